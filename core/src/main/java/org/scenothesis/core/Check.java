@@ -1,0 +1,37 @@
+package org.scenothesis.core;
+
+/// The one place where a caller's mistake is refused, with name, range and value. NaN never passes.
+public final class Check {
+    private Check() {}
+
+    /// @throws IllegalArgumentException unless `lo ≤ value ≤ hi`
+    public static double range(String name, double value, double lo, double hi) {
+        if (!(value >= lo && value <= hi)) {
+            throw new IllegalArgumentException(name + " must lie in [" + lo + ", " + hi + "], was " + value);
+        }
+        return value;
+    }
+
+    /// @throws IllegalArgumentException unless `value` is finite and above zero
+    public static double positive(String name, double value) {
+        if (!(value > 0 && value < Double.POSITIVE_INFINITY)) {
+            throw new IllegalArgumentException(name + " must be above 0 and finite, was " + value);
+        }
+        return value;
+    }
+
+    /// @throws IllegalArgumentException unless `value` is finite
+    public static double finite(String name, double value) {
+        if (!(Math.abs(value) < Double.POSITIVE_INFINITY)) {
+            throw new IllegalArgumentException(name + " must be finite, was " + value);
+        }
+        return value;
+    }
+
+    /// @throws IllegalArgumentException with `what` unless `holds`
+    public static void that(boolean holds, String what) {
+        if (!holds) {
+            throw new IllegalArgumentException(what);
+        }
+    }
+}

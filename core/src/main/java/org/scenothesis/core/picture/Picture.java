@@ -1,0 +1,64 @@
+package org.scenothesis.core.picture;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
+
+/// A colour picture in scene-linear light with an optional alpha plane; all planes have one shape.
+///
+/// Whether the colour is premultiplied is said by the room that uses it: `key` hands out straight, `layer` works premultiplied.
+public record Picture(Plane r, Plane g, Plane b, @Nullable Plane a) {
+    public Picture {
+        r.requireShape(g);
+        r.requireShape(b);
+        if (a != null) {
+            r.requireShape(a);
+        }
+    }
+
+    public static Picture of(int width, int height) {
+        return new Picture(Plane.of(width, height), Plane.of(width, height), Plane.of(width, height), null);
+    }
+
+    public static Picture filled(int width, int height, float r, float g, float b) {
+        return new Picture(Plane.filled(width, height, r), Plane.filled(width, height, g), Plane.filled(width, height, b), null);
+    }
+
+    public int width() {
+        return r.width();
+    }
+
+    public int height() {
+        return r.height();
+    }
+
+    public Picture withAlpha(@Nullable Plane alpha) {
+        return new Picture(r, g, b, alpha);
+    }
+
+    public Picture copy() {
+        return new Picture(r.copy(), g.copy(), b.copy(), a == null ? null : a.copy());
+    }
+
+    /// The three colour planes in the order red, green, blue.
+    public List<Plane> colours() {
+        return List.of(r, g, b);
+    }
+
+    /// The alpha plane.
+    ///
+    /// @throws IllegalArgumentException if the picture has none
+    public Plane alpha() {
+        Check.that(a != null, "the picture has no alpha plane");
+        return java.util.Objects.requireNonNull(a);
+    }
+
+    public boolean sameShape(Picture other) {
+        return r.sameShape(other.r);
+    }
+
+    /// Bytes held by the planes.
+    public long bytes() {
+        return 4L * width() * height() * (a == null ? 3 : 4);
+    }
+}

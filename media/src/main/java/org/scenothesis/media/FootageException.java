@@ -1,0 +1,29 @@
+package org.scenothesis.media;
+
+import java.nio.file.Path;
+
+/// A file that could not be read or written: says what, where, and what to do.
+public final class FootageException extends Exception {
+    private static final long serialVersionUID = 1;
+
+    private final transient Path path;
+
+    public FootageException(Path path, String sentence) {
+        super(path + ": " + sentence);
+        this.path = path;
+    }
+
+    public FootageException(Path path, int frame, String sentence) {
+        super(path + ", frame " + frame + ": " + sentence);
+        this.path = path;
+    }
+
+    public FootageException(Path path, String sentence, Throwable cause) {
+        super(path + ": " + sentence, cause);
+        this.path = path;
+    }
+
+    public Path path() {
+        return path;
+    }
+}

@@ -1,0 +1,54 @@
+package org.scenothesis.media;
+
+import java.nio.file.Path;
+import java.util.List;
+import org.scenothesis.core.picture.Transfer;
+
+/// What a piece of footage is, read without decoding all of it.
+///
+/// - `width`, `height`: as shown, after rotation, in pixels.
+/// - `times`: presentation time of every frame in seconds from the first; its size is the frame count.
+/// - `notes`: what had to be assumed or was odd, as short sentences.
+public record FootageInfo(
+        Path path,
+        Kind kind,
+        int width,
+        int height,
+        Rate rate,
+        List<Double> times,
+        Coding coding,
+        List<String> notes) {
+    public FootageInfo {
+        times = List.copyOf(times);
+        notes = List.copyOf(notes);
+    }
+
+    public enum Kind {
+        VIDEO,
+        STILL,
+        SEQUENCE
+    }
+
+    /// Frames per second; `variable` when the steps between frames differ by more than half a frame.
+    public record Rate(double framesPerSecond, boolean variable) {}
+
+    /// How the picture is stored.
+    public record Coding(
+            String container,
+            String codec,
+            String pixelFormat,
+            boolean fullRange,
+            String matrix,
+            Transfer transfer,
+            int rotationDeg,
+            boolean alpha,
+            boolean audio) {}
+
+    public int frames() {
+        return times.size();
+    }
+
+    public double seconds() {
+        return frames() / rate.framesPerSecond();
+    }
+}

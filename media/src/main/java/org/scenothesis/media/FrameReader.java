@@ -1,0 +1,243 @@
+package org.scenothesis.media;
+
+import static org.bytedeco.ffmpeg.global.avutil.*;
+import static org.bytedeco.ffmpeg.global.swscale.*;
+
+import java.nio.ByteOrder;
+import java.nio.FloatBuffer;
+import java.nio.ShortBuffer;
+import java.nio.file.Path;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.swscale.SwsContext;
+import org.bytedeco.javacpp.DoublePointer;
+import org.bytedeco.javacpp.IntPointer;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Transfer;
+
+/// Turns decoded frames into linear planes: matrix and range by the scaler at 16 bit, the transfer curve by table.
+final class FrameReader implements AutoCloseable {
+    private static final int EXACT = SWS_BICUBIC | SWS_FULL_CHR_H_INT | SWS_FULL_CHR_H_INP | SWS_ACCURATE_RND;
+
+    private final Path path;
+    private final FrameCoding coding;
+    private final float @Nullable [] table;
+    private @Nullable Conversion whole;
+    private @Nullable Conversion grey;
+    private @Nullable Conversion small;
+
+    FrameReader(Path path, FrameCoding coding) {
+        this.path = path;
+        this.coding = coding;
+        table = coding.floating() ? null : coding.transfer().table16();
+    }
+
+    Picture picture(AVFrame frame) throws FootageException {
+        if (whole == null) {
+            int format = coding.floating()
+                    ? (coding.alpha() ? AV_PIX_FMT_GBRAPF32LE : AV_PIX_FMT_GBRPF32LE)
+                    : (coding.alpha() ? AV_PIX_FMT_GBRAP16LE : AV_PIX_FMT_GBRP16LE);
+            whole = new Conversion(path, coding, format, coding.width(), coding.height(), EXACT);
+        }
+        return turned(colours(whole.convert(frame)));
+    }
+
+    Glance glance(AVFrame frame) throws FootageException {
+        if (small == null) {
+            int w = Math.max(1, coding.width() / Glance.SHRINK);
+            int h = Math.max(1, coding.height() / Glance.SHRINK);
+            int format = coding.floating() ? AV_PIX_FMT_GBRPF32LE : AV_PIX_FMT_GBRP16LE;
+            small = new Conversion(path, coding, format, w, h, SWS_AREA | SWS_FULL_CHR_H_INT | SWS_ACCURATE_RND);
+        }
+        Picture colour = colours(small.convert(frame)).withAlpha(null);
+        return new Glance(turn(luma(frame)), turned(colour));
+    }
+
+    private Plane luma(AVFrame frame) throws FootageException {
+        int f = coding.format();
+        if (f == AV_PIX_FMT_YUV420P || f == AV_PIX_FMT_YUVJ420P || f == AV_PIX_FMT_YUV422P || f == AV_PIX_FMT_YUVJ422P
+                || f == AV_PIX_FMT_YUV444P || f == AV_PIX_FMT_YUVJ444P || f == AV_PIX_FMT_GRAY8) {
+            return bytes(frame);
+        }
+        if (coding.floating()) {
+            Picture p = picture(frame);
+            Plane out = Plane.of(coding.width(), coding.height());
+            for (int i = 0; i < out.data().length; i++) {
+                float y = 0.2126f * p.r().data()[i] + 0.7152f * p.g().data()[i] + 0.0722f * p.b().data()[i];
+                out.data()[i] = (float) Math.sqrt(Math.max(0, y));
+            }
+            return out;
+        }
+        if (grey == null) {
+            grey = new Conversion(path, coding, AV_PIX_FMT_GRAY16LE, coding.width(), coding.height(), SWS_BICUBIC);
+        }
+        AVFrame g = grey.convert(frame);
+        Plane out = Plane.of(coding.width(), coding.height());
+        shorts(g, 0, out, 1f / 65535);
+        return out;
+    }
+
+    private Plane bytes(AVFrame frame) {
+        int w = coding.width();
+        Plane out = Plane.of(w, coding.height());
+        float offset = coding.fullRange() ? 0 : 16;
+        float scale = 1f / (coding.fullRange() ? 255 : 219);
+        byte[] row = new byte[w];
+        int stride = frame.linesize(0);
+        for (int y = 0; y < coding.height(); y++) {
+            frame.data(0).position((long) y * stride).get(row);
+            int at = y * w;
+            for (int x = 0; x < w; x++) {
+                out.data()[at + x] = ((row[x] & 0xff) - offset) * scale;
+            }
+        }
+        frame.data(0).position(0);
+        return out;
+    }
+
+    private Picture colours(AVFrame f) {
+        int w = f.width();
+        int h = f.height();
+        Plane[] p = new Plane[coding.alpha() && f.data(3) != null && !f.data(3).isNull() ? 4 : 3];
+        for (int i = 0; i < p.length; i++) {
+            p[i] = Plane.of(w, h);
+            if (table == null) {
+                floats(f, i, p[i]);
+            } else if (i == 3) {
+                shorts(f, i, p[i], 1f / 65535);
+            } else {
+                tabled(f, i, p[i], table);
+            }
+        }
+        // Planar RGB is stored green, blue, red.
+        return new Picture(p[2], p[0], p[1], p.length == 4 ? p[3] : null);
+    }
+
+    private static ShortBuffer row(AVFrame f, int plane, int y) {
+        long stride = f.linesize(plane);
+        return f.data(plane).position(0).limit(stride * f.height()).asByteBuffer()
+                .order(ByteOrder.LITTLE_ENDIAN).position((int) (y * stride)).slice().order(ByteOrder.LITTLE_ENDIAN).asShortBuffer();
+    }
+
+    private static void tabled(AVFrame f, int plane, Plane out, float[] table) {
+        int w = out.width();
+        short[] codes = new short[w];
+        for (int y = 0; y < out.height(); y++) {
+            row(f, plane, y).get(codes);
+            int at = y * w;
+            for (int x = 0; x < w; x++) {
+                out.data()[at + x] = table[codes[x] & 0xffff];
+            }
+        }
+    }
+
+    private static void shorts(AVFrame f, int plane, Plane out, float scale) {
+        int w = out.width();
+        short[] codes = new short[w];
+        for (int y = 0; y < out.height(); y++) {
+            row(f, plane, y).get(codes);
+            int at = y * w;
+            for (int x = 0; x < w; x++) {
+                out.data()[at + x] = (codes[x] & 0xffff) * scale;
+            }
+        }
+    }
+
+    private static void floats(AVFrame f, int plane, Plane out) {
+        long stride = f.linesize(plane);
+        for (int y = 0; y < out.height(); y++) {
+            FloatBuffer row = f.data(plane).position(0).limit(stride * f.height()).asByteBuffer()
+                    .order(ByteOrder.LITTLE_ENDIAN).position((int) (y * stride)).slice().order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer();
+            row.get(out.data(), y * out.width(), out.width());
+        }
+    }
+
+    private Picture turned(Picture p) {
+        Plane a = p.a();
+        return coding.quarterTurns() == 0 ? p : new Picture(turn(p.r()), turn(p.g()), turn(p.b()), a == null ? null : turn(a));
+    }
+
+    private Plane turn(Plane p) {
+        int w = p.width();
+        int h = p.height();
+        int turns = coding.quarterTurns();
+        if (turns == 0) {
+            return p;
+        }
+        Plane out = turns == 2 ? Plane.of(w, h) : Plane.of(h, w);
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int at = switch (turns) {
+                    case 1 -> x * h + (h - 1 - y);
+                    case 2 -> (h - 1 - y) * w + (w - 1 - x);
+                    default -> (w - 1 - x) * h + y;
+                };
+                out.data()[at] = p.data()[y * w + x];
+            }
+        }
+        return out;
+    }
+
+    @Override
+    public void close() {
+        for (Conversion c : new Conversion[] {whole, grey, small}) {
+            if (c != null) {
+                c.close();
+            }
+        }
+    }
+
+    /// One scaler with its output frame.
+    private static final class Conversion implements AutoCloseable {
+        private final Path path;
+        private final FrameCoding coding;
+        private final SwsContext scaler;
+        private final AVFrame out = av_frame_alloc();
+
+        Conversion(Path path, FrameCoding coding, int format, int width, int height, int flags) throws FootageException {
+            this.path = path;
+            this.coding = coding;
+            int source = plain(coding.format());
+            scaler = sws_getContext(coding.width(), coding.height(), source, width, height, format, flags, null, null, (DoublePointer) null);
+            if (scaler == null || scaler.isNull()) {
+                throw new FootageException(path, "its pixel layout (" + coding.formatName() + ") cannot be converted.");
+            }
+            IntPointer matrix = sws_getCoefficients(coding.matrix());
+            sws_setColorspaceDetails(
+                    scaler, matrix, coding.fullRange() ? 1 : 0, sws_getCoefficients(SWS_CS_DEFAULT), 1, 0, 1 << 16, 1 << 16);
+            out.format(format);
+            out.width(width);
+            out.height(height);
+            av_frame_get_buffer(out, 64);
+        }
+
+        // The old full-range names say by format what is told to the scaler by flag.
+        private static int plain(int format) {
+            if (format == AV_PIX_FMT_YUVJ420P) {
+                return AV_PIX_FMT_YUV420P;
+            }
+            if (format == AV_PIX_FMT_YUVJ422P) {
+                return AV_PIX_FMT_YUV422P;
+            }
+            return format == AV_PIX_FMT_YUVJ444P ? AV_PIX_FMT_YUV444P : format;
+        }
+
+        AVFrame convert(AVFrame frame) throws FootageException {
+            if (frame.width() != coding.width() || frame.height() != coding.height() || frame.format() != coding.format()) {
+                throw new FootageException(
+                        path,
+                        "the picture changes from " + coding.width() + "x" + coding.height() + " " + coding.formatName() + " to "
+                                + frame.width() + "x" + frame.height() + " part-way; cut the take there.");
+            }
+            sws_scale(scaler, frame.data(), frame.linesize(), 0, frame.height(), out.data(), out.linesize());
+            return out;
+        }
+
+        @Override
+        public void close() {
+            sws_freeContext(scaler);
+            av_frame_free(out);
+        }
+    }
+}
