@@ -3,8 +3,8 @@ package org.scenothesis.core.rehearsal;
 import org.scenothesis.core.optics.Vec;
 
 /// A box turned about the vertical axis by `turn` radians; surface coordinates in metres on each face.
-record BoxSolid(Vec centre, Vec half, double turn, Material material, int owner) implements Solid {
-    static BoxSolid between(Vec low, Vec high, Material material, int owner) {
+public record BoxSolid(Vec centre, Vec half, double turn, Material material, int owner) implements Solid {
+    public static BoxSolid between(Vec low, Vec high, Material material, int owner) {
         return new BoxSolid(low.towards(high, 0.5), high.minus(low).times(0.5), 0, material, owner);
     }
 

@@ -4,58 +4,102 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 
-/// A tree of boxes over solids, split at the middle of the longest axis by count.
+/// A tree of boxes over solids, split where the surface area of both halves, weighted by their counts, is least.
+///
+/// Source: MacDonald & Booth 1990. Nodes lie depth first in flat arrays: the first child follows its parent.
 final class Bvh {
-    private static final int LEAF = 3;
+    private static final int LEAF = 2;
 
     private final Solid[] solids;
-    private final double[][] box;
-    private final int[] left;
+    private final int[] owners;
+    private final double[] box;
+    private final int[] second;
     private final int[] first;
     private final int[] count;
+    private final byte[] axis;
     private int nodes;
 
     Bvh(List<Solid> list) {
         solids = list.toArray(Solid[]::new);
         int room = Math.max(1, 2 * solids.length);
-        box = new double[room][];
-        left = new int[room];
+        box = new double[6 * room];
+        second = new int[room];
         first = new int[room];
         count = new int[room];
+        axis = new byte[room];
         if (solids.length > 0) {
             build(0, solids.length);
         }
+        owners = Arrays.stream(solids).mapToInt(Solid::owner).toArray();
     }
 
     private int build(int from, int to) {
         int node = nodes++;
-        double[] b = {1e30, 1e30, 1e30, -1e30, -1e30, -1e30};
-        for (int i = from; i < to; i++) {
-            double[] s = solids[i].bounds();
-            for (int k = 0; k < 3; k++) {
-                b[k] = Math.min(b[k], s[k]);
-                b[k + 3] = Math.max(b[k + 3], s[k + 3]);
-            }
-        }
-        box[node] = b;
+        double[] b = boundsOf(from, to);
+        System.arraycopy(b, 0, box, 6 * node, 6);
         first[node] = from;
         count[node] = to - from;
         if (to - from <= LEAF) {
             return node;
         }
-        int axis = 0;
-        for (int k = 1; k < 3; k++) {
-            if (b[k + 3] - b[k] > b[axis + 3] - b[axis]) {
-                axis = k;
+        double best = Double.MAX_VALUE;
+        int bestAxis = 0;
+        int bestAt = (from + to) / 2;
+        for (int k = 0; k < 3; k++) {
+            sort(from, to, k);
+            double[] after = new double[to - from];
+            double[] grown = empty();
+            for (int i = to - 1; i > from; i--) {
+                grow(grown, solids[i].bounds());
+                after[i - from] = area(grown);
+            }
+            grown = empty();
+            for (int i = from + 1; i < to; i++) {
+                grow(grown, solids[i - 1].bounds());
+                double cost = area(grown) * (i - from) + after[i - from] * (to - i);
+                if (cost < best) {
+                    best = cost;
+                    bestAxis = k;
+                    bestAt = i;
+                }
             }
         }
-        int on = axis;
-        Arrays.sort(solids, from, to, Comparator.comparingDouble(s -> s.bounds()[on] + s.bounds()[on + 3]));
+        sort(from, to, bestAxis);
         count[node] = 0;
-        int middle = (from + to) / 2;
-        build(from, middle);
-        left[node] = build(middle, to);
+        axis[node] = (byte) bestAxis;
+        build(from, bestAt);
+        second[node] = build(bestAt, to);
         return node;
+    }
+
+    private void sort(int from, int to, int k) {
+        Arrays.sort(solids, from, to, Comparator.comparingDouble(s -> s.bounds()[k] + s.bounds()[k + 3]));
+    }
+
+    private double[] boundsOf(int from, int to) {
+        double[] b = empty();
+        for (int i = from; i < to; i++) {
+            grow(b, solids[i].bounds());
+        }
+        return b;
+    }
+
+    private static double[] empty() {
+        return new double[] {1e30, 1e30, 1e30, -1e30, -1e30, -1e30};
+    }
+
+    private static void grow(double[] b, double[] by) {
+        for (int k = 0; k < 3; k++) {
+            b[k] = Math.min(b[k], by[k]);
+            b[k + 3] = Math.max(b[k + 3], by[k + 3]);
+        }
+    }
+
+    private static double area(double[] b) {
+        double x = b[3] - b[0];
+        double y = b[4] - b[1];
+        double z = b[5] - b[2];
+        return x * y + y * z + z * x;
     }
 
     /// Finds the nearest meeting.
@@ -75,22 +119,19 @@ final class Bvh {
     }
 
     private void visit(Ray ray) {
-        int[] stack = new int[48];
+        int[] stack = ray.stack;
         int top = 0;
         int node = 0;
         while (true) {
-            if (entered(box[node], ray)) {
-                if (count[node] == 0) {
-                    stack[top++] = left[node];
-                    node = node + 1;
+            if (entered(6 * node, ray)) {
+                int n = count[node];
+                if (n == 0) {
+                    boolean forward = (axis[node] == 0 ? ray.dx : axis[node] == 1 ? ray.dy : ray.dz) >= 0;
+                    stack[top++] = forward ? second[node] : node + 1;
+                    node = forward ? node + 1 : second[node];
                     continue;
                 }
-                for (int i = first[node]; i < first[node] + count[node]; i++) {
-                    Solid s = solids[i];
-                    if (s.owner() != ray.ignoredOwner) {
-                        s.hit(ray);
-                    }
-                }
+                meet(ray, first[node], first[node] + n);
                 if (ray.shadow && ray.met != null) {
                     return;
                 }
@@ -102,19 +143,32 @@ final class Bvh {
         }
     }
 
-    private static boolean entered(double[] b, Ray r) {
-        double x0 = (b[0] - r.ox) * r.ix;
-        double x1 = (b[3] - r.ox) * r.ix;
-        double in = Math.min(x0, x1);
-        double out = Math.max(x0, x1);
-        double y0 = (b[1] - r.oy) * r.iy;
-        double y1 = (b[4] - r.oy) * r.iy;
-        in = Math.max(in, Math.min(y0, y1));
-        out = Math.min(out, Math.max(y0, y1));
-        double z0 = (b[2] - r.oz) * r.iz;
-        double z1 = (b[5] - r.oz) * r.iz;
-        in = Math.max(in, Math.min(z0, z1));
-        out = Math.min(out, Math.max(z0, z1));
-        return out >= Math.max(in, 0) && in < r.far;
+    private void meet(Ray ray, int from, int to) {
+        for (int i = from; i < to; i++) {
+            if (owners[i] != ray.ignoredOwner) {
+                solids[i].hit(ray);
+            }
+        }
+    }
+
+    private boolean entered(int at, Ray r) {
+        double x0 = (box[at] - r.ox) * r.ix;
+        double x1 = (box[at + 3] - r.ox) * r.ix;
+        double y0 = (box[at + 1] - r.oy) * r.iy;
+        double y1 = (box[at + 4] - r.oy) * r.iy;
+        double z0 = (box[at + 2] - r.oz) * r.iz;
+        double z1 = (box[at + 5] - r.oz) * r.iz;
+        // Plain comparisons: Math.min and Math.max spend half the traversal on NaN and signed zeros.
+        double in = x0 < x1 ? x0 : x1;
+        double out = x0 < x1 ? x1 : x0;
+        double yIn = y0 < y1 ? y0 : y1;
+        double yOut = y0 < y1 ? y1 : y0;
+        double zIn = z0 < z1 ? z0 : z1;
+        double zOut = z0 < z1 ? z1 : z0;
+        in = yIn > in ? yIn : in;
+        in = zIn > in ? zIn : in;
+        out = yOut < out ? yOut : out;
+        out = zOut < out ? zOut : out;
+        return in <= out && out >= 0 && in < r.far;
     }
 }

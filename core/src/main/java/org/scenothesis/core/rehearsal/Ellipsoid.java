@@ -3,7 +3,7 @@ package org.scenothesis.core.rehearsal;
 import org.scenothesis.core.optics.Vec;
 
 /// An ellipsoid with axes along the world, tilted about Z by `tilt` radians; v runs from 0 (bottom) to 1 (top).
-record Ellipsoid(Vec centre, Vec radii, double tilt, Material material, int owner) implements Solid {
+public record Ellipsoid(Vec centre, Vec radii, double tilt, Material material, int owner) implements Solid {
     @Override
     public double[] bounds() {
         double c = Math.abs(Math.cos(tilt));

@@ -6,8 +6,8 @@ import org.scenothesis.core.optics.Vec;
 ///
 /// - `wrinkle`: slope of the wrinkles, 0 flat to about 0.5 crumpled.
 /// - `opening`: seen by the camera but no obstacle to light (a window pane).
-record Panel(Vec corner, Vec edgeU, Vec edgeV, double wrinkle, boolean opening, Material material, int owner) implements Solid {
-    static Panel flat(Vec corner, Vec edgeU, Vec edgeV, Material material, int owner) {
+public record Panel(Vec corner, Vec edgeU, Vec edgeV, double wrinkle, boolean opening, Material material, int owner) implements Solid {
+    public static Panel flat(Vec corner, Vec edgeU, Vec edgeV, Material material, int owner) {
         return new Panel(corner, edgeU, edgeV, 0, false, material, owner);
     }
 

@@ -1,7 +1,7 @@
 package org.scenothesis.core.rehearsal;
 
 /// A ray being traced and its nearest meeting so far. Mutable and one per thread, for speed.
-final class Ray {
+public final class Ray {
     double ox;
     double oy;
     double oz;
@@ -13,6 +13,7 @@ final class Ray {
     double iz;
     double far;
     boolean shadow;
+    final int[] stack = new int[64];
     int ignoredOwner;
 
     Solid met;

@@ -3,7 +3,7 @@ package org.scenothesis.core.rehearsal;
 import org.scenothesis.core.optics.Vec;
 
 /// Two balls and the cone that joins them: limbs, rods, strands. Source of the meeting: quadric of the cone side, then the balls.
-record RoundCone(Vec from, Vec to, double fromRadius, double toRadius, Material material, int owner) implements Solid {
+public record RoundCone(Vec from, Vec to, double fromRadius, double toRadius, Material material, int owner) implements Solid {
     @Override
     public double[] bounds() {
         return new double[] {

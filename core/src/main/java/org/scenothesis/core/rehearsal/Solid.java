@@ -1,7 +1,7 @@
 package org.scenothesis.core.rehearsal;
 
 /// A surface a ray can meet. `owner` is the object it belongs to (0 is the set), for coverage truth.
-sealed interface Solid permits BoxSolid, Ellipsoid, RoundCone, Panel {
+public sealed interface Solid permits BoxSolid, Ellipsoid, RoundCone, Panel {
     double NEAR = 1e-6;
 
     Material material();

@@ -4,15 +4,15 @@ import java.util.ArrayList;
 import java.util.List;
 
 /// Solids and lamps of a set, or of the moving things on it.
-record Stage(List<Solid> solids, List<Lamp> lamps) {
-    static final Stage EMPTY = new Stage(List.of(), List.of());
+public record Stage(List<Solid> solids, List<Lamp> lamps) {
+    public static final Stage EMPTY = new Stage(List.of(), List.of());
 
-    Stage {
+    public Stage {
         solids = List.copyOf(solids);
         lamps = List.copyOf(lamps);
     }
 
-    Stage with(Stage more) {
+    public Stage with(Stage more) {
         List<Solid> s = new ArrayList<>(solids);
         s.addAll(more.solids);
         List<Lamp> l = new ArrayList<>(lamps);
@@ -20,7 +20,7 @@ record Stage(List<Solid> solids, List<Lamp> lamps) {
         return new Stage(s, l);
     }
 
-    Stage dimmed(double factor) {
+    public Stage dimmed(double factor) {
         return new Stage(solids, lamps.stream().map(l -> l.dimmed(factor)).toList());
     }
 }

@@ -7,7 +7,9 @@ import org.scenothesis.core.optics.Vec;
 /// Source: Kajiya 1986, with next-event estimation; ball lamps sampled by the cone they fill (Shirley & Wang 1996).
 /// One per thread.
 final class Tracer {
-    private static final int BOUNCES = 3;
+    private static final int BOUNCES = 2;
+    /// Bounced light of one path is cut here, against bright specks.
+    private static final double BRIGHTEST = 1.2;
 
     private final Bvh still;
     private final Bvh moving;
@@ -16,11 +18,19 @@ final class Tracer {
     private final Ray ray = new Ray();
     private final Ray probe = new Ray();
     private final double[] out = new double[3];
+    // The place being lit and its normal.
+    private double px;
+    private double py;
+    private double pz;
+    private double nx;
+    private double ny;
+    private double nz;
+    private boolean bounced;
 
     /// What the first meeting was: its owner (−1 nothing), distance along the ray and place.
     int owner;
     double distance;
-    /// Whether any part of the path met a moving thing.
+    /// Whether a moving thing is seen or shades the first meeting.
     boolean touched;
 
     Tracer(Bvh still, Bvh moving, java.util.List<Lamp> lamps, Rgb ambient) {
@@ -47,7 +57,7 @@ final class Tracer {
             still.trace(ray);
             Solid before = ray.met;
             moving.trace(ray);
-            if (ray.met != before) {
+            if (bounce == 0 && ray.met != before) {
                 touched = true;
             }
             Solid met = ray.met;
@@ -65,9 +75,9 @@ final class Tracer {
                 ray.ny = -ray.ny;
                 ray.nz = -ray.nz;
             }
-            double px = ray.ox + ray.far * ray.dx + ray.nx * 1e-5;
-            double py = ray.oy + ray.far * ray.dy + ray.ny * 1e-5;
-            double pz = ray.oz + ray.far * ray.dz + ray.nz * 1e-5;
+            px = ray.ox + ray.far * ray.dx + ray.nx * 1e-5;
+            py = ray.oy + ray.far * ray.dy + ray.ny * 1e-5;
+            pz = ray.oz + ray.far * ray.dz + ray.nz * 1e-5;
             double share = m.pattern().share(ray.u, ray.v, m.scale());
             double ar = m.albedo().r() + (m.second().r() - m.albedo().r()) * share;
             double ag = m.albedo().g() + (m.second().g() - m.albedo().g()) * share;
@@ -83,24 +93,32 @@ final class Tracer {
             double cos = -(ray.nx * ray.dx + ray.ny * ray.dy + ray.nz * ray.dz);
             double fresnel = m.gloss() > 0 ? m.gloss() + (1 - m.gloss()) * Math.pow(1 - Math.min(1, cos), 5) * (1 - 0.7 * m.roughness()) : 0;
             if (u0 < fresnel) {
-                mirror(s, m.roughness(), px, py, pz);
+                mirror(s, m.roughness());
                 mirrored = true;
                 continue;
             }
             tr *= ar;
             tg *= ag;
             tb *= ab;
-            double nx = ray.nx;
-            double ny = ray.ny;
-            double nz = ray.nz;
-            for (Lamp lamp : lamps) {
-                direct(lamp, s, px, py, pz, nx, ny, nz, tr, tg, tb);
+            nx = ray.nx;
+            ny = ray.ny;
+            nz = ray.nz;
+            bounced = bounce > 0;
+            if (bounce == 0) {
+                for (Lamp lamp : lamps) {
+                    direct(lamp, s, tr, tg, tb);
+                }
+            } else if (lamps.length > 0) {
+                // One lamp by chance, weighted back, is enough for light that has bounced.
+                int n = lamps.length;
+                int chosen = Math.min(n - 1, (int) (s.next() * n));
+                direct(lamps[chosen], s, tr * n, tg * n, tb * n);
             }
             if (bounce == BOUNCES) {
                 add(tr * ambient.r(), tg * ambient.g(), tb * ambient.b());
                 break;
             }
-            cosine(s, px, py, pz, nx, ny, nz);
+            cosine(s);
             mirrored = false;
         }
         return out;
@@ -112,7 +130,7 @@ final class Tracer {
         out[2] += b;
     }
 
-    private void mirror(Sampler s, double rough, double px, double py, double pz) {
+    private void mirror(Sampler s, double rough) {
         double k = 2 * (ray.nx * ray.dx + ray.ny * ray.dy + ray.nz * ray.dz);
         double a = rough * rough * 0.8;
         double x = ray.dx - k * ray.nx + a * (2 * s.next() - 1);
@@ -128,7 +146,7 @@ final class Tracer {
         ray.aim(px, py, pz, x / len, y / len, z / len);
     }
 
-    private void cosine(Sampler s, double px, double py, double pz, double nx, double ny, double nz) {
+    private void cosine(Sampler s) {
         double phi = 2 * Math.PI * s.next();
         double h = 2 * s.next() - 1;
         double w = Math.sqrt(Math.max(0, 1 - h * h));
@@ -143,59 +161,61 @@ final class Tracer {
         }
     }
 
-    private void direct(
-            Lamp lamp, Sampler s, double px, double py, double pz, double nx, double ny, double nz, double tr, double tg, double tb) {
+    private void direct(Lamp lamp, Sampler s, double tr, double tg, double tb) {
         double u = s.next();
         double v = s.next();
-        switch (lamp) {
-            case Lamp.Ball b -> {
-                double cx = b.centre().x() - px;
-                double cy = b.centre().y() - py;
-                double cz = b.centre().z() - pz;
-                double d2 = cx * cx + cy * cy + cz * cz;
-                double sin2 = b.radius() * b.radius() / d2;
-                if (sin2 >= 1) {
-                    return;
-                }
-                double cosMax = Math.sqrt(1 - sin2);
-                double d = Math.sqrt(d2);
-                double omega = 2 * Math.PI * (1 - cosMax);
-                probeCone(cx / d, cy / d, cz / d, 1 - u * (1 - cosMax), v, px, py, pz);
-                double cos = probe.dx * nx + probe.dy * ny + probe.dz * nz;
-                if (cos > 0) {
-                    probe.far = d - b.radius();
-                    probe.ignoredOwner = b.owner();
-                    shine(b.light(), cos * omega / Math.PI, tr, tg, tb);
-                }
-            }
-            case Lamp.Pane p -> {
-                double x = p.corner().x() + u * p.edgeU().x() + v * p.edgeV().x() - px;
-                double y = p.corner().y() + u * p.edgeU().y() + v * p.edgeV().y() - py;
-                double z = p.corner().z() + u * p.edgeU().z() + v * p.edgeV().z() - pz;
-                double d2 = x * x + y * y + z * z;
-                double d = Math.sqrt(d2);
-                Vec n = p.edgeU().cross(p.edgeV());
-                double cosLamp = -(x * n.x() + y * n.y() + z * n.z()) / d;
-                double cos = (x * nx + y * ny + z * nz) / d;
-                if (cos > 0 && cosLamp > 0) {
-                    probe.aim(px, py, pz, x / d, y / d, z / d);
-                    probe.far = d - 1e-4;
-                    shine(p.light(), cos * cosLamp / (d2 * Math.PI), tr, tg, tb);
-                }
-            }
-            case Lamp.Sun sun -> {
-                Vec t = sun.towards();
-                probeCone(t.x(), t.y(), t.z(), 1 - u * (1 - Math.cos(sun.angularRadius())), v, px, py, pz);
-                double cos = probe.dx * nx + probe.dy * ny + probe.dz * nz;
-                if (cos > 0) {
-                    probe.far = 100;
-                    shine(sun.light(), cos / Math.PI, tr, tg, tb);
-                }
+        if (lamp instanceof Lamp.Ball b) {
+            ball(b, u, v, tr, tg, tb);
+        } else if (lamp instanceof Lamp.Pane p) {
+            pane(p, u, v, tr, tg, tb);
+        } else if (lamp instanceof Lamp.Sun sun && sun.towards().x() * nx + sun.towards().y() * ny + sun.towards().z() * nz > 0) {
+            Vec t = sun.towards();
+            probeCone(t.x(), t.y(), t.z(), 1 - u * (1 - Math.cos(sun.angularRadius())), v);
+            double cos = probe.dx * nx + probe.dy * ny + probe.dz * nz;
+            if (cos > 0) {
+                probe.far = 100;
+                shine(sun.light(), cos / Math.PI, tr, tg, tb);
             }
         }
     }
 
-    private void probeCone(double ax, double ay, double az, double cos, double v, double px, double py, double pz) {
+    private void ball(Lamp.Ball b, double u, double v, double tr, double tg, double tb) {
+        double cx = b.centre().x() - px;
+        double cy = b.centre().y() - py;
+        double cz = b.centre().z() - pz;
+        double d2 = cx * cx + cy * cy + cz * cz;
+        double sin2 = b.radius() * b.radius() / d2;
+        if (sin2 >= 1) {
+            return;
+        }
+        double cosMax = Math.sqrt(1 - sin2);
+        double d = Math.sqrt(d2);
+        probeCone(cx / d, cy / d, cz / d, 1 - u * (1 - cosMax), v);
+        double cos = probe.dx * nx + probe.dy * ny + probe.dz * nz;
+        if (cos > 0) {
+            probe.far = d - b.radius();
+            probe.ignoredOwner = b.owner();
+            shine(b.light(), cos * 2 * (1 - cosMax), tr, tg, tb);
+        }
+    }
+
+    private void pane(Lamp.Pane p, double u, double v, double tr, double tg, double tb) {
+        double x = p.corner().x() + u * p.edgeU().x() + v * p.edgeV().x() - px;
+        double y = p.corner().y() + u * p.edgeU().y() + v * p.edgeV().y() - py;
+        double z = p.corner().z() + u * p.edgeU().z() + v * p.edgeV().z() - pz;
+        double d2 = x * x + y * y + z * z;
+        double d = Math.sqrt(d2);
+        Vec n = p.edgeU().cross(p.edgeV());
+        double cosLamp = -(x * n.x() + y * n.y() + z * n.z()) / d;
+        double cos = (x * nx + y * ny + z * nz) / d;
+        if (cos > 0 && cosLamp > 0) {
+            probe.aim(px, py, pz, x / d, y / d, z / d);
+            probe.far = d - 1e-4;
+            shine(p.light(), cos * cosLamp / (d2 * Math.PI), tr, tg, tb);
+        }
+    }
+
+    private void probeCone(double ax, double ay, double az, double cos, double v) {
         double sin = Math.sqrt(Math.max(0, 1 - cos * cos));
         double phi = 2 * Math.PI * v;
         // Orthonormal frame after Duff et al. 2017.
@@ -224,9 +244,11 @@ final class Tracer {
             return;
         }
         if (moving.blocked(probe)) {
-            touched = true;
+            touched |= !bounced;
             return;
         }
-        add(tr * light.r() * factor, tg * light.g() * factor, tb * light.b() * factor);
+        double most = Math.max(tr * light.r(), Math.max(tg * light.g(), tb * light.b())) * factor;
+        double k = bounced && most > BRIGHTEST ? factor * BRIGHTEST / most : factor;
+        add(tr * light.r() * k, tg * light.g() * k, tb * light.b() * k);
     }
 }

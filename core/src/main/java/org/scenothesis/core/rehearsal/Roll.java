@@ -1,0 +1,27 @@
+package org.scenothesis.core.rehearsal;
+
+import java.util.List;
+import java.util.function.DoubleFunction;
+import java.util.function.IntToDoubleFunction;
+import org.jspecify.annotations.Nullable;
+
+/// One take to be filmed by the simulated camera.
+///
+/// - `moving`: what is on the set at a time in seconds, or null when nothing moves.
+/// - `views`: where the camera stands, and from which frame on; more than one is a bump.
+/// - `stops`: exposure of a frame, for clouds and automatic exposure.
+public record Roll(
+        String name,
+        int frames,
+        double rate,
+        Stage set,
+        @Nullable DoubleFunction<Stage> moving,
+        List<Station> views,
+        IntToDoubleFunction stops,
+        Sensor sensor) {
+    public Roll {
+        views = List.copyOf(views);
+    }
+
+    public record Station(int fromFrame, View view) {}
+}

@@ -1,0 +1,83 @@
+package org.scenothesis.core.rehearsal.loft;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.Ellipsoid;
+import org.scenothesis.core.rehearsal.Lamp;
+import org.scenothesis.core.rehearsal.Material;
+import org.scenothesis.core.rehearsal.Rgb;
+import org.scenothesis.core.rehearsal.Roll;
+import org.scenothesis.core.rehearsal.RoundCone;
+import org.scenothesis.core.rehearsal.Sensor;
+import org.scenothesis.core.rehearsal.Solid;
+import org.scenothesis.core.rehearsal.Stage;
+import org.scenothesis.core.rehearsal.View;
+
+/// The takes of shot 12, *The lantern that lifts*, with the flaws of a real small shoot.
+///
+/// Clean plate take 1 is bumped at frame 47; the maker's take loses 0.12 stop to a cloud; the cloth is crumpled and uneven.
+public final class LiftingShoot {
+    public static final double RATE = 24;
+    public static final int FRAMES = 96;
+    /// First frame of the bumped clean plate at its new position.
+    public static final int BUMP_FRAME = 47;
+    /// How far the cloud dims the light, in stops.
+    public static final double CLOUD_STOPS = -0.12;
+    public static final double LANTERN_RADIUS = 0.15;
+    /// How far above the bench the lantern hangs.
+    public static final double HANG_M = 0.44;
+
+    private static final Sensor CAMERA = Sensor.USUAL.exposed(0.5);
+
+    private LiftingShoot() {}
+
+    /// All takes for pictures `width × height`.
+    public static List<Roll> rolls(int width, int height) {
+        View view = Loft.view(width, height);
+        double px = width / 1280.0 / view.pose().focalPx();
+        View bumped = view.with(view.pose().turned(Math.toDegrees(-1.5 * px), Math.toDegrees(0.8 * px), 0.02));
+        Stage screen = Loft.set().with(ScreenCloth.demo().stage());
+        List<Roll> rolls = new ArrayList<>();
+        rolls.add(new Roll(
+                "clean-2", FRAMES, RATE, Loft.set(), null, locked(view), i -> 0, CAMERA.seeded(2)));
+        rolls.add(new Roll(
+                "maker-1", FRAMES, RATE, Loft.set(), t -> Maker.lifting(t).stage(1), locked(view), LiftingShoot::cloud, CAMERA.seeded(3)));
+        rolls.add(new Roll("lantern-1", FRAMES, RATE, screen, LiftingShoot::lantern, locked(view), i -> 0, CAMERA.seeded(4)));
+        rolls.add(new Roll("screen-only", 1, RATE, screen, null, locked(view), i -> 0, CAMERA.seeded(5)));
+        rolls.add(new Roll(
+                "clean-1", FRAMES, RATE, Loft.set(), null,
+                List.of(new Roll.Station(0, view), new Roll.Station(BUMP_FRAME, bumped)), i -> 0, CAMERA.seeded(1)));
+        rolls.add(new Roll("card-ruler", 1, RATE, Loft.set().with(Loft.cardAndRuler()), null, locked(view), i -> 0, CAMERA.seeded(6)));
+        rolls.add(new Roll("lamp-pass", 1, RATE, Loft.set().with(bulb()), null, locked(view), i -> 0, CAMERA.seeded(8)));
+        return rolls;
+    }
+
+    private static List<Roll.Station> locked(View view) {
+        return List.of(new Roll.Station(0, view));
+    }
+
+    private static double cloud(int frame) {
+        return CLOUD_STOPS * Maker.ease((frame - 6) / 18.0);
+    }
+
+    /// The lantern on its rod, swinging a little.
+    private static Stage lantern(double seconds) {
+        double swing = Math.sin(2 * Math.PI * 0.42 * seconds);
+        Vec foot = Loft.LANTERN_REST.plus(new Vec(0.022 * swing, HANG_M + 0.006 * Math.sin(2 * Math.PI * 0.31 * seconds), 0));
+        List<Solid> s = new ArrayList<>();
+        PaperLantern.at(foot, LANTERN_RADIUS).tilted(0.05 * swing).lit(new Rgb(0.30, 0.16, 0.055)).build(s, 1);
+        s.add(ScreenCloth.demo().rod(foot, 2));
+        return new Stage(s, List.of());
+    }
+
+    /// A bare bulb on a black stick where the lantern will hang.
+    private static Stage bulb() {
+        Vec at = Loft.LANTERN_REST.plus(new Vec(0, HANG_M + LANTERN_RADIUS, 0));
+        Rgb light = new Rgb(42, 21, 7.5);
+        List<Solid> s = new ArrayList<>();
+        s.add(new Ellipsoid(at, new Vec(0.05, 0.05, 0.05), 0, Material.matte(Rgb.grey(0.5)).glowing(light), 9));
+        s.add(new RoundCone(at.plus(new Vec(0, 0.06, 0.02)), at.plus(new Vec(0.25, 1.4, 0.5)), 0.008, 0.008, Material.matte(Rgb.grey(0.02)), 9));
+        return new Stage(s, List.of(new Lamp.Ball(at, 0.05, light, 9)));
+    }
+}

@@ -1,0 +1,45 @@
+package org.scenothesis.core.rehearsal.loft;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.Material;
+import org.scenothesis.core.rehearsal.Panel;
+import org.scenothesis.core.rehearsal.Pattern;
+import org.scenothesis.core.rehearsal.Rgb;
+import org.scenothesis.core.rehearsal.RoundCone;
+import org.scenothesis.core.rehearsal.Solid;
+import org.scenothesis.core.rehearsal.Stage;
+
+/// A screen cloth hung on a pipe behind the bench, and the rod painted in its colour.
+///
+/// - `wrinkle`: slope of folds and creases, 0 for a stretched cloth.
+public record ScreenCloth(Vec lowerLeft, double widthM, double heightM, double wrinkle, Rgb colour) {
+    public static final Rgb GREEN = new Rgb(0.060, 0.42, 0.10);
+    public static final Rgb BLUE = new Rgb(0.05, 0.11, 0.46);
+
+    /// The small crumpled cloth of the demo shoot.
+    public static ScreenCloth demo() {
+        return new ScreenCloth(new Vec(-0.62, 0.86, 1.18), 2.5, 1.62, 0.20, GREEN);
+    }
+
+    public Stage stage() {
+        List<Solid> s = new ArrayList<>();
+        Material dyed = Material.patterned(Pattern.CLOTH, 1, colour, colour.times(0.7));
+        s.add(new Panel(lowerLeft, new Vec(widthM, 0, 0), new Vec(0, heightM, 0), wrinkle, false, dyed, 0));
+        Material pipe = Material.matte(Rgb.grey(0.10)).glossy(0.1, 0.3);
+        double y = lowerLeft.y() + heightM + 0.02;
+        double right = lowerLeft.x() + widthM;
+        s.add(new RoundCone(new Vec(lowerLeft.x() - 0.12, y, lowerLeft.z()), new Vec(right + 0.12, y, lowerLeft.z()), 0.018, 0.018, pipe, 0));
+        for (double x : new double[] {lowerLeft.x() - 0.10, right + 0.10}) {
+            s.add(new RoundCone(new Vec(x, 0.02, lowerLeft.z()), new Vec(x, y, lowerLeft.z()), 0.016, 0.016, pipe, 0));
+        }
+        return new Stage(s, List.of());
+    }
+
+    /// A rod that holds something from below, painted in the screen's colour.
+    public Solid rod(Vec top, int owner) {
+        Material painted = Material.matte(colour.times(0.9));
+        return new RoundCone(new Vec(top.x() + 0.02, Loft.BENCH_M - 0.3, top.z() + 0.05), top, 0.010, 0.010, painted, owner);
+    }
+}
