@@ -1,5 +1,6 @@
 package org.scenothesis.media;
 
+import org.scenothesis.core.match.Glance;
 import org.scenothesis.core.picture.Picture;
 
 /// Frames of one video, still or folder of stills, by number.

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.scenothesis.core.match.Glance;
 import org.scenothesis.core.picture.Picture;
 
 /// A folder of stills read as frames, at 24 frames per second since stills carry no rate.

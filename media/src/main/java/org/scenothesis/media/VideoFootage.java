@@ -17,6 +17,7 @@ import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.javacpp.PointerPointer;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.match.Glance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 
@@ -30,7 +31,7 @@ final class VideoFootage implements Footage {
     private static final int FORWARD = 24;
 
     private final Path path;
-    private final AVFormatContext container;
+    private AVFormatContext container;
     private final AVCodecContext decoder;
     private final AVPacket packet = av_packet_alloc();
     private final AVFrame frame = av_frame_alloc();
@@ -129,15 +130,13 @@ final class VideoFootage implements Footage {
         return c;
     }
 
-    private void rewind(int target) {
-        long stamp = stamps[target];
-        if (stamps.length > 1 || next > 0) {
-            int code = av_seek_frame(container, stream, stamp, AVSEEK_FLAG_BACKWARD);
-            if (code < 0) {
-                av_seek_frame(container, stream, 0, AVSEEK_FLAG_BYTE);
-            }
-        } else {
-            av_seek_frame(container, stream, 0, AVSEEK_FLAG_BACKWARD | AVSEEK_FLAG_ANY);
+    private void rewind(int target) throws FootageException {
+        if (stamps.length == 1) {
+            // The readers of single pictures do not seek: start anew.
+            avformat_close_input(container);
+            container = openContainer(path);
+        } else if (av_seek_frame(container, stream, stamps[target], AVSEEK_FLAG_BACKWARD) < 0) {
+            av_seek_frame(container, stream, 0, AVSEEK_FLAG_BYTE);
         }
         avcodec_flush_buffers(decoder);
         draining = false;

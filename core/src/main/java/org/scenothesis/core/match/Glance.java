@@ -1,4 +1,4 @@
-package org.scenothesis.media;
+package org.scenothesis.core.match;
 
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;

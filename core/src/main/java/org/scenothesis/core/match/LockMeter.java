@@ -1,0 +1,117 @@
+package org.scenothesis.core.match;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.vision.Features;
+
+/// Measures the frames of a take against one reference; frames come in any order, in their own order fastest.
+///
+/// - Accuracy: see `docs/measurements.md`; a few thousandths of a pixel on rendered takes with noise and compression.
+/// - Memory: the reference's patches and one frame.
+public final class LockMeter {
+    private static final int POINTS = 560;
+    private static final int CELLS = 12;
+    private static final double ENOUGH = 0.30;
+
+    private final Glance reference;
+    private final PatchTracker tracker;
+    private final ToneMeter tone;
+    private final Bands bands;
+    private PlanarMap last = PlanarMap.identity();
+
+    public LockMeter(Glance reference, Bands bands) {
+        this.reference = reference;
+        this.bands = bands;
+        tracker = new PatchTracker(reference.luma(), Features.spread(reference.luma(), POINTS, CELLS));
+        tone = new ToneMeter(reference.small());
+    }
+
+    /// @throws IllegalArgumentException if the take's size differs from the reference's
+    public FrameLock measure(Glance take) {
+        Check.that(take.luma().sameShape(reference.luma()), "the take is not of the reference's size");
+        double[] to = new double[2 * tracker.size()];
+        MotionFit.@Nullable Fit fit = fit(take, last, to);
+        if (fit == null || share(fit.used()) < ENOUGH) {
+            PlanarMap coarse = coarse(take);
+            MotionFit.@Nullable Fit other = coarse == null ? null : fit(take, coarse, to);
+            fit = better(fit, other);
+        }
+        if (fit == null) {
+            return new FrameLock(PlanarMap.identity(), 0, 0, 0, 0, gains(take, PlanarMap.identity()), false);
+        }
+        last = fit.map();
+        PlanarMap s = fit.similarity();
+        return new FrameLock(
+                fit.map(),
+                fit.parameters() == 2 ? 0 : Math.toDegrees(Math.atan2(s.d(), s.a())),
+                fit.parameters() == 2 ? 0 : 100 * (Math.hypot(s.a(), s.d()) - 1),
+                fit.residualPx(), share(fit.used()), gains(take, fit.map()), true);
+    }
+
+    private MotionFit.@Nullable Fit fit(Glance take, PlanarMap guess, double[] to) {
+        tracker.follow(take.luma(), guess, to, bands);
+        return new MotionFit(tracker.points(), tracker.weights(), to, take.luma().width(), take.luma().height()).solve();
+    }
+
+    private static MotionFit.@Nullable Fit better(MotionFit.@Nullable Fit a, MotionFit.@Nullable Fit b) {
+        if (a == null || b == null) {
+            return a == null ? b : a;
+        }
+        return share(b.used()) > share(a.used()) ? b : a;
+    }
+
+    private @Nullable PlanarMap coarse(Glance take) {
+        List<Point> points = tracker.points();
+        if (points.isEmpty()) {
+            return null;
+        }
+        List<@Nullable Point> went = Features.follow(reference.luma(), take.luma(), points);
+        double[] to = new double[2 * points.size()];
+        for (int i = 0; i < points.size(); i++) {
+            Point p = went.get(i);
+            to[2 * i] = p == null ? Double.NaN : p.x();
+            to[2 * i + 1] = p == null ? Double.NaN : p.y();
+        }
+        MotionFit.@Nullable Fit fit = new MotionFit(points, tracker.weights(), to, take.luma().width(), take.luma().height()).solve();
+        return fit == null ? null : fit.map();
+    }
+
+    private static double share(boolean[] used) {
+        int n = 0;
+        for (boolean u : used) {
+            n += u ? 1 : 0;
+        }
+        return used.length == 0 ? 0 : n / (double) used.length;
+    }
+
+    private Gains gains(Glance take, PlanarMap map) {
+        double k = reference.small().width() / (double) reference.luma().width();
+        double m = reference.small().height() / (double) reference.luma().height();
+        PlanarMap down = new PlanarMap(k, 0, 0, 0, m, 0, 0, 0, 1);
+        Gains g = tone.measure(take.small(), down.after(map).after(down.inverse()));
+        return g == null ? Gains.UNITY : g;
+    }
+
+    /// Mean of several glances of one locked camera: the same reference with less noise.
+    public static Glance mean(List<Glance> glances) {
+        Glance first = glances.getFirst();
+        if (glances.size() == 1) {
+            return first;
+        }
+        Plane luma = first.luma().copy();
+        for (Glance g : glances.subList(1, glances.size())) {
+            for (int i = 0; i < luma.data().length; i++) {
+                luma.data()[i] += g.luma().data()[i];
+            }
+        }
+        for (int i = 0; i < luma.data().length; i++) {
+            luma.data()[i] /= glances.size();
+        }
+        return new Glance(luma, first.small());
+    }
+}

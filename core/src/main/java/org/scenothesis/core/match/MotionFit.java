@@ -1,0 +1,246 @@
+package org.scenothesis.core.match;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.SplittableRandom;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Solve;
+
+/// Finds the one planar motion that most points share.
+///
+/// - Consensus over pairs of points (Fischler & Bolles 1981) on similarities, then reweighted least squares (Tukey) of a turned camera without and with
+///   roll and zoom, a similarity and a homography; the simplest that explains the residual is taken (Bayesian information criterion).
+/// - A turned camera moves the sides of the picture more than its centre; a view angle of 54° is assumed for that small difference.
+/// - Deterministic.
+final class MotionFit {
+    private static final int TRIES = 240;
+    private static final double GATE_PX = 0.45;
+    private static final int ENOUGH = 8;
+    /// (half width / focal length)² of the assumed view angle.
+    private static final double TURN = 0.26;
+
+    private final List<Point> from;
+    private final double[] to;
+    private final double[] weights;
+    private final Point centre;
+    private final double unit;
+    private final int[] found;
+
+    /// The fitted motion. `residualPx`: RMS distance of matched points from it, by a robust estimate; `used` flags the points that agree.
+    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used) {}
+
+    MotionFit(List<Point> from, double[] weights, double[] to, int width, int height) {
+        this.from = from;
+        this.to = to;
+        this.weights = weights;
+        centre = new Point(width / 2.0, height / 2.0);
+        unit = width / 2.0;
+        int[] f = new int[from.size()];
+        int n = 0;
+        for (int i = 0; i < f.length; i++) {
+            if (!Double.isNaN(to[2 * i])) {
+                f[n++] = i;
+            }
+        }
+        found = Arrays.copyOf(f, n);
+    }
+
+    /// Null when too few points agree on anything.
+    @Nullable Fit solve() {
+        if (found.length < ENOUGH) {
+            return null;
+        }
+        PlanarMap start = consensus();
+        if (start == null) {
+            return null;
+        }
+        double noise = Math.max(0.02, Math.min(GATE_PX, spread(start)));
+        PlanarMap similarity = refine(start, 4, 0, noise);
+        noise = Math.max(0.015, Math.min(GATE_PX, spread(similarity)));
+        similarity = refine(similarity, 4, 0, noise);
+        PlanarMap homography = refine(similarity, 8, 0, noise);
+        PlanarMap[] maps = {refine(similarity, 2, TURN, noise), refine(similarity, 4, TURN, noise), similarity, homography};
+        int[] sizes = {2, 4, 4, 8};
+        int best = 0;
+        double least = Double.MAX_VALUE;
+        for (int k = 0; k < maps.length; k++) {
+            double cost = cost(maps[k], noise) + sizes[k] * Math.log(2.0 * found.length);
+            if (cost < least) {
+                least = cost;
+                best = k;
+            }
+        }
+        return new Fit(maps[best], similarity, sizes[best], residual(homography), used(maps[best], Math.max(4 * noise, 0.25)));
+    }
+
+    private @Nullable PlanarMap consensus() {
+        SplittableRandom random = new SplittableRandom(5);
+        PlanarMap best = null;
+        double most = 0;
+        for (int t = 0; t < TRIES; t++) {
+            PlanarMap m = t == 0 ? PlanarMap.identity() : pair(found[random.nextInt(found.length)], found[random.nextInt(found.length)]);
+            if (m != null) {
+                double votes = votes(m);
+                if (votes > most) {
+                    most = votes;
+                    best = m;
+                }
+            }
+        }
+        return best;
+    }
+
+    private @Nullable PlanarMap pair(int i, int j) {
+        Point p = from.get(i);
+        Point q = from.get(j);
+        double ux = q.x() - p.x();
+        double uy = q.y() - p.y();
+        double d2 = ux * ux + uy * uy;
+        if (d2 < unit * unit / 16) {
+            return null;
+        }
+        double vx = to[2 * j] - to[2 * i];
+        double vy = to[2 * j + 1] - to[2 * i + 1];
+        double a = (ux * vx + uy * vy) / d2;
+        double b = (ux * vy - uy * vx) / d2;
+        if (Math.abs(Math.hypot(a, b) - 1) > 0.2) {
+            return null;
+        }
+        return new PlanarMap(
+                a, -b, to[2 * i] - a * p.x() + b * p.y(), b, a, to[2 * i + 1] - b * p.x() - a * p.y(), 0, 0, 1);
+    }
+
+    private double votes(PlanarMap m) {
+        double sum = 0;
+        for (int i : found) {
+            double r2 = square(m, i);
+            sum += weights[i] * Math.max(0, 1 - r2 / (GATE_PX * GATE_PX));
+        }
+        return sum;
+    }
+
+    private double square(PlanarMap m, int i) {
+        Point p = m.map(from.get(i));
+        double dx = to[2 * i] - p.x();
+        double dy = to[2 * i + 1] - p.y();
+        return dx * dx + dy * dy;
+    }
+
+    /// Deviation per axis by the weighted median distance.
+    private double spread(PlanarMap m) {
+        Integer[] near = Arrays.stream(found).filter(i -> square(m, i) < 4).boxed().toArray(Integer[]::new);
+        Arrays.sort(near, java.util.Comparator.comparingDouble(i -> square(m, i)));
+        double half = Arrays.stream(near).mapToDouble(i -> weights[i]).sum() / 2;
+        for (int i : near) {
+            half -= weights[i];
+            if (half <= 0) {
+                return Math.sqrt(square(m, i) / (2 * Math.log(2)));
+            }
+        }
+        return GATE_PX;
+    }
+
+    /// RMS distance from the best planar map by the median of all matched points, so that parallax shows and a moved chair does not.
+    private double residual(PlanarMap m) {
+        return Math.sqrt(2) * spread(m);
+    }
+
+    private double cost(PlanarMap m, double noise) {
+        double sum = 0;
+        double cut = 9 * noise * noise;
+        for (int i : found) {
+            sum += weights[i] * Math.min(square(m, i), cut) / (noise * noise);
+        }
+        return sum;
+    }
+
+    private boolean[] used(PlanarMap m, double within) {
+        boolean[] used = new boolean[from.size()];
+        for (int i : found) {
+            used[i] = square(m, i) < within * within;
+        }
+        return used;
+    }
+
+    /// Reweighted Gauss-Newton of 2, 4 or 8 parameters, in coordinates about the centre.
+    private PlanarMap refine(PlanarMap start, int parameters, double turn, double noise) {
+        PlanarMap m = parameters == 2 ? PlanarMap.shift(start.shiftAt(centre.x(), centre.y()).x(), start.shiftAt(centre.x(), centre.y()).y()) : start;
+        for (int round = 0; round < 8; round++) {
+            double[][] normal = new double[parameters][parameters + 1];
+            double[] jx = new double[parameters];
+            double[] jy = new double[parameters];
+            for (int i : found) {
+                Point p = m.map(from.get(i));
+                double ex = to[2 * i] - p.x();
+                double ey = to[2 * i + 1] - p.y();
+                double t = (ex * ex + ey * ey) / (25 * noise * noise);
+                if (t < 1) {
+                    jacobian((p.x() - centre.x()) / unit, (p.y() - centre.y()) / unit, turn, jx, jy);
+                    accumulate(normal, jx, jy, ex, ey, weights[i] * (1 - t) * (1 - t));
+                }
+            }
+            for (int k = 0; k < parameters; k++) {
+                normal[k][k] += 1e-9;
+            }
+            double[] s = Solve.gauss(normal);
+            m = step(s, turn).after(m);
+            if (Arrays.stream(s).map(Math::abs).max().orElse(0) < 1e-6) {
+                break;
+            }
+        }
+        return m;
+    }
+
+    // Parameters: shift x, y; zoom, turn; then stretch, shear and two keystones. All in pixels at the side of the picture.
+    private static void jacobian(double u, double v, double turn, double[] jx, double[] jy) {
+        jx[0] = 1 + turn * u * u;
+        jy[0] = turn * u * v;
+        jx[1] = turn * u * v;
+        jy[1] = 1 + turn * v * v;
+        if (jx.length >= 4) {
+            jx[2] = u;
+            jy[2] = v;
+            jx[3] = -v;
+            jy[3] = u;
+        }
+        if (jx.length == 8) {
+            jx[4] = u;
+            jy[4] = -v;
+            jx[5] = v;
+            jy[5] = u;
+            jx[6] = u * u;
+            jy[6] = u * v;
+            jx[7] = u * v;
+            jy[7] = v * v;
+        }
+    }
+
+    private static void accumulate(double[][] n, double[] jx, double[] jy, double ex, double ey, double weight) {
+        int k = jx.length;
+        for (int a = 0; a < k; a++) {
+            for (int b = 0; b < k; b++) {
+                n[a][b] += weight * (jx[a] * jx[b] + jy[a] * jy[b]);
+            }
+            n[a][k] += weight * (jx[a] * ex + jy[a] * ey);
+        }
+    }
+
+    private PlanarMap step(double[] s, double turn) {
+        double z = s.length >= 4 ? s[2] : 0;
+        double r = s.length >= 4 ? s[3] : 0;
+        double e = s.length == 8 ? s[4] : 0;
+        double f = s.length == 8 ? s[5] : 0;
+        double g = turn * s[0] + (s.length == 8 ? s[6] : 0);
+        double h = turn * s[1] + (s.length == 8 ? s[7] : 0);
+        PlanarMap local = new PlanarMap(
+                1 + (z + e) / unit, (f - r) / unit, s[0] / unit,
+                (f + r) / unit, 1 + (z - e) / unit, s[1] / unit,
+                -g / unit, -h / unit, 1);
+        PlanarMap in = new PlanarMap(1 / unit, 0, -centre.x() / unit, 0, 1 / unit, -centre.y() / unit, 0, 0, 1);
+        PlanarMap out = new PlanarMap(unit, 0, centre.x(), 0, unit, centre.y(), 0, 0, 1);
+        PlanarMap m = out.after(local).after(in);
+        return new PlanarMap(m.a() / m.i(), m.b() / m.i(), m.c() / m.i(), m.d() / m.i(), m.e() / m.i(), m.f() / m.i(), m.g() / m.i(), m.h() / m.i(), 1);
+    }
+}
