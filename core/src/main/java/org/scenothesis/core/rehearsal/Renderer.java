@@ -15,6 +15,8 @@ import org.scenothesis.core.picture.Plane;
 public final class Renderer {
     private static final int SLICES = 4;
     private static final int PROBES = 2;
+    // Red, green, blue, coverage, depth, luminance squared.
+    private static final int SUMS = 6;
     private static final double OPTICS_SIGMA_PX = 0.42;
 
     private final Stage set;
@@ -42,7 +44,7 @@ public final class Renderer {
             Tracer tracer = new Tracer(still, none, set.lamps(), ambient);
             Camera camera = new Camera(view);
             for (int i = from * w; i < to * w; i++) {
-                double[] sum = new double[5];
+                double[] sum = new double[SUMS];
                 for (int s = 0; s < quality.stillSamples(); s++) {
                     follow(camera, tracer, i, s, sum);
                 }
@@ -97,7 +99,7 @@ public final class Renderer {
                 for (int x = 0; x < w; x += 2) {
                     int i = y * w + x;
                     for (int s = 0; s < PROBES && !met[i]; s++) {
-                        follow(camera, s % 2 == 0 ? tracer : late, i, s, new double[5]);
+                        follow(camera, s % 2 == 0 ? tracer : late, i, s, new double[SUMS]);
                         met[i] = tracer.touched || late.touched;
                         tracer.touched = false;
                         late.touched = false;
@@ -136,13 +138,13 @@ public final class Renderer {
         }
 
         void pixel(Rendered base, int i, Frame out) {
-            double[] with = new double[5];
-            double[] without = new double[5];
+            double[] with = new double[SUMS];
+            double[] without = new double[SUMS];
             int seen = 0;
             int n = quality.movingSamples();
             for (int s = 0; s < n; s++) {
                 Tracer t = tracers.get(s % SLICES);
-                double[] mine = new double[5];
+                double[] mine = new double[SUMS];
                 follow(camera, t, i, s, mine);
                 add(with, mine);
                 if (t.owner > 0) {
@@ -179,6 +181,12 @@ public final class Renderer {
         sum[2] += Math.min(c[2], 12);
         sum[3] += tracer.owner > 0 ? 1 : 0;
         sum[4] += Math.min(tracer.distance, 1e4);
+        double y = luma(Math.min(c[0], 12), Math.min(c[1], 12), Math.min(c[2], 12));
+        sum[5] += y * y;
+    }
+
+    private static double luma(double r, double g, double b) {
+        return 0.3 * r + 0.6 * g + 0.1 * b;
     }
 
     /// Rays through a lens: a soft pixel, a round aperture, a plane of focus.
@@ -215,10 +223,13 @@ public final class Renderer {
     private final class Frame {
         private final Picture light = Picture.of(view.pose().width(), view.pose().height());
         private final Plane coverage = Plane.of(view.pose().width(), view.pose().height());
+        private final Plane variance = Plane.of(view.pose().width(), view.pose().height());
         private final Plane depth = Plane.of(view.pose().width(), view.pose().height());
 
         void set(int i, double[] sum, int n) {
             put(i, sum[0] / n, sum[1] / n, sum[2] / n);
+            double mean = luma(sum[0] / n, sum[1] / n, sum[2] / n);
+            variance.data()[i] = (float) (Math.max(0, sum[5] / n - mean * mean) / n);
             coverage.data()[i] = (float) (sum[3] / n);
             depth.data()[i] = (float) (sum[4] / n);
         }
@@ -242,10 +253,12 @@ public final class Renderer {
                     Math.max(0, base.light().r().data()[i] + (with[0] - without[0]) / n),
                     Math.max(0, base.light().g().data()[i] + (with[1] - without[1]) / n),
                     Math.max(0, base.light().b().data()[i] + (with[2] - without[2]) / n));
+            double change = luma(with[0] - without[0], with[1] - without[1], with[2] - without[2]) / n;
+            variance.data()[i] = (float) (0.15 * change * change / n);
         }
 
         Rendered rendered() {
-            return new Rendered(light, coverage, depth, view);
+            return new Rendered(Denoise.of(light, variance, bands), coverage, depth, view);
         }
     }
 }

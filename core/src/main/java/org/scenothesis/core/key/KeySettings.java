@@ -1,0 +1,41 @@
+package org.scenothesis.core.key;
+
+import org.scenothesis.core.Check;
+
+/// How the matte is cut from the separation, and what is done to edge and spill.
+///
+/// - `emptyBelow`, `solidAbove`: the two cuts on the separation; between them lies the edge.
+/// - `chokePx`: positive pulls the edge inwards, negative outwards; `softnessPx`: deviation of the blur of the edge.
+/// - `despill`: 0 leaves the screen's colour on the subject, 1 takes all of it away.
+public record KeySettings(double emptyBelow, double solidAbove, double chokePx, double softnessPx, double despill) {
+    public static final KeySettings DEFAULT = new KeySettings(0.10, 0.72, 0, 0, 1);
+
+    public KeySettings {
+        Check.range("emptyBelow", emptyBelow, 0, 0.9);
+        Check.range("solidAbove", solidAbove, 0.05, 1.5);
+        Check.that(solidAbove >= emptyBelow + 0.02, "solidAbove must lie at least 0.02 above emptyBelow");
+        Check.range("chokePx", chokePx, -6, 6);
+        Check.range("softnessPx", softnessPx, 0, 12);
+        Check.range("despill", despill, 0, 1);
+    }
+
+    public KeySettings withEmptyBelow(double v) {
+        return new KeySettings(Math.min(v, solidAbove - 0.02), solidAbove, chokePx, softnessPx, despill);
+    }
+
+    public KeySettings withSolidAbove(double v) {
+        return new KeySettings(emptyBelow, Math.max(v, emptyBelow + 0.02), chokePx, softnessPx, despill);
+    }
+
+    public KeySettings withChokePx(double v) {
+        return new KeySettings(emptyBelow, solidAbove, v, softnessPx, despill);
+    }
+
+    public KeySettings withSoftnessPx(double v) {
+        return new KeySettings(emptyBelow, solidAbove, chokePx, v, despill);
+    }
+
+    public KeySettings withDespill(double v) {
+        return new KeySettings(emptyBelow, solidAbove, chokePx, softnessPx, v);
+    }
+}

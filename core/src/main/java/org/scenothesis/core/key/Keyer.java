@@ -1,0 +1,169 @@
+package org.scenothesis.core.key;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.Fill;
+import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Polygon;
+
+/// Keys a frame against its screen model.
+///
+/// 1. Separation by colour difference, `1 − (S − max(A, B)) / (Ss − max(As, Bs))`, against the screen colour of that pixel, brought to the
+///    brightness the cloth has in this frame (shadows, drifting light).
+/// 2. Surely empty below one cut, surely solid above the other and a few pixels inside; only the band between is unmixed.
+/// 3. There alpha is where the colour lies on the line from the cloth's colour to the nearest solid colour (least squares).
+/// 4. The element's colour is unmixed, then despilled.
+///
+/// - Source: Vlahos-type difference matte; Smith & Blinn 1996 for the unmixing with known colours.
+/// - Accuracy on rendered truth: see `docs/measurements.md`.
+public final class Keyer {
+    private static final int CORE_PX = 3;
+    private static final int REACH_PX = 3;
+    private static final int TRUST_PX = 13;
+
+    private Keyer() {}
+
+    /// Keys `frame`; `garbage` (or null) outlines what counts.
+    ///
+    /// @throws IllegalArgumentException if frame and model differ in shape
+    public static Keyed key(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon garbage, Bands bands) {
+        frame.r().requireShape(model.colour().r());
+        Plane inside = garbage == null
+                ? Plane.filled(frame.width(), frame.height(), 1)
+                : garbage.coverage(frame.width(), frame.height(), bands);
+        Plane shade = Shade.of(frame, model, bands);
+        Plane separation = separation(frame, model, shade, bands);
+        Plane solid = solid(separation, settings, bands);
+        Plane known = Grow.least(solid, CORE_PX, bands);
+        List<Plane> colour = Fill.spread(masked(frame, known), known, bands);
+        Plane alpha = unmix(frame, new Mix(model, shade, colour), new Cuts(separation, known, near(separation, settings, bands), trust(known, bands)), bands);
+        alpha = edge(alpha, settings, bands);
+        multiply(alpha, inside);
+        Picture element = Despill.element(frame, new Mix(model, shade, colour), alpha, settings.despill(), bands);
+        return new Keyed(element.withAlpha(alpha), separation, shade, inside);
+    }
+
+    /// What a mixed pixel is made of: the cloth, as bright as here, and the nearest solid colour.
+    record Mix(ScreenModel model, Plane shade, List<Plane> colour) {}
+
+    private record Cuts(Plane separation, Plane known, Plane near, Plane trust) {}
+
+    /// How far the nearest solid colour may be believed: close to it yes, within a wide veil or far strands rather the difference, which needs none.
+    private static Plane trust(Plane known, Bands bands) {
+        return Blur.gaussian(Grow.most(known, TRUST_PX, bands), TRUST_PX / 3.0, bands);
+    }
+
+    static Plane separation(Picture frame, ScreenModel model, Plane shade, Bands bands) {
+        ScreenHue hue = model.hue();
+        float[] s = hue.screen(frame).data();
+        float[] a = hue.first(frame).data();
+        float[] b = hue.second(frame).data();
+        float[] ms = hue.screen(model.colour()).data();
+        float[] ma = hue.first(model.colour()).data();
+        float[] mb = hue.second(model.colour()).data();
+        float[] k = shade.data();
+        Plane out = Plane.of(frame.width(), frame.height());
+        bands.run(frame.height(), (from, to, band) -> {
+            for (int i = from * frame.width(); i < to * frame.width(); i++) {
+                float lead = (ms[i] - Math.max(ma[i], mb[i])) * k[i];
+                float own = s[i] - Math.max(a[i], b[i]);
+                // Where the model shows no cloth, everything is solid and only a garbage matte helps.
+                out.data()[i] = lead > 0.004f ? 1 - own / lead : 1.5f;
+            }
+        });
+        return out;
+    }
+
+    private static Plane solid(Plane separation, KeySettings settings, Bands bands) {
+        Plane out = Plane.of(separation.width(), separation.height());
+        float cut = (float) settings.solidAbove();
+        bands.run(out.height(), (from, to, band) -> {
+            for (int i = from * out.width(); i < to * out.width(); i++) {
+                out.data()[i] = separation.data()[i] >= cut ? 1 : 0;
+            }
+        });
+        return out;
+    }
+
+    /// 1 near anything that is not surely empty: single noisy pixels alone do not count.
+    private static Plane near(Plane separation, KeySettings settings, Bands bands) {
+        Plane calm = Blur.gaussian(separation, 0.8, bands);
+        Plane out = Plane.of(calm.width(), calm.height());
+        float cut = (float) settings.emptyBelow();
+        for (int i = 0; i < out.data().length; i++) {
+            out.data()[i] = calm.data()[i] > cut ? 1 : 0;
+        }
+        return Grow.most(out, REACH_PX, bands);
+    }
+
+    private static List<Plane> masked(Picture frame, Plane known) {
+        return frame.colours().stream().map(p -> {
+            Plane out = Plane.of(p.width(), p.height());
+            for (int i = 0; i < out.data().length; i++) {
+                out.data()[i] = p.data()[i] * known.data()[i];
+            }
+            return out;
+        }).toList();
+    }
+
+    private static Plane unmix(Picture frame, Mix mix, Cuts cuts, Bands bands) {
+        Plane out = Plane.of(frame.width(), frame.height());
+        List<Plane> c = frame.colours();
+        List<Plane> s = mix.model.colour().colours();
+        bands.run(frame.height(), (from, to, band) -> {
+            for (int i = from * frame.width(); i < to * frame.width(); i++) {
+                if (cuts.known.data()[i] > 0.5f) {
+                    out.data()[i] = 1;
+                } else if (cuts.near.data()[i] > 0.5f) {
+                    float dot = 0;
+                    float length = 0;
+                    for (int k = 0; k < 3; k++) {
+                        float cloth = s.get(k).data()[i] * mix.shade.data()[i];
+                        float line = mix.colour.get(k).data()[i] - cloth;
+                        dot += (c.get(k).data()[i] - cloth) * line;
+                        length += line * line;
+                    }
+                    float along = length > 1e-6f ? dot / length : cuts.separation.data()[i];
+                    float trust = cuts.trust.data()[i];
+                    out.data()[i] = Math.clamp(along * trust + cuts.separation.data()[i] * (1 - trust), 0f, 1f);
+                }
+            }
+        });
+        return out;
+    }
+
+    private static Plane edge(Plane alpha, KeySettings settings, Bands bands) {
+        Plane a = alpha;
+        if (settings.softnessPx() > 0) {
+            a = Blur.gaussian(a, settings.softnessPx(), bands);
+        }
+        if (settings.chokePx() != 0) {
+            a = choke(a, settings.chokePx(), bands);
+        }
+        return a;
+    }
+
+    /// Moves the half-way line of the edge by `px`: blurs and lifts or lowers the ramp.
+    private static Plane choke(Plane a, double px, Bands bands) {
+        double sigma = Math.max(0.8, Math.abs(px));
+        Plane soft = Blur.gaussian(a, sigma, bands);
+        // A blurred step has slope 1/(σ√2π) at its middle.
+        float move = (float) (px / (sigma * Math.sqrt(2 * Math.PI)));
+        Plane out = Plane.of(a.width(), a.height());
+        for (int i = 0; i < out.data().length; i++) {
+            float v = Math.clamp((soft.data()[i] - 0.5f - move) * 1.6f + 0.5f, 0f, 1f);
+            out.data()[i] = px > 0 ? Math.min(v, a.data()[i]) : Math.max(v, a.data()[i]);
+        }
+        return out;
+    }
+
+    private static void multiply(Plane a, Plane by) {
+        for (int i = 0; i < a.data().length; i++) {
+            a.data()[i] *= by.data()[i];
+        }
+    }
+}

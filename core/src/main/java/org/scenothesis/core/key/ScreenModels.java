@@ -1,0 +1,134 @@
+package org.scenothesis.core.key;
+
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.Fill;
+import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+
+/// Builds screen models: from the screen-only frame, from a whole take, or from one frame.
+public final class ScreenModels {
+    private static final double PLATE_SIGMA_PX = 0.7;
+    private static final double FRAME_SIGMA_PX = 3;
+
+    private ScreenModels() {}
+
+    /// From the screen-only frame, a little smoothed against its noise.
+    public static ScreenModel fromPlate(Picture plate, Bands bands) {
+        ScreenHue hue = ScreenHue.of(plate);
+        return new ScreenModel(Blur.gaussian(plate.withAlpha(null), PLATE_SIGMA_PX, bands), hue, ScreenModel.Source.SCREEN_PLATE);
+    }
+
+    /// From one frame: sure screen pixels, continued smoothly under the subject. Null when the frame shows no screen colour.
+    public static @Nullable ScreenModel fromFrame(Picture frame, Bands bands) {
+        ScreenHue hue = ScreenHue.of(frame);
+        Plane sure = Grow.least(likely(frame, hue), 3, bands);
+        if (share(sure) < 0.005) {
+            return null;
+        }
+        List<Plane> filled = Fill.spread(weighted(frame, sure, bands), sure, bands);
+        List<Plane> smooth = filled.stream().map(p -> Blur.gaussian(p, FRAME_SIGMA_PX, bands)).toList();
+        return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.FRAME);
+    }
+
+    /// From several frames of a locked take: at each pixel the middle of those moments that show the screen; the rest is continued smoothly.
+    public static @Nullable ScreenModel fromTake(List<Picture> frames, Bands bands) {
+        if (frames.size() < 3) {
+            return fromFrame(frames.getFirst(), bands);
+        }
+        ScreenHue hue = ScreenHue.of(frames.getFirst());
+        List<Plane> sure = frames.stream().map(f -> Grow.least(likely(f, hue), 2, bands)).toList();
+        int w = frames.getFirst().width();
+        int h = frames.getFirst().height();
+        Picture seen = Picture.of(w, h);
+        Plane known = Plane.of(w, h);
+        bands.run(h, (from, to, band) -> {
+            float[][] values = new float[3][frames.size()];
+            for (int i = from * w; i < to * w; i++) {
+                int n = 0;
+                for (int f = 0; f < frames.size(); f++) {
+                    if (sure.get(f).data()[i] > 0.5f) {
+                        values[0][n] = frames.get(f).r().data()[i];
+                        values[1][n] = frames.get(f).g().data()[i];
+                        values[2][n++] = frames.get(f).b().data()[i];
+                    }
+                }
+                if (n >= 2) {
+                    known.data()[i] = 1;
+                    for (int c = 0; c < 3; c++) {
+                        seen.colours().get(c).data()[i] = middle(values[c], n);
+                    }
+                }
+            }
+        });
+        if (share(known) < 0.005) {
+            return null;
+        }
+        List<Plane> filled = Fill.spread(seen.colours(), known, bands);
+        List<Plane> smooth = filled.stream().map(p -> Blur.gaussian(p, PLATE_SIGMA_PX, bands)).toList();
+        return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.TAKE);
+    }
+
+    // Mean of the middle half: as robust as the median, less noisy.
+    private static float middle(float[] v, int n) {
+        Arrays.sort(v, 0, n);
+        int from = n / 4;
+        int to = n - from;
+        float sum = 0;
+        for (int i = from; i < to; i++) {
+            sum += v[i];
+        }
+        return sum / (to - from);
+    }
+
+    private static List<Plane> weighted(Picture frame, Plane sure, Bands bands) {
+        // Blur within the sure pixels only, so that the subject's colour does not leak in.
+        Plane weight = Blur.gaussian(sure, FRAME_SIGMA_PX, bands);
+        return frame.colours().stream().map(p -> {
+            Plane product = Plane.of(p.width(), p.height());
+            for (int i = 0; i < product.data().length; i++) {
+                product.data()[i] = p.data()[i] * sure.data()[i];
+            }
+            Plane blurred = Blur.gaussian(product, FRAME_SIGMA_PX, bands);
+            for (int i = 0; i < product.data().length; i++) {
+                blurred.data()[i] = sure.data()[i] > 0 ? blurred.data()[i] / Math.max(1e-4f, weight.data()[i]) : 0;
+            }
+            return blurred;
+        }).toList();
+    }
+
+    /// 1 where a pixel's colour is the cloth's: its screen channel leads by nearly as much as that of the typical cloth pixel.
+    private static Plane likely(Picture p, ScreenHue hue) {
+        float[] s = hue.screen(p).data();
+        float[] a = hue.first(p).data();
+        float[] b = hue.second(p).data();
+        float[] lead = new float[s.length / 5 + 1];
+        int n = 0;
+        for (int i = 0; i < s.length; i += 5) {
+            if (s[i] > 0.02f && s[i] > 1.5f * Math.max(a[i], b[i])) {
+                lead[n++] = Math.max(a[i], b[i]) / s[i];
+            }
+        }
+        Arrays.sort(lead, 0, n);
+        float typical = n == 0 ? 0 : lead[n / 2];
+        float limit = n == 0 ? -1 : typical + Math.max(0.05f, 0.25f * (1 - typical));
+        float darkest = n == 0 ? 0 : 0.02f;
+        Plane out = Plane.of(p.width(), p.height());
+        for (int i = 0; i < s.length; i++) {
+            out.data()[i] = s[i] > darkest && Math.max(a[i], b[i]) < limit * s[i] ? 1 : 0;
+        }
+        return out;
+    }
+
+    private static double share(Plane p) {
+        double sum = 0;
+        for (float v : p.data()) {
+            sum += v;
+        }
+        return sum / p.data().length;
+    }
+}
