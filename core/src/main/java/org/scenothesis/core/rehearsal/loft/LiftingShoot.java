@@ -25,6 +25,8 @@ public final class LiftingShoot {
     /// How far the cloud dims the light, in stops.
     public static final double CLOUD_STOPS = -0.12;
     public static final double LANTERN_RADIUS = 0.15;
+    /// When the lantern is let go.
+    public static final double LIFT_S = 1.9;
     /// How far above the bench the lantern hangs.
     public static final double HANG_M = 0.44;
 
@@ -63,8 +65,10 @@ public final class LiftingShoot {
 
     /// The lantern on its rod, swinging a little.
     private static Stage lantern(double seconds) {
-        double swing = Math.sin(2 * Math.PI * 0.42 * seconds);
-        Vec foot = Loft.LANTERN_REST.plus(new Vec(0.022 * swing, HANG_M + 0.006 * Math.sin(2 * Math.PI * 0.31 * seconds), 0));
+        // It stands still until it is let go, then swings in.
+        double let = Maker.ease((seconds - LIFT_S) / 1.4);
+        double swing = let * Math.sin(2 * Math.PI * 0.55 * (seconds - LIFT_S));
+        Vec foot = Loft.LANTERN_REST.plus(new Vec(0.022 * swing, HANG_M, 0));
         List<Solid> s = new ArrayList<>();
         PaperLantern.at(foot, LANTERN_RADIUS).tilted(0.05 * swing).lit(new Rgb(0.30, 0.16, 0.055)).build(s, 1);
         s.add(ScreenCloth.demo().rod(foot, 2));

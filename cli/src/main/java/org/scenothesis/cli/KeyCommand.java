@@ -1,0 +1,167 @@
+package org.scenothesis.cli;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.key.KeyJudge;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.Keyed;
+import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.layer.Composer;
+import org.scenothesis.core.layer.LayerPicture;
+import org.scenothesis.core.match.LockJudge;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Footages;
+import org.scenothesis.media.Stills;
+import org.scenothesis.production.measure.KeyCheck;
+import org.scenothesis.production.measure.KeyReport;
+import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.measure.Screens;
+import org.scenothesis.production.words.Words;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "key", description = "Keys a take: mattes, elements, and what they measure.", mixinStandardHelpOptions = true)
+final class KeyCommand implements Callable<Integer> {
+    @Parameters(index = "0", paramLabel = "TAKE", description = "A video, a still, or a folder of stills in front of a green or blue screen.")
+    Path take;
+
+    @Option(names = "--screen-plate", paramLabel = "FILE", description = "The screen-only frame of the same lock.")
+    @Nullable Path screenPlate;
+
+    @Option(names = "--garbage", paramLabel = "POLYGON.json", description = "Outline of what counts: [[x, y], …] in pixels.")
+    @Nullable Path garbage;
+
+    @Option(names = "--background", paramLabel = "FILE", description = "Also lay the element over this picture: comp-000000.png.")
+    @Nullable Path background;
+
+    @Option(names = "--out", required = true, paramLabel = "DIR", description = "Where matte-000000.png and element-000000.png go.")
+    Path out;
+
+    @Option(names = "--empty-below", paramLabel = "0…0.9", description = "Lower cut on the separation.")
+    @Nullable Double emptyBelow;
+
+    @Option(names = "--solid-above", paramLabel = "0.05…1.5", description = "Upper cut on the separation.")
+    @Nullable Double solidAbove;
+
+    @Option(names = "--choke", paramLabel = "PX", defaultValue = "0", description = "Pulls the edge in (positive) or out.")
+    double choke;
+
+    @Option(names = "--softness", paramLabel = "PX", defaultValue = "0", description = "Softens the edge.")
+    double softness;
+
+    @Option(names = "--despill", paramLabel = "0…1", defaultValue = "1", description = "How much of the screen's colour is taken off the subject.")
+    double despill;
+
+    @Mixin
+    Output output;
+
+    @Override
+    public Integer call() throws Exception {
+        KeySettings settings = new KeySettings(
+                emptyBelow == null ? KeySettings.DEFAULT.emptyBelow() : emptyBelow,
+                solidAbove == null ? KeySettings.DEFAULT.solidAbove() : solidAbove, choke, softness, despill);
+        Polygon outline = garbage == null ? null : outline(garbage);
+        try (Bands bands = Bands.allCores()) {
+            Files.createDirectories(out);
+            write(settings, outline, bands);
+            KeyReport r = KeyCheck.run(take, screenPlate, settings, outline, bands, Progress.NONE);
+            List<Finding> findings = KeyJudge.judge(
+                    r.worst(), r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, "", HouseRules.DEFAULT);
+            output.print(json(r, findings));
+            output.say(r.frames() + " frames keyed into " + out);
+            output.sayFindings(findings);
+            return 0;
+        } catch (IOException e) {
+            throw new InputException(out + ": the folder cannot be written; check its permissions.");
+        }
+    }
+
+    private void write(KeySettings settings, @Nullable Polygon outline, Bands bands) throws FootageException, InputException {
+        Progress progress = output.progress("key");
+        try (Footage t = Footages.open(take); Footage bg = background == null ? null : Footages.open(background)) {
+            ScreenModel model = Screens.model(t, screenPlate, bands);
+            int n = t.info().frames();
+            for (int i = 0; i < n; i++) {
+                progress.at(i, n);
+                Keyed k = Keyer.key(t.frame(i).withAlpha(null), model, settings, outline, bands);
+                Stills.writeMatte(out.resolve(String.format("matte-%06d.png", i)), k.alpha());
+                Stills.write(out.resolve(String.format("element-%06d.png", i)), k.element(), Stills.Format.PNG16);
+                if (bg != null) {
+                    Stills.write(out.resolve(String.format("comp-%06d.png", i)), over(bg, k.element(), i, bands), Stills.Format.PNG8);
+                }
+            }
+            progress.at(n, n);
+        }
+    }
+
+    private static Picture over(Footage bg, Picture element, int i, Bands bands) throws FootageException, InputException {
+        Picture base = bg.frame(Math.min(i, bg.info().frames() - 1)).withAlpha(null);
+        if (!base.sameShape(element)) {
+            throw new InputException(bg.info().path() + ": the background is " + base.width() + "x" + base.height() + " but the take is "
+                    + element.width() + "x" + element.height() + "; bring them to one size first.");
+        }
+        return Composer.compose(
+                List.of(
+                        LayerPicture.of(Layer.of("base", "", Layer.Kind.BASE, ""), base),
+                        LayerPicture.of(Layer.of("element", "", Layer.Kind.ELEMENT, ""), element)),
+                null, 0, bands);
+    }
+
+    private static Polygon outline(Path file) throws InputException {
+        try {
+            JsonNode tree = JsonMapper.builder().build().readTree(file.toFile());
+            JsonNode list = tree.isObject() ? tree.path("points") : tree;
+            List<Point> points = new ArrayList<>();
+            for (JsonNode p : list) {
+                if (!(p.isArray() && p.size() == 2 && p.get(0).isNumber() && p.get(1).isNumber()) && !(p.has("x") && p.has("y"))) {
+                    throw new InputException(file + ": corner " + (points.size() + 1) + " is not [x, y]; write the outline as [[x, y], [x, y], …] in pixels.");
+                }
+                points.add(p.isArray() ? new Point(p.get(0).asDouble(), p.get(1).asDouble()) : new Point(p.get("x").asDouble(), p.get("y").asDouble()));
+            }
+            if (points.size() < 3) {
+                throw new InputException(file + ": an outline needs at least three corners; write it as [[x, y], [x, y], [x, y]] in pixels.");
+            }
+            return new Polygon(points);
+        } catch (IOException e) {
+            throw new InputException(file + ": the outline cannot be read as JSON; write it as [[x, y], [x, y], …] in pixels.");
+        }
+    }
+
+    private static ObjectNode json(KeyReport r, List<Finding> findings) {
+        ObjectNode o = Output.object();
+        o.put("frames", r.frames());
+        o.put("screen_model", r.source().name().toLowerCase(java.util.Locale.ROOT));
+        Output.number(o, "evenness_stops", r.evennessStops());
+        ObjectNode m = o.putObject("measures");
+        Output.number(m, "grey_inside_percent", r.worst().greyInside());
+        Output.number(m, "grey_outside_percent", r.worst().greyOutside());
+        Output.number(m, "edge_px", r.worst().edgePx());
+        Output.number(m, "flicker_percent", r.worst().flicker());
+        Output.number(m, "spill_percent", r.worst().spillLeft());
+        Output.number(m, "solid_percent", r.worst().solid());
+        m.put("room_px", r.worst().room().px());
+        m.put("room_side", r.worst().room().side().name().toLowerCase(java.util.Locale.ROOT));
+        o.put("verdict", Words.verdict(LockJudge.worst(findings)));
+        o.set("findings", Output.findings(findings));
+        return o;
+    }
+}

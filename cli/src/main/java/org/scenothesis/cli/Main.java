@@ -1,0 +1,53 @@
+package org.scenothesis.cli;
+
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.store.StoreException;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/// Starts a command and turns its failures into sentences and exit codes.
+@Command(
+        name = "scenothesis",
+        description = "Breaks an illusion into plates, proves that they belong together, keys and layers them.",
+        mixinStandardHelpOptions = true,
+        version = "Scenothesis 0.1",
+        subcommands = {
+            LockCommand.class, KeyCommand.class, BreakdownCommand.class, RenderCommand.class, RehearseCommand.class, InfoCommand.class,
+            FindingsCommand.class, CommandLine.HelpCommand.class
+        },
+        footer = {"", "With a window: scenothesis [FOLDER], scenothesis demo [--bench NAME] [--snapshot FILE.png]"})
+public final class Main {
+    public static void main(String[] args) {
+        System.exit(run(new PrintWriter(System.out, true, StandardCharsets.UTF_8), new PrintWriter(System.err, true, StandardCharsets.UTF_8), args));
+    }
+
+    /// Runs a command line and returns its exit code.
+    public static int run(PrintWriter out, PrintWriter err, String... args) {
+        CommandLine line = new CommandLine(new Main());
+        line.setOut(out);
+        line.setErr(err);
+        line.setCaseInsensitiveEnumValuesAllowed(true);
+        line.setExecutionExceptionHandler((e, c, parsed) -> {
+            err.println(sentence(e));
+            return 1;
+        });
+        if (args.length == 0) {
+            line.usage(err);
+            return 2;
+        }
+        return line.execute(args);
+    }
+
+    private static String sentence(Exception e) {
+        if (e instanceof FootageException || e instanceof StoreException || e instanceof InputException || e instanceof IllegalArgumentException) {
+            return String.valueOf(e.getMessage());
+        }
+        if (e instanceof Stopped) {
+            return "stopped; what was finished stays.";
+        }
+        return "something went wrong inside Scenothesis (" + e + "); please report it with the command you gave.";
+    }
+}

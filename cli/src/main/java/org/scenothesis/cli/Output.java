@@ -1,0 +1,109 @@
+package org.scenothesis.cli;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.util.List;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.words.Words;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/// What all commands print with: plain lines or one JSON object, progress on standard error.
+final class Output {
+    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+
+    @Spec(Spec.Target.MIXEE)
+    CommandSpec spec;
+
+    @Option(names = "--json", description = "Print one JSON object on standard output.")
+    boolean json;
+
+    @Option(names = "--quiet", description = "No progress on standard error.")
+    boolean quiet;
+
+    static ObjectNode object() {
+        return MAPPER.createObjectNode();
+    }
+
+    static <T> com.fasterxml.jackson.databind.JsonNode tree(T value) {
+        return MAPPER.valueToTree(value);
+    }
+
+    PrintWriter out() {
+        return spec.commandLine().getOut();
+    }
+
+    void say(String line) {
+        if (!json) {
+            out().println(line);
+        }
+    }
+
+    void print(ObjectNode o) {
+        if (json) {
+            try {
+                out().println(MAPPER.writeValueAsString(o));
+            } catch (JsonProcessingException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+    }
+
+    /// Progress in whole percent steps of ten on standard error.
+    Progress progress(String what) {
+        int[] last = {-1};
+        return (done, of) -> {
+            int tenth = of == 0 ? 10 : (int) (10L * done / of);
+            if (!quiet && tenth != last[0]) {
+                last[0] = tenth;
+                spec.commandLine().getErr().println(what + " " + tenth * 10 + " %");
+            }
+            return true;
+        };
+    }
+
+    static ArrayNode findings(List<Finding> findings) {
+        ArrayNode out = MAPPER.createArrayNode();
+        for (Finding f : findings) {
+            ObjectNode o = out.addObject();
+            Words.Sentence s = Words.sentence(f);
+            o.put("measure", f.measure().name().toLowerCase(java.util.Locale.ROOT));
+            if (!f.plate().isEmpty()) {
+                o.put("plate", f.plate());
+            }
+            number(o, "value", f.value());
+            o.put("unit", f.measure().unit());
+            o.put("limit", f.limit().holds());
+            o.put("verdict", Words.verdict(f.verdict()));
+            o.put("meaning", s.meaning());
+            o.put("remedy", s.remedy());
+            o.put("minutes_now", f.price().minutesNow());
+            o.put("hours_later", f.price().hoursLater());
+        }
+        return out;
+    }
+
+    void sayFindings(List<Finding> findings) {
+        for (Finding f : findings) {
+            Words.Sentence s = Words.sentence(f);
+            say(String.format("  %-13s %-26s %12s   %s", Words.verdict(f.verdict()), s.title(), s.value(), s.meaning()));
+            if (!s.remedy().isEmpty()) {
+                say("                " + s.remedy());
+            }
+        }
+    }
+
+    /// A number, or null where there is none.
+    static void number(ObjectNode o, String name, double v) {
+        if (Double.isFinite(v)) {
+            o.put(name, Math.round(v * 1e6) / 1e6);
+        } else {
+            o.putNull(name);
+        }
+    }
+}

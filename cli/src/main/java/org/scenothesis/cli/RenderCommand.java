@@ -1,0 +1,80 @@
+package org.scenothesis.cli;
+
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.measure.Measured;
+import org.scenothesis.production.measure.Surveyor;
+import org.scenothesis.production.render.RenderJob;
+import org.scenothesis.production.render.ShotRenderer;
+import org.scenothesis.production.store.ProductionFolder;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "render", description = "Renders the finished shot to stills or video; goes on where an earlier render stopped.", mixinStandardHelpOptions = true)
+final class RenderCommand implements Callable<Integer> {
+    private static final Pattern RANGE = Pattern.compile("(\\d+)-(\\d+)");
+
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    Path folder;
+
+    @Option(names = "--shot", required = true, paramLabel = "ID")
+    String shot;
+
+    @Option(names = "--out", required = true, paramLabel = "DIR_OR_FILE", description = "A folder for 16-bit PNG, or a file ending in .mkv, .webm, .mp4, .mov, .avi.")
+    Path out;
+
+    @Option(names = "--frames", paramLabel = "A-B", description = "Only these frames, both included, counted from 0.")
+    @Nullable String frames;
+
+    @Mixin
+    Output output;
+
+    @Override
+    public Integer call() throws Exception {
+        try (ProductionFolder f = ProductionFolder.open(folder, false); Bands bands = Bands.allCores()) {
+            Production p = f.production();
+            Shots.require(p, shot);
+            Shot s = p.shot(shot);
+            Measured m = new Surveyor(f, bands).survey(s, Measured.NOTHING, output.progress("measure"), told -> {});
+            try (ShotRenderer renderer = new ShotRenderer(f, m, bands)) {
+                ShotRenderer.Format format = renderer.format(s);
+                int[] range = range(format.frames());
+                new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1], null)).run(output.progress("render"));
+                ObjectNode o = Output.object();
+                o.put("out", out.toString());
+                o.put("frames", range[1] - range[0] + 1);
+                o.put("width", format.width());
+                o.put("height", format.height());
+                o.put("rate", format.rate());
+                output.print(o);
+                output.say("rendered " + (range[1] - range[0] + 1) + " frames to " + out);
+            }
+            return 0;
+        }
+    }
+
+    private int[] range(int n) throws InputException {
+        if (frames == null) {
+            return new int[] {0, n - 1};
+        }
+        Matcher m = RANGE.matcher(frames);
+        if (!m.matches() || m.group(1).length() > 9 || m.group(2).length() > 9) {
+            throw new InputException("--frames " + frames + ": write the range as first-last, for example 0-" + (n - 1) + ".");
+        }
+        int from = Integer.parseInt(m.group(1));
+        int to = Integer.parseInt(m.group(2));
+        if (from > to || to >= n) {
+            throw new InputException("--frames " + frames + ": the shot has frames 0 to " + (n - 1) + ".");
+        }
+        return new int[] {from, to};
+    }
+}

@@ -1,0 +1,157 @@
+package org.scenothesis.core.layer;
+
+import java.util.Optional;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.SetPlan;
+
+/// The shadow of an element on the plan's ground: its own matte thrown along the key light.
+///
+/// - The card to the ground plane to the picture is one homography, found from four points of the card.
+/// - Softness grows with the distance along the ray: radius = distance · tan(source angle / 2); the card is cut into strips by height, each blurred
+///   by its own. Density = 1 − fill / (key + fill).
+/// - Source: formulas of projective shadows, Blinn 1988; penumbra from the size of the source.
+public final class CardShadow {
+    private static final int STRIPS = 4;
+
+    private final Placement placement;
+    private final SetPlan plan;
+    private final Layer.Shadow settings;
+
+    public CardShadow(Placement placement, SetPlan plan, Layer.Shadow settings) {
+        this.placement = placement;
+        this.plan = plan;
+        this.settings = settings;
+    }
+
+    /// Where a card point's shadow falls on the ground plane.
+    public Vec thrown(Vec card) {
+        Vec l = plan.light().towards();
+        return card.minus(l.times((card.y() - plan.groundM()) / l.y()));
+    }
+
+    /// Picture point of the element where it stands to the picture point of its shadow; empty if the throw is degenerate.
+    Optional<PlanarMap> pictureToShadow(double left, double right, double top, double bottom) {
+        Point[] from = {new Point(left, top), new Point(right, top), new Point(right, bottom), new Point(left, bottom)};
+        Point[] to = new Point[4];
+        for (int i = 0; i < 4; i++) {
+            Vec ground = thrown(placement.onCard(from[i]));
+            if (ground.minus(placement.pose().position()).dot(placement.pose().worldToCamera()[2]) < 0.05) {
+                return Optional.empty();
+            }
+            to[i] = placement.pose().project(ground);
+        }
+        try {
+            return Optional.of(PlanarMap.fourPoints(from, to));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    /// How much light is taken from every picture pixel, 0 to 1; `matte` is the element's as placed.
+    public Plane density(Plane matte, Bands bands) {
+        int w = matte.width();
+        int h = matte.height();
+        Plane sum = Plane.of(w, h);
+        int[] rows = rows(matte);
+        if (rows[0] > rows[1]) {
+            return sum;
+        }
+        Optional<PlanarMap> map = pictureToShadow(0, w, rows[0], rows[1] + 1);
+        if (map.isEmpty()) {
+            return sum;
+        }
+        PlanarMap back = map.get().inverse();
+        for (int k = 0; k < STRIPS; k++) {
+            double top = rows[0] + (rows[1] + 1.0 - rows[0]) * k / STRIPS;
+            double bottom = rows[0] + (rows[1] + 1.0 - rows[0]) * (k + 1) / STRIPS;
+            Plane strip = strip(matte, top, bottom);
+            Plane cast = Resample.warp(strip, back, bands);
+            keepGround(cast, back);
+            Plane soft = Blur.gaussian(cast, sigmaPx(w / 2.0, (top + bottom) / 2), bands);
+            for (int i = 0; i < sum.data().length; i++) {
+                sum.data()[i] += soft.data()[i];
+            }
+        }
+        float most = (float) Math.clamp(plan.light().density() * settings.density(), 0, 1);
+        for (int i = 0; i < sum.data().length; i++) {
+            sum.data()[i] = Math.clamp(sum.data()[i], 0f, 1f) * most;
+        }
+        keepExtent(sum, bands);
+        return sum;
+    }
+
+    // First and last row that hold anything.
+    private static int[] rows(Plane matte) {
+        int w = matte.width();
+        int first = matte.height();
+        int last = -1;
+        for (int y = 0; y < matte.height(); y++) {
+            for (int x = 0; x < w; x++) {
+                if (matte.data()[y * w + x] > 0.02f) {
+                    first = Math.min(first, y);
+                    last = y;
+                    break;
+                }
+            }
+        }
+        return new int[] {first, last};
+    }
+
+    private static Plane strip(Plane matte, double top, double bottom) {
+        Plane out = Plane.of(matte.width(), matte.height());
+        int w = matte.width();
+        for (int y = (int) Math.floor(top); y < Math.min(matte.height(), (int) Math.ceil(bottom)); y++) {
+            float part = (float) (Math.min(bottom, y + 1) - Math.max(top, y));
+            for (int x = 0; x < w; x++) {
+                out.data()[y * w + x] = matte.data()[y * w + x] * part;
+            }
+        }
+        return out;
+    }
+
+    /// Points behind the vanishing line of the throw map back into the picture by accident: taken out.
+    private static void keepGround(Plane cast, PlanarMap back) {
+        int w = cast.width();
+        for (int y = 0; y < cast.height(); y++) {
+            for (int x = 0; x < w; x++) {
+                Point p = back.map(x + 0.5, y + 0.5);
+                if (!(p.x() > -1 && p.y() > -1 && p.x() < w + 1 && p.y() < cast.height() + 1)) {
+                    cast.data()[y * w + x] = 0;
+                }
+            }
+        }
+    }
+
+    /// Blur on the ground of the penumbra of the card at picture height `y`, as a deviation in pixels.
+    double sigmaPx(double x, double y) {
+        Vec card = placement.onCard(new Point(x, y));
+        Vec ground = thrown(card);
+        double along = card.minus(ground).length();
+        double radiusM = along * Math.tan(Math.toRadians(plan.light().sizeDeg()) / 2) * settings.softness();
+        double depth = Math.max(0.1, ground.minus(placement.pose().position()).length());
+        // A disc of radius r blurs with deviation r/2.
+        return Math.clamp(radiusM / 2 * placement.pose().focalPx() / depth, 0.4, placement.pose().width() / 6.0);
+    }
+
+    /// The shadow ends, softly, where the surface ends.
+    private void keepExtent(Plane sum, Bands bands) {
+        int w = sum.width();
+        bands.run(sum.height(), (from, to, band) -> {
+            for (int y = from; y < to; y++) {
+                Vec at = placement.pose().onLevel(new Point(w / 2.0, y + 0.5), plan.groundM());
+                double in = at == null ? 0 : Math.min(at.z() - plan.groundNearM(), plan.groundFarM() - at.z());
+                float keep = (float) Math.clamp(in / 0.02 + 0.5, 0, 1);
+                for (int x = 0; x < w; x++) {
+                    sum.data()[y * w + x] *= keep;
+                }
+            }
+        });
+    }
+}

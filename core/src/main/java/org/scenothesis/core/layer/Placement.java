@@ -1,0 +1,38 @@
+package org.scenothesis.core.layer;
+
+import org.scenothesis.core.optics.CameraPose;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Keyframe;
+
+/// Where an element filmed with its foot at one place of the set appears when it stands at another.
+///
+/// The element is an upright card facing the camera: its picture is shifted from foot to foot and scaled by the ratio of the distances.
+public record Placement(CameraPose pose, Vec filmedFoot, Keyframe state) {
+    /// Distance along the camera's axis.
+    private double depth(Vec p) {
+        return p.minus(pose.position()).dot(pose.worldToCamera()[2]);
+    }
+
+    /// Size of the placed element against the filmed one.
+    public double scale() {
+        return state.size() * depth(filmedFoot) / depth(state.foot());
+    }
+
+    /// Element pixel to picture pixel.
+    public PlanarMap elementToPicture() {
+        Point from = pose.project(filmedFoot);
+        Point to = pose.project(state.foot());
+        return PlanarMap.similarity(scale(), Math.toRadians(state.turnDeg()), from, new Point(to.x() - from.x(), to.y() - from.y()));
+    }
+
+    /// The place on the card, upright through the placed foot and facing the camera, that a picture point shows.
+    public Vec onCard(Point picture) {
+        Vec d = pose.ray(picture);
+        Vec forward = pose.worldToCamera()[2];
+        Vec level = new Vec(forward.x(), 0, forward.z()).unit();
+        double t = state.foot().minus(pose.position()).dot(level) / d.dot(level);
+        return pose.position().plus(d.times(t));
+    }
+}

@@ -1,0 +1,14 @@
+package org.scenothesis.core.shot;
+
+import org.scenothesis.core.Check;
+
+/// A marked moment of a shot.
+public record Beat(String id, String name, double seconds) {
+    public Beat {
+        Check.range("seconds", seconds, 0, 86_400);
+    }
+
+    public Beat at(double other) {
+        return new Beat(id, name, Math.max(0, other));
+    }
+}

@@ -1,0 +1,17 @@
+package org.scenothesis.core.shot;
+
+/// How a value goes from one keyframe to the next.
+public enum Ease {
+    HOLD,
+    STEADY,
+    SOFT;
+
+    public double at(double t) {
+        double v = Math.clamp(t, 0, 1);
+        return switch (this) {
+            case HOLD -> v < 1 ? 0 : 1;
+            case STEADY -> v;
+            case SOFT -> v * v * v * (v * (v * 6 - 15) + 10);
+        };
+    }
+}

@@ -1,0 +1,52 @@
+package org.scenothesis.core.shot;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/// A picture that has to be filmed, and its takes.
+///
+/// - `lockGroup`: plates that must share one untouched camera; `lightGroup`: plates that must share one light; empty for none.
+/// - `rollSeconds`: the least length of a take; 0 for a still.
+public record Plate(
+        String id,
+        String name,
+        PlateRole role,
+        Spike spike,
+        String lockGroup,
+        String lightGroup,
+        double rollSeconds,
+        List<Take> takes) {
+    public Plate {
+        takes = List.copyOf(takes);
+    }
+
+    /// The take that counts: the circled one, else the last.
+    public @Nullable Take chosen() {
+        return takes.stream().filter(Take::circled).findFirst().orElse(takes.isEmpty() ? null : takes.getLast());
+    }
+
+    public Optional<Take> take(@Nullable String takeId) {
+        return takes.stream().filter(t -> t.id().equals(takeId)).findFirst();
+    }
+
+    public Plate withTakes(List<Take> other) {
+        return new Plate(id, name, role, spike, lockGroup, lightGroup, rollSeconds, other);
+    }
+
+    public Plate withTakeAdded(Take take) {
+        List<Take> more = new ArrayList<>(takes);
+        more.add(take);
+        return withTakes(more);
+    }
+
+    /// Circles one take and no other; circling the circled one again takes the mark away.
+    public Plate circling(String takeId) {
+        return withTakes(takes.stream().map(t -> t.circled(t.id().equals(takeId) && !t.circled())).toList());
+    }
+
+    public Plate named(String other) {
+        return new Plate(id, other, role, spike, lockGroup, lightGroup, rollSeconds, takes);
+    }
+}

@@ -1,0 +1,81 @@
+package org.scenothesis.core.shot;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
+
+/// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
+///
+/// `plan` is the set in metres as staged or solved; null before.
+public record Shot(
+        String id,
+        int number,
+        String title,
+        String story,
+        double seconds,
+        List<Wonder> wonders,
+        List<Beat> beats,
+        List<Plate> plates,
+        List<Layer> layers,
+        @Nullable SetPlan plan) {
+    public Shot {
+        wonders = List.copyOf(wonders);
+        beats = List.copyOf(beats);
+        plates = List.copyOf(plates);
+        layers = List.copyOf(layers);
+    }
+
+    public Optional<Plate> plate(@Nullable String plateId) {
+        return plates.stream().filter(p -> p.id().equals(plateId)).findFirst();
+    }
+
+    public Optional<Layer> layer(@Nullable String layerId) {
+        return layers.stream().filter(l -> l.id().equals(layerId)).findFirst();
+    }
+
+    public Optional<Plate> plateOf(PlateRole role) {
+        return plates.stream().filter(p -> p.role() == role).findFirst();
+    }
+
+    public Shot withPlates(List<Plate> other) {
+        return new Shot(id, number, title, story, seconds, wonders, beats, other, layers, plan);
+    }
+
+    public Shot withPlate(String plateId, UnaryOperator<Plate> change) {
+        return withPlates(plates.stream().map(p -> p.id().equals(plateId) ? change.apply(p) : p).toList());
+    }
+
+    public Shot withPlateAdded(Plate plate) {
+        List<Plate> more = new ArrayList<>(plates);
+        more.add(plate);
+        return withPlates(more);
+    }
+
+    public Shot withLayers(List<Layer> other) {
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, other, plan);
+    }
+
+    public Shot withLayer(String layerId, UnaryOperator<Layer> change) {
+        return withLayers(layers.stream().map(l -> l.id().equals(layerId) ? change.apply(l) : l).toList());
+    }
+
+    public Shot withWonders(List<Wonder> other) {
+        return new Shot(id, number, title, story, seconds, other, beats, plates, layers, plan);
+    }
+
+    public Shot withWonder(String wonderId, UnaryOperator<Wonder> change) {
+        return withWonders(wonders.stream().map(w -> w.id().equals(wonderId) ? change.apply(w) : w).toList());
+    }
+
+    public Shot withBeats(List<Beat> other) {
+        List<Beat> sorted = new ArrayList<>(other);
+        sorted.sort(java.util.Comparator.comparingDouble(Beat::seconds));
+        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, plan);
+    }
+
+    public Shot withPlan(@Nullable SetPlan other) {
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other);
+    }
+}

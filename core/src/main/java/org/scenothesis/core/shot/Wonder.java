@@ -1,0 +1,25 @@
+package org.scenothesis.core.shot;
+
+import java.util.Map;
+import java.util.TreeMap;
+
+/// Something impossible that happens to a subject between two moments, and the plain facts told about it.
+public record Wonder(String id, WonderKind kind, String subject, double fromSeconds, double toSeconds, Map<String, String> facts) {
+    public Wonder {
+        facts = java.util.Collections.unmodifiableMap(new TreeMap<>(facts));
+    }
+
+    public String fact(String key, String otherwise) {
+        return facts.getOrDefault(key, otherwise);
+    }
+
+    public Wonder withFact(String key, String value) {
+        Map<String, String> more = new TreeMap<>(facts);
+        more.put(key, value);
+        return new Wonder(id, kind, subject, fromSeconds, toSeconds, more);
+    }
+
+    public Wonder withSubject(String other) {
+        return new Wonder(id, kind, other, fromSeconds, toSeconds, facts);
+    }
+}

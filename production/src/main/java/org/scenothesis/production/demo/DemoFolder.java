@@ -1,0 +1,42 @@
+package org.scenothesis.production.demo;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.StoreException;
+
+/// Lays out the shipped demo production where it may be changed.
+public final class DemoFolder {
+    private DemoFolder() {}
+
+    /// The shipped demo: under the application's home.
+    public static Path shipped() {
+        return Path.of(System.getProperty("scenothesis.home", ".")).resolve("demo").resolve("lantern-works");
+    }
+
+    /// Copies the shipped footage and document into `target` unless a production is there already.
+    ///
+    /// @throws StoreException if the shipped demo is missing or the target cannot be written
+    public static void lay(Path target) throws StoreException {
+        if (Files.exists(target.resolve(ProductionFolder.FILE))) {
+            return;
+        }
+        Path from = shipped();
+        if (!Files.isDirectory(from.resolve("footage"))) {
+            throw new StoreException(from, "the demo footage is not there; make it again with ./scenothesis rehearse --out " + from + ".");
+        }
+        try (var files = Files.list(from.resolve("footage"))) {
+            Files.createDirectories(target.resolve("footage"));
+            for (Path f : files.filter(Files::isRegularFile).toList()) {
+                Path to = target.resolve("footage").resolve(f.getFileName().toString());
+                if (!Files.exists(to)) {
+                    Files.copy(f, to);
+                }
+            }
+        } catch (IOException e) {
+            throw new StoreException(target, "the demo could not be copied here; check the folder's permissions and the space left.", e);
+        }
+        ProductionFolder.create(target, LanternWorks.production()).close();
+    }
+}

@@ -1,0 +1,111 @@
+package org.scenothesis.production.demo;
+
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.rehearsal.loft.LiftingShoot;
+import org.scenothesis.core.rehearsal.loft.Loft;
+import org.scenothesis.core.shot.Beat;
+import org.scenothesis.core.shot.Ease;
+import org.scenothesis.core.shot.Keyframe;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.SetPlan;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Spike;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+
+/// The document of the demo production. Its verdicts are measured from the footage when it is opened.
+public final class LanternWorks {
+    private static final double SECONDS = 4;
+
+    private LanternWorks() {}
+
+    public static Production production() {
+        return new Production("Lantern Works", List.of(lifts(), hands(), inside()), HouseRules.DEFAULT);
+    }
+
+    private static Shot lifts() {
+        Wonder floats = new Wonder(
+                "lantern-floats", WonderKind.FLOATS, "the lantern", LiftingShoot.LIFT_S, SECONDS,
+                Map.of("who", "thing", "heightM", "0.44", "motion", "drifts", "support", "rod", "edge", "clean", "performer", "yes", "shadow", "yes",
+                        "glows", "yes", "greenNear", "no"));
+        List<Beat> beats = List.of(
+                new Beat("reach", "reaches out", 0.8), new Beat("touch", "lets go", LiftingShoot.LIFT_S), new Beat("hang", "hangs", 3.4));
+        return new Shot(
+                "12", 12, "The lantern that lifts", "The lantern-maker reaches out; a lantern leaves the bench and hangs in the air, swinging slightly.",
+                SECONDS, List.of(floats), beats, plates(), layers(), plan());
+    }
+
+    private static List<Plate> plates() {
+        return List.of(
+                new Plate("clean", "Clean plate", PlateRole.CLEAN, Spike.T, "A", "A", 4, List.of(
+                        new Take("clean-1", "footage/clean-1.mp4", false, "tripod touched"), new Take("clean-2", "footage/clean-2.mp4", true, ""))),
+                new Plate("maker", "Maker at bench", PlateRole.PRACTICAL, Spike.L, "A", "A", 4, List.of(
+                        new Take("maker-1", "footage/maker-1.mp4", true, "cloud came in"))),
+                new Plate("lantern", "Lantern on rod", PlateRole.ELEMENT, Spike.X, "A", "A", 4, List.of(
+                        new Take("lantern-1", "footage/lantern-1.mp4", true, ""))),
+                new Plate("screen", "Screen only", PlateRole.SCREEN_ONLY, Spike.BARS, "A", "A", 0, List.of(
+                        new Take("screen-1", "footage/screen-only.png", true, ""))),
+                new Plate("lamp", "Lamp pass", PlateRole.LIGHT_PASS, Spike.CHEVRON, "A", "", 0, List.of(
+                        new Take("lamp-1", "footage/lamp-pass.png", true, ""))),
+                new Plate("card", "Card and ruler", PlateRole.REFERENCE, Spike.BOX, "A", "A", 0, List.of(
+                        new Take("card-1", "footage/card-ruler.png", true, ""))));
+    }
+
+    private static List<Layer> layers() {
+        Vec rest = Loft.LANTERN_REST;
+        Vec hung = rest.plus(new Vec(0, LiftingShoot.HANG_M, 0));
+        double let = LiftingShoot.LIFT_S;
+        Layer maker = Layer.of("maker", "Maker", Layer.Kind.PATCH, "maker")
+                .withMask(outline(0.30, 0.16, 0.60, 0.16, 0.60, 1, 0.30, 1), 14);
+        Layer light = Layer.of("glow", "Light of the lantern", Layer.Kind.LIGHT, "lamp")
+                .against("clean")
+                .withMask(outline(0.47, 0, 0.588, 0, 0.580, 0.30, 0.655, 0.30, 0.685, 0, 1, 0, 1, 1, 0.36, 1, 0.40, 0.62, 0.47, 0.55), 26)
+                .withKeyframes(List.of(
+                        new Keyframe(let, hung, 0, 1, 0, Ease.SOFT), new Keyframe(let + 1.5, hung, 0, 1, 0.9, Ease.SOFT)));
+        Layer lantern = Layer.of("lantern", "Lantern", Layer.Kind.ELEMENT, "lantern")
+                .withKey(KeySettings.DEFAULT)
+                .withMask(outline(0.53, 0.20, 0.71, 0.20, 0.71, 0.493, 0.53, 0.493), 0)
+                .withFilmedFoot(hung)
+                .withKeyframes(List.of(new Keyframe(let, rest, 0, 1, 1, Ease.SOFT), new Keyframe(let + 1.6, hung, 0, 1, 1, Ease.SOFT)))
+                .withShadow(Layer.Shadow.MEASURED);
+        return List.of(Layer.of("base", "Clean plate", Layer.Kind.BASE, "clean"), maker, light, lantern);
+    }
+
+    private static List<Point> outline(double... xy) {
+        List<Point> out = new java.util.ArrayList<>();
+        for (int i = 0; i < xy.length; i += 2) {
+            out.add(new Point(xy[i], xy[i + 1]));
+        }
+        return out;
+    }
+
+    private static SetPlan plan() {
+        var pose = Loft.view(1280, 720).pose();
+        return new SetPlan(
+                pose.position(), pose.panDeg(), pose.tiltDeg(), pose.rollDeg(), pose.focalPx() / pose.width(), Loft.BENCH_M, 0.28, 1.05,
+                new SetPlan.Light(-78, 36, 26, 0.9));
+    }
+
+    private static Shot hands() {
+        Wonder copies = new Wonder("maker-twice", WonderKind.COPIES, "the maker", 0, 6, Map.of());
+        return new Shot(
+                "13", 13, "Second pair of hands", "The maker appears twice at one bench.", 6, List.of(copies),
+                List.of(new Beat("pass", "passes the paper across", 3)), List.of(), List.of(), null);
+    }
+
+    private static Shot inside() {
+        Wonder small = new Wonder("maker-small", WonderKind.OTHER_SIZE, "the maker", 0, 8, Map.of());
+        return new Shot(
+                "14", 14, "Inside the lantern", "A thumb-high maker walks behind the paper wall of a lit lantern.", 8, List.of(small),
+                List.of(new Beat("enter", "shadow comes in", 2)), List.of(), List.of(), null);
+    }
+}

@@ -1,0 +1,93 @@
+package org.scenothesis.production.demo;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Set;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.rehearsal.Filming;
+import org.scenothesis.core.rehearsal.Quality;
+import org.scenothesis.core.rehearsal.Roll;
+import org.scenothesis.core.rehearsal.loft.LiftingShoot;
+import org.scenothesis.core.rehearsal.loft.Loft;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Stills;
+import org.scenothesis.media.VideoFormat;
+import org.scenothesis.media.VideoSink;
+import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.StoreException;
+
+/// Films the demo footage with the simulated camera and writes the demo production around it.
+public final class Rehearsal {
+    private Rehearsal() {}
+
+    /// - `only`: names of the takes to film; empty for all. `video`: how moving takes are stored.
+    public record Wish(int width, Quality quality, Set<String> only, VideoFormat video) {}
+
+    /// Films into `folder/footage` and writes `production.json` if there is none; returns the files written.
+    ///
+    /// @throws FootageException if a file cannot be written
+    /// @throws StoreException if the document cannot be written
+    /// @throws Stopped if progress asks for it
+    public static List<Path> film(Path folder, Wish wish, Bands bands, Progress progress) throws FootageException, StoreException {
+        Path footage = folder.resolve("footage");
+        try {
+            Files.createDirectories(footage);
+        } catch (IOException e) {
+            throw new FootageException(footage, "the folder cannot be made; check its permissions.", e);
+        }
+        int height = wish.width * 9 / 16 / 2 * 2;
+        List<Roll> rolls = LiftingShoot.rolls(wish.width, height).stream().filter(r -> wish.only.isEmpty() || wish.only.contains(r.name())).toList();
+        int frames = rolls.stream().mapToInt(Roll::frames).sum();
+        Filming filming = new Filming(Loft.AMBIENT, wish.quality, bands);
+        List<Path> written = new java.util.ArrayList<>();
+        int done = 0;
+        for (Roll roll : rolls) {
+            int before = done;
+            written.add(film(roll, footage, wish, height, filming, (i, n) -> progress.at(before + i, frames)));
+            done += roll.frames();
+        }
+        if (!Files.exists(folder.resolve(ProductionFolder.FILE))) {
+            ProductionFolder.create(folder, LanternWorks.production()).close();
+        }
+        return written;
+    }
+
+    private static Path film(Roll roll, Path folder, Wish wish, int height, Filming filming, Progress progress) throws FootageException {
+        if (roll.frames() == 1) {
+            Path file = folder.resolve(roll.name() + ".png");
+            filming.film(roll, (i, picture, truth) -> {
+                step(progress, i, 1);
+                Stills.write(file, picture, Stills.Format.PNG8);
+                return true;
+            });
+            return file;
+        }
+        Path file = folder.resolve(roll.name() + "." + wish.video.extension());
+        VideoSink sink = new VideoSink(file, new VideoSink.Plan(wish.width, height, roll.rate(), wish.video, 7, null));
+        boolean whole = false;
+        try {
+            filming.film(roll, (i, picture, truth) -> {
+                step(progress, i, roll.frames());
+                sink.write(picture);
+                return true;
+            });
+            sink.close();
+            whole = true;
+        } finally {
+            if (!whole) {
+                sink.abandon();
+            }
+        }
+        return file;
+    }
+
+    private static void step(Progress progress, int done, int of) {
+        if (!progress.at(done, of)) {
+            throw new Stopped();
+        }
+    }
+}

@@ -1,0 +1,78 @@
+package org.scenothesis.production.measure;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.ToDoubleFunction;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.key.Border;
+import org.scenothesis.core.key.Evenness;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.Keyed;
+import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.MatteMeasures;
+import org.scenothesis.core.key.MatteMeter;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Footages;
+
+/// Keys a few frames of a take and measures the mattes.
+public final class KeyCheck {
+    private static final int SAMPLES = 6;
+    private static final int MARGIN_PX = 12;
+
+    private KeyCheck() {}
+
+    /// - `garbage`: outline in pixels, or null.
+    ///
+    /// @throws FootageException if footage cannot be read or shows no screen
+    /// @throws Stopped if progress asks for it
+    public static KeyReport run(Path take, @Nullable Path screenPlate, KeySettings settings, @Nullable Polygon garbage, Bands bands, Progress progress)
+            throws FootageException {
+        try (Footage t = Footages.open(take)) {
+            ScreenModel model = Screens.model(t, screenPlate, bands);
+            int n = t.info().frames();
+            int count = Math.min(SAMPLES, n);
+            List<KeyReport.At> found = new ArrayList<>();
+            Plane swept = Plane.of(t.info().width(), t.info().height());
+            for (int k = 0; k < count; k++) {
+                if (!progress.at(k, count)) {
+                    throw new Stopped();
+                }
+                int frame = count == 1 ? 0 : (int) ((long) k * (n - 1) / (count - 1));
+                Plane before = frame == 0 ? null : Keyer.key(picture(t, frame - 1), model, settings, garbage, bands).alpha();
+                Keyed keyed = Keyer.key(picture(t, frame), model, settings, garbage, bands);
+                found.add(new KeyReport.At(frame, MatteMeter.measure(keyed, model, before, bands)));
+                for (int i = 0; i < swept.data().length; i++) {
+                    swept.data()[i] = Math.max(swept.data()[i], keyed.alpha().data()[i]);
+                }
+            }
+            progress.at(count, count);
+            double even = Evenness.stops(model.colour(), model.hue(), Grow.most(swept, MARGIN_PX, bands));
+            return new KeyReport(n, model.source(), even, worst(found), found);
+        }
+    }
+
+    private static Picture picture(Footage t, int frame) throws FootageException {
+        return t.frame(frame).withAlpha(null);
+    }
+
+    private static MatteMeasures worst(List<KeyReport.At> found) {
+        return new MatteMeasures(
+                most(found, MatteMeasures::greyInside), most(found, MatteMeasures::greyOutside), most(found, MatteMeasures::edgePx),
+                most(found, MatteMeasures::flicker), most(found, MatteMeasures::spillLeft), most(found, MatteMeasures::solid),
+                found.stream().map(a -> a.measures().room()).filter(b -> b.px() >= 0).min(Comparator.comparingInt(Border::px))
+                        .orElse(new Border(-1, Border.Side.NONE)));
+    }
+
+    private static double most(List<KeyReport.At> found, ToDoubleFunction<MatteMeasures> of) {
+        return found.stream().mapToDouble(a -> of.applyAsDouble(a.measures())).max().orElse(0);
+    }
+}

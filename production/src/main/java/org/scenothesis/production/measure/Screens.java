@@ -1,0 +1,51 @@
+package org.scenothesis.production.measure;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.key.ScreenModels;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Footages;
+
+/// Builds the best screen model footage allows: the screen-only frame, else the take over time, else one frame.
+public final class Screens {
+    private static final int SAMPLES = 9;
+
+    private Screens() {}
+
+    /// @throws FootageException if footage cannot be read, sizes differ, or no screen colour is found
+    public static ScreenModel model(Footage take, @Nullable Path screenPlate, Bands bands) throws FootageException {
+        ScreenModel m = screenPlate == null ? ofTake(take, bands) : ofPlate(take, screenPlate, bands);
+        if (m == null) {
+            throw new FootageException(take.info().path(), "no green or blue screen is found in the take; choose another take, or mask it instead of keying.");
+        }
+        return m;
+    }
+
+    private static ScreenModel ofPlate(Footage take, Path plate, Bands bands) throws FootageException {
+        try (Footage p = Footages.open(plate)) {
+            if (p.info().width() != take.info().width() || p.info().height() != take.info().height()) {
+                throw new FootageException(
+                        plate,
+                        "the screen-only frame is " + p.info().width() + "x" + p.info().height() + " but the take is " + take.info().width() + "x"
+                                + take.info().height() + "; use one filmed in the same lock.");
+            }
+            return ScreenModels.fromPlate(p.frame(0).withAlpha(null), bands);
+        }
+    }
+
+    private static @Nullable ScreenModel ofTake(Footage take, Bands bands) throws FootageException {
+        int n = take.info().frames();
+        List<Picture> some = new ArrayList<>();
+        int count = (int) Math.min(n, Math.max(1, Math.min(SAMPLES, 400_000_000L / (12L * take.info().width() * take.info().height()))));
+        for (int i = 0; i < count; i++) {
+            some.add(take.frame(count == 1 ? 0 : (int) ((long) i * (n - 1) / (count - 1))).withAlpha(null));
+        }
+        return ScreenModels.fromTake(some, bands);
+    }
+}

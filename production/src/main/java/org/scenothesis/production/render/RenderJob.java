@@ -1,0 +1,116 @@
+package org.scenothesis.production.render;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Footages;
+import org.scenothesis.media.Stills;
+import org.scenothesis.media.VideoFormat;
+import org.scenothesis.media.VideoSink;
+import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.measure.Stopped;
+
+/// One render of a shot.
+///
+/// Frames are finished one by one as stills; a video is joined from them at the end. A render that was stopped goes on where it was: stills that are
+/// there are not made again.
+public final class RenderJob {
+    private final ShotRenderer renderer;
+    private final Shot shot;
+    private final Target target;
+
+    /// - `path`: a folder for stills, a file for a video. `from`, `to`: frames, both included.
+    /// - `soundFrom`: footage whose sound is carried over into a video, or null.
+    public record Target(Path path, Stills.@Nullable Format stills, @Nullable VideoFormat video, int from, int to, @Nullable Path soundFrom) {
+        /// What a path asks for by its extension; a name without one is a folder of 16-bit PNG.
+        ///
+        /// @throws FootageException if the extension is of no known format
+        public static Target of(Path path, int from, int to, @Nullable Path soundFrom) throws FootageException {
+            String extension = Footages.extension(path);
+            if (extension.isEmpty() || Files.isDirectory(path)) {
+                return new Target(path, Stills.Format.PNG16, null, from, to, soundFrom);
+            }
+            VideoFormat v = VideoFormat.ofExtension(extension);
+            if (v == null) {
+                throw new FootageException(path, "a video ends in .mkv, .webm, .mp4, .mov or .avi; a name without an ending makes a folder of stills.");
+            }
+            return new Target(path, null, v, from, to, soundFrom);
+        }
+    }
+
+    public RenderJob(ShotRenderer renderer, Shot shot, Target target) {
+        this.renderer = renderer;
+        this.shot = shot;
+        this.target = target;
+    }
+
+    /// Renders; the path is complete when this returns.
+    ///
+    /// @throws FootageException if footage cannot be read or the result not written
+    /// @throws Stopped if progress asks for it; finished frames stay for the next time
+    public void run(Progress progress) throws FootageException {
+        ShotRenderer.Format format = renderer.format(shot);
+        Path folder = target.video == null ? target.path : parts();
+        Stills.Format kind = target.stills == null ? Stills.Format.PNG16 : target.stills;
+        try {
+            Files.createDirectories(folder);
+        } catch (IOException e) {
+            throw new FootageException(folder, "the folder cannot be made; check its permissions.", e);
+        }
+        int n = target.to - target.from + 1;
+        for (int i = 0; i < n; i++) {
+            if (!progress.at(i, n)) {
+                throw new Stopped();
+            }
+            Path file = folder.resolve(String.format("frame-%06d.%s", target.from + i, kind.extension()));
+            if (!Files.exists(file)) {
+                Stills.write(file, renderer.frame(shot, (target.from + i) / format.rate()), kind);
+            }
+        }
+        if (target.video != null) {
+            join(folder, format, n);
+        }
+        progress.at(n, n);
+    }
+
+    // The folder's name holds the shot's content, so that a changed shot does not go on with old frames.
+    private Path parts() {
+        return target.path.toAbsolutePath().resolveSibling("." + target.path.getFileName() + "-" + Integer.toHexString(shot.hashCode()) + ".frames");
+    }
+
+    private void join(Path folder, ShotRenderer.Format format, int n) throws FootageException {
+        var plan = new VideoSink.Plan(
+                format.width(), format.height(), format.rate(), java.util.Objects.requireNonNull(target.video), 9, target.soundFrom);
+        VideoSink sink = new VideoSink(target.path, plan);
+        boolean done = false;
+        try (Footage frames = Footages.open(folder)) {
+            for (int i = 0; i < n; i++) {
+                Picture p = frames.frame(i);
+                sink.write(p.withAlpha(null));
+            }
+            sink.close();
+            done = true;
+        } finally {
+            if (!done) {
+                sink.abandon();
+            }
+        }
+        clear(folder);
+    }
+
+    private static void clear(Path folder) {
+        try (var files = Files.walk(folder)) {
+            for (Path p : files.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(p);
+            }
+        } catch (IOException e) {
+            org.slf4j.LoggerFactory.getLogger(RenderJob.class).warn("the parts in {} were not removed", folder, e);
+        }
+    }
+}

@@ -1,0 +1,191 @@
+package org.scenothesis.production.render;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.layer.Composer;
+import org.scenothesis.core.layer.LayerPicture;
+import org.scenothesis.core.match.Gains;
+import org.scenothesis.core.match.LockReport;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Footages;
+import org.scenothesis.production.measure.Measured;
+import org.scenothesis.production.measure.Screens;
+import org.scenothesis.production.measure.Surveyor;
+import org.scenothesis.production.store.ProductionFolder;
+
+/// Makes finished frames of a shot. Holds its footage open; not for several threads at once.
+public final class ShotRenderer implements AutoCloseable {
+    /// Shifts below this are noise of the measurement and are not warped away.
+    private static final double LEAST_SHIFT_PX = 0.2;
+
+    private final ProductionFolder folder;
+    private final Measured measured;
+    private final Bands bands;
+    private final Map<Path, Footage> open = new HashMap<>();
+    private final Map<Path, Picture> stills = new HashMap<>();
+    private final Map<String, ScreenModel> screens = new HashMap<>();
+    private final Map<List<Point>, Plane> masks = new HashMap<>();
+
+    public ShotRenderer(ProductionFolder folder, Measured measured, Bands bands) {
+        this.folder = folder;
+        this.measured = measured;
+        this.bands = bands;
+    }
+
+    /// Size and rate of a shot: those of its base layer's footage.
+    public record Format(int width, int height, double rate, int frames) {}
+
+    /// @throws FootageException if the shot has no base layer with footage
+    public Format format(Shot shot) throws FootageException {
+        Layer base = layers(shot).getFirst();
+        Footage f = footage(shot, base.plate());
+        double rate = rate(shot, f);
+        return new Format(f.info().width(), f.info().height(), rate, Math.max(1, (int) Math.round(shot.seconds() * rate)));
+    }
+
+    private double rate(Shot shot, Footage base) throws FootageException {
+        if (base.info().frames() > 1) {
+            return base.info().rate().framesPerSecond();
+        }
+        for (Layer l : layers(shot)) {
+            Footage f = footage(shot, l.plate());
+            if (f.info().frames() > 1) {
+                return f.info().rate().framesPerSecond();
+            }
+        }
+        return 24;
+    }
+
+    /// The layers that are on; the first is the base.
+    private List<Layer> layers(Shot shot) throws FootageException {
+        List<Layer> on = shot.layers().stream().filter(Layer::on).toList();
+        if (on.isEmpty() || on.getFirst().kind() != Layer.Kind.BASE) {
+            throw new FootageException(folder.path(), "shot " + shot.id() + " has no base layer; put its clean plate at the bottom in Layer.");
+        }
+        return on;
+    }
+
+    /// The finished frame at `seconds`, scene-linear.
+    ///
+    /// @throws FootageException if footage is missing or cannot be read
+    public Picture frame(Shot shot, double seconds) throws FootageException {
+        List<LayerPicture> pictures = new ArrayList<>();
+        List<Layer> on = layers(shot);
+        for (Layer l : on) {
+            if (l.stateAt(seconds).presence() > 0 || l == on.getFirst()) {
+                pictures.add(picture(shot, l, seconds));
+            }
+        }
+        return Composer.compose(pictures, shot.plan(), seconds, bands);
+    }
+
+    private LayerPicture picture(Shot shot, Layer l, double seconds) throws FootageException {
+        Picture p = at(footage(shot, l.plate()), seconds);
+        Polygon outline = Surveyor.outline(l.mask(), p.width(), p.height());
+        if (l.kind() == Layer.Kind.ELEMENT) {
+            Picture element = Keyer.key(p, screen(shot, l), l.key(), outline, bands).element();
+            return new LayerPicture(l, element, null, null, gains(shot, l), PlanarMap.identity());
+        }
+        Picture unlit = l.kind() == Layer.Kind.LIGHT ? at(footage(shot, l.lightAgainst()), seconds) : null;
+        return new LayerPicture(l, p, unlit, outline == null ? null : mask(l, outline, p), gains(shot, l), back(shot, l, p));
+    }
+
+    private Plane mask(Layer l, Polygon outline, Picture p) {
+        return masks.computeIfAbsent(
+                l.mask(), m -> Blur.gaussian(outline.coverage(p.width(), p.height(), bands), l.maskSoftnessPx(), bands));
+    }
+
+    /// The screen model of an element layer, made once per take.
+    ///
+    /// @throws FootageException if footage is missing or shows no screen
+    public ScreenModel screen(Shot shot, Layer l) throws FootageException {
+        Footage f = footage(shot, l.plate());
+        String key = f.info().path().toString();
+        ScreenModel m = screens.get(key);
+        if (m == null) {
+            Plate plate = shot.plate(l.plate()).orElseThrow();
+            m = Screens.model(f, Surveyor.screenPlate(folder, shot, plate), bands);
+            screens.put(key, m);
+        }
+        return m;
+    }
+
+    private Optional<LockReport> lock(Shot shot, Layer l) {
+        return shot.plate(l.plate()).map(Plate::chosen).flatMap(t -> measured.lock(t.footage())).filter(LockReport::found);
+    }
+
+    private Gains gains(Shot shot, Layer l) {
+        return l.matched() ? lock(shot, l).map(r -> r.gains().inverse()).orElse(Gains.UNITY) : Gains.UNITY;
+    }
+
+    /// Picture pixel to base pixel, where the lock check found a shift that a planar warp undoes.
+    private PlanarMap back(Shot shot, Layer l, Picture p) {
+        if (!l.matched()) {
+            return PlanarMap.identity();
+        }
+        return lock(shot, l).filter(r -> r.largestShiftPx() > LEAST_SHIFT_PX).map(r -> {
+            double w = p.width();
+            double h = p.height();
+            Point[] from = {new Point(0, 0), new Point(w, 0), new Point(w, h), new Point(0, h)};
+            Point[] to = new Point[4];
+            for (int i = 0; i < 4; i++) {
+                to[i] = from[i].plus(r.corners().get(i));
+            }
+            return PlanarMap.fourPoints(to, from);
+        }).orElse(PlanarMap.identity());
+    }
+
+    private Footage footage(Shot shot, @Nullable String plateId) throws FootageException {
+        Take take = shot.plate(plateId).map(Plate::chosen).orElse(null);
+        if (take == null) {
+            throw new FootageException(folder.path(), "the plate " + plateId + " has no take yet; bring one in on Shoot.");
+        }
+        Path path = folder.footage(take);
+        Footage f = open.get(path);
+        if (f == null) {
+            f = Footages.open(path);
+            open.put(path, f);
+        }
+        return f;
+    }
+
+    /// The frame shown at a time; the last is held, a still lasts for ever and is read once.
+    private Picture at(Footage f, double seconds) throws FootageException {
+        int n = f.info().frames();
+        if (n > 1) {
+            int i = (int) Math.floor(seconds * f.info().rate().framesPerSecond() + 1e-6);
+            return f.frame(Math.clamp(i, 0, n - 1)).withAlpha(null);
+        }
+        Picture still = stills.get(f.info().path());
+        if (still == null) {
+            still = f.frame(0).withAlpha(null);
+            stills.put(f.info().path(), still);
+        }
+        return still;
+    }
+
+    @Override
+    public void close() {
+        open.values().forEach(Footage::close);
+        open.clear();
+    }
+}

@@ -1,0 +1,16 @@
+package org.scenothesis.production.store;
+
+import java.nio.file.Path;
+
+/// A production that could not be opened or saved: says what, where, and what to do.
+public final class StoreException extends Exception {
+    private static final long serialVersionUID = 1;
+
+    public StoreException(Path path, String sentence) {
+        super(path + ": " + sentence);
+    }
+
+    public StoreException(Path path, String sentence, Throwable cause) {
+        super(path + ": " + sentence, cause);
+    }
+}

@@ -1,0 +1,114 @@
+package org.scenothesis.production.words;
+
+import java.text.MessageFormat;
+import java.util.Locale;
+import java.util.MissingResourceException;
+import java.util.ResourceBundle;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
+
+/// Words and numbers with their units.
+public final class Words {
+    private static final ResourceBundle TEXT = ResourceBundle.getBundle("org.scenothesis.production.words.words", Locale.ENGLISH);
+
+    private Words() {}
+
+    /// The text of a key with its arguments; a key without text shows itself, so that nothing is silently empty.
+    public static String of(String key, Object... arguments) {
+        try {
+            String pattern = TEXT.getString(key);
+            return arguments.length == 0 ? pattern : new MessageFormat(pattern.replace("'", "''"), Locale.ENGLISH).format(arguments);
+        } catch (MissingResourceException e) {
+            return key;
+        }
+    }
+
+    public static boolean has(String key) {
+        return TEXT.containsKey(key);
+    }
+
+    public static String verdict(Verdict v) {
+        return of("verdict." + v.name());
+    }
+
+    /// A finding in words: what, how much against which limit, what it means, what to do, what it costs.
+    public record Sentence(String title, String value, String limit, String meaning, String remedy, String price) {}
+
+    public static Sentence sentence(Finding f) {
+        String base = "finding." + f.measure().name();
+        String state = f.verdict() == Verdict.NOT_MEASURED ? "NOT_MEASURED" : f.verdict().name();
+        return new Sentence(
+                of(base + ".title"),
+                value(f),
+                limit(f),
+                text(base + ".meaning." + state, base + ".meaning", f),
+                f.verdict() == Verdict.HOLDS ? "" : text(base + ".remedy." + state, base + ".remedy", f),
+                f.verdict() == Verdict.HOLDS || f.verdict() == Verdict.NOT_MEASURED ? "" : price(f.price()));
+    }
+
+    private static String text(String first, String second, Finding f) {
+        String key = has(first) ? first : second;
+        Object[] arguments = new Object[f.details().size() + 1];
+        arguments[0] = value(f);
+        for (int i = 0; i < f.details().size(); i++) {
+            arguments[i + 1] = number(f.details().get(i), f.details().get(i) == Math.rint(f.details().get(i)) ? 0 : 2);
+        }
+        return has(key) ? of(key, arguments) : "";
+    }
+
+    /// "4 min now, or about 2 h by hand later".
+    public static String price(Finding.Price p) {
+        return of("price", number(p.minutesNow(), 0), number(p.hoursLater(), p.hoursLater() < 1 ? 1 : 0));
+    }
+
+    /// The value of a finding with its unit.
+    public static String value(Finding f) {
+        return value(f.measure(), f.value());
+    }
+
+    public static String value(Measure m, double v) {
+        if (Double.isNaN(v)) {
+            return of("verdict.NOT_MEASURED");
+        }
+        return switch (m) {
+            case ROLL -> v == 0 ? of("value.still") : number(v, 1) + " s";
+            case CAMERA, BUMP, PARALLAX -> number(v, 2) + " px";
+            case EXPOSURE, DRIFT -> stops(v);
+            case SCREEN_EVENNESS -> number(v, 2) + " stop";
+            case WHITE_BALANCE -> signed(v, 0) + " mired";
+            case GREY_INSIDE, GREY_OUTSIDE -> number(v, v < 1 ? 2 : 1) + " %";
+            case SPILL -> number(v, 1) + " %";
+            case BORDER -> number(v, 0) + " px";
+            case MISSING -> of(v > 0 ? "value.broken" : "value.missing");
+        };
+    }
+
+    private static String limit(Finding f) {
+        return switch (f.measure()) {
+            case ROLL -> of("limit.least", number(f.limit().holds(), 1) + " s");
+            case MISSING, BORDER -> "";
+            default -> of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
+        };
+    }
+
+    public static String stops(double v) {
+        return signed(v, 2) + " stop";
+    }
+
+    /// With a sign, a true minus, and no sign on what rounds to nothing.
+    public static String signed(double v, int decimals) {
+        String s = number(Math.abs(v), decimals);
+        boolean zero = s.chars().noneMatch(c -> c >= '1' && c <= '9');
+        return (zero ? "" : v < 0 ? "\u2212" : "+") + s;
+    }
+
+    public static String number(double v, int decimals) {
+        return String.format(Locale.ENGLISH, "%." + decimals + "f", v).replace('-', '\u2212');
+    }
+
+    /// "0:04.2" style time.
+    public static String time(double seconds) {
+        return String.format(Locale.ENGLISH, "%d:%04.1f", (int) (seconds / 60), seconds % 60);
+    }
+}
