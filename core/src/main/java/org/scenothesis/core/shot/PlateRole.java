@@ -16,6 +16,6 @@ public enum PlateRole {
 
     /// Whether its light is meant to differ from the group's.
     public boolean lightDiffersByDesign() {
-        return this == LIGHT_PASS;
+        return this == LIGHT_PASS || this == SCREEN_ONLY;
     }
 }

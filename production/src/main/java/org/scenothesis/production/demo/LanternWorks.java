@@ -68,7 +68,7 @@ public final class LanternWorks {
                 .withMask(outline(0.30, 0.16, 0.60, 0.16, 0.60, 1, 0.30, 1), 14);
         Layer light = Layer.of("glow", "Light of the lantern", Layer.Kind.LIGHT, "lamp")
                 .against("clean")
-                .withMask(outline(0.47, 0, 0.588, 0, 0.580, 0.30, 0.655, 0.30, 0.685, 0, 1, 0, 1, 1, 0.36, 1, 0.40, 0.62, 0.47, 0.55), 26)
+                .withMask(outline(0.47, 0, 0.585, 0, 0.592, 0.44, 0.642, 0.44, 0.690, 0, 1, 0, 1, 1, 0.36, 1, 0.40, 0.62, 0.47, 0.55), 26)
                 .withKeyframes(List.of(
                         new Keyframe(let, hung, 0, 1, 0, Ease.SOFT), new Keyframe(let + 1.5, hung, 0, 1, 0.9, Ease.SOFT)));
         Layer lantern = Layer.of("lantern", "Lantern", Layer.Kind.ELEMENT, "lantern")

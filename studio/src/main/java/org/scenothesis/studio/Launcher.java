@@ -1,0 +1,131 @@
+package org.scenothesis.studio;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import javafx.application.Application;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.production.demo.DemoFolder;
+import org.scenothesis.production.store.StoreException;
+
+/// Reads what was asked for, chooses the toolkit's platform, and starts the window.
+///
+/// `demo [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings]`, or `[FOLDER]` with the same options.
+public final class Launcher {
+    private static Studio.@Nullable Wish wish;
+    private static int exit;
+
+    private Launcher() {}
+
+    public static void main(String[] args) {
+        try {
+            wish = read(args);
+        } catch (StoreException | IOException e) {
+            System.err.println(e.getMessage());
+            System.exit(1);
+        } catch (IllegalArgumentException e) {
+            System.err.println(e.getMessage());
+            System.exit(2);
+        }
+        boolean display = System.getenv("DISPLAY") != null || System.getenv("WAYLAND_DISPLAY") != null
+                || !System.getProperty("os.name").toLowerCase(java.util.Locale.ROOT).contains("linux");
+        if (wish().snapshot() != null || !display) {
+            System.setProperty("glass.platform", "Headless");
+            System.setProperty("prism.order", "sw");
+            System.setProperty("prism.lcdtext", "false");
+        }
+        if (!display && wish().snapshot() == null) {
+            System.err.println("There is no display here. Give --snapshot FILE.png to draw a bench into a picture, or start it where a window can open.");
+            System.exit(1);
+        }
+        Application.launch(Studio.class);
+        System.exit(exit);
+    }
+
+    static Studio.Wish wish() {
+        return java.util.Objects.requireNonNull(wish, "the launcher has not read its arguments");
+    }
+
+    static void complain(@Nullable String sentence) {
+        System.err.println(sentence);
+        exit = 1;
+    }
+
+    static void fail(@Nullable String sentence) {
+        complain(sentence);
+        javafx.application.Platform.exit();
+    }
+
+    static Studio.Wish read(String[] args) throws StoreException, IOException {
+        boolean demo = false;
+        boolean fresh = false;
+        boolean unfold = false;
+        Path folder = null;
+        Path snapshot = null;
+        String bench = null;
+        String plate = null;
+        String shot = null;
+        double seconds = 0;
+        for (int i = 0; i < args.length; i++) {
+            switch (args[i]) {
+                case "demo" -> demo = true;
+                case "--fresh" -> fresh = true;
+                case "--findings" -> unfold = true;
+                case "--bench" -> bench = value(args, ++i);
+                case "--plate" -> plate = value(args, ++i);
+                case "--shot" -> shot = value(args, ++i);
+                case "--snapshot" -> snapshot = Path.of(value(args, ++i)).toAbsolutePath();
+                case "--at" -> seconds = number(value(args, ++i));
+                default -> {
+                    if (args[i].startsWith("-") || folder != null) {
+                        throw new IllegalArgumentException("the option " + args[i] + " is not known; see scenothesis --help.");
+                    }
+                    folder = Path.of(args[i]);
+                }
+            }
+        }
+        if (bench != null) {
+            Studio.bench(bench);
+        }
+        if (demo || folder == null) {
+            Path target = folder != null ? folder : snapshot != null ? Files.createTempDirectory("scenothesis-demo") : home();
+            if (snapshot != null && folder == null) {
+                Runtime.getRuntime().addShutdownHook(new Thread(() -> delete(target)));
+            }
+            if (fresh) {
+                Files.deleteIfExists(target.resolve("production.json"));
+            }
+            DemoFolder.lay(target);
+            folder = target;
+        }
+        return new Studio.Wish(folder, bench, snapshot, plate, seconds, shot, unfold);
+    }
+
+    private static Path home() {
+        return Path.of(System.getProperty("user.home"), "Scenothesis", "Lantern Works");
+    }
+
+    private static String value(String[] args, int i) {
+        if (i >= args.length) {
+            throw new IllegalArgumentException("the option " + args[i - 1] + " needs a value.");
+        }
+        return args[i];
+    }
+
+    private static double number(String s) {
+        try {
+            return Double.parseDouble(s);
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("--at " + s + ": give seconds, for example 2.5.");
+        }
+    }
+
+    private static void delete(Path folder) {
+        try (var files = Files.walk(folder)) {
+            files.sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+        } catch (IOException e) {
+            // A temporary folder that stays is the system's to clear.
+        }
+    }
+}

@@ -1,0 +1,70 @@
+package org.scenothesis.studio;
+
+import java.nio.file.Path;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
+import javafx.scene.Scene;
+import javafx.scene.image.PixelReader;
+import javafx.scene.image.WritableImage;
+import javafx.util.Duration;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Stills;
+import org.scenothesis.studio.house.House;
+import org.scenothesis.studio.house.Session;
+
+/// Draws the window into a PNG once everything shown has been measured and computed.
+final class Snapshot {
+    private static final int CALM = 5;
+
+    private Snapshot() {}
+
+    static void whenReady(Session session, Scene scene, Studio.Wish wish, Runnable after) {
+        if (wish.shot() != null) {
+            session.openShot(wish.shot());
+        }
+        if (wish.plate() != null) {
+            session.plateId().set(wish.plate());
+        }
+        if (wish.seconds() > 0) {
+            session.goToFrame(wish.seconds() * session.rate());
+        }
+        if (wish.unfold()) {
+            ((House) scene.getRoot()).unfoldFindings();
+        }
+        int[] calm = {0};
+        Timeline poll = new Timeline();
+        poll.getKeyFrames().add(new KeyFrame(Duration.millis(120), e -> {
+            calm[0] = session.worker().idle() ? calm[0] + 1 : 0;
+            if (calm[0] >= CALM) {
+                poll.stop();
+                try {
+                    write(scene, java.util.Objects.requireNonNull(wish.snapshot()));
+                } catch (FootageException x) {
+                    Launcher.complain(x.getMessage());
+                }
+                after.run();
+            }
+        }));
+        poll.setCycleCount(Timeline.INDEFINITE);
+        poll.play();
+    }
+
+    static void write(Scene scene, Path path) throws FootageException {
+        WritableImage image = scene.snapshot(null);
+        int w = (int) image.getWidth();
+        int h = (int) image.getHeight();
+        Picture p = Picture.of(w, h);
+        PixelReader pixels = image.getPixelReader();
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int argb = pixels.getArgb(x, y);
+                p.r().data()[y * w + x] = (float) Transfer.SRGB.toLinear((argb >> 16 & 255) / 255.0);
+                p.g().data()[y * w + x] = (float) Transfer.SRGB.toLinear((argb >> 8 & 255) / 255.0);
+                p.b().data()[y * w + x] = (float) Transfer.SRGB.toLinear((argb & 255) / 255.0);
+            }
+        }
+        Stills.write(path, p, Stills.Format.PNG8);
+    }
+}

@@ -1,0 +1,98 @@
+package org.scenothesis.studio;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.stage.Stage;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.StoreException;
+import org.scenothesis.studio.board.BoardBench;
+import org.scenothesis.studio.breakdown.BreakDownBench;
+import org.scenothesis.studio.handover.HandOverBench;
+import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.House;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.house.Worker;
+import org.scenothesis.studio.key.KeyBench;
+import org.scenothesis.studio.layer.LayerBench;
+import org.scenothesis.studio.match.MatchBench;
+import org.scenothesis.studio.shoot.ShootBench;
+import org.scenothesis.studio.theme.Theme;
+
+/// The application with a window; started by [Launcher].
+public final class Studio extends Application {
+    private Session session;
+
+    /// Builds the house for a session, all benches in it.
+    public static House house(Session session) {
+        House house = new House(session);
+        house.add(new BoardBench(session, house.shelf()));
+        house.add(new BreakDownBench(session));
+        house.add(new ShootBench(session));
+        house.add(new MatchBench(session));
+        house.add(new KeyBench(session));
+        house.add(new LayerBench(session));
+        house.add(new HandOverBench(session));
+        return house;
+    }
+
+    @Override
+    public void start(Stage stage) {
+        Wish wish = Launcher.wish();
+        try {
+            session = new Session(ProductionFolder.open(wish.folder()), new Worker(Platform::runLater));
+        } catch (StoreException e) {
+            Launcher.fail(e.getMessage());
+            return;
+        }
+        House house = house(session);
+        Scene scene = new Scene(house, 1280, 800);
+        Theme.dress(scene);
+        stage.setTitle("Scenothesis \u00b7 " + session.store().now().title());
+        stage.setMinWidth(1060);
+        stage.setMinHeight(680);
+        stage.setScene(scene);
+        stage.show();
+        if (wish.bench() != null) {
+            session.bench().set(bench(wish.bench()));
+        }
+        if (wish.snapshot() != null) {
+            Snapshot.whenReady(session, scene, wish, () -> {
+                session.close();
+                session = null;
+                Platform.exit();
+            });
+        }
+    }
+
+    static BenchName bench(String word) {
+        String plain = word.toUpperCase(Locale.ROOT).replace(' ', '_').replace('-', '_');
+        for (BenchName b : BenchName.values()) {
+            if (b.name().equals(plain) || b.name().replace("_", "").equals(plain)) {
+                return b;
+            }
+        }
+        throw new IllegalArgumentException("there is no bench " + word + "; choose one of " + List.of(BenchName.values()));
+    }
+
+    @Override
+    public void stop() throws IOException {
+        if (session != null) {
+            session.close();
+        }
+    }
+
+    /// What was asked for on the command line; null where nothing was.
+    record Wish(
+            Path folder, @org.jspecify.annotations.Nullable String bench, @org.jspecify.annotations.Nullable Path snapshot,
+            @org.jspecify.annotations.Nullable String plate, double seconds, @org.jspecify.annotations.Nullable String shot, boolean unfold) {
+        static boolean isProduction(Path p) {
+            return Files.isRegularFile(p.resolve(ProductionFolder.FILE)) || p.getFileName() != null && p.getFileName().toString().equals(ProductionFolder.FILE);
+        }
+    }
+}

@@ -1,0 +1,247 @@
+package org.scenothesis.studio.board;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.RunningOrder;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Spike;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Bench;
+import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.house.Shelf;
+import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.VerdictMark;
+
+/// Plates × measurements; its rows stand beside the shelf's slips and scroll with them.
+public final class BoardBench implements Bench {
+    private final Session session;
+    private final VBox rows = new VBox();
+    private final ScrollPane scroll = new ScrollPane(rows);
+    private final HBox below = new HBox(16);
+    private final VBox view = new VBox();
+
+    public BoardBench(Session session, Shelf shelf) {
+        this.session = session;
+        GridPane heads = grid();
+        heads.setMinHeight(Shelf.TOP);
+        heads.setPrefHeight(Shelf.TOP);
+        for (BoardModel.Column c : BoardModel.Column.values()) {
+            Label head = Text.of(c.head, "column-head");
+            head.setPadding(new Insets(6, 0, 0, 13));
+            heads.add(head, c.ordinal(), 0);
+        }
+        rows.setPadding(new Insets(0, 0, 10, 0));
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.vvalueProperty().bindBidirectional(shelf.scroll().vvalueProperty());
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        below.setPadding(new Insets(10, 16, 12, 12));
+        below.setMinHeight(164);
+        below.setPrefHeight(164);
+        view.getChildren().addAll(heads, scroll, below);
+        session.findings().addListener(o -> refresh());
+        session.production().addListener(o -> refresh());
+        session.shotId().addListener(o -> refresh());
+    }
+
+    private static GridPane grid() {
+        GridPane g = new GridPane();
+        for (int i = 0; i < BoardModel.Column.values().length; i++) {
+            ColumnConstraints c = new ColumnConstraints();
+            c.setPercentWidth(100.0 / BoardModel.Column.values().length);
+            g.getColumnConstraints().add(c);
+        }
+        return g;
+    }
+
+    @Override
+    public BenchName name() {
+        return BenchName.BOARD;
+    }
+
+    @Override
+    public Node view() {
+        return view;
+    }
+
+    @Override
+    public void shown() {
+        refresh();
+    }
+
+    private void refresh() {
+        if (session.bench().get() != BenchName.BOARD) {
+            return;
+        }
+        Shot shot = session.shot();
+        rows.getChildren().clear();
+        for (Plate p : shot.plates()) {
+            rows.getChildren().add(row(shot, p));
+        }
+        // As tall as the shelf's line for adding a plate, so that both scroll alike.
+        Region rest = new Region();
+        rest.setMinHeight(34);
+        rows.getChildren().add(rest);
+        below.getChildren().setAll(next(shot), order(shot));
+    }
+
+    private Region row(Shot shot, Plate plate) {
+        GridPane g = grid();
+        for (BoardModel.Column c : BoardModel.Column.values()) {
+            g.add(cell(plate, BoardModel.cell(shot, plate, c, session.findings().get()), c), c.ordinal(), 0);
+        }
+        Region rule = new Region();
+        rule.getStyleClass().add("row-rule");
+        rule.setMinHeight(1);
+        rule.setMaxHeight(1);
+        VBox box = new VBox(g, rule);
+        VBox.setVgrow(g, Priority.ALWAYS);
+        box.setMinHeight(Shelf.ROW);
+        box.setMaxHeight(Shelf.ROW);
+        return box;
+    }
+
+    private Region cell(Plate plate, BoardModel.Cell c, BoardModel.Column column) {
+        Label words = Text.of(c.words(), "number");
+        words.setWrapText(true);
+        words.setTextOverrun(javafx.scene.control.OverrunStyle.ELLIPSIS);
+        Label verdict = Text.of(c.verdict() == Verdict.NOT_MEASURED ? "" : Words.verdict(c.verdict()), "muted", "small");
+        HBox head = new HBox(6, new VerdictMark(c.verdict()), verdict);
+        head.setAlignment(Pos.CENTER_LEFT);
+        VBox box = new VBox(5, head, words);
+        box.getStyleClass().add("cell");
+        if (c.verdict() == Verdict.REDO) {
+            box.getStyleClass().add("cell-redo");
+        } else if (c.verdict() == Verdict.NOT_MEASURED) {
+            box.getStyleClass().add("cell-none");
+        }
+        box.setMinHeight(Shelf.ROW - 1);
+        box.setPrefHeight(Shelf.ROW - 1);
+        box.setId("cell-" + plate.id() + "-" + column.name().toLowerCase(java.util.Locale.ROOT));
+        box.setAccessibleText(plate.name() + ", " + column.head + ": " + c.words() + ", " + Words.verdict(c.verdict()));
+        Finding f = c.finding();
+        box.setOnMouseClicked(e -> {
+            session.plateId().set(plate.id());
+            if (f != null) {
+                session.bench().set(BenchName.of(f));
+            }
+        });
+        if (f != null) {
+            box.setCursor(javafx.scene.Cursor.HAND);
+            Words.Sentence s = Words.sentence(f);
+            javafx.scene.control.Tooltip.install(box, new javafx.scene.control.Tooltip(s.title() + " " + s.value() + ", " + s.limit() + "\n" + s.meaning()));
+        }
+        return box;
+    }
+
+    private Region next(Shot shot) {
+        VBox paper = new VBox(5);
+        paper.getStyleClass().addAll("paper", "on-paper");
+        HBox.setHgrow(paper, Priority.ALWAYS);
+        paper.setMinWidth(380);
+        paper.setPrefWidth(580);
+        Optional<Finding> next = BoardModel.next(session.findings().get());
+        if (shot.plates().isEmpty()) {
+            paper.getChildren().addAll(
+                    Text.of("This shot has no plates yet", "paper-title"),
+                    Text.block("Tell Break down what the audience sees; it answers with every plate to film, and why.", "paper-text"),
+                    buttons(Text.button("Break it down", "paper-button", () -> session.bench().set(BenchName.BREAK_DOWN))));
+        } else if (next.isEmpty()) {
+            boolean measuring = !session.work().get().what().isEmpty();
+            paper.getChildren().addAll(
+                    Text.of(measuring ? "Measuring the plates" : "Everything measured holds", "paper-title"),
+                    Text.block(measuring ? "Verdicts appear as they are found." : "Strike the set when the strike list on Shoot agrees.", "paper-text"),
+                    buttons(Text.button("Go to Hand over", "paper-button", () -> session.bench().set(BenchName.HAND_OVER))));
+        } else {
+            paper.getChildren().addAll(advice(shot, next.get()));
+        }
+        return paper;
+    }
+
+    private List<Node> advice(Shot shot, Finding f) {
+        Words.Sentence s = Words.sentence(f);
+        String plate = shot.plate(f.plate()).map(Plate::name).orElse(f.plate());
+        HBox head = new HBox(8, new VerdictMark(f.verdict()), Text.of(plate + ": " + s.title().toLowerCase(java.util.Locale.ROOT) + " " + s.value(), "paper-title"));
+        head.setAlignment(Pos.CENTER_LEFT);
+        BenchName where = BenchName.of(f);
+        return List.of(
+                head,
+                Text.block(s.meaning() + " " + s.remedy(), "paper-text"),
+                Text.block(s.price().isEmpty() ? "" : "Price: " + s.price() + ".", "paper-soft"),
+                buttons(
+                        Text.button("Mend it in " + where.word(), "paper-button", () -> {
+                            session.plateId().set(f.plate());
+                            session.bench().set(where);
+                        }),
+                        Text.button("See the plate", "paper-link", () -> {
+                            session.plateId().set(f.plate());
+                            session.bench().set(BenchName.SHOOT);
+                        })));
+    }
+
+    private static HBox buttons(Node... nodes) {
+        HBox box = new HBox(8, nodes);
+        box.setPadding(new Insets(4, 0, 0, 0));
+        return box;
+    }
+
+    /// The planned day as a bar of minutes in the plates' own colours.
+    private Region order(Shot shot) {
+        BreakdownPlan plan = Breakdown.plan(shot, session.store().now().houseRules());
+        VBox box = new VBox(6);
+        box.setMinWidth(330);
+        box.setPrefWidth(400);
+        box.setMaxWidth(460);
+        box.getChildren().add(Text.of("Running order" + (plan.order().isEmpty() ? "" : ", about " + Words.number(plan.minutes(), 0) + " min on set"), "column-head"));
+        if (plan.order().isEmpty()) {
+            box.getChildren().add(Text.block("Break down has no rule for this shot's wonders yet; add its plates by hand.", "muted"));
+            return box;
+        }
+        HBox bar = new HBox(2);
+        VBox names = new VBox(2);
+        double scale = 330 / Math.max(1, plan.minutes());
+        double at = 0;
+        int i = 0;
+        for (RunningOrder.Step s : plan.order()) {
+            Optional<Plate> plate = shot.plateOf(s.need().role());
+            double minutes = 2 + s.need().rollSeconds() / 60;
+            if (s.changeMinutes() > 0) {
+                bar.getChildren().add(block(s.changeMinutes() * scale, null));
+            }
+            bar.getChildren().add(block(minutes * scale, plate.map(Plate::spike).orElse(Spike.number(i))));
+            at += s.changeMinutes();
+            String name = plate.map(Plate::name).orElse(Words.of("name." + s.need().role().name()));
+            names.getChildren().add(Text.of(
+                    String.format(java.util.Locale.ENGLISH, "%02.0f min  %s%s", at, name, s.changeMinutes() > 0 ? ", after " + Math.round(s.changeMinutes()) + " min of change" : ""),
+                    "small"));
+            at += minutes;
+            i++;
+        }
+        box.getChildren().addAll(bar, names);
+        return box;
+    }
+
+    private static Region block(double width, @org.jspecify.annotations.Nullable Spike spike) {
+        javafx.scene.shape.Rectangle r = new javafx.scene.shape.Rectangle(Math.max(3, width), 14);
+        r.getStyleClass().add(spike == null ? "plot-solid" : "spike-" + spike.ordinal());
+        return new javafx.scene.layout.StackPane(r);
+    }
+}

@@ -1,0 +1,81 @@
+package org.scenothesis.studio.board;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.words.Words;
+
+/// What the Board shows, without any window: one cell per plate and column, and the next thing to do.
+final class BoardModel {
+    private BoardModel() {}
+
+    /// The columns and the measures each sums up; the first measure found gives the number unless a worse one is there.
+    enum Column {
+        ROLLED("Rolled", Set.of(Measure.ROLL, Measure.MISSING)),
+        CAMERA("Camera", Set.of(Measure.CAMERA, Measure.BUMP, Measure.PARALLAX)),
+        EXPOSURE("Exposure", Set.of(Measure.EXPOSURE, Measure.DRIFT)),
+        COLOUR("Colour", Set.of(Measure.WHITE_BALANCE)),
+        SCREEN("Screen", Set.of(Measure.SCREEN_EVENNESS, Measure.BORDER)),
+        MATTE("Matte", Set.of(Measure.GREY_INSIDE, Measure.GREY_OUTSIDE, Measure.SPILL)),
+        LAYERED("Layered", Set.of());
+
+        final String head;
+        final Set<Measure> measures;
+
+        Column(String head, Set<Measure> measures) {
+            this.head = head;
+            this.measures = measures;
+        }
+    }
+
+    /// A cell: its verdict, its one number or word, and the finding behind it.
+    record Cell(Verdict verdict, String words, @Nullable Finding finding) {}
+
+    static Cell cell(Shot shot, Plate plate, Column column, List<Finding> findings) {
+        if (column == Column.LAYERED) {
+            Optional<Layer> used = shot.layers().stream().filter(l -> l.plate().equals(plate.id()) || plate.id().equals(l.lightAgainst())).findFirst();
+            return used.map(l -> new Cell(Verdict.HOLDS, l.on() ? l.name() : "off", null)).orElse(new Cell(Verdict.NOT_MEASURED, "\u2013", null));
+        }
+        if (column == Column.EXPOSURE || column == Column.COLOUR) {
+            if (plate.role().lightDiffersByDesign()) {
+                return new Cell(Verdict.NOT_MEASURED, "by design", null);
+            }
+        }
+        if ((column == Column.SCREEN || column == Column.MATTE) && !plate.role().keyed()) {
+            return new Cell(Verdict.NOT_MEASURED, "no key", null);
+        }
+        return findings.stream()
+                .filter(f -> f.plate().equals(plate.id()) && column.measures.contains(f.measure()))
+                .max(Comparator.<Finding>comparingInt(f -> f.verdict().weight()).thenComparing(f -> -f.measure().ordinal()))
+                .map(f -> new Cell(f.verdict(), words(f), f))
+                .orElse(new Cell(Verdict.NOT_MEASURED, "\u2013", null));
+    }
+
+    private static String words(Finding f) {
+        return switch (f.measure()) {
+            case BUMP -> Words.value(f) + " from f " + Words.number(f.details().getFirst(), 0);
+            case ROLL -> f.value() == 0 ? "still" : Words.value(f) + (f.verdict() == Verdict.HOLDS ? "" : " of " + Words.number(f.limit().holds(), 1));
+            case DRIFT -> "drifts " + Words.value(f);
+            case GREY_INSIDE -> Words.value(f) + " grey in";
+            case GREY_OUTSIDE -> Words.value(f) + " grey out";
+            case SPILL -> Words.value(f) + " spill";
+            case BORDER -> Words.value(f) + " to edge";
+            default -> Words.value(f);
+        };
+    }
+
+    /// The most serious finding: redo before watch, dearer later first.
+    static Optional<Finding> next(List<Finding> findings) {
+        return findings.stream()
+                .filter(f -> f.verdict() == Verdict.REDO || f.verdict() == Verdict.WATCH)
+                .max(Comparator.<Finding>comparingInt(f -> f.verdict().weight()).thenComparingDouble(f -> f.price().hoursLater()));
+    }
+}

@@ -1,0 +1,277 @@
+package org.scenothesis.studio.handover;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.media.Stills;
+import org.scenothesis.media.VideoFormat;
+import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.render.RenderJob;
+import org.scenothesis.production.render.ShotRenderer;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Bench;
+import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Shown;
+import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.VerdictMark;
+
+/// Renders of the shot: what will be in them, whether the findings allow it, progress, cancel, and going on later.
+public final class HandOverBench implements Bench {
+    private static final String LANE = "render";
+
+    /// What can be made, with its words and the name of what is written.
+    enum Kind {
+        VP9("WebM video (VP9)", ".webm", VideoFormat.VP9_WEBM, null),
+        FFV1("Lossless video (FFV1 in MKV)", ".mkv", VideoFormat.FFV1_MKV, null),
+        AV1("Small video (AV1 in MKV)", "-av1.mkv", VideoFormat.AV1_MKV, null),
+        PNG16("Stills, PNG 16 bit", "-png16", null, Stills.Format.PNG16),
+        PNG8("Stills, PNG 8 bit", "-png8", null, Stills.Format.PNG8),
+        EXR("Stills, EXR half float, linear", "-exr", null, Stills.Format.EXR);
+
+        final String words;
+        final String ending;
+        final @Nullable VideoFormat video;
+        final Stills.@Nullable Format stills;
+
+        Kind(String words, String ending, @Nullable VideoFormat video, Stills.@Nullable Format stills) {
+            this.words = words;
+            this.ending = ending;
+            this.video = video;
+            this.stills = stills;
+        }
+
+        @Override
+        public String toString() {
+            return words;
+        }
+    }
+
+    private final Session session;
+    private final ComboBox<Kind> kind = new ComboBox<>();
+    private final TextField from = new TextField();
+    private final TextField to = new TextField();
+    private final Label target = Text.block("", "paper-soft");
+    private final Label state = Text.block("", "paper-text");
+    private final ProgressBar bar = new ProgressBar(0);
+    private final Button go = Text.button("Render", "paper-button", this::render);
+    private final Button stop = Text.button("Stop, go on later", "paper-link", this::stop);
+    private final VBox allow = new VBox(5);
+    private final VBox made = new VBox(4);
+    private final PictureView picture = new PictureView("Last rendered frame");
+    private final HBox view = new HBox(14);
+
+    public HandOverBench(Session session) {
+        this.session = session;
+        kind.getItems().setAll(Kind.values());
+        kind.getSelectionModel().select(Kind.VP9);
+        kind.setId("render-kind");
+        from.setPrefWidth(70);
+        to.setPrefWidth(70);
+        from.setId("render-from");
+        to.setId("render-to");
+        go.setId("render-go");
+        stop.setId("render-stop");
+        bar.setMaxWidth(Double.MAX_VALUE);
+        VBox paper = new VBox(10);
+        paper.getStyleClass().addAll("paper", "on-paper");
+        HBox range = new HBox(8, Text.of("frames", "paper-text"), from, Text.of("to", "paper-text"), to);
+        range.setAlignment(Pos.CENTER_LEFT);
+        HBox buttons = new HBox(8, go, stop);
+        paper.getChildren().addAll(Text.of("Render the shot", "paper-title"), kind, range, target, buttons, bar, state);
+        VBox left = new VBox(12, paper, Text.of("Do the findings allow it?", "heading"), allow, Text.of("Rendered before", "heading"), made);
+        left.setMinWidth(400);
+        left.setPrefWidth(400);
+        left.setMaxWidth(420);
+        HBox.setHgrow(picture, Priority.ALWAYS);
+        view.setPadding(new Insets(10, 14, 12, 12));
+        view.getChildren().addAll(left, picture);
+        kind.setOnAction(e -> refresh());
+        idle();
+        session.findings().addListener(o -> refresh());
+        session.shotId().addListener(o -> {
+            from.clear();
+            to.clear();
+            refresh();
+        });
+        picture.whenSized((w, h) -> preview());
+    }
+
+    @Override
+    public BenchName name() {
+        return BenchName.HAND_OVER;
+    }
+
+    @Override
+    public Node view() {
+        return view;
+    }
+
+    @Override
+    public void shown() {
+        refresh();
+        preview();
+    }
+
+    private Path path() {
+        Shot s = session.shot();
+        return session.folder().renders().resolve("shot-" + s.id() + kind.getValue().ending);
+    }
+
+    private int frames() {
+        return Math.max(1, (int) Math.round(session.shot().seconds() * session.rate()));
+    }
+
+    private void refresh() {
+        if (session.bench().get() != BenchName.HAND_OVER) {
+            return;
+        }
+        if (from.getText().isEmpty()) {
+            from.setText("0");
+        }
+        if (to.getText().isEmpty()) {
+            to.setText(String.valueOf(frames() - 1));
+        }
+        target.setText("into " + session.folder().path().relativize(path()));
+        go.setDisable(session.shot().layers().isEmpty());
+        allow();
+        made();
+    }
+
+    private void allow() {
+        allow.getChildren().clear();
+        List<Finding> open = session.findings().get().stream().filter(f -> f.verdict() == Verdict.REDO || f.verdict() == Verdict.WATCH).toList();
+        if (session.shot().layers().isEmpty()) {
+            allow.getChildren().add(Text.block("Nothing is layered yet; there is nothing to render.", "muted"));
+            return;
+        }
+        boolean redo = open.stream().anyMatch(f -> f.verdict() == Verdict.REDO);
+        allow.getChildren().add(Text.block(
+                open.isEmpty() ? "Yes: everything measured holds." : redo ? "It can be rendered, but something should be filmed again first." : "Yes; what is to be watched is corrected by measurement.",
+                "strong"));
+        for (Finding f : open.stream().limit(6).toList()) {
+            Words.Sentence s = Words.sentence(f);
+            String plate = session.shot().plate(f.plate()).map(p -> p.name()).orElse("");
+            HBox row = new HBox(8, new VerdictMark(f.verdict()), Text.of(plate + ": " + s.title().toLowerCase(java.util.Locale.ROOT)), Text.of(s.value(), "number"));
+            row.setAlignment(Pos.CENTER_LEFT);
+            allow.getChildren().add(row);
+        }
+    }
+
+    private void made() {
+        made.getChildren().clear();
+        try (var files = Files.list(session.folder().renders())) {
+            files.filter(p -> !p.getFileName().toString().startsWith(".") && !p.toString().endsWith(".part")).sorted().limit(8).forEach(p -> made.getChildren().add(
+                    Text.of(p.getFileName() + (Files.isDirectory(p) ? ", stills" : ", " + Words.number(p.toFile().length() / 1e6, 1) + " MB"), "text-chalk")));
+        } catch (IOException e) {
+            // No renders yet: the folder is made by the first.
+        }
+        if (made.getChildren().isEmpty()) {
+            made.getChildren().add(Text.of("nothing yet", "muted"));
+        }
+    }
+
+    private void idle() {
+        stop.setDisable(true);
+        bar.setVisible(false);
+        bar.setManaged(false);
+    }
+
+    private void render() {
+        int a;
+        int b;
+        try {
+            a = Integer.parseInt(from.getText().strip());
+            b = Integer.parseInt(to.getText().strip());
+        } catch (NumberFormatException e) {
+            state.setText("Frames are whole numbers, from 0 to " + (frames() - 1) + ".");
+            return;
+        }
+        if (a < 0 || b < a || b >= frames()) {
+            state.setText("The shot has frames 0 to " + (frames() - 1) + ".");
+            return;
+        }
+        Kind k = kind.getValue();
+        Shot shot = session.shot();
+        Path path = path();
+        Path sound = session.footage(shot.plate(shot.layers().getFirst().plate()).orElse(null));
+        var measured = session.measured().get();
+        stop.setDisable(false);
+        go.setDisable(true);
+        bar.setVisible(true);
+        bar.setManaged(true);
+        bar.setProgress(0);
+        long start = System.nanoTime();
+        session.worker().ask(LANE, ticket -> {
+            Files.createDirectories(session.folder().renders());
+            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.bands())) {
+                new RenderJob(r, shot, new RenderJob.Target(path, k.stills, k.video, a, b, sound)).run((done, of) -> {
+                    session.worker().onUi(() -> progress(done, of, start));
+                    return ticket.wanted();
+                });
+            }
+            return path;
+        }, p -> {
+            state.setText("Done: " + p.getFileName() + ".");
+            idle();
+            go.setDisable(false);
+            made();
+            preview();
+        }, e -> {
+            state.setText(e instanceof Stopped ? "Stopped." : String.valueOf(e.getMessage()));
+            idle();
+            go.setDisable(false);
+        });
+    }
+
+    private void progress(int done, int of, long start) {
+        bar.setProgress(of == 0 ? 0 : done / (double) of);
+        double left = done < 2 ? Double.NaN : (System.nanoTime() - start) / 1e9 / done * (of - done);
+        if (!stop.isDisabled()) {
+            state.setText(done + " of " + of + " frames" + (Double.isNaN(left) ? "" : ", about " + Math.round(left) + " s left"));
+        }
+    }
+
+    private void stop() {
+        session.worker().cancel(LANE);
+        idle();
+        go.setDisable(false);
+        state.setText("Stopped. Finished frames are kept; Render goes on from there.");
+    }
+
+    private void preview() {
+        if (session.bench().get() != BenchName.HAND_OVER) {
+            return;
+        }
+        Path p = path();
+        if (!Files.exists(p)) {
+            picture.say("Not rendered yet in this format.");
+            return;
+        }
+        int w = picture.roomWidth();
+        int h = picture.roomHeight();
+        session.worker().ask("handover-picture", ticket -> {
+            try (var f = org.scenothesis.media.Footages.open(p)) {
+                return Shown.of(f.frame(f.info().frames() - 1), w, h, session.bands());
+            }
+        }, picture::show, e -> picture.say(String.valueOf(e.getMessage())));
+    }
+}

@@ -1,0 +1,110 @@
+package org.scenothesis.studio.house;
+
+import java.util.EnumMap;
+import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Text;
+
+/// The benches in working order with their worst open finding count, and which shot is open at the left.
+final class BenchLine extends HBox {
+    private final Session session;
+    private final Map<BenchName, Label> counts = new EnumMap<>(BenchName.class);
+    private final Map<BenchName, ToggleButton> tabs = new EnumMap<>(BenchName.class);
+    private final Label title = Text.of("", "title");
+    private final Label under = Text.of("", "muted", "small");
+
+    BenchLine(Session session) {
+        this.session = session;
+        getStyleClass().add("bench-line");
+        setMinHeight(56);
+        VBox shot = new VBox(1, title, under);
+        shot.getStyleClass().add("shot-box");
+        shot.setMinWidth(Shelf.WIDTH);
+        shot.setPrefWidth(Shelf.WIDTH);
+        shot.setMaxWidth(Shelf.WIDTH);
+        shot.setOnMouseClicked(e -> nextShot(e.isShiftDown() ? -1 : 1));
+        javafx.scene.control.Tooltip.install(shot, new javafx.scene.control.Tooltip("Click for the next shot (Page Down)"));
+        getChildren().add(shot);
+        ToggleGroup group = new ToggleGroup();
+        for (BenchName b : BenchName.values()) {
+            getChildren().add(tab(b, group));
+        }
+        wire();
+    }
+
+    private ToggleButton tab(BenchName b, ToggleGroup group) {
+        Label word = Text.of(b.word(), "bench-word");
+        Label count = Text.of("", "bench-count");
+        counts.put(b, count);
+        ToggleButton t = new ToggleButton();
+        t.setGraphic(new VBox(0, word, count));
+        t.setAlignment(Pos.TOP_LEFT);
+        t.getStyleClass().setAll("bench-tab");
+        t.setToggleGroup(group);
+        t.setMaxHeight(Double.MAX_VALUE);
+        t.setId("bench-" + b.name().toLowerCase(java.util.Locale.ROOT));
+        t.setAccessibleText(b.word());
+        t.setOnAction(e -> {
+            t.setSelected(true);
+            session.bench().set(b);
+        });
+        tabs.put(b, t);
+        return t;
+    }
+
+    private void wire() {
+        session.bench().addListener((o, was, is) -> tabs.get(is).setSelected(true));
+        tabs.get(session.bench().get()).setSelected(true);
+        session.findings().addListener(o -> show());
+        session.production().addListener(o -> show());
+        session.shotId().addListener(o -> show());
+        show();
+    }
+
+    void nextShot(int by) {
+        var shots = session.store().now().shots();
+        int i = shots.stream().map(Shot::id).toList().indexOf(session.shotId().get());
+        session.openShot(shots.get(Math.floorMod(i + by, shots.size())).id());
+    }
+
+    private void show() {
+        Shot shot = session.shot();
+        title.setText(shot.title());
+        int last = session.store().now().shots().stream().mapToInt(Shot::number).max().orElse(shot.number());
+        under.setText(session.store().now().title() + " \u00b7 shot " + shot.number() + " of " + last);
+        for (BenchName b : BenchName.values()) {
+            counts.get(b).setText(count(b, shot));
+        }
+    }
+
+    private String count(BenchName b, Shot shot) {
+        if (b == BenchName.BOARD) {
+            return shot.plates().size() + (shot.plates().size() == 1 ? " plate" : " plates");
+        }
+        if (b == BenchName.LAYER || b == BenchName.HAND_OVER) {
+            return b == BenchName.LAYER ? (shot.layers().isEmpty() ? "not begun" : shot.layers().size() + " layers") : handOver(shot);
+        }
+        for (Verdict v : new Verdict[] {Verdict.REDO, Verdict.WATCH}) {
+            long n = session.findings().get().stream().filter(f -> f.verdict() == v && b.mends(f)).count();
+            if (n > 0) {
+                return n + " " + Words.verdict(v);
+            }
+        }
+        boolean any = session.findings().get().stream().anyMatch(b::mends);
+        return any || b == BenchName.BREAK_DOWN && !shot.plates().isEmpty() ? b == BenchName.BREAK_DOWN ? "settled" : "holds" : "not begun";
+    }
+
+    private String handOver(Shot shot) {
+        boolean redo = session.findings().get().stream().map(Finding::verdict).anyMatch(v -> v == Verdict.REDO);
+        return shot.layers().isEmpty() ? "not begun" : redo ? "findings open" : "ready";
+    }
+}

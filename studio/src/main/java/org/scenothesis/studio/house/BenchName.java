@@ -1,0 +1,41 @@
+package org.scenothesis.studio.house;
+
+import java.util.Set;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.production.words.Words;
+
+/// The benches in working order, and which measures are mended on which.
+public enum BenchName {
+    BOARD(Set.of()),
+    BREAK_DOWN(Set.of(Measure.MISSING)),
+    SHOOT(Set.of(Measure.ROLL, Measure.BUMP, Measure.DRIFT)),
+    MATCH(Set.of(Measure.CAMERA, Measure.PARALLAX, Measure.EXPOSURE, Measure.WHITE_BALANCE)),
+    KEY(Set.of(Measure.SCREEN_EVENNESS, Measure.GREY_INSIDE, Measure.GREY_OUTSIDE, Measure.SPILL, Measure.BORDER)),
+    LAYER(Set.of()),
+    HAND_OVER(Set.of());
+
+    private final Set<Measure> measures;
+
+    BenchName(Set<Measure> measures) {
+        this.measures = measures;
+    }
+
+    public String word() {
+        return Words.of("bench." + name());
+    }
+
+    public boolean mends(Finding f) {
+        return measures.contains(f.measure());
+    }
+
+    /// The bench where a finding can be mended.
+    public static BenchName of(Finding f) {
+        for (BenchName b : values()) {
+            if (b.mends(f)) {
+                return b;
+            }
+        }
+        return BOARD;
+    }
+}

@@ -1,0 +1,176 @@
+package org.scenothesis.studio.house;
+
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.VerdictMark;
+
+/// What is found for the selected plate, in one line; unfolds upwards to the full list. Background work and save state at the right.
+final class FindingsLine extends VBox {
+    private final Session session;
+    private final VBox list = new VBox();
+    private final ScrollPane unfolded = new ScrollPane(list);
+    private final HBox line = new HBox(10);
+    private final HBox summary = new HBox(8);
+    private final Label work = Text.of("", "muted", "small");
+    private final ProgressBar bar = new ProgressBar(0);
+    private final Button cancel = Text.button("stop", "floor-button", () -> {});
+    private final Label saved = Text.of("", "muted");
+
+    FindingsLine(Session session) {
+        this.session = session;
+        line.getStyleClass().add("findings-line");
+        line.setMinHeight(40);
+        line.setPrefHeight(40);
+        line.setAlignment(Pos.CENTER_LEFT);
+        summary.setAlignment(Pos.CENTER_LEFT);
+        HBox.setHgrow(summary, Priority.ALWAYS);
+        summary.setMinWidth(0);
+        bar.setPrefWidth(110);
+        cancel.setOnAction(e -> session.stopMeasuring());
+        for (Region r : new Region[] {work, saved, cancel}) {
+            r.setMinWidth(Region.USE_PREF_SIZE);
+        }
+        line.getChildren().addAll(summary, work, bar, cancel, saved);
+        unfolded.getStyleClass().add("findings-list");
+        unfolded.setFitToWidth(true);
+        unfolded.setPrefHeight(270);
+        unfolded.setMinHeight(120);
+        fold(false);
+        summary.setOnMouseClicked(e -> toggle());
+        summary.setCursor(javafx.scene.Cursor.HAND);
+        getChildren().addAll(unfolded, line);
+        wire();
+    }
+
+    private void wire() {
+        session.findings().addListener(o -> show());
+        session.plateId().addListener(o -> show());
+        session.said().addListener(o -> show());
+        session.work().addListener(o -> working());
+        session.save().addListener(o -> saving());
+        show();
+        working();
+        saving();
+    }
+
+    void toggle() {
+        fold(!unfolded.isVisible());
+        show();
+    }
+
+    boolean isUnfolded() {
+        return unfolded.isVisible();
+    }
+
+    private void fold(boolean open) {
+        unfolded.setVisible(open);
+        unfolded.setManaged(open);
+    }
+
+    private void show() {
+        summary.getChildren().clear();
+        Plate plate = session.plate().orElse(null);
+        List<Finding> mine = plate == null ? List.of() : session.findings(plate.id());
+        Finding worst = mine.stream().filter(f -> f.verdict() == Verdict.REDO || f.verdict() == Verdict.WATCH).findFirst().orElse(null);
+        if (!session.said().get().isEmpty()) {
+            summary.getChildren().addAll(Text.of(session.said().get(), "strong"), Text.button("put away", "floor-button", () -> session.say("")));
+        } else if (worst != null) {
+            Words.Sentence s = Words.sentence(worst);
+            summary.getChildren().addAll(new VerdictMark(worst.verdict()), Text.of(s.title() + " " + s.value(), "strong"), Text.of(s.meaning(), "muted"));
+            long more = mine.stream().filter(f -> f.verdict() == Verdict.REDO || f.verdict() == Verdict.WATCH).count() - 1;
+            if (more > 0) {
+                summary.getChildren().add(Text.of("and " + more + " more", "strong"));
+            }
+        } else if (!mine.isEmpty()) {
+            summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(plate.name() + " holds", "strong"), Text.of(mine.size() + " measurements", "muted"));
+        } else {
+            summary.getChildren().addAll(
+                    new VerdictMark(Verdict.NOT_MEASURED), Text.of(plate == null ? "No plate yet" : plate.name() + " is not measured", "strong"),
+                    Text.of(plate == null ? "Break down says which plates this shot needs." : "", "muted"));
+        }
+        summary.getChildren().getFirst().setMouseTransparent(session.said().get().isEmpty());
+        if (unfolded.isVisible()) {
+            rows();
+        }
+    }
+
+    private void rows() {
+        list.getChildren().clear();
+        for (Finding f : session.findings().get()) {
+            list.getChildren().add(row(f));
+        }
+        if (list.getChildren().isEmpty()) {
+            list.getChildren().add(Text.of("Nothing has been measured yet.", "muted"));
+        }
+    }
+
+    private Region row(Finding f) {
+        Words.Sentence s = Words.sentence(f);
+        Plate plate = session.shot().plate(f.plate()).orElse(null);
+        Label who = Text.of(plate == null ? f.plate() : plate.name(), "strong");
+        who.setMinWidth(130);
+        who.setMaxWidth(130);
+        Label what = Text.of(s.title());
+        what.setMinWidth(150);
+        Label value = Text.of(s.value(), "number");
+        value.setMinWidth(96);
+        value.setAlignment(Pos.CENTER_RIGHT);
+        Label limit = Text.of(s.limit(), "muted", "small");
+        limit.setMinWidth(92);
+        Label words = Text.block(s.meaning() + (s.remedy().isEmpty() ? "" : " " + s.remedy()) + (s.price().isEmpty() ? "" : " (" + s.price() + ")"));
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setMinWidth(120);
+        words.setMaxWidth(Double.MAX_VALUE);
+        Label verdict = Text.of(Words.verdict(f.verdict()));
+        verdict.setMinWidth(48);
+        HBox row = new HBox(10, new VerdictMark(f.verdict()), verdict, who, what, value, limit, words);
+        row.getStyleClass().add("finding-row");
+        row.setAlignment(Pos.TOP_LEFT);
+        row.setFocusTraversable(true);
+        Runnable go = () -> {
+            session.plateId().set(f.plate());
+            session.bench().set(BenchName.of(f));
+        };
+        row.setOnMouseClicked(e -> go.run());
+        row.setOnKeyPressed(e -> {
+            if (e.getCode() == javafx.scene.input.KeyCode.ENTER) {
+                go.run();
+            }
+        });
+        return row;
+    }
+
+    private void working() {
+        Session.Work w = session.work().get();
+        boolean on = !w.what().isEmpty();
+        for (javafx.scene.Node n : new javafx.scene.Node[] {work, bar, cancel}) {
+            n.setVisible(on);
+            n.setManaged(on);
+        }
+        work.setText(w.what() + (w.share() >= 0 && on ? " " + Math.round(100 * w.share()) + " %" : ""));
+        bar.setProgress(w.share());
+    }
+
+    private void saving() {
+        var s = session.save().get();
+        saved.setText(switch (s.kind()) {
+            case SAVED -> "saved";
+            case PENDING -> "saving";
+            case FAILED -> "not saved: " + s.sentence();
+            case READ_ONLY -> "read only, open in process " + s.sentence();
+        });
+    }
+}

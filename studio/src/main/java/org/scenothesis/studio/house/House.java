@@ -1,0 +1,241 @@
+package org.scenothesis.studio.house;
+
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.animation.AnimationTimer;
+import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.StackPane;
+
+/// The window's content: bench line above, shelf at the left, the bench, findings line below; and the keys of the house.
+public final class House extends StackPane {
+    private final Session session;
+    private final BorderPane frame = new BorderPane();
+    private final StackPane middle = new StackPane();
+    private final Map<BenchName, Bench> benches = new EnumMap<>(BenchName.class);
+    private final BenchLine line;
+    private final Shelf shelf;
+    private final FindingsLine findings;
+    private final GoAnywhere goAnywhere;
+    private final KeyHelp keyHelp;
+    private boolean full;
+    private boolean playing;
+    private long playedFrom;
+    private double playedFromSeconds;
+
+    private final AnimationTimer player = new AnimationTimer() {
+        @Override
+        public void handle(long now) {
+            if (playedFrom == 0) {
+                playedFrom = now;
+                playedFromSeconds = session.seconds().get();
+            }
+            double s = playedFromSeconds + (now - playedFrom) / 1e9;
+            double end = session.shot().seconds();
+            double frames = Math.floor(s * session.rate());
+            if (s >= end) {
+                play(false);
+                session.goToFrame(Math.round(end * session.rate()) - 1);
+            } else {
+                session.goToFrame(frames);
+            }
+        }
+    };
+
+    public House(Session session) {
+        this.session = session;
+        line = new BenchLine(session);
+        shelf = new Shelf(session);
+        findings = new FindingsLine(session);
+        goAnywhere = new GoAnywhere(session, this::close);
+        keyHelp = new KeyHelp(this::close);
+        frame.setTop(line);
+        frame.setLeft(shelf);
+        frame.setCenter(middle);
+        frame.setBottom(findings);
+        getChildren().add(frame);
+        middle.setFocusTraversable(true);
+        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+        session.bench().addListener((o, was, is) -> show(is));
+    }
+
+    public Shelf shelf() {
+        return shelf;
+    }
+
+    public void add(Bench bench) {
+        benches.put(bench.name(), bench);
+        if (bench.name() == session.bench().get()) {
+            show(bench.name());
+        }
+    }
+
+    private void show(BenchName name) {
+        Bench b = benches.get(name);
+        if (b != null) {
+            middle.getChildren().setAll(b.view());
+            b.shown();
+            // Keys go to the bench, not to the last button pressed.
+            javafx.application.Platform.runLater(middle::requestFocus);
+        }
+    }
+
+    private void key(KeyEvent e) {
+        if (e.isConsumed()) {
+            return;
+        }
+        if (e.isShortcutDown()) {
+            shortcut(e);
+            return;
+        }
+        if (e.getTarget() instanceof TextInputControl || e.getTarget() instanceof ComboBoxBase<?> || e.isAltDown()) {
+            return;
+        }
+        Bench b = benches.get(session.bench().get());
+        if (b != null && b.key(e)) {
+            e.consume();
+            return;
+        }
+        if (plain(e.getCode(), e.isShiftDown())) {
+            e.consume();
+        }
+    }
+
+    private void shortcut(KeyEvent e) {
+        switch (e.getCode()) {
+            case Z -> {
+                if (e.isShiftDown()) {
+                    session.store().redo();
+                } else {
+                    session.store().undo();
+                }
+                e.consume();
+            }
+            case K -> {
+                open(goAnywhere);
+                goAnywhere.begin();
+                e.consume();
+            }
+            default -> {}
+        }
+    }
+
+    private boolean plain(KeyCode code, boolean shift) {
+        int digit = code.isDigitKey() ? code.getName().charAt(code.getName().length() - 1) - '1' : -1;
+        if (digit >= 0 && digit < BenchName.values().length) {
+            session.bench().set(BenchName.values()[digit]);
+            return true;
+        }
+        switch (code) {
+            case UP -> shelf.step(-1);
+            case DOWN -> shelf.step(1);
+            case PAGE_DOWN -> line.nextShot(1);
+            case PAGE_UP -> line.nextShot(-1);
+            case LEFT -> stepFrames(shift ? -10 : -1);
+            case RIGHT -> stepFrames(shift ? 10 : 1);
+            case HOME -> session.goToFrame(0);
+            case END -> session.goToFrame(1e9);
+            case SPACE -> play(!playing);
+            case F -> fullPicture(!full);
+            case E -> findings.toggle();
+            case T -> tap();
+            case F1 -> {
+                open(keyHelp);
+                keyHelp.show(keys());
+            }
+            case ESCAPE -> {
+                if (!close()) {
+                    return false;
+                }
+            }
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void stepFrames(int by) {
+        play(false);
+        session.goToFrame(session.frame() + by);
+    }
+
+    private void play(boolean on) {
+        playing = on;
+        playedFrom = 0;
+        if (on) {
+            if (session.seconds().get() >= session.shot().seconds() - 1.5 / session.rate()) {
+                session.goToFrame(0);
+            }
+            player.start();
+        } else {
+            player.stop();
+        }
+    }
+
+    /// Marks a beat at the playhead.
+    private void tap() {
+        double at = session.seconds().get();
+        session.change("tap a beat", s -> {
+            List<org.scenothesis.core.shot.Beat> more = new java.util.ArrayList<>(s.beats());
+            more.add(new org.scenothesis.core.shot.Beat("beat-" + Math.round(at * 1000), "beat " + (s.beats().size() + 1), at));
+            return s.withBeats(more);
+        });
+    }
+
+    private void fullPicture(boolean on) {
+        full = on;
+        frame.setLeft(on ? null : shelf);
+        frame.setTop(on ? null : line);
+        frame.setBottom(on ? null : findings);
+    }
+
+    private void open(javafx.scene.Node overlay) {
+        close();
+        getChildren().add(overlay);
+    }
+
+    private boolean close() {
+        if (getChildren().size() > 1) {
+            getChildren().setAll(frame);
+            middle.requestFocus();
+            return true;
+        }
+        if (full) {
+            fullPicture(false);
+            return true;
+        }
+        return false;
+    }
+
+    public void unfoldFindings() {
+        if (!findings.isUnfolded()) {
+            findings.toggle();
+        }
+    }
+
+    private Map<String, String> keys() {
+        Map<String, String> all = new LinkedHashMap<>();
+        all.put("1 to 7", "benches");
+        all.put("Up, Down", "plates");
+        all.put("Page Up, Page Down", "shots");
+        all.put("Space", "play, stop");
+        all.put("Left, Right", "one frame; with Shift ten");
+        all.put("Home, End", "first, last frame");
+        all.put("T", "tap a beat at the playhead");
+        all.put("E", "unfold or fold the findings");
+        all.put("F", "full picture");
+        all.put("Ctrl+Z, Ctrl+Shift+Z", "back, forth through the whole document");
+        all.put("Ctrl+K", "go anywhere by typing");
+        Bench b = benches.get(session.bench().get());
+        if (b != null) {
+            all.putAll(b.keys());
+        }
+        return all;
+    }
+}

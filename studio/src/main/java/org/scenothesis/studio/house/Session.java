@@ -1,0 +1,260 @@
+package org.scenothesis.studio.house;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.measure.Measured;
+import org.scenothesis.production.measure.ShotFindings;
+import org.scenothesis.production.measure.Surveyor;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.Store;
+
+/// What all benches share: the document, the chosen shot, plate and moment, what was measured, and the workers. No window classes.
+public final class Session implements AutoCloseable {
+    /// Background work to show: what, and how far in [0, 1], negative when unknown.
+    public record Work(String what, double share) {
+        static final Work NONE = new Work("", 0);
+    }
+
+    private static final String SURVEY = "survey";
+
+    private final Store store;
+    private final Worker worker;
+    private final Bands bands = Bands.allCores();
+    private final FrameDesk frames = new FrameDesk();
+    private final Surveyor surveyor;
+    private final ObjectProperty<Production> production;
+    private final ObjectProperty<Measured> measured = new SimpleObjectProperty<>(Measured.NOTHING);
+    private final ObjectProperty<List<Finding>> findings = new SimpleObjectProperty<>(List.of());
+    private final ObjectProperty<Store.SaveState> save;
+    private final ObjectProperty<Work> work = new SimpleObjectProperty<>(Work.NONE);
+    private final ObjectProperty<BenchName> bench = new SimpleObjectProperty<>(BenchName.BOARD);
+    private final StringProperty shotId = new SimpleStringProperty("");
+    private final StringProperty plateId = new SimpleStringProperty("");
+    private final StringProperty said = new SimpleStringProperty("");
+    private final DoubleProperty seconds = new SimpleDoubleProperty(0);
+
+    public Session(ProductionFolder folder, Worker worker) {
+        store = new Store(folder);
+        this.worker = worker;
+        surveyor = new Surveyor(folder, bands);
+        production = new SimpleObjectProperty<>(store.now());
+        save = new SimpleObjectProperty<>(store.saveState());
+        store.observe(new Store.Observer() {
+            @Override
+            public void changed(Production now) {
+                production.set(now);
+                settle();
+            }
+
+            @Override
+            public void saveChanged(Store.SaveState state) {
+                worker.onUi(() -> save.set(state));
+            }
+        });
+        production.addListener(o -> judge());
+        measured.addListener(o -> judge());
+        if (!store.now().shots().isEmpty()) {
+            openShot(store.now().shots().getFirst().id());
+        }
+    }
+
+    /// The shot and plate that are chosen may have gone with an undo.
+    private void settle() {
+        if (!store.now().hasShot(shotId.get()) && !store.now().shots().isEmpty()) {
+            openShot(store.now().shots().getFirst().id());
+        }
+        if (shot().plate(plateId.get()).isEmpty()) {
+            plateId.set(shot().plates().isEmpty() ? "" : shot().plates().getFirst().id());
+        }
+    }
+
+    private void judge() {
+        findings.set(store.now().shots().isEmpty() ? List.of() : ShotFindings.of(shot(), measured.get(), store.now().houseRules()));
+    }
+
+    public void openShot(String id) {
+        shotId.set(id);
+        seconds.set(0);
+        plateId.set(shot().plates().isEmpty() ? "" : shot().plates().getFirst().id());
+        judge();
+        measure();
+    }
+
+    /// Measures what is not measured yet, in the background.
+    public void measure() {
+        Shot shot = shot();
+        Measured before = measured.get();
+        worker.ask(
+                SURVEY,
+                ticket -> surveyor.survey(shot, before, (done, of) -> {
+                    worker.onUi(() -> {
+                        if (ticket.wanted()) {
+                            work.set(new Work("measuring", of == 0 ? -1 : done / (double) of));
+                        }
+                    });
+                    return ticket.wanted();
+                }, m -> worker.onUi(() -> {
+                    if (ticket.wanted()) {
+                        measured.set(m);
+                    }
+                })),
+                m -> {
+                    measured.set(m);
+                    work.set(Work.NONE);
+                },
+                e -> {
+                    work.set(Work.NONE);
+                    say(String.valueOf(e.getMessage()));
+                });
+    }
+
+    public void stopMeasuring() {
+        worker.cancel(SURVEY);
+        work.set(Work.NONE);
+    }
+
+    /// Changes the shot as one undo step.
+    public void change(String what, UnaryOperator<Shot> how) {
+        String id = shotId.get();
+        store.apply(what, p -> p.withShot(id, how));
+    }
+
+    public void changeLayer(String what, String layer, UnaryOperator<Layer> how) {
+        change(what, s -> s.withLayer(layer, how));
+    }
+
+    public Store store() {
+        return store;
+    }
+
+    public Worker worker() {
+        return worker;
+    }
+
+    public Bands bands() {
+        return bands;
+    }
+
+    public FrameDesk frames() {
+        return frames;
+    }
+
+    public Surveyor surveyor() {
+        return surveyor;
+    }
+
+    public ProductionFolder folder() {
+        return store.folder();
+    }
+
+    public Shot shot() {
+        return store.now().shot(shotId.get());
+    }
+
+    public Optional<Plate> plate() {
+        return shot().plate(plateId.get());
+    }
+
+    /// The chosen take's footage of a plate, or null when it has none that can be read.
+    public @Nullable Path footage(@Nullable Plate plate) {
+        Take t = plate == null ? null : plate.chosen();
+        return t == null ? null : footage(t);
+    }
+
+    public @Nullable Path footage(Take take) {
+        return measured.get().brief(take.footage()).filter(b -> !b.usable()).isPresent() ? null : folder().footage(take);
+    }
+
+    public List<Finding> findings(String plate) {
+        return findings.get().stream().filter(f -> f.plate().equals(plate)).toList();
+    }
+
+    public double rate() {
+        return shot().plates().stream()
+                .map(Plate::chosen)
+                .filter(java.util.Objects::nonNull)
+                .flatMap(t -> measured.get().brief(t.footage()).stream())
+                .filter(b -> b.frames() > 1)
+                .mapToDouble(b -> b.rate())
+                .findFirst()
+                .orElse(24);
+    }
+
+    public int frame() {
+        return (int) Math.floor(seconds.get() * rate() + 1e-6);
+    }
+
+    public void goToFrame(double frame) {
+        double last = Math.max(0, Math.round(shot().seconds() * rate()) - 1);
+        seconds.set(Math.clamp(Math.rint(frame), 0, last) / rate());
+    }
+
+    public void say(String sentence) {
+        said.set(sentence);
+    }
+
+    public ReadOnlyObjectProperty<Production> production() {
+        return production;
+    }
+
+    public ObjectProperty<Measured> measured() {
+        return measured;
+    }
+
+    public ReadOnlyObjectProperty<List<Finding>> findings() {
+        return findings;
+    }
+
+    public ReadOnlyObjectProperty<Store.SaveState> save() {
+        return save;
+    }
+
+    public ObjectProperty<Work> work() {
+        return work;
+    }
+
+    public ObjectProperty<BenchName> bench() {
+        return bench;
+    }
+
+    public StringProperty shotId() {
+        return shotId;
+    }
+
+    public StringProperty plateId() {
+        return plateId;
+    }
+
+    public StringProperty said() {
+        return said;
+    }
+
+    public DoubleProperty seconds() {
+        return seconds;
+    }
+
+    @Override
+    public void close() {
+        worker.close();
+        store.close();
+        frames.close();
+        bands.close();
+    }
+}

@@ -1,0 +1,192 @@
+package org.scenothesis.studio.house;
+
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.Map;
+import javafx.css.PseudoClass;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelBuffer;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Spike;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.measure.FootageBrief;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Shown;
+import org.scenothesis.studio.parts.SpikeMark;
+import org.scenothesis.studio.parts.Text;
+
+/// One slip per plate in running order; the selection everywhere, and the row header of the Board.
+public final class Shelf extends VBox {
+    public static final double WIDTH = 224;
+    /// Height of a slip with the gap below it; the Board's rows keep to it.
+    public static final double ROW = 84;
+    public static final double TOP = 26;
+    private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
+    private static final int THUMB_W = 86;
+    private static final int THUMB_H = 50;
+
+    private final Session session;
+    private final VBox slips = new VBox(8);
+    private final ScrollPane scroll = new ScrollPane(slips);
+    private final Map<String, Region> byPlate = new HashMap<>();
+    private final Map<Path, WritableImage> thumbs = new HashMap<>();
+
+    Shelf(Session session) {
+        this.session = session;
+        getStyleClass().add("shelf");
+        setMinWidth(WIDTH);
+        setPrefWidth(WIDTH);
+        setMaxWidth(WIDTH);
+        slips.setPadding(new Insets(4, 8, 10, 10));
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        Label head = Text.of("Plates in running order", "column-head");
+        head.setPadding(new Insets(6, 0, 0, 11));
+        head.setMinHeight(TOP - 4);
+        head.setPrefHeight(TOP - 4);
+        getChildren().addAll(head, scroll);
+        session.production().addListener(o -> build());
+        session.shotId().addListener(o -> build());
+        session.measured().addListener(o -> build());
+        session.plateId().addListener(o -> choose());
+        build();
+    }
+
+    /// The scroll position, shared with the Board.
+    public ScrollPane scroll() {
+        return scroll;
+    }
+
+    private void build() {
+        boolean focused = byPlate.values().stream().anyMatch(Region::isFocused);
+        slips.getChildren().clear();
+        byPlate.clear();
+        for (Plate p : session.shot().plates()) {
+            Region slip = slip(p);
+            byPlate.put(p.id(), slip);
+            slips.getChildren().add(slip);
+        }
+        var add = Text.button("+ Add a plate", "quiet-button", this::addPlate);
+        add.setId("add-plate");
+        slips.getChildren().add(add);
+        choose();
+        if (focused && byPlate.containsKey(session.plateId().get())) {
+            byPlate.get(session.plateId().get()).requestFocus();
+        }
+    }
+
+    private Region slip(Plate p) {
+        Label name = Text.of(p.name(), "slip-name");
+        Label kind = Text.block(about(p), "slip-kind");
+        kind.setMaxHeight(34);
+        kind.setMinHeight(0);
+        VBox words = new VBox(1, name, kind);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setMinWidth(0);
+        SpikeMark mark = new SpikeMark(p.spike(), 15);
+        StackPane right = new StackPane(words, mark);
+        right.getStyleClass().add("on-paper");
+        StackPane.setAlignment(mark, Pos.BOTTOM_RIGHT);
+        HBox.setHgrow(right, Priority.ALWAYS);
+        right.setMinWidth(0);
+        HBox slip = new HBox(8, thumb(p), right);
+        slip.setAlignment(Pos.CENTER_LEFT);
+        slip.getStyleClass().add("slip");
+        slip.setId("slip-" + p.id());
+        slip.setMinHeight(ROW - 8);
+        slip.setPrefHeight(ROW - 8);
+        slip.setMaxHeight(ROW - 8);
+        slip.setFocusTraversable(true);
+        slip.setAccessibleText(p.name() + ", " + about(p));
+        slip.setOnMouseClicked(e -> {
+            session.plateId().set(p.id());
+            slip.requestFocus();
+        });
+        slip.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER) {
+                session.plateId().set(p.id());
+            }
+        });
+        javafx.scene.control.Tooltip.install(slip, new javafx.scene.control.Tooltip(p.name() + " \u00b7 " + about(p)));
+        return slip;
+    }
+
+    private String about(Plate p) {
+        String role = Words.of("role.short." + p.role().name());
+        Take t = p.chosen();
+        if (t == null) {
+            return role + ", no take";
+        }
+        int number = p.takes().indexOf(t) + 1;
+        String length = session.measured().get().brief(t.footage()).filter(FootageBrief::usable)
+                .map(b -> b.still() ? "still" : Words.number(b.seconds(), 1) + " s").orElse("");
+        return role + (length.isEmpty() ? "" : ", " + length) + (p.takes().size() > 1 ? " \u00b7 take " + number : "");
+    }
+
+    private Region thumb(Plate p) {
+        StackPane box = new StackPane();
+        box.getStyleClass().add("thumb-empty");
+        box.setMinSize(THUMB_W, THUMB_H);
+        box.setPrefSize(THUMB_W, THUMB_H);
+        box.setMaxSize(THUMB_W, THUMB_H);
+        Path path = session.footage(p);
+        if (path == null) {
+            box.getChildren().add(Text.of(p.chosen() == null ? "to film" : "unreadable", "thumb-word"));
+            return box;
+        }
+        WritableImage known = thumbs.get(path);
+        if (known != null) {
+            box.getChildren().add(new ImageView(known));
+        } else {
+            session.worker().ask(
+                    "thumb-" + path,
+                    ticket -> Shown.of(session.frames().frame(path, 40), THUMB_W, THUMB_H, session.bands()),
+                    s -> {
+                        WritableImage image = new WritableImage(new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance()));
+                        thumbs.put(path, image);
+                        box.getChildren().setAll(new ImageView(image));
+                    },
+                    e -> box.getChildren().setAll(Text.of("unreadable", "thumb-word")));
+        }
+        return box;
+    }
+
+    private void choose() {
+        byPlate.forEach((id, slip) -> slip.pseudoClassStateChanged(CHOSEN, id.equals(session.plateId().get())));
+    }
+
+    private void addPlate() {
+        int i = session.shot().plates().size();
+        String id = "plate-" + (i + 1) + "-" + Integer.toHexString((int) (System.nanoTime() & 0xffff));
+        session.change("add a plate", s -> s.withPlateAdded(
+                new Plate(id, "Plate " + (i + 1), PlateRole.PRACTICAL, Spike.number(i), "A", "A", s.seconds(), java.util.List.of())));
+        session.plateId().set(id);
+    }
+
+    void step(int by) {
+        var ids = session.shot().plates().stream().map(Plate::id).toList();
+        if (!ids.isEmpty()) {
+            int i = Math.clamp(ids.indexOf(session.plateId().get()) + by, 0, ids.size() - 1);
+            session.plateId().set(ids.get(i));
+            Region slip = byPlate.get(ids.get(i));
+            double height = slips.getHeight() - scroll.getViewportBounds().getHeight();
+            if (height > 0) {
+                scroll.setVvalue(Math.clamp((slip.getBoundsInParent().getMinY() - ROW) / height, 0, 1));
+            }
+        }
+    }
+}

@@ -1,0 +1,98 @@
+package org.scenothesis.studio.house;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
+import org.scenothesis.production.measure.Stopped;
+
+/// Work off the interface's thread: one lane per purpose, the newest request of a lane wins, its result comes back on the interface's thread.
+///
+/// A request that was overtaken is asked to stop and its result is dropped.
+public final class Worker implements AutoCloseable {
+    /// What a job is given: whether it is still wanted.
+    public interface Ticket {
+        boolean wanted();
+    }
+
+    /// A job that may fail with a checked exception.
+    @FunctionalInterface
+    public interface Job<T> {
+        T run(Ticket ticket) throws Exception;
+    }
+
+    private final Executor ui;
+    private final Map<String, ExecutorService> lanes = new ConcurrentHashMap<>();
+    private final Map<String, AtomicBoolean> newest = new ConcurrentHashMap<>();
+    private volatile int busy;
+
+    public Worker(Executor ui) {
+        this.ui = ui;
+    }
+
+    /// Runs `job` on `lane`; then `done` or `failed` on the interface's thread, unless overtaken.
+    public <T> void ask(String lane, Job<T> job, Consumer<T> done, Consumer<Exception> failed) {
+        AtomicBoolean wanted = new AtomicBoolean(true);
+        AtomicBoolean before = newest.put(lane, wanted);
+        if (before != null) {
+            before.set(false);
+        }
+        count(1);
+        lane(lane).execute(() -> {
+            try {
+                if (wanted.get()) {
+                    T result = job.run(wanted::get);
+                    ui.execute(() -> {
+                        if (wanted.get()) {
+                            done.accept(result);
+                        }
+                    });
+                }
+            } catch (Stopped e) {
+                // Overtaken or cancelled: nothing to tell.
+            } catch (Exception e) {
+                ui.execute(() -> {
+                    if (wanted.get()) {
+                        failed.accept(e);
+                    }
+                });
+            } finally {
+                ui.execute(() -> count(-1));
+            }
+        });
+    }
+
+    private synchronized void count(int by) {
+        busy += by;
+    }
+
+    /// Asks what runs on a lane to stop.
+    public void cancel(String lane) {
+        AtomicBoolean wanted = newest.remove(lane);
+        if (wanted != null) {
+            wanted.set(false);
+        }
+    }
+
+    /// Whether nothing runs or waits; for snapshots and tests.
+    public boolean idle() {
+        return busy == 0;
+    }
+
+    public void onUi(Runnable action) {
+        ui.execute(action);
+    }
+
+    private ExecutorService lane(String name) {
+        return lanes.computeIfAbsent(name, n -> Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("lane-" + n).factory()));
+    }
+
+    @Override
+    public void close() {
+        newest.values().forEach(w -> w.set(false));
+        lanes.values().forEach(ExecutorService::shutdownNow);
+    }
+}

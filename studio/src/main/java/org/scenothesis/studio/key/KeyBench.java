@@ -1,0 +1,280 @@
+package org.scenothesis.studio.key;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.key.KeyJudge;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.production.measure.KeyReport;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Bench;
+import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.OutlineEditor;
+import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Tape;
+import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.TimeStrip;
+import org.scenothesis.studio.parts.VerdictMark;
+
+/// Result, matte and screen at once; the separation with its two cuts; measures; what happens over time below.
+public final class KeyBench implements Bench {
+    private final Session session;
+    private final KeyModel model;
+    private final PictureView over = new PictureView("Over clean plate");
+    private final PictureView matte = new PictureView("Matte, grey shown \u00d78");
+    private final PictureView screen = new PictureView("Screen, in quarter stops");
+    private final SeparationCurve curve = new SeparationCurve();
+    private final TimeStrip strip = new TimeStrip();
+    private final VBox measures = new VBox(6);
+    private final OutlineEditor outline = new OutlineEditor(screen, this::masked);
+    private final Tape choke = tape(new Tape.Parameter("choke", "px", -6, 6, 0.1, 1, "Pulls the edge in; negative lets it out"), KeySettings::withChokePx);
+    private final Tape softness = tape(new Tape.Parameter("softness", "px", 0, 12, 0.1, 1, "Softens the edge"), KeySettings::withSoftnessPx);
+    private final Tape despill = tape(new Tape.Parameter("despill", "", 0, 1, 0.05, 2, "How much of the screen's colour is taken off the subject"), KeySettings::withDespill);
+    private final VBox view = new VBox(8);
+    private @Nullable KeySettings previewed;
+
+    private interface Change {
+        KeySettings of(KeySettings s, double v);
+    }
+
+    public KeyBench(Session session) {
+        this.session = session;
+        model = new KeyModel(session);
+        build();
+        wire();
+    }
+
+    private Tape tape(Tape.Parameter p, Change change) {
+        return new Tape(p, v -> preview(change.of(current(), v)), v -> accept(p.name(), change.of(current(), v)));
+    }
+
+    private void build() {
+        VBox small = new VBox(8, matte, screen);
+        VBox.setVgrow(matte, Priority.ALWAYS);
+        VBox.setVgrow(screen, Priority.ALWAYS);
+        small.setMinWidth(340);
+        small.setPrefWidth(380);
+        small.setMaxWidth(400);
+        HBox.setHgrow(over, Priority.ALWAYS);
+        HBox pictures = new HBox(10, over, small);
+        VBox.setVgrow(pictures, Priority.ALWAYS);
+        curve.setPrefHeight(132);
+        HBox tapes = new HBox(22, choke, softness, despill);
+        VBox left = new VBox(5, Text.of("How far each pixel stands from the screen colour", "column-head"), curve, tapes);
+        HBox.setHgrow(left, Priority.ALWAYS);
+        measures.getStyleClass().addAll("paper", "on-paper");
+        measures.setMinWidth(380);
+        measures.setPrefWidth(380);
+        measures.setMaxWidth(400);
+        measures.setPadding(new Insets(8, 14, 8, 14));
+        HBox lower = new HBox(10, left, measures);
+        lower.setMinHeight(196);
+        lower.setPrefHeight(196);
+        strip.setMinHeight(50);
+        strip.setPrefHeight(52);
+        view.setPadding(new Insets(8, 14, 8, 12));
+        view.getChildren().addAll(pictures, lower, strip);
+    }
+
+    private void wire() {
+        over.whenSized((w, h) -> frame());
+        screen.whenSized((w, h) -> frame());
+        strip.whenMoved(s -> session.goToFrame(s * session.rate()));
+        curve.whenMoved(
+                (lower, v) -> preview(lower ? current().withEmptyBelow(v) : current().withSolidAbove(v)),
+                (lower, v) -> accept(lower ? "empty cut" : "solid cut", lower ? current().withEmptyBelow(v) : current().withSolidAbove(v)));
+        session.seconds().addListener(o -> {
+            strip.at(session.seconds().get());
+            frame();
+        });
+        session.plateId().addListener(o -> refresh());
+        session.production().addListener(o -> refresh());
+        session.measured().addListener(o -> refresh());
+    }
+
+    @Override
+    public BenchName name() {
+        return BenchName.KEY;
+    }
+
+    @Override
+    public Node view() {
+        return view;
+    }
+
+    @Override
+    public void shown() {
+        boolean keyed = session.plate().map(p -> p.role() == PlateRole.ELEMENT).orElse(false);
+        if (!keyed) {
+            session.shot().plateOf(PlateRole.ELEMENT).ifPresent(p -> session.plateId().set(p.id()));
+        }
+        refresh();
+    }
+
+    @Override
+    public Map<String, String> keys() {
+        return Map.of("Left, Right on a cut", "move it by 0.01", "double click on the screen", "a new corner of the garbage matte");
+    }
+
+    private @Nullable Layer layer() {
+        return KeyModel.layer(session.shot(), session.plate().orElse(null)).orElse(null);
+    }
+
+    private KeySettings current() {
+        Layer l = layer();
+        return l == null ? KeySettings.DEFAULT : l.key();
+    }
+
+    private void preview(KeySettings s) {
+        previewed = s;
+        frame();
+    }
+
+    private void accept(String what, KeySettings s) {
+        previewed = null;
+        Layer l = layer();
+        if (l != null) {
+            session.changeLayer(what, l.id(), o -> o.withKey(s));
+            session.measure();
+        }
+    }
+
+    private void masked(List<org.scenothesis.core.picture.Point> points) {
+        Layer l = layer();
+        if (l != null) {
+            session.changeLayer("garbage matte", l.id(), o -> o.withMask(points, o.maskSoftnessPx()));
+            session.measure();
+        }
+    }
+
+    private void refresh() {
+        if (session.bench().get() != BenchName.KEY) {
+            return;
+        }
+        KeySettings s = current();
+        curve.cuts(s);
+        choke.show(s.chokePx());
+        softness.show(s.softnessPx());
+        despill.show(s.despill());
+        Plate plate = session.plate().orElse(null);
+        Layer l = layer();
+        outline.show(l == null ? List.of() : l.mask());
+        strip.show(session.shot().seconds(), plate == null ? List.of() : List.of(new TimeStrip.Ribbon(plate.name(), 0, session.shot().seconds(), plate.spike())), session.shot().beats());
+        strip.at(session.seconds().get());
+        measures(plate);
+        frame();
+    }
+
+    private void measures(@Nullable Plate plate) {
+        measures.getChildren().clear();
+        if (plate == null) {
+            measures.getChildren().add(Text.of("No plate", "paper-title"));
+            return;
+        }
+        KeyReport r = session.measured().get().key(plate.id()).orElse(null);
+        measures.getChildren().add(Text.of(plate.name() + (r == null ? "" : ", worst of " + r.samples().size() + " frames"), "paper-title"));
+        if (layer() == null) {
+            boolean element = plate.role() == PlateRole.ELEMENT;
+            measures.getChildren().add(Text.block(
+                    element ? "This element is not keyed yet." : "This plate is a " + Words.of("role." + plate.role().name()) + "; only elements on screen are keyed.", "paper-text"));
+            if (element && plate.chosen() != null) {
+                var start = Text.button("Key this plate", "paper-button", () -> begin(plate));
+                start.setId("begin-key");
+                measures.getChildren().add(start);
+            }
+            return;
+        }
+        if (r == null) {
+            measures.getChildren().add(Text.block("Measuring the matte.", "paper-text"));
+            return;
+        }
+        Finding worst = null;
+        for (Finding f : KeyJudge.judge(r.worst(), r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, plate.id(), session.store().now().houseRules())) {
+            measures.getChildren().add(row(f));
+            if (f.verdict() != org.scenothesis.core.finding.Verdict.HOLDS && (worst == null || f.verdict().weight() > worst.verdict().weight())) {
+                worst = f;
+            }
+        }
+        String from = switch (r.source()) {
+            case SCREEN_PLATE -> "Screen colour from the screen-only frame.";
+            case TAKE -> "Screen colour from the take over time.";
+            case FRAME -> "Screen colour from one frame.";
+        };
+        measures.getChildren().add(Text.block(worst == null ? from : Words.sentence(worst).remedy(), "paper-soft"));
+    }
+
+    private static Node row(Finding f) {
+        Words.Sentence s = Words.sentence(f);
+        Label name = Text.of(s.title(), "paper-text");
+        HBox.setHgrow(name, Priority.ALWAYS);
+        name.setMaxWidth(Double.MAX_VALUE);
+        HBox row = new HBox(8, new VerdictMark(f.verdict()), name, Text.of(Words.verdict(f.verdict()), "paper-soft"), value(s.value()));
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private static Label value(String words) {
+        Label l = Text.of(words, "paper-number");
+        l.setMinWidth(72);
+        l.setAlignment(Pos.CENTER_RIGHT);
+        return l;
+    }
+
+    private void begin(Plate plate) {
+        session.change("key a plate", s -> {
+            List<Layer> more = new ArrayList<>(s.layers());
+            if (more.isEmpty()) {
+                s.plateOf(PlateRole.CLEAN).ifPresent(c -> more.add(Layer.of("base", c.name(), Layer.Kind.BASE, c.id())));
+            }
+            more.add(Layer.of("element-" + plate.id(), plate.name(), Layer.Kind.ELEMENT, plate.id()).withFilmedFoot(new Vec(0, 0, 2)));
+            return s.withLayers(more);
+        });
+        session.measure();
+    }
+
+    private void frame() {
+        if (session.bench().get() != BenchName.KEY) {
+            return;
+        }
+        Plate plate = session.plate().orElse(null);
+        Path path = session.footage(plate);
+        if (plate == null || path == null || plate.role() != PlateRole.ELEMENT) {
+            String why = plate == null ? "Choose a plate on the shelf." : plate.role() != PlateRole.ELEMENT ? "Choose an element on screen on the shelf." : "This plate has no take yet.";
+            over.say(why);
+            matte.say("");
+            screen.say("");
+            return;
+        }
+        Layer l = layer();
+        KeySettings s = previewed != null ? previewed : current();
+        var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
+        var request = new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.mask(), path, session.seconds().get(), room);
+        session.worker().ask("key-picture", ticket -> model.compute(request), r -> {
+            over.show(r.over());
+            matte.show(r.matte());
+            screen.show(r.screen());
+            curve.show(r.counts(), r.measures().edgePx());
+            over.name("Over clean plate, frame " + session.frame());
+        }, e -> {
+            over.say(String.valueOf(e.getMessage()));
+            matte.say("");
+            screen.say("");
+        });
+    }
+}

@@ -1,0 +1,146 @@
+package org.scenothesis.studio.key;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.Keyed;
+import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.MatteMeasures;
+import org.scenothesis.core.key.MatteMeter;
+import org.scenothesis.core.key.ScreenHue;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.layer.Composer;
+import org.scenothesis.core.layer.LayerPicture;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Footages;
+import org.scenothesis.production.measure.Screens;
+import org.scenothesis.production.measure.Surveyor;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Shown;
+
+/// What Key shows, computed off the interface's thread; the screen model is made once per take.
+final class KeyModel {
+    static final int BINS = 140;
+    static final double LOW = -0.2;
+    static final double HIGH = 1.2;
+
+    private final Session session;
+    private @Nullable String modelOf;
+    private @Nullable ScreenModel model;
+
+    KeyModel(Session session) {
+        this.session = session;
+    }
+
+    /// The layer that keys the chosen plate.
+    static Optional<Layer> layer(Shot shot, @Nullable Plate plate) {
+        return plate == null
+                ? Optional.empty()
+                : shot.layers().stream().filter(l -> l.kind() == Layer.Kind.ELEMENT && l.plate().equals(plate.id())).findFirst();
+    }
+
+    record Room(int bigWidth, int bigHeight, int smallWidth, int smallHeight) {}
+
+    record Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, Path take, double seconds, Room room) {}
+
+    /// Everything the bench shows of one frame. `counts`: pixels per bin of the separation, as roots of shares of the largest.
+    record Result(Shown over, Shown matte, Shown screen, double[] counts, MatteMeasures measures, ScreenModel.Source source, int width, int height) {}
+
+    /// @throws FootageException if footage cannot be read or shows no screen
+    Result compute(Request r) throws FootageException {
+        Bands bands = session.bands();
+        ScreenModel screen = screen(r);
+        Picture frame = session.frames().at(r.take, r.seconds);
+        Keyed keyed = Keyer.key(frame, screen, r.settings, Surveyor.outline(r.mask, frame.width(), frame.height()), bands);
+        Picture base = background(r, frame);
+        Picture over = Composer.compose(
+                List.of(
+                        LayerPicture.of(Layer.of("base", "", Layer.Kind.BASE, ""), base),
+                        LayerPicture.of(Layer.of("element", "", Layer.Kind.ELEMENT, ""), keyed.element())),
+                null, 0, bands);
+        return new Result(
+                Shown.of(over, r.room.bigWidth, r.room.bigHeight, bands),
+                Shown.grey(stretched(keyed.alpha()), r.room.smallWidth, r.room.smallHeight, bands),
+                evenness(screen, r.room, bands),
+                counts(keyed.separation(), keyed.inside()),
+                MatteMeter.measure(keyed, screen, null, bands), screen.source(), frame.width(), frame.height());
+    }
+
+    private synchronized ScreenModel screen(Request r) throws FootageException {
+        Path plate = Surveyor.screenPlate(session.folder(), r.shot, r.plate);
+        String key = r.take + "|" + plate;
+        ScreenModel m = model;
+        if (m == null || !key.equals(modelOf)) {
+            try (Footage f = Footages.open(r.take)) {
+                m = Screens.model(f, plate, session.bands());
+            }
+            model = m;
+            modelOf = key;
+        }
+        return m;
+    }
+
+    private Picture background(Request r, Picture frame) throws FootageException {
+        Path clean = session.surveyor().reference(r.shot).orElse(null);
+        if (clean != null) {
+            Picture p = session.frames().at(clean, r.seconds);
+            if (p.sameShape(frame)) {
+                return p;
+            }
+        }
+        return Picture.filled(frame.width(), frame.height(), 0.18f, 0.18f, 0.18f);
+    }
+
+    /// Makes the slightest grey visible: what is nearly black or nearly white is spread by eight.
+    private static Plane stretched(Plane a) {
+        Plane out = Plane.of(a.width(), a.height());
+        for (int i = 0; i < out.data().length; i++) {
+            float v = a.data()[i];
+            out.data()[i] = v < 0.5f ? Math.min(0.5f, 8 * v) : Math.max(0.5f, 1 - 8 * (1 - v));
+        }
+        return out;
+    }
+
+    /// The screen channel in steps of a quarter stop around its middle, in the cloth's hue.
+    private static Shown evenness(ScreenModel m, Room room, Bands bands) {
+        Plane s = m.hue() == ScreenHue.GREEN ? m.colour().g() : m.colour().b();
+        float[] sorted = s.data().clone();
+        java.util.Arrays.sort(sorted);
+        double middle = Math.max(1e-4, sorted[(int) (sorted.length * 0.6)]);
+        Picture out = Picture.of(s.width(), s.height());
+        for (int i = 0; i < s.data().length; i++) {
+            double stops = Math.log(Math.max(1e-4, s.data()[i]) / middle) / Math.log(2);
+            float level = (float) Math.clamp(0.25 + 0.09 * Math.rint(stops * 4), 0.02, 0.8);
+            boolean cloth = s.data()[i] > 1.3f * Math.max(m.colour().r().data()[i], m.hue() == ScreenHue.GREEN ? m.colour().b().data()[i] : m.colour().g().data()[i]);
+            out.r().data()[i] = cloth ? 0.12f * level : 0.03f;
+            out.g().data()[i] = cloth && m.hue() == ScreenHue.GREEN ? level : cloth ? 0.3f * level : 0.03f;
+            out.b().data()[i] = cloth && m.hue() == ScreenHue.BLUE ? level : cloth ? 0.2f * level : 0.03f;
+        }
+        return Shown.of(out, room.smallWidth, room.smallHeight, bands);
+    }
+
+    private static double[] counts(Plane separation, Plane inside) {
+        double[] counts = new double[BINS];
+        for (int i = 0; i < separation.data().length; i++) {
+            if (inside.data()[i] > 0.5f) {
+                int bin = (int) ((separation.data()[i] - LOW) / (HIGH - LOW) * BINS);
+                counts[Math.clamp(bin, 0, BINS - 1)]++;
+            }
+        }
+        double most = java.util.Arrays.stream(counts).max().orElse(1);
+        for (int i = 0; i < BINS; i++) {
+            counts[i] = most == 0 ? 0 : Math.sqrt(counts[i] / most);
+        }
+        return counts;
+    }
+}

@@ -1,0 +1,148 @@
+package org.scenothesis.studio.key;
+
+import javafx.geometry.Pos;
+import javafx.scene.AccessibleRole;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.StackPane;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Rectangle;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Text;
+
+/// How many pixels stand how far from the screen colour, with the two cuts on it. Cuts are dragged, or moved by arrow keys when focused.
+final class SeparationCurve extends Pane {
+    private static final double FOOT = 22;
+
+    private final Cut empty = new Cut("empty cut", true);
+    private final Cut solid = new Cut("solid cut", false);
+    private final Label emptyWord = Text.of("", "number");
+    private final Label edgeWord = Text.of("", "muted");
+    private final Label solidWord = Text.of("", "number");
+    private double[] counts = new double[KeyModel.BINS];
+    private double low = 0.1;
+    private double high = 0.7;
+    private double edgePx;
+    private java.util.function.BiConsumer<Boolean, Double> accept = (e, v) -> {};
+    private java.util.function.BiConsumer<Boolean, Double> moving = (e, v) -> {};
+
+    SeparationCurve() {
+        setMinHeight(110);
+        widthProperty().addListener(o -> draw());
+        heightProperty().addListener(o -> draw());
+    }
+
+    /// - `moving` while a cut is dragged, `accept` once it is let go: which cut (true for the empty one) and where.
+    void whenMoved(java.util.function.BiConsumer<Boolean, Double> whileMoving, java.util.function.BiConsumer<Boolean, Double> onAccept) {
+        moving = whileMoving;
+        accept = onAccept;
+    }
+
+    void show(double[] bins, double edge) {
+        counts = bins;
+        edgePx = edge;
+        draw();
+    }
+
+    void cuts(KeySettings s) {
+        low = s.emptyBelow();
+        high = s.solidAbove();
+        draw();
+    }
+
+    private double x(double separation) {
+        return (separation - KeyModel.LOW) / (KeyModel.HIGH - KeyModel.LOW) * getWidth();
+    }
+
+    private double separation(double x) {
+        return Math.round((KeyModel.LOW + x / Math.max(1, getWidth()) * (KeyModel.HIGH - KeyModel.LOW)) * 100) / 100.0;
+    }
+
+    private void draw() {
+        double h = getHeight() - FOOT;
+        getChildren().clear();
+        getChildren().addAll(
+                styled(new Rectangle(0, 0, Math.max(0, x(low)), h), "plot-empty"),
+                styled(new Rectangle(x(low), 0, Math.max(0, x(high) - x(low)), h), "plot-middle"),
+                styled(new Rectangle(x(high), 0, Math.max(0, getWidth() - x(high)), h), "plot-solid"));
+        Polygon p = styled(new Polygon(), "plot-fill");
+        p.getPoints().addAll(0.0, h);
+        for (int i = 0; i < counts.length; i++) {
+            p.getPoints().addAll((i + 0.5) / counts.length * getWidth(), h - counts[i] * (h - 6));
+        }
+        p.getPoints().addAll(getWidth(), h);
+        getChildren().add(p);
+        empty.place(x(low), h);
+        solid.place(x(high), h);
+        emptyWord.setText("empty below " + Words.number(low, 2));
+        edgeWord.setText(edgePx > 0 ? "edge, " + Words.number(edgePx, 1) + " px wide" : "edge");
+        solidWord.setText("solid above " + Words.number(high, 2));
+        emptyWord.relocate(Math.max(0, Math.min(x(low) - 50, x(high) - 300)), h + 3);
+        edgeWord.setVisible(x(high) - x(low) > 230);
+        edgeWord.relocate(x(low) + 62, h + 3);
+        solidWord.relocate(Math.min(getWidth() - 112, Math.max(x(high) - 40, x(low) + 230)), h + 3);
+        getChildren().addAll(empty, solid, emptyWord, edgeWord, solidWord);
+    }
+
+    private static <T extends javafx.scene.Node> T styled(T node, String style) {
+        node.getStyleClass().add(style);
+        node.setMouseTransparent(true);
+        return node;
+    }
+
+    /// One cut: a strip of yellow tape with a wide grip.
+    private final class Cut extends StackPane {
+        private final boolean lower;
+
+        Cut(String name, boolean lower) {
+            this.lower = lower;
+            Rectangle tape = new Rectangle(3, 10);
+            tape.getStyleClass().add("cut");
+            tape.heightProperty().bind(heightProperty());
+            getChildren().add(tape);
+            setAlignment(Pos.CENTER);
+            setId(lower ? "cut-empty" : "cut-solid");
+            setCursor(javafx.scene.Cursor.H_RESIZE);
+            setFocusTraversable(true);
+            setAccessibleRole(AccessibleRole.SLIDER);
+            setAccessibleText(name);
+            getStyleClass().add("cut-grip");
+            addEventHandler(MouseEvent.MOUSE_PRESSED, e -> requestFocus());
+            addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
+                set(bounded(separation(getLayoutX() + e.getX())));
+                moving.accept(lower, lower ? low : high);
+                e.consume();
+            });
+            addEventHandler(MouseEvent.MOUSE_RELEASED, e -> accept.accept(lower, lower ? low : high));
+            addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+                if (e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT) {
+                    set(bounded((lower ? low : high) + (e.getCode() == KeyCode.LEFT ? -0.01 : 0.01)));
+                    accept.accept(lower, lower ? low : high);
+                    e.consume();
+                }
+            });
+        }
+
+        private double bounded(double v) {
+            double r = Math.round(v * 100) / 100.0;
+            return lower ? Math.clamp(r, 0, Math.min(0.9, high - 0.02)) : Math.clamp(r, Math.max(0.05, low + 0.02), 1.18);
+        }
+
+        private void set(double v) {
+            if (lower) {
+                low = v;
+            } else {
+                high = v;
+            }
+            draw();
+        }
+
+        void place(double at, double h) {
+            resizeRelocate(at - 7, -2, 14, h + 6);
+        }
+    }
+}

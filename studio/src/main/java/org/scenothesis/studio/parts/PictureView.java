@@ -1,0 +1,100 @@
+package org.scenothesis.studio.parts;
+
+import java.util.function.BiConsumer;
+import javafx.geometry.Pos;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelBuffer;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.StackPane;
+import org.jspecify.annotations.Nullable;
+
+/// Shows a picture at its own pixels, centred on the dark floor, with a paper label, a message while there is none, and an overlay in picture shares.
+public final class PictureView extends StackPane {
+    private final ImageView image = new ImageView();
+    private final javafx.scene.control.Label label = Text.of("", "picture-label");
+    private final javafx.scene.control.Label message = Text.block("", "picture-message");
+    private final Pane overlay = new Pane();
+    private BiConsumer<Integer, Integer> sized = (w, h) -> {};
+    private @Nullable Shown shown;
+
+    public PictureView(String words) {
+        getStyleClass().add("picture");
+        label.setText(words);
+        label.setVisible(!words.isEmpty());
+        overlay.setPickOnBounds(false);
+        overlay.setManaged(false);
+        message.setMaxWidth(360);
+        message.setAlignment(Pos.CENTER);
+        message.setTextAlignment(javafx.scene.text.TextAlignment.CENTER);
+        StackPane.setAlignment(label, Pos.TOP_LEFT);
+        StackPane.setMargin(label, new javafx.geometry.Insets(8));
+        getChildren().addAll(image, message, overlay, label);
+        setMinSize(80, 60);
+        image.setMouseTransparent(true);
+        widthProperty().addListener(o -> changedSize());
+        heightProperty().addListener(o -> changedSize());
+    }
+
+    private void changedSize() {
+        if (getWidth() > 8 && getHeight() > 8) {
+            sized.accept((int) getWidth(), (int) getHeight());
+        }
+        requestLayout();
+    }
+
+    /// Calls with the room for a picture whenever it changes.
+    public void whenSized(BiConsumer<Integer, Integer> action) {
+        sized = action;
+        changedSize();
+    }
+
+    public int roomWidth() {
+        return Math.max(16, (int) getWidth());
+    }
+
+    public int roomHeight() {
+        return Math.max(16, (int) getHeight());
+    }
+
+    public void name(String words) {
+        label.setText(words);
+        label.setVisible(!words.isEmpty());
+    }
+
+    public void show(Shown s) {
+        shown = s;
+        PixelBuffer<java.nio.IntBuffer> pixels = new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance());
+        image.setImage(new WritableImage(pixels));
+        message.setText("");
+        requestLayout();
+    }
+
+    /// Takes the picture away and says why.
+    public void say(String words) {
+        shown = null;
+        image.setImage(null);
+        message.setText(words);
+    }
+
+    public @Nullable Shown shown() {
+        return shown;
+    }
+
+    /// The pane over the picture, exactly its size; children in its pixels.
+    public Pane overlay() {
+        return overlay;
+    }
+
+    @Override
+    protected void layoutChildren() {
+        super.layoutChildren();
+        Shown s = shown;
+        if (s != null) {
+            overlay.resizeRelocate(Math.round((getWidth() - s.width()) / 2), Math.round((getHeight() - s.height()) / 2), s.width(), s.height());
+        } else {
+            overlay.resizeRelocate(0, 0, getWidth(), getHeight());
+        }
+    }
+}

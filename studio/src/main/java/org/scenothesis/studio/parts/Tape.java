@@ -1,0 +1,129 @@
+package org.scenothesis.studio.parts;
+
+import java.util.function.DoubleConsumer;
+import javafx.css.PseudoClass;
+import javafx.geometry.Pos;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import org.scenothesis.production.words.Words;
+
+/// A measured number one can type on, or drag sideways: name, value, unit. Enter or leaving the field accepts, Escape takes back.
+///
+/// While it is dragged `preview` is called, on release `accept` once.
+public final class Tape extends HBox {
+    /// How a number is called, shown and bounded; one description for bench, command line and help.
+    public record Parameter(String name, String unit, double low, double high, double step, int decimals, String help) {}
+
+    private static final PseudoClass WRONG = PseudoClass.getPseudoClass("wrong");
+
+    private final Parameter parameter;
+    private final TextField field = new TextField();
+    private final DoubleConsumer preview;
+    private final DoubleConsumer accept;
+    private double value;
+    private double grabbed = Double.NaN;
+    private double grabbedAt;
+
+    public Tape(Parameter parameter, DoubleConsumer preview, DoubleConsumer accept) {
+        this.parameter = parameter;
+        this.preview = preview;
+        this.accept = accept;
+        setAlignment(Pos.CENTER_LEFT);
+        setSpacing(6);
+        var name = Text.of(parameter.name, "muted");
+        name.setMinWidth(0);
+        HBox.setHgrow(name, Priority.ALWAYS);
+        name.setMaxWidth(Double.MAX_VALUE);
+        field.setPrefWidth(78);
+        field.setMinWidth(60);
+        field.setAlignment(Pos.CENTER_RIGHT);
+        field.getStyleClass().add("number");
+        field.setAccessibleText(parameter.name);
+        var unit = Text.of(parameter.unit, "muted", "small");
+        unit.setMinWidth(30);
+        getChildren().addAll(name, field, unit);
+        if (!parameter.help.isEmpty()) {
+            Tooltip.install(name, new Tooltip(parameter.help));
+        }
+        wire(name);
+    }
+
+    public TextField field() {
+        return field;
+    }
+
+    private void wire(javafx.scene.Node name) {
+        field.addEventHandler(javafx.scene.input.KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.ENTER) {
+                typed();
+                e.consume();
+            } else if (e.getCode() == KeyCode.ESCAPE) {
+                show(value);
+            } else if (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN) {
+                take(value + (e.getCode() == KeyCode.UP ? 1 : -1) * parameter.step);
+                e.consume();
+            }
+        });
+        field.focusedProperty().addListener((o, was, is) -> {
+            if (was && !is) {
+                typed();
+            }
+        });
+        name.setCursor(javafx.scene.Cursor.H_RESIZE);
+        name.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_PRESSED, e -> {
+            grabbed = e.getScreenX();
+            grabbedAt = value;
+        });
+        name.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_DRAGGED, e -> {
+            double v = bounded(grabbedAt + Math.round((e.getScreenX() - grabbed) / 4) * parameter.step);
+            if (v != value) {
+                show(v);
+                preview.accept(v);
+            }
+        });
+        name.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_RELEASED, e -> {
+            if (value != grabbedAt) {
+                accept.accept(value);
+            }
+        });
+    }
+
+    private void typed() {
+        try {
+            double v = Double.parseDouble(field.getText().trim().replace(',', '.').replace('\u2212', '-'));
+            if (!(v >= parameter.low && v <= parameter.high)) {
+                field.pseudoClassStateChanged(WRONG, true);
+                field.setTooltip(new Tooltip("between " + Words.number(parameter.low, parameter.decimals) + " and " + Words.number(parameter.high, parameter.decimals)));
+                return;
+            }
+            take(v);
+        } catch (NumberFormatException e) {
+            field.pseudoClassStateChanged(WRONG, true);
+            field.setTooltip(new Tooltip("a number in " + parameter.unit));
+        }
+    }
+
+    private void take(double v) {
+        double b = bounded(v);
+        boolean changed = Math.abs(b - value) > 1e-9;
+        show(b);
+        if (changed) {
+            accept.accept(b);
+        }
+    }
+
+    private double bounded(double v) {
+        double rounded = Math.round(v * 1e6) / 1e6;
+        return Math.clamp(rounded, parameter.low, parameter.high);
+    }
+
+    public void show(double v) {
+        value = v;
+        field.pseudoClassStateChanged(WRONG, false);
+        field.setTooltip(null);
+        field.setText(Words.number(v, parameter.decimals));
+    }
+}

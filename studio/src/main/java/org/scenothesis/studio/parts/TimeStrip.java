@@ -1,0 +1,147 @@
+package org.scenothesis.studio.parts;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.DoubleConsumer;
+import javafx.scene.control.Label;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Polyline;
+import javafx.scene.shape.Rectangle;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.shot.Beat;
+import org.scenothesis.core.shot.Spike;
+import org.scenothesis.production.words.Words;
+
+/// The shot's seconds from left to right: ribbons, beats, a measured line, the playhead. Dragging moves the playhead.
+public final class TimeStrip extends Pane {
+    private static final double RIBBON = 18;
+
+    /// A coloured stretch of time with a name.
+    public record Ribbon(String name, double from, double to, @Nullable Spike spike) {}
+
+    private final Rectangle playhead = new Rectangle(2, 10);
+    private final Label clock = Text.of("", "small");
+    private DoubleConsumer moved = s -> {};
+    private double seconds = 1;
+    private double at;
+    private List<Ribbon> ribbons = List.of();
+    private List<Beat> beats = List.of();
+    private List<Double> ticks = List.of();
+    private double[] line = {};
+
+    public TimeStrip() {
+        getStyleClass().add("strip");
+        playhead.getStyleClass().add("playhead");
+        playhead.setMouseTransparent(true);
+        clock.setMouseTransparent(true);
+        setMinHeight(56);
+        setPrefHeight(64);
+        setFocusTraversable(false);
+        addEventHandler(javafx.scene.input.MouseEvent.MOUSE_PRESSED, e -> go(e.getX()));
+        addEventHandler(javafx.scene.input.MouseEvent.MOUSE_DRAGGED, e -> go(e.getX()));
+        widthProperty().addListener(o -> draw());
+        heightProperty().addListener(o -> draw());
+    }
+
+    public void whenMoved(DoubleConsumer action) {
+        moved = action;
+    }
+
+    private void go(double x) {
+        moved.accept(Math.clamp(x / Math.max(1, getWidth()), 0, 1) * seconds);
+    }
+
+    public void show(double total, List<Ribbon> what, List<Beat> marked) {
+        seconds = Math.max(0.01, total);
+        ribbons = List.copyOf(what);
+        beats = List.copyOf(marked);
+        draw();
+    }
+
+    /// Small marks on the strip, for keyframes.
+    public void ticks(List<Double> when) {
+        ticks = List.copyOf(when);
+        draw();
+    }
+
+    /// A line of values over the whole time, scaled to its own largest.
+    public void line(double[] values) {
+        line = values.clone();
+        draw();
+    }
+
+    public void at(double s) {
+        at = s;
+        place();
+    }
+
+    private double x(double s) {
+        return s / seconds * getWidth();
+    }
+
+    private void draw() {
+        getChildren().clear();
+        double y = 4;
+        for (Ribbon r : ribbons) {
+            Rectangle bar = new Rectangle(x(r.from), y, Math.max(2, x(r.to) - x(r.from)), RIBBON);
+            bar.getStyleClass().add(r.spike == null ? "plot-solid" : "spike-" + r.spike.ordinal());
+            bar.setMouseTransparent(true);
+            Label name = Text.of(r.name, "small", "ribbon-name");
+            name.setMaxWidth(Math.max(10, x(r.to) - x(r.from) - 10));
+            name.relocate(x(r.from) + 6, y + 1);
+            name.setMouseTransparent(true);
+            getChildren().addAll(bar, name);
+            y += RIBBON + 3;
+        }
+        for (double t : ticks) {
+            Rectangle tick = new Rectangle(x(t) - 2.5, y, 5, 9);
+            tick.getStyleClass().add("cut");
+            tick.setMouseTransparent(true);
+            getChildren().add(tick);
+        }
+        drawLine();
+        drawBeats();
+        getChildren().addAll(playhead, clock);
+        place();
+    }
+
+    private void drawLine() {
+        double most = java.util.Arrays.stream(line).max().orElse(0);
+        if (line.length < 2 || most <= 0) {
+            return;
+        }
+        Polyline p = new Polyline();
+        p.getStyleClass().add("plot-line-c");
+        for (int i = 0; i < line.length; i++) {
+            p.getPoints().addAll(i * getWidth() / (line.length - 1), getHeight() - 18 - line[i] / most * (getHeight() - 50));
+        }
+        p.setMouseTransparent(true);
+        getChildren().add(p);
+    }
+
+    private void drawBeats() {
+        List<Label> names = new ArrayList<>();
+        for (Beat b : beats) {
+            Rectangle tick = new Rectangle(x(b.seconds()), 0, 1, getHeight());
+            tick.getStyleClass().add("beat-tick");
+            tick.setOpacity(0.5);
+            tick.setMouseTransparent(true);
+            Label name = Text.of(b.name(), "small");
+            name.setMouseTransparent(true);
+            boolean rightmost = x(b.seconds()) > getWidth() - 90;
+            name.relocate(x(b.seconds()) + (rightmost ? -84 : 5), getHeight() - 18);
+            names.add(name);
+            getChildren().addAll(tick, name);
+        }
+    }
+
+    private void place() {
+        playhead.setX(Math.clamp(x(at) - 1, 0, Math.max(0, getWidth() - 2)));
+        playhead.setHeight(getHeight());
+        clock.setText(Words.time(at));
+        clock.setMinWidth(Region.USE_PREF_SIZE);
+        double right = Math.max(0, getWidth() - 52);
+        clock.relocate(Math.min(right, x(at) + 5), Math.max(0, getHeight() - 36));
+    }
+}

@@ -1,0 +1,355 @@
+package org.scenothesis.studio.shoot;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.css.PseudoClass;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.match.LockJudge;
+import org.scenothesis.core.match.LockReport;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.measure.FootageBrief;
+import org.scenothesis.production.measure.ShotFindings;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Bench;
+import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Comparison;
+import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Shown;
+import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.TimeStrip;
+import org.scenothesis.studio.parts.VerdictMark;
+
+/// Watching takes against the clean plate, the take log, bringing footage in, and the strike list.
+public final class ShootBench implements Bench {
+    private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
+
+    private final Session session;
+    private final PictureView picture = new PictureView("");
+    private final TimeStrip strip = new TimeStrip();
+    private final VBox takes = new VBox();
+    private final VBox strike = new VBox(4);
+    private final Needles needles = new Needles();
+    private final ToggleGroup modes = new ToggleGroup();
+    private final HBox view = new HBox(12);
+    private Comparison mode = Comparison.TAKE;
+    private @Nullable String looked;
+
+    public ShootBench(Session session) {
+        this.session = session;
+        build();
+        wire();
+    }
+
+    private void build() {
+        HBox bar = new HBox(4, mode("Take", Comparison.TAKE, "shoot-take"), mode("Over clean plate", Comparison.OVER, "shoot-over"),
+                mode("Difference", Comparison.DIFFERENCE, "shoot-difference"), mode("Outline", Comparison.OUTLINE, "shoot-outline"));
+        VBox.setVgrow(picture, Priority.ALWAYS);
+        strip.setPrefHeight(60);
+        VBox left = new VBox(8, bar, picture, strip);
+        HBox.setHgrow(left, Priority.ALWAYS);
+        Button bring = Text.button("Bring footage in", "floor-button", this::choose);
+        bring.setId("bring-in");
+        ScrollPane list = new ScrollPane(takes);
+        list.setFitToWidth(true);
+        list.setPrefHeight(220);
+        VBox.setVgrow(list, Priority.ALWAYS);
+        VBox paper = new VBox(6, Text.of("Before striking the set", "paper-title"), strike);
+        paper.getStyleClass().addAll("paper", "on-paper");
+        VBox right = new VBox(10, Text.of("Takes", "heading"), list, Text.block("or drop files on the picture", "muted", "small"), bring, needles, paper);
+        right.setMinWidth(330);
+        right.setPrefWidth(330);
+        right.setMaxWidth(330);
+        view.setPadding(new Insets(8, 14, 10, 12));
+        view.getChildren().addAll(left, right);
+    }
+
+    private ToggleButton mode(String word, Comparison c, String id) {
+        ToggleButton b = new ToggleButton(word);
+        b.getStyleClass().setAll("toggle-button", "floor-button");
+        b.setToggleGroup(modes);
+        b.setId(id);
+        b.setUserData(c);
+        b.setSelected(c == mode);
+        b.setOnAction(e -> look(c));
+        return b;
+    }
+
+    private void look(Comparison c) {
+        mode = c;
+        modes.getToggles().forEach(t -> t.setSelected(t.getUserData() == c));
+        frame();
+    }
+
+    private void wire() {
+        picture.whenSized((w, h) -> frame());
+        strip.whenMoved(s -> session.goToFrame(s * session.rate()));
+        session.seconds().addListener(o -> {
+            strip.at(session.seconds().get());
+            frame();
+        });
+        session.plateId().addListener(o -> {
+            looked = null;
+            refresh();
+        });
+        session.production().addListener(o -> refresh());
+        session.measured().addListener(o -> refresh());
+        session.shotId().addListener(o -> refresh());
+        view.setOnDragOver(e -> {
+            if (e.getDragboard().hasFiles()) {
+                e.acceptTransferModes(TransferMode.COPY);
+            }
+            e.consume();
+        });
+        view.setOnDragDropped(this::dropped);
+    }
+
+    private void dropped(DragEvent e) {
+        if (e.getDragboard().hasFiles()) {
+            bringIn(e.getDragboard().getFiles().stream().map(File::toPath).toList());
+            e.setDropCompleted(true);
+        }
+        e.consume();
+    }
+
+    private void choose() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle("Bring footage in for " + session.plate().map(Plate::name).orElse("this plate"));
+        List<File> files = chooser.showOpenMultipleDialog(view.getScene().getWindow());
+        if (files != null) {
+            bringIn(files.stream().map(File::toPath).toList());
+        }
+    }
+
+    /// Checks, copies and lists footage as takes of the selected plate; what cannot be read is said and left out.
+    public void bringIn(List<Path> files) {
+        Plate plate = session.plate().orElse(null);
+        if (plate == null) {
+            session.say("Choose a plate on the shelf first; the footage becomes its take.");
+            return;
+        }
+        session.worker().ask(
+                "bring-in",
+                ticket -> {
+                    List<String> in = new java.util.ArrayList<>();
+                    for (Path f : files) {
+                        org.scenothesis.media.Footages.open(f).close();
+                        in.add(session.folder().bringIn(f));
+                    }
+                    return in;
+                },
+                in -> {
+                    session.change("bring footage in", s -> s.withPlate(plate.id(), p -> {
+                        Plate q = p;
+                        for (String path : in) {
+                            q = q.withTakeAdded(new Take(plate.id() + "-" + (q.takes().size() + 1) + "-" + Integer.toHexString(path.hashCode()), path, false, ""));
+                        }
+                        return q;
+                    }));
+                    session.measure();
+                },
+                e -> session.say(String.valueOf(e.getMessage())));
+    }
+
+    @Override
+    public BenchName name() {
+        return BenchName.SHOOT;
+    }
+
+    @Override
+    public Node view() {
+        return view;
+    }
+
+    @Override
+    public void shown() {
+        refresh();
+    }
+
+    @Override
+    public boolean key(KeyEvent e) {
+        Comparison c = switch (e.getCode()) {
+            case D -> mode == Comparison.DIFFERENCE ? Comparison.TAKE : Comparison.DIFFERENCE;
+            case O -> mode == Comparison.OUTLINE ? Comparison.TAKE : Comparison.OUTLINE;
+            case B -> mode == Comparison.REFERENCE ? Comparison.TAKE : Comparison.REFERENCE;
+            default -> null;
+        };
+        if (c != null) {
+            look(c);
+            return true;
+        }
+        return false;
+    }
+
+    @Override
+    public Map<String, String> keys() {
+        return Map.of("B", "blink against the clean plate", "D", "difference", "O", "outline");
+    }
+
+    private Optional<Take> take() {
+        Plate p = session.plate().orElse(null);
+        if (p == null) {
+            return Optional.empty();
+        }
+        return p.take(looked).or(() -> Optional.ofNullable(p.chosen()));
+    }
+
+    private void refresh() {
+        if (session.bench().get() != BenchName.SHOOT) {
+            return;
+        }
+        takes.getChildren().clear();
+        Plate plate = session.plate().orElse(null);
+        if (plate != null) {
+            plate.takes().forEach(t -> takes.getChildren().add(row(plate, t)));
+        }
+        if (plate == null || plate.takes().isEmpty()) {
+            takes.getChildren().add(Text.block("No take yet. Roll it, then bring the file in.", "muted"));
+        }
+        strike();
+        strip.show(session.shot().seconds(), ribbons(plate), session.shot().beats());
+        strip.at(session.seconds().get());
+        frame();
+    }
+
+    private List<TimeStrip.Ribbon> ribbons(@Nullable Plate plate) {
+        Take t = take().orElse(null);
+        if (plate == null || t == null) {
+            return List.of();
+        }
+        double length = session.measured().get().brief(t.footage()).map(b -> b.still() ? session.shot().seconds() : b.seconds()).orElse(0.0);
+        String needs = plate.rollSeconds() == 0 ? "" : ", needs " + Words.number(plate.rollSeconds(), 1) + " s";
+        return List.of(new TimeStrip.Ribbon(plate.name() + needs, 0, Math.min(length, session.shot().seconds()), plate.spike()));
+    }
+
+    private Region row(Plate plate, Take t) {
+        Optional<FootageBrief> brief = session.measured().get().brief(t.footage());
+        Verdict v = verdict(plate, t, brief);
+        Label name = Text.of("Take " + (plate.takes().indexOf(t) + 1) + (t.circled() ? ", circled" : ""), "strong");
+        Label facts = Text.block(facts(plate, t, brief), "muted", "small");
+        VBox words = new VBox(1, name, facts);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setMinWidth(0);
+        Button circle = Text.button(t.circled() ? "uncircle" : "circle", "floor-button", () -> {
+            session.change("circle a take", s -> s.withPlate(plate.id(), p -> p.circling(t.id())));
+            session.measure();
+        });
+        circle.setId("circle-" + t.id());
+        circle.setMinWidth(Region.USE_PREF_SIZE);
+        HBox row = new HBox(8, new VerdictMark(v), words, circle);
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.getStyleClass().add("take-row");
+        row.setId("take-" + t.id());
+        row.pseudoClassStateChanged(CHOSEN, take().filter(o -> o.id().equals(t.id())).isPresent());
+        row.setFocusTraversable(true);
+        row.setOnMouseClicked(e -> {
+            looked = t.id();
+            refresh();
+        });
+        row.setOnKeyPressed(e -> {
+            if (e.getCode() == javafx.scene.input.KeyCode.ENTER) {
+                looked = t.id();
+                refresh();
+            }
+        });
+        return row;
+    }
+
+    private Verdict verdict(Plate plate, Take t, Optional<FootageBrief> brief) {
+        if (brief.filter(b -> !b.usable()).isPresent()) {
+            return Verdict.REDO;
+        }
+        return session.measured().get().lock(t.footage())
+                .map(r -> LockJudge.worst(LockJudge.judge(r, plate.id(), session.store().now().houseRules(), plate.role().lightDiffersByDesign())))
+                .orElse(Verdict.NOT_MEASURED);
+    }
+
+    private String facts(Plate plate, Take t, Optional<FootageBrief> brief) {
+        if (brief.filter(b -> !b.usable()).isPresent()) {
+            return brief.get().problem();
+        }
+        StringBuilder s = new StringBuilder();
+        brief.ifPresent(b -> s.append(b.still() ? "still" : Words.number(b.seconds(), 1) + " s").append(", ").append(b.width()).append("\u00d7").append(b.height()));
+        session.measured().get().lock(t.footage()).ifPresent(r -> s.append(", camera ").append(Words.number(r.largestShiftPx(), 2)).append(" px")
+                .append(r.bumpFrame() == null ? "" : " from frame " + r.bumpFrame()));
+        if (!t.note().isEmpty()) {
+            s.append(". ").append(t.note());
+        }
+        return s.toString();
+    }
+
+    private void strike() {
+        strike.getChildren().clear();
+        boolean go = true;
+        for (Plate p : session.shot().plates()) {
+            List<Finding> mine = ShotFindings.of(session.shot(), p, session.measured().get(), session.store().now().houseRules());
+            Verdict v = LockJudge.worst(mine);
+            go &= v == Verdict.HOLDS || v == Verdict.WATCH;
+            Label name = Text.of(p.name(), "paper-text");
+            HBox.setHgrow(name, Priority.ALWAYS);
+            name.setMaxWidth(Double.MAX_VALUE);
+            HBox row = new HBox(8, new VerdictMark(v), name, Text.of(p.chosen() == null ? "to film" : Words.verdict(v), "paper-soft"));
+            row.setAlignment(Pos.CENTER_LEFT);
+            strike.getChildren().add(row);
+        }
+        strike.getChildren().add(Text.block(
+                session.shot().plates().isEmpty() ? "No plates are planned." : go ? "Go: every plate is there." : "No go yet: film or measure what is missing.", "paper-number"));
+    }
+
+    private void frame() {
+        if (session.bench().get() != BenchName.SHOOT) {
+            return;
+        }
+        Take t = take().orElse(null);
+        Path path = t == null ? null : session.footage(t);
+        if (t == null || path == null) {
+            picture.say(t == null ? "Nothing to show: this plate has no take." : session.measured().get().brief(t.footage()).map(FootageBrief::problem).orElse(""));
+            picture.name("");
+            needles.show(null);
+            return;
+        }
+        Path reference = session.surveyor().reference(session.shot()).orElse(path);
+        Comparison how = mode;
+        double at = session.seconds().get();
+        int w = picture.roomWidth();
+        int h = picture.roomHeight();
+        session.worker().ask(
+                "shoot-picture",
+                ticket -> {
+                    Picture p = session.frames().at(path, at);
+                    Picture shown = how == Comparison.TAKE ? p : how.of(p, session.frames().at(reference, at), session.bands());
+                    return Shown.of(shown, w, h, session.bands());
+                },
+                picture::show,
+                e -> picture.say(String.valueOf(e.getMessage())));
+        picture.name(session.plate().map(Plate::name).orElse("") + ", frame " + session.frame() + (how == Comparison.REFERENCE ? ", clean plate" : ""));
+        needles.show(session.measured().get().lock(t.footage()).map(this::sample).orElse(null));
+    }
+
+    private LockReport.@Nullable Sample sample(LockReport r) {
+        return r.series().isEmpty() ? null : r.series().get(Math.clamp(session.frame(), 0, r.series().size() - 1));
+    }
+}

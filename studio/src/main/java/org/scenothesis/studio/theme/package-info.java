@@ -1,0 +1,5 @@
+/// Colours, type and the tape marks. Colours are tokens of `theme.css`; none are written in Java.
+@NullMarked
+package org.scenothesis.studio.theme;
+
+import org.jspecify.annotations.NullMarked;
