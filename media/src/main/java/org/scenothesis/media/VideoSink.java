@@ -25,6 +25,8 @@ import org.scenothesis.core.picture.Picture;
 ///
 /// The file is written beside its name as `.part` and takes its name when closed.
 public final class VideoSink implements FrameSink {
+    private static final int ALL_INTRA = 9;
+
     private final Path path;
     private final Path part;
     private final AVFormatContext container;
@@ -83,7 +85,8 @@ public final class VideoSink implements FrameSink {
         AVRational rate = av_d2q(plan.framesPerSecond(), 100_000);
         encoder.framerate(rate);
         encoder.time_base(av_inv_q(rate));
-        encoder.gop_size(24);
+        // The H.264 encoder freezes what hardly changes, noise and small bumps with it; at high quality every frame stands for itself.
+        encoder.gop_size(plan.format() == VideoFormat.H264_MP4 && plan.quality() >= ALL_INTRA ? 1 : 24);
         encoder.thread_count(Math.max(1, Runtime.getRuntime().availableProcessors()));
         boolean rgb = (av_pix_fmt_desc_get(encoder.pix_fmt()).flags() & AV_PIX_FMT_FLAG_RGB) != 0;
         boolean jpeg = plan.format() == VideoFormat.MJPEG_AVI;
@@ -99,7 +102,7 @@ public final class VideoSink implements FrameSink {
             encoder.global_quality(FF_QP2LAMBDA * Math.max(2, 12 - plan.quality()));
         }
         if (plan.format() == VideoFormat.H264_MP4) {
-            double bitsPerPixel = 0.02 * Math.pow(1.45, plan.quality());
+            double bitsPerPixel = plan.quality() >= ALL_INTRA ? 0.34 + 0.3 * (plan.quality() - ALL_INTRA) : 0.02 * Math.pow(1.45, plan.quality());
             encoder.bit_rate((long) (bitsPerPixel * plan.width() * plan.height() * plan.framesPerSecond()));
         }
     }

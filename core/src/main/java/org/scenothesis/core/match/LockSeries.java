@@ -15,6 +15,7 @@ import org.scenothesis.core.picture.Point;
 public final class LockSeries {
     private static final double LEAST_BUMP_PX = 0.12;
     private static final int WINDOW = 6;
+    private static final double LEAST_LEFT_PX = 0.03;
 
     private final int width;
     private final int height;
@@ -100,11 +101,20 @@ public final class LockSeries {
         if (split < 0) {
             return -1;
         }
-        Point before = place(s, Math.max(0, split - 4 * WINDOW), Math.max(1, split - 1));
-        double left = Math.max(0.05, Math.max(4 * noise, 0.12 * most));
+        return first(s, split, noise);
+    }
+
+    /// Goes back from the strongest step to the first frame that left the earlier position: compression may carry an old picture along for a while.
+    private static int first(List<LockReport.Sample> s, int split, double noise) {
+        int from = Math.max(0, split - 6 * WINDOW);
+        Point before = place(s, from, Math.max(from + 1, from + (split - from) / 2));
+        Point step = place(s, split, Math.min(s.size(), split + WINDOW)).minus(before);
+        double left = Math.max(LEAST_LEFT_PX, Math.max(4 * noise, 0.08 * step.length()));
         int first = split;
-        for (int i = split + 1; i >= Math.max(0, split - WINDOW); i--) {
-            if (i < n && new Point(s.get(i).x(), s.get(i).y()).minus(before).length() > left) {
+        for (int i = Math.min(s.size() - 1, split + 1); i > from; i--) {
+            Point off = new Point(s.get(i).x(), s.get(i).y()).minus(before);
+            boolean there = (off.x() * step.x() + off.y() * step.y()) / step.length() > left;
+            if (there) {
                 first = i;
             } else if (i < split) {
                 break;

@@ -18,8 +18,10 @@ final class PatchTracker {
     private static final int AREA = SIDE * SIDE;
     private static final float[] SMOOTH = {1 / 16f, 4 / 16f, 6 / 16f, 4 / 16f, 1 / 16f};
     private static final int TAPS = 8;
-    private static final double LOOSEST_PX = 0.25;
+    private static final double LOOSEST_PX = 0.2;
     private static final int FEWEST = 40;
+    /// Beyond this a point says nothing: a bare grey wall has no better ones and cannot be measured.
+    private static final double HOPELESS_PX = 0.3;
     /// Eight-bit steps and compression leave at least this much, whatever a smooth wall looks like.
     private static final double LEAST_NOISE = 0.004;
     /// What no point is better than, by aliasing and interpolation.
@@ -38,7 +40,7 @@ final class PatchTracker {
         List<Patch> learnt = all.stream().map(p -> learn(reference, p)).sorted(Comparator.comparingDouble(Patch::looseness)).toList();
         // Points that noise alone would move too far help nobody, but a plain wall must still give some.
         List<Patch> firm = learnt.stream().filter(p -> p.looseness * noise < LOOSEST_PX).toList();
-        patches = firm.size() >= FEWEST ? firm : learnt.subList(0, Math.min(FEWEST, learnt.size()));
+        patches = firm.size() >= FEWEST ? firm : learnt.stream().filter(p -> p.looseness * noise < HOPELESS_PX).limit(FEWEST).toList();
         points = patches.stream().map(Patch::at).toList();
         weights = patches.stream().mapToDouble(p -> 1 / (1 + Math.pow(p.looseness * noise / FLOOR_PX, 2))).toArray();
     }

@@ -1,0 +1,128 @@
+package org.scenothesis.production.measure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.Keyed;
+import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.MatteMeasures;
+import org.scenothesis.core.key.MatteMeter;
+import org.scenothesis.core.key.ScreenHue;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.key.ScreenModels;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.testkit.KeyCase;
+import org.scenothesis.testkit.Planes;
+
+/// The figures of the keyer on rendered truth with hair and noise.
+class KeyAccuracyTest {
+    private static final int WIDTH = 640;
+    private static final Map<KeyCase, KeyCase.Shots> SHOTS = new HashMap<>();
+    private static Bands bands;
+
+    @BeforeAll
+    static void film() {
+        bands = Bands.allCores();
+        for (KeyCase c : new KeyCase[] {KeyCase.FLAT, KeyCase.WRINKLED, KeyCase.BLUE}) {
+            SHOTS.put(c, c.film(WIDTH, bands));
+        }
+    }
+
+    @AfterAll
+    static void close() {
+        bands.close();
+    }
+
+    private static double error(KeyCase c, boolean plate) {
+        KeyCase.Shots s = SHOTS.get(c);
+        ScreenModel m = plate ? ScreenModels.fromPlate(s.screenOnly(), bands) : ScreenModels.fromFrame(s.take(), bands);
+        double e = Planes.meanDifference(Keyer.key(s.take(), m, KeySettings.DEFAULT, null, bands).alpha(), s.alpha());
+        System.out.printf("key case %-18s %s: mean alpha error %.4f%n", c.name(), plate ? "with the screen-only frame" : "from the frame alone", e);
+        return e;
+    }
+
+    @Test
+    void flatClothIsKeyedToEightThousandths() {
+        assertThat(error(KeyCase.FLAT, true)).isLessThanOrEqualTo(0.008);
+    }
+
+    @Test
+    void wrinkledUnevenClothWithItsScreenOnlyFrameIsKeyedToFifteenThousandths() {
+        assertThat(error(KeyCase.WRINKLED, true)).isLessThanOrEqualTo(0.015);
+    }
+
+    @Test
+    void withoutTheScreenOnlyFrameItIsStillUsable() {
+        assertThat(error(KeyCase.FLAT, false)).isLessThanOrEqualTo(0.012);
+        assertThat(error(KeyCase.WRINKLED, false)).isLessThanOrEqualTo(0.03);
+    }
+
+    @Test
+    void blueWorksAsGreenDoes() {
+        assertThat(ScreenHue.of(SHOTS.get(KeyCase.BLUE).take())).isEqualTo(ScreenHue.BLUE);
+        assertThat(error(KeyCase.BLUE, true)).isLessThanOrEqualTo(0.012);
+    }
+
+    @Test
+    void nothingOfTheScreenIsLeftOnTheSubject() {
+        KeyCase.Shots s = SHOTS.get(KeyCase.FLAT);
+        ScreenModel m = ScreenModels.fromPlate(s.screenOnly(), bands);
+        Keyed kept = Keyer.key(s.take(), m, KeySettings.DEFAULT.withDespill(0), null, bands);
+        Keyed clean = Keyer.key(s.take(), m, KeySettings.DEFAULT, null, bands);
+        assertThat(MatteMeter.measure(clean, m, null, bands).spillLeft()).isLessThanOrEqualTo(MatteMeter.measure(kept, m, null, bands).spillLeft());
+        assertThat(MatteMeter.measure(clean, m, null, bands).spillLeft()).isLessThan(0.5);
+    }
+
+    @Test
+    void theGarbageMatteEmptiesWhatLiesOutsideIt() {
+        KeyCase.Shots s = SHOTS.get(KeyCase.FLAT);
+        ScreenModel m = ScreenModels.fromPlate(s.screenOnly(), bands);
+        Keyed k = Keyer.key(s.take(), m, KeySettings.DEFAULT, Polygon.rectangle(0, 0, WIDTH / 2.0, 360), bands);
+        for (int y = 0; y < 360; y += 7) {
+            assertThat(k.alpha().at(WIDTH / 2 + 40, y)).isZero();
+        }
+    }
+
+    @Test
+    void chokePullsTheEdgeInAndSpreadLetsItOut() {
+        KeyCase.Shots s = SHOTS.get(KeyCase.FLAT);
+        ScreenModel m = ScreenModels.fromPlate(s.screenOnly(), bands);
+        double none = Planes.mean(Keyer.key(s.take(), m, KeySettings.DEFAULT, null, bands).alpha());
+        double in = Planes.mean(Keyer.key(s.take(), m, KeySettings.DEFAULT.withChokePx(1.5), null, bands).alpha());
+        double out = Planes.mean(Keyer.key(s.take(), m, KeySettings.DEFAULT.withChokePx(-1.5), null, bands).alpha());
+        assertThat(in).isLessThan(none);
+        assertThat(out).isGreaterThan(none);
+    }
+
+    @Test
+    void oneThreadAndManyGiveTheSameMatte() {
+        KeyCase.Shots s = SHOTS.get(KeyCase.WRINKLED);
+        ScreenModel m = ScreenModels.fromPlate(s.screenOnly(), bands);
+        Keyed many = Keyer.key(s.take(), m, KeySettings.DEFAULT, null, bands);
+        Keyed one = Keyer.key(s.take(), m, KeySettings.DEFAULT, null, Bands.sequential());
+        assertThat(one.alpha().data()).containsExactly(many.alpha().data());
+    }
+
+    @Test
+    void theMeasuresTellACleanMatteFromADirtyOne() {
+        KeyCase.Shots s = SHOTS.get(KeyCase.FLAT);
+        ScreenModel m = ScreenModels.fromPlate(s.screenOnly(), bands);
+        MatteMeasures clean = MatteMeter.measure(Keyer.key(s.take(), m, KeySettings.DEFAULT, null, bands), m, null, bands);
+        Picture dirty = s.take().copy();
+        for (int y = 20; y < 80; y++) {
+            for (int x = 40; x < 120; x++) {
+                dirty.r().data()[y * WIDTH + x] += 0.08f;
+            }
+        }
+        MatteMeasures worse = MatteMeter.measure(Keyer.key(dirty, m, KeySettings.DEFAULT, null, bands), m, null, bands);
+        assertThat(clean.greyOutside()).isLessThan(0.2);
+        assertThat(worse.greyOutside()).isGreaterThan(clean.greyOutside() + 0.5);
+    }
+}
