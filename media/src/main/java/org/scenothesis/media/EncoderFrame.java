@@ -21,6 +21,7 @@ final class EncoderFrame implements AutoCloseable {
     private final int height;
     private final boolean alpha;
     private final boolean floating;
+    private final @org.jspecify.annotations.Nullable RgbLayout layout;
     private final AVFrame planar = av_frame_alloc();
     private final AVFrame out = av_frame_alloc();
     private final @org.jspecify.annotations.Nullable SwsContext scaler;
@@ -31,7 +32,8 @@ final class EncoderFrame implements AutoCloseable {
         long flags = av_pix_fmt_desc_get(format).flags();
         alpha = (flags & AV_PIX_FMT_FLAG_ALPHA) != 0;
         floating = (flags & AV_PIX_FMT_FLAG_FLOAT) != 0;
-        int middle = floating ? format : alpha ? AV_PIX_FMT_GBRAP16LE : AV_PIX_FMT_GBRP16LE;
+        layout = floating ? null : RgbLayout.of(format);
+        int middle = floating || layout != null ? format : alpha ? AV_PIX_FMT_GBRAP16LE : AV_PIX_FMT_GBRP16LE;
         buffer(planar, middle);
         scaler = middle == format ? null : scaler(middle, format);
         if (scaler != null) {
@@ -58,6 +60,9 @@ final class EncoderFrame implements AutoCloseable {
     /// Fills the frame; a picture without alpha is opaque.
     AVFrame fill(Picture p) {
         av_frame_make_writable(planar);
+        if (layout != null) {
+            return packed(p, layout);
+        }
         plane(0, p.g());
         plane(1, p.b());
         plane(2, p.r());
@@ -71,6 +76,17 @@ final class EncoderFrame implements AutoCloseable {
         av_frame_make_writable(out);
         sws_scale(scaler, planar.data(), planar.linesize(), 0, height, out.data(), out.linesize());
         return out;
+    }
+
+    private AVFrame packed(Picture p, RgbLayout to) {
+        for (int c = 0; c < 3; c++) {
+            to.write(planar, c, p.colours().get(c), CURVE::code);
+        }
+        if (alpha) {
+            Plane a = p.a();
+            to.write(planar, 3, a == null ? Plane.filled(width, height, 1) : a, v -> v);
+        }
+        return planar;
     }
 
     private void plane(int index, Plane p) {

@@ -13,8 +13,10 @@ import org.bytedeco.javacpp.DoublePointer;
 import org.bytedeco.javacpp.IntPointer;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.Glance;
+import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.picture.Transfer;
 
 /// Turns decoded frames into linear planes: matrix and range by the scaler at 16 bit, the transfer curve by table.
@@ -24,6 +26,7 @@ final class FrameReader implements AutoCloseable {
     private final Path path;
     private final FrameCoding coding;
     private final float @Nullable [] table;
+    private final @Nullable RgbLayout layout;
     private @Nullable Conversion whole;
     private @Nullable Conversion grey;
     private @Nullable Conversion small;
@@ -32,9 +35,19 @@ final class FrameReader implements AutoCloseable {
         this.path = path;
         this.coding = coding;
         table = coding.floating() ? null : coding.transfer().table16();
+        layout = RgbLayout.of(coding.format());
     }
 
     Picture picture(AVFrame frame) throws FootageException {
+        RgbLayout direct = coding.floating() || !coding.fullRange() ? null : layout;
+        if (direct != null) {
+            same(frame);
+            return turned(direct(frame, direct));
+        }
+        if (coding.floating() && planarFloat(frame.format())) {
+            same(frame);
+            return turned(colours(frame));
+        }
         if (whole == null) {
             int format = coding.floating()
                     ? (coding.alpha() ? AV_PIX_FMT_GBRAPF32LE : AV_PIX_FMT_GBRPF32LE)
@@ -44,7 +57,43 @@ final class FrameReader implements AutoCloseable {
         return turned(colours(whole.convert(frame)));
     }
 
+    /// The scaler clips light to [0, 1]; floats that lie plane by plane are taken as they are.
+    private static boolean planarFloat(int format) {
+        return format == AV_PIX_FMT_GBRPF32LE || format == AV_PIX_FMT_GBRAPF32LE || isHalf(format);
+    }
+
+    private static boolean isHalf(int format) {
+        return format == AV_PIX_FMT_GBRPF16LE || format == AV_PIX_FMT_GBRAPF16LE;
+    }
+
+    private void same(AVFrame frame) throws FootageException {
+        Conversion.check(path, coding, frame);
+    }
+
+    private Picture direct(AVFrame frame, RgbLayout from) {
+        int w = coding.width();
+        int h = coding.height();
+        int n = from.components();
+        Plane[] p = new Plane[n];
+        int[] codes = new int[w];
+        for (int c = 0; c < n; c++) {
+            p[c] = Plane.of(w, h);
+            // An even number of components ends in alpha, which has no curve.
+            boolean alpha = n % 2 == 0 && c == n - 1;
+            for (int y = 0; y < h; y++) {
+                from.read(frame, c, y, w, codes);
+                for (int x = 0; x < w; x++) {
+                    p[c].data()[y * w + x] = alpha ? codes[x] / 65535f : java.util.Objects.requireNonNull(table)[codes[x]];
+                }
+            }
+        }
+        return n < 3 ? new Picture(p[0], p[0].copy(), p[0].copy(), n == 2 ? p[1] : null) : new Picture(p[0], p[1], p[2], n == 4 ? p[3] : null);
+    }
+
     Glance glance(AVFrame frame) throws FootageException {
+        if (layout != null && coding.fullRange() || coding.floating()) {
+            return glanceOf(picture(frame).withAlpha(null));
+        }
         if (small == null) {
             int w = Math.max(1, coding.width() / Glance.SHRINK);
             int h = Math.max(1, coding.height() / Glance.SHRINK);
@@ -55,20 +104,22 @@ final class FrameReader implements AutoCloseable {
         return new Glance(turn(luma(frame)), turned(colour));
     }
 
+    private static Glance glanceOf(Picture p) {
+        Plane luma = Plane.of(p.width(), p.height());
+        for (int i = 0; i < luma.data().length; i++) {
+            float y = 0.2126f * p.r().data()[i] + 0.7152f * p.g().data()[i] + 0.0722f * p.b().data()[i];
+            luma.data()[i] = (float) Math.sqrt(Math.max(0, y));
+        }
+        int w = Math.max(1, p.width() / Glance.SHRINK);
+        int h = Math.max(1, p.height() / Glance.SHRINK);
+        return new Glance(luma, Resample.scale(p, w, h, Bands.sequential()));
+    }
+
     private Plane luma(AVFrame frame) throws FootageException {
         int f = coding.format();
         if (f == AV_PIX_FMT_YUV420P || f == AV_PIX_FMT_YUVJ420P || f == AV_PIX_FMT_YUV422P || f == AV_PIX_FMT_YUVJ422P
                 || f == AV_PIX_FMT_YUV444P || f == AV_PIX_FMT_YUVJ444P || f == AV_PIX_FMT_GRAY8) {
             return bytes(frame);
-        }
-        if (coding.floating()) {
-            Picture p = picture(frame);
-            Plane out = Plane.of(coding.width(), coding.height());
-            for (int i = 0; i < out.data().length; i++) {
-                float y = 0.2126f * p.r().data()[i] + 0.7152f * p.g().data()[i] + 0.0722f * p.b().data()[i];
-                out.data()[i] = (float) Math.sqrt(Math.max(0, y));
-            }
-            return out;
         }
         if (grey == null) {
             grey = new Conversion(path, coding, AV_PIX_FMT_GRAY16LE, coding.width(), coding.height(), SWS_BICUBIC);
@@ -103,7 +154,9 @@ final class FrameReader implements AutoCloseable {
         Plane[] p = new Plane[coding.alpha() && f.data(3) != null && !f.data(3).isNull() ? 4 : 3];
         for (int i = 0; i < p.length; i++) {
             p[i] = Plane.of(w, h);
-            if (table == null) {
+            if (table == null && isHalf(f.format())) {
+                halves(f, i, p[i]);
+            } else if (table == null) {
                 floats(f, i, p[i]);
             } else if (i == 3) {
                 shorts(f, i, p[i], 1f / 65535);
@@ -141,6 +194,17 @@ final class FrameReader implements AutoCloseable {
             int at = y * w;
             for (int x = 0; x < w; x++) {
                 out.data()[at + x] = (codes[x] & 0xffff) * scale;
+            }
+        }
+    }
+
+    private static void halves(AVFrame f, int plane, Plane out) {
+        int w = out.width();
+        short[] codes = new short[w];
+        for (int y = 0; y < out.height(); y++) {
+            row(f, plane, y).get(codes);
+            for (int x = 0; x < w; x++) {
+                out.data()[y * w + x] = Float.float16ToFloat(codes[x]);
             }
         }
     }
@@ -224,13 +288,17 @@ final class FrameReader implements AutoCloseable {
             return format == AV_PIX_FMT_YUVJ444P ? AV_PIX_FMT_YUV444P : format;
         }
 
-        AVFrame convert(AVFrame frame) throws FootageException {
+        static void check(Path path, FrameCoding coding, AVFrame frame) throws FootageException {
             if (frame.width() != coding.width() || frame.height() != coding.height() || frame.format() != coding.format()) {
                 throw new FootageException(
                         path,
                         "the picture changes from " + coding.width() + "x" + coding.height() + " " + coding.formatName() + " to "
                                 + frame.width() + "x" + frame.height() + " part-way; cut the take there.");
             }
+        }
+
+        AVFrame convert(AVFrame frame) throws FootageException {
+            check(path, coding, frame);
             sws_scale(scaler, frame.data(), frame.linesize(), 0, frame.height(), out.data(), out.linesize());
             return out;
         }

@@ -67,7 +67,7 @@ public final class Stills {
         f.height(matte.height());
         av_frame_get_buffer(f, 64);
         long stride = f.linesize(0);
-        var bytes = f.data(0).limit(stride * matte.height()).asByteBuffer();
+        var bytes = f.data(0).limit(stride * matte.height()).asByteBuffer().order(java.nio.ByteOrder.BIG_ENDIAN);
         for (int y = 0; y < matte.height(); y++) {
             for (int x = 0; x < matte.width(); x++) {
                 int code = (int) (Math.clamp(matte.at(x, y), 0f, 1f) * 65535f + 0.5f);

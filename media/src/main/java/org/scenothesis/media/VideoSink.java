@@ -102,7 +102,7 @@ public final class VideoSink implements FrameSink {
             encoder.global_quality(FF_QP2LAMBDA * Math.max(2, 12 - plan.quality()));
         }
         if (plan.format() == VideoFormat.H264_MP4) {
-            double bitsPerPixel = plan.quality() >= ALL_INTRA ? 0.34 + 0.3 * (plan.quality() - ALL_INTRA) : 0.02 * Math.pow(1.45, plan.quality());
+            double bitsPerPixel = plan.quality() >= ALL_INTRA ? 0.29 + 0.3 * (plan.quality() - ALL_INTRA) : 0.02 * Math.pow(1.45, plan.quality());
             encoder.bit_rate((long) (bitsPerPixel * plan.width() * plan.height() * plan.framesPerSecond()));
         }
     }

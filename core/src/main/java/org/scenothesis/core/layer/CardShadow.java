@@ -19,6 +19,7 @@ import org.scenothesis.core.shot.SetPlan;
 /// - Source: formulas of projective shadows, Blinn 1988; penumbra from the size of the source.
 public final class CardShadow {
     private static final int STRIPS = 4;
+    private static final double LEAST_FACING = 0.7;
 
     private final Placement placement;
     private final SetPlan plan;
@@ -28,6 +29,26 @@ public final class CardShadow {
         this.placement = placement;
         this.plan = plan;
         this.settings = settings;
+    }
+
+    /// The place of a picture point on the card that throws the shadow.
+    ///
+    /// Lit from the side, a card facing the camera would throw a line; what is filmed is mostly round, so the card is turned about its foot until the
+    /// light meets it by at least `LEAST_FACING`.
+    private Vec card(Point picture) {
+        Vec foot = placement.state().foot();
+        Vec off = placement.onCard(picture).minus(foot);
+        Vec forward = placement.pose().worldToCamera()[2];
+        double facing = Math.atan2(forward.x(), forward.z());
+        Vec light = plan.light().towards();
+        double towards = Math.atan2(light.x(), light.z());
+        // Angle from the card's normal to the light, folded to a quarter turn: a card has no front.
+        double apart = Math.IEEEremainder(towards - facing, Math.PI);
+        double most = Math.acos(LEAST_FACING);
+        double turn = Math.abs(apart) > most ? apart - Math.copySign(most, apart) : 0;
+        Vec right = new Vec(Math.cos(facing), 0, -Math.sin(facing));
+        Vec turned = new Vec(Math.cos(facing + turn), 0, -Math.sin(facing + turn));
+        return foot.plus(turned.times(off.dot(right))).plus(new Vec(0, off.y(), 0));
     }
 
     /// Where a card point's shadow falls on the ground plane.
@@ -41,7 +62,7 @@ public final class CardShadow {
         Point[] from = {new Point(left, top), new Point(right, top), new Point(right, bottom), new Point(left, bottom)};
         Point[] to = new Point[4];
         for (int i = 0; i < 4; i++) {
-            Vec ground = thrown(placement.onCard(from[i]));
+            Vec ground = thrown(card(from[i]));
             if (ground.minus(placement.pose().position()).dot(placement.pose().worldToCamera()[2]) < 0.05) {
                 return Optional.empty();
             }
@@ -131,7 +152,7 @@ public final class CardShadow {
 
     /// Blur on the ground of the penumbra of the card at picture height `y`, as a deviation in pixels.
     double sigmaPx(double x, double y) {
-        Vec card = placement.onCard(new Point(x, y));
+        Vec card = card(new Point(x, y));
         Vec ground = thrown(card);
         double along = card.minus(ground).length();
         double radiusM = along * Math.tan(Math.toRadians(plan.light().sizeDeg()) / 2) * settings.softness();

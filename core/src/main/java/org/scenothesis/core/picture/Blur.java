@@ -18,8 +18,8 @@ public final class Blur {
         if (sigmaPx < 1.2) {
             return small(in, sigmaPx, bands);
         }
-        // Continuous box half-width: a box [-h, h] has variance h²/3.
-        float half = (float) (sigmaPx - 0.04);
+        // Three boxes of width w have variance (w² − 1)/4.
+        float half = (float) ((Math.sqrt(4 * sigmaPx * sigmaPx + 1) - 1) / 2);
         Plane a = in.copy();
         Plane b = Plane.of(in.width(), in.height());
         for (int i = 0; i < 3; i++) {

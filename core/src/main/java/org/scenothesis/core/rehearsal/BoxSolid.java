@@ -28,9 +28,9 @@ public record BoxSolid(Vec centre, Vec half, double turn, Material material, int
         double ox = c * px + s * pz;
         double oy = ray.oy - centre.y();
         double oz = -s * px + c * pz;
-        double dx = c * ray.dx + s * ray.dz;
-        double dz = -s * ray.dx + c * ray.dz;
-        double dy = ray.dy;
+        double dx = apart(c * ray.dx + s * ray.dz);
+        double dz = apart(-s * ray.dx + c * ray.dz);
+        double dy = apart(ray.dy);
         double ax = -ox / dx;
         double ay = -oy / dy;
         double az = -oz / dz;
@@ -68,5 +68,10 @@ public record BoxSolid(Vec centre, Vec half, double turn, Material material, int
             ray.u = hx;
             ray.v = hy + centre.y();
         }
+    }
+
+    // A ray along a face would divide nothing by nothing.
+    private static double apart(double d) {
+        return d == 0 ? 1e-30 : d;
     }
 }

@@ -224,6 +224,8 @@ public final class Renderer {
         private final Picture light = Picture.of(view.pose().width(), view.pose().height());
         private final Plane coverage = Plane.of(view.pose().width(), view.pose().height());
         private final Plane variance = Plane.of(view.pose().width(), view.pose().height());
+        private final boolean[] shaded = new boolean[view.pose().width() * view.pose().height()];
+        private final float[][] change = new float[3][shaded.length];
         private final Plane depth = Plane.of(view.pose().width(), view.pose().height());
 
         void set(int i, double[] sum, int n) {
@@ -248,16 +250,53 @@ public final class Renderer {
 
         void differ(Rendered base, int i, double[] with, double[] without, int n) {
             copy(base, i);
-            put(
-                    i,
-                    Math.max(0, base.light().r().data()[i] + (with[0] - without[0]) / n),
-                    Math.max(0, base.light().g().data()[i] + (with[1] - without[1]) / n),
-                    Math.max(0, base.light().b().data()[i] + (with[2] - without[2]) / n));
-            double change = luma(with[0] - without[0], with[1] - without[1], with[2] - without[2]) / n;
-            variance.data()[i] = (float) (0.15 * change * change / n);
+            shaded[i] = true;
+            for (int c = 0; c < 3; c++) {
+                change[c][i] = (float) ((with[c] - without[c]) / n);
+            }
+        }
+
+        /// Adds the changes of shaded pixels: few paths make them rough, and soft shadows are smooth, so the median around each is taken.
+        private void shade() {
+            int w = view.pose().width();
+            float[][] before = {light.r().data().clone(), light.g().data().clone(), light.b().data().clone()};
+            bands.run(view.pose().height(), (from, to, band) -> {
+                float[] near = new float[25];
+                for (int i = from * w; i < to * w; i++) {
+                    if (shaded[i]) {
+                        for (int c = 0; c < 3; c++) {
+                            light.colours().get(c).data()[i] = Math.max(0, before[c][i] + median(change[c], i, near));
+                        }
+                    }
+                }
+            });
+        }
+
+        private float median(float[] of, int i, float[] near) {
+            int w = view.pose().width();
+            int x = i % w;
+            int y = i / w;
+            int n = 0;
+            for (int v = Math.max(0, y - 2); v <= Math.min(view.pose().height() - 1, y + 2); v++) {
+                for (int u = Math.max(0, x - 2); u <= Math.min(w - 1, x + 2); u++) {
+                    if (coverage.data()[v * w + u] == 0) {
+                        near[n++] = of[v * w + u];
+                    }
+                }
+            }
+            java.util.Arrays.sort(near, 0, n);
+            // The mean of the middle third: steadier than the single middle value.
+            int from = n / 3;
+            int to = Math.max(from + 1, n - from);
+            float sum = 0;
+            for (int k = from; k < to; k++) {
+                sum += near[k];
+            }
+            return sum / (to - from);
         }
 
         Rendered rendered() {
+            shade();
             return new Rendered(Denoise.of(light, variance, bands), coverage, depth, view);
         }
     }

@@ -67,7 +67,7 @@ public final class Rehearsal {
             return file;
         }
         Path file = folder.resolve(roll.name() + "." + wish.video.extension());
-        VideoSink sink = new VideoSink(file, new VideoSink.Plan(wish.width, height, roll.rate(), wish.video, 7, null));
+        VideoSink sink = new VideoSink(file, new VideoSink.Plan(wish.width, height, roll.rate(), wish.video, 9, null));
         boolean whole = false;
         try {
             filming.film(roll, (i, picture, truth) -> {

@@ -1,0 +1,209 @@
+package org.scenothesis.core.key;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import java.util.List;
+import java.util.SplittableRandom;
+import org.assertj.core.data.Offset;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Polygon;
+
+/// The keyer on drawn pictures whose mixture is known to the last digit.
+class KeyUnitsTest {
+    private static final int W = 120;
+    private static final int H = 80;
+    private static final float[] CLOTH = {0.06f, 0.40f, 0.10f};
+    private static final float[] SKIN = {0.45f, 0.28f, 0.20f};
+    private final Bands bands = Bands.sequential();
+
+    /// A disc of skin with an edge `soft` pixels wide, in front of cloth whose brightness `light` may vary from left to right.
+    private static Picture disc(double soft, double leftToRight, double noise, long seed) {
+        Picture p = Picture.of(W, H);
+        SplittableRandom r = new SplittableRandom(seed);
+        for (int y = 0; y < H; y++) {
+            for (int x = 0; x < W; x++) {
+                float a = alpha(x, y, soft);
+                double k = 1 + leftToRight * (x / (double) W - 0.5);
+                for (int c = 0; c < 3; c++) {
+                    p.colours().get(c).data()[y * W + x] = (float) (a * SKIN[c] + (1 - a) * CLOTH[c] * k + noise * r.nextGaussian());
+                }
+            }
+        }
+        return p;
+    }
+
+    private static float alpha(int x, int y, double soft) {
+        double d = Math.hypot(x + 0.5 - 60, y + 0.5 - 40);
+        return (float) Math.clamp((24 - d) / Math.max(1e-6, soft) + 0.5, 0, 1);
+    }
+
+    private static Picture bare(double leftToRight) {
+        Picture p = Picture.of(W, H);
+        for (int i = 0; i < W * H; i++) {
+            for (int c = 0; c < 3; c++) {
+                p.colours().get(c).data()[i] = (float) (CLOTH[c] * (1 + leftToRight * (i % W / (double) W - 0.5)));
+            }
+        }
+        return p;
+    }
+
+    private static double error(Plane alpha, double soft) {
+        double sum = 0;
+        for (int y = 0; y < H; y++) {
+            for (int x = 0; x < W; x++) {
+                sum += Math.abs(alpha.at(x, y) - alpha(x, y, soft));
+            }
+        }
+        return sum / (W * H);
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {1, 3, 6})
+    void trueMixturesAreUnmixed(double soft) {
+        ScreenModel m = ScreenModels.fromPlate(bare(0), bands);
+        assertThat(error(Keyer.key(disc(soft, 0, 0, 1), m, KeySettings.DEFAULT, null, bands).alpha(), soft)).isLessThan(0.003);
+    }
+
+    @Test
+    void anUnevenClothKeysLikeAFlatOneWithItsScreenOnlyFrame() {
+        ScreenModel m = ScreenModels.fromPlate(bare(0.7), bands);
+        assertThat(error(Keyer.key(disc(3, 0.7, 0.002, 1), m, KeySettings.DEFAULT, null, bands).alpha(), 3)).isLessThan(0.005);
+    }
+
+    @Test
+    void aDimmerTakeThanItsScreenOnlyFrameStillKeys() {
+        Picture take = disc(3, 0, 0.001, 1);
+        for (Plane p : take.colours()) {
+            for (int i = 0; i < p.data().length; i++) {
+                p.data()[i] *= 0.85f;
+            }
+        }
+        Keyed k = Keyer.key(take, ScreenModels.fromPlate(bare(0), bands), KeySettings.DEFAULT, null, bands);
+        assertThat(error(k.alpha(), 3)).isLessThan(0.006);
+        assertThat(k.shade().at(5, 5)).isCloseTo(0.85f, Offset.offset(0.02f));
+    }
+
+    @Test
+    void aSoftShadowOnTheClothIsNoSubject() {
+        Picture take = bare(0);
+        for (int y = 0; y < H; y++) {
+            for (int x = 0; x < W; x++) {
+                float k = (float) (1 - 0.35 * Math.exp(-Math.pow((x - 60) / 25.0, 2)));
+                for (Plane p : take.colours()) {
+                    p.data()[y * W + x] *= k;
+                }
+            }
+        }
+        Keyed key = Keyer.key(take, ScreenModels.fromPlate(bare(0), bands), KeySettings.DEFAULT, null, bands);
+        for (float v : key.alpha().data()) {
+            assertThat(v).isLessThan(0.02f);
+        }
+    }
+
+    @Test
+    void theElementHasTheSubjectsColourUpToItsEdge() {
+        Keyed k = Keyer.key(disc(3, 0, 0, 1), ScreenModels.fromPlate(bare(0), bands), KeySettings.DEFAULT, null, bands);
+        for (int x = 36; x < 84; x++) {
+            assertThat(k.element().r().at(x, 40)).isCloseTo(SKIN[0], Offset.offset(0.06f));
+            assertThat(k.element().g().at(x, 40)).isLessThanOrEqualTo(SKIN[1] + 0.06f);
+        }
+    }
+
+    @Test
+    void modelsComeFromFrameAndTakeToo() {
+        ScreenModel frame = ScreenModels.fromFrame(disc(2, 0.4, 0.002, 1), bands);
+        assertThat(frame.source()).isEqualTo(ScreenModel.Source.FRAME);
+        assertThat(frame.colour().g().at(5, 40)).isCloseTo(CLOTH[1] * 0.82f, Offset.offset(0.02f));
+        ScreenModel take = ScreenModels.fromTake(List.of(disc(2, 0, 0.002, 1), bare(0), disc(2, 0, 0.002, 3), bare(0)), bands);
+        assertThat(take.source()).isEqualTo(ScreenModel.Source.TAKE);
+        assertThat(take.colour().g().at(60, 40)).isCloseTo(CLOTH[1], Offset.offset(0.01f));
+        assertThat(ScreenModels.fromFrame(Picture.filled(60, 40, 0.3f, 0.3f, 0.3f), bands)).isNull();
+        assertThat(ScreenModels.fromTake(List.of(Picture.filled(60, 40, 0.3f, 0.3f, 0.3f)), bands)).isNull();
+    }
+
+    @Test
+    void hueIsTold() {
+        assertThat(ScreenHue.of(bare(0))).isEqualTo(ScreenHue.GREEN);
+        assertThat(ScreenHue.of(Picture.filled(20, 20, 0.05f, 0.1f, 0.5f))).isEqualTo(ScreenHue.BLUE);
+    }
+
+    @Test
+    void settingsKeepTheirOrderAndBounds() {
+        assertThat(KeySettings.DEFAULT.withEmptyBelow(0.95).emptyBelow()).isLessThan(KeySettings.DEFAULT.solidAbove());
+        assertThat(KeySettings.DEFAULT.withSolidAbove(0.01).solidAbove()).isGreaterThan(KeySettings.DEFAULT.emptyBelow());
+        assertThatIllegalArgumentException().isThrownBy(() -> new KeySettings(0.5, 0.4, 0, 0, 1));
+        assertThatIllegalArgumentException().isThrownBy(() -> KeySettings.DEFAULT.withChokePx(Double.NaN));
+        assertThatIllegalArgumentException().isThrownBy(() -> KeySettings.DEFAULT.withDespill(1.01));
+    }
+
+    @Test
+    void despillLimitsTheScreenChannelAndGivesBackSomeBrightness() {
+        float[] own = {0.3f, 0.5f, 0.2f};
+        Despill.limit(own, 1, 2, 1);
+        assertThat(own[1]).isLessThan(0.36f);
+        assertThat(own[0]).isGreaterThan(0.3f);
+        float[] neutral = {0.3f, 0.25f, 0.2f};
+        Despill.limit(neutral, 1, 2, 1);
+        assertThat(neutral).containsExactly(0.3f, 0.25f, 0.2f);
+    }
+
+    @Test
+    void measuresOfAKnownMatte() {
+        ScreenModel m = ScreenModels.fromPlate(bare(0), bands);
+        Keyed k = Keyer.key(disc(3, 0, 0, 1), m, KeySettings.DEFAULT, Polygon.rectangle(20, 5, 100, 75), bands);
+        MatteMeasures x = MatteMeter.measure(k, m, k.alpha(), bands);
+        assertThat(x.greyInside()).isZero();
+        assertThat(x.greyOutside()).isLessThan(0.1);
+        assertThat(x.edgePx()).isBetween(1.5, 6.0);
+        assertThat(x.flicker()).isZero();
+        assertThat(x.solid()).isCloseTo(100 * Math.PI * 22.5 * 22.5 / (W * H), Offset.offset(1.5));
+        assertThat(x.room().px()).isBetween(8, 12);
+        assertThat(x.room().side()).isIn(Border.Side.TOP, Border.Side.BOTTOM);
+    }
+
+    @Test
+    void anEmptyMatteHasNoRoomToMeasure() {
+        ScreenModel m = ScreenModels.fromPlate(bare(0), bands);
+        MatteMeasures x = MatteMeter.measure(Keyer.key(bare(0), m, KeySettings.DEFAULT, null, bands), m, null, bands);
+        assertThat(x.room().px()).isEqualTo(-1);
+        assertThat(x.solid()).isZero();
+    }
+
+    @Test
+    void evennessInStops() {
+        Plane all = Plane.filled(W, H, 1);
+        assertThat(Evenness.stops(bare(0), ScreenHue.GREEN, all)).isCloseTo(0, Offset.offset(1e-4));
+        double whole = Math.log(1.336 / 0.664) / Math.log(2);
+        assertThat(Evenness.stops(bare(0.7), ScreenHue.GREEN, all)).isCloseTo(whole, Offset.offset(0.03));
+        assertThat(Evenness.stops(bare(0), ScreenHue.GREEN, Plane.of(W, H))).isNaN();
+    }
+
+    @Test
+    void findingsOfAMatteFollowTheHouseRules() {
+        MatteMeasures good = new MatteMeasures(0.05, 0.02, 2, 0.1, 0.2, 20, new Border(40, Border.Side.LEFT));
+        MatteMeasures bad = new MatteMeasures(3, 0.5, 2, 0.1, 9, 20, new Border(0, Border.Side.TOP));
+        assertThat(KeyJudge.judge(good, 0.3, true, "p", HouseRules.DEFAULT)).extracting(Finding::verdict).containsOnly(Verdict.HOLDS);
+        List<Finding> f = KeyJudge.judge(bad, 1.4, true, "p", HouseRules.DEFAULT);
+        assertThat(f).filteredOn(x -> x.measure() == Measure.GREY_INSIDE).extracting(Finding::verdict).containsExactly(Verdict.REDO);
+        assertThat(f).filteredOn(x -> x.measure() == Measure.GREY_OUTSIDE).extracting(Finding::verdict).containsExactly(Verdict.WATCH);
+        assertThat(f).filteredOn(x -> x.measure() == Measure.BORDER).extracting(Finding::verdict).containsExactly(Verdict.REDO);
+        assertThat(f).filteredOn(x -> x.measure() == Measure.SCREEN_EVENNESS).extracting(Finding::verdict).containsExactly(Verdict.WATCH);
+        assertThat(KeyJudge.judge(bad, 1.4, false, "p", HouseRules.DEFAULT).getFirst().verdict()).isEqualTo(Verdict.REDO);
+    }
+
+    @Test
+    void modelAndFrameMustAgreeInSize() {
+        ScreenModel m = ScreenModels.fromPlate(bare(0), bands);
+        assertThatIllegalArgumentException().isThrownBy(() -> Keyer.key(Picture.of(10, 10), m, KeySettings.DEFAULT, null, bands));
+    }
+}

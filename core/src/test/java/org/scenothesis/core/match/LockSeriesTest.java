@@ -1,0 +1,108 @@
+package org.scenothesis.core.match;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.function.IntFunction;
+import org.assertj.core.data.Offset;
+import org.junit.jupiter.api.Test;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Point;
+
+class LockSeriesTest {
+    private static FrameLock at(double x, double y, double stops) {
+        double g = Math.pow(2, stops);
+        return new FrameLock(PlanarMap.shift(x, y), 0, 0, 0.05, 0.8, new Gains(g, g, g), true);
+    }
+
+    private static LockReport report(int n, IntFunction<FrameLock> frame) {
+        List<FrameLock> frames = new ArrayList<>();
+        List<Integer> numbers = new ArrayList<>();
+        for (int i = 0; i < n; i++) {
+            frames.add(frame.apply(i));
+            numbers.add(i);
+        }
+        return new LockSeries(640, 360, frames, numbers).report();
+    }
+
+    @Test
+    void aStillTakeIsLocked() {
+        SplittableRandom r = new SplittableRandom(2);
+        LockReport rep = report(60, i -> at(0.01 * r.nextGaussian(), 0.01 * r.nextGaussian(), 0.003 * r.nextGaussian()));
+        assertThat(rep.bumpFrame()).isNull();
+        assertThat(rep.shift().length()).isLessThan(0.01);
+        assertThat(LockJudge.worst(LockJudge.judge(rep, "p", HouseRules.DEFAULT, false))).isEqualTo(Verdict.HOLDS);
+    }
+
+    @Test
+    void aBumpOverThreeFramesStartsAtItsFirst() {
+        LockReport rep = report(50, i -> at(i < 20 ? 0 : i == 20 ? 0.6 : i == 21 ? 1.2 : 1.5, 0, 0));
+        assertThat(rep.bumpFrame()).isEqualTo(20);
+        assertThat(rep.shift().x()).isCloseTo(1.5, Offset.offset(1e-6));
+        assertThat(rep.bumpPx()).isGreaterThan(1);
+    }
+
+    @Test
+    void oneBadFrameIsNoBump() {
+        assertThat(report(40, i -> at(i == 17 ? 3 : 0, 0, 0)).bumpFrame()).isNull();
+    }
+
+    @Test
+    void framesWithoutAnAnswerAreLeftOut() {
+        FrameLock lost = new FrameLock(PlanarMap.identity(), 0, 0, 0, 0, Gains.UNITY, false);
+        LockReport rep = report(10, i -> i % 3 == 0 ? lost : at(2, 1, 0));
+        assertThat(rep.shift()).isEqualTo(new Point(2, 1));
+        assertThat(report(4, i -> lost).found()).isFalse();
+    }
+
+    @Test
+    void driftAndJumpAreToldApart() {
+        LockReport drift = report(100, i -> at(0, 0, 0.3 * i / 99));
+        assertThat(drift.driftStops()).isCloseTo(0.3, Offset.offset(0.01));
+        assertThat(drift.jumpStops()).isLessThan(0.02);
+        assertThat(report(100, i -> at(0, 0, i < 50 ? 0 : 0.3)).jumpStops()).isCloseTo(0.3, Offset.offset(0.01));
+    }
+
+    @Test
+    void verdictsFollowTheLimits() {
+        assertThat(verdict(Measure.CAMERA, at(0.2, 0, 0))).isEqualTo(Verdict.HOLDS);
+        assertThat(verdict(Measure.CAMERA, at(1.7, 0, 0))).isEqualTo(Verdict.WATCH);
+        FrameLock parallax = new FrameLock(PlanarMap.shift(2, 0), 0, 0, 0.9, 0.6, Gains.UNITY, true);
+        assertThat(verdict(Measure.CAMERA, parallax)).isEqualTo(Verdict.REDO);
+        assertThat(verdict(Measure.PARALLAX, parallax)).isEqualTo(Verdict.REDO);
+        assertThat(verdict(Measure.EXPOSURE, at(0, 0, -0.12))).isEqualTo(Verdict.WATCH);
+        assertThat(verdict(Measure.EXPOSURE, at(0, 0, 0.5))).isEqualTo(Verdict.REDO);
+    }
+
+    private static Verdict verdict(Measure m, FrameLock f) {
+        return LockJudge.judge(report(6, i -> f), "p", HouseRules.DEFAULT, false).stream()
+                .filter(x -> x.measure() == m).map(Finding::verdict).findFirst().orElse(Verdict.NOT_MEASURED);
+    }
+
+    @Test
+    void lightThatDiffersByDesignIsNotJudged() {
+        List<Finding> f = LockJudge.judge(report(6, i -> at(0, 0, 2)), "lamp", HouseRules.DEFAULT, true);
+        assertThat(f).extracting(Finding::measure).containsExactly(Measure.CAMERA);
+    }
+
+    @Test
+    void aMoveThatIsAllZoomIsReportedAtTheCorners() {
+        PlanarMap zoom = PlanarMap.similarity(1.01, 0, new Point(320, 180), Point.ZERO);
+        LockReport rep = report(3, i -> new FrameLock(zoom, 0, 1, 0.05, 0.8, Gains.UNITY, true));
+        assertThat(rep.shift().length()).isLessThan(1e-9);
+        assertThat(rep.largestShiftPx()).isCloseTo(Math.hypot(3.2, 1.8), Offset.offset(1e-6));
+    }
+
+    @Test
+    void nothingMeasuredIsRefused() {
+        assertThatIllegalArgumentException().isThrownBy(() -> new LockSeries(10, 10, List.of(), List.of()));
+        assertThatIllegalArgumentException().isThrownBy(() -> new LockSeries(10, 10, List.of(at(0, 0, 0)), List.of()));
+    }
+}

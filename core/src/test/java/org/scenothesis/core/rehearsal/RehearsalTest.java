@@ -1,0 +1,189 @@
+package org.scenothesis.core.rehearsal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.assertj.core.data.Offset;
+import org.junit.jupiter.api.Test;
+import org.scenothesis.core.optics.CameraPose;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.rehearsal.loft.LiftingShoot;
+import org.scenothesis.core.rehearsal.loft.Loft;
+import org.scenothesis.core.rehearsal.loft.Maker;
+import org.scenothesis.core.rehearsal.loft.ScreenCloth;
+
+class RehearsalTest {
+    private static final int W = 96;
+    private static final int H = 54;
+    private final Bands bands = Bands.sequential();
+    private final View view = new View(new CameraPose(new Vec(0, 1, -3), 0, 0, 0, 96, W, H), 0, 3);
+    private final Material grey = Material.matte(Rgb.grey(0.5));
+
+    private Stage floor(Lamp... lamps) {
+        return new Stage(List.of(Panel.flat(new Vec(-5, 0, -5), new Vec(10, 0, 0), new Vec(0, 0, 10), grey, 0)), List.of(lamps));
+    }
+
+    private Renderer renderer(Stage s, Quality q) {
+        return new Renderer(s, Rgb.BLACK, view, q, bands);
+    }
+
+    @Test
+    void aFlatFloorUnderTheSunHasTheRadianceOfLambert() {
+        double elevation = Math.toRadians(60);
+        Lamp sun = new Lamp.Sun(new Vec(0, Math.sin(elevation), Math.cos(elevation)), 0.001, Rgb.grey(3));
+        Picture p = renderer(floor(sun), new Quality(8, 8, 0, 1)).still().light();
+        // albedo / π · irradiance · cos(incidence); nothing else to bounce from.
+        assertThat((double) p.g().at(W / 2, H - 4)).isCloseTo(0.5 / Math.PI * 3 * Math.sin(elevation), Offset.offset(0.004));
+    }
+
+    @Test
+    void aSmallBallLightsByTheInverseSquare() {
+        Lamp ball = new Lamp.Ball(new Vec(0, 2, 0), 0.05, Rgb.grey(1000), -5);
+        View down = new View(new CameraPose(new Vec(0, 3, -0.01), 0, -89.9, 0, 60, W, H), 0, 3);
+        Picture p = new Renderer(floor(ball), Rgb.BLACK, down, new Quality(32, 8, 0, 1), bands).still().light();
+        double expected = 0.5 / Math.PI * 1000 * Math.PI * 0.05 * 0.05 / 4;
+        assertThat((double) p.g().at(W / 2, H / 2)).isCloseTo(expected, Offset.offset(expected * 0.08));
+    }
+
+    @Test
+    void whatStandsInTheWayShades() {
+        Lamp sun = new Lamp.Sun(new Vec(0, 1, 0), 0.001, Rgb.grey(3));
+        List<Solid> s = new ArrayList<>(floor(sun).solids());
+        s.add(new BoxSolid(new Vec(0, 2.8, 0.5), new Vec(0.8, 0.05, 0.8), 0, grey, 0));
+        Picture open = renderer(floor(sun), new Quality(8, 8, 0, 1)).still().light();
+        Picture shaded = renderer(new Stage(s, List.of(sun)), new Quality(8, 8, 0, 1)).still().light();
+        int at = H / 2 + (int) (96 * 1.0 / 3.5);
+        assertThat(shaded.g().at(W / 2, Math.min(H - 1, at))).isLessThan(open.g().at(W / 2, Math.min(H - 1, at)) * 0.5f);
+    }
+
+    @Test
+    void theSameSeedGivesTheSamePictureForAnyNumberOfThreads() {
+        Stage s = floor(new Lamp.Ball(new Vec(0, 2, 0), 0.2, Rgb.grey(20), -5));
+        Picture one = renderer(s, new Quality(6, 8, 0, 9)).still().light();
+        try (Bands many = Bands.pooled(3)) {
+            Picture again = new Renderer(s, Rgb.BLACK, view, new Quality(6, 8, 0, 9), many).still().light();
+            assertThat(again.r().data()).containsExactly(one.r().data());
+        }
+        Picture other = renderer(s, new Quality(6, 8, 0, 10)).still().light();
+        assertThat(other.r().data()).isNotEqualTo(one.r().data());
+    }
+
+    @Test
+    void onlyWhatChangesIsRenderedAgainAndItsCoverageIsTrue() {
+        Stage s = floor(new Lamp.Sun(new Vec(0.2, 1, 0).unit(), 0.01, Rgb.grey(3)));
+        Renderer r = renderer(s, new Quality(16, 64, 0, 1));
+        Rendered still = r.still();
+        Rendered with = r.moving(still, t -> new Stage(List.of(new Ellipsoid(new Vec(0, 1, 0), new Vec(0.3, 0.3, 0.3), 0, grey, 1)), List.of()), 0, 24);
+        assertThat(with.light().r().at(2, 2)).isEqualTo(still.light().r().at(2, 2));
+        double sum = 0;
+        for (float v : with.coverage().data()) {
+            sum += v;
+        }
+        // A ball of 0.3 m at 3 m with 96 px of focal length: an ellipse slightly larger than its disc.
+        double radius = 96 * 0.3 / Math.sqrt(9 - 0.09);
+        assertThat(sum).isCloseTo(Math.PI * radius * radius, Offset.offset(8.0));
+        assertThat(with.depthM().at(W / 2, H / 2)).isCloseTo(2.7f, Offset.offset(0.05f));
+    }
+
+    @Test
+    void somethingFastIsSmearedByTheOpenShutter() {
+        Renderer open = renderer(floor(new Lamp.Sun(new Vec(0, 1, 0), 0.01, Rgb.grey(3))), new Quality(4, 64, 1, 1));
+        Rendered still = open.still();
+        Rendered blurred = open.moving(still, t -> new Stage(List.of(new Ellipsoid(new Vec(-1 + 24 * t, 1, 0), new Vec(0.2, 0.2, 0.2), 0, grey, 1)), List.of()), 0, 24);
+        int partial = 0;
+        for (float v : blurred.coverage().data()) {
+            partial += v > 0.1 && v < 0.9 ? 1 : 0;
+        }
+        assertThat(partial).isGreaterThan(150);
+    }
+
+    @Test
+    void aWideApertureBlursWhatIsNotInFocus() {
+        List<Solid> s = new ArrayList<>(floor().solids());
+        s.add(new BoxSolid(new Vec(0, 1, 4), new Vec(0.5, 0.5, 0.01), 0, Material.matte(Rgb.grey(0.1)).glowing(Rgb.grey(1)), 1));
+        Stage stage = new Stage(s, List.of());
+        Picture sharp = new Renderer(stage, Rgb.BLACK, view, new Quality(32, 8, 0, 1), bands).still().light();
+        View wide = new View(view.pose(), 0.15, 2);
+        Picture soft = new Renderer(stage, Rgb.BLACK, wide, new Quality(32, 8, 0, 1), bands).still().light();
+        assertThat(edges(soft)).isLessThan(edges(sharp) * 0.6);
+    }
+
+    private static double edges(Picture p) {
+        double most = 0;
+        for (int x = 1; x < W; x++) {
+            most = Math.max(most, Math.abs(p.g().at(x, H / 2) - p.g().at(x - 1, H / 2)));
+        }
+        return most;
+    }
+
+    @Test
+    void theSensorHasTheNoiseItIsGiven() {
+        Picture flat = Picture.filled(200, 100, 0.3f, 0.3f, 0.3f);
+        Picture p = new Sensor(Rgb.grey(2), 1e-4, 1e-3, 3).record(flat, 5, bands);
+        double mean = 0;
+        double sq = 0;
+        for (float v : p.g().data()) {
+            mean += v / p.g().data().length;
+            sq += v * v / p.g().data().length;
+        }
+        assertThat(mean).isCloseTo(0.6, Offset.offset(1e-3));
+        assertThat(Math.sqrt(sq - mean * mean)).isCloseTo(Math.sqrt(1e-4 * 0.6 + 1e-6), Offset.offset(3e-4));
+        assertThat(new Sensor(Rgb.grey(1), 1e-4, 0, 3).record(flat, 6, bands).g().data()).isNotEqualTo(p.g().data());
+        assertThat(Sensor.CLEAN.exposed(1).record(flat, 0, bands).r().at(3, 3)).isCloseTo(0.6f, Offset.offset(1e-6f));
+    }
+
+    @Test
+    void theDemoShootHasItsTakesAndItsBump() {
+        List<Roll> rolls = LiftingShoot.rolls(320, 180);
+        assertThat(rolls).extracting(Roll::name).contains("clean-1", "clean-2", "maker-1", "lantern-1", "screen-only", "card-ruler", "lamp-pass");
+        Roll bumped = rolls.stream().filter(r -> r.name().equals("clean-1")).findFirst().orElseThrow();
+        assertThat(bumped.views()).hasSize(2);
+        assertThat(bumped.views().get(1).fromFrame()).isEqualTo(LiftingShoot.BUMP_FRAME);
+        CameraPose a = bumped.views().get(0).view().pose();
+        CameraPose b = bumped.views().get(1).view().pose();
+        Vec far = new Vec(0.2, 1.2, 1);
+        assertThat(b.project(far).minus(a.project(far)).length() * 1280 / 320).isBetween(1.0, 2.0);
+    }
+
+    @Test
+    void filmingStopsWhenTheRecorderHasEnough() {
+        Roll roll = new Roll("x", 10, 24, floor(), null, List.of(new Roll.Station(0, view)), i -> 0, Sensor.CLEAN);
+        List<Integer> seen = new ArrayList<>();
+        new Filming(Rgb.grey(0.2), new Quality(1, 4, 0, 1), bands).film(roll, (i, p, truth) -> {
+            seen.add(i);
+            return i < 3;
+        });
+        assertThat(seen).containsExactly(0, 1, 2, 3);
+    }
+
+    @Test
+    void theMakerReachesAndTheClothWrinkles() {
+        assertThat(Maker.lifting(0).rightHand()).isNotEqualTo(Maker.lifting(2).rightHand());
+        assertThat(Maker.lifting(1).stage(1).solids()).allSatisfy(s -> assertThat(s.owner()).isEqualTo(1));
+        assertThat(ScreenCloth.demo().wrinkle()).isPositive();
+        assertThat(Loft.set().lamps()).isNotEmpty();
+        assertThat(Loft.SUN.length()).isCloseTo(1, Offset.offset(1e-9));
+    }
+
+    @Test
+    void everySolidIsMetWhereItsBoundsSay() {
+        for (Solid s : new Solid[] {
+            new BoxSolid(new Vec(1, 1, 1), new Vec(0.3, 0.2, 0.1), 0.4, grey, 0), new Ellipsoid(new Vec(1, 1, 1), new Vec(0.3, 0.2, 0.1), 0.5, grey, 0),
+            new RoundCone(new Vec(0.8, 1, 1), new Vec(1.2, 1.1, 1), 0.1, 0.05, grey, 0), Panel.flat(new Vec(0.8, 0.8, 1), new Vec(0.4, 0, 0), new Vec(0, 0.4, 0), grey, 0)
+        }) {
+            Ray ray = new Ray();
+            ray.aim(1, 1.02, -3, 0, 0, 1);
+            s.hit(ray);
+            assertThat(ray.met).isSameAs(s);
+            double z = -3 + ray.far;
+            assertThat(z).isBetween(s.bounds()[2] - 1e-6, s.bounds()[5] + 1e-6);
+            Ray away = new Ray();
+            away.aim(1, 1.02, -3, 0, 0, -1);
+            s.hit(away);
+            assertThat(away.met).isNull();
+        }
+    }
+}

@@ -1,0 +1,106 @@
+package org.scenothesis.core.shot;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.NoSuchElementException;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Limit;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.optics.Vec;
+
+class DocumentTest {
+    private static final Plate PLATE = new Plate(
+            "p", "Plate", PlateRole.CLEAN, Spike.T, "A", "A", 4, List.of(new Take("1", "footage/a.mp4", false, ""), new Take("2", "footage/b.mp4", true, "good")));
+
+    @Test
+    void theCircledTakeCountsElseTheLast() {
+        assertThat(PLATE.chosen().id()).isEqualTo("2");
+        assertThat(PLATE.circling("2").chosen().id()).isEqualTo("2");
+        assertThat(PLATE.circling("1").chosen().id()).isEqualTo("1");
+        assertThat(PLATE.circling("1").takes()).filteredOn(Take::circled).hasSize(1);
+        assertThat(PLATE.withTakes(List.of()).chosen()).isNull();
+    }
+
+    @Test
+    void changesLeaveTheOldValueAlone() {
+        Shot s = new Shot("1", 1, "t", "", 4, List.of(), List.of(), List.of(PLATE), List.of(), null);
+        Shot t = s.withPlate("p", p -> p.named("Other"));
+        assertThat(s.plates().getFirst().name()).isEqualTo("Plate");
+        assertThat(t.plates().getFirst().name()).isEqualTo("Other");
+        assertThat(t.withPlateAdded(PLATE).plates()).hasSize(2);
+        assertThat(s.plate("none")).isEmpty();
+        assertThat(s.plateOf(PlateRole.CLEAN)).contains(PLATE);
+    }
+
+    @Test
+    void listsGivenAreCopied() {
+        List<Take> takes = new ArrayList<>(PLATE.takes());
+        Plate p = PLATE.withTakes(takes);
+        takes.clear();
+        assertThat(p.takes()).hasSize(2);
+    }
+
+    @Test
+    void beatsStayInOrder() {
+        Shot s = new Shot("1", 1, "t", "", 4, List.of(), List.of(), List.of(), List.of(), null)
+                .withBeats(List.of(new Beat("b", "later", 3), new Beat("a", "first", 1)));
+        assertThat(s.beats()).extracting(Beat::name).containsExactly("first", "later");
+        assertThat(new Beat("x", "x", 1).at(-5).seconds()).isZero();
+        assertThatIllegalArgumentException().isThrownBy(() -> new Beat("x", "x", Double.NaN));
+    }
+
+    @Test
+    void shotsAreFoundByTheirIds() {
+        Production p = new Production("P", List.of(), HouseRules.DEFAULT);
+        assertThat(p.hasShot("1")).isFalse();
+        assertThatExceptionOfType(NoSuchElementException.class).isThrownBy(() -> p.shot("1"));
+    }
+
+    @Test
+    void factsAreKeptInOrderAndNeverShared() {
+        Wonder w = new Wonder("w", WonderKind.FLOATS, "it", 0, 1, Map.of("b", "2", "a", "1"));
+        assertThat(w.facts().keySet()).containsExactly("a", "b");
+        assertThat(w.withFact("c", "3").fact("c", "")).isEqualTo("3");
+        assertThat(w.fact("c", "none")).isEqualTo("none");
+    }
+
+    @Test
+    void lightsAreVectorsAndImpossibleOnesRefused() {
+        Vec v = new SetPlan.Light(90, 0.0001 + 45, 1, 1).towards();
+        assertThat(v.x()).isPositive();
+        assertThat(v.y()).isPositive();
+        assertThat(Math.abs(v.z())).isLessThan(1e-6);
+        assertThatIllegalArgumentException().isThrownBy(() -> new SetPlan.Light(0, 0, 1, 1));
+        assertThatIllegalArgumentException().isThrownBy(() -> new SetPlan(Vec.ZERO, 0, 0, 0, 1, 0, 2, 1, new SetPlan.Light(0, 45, 1, 1)));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, HOLDS", "0.25, HOLDS", "-0.25, HOLDS", "0.2501, WATCH", "40, WATCH", "-41, REDO", "NaN, NOT_MEASURED"})
+    void limitsJudgeTheSizeOfAValue(double v, Verdict verdict) {
+        assertThat(HouseRules.DEFAULT.shiftPx().judge(v)).isEqualTo(verdict);
+    }
+
+    @Test
+    void theWorseVerdictWinsAndNotMeasuredCountsLeast() {
+        assertThat(Verdict.HOLDS.worse(Verdict.NOT_MEASURED)).isEqualTo(Verdict.HOLDS);
+        assertThat(Verdict.WATCH.worse(Verdict.REDO)).isEqualTo(Verdict.REDO);
+        assertThat(Finding.of(Measure.CAMERA, "p", 0.1, HouseRules.DEFAULT.shiftPx()).verdict()).isEqualTo(Verdict.HOLDS);
+        assertThatIllegalArgumentException().isThrownBy(() -> new Limit(2, 1));
+    }
+
+    @Test
+    void marksRepeatOnlyAfterEight() {
+        assertThat(Spike.number(0)).isNotEqualTo(Spike.number(7));
+        assertThat(Spike.number(8)).isEqualTo(Spike.number(0));
+    }
+}

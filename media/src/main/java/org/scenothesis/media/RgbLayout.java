@@ -1,0 +1,110 @@
+package org.scenothesis.media;
+
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_BE;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_BITSTREAM;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_FLOAT;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_PAL;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_RGB;
+import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
+
+import java.nio.ByteBuffer;
+import org.bytedeco.ffmpeg.avutil.AVComponentDescriptor;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
+import org.scenothesis.core.picture.Plane;
+
+/// Reads and writes the code values of red-green-blue and grey layouts directly.
+///
+/// The general scaler takes such pictures through luma and chroma and back, which costs exactness; these need no arithmetic at all.
+final class RgbLayout {
+    private final int components;
+    private final int[] plane;
+    private final int[] step;
+    private final int[] offset;
+    private final int[] shift;
+    private final int[] depth;
+    private final boolean bigEndian;
+
+    private RgbLayout(AVPixFmtDescriptor d) {
+        components = d.nb_components();
+        plane = new int[components];
+        step = new int[components];
+        offset = new int[components];
+        shift = new int[components];
+        depth = new int[components];
+        for (int c = 0; c < components; c++) {
+            AVComponentDescriptor k = d.comp(c);
+            plane[c] = k.plane();
+            step[c] = k.step();
+            offset[c] = k.offset();
+            shift[c] = k.shift();
+            depth[c] = k.depth();
+        }
+        bigEndian = (d.flags() & AV_PIX_FMT_FLAG_BE) != 0;
+    }
+
+    /// Null when the layout is not of this kind.
+    static @org.jspecify.annotations.Nullable RgbLayout of(int format) {
+        AVPixFmtDescriptor d = av_pix_fmt_desc_get(format);
+        long odd = AV_PIX_FMT_FLAG_PAL | AV_PIX_FMT_FLAG_BITSTREAM | AV_PIX_FMT_FLAG_FLOAT;
+        boolean rgb = (d.flags() & AV_PIX_FMT_FLAG_RGB) != 0;
+        boolean grey = d.nb_components() <= 2;
+        boolean whole = d.comp(0).depth() >= 8 && d.comp(0).depth() <= 16;
+        return (rgb || grey) && whole && (d.flags() & odd) == 0 ? new RgbLayout(d) : null;
+    }
+
+    int components() {
+        return components;
+    }
+
+    /// Code values 0 to 65535 of one component of one row.
+    void read(AVFrame f, int component, int y, int width, int[] codes) {
+        byte[] row = row(f, component, y, width);
+        int max = (1 << depth[component]) - 1;
+        boolean wide = depth[component] + shift[component] > 8;
+        for (int x = 0; x < width; x++) {
+            int at = x * step[component] + offset[component];
+            int v = wide ? word(row, at) : row[at] & 0xff;
+            v = v >> shift[component] & max;
+            codes[x] = max == 65535 ? v : (int) ((v * 65535L + max / 2) / max);
+        }
+    }
+
+    private int word(byte[] row, int at) {
+        return bigEndian ? (row[at] & 0xff) << 8 | row[at + 1] & 0xff : (row[at + 1] & 0xff) << 8 | row[at] & 0xff;
+    }
+
+    private byte[] row(AVFrame f, int component, int y, int width) {
+        int bytes = width * step[component];
+        byte[] row = new byte[Math.max(bytes, Math.abs(f.linesize(plane[component])))];
+        f.data(plane[component]).position((long) y * f.linesize(plane[component])).get(row, 0, bytes);
+        f.data(plane[component]).position(0);
+        return row;
+    }
+
+    /// How a component's values become codes in [0, 1].
+    interface Coded {
+        float of(float value);
+    }
+
+    /// Writes one component of a whole plane.
+    void write(AVFrame f, int component, Plane from, Coded coded) {
+        int max = (1 << depth[component]) - 1;
+        boolean wide = depth[component] + shift[component] > 8;
+        long stride = f.linesize(plane[component]);
+        ByteBuffer bytes = f.data(plane[component]).position(0).limit(stride * from.height()).asByteBuffer();
+        for (int y = 0; y < from.height(); y++) {
+            for (int x = 0; x < from.width(); x++) {
+                int v = (int) (Math.clamp(coded.of(from.data()[y * from.width() + x]), 0f, 1f) * max + 0.5f) << shift[component];
+                int at = (int) (y * stride) + x * step[component] + offset[component];
+                if (!wide) {
+                    bytes.put(at, (byte) v);
+                } else if (bigEndian) {
+                    bytes.put(at, (byte) (v >> 8)).put(at + 1, (byte) v);
+                } else {
+                    bytes.put(at, (byte) v).put(at + 1, (byte) (v >> 8));
+                }
+            }
+        }
+    }
+}
