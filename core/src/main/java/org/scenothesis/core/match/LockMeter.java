@@ -27,7 +27,9 @@ public final class LockMeter {
     public LockMeter(Glance reference, Bands bands) {
         this.reference = reference;
         this.bands = bands;
-        tracker = new PatchTracker(reference.luma(), Features.spread(reference.luma(), POINTS, CELLS));
+        // Small pictures have room for fewer cells.
+        int cells = Math.clamp(Math.min(reference.luma().width(), reference.luma().height()) / 24, 1, CELLS);
+        tracker = new PatchTracker(reference.luma(), Features.spread(reference.luma(), POINTS, cells));
         tone = new ToneMeter(reference.small());
     }
 

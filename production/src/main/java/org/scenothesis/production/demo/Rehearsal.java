@@ -67,7 +67,9 @@ public final class Rehearsal {
             return file;
         }
         Path file = folder.resolve(roll.name() + "." + wish.video.extension());
-        VideoSink sink = new VideoSink(file, new VideoSink.Plan(wish.width, height, roll.rate(), wish.video, 9, null));
+        // Takes with movement are coded with reference to earlier frames, so that the shipped files stay small.
+        int quality = roll.moving() == null ? 9 : 8;
+        VideoSink sink = new VideoSink(file, new VideoSink.Plan(wish.width, height, roll.rate(), wish.video, quality, null));
         boolean whole = false;
         try {
             filming.film(roll, (i, picture, truth) -> {

@@ -1,0 +1,178 @@
+package org.scenothesis.production.store;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.demo.LanternWorks;
+
+class ProductionFolderTest {
+    @TempDir
+    Path folder;
+
+    private Path file() {
+        return folder.resolve("production.json");
+    }
+
+    private void make() throws StoreException {
+        ProductionFolder.create(folder, LanternWorks.production()).close();
+    }
+
+    private ObjectNode tree() throws Exception {
+        return (ObjectNode) new ObjectMapper().readTree(file().toFile());
+    }
+
+    @Test
+    void whatIsWrittenIsReadBackEqual() throws Exception {
+        make();
+        try (ProductionFolder f = ProductionFolder.open(folder)) {
+            assertThat(f.production()).isEqualTo(LanternWorks.production());
+            assertThat(f.writable()).isTrue();
+        }
+        try (ProductionFolder byFile = ProductionFolder.open(file())) {
+            assertThat(byFile.path()).isEqualTo(folder.toAbsolutePath().normalize());
+        }
+    }
+
+    @Test
+    void theFileFollowsThePublishedSchema() throws Exception {
+        make();
+        Path schema = Path.of("..", "docs", "production.schema.json");
+        var validator = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(schema));
+        assertThat(validator.validate(tree())).isEmpty();
+        ObjectNode wrong = tree();
+        wrong.put("schema", "one");
+        assertThat(validator.validate(wrong)).isNotEmpty();
+        ObjectNode noShots = tree();
+        noShots.remove("shots");
+        assertThat(validator.validate(noShots)).isNotEmpty();
+    }
+
+    @Test
+    void aNewerSchemaIsRefusedAndTheFileKept() throws Exception {
+        make();
+        ObjectNode t = tree();
+        t.put("schema", ProductionJson.SCHEMA + 1);
+        Files.writeString(file(), t.toString());
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("newer");
+        assertThat(tree()).isEqualTo(t);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "{", "[]", "null", "{\"schema\":1}", "{\"schema\":1,\"title\":3", "not json at all", "{\"schema\":1,\"title\":\"t\",\"shots\":[{\"id\":\"1\"}]}"})
+    void brokenFilesAreRefusedAndKept(String text) throws Exception {
+        Files.writeString(file(), text);
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("production.json");
+        assertThat(Files.readString(file())).isEqualTo(text);
+    }
+
+    @Test
+    void valuesThatCannotBeAreRefused() throws Exception {
+        make();
+        ObjectNode t = tree();
+        ((ObjectNode) t.at("/shots/0/layers/0/key")).put("despill", 7);
+        Files.writeString(file(), t.toString());
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("despill");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"../secret.mp4", "/etc/passwd", "footage/../../x.png", ""})
+    void footageOutsideTheFolderIsRefused(String path) throws Exception {
+        make();
+        ObjectNode t = tree();
+        ((ObjectNode) t.at("/shots/0/plates/0/takes/0")).put("footage", path);
+        Files.writeString(file(), t.toString());
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("footage path");
+    }
+
+    @Test
+    void aBottomlessFileIsRefused() throws Exception {
+        Files.writeString(file(), "{\"schema\":1,\"a\":" + "[".repeat(5000) + "]".repeat(5000) + "}");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder));
+    }
+
+    @Test
+    void twoThingsWithOneIdAreRefused() throws Exception {
+        make();
+        ObjectNode t = tree();
+        ((ObjectNode) t.at("/shots/0/plates/1")).put("id", "clean");
+        Files.writeString(file(), t.toString());
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("clean");
+    }
+
+    @Test
+    void unknownFieldsAreKeptWhereTheyWere() throws Exception {
+        make();
+        ObjectNode t = tree();
+        t.put("future", 42);
+        ((ObjectNode) t.at("/shots/0")).put("mood", "calm");
+        ((ObjectNode) t.at("/shots/0/plates/2")).putArray("lenses").add("35");
+        Files.writeString(file(), t.toString());
+        try (ProductionFolder f = ProductionFolder.open(folder)) {
+            f.save(f.production().withShot("12", s -> s.withPlate("clean", p -> p.named("Empty loft"))));
+        }
+        assertThat(tree().get("future").intValue()).isEqualTo(42);
+        assertThat(tree().at("/shots/0/mood").asText()).isEqualTo("calm");
+        assertThat(tree().at("/shots/0/plates/2/lenses/0").asText()).isEqualTo("35");
+        assertThat(tree().at("/shots/0/plates/0/name").asText()).isEqualTo("Empty loft");
+    }
+
+    @Test
+    void onlyOneWrites() throws Exception {
+        make();
+        try (ProductionFolder first = ProductionFolder.open(folder); ProductionFolder second = ProductionFolder.open(folder)) {
+            assertThat(first.writable()).isTrue();
+            assertThat(second.writable()).isFalse();
+            assertThat(second.holder()).isEqualTo(String.valueOf(ProcessHandle.current().pid()));
+            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> second.save(second.production())).withMessageContaining("open elsewhere");
+        }
+        try (ProductionFolder again = ProductionFolder.open(folder)) {
+            assertThat(again.writable()).isTrue();
+        }
+    }
+
+    @Test
+    void theLastGoodStateIsKeptBeside() throws Exception {
+        make();
+        String before = Files.readString(file());
+        try (ProductionFolder f = ProductionFolder.open(folder)) {
+            f.save(f.production().withShots(java.util.List.of()));
+        }
+        assertThat(Files.readString(folder.resolve("production.previous.json"))).isEqualTo(before);
+        assertThat(tree().get("shots")).isEmpty();
+    }
+
+    @Test
+    void footageIsBroughtInUnderAFreeName() throws Exception {
+        make();
+        Path outside = Files.writeString(Files.createTempDirectory("elsewhere").resolve("take.mp4"), "abc");
+        try (ProductionFolder f = ProductionFolder.open(folder)) {
+            assertThat(f.bringIn(outside)).isEqualTo("footage/take.mp4");
+            assertThat(f.bringIn(outside)).isEqualTo("footage/take-2.mp4");
+            assertThat(f.bringIn(folder.resolve("footage").resolve("take.mp4"))).isEqualTo("footage/take.mp4");
+            assertThat(f.footage(new Take("x", "footage/take.mp4", false, ""))).hasContent("abc");
+            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> f.bringIn(outside.resolveSibling("gone.mp4")));
+        }
+    }
+
+    @Test
+    void aFolderWithoutAProductionIsSaid() {
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("no production.json");
+    }
+
+    @Test
+    void anExistingProductionIsNotOverwritten() throws Exception {
+        make();
+        assertThatExceptionOfType(StoreException.class).isThrownBy(this::make).withMessageContaining("already");
+    }
+}

@@ -1,0 +1,79 @@
+package org.scenothesis.production.words;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.FloatsRule;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Limit;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.production.demo.LanternWorks;
+
+class WordsTest {
+    @ParameterizedTest
+    @EnumSource(Measure.class)
+    void everyMeasureHasWordsForEveryVerdict(Measure m) {
+        for (Verdict v : Verdict.values()) {
+            Words.Sentence s = Words.sentence(Finding.of(m, "p", 1, new Limit(0.5, 2)).judged(v).detailed(3.0, 4.0));
+            assertThat(s.title()).doesNotStartWith("finding.");
+            assertThat(s.meaning()).doesNotContain("{").doesNotContain("finding.");
+            if (v == Verdict.WATCH || v == Verdict.REDO) {
+                assertThat(s.remedy()).isNotBlank().doesNotContain("!");
+                assertThat(s.price()).contains("min now");
+            }
+            if (v == Verdict.HOLDS) {
+                assertThat(s.remedy()).isEmpty();
+            }
+        }
+    }
+
+    @Test
+    void everythingABreakdownSaysHasWords() {
+        BreakdownPlan plan = Breakdown.plan(LanternWorks.production().shot("12"), HouseRules.DEFAULT);
+        plan.order().forEach(s -> {
+            assertThat(Words.has("why." + s.need().code())).isTrue();
+            assertThat(Words.has("skip." + s.need().code())).isTrue();
+        });
+        plan.kit().forEach(k -> assertThat(Words.has("kit." + k)).as(k).isTrue());
+        plan.cautions().forEach(c -> assertThat(Words.has("caution." + c)).as(c).isTrue());
+        plan.methods().values().forEach(list -> list.forEach(m -> assertThat(Words.has("method." + m.code())).isTrue()));
+        FloatsRule rule = new FloatsRule();
+        for (String who : new String[] {"thing", "person"}) {
+            rule.questions(new Wonder("w", WonderKind.FLOATS, "", 0, 1, java.util.Map.of("who", who))).forEach(q -> {
+                assertThat(Words.has("ask." + q.key())).as(q.key()).isTrue();
+                q.answers().forEach(a -> assertThat(Words.has("answer." + a)).as(a).isTrue());
+            });
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(PlateRole.class)
+    void everyRoleIsNamed(PlateRole r) {
+        assertThat(Words.has("role." + r.name())).isTrue();
+        assertThat(Words.has("role.short." + r.name())).isTrue();
+        assertThat(Words.has("name." + r.name())).isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"CAMERA, 1.8, 1.80 px", "EXPOSURE, -0.12, \u22120.12 stop", "EXPOSURE, 0.001, 0.00 stop", "WHITE_BALANCE, 7.4, +7 mired", "GREY_INSIDE, 0.02, 0.02 %", "ROLL, 0, still", "ROLL, 14.21, 14.2 s", "CAMERA, NaN, not measured"})
+    void numbersHaveTheirUnitsAndTrueSigns(Measure m, double v, String words) {
+        assertThat(Words.value(m, v)).isEqualTo(words);
+    }
+
+    @Test
+    void timesAndMissingKeys() {
+        assertThat(Words.time(64.25)).isEqualTo("1:04.3");
+        assertThat(Words.of("no.such.key")).isEqualTo("no.such.key");
+        assertThat(Words.of("limit.most", "0.25 px")).isEqualTo("limit 0.25 px");
+    }
+}

@@ -1,0 +1,86 @@
+package org.scenothesis.studio;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.fields;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaModifier;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.library.Architectures;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/// The rooms and the ways between them, held by test.
+class ArchitectureTest {
+    private static JavaClasses all;
+
+    @BeforeAll
+    static void read() {
+        all = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("org.scenothesis");
+    }
+
+    @Test
+    void arrowsPointOneWay() {
+        Architectures.layeredArchitecture().consideringOnlyDependenciesInLayers()
+                .layer("core").definedBy("org.scenothesis.core..")
+                .layer("media").definedBy("org.scenothesis.media..")
+                .layer("production").definedBy("org.scenothesis.production..")
+                .layer("cli").definedBy("org.scenothesis.cli..")
+                .layer("studio").definedBy("org.scenothesis.studio..")
+                .whereLayer("studio").mayNotBeAccessedByAnyLayer()
+                .whereLayer("cli").mayNotBeAccessedByAnyLayer()
+                .whereLayer("production").mayOnlyBeAccessedByLayers("cli", "studio")
+                .whereLayer("media").mayOnlyBeAccessedByLayers("production", "cli", "studio")
+                .check(all);
+    }
+
+    @Test
+    void onlyVisionSeesOpenCv() {
+        noClasses().that().resideOutsideOfPackage("org.scenothesis.core.vision..").should().dependOnClassesThat().resideInAPackage("org.bytedeco.opencv..").check(all);
+    }
+
+    @Test
+    void onlyMediaSeesFfmpeg() {
+        noClasses().that().resideOutsideOfPackage("org.scenothesis.media..").should().dependOnClassesThat().resideInAPackage("org.bytedeco.ffmpeg..").check(all);
+    }
+
+    @Test
+    void theCoreKnowsNoFilesNoWindowsNoClock() {
+        noClasses().that().resideInAPackage("org.scenothesis.core..").should().dependOnClassesThat().resideInAnyPackage("java.io..", "java.nio.file..", "javafx..", "java.time..", "com.fasterxml..").check(all);
+    }
+
+    @Test
+    void theCommandLineNeverSeesAWindow() {
+        noClasses().that().resideInAnyPackage("org.scenothesis.cli..", "org.scenothesis.production..", "org.scenothesis.media..").should().dependOnClassesThat().resideInAPackage("javafx..").check(all);
+    }
+
+    @Test
+    void modelsOfBenchesSeeNoScene() {
+        noClasses().that().haveSimpleNameEndingWith("Model").and().resideInAPackage("org.scenothesis.studio..").should().dependOnClassesThat().resideInAnyPackage("javafx.scene..", "javafx.stage..", "javafx.concurrent..").check(all);
+        classes().that().haveSimpleName("Session").should().onlyDependOnClassesThat().resideOutsideOfPackages("javafx.scene..", "javafx.stage..").check(all);
+    }
+
+    @Test
+    void benchesDoNotKnowEachOther() {
+        noClasses().that().resideInAPackage("org.scenothesis.studio.house..").or().resideInAPackage("org.scenothesis.studio.parts..")
+                .should().dependOnClassesThat().resideInAnyPackage(
+                        "org.scenothesis.studio.board..", "org.scenothesis.studio.breakdown..", "org.scenothesis.studio.shoot..", "org.scenothesis.studio.match..",
+                        "org.scenothesis.studio.key..", "org.scenothesis.studio.layer..", "org.scenothesis.studio.handover..")
+                .check(all);
+        slices().matching("org.scenothesis.studio.(board|breakdown|shoot|match|key|layer|handover)..").should().notDependOnEachOther().check(all);
+    }
+
+    @Test
+    void roomsOfTheCoreDoNotGoInCircles() {
+        slices().matching("org.scenothesis.core.(*)..").should().beFreeOfCycles().check(all);
+    }
+
+    @Test
+    void noStaticCanChange() {
+        fields().that().areDeclaredInClassesThat().resideInAnyPackage("org.scenothesis.core..", "org.scenothesis.media..", "org.scenothesis.production..")
+                .and().haveModifier(JavaModifier.STATIC).should().haveModifier(JavaModifier.FINAL).check(all);
+    }
+}

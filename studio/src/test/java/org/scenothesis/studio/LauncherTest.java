@@ -1,0 +1,92 @@
+package org.scenothesis.studio;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import java.nio.file.Path;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.production.store.StoreException;
+import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.Worker;
+
+class LauncherTest {
+    @TempDir
+    Path folder;
+
+    @ParameterizedTest
+    @CsvSource({"board, BOARD", "breakdown, BREAK_DOWN", "Break down, BREAK_DOWN", "hand-over, HAND_OVER", "KEY, KEY"})
+    void benchesAreNamedAsPeopleTypeThem(String word, BenchName bench) {
+        assertThat(Studio.bench(word)).isEqualTo(bench);
+    }
+
+    @Test
+    void unknownBenchesAndOptionsAreSaid() {
+        assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"demo", "--bench", "kitchen"})).withMessageContaining("kitchen");
+        assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"--colour"})).withMessageContaining("--colour");
+        assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"demo", "--snapshot"})).withMessageContaining("needs a value");
+        assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"demo", "--at", "soon"})).withMessageContaining("seconds");
+    }
+
+    @Test
+    void theDemoIsLaidOutOnceAndAMissingOneIsSaid() throws Exception {
+        System.setProperty("scenothesis.home", Path.of("..").toAbsolutePath().normalize().toString());
+        Path to = folder.resolve("Lantern Works");
+        Studio.Wish wish = Launcher.read(new String[] {"demo", to.toString(), "--bench", "key", "--at", "2.5", "--plate", "lantern"});
+        assertThat(wish.folder()).isEqualTo(to);
+        assertThat(wish.seconds()).isEqualTo(2.5);
+        assertThat(to.resolve("production.json")).exists();
+        System.setProperty("scenothesis.home", folder.toString());
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> Launcher.read(new String[] {"demo", folder.resolve("other").toString()})).withMessageContaining("rehearse");
+    }
+
+    @Test
+    void theNewestRequestOfALaneWins() throws Exception {
+        AtomicInteger shown = new AtomicInteger(-1);
+        AtomicInteger times = new AtomicInteger();
+        try (Worker w = new Worker(Runnable::run)) {
+            for (int i = 0; i < 50; i++) {
+                int n = i;
+                w.ask("lane", t -> {
+                    Thread.sleep(2);
+                    return n;
+                }, v -> {
+                    shown.set(v);
+                    times.incrementAndGet();
+                }, e -> shown.set(-2));
+            }
+            for (int i = 0; i < 200 && !w.idle(); i++) {
+                Thread.sleep(10);
+            }
+        }
+        assertThat(shown.get()).isEqualTo(49);
+        assertThat(times.get()).isLessThan(10);
+    }
+
+    @Test
+    void aJobThatFailsIsToldAndOneThatIsCancelledIsNot() throws Exception {
+        AtomicInteger failed = new AtomicInteger();
+        try (Worker w = new Worker(Runnable::run)) {
+            w.ask("a", t -> {
+                throw new java.io.IOException("broken");
+            }, v -> {}, e -> failed.incrementAndGet());
+            w.ask("b", t -> {
+                while (t.wanted()) {
+                    Thread.sleep(2);
+                }
+                throw new org.scenothesis.production.measure.Stopped();
+            }, v -> failed.addAndGet(100), e -> failed.addAndGet(100));
+            Thread.sleep(60);
+            w.cancel("b");
+            for (int i = 0; i < 200 && !w.idle(); i++) {
+                Thread.sleep(10);
+            }
+            assertThat(w.idle()).isTrue();
+        }
+        assertThat(failed.get()).isEqualTo(1);
+    }
+}
