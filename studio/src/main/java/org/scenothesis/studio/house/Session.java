@@ -68,8 +68,12 @@ public final class Session implements AutoCloseable {
                 worker.onUi(() -> save.set(state));
             }
         });
-        production.addListener(o -> judge());
-        measured.addListener(o -> judge());
+        production.addListener((o, was, is) -> judge());
+        measured.addListener((o, was, is) -> judge());
+        // A property that nobody reads tells only its first change to invalidation listeners; a change listener keeps it awake.
+        for (javafx.beans.value.ObservableValue<?> p : List.of(findings, save, work, bench, shotId, plateId, said, seconds)) {
+            p.addListener((o, was, is) -> {});
+        }
         if (!store.now().shots().isEmpty()) {
             openShot(store.now().shots().getFirst().id());
         }

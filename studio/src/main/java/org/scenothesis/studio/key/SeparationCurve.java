@@ -23,6 +23,10 @@ final class SeparationCurve extends Pane {
     private final Label emptyWord = Text.of("", "number");
     private final Label edgeWord = Text.of("", "muted");
     private final Label solidWord = Text.of("", "number");
+    private final Rectangle below = styled(new Rectangle(), "plot-empty");
+    private final Rectangle between = styled(new Rectangle(), "plot-middle");
+    private final Rectangle beyond = styled(new Rectangle(), "plot-solid");
+    private final Polygon hill = styled(new Polygon(), "plot-fill");
     private double[] counts = new double[KeyModel.BINS];
     private double low = 0.1;
     private double high = 0.7;
@@ -32,6 +36,7 @@ final class SeparationCurve extends Pane {
 
     SeparationCurve() {
         setMinHeight(110);
+        getChildren().addAll(below, between, beyond, hill, emptyWord, edgeWord, solidWord, empty, solid);
         widthProperty().addListener(o -> draw());
         heightProperty().addListener(o -> draw());
     }
@@ -62,20 +67,17 @@ final class SeparationCurve extends Pane {
         return Math.round((KeyModel.LOW + x / Math.max(1, getWidth()) * (KeyModel.HIGH - KeyModel.LOW)) * 100) / 100.0;
     }
 
+    /// Moves what is there; nothing is taken out, since a cut under the mouse must stay under it.
     private void draw() {
         double h = getHeight() - FOOT;
-        getChildren().clear();
-        getChildren().addAll(
-                styled(new Rectangle(0, 0, Math.max(0, x(low)), h), "plot-empty"),
-                styled(new Rectangle(x(low), 0, Math.max(0, x(high) - x(low)), h), "plot-middle"),
-                styled(new Rectangle(x(high), 0, Math.max(0, getWidth() - x(high)), h), "plot-solid"));
-        Polygon p = styled(new Polygon(), "plot-fill");
-        p.getPoints().addAll(0.0, h);
+        stretch(below, 0, x(low), h);
+        stretch(between, x(low), x(high), h);
+        stretch(beyond, x(high), getWidth(), h);
+        hill.getPoints().setAll(0.0, h);
         for (int i = 0; i < counts.length; i++) {
-            p.getPoints().addAll((i + 0.5) / counts.length * getWidth(), h - counts[i] * (h - 6));
+            hill.getPoints().addAll((i + 0.5) / counts.length * getWidth(), h - counts[i] * (h - 6));
         }
-        p.getPoints().addAll(getWidth(), h);
-        getChildren().add(p);
+        hill.getPoints().addAll(getWidth(), h);
         empty.place(x(low), h);
         solid.place(x(high), h);
         emptyWord.setText("empty below " + Words.number(low, 2));
@@ -85,7 +87,12 @@ final class SeparationCurve extends Pane {
         edgeWord.setVisible(x(high) - x(low) > 230);
         edgeWord.relocate(x(low) + 62, h + 3);
         solidWord.relocate(Math.min(getWidth() - 112, Math.max(x(high) - 40, x(low) + 230)), h + 3);
-        getChildren().addAll(empty, solid, emptyWord, edgeWord, solidWord);
+    }
+
+    private static void stretch(Rectangle r, double from, double to, double h) {
+        r.setX(from);
+        r.setWidth(Math.max(0, to - from));
+        r.setHeight(Math.max(0, h));
     }
 
     private static <T extends javafx.scene.Node> T styled(T node, String style) {
