@@ -1,0 +1,50 @@
+package org.scenothesis.bench;
+
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+import org.scenothesis.core.key.FastKey;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+
+/// Kernels of the key at 1920×1080, frames per second.
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.Throughput)
+@OutputTimeUnit(TimeUnit.SECONDS)
+@Warmup(iterations = 2, time = 2)
+@Measurement(iterations = 3, time = 2)
+@Fork(value = 1, jvmArgsAppend = {"--add-modules", "jdk.incubator.vector", "-XX:LoopUnrollLimit=400"})
+public class KeyBenchmark {
+    private final Bands bands = Bands.sequential();
+    private Picture take = Picture.of(1, 1);
+    private Picture base = Picture.of(1, 1);
+    private Picture out = Picture.of(1, 1);
+
+    @Setup
+    public void fill() {
+        take = Pictures.screen(1920, 1080);
+        base = Pictures.room(1920, 1080);
+        out = Picture.of(1920, 1080);
+    }
+
+    @Benchmark
+    public Picture keyDespillOver() {
+        FastKey.over(take, base, Pictures.CUT, out, bands);
+        return out;
+    }
+
+    @Benchmark
+    public Plane blurOfTwentyPixels() {
+        return Blur.gaussian(take.g(), 20, bands);
+    }
+}
