@@ -17,6 +17,7 @@ import org.scenothesis.studio.parts.Text;
 /// How many pixels stand how far from the screen colour, with the two cuts on it. Cuts are dragged, or moved by arrow keys when focused.
 final class SeparationCurve extends Pane {
     private static final double FOOT = 22;
+    private static final double REACH = 14;
 
     private final Cut empty = new Cut("empty cut", true);
     private final Cut solid = new Cut("solid cut", false);
@@ -28,6 +29,7 @@ final class SeparationCurve extends Pane {
     private final Rectangle beyond = styled(new Rectangle(), "plot-solid");
     private final Polygon hill = styled(new Polygon(), "plot-fill");
     private double[] counts = new double[KeyModel.BINS];
+    private @org.jspecify.annotations.Nullable Cut grabbed;
     private double low = 0.1;
     private double high = 0.7;
     private double edgePx;
@@ -36,9 +38,34 @@ final class SeparationCurve extends Pane {
 
     SeparationCurve() {
         setMinHeight(110);
+        wire();
         getChildren().addAll(below, between, beyond, hill, emptyWord, edgeWord, solidWord, empty, solid);
         widthProperty().addListener(o -> draw());
         heightProperty().addListener(o -> draw());
+    }
+
+    /// The mouse is handled here and not by the cuts, which move away under it: the nearer cut is taken, within reach.
+    private void wire() {
+        addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
+            double toEmpty = Math.abs(e.getX() - x(low));
+            double toSolid = Math.abs(e.getX() - x(high));
+            grabbed = Math.min(toEmpty, toSolid) > REACH ? null : toEmpty < toSolid ? empty : solid;
+            if (grabbed != null) {
+                grabbed.requestFocus();
+            }
+        });
+        addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
+            if (grabbed != null) {
+                grabbed.set(grabbed.bounded(separation(e.getX())));
+                moving.accept(grabbed.lower, grabbed.lower ? low : high);
+            }
+        });
+        addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
+            if (grabbed != null) {
+                accept.accept(grabbed.lower, grabbed.lower ? low : high);
+                grabbed = null;
+            }
+        });
     }
 
     /// - `moving` while a cut is dragged, `accept` once it is let go: which cut (true for the empty one) and where.
@@ -118,13 +145,6 @@ final class SeparationCurve extends Pane {
             setAccessibleRole(AccessibleRole.SLIDER);
             setAccessibleText(name);
             getStyleClass().add("cut-grip");
-            addEventHandler(MouseEvent.MOUSE_PRESSED, e -> requestFocus());
-            addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
-                set(bounded(separation(getLayoutX() + e.getX())));
-                moving.accept(lower, lower ? low : high);
-                e.consume();
-            });
-            addEventHandler(MouseEvent.MOUSE_RELEASED, e -> accept.accept(lower, lower ? low : high));
             addEventHandler(KeyEvent.KEY_PRESSED, e -> {
                 if (e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT) {
                     set(bounded((lower ? low : high) + (e.getCode() == KeyCode.LEFT ? -0.01 : 0.01)));
