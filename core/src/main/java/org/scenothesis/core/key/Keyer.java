@@ -4,10 +4,12 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.Fill;
 import org.scenothesis.core.picture.Grow;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 
 /// Keys a frame against its screen model.
@@ -23,6 +25,7 @@ import org.scenothesis.core.picture.Polygon;
 public final class Keyer {
     private static final int CORE_PX = 3;
     private static final int REACH_PX = 3;
+    private static final int CONTEXT_PX = 48;
     private static final int TRUST_PX = 13;
 
     private Keyer() {}
@@ -32,6 +35,27 @@ public final class Keyer {
     /// @throws IllegalArgumentException if frame and model differ in shape
     public static Keyed key(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon garbage, Bands bands) {
         frame.r().requireShape(model.colour().r());
+        if (garbage == null) {
+            return whole(frame, model, settings, null, bands);
+        }
+        Box box = Box.around(garbage.corners()).grown(CONTEXT_PX).within(Box.all(frame.r()));
+        if (box.isEmpty()) {
+            return new Keyed(
+                    Picture.of(frame.width(), frame.height()).withAlpha(Plane.of(frame.width(), frame.height())), Plane.of(frame.width(), frame.height()),
+                    Plane.filled(frame.width(), frame.height(), 1), Plane.of(frame.width(), frame.height()));
+        }
+        // Only what counts is keyed, with some surroundings for the cloth's brightness.
+        Polygon moved = new Polygon(garbage.corners().stream().map(p -> p.minus(new Point(box.left(), box.top()))).toList());
+        ScreenModel part = new ScreenModel(box.cut(model.colour()), model.hue(), model.source());
+        Keyed k = whole(box.cut(frame), part, settings, moved, bands);
+        int w = frame.width();
+        int h = frame.height();
+        Picture e = k.element();
+        Picture element = new Picture(box.put(e.r(), w, h, 0), box.put(e.g(), w, h, 0), box.put(e.b(), w, h, 0), box.put(e.alpha(), w, h, 0));
+        return new Keyed(element, box.put(k.separation(), w, h, 0), box.put(k.shade(), w, h, 1), box.put(k.inside(), w, h, 0));
+    }
+
+    private static Keyed whole(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon garbage, Bands bands) {
         Plane inside = garbage == null
                 ? Plane.filled(frame.width(), frame.height(), 1)
                 : garbage.coverage(frame.width(), frame.height(), bands);

@@ -8,6 +8,8 @@ import org.scenothesis.core.picture.Plane;
 /// Measures a matte as one would look at it: is it solid inside, empty outside, thin at the edge, calm over time, and clear of the cloth's border.
 public final class MatteMeter {
     private static final int INSIDE_PX = 4;
+    /// Holes up to twice this wide are holes; wider openings may well belong to the subject, as in a ring.
+    private static final int CLOSED_PX = 3;
     private static final float SOLID = 0.99f;
     private static final float EMPTY = 0.01f;
 
@@ -19,7 +21,7 @@ public final class MatteMeter {
         int w = a.width();
         Plane core = Grow.least(a, INSIDE_PX, bands);
         Plane outside = Grow.most(a, INSIDE_PX, bands);
-        Plane filled = Grow.least(Grow.most(step(a, 0.5f), INSIDE_PX, bands), 2 * INSIDE_PX, bands);
+        Plane filled = Grow.least(Grow.most(step(a, 0.5f), CLOSED_PX, bands), CLOSED_PX + INSIDE_PX, bands);
         long inside = 0;
         long holes = 0;
         long empty = 0;

@@ -4,6 +4,7 @@ import java.util.Optional;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
@@ -89,16 +90,12 @@ public final class CardShadow {
             return sum;
         }
         PlanarMap back = map.get().inverse();
+        Box columns = Box.around(matte, 0.02f);
         for (int k = 0; k < STRIPS; k++) {
             double top = rows[0] + (rows[1] + 1.0 - rows[0]) * k / STRIPS;
             double bottom = rows[0] + (rows[1] + 1.0 - rows[0]) * (k + 1) / STRIPS;
-            Plane strip = strip(matte, top, bottom);
-            Plane cast = Resample.warp(strip, back, bands);
-            keepGround(cast, back);
-            Plane soft = Blur.gaussian(cast, sigmaPx(w / 2.0, (top + bottom) / 2), bands);
-            for (int i = 0; i < sum.data().length; i++) {
-                sum.data()[i] += soft.data()[i];
-            }
+            double sigma = sigmaPx(w / 2.0, (top + bottom) / 2);
+            cast(matte, new Strip(top, bottom, columns, sigma), map.get(), back, sum, bands);
         }
         float most = (float) Math.clamp(plan.light().density() * settings.density(), 0, 1);
         for (int i = 0; i < sum.data().length; i++) {
@@ -125,23 +122,38 @@ public final class CardShadow {
         return new int[] {first, last};
     }
 
-    private static Plane strip(Plane matte, double top, double bottom) {
-        Plane out = Plane.of(matte.width(), matte.height());
-        int w = matte.width();
-        for (int y = (int) Math.floor(top); y < Math.min(matte.height(), (int) Math.ceil(bottom)); y++) {
-            float part = (float) (Math.min(bottom, y + 1) - Math.max(top, y));
-            for (int x = 0; x < w; x++) {
-                out.data()[y * w + x] = matte.data()[y * w + x] * part;
+    private record Strip(double top, double bottom, Box columns, double sigmaPx) {}
+
+    /// Adds the blurred shadow of one strip of the card, working only where it falls.
+    private static void cast(Plane matte, Strip s, PlanarMap map, PlanarMap back, Plane sum, Bands bands) {
+        Box from = new Box(s.columns.left(), (int) Math.floor(s.top), s.columns.right(), (int) Math.ceil(s.bottom)).within(Box.all(matte));
+        Box to = Box.around(from.corners().stream().map(map::map).toList()).grown(2 + (int) Math.ceil(3 * s.sigmaPx)).within(Box.all(matte));
+        if (from.isEmpty() || to.isEmpty()) {
+            return;
+        }
+        Plane strip = Plane.of(matte.width(), matte.height());
+        for (int y = from.top(); y < from.bottom(); y++) {
+            float part = (float) (Math.min(s.bottom, y + 1) - Math.max(s.top, y));
+            for (int x = from.left(); x < from.right(); x++) {
+                strip.data()[y * matte.width() + x] = matte.data()[y * matte.width() + x] * part;
             }
         }
-        return out;
+        Plane cast = Plane.of(matte.width(), matte.height());
+        Resample.warpInto(strip, back, cast, to, bands);
+        keepGround(cast, back, to);
+        Plane soft = Blur.gaussian(to.cut(cast), s.sigmaPx, bands);
+        for (int y = 0; y < to.height(); y++) {
+            for (int x = 0; x < to.width(); x++) {
+                sum.data()[(to.top() + y) * matte.width() + to.left() + x] += soft.data()[y * to.width() + x];
+            }
+        }
     }
 
     /// Points behind the vanishing line of the throw map back into the picture by accident: taken out.
-    private static void keepGround(Plane cast, PlanarMap back) {
+    private static void keepGround(Plane cast, PlanarMap back, Box box) {
         int w = cast.width();
-        for (int y = 0; y < cast.height(); y++) {
-            for (int x = 0; x < w; x++) {
+        for (int y = box.top(); y < box.bottom(); y++) {
+            for (int x = box.left(); x < box.right(); x++) {
                 Point p = back.map(x + 0.5, y + 0.5);
                 if (!(p.x() > -1 && p.y() > -1 && p.x() < w + 1 && p.y() < cast.height() + 1)) {
                     cast.data()[y * w + x] = 0;

@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
@@ -71,18 +72,32 @@ public final class Composer {
 
     /// Warps alpha as it is and colour as it lies under the matte; colour is continued beyond the edge, so straight warping is safe.
     private static Picture placed(Picture element, PlanarMap map, Bands bands) {
+        Plane a = element.alpha();
+        Box from = Box.around(a, 0);
+        Picture out = Picture.of(element.width(), element.height()).withAlpha(Plane.of(element.width(), element.height()));
+        if (from.isEmpty()) {
+            return out;
+        }
+        Box to = Box.around(from.corners().stream().map(map::map).toList()).grown(2).within(Box.all(a));
         PlanarMap back = map.inverse();
-        Picture out = Resample.warp(element, back, bands);
-        Plane a = out.alpha();
-        for (int y = 0; y < a.height(); y++) {
-            for (int x = 0; x < a.width(); x++) {
+        for (int c = 0; c < 3; c++) {
+            Resample.warpInto(element.colours().get(c), back, out.colours().get(c), to, bands);
+        }
+        Resample.warpInto(a, back, out.alpha(), to, bands);
+        keepInside(out.alpha(), back, to);
+        return out;
+    }
+
+    // Beyond its own picture an element has nothing: the held edge is taken away.
+    private static void keepInside(Plane a, PlanarMap back, Box box) {
+        for (int y = box.top(); y < box.bottom(); y++) {
+            for (int x = box.left(); x < box.right(); x++) {
                 var p = back.map(x + 0.5, y + 0.5);
                 int i = y * a.width() + x;
-                boolean in = p.x() >= 0 && p.y() >= 0 && p.x() <= element.width() && p.y() <= element.height();
+                boolean in = p.x() >= 0 && p.y() >= 0 && p.x() <= a.width() && p.y() <= a.height();
                 a.data()[i] = in ? Math.clamp(a.data()[i], 0f, 1f) : 0;
             }
         }
-        return out;
     }
 
     /// Camera shift undone, exposure and colour brought to the base's, the user's gain applied.

@@ -58,10 +58,15 @@ public final class Resample {
     }
 
     public static void warpInto(Plane in, PlanarMap outToIn, Plane out, Bands bands) {
+        warpInto(in, outToIn, out, Box.all(out), bands);
+    }
+
+    /// Warps only what lies within `box`; the rest of `out` is left as it is.
+    public static void warpInto(Plane in, PlanarMap outToIn, Plane out, Box box, Bands bands) {
         int w = out.width();
-        bands.run(out.height(), (from, to, band) -> {
-            for (int y = from; y < to; y++) {
-                for (int x = 0; x < w; x++) {
+        bands.run(box.height(), (from, to, band) -> {
+            for (int y = box.top() + from; y < box.top() + to; y++) {
+                for (int x = box.left(); x < box.right(); x++) {
                     double d = outToIn.denominator(x + 0.5, y + 0.5);
                     out.data()[y * w + x] =
                             cubic(in, outToIn.mapX(x + 0.5, y + 0.5) / d, outToIn.mapY(x + 0.5, y + 0.5) / d);

@@ -72,7 +72,7 @@ public final class LanternWorks {
                 .withKeyframes(List.of(
                         new Keyframe(let, hung, 0, 1, 0, Ease.SOFT), new Keyframe(let + 1.5, hung, 0, 1, 0.9, Ease.SOFT)));
         Layer lantern = Layer.of("lantern", "Lantern", Layer.Kind.ELEMENT, "lantern")
-                .withKey(KeySettings.DEFAULT)
+                .withKey(KeySettings.DEFAULT.withEmptyBelow(0.18))
                 .withMask(outline(0.53, 0.20, 0.71, 0.20, 0.71, 0.493, 0.53, 0.493), 0)
                 .withFilmedFoot(hung)
                 .withKeyframes(List.of(new Keyframe(let, rest, 0, 1, 1, Ease.SOFT), new Keyframe(let + 1.6, hung, 0, 1, 1, Ease.SOFT)))
