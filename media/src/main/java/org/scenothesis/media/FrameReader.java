@@ -13,20 +13,22 @@ import org.bytedeco.javacpp.DoublePointer;
 import org.bytedeco.javacpp.IntPointer;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.Glance;
-import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.CodeCurve;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
-import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.core.picture.Transfer;
 
 /// Turns decoded frames into linear planes: matrix and range by the scaler at 16 bit, the transfer curve by table.
 final class FrameReader implements AutoCloseable {
+    private static final CodeCurve CURVE = new CodeCurve(Transfer.SRGB);
     private static final int EXACT = SWS_BICUBIC | SWS_FULL_CHR_H_INT | SWS_FULL_CHR_H_INP | SWS_ACCURATE_RND;
 
     private final Path path;
     private final FrameCoding coding;
     private final float @Nullable [] table;
     private final @Nullable RgbLayout layout;
+    private final @Nullable YuvLayout yuv;
     private @Nullable Conversion whole;
     private @Nullable Conversion grey;
     private @Nullable Conversion small;
@@ -36,9 +38,14 @@ final class FrameReader implements AutoCloseable {
         this.coding = coding;
         table = coding.floating() ? null : coding.transfer().table16();
         layout = RgbLayout.of(coding.format());
+        yuv = YuvLayout.of(coding, table);
     }
 
     Picture picture(AVFrame frame) throws FootageException {
+        if (yuv != null) {
+            same(frame);
+            return turned(yuv.picture(frame));
+        }
         RgbLayout direct = coding.floating() || !coding.fullRange() ? null : layout;
         if (direct != null) {
             same(frame);
@@ -91,6 +98,11 @@ final class FrameReader implements AutoCloseable {
     }
 
     Glance glance(AVFrame frame) throws FootageException {
+        if (yuv != null) {
+            same(frame);
+            Glance g = yuv.glance(frame);
+            return new Glance(turn(g.luma()), turned(g.small()));
+        }
         if (layout != null && coding.fullRange() || coding.floating()) {
             return glanceOf(picture(frame).withAlpha(null));
         }
@@ -104,47 +116,50 @@ final class FrameReader implements AutoCloseable {
         return new Glance(turn(luma(frame)), turned(colour));
     }
 
+    /// As the scaler does for other layouts: luma and averages are taken of code values, so that all kinds of footage compare alike.
     private static Glance glanceOf(Picture p) {
-        Plane luma = Plane.of(p.width(), p.height());
-        for (int i = 0; i < luma.data().length; i++) {
-            float y = 0.2126f * p.r().data()[i] + 0.7152f * p.g().data()[i] + 0.0722f * p.b().data()[i];
-            luma.data()[i] = (float) Math.sqrt(Math.max(0, y));
+        int w = p.width();
+        int h = p.height();
+        int sw = Math.max(1, w / Glance.SHRINK);
+        int sh = Math.max(1, h / Glance.SHRINK);
+        Plane luma = Plane.of(w, h);
+        Picture small = Picture.of(sw, sh);
+        float[] weights = {0.2126f, 0.7152f, 0.0722f};
+        for (int c = 0; c < 3; c++) {
+            float[] light = p.colours().get(c).data();
+            Plane code = Plane.of(w, h);
+            for (int i = 0; i < light.length; i++) {
+                code.data()[i] = CURVE.code(light[i]);
+                luma.data()[i] += weights[c] * code.data()[i];
+            }
+            average(code, small.colours().get(c));
         }
-        int w = Math.max(1, p.width() / Glance.SHRINK);
-        int h = Math.max(1, p.height() / Glance.SHRINK);
-        return new Glance(luma, Resample.scale(p, w, h, Bands.sequential()));
+        return new Glance(luma, small);
+    }
+
+    private static void average(Plane code, Plane small) {
+        int kx = Math.max(1, code.width() / small.width());
+        int ky = Math.max(1, code.height() / small.height());
+        for (int y = 0; y < small.height(); y++) {
+            for (int x = 0; x < small.width(); x++) {
+                float sum = 0;
+                for (int j = 0; j < ky; j++) {
+                    for (int i = 0; i < kx; i++) {
+                        sum += code.at(x * kx + i, y * ky + j);
+                    }
+                }
+                small.data()[y * small.width() + x] = (float) Transfer.SRGB.toLinear(sum / (kx * ky));
+            }
+        }
     }
 
     private Plane luma(AVFrame frame) throws FootageException {
-        int f = coding.format();
-        if (f == AV_PIX_FMT_YUV420P || f == AV_PIX_FMT_YUVJ420P || f == AV_PIX_FMT_YUV422P || f == AV_PIX_FMT_YUVJ422P
-                || f == AV_PIX_FMT_YUV444P || f == AV_PIX_FMT_YUVJ444P || f == AV_PIX_FMT_GRAY8) {
-            return bytes(frame);
-        }
         if (grey == null) {
             grey = new Conversion(path, coding, AV_PIX_FMT_GRAY16LE, coding.width(), coding.height(), SWS_BICUBIC);
         }
         AVFrame g = grey.convert(frame);
         Plane out = Plane.of(coding.width(), coding.height());
         shorts(g, 0, out, 1f / 65535);
-        return out;
-    }
-
-    private Plane bytes(AVFrame frame) {
-        int w = coding.width();
-        Plane out = Plane.of(w, coding.height());
-        float offset = coding.fullRange() ? 0 : 16;
-        float scale = 1f / (coding.fullRange() ? 255 : 219);
-        byte[] row = new byte[w];
-        int stride = frame.linesize(0);
-        for (int y = 0; y < coding.height(); y++) {
-            frame.data(0).position((long) y * stride).get(row);
-            int at = y * w;
-            for (int x = 0; x < w; x++) {
-                out.data()[at + x] = ((row[x] & 0xff) - offset) * scale;
-            }
-        }
-        frame.data(0).position(0);
         return out;
     }
 

@@ -184,7 +184,7 @@ final class PatchTracker {
             double dy = p.inverse[1] * bx + p.inverse[2] * by;
             x -= dx;
             y -= dy;
-            if (Math.abs(dx) + Math.abs(dy) < 2e-3) {
+            if (Math.abs(dx) + Math.abs(dy) < 8e-3) {
                 break;
             }
         }

@@ -31,7 +31,8 @@ final class ToneMeter {
         double[] luma = new double[w * h];
         int n = 0;
         for (int y = 1; y < h - 1; y++) {
-            for (int x = 1; x < w - 1; x++) {
+            // Every other block, as on a chessboard, says as much.
+            for (int x = 1 + (y & 1); x < w - 1; x += 2) {
                 if (block(take, map, x * BLOCK, y * BLOCK, logs, n)) {
                     luma[n] = 0.3 * logs[0][n] + 0.6 * logs[1][n] + 0.1 * logs[2][n];
                     n++;
@@ -41,10 +42,11 @@ final class ToneMeter {
         if (n < 24) {
             return null;
         }
-        double peak = mode(Arrays.copyOf(luma, n));
+        double[] sorted = Arrays.copyOf(luma, n);
+        double centre = rest(sorted, mode(sorted));
         double[] gains = new double[3];
         for (int c = 0; c < 3; c++) {
-            gains[c] = Math.pow(2, around(logs[c], luma, n, peak));
+            gains[c] = Math.pow(2, near(logs[c], luma, n, centre));
         }
         return new Gains(gains[0], gains[1], gains[2]);
     }
@@ -98,21 +100,29 @@ final class ToneMeter {
         return v[from + n / 2];
     }
 
-    /// Median of those near the peak, the window moved along until it rests.
-    private static double around(double[] values, double[] luma, int n, double peak) {
+    /// Moves a window of sorted values along to its own median until it rests there.
+    private static double rest(double[] sorted, double peak) {
         double centre = peak;
+        for (int round = 0; round < 6; round++) {
+            int from = place(sorted, centre - NEAR_STOPS);
+            int to = place(sorted, centre + NEAR_STOPS);
+            if (to <= from) {
+                break;
+            }
+            centre = sorted[(from + to) / 2];
+        }
+        return centre;
+    }
+
+    private static int place(double[] sorted, double v) {
+        int i = Arrays.binarySearch(sorted, v);
+        return i < 0 ? -i - 1 : i;
+    }
+
+    /// Median of the values whose luminance lies near the centre.
+    private static double near(double[] values, double[] luma, int n, double centre) {
         double[] near = new double[n];
         int m = 0;
-        for (int round = 0; round < 4; round++) {
-            m = 0;
-            for (int i = 0; i < n; i++) {
-                if (Math.abs(luma[i] - centre) < NEAR_STOPS) {
-                    near[m++] = luma[i];
-                }
-            }
-            centre = median(near, m);
-        }
-        m = 0;
         for (int i = 0; i < n; i++) {
             if (Math.abs(luma[i] - centre) < NEAR_STOPS) {
                 near[m++] = values[i];

@@ -117,6 +117,11 @@ public final class BoardBench implements Bench {
         Region rest = new Region();
         rest.setMinHeight(34);
         rows.getChildren().add(rest);
+        if (shot.plates().isEmpty()) {
+            Label empty = Text.block("Plates appear here as rows, with one number and one verdict for everything that is measured of them.", "muted");
+            empty.setPadding(new Insets(14));
+            rows.getChildren().add(empty);
+        }
         below.getChildren().setAll(next(shot), order(shot));
     }
 

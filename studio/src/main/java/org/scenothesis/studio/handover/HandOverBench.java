@@ -165,7 +165,7 @@ public final class HandOverBench implements Bench {
         }
         boolean redo = open.stream().anyMatch(f -> f.verdict() == Verdict.REDO);
         allow.getChildren().add(Text.block(
-                open.isEmpty() ? "Yes: everything measured holds." : redo ? "It can be rendered, but something should be filmed again first." : "Yes; what is to be watched is corrected by measurement.",
+                open.isEmpty() ? "Yes: everything measured holds." : redo ? "It can be rendered, but what is red should be mended first." : "Yes; what is to be watched is corrected by measurement.",
                 "strong"));
         for (Finding f : open.stream().limit(6).toList()) {
             Words.Sentence s = Words.sentence(f);
