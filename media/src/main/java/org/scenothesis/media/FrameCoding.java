@@ -50,7 +50,9 @@ record FrameCoding(
                 || frame.color_range() == AVCOL_RANGE_UNSPECIFIED && (still || d.nb_components() < 3);
         boolean alpha = (d.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0 || "pal8".equals(formatName) && still;
         int trc = frame.color_trc();
-        Transfer transfer = transferOf(trc, rgb || still || isJpegVideo(decoder.codec_id()), floating);
+        // Readers of stills name odd curves (TIFF a plain gamma): an integer still is sRGB unless it says linear.
+        int named = still && trc != AVCOL_TRC_LINEAR ? AVCOL_TRC_UNSPECIFIED : trc;
+        Transfer transfer = transferOf(named, rgb || still || isJpegVideo(decoder.codec_id()), floating);
         if (trc == AVCOL_TRC_UNSPECIFIED && !still && !floating) {
             notes.add("the file names no transfer curve; " + (transfer == Transfer.SRGB ? "sRGB" : "BT.709") + " is assumed");
         }

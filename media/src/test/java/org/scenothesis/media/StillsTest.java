@@ -103,6 +103,22 @@ class StillsTest {
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Stills.write(file, TestPictures.chart(64, 32, 0), Stills.Format.PNG8)).withMessageContaining("x.png");
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"png", "tiff", "jpg", "bmp"})
+    void greyAndColourStillsOfOthersAreReadAsSrgb(String format) throws Exception {
+        var image = new java.awt.image.BufferedImage(32, 24, java.awt.image.BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < 24; y++) {
+            for (int x = 0; x < 32; x++) {
+                image.setRGB(x, y, 0x808080);
+            }
+        }
+        Path file = folder.resolve("other." + format);
+        assertThat(javax.imageio.ImageIO.write(image, format, file.toFile())).isTrue();
+        Picture p = read(file);
+        assertThat(p.g().at(10, 10)).isCloseTo((float) Transfer.SRGB.toLinear(128 / 255.0), Offset.offset(0.003f));
+        assertThat(p.r().at(10, 10)).isCloseTo(p.b().at(10, 10), Offset.offset(0.003f));
+    }
+
     @Test
     void nothingHalfWrittenIsLeft() throws Exception {
         Stills.write(folder.resolve("a.png"), TestPictures.chart(64, 32, 0), Stills.Format.PNG8);
