@@ -28,6 +28,7 @@ import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Comparison;
+import org.scenothesis.studio.parts.ComparisonBar;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.SeriesPlot;
 import org.scenothesis.studio.parts.Shown;
@@ -42,9 +43,8 @@ public final class MatchBench implements Bench {
     private final SeriesPlot light = new SeriesPlot();
     private final VBox numbers = new VBox(8);
     private final HBox takes = new HBox(4);
-    private final ToggleGroup modes = new ToggleGroup();
+    private final ComparisonBar bar = new ComparisonBar("match", words(), Comparison.DIFFERENCE, this::frame);
     private final HBox view = new HBox(12);
-    private Comparison mode = Comparison.DIFFERENCE;
     private @Nullable String looked;
 
     public MatchBench(Session session) {
@@ -53,24 +53,17 @@ public final class MatchBench implements Bench {
         wire();
     }
 
+    private static Map<Comparison, String> words() {
+        Map<Comparison, String> words = new java.util.EnumMap<>(Comparison.class);
+        words.put(Comparison.TAKE, "Take");
+        words.put(Comparison.REFERENCE, "Reference");
+        words.put(Comparison.OVER, "Over");
+        words.put(Comparison.DIFFERENCE, "Difference \u00d74");
+        words.put(Comparison.OUTLINE, "Outline");
+        return words;
+    }
+
     private void build() {
-        HBox bar = new HBox(4);
-        for (Comparison c : Comparison.values()) {
-            ToggleButton b = new ToggleButton(switch (c) {
-                case TAKE -> "Take";
-                case REFERENCE -> "Reference";
-                case OVER -> "Over";
-                case DIFFERENCE -> "Difference \u00d74";
-                case OUTLINE -> "Outline";
-            });
-            b.getStyleClass().setAll("toggle-button", "floor-button");
-            b.setToggleGroup(modes);
-            b.setUserData(c);
-            b.setId("match-" + c.name().toLowerCase(java.util.Locale.ROOT));
-            b.setSelected(c == mode);
-            b.setOnAction(e -> look(c));
-            bar.getChildren().add(b);
-        }
         javafx.scene.layout.Region gap = new javafx.scene.layout.Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         bar.getChildren().addAll(gap, takes);
@@ -88,12 +81,6 @@ public final class MatchBench implements Bench {
         right.setMaxWidth(330);
         view.setPadding(new Insets(8, 14, 10, 12));
         view.getChildren().addAll(left, right);
-    }
-
-    private void look(Comparison c) {
-        mode = c;
-        modes.getToggles().forEach(t -> t.setSelected(t.getUserData() == c));
-        frame();
     }
 
     private void wire() {
@@ -130,22 +117,12 @@ public final class MatchBench implements Bench {
 
     @Override
     public boolean key(KeyEvent e) {
-        Comparison c = switch (e.getCode()) {
-            case B -> mode == Comparison.REFERENCE ? Comparison.TAKE : Comparison.REFERENCE;
-            case D -> Comparison.DIFFERENCE;
-            case O -> Comparison.OUTLINE;
-            default -> null;
-        };
-        if (c == null) {
-            return false;
-        }
-        look(c);
-        return true;
+        return bar.key(e.getCode());
     }
 
     @Override
     public Map<String, String> keys() {
-        return Map.of("B", "blink take and reference", "D", "difference", "O", "outline of the reference on the take");
+        return ComparisonBar.keys();
     }
 
     private @Nullable Take take() {
@@ -266,7 +243,7 @@ public final class MatchBench implements Bench {
             picture.name("");
             return;
         }
-        Comparison how = mode;
+        Comparison how = bar.mode();
         double at = session.seconds().get();
         int w = picture.roomWidth();
         int h = picture.roomHeight();

@@ -12,8 +12,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
@@ -37,6 +35,7 @@ import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Comparison;
+import org.scenothesis.studio.parts.ComparisonBar;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Shown;
 import org.scenothesis.studio.parts.Text;
@@ -53,9 +52,8 @@ public final class ShootBench implements Bench {
     private final VBox takes = new VBox();
     private final VBox strike = new VBox(4);
     private final Needles needles = new Needles();
-    private final ToggleGroup modes = new ToggleGroup();
+    private final ComparisonBar bar = new ComparisonBar("shoot", words(), Comparison.TAKE, this::frame);
     private final HBox view = new HBox(12);
-    private Comparison mode = Comparison.TAKE;
     private @Nullable String looked;
 
     public ShootBench(Session session) {
@@ -64,9 +62,16 @@ public final class ShootBench implements Bench {
         wire();
     }
 
+    private static Map<Comparison, String> words() {
+        Map<Comparison, String> words = new java.util.EnumMap<>(Comparison.class);
+        words.put(Comparison.TAKE, "Take");
+        words.put(Comparison.OVER, "Over clean plate");
+        words.put(Comparison.DIFFERENCE, "Difference");
+        words.put(Comparison.OUTLINE, "Outline");
+        return words;
+    }
+
     private void build() {
-        HBox bar = new HBox(4, mode("Take", Comparison.TAKE, "shoot-take"), mode("Over clean plate", Comparison.OVER, "shoot-over"),
-                mode("Difference", Comparison.DIFFERENCE, "shoot-difference"), mode("Outline", Comparison.OUTLINE, "shoot-outline"));
         VBox.setVgrow(picture, Priority.ALWAYS);
         strip.setPrefHeight(60);
         VBox left = new VBox(8, bar, picture, strip);
@@ -85,23 +90,6 @@ public final class ShootBench implements Bench {
         right.setMaxWidth(330);
         view.setPadding(new Insets(8, 14, 10, 12));
         view.getChildren().addAll(left, right);
-    }
-
-    private ToggleButton mode(String word, Comparison c, String id) {
-        ToggleButton b = new ToggleButton(word);
-        b.getStyleClass().setAll("toggle-button", "floor-button");
-        b.setToggleGroup(modes);
-        b.setId(id);
-        b.setUserData(c);
-        b.setSelected(c == mode);
-        b.setOnAction(e -> look(c));
-        return b;
-    }
-
-    private void look(Comparison c) {
-        mode = c;
-        modes.getToggles().forEach(t -> t.setSelected(t.getUserData() == c));
-        frame();
     }
 
     private void wire() {
@@ -191,22 +179,12 @@ public final class ShootBench implements Bench {
 
     @Override
     public boolean key(KeyEvent e) {
-        Comparison c = switch (e.getCode()) {
-            case D -> mode == Comparison.DIFFERENCE ? Comparison.TAKE : Comparison.DIFFERENCE;
-            case O -> mode == Comparison.OUTLINE ? Comparison.TAKE : Comparison.OUTLINE;
-            case B -> mode == Comparison.REFERENCE ? Comparison.TAKE : Comparison.REFERENCE;
-            default -> null;
-        };
-        if (c != null) {
-            look(c);
-            return true;
-        }
-        return false;
+        return bar.key(e.getCode());
     }
 
     @Override
     public Map<String, String> keys() {
-        return Map.of("B", "blink against the clean plate", "D", "difference", "O", "outline");
+        return ComparisonBar.keys();
     }
 
     private Optional<Take> take() {
@@ -332,7 +310,7 @@ public final class ShootBench implements Bench {
             return;
         }
         Path reference = session.surveyor().reference(session.shot()).orElse(path);
-        Comparison how = mode;
+        Comparison how = bar.mode();
         double at = session.seconds().get();
         int w = picture.roomWidth();
         int h = picture.roomHeight();

@@ -1,0 +1,60 @@
+package org.scenothesis.studio.parts;
+
+import java.util.Map;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+
+/// The ways of laying two plates over each other as a row of buttons, with their keys: B, D, O.
+public final class ComparisonBar extends HBox {
+    private final ToggleGroup group = new ToggleGroup();
+    private final Runnable changed;
+    private Comparison mode;
+
+    /// - `words`: the comparisons offered, in order, and what they are called; `prefix` begins the buttons' ids.
+    public ComparisonBar(String prefix, Map<Comparison, String> words, Comparison first, Runnable changed) {
+        super(4);
+        this.changed = changed;
+        mode = first;
+        words.forEach((c, word) -> {
+            ToggleButton b = new ToggleButton(word);
+            b.getStyleClass().setAll("toggle-button", "floor-button");
+            b.setToggleGroup(group);
+            b.setUserData(c);
+            b.setId(prefix + "-" + c.name().toLowerCase(java.util.Locale.ROOT));
+            b.setSelected(c == mode);
+            b.setOnAction(e -> look(c));
+            getChildren().add(b);
+        });
+    }
+
+    public Comparison mode() {
+        return mode;
+    }
+
+    private void look(Comparison c) {
+        mode = c;
+        group.getToggles().forEach(t -> t.setSelected(t.getUserData() == c));
+        changed.run();
+    }
+
+    /// Takes the keys of comparing; pressing one again goes back to the take. True if it was one.
+    public boolean key(KeyCode code) {
+        Comparison c = switch (code) {
+            case B -> Comparison.REFERENCE;
+            case D -> Comparison.DIFFERENCE;
+            case O -> Comparison.OUTLINE;
+            default -> null;
+        };
+        if (c == null) {
+            return false;
+        }
+        look(mode == c ? Comparison.TAKE : c);
+        return true;
+    }
+
+    public static Map<String, String> keys() {
+        return Map.of("B", "blink take and clean plate", "D", "difference", "O", "outline of the clean plate on the take");
+    }
+}
