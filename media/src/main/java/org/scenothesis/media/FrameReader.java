@@ -17,7 +17,6 @@ import org.scenothesis.core.picture.CodeCurve;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Transfer;
-import org.scenothesis.core.picture.Transfer;
 
 /// Turns decoded frames into linear planes: matrix and range by the scaler at 16 bit, the transfer curve by table.
 final class FrameReader implements AutoCloseable {
@@ -219,7 +218,7 @@ final class FrameReader implements AutoCloseable {
         for (int y = 0; y < out.height(); y++) {
             row(f, plane, y).get(codes);
             for (int x = 0; x < w; x++) {
-                out.data()[y * w + x] = Float.float16ToFloat(codes[x]);
+                out.data()[y * w + x] = finite(Float.float16ToFloat(codes[x]));
             }
         }
     }
@@ -231,6 +230,14 @@ final class FrameReader implements AutoCloseable {
                     .order(ByteOrder.LITTLE_ENDIAN).position((int) (y * stride)).slice().order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer();
             row.get(out.data(), y * out.width(), out.width());
         }
+        for (int i = 0; i < out.data().length; i++) {
+            out.data()[i] = finite(out.data()[i]);
+        }
+    }
+
+    /// What is no number is black, and no light is brighter than half floats tell: one bad pixel must not spoil the sums of a whole row.
+    private static float finite(float v) {
+        return Float.isNaN(v) ? 0 : Math.max(-65504f, Math.min(65504f, v));
     }
 
     private Picture turned(Picture p) {

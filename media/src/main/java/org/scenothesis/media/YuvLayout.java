@@ -58,8 +58,9 @@ final class YuvLayout {
     Plane luma(AVFrame f) {
         Plane out = Plane.of(width, height);
         byte[] row = new byte[width];
+        FramePlane plane = FramePlane.of(f, 0, height);
         for (int y = 0; y < height; y++) {
-            bytes(f, 0, y, row);
+            plane.read(y, row);
             for (int x = 0; x < width; x++) {
                 out.data()[y * width + x] = luma(row[x] & 0xff);
             }
@@ -75,25 +76,107 @@ final class YuvLayout {
         return full ? (code - 128f) / 255f : (code - 128f) / 224f;
     }
 
-    private static void bytes(AVFrame f, int plane, int y, byte[] row) {
-        f.data(plane).position((long) y * f.linesize(plane)).get(row);
-        f.data(plane).position(0);
-    }
-
     Picture picture(AVFrame f) {
         Picture out = Picture.of(width, height);
-        byte[] y = new byte[width];
-        float[] u = new float[width];
-        float[] v = new float[width];
+        Lines l = new Lines(width, chromaWidth());
+        FramePlane luma = FramePlane.of(f, 0, height);
+        FramePlane blue = FramePlane.of(f, 1, chromaHeight());
+        FramePlane red = FramePlane.of(f, 2, chromaHeight());
         for (int row = 0; row < height; row++) {
-            bytes(f, 0, row, y);
-            chromaRow(f, 1, row, u);
-            chromaRow(f, 2, row, v);
+            luma.read(row, l.bytes);
             for (int x = 0; x < width; x++) {
-                put(out, row * width + x, luma(y[x] & 0xff), u[x], v[x]);
+                l.y[x] = l.bytes[x] & 0xff;
             }
+            scale(l.y, full ? 1 / 255f : 1 / 219f, full ? 0 : -16 / 219f);
+            chromaRow(blue, row, l, l.u);
+            chromaRow(red, row, l, l.v);
+            int at = row * width;
+            weigh(l, vToR, 0);
+            look(l, out.r().data(), at);
+            weigh(l, -vToG, -uToG);
+            look(l, out.g().data(), at);
+            weigh(l, 0, uToB);
+            look(l, out.b().data(), at);
         }
         return out;
+    }
+
+    /// Room for one row.
+    private record Lines(byte[] bytes, byte[] above, byte[] below, float[] chroma, float[] y, float[] u, float[] v, int[] codes) {
+        Lines(int width, int chromaWidth) {
+            this(
+                    new byte[width], new byte[chromaWidth], new byte[chromaWidth], new float[chromaWidth + 2], new float[width], new float[width],
+                    new float[width], new int[width]);
+        }
+    }
+
+    private static void scale(float[] row, float factor, float offset) {
+        for (int x = 0; x < row.length; x++) {
+            row[x] = row[x] * factor + offset;
+        }
+    }
+
+    /// Codes of one channel, in steps of the table.
+    private static void weigh(Lines l, float ofV, float ofU) {
+        float[] y = l.y;
+        float[] u = l.u;
+        float[] v = l.v;
+        int[] codes = l.codes;
+        for (int x = 0; x < codes.length; x++) {
+            int code = (int) ((y[x] + ofV * v[x] + ofU * u[x]) * 65535f + 0.5f);
+            codes[x] = Math.max(0, Math.min(65535, code));
+        }
+    }
+
+    private void look(Lines l, float[] out, int at) {
+        int[] codes = l.codes;
+        float[] light = table;
+        for (int x = 0; x < codes.length; x++) {
+            out[at + x] = light[codes[x]];
+        }
+    }
+
+    private int chromaWidth() {
+        return width + shiftX >> shiftX;
+    }
+
+    private int chromaHeight() {
+        return height + shiftY >> shiftY;
+    }
+
+    /// One row of chroma at full size.
+    private void chromaRow(FramePlane plane, int row, Lines l, float[] out) {
+        int ch = chromaHeight();
+        float at = shiftY == 0 ? row : (row + 0.5f) / 2 - 0.5f;
+        int y0 = Math.clamp((int) Math.floor(at), 0, ch - 1);
+        float low = Math.clamp(at - y0, 0f, 1f);
+        plane.read(y0, l.above);
+        plane.read(Math.min(ch - 1, y0 + 1), l.below);
+        float scale = full ? 1 / 255f : 1 / 224f;
+        float[] line = l.chroma;
+        int n = l.above.length;
+        for (int x = 0; x < n; x++) {
+            line[x + 1] = ((l.above[x] & 0xff) * (1 - low) + (l.below[x] & 0xff) * low - 128f) * scale;
+        }
+        line[0] = line[1];
+        line[n + 1] = line[n];
+        if (shiftX == 0) {
+            System.arraycopy(line, 1, out, 0, width);
+        } else {
+            widen(line, full ? 0.25f : 0, full ? 0.25f : 0.5f, out);
+        }
+    }
+
+    /// Twice as wide: the left of each pair leans by `before` on the value before, the right by `after` on the value after.
+    private static void widen(float[] line, float before, float after, float[] out) {
+        for (int x = 0; x < out.length / 2; x++) {
+            out[2 * x] = line[x + 1] + before * (line[x] - line[x + 1]);
+            out[2 * x + 1] = line[x + 1] + after * (line[x + 2] - line[x + 1]);
+        }
+        if (out.length % 2 == 1) {
+            int last = out.length / 2;
+            out[2 * last] = line[last + 1] + before * (line[last] - line[last + 1]);
+        }
     }
 
     private void put(Picture out, int i, float y, float u, float v) {
@@ -105,29 +188,6 @@ final class YuvLayout {
     private float light(float code) {
         int i = (int) (code * 65535f + 0.5f);
         return table[i < 0 ? 0 : i > 65535 ? 65535 : i];
-    }
-
-    /// One row of chroma at full size.
-    private void chromaRow(AVFrame f, int plane, int row, float[] out) {
-        int cw = width + shiftX >> shiftX;
-        int ch = height + shiftY >> shiftY;
-        float at = shiftY == 0 ? row : (row + 0.5f) / 2 - 0.5f;
-        int y0 = Math.clamp((int) Math.floor(at), 0, ch - 1);
-        int y1 = Math.min(ch - 1, y0 + 1);
-        float ty = Math.clamp(at - y0, 0f, 1f);
-        byte[] a = new byte[cw];
-        byte[] b = new byte[cw];
-        bytes(f, plane, y0, a);
-        bytes(f, plane, y1, b);
-        for (int x = 0; x < width; x++) {
-            float cx = shiftX == 0 ? x : full ? (x + 0.5f) / 2 - 0.5f : x / 2f;
-            int x0 = Math.max(0, (int) cx);
-            int x1 = Math.min(cw - 1, x0 + 1);
-            float tx = Math.clamp(cx - x0, 0f, 1f);
-            float top = (a[x0] & 0xff) * (1 - tx) + (a[x1] & 0xff) * tx;
-            float low = (b[x0] & 0xff) * (1 - tx) + (b[x1] & 0xff) * tx;
-            out[x] = chroma(top * (1 - ty) + low * ty);
-        }
     }
 
     /// Luma as it is, and colour averaged over code values.
@@ -155,15 +215,16 @@ final class YuvLayout {
     }
 
     private float[] average(AVFrame f, int plane, int w, int h) {
-        int cw = width + shiftX >> shiftX;
-        int ch = height + shiftY >> shiftY;
+        int cw = chromaWidth();
+        int ch = chromaHeight();
         int kx = Glance.SHRINK >> shiftX;
         int ky = Glance.SHRINK >> shiftY;
         float[] out = new float[w * h];
         byte[] row = new byte[cw];
+        FramePlane bytes = FramePlane.of(f, plane, ch);
         for (int y = 0; y < h; y++) {
             for (int j = 0; j < ky; j++) {
-                bytes(f, plane, Math.min(ch - 1, y * ky + j), row);
+                bytes.read(Math.min(ch - 1, y * ky + j), row);
                 for (int x = 0; x < w; x++) {
                     for (int i = 0; i < kx; i++) {
                         out[y * w + x] += row[Math.min(cw - 1, x * kx + i)] & 0xff;

@@ -7,10 +7,12 @@ import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.Fill;
 import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.picture.Resample;
 
 /// Keys a frame against its screen model.
 ///
@@ -35,24 +37,45 @@ public final class Keyer {
     /// @throws IllegalArgumentException if frame and model differ in shape
     public static Keyed key(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon garbage, Bands bands) {
         frame.r().requireShape(model.colour().r());
-        if (garbage == null) {
-            return whole(frame, model, settings, null, bands);
-        }
-        Box box = Box.around(garbage.corners()).grown(CONTEXT_PX).within(Box.all(frame.r()));
-        if (box.isEmpty()) {
-            return new Keyed(
-                    Picture.of(frame.width(), frame.height()).withAlpha(Plane.of(frame.width(), frame.height())), Plane.of(frame.width(), frame.height()),
-                    Plane.filled(frame.width(), frame.height(), 1), Plane.of(frame.width(), frame.height()));
-        }
-        // Only what counts is keyed, with some surroundings for the cloth's brightness.
-        Polygon moved = new Polygon(garbage.corners().stream().map(p -> p.minus(new Point(box.left(), box.top()))).toList());
-        ScreenModel part = new ScreenModel(box.cut(model.colour()), model.hue(), model.source());
-        Keyed k = whole(box.cut(frame), part, settings, moved, bands);
         int w = frame.width();
         int h = frame.height();
+        Box box = counts(frame, garbage);
+        if (box.isEmpty()) {
+            return new Keyed(Picture.of(w, h).withAlpha(Plane.of(w, h)), Plane.of(w, h), Plane.filled(w, h, 1), Plane.of(w, h));
+        }
+        Keyed k = cut(frame, model, settings, garbage, bands);
+        if (box.equals(Box.all(frame.r()))) {
+            return k;
+        }
         Picture e = k.element();
         Picture element = new Picture(box.put(e.r(), w, h, 0), box.put(e.g(), w, h, 0), box.put(e.b(), w, h, 0), box.put(e.alpha(), w, h, 0));
         return new Keyed(element, box.put(k.separation(), w, h, 0), box.put(k.shade(), w, h, 1), box.put(k.inside(), w, h, 0));
+    }
+
+    /// The element alone, no larger than what counts.
+    ///
+    /// @throws IllegalArgumentException if frame and model differ in shape
+    public static Piece element(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon garbage, Bands bands) {
+        frame.r().requireShape(model.colour().r());
+        Box box = counts(frame, garbage);
+        return box.isEmpty()
+                ? new Piece(Picture.of(1, 1).withAlpha(Plane.of(1, 1)), new Box(0, 0, 1, 1))
+                : new Piece(cut(frame, model, settings, garbage, bands).element(), box);
+    }
+
+    /// Only what counts is keyed, with some surroundings for the cloth's brightness.
+    private static Box counts(Picture frame, @Nullable Polygon garbage) {
+        Box all = Box.all(frame.r());
+        return garbage == null ? all : Box.around(garbage.corners()).grown(CONTEXT_PX).within(all);
+    }
+
+    private static Keyed cut(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon garbage, Bands bands) {
+        Box box = counts(frame, garbage);
+        if (garbage == null || box.equals(Box.all(frame.r()))) {
+            return whole(frame, model, settings, garbage, bands);
+        }
+        Polygon moved = new Polygon(garbage.corners().stream().map(p -> p.minus(new Point(box.left(), box.top()))).toList());
+        return whole(box.cut(frame), new ScreenModel(box.cut(model.colour()), model.hue(), model.source()), settings, moved, bands);
     }
 
     private static Keyed whole(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon garbage, Bands bands) {
@@ -63,7 +86,7 @@ public final class Keyer {
         Plane separation = separation(frame, model, shade, bands);
         Plane solid = solid(separation, settings, bands);
         Plane known = Grow.least(solid, CORE_PX, bands);
-        List<Plane> colour = Fill.spread(masked(frame, known), known, bands);
+        List<Plane> colour = Fill.spread(frame.colours(), known, bands);
         Plane alpha = unmix(frame, new Mix(model, shade, colour), new Cuts(separation, known, near(separation, settings, bands), trust(known, bands)), bands);
         alpha = edge(alpha, settings, bands);
         multiply(alpha, inside);
@@ -77,8 +100,13 @@ public final class Keyer {
     private record Cuts(Plane separation, Plane known, Plane near, Plane trust) {}
 
     /// How far the nearest solid colour may be believed: close to it yes, within a wide veil or far strands rather the difference, which needs none.
+    /// Smooth, so made at half the size.
     private static Plane trust(Plane known, Bands bands) {
-        return Blur.gaussian(Grow.most(known, TRUST_PX, bands), TRUST_PX / 3.0, bands);
+        Plane half = Grow.most(Resample.half(known, bands), TRUST_PX / 2, bands);
+        for (int i = 0; i < half.data().length; i++) {
+            half.data()[i] = half.data()[i] > 0 ? 1 : 0;
+        }
+        return Resample.twice(Blur.gaussian(half, TRUST_PX / 6.0, bands), known.width(), known.height(), bands);
     }
 
     static Plane separation(Picture frame, ScreenModel model, Plane shade, Bands bands) {
@@ -124,40 +152,41 @@ public final class Keyer {
         return Grow.most(out, REACH_PX, bands);
     }
 
-    private static List<Plane> masked(Picture frame, Plane known) {
-        return frame.colours().stream().map(p -> {
-            Plane out = Plane.of(p.width(), p.height());
-            for (int i = 0; i < out.data().length; i++) {
-                out.data()[i] = p.data()[i] * known.data()[i];
-            }
-            return out;
-        }).toList();
-    }
-
+    /// Where along the line from the cloth's colour to the subject's each mixed pixel lies.
     private static Plane unmix(Picture frame, Mix mix, Cuts cuts, Bands bands) {
-        Plane out = Plane.of(frame.width(), frame.height());
-        List<Plane> c = frame.colours();
-        List<Plane> s = mix.model.colour().colours();
+        int w = frame.width();
+        Plane dot = Plane.of(w, frame.height());
+        Plane length = Plane.of(w, frame.height());
+        Plane out = Plane.of(w, frame.height());
         bands.run(frame.height(), (from, to, band) -> {
-            for (int i = from * frame.width(); i < to * frame.width(); i++) {
-                if (cuts.known.data()[i] > 0.5f) {
-                    out.data()[i] = 1;
-                } else if (cuts.near.data()[i] > 0.5f) {
-                    float dot = 0;
-                    float length = 0;
-                    for (int k = 0; k < 3; k++) {
-                        float cloth = s.get(k).data()[i] * mix.shade.data()[i];
-                        float line = mix.colour.get(k).data()[i] - cloth;
-                        dot += (c.get(k).data()[i] - cloth) * line;
-                        length += line * line;
-                    }
-                    float along = length > 1e-6f ? dot / length : cuts.separation.data()[i];
-                    float trust = cuts.trust.data()[i];
-                    out.data()[i] = Math.clamp(along * trust + cuts.separation.data()[i] * (1 - trust), 0f, 1f);
+            for (int c = 0; c < 3; c++) {
+                float[] seen = frame.colours().get(c).data();
+                float[] cloth = mix.model.colour().colours().get(c).data();
+                float[] solid = mix.colour.get(c).data();
+                float[] k = mix.shade.data();
+                for (int i = from * w; i < to * w; i++) {
+                    float bare = cloth[i] * k[i];
+                    float line = solid[i] - bare;
+                    dot.data()[i] += (seen[i] - bare) * line;
+                    length.data()[i] += line * line;
                 }
             }
+            along(cuts, dot.data(), length.data(), out.data(), from * w, to * w);
         });
         return out;
+    }
+
+    private static void along(Cuts cuts, float[] dot, float[] length, float[] out, int from, int to) {
+        float[] known = cuts.known.data();
+        float[] near = cuts.near.data();
+        float[] trust = cuts.trust.data();
+        float[] apart = cuts.separation.data();
+        for (int i = from; i < to; i++) {
+            float t = length[i] > 1e-6f ? trust[i] : 0;
+            float mixed = apart[i] + (dot[i] / Math.max(length[i], 1e-6f) - apart[i]) * t;
+            float bounded = Math.max(0, Math.min(1, mixed));
+            out[i] = known[i] > 0.5f ? 1 : near[i] > 0.5f ? bounded : 0;
+        }
     }
 
     private static Plane edge(Plane alpha, KeySettings settings, Bands bands) {

@@ -7,15 +7,18 @@ import org.scenothesis.core.picture.Fill;
 import org.scenothesis.core.picture.Grow;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Resample;
 
 /// How bright the cloth is in this frame against its model: measured on pixels of the cloth's own hue, smooth, continued under the subject.
 ///
-/// A soft shadow or a passing cloud changes it; a thin dark hair, which has nearly the hue of shadowed cloth, must not: pixels darker than their
-/// surroundings are left out.
+/// - A soft shadow or a passing cloud changes it; a thin dark hair, which has nearly the hue of shadowed cloth, must not: pixels darker than their
+///   surroundings are left out.
+/// - Smooth over five pixels, so it is smoothed and continued at half the size.
 final class Shade {
     private static final double SIGMA_PX = 5;
     private static final float HUE = 0.16f;
     private static final float DARKEST = 0.3f;
+    private static final float DARKER = 0.12f;
 
     private Shade() {}
 
@@ -24,56 +27,58 @@ final class Shade {
         int h = frame.height();
         Plane level = Plane.of(w, h);
         Plane sure = Plane.of(w, h);
-        List<Plane> c = frame.colours();
-        List<Plane> s = model.colour().colours();
-        bands.run(h, (from, to, band) -> {
-            for (int i = from * w; i < to * w; i++) {
-                compare(c, s, i, level, sure);
-            }
-        });
+        bands.run(h, (from, to, band) -> compare(frame, model.colour(), from * w, to * w, level.data(), sure.data()));
         Plane core = Grow.least(sure, 2, bands);
-        Plane rough = smooth(level, core, bands);
-        for (int i = 0; i < core.data().length; i++) {
-            if (level.data()[i] < rough.data()[i] - 0.12f) {
-                core.data()[i] = 0;
-            }
-        }
-        Plane fine = smooth(level, core, bands);
-        for (int i = 0; i < fine.data().length; i++) {
-            fine.data()[i] = fine.data()[i] > 0.05f ? Math.min(fine.data()[i], 4f) : 1;
-        }
+        Plane rough = Resample.twice(smooth(level, core, bands), w, h, bands);
+        bands.run(h, (from, to, band) -> leaveOut(level.data(), rough.data(), core.data(), from * w, to * w));
+        Plane fine = Resample.twice(smooth(level, core, bands), w, h, bands);
+        bands.run(h, (from, to, band) -> bound(fine.data(), from * w, to * w));
         return fine;
     }
 
-    private static void compare(List<Plane> c, List<Plane> s, int i, Plane level, Plane sure) {
-        float dot = 0;
-        float cloth = 0;
-        for (int k = 0; k < 3; k++) {
-            dot += c.get(k).data()[i] * s.get(k).data()[i];
-            cloth += s.get(k).data()[i] * s.get(k).data()[i];
-        }
-        if (cloth < 1e-6f) {
-            return;
-        }
-        float k = dot / cloth;
-        float off = 0;
-        for (int j = 0; j < 3; j++) {
-            float d = c.get(j).data()[i] - k * s.get(j).data()[i];
-            off += d * d;
-        }
-        if (k > DARKEST && off < HUE * HUE * k * k * cloth) {
-            level.data()[i] = k;
-            sure.data()[i] = 1;
+    /// Brightness against the model where the hue is the cloth's, and where that is.
+    private static void compare(Picture frame, Picture model, int from, int to, float[] level, float[] sure) {
+        float[] r = frame.r().data();
+        float[] g = frame.g().data();
+        float[] b = frame.b().data();
+        float[] mr = model.r().data();
+        float[] mg = model.g().data();
+        float[] mb = model.b().data();
+        for (int i = from; i < to; i++) {
+            float cloth = mr[i] * mr[i] + mg[i] * mg[i] + mb[i] * mb[i];
+            float k = (r[i] * mr[i] + g[i] * mg[i] + b[i] * mb[i]) / Math.max(cloth, 1e-6f);
+            float dr = r[i] - k * mr[i];
+            float dg = g[i] - k * mg[i];
+            float db = b[i] - k * mb[i];
+            boolean own = cloth >= 1e-6f && k > DARKEST && dr * dr + dg * dg + db * db < HUE * HUE * k * k * cloth;
+            level[i] = own ? k : 0;
+            sure[i] = own ? 1 : 0;
         }
     }
 
-    private static Plane smooth(Plane level, Plane weight, Bands bands) {
-        Plane product = Plane.of(level.width(), level.height());
-        for (int i = 0; i < product.data().length; i++) {
-            product.data()[i] = level.data()[i] * weight.data()[i];
+    private static void leaveOut(float[] level, float[] rough, float[] core, int from, int to) {
+        for (int i = from; i < to; i++) {
+            core[i] = level[i] < rough[i] - DARKER ? 0 : core[i];
         }
-        Plane sum = Blur.gaussian(product, SIGMA_PX, bands);
-        Plane norm = Blur.gaussian(weight, SIGMA_PX, bands);
+    }
+
+    private static void bound(float[] shade, int from, int to) {
+        for (int i = from; i < to; i++) {
+            shade[i] = shade[i] > 0.05f ? Math.min(shade[i], 4f) : 1;
+        }
+    }
+
+    /// At half the size.
+    private static Plane smooth(Plane level, Plane weight, Bands bands) {
+        int w = level.width();
+        Plane product = Plane.of(w, level.height());
+        bands.run(level.height(), (from, to, band) -> {
+            for (int i = from * w; i < to * w; i++) {
+                product.data()[i] = level.data()[i] * weight.data()[i];
+            }
+        });
+        Plane sum = Blur.gaussian(Resample.half(product, bands), SIGMA_PX / 2, bands);
+        Plane norm = Blur.gaussian(Resample.half(weight, bands), SIGMA_PX / 2, bands);
         for (int i = 0; i < sum.data().length; i++) {
             float n = norm.data()[i];
             sum.data()[i] = n > 0.02f ? sum.data()[i] / n : 0;

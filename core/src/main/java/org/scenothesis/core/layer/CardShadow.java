@@ -1,5 +1,7 @@
 package org.scenothesis.core.layer;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
@@ -21,6 +23,7 @@ import org.scenothesis.core.shot.SetPlan;
 public final class CardShadow {
     private static final int STRIPS = 4;
     private static final double LEAST_FACING = 0.7;
+    private static final Mask NONE = Mask.of(Plane.of(1, 1));
 
     private final Placement placement;
     private final SetPlan plan;
@@ -76,90 +79,66 @@ public final class CardShadow {
         }
     }
 
-    /// How much light is taken from every picture pixel, 0 to 1; `matte` is the element's as placed.
-    public Plane density(Plane matte, Bands bands) {
-        int w = matte.width();
-        int h = matte.height();
-        Plane sum = Plane.of(w, h);
-        int[] rows = rows(matte);
-        if (rows[0] > rows[1]) {
-            return sum;
-        }
-        Optional<PlanarMap> map = pictureToShadow(0, w, rows[0], rows[1] + 1);
+    /// How much light is taken from every pixel of `frame`, 0 to 1; `matte` is the element's as placed.
+    public Mask density(Mask matte, Box frame, Bands bands) {
+        Box card = Box.around(matte.coverage(), 0.02f).moved(matte.at().left(), matte.at().top());
+        Optional<PlanarMap> map = card.isEmpty() ? Optional.empty() : pictureToShadow(frame.left(), frame.right(), card.top(), card.bottom());
         if (map.isEmpty()) {
-            return sum;
+            return NONE;
         }
-        PlanarMap back = map.get().inverse();
-        Box columns = Box.around(matte, 0.02f);
+        List<Mask> casts = new ArrayList<>();
         for (int k = 0; k < STRIPS; k++) {
-            double top = rows[0] + (rows[1] + 1.0 - rows[0]) * k / STRIPS;
-            double bottom = rows[0] + (rows[1] + 1.0 - rows[0]) * (k + 1) / STRIPS;
-            double sigma = sigmaPx(w / 2.0, (top + bottom) / 2);
-            cast(matte, new Strip(top, bottom, columns, sigma), map.get(), back, sum, bands);
+            double top = card.top() + card.height() * (double) k / STRIPS;
+            double bottom = card.top() + card.height() * (k + 1.0) / STRIPS;
+            double sigma = sigmaPx(frame.width() / 2.0, (top + bottom) / 2);
+            cast(matte, new Strip(top, bottom, card, sigma), map.get(), frame, bands).ifPresent(casts::add);
+        }
+        return casts.isEmpty() ? NONE : sum(casts);
+    }
+
+    private Mask sum(List<Mask> casts) {
+        Box box = casts.stream().map(Mask::at).reduce(Box::and).orElseThrow();
+        int w = box.width();
+        Plane sum = Plane.of(w, box.height());
+        for (Mask m : casts) {
+            int at = (m.at().top() - box.top()) * w + m.at().left() - box.left();
+            for (int i = 0; i < m.coverage().data().length; i++) {
+                sum.data()[at + i / m.at().width() * w + i % m.at().width()] += m.coverage().data()[i];
+            }
         }
         float most = (float) Math.clamp(plan.light().density() * settings.density(), 0, 1);
-        for (int i = 0; i < sum.data().length; i++) {
-            sum.data()[i] = Math.clamp(sum.data()[i], 0f, 1f) * most;
-        }
-        keepExtent(sum, bands);
-        return sum;
-    }
-
-    // First and last row that hold anything.
-    private static int[] rows(Plane matte) {
-        int w = matte.width();
-        int first = matte.height();
-        int last = -1;
-        for (int y = 0; y < matte.height(); y++) {
+        for (int y = 0; y < box.height(); y++) {
+            float keep = most * within(box.top() + y);
             for (int x = 0; x < w; x++) {
-                if (matte.data()[y * w + x] > 0.02f) {
-                    first = Math.min(first, y);
-                    last = y;
-                    break;
-                }
+                sum.data()[y * w + x] = Math.clamp(sum.data()[y * w + x], 0f, 1f) * keep;
             }
         }
-        return new int[] {first, last};
+        return new Mask(sum, box);
     }
 
-    private record Strip(double top, double bottom, Box columns, double sigmaPx) {}
+    private record Strip(double top, double bottom, Box card, double sigmaPx) {}
 
-    /// Adds the blurred shadow of one strip of the card, working only where it falls.
-    private static void cast(Plane matte, Strip s, PlanarMap map, PlanarMap back, Plane sum, Bands bands) {
-        Box from = new Box(s.columns.left(), (int) Math.floor(s.top), s.columns.right(), (int) Math.ceil(s.bottom)).within(Box.all(matte));
-        Box to = Box.around(from.corners().stream().map(map::map).toList()).grown(2 + (int) Math.ceil(3 * s.sigmaPx)).within(Box.all(matte));
+    /// The blurred shadow of one strip of the card, only as large as where it falls.
+    private static Optional<Mask> cast(Mask matte, Strip s, PlanarMap map, Box frame, Bands bands) {
+        Box from = new Box(s.card.left(), (int) Math.floor(s.top), s.card.right(), (int) Math.ceil(s.bottom)).within(matte.at());
+        Box to = Box.around(from.corners().stream().map(map::map).toList()).grown(2 + (int) Math.ceil(3 * s.sigmaPx)).within(frame);
         if (from.isEmpty() || to.isEmpty()) {
-            return;
+            return Optional.empty();
         }
-        Plane strip = Plane.of(matte.width(), matte.height());
+        // A border of nothing, which is what is held beyond it.
+        Box bordered = from.grown(2);
+        Plane strip = Plane.of(bordered.width(), bordered.height());
         for (int y = from.top(); y < from.bottom(); y++) {
             float part = (float) (Math.min(s.bottom, y + 1) - Math.max(s.top, y));
+            int in = (y - matte.at().top()) * matte.at().width() - matte.at().left();
+            int out = (y - bordered.top()) * bordered.width() - bordered.left();
             for (int x = from.left(); x < from.right(); x++) {
-                strip.data()[y * matte.width() + x] = matte.data()[y * matte.width() + x] * part;
+                strip.data()[out + x] = matte.coverage().data()[in + x] * part;
             }
         }
-        Plane cast = Plane.of(matte.width(), matte.height());
-        Resample.warpInto(strip, back, cast, to, bands);
-        keepGround(cast, back, to);
-        Plane soft = Blur.gaussian(to.cut(cast), s.sigmaPx, bands);
-        for (int y = 0; y < to.height(); y++) {
-            for (int x = 0; x < to.width(); x++) {
-                sum.data()[(to.top() + y) * matte.width() + to.left() + x] += soft.data()[y * to.width() + x];
-            }
-        }
-    }
-
-    /// Points behind the vanishing line of the throw map back into the picture by accident: taken out.
-    private static void keepGround(Plane cast, PlanarMap back, Box box) {
-        int w = cast.width();
-        for (int y = box.top(); y < box.bottom(); y++) {
-            for (int x = box.left(); x < box.right(); x++) {
-                Point p = back.map(x + 0.5, y + 0.5);
-                if (!(p.x() > -1 && p.y() > -1 && p.x() < w + 1 && p.y() < cast.height() + 1)) {
-                    cast.data()[y * w + x] = 0;
-                }
-            }
-        }
+        Plane cast = Plane.of(to.width(), to.height());
+        Resample.warpInto(strip, map.inverse().between(to, bordered), cast, bands);
+        return Optional.of(new Mask(Blur.gaussian(cast, s.sigmaPx, bands), to));
     }
 
     /// Blur on the ground of the penumbra of the card at picture height `y`, as a deviation in pixels.
@@ -174,17 +153,9 @@ public final class CardShadow {
     }
 
     /// The shadow ends, softly, where the surface ends.
-    private void keepExtent(Plane sum, Bands bands) {
-        int w = sum.width();
-        bands.run(sum.height(), (from, to, band) -> {
-            for (int y = from; y < to; y++) {
-                Vec at = placement.pose().onLevel(new Point(w / 2.0, y + 0.5), plan.groundM());
-                double in = at == null ? 0 : Math.min(at.z() - plan.groundNearM(), plan.groundFarM() - at.z());
-                float keep = (float) Math.clamp(in / 0.02 + 0.5, 0, 1);
-                for (int x = 0; x < w; x++) {
-                    sum.data()[y * w + x] *= keep;
-                }
-            }
-        });
+    private float within(int row) {
+        Vec at = placement.pose().onLevel(new Point(placement.pose().width() / 2.0, row + 0.5), plan.groundM());
+        double in = at == null ? 0 : Math.min(at.z() - plan.groundNearM(), plan.groundFarM() - at.z());
+        return (float) Math.clamp(in / 0.02 + 0.5, 0, 1);
     }
 }

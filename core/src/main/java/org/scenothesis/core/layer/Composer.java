@@ -1,11 +1,14 @@
 package org.scenothesis.core.layer;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Box;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
@@ -23,88 +26,94 @@ public final class Composer {
     /// The finished picture at `seconds`; the first layer is the base and must be opaque. Scene-linear, no alpha.
     ///
     /// - `plan`: the set; without one elements stay where they were filmed and throw no shadow.
+    ///
+    /// @throws IllegalArgumentException if there is no layer, or one that is no element has another size than the base
     public static Picture compose(List<LayerPicture> layers, @Nullable SetPlan plan, double seconds, Bands bands) {
         Check.that(!layers.isEmpty(), "a shot needs at least its base layer");
-        Picture base = prepared(layers.getFirst(), bands).withAlpha(null).copy();
+        LayerPicture ground = layers.getFirst();
+        Picture out = Picture.of(ground.picture().width(), ground.picture().height());
+        List<Mixing> steps = new ArrayList<>();
+        steps.add(Mixing.ground(steadied(ground, bands), gains(ground)));
         for (LayerPicture l : layers.subList(1, layers.size())) {
-            Check.that(l.picture().sameShape(base), "all layers must have the base's size");
+            boolean element = l.layer().kind() == Layer.Kind.ELEMENT;
+            Check.that(element || l.picture().sameShape(out), "all layers must have the base's size");
             Keyframe state = l.layer().stateAt(seconds);
             if (state.presence() > 0) {
-                lay(base, l, plan, state, bands);
+                steps.addAll(steps(l, out, plan, state, bands));
             }
         }
-        return base;
+        bands.run(out.height(), (from, to, band) -> steps.forEach(s -> s.lay(out, from, to)));
+        return out;
     }
 
-    private static void lay(Picture base, LayerPicture l, @Nullable SetPlan plan, Keyframe state, Bands bands) {
-        switch (l.layer().kind()) {
-            case BASE, PATCH -> Mixing.over(base, prepared(l, bands).withAlpha(mask(l, base)), state.presence(), bands);
+    private static List<Mixing> steps(LayerPicture l, Picture out, @Nullable SetPlan plan, Keyframe state, Bands bands) {
+        return switch (l.layer().kind()) {
+            case BASE, PATCH -> {
+                Mask m = l.mask();
+                Mask all = m == null ? Mask.whole(Plane.filled(out.width(), out.height(), 1)) : m;
+                yield List.of(Mixing.over(Piece.whole(steadied(l, bands)), all, gains(l), state.presence()));
+            }
             case LIGHT -> {
                 Picture unlit = l.unlit();
                 Check.that(unlit != null, "a light layer needs the frame without its light");
                 double factor = state.presence() * Math.pow(2, l.layer().gainStops());
-                Mixing.addLight(base, l.picture(), java.util.Objects.requireNonNull(unlit), l.mask(), factor, bands);
+                yield List.of(Mixing.addLight(l.picture(), Objects.requireNonNull(unlit), l.mask(), factor));
             }
-            case ELEMENT -> element(base, l, plan, state, bands);
-        }
+            case ELEMENT -> element(l, out, plan, state, bands);
+        };
     }
 
-    private static Plane mask(LayerPicture l, Picture base) {
-        Plane m = l.mask();
-        return m == null ? Plane.filled(base.width(), base.height(), 1) : m;
-    }
-
-    private static void element(Picture base, LayerPicture l, @Nullable SetPlan plan, Keyframe state, Bands bands) {
-        Picture element = prepared(l, bands);
-        if (plan == null) {
-            Mixing.over(base, element, state.presence(), bands);
-            return;
+    private static List<Mixing> element(LayerPicture l, Picture out, @Nullable SetPlan plan, Keyframe state, Bands bands) {
+        Box frame = Box.all(out.r());
+        Placement placement = plan == null ? null : new Placement(plan.pose(out.width(), out.height()), l.layer().filmedFoot(), state);
+        PlanarMap map = placement == null ? SAME : placement.elementToPicture();
+        Piece placed = map.equals(SAME) ? l.piece() : placed(l.piece(), map, frame, bands);
+        Mask matte = new Mask(placed.picture().alpha(), placed.at());
+        List<Mixing> steps = new ArrayList<>();
+        if (placement != null && plan != null && l.layer().shadow().on()) {
+            Mask density = new CardShadow(placement, plan, l.layer().shadow()).density(matte, frame, bands);
+            steps.add(Mixing.darken(density, state.presence()));
         }
-        Placement placement = new Placement(plan.pose(base.width(), base.height()), l.layer().filmedFoot(), state);
-        PlanarMap map = placement.elementToPicture();
-        Picture placed = map.equals(SAME) ? element : placed(element, map, bands);
-        if (l.layer().shadow().on()) {
-            Plane density = new CardShadow(placement, plan, l.layer().shadow()).density(placed.alpha(), bands);
-            Mixing.darken(base, density, state.presence(), bands);
-        }
-        Mixing.over(base, placed, state.presence(), bands);
+        steps.add(Mixing.over(placed, matte, gains(l), state.presence()));
+        return steps;
     }
 
     /// Warps alpha as it is and colour as it lies under the matte; colour is continued beyond the edge, so straight warping is safe.
-    private static Picture placed(Picture element, PlanarMap map, Bands bands) {
-        Plane a = element.alpha();
-        Box from = Box.around(a, 0);
-        Picture out = Picture.of(element.width(), element.height()).withAlpha(Plane.of(element.width(), element.height()));
-        if (from.isEmpty()) {
-            return out;
+    private static Piece placed(Piece element, PlanarMap map, Box frame, Bands bands) {
+        Picture p = element.picture();
+        Box from = element.at();
+        Box seen = Box.around(p.alpha(), 0).moved(from.left(), from.top());
+        Box to = Box.around(seen.corners().stream().map(map::map).toList()).grown(2).within(frame);
+        if (seen.isEmpty() || to.isEmpty()) {
+            return new Piece(Picture.of(1, 1).withAlpha(Plane.of(1, 1)), new Box(0, 0, 1, 1));
         }
-        Box to = Box.around(from.corners().stream().map(map::map).toList()).grown(2).within(Box.all(a));
-        PlanarMap back = map.inverse();
-        for (int c = 0; c < 3; c++) {
-            Resample.warpInto(element.colours().get(c), back, out.colours().get(c), to, bands);
-        }
-        Resample.warpInto(a, back, out.alpha(), to, bands);
-        keepInside(out.alpha(), back, to);
-        return out;
+        PlanarMap back = map.inverse().between(to, from);
+        Picture out = Picture.of(to.width(), to.height()).withAlpha(Plane.of(to.width(), to.height()));
+        Resample.warpInto(List.of(p.r(), p.g(), p.b(), p.alpha()), back, List.of(out.r(), out.g(), out.b(), out.alpha()), bands);
+        keepInside(out.alpha(), back, Box.all(p.r()));
+        return new Piece(out, to);
     }
 
     // Beyond its own picture an element has nothing: the held edge is taken away.
-    private static void keepInside(Plane a, PlanarMap back, Box box) {
-        for (int y = box.top(); y < box.bottom(); y++) {
-            for (int x = box.left(); x < box.right(); x++) {
+    private static void keepInside(Plane a, PlanarMap back, Box from) {
+        for (int y = 0; y < a.height(); y++) {
+            for (int x = 0; x < a.width(); x++) {
                 var p = back.map(x + 0.5, y + 0.5);
                 int i = y * a.width() + x;
-                boolean in = p.x() >= 0 && p.y() >= 0 && p.x() <= a.width() && p.y() <= a.height();
+                boolean in = p.x() >= 0 && p.y() >= 0 && p.x() <= from.right() && p.y() <= from.bottom();
                 a.data()[i] = in ? Math.clamp(a.data()[i], 0f, 1f) : 0;
             }
         }
     }
 
-    /// Camera shift undone, exposure and colour brought to the base's, the user's gain applied.
-    private static Picture prepared(LayerPicture l, Bands bands) {
-        Picture p = l.toBase().equals(SAME) ? l.picture() : Resample.warp(l.picture(), l.toBase().inverse(), bands);
-        double k = l.layer().kind() == Layer.Kind.LIGHT ? 1 : Math.pow(2, l.layer().gainStops());
-        Gains g = new Gains(l.gains().r() * k, l.gains().g() * k, l.gains().b() * k);
-        return g.equals(Gains.UNITY) ? p : Mixing.gained(p, g, bands);
+    /// The picture with a measured camera shift undone.
+    private static Picture steadied(LayerPicture l, Bands bands) {
+        return l.toBase().equals(SAME) ? l.picture() : Resample.warp(l.picture(), l.toBase().inverse(), bands);
+    }
+
+    /// What brings exposure and colour to the base's, times the user's gain.
+    private static Gains gains(LayerPicture l) {
+        double k = Math.pow(2, l.layer().gainStops());
+        return new Gains(l.gains().r() * k, l.gains().g() * k, l.gains().b() * k);
     }
 }

@@ -2,76 +2,120 @@ package org.scenothesis.core.layer;
 
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.Gains;
-import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Box;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 
-/// The arithmetic of layers, all in place on the base, in scene-linear light.
+/// The arithmetic of layers, in scene-linear light, each on some rows of the base in place, so that a band of rows stays in the cache while all layers
+/// are laid on it.
 ///
 /// Source: Porter & Duff 1984.
-final class Mixing {
-    private Mixing() {}
+@FunctionalInterface
+interface Mixing {
+    /// What stays when the key light is taken away is the fill, slightly cool as daylight fill is.
+    float[] FILL_TINT = {1.03f, 1.0f, 0.95f};
 
-    /// Lays a straight-alpha element over the base: `base = element·alpha·presence + base·(1 − alpha·presence)`.
-    static void over(Picture base, Picture element, double presence, Bands bands) {
-        float k = (float) presence;
-        float[] a = element.alpha().data();
-        for (int c = 0; c < 3; c++) {
-            float[] to = base.colours().get(c).data();
-            float[] from = element.colours().get(c).data();
-            bands.run(base.height(), (first, end, band) -> {
-                for (int i = first * base.width(); i < end * base.width(); i++) {
-                    float m = a[i] * k;
-                    to[i] += m * (from[i] - to[i]);
-                }
-            });
-        }
+    /// Lays this on the rows `from` to `to` of `base`.
+    void lay(Picture base, int from, int to);
+
+    /// One row's run of pixels: where it begins in the base, in what is laid and in its weights, and its length.
+    record Run(int base, int top, int weight, int length) {}
+
+    /// The base itself.
+    static Mixing ground(Picture p, Gains gains) {
+        float[] k = factors(gains);
+        return (base, from, to) -> {
+            int w = base.width();
+            for (int c = 0; c < 3; c++) {
+                scale(base.colours().get(c).data(), p.colours().get(c).data(), from * w, to * w, k[c]);
+            }
+        };
     }
 
-    /// Takes `density` of the key away; what stays is the fill, slightly cool as daylight fill is.
-    static void darken(Picture base, Plane density, double presence, Bands bands) {
-        float[] tint = {1.03f, 1.0f, 0.95f};
-        for (int c = 0; c < 3; c++) {
+    /// A straight-alpha piece: `base = piece·gain·alpha·presence + base·(1 − alpha·presence)`.
+    static Mixing over(Piece top, Mask alpha, Gains gains, double presence) {
+        float[] k = factors(gains);
+        float[] a = alpha.coverage().data();
+        return rows(top.at().within(alpha.at()), (base, box, c) -> {
             float[] to = base.colours().get(c).data();
-            float k = (float) presence * tint[c];
-            bands.run(base.height(), (first, end, band) -> {
-                for (int i = first * base.width(); i < end * base.width(); i++) {
-                    to[i] *= Math.max(0, 1 - density.data()[i] * k);
-                }
-            });
-        }
+            float[] from = top.picture().colours().get(c).data();
+            for (int y = box.top(); y < box.bottom(); y++) {
+                mix(to, from, a, run(base, box, y, top.at(), alpha.at()), (float) presence, k[c]);
+            }
+        });
+    }
+
+    /// Takes `density` of the key away.
+    static Mixing darken(Mask density, double presence) {
+        return rows(density.at(), (base, box, c) -> {
+            float[] to = base.colours().get(c).data();
+            for (int y = box.top(); y < box.bottom(); y++) {
+                dim(to, density.coverage().data(), run(base, box, y, density.at(), density.at()), (float) presence * FILL_TINT[c]);
+            }
+        });
     }
 
     /// Adds the light that `lit` has more than `unlit`, within a mask.
-    static void addLight(Picture base, Picture lit, Picture unlit, @Nullable Plane mask, double factor, Bands bands) {
-        float k = (float) factor;
-        for (int c = 0; c < 3; c++) {
+    static Mixing addLight(Picture lit, Picture unlit, @Nullable Mask within, double factor) {
+        Box all = Box.all(lit.r());
+        Mask mask = within == null ? Mask.whole(Plane.filled(lit.width(), lit.height(), 1)) : within;
+        return rows(all.within(mask.at()), (base, box, c) -> {
             float[] to = base.colours().get(c).data();
             float[] on = lit.colours().get(c).data();
             float[] off = unlit.colours().get(c).data();
-            bands.run(base.height(), (first, end, band) -> {
-                for (int i = first * base.width(); i < end * base.width(); i++) {
-                    float m = mask == null ? 1 : mask.data()[i];
-                    to[i] += k * m * Math.max(0, on[i] - off[i]);
-                }
-            });
+            for (int y = box.top(); y < box.bottom(); y++) {
+                light(to, on, off, mask.coverage().data(), run(base, box, y, all, mask.at()), (float) factor);
+            }
+        });
+    }
+
+    /// What is done to one channel within a box.
+    @FunctionalInterface
+    interface Channel {
+        void lay(Picture base, Box box, int channel);
+    }
+
+    private static Mixing rows(Box box, Channel work) {
+        return (base, from, to) -> {
+            Box part = box.within(new Box(0, from, base.width(), to));
+            for (int c = 0; c < 3 && !part.isEmpty(); c++) {
+                work.lay(base, part, c);
+            }
+        };
+    }
+
+    private static Run run(Picture base, Box box, int y, Box top, Box weight) {
+        return new Run(
+                y * base.width() + box.left(), (y - top.top()) * top.width() + box.left() - top.left(),
+                (y - weight.top()) * weight.width() + box.left() - weight.left(), box.width());
+    }
+
+    private static float[] factors(Gains g) {
+        return new float[] {(float) g.r(), (float) g.g(), (float) g.b()};
+    }
+
+    private static void scale(float[] base, float[] top, int from, int to, float gain) {
+        for (int i = from; i < to; i++) {
+            base[i] = top[i] * gain;
         }
     }
 
-    /// The picture multiplied by gains per channel; alpha untouched.
-    static Picture gained(Picture p, Gains g, Bands bands) {
-        double[] gains = {g.r(), g.g(), g.b()};
-        Picture out = Picture.of(p.width(), p.height());
-        for (int c = 0; c < 3; c++) {
-            float k = (float) gains[c];
-            float[] from = p.colours().get(c).data();
-            float[] to = out.colours().get(c).data();
-            bands.run(p.height(), (first, end, band) -> {
-                for (int i = first * p.width(); i < end * p.width(); i++) {
-                    to[i] = from[i] * k;
-                }
-            });
+    private static void mix(float[] base, float[] top, float[] alpha, Run r, float presence, float gain) {
+        for (int i = 0; i < r.length; i++) {
+            base[r.base + i] += alpha[r.weight + i] * presence * (top[r.top + i] * gain - base[r.base + i]);
         }
-        return out.withAlpha(p.a());
+    }
+
+    private static void dim(float[] base, float[] density, Run r, float amount) {
+        for (int i = 0; i < r.length; i++) {
+            base[r.base + i] *= Math.max(0, 1 - density[r.weight + i] * amount);
+        }
+    }
+
+    private static void light(float[] base, float[] on, float[] off, float[] mask, Run r, float factor) {
+        for (int i = 0; i < r.length; i++) {
+            base[r.base + i] += factor * mask[r.weight + i] * Math.max(0, on[r.top + i] - off[r.top + i]);
+        }
     }
 }

@@ -25,6 +25,18 @@ public record Box(int left, int top, int right, int bottom) {
         return new Box(left - px, top - px, right + px, bottom + px);
     }
 
+    public Box moved(int x, int y) {
+        return new Box(left + x, top + y, right + x, bottom + y);
+    }
+
+    /// The smallest box around both; an empty one counts for nothing.
+    public Box and(Box o) {
+        if (isEmpty() || o.isEmpty()) {
+            return isEmpty() ? o : this;
+        }
+        return new Box(Math.min(left, o.left), Math.min(top, o.top), Math.max(right, o.right), Math.max(bottom, o.bottom));
+    }
+
     public Box within(Box o) {
         return new Box(Math.max(left, o.left), Math.max(top, o.top), Math.min(right, o.right), Math.min(bottom, o.bottom));
     }

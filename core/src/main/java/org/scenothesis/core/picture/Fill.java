@@ -15,55 +15,46 @@ public final class Fill {
         if (weight.width() == 1 && weight.height() == 1) {
             return values;
         }
-        int w = (weight.width() + 1) / 2;
-        int h = (weight.height() + 1) / 2;
-        Plane coarseWeight = Plane.of(w, h);
-        List<Plane> coarse = values.stream().map(v -> Plane.of(w, h)).toList();
-        bands.run(h, (from, to, band) -> {
-            for (int y = from; y < to; y++) {
-                push(values, weight, coarse, coarseWeight, y);
+        Plane sum = Resample.half(weight, bands);
+        List<Plane> coarse = values.stream().map(v -> known(v, weight, sum, bands)).toList();
+        // Half the mean of a pair, twice across: four times the mean is the sum of the weights.
+        for (int i = 0; i < sum.data().length; i++) {
+            sum.data()[i] = Math.min(1, 4 * sum.data()[i]);
+        }
+        List<Plane> further = spread(coarse, sum, bands);
+        return java.util.stream.IntStream.range(0, values.size()).mapToObj(c -> keep(values.get(c), weight, further.get(c), bands)).toList();
+    }
+
+    /// The mean of what is known of each four pixels.
+    private static Plane known(Plane values, Plane weight, Plane mean, Bands bands) {
+        Plane product = Plane.of(values.width(), values.height());
+        bands.run(values.height(), (from, to, band) -> {
+            float[] v = values.data();
+            float[] k = weight.data();
+            float[] p = product.data();
+            for (int i = from * values.width(); i < to * values.width(); i++) {
+                p[i] = v[i] * k[i];
             }
         });
-        List<Plane> known = spread(coarse, coarseWeight, bands);
-        List<Plane> out = values.stream().map(v -> Plane.of(v.width(), v.height())).toList();
-        bands.run(weight.height(), (from, to, band) -> {
-            for (int c = 0; c < out.size(); c++) {
-                pull(values.get(c), weight, known.get(c), out.get(c), from, to);
-            }
-        });
+        Plane out = Resample.half(product, bands);
+        for (int i = 0; i < out.data().length; i++) {
+            out.data()[i] = mean.data()[i] > 0 ? out.data()[i] / mean.data()[i] : 0;
+        }
         return out;
     }
 
-    private static void push(List<Plane> values, Plane weight, List<Plane> coarse, Plane coarseWeight, int y) {
-        int w = weight.width();
-        int bottom = Math.min(weight.height() - 1, 2 * y + 1);
-        for (int x = 0; x < coarseWeight.width(); x++) {
-            int right = Math.min(w - 1, 2 * x + 1);
-            int[] at = {2 * y * w + 2 * x, 2 * y * w + right, bottom * w + 2 * x, bottom * w + right};
-            float sum = 0;
-            for (int i : at) {
-                sum += weight.data()[i];
+    private static Plane keep(Plane values, Plane weight, Plane coarse, Bands bands) {
+        int w = values.width();
+        Plane out = Resample.twice(coarse, w, values.height(), bands);
+        bands.run(values.height(), (from, to, band) -> {
+            float[] v = values.data();
+            float[] k = weight.data();
+            float[] o = out.data();
+            for (int i = from * w; i < to * w; i++) {
+                float known = Math.min(1, k[i]);
+                o[i] += known * (v[i] - o[i]);
             }
-            int to = y * coarseWeight.width() + x;
-            coarseWeight.data()[to] = Math.min(1, sum);
-            for (int c = 0; sum > 0 && c < values.size(); c++) {
-                float v = 0;
-                for (int i : at) {
-                    v += weight.data()[i] * values.get(c).data()[i];
-                }
-                coarse.get(c).data()[to] = v / sum;
-            }
-        }
-    }
-
-    private static void pull(Plane values, Plane weight, Plane coarse, Plane out, int from, int to) {
-        int w = weight.width();
-        for (int y = from; y < to; y++) {
-            for (int x = 0; x < w; x++) {
-                int i = y * w + x;
-                float k = weight.data()[i];
-                out.data()[i] = k >= 1 ? values.data()[i] : k * values.data()[i] + (1 - k) * Resample.linear(coarse, (x + 0.5) / 2, (y + 0.5) / 2);
-            }
-        }
+        });
+        return out;
     }
 }

@@ -83,6 +83,11 @@ public record PlanarMap(
                 g * o.a + h * o.d + i * o.g, g * o.b + h * o.e + i * o.h, g * o.c + h * o.f + i * o.i);
     }
 
+    /// The same map from pixels of the piece at `from` to pixels of the piece at `to`.
+    public PlanarMap between(Box from, Box to) {
+        return shift(-to.left(), -to.top()).after(this).after(shift(from.left(), from.top()));
+    }
+
     /// The way back.
     ///
     /// @throws IllegalArgumentException if the map squashes the plane to a line

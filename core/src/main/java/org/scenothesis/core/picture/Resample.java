@@ -1,39 +1,18 @@
 package org.scenothesis.core.picture;
 
+import java.util.List;
+
 /// Sampling a plane between its pixels, and warping one by a [PlanarMap].
 ///
 /// Coordinates follow the pixel convention: the value of pixel (0, 0) sits at (0.5, 0.5). Outside, the edge is held.
 public final class Resample {
     private Resample() {}
 
-    /// Catmull-Rom value at (x, y). Source: Keys 1981, a = −0.5.
+    /// Catmull-Rom value at (x, y).
     public static float cubic(Plane p, double x, double y) {
-        double fx = x - 0.5;
-        double fy = y - 0.5;
-        int x0 = (int) Math.floor(fx);
-        int y0 = (int) Math.floor(fy);
-        float tx = (float) (fx - x0);
-        float ty = (float) (fy - y0);
-        int w = p.width();
-        int h = p.height();
-        float[] d = p.data();
-        float sum = 0;
-        for (int j = -1; j <= 2; j++) {
-            int row = Math.clamp(y0 + j, 0, h - 1) * w;
-            float line = weight(tx + 1) * d[row + Math.clamp(x0 - 1, 0, w - 1)]
-                    + weight(tx) * d[row + Math.clamp(x0, 0, w - 1)]
-                    + weight(1 - tx) * d[row + Math.clamp(x0 + 1, 0, w - 1)]
-                    + weight(2 - tx) * d[row + Math.clamp(x0 + 2, 0, w - 1)];
-            sum += weight(Math.abs(ty - j)) * line;
-        }
-        return sum;
-    }
-
-    private static float weight(float t) {
-        if (t < 1) {
-            return (1.5f * t - 2.5f) * t * t + 1;
-        }
-        return t < 2 ? ((-0.5f * t + 2.5f) * t - 4) * t + 2 : 0;
+        Taps taps = new Taps(p.width(), p.height());
+        taps.at(x, y);
+        return taps.value(p.data());
     }
 
     public static float linear(Plane p, double x, double y) {
@@ -57,31 +36,146 @@ public final class Resample {
         return out;
     }
 
+    /// As [#warp] into a plane of any size.
     public static void warpInto(Plane in, PlanarMap outToIn, Plane out, Bands bands) {
-        warpInto(in, outToIn, out, Box.all(out), bands);
+        warpInto(List.of(in), outToIn, List.of(out), bands);
     }
 
-    /// Warps only what lies within `box`; the rest of `out` is left as it is.
-    public static void warpInto(Plane in, PlanarMap outToIn, Plane out, Box box, Bands bands) {
-        int w = out.width();
-        bands.run(box.height(), (from, to, band) -> {
-            for (int y = box.top() + from; y < box.top() + to; y++) {
-                for (int x = box.left(); x < box.right(); x++) {
-                    double d = outToIn.denominator(x + 0.5, y + 0.5);
-                    out.data()[y * w + x] =
-                            cubic(in, outToIn.mapX(x + 0.5, y + 0.5) / d, outToIn.mapY(x + 0.5, y + 0.5) / d);
+    /// Several planes of one shape into as many of another, where each pixel's place and weights are found once for all of them.
+    public static void warpInto(List<Plane> in, PlanarMap outToIn, List<Plane> out, Bands bands) {
+        float[][] from = in.stream().map(Plane::data).toArray(float[][]::new);
+        float[][] to = out.stream().map(Plane::data).toArray(float[][]::new);
+        int w = out.getFirst().width();
+        int inWidth = in.getFirst().width();
+        int inHeight = in.getFirst().height();
+        bands.run(out.getFirst().height(), (first, end, band) -> {
+            Taps taps = new Taps(inWidth, inHeight);
+            for (int i = first * w; i < end * w; i++) {
+                double x = i % w + 0.5;
+                double y = i / w + 0.5;
+                double d = outToIn.denominator(x, y);
+                taps.at(outToIn.mapX(x, y) / d, outToIn.mapY(x, y) / d);
+                for (int c = 0; c < from.length; c++) {
+                    to[c][i] = taps.value(from[c]);
                 }
             }
         });
     }
 
     public static Picture warp(Picture in, PlanarMap outToIn, Bands bands) {
-        Plane a = in.a();
-        return new Picture(
-                warp(in.r(), outToIn, bands),
-                warp(in.g(), outToIn, bands),
-                warp(in.b(), outToIn, bands),
-                a == null ? null : warp(a, outToIn, bands));
+        boolean opaque = in.a() == null;
+        List<Plane> from = opaque ? in.colours() : List.of(in.r(), in.g(), in.b(), in.alpha());
+        List<Plane> to = from.stream().map(p -> Plane.of(p.width(), p.height())).toList();
+        warpInto(from, outToIn, to, bands);
+        return new Picture(to.get(0), to.get(1), to.get(2), opaque ? null : to.get(3));
+    }
+
+    /// The sixteen pixels around a point and their weights.
+    private static final class Taps {
+        private final int width;
+        private final int height;
+        private final float[] across = new float[4];
+        private final float[] down = new float[4];
+        private int left;
+        private int top;
+
+        Taps(int width, int height) {
+            this.width = width;
+            this.height = height;
+        }
+
+        void at(double x, double y) {
+            // Far outside, as beyond a vanishing line, the edge is held like anywhere outside.
+            double fx = x >= -4 ? Math.min(x, width + 4.0) - 0.5 : -4.5;
+            double fy = y >= -4 ? Math.min(y, height + 4.0) - 0.5 : -4.5;
+            left = (int) Math.floor(fx);
+            top = (int) Math.floor(fy);
+            weigh((float) (fx - left), across);
+            weigh((float) (fy - top), down);
+            left--;
+            top--;
+        }
+
+        // Catmull-Rom. Source: Keys 1981, a = −0.5.
+        private static void weigh(float t, float[] k) {
+            k[0] = ((-0.5f * t + 1) * t - 0.5f) * t;
+            k[1] = (1.5f * t - 2.5f) * t * t + 1;
+            k[2] = ((-1.5f * t + 2) * t + 0.5f) * t;
+            k[3] = (0.5f * t - 0.5f) * t * t;
+        }
+
+        float value(float[] d) {
+            if (left < 0 || top < 0 || left + 3 >= width || top + 3 >= height) {
+                return atEdge(d);
+            }
+            float sum = 0;
+            for (int j = 0, i = top * width + left; j < 4; j++, i += width) {
+                sum += down[j] * (across[0] * d[i] + across[1] * d[i + 1] + across[2] * d[i + 2] + across[3] * d[i + 3]);
+            }
+            return sum;
+        }
+
+        private float atEdge(float[] d) {
+            float sum = 0;
+            for (int j = 0; j < 4; j++) {
+                int row = Math.clamp(top + j, 0, height - 1) * width;
+                for (int i = 0; i < 4; i++) {
+                    sum += down[j] * across[i] * d[row + Math.clamp(left + i, 0, width - 1)];
+                }
+            }
+            return sum;
+        }
+    }
+
+    /// Half the size, every pixel the mean of four; the last row and column count twice where the size is odd.
+    public static Plane half(Plane in, Bands bands) {
+        int w = in.width();
+        Plane out = Plane.of((w + 1) / 2, (in.height() + 1) / 2);
+        bands.run(out.height(), (from, to, band) -> {
+            float[] both = new float[w + 1];
+            for (int y = from; y < to; y++) {
+                int low = Math.min(in.height() - 1, 2 * y + 1) * w;
+                for (int x = 0; x < w; x++) {
+                    both[x] = in.data()[2 * y * w + x] + in.data()[low + x];
+                }
+                both[w] = both[w - 1];
+                for (int x = 0; x < out.width(); x++) {
+                    out.data()[y * out.width() + x] = 0.25f * (both[2 * x] + both[2 * x + 1]);
+                }
+            }
+        });
+        return out;
+    }
+
+    /// The way back from [#half] to `width × height`, interpolated; edges are held.
+    public static Plane twice(Plane in, int width, int height, Bands bands) {
+        int w = in.width();
+        Plane out = Plane.of(width, height);
+        bands.run(height, (from, to, band) -> {
+            float[] line = new float[w + 2];
+            for (int y = from; y < to; y++) {
+                int near = Math.min(in.height() - 1, y / 2) * w;
+                int far = Math.clamp(y / 2 + (y % 2 == 0 ? -1 : 1), 0, in.height() - 1) * w;
+                for (int x = 0; x < w; x++) {
+                    line[x + 1] = 0.75f * in.data()[near + x] + 0.25f * in.data()[far + x];
+                }
+                line[0] = line[1];
+                line[w + 1] = line[w];
+                widen(line, out.data(), y * width, width);
+            }
+        });
+        return out;
+    }
+
+    /// `line` holds one value more at either end.
+    private static void widen(float[] line, float[] out, int at, int width) {
+        for (int x = 0; x < width / 2; x++) {
+            out[at + 2 * x] = 0.75f * line[x + 1] + 0.25f * line[x];
+            out[at + 2 * x + 1] = 0.75f * line[x + 1] + 0.25f * line[x + 2];
+        }
+        if (width % 2 == 1) {
+            out[at + width - 1] = 0.75f * line[width / 2 + 1] + 0.25f * line[width / 2];
+        }
     }
 
     /// Shrinks or enlarges by area averaging (down) or interpolation (up) to `width × height`.

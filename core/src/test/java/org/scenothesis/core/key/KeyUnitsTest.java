@@ -148,13 +148,21 @@ class KeyUnitsTest {
 
     @Test
     void despillLimitsTheScreenChannelAndGivesBackSomeBrightness() {
-        float[] own = {0.3f, 0.5f, 0.2f};
-        Despill.limit(own, 1, 2, 1);
-        assertThat(own[1]).isLessThan(0.36f);
-        assertThat(own[0]).isGreaterThan(0.3f);
-        float[] neutral = {0.3f, 0.25f, 0.2f};
-        Despill.limit(neutral, 1, 2, 1);
-        assertThat(neutral).containsExactly(0.3f, 0.25f, 0.2f);
+        Picture spilled = limited(0.3f, 0.5f, 0.2f);
+        assertThat(spilled.g().at(3, 3)).isLessThan(0.36f);
+        assertThat(spilled.r().at(3, 3)).isGreaterThan(0.3f);
+        Picture neutral = limited(0.3f, 0.25f, 0.2f);
+        assertThat(neutral.r().at(3, 3)).isEqualTo(0.3f);
+        assertThat(neutral.g().at(3, 3)).isEqualTo(0.25f);
+        assertThat(neutral.b().at(3, 3)).isEqualTo(0.2f);
+    }
+
+    /// A solid picture of one colour, despilled in front of a green cloth.
+    private Picture limited(float r, float g, float b) {
+        Picture p = Picture.filled(8, 8, r, g, b);
+        var cloth = new ScreenModel(Picture.filled(8, 8, 0.05f, 0.4f, 0.1f), ScreenHue.GREEN, ScreenModel.Source.SCREEN_PLATE);
+        Plane solid = Plane.filled(8, 8, 1);
+        return Despill.element(p, new Keyer.Mix(cloth, solid, p.colours()), solid, 1, bands);
     }
 
     @Test

@@ -9,6 +9,8 @@ import org.junit.jupiter.api.Test;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Box;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
@@ -21,6 +23,7 @@ import org.scenothesis.core.shot.SetPlan;
 class LayerTest {
     private static final int W = 320;
     private static final int H = 180;
+    private static final Box FRAME = new Box(0, 0, W, H);
     private final Bands bands = Bands.sequential();
     private final SetPlan plan = new SetPlan(new Vec(0, 1.5, -3), 0, 0, 0, 1, 0, -1, 6, new SetPlan.Light(-90, 45, 2, 1));
 
@@ -100,7 +103,7 @@ class LayerTest {
     void shadowDensityIsThatOfKeyAgainstFill() {
         assertThat(plan.light().density()).isCloseTo(0.5, Offset.offset(1e-9));
         Placement p = new Placement(plan.pose(W, H), new Vec(0, 0, 3), state(new Vec(0, 0, 3)));
-        Plane d = new CardShadow(p, plan, Layer.Shadow.MEASURED).density(card(140, 120, 180, 170).alpha(), bands);
+        Plane d = new CardShadow(p, plan, Layer.Shadow.MEASURED).density(Mask.of(card(140, 120, 180, 170).alpha()), FRAME, bands).coverage();
         float most = 0;
         for (float v : d.data()) {
             most = Math.max(most, v);
@@ -119,7 +122,7 @@ class LayerTest {
     @Test
     void noMatteNoShadow() {
         Placement p = new Placement(plan.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
-        assertThat(new CardShadow(p, plan, Layer.Shadow.MEASURED).density(Plane.of(W, H), bands).data()).containsOnly(0f);
+        assertThat(new CardShadow(p, plan, Layer.Shadow.MEASURED).density(Mask.of(Plane.of(W, H)), FRAME, bands).coverage().data()).containsOnly(0f);
     }
 
     @Test
@@ -143,7 +146,7 @@ class LayerTest {
         Layer l = Layer.of("glow", "", Layer.Kind.LIGHT, "lamp").against("c").withKeyframes(List.of(
                 new Keyframe(1, Vec.ZERO, 0, 1, 0, Ease.STEADY), new Keyframe(2, Vec.ZERO, 0, 1, 1, Ease.STEADY)));
         LayerPicture light = new LayerPicture(
-                l, Picture.filled(W, H, 0.5f, 0.3f, 0.2f), Picture.filled(W, H, 0.2f, 0.2f, 0.25f), null, Gains.UNITY, PlanarMap.identity());
+                l, Piece.whole(Picture.filled(W, H, 0.5f, 0.3f, 0.2f)), Picture.filled(W, H, 0.2f, 0.2f, 0.25f), null, Gains.UNITY, PlanarMap.identity());
         Picture half = Composer.compose(List.of(base(0.1f), light), null, 1.5, bands);
         assertThat(half.r().at(3, 3)).isCloseTo(0.1f + 0.15f, Offset.offset(1e-5f));
         assertThat(half.b().at(3, 3)).isCloseTo(0.1f, Offset.offset(1e-6f));
@@ -153,9 +156,9 @@ class LayerTest {
     @Test
     void aMatchedLayerIsBroughtToTheBase() {
         Layer l = Layer.of("patch", "", Layer.Kind.PATCH, "p");
-        LayerPicture dim = new LayerPicture(l, Picture.filled(W, H, 0.2f, 0.2f, 0.2f), null, null, new Gains(1.25, 1.25, 1.25), PlanarMap.identity());
+        LayerPicture dim = LayerPicture.of(l, Picture.filled(W, H, 0.2f, 0.2f, 0.2f)).withGains(new Gains(1.25, 1.25, 1.25));
         assertThat(Composer.compose(List.of(base(0.4f), dim), null, 0, bands).g().at(9, 9)).isCloseTo(0.25f, Offset.offset(1e-6f));
-        LayerPicture brighter = new LayerPicture(l.withGainStops(1), dim.picture(), null, null, Gains.UNITY, PlanarMap.identity());
+        LayerPicture brighter = LayerPicture.of(l.withGainStops(1), dim.piece());
         assertThat(Composer.compose(List.of(base(0.4f), brighter), null, 0, bands).g().at(9, 9)).isCloseTo(0.4f, Offset.offset(1e-6f));
     }
 

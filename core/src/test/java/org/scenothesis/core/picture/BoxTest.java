@@ -1,8 +1,10 @@
 package org.scenothesis.core.picture;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import java.util.List;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 
 class BoxTest {
@@ -52,11 +54,21 @@ class BoxTest {
         }
         PlanarMap m = PlanarMap.similarity(1.1, 0.1, new Point(20, 15), new Point(2, -1));
         Plane whole = Resample.warp(p, m, Bands.sequential());
-        Plane part = Plane.filled(40, 30, -5);
         Box b = new Box(5, 6, 25, 20);
-        Resample.warpInto(p, m, part, b, Bands.sequential());
-        assertThat(b.cut(part).data()).containsExactly(b.cut(whole).data());
-        assertThat(part.at(4, 6)).isEqualTo(-5);
+        Plane part = Plane.of(20, 14);
+        Resample.warpInto(p, m.between(b, Box.all(p)), part, Bands.sequential());
+        for (int i = 0; i < part.data().length; i++) {
+            assertThat(part.data()[i]).isCloseTo(b.cut(whole).data()[i], Offset.offset(1e-3f));
+        }
+    }
+
+    @Test
+    void movedJoinedAndEmptyBoxes() {
+        assertThat(new Box(1, 2, 3, 4).moved(10, -2)).isEqualTo(new Box(11, 0, 13, 2));
+        assertThat(new Box(0, 0, 2, 2).and(new Box(5, 1, 6, 9))).isEqualTo(new Box(0, 0, 6, 9));
+        assertThat(new Box(3, 3, 3, 9).and(new Box(5, 1, 6, 9))).isEqualTo(new Box(5, 1, 6, 9));
+        assertThat(new Box(5, 1, 6, 9).and(new Box(3, 3, 3, 9))).isEqualTo(new Box(5, 1, 6, 9));
+        assertThatIllegalArgumentException().isThrownBy(() -> new Piece(Picture.of(4, 4), new Box(0, 0, 4, 5)));
     }
 
     @Test

@@ -18,7 +18,7 @@ import org.scenothesis.production.measure.Stopped;
 
 /// One render of a shot.
 ///
-/// Frames are finished one by one as stills; a video is joined from them at the end. A render that was stopped goes on where it was: stills that are
+/// Frames are finished one by one as stills, on every core a stretch of the shot; a video is joined from them at the end. A render that was stopped goes on where it was: stills that are
 /// there are not made again.
 public final class RenderJob {
     private final ShotRenderer renderer;
@@ -57,22 +57,15 @@ public final class RenderJob {
     public void run(Progress progress) throws FootageException {
         ShotRenderer.Format format = renderer.format(shot);
         Path folder = target.video == null ? target.path : parts();
-        Stills.Format kind = target.stills == null ? Stills.Format.PNG16 : target.stills;
+        Stills.Format kind = target.stills == null ? Stills.Format.EXR : target.stills;
         try {
             Files.createDirectories(folder);
         } catch (IOException e) {
             throw new FootageException(folder, "the folder cannot be made; check its permissions.", e);
         }
+        new Stretches(renderer, shot, i -> folder.resolve(String.format("frame-%06d.%s", i, kind.extension())), kind)
+                .finish(target.from, target.to, progress);
         int n = target.to - target.from + 1;
-        for (int i = 0; i < n; i++) {
-            if (!progress.at(i, n)) {
-                throw new Stopped();
-            }
-            Path file = folder.resolve(String.format("frame-%06d.%s", target.from + i, kind.extension()));
-            if (!Files.exists(file)) {
-                Stills.write(file, renderer.frame(shot, (target.from + i) / format.rate()), kind);
-            }
-        }
         if (target.video != null) {
             join(folder, format, n);
         }

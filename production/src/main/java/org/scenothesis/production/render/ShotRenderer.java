@@ -11,13 +11,14 @@ import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
+import org.scenothesis.core.layer.Mask;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
-import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.shot.Layer;
@@ -41,14 +42,39 @@ public final class ShotRenderer implements AutoCloseable {
     private final Measured measured;
     private final Bands bands;
     private final Map<Path, Footage> open = new HashMap<>();
-    private final Map<Path, Picture> stills = new HashMap<>();
+    private final Map<Path, Held> held = new HashMap<>();
     private final Map<String, ScreenModel> screens = new HashMap<>();
-    private final Map<List<Point>, Plane> masks = new HashMap<>();
+    private final Map<Outline, Mask> masks = new HashMap<>();
 
     public ShotRenderer(ProductionFolder folder, Measured measured, Bands bands) {
         this.folder = folder;
         this.measured = measured;
         this.bands = bands;
+    }
+
+    /// The frame of some footage that was read last: layers share plates, and stills last for ever.
+    private record Held(int index, Picture picture) {}
+
+    private record Outline(List<Point> corners, double softnessPx) {}
+
+    /// How many renderers can work side by side.
+    int threads() {
+        return bands.threads();
+    }
+
+    /// Another of the same, for one thread of its own, which knows the screens that this one knows.
+    ///
+    /// @throws FootageException if footage is missing or shows no screen
+    ShotRenderer alone(Shot shot) throws FootageException {
+        for (Layer l : layers(shot)) {
+            if (l.kind() == Layer.Kind.ELEMENT) {
+                screen(shot, l);
+            }
+        }
+        var r = new ShotRenderer(folder, measured, Bands.sequential());
+        r.screens.putAll(screens);
+        r.masks.putAll(masks);
+        return r;
     }
 
     /// Size and rate of a shot: those of its base layer's footage.
@@ -102,16 +128,16 @@ public final class ShotRenderer implements AutoCloseable {
         Picture p = at(footage(shot, l.plate()), seconds);
         Polygon outline = Surveyor.outline(l.mask(), p.width(), p.height());
         if (l.kind() == Layer.Kind.ELEMENT) {
-            Picture element = Keyer.key(p, screen(shot, l), l.key(), outline, bands).element();
-            return new LayerPicture(l, element, null, null, gains(shot, l), PlanarMap.identity());
+            return LayerPicture.of(l, Keyer.element(p, screen(shot, l), l.key(), outline, bands)).withGains(gains(shot, l));
         }
         Picture unlit = l.kind() == Layer.Kind.LIGHT ? at(footage(shot, l.lightAgainst()), seconds) : null;
-        return new LayerPicture(l, p, unlit, outline == null ? null : mask(l, outline, p), gains(shot, l), back(shot, l, p));
+        Mask mask = outline == null ? null : mask(l, outline, p);
+        return new LayerPicture(l, Piece.whole(p), unlit, mask, gains(shot, l), back(shot, l, p));
     }
 
-    private Plane mask(Layer l, Polygon outline, Picture p) {
+    private Mask mask(Layer l, Polygon outline, Picture p) {
         return masks.computeIfAbsent(
-                l.mask(), m -> Blur.gaussian(outline.coverage(p.width(), p.height(), bands), l.maskSoftnessPx(), bands));
+                new Outline(l.mask(), l.maskSoftnessPx()), m -> Mask.of(Blur.gaussian(outline.coverage(p.width(), p.height(), bands), m.softnessPx(), bands)));
     }
 
     /// The screen model of an element layer, made once per take.
@@ -168,19 +194,15 @@ public final class ShotRenderer implements AutoCloseable {
         return f;
     }
 
-    /// The frame shown at a time; the last is held, a still lasts for ever and is read once.
+    /// The frame shown at a time; the last is held.
     private Picture at(Footage f, double seconds) throws FootageException {
-        int n = f.info().frames();
-        if (n > 1) {
-            int i = (int) Math.floor(seconds * f.info().rate().framesPerSecond() + 1e-6);
-            return f.frame(Math.clamp(i, 0, n - 1)).withAlpha(null);
+        int i = Math.clamp((int) Math.floor(seconds * f.info().rate().framesPerSecond() + 1e-6), 0, f.info().frames() - 1);
+        Held last = held.get(f.info().path());
+        if (last == null || last.index != i) {
+            last = new Held(i, f.frame(i).withAlpha(null));
+            held.put(f.info().path(), last);
         }
-        Picture still = stills.get(f.info().path());
-        if (still == null) {
-            still = f.frame(0).withAlpha(null);
-            stills.put(f.info().path(), still);
-        }
-        return still;
+        return last.picture;
     }
 
     @Override

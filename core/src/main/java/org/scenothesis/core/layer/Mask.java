@@ -1,0 +1,23 @@
+package org.scenothesis.core.layer;
+
+import org.scenothesis.core.Check;
+import org.scenothesis.core.picture.Box;
+import org.scenothesis.core.picture.Plane;
+
+/// How much of every pixel counts, 0 to 1; nothing beyond `at`.
+public record Mask(Plane coverage, Box at) {
+    public Mask {
+        Check.that(coverage.width() == at.width() && coverage.height() == at.height(), "the mask does not fill its box");
+    }
+
+    public static Mask whole(Plane p) {
+        return new Mask(p, Box.all(p));
+    }
+
+    /// The part of a plane that is not 0; one pixel if there is none.
+    public static Mask of(Plane p) {
+        Box box = Box.around(p, 0);
+        Box kept = box.isEmpty() ? new Box(0, 0, 1, 1) : box;
+        return new Mask(kept.cut(p), kept);
+    }
+}

@@ -1,0 +1,20 @@
+package org.scenothesis.media;
+
+import java.nio.ByteBuffer;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+
+/// The bytes of one plane of a decoded frame, which may lie upside down in memory.
+record FramePlane(ByteBuffer bytes, int stride, int top) {
+    static FramePlane of(AVFrame f, int plane, int rows) {
+        int stride = f.linesize(plane);
+        long before = Math.min(0L, (long) stride * (rows - 1));
+        long size = Math.abs((long) stride) * rows;
+        ByteBuffer bytes = f.data(plane).position(before).limit(before + size).asByteBuffer();
+        return new FramePlane(bytes, stride, (int) -before);
+    }
+
+    /// Copies the beginning of a row.
+    void read(int row, byte[] into) {
+        bytes.get(top + row * stride, into);
+    }
+}
