@@ -9,11 +9,10 @@ import org.scenothesis.core.picture.Picture;
 /// Key, despill and over in one pass against one screen colour, for pictures that move: previews and playback.
 ///
 /// - `α = clamp((1 − (G − max(R, B)) / lead − low) / (high − low))`, the green channel limited to the larger of the others, then laid over.
-/// - Works strip by strip through all steps so that each strip stays in the first caches; every step is a small method of one job.
+/// - One loop over nine planes: every value is read once and written once, so that the memory is the only limit.
 /// - Agrees with the plain loop of its test to the last bits of float. Edges are not unmixed: for the finished matte use [Keyer].
 public final class FastKey {
     private static final VectorSpecies<Float> S = FloatVector.SPECIES_PREFERRED;
-    private static final int STRIP = 1024;
 
     private FastKey() {}
 
@@ -31,52 +30,45 @@ public final class FastKey {
     public static void over(Picture take, Picture base, Cut cut, Picture out, Bands bands) {
         take.r().requireShape(base.r());
         take.r().requireShape(out.r());
-        float[] r = take.r().data();
-        float[] g = take.g().data();
-        float[] b = take.b().data();
-        float[] br = base.r().data();
-        float[] bg = base.g().data();
-        float[] bb = base.b().data();
+        Planes p = new Planes(
+                take.r().data(), take.g().data(), take.b().data(), base.r().data(), base.g().data(), base.b().data(),
+                out.r().data(), out.g().data(), out.b().data());
         int w = take.width();
-        bands.run(take.height(), (from, to, band) -> {
-            float[] alpha = new float[STRIP];
-            float[] green = new float[STRIP];
-            for (int at = from * w; at < to * w; at += STRIP) {
-                int n = Math.min(STRIP, to * w - at);
-                matte(r, g, b, at, n, cut, alpha, green);
-                mix(r, br, alpha, out.r().data(), at, at, n);
-                mix(b, bb, alpha, out.b().data(), at, at, n);
-                mix(green, bg, alpha, out.g().data(), 0, at, n);
+        bands.run(take.height(), (from, to, band) -> p.over(from * w, to * w, cut));
+    }
+
+    private record Planes(float[] r, float[] g, float[] b, float[] br, float[] bg, float[] bb, float[] toR, float[] toG, float[] toB) {
+        void over(int from, int to, Cut cut) {
+            float scale = 1 / (cut.high - cut.low);
+            float slope = -scale / cut.lead;
+            float rest = (1 - cut.low) * scale;
+            int whole = from + S.loopBound(to - from);
+            vectors(from, whole, FloatVector.broadcast(S, slope), FloatVector.broadcast(S, rest));
+            for (int i = whole; i < to; i++) {
+                float most = Math.max(r[i], b[i]);
+                float alpha = Math.clamp(Math.fma(g[i] - most, slope, rest), 0f, 1f);
+                toG[i] = Math.fma(Math.min(g[i], most) - bg[i], alpha, bg[i]);
+                toR[i] = Math.fma(r[i] - br[i], alpha, br[i]);
+                toB[i] = Math.fma(b[i] - bb[i], alpha, bb[i]);
             }
-        });
-    }
+        }
 
-    private static void matte(float[] r, float[] g, float[] b, int at, int n, Cut cut, float[] alpha, float[] green) {
-        float scale = 1 / (cut.high - cut.low);
-        float slope = -scale / cut.lead;
-        float rest = (1 - cut.low) * scale;
-        int i = 0;
-        for (; i <= n - S.length(); i += S.length()) {
-            FloatVector vg = FloatVector.fromArray(S, g, at + i);
-            FloatVector most = FloatVector.fromArray(S, r, at + i).max(FloatVector.fromArray(S, b, at + i));
-            vg.sub(most).fma(FloatVector.broadcast(S, slope), FloatVector.broadcast(S, rest)).max(0f).min(1f).intoArray(alpha, i);
-            vg.min(most).intoArray(green, i);
+        private void vectors(int from, int to, FloatVector slope, FloatVector rest) {
+            for (int i = from; i < to; i += S.length()) {
+                FloatVector vr = FloatVector.fromArray(S, r, i);
+                FloatVector vg = FloatVector.fromArray(S, g, i);
+                FloatVector vb = FloatVector.fromArray(S, b, i);
+                FloatVector most = vr.max(vb);
+                FloatVector alpha = vg.sub(most).fma(slope, rest).max(0f).min(1f);
+                mix(vr, br, alpha, toR, i);
+                mix(vg.min(most), bg, alpha, toG, i);
+                mix(vb, bb, alpha, toB, i);
+            }
         }
-        for (; i < n; i++) {
-            float most = Math.max(r[at + i], b[at + i]);
-            alpha[i] = Math.clamp(Math.fma(g[at + i] - most, slope, rest), 0f, 1f);
-            green[i] = Math.min(g[at + i], most);
-        }
-    }
 
-    private static void mix(float[] top, float[] base, float[] alpha, float[] out, int topAt, int at, int n) {
-        int i = 0;
-        for (; i <= n - S.length(); i += S.length()) {
-            FloatVector under = FloatVector.fromArray(S, base, at + i);
-            FloatVector.fromArray(S, top, topAt + i).sub(under).fma(FloatVector.fromArray(S, alpha, i), under).intoArray(out, at + i);
-        }
-        for (; i < n; i++) {
-            out[at + i] = Math.fma(top[topAt + i] - base[at + i], alpha[i], base[at + i]);
+        private static void mix(FloatVector top, float[] base, FloatVector alpha, float[] out, int i) {
+            FloatVector under = FloatVector.fromArray(S, base, i);
+            top.sub(under).fma(alpha, under).intoArray(out, i);
         }
     }
 }

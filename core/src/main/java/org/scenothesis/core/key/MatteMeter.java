@@ -10,6 +10,8 @@ public final class MatteMeter {
     private static final int INSIDE_PX = 4;
     /// Holes up to twice this wide are holes; wider openings may well belong to the subject, as in a ring.
     private static final int CLOSED_PX = 3;
+    /// How near to the cloth's own colour an opening shows it.
+    private static final float CLOTH = 0.15f;
     private static final float SOLID = 0.99f;
     private static final float EMPTY = 0.01f;
 
@@ -22,6 +24,7 @@ public final class MatteMeter {
         Plane core = Grow.least(a, INSIDE_PX, bands);
         Plane outside = Grow.most(a, INSIDE_PX, bands);
         Plane filled = Grow.least(Grow.most(step(a, 0.5f), CLOSED_PX, bands), CLOSED_PX + INSIDE_PX, bands);
+        Plane openings = openings(keyed, bands);
         long inside = 0;
         long holes = 0;
         long empty = 0;
@@ -33,7 +36,7 @@ public final class MatteMeter {
         long calm = 0;
         for (int i = 0; i < a.data().length; i++) {
             float v = a.data()[i];
-            if (filled.data()[i] > 0.5f) {
+            if (filled.data()[i] > 0.5f && openings.data()[i] < 0.5f) {
                 inside++;
                 holes += v < SOLID ? 1 : 0;
                 spill += excess(keyed, model, i);
@@ -58,6 +61,16 @@ public final class MatteMeter {
         return new MatteMeasures(
                 percent(holes, inside), percent(dirt, empty), rim == 0 ? 0 : edge / (double) rim, calm == 0 ? 0 : 100 * flicker / calm,
                 inside == 0 ? 0 : 100 * spill / inside, percent(solid, a.data().length), Border.of(keyed));
+    }
+
+    /// Where the cloth itself is seen, as through the handle of a lantern, and the edge around it: no hole of the matte.
+    private static Plane openings(Keyed keyed, Bands bands) {
+        Plane a = keyed.alpha();
+        Plane seen = Plane.of(a.width(), a.height());
+        for (int i = 0; i < a.data().length; i++) {
+            seen.data()[i] = a.data()[i] < EMPTY && Math.abs(keyed.separation().data()[i]) < CLOTH ? 1 : 0;
+        }
+        return Grow.most(seen, INSIDE_PX + CLOSED_PX, bands);
     }
 
     private static boolean nearSubject(Plane outside, int i) {

@@ -47,7 +47,6 @@ public final class KeyBench implements Bench {
     private final Tape softness = tape(new Tape.Parameter("softness", "px", 0, 12, 0.1, 1, "Softens the edge"), KeySettings::withSoftnessPx);
     private final Tape despill = tape(new Tape.Parameter("despill", "", 0, 1, 0.05, 2, "How much of the screen's colour is taken off the subject"), KeySettings::withDespill);
     private final VBox view = new VBox(8);
-    private @Nullable KeySettings previewed;
 
     private interface Change {
         KeySettings of(KeySettings s, double v);
@@ -86,8 +85,8 @@ public final class KeyBench implements Bench {
         HBox lower = new HBox(10, left, measures);
         lower.setMinHeight(196);
         lower.setPrefHeight(196);
-        strip.setMinHeight(50);
-        strip.setPrefHeight(52);
+        strip.setMinHeight(58);
+        strip.setPrefHeight(58);
         view.setPadding(new Insets(8, 14, 8, 12));
         view.getChildren().addAll(pictures, lower, strip);
     }
@@ -142,12 +141,17 @@ public final class KeyBench implements Bench {
     }
 
     private void preview(KeySettings s) {
-        previewed = s;
-        frame();
+        KeyModel.Request request = request(s);
+        if (request != null) {
+            session.worker().cancel("key-picture");
+            session.worker().ask("key-preview", ticket -> model.preview(request), r -> {
+                over.show(r.over());
+                matte.show(r.matte());
+            }, e -> over.say(String.valueOf(e.getMessage())));
+        }
     }
 
     private void accept(String what, KeySettings s) {
-        previewed = null;
         Layer l = layer();
         if (l != null) {
             session.changeLayer(what, l.id(), o -> o.withKey(s));
@@ -248,23 +252,31 @@ public final class KeyBench implements Bench {
         session.measure();
     }
 
+    /// What to compute; null where nothing can be keyed.
+    private KeyModel.@Nullable Request request(KeySettings s) {
+        Plate plate = session.plate().orElse(null);
+        Path path = session.footage(plate);
+        if (plate == null || path == null || plate.role() != PlateRole.ELEMENT) {
+            return null;
+        }
+        Layer l = layer();
+        var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
+        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.mask(), path, session.seconds().get(), room);
+    }
+
     private void frame() {
         if (session.bench().get() != BenchName.KEY) {
             return;
         }
-        Plate plate = session.plate().orElse(null);
-        Path path = session.footage(plate);
-        if (plate == null || path == null || plate.role() != PlateRole.ELEMENT) {
-            String why = plate == null ? "Choose a plate on the shelf." : plate.role() != PlateRole.ELEMENT ? "Choose an element on screen on the shelf." : "This plate has no take yet.";
-            over.say(why);
+        session.worker().cancel("key-preview");
+        KeyModel.Request request = request(current());
+        if (request == null) {
+            PlateRole role = session.plate().map(Plate::role).orElse(null);
+            over.say(role == null ? "Choose a plate on the shelf." : role != PlateRole.ELEMENT ? "Choose an element on screen on the shelf." : "This plate has no take yet.");
             matte.say("");
             screen.say("");
             return;
         }
-        Layer l = layer();
-        KeySettings s = previewed != null ? previewed : current();
-        var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
-        var request = new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.mask(), path, session.seconds().get(), room);
         session.worker().ask("key-picture", ticket -> model.compute(request), r -> {
             over.show(r.over());
             matte.show(r.matte());

@@ -14,9 +14,11 @@ import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
@@ -37,6 +39,7 @@ final class KeyModel {
     private final Session session;
     private @Nullable String modelOf;
     private @Nullable ScreenModel model;
+    private @Nullable Small small;
 
     KeyModel(Session session) {
         this.session = session;
@@ -56,18 +59,62 @@ final class KeyModel {
     /// Everything the bench shows of one frame. `counts`: pixels per bin of the separation, as roots of shares of the largest.
     record Result(Shown over, Shown matte, Shown screen, double[] counts, MatteMeasures measures, ScreenModel.Source source, int width, int height) {}
 
+    /// What changes while a control is dragged.
+    record Preview(Shown over, Shown matte) {}
+
+    /// Frame, screen and background at the size they are shown, kept while controls are dragged over one frame.
+    private record Small(String of, Picture frame, ScreenModel screen, Picture base) {}
+
+    /// The key at the size it is shown, for dragging: answers within about a frame.
+    ///
+    /// @throws FootageException if footage cannot be read or shows no screen
+    Preview preview(Request r) throws FootageException {
+        Bands bands = session.bands();
+        Small s = small(r);
+        int w = s.frame.width();
+        // Widths of the edge are in pixels of the footage.
+        double scale = w / (double) session.frames().at(r.take, r.seconds).width();
+        KeySettings settings = r.settings.withChokePx(r.settings.chokePx() * scale).withSoftnessPx(r.settings.softnessPx() * scale);
+        Piece element = Keyer.element(s.frame, s.screen, settings, Surveyor.outline(r.mask, w, s.frame.height()), bands);
+        Plane alpha = element.at().put(element.picture().alpha(), w, s.frame.height(), 0);
+        return new Preview(
+                Shown.of(over(s.base, element, bands), r.room.bigWidth, r.room.bigHeight, bands),
+                Shown.grey(stretched(alpha), r.room.smallWidth, r.room.smallHeight, bands));
+    }
+
+    private synchronized Small small(Request r) throws FootageException {
+        String of = r.take + "|" + r.seconds + "|" + r.room;
+        Small s = small;
+        if (s == null || !s.of.equals(of)) {
+            Bands bands = session.bands();
+            ScreenModel full = screen(r);
+            Picture frame = session.frames().at(r.take, r.seconds);
+            double k = Math.min(1, Math.min(r.room.bigWidth / (double) frame.width(), r.room.bigHeight / (double) frame.height()));
+            int w = Math.max(8, (int) Math.round(frame.width() * k));
+            int h = Math.max(8, (int) Math.round(frame.height() * k));
+            s = new Small(
+                    of, Resample.scale(frame, w, h, bands), new ScreenModel(Resample.scale(full.colour(), w, h, bands), full.hue(), full.source()),
+                    Resample.scale(background(r, frame).withAlpha(null), w, h, bands));
+            small = s;
+        }
+        return s;
+    }
+
+    private static Picture over(Picture base, Piece element, Bands bands) {
+        return Composer.compose(
+                List.of(
+                        LayerPicture.of(Layer.of("base", "", Layer.Kind.BASE, ""), base),
+                        LayerPicture.of(Layer.of("element", "", Layer.Kind.ELEMENT, ""), element)),
+                null, 0, bands);
+    }
+
     /// @throws FootageException if footage cannot be read or shows no screen
     Result compute(Request r) throws FootageException {
         Bands bands = session.bands();
         ScreenModel screen = screen(r);
         Picture frame = session.frames().at(r.take, r.seconds);
         Keyed keyed = Keyer.key(frame, screen, r.settings, Surveyor.outline(r.mask, frame.width(), frame.height()), bands);
-        Picture base = background(r, frame);
-        Picture over = Composer.compose(
-                List.of(
-                        LayerPicture.of(Layer.of("base", "", Layer.Kind.BASE, ""), base),
-                        LayerPicture.of(Layer.of("element", "", Layer.Kind.ELEMENT, ""), keyed.element())),
-                null, 0, bands);
+        Picture over = over(background(r, frame), Piece.whole(keyed.element()), bands);
         return new Result(
                 Shown.of(over, r.room.bigWidth, r.room.bigHeight, bands),
                 Shown.grey(stretched(keyed.alpha()), r.room.smallWidth, r.room.smallHeight, bands),

@@ -142,6 +142,8 @@ public final class TimeStrip extends Pane {
         clock.setText(Words.time(at));
         clock.setMinWidth(Region.USE_PREF_SIZE);
         double right = Math.max(0, getWidth() - 52);
-        clock.relocate(Math.min(right, x(at) + 5), Math.max(0, getHeight() - 36));
+        // Between the ribbons and the names of the beats.
+        double below = 3 + ribbons.size() * (RIBBON + 3);
+        clock.relocate(Math.min(right, x(at) + 5), Math.max(0, Math.min(below, getHeight() - 33)));
     }
 }

@@ -20,7 +20,7 @@ public record ScreenCloth(Vec lowerLeft, double widthM, double heightM, double w
 
     /// The small crumpled cloth of the demo shoot.
     public static ScreenCloth demo() {
-        return new ScreenCloth(new Vec(-0.62, 0.86, 1.18), 2.5, 1.62, 0.22, GREEN);
+        return new ScreenCloth(new Vec(-0.62, 0.86, 1.18), 2.5, 1.62, 0.40, GREEN);
     }
 
     public Stage stage() {
