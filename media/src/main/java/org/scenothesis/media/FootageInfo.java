@@ -1,6 +1,7 @@
 package org.scenothesis.media;
 
 import java.nio.file.Path;
+import java.util.Collections;
 import java.util.List;
 import org.scenothesis.core.picture.Transfer;
 
@@ -46,6 +47,13 @@ public record FootageInfo(
 
     public int frames() {
         return times.size();
+    }
+
+    /// The frame that is shown at `seconds`, by the file's own times, which may be uneven; the first before it begins, the last after it ends.
+    public int frameAt(double seconds) {
+        // A little early is on time: sums of frame lengths are not exact.
+        int i = Collections.binarySearch(times, seconds + 1e-6);
+        return Math.clamp(i < 0 ? -i - 2 : i, 0, frames() - 1);
     }
 
     public double seconds() {

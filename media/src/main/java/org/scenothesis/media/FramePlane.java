@@ -9,7 +9,7 @@ record FramePlane(ByteBuffer bytes, int stride, int top) {
         int stride = f.linesize(plane);
         long before = Math.min(0L, (long) stride * (rows - 1));
         long size = Math.abs((long) stride) * rows;
-        ByteBuffer bytes = f.data(plane).position(before).limit(before + size).asByteBuffer();
+        ByteBuffer bytes = f.data(plane).getPointer(before).position(0).limit(size).asByteBuffer();
         return new FramePlane(bytes, stride, (int) -before);
     }
 

@@ -196,7 +196,7 @@ public final class ShotRenderer implements AutoCloseable {
 
     /// The frame shown at a time; the last is held.
     private Picture at(Footage f, double seconds) throws FootageException {
-        int i = Math.clamp((int) Math.floor(seconds * f.info().rate().framesPerSecond() + 1e-6), 0, f.info().frames() - 1);
+        int i = f.info().frameAt(seconds);
         Held last = held.get(f.info().path());
         if (last == null || last.index != i) {
             last = new Held(i, f.frame(i).withAlpha(null));

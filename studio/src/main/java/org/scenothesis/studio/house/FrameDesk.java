@@ -45,20 +45,20 @@ public final class FrameDesk implements AutoCloseable {
         }
     }
 
-    /// The frame shown at a time, by the footage's own rate.
+    /// The frame shown at a time, by the footage's own times.
     ///
     /// @throws FootageException if it cannot be read
     public Picture at(Path path, double seconds) throws FootageException {
-        double rate;
+        int index;
         synchronized (open) {
             Footage f = open.get(path);
             if (f == null) {
                 f = Footages.open(path);
                 open.put(path, f);
             }
-            rate = f.info().rate().framesPerSecond();
+            index = f.info().frameAt(seconds);
         }
-        return frame(path, (int) Math.floor(seconds * rate + 1e-6));
+        return frame(path, index);
     }
 
     @Override
