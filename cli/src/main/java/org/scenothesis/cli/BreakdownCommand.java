@@ -2,42 +2,31 @@ package org.scenothesis.cli;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.nio.file.Path;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.PlateNeed;
 import org.scenothesis.core.breakdown.RunningOrder;
-import org.scenothesis.core.shot.Production;
-import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 
 @Command(name = "breakdown", description = "Says which plates a shot needs, why, and in which order.", mixinStandardHelpOptions = true)
 final class BreakdownCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
-    Path folder;
-
-    @Option(names = "--shot", required = true, paramLabel = "ID")
-    String shot;
+    @Mixin
+    OfShot of;
 
     @Mixin
     Output output;
 
     @Override
     public Integer call() throws Exception {
-        try (ProductionFolder f = ProductionFolder.open(folder, false)) {
-            Production p = f.production();
-            Shots.require(p, shot);
-            BreakdownPlan plan = Breakdown.plan(p.shot(shot), p.houseRules());
+        return of.open((folder, shot) -> {
+            BreakdownPlan plan = Breakdown.plan(shot, folder.production().houseRules());
             output.print(json(plan));
             say(plan);
-            return 0;
-        }
+        });
     }
 
     private static ObjectNode json(BreakdownPlan plan) {

@@ -7,27 +7,20 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.core.shot.Production;
-import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.RenderJob;
 import org.scenothesis.production.render.ShotRenderer;
-import org.scenothesis.production.store.ProductionFolder;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 
 @Command(name = "render", description = "Renders the finished shot to stills or video; goes on where an earlier render stopped.", mixinStandardHelpOptions = true)
 final class RenderCommand implements Callable<Integer> {
     private static final Pattern RANGE = Pattern.compile("(\\d+)-(\\d+)");
 
-    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
-    Path folder;
-
-    @Option(names = "--shot", required = true, paramLabel = "ID")
-    String shot;
+    @Mixin
+    OfShot of;
 
     @Option(names = "--out", required = true, paramLabel = "DIR_OR_FILE", description = "A folder for 16-bit PNG, or a file ending in .mkv, .webm, .mp4, .mov, .avi.")
     Path out;
@@ -40,15 +33,13 @@ final class RenderCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        try (ProductionFolder f = ProductionFolder.open(folder, false); Bands bands = Bands.allCores()) {
-            Production p = f.production();
-            Shots.require(p, shot);
-            Shot s = p.shot(shot);
-            Measured m = new Surveyor(f, bands).survey(s, Measured.NOTHING, output.progress("measure"), told -> {});
-            try (ShotRenderer renderer = new ShotRenderer(f, m, bands)) {
+        return of.open((folder, s) -> {
+            try (Bands bands = Bands.allCores();
+                    ShotRenderer renderer = new ShotRenderer(
+                            folder, new Surveyor(folder, bands).survey(s, Measured.NOTHING, output.progress("measure"), told -> {}), bands)) {
                 ShotRenderer.Format format = renderer.format(s);
                 int[] range = range(format.frames());
-                new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1], null)).run(output.progress("render"));
+                new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1])).run(output.progress("render"));
                 ObjectNode o = Output.object();
                 o.put("out", out.toString());
                 o.put("frames", range[1] - range[0] + 1);
@@ -58,8 +49,7 @@ final class RenderCommand implements Callable<Integer> {
                 output.print(o);
                 output.say("rendered " + (range[1] - range[0] + 1) + " frames to " + out);
             }
-            return 0;
-        }
+        });
     }
 
     private int[] range(int n) throws InputException {

@@ -214,4 +214,58 @@ class KeyUnitsTest {
         ScreenModel m = ScreenModels.fromPlate(bare(0), bands);
         assertThatIllegalArgumentException().isThrownBy(() -> Keyer.key(Picture.of(10, 10), m, KeySettings.DEFAULT, null, bands));
     }
+
+    /// The matte of a solid square with a slot in it that is `wide` pixels wide, through which the separation is as given.
+    private Keyed slotted(int wide, float alpha, float separation) {
+        Plane a = Plane.of(W, H);
+        Plane apart = Plane.of(W, H);
+        for (int y = 15; y < 65; y++) {
+            for (int x = 30; x < 90; x++) {
+                boolean slot = x >= 60 && x < 60 + wide && y > 25 && y < 55;
+                a.data()[y * W + x] = slot ? alpha : 1;
+                apart.data()[y * W + x] = slot ? separation : 1.2f;
+            }
+        }
+        return new Keyed(Picture.filled(W, H, 0.4f, 0.3f, 0.2f).withAlpha(a), apart, Plane.filled(W, H, 1), Plane.filled(W, H, 1));
+    }
+
+    @Test
+    void openingsThatShowTheClothAreNoHoles() {
+        ScreenModel m = ScreenModels.fromPlate(bare(0), bands);
+        assertThat(MatteMeter.measure(slotted(3, 0, 0.01f), m, null, bands).greyInside()).as("a wire handle").isZero();
+        assertThat(MatteMeter.measure(slotted(3, 0.4f, 0.4f), m, null, bands).greyInside()).as("a greenish stripe").isGreaterThan(2);
+        assertThat(MatteMeter.measure(slotted(3, 0, 0.4f), m, null, bands).greyInside()).as("eaten by the cut").isGreaterThan(2);
+        assertThat(MatteMeter.measure(slotted(0, 1, 1), m, null, bands).greyInside()).isZero();
+    }
+
+    @Test
+    void theShadowOfTheSubjectOnTheClothStaysEmpty() {
+        Picture take = disc(3, 0, 0.001, 4);
+        // A soft shadow over the lower right of the cloth, down to two thirds of its light.
+        for (int y = 0; y < H; y++) {
+            for (int x = 0; x < W; x++) {
+                float k = 1 - 0.33f * (float) Math.clamp((x + y - 150) / 25.0, 0, 1);
+                float mine = alpha(x, y, 3);
+                for (Plane c : take.colours()) {
+                    c.data()[y * W + x] *= mine + (1 - mine) * k;
+                }
+            }
+        }
+        Keyed k = Keyer.key(take, ScreenModels.fromPlate(bare(0), bands), KeySettings.DEFAULT, null, bands);
+        assertThat(error(k.alpha(), 3)).isLessThan(0.004);
+        assertThat(k.shade().at(116, 76)).isBetween(0.6f, 0.75f);
+        assertThat(k.shade().at(4, 4)).isBetween(0.95f, 1.05f);
+    }
+
+    @Test
+    void theElementAloneIsThePartOfTheWholeThatCounts() {
+        ScreenModel m = ScreenModels.fromPlate(bare(0), bands);
+        Polygon around = Polygon.rectangle(40, 20, 80, 60);
+        Keyed whole = Keyer.key(disc(3, 0, 0, 1), m, KeySettings.DEFAULT, around, bands);
+        var piece = Keyer.element(disc(3, 0, 0, 1), m, KeySettings.DEFAULT, around, bands);
+        assertThat(piece.picture().alpha().data()).containsExactly(piece.at().cut(whole.alpha()).data());
+        assertThat(piece.picture().r().data()).containsExactly(piece.at().cut(whole.element().r()).data());
+        assertThat(Keyer.element(disc(3, 0, 0, 1), m, KeySettings.DEFAULT, Polygon.rectangle(900, 900, 950, 950), bands).picture().alpha().data()).containsOnly(0f);
+        assertThatIllegalArgumentException().isThrownBy(() -> Keyer.element(Picture.of(10, 10), m, KeySettings.DEFAULT, null, bands));
+    }
 }

@@ -26,21 +26,20 @@ public final class RenderJob {
     private final Target target;
 
     /// - `path`: a folder for stills, a file for a video. `from`, `to`: frames, both included.
-    /// - `soundFrom`: footage whose sound is carried over into a video, or null.
-    public record Target(Path path, Stills.@Nullable Format stills, @Nullable VideoFormat video, int from, int to, @Nullable Path soundFrom) {
+    public record Target(Path path, Stills.@Nullable Format stills, @Nullable VideoFormat video, int from, int to) {
         /// What a path asks for by its extension; a name without one is a folder of 16-bit PNG.
         ///
         /// @throws FootageException if the extension is of no known format
-        public static Target of(Path path, int from, int to, @Nullable Path soundFrom) throws FootageException {
+        public static Target of(Path path, int from, int to) throws FootageException {
             String extension = Footages.extension(path);
             if (extension.isEmpty() || Files.isDirectory(path)) {
-                return new Target(path, Stills.Format.PNG16, null, from, to, soundFrom);
+                return new Target(path, Stills.Format.PNG16, null, from, to);
             }
             VideoFormat v = VideoFormat.ofExtension(extension);
             if (v == null) {
                 throw new FootageException(path, "a video ends in .mkv, .webm, .mp4, .mov or .avi; a name without an ending makes a folder of stills.");
             }
-            return new Target(path, null, v, from, to, soundFrom);
+            return new Target(path, null, v, from, to);
         }
     }
 
@@ -79,7 +78,7 @@ public final class RenderJob {
 
     private void join(Path folder, ShotRenderer.Format format, int n) throws FootageException {
         var plan = new VideoSink.Plan(
-                format.width(), format.height(), format.rate(), java.util.Objects.requireNonNull(target.video), 9, target.soundFrom);
+                format.width(), format.height(), format.rate(), java.util.Objects.requireNonNull(target.video), 9, renderer.sound(shot));
         VideoSink sink = new VideoSink(target.path, plan);
         boolean done = false;
         try (Footage frames = Footages.open(folder)) {

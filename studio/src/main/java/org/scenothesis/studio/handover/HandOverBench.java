@@ -212,7 +212,6 @@ public final class HandOverBench implements Bench {
         Kind k = kind.getValue();
         Shot shot = session.shot();
         Path path = path();
-        Path sound = session.footage(shot.plate(shot.layers().getFirst().plate()).orElse(null));
         var measured = session.measured().get();
         stop.setDisable(false);
         go.setDisable(true);
@@ -223,7 +222,7 @@ public final class HandOverBench implements Bench {
         session.worker().ask(LANE, ticket -> {
             Files.createDirectories(session.folder().renders());
             try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.bands())) {
-                new RenderJob(r, shot, new RenderJob.Target(path, k.stills, k.video, a, b, sound)).run((done, of) -> {
+                new RenderJob(r, shot, new RenderJob.Target(path, k.stills, k.video, a, b)).run((done, of) -> {
                     session.worker().onUi(() -> progress(done, of, start));
                     return ticket.wanted();
                 });

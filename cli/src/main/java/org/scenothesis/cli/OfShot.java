@@ -1,0 +1,30 @@
+package org.scenothesis.cli;
+
+import java.nio.file.Path;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.store.ProductionFolder;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/// The shot of a production that a command works on, opened for reading.
+final class OfShot {
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    Path folder;
+
+    @Option(names = "--shot", required = true, paramLabel = "ID", description = "The shot, by its id.")
+    String id;
+
+    @FunctionalInterface
+    interface Work {
+        void on(ProductionFolder folder, Shot shot) throws Exception;
+    }
+
+    /// Exit code 0 when `work` is done.
+    int open(Work work) throws Exception {
+        try (ProductionFolder f = ProductionFolder.open(folder, false)) {
+            Shots.require(f.production(), id);
+            work.on(f, f.production().shot(id));
+            return 0;
+        }
+    }
+}

@@ -1,0 +1,182 @@
+package org.scenothesis.production.render;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Footages;
+import org.scenothesis.media.Stills;
+import org.scenothesis.media.VideoFormat;
+import org.scenothesis.media.VideoSink;
+import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.measure.Measured;
+import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.testkit.TinyShoot;
+
+/// Renders of a tiny shoot: every core its stretch, stopped, failed, gone on with.
+class RenderJobTest {
+    @TempDir
+    Path home;
+
+    private final Bands two = Bands.pooled(2);
+    private ProductionFolder folder;
+    private Shot shot;
+
+    @BeforeEach
+    void lay() throws Exception {
+        Path demo = home.resolve("demo");
+        folder = ProductionFolder.create(demo, LanternWorks.production());
+        TinyShoot.film(demo);
+        shot = folder.production().shot("12");
+    }
+
+    @AfterEach
+    void close() {
+        folder.close();
+        two.close();
+    }
+
+    private void render(Path out, int from, int to, Bands bands, Progress progress) throws FootageException {
+        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, bands)) {
+            new RenderJob(r, shot, RenderJob.Target.of(out, from, to)).run(progress);
+        }
+    }
+
+    private static List<String> names(Path folder) throws Exception {
+        try (var files = Files.list(folder)) {
+            return files.map(p -> p.getFileName().toString()).sorted().toList();
+        }
+    }
+
+    @Test
+    void oneCoreAndSeveralRenderTheSameFiles() throws Exception {
+        render(home.resolve("one"), 3, 11, Bands.sequential(), Progress.NONE);
+        render(home.resolve("two"), 3, 11, two, Progress.NONE);
+        assertThat(names(home.resolve("two"))).hasSize(9).isEqualTo(names(home.resolve("one")));
+        for (String n : names(home.resolve("one"))) {
+            assertThat(Files.readAllBytes(home.resolve("two").resolve(n))).as(n).isEqualTo(Files.readAllBytes(home.resolve("one").resolve(n)));
+        }
+    }
+
+    @Test
+    void progressCountsUpToTheLastFrame() throws Exception {
+        List<Integer> told = new ArrayList<>();
+        render(home.resolve("out"), 0, 7, two, (done, of) -> {
+            told.add(done);
+            assertThat(of).isEqualTo(8);
+            return true;
+        });
+        assertThat(told).isSorted().contains(8).doesNotContain(9);
+    }
+
+    @Test
+    void whatIsStoppedLeavesOnlyWholeFramesAndGoesOn() throws Exception {
+        Path out = home.resolve("out");
+        assertThatThrownBy(() -> render(out, 0, 11, two, (done, of) -> done < 3)).isInstanceOf(Stopped.class);
+        List<String> before = names(out);
+        assertThat(before.size()).isBetween(3, 11);
+        assertThat(before).allMatch(n -> n.endsWith(".png"));
+        var made = Files.getLastModifiedTime(out.resolve(before.getFirst()));
+        render(out, 0, 11, two, Progress.NONE);
+        assertThat(names(out)).hasSize(12);
+        assertThat(Files.getLastModifiedTime(out.resolve(before.getFirst()))).isEqualTo(made);
+    }
+
+    @Test
+    void footageThatIsGoneIsSaidByName() throws Exception {
+        Files.delete(folder.path().resolve("footage/maker-1.mp4"));
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(home.resolve("out"), 0, 5, two, Progress.NONE)).withMessageContaining("maker-1.mp4");
+    }
+
+    @Test
+    void aTakeThatIsDamagedPartWayFailsTheRenderAndKeepsWhatIsDone() throws Exception {
+        Path take = folder.path().resolve("footage/maker-1.mp4");
+        Path stills = folder.path().resolve("footage/maker");
+        Files.createDirectories(stills);
+        try (Footage f = Footages.open(take)) {
+            for (int i = 0; i < TinyShoot.FRAMES; i++) {
+                Stills.write(stills.resolve(String.format("m-%02d.png", i)), f.frame(i), Stills.Format.PNG8);
+            }
+        }
+        Path bad = stills.resolve("m-09.png");
+        Files.write(bad, Arrays.copyOf(Files.readAllBytes(bad), 60));
+        shot = shot.withPlate("maker", p -> p.withTakes(List.of(new Take("maker-1", "footage/maker", true, ""))));
+        Path out = home.resolve("out");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 11, two, Progress.NONE)).withMessageContaining("m-09.png");
+        assertThat(names(out)).contains("frame-000000.png").doesNotContain("frame-000009.png").noneMatch(n -> n.endsWith(".part"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"clip.mkv", "clip.webm", "clip.mp4", "clip.mov", "a clip's ünï.avi"})
+    void videosHaveTheirFramesAndNoParts(String name) throws Exception {
+        Path out = home.resolve("renders").resolve(name);
+        Files.createDirectories(out.getParent());
+        render(out, 2, 8, two, Progress.NONE);
+        assertThat(names(out.getParent())).containsExactly(name);
+        try (Footage f = Footages.open(out); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, two)) {
+            assertThat(f.info().frames()).isEqualTo(7);
+            Picture wanted = r.frame(shot, 5 / 24.0);
+            Picture found = f.frame(3);
+            double sum = 0;
+            for (int i = 0; i < wanted.g().data().length; i++) {
+                sum += Math.abs(wanted.g().data()[i] - found.g().data()[i]);
+            }
+            assertThat(sum / wanted.g().data().length).isLessThan(0.01);
+        }
+    }
+
+    @Test
+    void aChangedShotDoesNotGoOnWithOldParts() throws Exception {
+        Path out = home.resolve("clip.mkv");
+        assertThatThrownBy(() -> render(out, 0, 5, two, (done, of) -> done < 2)).isInstanceOf(Stopped.class);
+        shot = shot.withLayer("lantern", l -> l.withOn(false));
+        render(out, 0, 5, two, Progress.NONE);
+        try (Footage f = Footages.open(out); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, two)) {
+            float there = r.frame(shot, 1 / 24.0).r().at(98, 32);
+            assertThat(f.frame(1).r().at(98, 32)).isCloseTo(there, org.assertj.core.data.Offset.offset(0.01f));
+        }
+    }
+
+    @Test
+    void theSoundOfTheLowestLayerThatHasSomeIsCarried() throws Exception {
+        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, two)) {
+            assertThat(r.sound(shot)).isNull();
+        }
+        Path wav = home.resolve("room.wav");
+        byte[] samples = new byte[2 * 48000];
+        var format = new javax.sound.sampled.AudioFormat(48000, 16, 1, true, false);
+        javax.sound.sampled.AudioSystem.write(
+                new javax.sound.sampled.AudioInputStream(new java.io.ByteArrayInputStream(samples), format, 48000),
+                javax.sound.sampled.AudioFileFormat.Type.WAVE, wav.toFile());
+        try (VideoSink s = new VideoSink(folder.path().resolve("footage/heard.mkv"), new VideoSink.Plan(TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, VideoFormat.FFV1_MKV, 9, wav))) {
+            for (int i = 0; i < 6; i++) {
+                s.write(TinyShoot.wall());
+            }
+        }
+        shot = shot.withPlate("maker", p -> p.withTakes(List.of(new Take("maker-1", "footage/heard.mkv", true, ""))));
+        Path out = home.resolve("heard.mkv");
+        render(out, 0, 5, two, Progress.NONE);
+        try (Footage f = Footages.open(out)) {
+            assertThat(f.info().coding().audio()).isTrue();
+        }
+    }
+}
