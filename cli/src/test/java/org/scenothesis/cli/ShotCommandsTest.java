@@ -1,0 +1,199 @@
+package org.scenothesis.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.Set;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.Footages;
+import org.scenothesis.media.Stills;
+import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.testkit.TinyShoot;
+
+/// The commands that work on a shot, over a tiny shoot in a folder with an awkward name.
+class ShotCommandsTest {
+    @TempDir
+    static Path home;
+
+    private static Path production;
+
+    private record Ran(int exit, String out, String err) {
+        JsonNode json() throws Exception {
+            return new ObjectMapper().readTree(out);
+        }
+    }
+
+    private static Ran run(Object... args) {
+        StringWriter out = new StringWriter();
+        StringWriter err = new StringWriter();
+        String[] words = java.util.Arrays.stream(args).map(String::valueOf).toArray(String[]::new);
+        return new Ran(Main.run(new PrintWriter(out, true), new PrintWriter(err, true), words), out.toString(), err.toString());
+    }
+
+    @BeforeAll
+    static void lay() throws Exception {
+        production = home.resolve("Große Laterne, Schuß 12 %20");
+        ProductionFolder.create(production, LanternWorks.production()).close();
+        TinyShoot.film(production);
+    }
+
+    @Test
+    void findingsNameEveryPlateAndSayWhatWhereAndWhatToDo() throws Exception {
+        Ran r = run("findings", production, "--shot", "12", "--json", "--quiet");
+        assertThat(r.exit).isZero();
+        assertThat(r.err).isEmpty();
+        Set<String> plates = new HashSet<>();
+        for (JsonNode f : r.json().get("findings")) {
+            plates.add(f.get("plate").asText());
+            assertThat(f.get("meaning").asText()).endsWith(".");
+            assertThat(f.get("verdict").asText()).isIn("holds", "watch", "redo", "not measured");
+            if (f.get("verdict").asText().equals("redo")) {
+                assertThat(f.get("remedy").asText()).as(f.get("measure").asText()).isNotBlank();
+            }
+        }
+        assertThat(plates).contains("clean", "maker", "lantern", "screen", "lamp", "card");
+        assertThat(r.json().get("verdict").asText()).isEqualTo("redo");
+    }
+
+    @Test
+    void aShortTakeIsFoundShort() throws Exception {
+        JsonNode all = run("findings", production, "--shot", "12", "--json", "--quiet").json().get("findings");
+        boolean found = false;
+        for (JsonNode f : all) {
+            if (f.get("measure").asText().equals("roll") && f.get("plate").asText().equals("maker")) {
+                assertThat(f.get("value").asDouble()).isEqualTo(0.5);
+                assertThat(f.get("limit").asDouble()).isEqualTo(4);
+                assertThat(f.get("verdict").asText()).isEqualTo("redo");
+                found = true;
+            }
+        }
+        assertThat(found).isTrue();
+    }
+
+    @Test
+    void findingsAreSaidInWordsToo() {
+        Ran r = run("findings", production, "--shot", "12", "--quiet");
+        assertThat(r.out).contains("Clean plate").contains("Lantern on rod").contains("px");
+    }
+
+    @Test
+    void aShotIsRenderedToStillsOfSixteenBits() throws Exception {
+        Path out = home.resolve("stills");
+        Ran r = run("render", production, "--shot", "12", "--out", out, "--frames", "4-6", "--json");
+        assertThat(r.exit).as(r.err).isZero();
+        assertThat(r.json().get("frames").asInt()).isEqualTo(3);
+        assertThat(r.json().get("width").asInt()).isEqualTo(TinyShoot.WIDTH);
+        assertThat(r.json().get("rate").asDouble()).isEqualTo(24);
+        assertThat(r.err).contains("render");
+        try (Footage f = Footages.open(out.resolve("frame-000005.png"))) {
+            assertThat(f.info().coding().pixelFormat()).isEqualTo("rgb48be");
+            assertThat(f.info().width()).isEqualTo(TinyShoot.WIDTH);
+        }
+    }
+
+    @Test
+    void aShotIsRenderedToAFileByItsEnding() throws Exception {
+        Path out = home.resolve("clip.webm");
+        assertThat(run("render", production, "--shot", "12", "--out", out, "--frames", "0-3", "--quiet").exit).isZero();
+        try (Footage f = Footages.open(out)) {
+            assertThat(f.info().frames()).isEqualTo(4);
+            assertThat(f.info().coding().codec()).isEqualTo("vp9");
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"9-4", "0-96", "-3-4", "a-b", "7", "99999999999-99999999999"})
+    void rangesThatCannotBeAreSaidWithTheFramesThereAre(String frames) {
+        Ran r = run("render", production, "--shot", "12", "--out", home.resolve("none"), "--frames=" + frames, "--quiet");
+        assertThat(r.exit).isEqualTo(1);
+        assertThat(r.err).contains("95").doesNotContain("\tat ");
+        assertThat(home.resolve("none")).doesNotExist();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"breakdown", "findings", "render"})
+    void aFolderThatIsNoProductionIsOneSentence(String command) throws Exception {
+        Path empty = Files.createDirectories(home.resolve("empty"));
+        Ran r = command.equals("render") ? run(command, empty, "--shot", "12", "--out", home.resolve("x")) : run(command, empty, "--shot", "12");
+        assertThat(r.exit).isEqualTo(1);
+        assertThat(r.err.strip().lines()).hasSize(1);
+        assertThat(r.err).contains("empty");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"breakdown", "findings", "render"})
+    void withoutAShotTheUsageIsWrong(String command) {
+        Ran r = run(command, production);
+        assertThat(r.exit).isEqualTo(2);
+        assertThat(r.err).contains("--shot");
+        assertThat(r.out).isEmpty();
+    }
+
+    @Test
+    void foldersOfStillsAreKeyedAsTakes() throws Exception {
+        Path stills = Files.createDirectories(home.resolve("lantern stills"));
+        try (Footage f = Footages.open(production.resolve("footage/lantern-1.mp4"))) {
+            for (int i = 0; i < 3; i++) {
+                Stills.write(stills.resolve("l" + i + ".png"), f.frame(i), Stills.Format.PNG16);
+            }
+        }
+        Path out = home.resolve("keyed");
+        Ran r = run("key", stills, "--screen-plate", production.resolve("footage/screen-only.png"), "--out", out, "--json", "--quiet");
+        assertThat(r.exit).as(r.err).isZero();
+        assertThat(out.resolve("matte-000002.png")).exists();
+        assertThat(out.resolve("element-000002.png")).exists();
+        var matte = Stills.readMatte(out.resolve("matte-000001.png"));
+        assertThat(matte.at((int) (0.616 * TinyShoot.WIDTH), (int) (0.36 * TinyShoot.HEIGHT))).isEqualTo(1);
+        assertThat(matte.at(5, 5)).isZero();
+        double sum = 0;
+        for (float v : matte.data()) {
+            sum += v;
+        }
+        // The ball is nine pixels in radius.
+        assertThat(sum).isBetween(0.9 * Math.PI * 81, 1.1 * Math.PI * 81);
+    }
+
+    @Test
+    void anElementMadeByKeyIsLaidOverABackgroundAsWritten() throws Exception {
+        Path out = home.resolve("over");
+        Ran r = run(
+                "key", production.resolve("footage/lantern-1.mp4"), "--background", production.resolve("footage/card-ruler.png"), "--out", out, "--quiet");
+        assertThat(r.exit).as(r.err).isZero();
+        try (Footage comp = Footages.open(out.resolve("comp-000000.png")); Footage back = Footages.open(production.resolve("footage/card-ruler.png"))) {
+            var c = comp.frame(0);
+            var b = back.frame(0);
+            assertThat(c.g().at(10, 80)).isCloseTo(b.g().at(10, 80), org.assertj.core.data.Offset.offset(0.01f));
+            assertThat(c.r().at((int) (0.616 * TinyShoot.WIDTH), (int) (0.36 * TinyShoot.HEIGHT))).isBetween(0.6f, 0.8f);
+        }
+    }
+
+    @Test
+    void lockOfAFolderOfStillsAgainstAVideo() throws Exception {
+        JsonNode o = run("lock", production.resolve("footage/clean-1.mp4"), production.resolve("footage/maker-1.mp4"), "--json", "--quiet").json();
+        assertThat(o.get("frames").asInt()).isEqualTo(TinyShoot.FRAMES);
+        assertThat(Math.abs(o.at("/shift_px/x").asDouble())).isLessThan(0.1);
+        assertThat(o.get("verdict").asText()).isNotBlank();
+    }
+
+    @Test
+    void whatCannotBeWrittenToIsSaid() throws Exception {
+        Path file = Files.writeString(home.resolve("in the way"), "x");
+        Ran r = run("render", production, "--shot", "12", "--out", file.resolve("sub"), "--frames", "0-1", "--quiet");
+        assertThat(r.exit).isEqualTo(1);
+        assertThat(r.err.strip().lines()).hasSize(1);
+        assertThat(run("render", production, "--shot", "12", "--out", home.resolve("clip.xyz"), "--quiet").err).contains(".webm");
+    }
+}
