@@ -1,0 +1,120 @@
+package org.scenothesis.studio.key;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.house.Worker;
+import org.scenothesis.studio.parts.Shown;
+import org.scenothesis.testkit.TinyShoot;
+
+/// What Key computes, without a window.
+class KeyModelTest {
+    @TempDir
+    Path folder;
+
+    private Session session;
+    private Shot shot;
+
+    @BeforeEach
+    void open() throws Exception {
+        Path demo = folder.resolve("demo");
+        ProductionFolder.create(demo, LanternWorks.production()).close();
+        TinyShoot.film(demo);
+        session = new Session(ProductionFolder.open(demo), new Worker(Runnable::run));
+        shot = session.shot();
+    }
+
+    @AfterEach
+    void close() {
+        session.close();
+    }
+
+    private KeyModel.Request request(KeySettings s, List<Point> mask) {
+        Plate plate = shot.plate("lantern").orElseThrow();
+        return new KeyModel.Request(shot, plate, s, mask, session.footage(plate), 0.2, new KeyModel.Room(80, 60, 80, 60));
+    }
+
+    private static double meanDifference(Shown a, Shown b) {
+        assertThat(a.width()).isEqualTo(b.width());
+        assertThat(a.height()).isEqualTo(b.height());
+        double sum = 0;
+        for (int i = 0; i < a.argb().length; i++) {
+            for (int shift = 0; shift < 24; shift += 8) {
+                sum += Math.abs((a.argb()[i] >> shift & 0xff) - (b.argb()[i] >> shift & 0xff));
+            }
+        }
+        return sum / (3 * a.argb().length);
+    }
+
+    @Test
+    void everythingTheBenchShowsIsThere() throws Exception {
+        KeyModel.Result r = new KeyModel(session).compute(request(KeySettings.DEFAULT, List.of()));
+        assertThat(r.over().width()).isEqualTo(80);
+        assertThat(r.over().height()).isEqualTo(45);
+        assertThat(r.width()).isEqualTo(TinyShoot.WIDTH);
+        assertThat(r.source()).isEqualTo(ScreenModel.Source.SCREEN_PLATE);
+        assertThat(r.counts()).hasSize(KeyModel.BINS).contains(1.0);
+        assertThat(java.util.Arrays.stream(r.counts()).boxed()).allMatch(v -> v >= 0 && v <= 1);
+        assertThat(r.measures().solid()).isBetween(0.5, 1.8);
+        int middle = r.matte().argb()[16 * 80 + 49];
+        assertThat(middle & 0xff).as("the ball is solid").isEqualTo(255);
+    }
+
+    @Test
+    void thePreviewLooksLikeTheResultItStandsFor() throws Exception {
+        KeyModel model = new KeyModel(session);
+        KeyModel.Request r = request(KeySettings.DEFAULT, List.of());
+        assertThat(meanDifference(model.preview(r).over(), model.compute(r).over())).isLessThan(2.0);
+        assertThat(meanDifference(model.preview(r).matte(), model.compute(r).matte())).isLessThan(4.0);
+    }
+
+    @Test
+    void thePreviewFollowsTheCutsTheChokeAndTheOutline() throws Exception {
+        KeyModel model = new KeyModel(session);
+        Shown before = model.preview(request(KeySettings.DEFAULT, List.of())).matte();
+        Shown choked = model.preview(request(KeySettings.DEFAULT.withChokePx(4), List.of())).matte();
+        assertThat(white(choked)).isLessThan(white(before));
+        List<Point> away = List.of(new Point(0, 0), new Point(0.2, 0), new Point(0.2, 0.2), new Point(0, 0.2));
+        assertThat(white(model.preview(request(KeySettings.DEFAULT, away)).matte())).isZero();
+        assertThat(white(model.preview(request(KeySettings.DEFAULT, List.of())).matte())).as("and back").isEqualTo(white(before));
+    }
+
+    private static long white(Shown s) {
+        return java.util.Arrays.stream(s.argb()).filter(v -> (v & 0xff) > 200).count();
+    }
+
+    @Test
+    void anotherMomentIsAnotherPreview() throws Exception {
+        KeyModel model = new KeyModel(session);
+        KeyModel.Request first = request(KeySettings.DEFAULT, List.of());
+        model.preview(first);
+        var larger = new KeyModel.Request(first.shot(), first.plate(), first.settings(), first.mask(), first.take(), 0.4, new KeyModel.Room(160, 90, 40, 30));
+        assertThat(model.preview(larger).over().width()).isEqualTo(160);
+        assertThat(model.preview(larger).matte().width()).isEqualTo(40);
+    }
+
+    @Test
+    void aTakeWithoutAScreenIsSaid() {
+        Plate lantern = shot.plate("lantern").orElseThrow();
+        Shot without = shot.withPlate("screen", p -> p.withTakes(List.of()));
+        Path clean = session.footage(shot.plate("clean").orElseThrow());
+        var r = new KeyModel.Request(without, lantern, KeySettings.DEFAULT, List.of(), clean, 0, new KeyModel.Room(80, 60, 80, 60));
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).compute(r)).withMessageContaining("screen");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).preview(r));
+    }
+}
