@@ -1,11 +1,9 @@
 package org.scenothesis.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.scenothesis.cli.Ran.run;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeAll;
@@ -36,20 +34,6 @@ class MainTest {
     private static Path keyTake;
     private static Path screen;
 
-    private record Ran(int exit, String out, String err) {
-        JsonNode json() throws Exception {
-            return new ObjectMapper().readTree(out);
-        }
-    }
-
-    private static Ran run(Object... args) {
-        StringWriter out = new StringWriter();
-        StringWriter err = new StringWriter();
-        String[] words = java.util.Arrays.stream(args).map(String::valueOf).toArray(String[]::new);
-        int exit = Main.run(new PrintWriter(out, true), new PrintWriter(err, true), words);
-        return new Ran(exit, out.toString(), err.toString());
-    }
-
     @BeforeAll
     static void film() throws Exception {
         try (Bands bands = Bands.allCores()) {
@@ -76,7 +60,7 @@ class MainTest {
     @Test
     void lockPrintsEverythingItPromises() throws Exception {
         Ran r = run("lock", reference, take, "--json", "--quiet");
-        assertThat(r.exit).isZero();
+        assertThat(r.exit()).isZero();
         JsonNode o = r.json();
         assertThat(o.get("frames").intValue()).isEqualTo(16);
         assertThat(o.at("/shift_px/x").doubleValue()).isBetween(1.4, 1.6);
@@ -102,15 +86,15 @@ class MainTest {
     @Test
     void lockSaysItInWordsToo() {
         Ran r = run("lock", reference, take, "--quiet");
-        assertThat(r.out).contains("16 frames").contains("Bump").contains("frame 9");
-        assertThat(r.err).isEmpty();
+        assertThat(r.out()).contains("16 frames").contains("Bump").contains("frame 9");
+        assertThat(r.err()).isEmpty();
     }
 
     @Test
     void keyWritesMattesElementsAndTheirMeasures() throws Exception {
         Path out = folder.resolve("keyed");
         Ran r = run("key", keyTake, "--screen-plate", screen, "--background", screen, "--out", out, "--json", "--quiet");
-        assertThat(r.exit).isZero();
+        assertThat(r.exit()).isZero();
         assertThat(out).isDirectoryContaining("glob:**matte-000000.png").isDirectoryContaining("glob:**element-000000.png").isDirectoryContaining("glob:**comp-000000.png");
         JsonNode o = r.json();
         assertThat(o.get("screen_model").asText()).isEqualTo("screen_plate");
@@ -122,28 +106,28 @@ class MainTest {
     void garbageOutlinesAreRead() throws Exception {
         Path outline = Files.writeString(folder.resolve("outline.json"), "[[0,0],[128,0],[128,144],[0,144]]");
         Path out = folder.resolve("half");
-        assertThat(run("key", keyTake, "--garbage", outline, "--out", out, "--json", "--quiet").exit).isZero();
+        assertThat(run("key", keyTake, "--garbage", outline, "--out", out, "--json", "--quiet").exit()).isZero();
         assertThat(Stills.readMatte(out.resolve("matte-000000.png")).at(200, 100)).isZero();
         for (String broken : new String[] {"{", "[[0,0],[1]]", "[[0,0],[1,1]]", "[\"a\"]"}) {
             Path p = Files.writeString(folder.resolve("broken.json"), broken);
             Ran r = run("key", keyTake, "--garbage", p, "--out", out);
-            assertThat(r.exit).isEqualTo(1);
-            assertThat(r.err).contains("broken.json").doesNotContain("Exception");
+            assertThat(r.exit()).isEqualTo(1);
+            assertThat(r.err()).contains("broken.json").doesNotContain("Exception");
         }
     }
 
     @Test
     void aTakeWithoutAScreenIsSaid() {
         Ran r = run("key", reference, "--out", folder.resolve("none"));
-        assertThat(r.exit).isEqualTo(1);
-        assertThat(r.err).contains("no green or blue screen");
+        assertThat(r.exit()).isEqualTo(1);
+        assertThat(r.err()).contains("no green or blue screen");
     }
 
     @Test
     void settingsOutOfBoundsAreSaid() {
         Ran r = run("key", keyTake, "--out", folder.resolve("x"), "--despill", "4");
-        assertThat(r.exit).isEqualTo(1);
-        assertThat(r.err).contains("despill");
+        assertThat(r.exit()).isEqualTo(1);
+        assertThat(r.err()).contains("despill");
     }
 
     @Test
@@ -154,7 +138,7 @@ class MainTest {
         assertThat(o.at("/plates/0/why").asText()).isNotBlank();
         assertThat(o.get("cautions").get(0).asText()).contains("Local codes");
         assertThat(run("breakdown", folder.resolve("production"), "--shot", "13", "--json").json().get("without_rule")).hasSize(1);
-        assertThat(run("breakdown", folder.resolve("production"), "--shot", "12").out).contains("If you skip it");
+        assertThat(run("breakdown", folder.resolve("production"), "--shot", "12").out()).contains("If you skip it");
     }
 
     @Test
@@ -163,30 +147,30 @@ class MainTest {
         assertThat(o.get("codec").asText()).isEqualTo("h264");
         assertThat(o.get("frames").intValue()).isEqualTo(16);
         assertThat(o.get("transfer").asText()).isEqualTo("srgb");
-        assertThat(run("info", take).out).contains("320x180");
+        assertThat(run("info", take).out()).contains("320x180");
     }
 
     @Test
     void unknownShotsAndRangesAreSaid() {
-        assertThat(run("breakdown", folder.resolve("production"), "--shot", "99").err).contains("99").contains("12, 13, 14");
-        assertThat(run("render", folder.resolve("production"), "--shot", "99", "--out", folder.resolve("r")).exit).isEqualTo(1);
+        assertThat(run("breakdown", folder.resolve("production"), "--shot", "99").err()).contains("99").contains("12, 13, 14");
+        assertThat(run("render", folder.resolve("production"), "--shot", "99", "--out", folder.resolve("r")).exit()).isEqualTo(1);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"lock", "key", "info", "breakdown", "render", "rehearse", "findings"})
     void missingArgumentsAreWrongUsage(String command) {
         Ran r = run(command);
-        assertThat(r.exit).isEqualTo(2);
-        assertThat(r.err).contains("Missing");
+        assertThat(r.exit()).isEqualTo(2);
+        assertThat(r.err()).contains("Missing");
     }
 
     @Test
     void unknownWordsAreWrongUsageAndNothingAtAllShowsTheHelp() {
-        assertThat(run("dance").exit).isEqualTo(2);
+        assertThat(run("dance").exit()).isEqualTo(2);
         Ran r = run();
-        assertThat(r.exit).isEqualTo(2);
-        assertThat(r.err).contains("lock").contains("render");
-        assertThat(run("--help").exit).isZero();
+        assertThat(r.exit()).isEqualTo(2);
+        assertThat(r.err()).contains("lock").contains("render");
+        assertThat(run("--help").exit()).isZero();
     }
 
     @Test
@@ -196,19 +180,19 @@ class MainTest {
         Path none = folder.resolve("none.mp4");
         for (Path p : new Path[] {text, empty, none}) {
             for (Ran r : new Ran[] {run("lock", reference, p, "--json"), run("lock", p, take), run("key", p, "--out", folder.resolve("o")), run("info", p)}) {
-                assertThat(r.exit).isEqualTo(1);
-                assertThat(r.err.strip().lines().filter(l -> !l.contains("%")).toList()).hasSize(1);
-                assertThat(r.err).contains(p.getFileName().toString()).doesNotContain("\tat ");
-                assertThat(r.out).isEmpty();
+                assertThat(r.exit()).isEqualTo(1);
+                assertThat(r.err().strip().lines().filter(l -> !l.contains("%")).toList()).hasSize(1);
+                assertThat(r.err()).contains(p.getFileName().toString()).doesNotContain("\tat ");
+                assertThat(r.out()).isEmpty();
             }
         }
-        assertThat(run("breakdown", folder.resolve("nowhere"), "--shot", "1").err).contains("production.json");
+        assertThat(run("breakdown", folder.resolve("nowhere"), "--shot", "1").err()).contains("production.json");
     }
 
     @Test
     void rehearsingRefusesWhatItCannotFilm() {
-        assertThat(run("rehearse", "--out", folder.resolve("reh"), "--width", "3").exit).isEqualTo(1);
-        assertThat(run("rehearse", "--out", folder.resolve("reh2"), "--width", "64", "--samples", "1", "--moving-samples", "4", "--only", "nobody").err).contains("nobody");
+        assertThat(run("rehearse", "--out", folder.resolve("reh"), "--width", "3").exit()).isEqualTo(1);
+        assertThat(run("rehearse", "--out", folder.resolve("reh2"), "--width", "64", "--samples", "1", "--moving-samples", "4", "--only", "nobody").err()).contains("nobody");
     }
 
     @Test

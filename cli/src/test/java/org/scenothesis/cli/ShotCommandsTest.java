@@ -1,11 +1,9 @@
 package org.scenothesis.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.scenothesis.cli.Ran.run;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
@@ -30,19 +28,6 @@ class ShotCommandsTest {
 
     private static Path production;
 
-    private record Ran(int exit, String out, String err) {
-        JsonNode json() throws Exception {
-            return new ObjectMapper().readTree(out);
-        }
-    }
-
-    private static Ran run(Object... args) {
-        StringWriter out = new StringWriter();
-        StringWriter err = new StringWriter();
-        String[] words = java.util.Arrays.stream(args).map(String::valueOf).toArray(String[]::new);
-        return new Ran(Main.run(new PrintWriter(out, true), new PrintWriter(err, true), words), out.toString(), err.toString());
-    }
-
     @BeforeAll
     static void lay() throws Exception {
         production = home.resolve("Große Laterne, Schuß 12 %20");
@@ -53,8 +38,8 @@ class ShotCommandsTest {
     @Test
     void findingsNameEveryPlateAndSayWhatWhereAndWhatToDo() throws Exception {
         Ran r = run("findings", production, "--shot", "12", "--json", "--quiet");
-        assertThat(r.exit).isZero();
-        assertThat(r.err).isEmpty();
+        assertThat(r.exit()).isZero();
+        assertThat(r.err()).isEmpty();
         Set<String> plates = new HashSet<>();
         for (JsonNode f : r.json().get("findings")) {
             plates.add(f.get("plate").asText());
@@ -86,18 +71,18 @@ class ShotCommandsTest {
     @Test
     void findingsAreSaidInWordsToo() {
         Ran r = run("findings", production, "--shot", "12", "--quiet");
-        assertThat(r.out).contains("Clean plate").contains("Lantern on rod").contains("px");
+        assertThat(r.out()).contains("Clean plate").contains("Lantern on rod").contains("px");
     }
 
     @Test
     void aShotIsRenderedToStillsOfSixteenBits() throws Exception {
         Path out = home.resolve("stills");
         Ran r = run("render", production, "--shot", "12", "--out", out, "--frames", "4-6", "--json");
-        assertThat(r.exit).as(r.err).isZero();
+        assertThat(r.exit()).as(r.err()).isZero();
         assertThat(r.json().get("frames").asInt()).isEqualTo(3);
         assertThat(r.json().get("width").asInt()).isEqualTo(TinyShoot.WIDTH);
         assertThat(r.json().get("rate").asDouble()).isEqualTo(24);
-        assertThat(r.err).contains("render");
+        assertThat(r.err()).contains("render");
         try (Footage f = Footages.open(out.resolve("frame-000005.png"))) {
             assertThat(f.info().coding().pixelFormat()).isEqualTo("rgb48be");
             assertThat(f.info().width()).isEqualTo(TinyShoot.WIDTH);
@@ -107,7 +92,7 @@ class ShotCommandsTest {
     @Test
     void aShotIsRenderedToAFileByItsEnding() throws Exception {
         Path out = home.resolve("clip.webm");
-        assertThat(run("render", production, "--shot", "12", "--out", out, "--frames", "0-3", "--quiet").exit).isZero();
+        assertThat(run("render", production, "--shot", "12", "--out", out, "--frames", "0-3", "--quiet").exit()).isZero();
         try (Footage f = Footages.open(out)) {
             assertThat(f.info().frames()).isEqualTo(4);
             assertThat(f.info().coding().codec()).isEqualTo("vp9");
@@ -118,8 +103,8 @@ class ShotCommandsTest {
     @CsvSource({"9-4", "0-96", "-3-4", "a-b", "7", "99999999999-99999999999"})
     void rangesThatCannotBeAreSaidWithTheFramesThereAre(String frames) {
         Ran r = run("render", production, "--shot", "12", "--out", home.resolve("none"), "--frames=" + frames, "--quiet");
-        assertThat(r.exit).isEqualTo(1);
-        assertThat(r.err).contains("95").doesNotContain("\tat ");
+        assertThat(r.exit()).isEqualTo(1);
+        assertThat(r.err()).contains("95").doesNotContain("\tat ");
         assertThat(home.resolve("none")).doesNotExist();
     }
 
@@ -128,18 +113,18 @@ class ShotCommandsTest {
     void aFolderThatIsNoProductionIsOneSentence(String command) throws Exception {
         Path empty = Files.createDirectories(home.resolve("empty"));
         Ran r = command.equals("render") ? run(command, empty, "--shot", "12", "--out", home.resolve("x")) : run(command, empty, "--shot", "12");
-        assertThat(r.exit).isEqualTo(1);
-        assertThat(r.err.strip().lines()).hasSize(1);
-        assertThat(r.err).contains("empty");
+        assertThat(r.exit()).isEqualTo(1);
+        assertThat(r.err().strip().lines()).hasSize(1);
+        assertThat(r.err()).contains("empty");
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"breakdown", "findings", "render"})
     void withoutAShotTheUsageIsWrong(String command) {
         Ran r = run(command, production);
-        assertThat(r.exit).isEqualTo(2);
-        assertThat(r.err).contains("--shot");
-        assertThat(r.out).isEmpty();
+        assertThat(r.exit()).isEqualTo(2);
+        assertThat(r.err()).contains("--shot");
+        assertThat(r.out()).isEmpty();
     }
 
     @Test
@@ -152,7 +137,7 @@ class ShotCommandsTest {
         }
         Path out = home.resolve("keyed");
         Ran r = run("key", stills, "--screen-plate", production.resolve("footage/screen-only.png"), "--out", out, "--json", "--quiet");
-        assertThat(r.exit).as(r.err).isZero();
+        assertThat(r.exit()).as(r.err()).isZero();
         assertThat(out.resolve("matte-000002.png")).exists();
         assertThat(out.resolve("element-000002.png")).exists();
         var matte = Stills.readMatte(out.resolve("matte-000001.png"));
@@ -171,7 +156,7 @@ class ShotCommandsTest {
         Path out = home.resolve("over");
         Ran r = run(
                 "key", production.resolve("footage/lantern-1.mp4"), "--background", production.resolve("footage/card-ruler.png"), "--out", out, "--quiet");
-        assertThat(r.exit).as(r.err).isZero();
+        assertThat(r.exit()).as(r.err()).isZero();
         try (Footage comp = Footages.open(out.resolve("comp-000000.png")); Footage back = Footages.open(production.resolve("footage/card-ruler.png"))) {
             var c = comp.frame(0);
             var b = back.frame(0);
@@ -192,8 +177,8 @@ class ShotCommandsTest {
     void whatCannotBeWrittenToIsSaid() throws Exception {
         Path file = Files.writeString(home.resolve("in the way"), "x");
         Ran r = run("render", production, "--shot", "12", "--out", file.resolve("sub"), "--frames", "0-1", "--quiet");
-        assertThat(r.exit).isEqualTo(1);
-        assertThat(r.err.strip().lines()).hasSize(1);
-        assertThat(run("render", production, "--shot", "12", "--out", home.resolve("clip.xyz"), "--quiet").err).contains(".webm");
+        assertThat(r.exit()).isEqualTo(1);
+        assertThat(r.err().strip().lines()).hasSize(1);
+        assertThat(run("render", production, "--shot", "12", "--out", home.resolve("clip.xyz"), "--quiet").err()).contains(".webm");
     }
 }

@@ -30,15 +30,13 @@ import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
 /// Plates × measurements; its rows stand beside the shelf's slips and scroll with them.
-public final class BoardBench implements Bench {
-    private final Session session;
+public final class BoardBench extends Bench {
     private final VBox rows = new VBox();
     private final ScrollPane scroll = new ScrollPane(rows);
     private final HBox below = new HBox(16);
-    private final VBox view = new VBox();
 
     public BoardBench(Session session, Shelf shelf) {
-        this.session = session;
+        super(session, BenchName.BOARD, new VBox());
         GridPane heads = grid();
         heads.setMinHeight(Shelf.TOP);
         heads.setPrefHeight(Shelf.TOP);
@@ -90,22 +88,8 @@ public final class BoardBench implements Bench {
     }
 
     @Override
-    public BenchName name() {
-        return BenchName.BOARD;
-    }
-
-    @Override
-    public Node view() {
-        return view;
-    }
-
-    @Override
-    public void shown() {
-        refresh();
-    }
-
-    private void refresh() {
-        if (session.bench().get() != BenchName.BOARD) {
+    protected void refresh() {
+        if (!inView()) {
             return;
         }
         Shot shot = session.shot();

@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
@@ -38,15 +37,13 @@ import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
 
 /// The audience's view as beats and wonders, plain questions, and the plates that follow with their reasons.
-public final class BreakDownBench implements Bench {
-    private final Session session;
+public final class BreakDownBench extends Bench {
     private final TimeStrip strip = new TimeStrip();
     private final VBox questions = new VBox(10);
     private final VBox plates = new VBox(8);
-    private final VBox view = new VBox(10);
 
     public BreakDownBench(Session session) {
-        this.session = session;
+        super(session, BenchName.BREAK_DOWN, new VBox(10));
         strip.setId("beats-strip");
         strip.setPrefHeight(72);
         strip.setMinHeight(72);
@@ -73,22 +70,8 @@ public final class BreakDownBench implements Bench {
     }
 
     @Override
-    public BenchName name() {
-        return BenchName.BREAK_DOWN;
-    }
-
-    @Override
-    public Node view() {
-        return view;
-    }
-
-    @Override
-    public void shown() {
-        refresh();
-    }
-
-    private void refresh() {
-        if (session.bench().get() != BenchName.BREAK_DOWN) {
+    protected void refresh() {
+        if (!inView()) {
             return;
         }
         Shot shot = session.shot();

@@ -6,7 +6,6 @@ import java.nio.file.Path;
 import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -14,7 +13,6 @@ import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
@@ -35,7 +33,7 @@ import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
 /// Renders of the shot: what will be in them, whether the findings allow it, progress, cancel, and going on later.
-public final class HandOverBench implements Bench {
+public final class HandOverBench extends Bench {
     private static final String LANE = "render";
 
     /// What can be made, with its words and the name of what is written.
@@ -65,7 +63,6 @@ public final class HandOverBench implements Bench {
         }
     }
 
-    private final Session session;
     private final ComboBox<Kind> kind = new ComboBox<>();
     private final TextField from = new TextField();
     private final TextField to = new TextField();
@@ -77,10 +74,9 @@ public final class HandOverBench implements Bench {
     private final VBox allow = new VBox(5);
     private final VBox made = new VBox(4);
     private final PictureView picture = new PictureView("Last rendered frame");
-    private final HBox view = new HBox(14);
 
     public HandOverBench(Session session) {
-        this.session = session;
+        super(session, BenchName.HAND_OVER, new HBox(14));
         kind.getItems().setAll(Kind.values());
         kind.getSelectionModel().select(Kind.VP9);
         kind.setId("render-kind");
@@ -116,16 +112,6 @@ public final class HandOverBench implements Bench {
     }
 
     @Override
-    public BenchName name() {
-        return BenchName.HAND_OVER;
-    }
-
-    @Override
-    public Node view() {
-        return view;
-    }
-
-    @Override
     public void shown() {
         refresh();
         preview();
@@ -140,8 +126,9 @@ public final class HandOverBench implements Bench {
         return Math.max(1, (int) Math.round(session.shot().seconds() * session.rate()));
     }
 
-    private void refresh() {
-        if (session.bench().get() != BenchName.HAND_OVER) {
+    @Override
+    protected void refresh() {
+        if (!inView()) {
             return;
         }
         if (from.getText().isEmpty()) {
@@ -257,7 +244,7 @@ public final class HandOverBench implements Bench {
     }
 
     private void preview() {
-        if (session.bench().get() != BenchName.HAND_OVER) {
+        if (!inView()) {
             return;
         }
         Path p = path();

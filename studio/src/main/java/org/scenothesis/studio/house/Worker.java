@@ -5,6 +5,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import org.scenothesis.production.measure.Stopped;
@@ -90,9 +91,17 @@ public final class Worker implements AutoCloseable {
         return lanes.computeIfAbsent(name, n -> Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("lane-" + n).factory()));
     }
 
+    /// Stops all lanes and waits for them, so that nothing is written any more when this returns.
     @Override
     public void close() {
         newest.values().forEach(w -> w.set(false));
         lanes.values().forEach(ExecutorService::shutdownNow);
+        try {
+            for (ExecutorService lane : lanes.values()) {
+                lane.awaitTermination(5, TimeUnit.SECONDS);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 }

@@ -33,8 +33,7 @@ import org.scenothesis.studio.parts.TimeStrip;
 import org.scenothesis.studio.parts.VerdictMark;
 
 /// Result, matte and screen at once; the separation with its two cuts; measures; what happens over time below.
-public final class KeyBench implements Bench {
-    private final Session session;
+public final class KeyBench extends Bench {
     private final KeyModel model;
     private final PictureView over = new PictureView("Over clean plate");
     private final PictureView matte = new PictureView("Matte, grey shown \u00d78");
@@ -46,14 +45,13 @@ public final class KeyBench implements Bench {
     private final Tape choke = tape(new Tape.Parameter("choke", "px", -6, 6, 0.1, 1, "Pulls the edge in; negative lets it out"), KeySettings::withChokePx);
     private final Tape softness = tape(new Tape.Parameter("softness", "px", 0, 12, 0.1, 1, "Softens the edge"), KeySettings::withSoftnessPx);
     private final Tape despill = tape(new Tape.Parameter("despill", "", 0, 1, 0.05, 2, "How much of the screen's colour is taken off the subject"), KeySettings::withDespill);
-    private final VBox view = new VBox(8);
 
     private interface Change {
         KeySettings of(KeySettings s, double v);
     }
 
     public KeyBench(Session session) {
-        this.session = session;
+        super(session, BenchName.KEY, new VBox(8));
         model = new KeyModel(session);
         build();
         wire();
@@ -108,16 +106,6 @@ public final class KeyBench implements Bench {
     }
 
     @Override
-    public BenchName name() {
-        return BenchName.KEY;
-    }
-
-    @Override
-    public Node view() {
-        return view;
-    }
-
-    @Override
     public void shown() {
         boolean keyed = session.plate().map(p -> p.role() == PlateRole.ELEMENT).orElse(false);
         if (!keyed) {
@@ -167,8 +155,9 @@ public final class KeyBench implements Bench {
         }
     }
 
-    private void refresh() {
-        if (session.bench().get() != BenchName.KEY) {
+    @Override
+    protected void refresh() {
+        if (!inView()) {
             return;
         }
         KeySettings s = current();
@@ -265,7 +254,7 @@ public final class KeyBench implements Bench {
     }
 
     private void frame() {
-        if (session.bench().get() != BenchName.KEY) {
+        if (!inView()) {
             return;
         }
         session.worker().cancel("key-preview");

@@ -36,19 +36,17 @@ import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
 /// The lock check: a take over its reference, the measured difference frame by frame, and its judgement.
-public final class MatchBench implements Bench {
-    private final Session session;
+public final class MatchBench extends Bench {
     private final PictureView picture = new PictureView("");
     private final SeriesPlot shift = new SeriesPlot();
     private final SeriesPlot light = new SeriesPlot();
     private final VBox numbers = new VBox(8);
     private final HBox takes = new HBox(4);
     private final ComparisonBar bar = new ComparisonBar("match", words(), Comparison.DIFFERENCE, this::frame);
-    private final HBox view = new HBox(12);
     private @Nullable String looked;
 
     public MatchBench(Session session) {
-        this.session = session;
+        super(session, BenchName.MATCH, new HBox(12));
         build();
         wire();
     }
@@ -101,21 +99,6 @@ public final class MatchBench implements Bench {
     }
 
     @Override
-    public BenchName name() {
-        return BenchName.MATCH;
-    }
-
-    @Override
-    public Node view() {
-        return view;
-    }
-
-    @Override
-    public void shown() {
-        refresh();
-    }
-
-    @Override
     public boolean key(KeyEvent e) {
         return bar.key(e.getCode());
     }
@@ -134,8 +117,9 @@ public final class MatchBench implements Bench {
         return plate.role() == PlateRole.CLEAN ? session.footage(take) : session.surveyor().reference(session.shot()).orElse(null);
     }
 
-    private void refresh() {
-        if (session.bench().get() != BenchName.MATCH) {
+    @Override
+    protected void refresh() {
+        if (!inView()) {
             return;
         }
         Plate plate = session.plate().orElse(null);
@@ -231,7 +215,7 @@ public final class MatchBench implements Bench {
     }
 
     private void frame() {
-        if (session.bench().get() != BenchName.MATCH) {
+        if (!inView()) {
             return;
         }
         Plate plate = session.plate().orElse(null);

@@ -8,7 +8,6 @@ import java.util.Optional;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -43,21 +42,19 @@ import org.scenothesis.studio.parts.TimeStrip;
 import org.scenothesis.studio.parts.VerdictMark;
 
 /// Watching takes against the clean plate, the take log, bringing footage in, and the strike list.
-public final class ShootBench implements Bench {
+public final class ShootBench extends Bench {
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
 
-    private final Session session;
     private final PictureView picture = new PictureView("");
     private final TimeStrip strip = new TimeStrip();
     private final VBox takes = new VBox();
     private final VBox strike = new VBox(4);
     private final Needles needles = new Needles();
     private final ComparisonBar bar = new ComparisonBar("shoot", words(), Comparison.TAKE, this::frame);
-    private final HBox view = new HBox(12);
     private @Nullable String looked;
 
     public ShootBench(Session session) {
-        this.session = session;
+        super(session, BenchName.SHOOT, new HBox(12));
         build();
         wire();
     }
@@ -163,21 +160,6 @@ public final class ShootBench implements Bench {
     }
 
     @Override
-    public BenchName name() {
-        return BenchName.SHOOT;
-    }
-
-    @Override
-    public Node view() {
-        return view;
-    }
-
-    @Override
-    public void shown() {
-        refresh();
-    }
-
-    @Override
     public boolean key(KeyEvent e) {
         return bar.key(e.getCode());
     }
@@ -195,8 +177,9 @@ public final class ShootBench implements Bench {
         return p.take(looked).or(() -> Optional.ofNullable(p.chosen()));
     }
 
-    private void refresh() {
-        if (session.bench().get() != BenchName.SHOOT) {
+    @Override
+    protected void refresh() {
+        if (!inView()) {
             return;
         }
         takes.getChildren().clear();
@@ -298,7 +281,7 @@ public final class ShootBench implements Bench {
     }
 
     private void frame() {
-        if (session.bench().get() != BenchName.SHOOT) {
+        if (!inView()) {
             return;
         }
         Take t = take().orElse(null);
