@@ -29,6 +29,8 @@ final class YuvLayout {
     private final float uToB;
     private final float uToG;
     private final float vToG;
+    private final float lumaScale;
+    private final float lumaOffset;
     private final float[] table;
 
     private YuvLayout(FrameCoding c, int shiftX, int shiftY, float[] table) {
@@ -38,6 +40,8 @@ final class YuvLayout {
         this.shiftY = shiftY;
         this.table = table;
         full = c.fullRange();
+        lumaScale = full ? 1 / 255f : 1 / 219f;
+        lumaOffset = full ? 0 : -16 / 219f;
         double kr = c.matrix() == AVCOL_SPC_BT709 ? 0.2126 : c.matrix() == AVCOL_SPC_BT2020_NCL ? 0.2627 : 0.299;
         double kb = c.matrix() == AVCOL_SPC_BT709 ? 0.0722 : c.matrix() == AVCOL_SPC_BT2020_NCL ? 0.0593 : 0.114;
         vToR = (float) (2 * (1 - kr));
@@ -61,15 +65,12 @@ final class YuvLayout {
         FramePlane plane = FramePlane.of(f, 0, height);
         for (int y = 0; y < height; y++) {
             plane.read(y, row);
+            int at = y * width;
             for (int x = 0; x < width; x++) {
-                out.data()[y * width + x] = luma(row[x] & 0xff);
+                out.data()[at + x] = (row[x] & 0xff) * lumaScale + lumaOffset;
             }
         }
         return out;
-    }
-
-    private float luma(float code) {
-        return full ? code / 255f : (code - 16f) / 219f;
     }
 
     private float chroma(float code) {
@@ -87,7 +88,7 @@ final class YuvLayout {
             for (int x = 0; x < width; x++) {
                 l.y[x] = l.bytes[x] & 0xff;
             }
-            scale(l.y, full ? 1 / 255f : 1 / 219f, full ? 0 : -16 / 219f);
+            scale(l.y, lumaScale, lumaOffset);
             chromaRow(blue, row, l, l.u);
             chromaRow(red, row, l, l.v);
             int at = row * width;
@@ -198,20 +199,31 @@ final class YuvLayout {
         Picture small = Picture.of(w, h);
         float[] u = average(f, 1, w, h);
         float[] v = average(f, 2, w, h);
+        float[] sum = new float[width];
         for (int y = 0; y < h; y++) {
+            int rows = Math.min(Glance.SHRINK, height - y * Glance.SHRINK);
+            sumRows(luma.data(), y * Glance.SHRINK * width, rows, sum);
             for (int x = 0; x < w; x++) {
-                float sum = 0;
-                int n = 0;
-                for (int j = y * Glance.SHRINK; j < Math.min(height, (y + 1) * Glance.SHRINK); j++) {
-                    for (int i = x * Glance.SHRINK; i < Math.min(width, (x + 1) * Glance.SHRINK); i++) {
-                        sum += luma.data()[j * width + i];
-                        n++;
-                    }
+                int from = x * Glance.SHRINK;
+                int to = Math.min(width, from + Glance.SHRINK);
+                float all = 0;
+                for (int i = from; i < to; i++) {
+                    all += sum[i];
                 }
-                put(small, y * w + x, sum / n, u[y * w + x], v[y * w + x]);
+                put(small, y * w + x, all / (rows * (to - from)), u[y * w + x], v[y * w + x]);
             }
         }
         return new Glance(luma, small);
+    }
+
+    private static void sumRows(float[] in, int at, int rows, float[] sum) {
+        java.util.Arrays.fill(sum, 0);
+        for (int j = 0; j < rows; j++) {
+            int row = at + j * sum.length;
+            for (int x = 0; x < sum.length; x++) {
+                sum[x] += in[row + x];
+            }
+        }
     }
 
     private float[] average(AVFrame f, int plane, int w, int h) {
@@ -221,14 +233,19 @@ final class YuvLayout {
         int ky = Glance.SHRINK >> shiftY;
         float[] out = new float[w * h];
         byte[] row = new byte[cw];
+        int[] sum = new int[cw];
         FramePlane bytes = FramePlane.of(f, plane, ch);
         for (int y = 0; y < h; y++) {
+            java.util.Arrays.fill(sum, 0);
             for (int j = 0; j < ky; j++) {
                 bytes.read(Math.min(ch - 1, y * ky + j), row);
-                for (int x = 0; x < w; x++) {
-                    for (int i = 0; i < kx; i++) {
-                        out[y * w + x] += row[Math.min(cw - 1, x * kx + i)] & 0xff;
-                    }
+                for (int x = 0; x < cw; x++) {
+                    sum[x] += row[x] & 0xff;
+                }
+            }
+            for (int x = 0; x < w; x++) {
+                for (int i = 0; i < kx; i++) {
+                    out[y * w + x] += sum[Math.min(cw - 1, x * kx + i)];
                 }
             }
         }

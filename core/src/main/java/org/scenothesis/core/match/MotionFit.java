@@ -1,6 +1,7 @@
 package org.scenothesis.core.match;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.jspecify.annotations.Nullable;
@@ -105,7 +106,8 @@ final class MotionFit {
         double vy = to[2 * j + 1] - to[2 * i + 1];
         double a = (ux * vx + uy * vy) / d2;
         double b = (ux * vy - uy * vx) / d2;
-        if (Math.abs(Math.hypot(a, b) - 1) > 0.2) {
+        // No camera on its tripod zooms by more than a fifth.
+        if (!(a * a + b * b > 0.64 && a * a + b * b < 1.44)) {
             return null;
         }
         return new PlanarMap(
@@ -130,13 +132,17 @@ final class MotionFit {
 
     /// Deviation per axis by the weighted median distance.
     private double spread(PlanarMap m) {
-        Integer[] near = Arrays.stream(found).filter(i -> square(m, i) < 4).boxed().toArray(Integer[]::new);
-        Arrays.sort(near, java.util.Comparator.comparingDouble(i -> square(m, i)));
+        double[] away = new double[from.size()];
+        for (int i : found) {
+            away[i] = square(m, i);
+        }
+        Integer[] near = Arrays.stream(found).filter(i -> away[i] < 4).boxed().toArray(Integer[]::new);
+        Arrays.sort(near, Comparator.comparingDouble(i -> away[i]));
         double half = Arrays.stream(near).mapToDouble(i -> weights[i]).sum() / 2;
         for (int i : near) {
             half -= weights[i];
             if (half <= 0) {
-                return Math.sqrt(square(m, i) / (2 * Math.log(2)));
+                return Math.sqrt(away[i] / (2 * Math.log(2)));
             }
         }
         return GATE_PX;

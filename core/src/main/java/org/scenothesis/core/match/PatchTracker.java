@@ -2,6 +2,8 @@ package org.scenothesis.core.match;
 
 import java.util.Comparator;
 import java.util.List;
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorSpecies;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
@@ -18,6 +20,9 @@ final class PatchTracker {
     private static final int AREA = SIDE * SIDE;
     private static final float[] SMOOTH = {1 / 16f, 4 / 16f, 6 / 16f, 4 / 16f, 1 / 16f};
     private static final int TAPS = 8;
+    /// Side of a patch, rounded up to whole vectors.
+    private static final int WIDE = 24;
+    private static final VectorSpecies<Float> S = FloatVector.SPECIES_256;
     private static final double LOOSEST_PX = 0.2;
     private static final int FEWEST = 40;
     /// Beyond this a point says nothing: a bare grey wall has no better ones and cannot be measured.
@@ -166,7 +171,7 @@ final class PatchTracker {
         to[2 * i + 1] = Double.NaN;
         double like = 0;
         for (int round = 0; round < ROUNDS; round++) {
-            if (!(Math.hypot(x - start.x(), y - start.y()) < REACH) || !inside(take, new Point(x, y))) {
+            if (!within(x - start.x(), y - start.y()) || !inside(take, new Point(x, y))) {
                 return;
             }
             sample(take, x, y, seen);
@@ -188,10 +193,14 @@ final class PatchTracker {
                 break;
             }
         }
-        if (like > LIKE && Math.hypot(x - start.x(), y - start.y()) < REACH) {
+        if (like > LIKE && within(x - start.x(), y - start.y())) {
             to[2 * i] = x;
             to[2 * i + 1] = y;
         }
+    }
+
+    private static boolean within(double x, double y) {
+        return x * x + y * y < REACH * REACH;
     }
 
     /// Separable sampling, all taps of a patch sharing one fraction: cubic interpolation after a 1-4-6-4-1 smoothing that keeps aliases and noise out.
@@ -203,26 +212,27 @@ final class PatchTracker {
         float[] kx = weights((float) (fx - x0));
         float[] ky = weights((float) (fy - y0));
         int high = SIDE + TAPS - 1;
-        float[] rows = new float[SIDE * high];
-        int w = p.width();
-        float[] d = p.data();
+        int at = (y0 - 3) * p.width() + x0 - 3;
+        float[] rows = new float[high * WIDE];
         for (int r = 0; r < high; r++) {
-            int at = (y0 - 3 + r) * w + x0 - 3;
-            int to = r * SIDE;
-            for (int t = 0; t < TAPS; t++) {
-                float k = kx[t];
-                for (int x = 0; x < SIDE; x++) {
-                    rows[to + x] += k * d[at + t + x];
-                }
-            }
+            // Some columns more than the patch has: inside() leaves room for them.
+            weighted(p.data(), at + r * p.width(), 1, kx, rows, r * WIDE);
         }
-        java.util.Arrays.fill(out, 0);
-        for (int t = 0; t < TAPS; t++) {
-            float k = ky[t];
-            int at = t * SIDE;
-            for (int i = 0; i < AREA; i++) {
-                out[i] += k * rows[at + i];
+        float[] wide = new float[WIDE];
+        for (int y = 0; y < SIDE; y++) {
+            weighted(rows, y * WIDE, WIDE, ky, wide, 0);
+            System.arraycopy(wide, 0, out, y * SIDE, SIDE);
+        }
+    }
+
+    /// The weighted sum of `TAPS` runs of `WIDE` values, each `step` after the one before.
+    private static void weighted(float[] in, int at, int step, float[] k, float[] out, int to) {
+        for (int x = 0; x < WIDE; x += S.length()) {
+            FloatVector sum = FloatVector.zero(S);
+            for (int t = 0; t < TAPS; t++) {
+                sum = FloatVector.fromArray(S, in, at + t * step + x).fma(FloatVector.broadcast(S, k[t]), sum);
             }
+            sum.intoArray(out, to + x);
         }
     }
 

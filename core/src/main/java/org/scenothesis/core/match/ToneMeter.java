@@ -2,9 +2,8 @@ package org.scenothesis.core.match;
 
 import java.util.Arrays;
 import org.scenothesis.core.picture.PlanarMap;
-import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.picture.Point;
 
 /// Measures by how much a take is brighter and differently coloured than a reference.
 ///
@@ -52,33 +51,48 @@ final class ToneMeter {
     }
 
     private boolean block(Picture take, PlanarMap map, int x, int y, double[][] logs, int n) {
-        for (int c = 0; c < 3; c++) {
-            Plane r = reference.colours().get(c);
-            Plane t = take.colours().get(c);
-            double a = 0;
-            double b = 0;
-            double lo = Double.MAX_VALUE;
-            double hi = 0;
-            for (int j = 0; j < BLOCK; j++) {
-                for (int i = 0; i < BLOCK; i++) {
-                    double v = r.at(x + i, y + j);
-                    var to = map.map(x + i + 0.5, y + j + 0.5);
-                    double u = Resample.linear(t, to.x(), to.y());
-                    a += v;
-                    b += u;
-                    lo = Math.min(lo, v);
-                    hi = Math.max(hi, Math.max(v, u));
-                }
+        double[] ours = new double[3];
+        double[] theirs = new double[3];
+        double[] low = {1e9, 1e9, 1e9};
+        double high = 0;
+        for (int k = 0; k < BLOCK * BLOCK; k++) {
+            int i = x + k % BLOCK;
+            int j = y + k / BLOCK;
+            Tap tap = Tap.of(map.map(i + 0.5, j + 0.5), take.width(), take.height());
+            for (int c = 0; c < 3; c++) {
+                double v = reference.colours().get(c).at(i, j);
+                double u = tap.value(take.colours().get(c).data());
+                ours[c] += v / (BLOCK * BLOCK);
+                theirs[c] += u / (BLOCK * BLOCK);
+                low[c] = Math.min(low[c], v);
+                high = Math.max(high, Math.max(v, u));
             }
-            a /= BLOCK * BLOCK;
-            b /= BLOCK * BLOCK;
+        }
+        for (int c = 0; c < 3; c++) {
             // Edges would turn a leftover shift into a brightness change.
-            if (!(a > DARKEST && b > DARKEST / 2 && hi < BRIGHTEST && lo > 0.5 * a)) {
+            if (!(ours[c] > DARKEST && theirs[c] > DARKEST / 2 && high < BRIGHTEST && low[c] > 0.5 * ours[c])) {
                 return false;
             }
-            logs[c][n] = Math.log(b / a) / Math.log(2);
+            logs[c][n] = Math.log(theirs[c] / ours[c]) / Math.log(2);
         }
         return true;
+    }
+
+    /// Where a value between four pixels is read, once for all channels; the edge is held.
+    private record Tap(int at, int right, int below, float across, float down) {
+        static Tap of(Point p, int width, int height) {
+            double fx = Math.max(0, Math.min(width - 1, p.x() - 0.5));
+            double fy = Math.max(0, Math.min(height - 1, p.y() - 0.5));
+            int x = (int) fx;
+            int y = (int) fy;
+            return new Tap(y * width + x, x + 1 < width ? 1 : 0, y + 1 < height ? width : 0, (float) (fx - x), (float) (fy - y));
+        }
+
+        float value(float[] d) {
+            float top = d[at] + across * (d[at + right] - d[at]);
+            float low = d[at + below] + across * (d[at + below + right] - d[at + below]);
+            return top + down * (low - top);
+        }
     }
 
     /// Half-sample mode.
