@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.picture.Picture;
 
 /// What phones do to footage: pictures stored lying, uneven frame times, sound.
@@ -154,5 +155,23 @@ class PhoneFootageTest {
         long cut = Files.size(film("cut.mkv", VideoFormat.FFV1_MKV, tone(1)));
         long longer = Files.size(film("longer.mkv", VideoFormat.FFV1_MKV, tone(20)));
         assertThat(longer).isLessThan(cut + 40_000);
+    }
+
+    /// Ten frames of the chart, coded once by a separate encoder, since the shipped library decodes HEVC but does not write it; a key frame every five.
+    @ParameterizedTest
+    @ValueSource(strings = {"hevc-8.mp4", "hevc-10.mov"})
+    void whatNewPhonesRecordIsRead(String name) throws Exception {
+        Path file = Path.of(PhoneFootageTest.class.getResource(name).toURI());
+        try (Footage f = Footages.open(file)) {
+            assertThat(f.info().coding().codec()).isEqualTo("hevc");
+            assertThat(f.info().frames()).isEqualTo(10);
+            assertThat(f.info().rate().framesPerSecond()).isCloseTo(25, Offset.offset(0.01));
+            for (int i : new int[] {7, 0, 9, 3, 4}) {
+                Picture p = f.frame(i);
+                assertThat(TestPictures.frameOf(p)).as("frame " + i).isEqualTo(i % 8);
+                assertThat(TestPictures.mean(p, TestPictures.chart(128, 72, i))).isLessThan(0.02);
+            }
+            assertThat(f.glance(2).luma().width()).isEqualTo(128);
+        }
     }
 }
