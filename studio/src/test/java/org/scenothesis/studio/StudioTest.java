@@ -355,7 +355,7 @@ class StudioTest {
         measured();
         robot.clickOn("#add-plate");
         until("added", () -> session.shot().plates().size() == 7);
-        assertThat(words(robot.lookup("#cell-" + session.plateId().get() + "-rolled").query())).contains("no take");
+        assertThat(words(robot.lookup("#cell-" + session.plateId().get() + "-rolled").query())).contains("missing");
     }
 
     @Test

@@ -60,7 +60,7 @@ public final class MatteMeter {
         long rim = rim(a, w);
         return new MatteMeasures(
                 percent(holes, inside), percent(dirt, empty), rim == 0 ? 0 : edge / (double) rim, calm == 0 ? 0 : 100 * flicker / calm,
-                inside == 0 ? 0 : 100 * spill / inside, percent(solid, a.data().length), Border.of(keyed));
+                inside == 0 ? 0 : 100 * spill / inside, percent(solid, a.data().length), Border.of(keyed, model));
     }
 
     /// Where the cloth itself is seen, as through the handle of a lantern, and the edge around it: no hole of the matte.

@@ -175,8 +175,7 @@ class KeyUnitsTest {
         assertThat(x.edgePx()).isBetween(1.5, 6.0);
         assertThat(x.flicker()).isZero();
         assertThat(x.solid()).isCloseTo(100 * Math.PI * 22.5 * 22.5 / (W * H), Offset.offset(1.5));
-        assertThat(x.room().px()).isBetween(8, 12);
-        assertThat(x.room().side()).isIn(Border.Side.TOP, Border.Side.BOTTOM);
+        assertThat(x.room()).as("cloth up to the edges of the picture").isEqualTo(new Border(W, Border.Side.NONE));
     }
 
     @Test
@@ -267,5 +266,31 @@ class KeyUnitsTest {
         assertThat(piece.picture().r().data()).containsExactly(piece.at().cut(whole.element().r()).data());
         assertThat(Keyer.element(disc(3, 0, 0, 1), m, KeySettings.DEFAULT, Polygon.rectangle(900, 900, 950, 950), bands).picture().alpha().data()).containsOnly(0f);
         assertThatIllegalArgumentException().isThrownBy(() -> Keyer.element(Picture.of(10, 10), m, KeySettings.DEFAULT, null, bands));
+    }
+
+    /// A cloth that ends within the picture.
+    private ScreenModel hung(int left, int top, int right, int bottom) {
+        Picture p = Picture.filled(W, H, 0.2f, 0.18f, 0.15f);
+        Picture cloth = bare(0);
+        for (int y = top; y < bottom; y++) {
+            for (int x = left; x < right; x++) {
+                for (int c = 0; c < 3; c++) {
+                    p.colours().get(c).data()[y * W + x] = cloth.colours().get(c).data()[y * W + x];
+                }
+            }
+        }
+        return new ScreenModel(p, ScreenHue.GREEN, ScreenModel.Source.SCREEN_PLATE);
+    }
+
+    /// The disc reaches from 36 to 84 and from 16 to 64.
+    @Test
+    void roomIsMeasuredToTheClothAndNotToTheGarbageMatte() {
+        Keyed k = Keyer.key(disc(3, 0, 0, 1), ScreenModels.fromPlate(bare(0), bands), KeySettings.DEFAULT, Polygon.rectangle(20, 5, 100, 75), bands);
+        assertThat(MatteMeter.measure(k, hung(10, 0, W, H), null, bands).room().side()).isEqualTo(Border.Side.LEFT);
+        assertThat(MatteMeter.measure(k, hung(10, 0, W, H), null, bands).room().px()).isBetween(24, 28);
+        assertThat(MatteMeter.measure(k, hung(0, 0, 90, 70), null, bands).room()).isEqualTo(new Border(6, Border.Side.RIGHT));
+        assertThat(MatteMeter.measure(k, hung(0, 20, W, H), null, bands).room()).isEqualTo(new Border(0, Border.Side.TOP));
+        Keyed cut = Keyer.key(disc(3, 0, 0, 1), ScreenModels.fromPlate(bare(0), bands), KeySettings.DEFAULT, Polygon.rectangle(20, 5, 100, 50), bands);
+        assertThat(MatteMeter.measure(cut, hung(0, 0, W, H), null, bands).room()).as("the outline cuts the subject").isEqualTo(new Border(0, Border.Side.BOTTOM));
     }
 }

@@ -18,7 +18,7 @@ import java.util.Optional;
 /// Results kept in the cache folder under the content of the footage, the settings and the version of the measuring code.
 public final class Remembered {
     /// Raised whenever a meter's results change.
-    private static final int CODE = 3;
+    private static final int CODE = 4;
     private static final int PIECE = 1 << 20;
     private static final JsonMapper MAPPER = JsonMapper.builder().disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
 

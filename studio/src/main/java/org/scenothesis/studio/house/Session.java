@@ -19,6 +19,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.measure.Surveyor;
@@ -184,6 +185,11 @@ public final class Session implements AutoCloseable {
 
     public @Nullable Path footage(Take take) {
         return measured.get().brief(take.footage()).filter(b -> !b.usable()).isPresent() ? null : folder().footage(take);
+    }
+
+    /// What keeps a take from being read, as a sentence; empty if nothing is known to.
+    public String problem(Take take) {
+        return measured.get().brief(take.footage()).map(FootageBrief::problem).orElse("");
     }
 
     public List<Finding> findings(String plate) {

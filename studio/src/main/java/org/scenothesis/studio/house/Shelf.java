@@ -1,7 +1,9 @@
 package org.scenothesis.studio.house;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
@@ -43,6 +45,7 @@ public final class Shelf extends VBox {
     private final ScrollPane scroll = new ScrollPane(slips);
     private final Map<String, Region> byPlate = new HashMap<>();
     private final Map<Path, WritableImage> thumbs = new HashMap<>();
+    private final Map<Path, List<StackPane>> waiting = new HashMap<>();
 
     Shelf(Session session) {
         this.session = session;
@@ -152,17 +155,26 @@ public final class Shelf extends VBox {
         if (known != null) {
             box.getChildren().add(new ImageView(known));
         } else {
-            session.worker().ask(
-                    "thumb-" + path,
-                    ticket -> Shown.of(session.frames().frame(path, 40), THUMB_W, THUMB_H, session.bands()),
-                    s -> {
-                        WritableImage image = new WritableImage(new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance()));
-                        thumbs.put(path, image);
-                        box.getChildren().setAll(new ImageView(image));
-                    },
-                    e -> box.getChildren().setAll(Text.of("unreadable", "thumb-word")));
+            boolean first = !waiting.containsKey(path);
+            waiting.computeIfAbsent(path, q -> new ArrayList<>()).add(box);
+            if (first) {
+                session.worker().ask(
+                        "thumbs|" + path, ticket -> Shown.of(session.frames().frame(path, 40), THUMB_W, THUMB_H, session.bands()), s -> {
+                            WritableImage image = new WritableImage(new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance()));
+                            thumbs.put(path, image);
+                            arrived(path, () -> new ImageView(image));
+                        }, e -> arrived(path, () -> Text.of("unreadable", "thumb-word")));
+            }
         }
         return box;
+    }
+
+    /// Several plates may show one take.
+    private void arrived(Path path, java.util.function.Supplier<javafx.scene.Node> shown) {
+        List<StackPane> boxes = waiting.remove(path);
+        if (boxes != null) {
+            boxes.forEach(b -> b.getChildren().setAll(shown.get()));
+        }
     }
 
     private void choose() {

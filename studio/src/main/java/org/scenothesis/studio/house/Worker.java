@@ -12,7 +12,8 @@ import org.scenothesis.production.measure.Stopped;
 
 /// Work off the interface's thread: one lane per purpose, the newest request of a lane wins, its result comes back on the interface's thread.
 ///
-/// A request that was overtaken is asked to stop and its result is dropped.
+/// - A request that was overtaken is asked to stop and its result is dropped.
+/// - Lanes called `one|this` and `one|that` do not overtake each other but share a thread and take turns.
 public final class Worker implements AutoCloseable {
     /// What a job is given: whether it is still wanted.
     public interface Ticket {
@@ -88,7 +89,8 @@ public final class Worker implements AutoCloseable {
     }
 
     private ExecutorService lane(String name) {
-        return lanes.computeIfAbsent(name, n -> Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("lane-" + n).factory()));
+        int bar = name.indexOf('|');
+        return lanes.computeIfAbsent(bar < 0 ? name : name.substring(0, bar), n -> Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("lane-" + n).factory()));
     }
 
     /// Stops all lanes and waits for them, so that nothing is written any more when this returns.

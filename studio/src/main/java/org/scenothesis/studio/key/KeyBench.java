@@ -81,8 +81,8 @@ public final class KeyBench extends Bench {
         measures.setMaxWidth(400);
         measures.setPadding(new Insets(8, 14, 8, 14));
         HBox lower = new HBox(10, left, measures);
-        lower.setMinHeight(196);
-        lower.setPrefHeight(196);
+        lower.setMinHeight(208);
+        lower.setPrefHeight(208);
         strip.setMinHeight(58);
         strip.setPrefHeight(58);
         view.setPadding(new Insets(8, 14, 8, 12));

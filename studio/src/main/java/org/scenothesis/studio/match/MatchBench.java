@@ -223,7 +223,8 @@ public final class MatchBench extends Bench {
         Path path = take == null ? null : session.footage(take);
         Path reference = plate == null || take == null ? null : reference(plate, take);
         if (path == null || reference == null) {
-            picture.say(take == null ? "No take to compare." : "There is no clean plate to compare with yet.");
+            picture.say(take == null ? "No take to compare."
+                    : path == null ? session.problem(take) : "There is no clean plate to compare with yet.");
             picture.name("");
             return;
         }

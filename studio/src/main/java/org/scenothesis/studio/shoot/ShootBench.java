@@ -287,7 +287,7 @@ public final class ShootBench extends Bench {
         Take t = take().orElse(null);
         Path path = t == null ? null : session.footage(t);
         if (t == null || path == null) {
-            picture.say(t == null ? "Nothing to show: this plate has no take." : session.measured().get().brief(t.footage()).map(FootageBrief::problem).orElse(""));
+            picture.say(t == null ? "Nothing to show: this plate has no take." : session.problem(t));
             picture.name("");
             needles.show(null);
             return;
