@@ -5,6 +5,7 @@ import static org.bytedeco.ffmpeg.global.swscale.*;
 
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.util.List;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.swscale.SwsContext;
 import org.bytedeco.javacpp.DoublePointer;
@@ -63,12 +64,11 @@ final class EncoderFrame implements AutoCloseable {
         if (layout != null) {
             return packed(p, layout);
         }
-        plane(0, p.g());
-        plane(1, p.b());
-        plane(2, p.r());
-        Plane a = p.a();
+        plane(0, p.g(), true);
+        plane(1, p.b(), true);
+        plane(2, p.r(), true);
         if (alpha) {
-            coverage(a == null ? Plane.filled(width, height, 1) : a);
+            plane(3, coverage(p), false);
         }
         if (scaler == null) {
             return planar;
@@ -79,40 +79,46 @@ final class EncoderFrame implements AutoCloseable {
     }
 
     private AVFrame packed(Picture p, RgbLayout to) {
-        for (int c = 0; c < 3; c++) {
-            to.write(planar, c, p.colours().get(c), CURVE::code);
-        }
-        if (alpha) {
-            Plane a = p.a();
-            to.write(planar, 3, a == null ? Plane.filled(width, height, 1) : a, v -> v);
-        }
+        List<Plane> planes = alpha ? List.of(p.r(), p.g(), p.b(), coverage(p)) : p.colours();
+        to.write(planar, planes, (component, run) -> {
+            if (component < 3) {
+                CURVE.codes(run);
+            } else {
+                bound(run);
+            }
+        });
         return planar;
     }
 
-    private void plane(int index, Plane p) {
-        for (int y = 0; y < height; y++) {
-            ByteBuffer row = row(index, y);
-            for (int x = 0; x < width; x++) {
-                if (floating) {
-                    row.putFloat(4 * x, p.data()[y * width + x]);
-                } else {
-                    row.putShort(2 * x, (short) CURVE.code16(p.data()[y * width + x]));
-                }
-            }
+    private Plane coverage(Picture p) {
+        Plane a = p.a();
+        return a == null ? Plane.filled(width, height, 1) : a;
+    }
+
+    private static void bound(float[] run) {
+        for (int i = 0; i < run.length; i++) {
+            run[i] = Math.max(0, Math.min(1, run[i]));
         }
     }
 
-    private void coverage(Plane a) {
+    private void plane(int index, Plane p, boolean coded) {
+        float[] run = new float[width];
+        short[] codes = new short[width];
         for (int y = 0; y < height; y++) {
-            ByteBuffer row = row(3, y);
-            for (int x = 0; x < width; x++) {
-                float v = a.data()[y * width + x];
-                if (floating) {
-                    row.putFloat(4 * x, v);
-                } else {
-                    row.putShort(2 * x, (short) (Math.clamp(v, 0f, 1f) * 65535f + 0.5f));
-                }
+            System.arraycopy(p.data(), y * width, run, 0, width);
+            if (floating) {
+                row(index, y).asFloatBuffer().put(run);
+                continue;
             }
+            if (coded) {
+                CURVE.codes(run);
+            } else {
+                bound(run);
+            }
+            for (int x = 0; x < width; x++) {
+                codes[x] = (short) (int) (run[x] * 65535f + 0.5f);
+            }
+            row(index, y).asShortBuffer().put(codes);
         }
     }
 

@@ -3,7 +3,7 @@ package org.scenothesis.media;
 import java.nio.ByteBuffer;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 
-/// The bytes of one plane of a decoded frame, which may lie upside down in memory.
+/// The bytes of one plane of a frame, which may lie upside down in memory.
 record FramePlane(ByteBuffer bytes, int stride, int top) {
     static FramePlane of(AVFrame f, int plane, int rows) {
         int stride = f.linesize(plane);
@@ -16,5 +16,10 @@ record FramePlane(ByteBuffer bytes, int stride, int top) {
     /// Copies the beginning of a row.
     void read(int row, byte[] into) {
         bytes.get(top + row * stride, into);
+    }
+
+    /// Sets the beginning of a row.
+    void write(int row, byte[] from) {
+        bytes.put(top + row * stride, from);
     }
 }

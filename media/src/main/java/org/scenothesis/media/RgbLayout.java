@@ -7,7 +7,8 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_PAL;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_RGB;
 import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
-import java.nio.ByteBuffer;
+import java.util.List;
+import java.util.function.BiConsumer;
 import org.bytedeco.ffmpeg.avutil.AVComponentDescriptor;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
@@ -82,28 +83,48 @@ final class RgbLayout {
         return row;
     }
 
-    /// How a component's values become codes in [0, 1].
-    interface Coded {
-        float of(float value);
+    /// Writes whole planes, one for each component, packed into one plane of the frame or each into its own.
+    ///
+    /// - `codes`: turns a row of values of a component into code values in [0, 1], in place.
+    void write(AVFrame f, List<Plane> from, BiConsumer<Integer, float[]> codes) {
+        int w = from.getFirst().width();
+        int h = from.getFirst().height();
+        float[] values = new float[w];
+        FramePlane[] to = new FramePlane[components];
+        byte[][] rows = new byte[components][];
+        for (int c = 0; c < components; c++) {
+            to[plane[c]] = to[plane[c]] == null ? FramePlane.of(f, plane[c], h) : to[plane[c]];
+            rows[plane[c]] = rows[plane[c]] == null ? new byte[w * step[c]] : rows[plane[c]];
+        }
+        for (int y = 0; y < h; y++) {
+            for (int c = 0; c < components; c++) {
+                System.arraycopy(from.get(c).data(), y * w, values, 0, w);
+                codes.accept(c, values);
+                pack(values, c, rows[plane[c]]);
+            }
+            for (int k = 0; k < components; k++) {
+                if (to[k] != null) {
+                    to[k].write(y, rows[k]);
+                }
+            }
+        }
     }
 
-    /// Writes one component of a whole plane.
-    void write(AVFrame f, int component, Plane from, Coded coded) {
+    private void pack(float[] values, int component, byte[] row) {
         int max = (1 << depth[component]) - 1;
-        boolean wide = depth[component] + shift[component] > 8;
-        long stride = f.linesize(plane[component]);
-        ByteBuffer bytes = f.data(plane[component]).position(0).limit(stride * from.height()).asByteBuffer();
-        for (int y = 0; y < from.height(); y++) {
-            for (int x = 0; x < from.width(); x++) {
-                int v = (int) (Math.clamp(coded.of(from.data()[y * from.width() + x]), 0f, 1f) * max + 0.5f) << shift[component];
-                int at = (int) (y * stride) + x * step[component] + offset[component];
-                if (!wide) {
-                    bytes.put(at, (byte) v);
-                } else if (bigEndian) {
-                    bytes.put(at, (byte) (v >> 8)).put(at + 1, (byte) v);
-                } else {
-                    bytes.put(at, (byte) v).put(at + 1, (byte) (v >> 8));
-                }
+        int left = shift[component];
+        int apart = step[component];
+        int high = offset[component] + (bigEndian ? 0 : 1);
+        int low = offset[component] + (bigEndian ? 1 : 0);
+        if (depth[component] + left > 8) {
+            for (int x = 0; x < values.length; x++) {
+                int v = (int) (values[x] * max + 0.5f) << left;
+                row[x * apart + high] = (byte) (v >> 8);
+                row[x * apart + low] = (byte) v;
+            }
+        } else {
+            for (int x = 0; x < values.length; x++) {
+                row[x * apart + offset[component]] = (byte) ((int) (values[x] * max + 0.5f) << left);
             }
         }
     }

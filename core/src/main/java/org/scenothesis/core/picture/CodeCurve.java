@@ -33,4 +33,11 @@ public final class CodeCurve {
     public int code16(float linear) {
         return (int) (code(linear) * 65535f + 0.5f);
     }
+
+    /// Code values in place of the linear ones of a run.
+    public void codes(float[] run) {
+        for (int i = 0; i < run.length; i++) {
+            run[i] = code(run[i]);
+        }
+    }
 }

@@ -5,9 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.Footages;
 import org.scenothesis.media.Stills;
@@ -18,7 +16,7 @@ import org.scenothesis.production.measure.Stopped;
 
 /// One render of a shot.
 ///
-/// Frames are finished one by one as stills, on every core a stretch of the shot; a video is joined from them at the end. A render that was stopped goes on where it was: stills that are
+/// Frames are finished one by one, on every core a stretch of the shot; a video is joined from them at the end. A render that was stopped goes on where it was: frames that are
 /// there are not made again.
 public final class RenderJob {
     private final ShotRenderer renderer;
@@ -56,19 +54,25 @@ public final class RenderJob {
     public void run(Progress progress) throws FootageException {
         ShotRenderer.Format format = renderer.format(shot);
         Path folder = target.video == null ? target.path : parts();
-        Stills.Format kind = target.stills == null ? Stills.Format.EXR : target.stills;
+        Stills.Format kind = target.stills == null ? Stills.Format.PNG16 : target.stills;
         try {
             Files.createDirectories(folder);
         } catch (IOException e) {
             throw new FootageException(folder, "the folder cannot be made; check its permissions.", e);
         }
-        new Stretches(renderer, shot, i -> folder.resolve(String.format("frame-%06d.%s", i, kind.extension())), kind)
-                .finish(target.from, target.to, progress);
         int n = target.to - target.from + 1;
-        if (target.video != null) {
-            join(folder, format, n);
+        if (target.video == null) {
+            new Stretches(renderer, shot, i -> file(folder, i, kind.extension()), (file, frame) -> Stills.write(file, frame, kind))
+                    .finish(target.from, target.to, progress);
+        } else {
+            new Stretches(renderer, shot, i -> file(folder, i, "part"), Part::write).finish(target.from, target.to, progress);
+            join(folder, format);
         }
         progress.at(n, n);
+    }
+
+    private static Path file(Path folder, int frame, String extension) {
+        return folder.resolve(String.format("frame-%06d.%s", frame, extension));
     }
 
     // The folder's name holds the shot's content, so that a changed shot does not go on with old frames.
@@ -76,15 +80,14 @@ public final class RenderJob {
         return target.path.toAbsolutePath().resolveSibling("." + target.path.getFileName() + "-" + Integer.toHexString(shot.hashCode()) + ".frames");
     }
 
-    private void join(Path folder, ShotRenderer.Format format, int n) throws FootageException {
+    private void join(Path folder, ShotRenderer.Format format) throws FootageException {
         var plan = new VideoSink.Plan(
                 format.width(), format.height(), format.rate(), java.util.Objects.requireNonNull(target.video), 9, renderer.sound(shot));
         VideoSink sink = new VideoSink(target.path, plan);
         boolean done = false;
-        try (Footage frames = Footages.open(folder)) {
-            for (int i = 0; i < n; i++) {
-                Picture p = frames.frame(i);
-                sink.write(p.withAlpha(null));
+        try {
+            for (int i = target.from; i <= target.to; i++) {
+                sink.write(Part.read(file(folder, i, "part")));
             }
             sink.close();
             done = true;

@@ -12,29 +12,35 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.IntFunction;
+import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FootageException;
-import org.scenothesis.media.Stills;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
 
-/// Renders frames to stills, each core a stretch of them: footage is read in order, and whole frames side by side need no waiting for one another.
+/// Renders frames to files, each core a stretch of them: footage is read in order, and whole frames side by side need no waiting for one another.
 ///
 /// Frames whose file is there are not made again.
 final class Stretches {
     private final ShotRenderer renderer;
     private final Shot shot;
     private final IntFunction<Path> files;
-    private final Stills.Format format;
+    private final Keeper keeper;
     private final double rate;
     private final AtomicBoolean stop = new AtomicBoolean();
     private final Semaphore finished = new Semaphore(0);
 
-    Stretches(ShotRenderer renderer, Shot shot, IntFunction<Path> files, Stills.Format format) throws FootageException {
+    /// How a finished frame is written.
+    @FunctionalInterface
+    interface Keeper {
+        void keep(Path file, Picture frame) throws FootageException;
+    }
+
+    Stretches(ShotRenderer renderer, Shot shot, IntFunction<Path> files, Keeper keeper) throws FootageException {
         this.renderer = renderer;
         this.shot = shot;
         this.files = files;
-        this.format = format;
+        this.keeper = keeper;
         rate = renderer.format(shot).rate();
     }
 
@@ -69,7 +75,7 @@ final class Stretches {
             for (int i = first; i <= last && !stop.get(); i++) {
                 Path file = files.apply(i);
                 if (!Files.exists(file)) {
-                    Stills.write(file, own.frame(shot, i / rate), format);
+                    keeper.keep(file, own.frame(shot, i / rate));
                 }
                 finished.release();
             }
