@@ -121,8 +121,10 @@ public final class CardShadow {
     /// The blurred shadow of one strip of the card, only as large as where it falls.
     private static Optional<Mask> cast(Mask matte, Strip s, PlanarMap map, Box frame, Bands bands) {
         Box from = new Box(s.card.left(), (int) Math.floor(s.top), s.card.right(), (int) Math.ceil(s.bottom)).within(matte.at());
-        Box to = Box.around(from.corners().stream().map(map::map).toList()).grown(2 + (int) Math.ceil(3 * s.sigmaPx)).within(frame);
-        if (from.isEmpty() || to.isEmpty()) {
+        // Where it falls before it is blurred, and where it may be after that.
+        Box sharp = Box.around(from.corners().stream().map(map::map).toList()).grown(2).within(frame);
+        Box to = sharp.grown((int) Math.ceil(3 * s.sigmaPx)).within(frame);
+        if (from.isEmpty() || sharp.isEmpty()) {
             return Optional.empty();
         }
         // A border of nothing, which is what is held beyond it.
@@ -136,8 +138,9 @@ public final class CardShadow {
                 strip.data()[out + x] = matte.coverage().data()[in + x] * part;
             }
         }
-        Plane cast = Plane.of(to.width(), to.height());
-        Resample.warpInto(strip, map.inverse().between(to, bordered), cast, bands);
+        Plane fallen = Plane.of(sharp.width(), sharp.height());
+        Resample.warpInto(strip, map.inverse().between(sharp, bordered), fallen, bands);
+        Plane cast = sharp.moved(-to.left(), -to.top()).put(fallen, to.width(), to.height(), 0);
         return Optional.of(new Mask(Blur.gaussian(cast, s.sigmaPx, bands), to));
     }
 
