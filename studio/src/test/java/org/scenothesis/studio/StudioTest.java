@@ -242,6 +242,27 @@ class StudioTest {
     }
 
     @Test
+    void aGarbageCornerIsMovedAddedAndTakenAwayByKeys(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-key");
+        robot.clickOn("#slip-lantern");
+        until("corners", () -> robot.lookup("#corner-0").tryQuery().isPresent());
+        var before = session.shot().layer("lantern").orElseThrow().mask();
+        robot.interact(() -> robot.lookup("#corner-1").query().requestFocus());
+        robot.type(KeyCode.RIGHT, KeyCode.RIGHT);
+        until("moved", () -> Math.abs(session.shot().layer("lantern").orElseThrow().mask().get(1).x() - before.get(1).x() - 0.004) < 1e-9);
+        robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
+        until("moved further", () -> Math.abs(session.shot().layer("lantern").orElseThrow().mask().get(1).y() - before.get(1).y() - 0.02) < 1e-9);
+        assertThat(session.frame()).as("arrows on a corner are not for the frames").isZero();
+        robot.type(KeyCode.INSERT);
+        until("one more", () -> session.shot().layer("lantern").orElseThrow().mask().size() == before.size() + 1);
+        robot.type(KeyCode.DELETE);
+        until("one less", () -> session.shot().layer("lantern").orElseThrow().mask().size() == before.size());
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);
+        until("all undone", () -> session.shot().layer("lantern").orElseThrow().mask().equals(before));
+    }
+
+    @Test
     void aGarbageCornerIsDragged(FxRobot robot) {
         measured();
         robot.clickOn("#bench-key");

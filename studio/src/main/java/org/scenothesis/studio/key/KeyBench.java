@@ -116,7 +116,9 @@ public final class KeyBench extends Bench {
 
     @Override
     public Map<String, String> keys() {
-        return Map.of("Left, Right on a cut", "move it by 0.01", "double click on the screen", "a new corner of the garbage matte");
+        return Map.of(
+                "Left, Right on a cut", "move it by 0.01", "double click on the screen", "a new corner of the garbage matte",
+                "Tab, arrows", "reach and move a corner of the garbage matte", "Insert, Delete on a corner", "one more, one less");
     }
 
     private @Nullable Layer layer() {

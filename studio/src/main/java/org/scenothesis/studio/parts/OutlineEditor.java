@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.Cursor;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
@@ -13,14 +14,18 @@ import org.scenothesis.core.picture.Point;
 
 /// An outline in shares of a picture, drawn over it: drag a corner, double-click the picture to add one, right-click a corner to take it away.
 ///
-/// On release the new outline is handed over once.
+/// - By keyboard: tab to a corner; arrows move it (with shift ten times as far), Insert adds one behind it, Delete takes it away.
+/// - On release, and for every key, the new outline is handed over once.
 public final class OutlineEditor {
     private static final double GRIP = 9;
+    /// Share of the picture that an arrow key moves a corner.
+    private static final double STEP = 0.002;
 
     private final Pane over;
     private final Polygon line = new Polygon();
     private final Consumer<List<Point>> accept;
     private List<Point> points = List.of();
+    private int focused = -1;
 
     public OutlineEditor(PictureView picture, Consumer<List<Point>> accept) {
         over = picture.overlay();
@@ -76,6 +81,10 @@ public final class OutlineEditor {
         for (int i = 0; i < points.size(); i++) {
             over.getChildren().add(grip(i));
         }
+        if (focused >= 0 && !points.isEmpty()) {
+            // The corner that was moved by key is a new one now.
+            over.getChildren().get(1 + Math.min(focused, points.size() - 1)).requestFocus();
+        }
     }
 
     private Rectangle grip(int i) {
@@ -102,13 +111,62 @@ public final class OutlineEditor {
             e.consume();
         });
         r.setOnMouseClicked(e -> {
-            if (e.getButton() == MouseButton.SECONDARY && points.size() > 3) {
-                List<Point> fewer = new ArrayList<>(points);
-                fewer.remove(i);
-                accept.accept(fewer);
+            if (e.getButton() == MouseButton.SECONDARY) {
+                takeAway(i);
             }
             e.consume();
         });
+        r.setFocusTraversable(true);
+        r.setAccessibleText("corner " + (i + 1) + " of " + points.size());
+        r.focusedProperty().addListener((o, before, now) -> {
+            if (now) {
+                focused = i;
+            } else if (r.getParent() != null) {
+                focused = -1;
+            }
+        });
+        r.setOnKeyPressed(e -> {
+            if (key(i, e.getCode(), e.isShiftDown() ? 10 * STEP : STEP)) {
+                e.consume();
+            }
+        });
         return r;
+    }
+
+    private boolean key(int i, KeyCode code, double step) {
+        switch (code) {
+            case LEFT -> move(i, -step, 0);
+            case RIGHT -> move(i, step, 0);
+            case UP -> move(i, 0, -step);
+            case DOWN -> move(i, 0, step);
+            case DELETE, BACK_SPACE -> takeAway(i);
+            case INSERT -> {
+                Point a = points.get(i);
+                Point b = points.get((i + 1) % points.size());
+                List<Point> more = new ArrayList<>(points);
+                more.add(i + 1, new Point((a.x() + b.x()) / 2, (a.y() + b.y()) / 2));
+                focused = i + 1;
+                accept.accept(more);
+            }
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void move(int i, double x, double y) {
+        Point p = points.get(i);
+        List<Point> moved = new ArrayList<>(points);
+        moved.set(i, new Point(Math.clamp(p.x() + x, 0, 1), Math.clamp(p.y() + y, 0, 1)));
+        accept.accept(moved);
+    }
+
+    private void takeAway(int i) {
+        if (points.size() > 3) {
+            List<Point> fewer = new ArrayList<>(points);
+            fewer.remove(i);
+            accept.accept(fewer);
+        }
     }
 }
