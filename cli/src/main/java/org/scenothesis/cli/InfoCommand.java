@@ -7,6 +7,7 @@ import java.util.concurrent.Callable;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.Footages;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
@@ -44,7 +45,7 @@ final class InfoCommand implements Callable<Integer> {
             o.set("notes", Output.tree(i.notes()));
             output.print(o);
             output.say(String.format(
-                    Locale.ENGLISH, "%s %dx%d, %d frames, %.2f s at %.3f frames/s%s", o.get("kind").asText(), i.width(), i.height(), i.frames(), i.seconds(),
+                    Locale.ENGLISH, "%s %dx%d, %s, %.2f s at %.3f frames/s%s", o.get("kind").asText(), i.width(), i.height(), Words.frames(i.frames()), i.seconds(),
                     i.rate().framesPerSecond(), i.rate().variable() ? " (varies)" : ""));
             output.say(String.format(
                     "%s in %s, %s, %s range, matrix %s, transfer %s, turned %d°%s%s", c.codec(), c.container(), c.pixelFormat(), o.get("range").asText(), c.matrix(),

@@ -87,7 +87,7 @@ final class KeyCommand implements Callable<Integer> {
             List<Finding> findings = KeyJudge.judge(
                     r.worst(), r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, "", HouseRules.DEFAULT);
             output.print(json(r, findings));
-            output.say(r.frames() + " frames keyed into " + out);
+            output.say(Words.frames(r.frames()) + " keyed into " + out);
             output.sayFindings(findings);
             return 0;
         } catch (IOException e) {

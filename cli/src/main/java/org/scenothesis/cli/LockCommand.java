@@ -82,8 +82,8 @@ final class LockCommand implements Callable<Integer> {
 
     private void say(LockReport r, List<Finding> findings) {
         output.say(String.format(
-                "%d frames: shift %s, %s px; roll %s°; zoom %s %%; residual %s px; exposure %s; %.0f %% of the points used",
-                r.frames(), Words.signed(r.shift().x(), 3), Words.signed(r.shift().y(), 3), Words.signed(r.rollDeg(), 4),
+                "%s: shift %s, %s px; roll %s°; zoom %s %%; residual %s px; exposure %s; %.0f %% of the points used",
+                Words.frames(r.frames()), Words.signed(r.shift().x(), 3), Words.signed(r.shift().y(), 3), Words.signed(r.rollDeg(), 4),
                 Words.signed(r.zoomPercent(), 3), Words.number(r.residualPx(), 3), Words.stops(r.exposureStops()), 100 * r.usedShare()));
         output.sayFindings(findings);
     }

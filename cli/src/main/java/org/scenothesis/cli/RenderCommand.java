@@ -11,6 +11,7 @@ import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.RenderJob;
 import org.scenothesis.production.render.ShotRenderer;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -47,7 +48,7 @@ final class RenderCommand implements Callable<Integer> {
                 o.put("height", format.height());
                 o.put("rate", format.rate());
                 output.print(o);
-                output.say("rendered " + (range[1] - range[0] + 1) + " frames to " + out);
+                output.say("rendered " + Words.frames(range[1] - range[0] + 1) + " to " + out);
             }
         });
     }

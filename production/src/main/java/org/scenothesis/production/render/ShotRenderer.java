@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
@@ -45,6 +46,7 @@ public final class ShotRenderer implements AutoCloseable {
     private final Map<Path, Held> held = new HashMap<>();
     private final Map<String, ScreenModel> screens = new HashMap<>();
     private final Map<Outline, Mask> masks = new HashMap<>();
+    private final Map<String, Cut> cuts = new HashMap<>();
 
     public ShotRenderer(ProductionFolder folder, Measured measured, Bands bands) {
         this.folder = folder;
@@ -54,6 +56,9 @@ public final class ShotRenderer implements AutoCloseable {
 
     /// The frame of some footage that was read last: layers share plates, and stills last for ever.
     private record Held(int index, Picture picture) {}
+
+    /// The element that was keyed last for a layer, and of what.
+    private record Cut(Picture frame, ScreenModel screen, KeySettings settings, List<Point> outline, Piece piece) {}
 
     private record Outline(List<Point> corners, double softnessPx) {}
 
@@ -141,11 +146,22 @@ public final class ShotRenderer implements AutoCloseable {
         Picture p = at(footage(shot, l.plate()), seconds);
         Polygon outline = Surveyor.outline(l.mask(), p.width(), p.height());
         if (l.kind() == Layer.Kind.ELEMENT) {
-            return LayerPicture.of(l, Keyer.element(p, screen(shot, l), l.key(), outline, bands)).withGains(gains(shot, l));
+            return LayerPicture.of(l, element(shot, l, p, outline)).withGains(gains(shot, l));
         }
         Picture unlit = l.kind() == Layer.Kind.LIGHT ? at(footage(shot, l.lightAgainst()), seconds) : null;
         Mask mask = outline == null ? null : mask(l, outline, p);
         return new LayerPicture(l, Piece.whole(p), unlit, mask, gains(shot, l), back(shot, l, p));
+    }
+
+    /// While an element is only moved, its key stays.
+    private Piece element(Shot shot, Layer l, Picture p, @Nullable Polygon outline) throws FootageException {
+        ScreenModel screen = screen(shot, l);
+        Cut last = cuts.get(l.id());
+        if (last == null || last.frame != p || last.screen != screen || !last.settings.equals(l.key()) || !last.outline.equals(l.mask())) {
+            last = new Cut(p, screen, l.key(), l.mask(), Keyer.element(p, screen, l.key(), outline, bands));
+            cuts.put(l.id(), last);
+        }
+        return last.piece;
     }
 
     private Mask mask(Layer l, Polygon outline, Picture p) {
@@ -153,16 +169,16 @@ public final class ShotRenderer implements AutoCloseable {
                 new Outline(l.mask(), l.maskSoftnessPx()), m -> Mask.of(Blur.gaussian(outline.coverage(p.width(), p.height(), bands), m.softnessPx(), bands)));
     }
 
-    /// The screen model of an element layer, made once per take.
+    /// The screen model of an element layer, made once per take and screen-only frame.
     ///
     /// @throws FootageException if footage is missing or shows no screen
     public ScreenModel screen(Shot shot, Layer l) throws FootageException {
         Footage f = footage(shot, l.plate());
-        String key = f.info().path().toString();
+        Path bare = Surveyor.screenPlate(folder, shot, shot.plate(l.plate()).orElseThrow());
+        String key = f.info().path() + "|" + bare;
         ScreenModel m = screens.get(key);
         if (m == null) {
-            Plate plate = shot.plate(l.plate()).orElseThrow();
-            m = Screens.model(f, Surveyor.screenPlate(folder, shot, plate), bands);
+            m = Screens.model(f, bare, bands);
             screens.put(key, m);
         }
         return m;

@@ -107,6 +107,11 @@ public final class Words {
         return String.format(Locale.ENGLISH, "%." + decimals + "f", v).replace('-', '\u2212');
     }
 
+    /// "1 frame", "12 frames".
+    public static String frames(int n) {
+        return n == 1 ? "1 frame" : n + " frames";
+    }
+
     /// "0:04.2" style time.
     public static String time(double seconds) {
         return String.format(Locale.ENGLISH, "%d:%04.1f", (int) (seconds / 60), seconds % 60);

@@ -179,4 +179,21 @@ class RenderJobTest {
             assertThat(f.info().coding().audio()).isTrue();
         }
     }
+
+    @Test
+    void aRendererThatIsAskedAgainAndAgainGivesWhatAFreshOneGives() throws Exception {
+        Shot moved = shot.withLayer("lantern", l -> l.withKeyframes(List.of()).withGainStops(0.5));
+        Shot recut = shot.withLayer("lantern", l -> l.withKey(l.key().withChokePx(2)));
+        Shot outlined = shot.withLayer("lantern", l -> l.withMask(l.mask().stream().map(p -> p.times(0.98)).toList(), 0));
+        try (ShotRenderer kept = new ShotRenderer(folder, Measured.NOTHING, two)) {
+            for (Shot s : List.of(shot, moved, recut, shot, outlined)) {
+                for (double seconds : new double[] {0.1, 0.1, 0.3}) {
+                    try (ShotRenderer fresh = new ShotRenderer(folder, Measured.NOTHING, two)) {
+                        assertThat(kept.frame(s, seconds).r().data()).containsExactly(fresh.frame(s, seconds).r().data());
+                    }
+                }
+            }
+            assertThat(kept.frame(recut, 0.1).r().data()).isNotEqualTo(kept.frame(shot, 0.1).r().data());
+        }
+    }
 }

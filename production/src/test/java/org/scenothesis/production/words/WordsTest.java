@@ -71,6 +71,13 @@ class WordsTest {
     }
 
     @Test
+    void oneFrameIsOne() {
+        assertThat(Words.frames(1)).isEqualTo("1 frame");
+        assertThat(Words.frames(0)).isEqualTo("0 frames");
+        assertThat(Words.frames(96)).isEqualTo("96 frames");
+    }
+
+    @Test
     void timesAndMissingKeys() {
         assertThat(Words.time(64.25)).isEqualTo("1:04.3");
         assertThat(Words.of("no.such.key")).isEqualTo("no.such.key");

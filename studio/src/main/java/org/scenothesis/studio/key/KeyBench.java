@@ -183,7 +183,7 @@ public final class KeyBench extends Bench {
             return;
         }
         KeyReport r = session.measured().get().key(plate.id()).orElse(null);
-        measures.getChildren().add(Text.of(plate.name() + (r == null ? "" : ", worst of " + r.samples().size() + " frames"), "paper-title"));
+        measures.getChildren().add(Text.of(plate.name() + (r == null ? "" : ", worst of " + Words.frames(r.samples().size())), "paper-title"));
         if (layer() == null) {
             boolean element = plate.role() == PlateRole.ELEMENT;
             measures.getChildren().add(Text.block(
