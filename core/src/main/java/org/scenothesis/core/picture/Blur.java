@@ -164,24 +164,4 @@ public final class Blur {
             out[n + w + i] = src[at + w - 1];
         }
     }
-
-    /// The plane with rows and columns exchanged, in tiles so that both sides stay in the cache.
-    static Plane transpose(Plane in, Bands bands) {
-        int w = in.width();
-        int h = in.height();
-        Plane out = Plane.of(h, w);
-        float[] s = in.data();
-        float[] d = out.data();
-        bands.run(h, (from, to, band) -> {
-            for (int x0 = 0; x0 < w; x0 += 32) {
-                int x1 = Math.min(w, x0 + 32);
-                for (int y = from; y < to; y++) {
-                    for (int x = x0; x < x1; x++) {
-                        d[x * h + y] = s[y * w + x];
-                    }
-                }
-            }
-        });
-        return out;
-    }
 }

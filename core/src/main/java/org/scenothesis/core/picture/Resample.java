@@ -183,8 +183,7 @@ public final class Resample {
         if (width == in.width() && height == in.height()) {
             return in.copy();
         }
-        Plane rows = scaleRows(in, width, bands);
-        return Blur.transpose(scaleRows(Blur.transpose(rows, bands), height, bands), bands);
+        return scaleColumns(scaleRows(in, width, bands), height, bands);
     }
 
     public static Picture scale(Picture in, int width, int height, Bands bands) {
@@ -197,37 +196,64 @@ public final class Resample {
     }
 
     private static Plane scaleRows(Plane in, int width, Bands bands) {
-        int w = in.width();
-        double step = w / (double) width;
-        double reach = Math.max(1, step);
+        Tent[] tents = tents(in.width(), width);
         Plane out = Plane.of(width, in.height());
         bands.run(in.height(), (from, to, band) -> {
-            for (int x = 0; x < width; x++) {
-                double centre = (x + 0.5) * step - 0.5;
-                int lo = (int) Math.ceil(centre - reach + 1e-9);
-                int hi = (int) Math.floor(centre + reach - 1e-9);
-                scaleColumn(in, out, new Tent(x, lo, hi, centre, reach), from, to);
+            for (int y = from; y < to; y++) {
+                for (int x = 0; x < width; x++) {
+                    out.data()[y * width + x] = tents[x].of(in.data(), y * in.width());
+                }
             }
         });
         return out;
     }
 
-    private record Tent(int x, int lo, int hi, double centre, double reach) {}
-
-    private static void scaleColumn(Plane in, Plane out, Tent t, int from, int to) {
-        int n = t.hi - t.lo + 1;
-        float[] k = new float[n];
-        float sum = 0;
-        for (int i = 0; i < n; i++) {
-            k[i] = (float) (1 - Math.abs(t.lo + i - t.centre) / t.reach);
-            sum += k[i];
-        }
-        for (int y = from; y < to; y++) {
-            float v = 0;
-            for (int i = 0; i < n; i++) {
-                v += k[i] * in.data()[y * in.width() + Math.clamp(t.lo + i, 0, in.width() - 1)];
+    private static Plane scaleColumns(Plane in, int height, Bands bands) {
+        int w = in.width();
+        Tent[] tents = tents(in.height(), height);
+        Plane out = Plane.of(w, height);
+        bands.run(height, (from, to, band) -> {
+            for (int y = from; y < to; y++) {
+                float[] k = tents[y].weights;
+                for (int i = 0; i < k.length; i++) {
+                    Spans.addWeighted(in.data(), k[i], out.data(), new Spans.Run((tents[y].first + i) * w, 0, y * w, w));
+                }
             }
-            out.data()[y * out.width() + t.x] = v / sum;
+        });
+        return out;
+    }
+
+    /// Which values make a scaled one, and their weights, which fall off to both sides like a tent and sum to 1.
+    private record Tent(int first, float[] weights) {
+        float of(float[] in, int at) {
+            float sum = 0;
+            for (int i = 0; i < weights.length; i++) {
+                sum += weights[i] * in[at + first + i];
+            }
+            return sum;
         }
+    }
+
+    private static Tent[] tents(int from, int to) {
+        double step = from / (double) to;
+        double reach = Math.max(1, step);
+        Tent[] tents = new Tent[to];
+        for (int x = 0; x < to; x++) {
+            double centre = (x + 0.5) * step - 0.5;
+            int low = (int) Math.ceil(centre - reach + 1e-9);
+            int high = (int) Math.floor(centre + reach - 1e-9);
+            int first = Math.clamp(low, 0, from - 1);
+            float[] k = new float[Math.clamp(high, 0, from - 1) - first + 1];
+            double sum = 0;
+            for (int i = low; i <= high; i++) {
+                sum += 1 - Math.abs(i - centre) / reach;
+            }
+            for (int i = low; i <= high; i++) {
+                // The edge is held: what lies beyond it counts for the edge.
+                k[Math.clamp(i, 0, from - 1) - first] += (float) ((1 - Math.abs(i - centre) / reach) / sum);
+            }
+            tents[x] = new Tent(first, k);
+        }
+        return tents;
     }
 }

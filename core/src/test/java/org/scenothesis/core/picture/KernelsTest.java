@@ -106,12 +106,6 @@ class KernelsTest {
     }
 
     @Test
-    void transposingTwiceIsNothing() {
-        Plane p = random(45, 77, 5);
-        assertThat(Blur.transpose(Blur.transpose(p, many), many).data()).containsExactly(p.data());
-    }
-
-    @Test
     void cubicSamplingHitsThePixelsAndFollowsARamp() {
         Plane p = Plane.of(20, 20);
         for (int i = 0; i < 400; i++) {

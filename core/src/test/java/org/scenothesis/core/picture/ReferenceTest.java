@@ -33,6 +33,14 @@ class ReferenceTest {
         return p.at(Math.clamp(x, 0, p.width() - 1), Math.clamp(y, 0, p.height() - 1));
     }
 
+    private static Plane transposed(Plane p) {
+        Plane out = Plane.of(p.height(), p.width());
+        for (int i = 0; i < p.data().length; i++) {
+            out.data()[i % p.width() * p.height() + i / p.width()] = p.data()[i];
+        }
+        return out;
+    }
+
     private static void assertSame(Plane found, Plane wanted, float within) {
         assertThat(found.width()).isEqualTo(wanted.width());
         assertThat(found.height()).isEqualTo(wanted.height());
@@ -89,8 +97,8 @@ class ReferenceTest {
         Plane even = Blur.gaussian(Plane.filled(50, 37, 0.3f), sigma, MANY);
         assertSame(even, Plane.filled(50, 37, 0.3f), 1e-5f);
         Plane p = noise(45, 38, 9);
-        Plane lying = Blur.transpose(Blur.gaussian(p, sigma, MANY), MANY);
-        assertSame(Blur.gaussian(Blur.transpose(p, MANY), sigma, MANY), lying, 1e-5f);
+        Plane lying = transposed(Blur.gaussian(p, sigma, MANY));
+        assertSame(Blur.gaussian(transposed(p), sigma, MANY), lying, 1e-5f);
         assertThat(Blur.gaussian(p, sigma, Bands.sequential()).data()).containsExactly(Blur.gaussian(p, sigma, MANY).data());
     }
 
@@ -117,6 +125,34 @@ class ReferenceTest {
                 assertThat(big.at(x, y)).isCloseTo(Resample.linear(p, (x + 0.5) / 2, (y + 0.5) / 2), Offset.offset(1e-6f));
             }
         }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"64, 36, 40, 22", "53, 41, 53, 20", "31, 17, 90, 50", "128, 4, 3, 1", "5, 5, 5, 9"})
+    void scalingIsATentOverTheNeighboursOnEitherAxis(int w, int h, int width, int height) {
+        Plane p = noise(w, h, 11);
+        Plane found = Resample.scale(p, width, height, MANY);
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                assertThat((double) found.at(x, y)).isCloseTo(tent(p, (x + 0.5) * w / width - 0.5, w / (double) width, (y + 0.5) * h / height - 0.5, h / (double) height), Offset.offset(1e-5));
+            }
+        }
+        assertSame(Resample.scale(Plane.filled(w, h, 0.6f), width, height, MANY), Plane.filled(width, height, 0.6f), 1e-5f);
+    }
+
+    private static double tent(Plane p, double cx, double stepX, double cy, double stepY) {
+        double rx = Math.max(1, stepX);
+        double ry = Math.max(1, stepY);
+        double sum = 0;
+        double weight = 0;
+        for (int y = (int) Math.floor(cy - ry); y <= cy + ry + 1; y++) {
+            for (int x = (int) Math.floor(cx - rx); x <= cx + rx + 1; x++) {
+                double k = Math.max(0, 1 - Math.abs(x - cx) / rx) * Math.max(0, 1 - Math.abs(y - cy) / ry);
+                sum += k * held(p, x, y);
+                weight += k;
+            }
+        }
+        return sum / weight;
     }
 
     @Test
