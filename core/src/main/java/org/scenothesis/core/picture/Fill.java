@@ -17,7 +17,7 @@ public final class Fill {
         }
         Plane sum = Resample.half(weight, bands);
         List<Plane> coarse = values.stream().map(v -> known(v, weight, sum, bands)).toList();
-        // Half the mean of a pair, twice across: four times the mean is the sum of the weights.
+        // Four times their mean is the sum of the four weights.
         for (int i = 0; i < sum.data().length; i++) {
             sum.data()[i] = Math.min(1, 4 * sum.data()[i]);
         }

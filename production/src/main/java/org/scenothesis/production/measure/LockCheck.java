@@ -111,12 +111,19 @@ public final class LockCheck {
             }
         }
 
+        /// Returns only when the thread has ended, interrupted or not: it reads footage that is closed next.
         @Override
         public void close() {
             ended = true;
-            try {
-                thread.join();
-            } catch (InterruptedException e) {
+            boolean interrupted = false;
+            while (thread.isAlive()) {
+                try {
+                    thread.join();
+                } catch (InterruptedException e) {
+                    interrupted = true;
+                }
+            }
+            if (interrupted) {
                 Thread.currentThread().interrupt();
             }
         }

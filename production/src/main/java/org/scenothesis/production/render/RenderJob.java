@@ -3,6 +3,7 @@ package org.scenothesis.production.render;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.util.Comparator;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Shot;
@@ -19,6 +20,8 @@ import org.scenothesis.production.measure.Stopped;
 /// Frames are finished one by one, on every core a stretch of the shot; a video is joined from them at the end. A render that was stopped goes on where it was: frames that are
 /// there are not made again.
 public final class RenderJob {
+    private static final String MARK = ".rendered";
+
     private final ShotRenderer renderer;
     private final Shot shot;
     private final Target target;
@@ -53,7 +56,8 @@ public final class RenderJob {
     /// @throws Stopped if progress asks for it; finished frames stay for the next time
     public void run(Progress progress) throws FootageException {
         ShotRenderer.Format format = renderer.format(shot);
-        Path folder = target.video == null ? target.path : parts();
+        String stamp = renderer.stamp(shot);
+        Path folder = target.video == null ? target.path : parts(stamp);
         Stills.Format kind = target.stills == null ? Stills.Format.PNG16 : target.stills;
         try {
             Files.createDirectories(folder);
@@ -61,11 +65,12 @@ public final class RenderJob {
             throw new FootageException(folder, "the folder cannot be made; check its permissions.", e);
         }
         int n = target.to - target.from + 1;
+        FileTime since = since(folder.resolve(MARK), stamp);
         if (target.video == null) {
-            new Stretches(renderer, shot, i -> file(folder, i, kind.extension()), (file, frame) -> Stills.write(file, frame, kind))
+            new Stretches(renderer, shot, i -> file(folder, i, kind.extension()), (file, frame) -> Stills.write(file, frame, kind), since)
                     .finish(target.from, target.to, progress);
         } else {
-            new Stretches(renderer, shot, i -> file(folder, i, "part"), Part::write).finish(target.from, target.to, progress);
+            new Stretches(renderer, shot, i -> file(folder, i, "part"), Part::write, since).finish(target.from, target.to, progress);
             join(folder, format);
         }
         progress.at(n, n);
@@ -75,9 +80,21 @@ public final class RenderJob {
         return folder.resolve(String.format("frame-%06d.%s", frame, extension));
     }
 
-    // The folder's name holds the shot's content, so that a changed shot does not go on with old frames.
-    private Path parts() {
-        return target.path.toAbsolutePath().resolveSibling("." + target.path.getFileName() + "-" + Integer.toHexString(shot.hashCode()) + ".frames");
+    /// Since when frames in the folder are made of what the stamp stands for: a mark in it says so. With another mark, or none, they are of something else,
+    /// and a new mark is set.
+    private static FileTime since(Path mark, String stamp) throws FootageException {
+        try {
+            if (!Files.exists(mark) || !Files.readString(mark).equals(stamp)) {
+                Files.writeString(mark, stamp);
+            }
+            return Files.getLastModifiedTime(mark);
+        } catch (IOException e) {
+            throw new FootageException(mark, "the folder cannot be written to; check its permissions and the space left.", e);
+        }
+    }
+
+    private Path parts(String stamp) {
+        return target.path.toAbsolutePath().resolveSibling("." + target.path.getFileName() + "-" + stamp + ".frames");
     }
 
     private void join(Path folder, ShotRenderer.Format format) throws FootageException {

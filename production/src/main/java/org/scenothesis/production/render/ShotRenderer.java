@@ -2,10 +2,12 @@ package org.scenothesis.production.render;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyer;
@@ -30,6 +32,7 @@ import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.Footages;
 import org.scenothesis.production.measure.Measured;
+import org.scenothesis.production.measure.Remembered;
 import org.scenothesis.production.measure.Screens;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
@@ -80,6 +83,24 @@ public final class ShotRenderer implements AutoCloseable {
         r.screens.putAll(screens);
         r.masks.putAll(masks);
         return r;
+    }
+
+    /// The same as long as the finished frames are: of layers, plan, measurements and the content of all footage in them.
+    ///
+    /// @throws FootageException if footage is missing
+    String stamp(Shot shot) throws FootageException {
+        List<Path> read = new ArrayList<>();
+        for (Layer l : layers(shot)) {
+            read.add(footage(shot, l.plate()).info().path());
+            if (l.kind() == Layer.Kind.LIGHT) {
+                read.add(footage(shot, l.lightAgainst()).info().path());
+            }
+            Path bare = l.kind() == Layer.Kind.ELEMENT ? Surveyor.screenPlate(folder, shot, shot.plate(l.plate()).orElseThrow()) : null;
+            if (bare != null) {
+                read.add(bare);
+            }
+        }
+        return Remembered.key("render", read, Arrays.asList(shot.layers(), shot.plan(), shot.seconds(), new TreeMap<>(measured.locks())));
     }
 
     /// Size and rate of a shot: those of its base layer's footage.

@@ -1,7 +1,9 @@
 package org.scenothesis.production.render;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CancellationException;
@@ -20,12 +22,13 @@ import org.scenothesis.production.measure.Stopped;
 
 /// Renders frames to files, each core a stretch of them: footage is read in order, and whole frames side by side need no waiting for one another.
 ///
-/// Frames whose file is there are not made again.
+/// Frames whose file is there, and not older than what they are made of, are not made again.
 final class Stretches {
     private final ShotRenderer renderer;
     private final Shot shot;
     private final IntFunction<Path> files;
     private final Keeper keeper;
+    private final FileTime since;
     private final double rate;
     private final AtomicBoolean stop = new AtomicBoolean();
     private final Semaphore finished = new Semaphore(0);
@@ -36,11 +39,12 @@ final class Stretches {
         void keep(Path file, Picture frame) throws FootageException;
     }
 
-    Stretches(ShotRenderer renderer, Shot shot, IntFunction<Path> files, Keeper keeper) throws FootageException {
+    Stretches(ShotRenderer renderer, Shot shot, IntFunction<Path> files, Keeper keeper, FileTime since) throws FootageException {
         this.renderer = renderer;
         this.shot = shot;
         this.files = files;
         this.keeper = keeper;
+        this.since = since;
         rate = renderer.format(shot).rate();
     }
 
@@ -74,11 +78,19 @@ final class Stretches {
         try (own) {
             for (int i = first; i <= last && !stop.get(); i++) {
                 Path file = files.apply(i);
-                if (!Files.exists(file)) {
+                if (!done(file)) {
                     keeper.keep(file, own.frame(shot, i / rate));
                 }
                 finished.release();
             }
+        }
+    }
+
+    private boolean done(Path file) throws FootageException {
+        try {
+            return Files.exists(file) && Files.getLastModifiedTime(file).compareTo(since) >= 0;
+        } catch (IOException e) {
+            throw new FootageException(file, "the frame cannot be looked at; check the folder and its permissions.", e);
         }
     }
 

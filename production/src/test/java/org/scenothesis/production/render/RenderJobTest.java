@@ -63,7 +63,7 @@ class RenderJobTest {
 
     private static List<String> names(Path folder) throws Exception {
         try (var files = Files.list(folder)) {
-            return files.map(p -> p.getFileName().toString()).sorted().toList();
+            return files.map(p -> p.getFileName().toString()).filter(n -> !n.startsWith(".")).sorted().toList();
         }
     }
 
@@ -153,6 +153,35 @@ class RenderJobTest {
         try (Footage f = Footages.open(out); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, two)) {
             float there = r.frame(shot, 1 / 24.0).r().at(98, 32);
             assertThat(f.frame(1).r().at(98, 32)).isCloseTo(there, org.assertj.core.data.Offset.offset(0.01f));
+        }
+    }
+
+    @Test
+    void stillsOfAChangedShotAreMadeAgainAndThoseOfTheSameAreNot() throws Exception {
+        Path out = home.resolve("out");
+        render(out, 0, 3, two, Progress.NONE);
+        byte[] old = Files.readAllBytes(out.resolve("frame-000001.png"));
+        shot = shot.withLayer("lantern", l -> l.withOn(false));
+        render(out, 0, 2, two, Progress.NONE);
+        assertThat(Files.readAllBytes(out.resolve("frame-000001.png"))).isNotEqualTo(old);
+        var made = Files.getLastModifiedTime(out.resolve("frame-000001.png"));
+        assertThat(Files.readAllBytes(out.resolve("frame-000003.png"))).as("not asked for").isNotEmpty();
+        render(out, 0, 3, two, Progress.NONE);
+        assertThat(Files.getLastModifiedTime(out.resolve("frame-000001.png"))).isEqualTo(made);
+        render(home.resolve("fresh"), 3, 3, two, Progress.NONE);
+        assertThat(Files.readAllBytes(out.resolve("frame-000003.png"))).as("left over from the shot before").isEqualTo(Files.readAllBytes(home.resolve("fresh/frame-000003.png")));
+        // Other footage under the same name is a change too.
+        Files.copy(folder.path().resolve("footage/clean-1.mp4"), folder.path().resolve("footage/maker-1.mp4"), java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+        render(out, 1, 1, two, Progress.NONE);
+        assertThat(Files.getLastModifiedTime(out.resolve("frame-000001.png"))).isGreaterThan(made);
+    }
+
+    @Test
+    void theStampOfAShotIsTheSameInEveryRunOfTheProgram() throws Exception {
+        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, two); ShotRenderer other = new ShotRenderer(folder, Measured.NOTHING, two)) {
+            assertThat(r.stamp(shot)).isEqualTo(other.stamp(folder.production().shot("12")));
+            assertThat(r.stamp(shot.withLayer("lantern", l -> l.withGainStops(1)))).isNotEqualTo(r.stamp(shot));
+            assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(List.of(new Take("x", "footage/maker-1.mp4", true, "")))))).isNotEqualTo(r.stamp(shot));
         }
     }
 

@@ -83,7 +83,7 @@ final class KeyModel {
     }
 
     private synchronized Small small(Request r) throws FootageException {
-        String of = r.take + "|" + r.seconds + "|" + r.room;
+        String of = r.take + "|" + r.seconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot, r.plate) + "|" + session.surveyor().reference(r.shot);
         Small s = small;
         if (s == null || !s.of.equals(of)) {
             Bands bands = session.bands();
