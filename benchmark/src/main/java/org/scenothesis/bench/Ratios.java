@@ -13,12 +13,16 @@ import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
 import org.scenothesis.core.layer.Mask;
 import org.scenothesis.core.match.Gains;
+import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.shot.Ease;
+import org.scenothesis.core.shot.Keyframe;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.Footage;
@@ -121,6 +125,10 @@ public final class Ratios {
             Shot shot = folder.production().shot("12");
             Measured m = new Surveyor(folder, bands).survey(shot, Measured.NOTHING, Progress.NONE, x -> {});
             render(demo, shot, new ShotRenderer(folder, m, bands));
+            try (ShotRenderer r = new ShotRenderer(folder, m, bands)) {
+                double[] drag = alternating(() -> moved(r, shot, bands));
+                line("drag on Layer: a moved element with its shadow, scaled to be shown", 1000 * drag[0], "ms", "one frame");
+            }
             Picture p;
             ScreenModel screen;
             try (Footage f = Footages.open(demo.resolve("footage/lantern-1.mp4"))) {
@@ -130,7 +138,16 @@ public final class Ratios {
             double[] s = alternating(() -> Keyer.key(p, screen, KeySettings.DEFAULT, null, bands));
             line("full quality key with unmixed edges, 720p, whole frame", 1 / s[0], "frames/s", "");
             layers(demo, shot, p, screen, bands);
+            Picture small = Resample.scale(p, 640, 360, bands);
+            var smallScreen = new ScreenModel(Resample.scale(screen.colour(), 640, 360, bands), screen.hue(), screen.source());
+            double[] drag = alternating(() -> Keyer.element(small, smallScreen, KeySettings.DEFAULT, null, bands));
+            line("drag on Key: the key at the size shown, whole frame", 1000 * drag[0], "ms", "one frame");
         }
+    }
+
+    private static void moved(ShotRenderer r, Shot shot, Bands bands) throws Exception {
+        var place = new Keyframe(0, new Vec(0.5, 1.1, 0.7), 0, 1, 1, Ease.SOFT);
+        Resample.scale(r.frame(shot.withLayer("lantern", l -> l.withKeyframes(List.of(place))), 2.9), 708, 398, bands);
     }
 
     /// Decoding, key, shadow, layers; then the same with every frame written.
