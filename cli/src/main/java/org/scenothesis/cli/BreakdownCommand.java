@@ -1,73 +1,83 @@
 package org.scenothesis.cli;
 
-import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.util.Locale;
+import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import org.scenothesis.core.breakdown.Breakdown;
-import org.scenothesis.core.breakdown.BreakdownPlan;
-import org.scenothesis.core.breakdown.PlateNeed;
-import org.scenothesis.core.breakdown.RunningOrder;
-import org.scenothesis.production.words.Words;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.day.DayPlan;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.paper.Paper;
+import org.scenothesis.production.paper.PlanText;
+import org.scenothesis.production.paper.PlanTree;
+import org.scenothesis.production.store.ProductionFolder;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 
-@Command(name = "breakdown", description = "Says which plates a shot needs, why, and in which order.", mixinStandardHelpOptions = true)
+@Command(
+        name = "breakdown", description = "Says which plates a shot or a whole production needs, why, and in which order; writes the breakdown book.",
+        mixinStandardHelpOptions = true)
 final class BreakdownCommand implements Callable<Integer> {
-    @Mixin
-    OfShot of;
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    Path folder;
+
+    @Option(names = "--shot", paramLabel = "ID", description = "One shot only, by its id; without it all of them, as one day.")
+    @Nullable String id;
+
+    @Option(names = "--book", paramLabel = "FILE", description = "Write the breakdown book, as .pdf or .html.")
+    @Nullable Path book;
+
+    @Option(names = "--plates", paramLabel = "FILE.csv", description = "Write the plates as a table.")
+    @Nullable Path plates;
+
+    @Option(names = "--calendar", paramLabel = "FILE.ics", description = "Write the running order as a calendar.")
+    @Nullable Path calendar;
 
     @Mixin
     Output output;
 
     @Override
     public Integer call() throws Exception {
-        return of.open((folder, shot) -> {
-            BreakdownPlan plan = Breakdown.plan(shot, folder.production().houseRules());
-            output.print(json(plan));
-            say(plan);
-        });
+        try (ProductionFolder f = ProductionFolder.open(folder, false)) {
+            Production p = f.production();
+            if (id != null) {
+                Shots.require(p, id);
+                p = p.withShots(java.util.List.of(p.shot(id)));
+            }
+            DayPlan day = DayPlan.of(p);
+            ObjectNode o = id == null ? PlanTree.of(day) : PlanTree.of(day, p.shot(id));
+            if (id != null) {
+                o.setAll(PlanTree.dayOnly(day).retain("order", "minutes", "change_minutes", "cheapest_minutes", "cheapest_is_exact", "light", "broken"));
+            }
+            for (Shot s : p.shots()) {
+                output.say(PlanText.of(day, s));
+            }
+            output.say(PlanText.order(day, day.order().steps()));
+            write(day, o);
+            output.print(o);
+            return 0;
+        }
     }
 
-    private static ObjectNode json(BreakdownPlan plan) {
-        ObjectNode o = Output.object();
-        ArrayNode plates = o.putArray("plates");
-        for (RunningOrder.Step s : plan.order()) {
-            PlateNeed n = s.need();
-            ObjectNode at = plates.addObject();
-            at.put("role", n.role().name().toLowerCase(Locale.ROOT));
-            at.put("name", Words.of("name." + n.role().name()));
-            at.put("why", Words.of("why." + n.code()));
-            at.put("if_skipped", Words.of("skip." + n.code()));
-            at.put("lock_group", n.lockGroup());
-            at.put("light_group", n.lightGroup());
-            at.put("screen", n.state().screen().name().toLowerCase(Locale.ROOT));
-            at.put("roll_s", n.rollSeconds());
-            at.put("change_min", s.changeMinutes());
-            at.put("proposed", n.proposed());
-            at.set("serves", Output.tree(n.wonders()));
+    private void write(DayPlan day, ObjectNode o) throws Exception {
+        if (book != null) {
+            Paper.book(day, book);
+            said(o, "book", book);
         }
-        o.put("minutes", plan.minutes());
-        o.set("methods", Output.tree(plan.methods()));
-        o.set("kit", Output.tree(plan.kit().stream().map(k -> Words.of("kit." + k)).toList()));
-        o.set("cautions", Output.tree(plan.cautions().stream().map(c -> Words.of("caution." + c) + " " + Words.of("caution.local")).toList()));
-        o.set("without_rule", Output.tree(plan.unplanned()));
-        return o;
+        if (plates != null) {
+            Paper.plates(day, plates);
+            said(o, "plates_file", plates);
+        }
+        if (calendar != null) {
+            Paper.calendar(day, calendar);
+            said(o, "calendar", calendar);
+        }
     }
 
-    private void say(BreakdownPlan plan) {
-        int i = 1;
-        for (RunningOrder.Step s : plan.order()) {
-            PlateNeed n = s.need();
-            output.say(String.format(
-                    "%d. %-22s lock %s  %s  change %.0f min", i++, Words.of("name." + n.role().name()), n.lockGroup(),
-                    n.rollSeconds() == 0 ? "a still" : Words.number(n.rollSeconds(), 1) + " s", s.changeMinutes()));
-            output.say("   " + Words.of("why." + n.code()));
-            output.say("   If you skip it: " + Words.of("skip." + n.code()));
-        }
-        output.say("About " + Words.number(plan.minutes(), 0) + " min on set.");
-        plan.cautions().forEach(c -> output.say("Caution: " + Words.of("caution." + c)));
-        output.say(Words.of("caution.local"));
-        plan.unplanned().forEach(w -> output.say("No rule yet for the wonder " + w + "; plan its plates by hand."));
+    private void said(ObjectNode o, String name, Path file) {
+        output.say("Written: " + file);
+        o.put(name, file.toString());
     }
 }

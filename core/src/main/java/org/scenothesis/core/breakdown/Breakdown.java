@@ -4,70 +4,135 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.Treatment;
+import org.scenothesis.core.breakdown.method.Treatments;
+import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.wonder.Rules;
+import org.scenothesis.core.breakdown.wonder.WonderRule;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Wonder;
 
-/// Breaks a shot down: asks every wonder's rule, merges what can be one plate, orders the day.
+/// Breaks a shot down: settles how each thing is separated, asks every wonder's rule, merges what can be one plate, guards against the forgotten ones.
 public final class Breakdown {
-    private static final List<WonderRule> RULES = List.of(new FloatsRule());
-
     private Breakdown() {}
 
-    public static Optional<WonderRule> rule(Wonder wonder) {
-        return RULES.stream().filter(r -> r.kind() == wonder.kind()).findFirst();
+    /// The questions that matter for a wonder, given the answers so far.
+    public static List<Question> questions(Shot shot, Wonder wonder, HouseRules rules) {
+        return Rules.of(wonder.kind()).questions(new Case(Rules.assuming(wonder), shot, rules, Map.of()));
     }
 
-    public static BreakdownPlan plan(Shot shot, HouseRules rules) {
-        List<PlateNeed> needs = new ArrayList<>();
-        Map<String, List<Method>> methods = new LinkedHashMap<>();
-        Set<String> kit = new LinkedHashSet<>();
-        Set<String> cautions = new LinkedHashSet<>();
-        List<String> unplanned = new ArrayList<>();
+    /// The questions about the setting of a shot.
+    public static List<Question> questions(Shot shot) {
+        return Rules.ofSetting(setting(shot));
+    }
+
+    /// A case without a wonder, for what concerns the whole shot.
+    private static Case setting(Shot shot) {
+        Wonder none = new Wonder("", org.scenothesis.core.shot.WonderKind.FLOATS, "", 0, shot.seconds(), Map.of());
+        return new Case(none, shot, HouseRules.DEFAULT, Map.of());
+    }
+
+    public static BreakdownPlan plan(Shot told, HouseRules rules) {
+        Shot shot = Rules.assuming(told);
+        Map<String, Treatment> treatments = treatments(shot, rules);
+        Map<String, PlateNeed> needs = new LinkedHashMap<>();
+        List<Conflict> conflicts = new ArrayList<>();
+        List<Figure> figures = new ArrayList<>();
+        List<org.scenothesis.core.breakdown.plate.KitItem> kit = new ArrayList<>();
         for (Wonder w : shot.wonders()) {
-            Optional<WonderRule> rule = rule(w);
-            if (rule.isEmpty()) {
-                unplanned.add(w.id());
-                continue;
-            }
-            rule.get().plates(w, rules).forEach(n -> merge(needs, n));
-            methods.put(w.id(), rule.get().methods(w));
-            kit.addAll(rule.get().kit(w));
-            cautions.addAll(rule.get().cautions(w));
+            WonderRule rule = Rules.of(w.kind());
+            Case c = new Case(w, shot, rules, treatments);
+            rule.plates(c).forEach(n -> needs.merge(n.key(), n, PlateNeed::merged));
+            conflicts.addAll(rule.conflicts(c));
+            figures.addAll(rule.figures(c));
+            kit.addAll(rule.kit(c));
         }
-        List<RunningOrder.Step> order = RunningOrder.plan(needs, rules);
-        return new BreakdownPlan(order, RunningOrder.minutes(order), methods, List.copyOf(kit), List.copyOf(cautions), unplanned);
+        Guard.add(shot, rules, needs);
+        Set<String> declined = Set.of(Told.of(shot.setting()).answer(Fact.DECLINED).split("\\s+"));
+        List<PlateNeed> all = List.copyOf(needs.values());
+        List<PlateNeed> kept = all.stream().filter(n -> !(n.proposed() && declined.contains(n.key()))).map(n -> known(n, needs)).toList();
+        List<PlateNeed> without = all.stream().filter(n -> n.proposed() && declined.contains(n.key())).toList();
+        conflicts.addAll(Conflicts.of(shot, rules, treatments, kept));
+        figures.addAll(Numbers.of(shot, rules, treatments, kept));
+        return new BreakdownPlan(
+                shot.id(), kept, without, List.copyOf(treatments.values()), figures, conflicts, Cautions.of(shot, kept), Kit.of(shot, rules, kept, kit), Permissions.wanted(shot));
     }
 
-    private static void merge(List<PlateNeed> needs, PlateNeed more) {
-        for (int i = 0; i < needs.size(); i++) {
-            if (needs.get(i).mergesWith(more)) {
-                needs.set(i, needs.get(i).merged(more));
-                return;
+    /// What must come before a plate but is not planned cannot hold it up.
+    private static PlateNeed known(PlateNeed n, Map<String, PlateNeed> all) {
+        Set<String> after = new LinkedHashSet<>(n.after());
+        after.retainAll(all.keySet());
+        after.remove(n.key());
+        return after.size() == n.after().size()
+                ? n
+                : new PlateNeed(
+                        n.key(), n.role(), n.code(), n.about(), n.wonders(), n.in(), n.out(), n.screen(), n.region(), n.lockGroup(), n.lightGroup(), n.length(), n.notes(),
+                        after, n.proposed());
+    }
+
+    private static Map<String, Treatment> treatments(Shot shot, HouseRules rules) {
+        List<Treatments.Asked> asked = new ArrayList<>();
+        for (Wonder w : shot.wonders()) {
+            Case c = new Case(w, shot, rules, Map.of());
+            for (var d : Rules.of(w.kind()).demands(c)) {
+                asked.add(new Treatments.Asked(d, c.told(), Math.max(0, w.toSeconds() - w.fromSeconds()), Case.slug(d.thing())));
             }
         }
-        needs.add(more);
+        return Treatments.settle(asked, rules, Case.HOME);
+    }
+
+    /// The shot's plate for a need: the one made for it, else the first of its role that was made for none and is not another need's.
+    public static Map<String, Plate> matched(Shot shot, BreakdownPlan plan) {
+        Map<String, Plate> out = new LinkedHashMap<>();
+        List<Plate> free = new ArrayList<>(shot.plates());
+        for (PlateNeed n : plan.needs()) {
+            Optional<Plate> own = free.stream().filter(p -> p.need().equals(n.key())).findFirst();
+            own.ifPresent(p -> {
+                out.put(n.key(), p);
+                free.remove(p);
+            });
+        }
+        for (PlateNeed n : plan.needs()) {
+            if (!out.containsKey(n.key())) {
+                Optional<Plate> alike = free.stream().filter(p -> p.need().isEmpty() && p.role() == n.role()).findFirst();
+                alike.ifPresent(p -> {
+                    out.put(n.key(), p);
+                    free.remove(p);
+                });
+            }
+        }
+        return out;
     }
 
     /// The plates of a plan that the shot lacks, as new plates named by `name`; the shot's own plates are never touched.
-    public static List<Plate> missing(Shot shot, BreakdownPlan plan, java.util.function.Function<PlateNeed, String> name) {
+    public static List<Plate> missing(Shot shot, BreakdownPlan plan, Function<PlateNeed, String> name) {
+        Map<String, Plate> have = matched(shot, plan);
         List<Plate> out = new ArrayList<>();
-        List<Plate> have = new ArrayList<>(shot.plates());
-        for (RunningOrder.Step step : plan.order()) {
-            PlateNeed n = step.need();
-            Optional<Plate> match = have.stream().filter(p -> p.role() == n.role()).findFirst();
-            if (match.isPresent()) {
-                have.remove(match.get());
+        Set<String> ids = new LinkedHashSet<>(shot.plates().stream().map(Plate::id).toList());
+        for (PlateNeed n : plan.needs()) {
+            if (have.containsKey(n.key())) {
                 continue;
             }
             int i = shot.plates().size() + out.size();
-            String id = n.role().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-') + "-" + (i + 1);
-            out.add(new Plate(id, name.apply(n), n.role(), Spike.number(i), n.lockGroup(), n.lightGroup(), n.rollSeconds(), List.of()));
+            String id = n.key().toLowerCase(Locale.ROOT);
+            while (!ids.add(id)) {
+                id += "-" + (i + 1);
+            }
+            out.add(new Plate(id, name.apply(n), n.role(), Spike.number(i), n.lockGroup(), n.lightGroup(), n.rollSeconds(), List.of(), n.key()));
         }
         return out;
     }

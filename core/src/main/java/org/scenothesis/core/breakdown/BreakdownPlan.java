@@ -1,18 +1,51 @@
 package org.scenothesis.core.breakdown;
 
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.method.Treatment;
+import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.Permission;
 
-/// All that follows from the facts of a shot: running order with the plates, methods per wonder, kit, cautions.
+/// All that follows from the facts of one shot, except the order, which is the whole day's.
 ///
-/// - `unplanned`: ids of wonders for which there is no rule yet; never silently dropped.
+/// - `declined`: proposed plates the crew does without. `permissions`: leave that has to be got, empty records to be filled in.
 public record BreakdownPlan(
-        List<RunningOrder.Step> order, double minutes, Map<String, List<Method>> methods, List<String> kit, List<String> cautions, List<String> unplanned) {
+        String shot,
+        List<PlateNeed> needs,
+        List<PlateNeed> declined,
+        List<Treatment> treatments,
+        List<Figure> figures,
+        List<Conflict> conflicts,
+        List<BreakdownPlan.Caution> cautions,
+        List<KitItem> kit,
+        List<Permission> permissions) {
     public BreakdownPlan {
-        order = List.copyOf(order);
-        methods = Map.copyOf(methods);
-        kit = List.copyOf(kit);
+        needs = List.copyOf(needs);
+        declined = List.copyOf(declined);
+        treatments = List.copyOf(treatments);
+        figures = List.copyOf(figures);
+        conflicts = List.copyOf(conflicts);
         cautions = List.copyOf(cautions);
-        unplanned = List.copyOf(unplanned);
+        kit = List.copyOf(kit);
+        permissions = List.copyOf(permissions);
+    }
+
+    /// A caution and the wonders it comes from; none for one that the whole shot asks for. `caution.<code>` are its words.
+    public record Caution(String code, List<String> wonders) {
+        public Caution {
+            wonders = List.copyOf(wonders);
+        }
+    }
+
+    public Optional<PlateNeed> need(String key) {
+        return needs.stream().filter(n -> n.key().equals(key)).findFirst();
+    }
+
+    /// Hours of hand work that the chosen ways leave for later.
+    public double handHours() {
+        return treatments.stream().flatMap(t -> t.methods().stream()).filter(m -> m.chosen()).mapToDouble(m -> m.handHours()).sum();
     }
 }

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 ///
 /// - `lockGroup`: plates that must share one untouched camera; `lightGroup`: plates that must share one light; empty for none.
 /// - `rollSeconds`: the least length of a take; 0 for a still.
+/// - `need`: the key of the planned need it was made for; empty when it was added by hand.
 public record Plate(
         String id,
         String name,
@@ -17,9 +18,15 @@ public record Plate(
         String lockGroup,
         String lightGroup,
         double rollSeconds,
-        List<Take> takes) {
+        List<Take> takes,
+        String need) {
     public Plate {
         takes = List.copyOf(takes);
+    }
+
+    /// A plate added by hand.
+    public Plate(String id, String name, PlateRole role, Spike spike, String lockGroup, String lightGroup, double rollSeconds, List<Take> takes) {
+        this(id, name, role, spike, lockGroup, lightGroup, rollSeconds, takes, "");
     }
 
     /// The take that counts: the circled one, else the last.
@@ -32,7 +39,7 @@ public record Plate(
     }
 
     public Plate withTakes(List<Take> other) {
-        return new Plate(id, name, role, spike, lockGroup, lightGroup, rollSeconds, other);
+        return new Plate(id, name, role, spike, lockGroup, lightGroup, rollSeconds, other, need);
     }
 
     public Plate withTakeAdded(Take take) {
@@ -47,6 +54,6 @@ public record Plate(
     }
 
     public Plate named(String other) {
-        return new Plate(id, other, role, spike, lockGroup, lightGroup, rollSeconds, takes);
+        return new Plate(id, other, role, spike, lockGroup, lightGroup, rollSeconds, takes, need);
     }
 }

@@ -7,15 +7,34 @@ public enum PlateRole {
     ELEMENT,
     SCREEN_ONLY,
     LIGHT_PASS,
-    REFERENCE;
+    REFERENCE,
+    ON_SCREEN,
+    PARTIAL_BODY,
+    FOREGROUND,
+    ON_BLACK,
+    ON_WHITE,
+    ATMOSPHERE,
+    TRANSITION,
+    FRAME_INSERT,
+    SURFACE_TITLE,
+    STILLS,
+    BACKGROUND;
 
-    /// Whether the camera check against the lock group's reference makes sense.
+    /// Whether it is separated by the colour of a screen.
     public boolean keyed() {
-        return this == ELEMENT;
+        return switch (this) {
+            case ELEMENT, ON_SCREEN, PARTIAL_BODY, TRANSITION, FRAME_INSERT -> true;
+            default -> false;
+        };
     }
 
     /// Whether its light is meant to differ from the group's.
     public boolean lightDiffersByDesign() {
-        return this == LIGHT_PASS || this == SCREEN_ONLY;
+        return this == LIGHT_PASS || this == SCREEN_ONLY || this == ATMOSPHERE || this == ON_BLACK;
+    }
+
+    /// Whether one look is enough when nothing in it moves.
+    public boolean mayBeHeld() {
+        return this == CLEAN || this == LIGHT_PASS || this == BACKGROUND;
     }
 }

@@ -8,7 +8,7 @@ import org.jspecify.annotations.Nullable;
 
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
-/// `plan` is the set in metres as staged or solved; null before.
+/// `plan` is the set in metres as staged or solved; null before. `setting` is what was told about place and conditions.
 public record Shot(
         String id,
         int number,
@@ -19,12 +19,20 @@ public record Shot(
         List<Beat> beats,
         List<Plate> plates,
         List<Layer> layers,
-        @Nullable SetPlan plan) {
+        @Nullable SetPlan plan,
+        Setting setting) {
     public Shot {
         wonders = List.copyOf(wonders);
         beats = List.copyOf(beats);
         plates = List.copyOf(plates);
         layers = List.copyOf(layers);
+    }
+
+    /// A shot of whose setting nothing was told yet.
+    public Shot(
+            String id, int number, String title, String story, double seconds, List<Wonder> wonders, List<Beat> beats, List<Plate> plates, List<Layer> layers,
+            @Nullable SetPlan plan) {
+        this(id, number, title, story, seconds, wonders, beats, plates, layers, plan, Setting.NONE);
     }
 
     public Optional<Plate> plate(@Nullable String plateId) {
@@ -40,7 +48,7 @@ public record Shot(
     }
 
     public Shot withPlates(List<Plate> other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, other, layers, plan);
+        return new Shot(id, number, title, story, seconds, wonders, beats, other, layers, plan, setting);
     }
 
     public Shot withPlate(String plateId, UnaryOperator<Plate> change) {
@@ -54,7 +62,7 @@ public record Shot(
     }
 
     public Shot withLayers(List<Layer> other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, other, plan);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, other, plan, setting);
     }
 
     public Shot withLayer(String layerId, UnaryOperator<Layer> change) {
@@ -62,7 +70,7 @@ public record Shot(
     }
 
     public Shot withWonders(List<Wonder> other) {
-        return new Shot(id, number, title, story, seconds, other, beats, plates, layers, plan);
+        return new Shot(id, number, title, story, seconds, other, beats, plates, layers, plan, setting);
     }
 
     public Shot withWonder(String wonderId, UnaryOperator<Wonder> change) {
@@ -72,10 +80,18 @@ public record Shot(
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
         sorted.sort(java.util.Comparator.comparingDouble(Beat::seconds));
-        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, plan);
+        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, plan, setting);
     }
 
     public Shot withPlan(@Nullable SetPlan other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting);
+    }
+
+    public Shot withSetting(UnaryOperator<Setting> change) {
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, plan, change.apply(setting));
+    }
+
+    public Shot told(String otherTitle, String otherStory, double otherSeconds) {
+        return new Shot(id, number, otherTitle, otherStory, otherSeconds, wonders, beats, plates, layers, plan, setting);
     }
 }

@@ -22,4 +22,8 @@ public record Wonder(String id, WonderKind kind, String subject, double fromSeco
     public Wonder withSubject(String other) {
         return new Wonder(id, kind, other, fromSeconds, toSeconds, facts);
     }
+
+    public Wonder between(double from, double to) {
+        return new Wonder(id, kind, subject, from, to, facts);
+    }
 }

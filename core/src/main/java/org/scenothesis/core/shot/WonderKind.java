@@ -1,8 +1,20 @@
 package org.scenothesis.core.shot;
 
-/// The kinds of impossible things. Each has a rule unit in `breakdown` once it can be planned.
+/// The kinds of impossible things. Each has a rule unit in `breakdown.wonder`.
 public enum WonderKind {
     FLOATS,
     COPIES,
-    OTHER_SIZE
+    OTHER_SIZE,
+    HIDDEN,
+    MOVED,
+    BECOMES,
+    ELSEWHERE,
+    THROUGH_FRAME,
+    ENERGY,
+    PASSES_AROUND,
+    WIPED,
+    WRITTEN,
+    FRAME_BY_FRAME,
+    OPENING,
+    RESHAPED
 }

@@ -1,176 +1,235 @@
 package org.scenothesis.core.breakdown;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.scenothesis.core.breakdown.Shots.only;
+import static org.scenothesis.core.breakdown.Shots.plan;
+import static org.scenothesis.core.breakdown.Shots.roles;
+import static org.scenothesis.core.breakdown.Shots.wonder;
 
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
 
 class BreakdownTest {
-    private static Shot shot(Wonder... wonders) {
-        return new Shot("1", 1, "t", "", 6, List.of(wonders), List.of(), List.of(), List.of(), null);
+    private static BreakdownPlan floats(String... facts) {
+        return plan(wonder(WonderKind.FLOATS, "the lantern", facts));
     }
 
-    private static Wonder floats(String id, Map<String, String> facts) {
-        return new Wonder(id, WonderKind.FLOATS, "a lantern", 1, 5, facts);
-    }
-
-    private static List<PlateRole> roles(BreakdownPlan plan) {
-        return plan.order().stream().map(s -> s.need().role()).toList();
-    }
-
-    private static BreakdownPlan plan(Map<String, String> facts) {
-        return Breakdown.plan(shot(floats("f", facts)), HouseRules.DEFAULT);
+    private static List<String> conflicts(BreakdownPlan p) {
+        return p.conflicts().stream().map(Conflict::code).toList();
     }
 
     @Test
     void aDriftingThingAsksForAllFivePlates() {
-        BreakdownPlan p = plan(Map.of());
-        assertThat(roles(p)).containsExactlyInAnyOrder(PlateRole.CLEAN, PlateRole.PRACTICAL, PlateRole.ELEMENT, PlateRole.SCREEN_ONLY, PlateRole.REFERENCE);
-        assertThat(p.order().getFirst().need().role()).isEqualTo(PlateRole.CLEAN);
+        assertThat(roles(floats())).containsExactlyInAnyOrder(PlateRole.CLEAN, PlateRole.PRACTICAL, PlateRole.ELEMENT, PlateRole.SCREEN_ONLY, PlateRole.REFERENCE);
     }
 
     @Test
     void aStillThingWithACleanEdgeIsMaskedAndNeedsNoScreen() {
-        BreakdownPlan p = plan(Map.of("motion", "still"));
-        assertThat(roles(p)).doesNotContain(PlateRole.SCREEN_ONLY);
-        assertThat(p.order()).allSatisfy(s -> assertThat(s.need().state().screen()).isEqualTo(SetState.Screen.NONE));
-        assertThat(p.methods().get("f").getFirst().code()).isEqualTo("mask");
-        assertThat(p.methods().get("f").getFirst().recommended()).isTrue();
+        BreakdownPlan p = floats("motion", "still");
+        assertThat(roles(p)).doesNotContain(PlateRole.SCREEN_ONLY, PlateRole.ELEMENT);
+        assertThat(p.needs()).allSatisfy(n -> assertThat(n.screen()).isEqualTo(Screen.NONE));
+        assertThat(p.treatments().getFirst().way()).isEqualTo(Way.MASK);
+        assertThat(p.treatments().getFirst().methods().getFirst().recommended()).isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"motion, turns", "edge, hair", "crossed, yes"})
+    void whatMovesIsCrossedOrHasAFineEdgeNeedsAScreen(String fact, String answer) {
+        assertThat(roles(floats("motion", fact.equals("motion") ? answer : "still", fact, answer))).contains(PlateRole.SCREEN_ONLY, PlateRole.ELEMENT);
     }
 
     @Test
-    void hairAtTheEdgeAsksForAScreenEvenWhenStill() {
-        assertThat(roles(plan(Map.of("motion", "still", "edge", "hair")))).contains(PlateRole.SCREEN_ONLY);
+    void aCrewsOwnWayIsFollowedAndItsDangerSaid() {
+        BreakdownPlan p = floats("method", "mask");
+        assertThat(p.treatments().getFirst().overridden()).isTrue();
+        assertThat(roles(p)).doesNotContain(PlateRole.ELEMENT);
+        assertThat(conflicts(p)).contains("mask.forced");
     }
 
     @Test
-    void greenNearItMakesTheClothBlue() {
-        assertThat(plan(Map.of("greenNear", "yes")).order()).anySatisfy(s -> assertThat(s.need().state().screen()).isEqualTo(SetState.Screen.BLUE));
-        assertThat(plan(Map.of("greenNear", "yes")).kit()).contains("cloth.blue").doesNotContain("cloth.green");
-    }
-
-    @Test
-    void whatGlowsIsOfferedALightPass() {
-        assertThat(plan(Map.of("glows", "yes")).order()).anySatisfy(s -> {
-            assertThat(s.need().role()).isEqualTo(PlateRole.LIGHT_PASS);
-            assertThat(s.need().proposed()).isTrue();
-        });
+    void greenNearItMakesTheClothBlueUnlessThereIsOnlyGreen() {
+        assertThat(only(floats("greenNear", "yes"), PlateRole.ELEMENT).screen()).isEqualTo(Screen.BLUE);
+        BreakdownPlan poor = Breakdown.plan(
+                Shots.of(Map.of("cloths", "green", "foliage", "yes"), wonder(WonderKind.FLOATS, "the lantern")), HouseRules.DEFAULT);
+        assertThat(only(poor, PlateRole.ELEMENT).screen()).isEqualTo(Screen.GREEN);
+        assertThat(conflicts(poor)).contains("cloth.leaves");
     }
 
     @Test
     void aStudioIsAnotherLightAndAnotherLock() {
-        PlateNeed e = plan(Map.of("place", "studio")).order().stream().map(RunningOrder.Step::need).filter(n -> n.role() == PlateRole.ELEMENT).findFirst().orElseThrow();
+        PlateNeed e = only(Breakdown.plan(Shots.of(Map.of("place", "studio"), wonder(WonderKind.FLOATS, "the lantern")), HouseRules.DEFAULT), PlateRole.ELEMENT);
         assertThat(e.lightGroup()).isEqualTo("B");
         assertThat(e.lockGroup()).isEqualTo("B");
+        assertThat(e.after()).contains("clean-A");
     }
 
     @Test
-    void nobodyActingMeansNoPerformance() {
-        assertThat(roles(plan(Map.of("performer", "no")))).doesNotContain(PlateRole.PRACTICAL);
+    void twoHalvesOfABodyAreTwoPlatesWithASeam() {
+        BreakdownPlan p = floats("who", "person", "body", "halves", "surface", "yields");
+        assertThat(p.needs()).filteredOn(n -> n.role() == PlateRole.PARTIAL_BODY).hasSize(2).allSatisfy(n -> {
+            assertThat(n.notes().record()).contains("seam");
+            assertThat(n.screen()).isEqualTo(Screen.GREEN);
+        });
+        assertThat(conflicts(p)).contains("seat.yields");
+    }
+
+    @Test
+    void eyesFollowTheThingAsItRises() {
+        PlateNeed acting = only(floats("restM", "0.9", "heightM", "0.7", "eyesM", "1.6", "distanceM", "3"), PlateRole.PRACTICAL);
+        assertThat(acting.notes().eyelines()).hasSize(2);
+        assertThat(acting.notes().eyelines().getFirst().upDeg()).isLessThan(0);
+        assertThat(acting.notes().eyelines().getLast().upDeg()).isCloseTo(0, org.assertj.core.data.Offset.offset(1e-9));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"stool", "box", "harness"})
+    @ValueSource(strings = {"stool", "box", "chair", "table", "ladder", "harness"})
     void everySupportOfAPersonIsCautionedAgainst(String support) {
-        assertThat(plan(Map.of("who", "person", "support", support)).cautions()).containsAnyOf("height", "suspended");
+        assertThat(floats("who", "person", "support", support).cautions()).extracting(BreakdownPlan.Caution::code).containsAnyOf("height", "suspended");
     }
 
     @Test
-    void questionsFollowTheAnswers() {
-        FloatsRule r = new FloatsRule();
-        assertThat(r.questions(floats("f", Map.of("who", "person")))).filteredOn(q -> q.key().equals("support")).first().satisfies(q -> assertThat(q.answers()).contains("stool"));
-        assertThat(r.questions(floats("f", Map.of("motion", "still")))).extracting(Question::key).doesNotContain("greenNear");
-        assertThat(r.questions(floats("f", Map.of()))).filteredOn(Question::isNumber).extracting(Question::unit).containsExactly("m");
+    void whatWasSaidOfAThingIsNotBelievedOfAPerson() {
+        assertThat(floats("who", "person", "support", "rod").cautions()).extracting(BreakdownPlan.Caution::code).contains("height");
     }
 
     @Test
-    void plansAlwaysHaveACleanPlateLongEnough() {
-        Random random = new Random(7);
-        FloatsRule rule = new FloatsRule();
-        for (int i = 0; i < 200; i++) {
-            Wonder w = floats("f", Map.of());
-            for (Question q : rule.questions(w)) {
-                if (!q.isNumber()) {
-                    w = w.withFact(q.key(), q.answers().get(random.nextInt(q.answers().size())));
-                }
-            }
-            BreakdownPlan p = Breakdown.plan(shot(w), HouseRules.DEFAULT);
-            assertThat(p.order()).anySatisfy(s -> {
-                assertThat(s.need().role()).isEqualTo(PlateRole.CLEAN);
-                assertThat(s.need().rollSeconds()).isGreaterThanOrEqualTo(6);
-            });
-            assertThat(p.order()).allSatisfy(s -> assertThat(s.need().wonders()).contains("f"));
-        }
+    void questionsComeUpOnlyWhenTheyMatter() {
+        Wonder still = wonder(WonderKind.FLOATS, "x", "motion", "still");
+        assertThat(Breakdown.questions(Shots.of(still), still, HouseRules.DEFAULT)).extracting(Question::fact).doesNotContain(Fact.TRAVEL_M, Fact.BODY);
+        Wonder person = wonder(WonderKind.FLOATS, "x", "who", "person");
+        assertThat(Breakdown.questions(Shots.of(person), person, HouseRules.DEFAULT)).filteredOn(q -> q.fact() == Fact.SUPPORT).first()
+                .satisfies(q -> assertThat(q.answers()).contains("stool").doesNotContain("rod"));
+    }
+
+    @Test
+    void theSchoolOfEffectLightDecidesOnTheLampPass() {
+        assertThat(only(floats("glows", "yes"), PlateRole.LIGHT_PASS).proposed()).isTrue();
+        Shot s = Shots.of(wonder(WonderKind.FLOATS, "the lantern", "glows", "yes"));
+        assertThat(only(Breakdown.plan(s, HouseRules.DEFAULT.withSchool(School.EFFECT_LIGHT, "paint")), PlateRole.LIGHT_PASS).proposed()).isFalse();
+        assertThat(roles(Breakdown.plan(s, HouseRules.DEFAULT.withSchool(School.EFFECT_LIGHT, "lamp")))).doesNotContain(PlateRole.LIGHT_PASS);
+    }
+
+    @Test
+    void aProposedPlateMayBeDeclinedAndStaysKnown() {
+        BreakdownPlan p = Breakdown.plan(
+                Shots.of(Map.of("declined", "light-the-lantern clean-A"), wonder(WonderKind.FLOATS, "the lantern", "glows", "yes")), HouseRules.DEFAULT);
+        assertThat(p.declined()).extracting(PlateNeed::key).containsExactly("light-the-lantern");
+        assertThat(p.needs()).extracting(PlateNeed::key).contains("clean-A").doesNotContain("light-the-lantern");
     }
 
     @Test
     void sharedPlatesAreMergedAndLoseNothing() {
-        Wonder a = floats("a", Map.of());
-        Wonder b = new Wonder("b", WonderKind.FLOATS, "a brush", 0, 9, Map.of());
-        BreakdownPlan p = Breakdown.plan(shot(a, b), HouseRules.DEFAULT);
-        assertThat(roles(p)).doesNotHaveDuplicates();
-        PlateNeed clean = p.order().getFirst().need();
+        Wonder a = new Wonder("a", WonderKind.FLOATS, "the lantern", 1, 5, Map.of("support", "rod", "background", "moves"));
+        Wonder b = new Wonder("b", WonderKind.FLOATS, "a brush", 0, 9, Map.of("support", "line"));
+        PlateNeed clean = only(plan(a, b), PlateRole.CLEAN);
         assertThat(clean.wonders()).isEqualTo(Set.of("a", "b"));
-        assertThat(clean.rollSeconds()).isEqualTo(11);
+        assertThat(clean.rollSeconds()).isEqualTo(8);
+        assertThat(clean.out()).contains(Item.support("rod"), Item.support("line"), Item.prop("the lantern"), Item.prop("a brush"));
     }
 
     @Test
-    void aWonderWithoutARuleIsSaidAndNotDropped() {
-        Wonder w = new Wonder("twice", WonderKind.COPIES, "the maker", 0, 4, Map.of());
-        assertThat(Breakdown.plan(shot(w), HouseRules.DEFAULT).unplanned()).containsExactly("twice");
-        assertThat(Breakdown.rule(w)).isEmpty();
+    void twoWondersOfOneThingShareItsPlate() {
+        Wonder small = wonder(WonderKind.OTHER_SIZE, "the maker", "performer", "no");
+        Wonder through = wonder(WonderKind.THROUGH_FRAME, "the maker", "performer", "no");
+        PlateNeed n = only(plan(small, through), PlateRole.ON_SCREEN);
+        assertThat(n.wonders()).hasSize(2);
+        assertThat(n.lockGroup()).isEqualTo("B");
+        assertThat(n.notes().positions()).contains("left", "right");
     }
 
     @Test
-    void noOtherOrderIsCheaper() {
-        List<PlateNeed> needs = new ArrayList<>(plan(Map.of("glows", "yes")).order().stream().map(RunningOrder.Step::need).toList());
-        double best = RunningOrder.minutes(RunningOrder.plan(needs, HouseRules.DEFAULT));
-        Random random = new Random(3);
-        for (int i = 0; i < 300; i++) {
-            Collections.shuffle(needs, random);
-            if (needs.getFirst().role() == PlateRole.CLEAN) {
-                assertThat(RunningOrder.minutes(RunningOrder.priced(needs))).isGreaterThanOrEqualTo(best - 1e-9);
+    void aCopyThatIsAlsoSmallIsFilmedOnceForBoth() {
+        BreakdownPlan p = plan(wonder(WonderKind.COPIES, "the maker", "count", "2"), wonder(WonderKind.OTHER_SIZE, "the maker", "performer", "no"));
+        assertThat(p.needs()).filteredOn(n -> n.key().startsWith("figure-")).hasSize(1);
+        assertThat(p.needs()).filteredOn(n -> n.role() == PlateRole.ON_SCREEN).hasSize(1);
+    }
+
+    @Test
+    void anActorWhoIsAlsoSeenTwiceActsInOneOfTheFigures() {
+        BreakdownPlan p = plan(wonder(WonderKind.COPIES, "the maker", "count", "2"), wonder(WonderKind.FLOATS, "the lantern", "actor", "the maker"));
+        assertThat(p.needs()).filteredOn(n -> n.role() == PlateRole.PRACTICAL).hasSize(2);
+        assertThat(p.need("figure-the-maker-1").orElseThrow().wonders()).hasSize(2);
+    }
+
+    @Test
+    void theShotsOwnPlatesAreRecognisedAndOnlyMissingOnesProposed() {
+        Shot s = Shots.of(wonder(WonderKind.FLOATS, "the lantern"));
+        BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
+        var all = Breakdown.missing(s, p, n -> n.role().name());
+        assertThat(all).hasSize(5).extracting(x -> x.id()).doesNotHaveDuplicates();
+        assertThat(all).allSatisfy(x -> assertThat(x.need()).isNotEmpty());
+        assertThat(Breakdown.missing(s.withPlates(all), p, n -> "x")).isEmpty();
+        assertThat(Breakdown.missing(s.withPlates(all.subList(1, 5)), p, n -> "x")).hasSize(1);
+    }
+
+    @Test
+    void whoeverIsInvisibleInASuitCarriesTheThingInOneTake() {
+        BreakdownPlan p = plan(
+                wonder(WonderKind.HIDDEN, "the apprentice", "by", "suit"), wonder(WonderKind.MOVED, "the lantern", "operator", "suit", "performer", "no"));
+        assertThat(p.needs()).filteredOn(n -> n.role() == PlateRole.ON_SCREEN).hasSize(1).first().satisfies(n -> {
+            assertThat(n.wonders()).hasSize(2);
+            assertThat(n.in()).contains(Item.prop("the lantern"), Item.person("the apprentice"));
+        });
+    }
+
+    @Test
+    void aSmallOneLooksUpAtTheAngleOfItsOwnMeasure() {
+        PlateNeed n = only(plan(wonder(WonderKind.OTHER_SIZE, "the small maker", "factor", "0.1", "sizeM", "1.7", "restM", "0.9", "eyesM", "1.6", "distanceM", "0.7", "actor", "the maker")),
+                PlateRole.ON_SCREEN);
+        // Eyes 7 m above its floor, 7 m away, its own at 1.58 m.
+        assertThat(n.notes().eyelines()).singleElement().satisfies(e -> assertThat(e.upDeg()).isCloseTo(37.74, org.assertj.core.data.Offset.offset(0.05)));
+    }
+
+    @Test
+    void aPictureThatExistsIsBroughtInNotFilmed() {
+        Shot s = Shots.of(wonder(WonderKind.ELSEWHERE, "the maker", "source", "existing"));
+        BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
+        assertThat(p.needs()).filteredOn(n -> !n.filmed()).hasSize(1);
+        assertThat(p.permissions()).hasSize(1);
+        assertThat(Shots.order(p, s, HouseRules.DEFAULT).steps()).allSatisfy(x -> assertThat(x.need().filmed()).isTrue());
+    }
+
+    @Test
+    void everyQuestionAssumesWhatThePlanAssumes() {
+        for (WonderKind k : WonderKind.values()) {
+            Wonder w = wonder(k, "it");
+            Wonder assumed = org.scenothesis.core.breakdown.wonder.Rules.assuming(w);
+            var told = org.scenothesis.core.breakdown.fact.Told.of(assumed, org.scenothesis.core.shot.Setting.NONE);
+            for (Question q : Breakdown.questions(Shots.of(w), w, HouseRules.DEFAULT)) {
+                assertThat(told.answer(q.fact())).as("%s %s", k, q).isEqualTo(q.otherwise());
             }
         }
     }
 
-    @ParameterizedTest
-    @EnumSource(HouseRules.CleanPlateEnds.class)
-    void theHouseSaysWhenTheCleanPlateIsRolled(HouseRules.CleanPlateEnds ends) {
-        HouseRules d = HouseRules.DEFAULT;
-        HouseRules rules = new HouseRules(d.shiftPx(), d.parallaxPx(), d.exposureStops(), d.whiteBalanceMired(), d.screenStops(), d.matteGreyPercent(), ends);
-        List<PlateRole> order = roles(Breakdown.plan(shot(floats("f", Map.of())), rules));
-        boolean cleanFirst = order.indexOf(PlateRole.CLEAN) < order.indexOf(PlateRole.PRACTICAL);
-        assertThat(cleanFirst).isEqualTo(ends != HouseRules.CleanPlateEnds.LAST);
-    }
-
-    @Test
-    void onlyMissingPlatesAreProposedForTheShelf() {
-        Shot s = shot(floats("f", Map.of()));
-        BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
-        var all = Breakdown.missing(s, p, n -> n.role().name());
-        assertThat(all).hasSize(5);
-        assertThat(Breakdown.missing(s.withPlates(all), p, n -> "x")).isEmpty();
-        assertThat(all).extracting(x -> x.id()).doesNotHaveDuplicates();
-    }
-
     @Test
     void anEmptyShotHasAnEmptyPlan() {
-        BreakdownPlan p = Breakdown.plan(shot(), HouseRules.DEFAULT);
-        assertThat(p.order()).isEmpty();
-        assertThat(p.minutes()).isZero();
+        BreakdownPlan p = plan();
+        assertThat(p.needs()).isEmpty();
+        assertThat(p.cautions()).isEmpty();
+        assertThat(p.kit()).isEmpty();
+    }
+
+    @Test
+    void anAnswerThatCannotBeOneCountsAsNotGiven() {
+        Wonder odd = new Wonder("f", WonderKind.FLOATS, "x", 0, 4, Map.of("motion", "dances", "heightM", "NaN", "sizeM", "-3"));
+        assertThat(roles(plan(odd))).contains(PlateRole.ELEMENT);
     }
 }

@@ -13,7 +13,6 @@ import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.match.LockJudge;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 
@@ -56,7 +55,7 @@ public final class ShotFindings {
         double needed = plate.rollSeconds();
         double got = b.still() ? 0 : b.seconds();
         // A quiet clean plate may be held: shorter than the take is worth a look, not a second day.
-        boolean mayHold = plate.role() == PlateRole.CLEAN || plate.role() == PlateRole.LIGHT_PASS;
+        boolean mayHold = plate.role().mayBeHeld();
         Verdict v = got + 0.05 >= needed ? Verdict.HOLDS : mayHold ? Verdict.WATCH : Verdict.REDO;
         return Finding.of(Measure.ROLL, plate.id(), got, new Limit(needed, Math.max(needed, 1e6))).judged(v).detailed(needed, (double) b.frames());
     }

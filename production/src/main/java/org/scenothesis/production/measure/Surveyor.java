@@ -59,8 +59,8 @@ public final class Surveyor {
 
     private List<Task> tasks(Shot shot, Measured m) {
         List<Task> tasks = new ArrayList<>();
-        Optional<Path> reference = reference(shot);
         for (Plate plate : shot.plates()) {
+            Optional<Path> reference = reference(shot, plate.lockGroup());
             for (Take take : plate.takes()) {
                 boolean usable = m.brief(take.footage()).filter(FootageBrief::usable).isPresent();
                 if (usable && reference.isPresent() && !plate.lockGroup().isEmpty()) {
@@ -77,9 +77,15 @@ public final class Surveyor {
         return tasks;
     }
 
-    /// The footage all plates of the lock group are compared with: the clean plate's chosen take.
+    /// The shot's first clean plate, as its chosen take shows it.
     public Optional<Path> reference(Shot shot) {
         return shot.plateOf(PlateRole.CLEAN).map(Plate::chosen).map(folder::footage);
+    }
+
+    /// The footage all plates of a lock group are compared with: its own clean plate. Another camera's plates have nothing to be compared with.
+    private Optional<Path> reference(Shot shot, String lockGroup) {
+        return shot.plates().stream()
+                .filter(p -> p.role() == PlateRole.CLEAN && p.lockGroup().equals(lockGroup)).findFirst().map(Plate::chosen).map(folder::footage);
     }
 
     private Measured briefs(Shot shot, Measured m) {

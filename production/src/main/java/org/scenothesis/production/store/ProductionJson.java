@@ -22,7 +22,7 @@ import org.scenothesis.core.shot.Take;
 /// Fields this version does not know are kept: they are laid back into what is written, objects of a list being recognised by their `id`.
 public final class ProductionJson {
     /// Version of the schema written; newer ones are refused.
-    public static final int SCHEMA = 1;
+    public static final int SCHEMA = 2;
 
     private static final JsonMapper MAPPER = JsonMapper.builder(
                     com.fasterxml.jackson.core.JsonFactory.builder()
@@ -58,6 +58,7 @@ public final class ProductionJson {
                     path, "it was written by a newer Scenothesis (schema " + schema + ", this one reads up to " + SCHEMA + "); update, then open it again.");
         }
         try {
+            Older.bring(MAPPER, (ObjectNode) tree);
             Production p = MAPPER.treeToValue(tree, Production.class);
             verify(path, p);
             return new Read(p, tree);
@@ -122,8 +123,8 @@ public final class ProductionJson {
                 JsonNode mine = to.get(e.getKey());
                 if (mine == null) {
                     to.set(e.getKey(), e.getValue());
-                } else if (!e.getKey().equals("facts")) {
-                    // Facts are an open map: what is not there any more was taken away on purpose.
+                } else if (!e.getKey().equals("facts") && !e.getKey().equals("schools")) {
+                    // Open maps: what is not there any more was taken away on purpose.
                     keep(mine, e.getValue());
                 }
             });

@@ -2,7 +2,6 @@ package org.scenothesis.production.words;
 
 import java.text.MessageFormat;
 import java.util.Locale;
-import java.util.MissingResourceException;
 import java.util.ResourceBundle;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Measure;
@@ -10,22 +9,22 @@ import org.scenothesis.core.finding.Verdict;
 
 /// Words and numbers with their units.
 public final class Words {
-    private static final ResourceBundle TEXT = ResourceBundle.getBundle("org.scenothesis.production.words.words", Locale.ENGLISH);
+    private static final ResourceBundle HOUSE = ResourceBundle.getBundle("org.scenothesis.production.words.words", Locale.ENGLISH);
+    private static final ResourceBundle PLANNING = ResourceBundle.getBundle("org.scenothesis.production.words.breakdown", Locale.ENGLISH);
 
     private Words() {}
 
     /// The text of a key with its arguments; a key without text shows itself, so that nothing is silently empty.
     public static String of(String key, Object... arguments) {
-        try {
-            String pattern = TEXT.getString(key);
-            return arguments.length == 0 ? pattern : new MessageFormat(pattern.replace("'", "''"), Locale.ENGLISH).format(arguments);
-        } catch (MissingResourceException e) {
+        if (!has(key)) {
             return key;
         }
+        String pattern = (HOUSE.containsKey(key) ? HOUSE : PLANNING).getString(key);
+        return arguments.length == 0 ? pattern : new MessageFormat(pattern.replace("'", "''"), Locale.ENGLISH).format(arguments);
     }
 
     public static boolean has(String key) {
-        return TEXT.containsKey(key);
+        return HOUSE.containsKey(key) || PLANNING.containsKey(key);
     }
 
     public static String verdict(Verdict v) {

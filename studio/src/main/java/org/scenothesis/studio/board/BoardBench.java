@@ -1,6 +1,7 @@
 package org.scenothesis.studio.board;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -15,12 +16,14 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
-import org.scenothesis.core.breakdown.RunningOrder;
+import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
+import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
@@ -209,40 +212,47 @@ public final class BoardBench extends Bench {
         return box;
     }
 
-    /// The planned day as a bar of minutes in the plates' own colours.
+    /// The planned day of this shot as a bar of minutes in the plates' own colours.
     private Region order(Shot shot) {
-        BreakdownPlan plan = Breakdown.plan(shot, session.store().now().houseRules());
+        HouseRules rules = session.store().now().houseRules();
+        BreakdownPlan plan = Breakdown.plan(shot, rules);
+        RunningOrder order = RunningOrder.cheapest(RunningOrder.jobs(shot, plan, rules), List.of(), rules.estimates());
         VBox box = new VBox(6);
         box.setMinWidth(330);
         box.setPrefWidth(400);
         box.setMaxWidth(460);
-        box.getChildren().add(Text.of("Running order" + (plan.order().isEmpty() ? "" : ", about " + Words.number(plan.minutes(), 0) + " min on set"), "column-head"));
-        if (plan.order().isEmpty()) {
-            box.getChildren().add(Text.block("Break down has no rule for this shot's wonders yet; add its plates by hand.", "muted"));
+        box.getChildren().add(Text.of("Running order" + (order.steps().isEmpty() ? "" : ", about " + Words.number(order.minutes(), 0) + " min on set"), "column-head"));
+        if (order.steps().isEmpty()) {
+            box.getChildren().add(Text.block("Break down knows no wonder of this shot yet.", "muted"));
             return box;
         }
-        HBox bar = new HBox(2);
-        VBox names = new VBox(2);
-        double scale = 330 / Math.max(1, plan.minutes());
-        double at = 0;
+        HBox bar = new HBox(1);
+        VBox names = new VBox(1);
+        double scale = 330 / Math.max(1, order.minutes());
+        Map<String, Plate> have = Breakdown.matched(shot, plan);
         int i = 0;
-        for (RunningOrder.Step s : plan.order()) {
-            Optional<Plate> plate = shot.plateOf(s.need().role());
-            double minutes = 2 + s.need().rollSeconds() / 60;
+        for (RunningOrder.Step s : order.steps()) {
             if (s.changeMinutes() > 0) {
                 bar.getChildren().add(block(s.changeMinutes() * scale, null));
             }
-            bar.getChildren().add(block(minutes * scale, plate.map(Plate::spike).orElse(Spike.number(i))));
-            at += s.changeMinutes();
-            String name = plate.map(Plate::name).orElse(Words.of("name." + s.need().role().name()));
+            Plate plate = have.get(s.need().key());
+            bar.getChildren().add(block(s.job().minutes() * scale, plate == null ? Spike.number(i) : plate.spike()));
             names.getChildren().add(Text.of(
-                    String.format(java.util.Locale.ENGLISH, "%02.0f min  %s%s", at, name, s.changeMinutes() > 0 ? ", after " + Math.round(s.changeMinutes()) + " min of change" : ""),
+                    String.format(java.util.Locale.ENGLISH, "%02.0f min  %s%s", s.rollsAt(), plate == null ? PlanWords.name(s.job()) : plate.name() + part(s),
+                            s.changeMinutes() > 0 ? ", after " + Math.round(s.changeMinutes()) + " min of change" : ""),
                     "small"));
-            at += minutes;
             i++;
         }
-        box.getChildren().addAll(bar, names);
+        ScrollPane list = new ScrollPane(names);
+        list.setFitToWidth(true);
+        list.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(list, Priority.ALWAYS);
+        box.getChildren().addAll(bar, list);
         return box;
+    }
+
+    private static String part(RunningOrder.Step s) {
+        return s.job().part() == org.scenothesis.core.breakdown.day.Job.Part.WHOLE ? "" : Words.of("part." + s.job().part().name());
     }
 
     private static Region block(double width, @org.jspecify.annotations.Nullable Spike spike) {

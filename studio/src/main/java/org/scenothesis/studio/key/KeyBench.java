@@ -107,9 +107,9 @@ public final class KeyBench extends Bench {
 
     @Override
     public void shown() {
-        boolean keyed = session.plate().map(p -> p.role() == PlateRole.ELEMENT).orElse(false);
+        boolean keyed = session.plate().map(p -> p.role().keyed()).orElse(false);
         if (!keyed) {
-            session.shot().plateOf(PlateRole.ELEMENT).ifPresent(p -> session.plateId().set(p.id()));
+            session.shot().plates().stream().filter(p -> p.role().keyed()).findFirst().ifPresent(p -> session.plateId().set(p.id()));
         }
         refresh();
     }
@@ -185,7 +185,7 @@ public final class KeyBench extends Bench {
         KeyReport r = session.measured().get().key(plate.id()).orElse(null);
         measures.getChildren().add(Text.of(plate.name() + (r == null ? "" : ", worst of " + Words.frames(r.samples().size())), "paper-title"));
         if (layer() == null) {
-            boolean element = plate.role() == PlateRole.ELEMENT;
+            boolean element = plate.role().keyed();
             measures.getChildren().add(Text.block(
                     element ? "This element is not keyed yet." : "This plate is a " + Words.of("role." + plate.role().name()) + "; only elements on screen are keyed.", "paper-text"));
             if (element && plate.chosen() != null) {
@@ -247,7 +247,7 @@ public final class KeyBench extends Bench {
     private KeyModel.@Nullable Request request(KeySettings s) {
         Plate plate = session.plate().orElse(null);
         Path path = session.footage(plate);
-        if (plate == null || path == null || plate.role() != PlateRole.ELEMENT) {
+        if (plate == null || path == null || !plate.role().keyed()) {
             return null;
         }
         Layer l = layer();
@@ -263,7 +263,7 @@ public final class KeyBench extends Bench {
         KeyModel.Request request = request(current());
         if (request == null) {
             PlateRole role = session.plate().map(Plate::role).orElse(null);
-            over.say(role == null ? "Choose a plate on the shelf." : role != PlateRole.ELEMENT ? "Choose an element on screen on the shelf." : "This plate has no take yet.");
+            over.say(role == null ? "Choose a plate on the shelf." : !role.keyed() ? "Choose an element on screen on the shelf." : "This plate has no take yet.");
             matte.say("");
             screen.say("");
             return;

@@ -1,0 +1,75 @@
+package org.scenothesis.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.nio.charset.MalformedInputException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import org.scenothesis.production.paper.ShotList;
+import org.scenothesis.production.store.ProductionFolder;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(
+        name = "shotlist", description = "Reads a shot list (CSV) and says what was and was not understood; with --add the shots go into the production.",
+        mixinStandardHelpOptions = true)
+final class ShotListCommand implements Callable<Integer> {
+    private static final long LARGEST = 8L << 20;
+
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    Path folder;
+
+    @Parameters(index = "1", paramLabel = "FILE.csv", description = "The list; the first line names the columns.")
+    Path file;
+
+    @Option(names = "--add", description = "Add what was understood.")
+    boolean add;
+
+    @Mixin
+    Output output;
+
+    @Override
+    public Integer call() throws Exception {
+        ShotList list = ShotList.read(text());
+        try (ProductionFolder f = ProductionFolder.open(folder, add)) {
+            if (add && !f.writable()) {
+                throw new InputException("the production is open elsewhere (" + f.holder() + "); close it there.");
+            }
+            if (add) {
+                f.save(list.into(f.production()));
+            }
+        }
+        ObjectNode o = Output.object();
+        ArrayNode shots = o.putArray("shots");
+        list.shots().forEach(s -> {
+            shots.addObject().put("id", s.id()).put("title", s.title()).put("seconds", s.seconds()).put("wonders", s.wonders().size());
+            output.say(s.id() + "  " + s.title() + ", " + s.wonders().size() + (s.wonders().size() == 1 ? " wonder" : " wonders"));
+        });
+        ArrayNode notes = o.putArray("not_understood");
+        list.notes().forEach(n -> {
+            notes.addObject().put("line", n.line()).put("column", n.column()).put("text", n.text()).put("why", n.why());
+            output.say("Not understood: " + n.sentence());
+        });
+        o.put("added", add);
+        output.say(add ? "Added." : "Nothing was changed; --add adds what was understood.");
+        output.print(o);
+        return list.shots().isEmpty() ? 1 : 0;
+    }
+
+    private String text() throws InputException {
+        try {
+            if (Files.size(file) > LARGEST) {
+                throw new InputException(file + ": larger than 8 MB, which no shot list is.");
+            }
+            return Files.readString(file);
+        } catch (MalformedInputException e) {
+            throw new InputException(file + ": the file is not UTF-8 text; save it as CSV in UTF-8.");
+        } catch (IOException e) {
+            throw new InputException(file + ": the file cannot be read; check the path and its permissions.");
+        }
+    }
+}

@@ -1,0 +1,97 @@
+package org.scenothesis.core.breakdown;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+
+/// Which cautions a plan triggers. They follow from facts and plates alone and cannot be switched off. Source: the handbook's table of cautions.
+final class Cautions {
+    private final Map<String, Set<String>> found = new LinkedHashMap<>();
+
+    private Cautions() {}
+
+    static List<BreakdownPlan.Caution> of(Shot shot, List<PlateNeed> needs) {
+        Cautions c = new Cautions();
+        for (Wonder w : shot.wonders()) {
+            c.wonder(w, Told.of(w, shot.setting()));
+        }
+        needs.forEach(c::plate);
+        if (!needs.isEmpty()) {
+            c.setting(Told.of(shot.setting()));
+        }
+        return c.found.entrySet().stream().map(e -> new BreakdownPlan.Caution(e.getKey(), List.copyOf(e.getValue()))).toList();
+    }
+
+    private void add(boolean when, String code, Wonder w) {
+        if (when) {
+            found.computeIfAbsent(code, k -> new LinkedHashSet<>()).add(w.id());
+        }
+    }
+
+    private void wonder(Wonder w, Told t) {
+        boolean person = t.is(Fact.WHO, "person", "child") && takesWho(w.kind());
+        boolean held = w.kind() == WonderKind.FLOATS && person;
+        add(held && !t.is(Fact.SUPPORT, "harness", "none"), "height", w);
+        add(held && t.is(Fact.SUPPORT, "harness"), "suspended", w);
+        add(t.is(Fact.EVENT, "flash") && w.kind() == WonderKind.BECOMES || w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "flashes"), "flashing", w);
+        add(w.kind() == WonderKind.WIPED, "powder", w);
+        add(w.kind() == WonderKind.WIPED && t.is(Fact.MATERIAL, "water"), "water", w);
+        add(w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "fire", "smoke", "sparks") || w.kind() == WonderKind.BECOMES && t.is(Fact.EVENT, "smoke"), "smoke", w);
+        add(w.kind() == WonderKind.HIDDEN && !t.is(Fact.BY, "cloth", "sleeves") || w.kind() == WonderKind.MOVED && t.is(Fact.OPERATOR, "suit")
+                || !t.is(Fact.COSTUME, "plain"), "hood", w);
+        add(t.is(Fact.MOTION, "thrown"), "thrown", w);
+        add(t.is(Fact.WEAPON, "yes"), "weapon", w);
+        add(w.kind() == WonderKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") || w.kind() == WonderKind.THROUGH_FRAME && t.is(Fact.FRAME_KIND, "mirror"), "glass", w);
+        boolean lines = w.kind() == WonderKind.FLOATS && t.is(Fact.SUPPORT, "line") && !person || w.kind() == WonderKind.MOVED && t.is(Fact.OPERATOR, "line");
+        add(lines, "line", w);
+        add(t.is(Fact.WHO, "child", "animal") && takesWho(w.kind()), "children", w);
+        add(w.kind() == WonderKind.THROUGH_FRAME && person && t.number(Fact.SIZE_M) >= 1, "opening", w);
+    }
+
+    private static boolean takesWho(WonderKind k) {
+        return switch (k) {
+            case FLOATS, COPIES, OTHER_SIZE, HIDDEN, BECOMES, ELSEWHERE, THROUGH_FRAME, RESHAPED -> true;
+            default -> false;
+        };
+    }
+
+    private void plate(PlateNeed n) {
+        List<String> codes = new ArrayList<>();
+        if (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE || n.screen() == Screen.BLACK && n.role() == PlateRole.ON_BLACK) {
+            codes.add("stands");
+        }
+        if (n.role() == PlateRole.ATMOSPHERE) {
+            codes.add(n.code().equals("size.dust") ? "powder" : "smoke");
+        }
+        if (n.in().contains(Item.support("overhead")) || n.role() == PlateRole.TRANSITION) {
+            codes.add("overhead");
+        }
+        codes.forEach(c -> found.computeIfAbsent(c, k -> new LinkedHashSet<>()).addAll(n.wonders()));
+    }
+
+    private void setting(Told t) {
+        List<String> codes = new ArrayList<>();
+        if (t.is(Fact.LIGHT, "lamps") || t.is(Fact.HOT_LAMPS, "yes")) {
+            codes.add("lamps");
+        }
+        if (t.is(Fact.CAMERA, "moving") && !t.is(Fact.DOLLY, "no")) {
+            codes.add("dolly");
+        }
+        if (t.is(Fact.LIGHT, "sun") || t.is(Fact.PUBLIC, "yes")) {
+            codes.add("public");
+        }
+        codes.forEach(c -> found.computeIfAbsent(c, k -> new LinkedHashSet<>()));
+    }
+}

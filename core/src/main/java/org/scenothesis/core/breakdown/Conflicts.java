@@ -1,0 +1,90 @@
+package org.scenothesis.core.breakdown;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.ClothChoice;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Treatment;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+
+/// Conflicts that concern the whole shot: cloths and colours, cloth and movement, overrides, a camera that moves over plates that lie on each other.
+final class Conflicts {
+    private Conflicts() {}
+
+    static List<Conflict> of(Shot shot, HouseRules rules, Map<String, Treatment> treatments, List<PlateNeed> needs) {
+        List<Conflict> out = new ArrayList<>();
+        for (Wonder w : shot.wonders()) {
+            Treatment t = treatments.get(Case.slug(w.subject()));
+            if (t != null) {
+                things(w, Told.of(w, shot.setting()), t, rules, out);
+            }
+        }
+        Told told = Told.of(shot.setting());
+        needs.stream().filter(n -> !n.about().isEmpty()).filter(onePerRegion()).forEach(n -> cloth(n, told, out));
+        boolean overlaid = needs.stream().anyMatch(n -> n.key().equals("clean-" + Case.HOME));
+        if (told.is(Fact.CAMERA, "moving") && overlaid) {
+            out.add(Conflict.redo("camera.moves", "", ""));
+        }
+        if (told.is(Fact.BACKGROUND, "moves") && treatments.values().stream().anyMatch(t -> t.way() == Way.MASK)) {
+            out.add(Conflict.watch("background.masked", "", ""));
+        }
+        return out.stream().distinct().toList();
+    }
+
+    private static void things(Wonder w, Told told, Treatment t, HouseRules rules, List<Conflict> out) {
+        if (t.disagree()) {
+            out.add(Conflict.watch("ways.disagree", w.id(), t.thing()));
+        }
+        boolean fine = !told.is(Fact.EDGE, "clean");
+        boolean moves = !told.is(Fact.MOTION, "still");
+        if (t.overridden() && t.way() == Way.MASK && (fine || moves || told.is(Fact.CROSSED, "yes"))) {
+            out.add(Conflict.redo("mask.forced", w.id(), t.thing()));
+        }
+        if (!t.way().cloth()) {
+            return;
+        }
+        if (told.is(Fact.CLOTHS, "none")) {
+            out.add(Conflict.redo("cloth.none", w.id(), t.thing()));
+        }
+        ClothChoice c = ClothChoice.of(told, rules);
+        if (c.verdict() != Verdict.HOLDS) {
+            boolean otherIsBetter = c.cloth() == Screen.GREEN ? c.blueApart() > c.greenApart() : c.greenApart() > c.blueApart();
+            String leaves = told.is(Fact.FOLIAGE, "yes") && c.cloth() == Screen.GREEN ? "cloth.leaves" : otherIsBetter ? "cloth.colour.other" : "cloth.colour.both";
+            out.add(c.verdict() == Verdict.REDO ? Conflict.redo(leaves, w.id(), t.thing(), c.apart()) : Conflict.watch(leaves, w.id(), t.thing(), c.apart()));
+        }
+        if (told.is(Fact.EDGE, "glass")) {
+            out.add(Conflict.watch("edge.glass", w.id(), t.thing()));
+        }
+    }
+
+    /// Plates that ask for the same cloth are told of once.
+    static Predicate<PlateNeed> onePerRegion() {
+        Set<Region> told = new HashSet<>();
+        return n -> told.add(n.region());
+    }
+
+    private static void cloth(PlateNeed n, Told told, List<Conflict> out) {
+        if (n.screen() != Screen.GREEN && n.screen() != Screen.BLUE || told.is(Fact.CLOTHS, "none")) {
+            return;
+        }
+        double wide = told.number(Fact.CLOTH_WIDE_M);
+        double high = told.number(Fact.CLOTH_HIGH_M);
+        if (n.region().clothWideM() > wide + 1e-6 || n.region().clothHighM() > high + 1e-6) {
+            out.add(Conflict.watch("cloth.small", "", n.about(), n.region().clothWideM(), n.region().clothHighM(), wide, high));
+        }
+    }
+}

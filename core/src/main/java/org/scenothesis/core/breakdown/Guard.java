@@ -1,0 +1,61 @@
+package org.scenothesis.core.breakdown;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Shot;
+
+/// Against forgotten plates: the lit cloth alone for every set-up with a cloth, a card and a known length for every camera.
+final class Guard {
+    private Guard() {}
+
+    static void add(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
+        for (PlateNeed n : List.copyOf(needs.values())) {
+            if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.role() != PlateRole.SURFACE_TITLE) {
+                boolean board = n.role() == PlateRole.TRANSITION;
+                String key = "screen-" + n.lockGroup() + "-" + n.screen().name().toLowerCase(Locale.ROOT);
+                String code = rules.follows(School.WRINKLES, "defocus") ? "screen.defocus" : "screen";
+                PlateNeed bare = proposal(key, PlateRole.SCREEN_ONLY, code, n).on(n.screen(), n.region()).without(Item.coded("everyone", Item.Sort.CREW));
+                needs.merge(key, board ? bare.recording("square") : bare, PlateNeed::merged);
+            }
+            if (measurable(n)) {
+                String key = "reference-" + n.lockGroup();
+                PlateNeed card = proposal(key, PlateRole.REFERENCE, n.lockGroup().equals(Case.HOME) ? "reference" : "reference.own", n).with(Item.coded("card", Item.Sort.CARD));
+                needs.merge(key, card.recording(records(n)), PlateNeed::merged);
+            }
+        }
+    }
+
+    private static boolean measurable(PlateNeed n) {
+        return n.filmed() && !n.code().equals("size.headroom") && switch (n.role()) {
+            case ON_BLACK, ON_WHITE, SURFACE_TITLE, TRANSITION, SCREEN_ONLY, LIGHT_PASS, ATMOSPHERE, REFERENCE -> false;
+            default -> true;
+        };
+    }
+
+    private static String[] records(PlateNeed n) {
+        List<String> out = new ArrayList<>(List.of("card", "length"));
+        if (!n.lockGroup().equals(Case.HOME)) {
+            out.add("ball");
+        }
+        return out.toArray(String[]::new);
+    }
+
+    private static PlateNeed proposal(String key, PlateRole role, String code, PlateNeed like) {
+        Set<String> wonders = new TreeSet<>(like.wonders());
+        return new PlateNeed(
+                key, role, code, "", wonders, Set.of(), Set.of(), Screen.NONE, Region.NONE, like.lockGroup(), like.lightGroup(), PlateNeed.Length.STILL, PlateNeed.Notes.NONE,
+                Set.of(), true);
+    }
+}

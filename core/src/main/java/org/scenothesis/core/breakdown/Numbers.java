@@ -1,0 +1,70 @@
+package org.scenothesis.core.breakdown;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Treatment;
+import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.Resolution;
+import org.scenothesis.core.breakdown.number.Stills;
+import org.scenothesis.core.breakdown.number.Storage;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+
+/// Numbers of the whole shot: pixels, cloth, crop, total roll, storage.
+final class Numbers {
+    private Numbers() {}
+
+    static List<Figure> of(Shot shot, HouseRules rules, Map<String, Treatment> treatments, List<PlateNeed> needs) {
+        if (needs.isEmpty()) {
+            return List.of();
+        }
+        Told told = Told.of(shot.setting());
+        List<Figure> out = new ArrayList<>();
+        double crop = Resolution.crop(told);
+        if (crop > 1) {
+            out.add(Figure.tells("crop", "", crop, "\u00d7"));
+        }
+        double background = Resolution.background(told.number(Fact.RECORD_PX), told.number(Fact.FINISH_PX), crop);
+        if (shot.wonders().stream().noneMatch(w -> w.kind() == WonderKind.ELSEWHERE)) {
+            out.add(Figure.tells("resolution.frame", "", background, "\u00d7", told.number(Fact.RECORD_PX), told.number(Fact.FINISH_PX)).judged(rules.enlargement().judge(background)));
+        }
+        for (Wonder w : shot.wonders()) {
+            Told t = Told.of(w, shot.setting());
+            if (t.given(Fact.FILLS)) {
+                double need = Resolution.element(
+                        t.number(Fact.RECORD_PX), t.number(Fact.FILMED_FILLS) / 100, t.number(Fact.FINISH_PX), t.number(Fact.FILLS) / 100, crop);
+                out.add(Figure.tells("resolution.element", w.subject(), need, "\u00d7", t.number(Fact.FILLS), t.number(Fact.FILMED_FILLS)).judged(rules.enlargement().judge(need)));
+            }
+        }
+        for (PlateNeed n : needs.stream().filter(x -> !x.about().isEmpty()).filter(Conflicts.onePerRegion()).toList()) {
+            Region r = n.region();
+            if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && r.clothWideM() > 0) {
+                boolean fits = r.clothWideM() <= told.number(Fact.CLOTH_WIDE_M) && r.clothHighM() <= told.number(Fact.CLOTH_HIGH_M);
+                out.add(Figure.tells("cloth", n.about(), r.clothWideM(), "m", r.clothHighM(), told.number(Fact.CLOTH_WIDE_M), told.number(Fact.CLOTH_HIGH_M))
+                        .judged(fits ? Verdict.HOLDS : Verdict.WATCH));
+            }
+        }
+        int photographs = photographs(shot);
+        double roll = needs.stream().mapToDouble(n -> n.length().takes() * n.rollSeconds()).sum();
+        Storage s = Storage.of(needs, told, photographs);
+        out.add(Figure.tells("roll.total", "", roll, "s", (double) needs.stream().mapToInt(n -> n.length().takes()).sum()));
+        out.add(Figure.tells("storage", "", s.gigabytes(), "GB", (double) s.cards(), (double) s.cardGigabytes()));
+        return out;
+    }
+
+    private static int photographs(Shot shot) {
+        return shot.wonders().stream().filter(w -> w.kind() == WonderKind.FRAME_BY_FRAME).mapToInt(w -> {
+            Told t = Told.of(w, shot.setting());
+            return Stills.of(Math.max(0, w.toSeconds() - w.fromSeconds()), t.number(Fact.RATE), t.number(Fact.PER_FRAME_S)).all();
+        }).sum();
+    }
+}

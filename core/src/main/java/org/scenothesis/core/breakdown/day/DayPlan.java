@@ -1,0 +1,82 @@
+package org.scenothesis.core.breakdown.day;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.shot.Permission;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
+
+/// Everything planned for a production: the plates of every shot, the order of the day, its light, what to bring and whose leave to get.
+///
+/// - `order`: the one in force, the crew's own if it has one; `cheapest`: the cheapest there is, for comparison.
+public record DayPlan(
+        Production production,
+        Map<String, BreakdownPlan> plans,
+        RunningOrder order,
+        RunningOrder cheapest,
+        List<LightWindow> windows,
+        List<KitItem> kit,
+        List<Permission> permissions) {
+    public DayPlan {
+        plans = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(plans));
+        windows = List.copyOf(windows);
+        kit = List.copyOf(kit);
+        permissions = List.copyOf(permissions);
+    }
+
+    public static DayPlan of(Production p) {
+        Map<String, BreakdownPlan> plans = new LinkedHashMap<>();
+        List<Job> jobs = new ArrayList<>();
+        for (Shot s : p.shots()) {
+            BreakdownPlan plan = Breakdown.plan(s, p.houseRules());
+            plans.put(s.id(), plan);
+            jobs.addAll(RunningOrder.jobs(s, plan, p.houseRules()));
+        }
+        RunningOrder cheapest = RunningOrder.cheapest(jobs, p.day().order(), p.houseRules().estimates());
+        RunningOrder order = p.day().order().isEmpty() ? cheapest : RunningOrder.priced(jobs, p.day().order(), p.houseRules().estimates());
+        return new DayPlan(p, plans, order, cheapest, LightWindow.of(order, p), kit(plans), permissions(p, plans));
+    }
+
+    /// Whether the crew prefers an order of its own.
+    public boolean own() {
+        return !production.day().order().isEmpty();
+    }
+
+    /// What the order in force costs more than the cheapest, in minutes; negative only for an order that breaks something.
+    public double extraMinutes() {
+        return order.minutes() - cheapest.minutes();
+    }
+
+    public BreakdownPlan plan(String shot) {
+        return Optional.ofNullable(plans.get(shot)).orElseThrow();
+    }
+
+    /// Minutes after midnight at which a step is rolled.
+    public double clock(RunningOrder.Step s) {
+        return LightWindow.begin(production) + s.rollsAt();
+    }
+
+    public double ends() {
+        return LightWindow.begin(production) + order.minutes();
+    }
+
+    private static List<KitItem> kit(Map<String, BreakdownPlan> plans) {
+        Map<String, Integer> count = new LinkedHashMap<>();
+        plans.values().forEach(p -> p.kit().forEach(k -> count.merge(k.code(), k.count(), Math::max)));
+        return count.entrySet().stream().map(e -> new KitItem(e.getKey(), e.getValue())).toList();
+    }
+
+    /// What is wanted, with whatever was recorded for it; records that nothing wants any more stay.
+    private static List<Permission> permissions(Production p, Map<String, BreakdownPlan> plans) {
+        Map<String, Permission> out = new LinkedHashMap<>();
+        plans.values().forEach(plan -> plan.permissions().forEach(w -> out.put(w.id(), w)));
+        p.permissions().forEach(r -> out.put(r.id(), r));
+        return List.copyOf(out.values());
+    }
+}

@@ -1,0 +1,76 @@
+package org.scenothesis.core.breakdown.day;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/// What the lock groups of a day look like from outside: the ways in, the ways out, and the cost between them.
+///
+/// A group too large for exactness has one way, the good order found for it.
+final class Groups {
+    private final OrderProblem problem;
+    private final List<GroupPaths> paths = new ArrayList<>();
+    /// Orders of groups too large for exactness; empty for the others.
+    private final List<int[]> fixed = new ArrayList<>();
+
+    Groups(OrderProblem problem, int @Nullable [] preferred) {
+        this.problem = problem;
+        for (int[] jobs : problem.groups()) {
+            boolean large = jobs.length > GroupPaths.MOST;
+            fixed.add(large ? new LargeGroup(problem, jobs, preferred).order() : new int[0]);
+            paths.add(new GroupPaths(problem, large ? new int[0] : jobs));
+        }
+    }
+
+    int size() {
+        return paths.size();
+    }
+
+    boolean exact() {
+        return fixed.stream().allMatch(f -> f.length == 0);
+    }
+
+    int[] path(int g, int from, int to) {
+        return fixed.get(g).length > 0 ? fixed.get(g) : paths.get(g).path(from, to);
+    }
+
+    int ways(int g) {
+        return fixed.get(g).length > 0 ? 1 : paths.get(g).size();
+    }
+
+    int in(int g, int way) {
+        return fixed.get(g).length > 0 ? fixed.get(g)[0] : paths.get(g).job(way);
+    }
+
+    int out(int g, int way) {
+        return fixed.get(g).length > 0 ? fixed.get(g)[fixed.get(g).length - 1] : paths.get(g).job(way);
+    }
+
+    double through(int g, int from, int to) {
+        return fixed.get(g).length > 0 ? problem.minutes(fixed.get(g)) - problem.first()[fixed.get(g)[0]] : paths.get(g).cost(from, to);
+    }
+
+    /// Cost of having done a group and leaving by each way, after leaving another by each of its.
+    double[] after(double @Nullable [] before, int previous, int g) {
+        double[] enter = new double[ways(g)];
+        for (int way = 0; way < enter.length; way++) {
+            if (before == null) {
+                enter[way] = problem.first()[in(g, way)];
+            } else {
+                enter[way] = Double.POSITIVE_INFINITY;
+                for (int p = 0; p < before.length; p++) {
+                    enter[way] = Math.min(enter[way], before[p] + problem.cost()[out(previous, p)][in(g, way)]);
+                }
+            }
+        }
+        double[] leave = new double[enter.length];
+        Arrays.fill(leave, Double.POSITIVE_INFINITY);
+        for (int from = 0; from < enter.length; from++) {
+            for (int to = 0; to < leave.length; to++) {
+                leave[to] = Math.min(leave[to], enter[from] + through(g, from, to));
+            }
+        }
+        return leave;
+    }
+}

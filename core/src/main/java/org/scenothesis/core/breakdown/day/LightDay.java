@@ -1,0 +1,99 @@
+package org.scenothesis.core.breakdown.day;
+
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.scenothesis.core.shot.Place;
+
+/// The light of one day at one place, in steps of five minutes: when the sun shines there, when something hides it, when it is down.
+///
+/// Times are minutes after midnight by the place's own clock.
+public record LightDay(Place place, LocalDate date, List<Span> spans, List<Sun> suns) {
+    public static final int STEP = 5;
+    private static final int DAY = 24 * 60;
+
+    public enum Sky {
+        NIGHT,
+        SHADE,
+        SUN
+    }
+
+    /// A stretch of one kind of light.
+    public record Span(int from, int to, Sky sky) {}
+
+    public LightDay {
+        spans = List.copyOf(spans);
+        suns = List.copyOf(suns);
+    }
+
+    public static LightDay of(Place place, LocalDate date) {
+        List<Sun> suns = new ArrayList<>();
+        List<Span> spans = new ArrayList<>();
+        for (int m = 0; m < DAY; m += STEP) {
+            Sun s = Sun.at(place, at(place, date, m));
+            suns.add(s);
+            Sky sky = s.elevationDeg() <= 0 ? Sky.NIGHT : place.hides(s.azimuthDeg(), s.elevationDeg()) ? Sky.SHADE : Sky.SUN;
+            if (!spans.isEmpty() && spans.getLast().sky == sky) {
+                spans.set(spans.size() - 1, new Span(spans.getLast().from, m + STEP, sky));
+            } else {
+                spans.add(new Span(m, m + STEP, sky));
+            }
+        }
+        return new LightDay(place, date, spans, suns);
+    }
+
+    private static ZonedDateTime at(Place place, LocalDate date, int minutes) {
+        return ZonedDateTime.of(date, LocalTime.MIDNIGHT, place.zoneId()).plusMinutes(minutes);
+    }
+
+    public Sun sun(double minutes) {
+        return suns.get(Math.clamp((int) Math.round(minutes / STEP), 0, suns.size() - 1));
+    }
+
+    public Sky sky(double minutes) {
+        return spans.stream().filter(s -> minutes >= s.from && minutes < s.to).map(Span::sky).findFirst().orElse(Sky.NIGHT);
+    }
+
+    /// How far the sun turns at most between two moments of the day, seen from the first.
+    public double turn(double from, double to) {
+        double most = 0;
+        for (double m = from; m <= to; m += STEP) {
+            most = Math.max(most, sun(from).turnedFrom(sun(m)));
+        }
+        return Math.max(most, sun(from).turnedFrom(sun(to)));
+    }
+
+    /// Until when the sun, still shining, has turned no more than `limitDeg` from where it stood at a moment; the moment itself if it does not shine.
+    public double holdsUntil(double from, double limitDeg) {
+        double m = from;
+        while (m < DAY && sky(m) == Sky.SUN && sun(from).turnedFrom(sun(m)) <= limitDeg) {
+            m += STEP;
+        }
+        return m;
+    }
+
+    /// When `minutes` of work are best begun in the sun: the start from which it turns least; none if it never shines that long.
+    public Optional<Integer> best(double minutes) {
+        int best = -1;
+        double least = Double.POSITIVE_INFINITY;
+        for (int m = 0; m + minutes < DAY; m += STEP) {
+            if (shines(m, m + minutes) && turn(m, m + minutes) < least - 1e-9) {
+                least = turn(m, m + minutes);
+                best = m;
+            }
+        }
+        return best < 0 ? Optional.empty() : Optional.of(best);
+    }
+
+    public boolean shines(double from, double to) {
+        for (double m = from; m <= to; m += STEP) {
+            if (sky(m) != Sky.SUN) {
+                return false;
+            }
+        }
+        return true;
+    }
+}

@@ -1,0 +1,181 @@
+package org.scenothesis.core.breakdown.day;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.SetState;
+import org.scenothesis.core.finding.Estimates;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
+
+/// A day's jobs one after the other, with every change before each and its minutes.
+///
+/// - `exact`: no order costs less. `broken`: what this order violates; empty for every order found here.
+public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken) {
+    public RunningOrder {
+        steps = List.copyOf(steps);
+        broken = List.copyOf(broken);
+    }
+
+    /// A job, the changes before it, and when it is rolled, in minutes after the first change begins.
+    public record Step(Job job, List<Change> changes, double rollsAt) {
+        public PlateNeed need() {
+            return job.need();
+        }
+
+        public double changeMinutes() {
+            return changes.stream().mapToDouble(Change::minutes).sum();
+        }
+    }
+
+    /// `job` comes too early or too late because of `other`: `broken.<code>` are the words.
+    public record Broken(String code, Job job, Job other) {}
+
+    /// All jobs of a plan: a clean plate gives one or two, as the house rolls it.
+    public static List<Job> jobs(Shot shot, BreakdownPlan plan, HouseRules rules) {
+        boolean open = Told.of(shot.setting()).is(Fact.LIGHT, "sun");
+        List<Job> out = new ArrayList<>();
+        for (PlateNeed n : plan.needs()) {
+            if (!n.filmed()) {
+                continue;
+            }
+            boolean sun = open && n.lightGroup().equals(Case.HOME);
+            if (n.role() != PlateRole.CLEAN || rules.follows(School.CLEAN_WHEN, "last")) {
+                out.add(Job.of(shot.id(), n, Job.Part.WHOLE, sun));
+                continue;
+            }
+            out.add(Job.of(shot.id(), n, Job.Part.OPENING, sun));
+            boolean others = plan.needs().stream().anyMatch(o -> o != n && o.role() != PlateRole.REFERENCE && o.lockGroup().equals(n.lockGroup()));
+            if (others && rules.follows(School.CLEAN_WHEN, "both")) {
+                out.add(Job.of(shot.id(), n, Job.Part.CLOSING, sun));
+            }
+        }
+        return out;
+    }
+
+    /// The cheapest order for one shot alone.
+    public static RunningOrder cheapest(Shot shot, HouseRules rules) {
+        return cheapest(jobs(shot, Breakdown.plan(shot, rules), rules), List.of(), rules.estimates());
+    }
+
+    /// The cheapest order over all shots of a production.
+    public static RunningOrder cheapest(Production p) {
+        return cheapest(jobs(p), p.day().order(), p.houseRules().estimates());
+    }
+
+    public static List<Job> jobs(Production p) {
+        return p.shots().stream().flatMap(s -> jobs(s, Breakdown.plan(s, p.houseRules()), p.houseRules()).stream()).toList();
+    }
+
+    /// @param preferred ids of an order the crew prefers; the result is never dearer than it
+    public static RunningOrder cheapest(List<Job> jobs, List<String> preferred, Estimates estimates) {
+        OrderProblem problem = OrderProblem.of(jobs, estimates);
+        int[] own = preferred.isEmpty() ? null : indices(jobs, preferred);
+        OrderSolver.Result r = OrderSolver.solve(problem, own, OrderSolver.EXACT_GROUPS);
+        return of(problem, r.order(), r.exact(), estimates);
+    }
+
+    /// The crew's own order with its price; jobs it does not name follow at the end. Empty if the crew has none.
+    public static Optional<RunningOrder> preferred(Production p) {
+        return p.day().order().isEmpty() ? Optional.empty() : Optional.of(priced(jobs(p), p.day().order(), p.houseRules().estimates()));
+    }
+
+    /// Jobs in the order of some ids, those not named at the end, with its price and what it breaks.
+    public static RunningOrder priced(List<Job> jobs, List<String> ids, Estimates estimates) {
+        return of(OrderProblem.of(jobs, estimates), indices(jobs, ids), false, estimates);
+    }
+
+    private static int[] indices(List<Job> jobs, List<String> ids) {
+        Map<String, Integer> byId = new LinkedHashMap<>();
+        IntStream.range(0, jobs.size()).forEach(i -> byId.put(jobs.get(i).id(), i));
+        List<Integer> order = new ArrayList<>(ids.stream().filter(byId::containsKey).map(byId::get).distinct().toList());
+        IntStream.range(0, jobs.size()).filter(i -> !order.contains(i)).forEach(order::add);
+        return order.stream().mapToInt(Integer::intValue).toArray();
+    }
+
+    private static RunningOrder of(OrderProblem problem, int[] order, boolean exact, Estimates estimates) {
+        List<Step> steps = new ArrayList<>();
+        SetState now = SetState.EMPTY;
+        double clock = 0;
+        for (int j : order) {
+            Job job = problem.jobs().get(j);
+            List<Change> changes = Change.between(now, job.state(), estimates.changes());
+            clock += changes.stream().mapToDouble(Change::minutes).sum();
+            steps.add(new Step(job, changes, clock));
+            clock += job.minutes();
+            now = job.state();
+        }
+        return new RunningOrder(steps, exact, broken(problem, order));
+    }
+
+    private static List<Broken> broken(OrderProblem problem, int[] order) {
+        List<Broken> out = new ArrayList<>();
+        BitSet done = new BitSet();
+        Set<Integer> left = new java.util.HashSet<>();
+        for (int k = 0; k < order.length; k++) {
+            int j = order[k];
+            problem.before()[j].stream().filter(i -> !done.get(i)).findFirst()
+                    .ifPresent(i -> out.add(new Broken("after", problem.jobs().get(j), problem.jobs().get(i))));
+            if (k > 0 && problem.lock()[order[k - 1]] != problem.lock()[j]) {
+                left.add(problem.lock()[order[k - 1]]);
+                if (left.contains(problem.lock()[j])) {
+                    out.add(new Broken("lock", problem.jobs().get(j), problem.jobs().get(order[k - 1])));
+                }
+            }
+            done.set(j);
+        }
+        return out;
+    }
+
+    /// Minutes of changing the set.
+    public double changeMinutes() {
+        return steps.stream().mapToDouble(Step::changeMinutes).sum();
+    }
+
+    /// Minutes for changing and rolling all of it.
+    public double minutes() {
+        return steps.isEmpty() ? 0 : steps.getLast().rollsAt() + steps.getLast().job().minutes();
+    }
+
+    public List<String> ids() {
+        return steps.stream().map(s -> s.job().id()).toList();
+    }
+
+    public List<Step> of(String shot) {
+        return steps.stream().filter(s -> s.job().shot().equals(shot)).toList();
+    }
+
+    /// The order with one job moved to another place.
+    public List<String> moved(String job, int to) {
+        List<String> ids = new ArrayList<>(ids());
+        if (ids.remove(job)) {
+            ids.add(Math.clamp(to, 0, ids.size()), job);
+        }
+        return ids;
+    }
+
+    /// How many changes of each kind, and their minutes together.
+    public Map<String, double[]> changesByKind() {
+        Map<String, double[]> out = new LinkedHashMap<>();
+        steps.stream().flatMap(s -> s.changes().stream()).forEach(c -> {
+            double[] sum = out.computeIfAbsent(c.code(), k -> new double[2]);
+            sum[0]++;
+            sum[1] += c.minutes();
+        });
+        return out;
+    }
+}

@@ -1,0 +1,19 @@
+package org.scenothesis.core.breakdown.fact;
+
+import java.util.List;
+import org.scenothesis.core.finding.Verdict;
+
+/// Facts that do not go together: `conflict.<code>` says why, `conflict.<code>.remedy` what to do. `numbers` are for the words.
+public record Conflict(String code, String wonder, String about, Verdict weight, List<Double> numbers) {
+    public Conflict {
+        numbers = List.copyOf(numbers);
+    }
+
+    public static Conflict redo(String code, String wonder, String about, Double... numbers) {
+        return new Conflict(code, wonder, about, Verdict.REDO, List.of(numbers));
+    }
+
+    public static Conflict watch(String code, String wonder, String about, Double... numbers) {
+        return new Conflict(code, wonder, about, Verdict.WATCH, List.of(numbers));
+    }
+}

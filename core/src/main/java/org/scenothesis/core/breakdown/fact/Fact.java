@@ -1,0 +1,202 @@
+package org.scenothesis.core.breakdown.fact;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/// Everything that can be told about an illusion without knowing the technique: one vocabulary for all wonders.
+///
+/// A fact is a choice (its first answer is assumed until another is given), a number with a unit, or free text. Facts of the setting hold for a whole shot.
+public enum Fact {
+    WHO(of("thing", "person", "child", "animal")),
+    SIZE_M(number(0.4, 0.01, 30, "m")),
+    HEIGHT_M(number(0.4, 0, 50, "m")),
+    REST_M(number(0.9, 0, 50, "m")),
+    MOTION(of("drifts", "still", "turns", "walks", "thrown")),
+    TRAVEL_M(number(0.5, 0, 50, "m")),
+    EDGE(of("clean", "hair", "glass", "smoke")),
+    SUPPORT(of("rod", "line", "hand", "stool", "box", "chair", "table", "ladder", "harness", "none")),
+    BODY(of("whole", "halves")),
+    FILMED_AT(of("height", "floor")),
+    PERFORMER(of("yes", "no")),
+    ACTOR(text("")),
+    EYES_M(number(1.6, 0.2, 3, "m")),
+    DISTANCE_M(number(1.5, 0.2, 50, "m")),
+    CROSSED(of("no", "yes")),
+    IN_FRONT(of("no", "yes")),
+    SHADOW(of("yes", "no")),
+    SHADOW_ON(of("floor", "wall", "both")),
+    GLOWS(of("no", "yes")),
+    GREEN_NEAR(of("no", "yes")),
+    COLOURS(text("")),
+    COSTUME(of("plain", "hood", "inflated")),
+    WEAPON(of("no", "yes")),
+    COUNT(number(2, 1, 500, "")),
+    ROWS(number(1, 1, 40, "")),
+    TOUCH(of("apart", "overlap", "touch")),
+    LOOKS(of("no", "yes")),
+    APART_SHARE(number(25, 1, 100, "%")),
+    FACTOR(number(0.1, 0.005, 200, "\u00d7")),
+    PACE(of("own", "size")),
+    CONTACT(of("no", "things", "people")),
+    ROOM_M(number(5, 0.5, 200, "m")),
+    BACKGROUND_M(number(3, 0.2, 500, "m")),
+    LENS_M(number(1.2, 0.02, 20, "m")),
+    BY(of("cloth", "suit", "hood", "sleeves")),
+    PART(of("all", "head", "arms", "legs", "torso")),
+    SURFACE(of("none", "hard", "yields")),
+    INSIDE_SEEN(of("no", "yes")),
+    OVER_CLOTHES(of("no", "yes")),
+    OPERATOR(of("rod", "line", "glove", "suit")),
+    HAND_SEEN(of("no", "yes")),
+    SECOND(text("")),
+    AT_S(number(2, 0, 600, "s")),
+    EVENT(of("cut", "flash", "cloth", "smoke", "pass")),
+    SOURCE(of("made", "existing")),
+    BACKGROUND_CAMERA(of("still", "pushes", "drifts", "parallax")),
+    BARS(of("no", "yes")),
+    BACKGROUND_PX(number(1080, 100, 20_000, "px")),
+    EMPTY_ROOM(of("yes", "no")),
+    FRAME_KIND(of("display", "doorway", "mirror", "picture", "page")),
+    LIMBS(of("yes", "no")),
+    REFLECTS(of("no", "yes")),
+    CORNERS(of("yes", "no")),
+    ENERGY(of("glow", "sparks", "fire", "smoke", "flashes")),
+    POINT(of("hand", "head", "chest", "thing")),
+    LIGHTS(of("yes", "no")),
+    FLASHES(number(0, 0, 60, "per s")),
+    GROUND(of("white", "black", "screen")),
+    BEHIND(of("no", "yes")),
+    NEAREST_M(number(0.5, 0.1, 50, "m")),
+    FARTHEST_M(number(6, 0.1, 500, "m")),
+    MATERIAL(of("paper", "powder", "leaves", "water")),
+    WIPE_S(number(1.5, 0.1, 60, "s")),
+    FILMED_S(number(4, 0.1, 600, "s")),
+    AFTER(of("changed", "other")),
+    WRITTEN_ON(of("glass", "wall", "display")),
+    HIGH(of("no", "yes")),
+    RATE(number(12, 1, 60, "per s")),
+    PER_FRAME_S(number(30, 1, 3600, "s")),
+    RIG(of("removed", "hidden", "none")),
+    RIM(of("yes", "no")),
+    AMOUNT(number(1.5, 0.1, 10, "\u00d7")),
+    FILLS(number(30, 1, 300, "%")),
+    FILMED_FILLS(number(80, 1, 100, "%")),
+    METHOD(text("")),
+
+    PLACE(of("real", "studio"), true),
+    BACKGROUND(of("quiet", "moves"), true),
+    CAMERA(of("locked", "push", "handheld", "moving"), true),
+    PUSH_IN(number(1.2, 1, 10, "\u00d7"), true),
+    WOBBLE_PX(number(12, 0, 400, "px"), true),
+    LIGHT(of("lamps", "sun", "shade", "overcast"), true),
+    HOT_LAMPS(of("no", "yes"), true),
+    CLOTHS(of("both", "green", "blue", "none"), true),
+    CLOTH_WIDE_M(number(3, 0.3, 60, "m"), true),
+    CLOTH_HIGH_M(number(2.7, 0.3, 30, "m"), true),
+    BEHIND_M(number(1.5, 0, 60, "m"), true),
+    FOLIAGE(of("no", "yes"), true),
+    FRAME_M(number(2.2, 0.02, 200, "m"), true),
+    FLOOR(of("hard", "soft", "glossy"), true),
+    DOLLY(of("no", "chair", "vehicle"), true),
+    PUBLIC(of("no", "yes"), true),
+    BORROWED_SOUND(of("no", "yes"), true),
+    TAKES(number(3, 1, 50, ""), true),
+    RECORD_PX(number(1080, 240, 20_000, "px"), true),
+    FINISH_PX(number(1080, 240, 20_000, "px"), true),
+    RATE_PER_S(number(24, 1, 240, "per s"), true),
+    MEGABITS(number(50, 0.5, 20_000, "Mbit/s"), true),
+    STILL_MEGABYTES(number(25, 0.1, 500, "MB"), true),
+    /// Keys of proposed plates the crew does without, separated by spaces.
+    DECLINED(text(""), true);
+
+    private record Shape(List<String> answers, double otherwise, double low, double high, String unit) {}
+
+    private final Shape shape;
+    private final boolean ofSetting;
+    private final String key;
+
+    Fact(Shape shape) {
+        this(shape, false);
+    }
+
+    Fact(Shape shape, boolean ofSetting) {
+        this.shape = shape;
+        this.ofSetting = ofSetting;
+        StringBuilder k = new StringBuilder();
+        for (String word : name().toLowerCase(java.util.Locale.ROOT).split("_")) {
+            k.append(k.isEmpty() ? word : Character.toUpperCase(word.charAt(0)) + word.substring(1));
+        }
+        key = k.toString();
+    }
+
+    private static Shape of(String... answers) {
+        return new Shape(List.of(answers), 0, 0, 0, "");
+    }
+
+    private static Shape number(double otherwise, double low, double high, String unit) {
+        return new Shape(List.of(), otherwise, low, high, unit);
+    }
+
+    private static Shape text(String unused) {
+        return new Shape(List.of(), Double.NaN, 0, 0, unused);
+    }
+
+    public static Optional<Fact> byKey(String key) {
+        return Arrays.stream(values()).filter(f -> f.key.equals(key)).findFirst();
+    }
+
+    /// What it is called in documents.
+    public String key() {
+        return key;
+    }
+
+    public boolean ofSetting() {
+        return ofSetting;
+    }
+
+    public List<String> answers() {
+        return shape.answers;
+    }
+
+    public boolean isNumber() {
+        return shape.answers.isEmpty() && !Double.isNaN(shape.otherwise);
+    }
+
+    public boolean isText() {
+        return Double.isNaN(shape.otherwise);
+    }
+
+    public String unit() {
+        return shape.unit;
+    }
+
+    public double low() {
+        return shape.low;
+    }
+
+    public double high() {
+        return shape.high;
+    }
+
+    /// What is assumed until something is told.
+    public String otherwise() {
+        return isText() ? "" : isNumber() ? String.valueOf(shape.otherwise) : shape.answers.getFirst();
+    }
+
+    /// Whether a value can be an answer.
+    public boolean accepts(String value) {
+        if (isText()) {
+            return value.length() <= 2000;
+        }
+        if (!isNumber()) {
+            return shape.answers.contains(value);
+        }
+        try {
+            double v = Double.parseDouble(value);
+            return v >= shape.low && v <= shape.high;
+        } catch (NumberFormatException e) {
+            return false;
+        }
+    }
+}

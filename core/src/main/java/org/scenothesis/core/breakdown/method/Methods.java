@@ -1,0 +1,93 @@
+package org.scenothesis.core.breakdown.method;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.finding.Estimates;
+
+/// What each way costs for one thing.
+///
+/// Hand hours are keyframes times minutes: one keyframe for a mask that stays, one a second for looking after a key, every few frames for cutting out by hand.
+public final class Methods {
+    private static final double KEY_LOOK_MINUTES = 4;
+
+    private Methods() {}
+
+    /// Prices the ways of a demand over a stretch of `frames`; `chosen` is what the plan follows.
+    public static List<Method> priced(Demand d, Way chosen, Told told, int frames, Estimates e) {
+        List<Method> out = new ArrayList<>();
+        for (Way w : d.ways()) {
+            out.add(price(w, told, frames, e, w == d.ways().getFirst(), w == chosen));
+        }
+        if (!d.ways().contains(chosen)) {
+            out.add(price(chosen, told, frames, e, false, true));
+        }
+        return out;
+    }
+
+    private static Method price(Way w, Told told, int frames, Estimates e, boolean recommended, boolean chosen) {
+        boolean fine = !told.is(Fact.EDGE, "clean");
+        Estimates.Hand hand = e.hand();
+        Estimates.Changes set = e.changes();
+        int keys = switch (w) {
+            case MASK -> told.is(Fact.CROSSED, "yes") ? 4 : 1;
+            case KEY, BLACK, WHITE -> 1 + frames / 96;
+            case SUIT -> 1 + frames / 24;
+            case ROTO -> Math.max(1, (int) Math.ceil(frames / (double) (fine ? hand.fineSpacing() : hand.spacing())));
+        };
+        double each = switch (w) {
+            case MASK -> 15;
+            case ROTO -> fine ? hand.fineMinutes() : hand.minutes();
+            default -> KEY_LOOK_MINUTES;
+        };
+        double setMinutes = switch (w) {
+            case MASK -> set.prop();
+            case KEY -> 2 * set.cloth() + set.prop();
+            case SUIT -> set.clothes() + set.light();
+            case BLACK, WHITE -> set.cloth() + set.light();
+            case ROTO -> 0;
+        };
+        return new Method(w, setMinutes, keys * each / 60, keys, each, risks(w, told), recommended, chosen);
+    }
+
+    private static List<String> risks(Way w, Told told) {
+        List<String> out = new ArrayList<>();
+        boolean moves = told.given(Fact.MOTION) && !told.is(Fact.MOTION, "still");
+        boolean fine = !told.is(Fact.EDGE, "clean");
+        switch (w) {
+            case MASK -> {
+                out.add("mask.air");
+                add(out, moves, "mask.moves");
+                add(out, fine, "mask.edge");
+                add(out, told.is(Fact.CROSSED, "yes"), "mask.crossed");
+                add(out, told.is(Fact.BACKGROUND, "moves"), "mask.background");
+            }
+            case KEY -> {
+                out.add("key.cloth");
+                add(out, told.is(Fact.EDGE, "glass"), "key.glass");
+                add(out, told.is(Fact.PLACE, "studio"), "key.light");
+            }
+            case SUIT -> {
+                out.add("suit.shadow");
+                add(out, told.is(Fact.OVER_CLOTHES, "yes"), "suit.over");
+            }
+            case BLACK -> out.add("black.dark");
+            case WHITE -> {
+                out.add("white.bright");
+                add(out, moves, "white.moves");
+            }
+            case ROTO -> {
+                out.add("roto.hours");
+                add(out, fine, "roto.edge");
+            }
+        }
+        return out;
+    }
+
+    private static void add(List<String> to, boolean when, String code) {
+        if (when) {
+            to.add(code);
+        }
+    }
+}

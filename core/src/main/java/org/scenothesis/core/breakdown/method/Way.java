@@ -1,0 +1,27 @@
+package org.scenothesis.core.breakdown.method;
+
+import java.util.Locale;
+import java.util.Optional;
+
+/// How a thing is separated from what is behind it.
+public enum Way {
+    MASK,
+    KEY,
+    SUIT,
+    BLACK,
+    WHITE,
+    ROTO;
+
+    public String code() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    public static Optional<Way> byCode(String code) {
+        return java.util.Arrays.stream(values()).filter(w -> w.code().equals(code)).findFirst();
+    }
+
+    /// Whether a cloth of a screen colour has to stand behind it.
+    public boolean cloth() {
+        return this == KEY;
+    }
+}

@@ -1,0 +1,24 @@
+package org.scenothesis.core.breakdown.number;
+
+import org.scenothesis.core.Check;
+
+/// How many photographs a stills sequence takes, and how long.
+///
+/// One in ten more is taken for those that flicker, were nudged or moved too little, and a still of the empty base for every ten seconds.
+public record Stills(int frames, int spares, int empties, double minutes) {
+    private static final double SPARE = 0.1;
+
+    public static Stills of(double seconds, double ratePerS, double secondsPerFrame) {
+        Check.range("seconds", seconds, 0, 86_400);
+        Check.range("ratePerS", ratePerS, 0.1, 240);
+        Check.range("secondsPerFrame", secondsPerFrame, 0, 86_400);
+        int frames = (int) Math.ceil(seconds * ratePerS - 1e-9);
+        int spares = (int) Math.ceil(frames * SPARE);
+        int empties = 1 + (int) Math.ceil(seconds / 10);
+        return new Stills(frames, spares, empties, (frames + spares + empties) * secondsPerFrame / 60);
+    }
+
+    public int all() {
+        return frames + spares + empties;
+    }
+}

@@ -1,0 +1,37 @@
+package org.scenothesis.core.breakdown.number;
+
+import java.util.Collection;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.PlateRole;
+
+/// How much a day's footage weighs, and the smallest usual card that holds it with a fifth to spare.
+public record Storage(double gigabytes, int cardGigabytes, int cards) {
+    private static final double SPARE = 1.2;
+    private static final int LARGEST = 1024;
+    /// A still is filmed as a short roll to be averaged.
+    private static final double STILL_S = 5;
+
+    public static Storage of(Collection<PlateNeed> needs, Told told, int photographs) {
+        double megabytes = 0;
+        for (PlateNeed n : needs) {
+            if (n.role() != PlateRole.STILLS && n.filmed()) {
+                megabytes += n.length().takes() * Math.max(STILL_S, n.rollSeconds()) * told.number(Fact.MEGABITS) / 8;
+            }
+        }
+        return forGigabytes((megabytes + photographs * told.number(Fact.STILL_MEGABYTES)) / 1000);
+    }
+
+    public static Storage forGigabytes(double gb) {
+        int card = 32;
+        while (card < gb * SPARE && card < LARGEST) {
+            card *= 2;
+        }
+        return new Storage(gb, card, Math.max(1, (int) Math.ceil(gb * SPARE / card)));
+    }
+
+    public Storage plus(Storage o) {
+        return forGigabytes(gigabytes + o.gigabytes);
+    }
+}

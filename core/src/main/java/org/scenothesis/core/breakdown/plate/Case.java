@@ -1,0 +1,215 @@
+package org.scenothesis.core.breakdown.plate;
+
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Treatment;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+
+/// One wonder with everything known around it, and the plates that many wonders share the making of.
+///
+/// - `treatments`: how each thing of the shot is separated; empty while demands are still being gathered.
+public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treatment> treatments) {
+    /// The lock and light group of the shot's own frame.
+    public static final String HOME = "A";
+    public static final double HANDLES_S = 1;
+    /// How long a quiet background is rolled to be averaged into one still.
+    public static final double QUIET_S = 5;
+
+    private static final double WIDE_HIGH = 16.0 / 9;
+    private static final double MARGIN = 1.15;
+
+    public Told told() {
+        return Told.of(wonder, shot.setting());
+    }
+
+    public String answer(Fact f) {
+        return told().answer(f);
+    }
+
+    public boolean is(Fact f, String... any) {
+        return told().is(f, any);
+    }
+
+    public double number(Fact f) {
+        return told().number(f);
+    }
+
+    public String subject() {
+        return wonder.subject();
+    }
+
+    public boolean person() {
+        return is(Fact.WHO, "person", "child");
+    }
+
+    public boolean living() {
+        return !is(Fact.WHO, "thing");
+    }
+
+    /// What holds the subject up; what was said of a thing is not believed of a person.
+    public String support() {
+        String s = answer(Fact.SUPPORT);
+        boolean forThings = s.equals("rod") || s.equals("hand") || s.equals("line");
+        return person() && forThings ? "stool" : s;
+    }
+
+    /// The take with a handle at each end.
+    public double roll() {
+        return Math.max(0, wonder.toSeconds() - wonder.fromSeconds()) + 2 * HANDLES_S;
+    }
+
+    public int takes() {
+        return (int) number(Fact.TAKES);
+    }
+
+    /// The clean plate's least length: the shot with handles, or 0 (a still) where nothing in the background moves.
+    public double cleanRoll() {
+        boolean full = switch (rules.school(School.CLEAN_LENGTH)) {
+            case "take" -> true;
+            case "still" -> false;
+            default -> is(Fact.BACKGROUND, "moves");
+        };
+        return full ? Math.max(roll(), shot.seconds() + 2 * HANDLES_S) : 0;
+    }
+
+    public static String slug(String words) {
+        String s = words.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-+|-+$", "");
+        return s.isEmpty() ? "it" : s;
+    }
+
+    /// How a thing is separated.
+    ///
+    /// @throws IllegalArgumentException if no wonder demanded it
+    public Treatment treatment(String thing) {
+        Treatment t = treatments.get(slug(thing));
+        org.scenothesis.core.Check.that(t != null, "nothing demanded " + thing);
+        return t;
+    }
+
+    private PlateNeed need(String key, PlateRole role, String code, String about) {
+        return new PlateNeed(
+                key, role, code, about, Set.of(wonder.id()), Set.of(), Set.of(), Screen.NONE, Region.NONE, HOME, HOME,
+                new PlateNeed.Length(roll(), 1, 0), PlateNeed.Notes.NONE, Set.of(), false);
+    }
+
+    /// A plate of the shot's own frame.
+    public PlateNeed here(String key, PlateRole role, String code, String about) {
+        return need(key, role, code, about);
+    }
+
+    /// The locked frame without anything that should not be there.
+    public PlateNeed clean(String code, Item... gone) {
+        return need("clean-" + HOME, PlateRole.CLEAN, is(Fact.BACKGROUND, "moves") ? code + ".moves" : code, "")
+                .lasting(cleanRoll(), 1)
+                .without(gone)
+                .without(Item.coded("crew", Item.Sort.CREW))
+                .hearing("room");
+    }
+
+    /// Those who act in the real place, all in one plate; a figure that also appears a second time acts in its own.
+    public PlateNeed acting(String code) {
+        String actor = answer(Fact.ACTOR);
+        Optional<Wonder> twice = copies(actor);
+        PlateNeed n = twice.isPresent() ? figure(actor, 1, code) : need("acting", PlateRole.PRACTICAL, code, "");
+        return n.lasting(Math.max(roll(), shot.seconds() + 2 * HANDLES_S), takes()).with(Item.person(actor)).hearing("action");
+    }
+
+    /// The wonder that makes more than one of someone, if there is one.
+    public Optional<Wonder> copies(String who) {
+        return shot.wonders().stream().filter(w -> w.kind() == WonderKind.COPIES && slug(w.subject()).equals(slug(who))).findFirst();
+    }
+
+    /// One of several figures of the same person, performing where it will stand.
+    public PlateNeed figure(String who, int number, String code) {
+        return need("figure-" + slug(who) + "-" + number, PlateRole.PRACTICAL, code, who + " " + number).with(Item.person(who));
+    }
+
+    public String elementKey(String thing) {
+        return "thing-" + slug(thing);
+    }
+
+    /// The plate in which a thing is filmed so that it can be separated, as its treatment says.
+    public PlateNeed separated(String thing, String code) {
+        Treatment t = treatment(thing);
+        PlateRole role = switch (t.way()) {
+            case KEY, SUIT -> living() || t.way() == Way.SUIT ? PlateRole.ON_SCREEN : PlateRole.ELEMENT;
+            case BLACK -> PlateRole.ON_BLACK;
+            case WHITE -> PlateRole.ON_WHITE;
+            case MASK, ROTO -> PlateRole.PRACTICAL;
+        };
+        PlateNeed n = need(elementKey(thing), role, code + "." + t.way().code(), thing)
+                .inGroups(t.lock(), t.light())
+                .lasting(roll(), takes())
+                .with(person() ? Item.person(thing) : Item.prop(thing))
+                .without(Item.coded("crew", Item.Sort.CREW));
+        if (t.cloth() != Screen.NONE) {
+            n = n.on(t.cloth(), region());
+        }
+        if (!t.lock().equals(HOME)) {
+            n = n.following("clean-" + HOME);
+        }
+        return n;
+    }
+
+    /// How many times its real size the subject is seen, by whatever wonder says so.
+    private Told sized() {
+        return shot.wonders().stream().filter(w -> w.kind() == WonderKind.OTHER_SIZE && slug(w.subject()).equals(slug(subject()))).findFirst()
+                .map(w -> Told.of(w, shot.setting())).orElse(told());
+    }
+
+    private double factor() {
+        Told t = sized();
+        return t.given(Fact.FACTOR) ? t.number(Fact.FACTOR) : 1;
+    }
+
+    /// The part of the picture the subject sweeps, with a margin, and the cloth that takes behind it. What is seen at another size is filmed from another distance,
+    /// where the same picture shows more or less.
+    public Region region() {
+        double frame = number(Fact.FRAME_M) / factor();
+        double away = Math.min(sized().number(Fact.BACKGROUND_M) / factor(), factor() == 1 ? Double.MAX_VALUE : sized().number(Fact.ROOM_M));
+        double high = number(Fact.SIZE_M) + (wonder.kind() == WonderKind.FLOATS ? number(Fact.HEIGHT_M) : 0);
+        double wide = number(Fact.SIZE_M) * (living() ? 0.5 : 1) + (is(Fact.MOTION, "still") ? 0 : number(Fact.TRAVEL_M));
+        double behind = (away + number(Fact.BEHIND_M)) / away;
+        return new Region(
+                Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * high / frame), MARGIN * wide * behind, MARGIN * high * behind);
+    }
+
+    /// Where the eyes of those who act must be when it begins and when it ends.
+    public Eyeline[] eyelines(double fromM, double toM) {
+        String who = answer(Fact.ACTOR);
+        double eyes = number(Fact.EYES_M);
+        double distance = number(Fact.DISTANCE_M);
+        return new Eyeline[] {
+            Eyeline.of(who, subject(), wonder.fromSeconds(), eyes, fromM, distance), Eyeline.of(who, subject(), wonder.toSeconds(), eyes, toM, distance)
+        };
+    }
+
+    /// A picture that exists already: nothing to film, but to be judged, brought in, and allowed.
+    public PlateNeed borrowed() {
+        return need("borrowed-" + slug(subject()), PlateRole.BACKGROUND, PlateNeed.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
+    }
+
+    /// All supports and operators of the wonder, to be out of a clean plate.
+    public Item[] gone(String... codes) {
+        Set<Item> all = new TreeSet<>();
+        for (String c : codes) {
+            if (!c.equals("none")) {
+                all.add(Item.support(c));
+            }
+        }
+        all.add(person() ? Item.person(subject()) : Item.prop(subject()));
+        return all.toArray(Item[]::new);
+    }
+}

@@ -1,0 +1,197 @@
+package org.scenothesis.core.breakdown.plate;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.shot.PlateRole;
+
+/// A plate that a rule asks for, with everything that must be known to film it.
+///
+/// - `key`: names it within its shot and stays the same while the facts around it change. Needs with one key are one plate.
+/// - `code`: names the reason; `why.<code>` and `skip.<code>` are its words. `about`: the thing it is for. `wonders`: ids of those it serves.
+/// - `in`, `out`: who and what is in the frame, and must be out of it.
+/// - `after`: keys of needs that must have been rolled before it. `rollSeconds` 0 asks for a still; `rollMinutes` is what it takes on set.
+/// - `proposed`: it would help but is not needed.
+public record PlateNeed(
+        String key,
+        PlateRole role,
+        String code,
+        String about,
+        Set<String> wonders,
+        Set<Item> in,
+        Set<Item> out,
+        Screen screen,
+        Region region,
+        String lockGroup,
+        String lightGroup,
+        Length length,
+        Notes notes,
+        Set<String> after,
+        boolean proposed) {
+
+    /// How long and how often: seconds of a take, number of takes, and minutes on set for things that take longer than their roll.
+    public record Length(double seconds, int takes, double extraMinutes) {
+        public static final Length STILL = new Length(0, 1, 0);
+
+        Length with(Length o) {
+            return new Length(Math.max(seconds, o.seconds), Math.max(takes, o.takes), Math.max(extraMinutes, o.extraMinutes));
+        }
+    }
+
+    /// What to mind while it is rolled: focus mark, eyelines, positions to collect, references and sounds to record, clothes; codes and numbers.
+    public record Notes(String focus, List<Eyeline> eyelines, List<String> positions, List<String> record, List<String> sound, String clothes) {
+        public static final Notes NONE = new Notes("", List.of(), List.of(), List.of(), List.of(), "");
+
+        public Notes {
+            eyelines = List.copyOf(eyelines);
+            positions = List.copyOf(positions);
+            record = List.copyOf(record);
+            sound = List.copyOf(sound);
+        }
+
+        Notes with(Notes o) {
+            return new Notes(
+                    focus.isEmpty() ? o.focus : focus, union(eyelines, o.eyelines), union(positions, o.positions), union(record, o.record), union(sound, o.sound),
+                    clothes.isEmpty() ? o.clothes : clothes);
+        }
+
+        private static <T> List<T> union(List<T> a, List<T> b) {
+            List<T> all = new ArrayList<>(a);
+            b.stream().filter(x -> !a.contains(x)).forEach(all::add);
+            return all;
+        }
+    }
+
+    /// Code of a picture that exists already.
+    public static final String BORROWED = "borrowed";
+
+    public PlateNeed {
+        wonders = sorted(wonders);
+        in = sorted(in);
+        out = sorted(out);
+        after = sorted(after);
+    }
+
+    private static <T extends Comparable<T>> Set<T> sorted(Collection<T> of) {
+        return Collections.unmodifiableSet(new TreeSet<>(of));
+    }
+
+    private static <T extends Comparable<T>> Set<T> union(Set<T> a, Collection<T> b) {
+        Set<T> all = new TreeSet<>(a);
+        all.addAll(b);
+        return all;
+    }
+
+    /// Whether it has to be filmed at all.
+    public boolean filmed() {
+        return !code.equals(BORROWED);
+    }
+
+    public double rollSeconds() {
+        return length.seconds;
+    }
+
+    /// Minutes on set: one for the slate, and for every take its roll and a minute of looking at it.
+    public double rollMinutes() {
+        return 1 + length.takes * (1 + length.seconds / 60) + length.extraMinutes;
+    }
+
+    public SetState state(String shot) {
+        Set<Item> people = new TreeSet<>();
+        Set<Item> props = new TreeSet<>();
+        in.forEach(i -> {
+            if (i.sort() == Item.Sort.PERSON) {
+                people.add(i);
+            } else if (i.sort() == Item.Sort.PROP || i.sort() == Item.Sort.SUPPORT) {
+                props.add(i);
+            }
+        });
+        // A lamp pass is the group's light put out; it goes back to the group's light afterwards.
+        String light = role == PlateRole.LIGHT_PASS ? shot + "/dark" : lightGroup.isEmpty() ? "" : shot + "/" + lightGroup;
+        return new SetState(shot + "/" + lockGroup, screen, light, notes.clothes, people, props, role == PlateRole.REFERENCE);
+    }
+
+    /// Both needs in one plate: every constraint of either holds.
+    ///
+    /// @throws IllegalArgumentException if the keys differ
+    public PlateNeed merged(PlateNeed o) {
+        org.scenothesis.core.Check.that(key.equals(o.key), "only needs with one key merge: " + key + ", " + o.key);
+        Set<Item> inside = union(in, o.in);
+        Set<Item> outside = union(out, o.out);
+        outside.removeAll(inside);
+        return new PlateNeed(
+                key, role, o.proposed || !proposed ? code : o.code, about, union(wonders, o.wonders), inside, outside, screen == Screen.NONE ? o.screen : screen,
+                region.with(o.region), lockGroup, lightGroup, length.with(o.length), notes.with(o.notes), union(after, o.after), proposed && o.proposed);
+    }
+
+    public PlateNeed with(Item... more) {
+        return new PlateNeed(
+                key, role, code, about, wonders, union(in, List.of(more)), out, screen, region, lockGroup, lightGroup, length, notes, after, proposed);
+    }
+
+    public PlateNeed without(Item... gone) {
+        return new PlateNeed(
+                key, role, code, about, wonders, in, union(out, List.of(gone)), screen, region, lockGroup, lightGroup, length, notes, after, proposed);
+    }
+
+    public PlateNeed on(Screen cloth, Region where) {
+        return new PlateNeed(key, role, code, about, wonders, in, out, cloth, where, lockGroup, lightGroup, length, notes, after, proposed);
+    }
+
+    public PlateNeed lasting(double seconds, int takes) {
+        return new PlateNeed(
+                key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, new Length(seconds, takes, length.extraMinutes), notes, after, proposed);
+    }
+
+    public PlateNeed taking(double extraMinutes) {
+        return new PlateNeed(
+                key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, new Length(length.seconds, length.takes, extraMinutes), notes, after,
+                proposed);
+    }
+
+    public PlateNeed following(String... keys) {
+        return new PlateNeed(
+                key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, union(after, List.of(keys)), proposed);
+    }
+
+    public PlateNeed onlyProposed() {
+        return new PlateNeed(key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, after, true);
+    }
+
+    public PlateNeed inGroups(String lock, String light) {
+        return new PlateNeed(key, role, code, about, wonders, in, out, screen, region, lock, light, length, notes, after, proposed);
+    }
+
+    private PlateNeed noted(Notes more) {
+        return new PlateNeed(
+                key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes.with(more), after, proposed);
+    }
+
+    public PlateNeed focusedOn(String mark) {
+        return noted(new Notes(mark, List.of(), List.of(), List.of(), List.of(), ""));
+    }
+
+    public PlateNeed looking(Eyeline... eyelines) {
+        return noted(new Notes("", List.of(eyelines), List.of(), List.of(), List.of(), ""));
+    }
+
+    public PlateNeed positions(String... codes) {
+        return noted(new Notes("", List.of(), List.of(codes), List.of(), List.of(), ""));
+    }
+
+    public PlateNeed recording(String... codes) {
+        return noted(new Notes("", List.of(), List.of(), List.of(codes), List.of(), ""));
+    }
+
+    public PlateNeed hearing(String... codes) {
+        return noted(new Notes("", List.of(), List.of(), List.of(), List.of(codes), ""));
+    }
+
+    public PlateNeed wearing(String code) {
+        return noted(new Notes("", List.of(), List.of(), List.of(), List.of(), code));
+    }
+}

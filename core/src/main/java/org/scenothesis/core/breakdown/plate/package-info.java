@@ -1,0 +1,5 @@
+/// What a planned plate holds, and the plates that many wonders ask for alike.
+@NullMarked
+package org.scenothesis.core.breakdown.plate;
+
+import org.jspecify.annotations.NullMarked;

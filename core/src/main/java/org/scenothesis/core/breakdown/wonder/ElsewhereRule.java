@@ -1,0 +1,93 @@
+package org.scenothesis.core.breakdown.wonder;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.Resolution;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.School;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.WonderKind;
+
+/// Put into another place: the background is judged first, its lens, height, distance and light are read from it and rebuilt where the cloth stands.
+final class ElsewhereRule implements WonderRule {
+    @Override
+    public WonderKind kind() {
+        return WonderKind.ELSEWHERE;
+    }
+
+    @Override
+    public Map<Fact, String> assumed() {
+        return Map.of(Fact.WHO, "person");
+    }
+
+    @Override
+    public List<Question> questions(Case c) {
+        List<Question> q = new ArrayList<>();
+        q.add(Question.among(Fact.WHO, "person", "thing", "child", "animal"));
+        q.addAll(Question.about(Fact.SOURCE, Fact.BACKGROUND_CAMERA, Fact.EMPTY_ROOM));
+        if (c.is(Fact.SOURCE, "existing")) {
+            q.addAll(Question.about(Fact.BACKGROUND_PX, Fact.BARS));
+        }
+        q.addAll(Question.about(Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.IN_FRONT, Fact.SHADOW, Fact.BACKGROUND_M, Fact.LENS_M, Fact.GREEN_NEAR, Fact.COLOURS,
+                Fact.FILLS, Fact.FILMED_FILLS));
+        return q;
+    }
+
+    @Override
+    public List<Demand> demands(Case c) {
+        boolean still = c.is(Fact.MOTION, "still") && c.is(Fact.EDGE, "clean") && !c.living();
+        return List.of(new Demand(c.subject(), still ? List.of(Way.KEY, Way.WHITE, Way.ROTO) : List.of(Way.KEY, Way.ROTO), "elsewhere", Demand.Apart.LIGHT));
+    }
+
+    @Override
+    public List<PlateNeed> plates(Case c) {
+        List<PlateNeed> needs = new ArrayList<>();
+        boolean made = c.is(Fact.SOURCE, "made");
+        if (made) {
+            needs.add(c.clean("clean.elsewhere").recording("lens", "shadow"));
+        } else {
+            needs.add(c.borrowed());
+        }
+        needs.add(c.separated(c.subject(), "thing").focusedOn("subject").hearing("action").recording("ball"));
+        if (c.is(Fact.IN_FRONT, "yes") && made) {
+            needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
+        }
+        return needs;
+    }
+
+    @Override
+    public List<Conflict> conflicts(Case c) {
+        List<Conflict> out = new ArrayList<>();
+        String id = c.wonder().id();
+        String move = c.answer(Fact.BACKGROUND_CAMERA);
+        if (move.equals("parallax") || !move.equals("still") && c.rules().follows(School.MOVING_BACKGROUND, "refuse")) {
+            out.add(Conflict.redo("background.parallax", id, c.subject()));
+        } else if (!move.equals("still")) {
+            out.add(Conflict.watch("background.move", id, c.subject()));
+        }
+        if (c.is(Fact.EMPTY_ROOM, "no")) {
+            out.add(Conflict.watch("background.full", id, c.subject()));
+        }
+        return out;
+    }
+
+    @Override
+    public List<Figure> figures(Case c) {
+        List<Figure> out = new ArrayList<>();
+        double have = c.is(Fact.SOURCE, "existing") ? c.number(Fact.BACKGROUND_PX) : c.number(Fact.RECORD_PX);
+        double need = Resolution.background(have, c.number(Fact.FINISH_PX), Resolution.crop(c.told()));
+        Verdict v = c.rules().enlargement().judge(need);
+        out.add(Figure.tells("resolution.background", c.subject(), need, "\u00d7", have, c.number(Fact.FINISH_PX)).judged(v));
+        out.add(Figure.tells("rebuild.distance", c.subject(), c.number(Fact.BACKGROUND_M), "m", c.number(Fact.LENS_M)));
+        return out;
+    }
+}

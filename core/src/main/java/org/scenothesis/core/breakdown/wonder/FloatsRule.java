@@ -1,0 +1,124 @@
+package org.scenothesis.core.breakdown.wonder;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.WonderKind;
+
+/// Something or someone leaves the ground.
+///
+/// Still and untouched, a mask over a clean plate may do; drifting, turning, crossed, or with a fine edge it must be separable, so it is screened. A body
+/// may be two halves, one standing, one seated with its legs free, joined at a seam that clothing hides.
+final class FloatsRule implements WonderRule {
+    @Override
+    public WonderKind kind() {
+        return WonderKind.FLOATS;
+    }
+
+    @Override
+    public List<Question> questions(Case c) {
+        List<Question> q = new ArrayList<>(Question.about(Fact.WHO, Fact.SIZE_M, Fact.REST_M, Fact.HEIGHT_M));
+        q.add(Question.among(Fact.MOTION, "drifts", "still", "turns", "thrown"));
+        q.add(c.living() ? Question.among(Fact.SUPPORT, "stool", "box", "chair", "table", "ladder", "harness") : Question.among(Fact.SUPPORT, "rod", "line", "hand"));
+        if (c.person()) {
+            q.addAll(Question.about(Fact.BODY, Fact.FILMED_AT, Fact.COSTUME));
+        }
+        q.add(Question.about(Fact.EDGE));
+        q.add(Question.about(Fact.CROSSED));
+        q.add(Question.about(Fact.IN_FRONT));
+        q.add(Question.about(Fact.PERFORMER));
+        if (c.is(Fact.PERFORMER, "yes")) {
+            q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
+        }
+        q.addAll(Question.about(Fact.SHADOW, Fact.GLOWS, Fact.GREEN_NEAR, Fact.COLOURS));
+        if (!c.is(Fact.MOTION, "still")) {
+            q.add(Question.about(Fact.TRAVEL_M));
+        }
+        return q;
+    }
+
+    @Override
+    public List<Demand> demands(Case c) {
+        String because = !c.is(Fact.MOTION, "still") ? "moves" : !c.is(Fact.EDGE, "clean") ? "edge" : c.is(Fact.CROSSED, "yes") ? "crossed" : halves(c) ? "halves" : "still";
+        List<Way> ways = because.equals("still") ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO);
+        // Filmed on the floor, the lens is lowered by the lift: that camera cannot lie on the others.
+        boolean lowered = c.person() && c.is(Fact.FILMED_AT, "floor");
+        return List.of(new Demand(c.subject(), ways, because, lowered ? Demand.Apart.CAMERA : Demand.Apart.NO));
+    }
+
+    private static boolean halves(Case c) {
+        return c.person() && c.is(Fact.BODY, "halves");
+    }
+
+    @Override
+    public List<PlateNeed> plates(Case c) {
+        List<PlateNeed> needs = new ArrayList<>();
+        needs.add(c.clean("clean.support", c.gone(c.support())));
+        if (c.is(Fact.PERFORMER, "yes")) {
+            needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M) + c.number(Fact.HEIGHT_M))));
+        }
+        Item support = Item.support(c.support());
+        PlateNeed element = c.separated(c.subject(), "thing").with(support).focusedOn("subject").positions("hang");
+        if (halves(c)) {
+            needs.add(half(c, element, "upper").recording("seam"));
+            needs.add(half(c, element, "lower").with(support).recording("seam"));
+        } else {
+            needs.add(element);
+        }
+        if (c.is(Fact.IN_FRONT, "yes")) {
+            needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
+        }
+        if (c.is(Fact.GLOWS, "yes")) {
+            needs.addAll(Lights.pass(c, "bulb"));
+        }
+        return needs;
+    }
+
+    private static PlateNeed half(Case c, PlateNeed whole, String part) {
+        return new PlateNeed(
+                "half-" + part + "-" + Case.slug(c.subject()), PlateRole.PARTIAL_BODY, "half." + part, c.subject(), whole.wonders(),
+                java.util.Set.of(Item.person(c.subject())), whole.out(), whole.screen(), whole.region(), whole.lockGroup(), whole.lightGroup(), whole.length(),
+                whole.notes(), whole.after(), false);
+    }
+
+    @Override
+    public List<Conflict> conflicts(Case c) {
+        List<Conflict> out = new ArrayList<>();
+        String id = c.wonder().id();
+        if (halves(c) && c.is(Fact.SURFACE, "yields")) {
+            out.add(Conflict.redo("seat.yields", id, c.subject()));
+        }
+        if (c.is(Fact.FLOOR, "glossy") && c.is(Fact.SHADOW, "yes")) {
+            out.add(Conflict.watch("floor.glossy", id, c.subject()));
+        }
+        if (c.person() && c.is(Fact.COSTUME, "inflated") && halves(c)) {
+            out.add(Conflict.watch("seam.inflated", id, c.subject()));
+        }
+        return out;
+    }
+
+    @Override
+    public List<Figure> figures(Case c) {
+        List<Figure> out = new ArrayList<>();
+        double lift = c.number(Fact.HEIGHT_M);
+        if (c.person() && c.is(Fact.FILMED_AT, "floor")) {
+            out.add(Figure.tells("lens.lower", c.subject(), lift, "m"));
+        }
+        return out;
+    }
+
+    @Override
+    public List<KitItem> kit(Case c) {
+        return KitItem.each("support." + c.support());
+    }
+}

@@ -1,0 +1,69 @@
+package org.scenothesis.core.breakdown.wonder;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.Stills;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.WonderKind;
+
+/// Alive frame by frame: photographs with fixed camera, light and base; what holds the subject is taken away by stills of the empty base.
+final class FrameByFrameRule implements WonderRule {
+    @Override
+    public WonderKind kind() {
+        return WonderKind.FRAME_BY_FRAME;
+    }
+
+    @Override
+    public List<Question> questions(Case c) {
+        return Question.about(Fact.RATE, Fact.PER_FRAME_S, Fact.RIG, Fact.EDGE, Fact.COLOURS);
+    }
+
+    @Override
+    public List<Demand> demands(Case c) {
+        return c.is(Fact.RIG, "removed") ? List.of(new Demand(c.subject(), List.of(Way.MASK, Way.ROTO), "frames.rig", Demand.Apart.NO)) : List.of();
+    }
+
+    private static Stills stills(Case c) {
+        return Stills.of(Math.max(0, c.wonder().toSeconds() - c.wonder().fromSeconds()), c.number(Fact.RATE), c.number(Fact.PER_FRAME_S));
+    }
+
+    @Override
+    public List<PlateNeed> plates(Case c) {
+        List<PlateNeed> needs = new ArrayList<>();
+        PlateNeed stills = c.here(c.elementKey(c.subject()), PlateRole.STILLS, "frames", c.subject())
+                .lasting(0, 1).taking(stills(c).minutes()).with(Item.prop(c.subject())).focusedOn("subject").recording("base", "no.daylight");
+        needs.add(c.is(Fact.RIG, "removed") ? stills.with(Item.support("rig")) : stills);
+        if (c.is(Fact.RIG, "removed")) {
+            needs.add(c.clean("clean.rig", Item.support("rig"), Item.prop(c.subject())));
+        }
+        return needs;
+    }
+
+    @Override
+    public List<Conflict> conflicts(Case c) {
+        return c.is(Fact.LIGHT, "lamps") ? List.of() : List.of(Conflict.redo("frames.daylight", c.wonder().id(), c.subject(), stills(c).minutes()));
+    }
+
+    @Override
+    public List<Figure> figures(Case c) {
+        Stills s = stills(c);
+        return List.of(
+                Figure.tells("stills.frames", c.subject(), s.frames(), "", (double) s.spares(), (double) s.empties()),
+                Figure.tells("stills.time", c.subject(), s.minutes(), "min", (double) s.all(), c.number(Fact.PER_FRAME_S)));
+    }
+
+    @Override
+    public List<KitItem> kit(Case c) {
+        return c.is(Fact.RIG, "none") ? KitItem.each("remote") : KitItem.each("remote", "rig");
+    }
+}

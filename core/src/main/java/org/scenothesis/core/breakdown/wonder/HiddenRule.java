@@ -1,0 +1,89 @@
+package org.scenothesis.core.breakdown.wonder;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.WonderKind;
+
+/// Hidden, invisible, partly missing: by a cloth, a hood, sleeves or a suit in the screen colour, over a clean plate of exactly what must show through.
+final class HiddenRule implements WonderRule {
+    @Override
+    public WonderKind kind() {
+        return WonderKind.HIDDEN;
+    }
+
+    @Override
+    public Map<Fact, String> assumed() {
+        return Map.of(Fact.WHO, "person", Fact.MOTION, "walks");
+    }
+
+    @Override
+    public List<Question> questions(Case c) {
+        List<Question> q = new ArrayList<>();
+        q.add(Question.among(Fact.WHO, "person", "thing", "child", "animal"));
+        q.addAll(Question.about(Fact.BY, Fact.PART));
+        q.add(Question.among(Fact.MOTION, "walks", "still", "turns"));
+        q.addAll(Question.about(Fact.SURFACE, Fact.EDGE, Fact.COLOURS));
+        if (!c.is(Fact.BY, "cloth")) {
+            q.addAll(Question.about(Fact.OVER_CLOTHES, Fact.INSIDE_SEEN));
+        }
+        return q;
+    }
+
+    @Override
+    public List<Demand> demands(Case c) {
+        boolean still = c.is(Fact.MOTION, "still") && c.is(Fact.EDGE, "clean");
+        return List.of(new Demand(c.subject(), still ? List.of(Way.MASK, Way.SUIT, Way.ROTO) : List.of(Way.SUIT, Way.ROTO), still ? "hidden.still" : "hidden." + c.answer(Fact.BY), Demand.Apart.NO));
+    }
+
+    @Override
+    public List<PlateNeed> plates(Case c) {
+        List<PlateNeed> needs = new ArrayList<>();
+        PlateNeed clean = c.clean("clean.hidden", c.gone());
+        needs.add(c.is(Fact.SURFACE, "none") ? clean : clean.recording("surface"));
+        Way way = c.treatment(c.subject()).way();
+        PlateNeed acted = c.separated(c.subject(), "thing").focusedOn("subject").hearing("action");
+        if (way == Way.SUIT) {
+            boolean cloth = c.is(Fact.BY, "cloth");
+            String by = "suit." + c.answer(Fact.BY);
+            acted = (cloth ? acted.with(Item.support(by)) : acted.with(Item.worn(by)).wearing(by)).recording("suit.patch");
+        }
+        needs.add(acted);
+        if (way == Way.SUIT && !c.is(Fact.BY, "cloth") && c.is(Fact.INSIDE_SEEN, "yes")) {
+            needs.add(c.here("inside-" + Case.slug(c.subject()), PlateRole.FOREGROUND, "hidden.inside", c.subject()).with(Item.support("form")).lasting(c.roll(), 1));
+        }
+        return needs;
+    }
+
+    @Override
+    public List<Conflict> conflicts(Case c) {
+        List<Conflict> out = new ArrayList<>();
+        String id = c.wonder().id();
+        if (c.is(Fact.SURFACE, "yields")) {
+            out.add(Conflict.redo("seat.yields", id, c.subject()));
+        }
+        boolean suited = !c.is(Fact.MOTION, "still");
+        if (suited && c.is(Fact.OVER_CLOTHES, "yes")) {
+            out.add(Conflict.watch("suit.over", id, c.subject()));
+        }
+        if (suited && c.is(Fact.LIGHT, "sun")) {
+            out.add(Conflict.watch("suit.sun", id, c.subject()));
+        }
+        return out;
+    }
+
+    @Override
+    public List<KitItem> kit(Case c) {
+        return c.treatment(c.subject()).way() == Way.SUIT ? KitItem.each("suit." + c.answer(Fact.BY)) : List.of();
+    }
+}

@@ -1,0 +1,100 @@
+package org.scenothesis.core.breakdown.wonder;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+
+/// Moved by no one: an operator in the screen colour, or one that a mask takes away, over a clean plate.
+final class MovedRule implements WonderRule {
+    @Override
+    public WonderKind kind() {
+        return WonderKind.MOVED;
+    }
+
+    @Override
+    public List<Question> questions(Case c) {
+        List<Question> q = new ArrayList<>(Question.about(Fact.OPERATOR, Fact.SIZE_M, Fact.TRAVEL_M));
+        q.add(Question.among(Fact.MOTION, "drifts", "turns", "thrown"));
+        if (!c.is(Fact.OPERATOR, "line")) {
+            q.add(Question.about(Fact.HAND_SEEN));
+        }
+        q.addAll(Question.about(Fact.CROSSED, Fact.EDGE, Fact.PERFORMER));
+        if (c.is(Fact.PERFORMER, "yes")) {
+            q.add(Question.about(Fact.ACTOR));
+        }
+        q.addAll(Question.about(Fact.SHADOW, Fact.GREEN_NEAR, Fact.COLOURS));
+        return q;
+    }
+
+    /// Someone invisible in a suit who is in the shot anyway carries it: one take for both.
+    private static Optional<String> carrier(Case c) {
+        if (!c.is(Fact.OPERATOR, "suit")) {
+            return Optional.empty();
+        }
+        return c.shot().wonders().stream()
+                .filter(w -> w.kind() == WonderKind.HIDDEN && Told.of(w, c.shot().setting()).is(Fact.BY, "suit") && !Told.of(w, c.shot().setting()).is(Fact.MOTION, "still"))
+                .map(Wonder::subject).findFirst();
+    }
+
+    @Override
+    public List<Demand> demands(Case c) {
+        if (carrier(c).isPresent()) {
+            return List.of();
+        }
+        if (c.is(Fact.CROSSED, "yes")) {
+            return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), "crossed", Demand.Apart.NO));
+        }
+        return List.of(c.is(Fact.OPERATOR, "line")
+                ? new Demand(c.subject(), List.of(Way.MASK, Way.KEY, Way.ROTO), "moved.line", Demand.Apart.NO)
+                : new Demand(c.subject(), List.of(Way.SUIT, Way.KEY, Way.ROTO), "moved.operator", Demand.Apart.NO));
+    }
+
+    @Override
+    public List<PlateNeed> plates(Case c) {
+        List<PlateNeed> needs = new ArrayList<>();
+        needs.add(c.clean("clean.operator", c.gone(c.answer(Fact.OPERATOR))));
+        Optional<String> carrier = carrier(c);
+        if (carrier.isPresent()) {
+            needs.add(c.separated(carrier.get(), "thing").with(Item.person(carrier.get()), Item.prop(c.subject())));
+            return needs;
+        }
+        PlateNeed moved = c.separated(c.subject(), "thing").with(Item.support(c.answer(Fact.OPERATOR))).focusedOn("subject");
+        boolean inPlace = c.treatment(c.subject()).way() != Way.KEY;
+        moved = c.is(Fact.HAND_SEEN, "yes") && inPlace ? moved.recording("travel") : moved;
+        if (c.is(Fact.PERFORMER, "yes")) {
+            // In place the performer and the operator play together; on a cloth the thing is filmed apart.
+            moved = inPlace ? moved.with(Item.person(c.answer(Fact.ACTOR))).hearing("action") : moved;
+        }
+        needs.add(moved);
+        if (c.is(Fact.PERFORMER, "yes") && !inPlace) {
+            needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
+        }
+        return needs;
+    }
+
+    @Override
+    public List<Conflict> conflicts(Case c) {
+        List<Conflict> out = new ArrayList<>();
+        if (carrier(c).isEmpty() && c.is(Fact.SHADOW, "yes") && c.is(Fact.LIGHT, "sun") && !c.is(Fact.OPERATOR, "line") && c.treatment(c.subject()).way() == Way.SUIT) {
+            out.add(Conflict.watch("operator.shadow", c.wonder().id(), c.subject()));
+        }
+        return out;
+    }
+
+    @Override
+    public List<KitItem> kit(Case c) {
+        return KitItem.each("operator." + c.answer(Fact.OPERATOR));
+    }
+}

@@ -1,0 +1,111 @@
+package org.scenothesis.core.breakdown.wonder;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.WonderKind;
+
+/// An opening into elsewhere: what is seen inside, a rim of light added with a solid copy, and its light on the ground and on whoever stands before it.
+final class OpeningRule implements WonderRule {
+    @Override
+    public WonderKind kind() {
+        return WonderKind.OPENING;
+    }
+
+    @Override
+    public List<Question> questions(Case c) {
+        List<Question> q = new ArrayList<>(Question.about(Fact.SOURCE, Fact.RIM, Fact.LIGHTS, Fact.PERFORMER));
+        if (c.is(Fact.PERFORMER, "yes")) {
+            q.addAll(Question.about(Fact.ACTOR, Fact.CROSSED, Fact.EYES_M, Fact.DISTANCE_M));
+        }
+        if (c.is(Fact.SOURCE, "existing")) {
+            q.add(Question.about(Fact.BACKGROUND_PX));
+        }
+        q.addAll(Question.about(Fact.SIZE_M, Fact.COLOURS));
+        return q;
+    }
+
+    private static String front(Case c) {
+        return c.answer(Fact.ACTOR).isBlank() ? "whoever stands before " + c.subject() : c.answer(Fact.ACTOR);
+    }
+
+    private static String rim(Case c) {
+        return "rim of " + c.subject();
+    }
+
+    private static boolean crosses(Case c) {
+        return c.is(Fact.PERFORMER, "yes") && c.is(Fact.CROSSED, "yes");
+    }
+
+    @Override
+    public List<Demand> demands(Case c) {
+        List<Demand> out = new ArrayList<>();
+        if (c.is(Fact.RIM, "yes")) {
+            out.add(new Demand(rim(c), List.of(Way.BLACK, Way.ROTO), "opening.rim", Demand.Apart.LIGHT));
+        }
+        if (crosses(c)) {
+            out.add(new Demand(front(c), List.of(Way.KEY, Way.ROTO), "opening.crossed", Demand.Apart.NO));
+        }
+        return out;
+    }
+
+    @Override
+    public List<PlateNeed> plates(Case c) {
+        List<PlateNeed> needs = new ArrayList<>();
+        boolean moving = c.is(Fact.CAMERA, "moving");
+        PlateNeed clean = c.clean("clean.opening", Item.person(c.answer(Fact.ACTOR)));
+        needs.add(moving ? clean.lasting(c.roll(), 2).recording("centre.mark", "lens") : clean);
+        if (c.is(Fact.SOURCE, "made")) {
+            needs.add(c.here("inside-" + Case.slug(c.subject()), PlateRole.BACKGROUND, "opening.inside", c.subject()).inGroups("W", "W").lasting(c.roll(), 1).recording("lens"));
+        } else {
+            needs.add(c.borrowed());
+        }
+        if (crosses(c)) {
+            var t = c.treatment(front(c));
+            PlateNeed acted = c.acting("acting.before").recording("rim.light");
+            needs.add(t.way().cloth()
+                    ? new PlateNeed(
+                            acted.key(), PlateRole.ON_SCREEN, "acting.before", acted.about(), acted.wonders(), acted.in(), acted.out(), t.cloth(), c.region(), t.lock(),
+                            t.light(), acted.length(), acted.notes(), acted.after(), false)
+                    : acted);
+        } else if (c.is(Fact.PERFORMER, "yes")) {
+            PlateNeed acted = c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)));
+            needs.add(moving ? acted.recording("centre.mark") : acted);
+        }
+        if (c.is(Fact.RIM, "yes") && c.treatment(rim(c)).way() == Way.BLACK) {
+            PlateNeed e = c.separated(rim(c), "thing");
+            needs.add(e.on(Screen.BLACK, e.region()));
+        }
+        if (c.is(Fact.LIGHTS, "yes")) {
+            needs.addAll(Lights.pass(c, "lamp.small"));
+        }
+        return needs;
+    }
+
+    @Override
+    public List<Conflict> conflicts(Case c) {
+        return c.is(Fact.CAMERA, "moving") ? List.of(Conflict.watch("opening.moving", c.wonder().id(), c.subject())) : List.of();
+    }
+
+    @Override
+    public List<KitItem> kit(Case c) {
+        List<KitItem> k = new ArrayList<>();
+        if (c.is(Fact.RIM, "yes")) {
+            k.add(KitItem.one("cloth.black"));
+        }
+        if (c.is(Fact.LIGHTS, "yes")) {
+            k.add(KitItem.one("lamp.small"));
+        }
+        return k;
+    }
+}

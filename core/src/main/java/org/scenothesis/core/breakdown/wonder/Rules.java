@@ -1,0 +1,68 @@
+package org.scenothesis.core.breakdown.wonder;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+
+/// The rule unit of every kind of wonder.
+public final class Rules {
+    private static final Map<WonderKind, WonderRule> ALL = all(
+            new FloatsRule(), new CopiesRule(), new SizeRule(), new HiddenRule(), new MovedRule(), new BecomesRule(), new ElsewhereRule(), new ThroughFrameRule(),
+            new EnergyRule(), new PassesAroundRule(), new WipedRule(), new WrittenRule(), new FrameByFrameRule(), new OpeningRule(), new ReshapedRule());
+
+    private Rules() {}
+
+    private static Map<WonderKind, WonderRule> all(WonderRule... rules) {
+        Map<WonderKind, WonderRule> out = new EnumMap<>(WonderKind.class);
+        for (WonderRule r : rules) {
+            out.put(r.kind(), r);
+        }
+        return out;
+    }
+
+    public static WonderRule of(WonderKind kind) {
+        return java.util.Objects.requireNonNull(ALL.get(kind), kind.name());
+    }
+
+    /// The shot with what its wonders assume said aloud, where nothing else was told.
+    public static Shot assuming(Shot shot) {
+        return shot.withWonders(shot.wonders().stream().map(Rules::assuming).toList());
+    }
+
+    public static Wonder assuming(Wonder w) {
+        Wonder out = w;
+        for (Map.Entry<Fact, String> e : of(w.kind()).assumed().entrySet()) {
+            if (!new Told(w.facts(), Map.of()).given(e.getKey())) {
+                out = out.withFact(e.getKey().key(), e.getValue());
+            }
+        }
+        return out;
+    }
+
+    /// What may be asked about the setting, given the answers so far.
+    public static List<Question> ofSetting(Case c) {
+        List<Question> q = new java.util.ArrayList<>(Question.about(Fact.PLACE, Fact.LIGHT, Fact.BACKGROUND, Fact.CAMERA, Fact.CLOTHS));
+        if (!c.is(Fact.CLOTHS, "none")) {
+            q.addAll(Question.about(Fact.CLOTH_WIDE_M, Fact.CLOTH_HIGH_M, Fact.BEHIND_M, Fact.FOLIAGE));
+        }
+        if (c.is(Fact.LIGHT, "lamps")) {
+            q.add(Question.about(Fact.HOT_LAMPS));
+        }
+        switch (c.answer(Fact.CAMERA)) {
+            case "push" -> q.add(Question.about(Fact.PUSH_IN));
+            case "handheld" -> q.add(Question.about(Fact.WOBBLE_PX));
+            case "moving" -> q.add(Question.about(Fact.DOLLY));
+            default -> {}
+        }
+        q.addAll(Question.about(
+                Fact.FRAME_M, Fact.FLOOR, Fact.PUBLIC, Fact.BORROWED_SOUND, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX, Fact.RATE_PER_S, Fact.MEGABITS));
+        return q;
+    }
+}

@@ -1,0 +1,100 @@
+package org.scenothesis.core.breakdown.wonder;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.WonderKind;
+
+/// Comes through a frame: screen colour in the opening, a second cloth where limbs cross, corners to pin, and what lies behind it.
+final class ThroughFrameRule implements WonderRule {
+    @Override
+    public WonderKind kind() {
+        return WonderKind.THROUGH_FRAME;
+    }
+
+    @Override
+    public Map<Fact, String> assumed() {
+        return Map.of(Fact.WHO, "person");
+    }
+
+    @Override
+    public List<Question> questions(Case c) {
+        List<Question> q = new ArrayList<>();
+        q.add(Question.among(Fact.WHO, "person", "thing", "child", "animal"));
+        q.addAll(Question.about(Fact.FRAME_KIND, Fact.LIMBS, Fact.CORNERS, Fact.SIZE_M, Fact.TRAVEL_M, Fact.EDGE));
+        if (c.is(Fact.FRAME_KIND, "display", "mirror", "picture")) {
+            q.add(Question.about(Fact.REFLECTS));
+        }
+        q.addAll(Question.about(Fact.SOURCE, Fact.PERFORMER));
+        if (c.is(Fact.PERFORMER, "yes")) {
+            q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
+        }
+        q.add(Question.about(Fact.COLOURS));
+        return q;
+    }
+
+    @Override
+    public List<Demand> demands(Case c) {
+        return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), "through", Demand.Apart.NO));
+    }
+
+    @Override
+    public List<PlateNeed> plates(Case c) {
+        List<PlateNeed> needs = new ArrayList<>();
+        boolean home = c.treatment(c.subject()).lock().equals(Case.HOME);
+        Screen cloth = c.treatment(c.subject()).cloth();
+        needs.add(c.clean("clean.frame", c.gone()).recording("corners"));
+        if (home) {
+            // Subject and opening are one picture: it acts in the opening itself.
+            PlateNeed acted = c.separated(c.subject(), "thing").recording("corners").focusedOn("opening").hearing("action");
+            needs.add(c.is(Fact.LIMBS, "yes") && cloth != Screen.NONE ? acted.with(Item.support("second.cloth")) : acted);
+        } else {
+            needs.add(c.separated(c.subject(), "thing").focusedOn("subject").hearing("action"));
+            needs.add(c.here("insert", PlateRole.FRAME_INSERT, "frame.insert", c.subject()).on(cloth == Screen.NONE ? Screen.GREEN : cloth, c.region()).recording("corners"));
+        }
+        if (c.is(Fact.PERFORMER, "yes")) {
+            needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
+        }
+        if (c.is(Fact.SOURCE, "made")) {
+            needs.add(c.here("behind-" + Case.slug(c.subject()), PlateRole.BACKGROUND, "frame.behind", c.subject()).inGroups("W", "W").lasting(c.roll(), 1).recording("lens"));
+        } else {
+            needs.add(c.borrowed());
+        }
+        return needs;
+    }
+
+    @Override
+    public List<Conflict> conflicts(Case c) {
+        List<Conflict> out = new ArrayList<>();
+        if (c.is(Fact.CORNERS, "no")) {
+            out.add(Conflict.watch("frame.corners", c.wonder().id(), c.subject()));
+        }
+        if (c.is(Fact.REFLECTS, "yes") && c.is(Fact.FRAME_KIND, "display", "mirror", "picture")) {
+            out.add(Conflict.watch("frame.reflects", c.wonder().id(), c.subject()));
+        }
+        return out;
+    }
+
+    @Override
+    public List<KitItem> kit(Case c) {
+        List<KitItem> k = new ArrayList<>(KitItem.each("corners"));
+        if (c.is(Fact.LIMBS, "yes")) {
+            k.add(KitItem.one("second.cloth"));
+        }
+        if (c.is(Fact.REFLECTS, "yes")) {
+            k.add(KitItem.one("hood"));
+        }
+        return k;
+    }
+}

@@ -1,0 +1,45 @@
+package org.scenothesis.core.breakdown.wonder;
+
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.WonderKind;
+
+/// What one kind of wonder asks, demands and needs. One unit per kind; they know nothing of each other.
+///
+/// Screen-only frames, references and cautions are not theirs: they follow from the plates and facts of the whole shot.
+public interface WonderRule {
+    WonderKind kind();
+
+    /// What is assumed of such a wonder where it differs from what is assumed in general.
+    default Map<Fact, String> assumed() {
+        return Map.of();
+    }
+
+    /// The questions that matter, given the answers so far.
+    List<Question> questions(Case c);
+
+    /// What must be separable, and how; none for a wonder that separates nothing.
+    List<Demand> demands(Case c);
+
+    List<PlateNeed> plates(Case c);
+
+    default List<Conflict> conflicts(Case c) {
+        return List.of();
+    }
+
+    default List<Figure> figures(Case c) {
+        return List.of();
+    }
+
+    default List<KitItem> kit(Case c) {
+        return List.of();
+    }
+}

@@ -1,0 +1,35 @@
+package org.scenothesis.core.finding;
+
+import java.util.List;
+
+/// A matter on which good people disagree, and the ways the house may choose; the first is taken until it does.
+///
+/// Source: the handbook's table of schools, its rows that touch planning.
+public enum School {
+    CLEAN_WHEN("both", "first", "last"),
+    CLEAN_LENGTH("measured", "take", "still"),
+    SCREEN_DISTANCE("far", "near"),
+    WRINKLES("stretch", "defocus"),
+    CLOTH_LIGHT("above", "sides", "shade"),
+    COPIES("every", "repeat"),
+    WHERE_TO_SCREEN("place", "studio"),
+    EFFECT_LIGHT("both", "lamp", "paint"),
+    CAMERA_LIFE("locked", "alive"),
+    GIANTS("rate", "slow"),
+    MOVING_BACKGROUND("imitate", "refuse"),
+    SCREEN_COLOUR("measured", "green", "blue");
+
+    private final List<String> ways;
+
+    School(String... ways) {
+        this.ways = List.of(ways);
+    }
+
+    public List<String> ways() {
+        return ways;
+    }
+
+    public String otherwise() {
+        return ways.getFirst();
+    }
+}

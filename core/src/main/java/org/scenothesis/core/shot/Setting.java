@@ -1,0 +1,29 @@
+package org.scenothesis.core.shot;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+
+/// Where and under what conditions a shot is filmed: plain facts that hold for all its wonders, and the place in the open if there is one.
+public record Setting(Map<String, String> facts, @Nullable Place place) {
+    public static final Setting NONE = new Setting(Map.of(), null);
+
+    public Setting {
+        facts = java.util.Collections.unmodifiableMap(new TreeMap<>(facts));
+    }
+
+    public Setting withFact(String key, String value) {
+        Map<String, String> more = new TreeMap<>(facts);
+        more.put(key, value);
+        return new Setting(more, place);
+    }
+
+    public Setting withPlace(@Nullable Place other) {
+        return new Setting(facts, other);
+    }
+
+    public Optional<Place> inTheOpen() {
+        return Optional.ofNullable(place);
+    }
+}

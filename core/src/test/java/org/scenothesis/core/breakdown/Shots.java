@@ -1,0 +1,100 @@
+package org.scenothesis.core.breakdown;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.scenothesis.core.breakdown.day.RunningOrder;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Setting;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+
+/// Shots for planning tests: told, and made up at random from the questions themselves.
+public final class Shots {
+    private static final String[] SUBJECTS = {"the lantern", "the maker", "the paper", "a brush"};
+
+    private Shots() {}
+
+    public static Shot of(Map<String, String> setting, Wonder... wonders) {
+        return new Shot("1", 1, "t", "", 6, List.of(wonders), List.of(), List.of(), List.of(), null, new Setting(setting, null));
+    }
+
+    public static Shot of(Wonder... wonders) {
+        return of(Map.of(), wonders);
+    }
+
+    public static Wonder wonder(WonderKind kind, String subject, String... facts) {
+        Map<String, String> told = new LinkedHashMap<>();
+        for (int i = 0; i < facts.length; i += 2) {
+            if (!Fact.byKey(facts[i]).orElseThrow().accepts(facts[i + 1])) {
+                throw new IllegalArgumentException(facts[i] + " " + facts[i + 1]);
+            }
+            told.put(facts[i], facts[i + 1]);
+        }
+        return new Wonder(kind.name().toLowerCase(java.util.Locale.ROOT) + "-" + subject.hashCode(), kind, subject, 1, 5, told);
+    }
+
+    public static BreakdownPlan plan(Wonder... wonders) {
+        return Breakdown.plan(of(wonders), HouseRules.DEFAULT);
+    }
+
+    public static List<PlateRole> roles(BreakdownPlan plan) {
+        return plan.needs().stream().map(PlateNeed::role).toList();
+    }
+
+    public static PlateNeed only(BreakdownPlan plan, PlateRole role) {
+        List<PlateNeed> found = plan.needs().stream().filter(n -> n.role() == role).toList();
+        if (found.size() != 1) {
+            throw new AssertionError(found.size() + " plates of role " + role + " in " + roles(plan));
+        }
+        return found.getFirst();
+    }
+
+    public static RunningOrder order(BreakdownPlan plan, Shot shot, HouseRules rules) {
+        return RunningOrder.cheapest(RunningOrder.jobs(shot, plan, rules), List.of(), rules.estimates());
+    }
+
+    /// A shot with one to three wonders, every question that comes up answered at random.
+    public static Shot random(Random random, String id) {
+        Shot shot = new Shot(id, 1, "t", "", 8, List.of(), List.of(), List.of(), List.of(), null);
+        int many = 1 + random.nextInt(3);
+        List<Wonder> wonders = new ArrayList<>();
+        for (int i = 0; i < many; i++) {
+            WonderKind kind = WonderKind.values()[random.nextInt(WonderKind.values().length)];
+            double from = random.nextInt(3);
+            wonders.add(new Wonder("w" + i, kind, SUBJECTS[random.nextInt(SUBJECTS.length)], from, from + 1 + random.nextInt(5), Map.of()));
+        }
+        shot = shot.withWonders(wonders);
+        for (int round = 0; round < 3; round++) {
+            for (Question q : Breakdown.questions(shot)) {
+                String a = answer(q, random);
+                shot = shot.withSetting(s -> s.withFact(q.key(), a));
+            }
+            for (Wonder w : wonders) {
+                for (Question q : Breakdown.questions(shot, shot.wonders().stream().filter(o -> o.id().equals(w.id())).findFirst().orElseThrow(), HouseRules.DEFAULT)) {
+                    String a = answer(q, random);
+                    shot = shot.withWonder(w.id(), o -> o.withFact(q.key(), a));
+                }
+            }
+        }
+        return shot;
+    }
+
+    private static String answer(Question q, Random random) {
+        if (q.isText()) {
+            return q.fact() == Fact.ACTOR ? SUBJECTS[random.nextInt(SUBJECTS.length)] : q.fact() == Fact.COLOURS ? "#3a7d44" : "";
+        }
+        if (q.isNumber()) {
+            double v = q.fact().low() + random.nextDouble() * Math.min(8, q.fact().high() - q.fact().low());
+            return String.valueOf(Math.max(q.fact().low(), Math.rint(v)));
+        }
+        return q.answers().get(random.nextInt(q.answers().size()));
+    }
+}

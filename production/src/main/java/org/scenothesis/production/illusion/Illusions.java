@@ -1,0 +1,110 @@
+package org.scenothesis.production.illusion;
+
+import com.fasterxml.jackson.core.JacksonException;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.store.StoreException;
+
+/// The ready illusions: those that ship with the application, and the user's own in a folder.
+///
+/// - `problems`: own files that could not be read, as sentences; the others are there all the same.
+public record Illusions(List<Illusion> all, List<String> problems) {
+    private static final long LARGEST = 1 << 20;
+    private static final JsonMapper MAPPER = JsonMapper.builder()
+            .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .enable(SerializationFeature.INDENT_OUTPUT).build();
+
+    public Illusions {
+        all = List.copyOf(all);
+        problems = List.copyOf(problems);
+    }
+
+    /// Where the user's own are kept.
+    public static Path home() {
+        return Path.of(System.getProperty("scenothesis.illusions", Path.of(System.getProperty("user.home"), "Scenothesis", "Illusions").toString()));
+    }
+
+    public static Illusions shipped() {
+        List<Illusion> out = new ArrayList<>();
+        try {
+            for (String id : text("index.txt").lines().toList()) {
+                out.add(MAPPER.readValue(text(id + ".json"), Illusion.class));
+            }
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+        return new Illusions(out, List.of());
+    }
+
+    private static String text(String name) throws IOException {
+        try (InputStream in = Objects.requireNonNull(Illusions.class.getResourceAsStream(name), name)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    /// The shipped ones, then those in a folder that may not exist.
+    public static Illusions with(Path own) {
+        List<Illusion> all = new ArrayList<>(shipped().all);
+        List<String> problems = new ArrayList<>();
+        if (Files.isDirectory(own)) {
+            try (var files = Files.list(own)) {
+                for (Path f : files.filter(p -> p.toString().endsWith(".json")).sorted().toList()) {
+                    read(f, all, problems);
+                }
+            } catch (IOException e) {
+                problems.add(own + ": the folder cannot be read; check its permissions.");
+            }
+        }
+        return new Illusions(all, problems);
+    }
+
+    private static void read(Path f, List<Illusion> to, List<String> problems) {
+        try {
+            if (Files.size(f) > LARGEST) {
+                problems.add(f + ": larger than 1 MB, which no illusion is; it was left out.");
+                return;
+            }
+            Illusion i = MAPPER.readValue(Files.readString(f), Illusion.class);
+            to.add(i);
+            if (!i.notUnderstood().isEmpty()) {
+                problems.add(f + ": not understood and not used: " + String.join(", ", i.notUnderstood()) + ".");
+            }
+        } catch (JacksonException | NullPointerException | IllegalArgumentException e) {
+            problems.add(f + ": this is no illusion; it was left as it is.");
+        } catch (IOException e) {
+            problems.add(f + ": the file cannot be read; check its permissions.");
+        }
+    }
+
+    /// Keeps a shot as an illusion of the user's own and gives its file.
+    ///
+    /// @throws StoreException if it cannot be written
+    public static Path keep(Path own, Shot shot) throws StoreException {
+        String slug = org.scenothesis.core.breakdown.plate.Case.slug(shot.title());
+        try {
+            Files.createDirectories(own);
+            Path file = own.resolve(slug + ".json");
+            for (int i = 2; Files.exists(file); i++) {
+                file = own.resolve(slug + "-" + i + ".json");
+            }
+            String id = String.valueOf(file.getFileName()).replaceAll("\\.json$", "");
+            Path part = file.resolveSibling(file.getFileName() + ".part");
+            Files.writeString(part, MAPPER.writeValueAsString(Illusion.of(shot, id)) + "\n");
+            Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+            return file;
+        } catch (IOException e) {
+            throw new StoreException(own, "the illusion could not be kept here; check the folder's permissions and the space left.", e);
+        }
+    }
+}

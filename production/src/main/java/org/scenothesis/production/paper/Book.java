@@ -1,0 +1,74 @@
+package org.scenothesis.production.paper;
+
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
+import freemarker.template.Configuration;
+import freemarker.template.TemplateException;
+import freemarker.template.TemplateExceptionHandler;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.StringWriter;
+import java.util.Base64;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.scenothesis.core.breakdown.day.DayPlan;
+import org.scenothesis.production.fonts.Fonts;
+
+/// The breakdown book: one HTML page from a template, and the same as PDF.
+final class Book {
+    private Book() {}
+
+    /// A page that stands alone: fonts and drawings are in it.
+    static String html(DayPlan day) {
+        return page(day, faces());
+    }
+
+    static byte[] pdf(DayPlan day) {
+        // The PDF writer is chatty about every font it meets.
+        com.openhtmltopdf.util.XRLog.setLoggingEnabled(false);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PdfRendererBuilder b = new PdfRendererBuilder();
+        for (Fonts.Face f : Fonts.all()) {
+            b.useFont(f::open, f.family(), f.weight(), com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle.NORMAL, true);
+        }
+        try (BatikSVGDrawer svg = new BatikSVGDrawer()) {
+            b.useSVGDrawer(svg).withHtmlContent(page(day, ""), null).withProducer("Scenothesis").toStream(out).run();
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+        return out.toByteArray();
+    }
+
+    private static String page(DayPlan day, String faces) {
+        Configuration c = new Configuration(Configuration.VERSION_2_3_34);
+        c.setClassForTemplateLoading(Book.class, "");
+        c.setDefaultEncoding("UTF-8");
+        c.setLocale(Locale.ENGLISH);
+        c.setLogTemplateExceptions(false);
+        c.setTemplateExceptionHandler(TemplateExceptionHandler.RETHROW_HANDLER);
+        StringWriter out = new StringWriter();
+        try {
+            Map<String, Object> model = new BookModel(day).all();
+            model.put("faces", faces);
+            c.getTemplate("book.ftlh").process(model, out);
+        } catch (IOException | TemplateException e) {
+            throw new IllegalStateException(e);
+        }
+        return out.toString();
+    }
+
+    private static String faces() {
+        StringBuilder b = new StringBuilder();
+        for (Fonts.Face f : List.of(Fonts.all().get(0), Fonts.all().get(2), Fonts.all().get(5))) {
+            try (InputStream in = f.open()) {
+                b.append("@font-face { font-family: \"").append(f.family()).append("\"; font-weight: ").append(f.weight()).append("; src: url(data:font/ttf;base64,")
+                        .append(Base64.getEncoder().encodeToString(in.readAllBytes())).append("); }\n");
+            } catch (IOException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+        return b.toString();
+    }
+}

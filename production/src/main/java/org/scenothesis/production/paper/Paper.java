@@ -1,0 +1,59 @@
+package org.scenothesis.production.paper;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.Locale;
+import org.scenothesis.core.breakdown.day.DayPlan;
+import org.scenothesis.production.store.StoreException;
+
+/// Writes plans to files: beside the target first, then renamed over it.
+public final class Paper {
+    private Paper() {}
+
+    /// The breakdown book, as the ending says: `.pdf` or `.html`.
+    ///
+    /// @throws StoreException if the ending is another or the file cannot be written
+    public static void book(DayPlan day, Path file) throws StoreException {
+        String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
+        if (name.endsWith(".html") || name.endsWith(".htm")) {
+            write(file, Book.html(day).getBytes(StandardCharsets.UTF_8));
+        } else if (name.endsWith(".pdf")) {
+            write(file, Book.pdf(day));
+        } else {
+            throw new StoreException(file, "a book is written as .pdf or .html; give the file one of these endings.");
+        }
+    }
+
+    /// One row per plate.
+    ///
+    /// @throws StoreException if the file cannot be written
+    public static void plates(DayPlan day, Path file) throws StoreException {
+        write(file, PlateTable.csv(day).getBytes(StandardCharsets.UTF_8));
+    }
+
+    /// One entry per roll of the day, and one for the call.
+    ///
+    /// @throws StoreException if the day has no date yet or the file cannot be written
+    public static void calendar(DayPlan day, Path file) throws StoreException {
+        if (day.production().day().day().isEmpty()) {
+            throw new StoreException(file, "a calendar needs the day of shooting; set it on Break down under Order.");
+        }
+        write(file, DayCalendar.ics(day).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static void write(Path file, byte[] bytes) throws StoreException {
+        Path part = file.resolveSibling(file.getFileName() + ".part");
+        try {
+            if (file.toAbsolutePath().getParent() != null) {
+                Files.createDirectories(file.toAbsolutePath().getParent());
+            }
+            Files.write(part, bytes);
+            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException e) {
+            throw new StoreException(file, "it could not be written; check the folder's permissions and the space left.", e);
+        }
+    }
+}

@@ -1,0 +1,41 @@
+package org.scenothesis.production.store;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Setting;
+import org.scenothesis.core.shot.ShootDay;
+
+/// Brings documents of older schemas to this one: what they could not say yet gets its default.
+final class Older {
+    private Older() {}
+
+    static void bring(JsonMapper mapper, ObjectNode production) {
+        if (production.path("schema").intValue() >= ProductionJson.SCHEMA) {
+            return;
+        }
+        absent(production, "day", mapper.valueToTree(ShootDay.DEFAULT));
+        absent(production, "permissions", mapper.createArrayNode());
+        for (JsonNode shot : production.path("shots")) {
+            absent(shot, "setting", mapper.valueToTree(Setting.NONE));
+            for (JsonNode plate : shot.path("plates")) {
+                absent(plate, "need", mapper.valueToTree(""));
+            }
+        }
+        if (production.path("houseRules") instanceof ObjectNode rules) {
+            ObjectNode now = mapper.valueToTree(HouseRules.DEFAULT);
+            now.properties().forEach(e -> absent(rules, e.getKey(), e.getValue()));
+            JsonNode ends = rules.remove("cleanPlateEnds");
+            if (ends != null && rules.get("schools") instanceof ObjectNode schools) {
+                schools.put("CLEAN_WHEN", ends.asText().toLowerCase(java.util.Locale.ROOT));
+            }
+        }
+    }
+
+    private static void absent(JsonNode in, String name, JsonNode value) {
+        if (in instanceof ObjectNode o && !o.has(name)) {
+            o.set(name, value);
+        }
+    }
+}
