@@ -112,7 +112,8 @@ final class IllusionsCommand implements Callable<Integer> {
             Production p = folder.production();
             if (!p.hasShot(shot)) {
                 List<Shot> more = new java.util.ArrayList<>(p.shots());
-                more.add(blank(shot, p.shots().stream().mapToInt(Shot::number).max().orElse(0) + 1));
+                int number = shot.matches("\\d{1,6}") ? Integer.parseInt(shot) : p.shots().stream().mapToInt(Shot::number).max().orElse(0) + 1;
+                more.add(blank(shot, number));
                 p = p.withShots(more);
             }
             folder.save(p.withShot(shot, i::into));

@@ -11,7 +11,7 @@ import org.scenothesis.production.store.StoreException;
 
 /// Reads what was asked for, chooses the toolkit's platform, and starts the window.
 ///
-/// `demo [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings]`, or `[FOLDER]` with the same options.
+/// `demo [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME]`, or `[FOLDER]` with the same options.
 public final class Launcher {
     private static Studio.@Nullable Wish wish;
     private static int exit;
@@ -66,6 +66,7 @@ public final class Launcher {
         String bench = null;
         String plate = null;
         String shot = null;
+        String page = null;
         double seconds = 0;
         for (int i = 0; i < args.length; i++) {
             switch (args[i]) {
@@ -75,6 +76,7 @@ public final class Launcher {
                 case "--bench" -> bench = value(args, ++i);
                 case "--plate" -> plate = value(args, ++i);
                 case "--shot" -> shot = value(args, ++i);
+                case "--page" -> page = value(args, ++i);
                 case "--snapshot" -> snapshot = Path.of(value(args, ++i)).toAbsolutePath();
                 case "--at" -> seconds = number(value(args, ++i));
                 default -> {
@@ -99,7 +101,7 @@ public final class Launcher {
             DemoFolder.lay(target);
             folder = target;
         }
-        return new Studio.Wish(folder, bench, snapshot, plate, seconds, shot, unfold);
+        return new Studio.Wish(folder, bench, snapshot, plate, seconds, shot, unfold, page);
     }
 
     private static Path home() {

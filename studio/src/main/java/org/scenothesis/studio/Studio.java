@@ -61,6 +61,9 @@ public final class Studio extends Application {
         if (wish.bench() != null) {
             session.bench().set(bench(wish.bench()));
         }
+        if (wish.page() != null) {
+            house.turn(wish.page());
+        }
         if (wish.snapshot() != null) {
             Snapshot.whenReady(session, scene, wish, () -> {
                 session.close();
@@ -90,7 +93,8 @@ public final class Studio extends Application {
     /// What was asked for on the command line; null where nothing was.
     record Wish(
             Path folder, @org.jspecify.annotations.Nullable String bench, @org.jspecify.annotations.Nullable Path snapshot,
-            @org.jspecify.annotations.Nullable String plate, double seconds, @org.jspecify.annotations.Nullable String shot, boolean unfold) {
+            @org.jspecify.annotations.Nullable String plate, double seconds, @org.jspecify.annotations.Nullable String shot, boolean unfold,
+            @org.jspecify.annotations.Nullable String page) {
         static boolean isProduction(Path p) {
             return Files.isRegularFile(p.resolve(ProductionFolder.FILE)) || p.getFileName() != null && p.getFileName().toString().equals(ProductionFolder.FILE);
         }

@@ -16,11 +16,14 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.SetPlan;
+import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.production.illusion.Illusion;
+import org.scenothesis.production.illusion.Illusions;
 
 /// The document of the demo production. Its verdicts are measured from the footage when it is opened.
 public final class LanternWorks {
@@ -29,19 +32,19 @@ public final class LanternWorks {
     private LanternWorks() {}
 
     public static Production production() {
-        return new Production("Lantern Works", List.of(lifts(), hands(), inside()), HouseRules.DEFAULT);
+        return new Production("Lantern Works", List.of(lifts(), told(13, "second-pair-of-hands"), told(14, "inside-the-lantern")), HouseRules.DEFAULT);
     }
 
     private static Shot lifts() {
         Wonder floats = new Wonder(
                 "lantern-floats", WonderKind.FLOATS, "the lantern", LiftingShoot.LIFT_S, SECONDS,
-                Map.of("who", "thing", "heightM", "0.44", "motion", "drifts", "support", "rod", "edge", "clean", "performer", "yes", "shadow", "yes",
-                        "glows", "yes", "greenNear", "no"));
+                Map.of("heightM", "0.44", "support", "rod", "actor", "the maker", "sizeM", "0.3", "travelM", "0.2", "distanceM", "0.8", "restM", "0.9", "glows",
+                        "yes", "colours", "#e8d8b0 #6b4a35"));
         List<Beat> beats = List.of(
                 new Beat("reach", "reaches out", 0.8), new Beat("touch", "lets go", LiftingShoot.LIFT_S), new Beat("hang", "hangs", 3.4));
         return new Shot(
                 "12", 12, "The lantern that lifts", "The lantern-maker reaches out; a lantern leaves the bench and hangs in the air, swinging slightly.",
-                SECONDS, List.of(floats), beats, plates(), layers(), plan());
+                SECONDS, List.of(floats), beats, plates(), layers(), plan(), new Setting(Map.of("frameM", "1.4", "light", "lamps"), null));
     }
 
     private static List<Plate> plates() {
@@ -95,17 +98,9 @@ public final class LanternWorks {
                 new SetPlan.Light(-78, 36, 26, 0.9));
     }
 
-    private static Shot hands() {
-        Wonder copies = new Wonder("maker-twice", WonderKind.COPIES, "the maker", 0, 6, Map.of());
-        return new Shot(
-                "13", 13, "Second pair of hands", "The maker appears twice at one bench.", 6, List.of(copies),
-                List.of(new Beat("pass", "passes the paper across", 3)), List.of(), List.of(), null);
-    }
-
-    private static Shot inside() {
-        Wonder small = new Wonder("maker-small", WonderKind.OTHER_SIZE, "the maker", 0, 8, Map.of());
-        return new Shot(
-                "14", 14, "Inside the lantern", "A thumb-high maker walks behind the paper wall of a lit lantern.", 8, List.of(small),
-                List.of(new Beat("enter", "shadow comes in", 2)), List.of(), List.of(), null);
+    /// A shot told by one of the ready illusions, nothing filmed yet.
+    private static Shot told(int number, String illusion) {
+        Illusion ready = Illusions.shipped().all().stream().filter(i -> i.id().equals(illusion)).findFirst().orElseThrow();
+        return ready.into(new Shot(String.valueOf(number), number, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
     }
 }

@@ -5,14 +5,19 @@ import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import freemarker.template.Configuration;
 import freemarker.template.TemplateException;
 import freemarker.template.TemplateExceptionHandler;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.StringWriter;
+import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.production.fonts.Fonts;
 
@@ -39,6 +44,19 @@ final class Book {
             throw new IllegalStateException(e);
         }
         return out.toByteArray();
+    }
+
+    static List<BufferedImage> pages(DayPlan day, int widthPx) {
+        List<BufferedImage> out = new ArrayList<>();
+        try (PDDocument doc = Loader.loadPDF(pdf(day))) {
+            PDFRenderer renderer = new PDFRenderer(doc);
+            for (int i = 0; i < doc.getNumberOfPages(); i++) {
+                out.add(renderer.renderImage(i, widthPx / doc.getPage(i).getMediaBox().getWidth()));
+            }
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+        return out;
     }
 
     private static String page(DayPlan day, String faces) {

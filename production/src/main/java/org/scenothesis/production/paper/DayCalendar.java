@@ -3,13 +3,11 @@ package org.scenothesis.production.paper;
 import biweekly.Biweekly;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
-import biweekly.io.TimezoneAssignment;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.Date;
 import java.util.Optional;
-import java.util.TimeZone;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.shot.Place;
@@ -25,7 +23,8 @@ final class DayCalendar {
         calendar.setProductId("-//Scenothesis//Running order//EN");
         LocalDate date = day.production().day().day().orElseThrow();
         Optional<Place> place = day.production().shots().stream().map(Shot::setting).flatMap(s -> s.inTheOpen().stream()).findFirst();
-        ZoneId zone = place.map(Place::zoneId).orElse(ZoneId.of("UTC"));
+        // Without a place the times are those of the clock on the wall: written as they are, without a zone.
+        ZoneId zone = place.map(Place::zoneId).orElse(ZoneId.systemDefault());
         double call = day.production().day().call().toSecondOfDay() / 60.0;
         calendar.addEvent(event("call", "Call: " + day.production().title(), "", call, day.production().day().prepareMinutes(), date, zone));
         for (RunningOrder.Step s : day.order().steps()) {
@@ -34,12 +33,8 @@ final class DayCalendar {
                     s.job().id(), "Shot " + s.job().shot() + ": " + PlanWords.name(s.job()), String.join("\n", PlanWords.notes(s.need())) + "\n" + changes,
                     day.clock(s) - s.changeMinutes(), s.changeMinutes() + s.job().minutes(), date, zone));
         }
-        if (place.isEmpty()) {
-            calendar.getTimezoneInfo().setGlobalFloatingTime(true);
-        } else {
-            calendar.getTimezoneInfo().setDefaultTimezone((TimezoneAssignment) null);
-        }
-        return Biweekly.write(calendar).tz(TimeZone.getTimeZone("UTC"), false).go();
+        calendar.getTimezoneInfo().setGlobalFloatingTime(place.isEmpty());
+        return Biweekly.write(calendar).go();
     }
 
     private static VEvent event(String id, String what, String about, double at, double minutes, LocalDate date, ZoneId zone) {

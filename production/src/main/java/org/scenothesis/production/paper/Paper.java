@@ -34,6 +34,18 @@ public final class Paper {
         write(file, PlateTable.csv(day).getBytes(StandardCharsets.UTF_8));
     }
 
+    /// Everything planned, as JSON.
+    ///
+    /// @throws StoreException if the file cannot be written
+    public static void tree(DayPlan day, Path file) throws StoreException {
+        write(file, (PlanTree.of(day).toPrettyString() + "\n").getBytes(StandardCharsets.UTF_8));
+    }
+
+    /// The pages of the book as pictures of a width, for a look at it.
+    public static java.util.List<java.awt.image.BufferedImage> pages(DayPlan day, int widthPx) {
+        return Book.pages(day, widthPx);
+    }
+
     /// One entry per roll of the day, and one for the call.
     ///
     /// @throws StoreException if the day has no date yet or the file cannot be written

@@ -89,7 +89,7 @@ public final class PlanWords {
     }
 
     public static String items(Set<Item> items) {
-        return items.stream().map(PlanWords::item).collect(Collectors.joining(", "));
+        return items.stream().map(PlanWords::item).distinct().collect(Collectors.joining(", "));
     }
 
     public static String screen(Screen s) {

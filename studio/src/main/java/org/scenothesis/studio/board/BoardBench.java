@@ -16,9 +16,9 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.finding.Finding;
-import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
@@ -61,6 +61,7 @@ public final class BoardBench extends Bench {
         view.getChildren().addAll(heads, scroll, below);
         session.findings().addListener(o -> refresh());
         session.production().addListener(o -> refresh());
+        session.planned().addListener(o -> refresh());
         session.shotId().addListener(o -> refresh());
     }
 
@@ -214,31 +215,32 @@ public final class BoardBench extends Bench {
 
     /// The planned day of this shot as a bar of minutes in the plates' own colours.
     private Region order(Shot shot) {
-        HouseRules rules = session.store().now().houseRules();
-        BreakdownPlan plan = Breakdown.plan(shot, rules);
-        RunningOrder order = RunningOrder.cheapest(RunningOrder.jobs(shot, plan, rules), List.of(), rules.estimates());
+        DayPlan day = session.planned().get();
+        BreakdownPlan plan = day.plans().get(shot.id());
+        List<RunningOrder.Step> steps = plan == null ? List.of() : day.order().of(shot.id());
+        double minutes = steps.stream().mapToDouble(s -> s.changeMinutes() + s.job().minutes()).sum();
         VBox box = new VBox(6);
         box.setMinWidth(330);
         box.setPrefWidth(400);
         box.setMaxWidth(460);
-        box.getChildren().add(Text.of("Running order" + (order.steps().isEmpty() ? "" : ", about " + Words.number(order.minutes(), 0) + " min on set"), "column-head"));
-        if (order.steps().isEmpty()) {
+        box.getChildren().add(Text.of("Running order" + (steps.isEmpty() ? "" : ", about " + Words.number(minutes, 0) + " min on set"), "column-head"));
+        if (steps.isEmpty()) {
             box.getChildren().add(Text.block("Break down knows no wonder of this shot yet.", "muted"));
             return box;
         }
         HBox bar = new HBox(1);
         VBox names = new VBox(1);
-        double scale = 330 / Math.max(1, order.minutes());
-        Map<String, Plate> have = Breakdown.matched(shot, plan);
+        double scale = 330 / Math.max(1, minutes);
+        Map<String, Plate> have = Breakdown.matched(shot, java.util.Objects.requireNonNull(plan));
         int i = 0;
-        for (RunningOrder.Step s : order.steps()) {
+        for (RunningOrder.Step s : steps) {
             if (s.changeMinutes() > 0) {
                 bar.getChildren().add(block(s.changeMinutes() * scale, null));
             }
             Plate plate = have.get(s.need().key());
             bar.getChildren().add(block(s.job().minutes() * scale, plate == null ? Spike.number(i) : plate.spike()));
             names.getChildren().add(Text.of(
-                    String.format(java.util.Locale.ENGLISH, "%02.0f min  %s%s", s.rollsAt(), plate == null ? PlanWords.name(s.job()) : plate.name() + part(s),
+                    String.format(java.util.Locale.ENGLISH, "%s  %s%s", PlanWords.clock(day.clock(s)), plate == null ? PlanWords.name(s.job()) : plate.name() + part(s),
                             s.changeMinutes() > 0 ? ", after " + Math.round(s.changeMinutes()) + " min of change" : ""),
                     "small"));
             i++;

@@ -40,6 +40,9 @@ public abstract class Bench {
         refresh();
     }
 
+    /// Turns to one of the bench's pages by its name; does nothing where there are none.
+    public void turn(String page) {}
+
     /// A key that no control took; true if this bench handled it.
     public boolean key(KeyEvent e) {
         return false;

@@ -8,6 +8,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Shot;
@@ -65,6 +66,7 @@ final class BenchLine extends HBox {
         session.bench().addListener((o, was, is) -> tabs.get(is).setSelected(true));
         tabs.get(session.bench().get()).setSelected(true);
         session.findings().addListener(o -> show());
+        session.planned().addListener(o -> show());
         session.production().addListener(o -> show());
         session.shotId().addListener(o -> show());
         show();
@@ -94,13 +96,19 @@ final class BenchLine extends HBox {
             return b == BenchName.LAYER ? (shot.layers().isEmpty() ? "not begun" : shot.layers().size() + " layers") : handOver(shot);
         }
         for (Verdict v : new Verdict[] {Verdict.REDO, Verdict.WATCH}) {
-            long n = session.findings().get().stream().filter(f -> f.verdict() == v && b.mends(f)).count();
+            long n = conflicts(b, shot, v) + session.findings().get().stream().filter(f -> f.verdict() == v && b.mends(f)).count();
             if (n > 0) {
                 return n + " " + Words.verdict(v);
             }
         }
         boolean any = session.findings().get().stream().anyMatch(b::mends);
         return any || b == BenchName.BREAK_DOWN && !shot.plates().isEmpty() ? b == BenchName.BREAK_DOWN ? "settled" : "holds" : "not begun";
+    }
+
+    /// Facts that do not go together are Break down's own findings.
+    private long conflicts(BenchName b, Shot shot, Verdict v) {
+        BreakdownPlan plan = session.planned().get().plans().get(shot.id());
+        return b != BenchName.BREAK_DOWN || plan == null ? 0 : plan.conflicts().stream().filter(c -> c.weight() == v).count();
     }
 
     private String handOver(Shot shot) {

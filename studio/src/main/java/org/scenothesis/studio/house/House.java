@@ -81,6 +81,14 @@ public final class House extends StackPane {
         }
     }
 
+    /// Turns the bench that is looked at to one of its pages.
+    public void turn(String page) {
+        Bench b = benches.get(session.bench().get());
+        if (b != null) {
+            b.turn(page);
+        }
+    }
+
     private void show(BenchName name) {
         Bench b = benches.get(name);
         if (b != null) {

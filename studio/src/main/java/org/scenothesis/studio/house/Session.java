@@ -12,6 +12,7 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.shot.Layer;
@@ -34,6 +35,7 @@ public final class Session implements AutoCloseable {
     }
 
     private static final String SURVEY = "survey";
+    private static final String PLAN = "plan";
 
     private final Store store;
     private final Worker worker;
@@ -43,6 +45,7 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<Production> production;
     private final ObjectProperty<Measured> measured = new SimpleObjectProperty<>(Measured.NOTHING);
     private final ObjectProperty<List<Finding>> findings = new SimpleObjectProperty<>(List.of());
+    private final ObjectProperty<DayPlan> plan;
     private final ObjectProperty<Store.SaveState> save;
     private final ObjectProperty<Work> work = new SimpleObjectProperty<>(Work.NONE);
     private final ObjectProperty<BenchName> bench = new SimpleObjectProperty<>(BenchName.BOARD);
@@ -57,6 +60,7 @@ public final class Session implements AutoCloseable {
         surveyor = new Surveyor(folder, bands);
         production = new SimpleObjectProperty<>(store.now());
         save = new SimpleObjectProperty<>(store.saveState());
+        plan = new SimpleObjectProperty<>(DayPlan.of(store.now().withShots(List.of())));
         store.observe(new Store.Observer() {
             @Override
             public void changed(Production now) {
@@ -69,15 +73,25 @@ public final class Session implements AutoCloseable {
                 worker.onUi(() -> save.set(state));
             }
         });
-        production.addListener((o, was, is) -> judge());
+        production.addListener((o, was, is) -> {
+            judge();
+            plan();
+        });
         measured.addListener((o, was, is) -> judge());
         // A property that nobody reads tells only its first change to invalidation listeners; a change listener keeps it awake.
-        for (javafx.beans.value.ObservableValue<?> p : List.of(findings, save, work, bench, shotId, plateId, said, seconds)) {
+        for (javafx.beans.value.ObservableValue<?> p : List.of(findings, plan, save, work, bench, shotId, plateId, said, seconds)) {
             p.addListener((o, was, is) -> {});
         }
         if (!store.now().shots().isEmpty()) {
             openShot(store.now().shots().getFirst().id());
         }
+        plan();
+    }
+
+    /// Plans the day anew, in the background; the newest production wins.
+    private void plan() {
+        Production now = store.now();
+        worker.ask(PLAN, ticket -> DayPlan.of(now), plan::set, e -> say("the plan could not be made: " + e.getMessage()));
     }
 
     /// The shot and plate that are chosen may have gone with an undo.
@@ -230,6 +244,11 @@ public final class Session implements AutoCloseable {
 
     public ReadOnlyObjectProperty<List<Finding>> findings() {
         return findings;
+    }
+
+    /// What is planned for the day; a moment behind the production.
+    public ReadOnlyObjectProperty<DayPlan> planned() {
+        return plan;
     }
 
     public ReadOnlyObjectProperty<Store.SaveState> save() {

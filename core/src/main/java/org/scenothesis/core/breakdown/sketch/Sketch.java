@@ -76,7 +76,11 @@ public record Sketch(List<Shape> shapes) {
                 }
                 case BECOMES -> {
                     boolean after = seconds >= told.number(Fact.AT_S);
-                    to.add(new Shape(after ? Shape.Kind.ELLIPSE : Shape.Kind.BOX, x - 0.09, FLOOR - 0.24, 0.18, 0.24, look, wonder));
+                    if (after) {
+                        to.add(new Shape(Shape.Kind.ELLIPSE, x - 0.09, FLOOR - 0.24, 0.18, 0.24, look, wonder));
+                    } else {
+                        subject(x, FLOOR, 1, look);
+                    }
                 }
                 case ELSEWHERE -> {
                     line(0.05, 0.34, 0.5, -0.14, now);

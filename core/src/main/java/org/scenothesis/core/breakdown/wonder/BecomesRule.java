@@ -35,6 +35,10 @@ final class BecomesRule implements WonderRule {
         return q;
     }
 
+    private static Item thing(Case c, String name) {
+        return c.person() ? Item.person(name) : Item.prop(name);
+    }
+
     static String second(Case c) {
         String s = c.answer(Fact.SECOND);
         return s.isBlank() ? "what " + c.subject() + " becomes" : s;
@@ -54,7 +58,7 @@ final class BecomesRule implements WonderRule {
         double at = Math.clamp(c.number(Fact.AT_S), 0, Math.max(0, c.shot().seconds()));
         double before = at + OVERLAP_S + Case.HANDLES_S;
         double after = Math.max(0, c.shot().seconds() - at) + OVERLAP_S + Case.HANDLES_S;
-        needs.add(c.clean("clean.becomes", c.person() ? Item.person(c.subject()) : Item.prop(c.subject()), Item.prop(second(c))));
+        needs.add(c.clean("clean.becomes", thing(c, c.subject()), thing(c, second(c))));
         PlateNeed first = c.separated(c.subject(), "becomes.first").lasting(before, c.takes()).recording("event").hearing("action");
         PlateNeed next = c.separated(second(c), "becomes.second").lasting(after, c.takes()).recording("event");
         needs.add(c.is(Fact.PERFORMER, "yes") && first.screen() == org.scenothesis.core.breakdown.method.Screen.NONE ? first.with(Item.person(c.answer(Fact.ACTOR))) : first);

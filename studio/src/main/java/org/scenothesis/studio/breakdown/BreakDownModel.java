@@ -1,0 +1,287 @@
+package org.scenothesis.studio.breakdown;
+
+import java.io.IOException;
+import java.nio.charset.MalformedInputException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.UnaryOperator;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.day.DayPlan;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.method.Treatment;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.Estimates;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Permission;
+import org.scenothesis.core.shot.Place;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.ShootDay;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.production.illusion.Illusion;
+import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.paper.Paper;
+import org.scenothesis.production.paper.ShotList;
+import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.PlanWords;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Session;
+
+/// What can be told and decided on Break down; every intent is one undo step.
+final class BreakDownModel {
+    private final Session session;
+
+    BreakDownModel(Session session) {
+        this.session = session;
+    }
+
+    Session session() {
+        return session;
+    }
+
+    Shot shot() {
+        return session.shot();
+    }
+
+    DayPlan day() {
+        return session.planned().get();
+    }
+
+    HouseRules rules() {
+        return session.store().now().houseRules();
+    }
+
+    /// The plan of the shot that is open; an empty one until it is made.
+    BreakdownPlan plan() {
+        BreakdownPlan p = day().plans().get(shot().id());
+        return p != null ? p : new BreakdownPlan(shot().id(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
+    }
+
+    private void day(String what, UnaryOperator<ShootDay> change) {
+        session.store().apply(what, p -> p.withDay(change));
+    }
+
+    void tell(String title, String story, double seconds) {
+        session.change("tell the shot", s -> s.told(title, story, Math.max(0.1, seconds)));
+    }
+
+    void newShot() {
+        Set<String> ids = new HashSet<>(session.store().now().shots().stream().map(Shot::id).toList());
+        int number = session.store().now().shots().stream().mapToInt(Shot::number).max().orElse(0) + 1;
+        String id = String.valueOf(number);
+        while (ids.contains(id)) {
+            id += "a";
+        }
+        String fresh = id;
+        session.store().apply("new shot", p -> {
+            List<Shot> more = new ArrayList<>(p.shots());
+            more.add(new Shot(fresh, number, "Shot " + number, "", 6, List.of(), List.of(), List.of(), List.of(), null));
+            return p.withShots(more);
+        });
+        session.openShot(fresh);
+    }
+
+    String add(WonderKind kind) {
+        String base = kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        Set<String> ids = new HashSet<>(shot().wonders().stream().map(Wonder::id).toList());
+        int i = 1;
+        while (ids.contains(base + "-" + i)) {
+            i++;
+        }
+        String id = base + "-" + i;
+        session.change("add a wonder", s -> {
+            List<Wonder> more = new ArrayList<>(s.wonders());
+            more.add(new Wonder(id, kind, Words.of("wonder.subject." + kind.name()), 0, s.seconds(), Map.of()));
+            return s.withWonders(more);
+        });
+        return id;
+    }
+
+    void remove(Wonder w) {
+        session.change("take a wonder away", s -> s.withWonders(s.wonders().stream().filter(o -> !o.id().equals(w.id())).toList()));
+    }
+
+    void rename(Wonder w, String subject) {
+        if (!subject.isBlank()) {
+            session.change("name the subject", s -> s.withWonder(w.id(), o -> o.withSubject(subject.strip())));
+        }
+    }
+
+    void between(Wonder w, double from, double to) {
+        session.change("set when it happens", s -> s.withWonder(w.id(), o -> o.between(from, Math.max(from, to))));
+    }
+
+    /// Answers a question about a wonder, or about the setting where the fact holds for the whole shot.
+    void answer(Wonder w, Fact f, String value) {
+        session.change("answer: " + PlanWords.question(f), s -> f.ofSetting() ? s.withSetting(x -> x.withFact(f.key(), value)) : s.withWonder(w.id(), o -> o.withFact(f.key(), value)));
+    }
+
+    void answer(Fact f, String value) {
+        session.change("answer: " + PlanWords.question(f), s -> s.withSetting(x -> x.withFact(f.key(), value)));
+    }
+
+    /// Separates a thing by the crew's own choice; choosing the recommended way again takes the choice back.
+    void choose(Treatment t, Way way) {
+        boolean recommended = t.methods().stream().anyMatch(m -> m.way() == way && m.recommended());
+        session.change("choose a way", s -> {
+            Shot out = s;
+            for (Wonder w : s.wonders()) {
+                if (plan().needs().stream().anyMatch(n -> n.about().equalsIgnoreCase(t.thing()) && n.wonders().contains(w.id())) || Case.slug(w.subject()).equals(Case.slug(t.thing()))) {
+                    out = out.withWonder(w.id(), o -> o.withFact(Fact.METHOD.key(), recommended ? "" : way.code()));
+                }
+            }
+            return out;
+        });
+    }
+
+    void decline(PlateNeed n, boolean without) {
+        session.change(without ? "do without a plate" : "take a plate back", s -> s.withSetting(x -> {
+            Set<String> keys = new TreeSet<>(List.of(x.facts().getOrDefault(Fact.DECLINED.key(), "").strip().split("\\s+")));
+            keys.remove("");
+            if (without) {
+                keys.add(n.key());
+            } else {
+                keys.remove(n.key());
+            }
+            return x.withFact(Fact.DECLINED.key(), String.join(" ", keys));
+        }));
+    }
+
+    List<Plate> missing() {
+        return Breakdown.missing(shot(), plan(), PlanWords::name);
+    }
+
+    void shelve() {
+        List<Plate> missing = missing();
+        session.change("put plates on the shelf", s -> {
+            List<Plate> all = new ArrayList<>(s.plates());
+            all.addAll(missing);
+            return s.withPlates(all);
+        });
+    }
+
+    void acknowledge(String code, boolean read) {
+        day(read ? "acknowledge a caution" : "take an acknowledgement back", d -> d.acknowledging(shot().id() + "/" + code, read));
+    }
+
+    boolean acknowledged(String code) {
+        return session.store().now().day().acknowledged().contains(shot().id() + "/" + code);
+    }
+
+    void move(String job, int to) {
+        List<String> ids = day().order().moved(job, to);
+        day("change the order", d -> d.withOrder(ids));
+    }
+
+    void cheapest() {
+        day("back to the cheapest order", d -> d.withOrder(List.of()));
+    }
+
+    /// What was typed for date and call; a sentence if it cannot be read, else empty.
+    String when(String date, String call) {
+        try {
+            ShootDay.DEFAULT.on(date.strip()).calledAt(call.strip());
+        } catch (IllegalArgumentException e) {
+            return String.valueOf(e.getMessage());
+        }
+        day("set the day", d -> d.on(date.strip()).calledAt(call.strip()));
+        return "";
+    }
+
+    void prepare(double minutes) {
+        day("set the preparation", d -> d.preparing((int) Math.round(minutes)));
+    }
+
+    void place(Place place) {
+        session.change("set the place", s -> s.withSetting(x -> x.withPlace(place)));
+    }
+
+    void school(School matter, String way) {
+        session.store().apply("house rule: " + Words.of("school." + matter), p -> p.withHouseRules(p.houseRules().withSchool(matter, way)));
+    }
+
+    void estimates(Estimates e) {
+        session.store().apply("change an estimate", p -> p.withHouseRules(p.houseRules().withEstimates(e)));
+    }
+
+    void permission(Permission now) {
+        session.store().apply("record a permission", p -> {
+            List<Permission> all = new ArrayList<>(p.permissions().stream().filter(o -> !o.id().equals(now.id())).toList());
+            all.add(now);
+            return p.withPermissions(all);
+        });
+    }
+
+    void lay(Illusion i) {
+        session.change("lay an illusion into the shot", i::into);
+    }
+
+    /// Keeps the shot as an illusion of the user's own, and says where.
+    String keep() {
+        try {
+            return "Kept as " + Illusions.keep(Illusions.home(), shot()) + ".";
+        } catch (StoreException e) {
+            return String.valueOf(e.getMessage());
+        }
+    }
+
+    Path paper() {
+        return session.folder().path().resolve("paper");
+    }
+
+    /// Writes book, table and calendar into the production's folder `paper`, and gives what could be written and what not.
+    List<String> write() {
+        List<String> said = new ArrayList<>();
+        DayPlan day = DayPlan.of(session.store().now());
+        written(said, "book.pdf", f -> Paper.book(day, f));
+        written(said, "book.html", f -> Paper.book(day, f));
+        written(said, "plates.csv", f -> Paper.plates(day, f));
+        written(said, "breakdown.json", f -> Paper.tree(day, f));
+        if (day.production().day().day().isPresent()) {
+            written(said, "order.ics", f -> Paper.calendar(day, f));
+        } else {
+            said.add("No calendar: the day of shooting is not set.");
+        }
+        return said;
+    }
+
+    private interface Sheet {
+        void to(Path file) throws StoreException;
+    }
+
+    private void written(List<String> said, String name, Sheet sheet) {
+        try {
+            sheet.to(paper().resolve(name));
+            said.add("Written: " + paper().resolve(name));
+        } catch (StoreException e) {
+            said.add(String.valueOf(e.getMessage()));
+        }
+    }
+
+    /// Reads a shot list into the production and says what was not understood.
+    List<String> bringIn(Path csv) {
+        List<String> said = new ArrayList<>();
+        try {
+            ShotList list = ShotList.read(Files.readString(csv));
+            session.store().apply("bring in a shot list", list::into);
+            said.add(list.shots().size() + (list.shots().size() == 1 ? " shot was" : " shots were") + " brought in from " + csv.getFileName() + ".");
+            list.notes().forEach(n -> said.add("Not understood: " + n.sentence()));
+        } catch (MalformedInputException e) {
+            said.add(csv + ": the file is not UTF-8 text; save it as CSV in UTF-8.");
+        } catch (IOException e) {
+            said.add(csv + ": the file cannot be read; check its permissions.");
+        }
+        return said;
+    }
+}

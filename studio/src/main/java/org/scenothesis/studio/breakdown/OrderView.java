@@ -1,0 +1,227 @@
+package org.scenothesis.studio.breakdown;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.css.PseudoClass;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.day.DayPlan;
+import org.scenothesis.core.breakdown.day.RunningOrder;
+import org.scenothesis.core.finding.Estimates;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.ShootDay;
+import org.scenothesis.core.shot.Spike;
+import org.scenothesis.production.words.PlanWords;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.SpikeMark;
+import org.scenothesis.studio.parts.Text;
+
+/// The order of the day over all shots, with every change and its minutes; rows can be dragged, or moved with Alt and the arrows, and the price is said.
+final class OrderView implements BreakDownBench.View {
+    private static final PseudoClass TARGET = PseudoClass.getPseudoClass("target");
+
+    private final BreakDownModel model;
+    private final VBox box = new VBox(8);
+    private final VBox rows = new VBox(3);
+    private final LightBand band;
+    private final PlaceFields place;
+    private String focused = "";
+
+    OrderView(BreakDownModel model) {
+        this.model = model;
+        band = new LightBand(model);
+        place = new PlaceFields(model);
+        box.setPadding(new Insets(0, 4, 10, 0));
+        rows.setId("order-rows");
+    }
+
+    @Override
+    public Node node() {
+        return box;
+    }
+
+    @Override
+    public void refresh() {
+        DayPlan day = model.day();
+        box.getChildren().setAll(when(), price(day));
+        day.order().broken().forEach(b -> {
+            Label l = Text.block(PlanWords.broken(b), "text-chalk");
+            l.getStyleClass().add("conflict-redo");
+            l.setPadding(new Insets(5, 10, 5, 10));
+            l.setMaxWidth(Double.MAX_VALUE);
+            box.getChildren().add(l);
+        });
+        band.refresh();
+        place.refresh();
+        box.getChildren().addAll(band.node(), place.node());
+        fill(day);
+        box.getChildren().add(rows);
+        if (!day.order().steps().isEmpty()) {
+            box.getChildren().add(costs());
+        }
+    }
+
+    private Node when() {
+        ShootDay d = model.session().store().now().day();
+        Label said = Text.block("", "muted");
+        TextField date = new TextField(d.date());
+        TextField call = new TextField(d.callTime());
+        date.setId("day-date");
+        date.setPromptText("2026-06-21");
+        date.setPrefColumnCount(8);
+        call.setId("day-call");
+        call.setPrefColumnCount(4);
+        Runnable done = () -> {
+            if (!date.getText().equals(d.date()) || !call.getText().equals(d.callTime())) {
+                said.setText(model.when(date.getText(), call.getText()));
+            }
+        };
+        for (TextField f : List.of(date, call)) {
+            f.setOnAction(e -> done.run());
+            f.focusedProperty().addListener((o, was, is) -> {
+                if (was && !is) {
+                    done.run();
+                }
+            });
+        }
+        var prepare = Telling.tape("prepare", "min", 0, 600, 5, d.prepareMinutes(), model::prepare);
+        HBox row = new HBox(8, Text.of("Day", "muted"), date, Text.of("call", "muted"), call, prepare, said);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private Node price(DayPlan day) {
+        if (day.order().steps().isEmpty()) {
+            return Text.block("Nothing has to be rolled yet.", "muted");
+        }
+        String sum = "Done about " + PlanWords.clock(day.ends()) + ": " + Words.number(day.order().minutes(), 0) + " min, " + Words.number(day.order().changeMinutes(), 0) + " of them changes.";
+        Label words = Text.of(sum, "heading");
+        HBox row = new HBox(10, words);
+        row.setAlignment(Pos.CENTER_LEFT);
+        if (day.own()) {
+            double more = day.extraMinutes();
+            Label own = Text.of(more > 0.5 ? "Your order costs " + Words.number(more, 0) + " min more" : more < -0.5 ? "Shorter, but it breaks what is said below" : "Your order, as cheap as can be", "muted");
+            own.setId("price");
+            var back = Text.button("Back to the cheapest", "floor-button", model::cheapest);
+            back.setId("cheapest");
+            row.getChildren().addAll(own, back);
+        } else {
+            row.getChildren().add(Text.of(day.cheapest().exact() ? "No order is cheaper." : "A good order; there may be one a little cheaper.", "muted"));
+        }
+        return row;
+    }
+
+    private void fill(DayPlan day) {
+        rows.getChildren().clear();
+        Map<String, Spike> spikes = spikes(day);
+        int at = 0;
+        for (RunningOrder.Step s : day.order().steps()) {
+            rows.getChildren().add(row(day, s, spikes.getOrDefault(s.job().shot() + "/" + s.need().key(), Spike.T), at++));
+        }
+    }
+
+    private Map<String, Spike> spikes(DayPlan day) {
+        Map<String, Spike> out = new LinkedHashMap<>();
+        for (Shot s : day.production().shots()) {
+            Map<String, Plate> have = Breakdown.matched(s, day.plan(s.id()));
+            int i = s.plates().size();
+            for (var n : day.plan(s.id()).needs()) {
+                out.put(s.id() + "/" + n.key(), have.containsKey(n.key()) ? have.get(n.key()).spike() : Spike.number(i++));
+            }
+        }
+        return out;
+    }
+
+    private Node row(DayPlan day, RunningOrder.Step s, Spike spike, int at) {
+        boolean here = s.job().shot().equals(model.shot().id());
+        Label clock = Text.of(PlanWords.clock(day.clock(s)), "number");
+        clock.setMinWidth(42);
+        Label shot = Text.of(s.job().shot(), "muted", "small");
+        shot.setMinWidth(26);
+        Label name = Text.of(PlanWords.name(s.job()), here ? "strong" : "muted");
+        Label changes = Text.of(s.changes().isEmpty() ? "" : Words.number(s.changeMinutes(), 0) + " min before: " + s.changes().stream().map(c -> Words.of("change." + c.code())).reduce((a, b) -> a + ", " + b).orElse(""), "muted", "small");
+        changes.setMinWidth(0);
+        HBox.setHgrow(changes, Priority.ALWAYS);
+        changes.setMaxWidth(Double.MAX_VALUE);
+        name.setMinWidth(214);
+        name.setPrefWidth(214);
+        HBox row = new HBox(8, clock, new SpikeMark(spike, 12), shot, name, changes);
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.getStyleClass().add("order-row");
+        row.setFocusTraversable(true);
+        row.setId("step-" + at);
+        row.setAccessibleText(PlanWords.clock(day.clock(s)) + ", " + PlanWords.name(s.job()));
+        javafx.scene.control.Tooltip.install(row, new javafx.scene.control.Tooltip(PlanWords.name(s.job()) + (s.changes().isEmpty() ? "" : "\n" + PlanWords.changes(s.changes()))));
+        wire(row, s.job().id(), at);
+        if (s.job().id().equals(focused)) {
+            javafx.application.Platform.runLater(row::requestFocus);
+        }
+        return row;
+    }
+
+    private void wire(HBox row, String job, int at) {
+        row.addEventHandler(javafx.scene.input.KeyEvent.KEY_PRESSED, e -> {
+            if (e.isAltDown() && (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN)) {
+                focused = job;
+                model.move(job, at + (e.getCode() == KeyCode.UP ? -1 : 1));
+                e.consume();
+            }
+        });
+        row.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_PRESSED, e -> row.requestFocus());
+        row.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_DRAGGED, e -> {
+            int to = target(row, e.getY());
+            for (int i = 0; i < rows.getChildren().size(); i++) {
+                rows.getChildren().get(i).pseudoClassStateChanged(TARGET, i == to && to != at);
+            }
+        });
+        row.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_RELEASED, e -> {
+            int to = target(row, e.getY());
+            if (to != at) {
+                focused = job;
+                model.move(job, to);
+            }
+        });
+    }
+
+    /// The row under a height measured from a row's top.
+    private int target(Region row, double y) {
+        double in = row.getBoundsInParent().getMinY() + y;
+        List<Node> all = rows.getChildren();
+        for (int i = 0; i < all.size(); i++) {
+            if (in <= all.get(i).getBoundsInParent().getMaxY()) {
+                return i;
+            }
+        }
+        return Math.max(0, all.size() - 1);
+    }
+
+    private Node costs() {
+        Estimates e = model.rules().estimates();
+        Estimates.Changes c = e.changes();
+        double[] now = {c.camera(), c.cloth(), c.swap(), c.person(), c.prop(), c.clothes(), c.light(), c.card()};
+        String[] names = {"new camera position", "cloth up or down", "swap the cloth", "a person", "a prop", "change of clothes", "change of light", "a card"};
+        VBox b = new VBox(3, Text.of("What a change costs here", "heading"));
+        b.setMaxWidth(360);
+        b.setPadding(new Insets(8, 0, 0, 0));
+        for (int i = 0; i < now.length; i++) {
+            int at = i;
+            b.getChildren().add(Telling.tape(names[i], "min", 0, 600, 1, now[i], v -> {
+                double[] m = now.clone();
+                m[at] = v;
+                model.estimates(e.withChanges(new Estimates.Changes(m[0], m[1], m[2], m[3], m[4], m[5], m[6], m[7])));
+            }));
+        }
+        return b;
+    }
+}

@@ -1,0 +1,201 @@
+package org.scenothesis.studio.breakdown;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.day.RunningOrder;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Spike;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.production.words.PlanWords;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.PaperSlip;
+import org.scenothesis.studio.parts.SpikeMark;
+import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.VerdictMark;
+
+/// The plates that follow, tied by brackets of one camera and of one light; facts that do not go together above them. A slip unfolds to all that must be minded.
+final class PlatesView implements BreakDownBench.View {
+    /// Up to this many plates show their reason at once.
+    private static final int ROOMY = 8;
+
+    private final BreakDownModel model;
+    private final VBox box = new VBox(8);
+    private final Set<String> unfolded = new HashSet<>();
+
+    PlatesView(BreakDownModel model) {
+        this.model = model;
+        box.setPadding(new Insets(0, 4, 10, 0));
+    }
+
+    @Override
+    public Node node() {
+        return box;
+    }
+
+    @Override
+    public void refresh() {
+        BreakdownPlan plan = model.plan();
+        box.getChildren().setAll(head(plan));
+        plan.conflicts().forEach(c -> box.getChildren().add(conflict(c)));
+        if (plan.needs().isEmpty()) {
+            box.getChildren().add(Text.block("No plates follow yet. Add what is impossible, or lay a ready illusion into the shot, and answer its questions.", "muted"));
+            return;
+        }
+        Map<String, List<PlateNeed>> locks = inOrder(plan).stream().collect(Collectors.groupingBy(PlateNeed::lockGroup, LinkedHashMap::new, Collectors.toList()));
+        Map<String, Plate> have = Breakdown.matched(model.shot(), plan);
+        Map<String, Spike> spikes = new LinkedHashMap<>();
+        int i = model.shot().plates().size();
+        for (PlateNeed n : plan.needs()) {
+            spikes.put(n.key(), have.containsKey(n.key()) ? have.get(n.key()).spike() : Spike.number(i++));
+        }
+        locks.forEach((lock, needs) -> box.getChildren().add(lockGroup(plan, lock, needs, have, spikes)));
+        plan.declined().forEach(n -> box.getChildren().add(declined(n)));
+    }
+
+    /// As the day will roll them; what is not rolled comes first.
+    private List<PlateNeed> inOrder(BreakdownPlan plan) {
+        List<PlateNeed> out = new ArrayList<>(plan.needs().stream().filter(n -> !n.filmed()).toList());
+        model.day().order().of(plan.shot()).stream().map(RunningOrder.Step::need).distinct().forEach(out::add);
+        return out;
+    }
+
+    private Node head(BreakdownPlan plan) {
+        List<RunningOrder.Step> steps = model.day().order().of(plan.shot());
+        double minutes = steps.stream().mapToDouble(s -> s.changeMinutes() + s.job().minutes()).sum();
+        String sum = plan.needs().isEmpty() ? "" : Words.number(minutes, 0) + " min on set, " + Words.number(plan.handHours(), 1) + " h by hand later";
+        HBox head = new HBox(12, Text.of(plan.needs().size() + (plan.needs().size() == 1 ? " plate follows" : " plates follow"), "heading"), Text.of(sum, "muted"));
+        head.setAlignment(Pos.CENTER_LEFT);
+        int missing = plan.needs().isEmpty() ? 0 : model.missing().size();
+        if (missing > 0) {
+            var shelve = Text.button("Put " + missing + (missing == 1 ? " plate" : " plates") + " on the shelf", "floor-button", model::shelve);
+            shelve.setId("shelve");
+            head.getChildren().add(shelve);
+        }
+        return head;
+    }
+
+    private static Node conflict(Conflict c) {
+        Label words = Text.block(PlanWords.conflict(c), "text-chalk");
+        Label remedy = Text.block(PlanWords.remedy(c), "muted");
+        VBox both = new VBox(1, words, remedy);
+        HBox.setHgrow(both, Priority.ALWAYS);
+        Label verdict = Text.of(Words.verdict(c.weight()), "strong");
+        verdict.setMinWidth(44);
+        HBox row = new HBox(8, new VerdictMark(c.weight()), verdict, both);
+        row.setAlignment(Pos.TOP_LEFT);
+        row.setPadding(new Insets(6, 10, 6, 10));
+        row.getStyleClass().add(c.weight() == Verdict.REDO ? "conflict-redo" : "conflict-watch");
+        return row;
+    }
+
+    private Node lockGroup(BreakdownPlan plan, String lock, List<PlateNeed> needs, Map<String, Plate> have, Map<String, Spike> spikes) {
+        VBox slips = new VBox(5);
+        boolean roomy = plan.needs().size() <= ROOMY;
+        for (PlateNeed n : needs) {
+            slips.getChildren().add(plate(plan, n, have.get(n.key()), spikes.get(n.key()), roomy));
+        }
+        HBox.setHgrow(slips, Priority.ALWAYS);
+        slips.setMinWidth(0);
+        boolean borrowed = needs.stream().noneMatch(PlateNeed::filmed);
+        HBox row = new HBox(6);
+        row.getChildren().add(borrowed ? bracket("", "", "Pictures that exist already") : bracket("lock-bracket-left", lock, "Lock group " + lock + ": the camera is not touched between these plates"));
+        row.getChildren().add(slips);
+        if (!borrowed) {
+            row.getChildren().add(lights(needs));
+        }
+        return row;
+    }
+
+    private static Region bracket(String style, String word, String help) {
+        Label group = Text.of(word, "number");
+        VBox b = new VBox(group);
+        b.setAlignment(Pos.CENTER);
+        b.setMinWidth(22);
+        b.setMaxWidth(22);
+        if (!style.isEmpty()) {
+            b.getStyleClass().add(style);
+        }
+        Tooltip.install(b, new Tooltip(help));
+        return b;
+    }
+
+    /// The light groups of a lock group as one bracket; plates out of it by design are said in their slips.
+    private static Region lights(List<PlateNeed> needs) {
+        String groups = needs.stream().map(PlateNeed::lightGroup).filter(g -> !g.isEmpty()).distinct().collect(Collectors.joining(" "));
+        return bracket("light-bracket", groups, "Light group " + groups + ": these plates share one light");
+    }
+
+    private Region plate(BreakdownPlan plan, PlateNeed n, @org.jspecify.annotations.Nullable Plate have, Spike spike, boolean roomy) {
+        Label name = Text.of(have == null ? PlanWords.name(n) : have.name(), "paper-text", "strong-ink");
+        Label facts = Text.of(facts(n, have), "paper-soft");
+        facts.setMinWidth(0);
+        HBox.setHgrow(facts, Priority.ALWAYS);
+        facts.setMaxWidth(Double.MAX_VALUE);
+        name.setMinWidth(Region.USE_PREF_SIZE);
+        HBox top = new HBox(8, new SpikeMark(spike, 14), name, facts);
+        top.setAlignment(Pos.CENTER_LEFT);
+        List<Node> words = new ArrayList<>(List.of(top));
+        boolean open = unfolded.contains(n.key());
+        if (roomy || open) {
+            words.add(Text.block(PlanWords.why(plan, n), "paper-text"));
+        }
+        if (open) {
+            words.add(Text.block("If you skip it: " + PlanWords.skip(n), "paper-soft"));
+            PlanWords.notes(n).forEach(l -> words.add(Text.block(l, "paper-text")));
+            words.add(Text.block("Serves " + serves(plan, n) + ".", "paper-soft"));
+            if (n.proposed()) {
+                words.add(Text.button("do without it", "paper-link", () -> model.decline(n, true)));
+            }
+        }
+        PaperSlip slip = new PaperSlip("plate-slip", () -> {
+            if (!unfolded.remove(n.key())) {
+                unfolded.add(n.key());
+            }
+            if (have != null) {
+                model.session().plateId().set(have.id());
+            }
+            refresh();
+        }, words.toArray(Node[]::new));
+        slip.getStyleClass().add("on-paper");
+        slip.setId("need-" + n.key());
+        slip.setAccessibleText(PlanWords.name(n) + ", " + PlanWords.roll(n));
+        return slip;
+    }
+
+    private static String facts(PlateNeed n, @org.jspecify.annotations.Nullable Plate have) {
+        String screen = PlanWords.screen(n.screen());
+        return Words.of("role." + n.role().name()) + ", " + PlanWords.roll(n) + (screen.isEmpty() ? "" : ", on " + screen) + (n.proposed() ? " \u00b7 proposed" : "")
+                + (have == null ? " \u00b7 not on the shelf" : "");
+    }
+
+    private String serves(BreakdownPlan plan, PlateNeed n) {
+        return model.shot().wonders().stream().filter(w -> n.wonders().contains(w.id())).map((Wonder w) -> PlanWords.wonder(w)).collect(Collectors.joining("; "));
+    }
+
+    private Node declined(PlateNeed n) {
+        Label words = Text.block("Done without " + PlanWords.name(n) + ". " + PlanWords.skip(n), "muted");
+        HBox.setHgrow(words, Priority.ALWAYS);
+        HBox row = new HBox(8, words, Text.button("take it back", "floor-button", () -> model.decline(n, false)));
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+}

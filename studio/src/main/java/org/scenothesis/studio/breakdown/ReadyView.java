@@ -1,0 +1,92 @@
+package org.scenothesis.studio.breakdown;
+
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.Search;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Text;
+
+/// One wonder at a time, or a ready illusion found by the words of a sentence.
+final class ReadyView implements BreakDownBench.View {
+    private static final int MOST = 40;
+
+    private final BreakDownModel model;
+    private final VBox box = new VBox(10);
+    private final TextField sentence = new TextField();
+    private final VBox found = new VBox(6);
+    private Illusions all = new Illusions(List.of(), List.of());
+
+    ReadyView(BreakDownModel model) {
+        this.model = model;
+        box.setPadding(new Insets(0, 4, 10, 0));
+        sentence.setId("sentence");
+        sentence.setPromptText("Two makers pass a lantern to each other, one is thumb-high");
+        sentence.setAccessibleText("Look for ready illusions by words");
+        FlowPane kinds = new FlowPane(6, 6);
+        for (WonderKind k : WonderKind.values()) {
+            Button b = Text.button(Words.of("wonder.add." + k), "floor-button", () -> model.add(k));
+            b.setId("add-" + k.name().toLowerCase(java.util.Locale.ROOT));
+            kinds.getChildren().add(b);
+        }
+        var keep = Text.button("Keep this shot as a ready illusion", "floor-button", () -> {
+            model.session().say(model.keep());
+            read();
+            show();
+        });
+        keep.setId("keep-illusion");
+        box.getChildren().addAll(
+                Text.of("One impossible thing", "heading"), kinds, Text.of("Or a ready illusion", "heading"), sentence,
+                Text.block("The words are compared with those of the ready illusions; what matched is shown. Nothing is understood.", "muted"), found, keep);
+        sentence.textProperty().addListener(o -> show());
+        read();
+    }
+
+    private void read() {
+        all = Illusions.with(Illusions.home());
+    }
+
+    @Override
+    public Node node() {
+        return box;
+    }
+
+    @Override
+    public void refresh() {
+        show();
+    }
+
+    private void show() {
+        found.getChildren().clear();
+        List<Search.Hit> hits = Search.find(all.all(), sentence.getText());
+        if (hits.isEmpty()) {
+            found.getChildren().add(Text.block("None of the ready illusions shares a word with that. Add the wonders one by one.", "muted"));
+        }
+        hits.stream().limit(MOST).forEach(h -> found.getChildren().add(row(h)));
+        all.problems().forEach(p -> found.getChildren().add(Text.block(p, "muted")));
+    }
+
+    private Node row(Search.Hit h) {
+        VBox words = new VBox(
+                1, Text.block(h.illusion().title() + (h.matched().isEmpty() ? "" : " \u00b7 " + String.join(", ", h.matched())), "strong-ink", "paper-text"),
+                Text.block(h.illusion().story(), "paper-soft"));
+        HBox.setHgrow(words, Priority.ALWAYS);
+        var lay = Text.button("Lay it in", "paper-button", () -> model.lay(h.illusion()));
+        lay.setId("lay-" + h.illusion().id());
+        lay.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        HBox row = new HBox(10, words, lay);
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.getStyleClass().addAll("paper", "on-paper");
+        row.setPadding(new Insets(7, 10, 7, 12));
+        return row;
+    }
+}
