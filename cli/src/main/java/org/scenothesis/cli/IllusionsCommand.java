@@ -12,6 +12,7 @@ import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.illusion.Illusion;
 import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.RulesTable;
 import org.scenothesis.production.illusion.Search;
 import org.scenothesis.production.paper.PlanText;
 import org.scenothesis.production.paper.PlanTree;
@@ -30,6 +31,9 @@ final class IllusionsCommand implements Callable<Integer> {
 
     @Option(names = "--plan", paramLabel = "ID", description = "Show the plan of one illusion.")
     @Nullable String plan;
+
+    @Option(names = "--table", description = "Print, as a Markdown table, which rules fire for every illusion that ships.")
+    boolean table;
 
     @Option(names = "--lay", paramLabel = "ID", description = "Lay an illusion into a shot; needs --into and --shot.")
     @Nullable String lay;
@@ -50,7 +54,10 @@ final class IllusionsCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         Illusions all = Illusions.with(Illusions.home());
         all.problems().forEach(p -> output.spec.commandLine().getErr().println(p));
-        if (plan != null) {
+        if (table) {
+            output.out().print(RulesTable.table(Illusions.shipped().all()));
+            output.out().flush();
+        } else if (plan != null) {
             show(one(all, plan));
         } else if (lay != null || keep) {
             change(all);

@@ -119,7 +119,7 @@ class ShotCommandsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"breakdown", "findings", "render"})
+    @ValueSource(strings = {"findings", "render"})
     void withoutAShotTheUsageIsWrong(String command) {
         Ran r = run(command, production);
         assertThat(r.exit()).isEqualTo(2);

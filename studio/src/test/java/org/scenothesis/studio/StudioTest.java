@@ -192,31 +192,6 @@ class StudioTest {
     }
 
     @Test
-    void answersChangeThePlatesThatFollow(FxRobot robot) {
-        measured();
-        robot.clickOn("#bench-break_down");
-        until("six plates", () -> words(scene.getRoot()).contains("6. Screen only"));
-        robot.clickOn("#answer-motion-still");
-        until("five plates", () -> !words(scene.getRoot()).contains("6. Screen only"));
-        assertThat(session.shot().wonders().getFirst().fact("motion", "")).isEqualTo("still");
-        assertThat(words(scene.getRoot())).contains("Mask over the clean plate (recommended)");
-        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        until("undone", () -> words(scene.getRoot()).contains("6. Screen only"));
-    }
-
-    @Test
-    void aShotWithoutPlatesIsBrokenDownOntoTheShelf(FxRobot robot) {
-        measured();
-        robot.type(KeyCode.PAGE_DOWN);
-        until("shot 13", () -> session.shot().id().equals("13") && words(scene.getRoot()).contains("This shot has no plates yet"));
-        robot.type(KeyCode.DIGIT2);
-        until("honest", () -> words(scene.getRoot()).contains("There is no rule for this wonder yet"));
-        robot.clickOn("+ Something floats");
-        robot.clickOn("#shelve");
-        until("on the shelf", () -> session.shot().plates().size() == 5 && scene.getRoot().lookupAll(".slip").size() == 5);
-    }
-
-    @Test
     void aCutIsMovedByKeysAndIsOneUndoStepEach(FxRobot robot) {
         measured();
         robot.clickOn("#bench-key");

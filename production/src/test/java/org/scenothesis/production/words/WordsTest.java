@@ -6,18 +6,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
-import org.scenothesis.core.breakdown.Breakdown;
-import org.scenothesis.core.breakdown.BreakdownPlan;
-import org.scenothesis.core.breakdown.FloatsRule;
 import org.scenothesis.core.finding.Finding;
-import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.PlateRole;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
-import org.scenothesis.production.demo.LanternWorks;
 
 class WordsTest {
     @ParameterizedTest
@@ -34,25 +27,6 @@ class WordsTest {
             if (v == Verdict.HOLDS) {
                 assertThat(s.remedy()).isEmpty();
             }
-        }
-    }
-
-    @Test
-    void everythingABreakdownSaysHasWords() {
-        BreakdownPlan plan = Breakdown.plan(LanternWorks.production().shot("12"), HouseRules.DEFAULT);
-        plan.order().forEach(s -> {
-            assertThat(Words.has("why." + s.need().code())).isTrue();
-            assertThat(Words.has("skip." + s.need().code())).isTrue();
-        });
-        plan.kit().forEach(k -> assertThat(Words.has("kit." + k)).as(k).isTrue());
-        plan.cautions().forEach(c -> assertThat(Words.has("caution." + c)).as(c).isTrue());
-        plan.methods().values().forEach(list -> list.forEach(m -> assertThat(Words.has("method." + m.code())).isTrue()));
-        FloatsRule rule = new FloatsRule();
-        for (String who : new String[] {"thing", "person"}) {
-            rule.questions(new Wonder("w", WonderKind.FLOATS, "", 0, 1, java.util.Map.of("who", who))).forEach(q -> {
-                assertThat(Words.has("ask." + q.key())).as(q.key()).isTrue();
-                q.answers().forEach(a -> assertThat(Words.has("answer." + a)).as(a).isTrue());
-            });
         }
     }
 

@@ -178,7 +178,11 @@ final class OrderView implements BreakDownBench.View {
                 e.consume();
             }
         });
-        row.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_PRESSED, e -> row.requestFocus());
+        row.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_PRESSED, e -> {
+            row.requestFocus();
+            // Else the scroll pane around takes the focus.
+            e.consume();
+        });
         row.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_DRAGGED, e -> {
             int to = target(row, e.getY());
             for (int i = 0; i < rows.getChildren().size(); i++) {

@@ -16,6 +16,11 @@ public final class PaperSlip extends VBox {
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.BUTTON);
         setMinWidth(0);
+        addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
+            requestFocus();
+            // Else the scroll pane around takes the focus.
+            e.consume();
+        });
         addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
             if (e.getButton() == MouseButton.PRIMARY && e.isStillSincePress()) {
                 action.run();

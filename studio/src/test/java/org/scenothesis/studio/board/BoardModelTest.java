@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.finding.Finding;
-import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
@@ -56,6 +55,5 @@ class BoardModelTest {
         assertThat(BoardModel.next(List.of(small, dear, redo))).contains(redo);
         assertThat(BoardModel.next(List.of(small, dear))).contains(dear);
         assertThat(BoardModel.next(List.of(finding("clean", Measure.CAMERA, 0, Verdict.HOLDS)))).isEmpty();
-        assertThat(HouseRules.DEFAULT.cleanPlateEnds()).isEqualTo(HouseRules.CleanPlateEnds.BOTH);
     }
 }

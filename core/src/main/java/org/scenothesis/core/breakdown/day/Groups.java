@@ -7,20 +7,40 @@ import org.jspecify.annotations.Nullable;
 
 /// What the lock groups of a day look like from outside: the ways in, the ways out, and the cost between them.
 ///
-/// A group too large for exactness has one way, the good order found for it.
+/// Jobs that are alike in every cost and rule (twelve figures of one person) are done one after the other, so they count as one. A group that is still too large for
+/// exactness has one way, the good order found for it.
 final class Groups {
     private final OrderProblem problem;
     private final List<GroupPaths> paths = new ArrayList<>();
+    private final List<int[]> members = new ArrayList<>();
     /// Orders of groups too large for exactness; empty for the others.
     private final List<int[]> fixed = new ArrayList<>();
 
     Groups(OrderProblem problem, int @Nullable [] preferred) {
         this.problem = problem;
         for (int[] jobs : problem.groups()) {
-            boolean large = jobs.length > GroupPaths.MOST;
+            int[] first = Arrays.stream(jobs).filter(j -> twin(jobs, j) == j).toArray();
+            boolean large = first.length > GroupPaths.MOST;
             fixed.add(large ? new LargeGroup(problem, jobs, preferred).order() : new int[0]);
-            paths.add(new GroupPaths(problem, large ? new int[0] : jobs));
+            paths.add(new GroupPaths(problem, large ? new int[0] : first));
+            members.add(jobs);
         }
+    }
+
+    /// The first job of a group that is like this one.
+    private int twin(int[] jobs, int job) {
+        return Arrays.stream(jobs).filter(j -> j == job || alike(j, job)).findFirst().orElse(job);
+    }
+
+    private boolean alike(int i, int j) {
+        boolean same = problem.cost()[i][j] == 0 && problem.cost()[j][i] == 0 && problem.first()[i] == problem.first()[j] && problem.light()[i] == problem.light()[j]
+                && problem.before()[i].equals(problem.before()[j]);
+        for (int k = 0; same && k < problem.size(); k++) {
+            boolean apart = k == i || k == j;
+            same = apart || problem.cost()[i][k] == problem.cost()[j][k] && problem.cost()[k][i] == problem.cost()[k][j]
+                    && problem.before()[k].get(i) == problem.before()[k].get(j);
+        }
+        return same;
     }
 
     int size() {
@@ -32,7 +52,11 @@ final class Groups {
     }
 
     int[] path(int g, int from, int to) {
-        return fixed.get(g).length > 0 ? fixed.get(g) : paths.get(g).path(from, to);
+        if (fixed.get(g).length > 0) {
+            return fixed.get(g);
+        }
+        int[] jobs = members.get(g);
+        return Arrays.stream(paths.get(g).path(from, to)).flatMap(first -> Arrays.stream(jobs).filter(j -> twin(jobs, j) == first)).toArray();
     }
 
     int ways(int g) {

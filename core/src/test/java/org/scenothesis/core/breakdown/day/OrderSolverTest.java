@@ -110,6 +110,16 @@ class OrderSolverTest {
     }
 
     @Test
+    void manyFiguresOfOnePersonAreOrderedExactly() {
+        Shot s = Shots.of(Shots.wonder(org.scenothesis.core.shot.WonderKind.COPIES, "the maker", "count", "12", "touch", "overlap"));
+        RunningOrder o = RunningOrder.cheapest(s, HouseRules.DEFAULT);
+        assertThat(o.steps()).hasSizeGreaterThan(GroupPaths.MOST);
+        assertThat(o.exact()).isTrue();
+        assertThat(o.broken()).isEmpty();
+        assertThat(o.ids()).doesNotHaveDuplicates();
+    }
+
+    @Test
     void amongEqualsTheSunlitGroupIsKeptTogether() {
         OrderProblem p = random(new Random(1), 4, 1);
         double[][] flat = new double[4][4];

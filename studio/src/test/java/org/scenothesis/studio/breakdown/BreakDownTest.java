@@ -1,0 +1,285 @@
+package org.scenothesis.studio.breakdown;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.studio.Studio;
+import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.house.Worker;
+import org.scenothesis.studio.theme.Theme;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import org.testfx.util.WaitForAsyncUtils;
+
+/// Real clicks and keys on Break down, over a production of told shots without footage.
+@ExtendWith(ApplicationExtension.class)
+class BreakDownTest {
+    @TempDir
+    static Path temp;
+
+    private Session session;
+    private Scene scene;
+
+    private static Shot told(String id, String... illusions) {
+        Shot s = new Shot(id, Integer.parseInt(id), "Shot " + id, "", 6, List.of(), List.of(), List.of(), List.of(), null);
+        for (String name : illusions) {
+            s = Illusions.shipped().all().stream().filter(i -> i.id().equals(name)).findFirst().orElseThrow().into(s);
+        }
+        return s;
+    }
+
+    @Start
+    void start(Stage stage) throws Exception {
+        System.setProperty("scenothesis.illusions", temp.resolve("own").toString());
+        Path folder = Files.createTempDirectory(temp, "production");
+        List<Shot> shots = new ArrayList<>(List.of(told("1", "lantern-lifts"), told("2"), told("3", "giant-in-the-yard", "maker-on-the-roofs")));
+        ProductionFolder.create(folder, new Production("Lantern Works", shots, HouseRules.DEFAULT)).close();
+        session = new Session(ProductionFolder.open(folder), new Worker(Platform::runLater));
+        scene = new Scene(Studio.house(session), 1280, 800);
+        Theme.dress(scene);
+        stage.setScene(scene);
+        stage.show();
+        session.bench().set(BenchName.BREAK_DOWN);
+    }
+
+    @Stop
+    void stop() {
+        session.close();
+    }
+
+    private void until(String what, BooleanSupplier holds) {
+        try {
+            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(holds::getAsBoolean).get());
+        } catch (TimeoutException e) {
+            throw new AssertionError("never: " + what + "; seen: " + words(), e);
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private String words() {
+        StringBuilder s = new StringBuilder();
+        scene.getRoot().lookupAll(".label").forEach(l -> s.append(((Label) l).getText()).append('\n'));
+        return s.toString();
+    }
+
+    private boolean there(String id) {
+        return scene.lookup(id) != null;
+    }
+
+    /// Scrolls whatever holds a node until it is in view, then clicks it.
+    private void click(FxRobot robot, String id) {
+        until(id, () -> there(id));
+        robot.interact(() -> {
+            Node n = scene.lookup(id);
+            for (Node p = n.getParent(); p != null; p = p.getParent()) {
+                if (p instanceof ScrollPane pane) {
+                    double high = pane.getContent().getBoundsInLocal().getHeight() - pane.getViewportBounds().getHeight();
+                    double y = pane.getContent().sceneToLocal(n.localToScene(n.getBoundsInLocal())).getMinY();
+                    pane.setVvalue(high <= 0 ? 0 : Math.clamp((y - 60) / high, 0, 1));
+                }
+            }
+        });
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.clickOn(id);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    /// Puts other words into a field.
+    private void retype(FxRobot robot, String id, String text) {
+        click(robot, id);
+        robot.press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write(text);
+    }
+
+    private void undo(FxRobot robot) {
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+    }
+
+    @Test
+    void answersChangeThePlatesThatFollowAndAreUndone(FxRobot robot) {
+        until("planned", () -> there("#need-screen-A-green"));
+        click(robot, "#answer-motion-still");
+        until("no screen", () -> !there("#need-screen-A-green") && there("#need-thing-the-lantern"));
+        assertThat(session.shot().wonders().getFirst().fact("motion", "")).isEqualTo("still");
+        undo(robot);
+        until("undone", () -> there("#need-screen-A-green"));
+        click(robot, "#answer-who-person");
+        until("new questions", () -> there("#answer-body-halves") && !there("#answer-support-rod"));
+    }
+
+    @Test
+    void aSlipUnfoldsToAllThatMustBeMindedAndAProposedPlateIsDeclined(FxRobot robot) {
+        click(robot, "#need-light-the-lantern");
+        until("unfolded", () -> words().contains("If you skip it: It glows, but nothing around it does.") && words().contains("In the frame: the bare bulb"));
+        robot.clickOn("do without it");
+        until("declined", () -> !there("#need-light-the-lantern") && words().contains("Done without"));
+        robot.clickOn("take it back");
+        until("back", () -> there("#need-light-the-lantern"));
+    }
+
+    @Test
+    void anEmptyShotOffersWondersAndReadyIllusionsFoundByWords(FxRobot robot) {
+        robot.interact(() -> session.openShot("2"));
+        click(robot, "#page-ready");
+        robot.clickOn("#sentence").write("two makers pass a lantern to each other, one is thumb-high");
+        until("found", () -> there("#lay-two-makers-one-small") && words().contains("thumb"));
+        click(robot, "#lay-two-makers-one-small");
+        until("laid in", () -> session.shot().wonders().size() == 2 && session.shot().title().startsWith("Two makers"));
+        undo(robot);
+        until("undone", () -> session.shot().wonders().isEmpty());
+        retype(robot, "#sentence", "xyzzy");
+        until("honest", () -> words().contains("None of the ready illusions shares a word"));
+        click(robot, "#add-wiped");
+        until("one wonder", () -> session.shot().wonders().getFirst().kind() == WonderKind.WIPED);
+        click(robot, "#page-plates");
+        click(robot, "#shelve");
+        until("on the shelf", () -> session.shot().plates().size() == session.planned().get().plan("2").needs().size() && !there("#shelve"));
+        click(robot, "#page-ready");
+        click(robot, "#keep-illusion");
+        until("kept", () -> Illusions.with(Illusions.home()).all().size() > Illusions.shipped().all().size());
+    }
+
+    @Test
+    void aWayIsChosenAndThePlanFollows(FxRobot robot) {
+        click(robot, "#page-ways");
+        click(robot, "#way-the-lantern-roto");
+        until("by hand", () -> words().contains("The crew chose another way") && session.planned().get().plan("1").handHours() > 1);
+        double hours = session.planned().get().plan("1").handHours();
+        robot.interact(() -> session.store().apply("t", p -> p.withHouseRules(p.houseRules().withEstimates(p.houseRules().estimates().withHand(
+                new org.scenothesis.core.finding.Estimates.Hand(1, 5, 1, 12))))));
+        until("dearer", () -> session.planned().get().plan("1").handHours() > 2 * hours);
+        click(robot, "#way-the-lantern-key");
+        until("recommended again", () -> session.planned().get().plan("1").treatments().stream().noneMatch(t -> t.overridden()));
+    }
+
+    @Test
+    void theOrderIsMovedByKeysAndByDraggingAndItsPriceIsSaid(FxRobot robot) {
+        click(robot, "#page-order");
+        until("planned", () -> session.planned().get().order().steps().size() > 12 && there("#step-1"));
+        List<String> best = session.planned().get().order().ids();
+        int clean = best.indexOf("1/clean-A");
+        click(robot, "#step-" + clean);
+        robot.press(KeyCode.ALT).type(KeyCode.DOWN).release(KeyCode.ALT);
+        until("moved", () -> session.planned().get().order().ids().get(clean + 1).equals("1/clean-A"));
+        until("broken", () -> words().contains("which it needs"));
+        click(robot, "#cheapest");
+        until("back", () -> session.planned().get().order().ids().equals(best));
+        click(robot, "#step-1");
+        robot.drag("#step-4").dropTo("#step-1");
+        until("dragged", () -> session.planned().get().order().ids().get(1).equals(best.get(4)));
+        until("priced", () -> there("#price"));
+        undo(robot);
+        until("undone", () -> session.planned().get().order().ids().equals(best));
+    }
+
+    @Test
+    void theDayAndThePlaceGiveTheLightOfTheSun(FxRobot robot) {
+        robot.interact(() -> session.openShot("3"));
+        click(robot, "#page-order");
+        until("asked for", () -> words().contains("Give the place and date"));
+        retype(robot, "#day-date", "someday");
+        robot.type(KeyCode.ENTER);
+        until("refused", () -> words().contains("someday"));
+        retype(robot, "#day-date", "2026-06-21");
+        robot.type(KeyCode.ENTER);
+        until("set", () -> session.store().now().day().date().equals("2026-06-21"));
+        click(robot, "#place-lat");
+        robot.write("48").clickOn("#place-lon").write("11").clickOn("#place-zone").write("UTC+2").clickOn("#place-hidden").write("230-320:30");
+        robot.clickOn("#place-set");
+        until("judged", () -> session.planned().get().windows().stream().anyMatch(w -> Double.isFinite(w.turnDeg())) && words().contains("The sun turns"));
+        assertThat(session.shot().setting().place().horizon()).hasSize(1);
+    }
+
+    @Test
+    void cautionsAreReadButNeverGo(FxRobot robot) {
+        click(robot, "#page-safety");
+        click(robot, "#read-lamps");
+        until("read", () -> session.store().now().day().acknowledged().contains("1/lamps"));
+        assertThat(((CheckBox) scene.lookup("#read-lamps")).isSelected()).isTrue();
+        assertThat(words()).contains("Lamps burn").contains("Local codes and licensed practice decide");
+        robot.interact(() -> session.openShot("3"));
+        until("borrowed", () -> there("#permission-holder"));
+        click(robot, "#permission-holder");
+        robot.write("the town archive").type(KeyCode.ENTER);
+        until("recorded", () -> session.store().now().permissions().stream().anyMatch(p -> p.holder().equals("the town archive")));
+    }
+
+    @Test
+    void aHouseRuleIsChosenAndEveryWayShowsItsPlan(FxRobot robot) {
+        click(robot, "#page-rules");
+        until("compared", () -> words().contains("plates, "));
+        click(robot, "#school-clean_when-first");
+        until("chosen", () -> session.store().now().houseRules().follows(School.CLEAN_WHEN, "first"));
+        until("planned", () -> session.planned().get().order().of("1").stream().filter(s -> s.need().key().equals("clean-A")).count() == 1);
+    }
+
+    @Test
+    void theNumbersAreShownWithTheirVerdicts(FxRobot robot) {
+        click(robot, "#page-numbers");
+        until("shown", () -> there("#figure-storage") && words().contains("GB"));
+    }
+
+    @Test
+    void theBookIsPreviewedAndWritten(FxRobot robot) {
+        click(robot, "#page-book");
+        until("pages", () -> scene.getRoot().lookupAll("#book-pages .image-view").size() > 3);
+        click(robot, "#write-book");
+        until("written", () -> words().contains("book.pdf") && words().contains("No calendar"));
+        assertThat(session.folder().path().resolve("paper").resolve("plates.csv")).exists();
+    }
+
+    @Test
+    void theStoryTheBeatsAndTheSubjectAreTold(FxRobot robot) {
+        click(robot, "#slip-of-story");
+        retype(robot, "#shot-title", "Up and away");
+        robot.type(KeyCode.ENTER);
+        until("titled", () -> session.shot().title().equals("Up and away"));
+        int beats = session.shot().beats().size();
+        robot.clickOn("#bench-break_down").type(KeyCode.T);
+        until("a beat more", () -> session.shot().beats().size() == beats + 1);
+        click(robot, "#slip-of-floats-1");
+        retype(robot, "#subject-floats-1", "the red lantern");
+        robot.type(KeyCode.ENTER);
+        until("renamed", () -> there("#need-thing-the-red-lantern"));
+        click(robot, "#new-shot");
+        until("a new shot", () -> session.shot().wonders().isEmpty() && session.store().now().shots().size() == 4);
+    }
+
+    @Test
+    void aShotListIsBroughtInWithWhatWasNotUnderstood() throws Exception {
+        Path csv = Files.writeString(temp.resolve("list.csv"), "shot,wonder,subject\n9,floats,the lantern\n9,teleports,x\n");
+        List<String> said = new ArrayList<>();
+        WaitForAsyncUtils.asyncFx(() -> said.addAll(new BreakDownModel(session).bringIn(csv))).get();
+        assertThat(said).hasSize(2);
+        assertThat(said.getLast()).contains("teleports");
+        assertThat(session.store().now().hasShot("9")).isTrue();
+        WaitForAsyncUtils.asyncFx(() -> said.addAll(new BreakDownModel(session).bringIn(temp.resolve("gone.csv")))).get();
+        assertThat(said.getLast()).contains("cannot be read");
+    }
+}
