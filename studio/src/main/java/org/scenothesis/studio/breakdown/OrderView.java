@@ -37,6 +37,7 @@ final class OrderView implements BreakDownBench.View {
     private final LightBand band;
     private final PlaceFields place;
     private String focused = "";
+    private int grabbed = -1;
 
     OrderView(BreakDownModel model) {
         this.model = model;
@@ -44,6 +45,7 @@ final class OrderView implements BreakDownBench.View {
         place = new PlaceFields(model);
         box.setPadding(new Insets(0, 4, 10, 0));
         rows.setId("order-rows");
+        wireDrag();
     }
 
     @Override
@@ -180,30 +182,38 @@ final class OrderView implements BreakDownBench.View {
         });
         row.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_PRESSED, e -> {
             row.requestFocus();
+            grabbed = at;
             // Else the scroll pane around takes the focus.
             e.consume();
         });
-        row.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_DRAGGED, e -> {
-            int to = target(row, e.getY());
-            for (int i = 0; i < rows.getChildren().size(); i++) {
-                rows.getChildren().get(i).pseudoClassStateChanged(TARGET, i == to && to != at);
-            }
-        });
-        row.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_RELEASED, e -> {
-            int to = target(row, e.getY());
-            if (to != at) {
-                focused = job;
-                model.move(job, to);
+    }
+
+    /// Dragging is followed by the column of rows: it belongs to no single one.
+    private void wireDrag() {
+        rows.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_DRAGGED, e -> mark(grabbed < 0 ? -1 : target(e.getY())));
+        rows.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_RELEASED, e -> {
+            int from = grabbed;
+            int to = target(e.getY());
+            grabbed = -1;
+            mark(-1);
+            if (from >= 0 && to != from) {
+                focused = model.day().order().steps().get(from).job().id();
+                model.move(focused, to);
             }
         });
     }
 
-    /// The row under a height measured from a row's top.
-    private int target(Region row, double y) {
-        double in = row.getBoundsInParent().getMinY() + y;
+    private void mark(int to) {
+        for (int i = 0; i < rows.getChildren().size(); i++) {
+            rows.getChildren().get(i).pseudoClassStateChanged(TARGET, i == to && to != grabbed);
+        }
+    }
+
+    /// The row at a height of the column.
+    private int target(double y) {
         List<Node> all = rows.getChildren();
         for (int i = 0; i < all.size(); i++) {
-            if (in <= all.get(i).getBoundsInParent().getMaxY()) {
+            if (y <= all.get(i).getBoundsInParent().getMaxY()) {
                 return i;
             }
         }
