@@ -49,10 +49,15 @@ public final class Ratios {
     private Ratios() {}
 
     public static void main(String[] args) throws Exception {
+        if (args.length > 0 && args[0].equals("--orders")) {
+            Orders.report();
+            return;
+        }
         Path work = Files.createTempDirectory("scenothesis-bench");
         try (Bands all = Bands.allCores()) {
             key(Bands.sequential(), "one core");
             key(all, all.threads() + " cores");
+            Orders.report();
             DemoFolder.lay(work.resolve("demo"));
             footage(work.resolve("demo"), all);
             memory(work, args.length > 0 && args[0].equals("--short") ? 10 : 180, all);

@@ -29,7 +29,7 @@ final class Numbers {
         }
         Told told = Told.of(shot.setting());
         List<Figure> out = new ArrayList<>();
-        double crop = Resolution.crop(told);
+        double crop = Resolution.crop(told, rules);
         if (crop > 1) {
             out.add(Figure.tells("crop", "", crop, "\u00d7"));
         }

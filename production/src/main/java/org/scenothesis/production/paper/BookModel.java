@@ -54,6 +54,7 @@ final class BookModel {
         m.put("own", day.own() ? Words.number(day.extraMinutes(), 0) : "");
         m.put("broken", day.order().broken().stream().map(PlanWords::broken).toList());
         m.put("order", day.order().steps().stream().map(this::step).toList());
+        m.put("calls", day.calls().entrySet().stream().map(e -> Map.of("who", PlanWords.capital(PlanWords.item(e.getKey())), "at", PlanWords.clock(e.getValue()))).toList());
         m.put("sky", sky());
         m.put("windows", day.windows().stream().map(BookModel::window).toList());
         m.put("kit", day.kit().stream().map(PlanWords::kit).toList());

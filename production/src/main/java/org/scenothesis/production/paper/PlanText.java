@@ -68,6 +68,7 @@ public final class PlanText {
             b.append(PlanWords.clock(day.clock(s))).append("  ").append(s.job().shot()).append("  ").append(PlanWords.name(s.job()));
             b.append(s.changes().isEmpty() ? "" : "  (after " + PlanWords.changes(s.changes()) + ")").append('\n');
         }
+        day.calls().forEach((who, at) -> b.append("Called ").append(PlanWords.clock(at)).append(": ").append(PlanWords.item(who)).append('\n'));
         b.append("Done ").append(PlanWords.clock(day.ends())).append(", ").append(Words.number(day.order().changeMinutes(), 0)).append(" min of ")
                 .append(Words.number(day.order().minutes(), 0)).append(" min are changes.\n");
         if (day.own()) {

@@ -70,6 +70,8 @@ public final class PlanTree {
         o.put("cheapest_minutes", round(day.cheapest().minutes()));
         o.put("cheapest_is_exact", day.cheapest().exact());
         o.put("own_order", day.own());
+        ObjectNode calls = o.putObject("calls");
+        day.calls().forEach((who, at) -> calls.put(PlanWords.item(who), PlanWords.clock(at)));
         ArrayNode steps = o.putArray("order");
         day.order().steps().forEach(s -> steps.add(step(day, s)));
         ArrayNode broken = o.putArray("broken");

@@ -57,6 +57,7 @@ class PaperTest {
         }
         assertThat(text).contains("Lantern & <Works>", "Running order", "Light of the day", "Kit", "Permissions", "the neighbour", "Rules of the house", "If you skip it");
         assertThat(text).contains(Words.of("caution.local"), Words.of("caution.stands"), "Read and understood", "Not acknowledged yet");
+        assertThat(text).contains("Called: The maker");
         assertThat(text).contains("The maker with the lantern, on screen", "The smoke that hides the moment");
     }
 

@@ -151,14 +151,6 @@ public final class BreakDownBench extends Bench {
     }
 
     @Override
-    public void shown() {
-        if (session.shot().wonders().isEmpty() && page == Page.PLATES) {
-            page = Page.READY;
-        }
-        super.shown();
-    }
-
-    @Override
     protected void refresh() {
         if (!inView()) {
             return;
@@ -168,15 +160,17 @@ public final class BreakDownBench extends Bench {
         for (Wonder w : shot.wonders()) {
             ribbons.add(new TimeStrip.Ribbon(PlanWords.wonder(w), w.fromSeconds(), w.toSeconds(), Spike.number(ribbons.size() + 2)));
         }
-        double high = 38 + 21.0 * Math.max(1, Math.min(6, ribbons.size()));
+        double high = TimeStrip.height(ribbons.size());
         strip.setMinHeight(high);
         strip.setPrefHeight(high);
         strip.show(shot.seconds(), ribbons, shot.beats());
         strip.at(session.seconds().get());
         panel.show(shot, session.seconds().get());
-        tabs.forEach((p, b) -> b.setSelected(p == page));
+        // A shot of which nothing impossible is told has no plates to show: it is offered wonders instead.
+        Page open = page == Page.PLATES && shot.wonders().isEmpty() ? Page.READY : page;
+        tabs.forEach((p, b) -> b.setSelected(p == open));
         telling.refresh();
-        View now = views.get(page);
+        View now = views.get(open);
         now.refresh();
         if (right.getContent() != now.node()) {
             right.setContent(now.node());

@@ -64,6 +64,10 @@ final class OrderView implements BreakDownBench.View {
             l.setMaxWidth(Double.MAX_VALUE);
             box.getChildren().add(l);
         });
+        String calls = day.calls().entrySet().stream().map(e -> PlanWords.item(e.getKey()) + " " + PlanWords.clock(e.getValue())).reduce((a, b) -> a + ", " + b).orElse("");
+        if (!calls.isEmpty()) {
+            box.getChildren().add(Text.block("Called: " + calls + ".", "muted"));
+        }
         band.refresh();
         place.refresh();
         box.getChildren().addAll(band.node(), place.node());

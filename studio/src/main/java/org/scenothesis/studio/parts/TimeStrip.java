@@ -1,6 +1,5 @@
 package org.scenothesis.studio.parts;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleConsumer;
 import javafx.scene.control.Label;
@@ -16,6 +15,8 @@ import org.scenothesis.production.words.Words;
 /// The shot's seconds from left to right: ribbons, beats, a measured line, the playhead. Dragging moves the playhead.
 public final class TimeStrip extends Pane {
     private static final double RIBBON = 18;
+    /// With more ribbons than this they are thinner.
+    private static final int ROOMY = 4;
 
     /// A coloured stretch of time with a name.
     public record Ribbon(String name, double from, double to, @Nullable Spike spike) {}
@@ -76,6 +77,15 @@ public final class TimeStrip extends Pane {
         place();
     }
 
+    private double ribbon() {
+        return ribbons.size() > ROOMY ? RIBBON - 5 : RIBBON;
+    }
+
+    /// How high the strip has to be for its ribbons, the clock and the names of the beats.
+    public static double height(int ribbons) {
+        return 38 + (ribbons > ROOMY ? RIBBON - 2 : RIBBON + 3) * Math.max(1, ribbons);
+    }
+
     private double x(double s) {
         return s / seconds * getWidth();
     }
@@ -84,15 +94,15 @@ public final class TimeStrip extends Pane {
         getChildren().clear();
         double y = 4;
         for (Ribbon r : ribbons) {
-            Rectangle bar = new Rectangle(x(r.from), y, Math.max(2, x(r.to) - x(r.from)), RIBBON);
+            Rectangle bar = new Rectangle(x(r.from), y, Math.max(2, x(r.to) - x(r.from)), ribbon());
             bar.getStyleClass().add(r.spike == null ? "plot-solid" : "spike-" + r.spike.ordinal());
             bar.setMouseTransparent(true);
             Label name = Text.of(r.name, "small", "ribbon-name");
             name.setMaxWidth(Math.max(10, x(r.to) - x(r.from) - 10));
-            name.relocate(x(r.from) + 6, y + 1);
+            name.relocate(x(r.from) + 6, y + (ribbons.size() > ROOMY ? -2 : 1));
             name.setMouseTransparent(true);
             getChildren().addAll(bar, name);
-            y += RIBBON + 3;
+            y += ribbon() + 3;
         }
         for (double t : ticks) {
             Rectangle tick = new Rectangle(x(t) - 2.5, y, 5, 9);
@@ -121,7 +131,7 @@ public final class TimeStrip extends Pane {
     }
 
     private void drawBeats() {
-        List<Label> names = new ArrayList<>();
+        double free = -1;
         for (Beat b : beats) {
             Rectangle tick = new Rectangle(x(b.seconds()), 0, 1, getHeight());
             tick.getStyleClass().add("beat-tick");
@@ -131,8 +141,13 @@ public final class TimeStrip extends Pane {
             name.setMouseTransparent(true);
             boolean rightmost = x(b.seconds()) > getWidth() - 90;
             name.relocate(x(b.seconds()) + (rightmost ? -84 : 5), getHeight() - 18);
-            names.add(name);
-            getChildren().addAll(tick, name);
+            getChildren().add(tick);
+            // A name that would lie on the one before it is left to its tick.
+            double left = x(b.seconds()) + (rightmost ? -84 : 5);
+            if (left > free) {
+                getChildren().add(name);
+                free = left + 6.3 * b.name().length();
+            }
         }
     }
 
@@ -143,7 +158,7 @@ public final class TimeStrip extends Pane {
         clock.setMinWidth(Region.USE_PREF_SIZE);
         double right = Math.max(0, getWidth() - 52);
         // Between the ribbons and the names of the beats.
-        double below = 3 + ribbons.size() * (RIBBON + 3);
+        double below = 3 + ribbons.size() * (ribbon() + 3);
         clock.relocate(Math.min(right, x(at) + 5), Math.max(0, Math.min(below, getHeight() - 33)));
     }
 }

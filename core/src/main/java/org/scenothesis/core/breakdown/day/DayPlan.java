@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Production;
@@ -23,6 +24,8 @@ public record DayPlan(
         List<LightWindow> windows,
         List<KitItem> kit,
         List<Permission> permissions) {
+    private static final double CALLED_BEFORE_MIN = 15;
+
     public DayPlan {
         plans = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(plans));
         windows = List.copyOf(windows);
@@ -60,6 +63,17 @@ public record DayPlan(
     /// Minutes after midnight at which a step is rolled.
     public double clock(RunningOrder.Step s) {
         return LightWindow.begin(production) + s.rollsAt();
+    }
+
+    /// When everyone is called, in minutes after midnight: a quarter of an hour before the change that brings them in, on the last five minutes, never before the crew.
+    public Map<Item, Double> calls() {
+        double crew = production.day().call().toSecondOfDay() / 60.0;
+        Map<Item, Double> out = new LinkedHashMap<>();
+        for (RunningOrder.Step s : order.steps()) {
+            double at = Math.max(crew, 5 * Math.floor((clock(s) - s.changeMinutes() - CALLED_BEFORE_MIN) / 5));
+            s.need().in().stream().filter(i -> i.sort() == Item.Sort.PERSON).forEach(i -> out.putIfAbsent(i, at));
+        }
+        return out;
     }
 
     public double ends() {

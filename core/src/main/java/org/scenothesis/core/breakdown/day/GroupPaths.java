@@ -9,7 +9,7 @@ import java.util.Arrays;
 final class GroupPaths {
     static final int MOST = 15;
     /// Weight of a minute of an open sunlit group beside a minute of work: it only ever decides between equals.
-    static final double DRIFT = 1e-3;
+    static final double DRIFT = 1e-5;
 
     private final OrderProblem problem;
     private final int[] jobs;

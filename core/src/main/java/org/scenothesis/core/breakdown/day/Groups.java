@@ -2,7 +2,10 @@ package org.scenothesis.core.breakdown.day;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /// What the lock groups of a day look like from outside: the ways in, the ways out, and the cost between them.
@@ -12,12 +15,14 @@ import org.jspecify.annotations.Nullable;
 final class Groups {
     private final OrderProblem problem;
     private final List<GroupPaths> paths = new ArrayList<>();
+    private final List<BitSet> shared;
     private final List<int[]> members = new ArrayList<>();
     /// Orders of groups too large for exactness; empty for the others.
     private final List<int[]> fixed = new ArrayList<>();
 
     Groups(OrderProblem problem, int @Nullable [] preferred) {
         this.problem = problem;
+        shared = shared(problem);
         for (int[] jobs : problem.groups()) {
             int[] first = Arrays.stream(jobs).filter(j -> twin(jobs, j) == j).toArray();
             boolean large = first.length > GroupPaths.MOST;
@@ -41,6 +46,29 @@ final class Groups {
                     && problem.before()[k].get(i) == problem.before()[k].get(j);
         }
         return same;
+    }
+
+    /// What it weighs to do a group while sunlit light groups that others share are begun and not ended: next to nothing, so that it only decides between equals.
+    double waiting(BitSet done, int g) {
+        double length = Arrays.stream(members.get(g)).mapToDouble(j -> problem.jobs().get(j).minutes()).sum();
+        return GroupPaths.DRIFT * length * shared.stream().filter(of -> of.intersects(done) && !contains(done, of)).count();
+    }
+
+    private static boolean contains(BitSet all, BitSet some) {
+        BitSet missing = (BitSet) some.clone();
+        missing.andNot(all);
+        return missing.isEmpty();
+    }
+
+    /// For every sunlit light group, the lock groups it reaches over, if they are several.
+    private static List<BitSet> shared(OrderProblem problem) {
+        Map<Integer, BitSet> out = new TreeMap<>();
+        for (int j = 0; j < problem.size(); j++) {
+            if (problem.light()[j] >= 0) {
+                out.computeIfAbsent(problem.light()[j], k -> new BitSet()).set(problem.lock()[j]);
+            }
+        }
+        return out.values().stream().filter(b -> b.cardinality() > 1).toList();
     }
 
     int size() {

@@ -27,6 +27,8 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     /// How long a quiet background is rolled to be averaged into one still.
     public static final double QUIET_S = 5;
 
+    /// A cloth hung near, as small rooms have it.
+    private static final double NEAR_M = 0.6;
     private static final double WIDE_HIGH = 16.0 / 9;
     private static final double MARGIN = 1.15;
 
@@ -181,7 +183,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         double away = Math.min(sized().number(Fact.BACKGROUND_M) / factor(), factor() == 1 ? Double.MAX_VALUE : sized().number(Fact.ROOM_M));
         double high = number(Fact.SIZE_M) + (wonder.kind() == WonderKind.FLOATS ? number(Fact.HEIGHT_M) : 0);
         double wide = number(Fact.SIZE_M) * (living() ? 0.5 : 1) + (is(Fact.MOTION, "still") ? 0 : number(Fact.TRAVEL_M));
-        double behind = (away + number(Fact.BEHIND_M)) / away;
+        double behind = (away + behindM()) / away;
         return new Region(
                 Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * high / frame), MARGIN * wide * behind, MARGIN * high * behind);
     }
@@ -199,6 +201,11 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     /// A picture that exists already: nothing to film, but to be judged, brought in, and allowed.
     public PlateNeed borrowed() {
         return need("borrowed-" + slug(subject()), PlateRole.BACKGROUND, PlateNeed.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
+    }
+
+    /// How far behind the subject the cloth hangs: as told, else as the house does it.
+    private double behindM() {
+        return told().given(Fact.BEHIND_M) || rules.follows(School.SCREEN_DISTANCE, "far") ? number(Fact.BEHIND_M) : NEAR_M;
     }
 
     /// All supports and operators of the wonder, to be out of a clean plate.

@@ -84,7 +84,7 @@ final class ElsewhereRule implements WonderRule {
     public List<Figure> figures(Case c) {
         List<Figure> out = new ArrayList<>();
         double have = c.is(Fact.SOURCE, "existing") ? c.number(Fact.BACKGROUND_PX) : c.number(Fact.RECORD_PX);
-        double need = Resolution.background(have, c.number(Fact.FINISH_PX), Resolution.crop(c.told()));
+        double need = Resolution.background(have, c.number(Fact.FINISH_PX), Resolution.crop(c.told(), c.rules()));
         Verdict v = c.rules().enlargement().judge(need);
         out.add(Figure.tells("resolution.background", c.subject(), need, "\u00d7", have, c.number(Fact.FINISH_PX)).judged(v));
         out.add(Figure.tells("rebuild.distance", c.subject(), c.number(Fact.BACKGROUND_M), "m", c.number(Fact.LENS_M)));

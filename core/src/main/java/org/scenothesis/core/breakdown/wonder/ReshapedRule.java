@@ -74,7 +74,7 @@ final class ReshapedRule implements WonderRule {
 
     @Override
     public List<Figure> figures(Case c) {
-        double need = c.number(Fact.AMOUNT) * Resolution.background(c.number(Fact.RECORD_PX), c.number(Fact.FINISH_PX), Resolution.crop(c.told()));
+        double need = c.number(Fact.AMOUNT) * Resolution.background(c.number(Fact.RECORD_PX), c.number(Fact.FINISH_PX), Resolution.crop(c.told(), c.rules()));
         return List.of(Figure.tells("reshaped.pixels", c.subject(), need, "\u00d7").judged(c.rules().enlargement().judge(need)));
     }
 
