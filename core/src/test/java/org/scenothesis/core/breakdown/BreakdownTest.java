@@ -65,6 +65,14 @@ class BreakdownTest {
     }
 
     @Test
+    void everyThingOfAWonderMayBeSeparatedInItsOwnWay() {
+        BreakdownPlan p = plan(wonder(WonderKind.OPENING, "the ring", "crossed", "yes", "actor", "the maker", "method", "rim-of-the-ring=roto the-maker=key"));
+        assertThat(p.treatments()).extracting(t -> t.key() + " " + t.way() + " " + t.overridden()).containsExactlyInAnyOrder("rim-of-the-ring ROTO true", "the-maker KEY false");
+        assertThat(p.treatments()).allSatisfy(t -> assertThat(t.wonders()).hasSize(1));
+        assertThat(roles(p)).doesNotContain(PlateRole.ON_BLACK);
+    }
+
+    @Test
     void greenNearItMakesTheClothBlueUnlessThereIsOnlyGreen() {
         assertThat(only(floats("greenNear", "yes"), PlateRole.ELEMENT).screen()).isEqualTo(Screen.BLUE);
         BreakdownPlan poor = Breakdown.plan(

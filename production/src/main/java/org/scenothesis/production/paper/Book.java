@@ -46,11 +46,11 @@ final class Book {
         return out.toByteArray();
     }
 
-    static List<BufferedImage> pages(DayPlan day, int widthPx) {
+    static List<BufferedImage> pages(DayPlan day, int widthPx, int most) {
         List<BufferedImage> out = new ArrayList<>();
         try (PDDocument doc = Loader.loadPDF(pdf(day))) {
             PDFRenderer renderer = new PDFRenderer(doc);
-            for (int i = 0; i < doc.getNumberOfPages(); i++) {
+            for (int i = 0; i < Math.min(most, doc.getNumberOfPages()); i++) {
                 out.add(renderer.renderImage(i, widthPx / doc.getPage(i).getMediaBox().getWidth()));
             }
         } catch (IOException e) {
@@ -74,7 +74,8 @@ final class Book {
         } catch (IOException | TemplateException e) {
             throw new IllegalStateException(e);
         }
-        return out.toString();
+        // Characters that no XML may hold would stop the page from being laid out at all.
+        return out.toString().replaceAll("[\\x00-\\x08\\x0B\\x0C\\x0E-\\x1F\\x{D800}-\\x{DFFF}\\x{FFFE}\\x{FFFF}]", "");
     }
 
     private static String faces() {

@@ -41,9 +41,9 @@ public final class Paper {
         write(file, (PlanTree.of(day).toPrettyString() + "\n").getBytes(StandardCharsets.UTF_8));
     }
 
-    /// The pages of the book as pictures of a width, for a look at it.
-    public static java.util.List<java.awt.image.BufferedImage> pages(DayPlan day, int widthPx) {
-        return Book.pages(day, widthPx);
+    /// The first pages of the book, `most` at most, as pictures of a width, for a look at it.
+    public static java.util.List<java.awt.image.BufferedImage> pages(DayPlan day, int widthPx, int most) {
+        return Book.pages(day, widthPx, most);
     }
 
     /// One entry per roll of the day, and one for the call.

@@ -75,8 +75,8 @@ class PaperTest {
 
     @Test
     void thePreviewIsThePagesThemselves() {
-        var pages = Paper.pages(DayPlan.of(production().withShots(production().shots().subList(0, 1))), 300);
-        assertThat(pages).hasSizeGreaterThan(2).allSatisfy(p -> assertThat(p.getWidth()).isBetween(299, 301));
+        var pages = Paper.pages(DayPlan.of(production().withShots(production().shots().subList(0, 1))), 300, 2);
+        assertThat(pages).hasSize(2).allSatisfy(p -> assertThat(p.getWidth()).isBetween(299, 301));
     }
 
     @Test
@@ -129,6 +129,14 @@ class PaperTest {
         assertThatThrownBy(() -> Paper.book(day, folder.resolve("book.docx"))).isInstanceOf(StoreException.class).hasMessageContaining(".pdf or .html");
         Path blocked = Files.writeString(folder.resolve("file"), "x").resolve("plates.csv");
         assertThatThrownBy(() -> Paper.plates(day, blocked)).isInstanceOf(StoreException.class).hasMessageContaining("could not be written");
+    }
+
+    @Test
+    void namesOfAnyCharactersAreLaidOut() throws Exception {
+        Production p = production().withShot("12", s -> s.told("a \u0000 <b> \\ \" \ud800 \u706f", "\u0007 & ${title} <#if>", 6));
+        Path file = folder.resolve("odd.pdf");
+        Paper.book(DayPlan.of(new Production("x\\\"} \u0001", p.shots(), HouseRules.DEFAULT)), file);
+        assertThat(Files.size(file)).isGreaterThan(10_000);
     }
 
     @Test

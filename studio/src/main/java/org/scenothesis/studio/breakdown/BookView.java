@@ -21,6 +21,8 @@ import org.scenothesis.studio.parts.Text;
 /// The breakdown book as it will be printed, and the buttons that write it or bring a shot list in.
 final class BookView implements BreakDownBench.View {
     private static final int WIDTH = 640;
+    /// Pages shown; the file has them all.
+    private static final int MOST = 12;
 
     private final BreakDownModel model;
     private final VBox box = new VBox(8);
@@ -80,13 +82,16 @@ final class BookView implements BreakDownBench.View {
                 v.setAccessibleText("page " + (i + 1) + " of the book");
                 out.add(v);
             }
+            if (images.size() == MOST) {
+                out.add(Text.block("These are the first " + MOST + " pages; the written book has all of them.", "muted"));
+            }
             pages.getChildren().setAll(out);
         }, e -> pages.getChildren().setAll(Text.block("The book could not be laid out: " + e.getMessage(), "muted")));
     }
 
     private static List<WritableImage> pictures(DayPlan day) {
         List<WritableImage> out = new ArrayList<>();
-        for (BufferedImage page : Paper.pages(day, WIDTH)) {
+        for (BufferedImage page : Paper.pages(day, WIDTH, MOST)) {
             WritableImage w = new WritableImage(page.getWidth(), page.getHeight());
             int[] argb = page.getRGB(0, 0, page.getWidth(), page.getHeight(), null, 0, page.getWidth());
             w.getPixelWriter().setPixels(0, 0, page.getWidth(), page.getHeight(), PixelFormat.getIntArgbInstance(), argb, 0, page.getWidth());

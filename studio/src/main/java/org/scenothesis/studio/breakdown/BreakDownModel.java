@@ -17,7 +17,6 @@ import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
-import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.finding.HouseRules;
@@ -136,13 +135,20 @@ final class BreakDownModel {
         boolean recommended = t.methods().stream().anyMatch(m -> m.way() == way && m.recommended());
         session.change("choose a way", s -> {
             Shot out = s;
-            for (Wonder w : s.wonders()) {
-                if (plan().needs().stream().anyMatch(n -> n.about().equalsIgnoreCase(t.thing()) && n.wonders().contains(w.id())) || Case.slug(w.subject()).equals(Case.slug(t.thing()))) {
-                    out = out.withWonder(w.id(), o -> o.withFact(Fact.METHOD.key(), recommended ? "" : way.code()));
-                }
+            for (String id : t.wonders()) {
+                out = out.withWonder(id, w -> w.withFact(Fact.METHOD.key(), choices(w.fact(Fact.METHOD.key(), ""), t.key(), recommended ? "" : way.code())));
             }
             return out;
         });
+    }
+
+    /// The choices of a wonder with one thing's changed; an empty way leaves the thing to the recommendation.
+    private static String choices(String now, String key, String way) {
+        List<String> all = new ArrayList<>(java.util.Arrays.stream(now.strip().split("\\s+")).filter(c -> c.contains("=") && !c.startsWith(key + "=")).toList());
+        if (!way.isEmpty()) {
+            all.add(key + "=" + way);
+        }
+        return String.join(" ", all);
     }
 
     void decline(PlateNeed n, boolean without) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
@@ -17,7 +18,7 @@ public final class Treatments {
     private Treatments() {}
 
     /// One demand with what was told about its wonder, and how long that lasts.
-    public record Asked(Demand demand, Told told, double seconds, String key) {}
+    public record Asked(Demand demand, Told told, double seconds, String key, String wonder) {}
 
     /// By the key of the thing, in the order given.
     public static Map<String, Treatment> settle(List<Asked> demands, HouseRules rules, String home) {
@@ -46,15 +47,28 @@ public final class Treatments {
             ways = hardest.ways();
         }
         Demand settled = new Demand(hardest.thing(), ways, hardest.because(), hardest.apart());
-        Way chosen = Way.byCode(told.answer(Fact.METHOD)).orElse(ways.getFirst());
+        Way chosen = own(told, of.getFirst().key).orElse(ways.getFirst());
         boolean studio = told.given(Fact.PLACE) ? told.is(Fact.PLACE, "studio") : rules.follows(School.WHERE_TO_SCREEN, "studio");
         boolean ownLight = any(of, Demand.Apart.LIGHT) || chosen.cloth() && studio || chosen == Way.BLACK || chosen == Way.WHITE;
         boolean ownCamera = ownLight || any(of, Demand.Apart.CAMERA);
         double seconds = of.stream().mapToDouble(Asked::seconds).max().orElse(0);
         int frames = (int) Math.ceil(seconds * Math.min(HIGHEST_RATE, told.number(Fact.RATE_PER_S)));
         return new Treatment(
-                settled.thing(), chosen, chosen.cloth() ? ClothChoice.of(told, rules).cloth() : Screen.NONE, ownCamera ? own : home, ownCamera && ownLight ? own : home,
+                settled.thing(), of.getFirst().key, of.stream().map(Asked::wonder).distinct().toList(), chosen, chosen.cloth() ? ClothChoice.of(told, rules).cloth() : Screen.NONE, ownCamera ? own : home, ownCamera && ownLight ? own : home,
                 settled.because(), Methods.priced(settled, chosen, told, frames, rules.estimates()), disagree, chosen != ways.getFirst());
+    }
+
+    /// The crew's own choice for a thing: `way` alone means all things of a wonder, `thing=way` one of them.
+    private static Optional<Way> own(Told told, String key) {
+        Optional<Way> all = Optional.empty();
+        for (String choice : told.answer(Fact.METHOD).strip().split("\\s+")) {
+            int equals = choice.indexOf('=');
+            if (equals >= 0 && choice.substring(0, equals).equals(key)) {
+                return Way.byCode(choice.substring(equals + 1));
+            }
+            all = equals < 0 ? Way.byCode(choice) : all;
+        }
+        return all;
     }
 
     private static boolean any(List<Asked> of, Demand.Apart apart) {

@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.number;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
 import java.util.stream.DoubleStream;
 import org.scenothesis.core.Check;
@@ -71,41 +72,33 @@ public record Crowd(List<Integer> performance, int uniques, double nearest) {
 
     private static int[] colour(List<Point> places, double apart) {
         int n = places.size();
+        BitSet[] near = new BitSet[n];
+        BitSet[] around = new BitSet[n];
+        for (int i = 0; i < n; i++) {
+            near[i] = new BitSet(n);
+            around[i] = new BitSet();
+            for (int j = 0; j < n; j++) {
+                near[i].set(j, j != i && far(places.get(i), places.get(j)) < apart - 1e-9);
+            }
+        }
         int[] colour = new int[n];
         Arrays.fill(colour, -1);
         for (int step = 0; step < n; step++) {
-            int next = mostSaturated(places, colour, apart);
-            colour[next] = free(places, colour, next, apart);
+            int next = mostSaturated(colour, around);
+            int free = around[next].nextClearBit(0);
+            colour[next] = free;
+            near[next].stream().forEach(j -> around[j].set(free));
         }
         return colour;
     }
 
-    private static int mostSaturated(List<Point> places, int[] colour, double apart) {
+    private static int mostSaturated(int[] colour, BitSet[] around) {
         int best = -1;
-        long most = -1;
         for (int i = 0; i < colour.length; i++) {
-            if (colour[i] < 0) {
-                long saturation = around(places, colour, i, apart).cardinality();
-                if (saturation > most) {
-                    most = saturation;
-                    best = i;
-                }
+            if (colour[i] < 0 && (best < 0 || around[i].cardinality() > around[best].cardinality())) {
+                best = i;
             }
         }
         return best;
-    }
-
-    private static java.util.BitSet around(List<Point> places, int[] colour, int i, double apart) {
-        java.util.BitSet used = new java.util.BitSet();
-        for (int j = 0; j < colour.length; j++) {
-            if (j != i && colour[j] >= 0 && far(places.get(i), places.get(j)) < apart - 1e-9) {
-                used.set(colour[j]);
-            }
-        }
-        return used;
-    }
-
-    private static int free(List<Point> places, int[] colour, int i, double apart) {
-        return around(places, colour, i, apart).nextClearBit(0);
     }
 }

@@ -84,7 +84,7 @@ final class SizeRule implements WonderRule {
             needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
         }
         if (giant(c)) {
-            needs.add(c.here("headroom", PlateRole.BACKGROUND, "size.headroom", c.subject()).inGroups("H", Case.HOME).lasting(c.cleanRoll(), 1));
+            needs.add(c.here("headroom", PlateRole.BACKGROUND, "size.headroom", c.subject()).inGroups("V", Case.HOME).lasting(c.cleanRoll(), 1));
             if (c.is(Fact.MOTION, "walks")) {
                 needs.add(c.here("dust", PlateRole.ATMOSPHERE, "size.dust", c.subject()).lasting(4, 2).onlyProposed());
             }
