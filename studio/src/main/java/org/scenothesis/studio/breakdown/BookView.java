@@ -4,7 +4,6 @@ import java.awt.image.BufferedImage;
 import java.io.File;
 import java.util.ArrayList;
 import java.util.List;
-import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.image.ImageView;
@@ -19,20 +18,17 @@ import org.scenothesis.production.paper.Paper;
 import org.scenothesis.studio.parts.Text;
 
 /// The breakdown book as it will be printed, and the buttons that write it or bring a shot list in.
-final class BookView implements BreakDownBench.View {
+final class BookView extends PageView {
     private static final int WIDTH = 640;
     /// Pages shown; the file has them all.
     private static final int MOST = 12;
 
-    private final BreakDownModel model;
-    private final VBox box = new VBox(8);
     private final VBox said = new VBox(2);
     private final VBox pages = new VBox(10);
     private @Nullable DayPlan shown;
 
     BookView(BreakDownModel model) {
-        this.model = model;
-        box.setPadding(new Insets(0, 4, 10, 0));
+        super(model);
         var write = Text.button("Write book, table and calendar", "paper-button", this::write);
         write.setId("write-book");
         var bring = Text.button("Bring in a shot list\u2026", "floor-button", this::choose);
@@ -42,11 +38,6 @@ final class BookView implements BreakDownBench.View {
         said.setId("book-said");
         pages.setId("book-pages");
         box.getChildren().addAll(row, Text.block("They go to the folder paper of this production. A shot list may also be dropped on this bench.", "muted"), said, pages);
-    }
-
-    @Override
-    public Node node() {
-        return box;
     }
 
     private void write() {
@@ -68,7 +59,7 @@ final class BookView implements BreakDownBench.View {
     }
 
     @Override
-    public void refresh() {
+    void refresh() {
         DayPlan day = model.day();
         if (day == shown) {
             return;

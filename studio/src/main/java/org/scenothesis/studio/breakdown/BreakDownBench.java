@@ -45,18 +45,11 @@ public final class BreakDownBench extends Bench {
         }
     }
 
-    /// A page: what it shows, and that it should show what is so now.
-    interface View {
-        Node node();
-
-        void refresh();
-    }
-
     private final BreakDownModel model;
     private final TimeStrip strip = new TimeStrip();
     private final Panel panel = new Panel(92);
     private final Telling telling;
-    private final Map<Page, View> views = new EnumMap<>(Page.class);
+    private final Map<Page, PageView> views = new EnumMap<>(Page.class);
     private final Map<Page, ToggleButton> tabs = new EnumMap<>(Page.class);
     private final ScrollPane right = new ScrollPane();
     private Page page = Page.PLATES;
@@ -170,7 +163,7 @@ public final class BreakDownBench extends Bench {
         Page open = page == Page.PLATES && shot.wonders().isEmpty() ? Page.READY : page;
         tabs.forEach((p, b) -> b.setSelected(p == open));
         telling.refresh();
-        View now = views.get(open);
+        PageView now = views.get(open);
         now.refresh();
         if (right.getContent() != now.node()) {
             right.setContent(now.node());

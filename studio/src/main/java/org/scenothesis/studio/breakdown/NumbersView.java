@@ -1,14 +1,11 @@
 package org.scenothesis.studio.breakdown;
 
 import javafx.geometry.HPos;
-import javafx.geometry.Insets;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.production.words.PlanWords;
@@ -17,22 +14,13 @@ import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
 /// The numbers that follow from the facts, each with its verdict where it judges, and how it comes about.
-final class NumbersView implements BreakDownBench.View {
-    private final BreakDownModel model;
-    private final VBox box = new VBox(8);
-
+final class NumbersView extends PageView {
     NumbersView(BreakDownModel model) {
-        this.model = model;
-        box.setPadding(new Insets(0, 4, 10, 0));
+        super(model);
     }
 
     @Override
-    public Node node() {
-        return box;
-    }
-
-    @Override
-    public void refresh() {
+    void refresh() {
         box.getChildren().clear();
         if (model.plan().figures().isEmpty()) {
             box.getChildren().add(Text.block("No numbers follow yet.", "muted"));

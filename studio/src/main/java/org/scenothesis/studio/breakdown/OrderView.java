@@ -12,7 +12,6 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.day.DayPlan;
@@ -28,11 +27,9 @@ import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
 
 /// The order of the day over all shots, with every change and its minutes; rows can be dragged, or moved with Alt and the arrows, and the price is said.
-final class OrderView implements BreakDownBench.View {
+final class OrderView extends PageView {
     private static final PseudoClass TARGET = PseudoClass.getPseudoClass("target");
 
-    private final BreakDownModel model;
-    private final VBox box = new VBox(8);
     private final VBox rows = new VBox(3);
     private final LightBand band;
     private final PlaceFields place;
@@ -40,21 +37,15 @@ final class OrderView implements BreakDownBench.View {
     private int grabbed = -1;
 
     OrderView(BreakDownModel model) {
-        this.model = model;
+        super(model);
         band = new LightBand(model);
         place = new PlaceFields(model);
-        box.setPadding(new Insets(0, 4, 10, 0));
         rows.setId("order-rows");
         wireDrag();
     }
 
     @Override
-    public Node node() {
-        return box;
-    }
-
-    @Override
-    public void refresh() {
+    void refresh() {
         DayPlan day = model.day();
         box.getChildren().setAll(when(), price(day));
         day.order().broken().forEach(b -> {

@@ -33,26 +33,18 @@ import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
 /// The plates that follow, tied by brackets of one camera and of one light; facts that do not go together above them. A slip unfolds to all that must be minded.
-final class PlatesView implements BreakDownBench.View {
+final class PlatesView extends PageView {
     /// Up to this many plates show their reason at once.
     private static final int ROOMY = 8;
 
-    private final BreakDownModel model;
-    private final VBox box = new VBox(8);
     private final Set<String> unfolded = new HashSet<>();
 
     PlatesView(BreakDownModel model) {
-        this.model = model;
-        box.setPadding(new Insets(0, 4, 10, 0));
+        super(model);
     }
 
     @Override
-    public Node node() {
-        return box;
-    }
-
-    @Override
-    public void refresh() {
+    void refresh() {
         BreakdownPlan plan = model.plan();
         box.getChildren().setAll(head(plan));
         plan.conflicts().forEach(c -> box.getChildren().add(conflict(c)));

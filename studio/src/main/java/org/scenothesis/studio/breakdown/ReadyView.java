@@ -17,18 +17,16 @@ import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
 /// One wonder at a time, or a ready illusion found by the words of a sentence.
-final class ReadyView implements BreakDownBench.View {
+final class ReadyView extends PageView {
     private static final int MOST = 40;
 
-    private final BreakDownModel model;
-    private final VBox box = new VBox(10);
     private final TextField sentence = new TextField();
     private final VBox found = new VBox(6);
     private Illusions all = new Illusions(List.of(), List.of());
 
     ReadyView(BreakDownModel model) {
-        this.model = model;
-        box.setPadding(new Insets(0, 4, 10, 0));
+        super(model);
+        box.setSpacing(10);
         sentence.setId("sentence");
         sentence.setPromptText("Two makers pass a lantern to each other, one is thumb-high");
         sentence.setAccessibleText("Look for ready illusions by words");
@@ -56,12 +54,7 @@ final class ReadyView implements BreakDownBench.View {
     }
 
     @Override
-    public Node node() {
-        return box;
-    }
-
-    @Override
-    public void refresh() {
+    void refresh() {
         show();
     }
 

@@ -2,7 +2,6 @@ package org.scenothesis.studio.breakdown;
 
 import java.util.EnumMap;
 import java.util.Map;
-import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -17,26 +16,19 @@ import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
 /// Matters on which good people disagree: every way with its reason, and what this shot's plan would be under it.
-final class RulesView implements BreakDownBench.View {
+final class RulesView extends PageView {
     private record Asked(Shot shot, HouseRules rules) {}
 
-    private final BreakDownModel model;
-    private final VBox box = new VBox(12);
     private Map<School, Map<String, SchoolNumbers.Outcome>> outcomes = Map.of();
     private Asked counted = new Asked(null, null);
 
     RulesView(BreakDownModel model) {
-        this.model = model;
-        box.setPadding(new Insets(0, 4, 10, 0));
+        super(model);
+        box.setSpacing(12);
     }
 
     @Override
-    public Node node() {
-        return box;
-    }
-
-    @Override
-    public void refresh() {
+    void refresh() {
         count();
         box.getChildren().clear();
         for (School s : School.values()) {

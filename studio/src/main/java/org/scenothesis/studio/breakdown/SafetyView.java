@@ -1,6 +1,5 @@
 package org.scenothesis.studio.breakdown;
 
-import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
@@ -12,27 +11,17 @@ import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.shot.Permission;
-import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
 /// Cautions, which can be read but not switched off; what to bring; whose leave to get.
-final class SafetyView implements BreakDownBench.View {
-    private final BreakDownModel model;
-    private final VBox box = new VBox(8);
-
+final class SafetyView extends PageView {
     SafetyView(BreakDownModel model) {
-        this.model = model;
-        box.setPadding(new Insets(0, 4, 10, 0));
+        super(model);
     }
 
     @Override
-    public Node node() {
-        return box;
-    }
-
-    @Override
-    public void refresh() {
+    void refresh() {
         BreakdownPlan plan = model.plan();
         box.getChildren().setAll(Text.of("Cautions", "heading"));
         if (plan.cautions().isEmpty()) {

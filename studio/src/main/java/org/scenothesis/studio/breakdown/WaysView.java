@@ -15,22 +15,13 @@ import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
 /// For every thing that has to be separated, the ways side by side: minutes on set, hours by hand, on what assumption, at what risk. A click chooses.
-final class WaysView implements BreakDownBench.View {
-    private final BreakDownModel model;
-    private final VBox box = new VBox(8);
-
+final class WaysView extends PageView {
     WaysView(BreakDownModel model) {
-        this.model = model;
-        box.setPadding(new Insets(0, 4, 10, 0));
+        super(model);
     }
 
     @Override
-    public Node node() {
-        return box;
-    }
-
-    @Override
-    public void refresh() {
+    void refresh() {
         BreakdownPlan plan = model.plan();
         box.getChildren().clear();
         if (plan.treatments().isEmpty()) {

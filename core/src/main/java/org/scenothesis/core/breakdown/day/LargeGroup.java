@@ -64,25 +64,6 @@ final class LargeGroup {
     }
 
     private int[] improved(int[] of) {
-        int[] s = of;
-        double now = problem.minutes(s);
-        boolean better = true;
-        while (better) {
-            better = false;
-            for (int length = 1; length <= 3; length++) {
-                for (int i = 0; i + length <= s.length; i++) {
-                    for (int to = 0; to <= s.length - length; to++) {
-                        int[] t = OrderSolver.moved(s, i, length, to);
-                        double m = problem.minutes(t);
-                        if (m < now - 1e-9 && permitted(t)) {
-                            s = t;
-                            now = m;
-                            better = true;
-                        }
-                    }
-                }
-            }
-        }
-        return s;
+        return Moves.improved(of, problem::minutes, this::permitted);
     }
 }

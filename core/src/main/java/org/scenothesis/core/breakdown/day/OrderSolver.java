@@ -189,7 +189,7 @@ public final class OrderSolver {
             if (!permitted(s)) {
                 continue;
             }
-            int[] improved = improved(s);
+            int[] improved = Moves.improved(s, this::minutes, this::permitted);
             double m = minutes(improved);
             if (m < least - 1e-9) {
                 least = m;
@@ -236,48 +236,10 @@ public final class OrderSolver {
     private int[] shaken(int[] of, Random random) {
         int[] s = of.clone();
         for (int i = 0; i < 4; i++) {
-            int[] t = moved(s, random.nextInt(s.length), 1 + random.nextInt(3), random.nextInt(s.length));
+            int[] t = Moves.moved(s, random.nextInt(s.length), 1 + random.nextInt(3), random.nextInt(s.length));
             s = permitted(t) ? t : s;
         }
         return s;
-    }
-
-    private int[] improved(int[] of) {
-        int[] s = of;
-        double now = minutes(s);
-        boolean better = true;
-        while (better) {
-            better = false;
-            for (int length = 1; length <= 3; length++) {
-                for (int i = 0; i + length <= s.length; i++) {
-                    for (int to = 0; to <= s.length - length; to++) {
-                        int[] t = moved(s, i, length, to);
-                        if (to != i && permitted(t)) {
-                            double m = minutes(t);
-                            if (m < now - 1e-9) {
-                                s = t;
-                                now = m;
-                                better = true;
-                            }
-                        }
-                    }
-                }
-            }
-        }
-        return s;
-    }
-
-    static int[] moved(int[] of, int at, int length, int to) {
-        int many = Math.min(length, of.length - at);
-        int[] rest = new int[of.length - many];
-        System.arraycopy(of, 0, rest, 0, at);
-        System.arraycopy(of, at + many, rest, at, of.length - at - many);
-        int place = Math.min(to, rest.length);
-        int[] out = new int[of.length];
-        System.arraycopy(rest, 0, out, 0, place);
-        System.arraycopy(of, at, out, place, many);
-        System.arraycopy(rest, place, out, place + many, rest.length - place);
-        return out;
     }
 
     /// The jobs of a sequence of groups, each group entered and left where it costs least overall.

@@ -30,7 +30,7 @@ final class CopiesRule implements WonderRule {
 
     @Override
     public Map<Fact, String> assumed() {
-        return Map.of(Fact.WHO, "person");
+        return PERSON;
     }
 
     @Override

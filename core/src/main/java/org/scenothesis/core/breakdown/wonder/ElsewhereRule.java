@@ -26,7 +26,7 @@ final class ElsewhereRule implements WonderRule {
 
     @Override
     public Map<Fact, String> assumed() {
-        return Map.of(Fact.WHO, "person");
+        return PERSON;
     }
 
     @Override

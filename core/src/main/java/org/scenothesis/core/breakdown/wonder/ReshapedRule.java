@@ -27,7 +27,7 @@ final class ReshapedRule implements WonderRule {
 
     @Override
     public Map<Fact, String> assumed() {
-        return Map.of(Fact.WHO, "person");
+        return PERSON;
     }
 
     @Override

@@ -25,7 +25,7 @@ final class ThroughFrameRule implements WonderRule {
 
     @Override
     public Map<Fact, String> assumed() {
-        return Map.of(Fact.WHO, "person");
+        return PERSON;
     }
 
     @Override

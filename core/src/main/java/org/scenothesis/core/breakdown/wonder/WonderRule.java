@@ -16,6 +16,9 @@ import org.scenothesis.core.shot.WonderKind;
 ///
 /// Screen-only frames, references and cautions are not theirs: they follow from the plates and facts of the whole shot.
 public interface WonderRule {
+    /// What wonders that happen to people assume.
+    Map<Fact, String> PERSON = Map.of(Fact.WHO, "person");
+
     WonderKind kind();
 
     /// What is assumed of such a wonder where it differs from what is assumed in general.
