@@ -135,6 +135,11 @@ public final class BreakDownBench extends Bench {
     }
 
     @Override
+    public Map<String, String> keys() {
+        return Map.of("Enter, Space", "unfold the slip that has the focus, or choose it", "Alt+Up, Alt+Down", "move the row of the order that has the focus", "T", "mark a beat at the playhead");
+    }
+
+    @Override
     public void turn(String name) {
         for (Page p : Page.values()) {
             if (p.name().equalsIgnoreCase(name) || p.word.equalsIgnoreCase(name)) {

@@ -15,8 +15,15 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.ClothChoice;
+import org.scenothesis.core.breakdown.method.Swatch;
+import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Beat;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
@@ -58,7 +65,7 @@ final class Telling {
         for (Wonder w : shot.wonders()) {
             slips.getChildren().add(slip(w.id(), PlanWords.capital(PlanWords.wonder(w)), Words.time(w.fromSeconds()) + " to " + Words.time(w.toSeconds()), () -> wonder(shot, w)));
         }
-        slips.getChildren().add(slip(SETTING, "The place and what is there", PlanWords.answer(org.scenothesis.core.breakdown.fact.Fact.LIGHT, light(shot)), () -> setting(shot)));
+        slips.getChildren().add(slip(SETTING, "The place and what is there", PlanWords.answer(Fact.LIGHT, light(shot)), () -> setting(shot)));
         var add = Text.button("+ Add what is impossible", "floor-button", () -> turn.accept(BreakDownBench.Page.READY));
         add.setId("add-wonder");
         var fresh = Text.button("+ New shot", "quiet-button", model::newShot);
@@ -181,7 +188,11 @@ final class Telling {
             return row;
         }
         if (q.isText()) {
-            return new VBox(3, words, field("text-" + q.key(), now, "", answer));
+            VBox box = new VBox(3, words, field("text-" + q.key(), now, "", answer));
+            if (q.fact() == Fact.COLOURS && !Swatch.list(now).isEmpty()) {
+                box.getChildren().add(swatches(now));
+            }
+            return box;
         }
         FlowPane choices = new FlowPane(4, 4);
         ToggleGroup group = new ToggleGroup();
@@ -198,6 +209,28 @@ final class Telling {
             choices.getChildren().add(b);
         }
         return new VBox(3, words, choices);
+    }
+
+    /// The colours told, and how far the nearest of them lies from each cloth.
+    private static Region swatches(String colours) {
+        HBox row = new HBox(3);
+        row.setAlignment(Pos.CENTER_LEFT);
+        for (String hex : colours.split("[,;\\s]+")) {
+            if (!Swatch.list(hex).isEmpty()) {
+                Rectangle r = new Rectangle(16, 16, Color.web(hex.startsWith("#") ? hex : "#" + hex));
+                r.getStyleClass().add("swatch");
+                row.getChildren().add(r);
+            }
+        }
+        ClothChoice c = ClothChoice.of(new Told(java.util.Map.of(Fact.COLOURS.key(), colours), java.util.Map.of()), HouseRules.DEFAULT);
+        Label apart = Text.block("  from green " + apart(c.greenApart()) + ", from blue " + apart(c.blueApart()), "paper-soft");
+        apart.setId("cloth-apart");
+        row.getChildren().add(apart);
+        return row;
+    }
+
+    private static String apart(double v) {
+        return Words.number(v, 2) + " " + Words.verdict(ClothChoice.verdict(v));
     }
 
     private static double step(Question q) {

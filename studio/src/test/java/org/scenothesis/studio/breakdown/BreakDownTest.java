@@ -134,6 +134,14 @@ class BreakDownTest {
     }
 
     @Test
+    void coloursAreShownWithTheirDistanceFromEachCloth(FxRobot robot) {
+        retype(robot, "#text-colours", "#4f7f33");
+        robot.type(KeyCode.ENTER);
+        until("judged", () -> there("#cloth-apart") && ((Label) scene.lookup("#cloth-apart")).getText().contains("from green 0.07 redo"));
+        until("blue", () -> there("#need-screen-A-blue"));
+    }
+
+    @Test
     void aSlipUnfoldsToAllThatMustBeMindedAndAProposedPlateIsDeclined(FxRobot robot) {
         click(robot, "#need-light-the-lantern");
         until("unfolded", () -> words().contains("If you skip it: It glows, but nothing around it does.") && words().contains("In the frame: the bare bulb"));

@@ -14,6 +14,8 @@ import org.scenothesis.core.shot.Place;
 public record LightDay(Place place, LocalDate date, List<Span> spans, List<Sun> suns) {
     public static final int STEP = 5;
     private static final int DAY = 24 * 60;
+    /// Lower, the sun is red and its shadows run out of every frame.
+    private static final double USABLE_DEG = 10;
 
     public enum Sky {
         NIGHT,
@@ -75,12 +77,19 @@ public record LightDay(Place place, LocalDate date, List<Span> spans, List<Sun> 
         return m;
     }
 
-    /// When `minutes` of work are best begun in the sun: the start from which it turns least; none if it never shines that long.
+    /// When `minutes` of work are best begun in the sun: the start from which it turns least while it stands high enough to light anything, or, where it never does, at all;
+    /// none if it never shines that long.
     public Optional<Integer> best(double minutes) {
+        Optional<Integer> high = best(minutes, USABLE_DEG);
+        return high.isPresent() ? high : best(minutes, 0);
+    }
+
+    private Optional<Integer> best(double minutes, double aboveDeg) {
         int best = -1;
         double least = Double.POSITIVE_INFINITY;
         for (int m = 0; m + minutes < DAY; m += STEP) {
-            if (shines(m, m + minutes) && turn(m, m + minutes) < least - 1e-9) {
+            boolean high = sun(m).elevationDeg() >= aboveDeg && sun(m + minutes).elevationDeg() >= aboveDeg;
+            if (high && shines(m, m + minutes) && turn(m, m + minutes) < least - 1e-9) {
                 least = turn(m, m + minutes);
                 best = m;
             }

@@ -70,11 +70,16 @@ class SunTest {
         int best = d.best(60).orElseThrow();
         assertThat(d.shines(best, best + 60)).isTrue();
         for (int m = 5 * 60; m < 20 * 60; m += 15) {
-            if (d.shines(m, m + 60)) {
+            if (d.shines(m, m + 60) && d.sun(m).elevationDeg() >= 10 && d.sun(m + 60).elevationDeg() >= 10) {
                 assertThat(d.turn(best, best + 60)).isLessThanOrEqualTo(d.turn(m, m + 60) + 1e-6);
             }
         }
+        assertThat(d.sun(best).elevationDeg()).isGreaterThanOrEqualTo(10);
         assertThat(d.best(20 * 60)).isEmpty();
+        LightDay winter = LightDay.of(new Place("far north", 65, 11, "UTC+1", List.of()), LocalDate.of(2026, 12, 21));
+        assertThat(winter.best(30)).as("low is better than never").isPresent();
+        assertThat(LightDay.of(new Place("pole", 80, 0, "UTC", List.of()), LocalDate.of(2026, 12, 21)).spans()).hasSize(1);
+        assertThat(LightDay.of(new Place("pole", 80, 0, "UTC", List.of()), JUNE).spans()).extracting(LightDay.Span::sky).containsOnly(LightDay.Sky.SUN);
     }
 
     private static LightWindow window(String call, String light, Place place) {
