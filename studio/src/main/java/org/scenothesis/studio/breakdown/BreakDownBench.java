@@ -11,6 +11,7 @@ import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -23,6 +24,7 @@ import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Focus;
 import org.scenothesis.studio.parts.TimeStrip;
 
 /// The audience's view as beats and wonders above, what is told at the left, and at the right one page at a time of what follows from it.
@@ -53,6 +55,8 @@ public final class BreakDownBench extends Bench {
     private final Map<Page, ToggleButton> tabs = new EnumMap<>(Page.class);
     private final ScrollPane right = new ScrollPane();
     private Page page = Page.PLATES;
+    private boolean pressed;
+    private boolean late;
 
     public BreakDownBench(Session session) {
         super(session, BenchName.BREAK_DOWN, new VBox(8));
@@ -109,6 +113,14 @@ public final class BreakDownBench extends Bench {
     }
 
     private void wire() {
+        view.addEventFilter(MouseEvent.MOUSE_PRESSED, e -> pressed = true);
+        view.addEventFilter(MouseEvent.MOUSE_RELEASED, e -> {
+            pressed = false;
+            if (late) {
+                late = false;
+                javafx.application.Platform.runLater(this::refresh);
+            }
+        });
         strip.whenMoved(s -> session.goToFrame(s * session.rate()));
         session.production().addListener(o -> refresh());
         session.planned().addListener(o -> refresh());
@@ -153,6 +165,15 @@ public final class BreakDownBench extends Bench {
         if (!inView()) {
             return;
         }
+        if (pressed) {
+            // What is under the pointer must still be there when it is released, or the click is lost.
+            late = true;
+            return;
+        }
+        Focus.keeping(view, this::build);
+    }
+
+    private void build() {
         Shot shot = session.shot();
         List<TimeStrip.Ribbon> ribbons = new ArrayList<>();
         for (Wonder w : shot.wonders()) {

@@ -27,6 +27,7 @@ import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Focus;
 import org.scenothesis.studio.parts.PaperSlip;
 import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
@@ -165,7 +166,7 @@ final class PlatesView extends PageView {
             if (have != null) {
                 model.session().plateId().set(have.id());
             }
-            refresh();
+            Focus.keeping(box, this::refresh);
         }, words.toArray(Node[]::new));
         slip.getStyleClass().add("on-paper");
         slip.setId("need-" + n.key());

@@ -29,6 +29,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Focus;
 import org.scenothesis.studio.parts.PaperSlip;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
@@ -101,7 +102,7 @@ final class Telling {
         head.setAlignment(Pos.CENTER_LEFT);
         PaperSlip button = new PaperSlip("slip-head", () -> {
             open = unfolded ? "" : id;
-            refresh();
+            Focus.keeping(slips, this::refresh);
         }, head);
         button.setId("slip-of-" + id);
         button.setAccessibleText(title + (unfolded ? ", open" : ", folded"));
@@ -120,12 +121,14 @@ final class Telling {
         if (!shot.story().isBlank()) {
             out.add(Text.block(shot.story(), "paper-soft"));
         }
+        length.field().setId("shot-seconds");
         out.add(length);
         for (Beat b : shot.beats()) {
             TextField name = field("beat-" + b.id(), b.name(), "Beat", t -> beat(b, new Beat(b.id(), t, b.seconds())));
             HBox.setHgrow(name, Priority.ALWAYS);
             Tape at = tape("", "s", 0, 3600, 0.1, b.seconds(), v -> beat(b, b.at(v)));
             at.setMaxWidth(116);
+            at.field().setId("beat-at-" + b.id());
             HBox row = new HBox(4, name, at, Text.button("\u00d7", "paper-link", () -> beat(b, null)));
             row.setAlignment(Pos.CENTER_LEFT);
             out.add(row);
@@ -157,6 +160,8 @@ final class Telling {
         out.add(row);
         Tape from = tape("from", "s", 0, 3600, 0.1, w.fromSeconds(), v -> model.between(w, v, w.toSeconds()));
         Tape to = tape("to", "s", 0, 3600, 0.1, w.toSeconds(), v -> model.between(w, w.fromSeconds(), v));
+        from.field().setId("from-" + w.id());
+        to.field().setId("to-" + w.id());
         HBox.setHgrow(from, Priority.ALWAYS);
         HBox.setHgrow(to, Priority.ALWAYS);
         out.add(new HBox(10, from, to));

@@ -142,6 +142,24 @@ class BreakDownTest {
     }
 
     @Test
+    void aClickThatAlsoEndsAnotherEditIsNotLostAndTheKeyboardKeepsItsPlace(FxRobot robot) {
+        retype(robot, "#number-heightM", "0.8");
+        robot.clickOn("#answer-motion-turns");
+        until("both", () -> session.shot().wonders().getFirst().fact("motion", "").equals("turns") && session.shot().wonders().getFirst().fact("heightM", "").equals("0.8"));
+        retype(robot, "#from-floats-1", "1");
+        robot.type(KeyCode.TAB);
+        until("told", () -> session.shot().wonders().getFirst().fromSeconds() == 1);
+        until("on to the next field", () -> scene.getFocusOwner() != null && "to-floats-1".equals(scene.getFocusOwner().getId()));
+        robot.write("5").type(KeyCode.ENTER);
+        until("told too", () -> session.shot().wonders().getFirst().toSeconds() == 5);
+        assertThat(session.shot().wonders().getFirst().fromSeconds()).isEqualTo(1);
+        click(robot, "#need-thing-the-lantern");
+        robot.type(KeyCode.ENTER);
+        until("folded again", () -> !words().contains("If you skip it: It can only be cut out by hand"));
+        assertThat(scene.getFocusOwner().getId()).isEqualTo("need-thing-the-lantern");
+    }
+
+    @Test
     void aSlipUnfoldsToAllThatMustBeMindedAndAProposedPlateIsDeclined(FxRobot robot) {
         click(robot, "#need-light-the-lantern");
         until("unfolded", () -> words().contains("If you skip it: It glows, but nothing around it does.") && words().contains("In the frame: the bare bulb"));
