@@ -52,8 +52,8 @@ final class Cautions {
         add(w.kind() == WonderKind.HIDDEN && !t.is(Fact.BY, "cloth", "sleeves") || w.kind() == WonderKind.MOVED && t.is(Fact.OPERATOR, "suit")
                 || !t.is(Fact.COSTUME, "plain"), "hood", w);
         add(t.is(Fact.MOTION, "thrown"), "thrown", w);
-        add(t.is(Fact.WEAPON, "yes"), "weapon", w);
         add(w.kind() == WonderKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") || w.kind() == WonderKind.THROUGH_FRAME && t.is(Fact.FRAME_KIND, "mirror"), "glass", w);
+        add(w.kind() == WonderKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") && t.is(Fact.HIGH, "yes"), "outside", w);
         boolean lines = w.kind() == WonderKind.FLOATS && t.is(Fact.SUPPORT, "line") && !person || w.kind() == WonderKind.MOVED && t.is(Fact.OPERATOR, "line");
         add(lines, "line", w);
         add(t.is(Fact.WHO, "child", "animal") && takesWho(w.kind()), "children", w);
@@ -83,8 +83,14 @@ final class Cautions {
 
     private void setting(Told t) {
         List<String> codes = new ArrayList<>();
-        if (t.is(Fact.LIGHT, "lamps") || t.is(Fact.HOT_LAMPS, "yes")) {
+        if (t.is(Fact.LIGHT, "lamps")) {
             codes.add("lamps");
+        }
+        if (t.is(Fact.LIGHT, "lamps") && t.is(Fact.HOT_LAMPS, "yes")) {
+            codes.add("hot");
+        }
+        if (t.is(Fact.WEAPON, "yes")) {
+            codes.add("weapon");
         }
         if (t.is(Fact.CAMERA, "moving") && !t.is(Fact.DOLLY, "no")) {
             codes.add("dolly");

@@ -35,6 +35,14 @@ final class Guard {
                 needs.merge(key, card.recording(records(n)), PlateNeed::merged);
             }
         }
+        roomTone(needs);
+    }
+
+    /// Room tone is recorded once on every day: with a clean plate where there is one, else with the first card.
+    private static void roomTone(Map<String, PlateNeed> needs) {
+        if (needs.values().stream().noneMatch(n -> n.notes().sound().contains("room"))) {
+            needs.values().stream().filter(n -> n.role() == PlateRole.REFERENCE).findFirst().ifPresent(n -> needs.put(n.key(), n.hearing("room")));
+        }
     }
 
     private static boolean measurable(PlateNeed n) {

@@ -39,6 +39,12 @@ final class Numbers {
         }
         for (Wonder w : shot.wonders()) {
             Told t = Told.of(w, shot.setting());
+            boolean opening = w.kind() == WonderKind.OPENING || w.kind() == WonderKind.THROUGH_FRAME;
+            if (opening && t.is(Fact.SOURCE, "existing")) {
+                double share = Math.min(1, t.number(Fact.SIZE_M) / t.number(Fact.FRAME_M));
+                double need = Resolution.element(t.number(Fact.BACKGROUND_PX), 1, t.number(Fact.FINISH_PX), share, crop);
+                out.add(Figure.tells("resolution.inside", w.subject(), need, "\u00d7", t.number(Fact.BACKGROUND_PX), 100 * share).judged(rules.enlargement().judge(need)));
+            }
             if (t.given(Fact.FILLS)) {
                 double need = Resolution.element(
                         t.number(Fact.RECORD_PX), t.number(Fact.FILMED_FILLS) / 100, t.number(Fact.FINISH_PX), t.number(Fact.FILLS) / 100, crop);

@@ -248,7 +248,7 @@ class BreakDownTest {
         click(robot, "#read-lamps");
         until("read", () -> session.store().now().day().acknowledged().contains("1/lamps"));
         assertThat(((CheckBox) scene.lookup("#read-lamps")).isSelected()).isTrue();
-        assertThat(words()).contains("Lamps burn").contains("Local codes and licensed practice decide");
+        assertThat(words()).contains("Hot lamps burn").contains("Local codes and licensed practice decide");
         robot.interact(() -> session.openShot("3"));
         until("borrowed", () -> there("#permission-holder"));
         click(robot, "#permission-holder");

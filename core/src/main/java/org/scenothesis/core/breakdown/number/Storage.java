@@ -17,10 +17,25 @@ public record Storage(double gigabytes, int cardGigabytes, int cards) {
         double megabytes = 0;
         for (PlateNeed n : needs) {
             if (n.role() != PlateRole.STILLS && n.filmed()) {
-                megabytes += n.length().takes() * Math.max(STILL_S, n.rollSeconds()) * told.number(Fact.MEGABITS) / 8;
+                megabytes += n.length().takes() * Math.max(STILL_S, n.rollSeconds()) * megabits(told) / 8;
             }
         }
         return forGigabytes((megabytes + photographs * told.number(Fact.STILL_MEGABYTES)) / 1000);
+    }
+
+    /// What the camera writes in a second: as told, else what its kind of recording usually takes for these lines and this rate.
+    static double megabits(Told told) {
+        if (told.given(Fact.MEGABITS)) {
+            return told.number(Fact.MEGABITS);
+        }
+        double lines = told.number(Fact.RECORD_PX) / 1080;
+        double at1080 = switch (told.answer(Fact.RECORDS)) {
+            case "camera" -> 50;
+            case "intra" -> 190;
+            case "raw" -> 500;
+            default -> 20;
+        };
+        return at1080 * lines * lines * told.number(Fact.RATE_PER_S) / 24;
     }
 
     public static Storage forGigabytes(double gb) {

@@ -55,7 +55,7 @@ final class ElsewhereRule implements WonderRule {
         if (made) {
             needs.add(c.clean("clean.elsewhere").recording("lens", "shadow"));
         } else {
-            needs.add(c.borrowed());
+            needs.add(c.is(Fact.BARS, "yes") ? c.borrowed().recording("bars") : c.borrowed());
         }
         needs.add(c.separated(c.subject(), "thing").focusedOn("subject").hearing("action").recording("ball"));
         if (c.is(Fact.IN_FRONT, "yes") && made) {

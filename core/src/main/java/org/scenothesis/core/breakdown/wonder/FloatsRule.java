@@ -40,7 +40,11 @@ final class FloatsRule implements WonderRule {
         if (c.is(Fact.PERFORMER, "yes")) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
-        q.addAll(Question.about(Fact.SHADOW, Fact.GLOWS, Fact.GREEN_NEAR, Fact.COLOURS));
+        q.add(Question.about(Fact.SHADOW));
+        if (c.is(Fact.SHADOW, "yes")) {
+            q.add(Question.about(Fact.SHADOW_ON));
+        }
+        q.addAll(Question.about(Fact.GLOWS, Fact.GREEN_NEAR, Fact.COLOURS));
         if (!c.is(Fact.MOTION, "still")) {
             q.add(Question.about(Fact.TRAVEL_M));
         }
@@ -63,7 +67,9 @@ final class FloatsRule implements WonderRule {
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        needs.add(c.clean("clean.support", c.gone(c.support())));
+        PlateNeed clean = c.clean("clean.support", c.gone(c.support()));
+        clean = c.is(Fact.SHADOW, "yes") ? clean.recording("shadow") : clean;
+        needs.add(c.is(Fact.SHADOW, "yes") && !c.is(Fact.SHADOW_ON, "floor") ? clean.recording("wall") : clean);
         if (c.is(Fact.PERFORMER, "yes")) {
             needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M) + c.number(Fact.HEIGHT_M))));
         }
@@ -100,6 +106,9 @@ final class FloatsRule implements WonderRule {
         }
         if (c.is(Fact.FLOOR, "glossy") && c.is(Fact.SHADOW, "yes")) {
             out.add(Conflict.watch("floor.glossy", id, c.subject()));
+        }
+        if (c.person() && c.is(Fact.FLOOR, "soft") && !c.is(Fact.SUPPORT, "harness")) {
+            out.add(Conflict.redo("floor.soft", id, c.subject()));
         }
         if (c.person() && c.is(Fact.COSTUME, "inflated") && halves(c)) {
             out.add(Conflict.watch("seam.inflated", id, c.subject()));

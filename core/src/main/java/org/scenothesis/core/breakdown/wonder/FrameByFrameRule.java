@@ -25,7 +25,7 @@ final class FrameByFrameRule implements WonderRule {
 
     @Override
     public List<Question> questions(Case c) {
-        return Question.about(Fact.RATE, Fact.PER_FRAME_S, Fact.RIG, Fact.EDGE, Fact.COLOURS);
+        return Question.about(Fact.RATE, Fact.PER_FRAME_S, Fact.STILL_MEGABYTES, Fact.RIG, Fact.EDGE);
     }
 
     @Override

@@ -69,7 +69,7 @@ final class HiddenRule implements WonderRule {
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
         String id = c.wonder().id();
-        if (c.is(Fact.SURFACE, "yields")) {
+        if (c.is(Fact.SURFACE, "yields") && c.is(Fact.PART, "all", "legs", "torso")) {
             out.add(Conflict.redo("seat.yields", id, c.subject()));
         }
         boolean suited = !c.is(Fact.MOTION, "still");

@@ -62,7 +62,7 @@ public final class Rules {
             default -> {}
         }
         q.addAll(Question.about(
-                Fact.FRAME_M, Fact.FLOOR, Fact.PUBLIC, Fact.BORROWED_SOUND, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX, Fact.RATE_PER_S, Fact.MEGABITS));
+                Fact.FRAME_M, Fact.FLOOR, Fact.PUBLIC, Fact.WEAPON, Fact.BORROWED_SOUND, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX, Fact.RATE_PER_S, Fact.RECORDS, Fact.MEGABITS));
         return q;
     }
 }

@@ -36,7 +36,11 @@ final class ThroughFrameRule implements WonderRule {
         if (c.is(Fact.FRAME_KIND, "display", "mirror", "picture")) {
             q.add(Question.about(Fact.REFLECTS));
         }
-        q.addAll(Question.about(Fact.SOURCE, Fact.PERFORMER));
+        q.add(Question.about(Fact.SOURCE));
+        if (c.is(Fact.SOURCE, "existing")) {
+            q.add(Question.about(Fact.BACKGROUND_PX));
+        }
+        q.add(Question.about(Fact.PERFORMER));
         if (c.is(Fact.PERFORMER, "yes")) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }

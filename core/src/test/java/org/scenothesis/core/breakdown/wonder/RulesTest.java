@@ -87,11 +87,11 @@ class RulesTest {
 
     @ParameterizedTest
     @CsvSource({
-        "FLOATS, who=person body=halves surface=yields, seat.yields", "FLOATS, floor=glossy, floor.glossy", "FLOATS, cloths=none, cloth.none",
+        "FLOATS, who=person body=halves surface=yields, seat.yields", "FLOATS, floor=glossy, floor.glossy", "FLOATS, who=person floor=soft, floor.soft", "FLOATS, cloths=none, cloth.none",
         "FLOATS, cloths=green foliage=yes, cloth.leaves", "FLOATS, cloths=green colours=#8cc63f, cloth.colour.other", "FLOATS, colours=#1fa64a;#1f4fc4, cloth.colour.both",
         "FLOATS, clothWideM=0.5, cloth.small", "FLOATS, camera=moving, camera.moves", "FLOATS, edge=glass, edge.glass", "FLOATS, method=mask, mask.forced",
         "FLOATS, motion=still background=moves, background.masked", "COPIES, touch=touch, copies.touch", "COPIES, camera=moving, copies.moving",
-        "OTHER_SIZE, factor=0.1 roomM=4, size.room", "OTHER_SIZE, contact=people, size.people", "HIDDEN, surface=yields, seat.yields", "HIDDEN, overClothes=yes by=hood, suit.over",
+        "OTHER_SIZE, factor=0.1 roomM=4, size.room", "OTHER_SIZE, contact=people, size.people", "HIDDEN, surface=yields part=legs, seat.yields", "HIDDEN, overClothes=yes by=hood, suit.over",
         "HIDDEN, light=sun, suit.sun", "MOVED, light=sun, operator.shadow", "BECOMES, event=cut, becomes.jump", "BECOMES, atS=60, becomes.when",
         "ELSEWHERE, backgroundCamera=parallax, background.parallax", "ELSEWHERE, backgroundCamera=drifts, background.move", "ELSEWHERE, emptyRoom=no, background.full",
         "THROUGH_FRAME, corners=no, frame.corners", "THROUGH_FRAME, frameKind=mirror reflects=yes, frame.reflects", "ENERGY, energy=flashes flashes=6, flashes.fast",
@@ -106,7 +106,7 @@ class RulesTest {
     @ParameterizedTest
     @CsvSource({
         "FLOATS, who=person, height", "FLOATS, who=person support=harness, suspended", "FLOATS, support=line, line", "FLOATS, motion=thrown, thrown", "FLOATS, weapon=yes, weapon",
-        "FLOATS, who=child, children", "FLOATS, light=lamps, lamps", "FLOATS, motion=drifts, stands", "FLOATS, public=yes, public", "FLOATS, light=sun, public",
+        "FLOATS, who=child, children", "FLOATS, light=lamps, lamps", "FLOATS, hotLamps=yes, hot", "WRITTEN, high=yes, outside", "FLOATS, motion=drifts, stands", "FLOATS, public=yes, public", "FLOATS, light=sun, public",
         "FLOATS, camera=moving dolly=chair, dolly", "HIDDEN, by=hood, hood", "RESHAPED, costume=inflated, hood", "MOVED, operator=suit, hood", "WIPED, material=powder, powder",
         "WIPED, material=water, water", "WIPED, material=leaves, overhead", "ENERGY, energy=fire, smoke", "ENERGY, energy=flashes, flashing", "BECOMES, event=flash, flashing",
         "WRITTEN, writtenOn=glass, glass", "THROUGH_FRAME, sizeM=1.7, opening", "OTHER_SIZE, factor=8, powder"
@@ -138,6 +138,30 @@ class RulesTest {
         assertThat(figure(plan(WonderKind.ELSEWHERE, "source=existing backgroundPx=720 camera=push pushIn=1.5"), "resolution.background")).isCloseTo(2.25, within(1e-9));
         assertThat(figure(plan(WonderKind.FLOATS, "who=person filmedAt=floor heightM=1.1"), "lens.lower")).isCloseTo(1.1, within(1e-9));
         assertThat(figure(plan(WonderKind.COPIES, "count=30 rows=3 apartShare=30"), "crowd.nearest")).isGreaterThanOrEqualTo(30 - 1e-6);
+    }
+
+    @Test
+    void whatIsSeenThroughAnOpeningIsEnlargedByItsShareOfThePicture() {
+        // 540 lines fill half of 1080.
+        assertThat(figure(plan(WonderKind.OPENING, "source=existing backgroundPx=540 sizeM=1.1 frameM=2.2"), "resolution.inside")).isCloseTo(1, within(1e-9));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"records=phone recordPx=2160 ratePerS=24, 80", "records=intra ratePerS=48, 380", "records=raw megabits=100, 100"})
+    void storageFollowsTheKindOfRecordingUntilTheRateIsKnown(String facts, double megabits) {
+        BreakdownPlan p = plan(WonderKind.FLOATS, facts);
+        double seconds = p.needs().stream().mapToDouble(n -> n.length().takes() * Math.max(5, n.rollSeconds())).sum();
+        assertThat(figure(p, "storage")).isCloseTo(seconds * megabits / 8000, within(1e-9));
+    }
+
+    @Test
+    void shadowsOnAWallAskForItsDistanceAndRoomToneIsNeverForgotten() {
+        assertThat(Shots.only(plan(WonderKind.FLOATS, "shadowOn=both"), PlateRole.CLEAN).notes().record()).contains("wall", "shadow");
+        assertThat(Shots.only(plan(WonderKind.FLOATS, "shadow=no"), PlateRole.CLEAN).notes().record()).isEmpty();
+        for (WonderKind k : WonderKind.values()) {
+            assertThat(plan(k, null).needs()).as(k.name()).anySatisfy(n -> assertThat(n.notes().sound()).contains("room"));
+        }
+        assertThat(plan(WonderKind.ELSEWHERE, "source=existing bars=yes").needs()).anySatisfy(n -> assertThat(n.notes().record()).contains("bars"));
     }
 
     @Test
