@@ -23,6 +23,9 @@ import org.scenothesis.core.shot.WonderKind;
 ///
 /// When another wonder happens to the same person (it is also small, or floats), the last figure is filmed by that wonder's plate.
 final class CopiesRule implements WonderRule {
+    private static final int FEW = 3;
+    private static final int A_DAY = 12;
+
     @Override
     public WonderKind kind() {
         return WonderKind.COPIES;
@@ -38,7 +41,7 @@ final class CopiesRule implements WonderRule {
         List<Question> q = new ArrayList<>();
         q.add(Question.among(Fact.WHO, "person", "thing", "child", "animal"));
         q.addAll(Question.about(Fact.COUNT, Fact.TOUCH, Fact.LOOKS, Fact.EDGE, Fact.COLOURS));
-        if (c.number(Fact.COUNT) > 3) {
+        if (!every(c)) {
             q.addAll(Question.about(Fact.ROWS, Fact.APART_SHARE));
         }
         if (!c.is(Fact.TOUCH, "apart")) {
@@ -59,10 +62,15 @@ final class CopiesRule implements WonderRule {
                 : new Demand(among(c), List.of(Way.KEY, Way.ROTO), c.answer(Fact.TOUCH), Demand.Apart.NO));
     }
 
-    static Crowd crowd(Case c) {
+    /// Whether every figure is performed: where the house wants it and a day allows it, and always for a few.
+    private static boolean every(Case c) {
+        double count = c.number(Fact.COUNT);
+        return count <= FEW || count <= A_DAY && c.rules().follows(School.COPIES, "every");
+    }
+
+    private static Crowd crowd(Case c) {
         var places = Crowd.places((int) c.number(Fact.COUNT), (int) c.number(Fact.ROWS));
-        boolean every = c.rules().follows(School.COPIES, "every") && places.size() <= 12;
-        return every ? Crowd.spread(places, places.size()) : Crowd.fewest(places, c.number(Fact.APART_SHARE) / 100);
+        return every(c) ? Crowd.spread(places, places.size()) : Crowd.fewest(places, c.number(Fact.APART_SHARE) / 100);
     }
 
     private static Optional<String> other(Case c) {
@@ -125,6 +133,6 @@ final class CopiesRule implements WonderRule {
 
     @Override
     public List<KitItem> kit(Case c) {
-        return List.of(new KitItem("feet", CopiesRule.crowd(c).performance().size()));
+        return List.of(new KitItem("feet", crowd(c).performance().size()));
     }
 }
