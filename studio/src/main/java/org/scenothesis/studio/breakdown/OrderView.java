@@ -28,6 +28,8 @@ import org.scenothesis.studio.parts.Text;
 
 /// The order of the day over all shots, with every change and its minutes; rows can be dragged, or moved with Alt and the arrows, and the price is said.
 final class OrderView extends PageView {
+    /// Rows shown; a day with more is read in the book.
+    private static final int MOST = 250;
     private static final PseudoClass TARGET = PseudoClass.getPseudoClass("target");
 
     private final VBox rows = new VBox(3);
@@ -64,6 +66,9 @@ final class OrderView extends PageView {
         box.getChildren().addAll(band.node(), place.node());
         fill(day);
         box.getChildren().add(rows);
+        if (day.order().steps().size() > MOST) {
+            box.getChildren().add(Text.block("And " + (day.order().steps().size() - MOST) + " more; the book and the table have all of them.", "muted"));
+        }
         if (!day.order().steps().isEmpty()) {
             box.getChildren().add(costs());
         }
@@ -123,7 +128,7 @@ final class OrderView extends PageView {
         rows.getChildren().clear();
         Map<String, Spike> spikes = spikes(day);
         int at = 0;
-        for (RunningOrder.Step s : day.order().steps()) {
+        for (RunningOrder.Step s : day.order().steps().subList(0, Math.min(MOST, day.order().steps().size()))) {
             rows.getChildren().add(row(day, s, spikes.getOrDefault(s.job().shot() + "/" + s.need().key(), Spike.T), at++));
         }
     }

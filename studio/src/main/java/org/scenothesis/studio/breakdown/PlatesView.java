@@ -37,6 +37,8 @@ import org.scenothesis.studio.parts.VerdictMark;
 final class PlatesView extends PageView {
     /// Up to this many plates show their reason at once.
     private static final int ROOMY = 8;
+    /// Slips shown of one lock group.
+    private static final int MOST = 120;
 
     private final Set<String> unfolded = new HashSet<>();
 
@@ -103,8 +105,11 @@ final class PlatesView extends PageView {
     private Node lockGroup(BreakdownPlan plan, String lock, List<PlateNeed> needs, Map<String, Plate> have, Map<String, Spike> spikes) {
         VBox slips = new VBox(5);
         boolean roomy = plan.needs().size() <= ROOMY;
-        for (PlateNeed n : needs) {
+        for (PlateNeed n : needs.subList(0, Math.min(MOST, needs.size()))) {
             slips.getChildren().add(plate(plan, n, have.get(n.key()), spikes.get(n.key()), roomy));
+        }
+        if (needs.size() > MOST) {
+            slips.getChildren().add(Text.block("And " + (needs.size() - MOST) + " more of this camera; the book and the table have all of them.", "muted"));
         }
         HBox.setHgrow(slips, Priority.ALWAYS);
         slips.setMinWidth(0);

@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.day;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -15,6 +16,8 @@ import org.jspecify.annotations.Nullable;
 final class Groups {
     private final OrderProblem problem;
     private final List<GroupPaths> paths = new ArrayList<>();
+    /// Jobs that count as one, by the first of them.
+    private final Map<Integer, List<Integer>> twins = new TreeMap<>();
     private final List<BitSet> shared;
     private final List<int[]> members = new ArrayList<>();
     /// Orders of groups too large for exactness; empty for the others.
@@ -23,18 +26,37 @@ final class Groups {
     Groups(OrderProblem problem, int @Nullable [] preferred) {
         this.problem = problem;
         shared = shared(problem);
+        findTwins();
         for (int[] jobs : problem.groups()) {
-            int[] first = Arrays.stream(jobs).filter(j -> twin(jobs, j) == j).toArray();
+            int[] first = Arrays.stream(jobs).filter(this::isFirst).toArray();
             boolean large = first.length > GroupPaths.MOST;
-            fixed.add(large ? new LargeGroup(problem, jobs, preferred).order() : new int[0]);
+            fixed.add(large ? expanded(new LargeGroup(problem, first, preferred).order()) : new int[0]);
             paths.add(new GroupPaths(problem, large ? new int[0] : first));
             members.add(jobs);
         }
     }
 
-    /// The first job of a group that is like this one.
-    private int twin(int[] jobs, int job) {
-        return Arrays.stream(jobs).filter(j -> j == job || alike(j, job)).findFirst().orElse(job);
+    /// For every job the first that is like it, found among those with the same costs.
+    private void findTwins() {
+        Map<Integer, List<Integer>> firsts = new HashMap<>();
+        for (int j = 0; j < problem.size(); j++) {
+            int job = j;
+            List<Integer> candidates = firsts.computeIfAbsent(Arrays.hashCode(problem.cost()[j]), k -> new ArrayList<>());
+            int first = candidates.stream().filter(i -> problem.lock()[i] == problem.lock()[job] && alike(i, job)).findFirst().orElse(job);
+            twins.computeIfAbsent(first, k -> new ArrayList<>()).add(job);
+            if (first == job) {
+                candidates.add(job);
+            }
+        }
+    }
+
+    private boolean isFirst(int job) {
+        return twins.containsKey(job);
+    }
+
+    /// An order of first jobs with their twins behind each.
+    private int[] expanded(int[] firsts) {
+        return Arrays.stream(firsts).flatMap(f -> twins.getOrDefault(f, List.of()).stream().mapToInt(Integer::intValue)).toArray();
     }
 
     private boolean alike(int i, int j) {
@@ -83,8 +105,7 @@ final class Groups {
         if (fixed.get(g).length > 0) {
             return fixed.get(g);
         }
-        int[] jobs = members.get(g);
-        return Arrays.stream(paths.get(g).path(from, to)).flatMap(first -> Arrays.stream(jobs).filter(j -> twin(jobs, j) == first)).toArray();
+        return expanded(paths.get(g).path(from, to));
     }
 
     int ways(int g) {

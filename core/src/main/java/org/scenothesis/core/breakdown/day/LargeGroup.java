@@ -6,6 +6,9 @@ import org.jspecify.annotations.Nullable;
 
 /// A good order inside a lock group with more jobs than can be ordered exactly: greedy, then moves of up to three jobs until none helps.
 final class LargeGroup {
+    /// Beyond, improving would take longer than anyone waits; the greedy order stays.
+    private static final int MOST_IMPROVED = 100;
+
     private final OrderProblem problem;
     private final int[] jobs;
     private final int @Nullable [] preferred;
@@ -64,6 +67,6 @@ final class LargeGroup {
     }
 
     private int[] improved(int[] of) {
-        return Moves.improved(of, problem::minutes, this::permitted);
+        return of.length > MOST_IMPROVED ? of : Moves.improved(of, problem::minutes, this::permitted);
     }
 }

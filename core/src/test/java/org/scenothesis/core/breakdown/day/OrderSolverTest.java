@@ -120,6 +120,19 @@ class OrderSolverTest {
     }
 
     @Test
+    void aCrowdOfHundredsIsStillOrderedWithoutBreakingAnything() {
+        Shot s = Shots.of(
+                Shots.wonder(org.scenothesis.core.shot.WonderKind.COPIES, "the maker", "count", "400", "apartShare", "100"),
+                Shots.wonder(org.scenothesis.core.shot.WonderKind.COPIES, "the apprentice", "count", "300", "apartShare", "100", "touch", "overlap"),
+                Shots.wonder(org.scenothesis.core.shot.WonderKind.FLOATS, "the lantern", "glows", "yes"));
+        RunningOrder o = RunningOrder.cheapest(s, HouseRules.DEFAULT);
+        assertThat(o.steps()).hasSizeGreaterThan(700);
+        assertThat(o.broken()).isEmpty();
+        assertThat(o.ids()).doesNotHaveDuplicates();
+        assertThat(o.exact()).isTrue();
+    }
+
+    @Test
     void amongEqualsTheSunlitGroupIsKeptTogether() {
         OrderProblem p = random(new Random(1), 4, 1);
         double[][] flat = new double[4][4];
