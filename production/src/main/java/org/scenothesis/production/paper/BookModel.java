@@ -28,11 +28,14 @@ import org.scenothesis.production.words.Words;
 final class BookModel {
     private final DayPlan day;
     private final Map<String, Spike> spikes = new LinkedHashMap<>();
+    /// What the crew calls the plates that are on the shelf.
+    private final Map<String, String> names = new LinkedHashMap<>();
 
     BookModel(DayPlan day) {
         this.day = day;
         for (Shot s : day.production().shots()) {
             Map<String, Plate> have = Breakdown.matched(s, day.plan(s.id()));
+            have.forEach((need, plate) -> names.put(s.id() + "/" + need, plate.name()));
             int i = 0;
             for (PlateNeed n : day.plan(s.id()).needs()) {
                 spikes.put(s.id() + "/" + n.key(), have.containsKey(n.key()) ? have.get(n.key()).spike() : Spike.number(i));
@@ -68,8 +71,12 @@ final class BookModel {
 
     private Map<String, Object> step(RunningOrder.Step s) {
         return Map.of(
-                "at", PlanWords.clock(day.clock(s)), "mark", mark(s.job().shot(), s.need()), "shot", s.job().shot(), "name", PlanWords.name(s.job()), "roll",
+                "at", PlanWords.clock(day.clock(s)), "mark", mark(s.job().shot(), s.need()), "shot", s.job().shot(), "name", name(s.job().shot(), s.need()) + PlanWords.part(s.job()), "roll",
                 PlanWords.roll(s.need()), "changes", PlanWords.changes(s.changes()), "change", s.changeMinutes() > 0 ? Words.number(s.changeMinutes(), 0) : "");
+    }
+
+    private String name(String shot, PlateNeed n) {
+        return names.getOrDefault(shot + "/" + n.key(), PlanWords.name(n));
     }
 
     private String mark(String shot, PlateNeed n) {
@@ -144,7 +151,7 @@ final class BookModel {
     private Map<String, Object> plate(Shot s, BreakdownPlan plan, PlateNeed n) {
         Map<String, Object> m = new LinkedHashMap<>();
         m.put("mark", mark(s.id(), n));
-        m.put("name", PlanWords.name(n));
+        m.put("name", name(s.id(), n));
         m.put("role", Words.of("role." + n.role().name()));
         m.put("lock", n.lockGroup());
         m.put("light", n.lightGroup());

@@ -55,7 +55,12 @@ public final class PlanWords {
     }
 
     public static String name(Job j) {
-        return name(j.need()) + (j.part() == Job.Part.WHOLE ? "" : Words.of("part." + j.part().name()));
+        return name(j.need()) + part(j);
+    }
+
+    /// ", before the action" for one end of a clean plate; nothing for a whole one.
+    public static String part(Job j) {
+        return j.part() == Job.Part.WHOLE ? "" : Words.of("part." + j.part().name());
     }
 
     public static String capital(String words) {

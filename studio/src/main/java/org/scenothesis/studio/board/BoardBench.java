@@ -240,7 +240,7 @@ public final class BoardBench extends Bench {
             Plate plate = have.get(s.need().key());
             bar.getChildren().add(block(s.job().minutes() * scale, plate == null ? Spike.number(i) : plate.spike()));
             names.getChildren().add(Text.of(
-                    String.format(java.util.Locale.ENGLISH, "%s  %s%s", PlanWords.clock(day.clock(s)), plate == null ? PlanWords.name(s.job()) : plate.name() + part(s),
+                    String.format(java.util.Locale.ENGLISH, "%s  %s%s", PlanWords.clock(day.clock(s)), plate == null ? PlanWords.name(s.job()) : plate.name() + PlanWords.part(s.job()),
                             s.changeMinutes() > 0 ? ", after " + Math.round(s.changeMinutes()) + " min of change" : ""),
                     "small"));
             i++;
@@ -251,10 +251,6 @@ public final class BoardBench extends Bench {
         VBox.setVgrow(list, Priority.ALWAYS);
         box.getChildren().addAll(bar, list);
         return box;
-    }
-
-    private static String part(RunningOrder.Step s) {
-        return s.job().part() == org.scenothesis.core.breakdown.day.Job.Part.WHOLE ? "" : Words.of("part." + s.job().part().name());
     }
 
     private static Region block(double width, @org.jspecify.annotations.Nullable Spike spike) {

@@ -33,6 +33,7 @@ final class OrderView extends PageView {
     private static final PseudoClass TARGET = PseudoClass.getPseudoClass("target");
 
     private final VBox rows = new VBox(3);
+    private final Map<String, String> names = new LinkedHashMap<>();
     private final LightBand band;
     private final PlaceFields place;
     private String focused = "";
@@ -133,11 +134,14 @@ final class OrderView extends PageView {
         }
     }
 
+    /// The mark of every plate, and, in `names`, what the crew calls it where it is on the shelf.
     private Map<String, Spike> spikes(DayPlan day) {
+        names.clear();
         Map<String, Spike> out = new LinkedHashMap<>();
         for (Shot s : day.production().shots()) {
             Map<String, Plate> have = Breakdown.matched(s, day.plan(s.id()));
             int i = s.plates().size();
+            have.forEach((need, plate) -> names.put(s.id() + "/" + need, plate.name()));
             for (var n : day.plan(s.id()).needs()) {
                 out.put(s.id() + "/" + n.key(), have.containsKey(n.key()) ? have.get(n.key()).spike() : Spike.number(i++));
             }
@@ -151,7 +155,8 @@ final class OrderView extends PageView {
         clock.setMinWidth(42);
         Label shot = Text.of(s.job().shot(), "muted", "small");
         shot.setMinWidth(26);
-        Label name = Text.of(PlanWords.name(s.job()), here ? "strong" : "muted");
+        String own = names.get(s.job().shot() + "/" + s.need().key());
+        Label name = Text.of(own == null ? PlanWords.name(s.job()) : own + PlanWords.part(s.job()), here ? "strong" : "muted");
         Label changes = Text.of(s.changes().isEmpty() ? "" : Words.number(s.changeMinutes(), 0) + " min before: " + s.changes().stream().map(c -> Words.of("change." + c.code())).reduce((a, b) -> a + ", " + b).orElse(""), "muted", "small");
         changes.setMinWidth(0);
         HBox.setHgrow(changes, Priority.ALWAYS);
