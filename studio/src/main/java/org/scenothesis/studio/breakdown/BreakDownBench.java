@@ -152,6 +152,11 @@ public final class BreakDownBench extends Bench {
     }
 
     @Override
+    public List<String> pages() {
+        return java.util.Arrays.stream(Page.values()).map(p -> p.word).toList();
+    }
+
+    @Override
     public void turn(String name) {
         for (Page p : Page.values()) {
             if (p.name().equalsIgnoreCase(name) || p.word.equalsIgnoreCase(name)) {

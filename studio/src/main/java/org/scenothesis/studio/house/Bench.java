@@ -1,5 +1,6 @@
 package org.scenothesis.studio.house;
 
+import java.util.List;
 import java.util.Map;
 import javafx.scene.Node;
 import javafx.scene.input.KeyEvent;
@@ -38,6 +39,11 @@ public abstract class Bench {
     /// It is being looked at now: refresh what was left while it was not.
     public void shown() {
         refresh();
+    }
+
+    /// The words of the bench's pages, in their order; none for a bench of one page.
+    public List<String> pages() {
+        return List.of();
     }
 
     /// Turns to one of the bench's pages by its name; does nothing where there are none.

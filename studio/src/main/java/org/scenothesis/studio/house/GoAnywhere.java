@@ -3,6 +3,7 @@ package org.scenothesis.studio.house;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Supplier;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.ListView;
@@ -16,9 +17,9 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.studio.parts.Text;
 
-/// Type a few letters of a bench, plate, beat or shot and go there.
+/// Type a few letters of a bench, one of its pages, a plate, beat or shot and go there.
 final class GoAnywhere extends StackPane {
-    private record Place(String words, Runnable go) {
+    record Place(String words, Runnable go) {
         @Override
         public String toString() {
             return words;
@@ -27,14 +28,16 @@ final class GoAnywhere extends StackPane {
 
     private final Session session;
     private final Runnable close;
+    private final Supplier<List<Place>> pages;
     private final TextField typed = new TextField();
     private final ListView<Place> found = new ListView<>();
 
-    GoAnywhere(Session session, Runnable close) {
+    GoAnywhere(Session session, Supplier<List<Place>> pages, Runnable close) {
         this.session = session;
+        this.pages = pages;
         this.close = close;
         getStyleClass().add("overlay");
-        typed.setPromptText("bench, plate, beat or shot");
+        typed.setPromptText("bench, page, plate, beat or shot");
         typed.setId("go-anywhere");
         found.setPrefHeight(230);
         found.getStyleClass().add("go-list");
@@ -93,6 +96,7 @@ final class GoAnywhere extends StackPane {
         for (BenchName b : BenchName.values()) {
             all.add(new Place(b.word(), () -> session.bench().set(b)));
         }
+        all.addAll(pages.get());
         for (Plate p : session.shot().plates()) {
             all.add(new Place(p.name() + ", plate", () -> session.plateId().set(p.id())));
         }

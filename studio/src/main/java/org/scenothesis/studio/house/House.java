@@ -52,7 +52,7 @@ public final class House extends StackPane {
         line = new BenchLine(session);
         shelf = new Shelf(session);
         findings = new FindingsLine(session);
-        goAnywhere = new GoAnywhere(session, this::close);
+        goAnywhere = new GoAnywhere(session, this::pages, this::close);
         keyHelp = new KeyHelp(this::close);
         frame.setTop(line);
         frame.setLeft(shelf);
@@ -79,6 +79,13 @@ public final class House extends StackPane {
         if (bench.name() == session.bench().get()) {
             show(bench.name());
         }
+    }
+
+    private List<GoAnywhere.Place> pages() {
+        return benches.values().stream().flatMap(b -> b.pages().stream().map(p -> new GoAnywhere.Place(p + ", on " + b.name().word(), () -> {
+            session.bench().set(b.name());
+            b.turn(p);
+        }))).toList();
     }
 
     /// Turns the bench that is looked at to one of its pages.

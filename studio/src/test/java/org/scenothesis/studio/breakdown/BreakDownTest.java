@@ -266,6 +266,14 @@ class BreakDownTest {
     }
 
     @Test
+    void everyPageIsReachedByTyping(FxRobot robot) {
+        robot.interact(() -> session.bench().set(BenchName.BOARD));
+        robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
+        robot.clickOn("#go-anywhere").write("house rules").type(KeyCode.ENTER);
+        until("there", () -> session.bench().get() == BenchName.BREAK_DOWN && there("#school-copies-every"));
+    }
+
+    @Test
     void theNumbersAreShownWithTheirVerdicts(FxRobot robot) {
         click(robot, "#page-numbers");
         until("shown", () -> there("#figure-storage") && words().contains("GB"));
