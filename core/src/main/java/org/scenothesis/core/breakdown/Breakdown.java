@@ -47,7 +47,7 @@ public final class Breakdown {
     }
 
     public static BreakdownPlan plan(Shot told, HouseRules rules) {
-        Shot shot = Rules.assuming(told);
+        Shot shot = Rules.assuming(told, rules);
         Map<String, Treatment> treatments = treatments(shot, rules);
         Map<String, PlateNeed> needs = new LinkedHashMap<>();
         List<Conflict> conflicts = new ArrayList<>();
@@ -61,27 +61,15 @@ public final class Breakdown {
             figures.addAll(rule.figures(c));
             kit.addAll(rule.kit(c));
         }
-        Guard.add(shot, rules, needs);
+        Guard.add(rules, needs);
         Set<String> declined = Set.of(Told.of(shot.setting()).answer(Fact.DECLINED).split("\\s+"));
         List<PlateNeed> all = List.copyOf(needs.values());
-        List<PlateNeed> kept = all.stream().filter(n -> !(n.proposed() && declined.contains(n.key()))).map(n -> known(n, needs)).toList();
+        List<PlateNeed> kept = all.stream().filter(n -> !(n.proposed() && declined.contains(n.key()))).map(n -> n.followingOnly(needs.keySet())).toList();
         List<PlateNeed> without = all.stream().filter(n -> n.proposed() && declined.contains(n.key())).toList();
         conflicts.addAll(Conflicts.of(shot, rules, treatments, kept));
         figures.addAll(Numbers.of(shot, rules, treatments, kept));
         return new BreakdownPlan(
                 shot.id(), kept, without, List.copyOf(treatments.values()), figures, conflicts, Cautions.of(shot, kept), Kit.of(shot, rules, kept, kit), Permissions.wanted(shot));
-    }
-
-    /// What must come before a plate but is not planned cannot hold it up.
-    private static PlateNeed known(PlateNeed n, Map<String, PlateNeed> all) {
-        Set<String> after = new LinkedHashSet<>(n.after());
-        after.retainAll(all.keySet());
-        after.remove(n.key());
-        return after.size() == n.after().size()
-                ? n
-                : new PlateNeed(
-                        n.key(), n.role(), n.code(), n.about(), n.wonders(), n.in(), n.out(), n.screen(), n.region(), n.lockGroup(), n.lightGroup(), n.length(), n.notes(),
-                        after, n.proposed());
     }
 
     private static Map<String, Treatment> treatments(Shot shot, HouseRules rules) {

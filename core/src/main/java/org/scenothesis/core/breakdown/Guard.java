@@ -14,13 +14,12 @@ import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.PlateRole;
-import org.scenothesis.core.shot.Shot;
 
 /// Against forgotten plates: the lit cloth alone for every set-up with a cloth, a card and a known length for every camera.
 final class Guard {
     private Guard() {}
 
-    static void add(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
+    static void add(HouseRules rules, Map<String, PlateNeed> needs) {
         for (PlateNeed n : List.copyOf(needs.values())) {
             if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.role() != PlateRole.SURFACE_TITLE) {
                 boolean board = n.role() == PlateRole.TRANSITION;

@@ -66,6 +66,18 @@ class GuardTest {
     }
 
     @Test
+    void aHouseThatScreensInAStudioLeavesTheLeavesOutsideAndRebuildsTheLight() {
+        Shot s = Shots.of(Map.of("foliage", "yes"), Shots.wonder(WonderKind.FLOATS, "the lantern"));
+        assertThat(Shots.only(Breakdown.plan(s, HouseRules.DEFAULT), PlateRole.ELEMENT).screen()).isEqualTo(Screen.BLUE);
+        BreakdownPlan studio = Breakdown.plan(s, HouseRules.DEFAULT.withSchool(School.WHERE_TO_SCREEN, "studio"));
+        assertThat(Shots.only(studio, PlateRole.ELEMENT).screen()).isEqualTo(Screen.GREEN);
+        assertThat(Shots.only(studio, PlateRole.ELEMENT).lightGroup()).isEqualTo("B");
+        assertThat(way(studio, Way.KEY).risks()).contains("key.light");
+        Shot here = s.withSetting(x -> x.withFact("place", "real"));
+        assertThat(Shots.only(Breakdown.plan(here, HouseRules.DEFAULT.withSchool(School.WHERE_TO_SCREEN, "studio")), PlateRole.ELEMENT).lightGroup()).as("what was told goes first").isEqualTo("A");
+    }
+
+    @Test
     void aHouseWithALivingCameraNeedsRoomAtTheEdges() {
         Shot s = Shots.of(Shots.wonder(WonderKind.FLOATS, "the lantern"));
         assertThat(Breakdown.plan(s, HouseRules.DEFAULT).figures()).noneSatisfy(f -> assertThat(f.code()).isEqualTo("crop"));

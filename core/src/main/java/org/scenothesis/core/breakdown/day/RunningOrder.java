@@ -5,7 +5,6 @@ import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.scenothesis.core.breakdown.Breakdown;
@@ -87,11 +86,6 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
         int[] own = preferred.isEmpty() ? null : indices(jobs, preferred);
         OrderSolver.Result r = OrderSolver.solve(problem, own, OrderSolver.EXACT_GROUPS);
         return of(problem, r.order(), r.exact(), estimates);
-    }
-
-    /// The crew's own order with its price; jobs it does not name follow at the end. Empty if the crew has none.
-    public static Optional<RunningOrder> preferred(Production p) {
-        return p.day().order().isEmpty() ? Optional.empty() : Optional.of(priced(jobs(p), p.day().order(), p.houseRules().estimates()));
     }
 
     /// Jobs in the order of some ids, those not named at the end, with its price and what it breaks.

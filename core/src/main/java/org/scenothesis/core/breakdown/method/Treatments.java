@@ -9,7 +9,6 @@ import java.util.TreeMap;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 
 /// Settles, over all wonders of a shot, how each thing is separated and from where it is filmed.
 public final class Treatments {
@@ -48,13 +47,13 @@ public final class Treatments {
         }
         Demand settled = new Demand(hardest.thing(), ways, hardest.because(), hardest.apart());
         Way chosen = own(told, of.getFirst().key).orElse(ways.getFirst());
-        boolean studio = told.given(Fact.PLACE) ? told.is(Fact.PLACE, "studio") : rules.follows(School.WHERE_TO_SCREEN, "studio");
-        boolean ownLight = any(of, Demand.Apart.LIGHT) || chosen.cloth() && studio || chosen == Way.BLACK || chosen == Way.WHITE;
+        boolean ownLight = any(of, Demand.Apart.LIGHT) || chosen.cloth() && told.is(Fact.PLACE, "studio") || chosen == Way.BLACK || chosen == Way.WHITE;
         boolean ownCamera = ownLight || any(of, Demand.Apart.CAMERA);
         double seconds = of.stream().mapToDouble(Asked::seconds).max().orElse(0);
         int frames = (int) Math.ceil(seconds * Math.min(HIGHEST_RATE, told.number(Fact.RATE_PER_S)));
         return new Treatment(
-                settled.thing(), of.getFirst().key, of.stream().map(Asked::wonder).distinct().toList(), chosen, chosen.cloth() ? ClothChoice.of(told, rules).cloth() : Screen.NONE, ownCamera ? own : home, ownCamera && ownLight ? own : home,
+                settled.thing(), of.getFirst().key, of.stream().map(Asked::wonder).distinct().toList(), chosen,
+                chosen.cloth() ? ClothChoice.of(told, rules).cloth() : Screen.NONE, ownCamera ? own : home, ownCamera && ownLight ? own : home,
                 settled.because(), Methods.priced(settled, chosen, told, frames, rules.estimates()), disagree, chosen != ways.getFirst());
     }
 

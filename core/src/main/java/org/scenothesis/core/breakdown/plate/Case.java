@@ -27,8 +27,6 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     /// How long a quiet background is rolled to be averaged into one still.
     public static final double QUIET_S = 5;
 
-    /// A cloth hung near, as small rooms have it.
-    private static final double NEAR_M = 0.6;
     private static final double WIDE_HIGH = 16.0 / 9;
     private static final double MARGIN = 1.15;
 
@@ -100,20 +98,16 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         return t;
     }
 
-    private PlateNeed need(String key, PlateRole role, String code, String about) {
+    /// A plate of the shot's own frame.
+    public PlateNeed here(String key, PlateRole role, String code, String about) {
         return new PlateNeed(
                 key, role, code, about, Set.of(wonder.id()), Set.of(), Set.of(), Screen.NONE, Region.NONE, HOME, HOME,
                 new PlateNeed.Length(roll(), 1, 0), PlateNeed.Notes.NONE, Set.of(), false);
     }
 
-    /// A plate of the shot's own frame.
-    public PlateNeed here(String key, PlateRole role, String code, String about) {
-        return need(key, role, code, about);
-    }
-
     /// The locked frame without anything that should not be there.
     public PlateNeed clean(String code, Item... gone) {
-        return need("clean-" + HOME, PlateRole.CLEAN, is(Fact.BACKGROUND, "moves") ? code + ".moves" : code, "")
+        return here("clean-" + HOME, PlateRole.CLEAN, is(Fact.BACKGROUND, "moves") ? code + ".moves" : code, "")
                 .lasting(cleanRoll(), 1)
                 .without(gone)
                 .without(Item.coded("crew", Item.Sort.CREW))
@@ -124,7 +118,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     public PlateNeed acting(String code) {
         String actor = answer(Fact.ACTOR);
         Optional<Wonder> twice = copies(actor);
-        PlateNeed n = twice.isPresent() ? figure(actor, 1, code) : need("acting", PlateRole.PRACTICAL, code, "");
+        PlateNeed n = twice.isPresent() ? figure(actor, 1, code) : here("acting", PlateRole.PRACTICAL, code, "");
         return n.lasting(Math.max(roll(), shot.seconds() + 2 * HANDLES_S), takes()).with(Item.person(actor)).hearing("action");
     }
 
@@ -135,7 +129,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
 
     /// One of several figures of the same person, performing where it will stand.
     public PlateNeed figure(String who, int number, String code) {
-        return need("figure-" + slug(who) + "-" + number, PlateRole.PRACTICAL, code, who + " " + number).with(Item.person(who));
+        return here("figure-" + slug(who) + "-" + number, PlateRole.PRACTICAL, code, who + " " + number).with(Item.person(who));
     }
 
     public String elementKey(String thing) {
@@ -151,7 +145,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
             case WHITE -> PlateRole.ON_WHITE;
             case MASK, ROTO -> PlateRole.PRACTICAL;
         };
-        PlateNeed n = need(elementKey(thing), role, code + "." + t.way().code(), thing)
+        PlateNeed n = here(elementKey(thing), role, code + "." + t.way().code(), thing)
                 .inGroups(t.lock(), t.light())
                 .lasting(roll(), takes())
                 .with(person() ? Item.person(thing) : Item.prop(thing))
@@ -183,7 +177,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         double away = Math.min(sized().number(Fact.BACKGROUND_M) / factor(), factor() == 1 ? Double.MAX_VALUE : sized().number(Fact.ROOM_M));
         double high = number(Fact.SIZE_M) + (wonder.kind() == WonderKind.FLOATS ? number(Fact.HEIGHT_M) : 0);
         double wide = number(Fact.SIZE_M) * (living() ? 0.5 : 1) + (is(Fact.MOTION, "still") ? 0 : number(Fact.TRAVEL_M));
-        double behind = (away + behindM()) / away;
+        double behind = (away + number(Fact.BEHIND_M)) / away;
         return new Region(
                 Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * high / frame), MARGIN * wide * behind, MARGIN * high * behind);
     }
@@ -200,12 +194,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
 
     /// A picture that exists already: nothing to film, but to be judged, brought in, and allowed.
     public PlateNeed borrowed() {
-        return need("borrowed-" + slug(subject()), PlateRole.BACKGROUND, PlateNeed.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
-    }
-
-    /// How far behind the subject the cloth hangs: as told, else as the house does it.
-    private double behindM() {
-        return told().given(Fact.BEHIND_M) || rules.follows(School.SCREEN_DISTANCE, "far") ? number(Fact.BEHIND_M) : NEAR_M;
+        return here("borrowed-" + slug(subject()), PlateRole.BACKGROUND, PlateNeed.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
     }
 
     /// All supports and operators of the wonder, to be out of a clean plate.

@@ -153,6 +153,20 @@ public record PlateNeed(
                 proposed);
     }
 
+    /// The same under another key, role and reason.
+    public PlateNeed as(String otherKey, PlateRole other, String otherCode) {
+        return new PlateNeed(
+                otherKey, other, otherCode, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, after, proposed);
+    }
+
+    /// Follows nothing but some of these.
+    public PlateNeed followingOnly(Collection<String> known) {
+        Set<String> kept = new TreeSet<>(after);
+        kept.retainAll(known);
+        kept.remove(key);
+        return new PlateNeed(key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, kept, proposed);
+    }
+
     public PlateNeed following(String... keys) {
         return new PlateNeed(
                 key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, union(after, List.of(keys)), proposed);

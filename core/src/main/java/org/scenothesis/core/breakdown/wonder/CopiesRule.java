@@ -97,9 +97,8 @@ final class CopiesRule implements WonderRule {
     }
 
     private static PlateNeed screened(PlateNeed n, Case c, org.scenothesis.core.breakdown.method.Screen cloth) {
-        return new PlateNeed(
-                n.key(), org.scenothesis.core.shot.PlateRole.ON_SCREEN, "copies.screened", n.about(), n.wonders(), n.in(), n.out(), cloth, c.region(),
-                c.treatment(among(c)).lock(), c.treatment(among(c)).light(), n.length(), n.notes(), n.after(), false);
+        var t = c.treatment(among(c));
+        return n.as(n.key(), org.scenothesis.core.shot.PlateRole.ON_SCREEN, "copies.screened").on(cloth, c.region()).inGroups(t.lock(), t.light());
     }
 
     @Override

@@ -74,12 +74,12 @@ final class FloatsRule implements WonderRule {
             needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M) + c.number(Fact.HEIGHT_M))));
         }
         Item support = Item.support(c.support());
-        PlateNeed element = c.separated(c.subject(), "thing").with(support).focusedOn("subject").positions("hang");
+        PlateNeed element = c.separated(c.subject(), "thing").focusedOn("subject").positions("hang");
         if (halves(c)) {
             needs.add(half(c, element, "upper").recording("seam"));
             needs.add(half(c, element, "lower").with(support).recording("seam"));
         } else {
-            needs.add(element);
+            needs.add(element.with(support));
         }
         if (c.is(Fact.IN_FRONT, "yes")) {
             needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
@@ -91,10 +91,7 @@ final class FloatsRule implements WonderRule {
     }
 
     private static PlateNeed half(Case c, PlateNeed whole, String part) {
-        return new PlateNeed(
-                "half-" + part + "-" + Case.slug(c.subject()), PlateRole.PARTIAL_BODY, "half." + part, c.subject(), whole.wonders(),
-                java.util.Set.of(Item.person(c.subject())), whole.out(), whole.screen(), whole.region(), whole.lockGroup(), whole.lightGroup(), whole.length(),
-                whole.notes(), whole.after(), false);
+        return whole.as("half-" + part + "-" + Case.slug(c.subject()), PlateRole.PARTIAL_BODY, "half." + part);
     }
 
     @Override

@@ -74,9 +74,7 @@ final class OpeningRule implements WonderRule {
             var t = c.treatment(front(c));
             PlateNeed acted = c.acting("acting.before").recording("rim.light");
             needs.add(t.way().cloth()
-                    ? new PlateNeed(
-                            acted.key(), PlateRole.ON_SCREEN, "acting.before", acted.about(), acted.wonders(), acted.in(), acted.out(), t.cloth(), c.region(), t.lock(),
-                            t.light(), acted.length(), acted.notes(), acted.after(), false)
+                    ? acted.as(acted.key(), PlateRole.ON_SCREEN, "acting.before").on(t.cloth(), c.region()).inGroups(t.lock(), t.light())
                     : acted);
         } else if (c.is(Fact.PERFORMER, "yes")) {
             PlateNeed acted = c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)));

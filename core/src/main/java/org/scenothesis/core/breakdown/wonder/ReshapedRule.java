@@ -57,10 +57,8 @@ final class ReshapedRule implements WonderRule {
         PlateNeed whole = c.separated(c.subject(), "thing").focusedOn("subject").hearing("action");
         needs.add(c.is(Fact.COSTUME, "inflated") ? whole.wearing("inflated") : whole);
         if (c.is(Fact.PART, "arms", "legs", "head") && !mild(c)) {
-            needs.add(new PlateNeed(
-                    "limb-" + c.answer(Fact.PART) + "-" + Case.slug(c.subject()), PlateRole.PARTIAL_BODY, "reshaped.limb", c.subject(), whole.wonders(), whole.in(), whole.out(),
-                    whole.screen(), whole.region(), whole.lockGroup(), whole.lightGroup(), new PlateNeed.Length(whole.rollSeconds(), 2, 0), PlateNeed.Notes.NONE,
-                    java.util.Set.of(whole.key()), false)
+            needs.add(whole.as("limb-" + c.answer(Fact.PART) + "-" + Case.slug(c.subject()), PlateRole.PARTIAL_BODY, "reshaped.limb")
+                    .lasting(whole.rollSeconds(), 2).following(whole.key())
                     .recording("seam").positions("limb.apart"));
         }
         return needs;

@@ -7,6 +7,8 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
@@ -16,6 +18,9 @@ public final class Rules {
     private static final Map<WonderKind, WonderRule> ALL = all(
             new FloatsRule(), new CopiesRule(), new SizeRule(), new HiddenRule(), new MovedRule(), new BecomesRule(), new ElsewhereRule(), new ThroughFrameRule(),
             new EnergyRule(), new PassesAroundRule(), new WipedRule(), new WrittenRule(), new FrameByFrameRule(), new OpeningRule(), new ReshapedRule());
+
+    /// Metres behind the subject at which a cloth hangs near, as small rooms have it.
+    private static final String NEAR_M = "0.6";
 
     private Rules() {}
 
@@ -34,6 +39,19 @@ public final class Rules {
     /// The shot with what its wonders assume said aloud, where nothing else was told.
     public static Shot assuming(Shot shot) {
         return shot.withWonders(shot.wonders().stream().map(Rules::assuming).toList());
+    }
+
+    /// The same, and where the setting leaves it open, what the house does.
+    public static Shot assuming(Shot shot, HouseRules rules) {
+        Shot out = assuming(shot);
+        if (rules.follows(School.WHERE_TO_SCREEN, "studio")) {
+            out = told(out, Fact.PLACE, "studio");
+        }
+        return rules.follows(School.SCREEN_DISTANCE, "near") ? told(out, Fact.BEHIND_M, NEAR_M) : out;
+    }
+
+    private static Shot told(Shot s, Fact f, String answer) {
+        return Told.of(s.setting()).given(f) ? s : s.withSetting(x -> x.withFact(f.key(), answer));
     }
 
     public static Wonder assuming(Wonder w) {

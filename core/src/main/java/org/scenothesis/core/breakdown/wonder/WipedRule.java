@@ -12,11 +12,15 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.WonderKind;
 
 /// Wiped by a material that covers and uncovers the frame, filmed on screen colour with the camera square to the board, then retimed to fit.
 final class WipedRule implements WonderRule {
+    /// Bringing the camera square to the board.
+    private static final double SQUARE_MINUTES = 5;
+
     @Override
     public WonderKind kind() {
         return WonderKind.WIPED;
@@ -38,12 +42,12 @@ final class WipedRule implements WonderRule {
     public List<PlateNeed> plates(Case c) {
         var t = c.treatment(c.subject());
         List<PlateNeed> needs = new ArrayList<>();
-        PlateNeed wipe = c.separated(c.subject(), "thing");
-        needs.add(new PlateNeed(
-                wipe.key(), t.way() == Way.KEY ? PlateRole.TRANSITION : PlateRole.ON_BLACK, "wiped." + t.way().code(), c.subject(), wipe.wonders(),
-                java.util.Set.of(Item.prop(c.subject()), Item.support("board")), wipe.out(), t.way() == Way.KEY ? t.cloth() : Screen.BLACK,
-                new org.scenothesis.core.breakdown.plate.Region(1, 1, 0, 0), t.lock(), t.light(),
-                new PlateNeed.Length(c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S, c.takes(), 5), wipe.notes(), java.util.Set.of(), false)
+        boolean keyed = t.way() == Way.KEY;
+        needs.add(c.here(c.elementKey(c.subject()), keyed ? PlateRole.TRANSITION : PlateRole.ON_BLACK, "wiped." + t.way().code(), c.subject())
+                .inGroups(t.lock(), t.light())
+                .with(Item.prop(c.subject()), Item.support("board")).without(Item.coded("crew", Item.Sort.CREW))
+                .on(keyed ? t.cloth() : Screen.BLACK, new Region(1, 1, 0, 0))
+                .lasting(c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S, c.takes()).taking(SQUARE_MINUTES)
                 .recording("square", "wipe.ends"));
         Item[] who = c.answer(Fact.ACTOR).isBlank() ? new Item[0] : new Item[] {Item.person(c.answer(Fact.ACTOR))};
         needs.add(who.length > 0 ? c.acting("wiped.before") : c.here("before", PlateRole.PRACTICAL, "wiped.before", c.subject()).lasting(c.roll(), c.takes()));

@@ -47,10 +47,9 @@ final class WrittenRule implements WonderRule {
         var t = c.treatment(c.subject());
         List<PlateNeed> needs = new ArrayList<>();
         PlateNeed title = c.separated(c.subject(), "thing");
-        needs.add(new PlateNeed(
-                title.key(), PlateRole.SURFACE_TITLE, "written." + t.way().code(), c.subject(), title.wonders(),
-                java.util.Set.of(Item.prop(c.subject()), Item.support("surface." + c.answer(Fact.WRITTEN_ON))), title.out(),
-                t.way() == Way.KEY ? t.cloth() : Screen.BLACK, title.region(), t.lock(), t.light(), title.length(), title.notes(), title.after(), false)
+        needs.add(title.as(title.key(), PlateRole.SURFACE_TITLE, "written." + t.way().code())
+                .with(Item.support("surface." + c.answer(Fact.WRITTEN_ON)))
+                .on(t.way() == Way.KEY ? t.cloth() : Screen.BLACK, title.region())
                 .recording("below.clip").focusedOn("glass"));
         if (c.is(Fact.PERFORMER, "yes")) {
             needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M))));

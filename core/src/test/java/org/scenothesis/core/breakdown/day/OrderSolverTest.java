@@ -165,13 +165,12 @@ class OrderSolverTest {
         Shot s = Shots.of(Shots.wonder(org.scenothesis.core.shot.WonderKind.FLOATS, "the lantern"));
         var p = new org.scenothesis.core.shot.Production("p", List.of(s), HouseRules.DEFAULT);
         RunningOrder best = RunningOrder.cheapest(p);
-        assertThat(RunningOrder.preferred(p)).isEmpty();
         List<String> own = best.moved(best.ids().getFirst(), best.ids().size() - 1);
-        RunningOrder bad = RunningOrder.preferred(p.withDay(d -> d.withOrder(own))).orElseThrow();
+        RunningOrder bad = DayPlan.of(p.withDay(d -> d.withOrder(own))).order();
         assertThat(bad.ids()).isEqualTo(own);
         assertThat(bad.broken()).isNotEmpty().allSatisfy(b -> assertThat(b.code()).isEqualTo("after"));
         assertThat(bad.minutes()).isGreaterThanOrEqualTo(best.minutes() - 10);
-        RunningOrder partial = RunningOrder.preferred(p.withDay(d -> d.withOrder(List.of("1/gone", best.ids().getLast())))).orElseThrow();
+        RunningOrder partial = DayPlan.of(p.withDay(d -> d.withOrder(List.of("1/gone", best.ids().getLast())))).order();
         assertThat(partial.ids()).hasSameSizeAs(best.ids()).startsWith(best.ids().getLast());
     }
 
