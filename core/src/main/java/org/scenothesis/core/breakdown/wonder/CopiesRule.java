@@ -39,7 +39,7 @@ final class CopiesRule implements WonderRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
-        q.add(Question.among(Fact.WHO, "person", "thing", "child", "animal"));
+        q.add(WHO_OF_PEOPLE);
         q.addAll(Question.about(Fact.COUNT, Fact.TOUCH, Fact.LOOKS, Fact.EDGE, Fact.COLOURS));
         if (!every(c)) {
             q.addAll(Question.about(Fact.ROWS, Fact.APART_SHARE));

@@ -32,7 +32,7 @@ final class ElsewhereRule implements WonderRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
-        q.add(Question.among(Fact.WHO, "person", "thing", "child", "animal"));
+        q.add(WHO_OF_PEOPLE);
         q.addAll(Question.about(Fact.SOURCE, Fact.BACKGROUND_CAMERA, Fact.EMPTY_ROOM));
         if (c.is(Fact.SOURCE, "existing")) {
             q.addAll(Question.about(Fact.BACKGROUND_PX, Fact.BARS));

@@ -30,7 +30,7 @@ final class HiddenRule implements WonderRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
-        q.add(Question.among(Fact.WHO, "person", "thing", "child", "animal"));
+        q.add(WHO_OF_PEOPLE);
         q.addAll(Question.about(Fact.BY, Fact.PART));
         q.add(Question.among(Fact.MOTION, "walks", "still", "turns"));
         q.addAll(Question.about(Fact.SURFACE, Fact.EDGE, Fact.COLOURS));

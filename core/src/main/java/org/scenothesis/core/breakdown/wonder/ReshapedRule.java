@@ -33,7 +33,7 @@ final class ReshapedRule implements WonderRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
-        q.add(Question.among(Fact.WHO, "person", "thing", "child", "animal"));
+        q.add(WHO_OF_PEOPLE);
         q.addAll(Question.about(Fact.PART, Fact.AMOUNT, Fact.COSTUME, Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.SHADOW, Fact.COLOURS));
         return q;
     }

@@ -39,7 +39,7 @@ final class SizeRule implements WonderRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
-        q.add(Question.among(Fact.WHO, "person", "thing", "child", "animal"));
+        q.add(WHO_OF_PEOPLE);
         q.add(Question.about(Fact.FACTOR));
         q.add(giant(c) ? Question.among(Fact.PACE, "size", "own") : Question.among(Fact.PACE, "own", "size"));
         q.add(Question.about(Fact.SIZE_M));

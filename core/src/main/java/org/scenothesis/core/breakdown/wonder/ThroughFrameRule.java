@@ -31,7 +31,7 @@ final class ThroughFrameRule implements WonderRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
-        q.add(Question.among(Fact.WHO, "person", "thing", "child", "animal"));
+        q.add(WHO_OF_PEOPLE);
         q.addAll(Question.about(Fact.FRAME_KIND, Fact.LIMBS, Fact.CORNERS, Fact.SIZE_M, Fact.TRAVEL_M, Fact.EDGE));
         if (c.is(Fact.FRAME_KIND, "display", "mirror", "picture")) {
             q.add(Question.about(Fact.REFLECTS));

@@ -18,6 +18,8 @@ import org.scenothesis.core.shot.WonderKind;
 public interface WonderRule {
     /// What wonders that happen to people assume.
     Map<Fact, String> PERSON = Map.of(Fact.WHO, "person");
+    /// And what they ask first.
+    Question WHO_OF_PEOPLE = Question.among(Fact.WHO, "person", "thing", "child", "animal");
 
     WonderKind kind();
 
