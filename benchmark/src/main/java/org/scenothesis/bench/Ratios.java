@@ -144,7 +144,7 @@ public final class Ratios {
             line("full quality key with unmixed edges, 720p, whole frame", 1 / s[0], "frames/s", "");
             layers(demo, shot, p, screen, bands);
             Picture small = Resample.scale(p, 640, 360, bands);
-            var smallScreen = new ScreenModel(Resample.scale(screen.colour(), 640, 360, bands), screen.hue(), screen.source());
+            var smallScreen = screen.scaled(640, 360, bands);
             double[] drag = alternating(() -> Keyer.element(small, smallScreen, KeySettings.DEFAULT, null, bands));
             line("drag on Key: the key at the size shown, whole frame", 1000 * drag[0], "ms", "one frame");
         }

@@ -37,7 +37,8 @@ final class InfoCommand implements Callable<Integer> {
             o.put("codec", c.codec());
             o.put("pixels", c.pixelFormat());
             o.put("range", c.fullRange() ? "full" : "limited");
-            o.put("matrix", c.matrix());
+            o.put("matrix", c.matrix().name().toLowerCase(Locale.ROOT));
+            o.put("matrix_named", c.matrixNamed());
             o.put("transfer", c.transfer().name().toLowerCase(Locale.ROOT));
             o.put("rotation_deg", c.rotationDeg());
             o.put("alpha", c.alpha());

@@ -27,6 +27,7 @@ import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
 import org.scenothesis.media.Stills;
 import org.scenothesis.production.measure.KeyCheck;
@@ -79,13 +80,20 @@ final class KeyCommand implements Callable<Integer> {
         KeySettings settings = new KeySettings(
                 emptyBelow == null ? KeySettings.DEFAULT.emptyBelow() : emptyBelow,
                 solidAbove == null ? KeySettings.DEFAULT.solidAbove() : solidAbove, choke, softness, despill);
-        Polygon outline = garbage == null ? null : outline(garbage);
+        List<Point> outline = garbage == null ? List.of() : outline(garbage);
+        Outputs.apart(out, take, screenPlate, background);
         try (Bands bands = Bands.allCores()) {
-            Files.createDirectories(out);
-            write(settings, outline, bands);
-            KeyReport r = KeyCheck.run(take, screenPlate, settings, outline, bands, Progress.NONE);
+            FootageSource bare = screenPlate == null ? null : FootageSource.of(screenPlate);
+            KeyReport r;
+            try (Footage t = Footages.open(take)) {
+                ScreenModel model = Screens.model(t, bare, bands);
+                List<Point> shares = outline.stream().map(p -> new Point(p.x() / t.info().width(), p.y() / t.info().height())).toList();
+                Files.createDirectories(out);
+                write(t, model, settings, model.garbage(shares), bands);
+                r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, shares), bands, Progress.NONE);
+            }
             List<Finding> findings = KeyJudge.judge(
-                    r.worst(), r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, "", HouseRules.DEFAULT);
+                    r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, "", HouseRules.DEFAULT);
             output.print(json(r, findings));
             output.say(Words.frames(r.frames()) + " keyed into " + out);
             output.sayFindings(findings);
@@ -95,10 +103,9 @@ final class KeyCommand implements Callable<Integer> {
         }
     }
 
-    private void write(KeySettings settings, @Nullable Polygon outline, Bands bands) throws FootageException, InputException {
+    private void write(Footage t, ScreenModel model, KeySettings settings, @Nullable Polygon outline, Bands bands) throws FootageException, InputException {
         Progress progress = output.progress("key");
-        try (Footage t = Footages.open(take); Footage bg = background == null ? null : Footages.open(background)) {
-            ScreenModel model = Screens.model(t, screenPlate, bands);
+        try (Footage bg = background == null ? null : Footages.open(background)) {
             int n = t.info().frames();
             for (int i = 0; i < n; i++) {
                 progress.at(i, n);
@@ -126,7 +133,7 @@ final class KeyCommand implements Callable<Integer> {
                 null, 0, bands);
     }
 
-    private static Polygon outline(Path file) throws InputException {
+    private static List<Point> outline(Path file) throws InputException {
         try {
             JsonNode tree = JsonMapper.builder().build().readTree(file.toFile());
             JsonNode list = tree.isObject() ? tree.path("points") : tree;
@@ -140,7 +147,7 @@ final class KeyCommand implements Callable<Integer> {
             if (points.size() < 3) {
                 throw new InputException(file + ": an outline needs at least three corners; write it as [[x, y], [x, y], [x, y]] in pixels.");
             }
-            return new Polygon(points);
+            return points;
         } catch (IOException e) {
             throw new InputException(file + ": the outline cannot be read as JSON; write it as [[x, y], [x, y], …] in pixels.");
         }
@@ -150,7 +157,8 @@ final class KeyCommand implements Callable<Integer> {
         ObjectNode o = Output.object();
         o.put("frames", r.frames());
         o.put("screen_model", r.source().name().toLowerCase(java.util.Locale.ROOT));
-        Output.number(o, "evenness_stops", r.evennessStops());
+        Output.number(o, "evenness_stops", r.evennessStops() == null ? Double.NaN : r.evennessStops());
+        o.put("outline", r.clothOutline() ? "round the cloth, proposed" : "as given");
         ObjectNode m = o.putObject("measures");
         Output.number(m, "grey_inside_percent", r.worst().greyInside());
         Output.number(m, "grey_outside_percent", r.worst().greyOutside());
@@ -158,7 +166,7 @@ final class KeyCommand implements Callable<Integer> {
         Output.number(m, "flicker_percent", r.worst().flicker());
         Output.number(m, "spill_percent", r.worst().spillLeft());
         Output.number(m, "solid_percent", r.worst().solid());
-        m.put("room_px", r.worst().room().px());
+        Output.number(m, "room_px", r.worst().room().px() < 0 ? Double.NaN : r.worst().room().px());
         m.put("room_side", r.worst().room().side().name().toLowerCase(java.util.Locale.ROOT));
         o.put("verdict", Words.verdict(LockJudge.worst(findings)));
         o.set("findings", Output.findings(findings));

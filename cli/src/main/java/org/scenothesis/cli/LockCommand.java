@@ -7,10 +7,12 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockJudge;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.LockCheck;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
@@ -31,7 +33,7 @@ final class LockCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         try (Bands bands = Bands.allCores()) {
-            LockReport r = LockCheck.run(reference, take, bands, output.progress("lock check"));
+            LockReport r = LockCheck.run(FootageSource.of(reference), FootageSource.of(take), bands, output.progress("lock check"));
             List<Finding> findings = LockJudge.judge(r, "", HouseRules.DEFAULT, false);
             output.print(json(r, findings));
             say(r, findings);
@@ -39,26 +41,31 @@ final class LockCommand implements Callable<Integer> {
         }
     }
 
+    /// Values of where the camera stands in the end; null where nothing could be placed or compared.
     private static ObjectNode json(LockReport r, List<Finding> findings) {
         ObjectNode o = Output.object();
         o.put("frames", r.frames());
-        Output.number(o, "used_share", r.usedShare());
-        o.set("shift_px", point(r.shift()));
-        ArrayNode corners = o.putArray("corner_shift_px");
-        r.corners().forEach(p -> corners.add(point(p)));
-        Output.number(o, "roll_deg", r.rollDeg());
-        Output.number(o, "zoom_percent", r.zoomPercent());
-        Output.number(o, "residual_px", r.residualPx());
-        Output.number(o, "exposure_stops", r.exposureStops());
-        Output.number(o, "white_balance_mired", r.gains().mired());
-        ObjectNode gain = o.putObject("gain");
-        Output.number(gain, "r", r.gains().r());
-        Output.number(gain, "g", r.gains().g());
-        Output.number(gain, "b", r.gains().b());
+        o.put("placed_frames", r.placedFrames());
+        if (r.found()) {
+            segment(o, r.settled());
+        } else {
+            for (String name : new String[] {"used_share", "shift_px", "corner_shift_px", "roll_deg", "zoom_percent", "residual_px", "exposure_stops", "white_balance_mired", "gain"}) {
+                o.putNull(name);
+            }
+        }
         if (r.bumpFrame() == null) {
             o.putNull("bump_frame");
         } else {
             o.put("bump_frame", r.bumpFrame());
+        }
+        Output.number(o, "drift_stops", r.driftStops());
+        Output.number(o, "jump_stops", r.jumpStops());
+        ArrayNode segments = o.putArray("segments");
+        for (LockReport.Segment s : r.segments()) {
+            ObjectNode at = segments.addObject();
+            at.put("from", s.from());
+            at.put("to", s.to());
+            segment(at, s);
         }
         ArrayNode series = o.putArray("series");
         for (LockReport.Sample s : r.series()) {
@@ -73,6 +80,27 @@ final class LockCommand implements Callable<Integer> {
         return o;
     }
 
+    private static void segment(ObjectNode o, LockReport.Segment s) {
+        Gains g = s.gains();
+        Output.number(o, "used_share", s.usedShare());
+        o.set("shift_px", point(s.shift()));
+        ArrayNode corners = o.putArray("corner_shift_px");
+        s.corners().forEach(p -> corners.add(point(p)));
+        Output.number(o, "roll_deg", s.rollDeg());
+        Output.number(o, "zoom_percent", s.zoomPercent());
+        Output.number(o, "residual_px", s.residualPx());
+        Output.number(o, "exposure_stops", g == null ? null : g.stops());
+        Output.number(o, "white_balance_mired", g == null ? null : g.mired());
+        if (g == null) {
+            o.putNull("gain");
+        } else {
+            ObjectNode gain = o.putObject("gain");
+            Output.number(gain, "r", g.r());
+            Output.number(gain, "g", g.g());
+            Output.number(gain, "b", g.b());
+        }
+    }
+
     private static ObjectNode point(Point p) {
         ObjectNode o = Output.object();
         Output.number(o, "x", p.x());
@@ -81,10 +109,16 @@ final class LockCommand implements Callable<Integer> {
     }
 
     private void say(LockReport r, List<Finding> findings) {
-        output.say(String.format(
-                "%s: shift %s, %s px; roll %s°; zoom %s %%; residual %s px; exposure %s; %.0f %% of the points used",
-                Words.frames(r.frames()), Words.signed(r.shift().x(), 3), Words.signed(r.shift().y(), 3), Words.signed(r.rollDeg(), 4),
-                Words.signed(r.zoomPercent(), 3), Words.number(r.residualPx(), 3), Words.stops(r.exposureStops()), 100 * r.usedShare()));
+        if (!r.found()) {
+            output.say(Words.frames(r.frames()) + ": the camera could not be placed in any of them");
+        }
+        for (LockReport.Segment g : r.segments()) {
+            Gains gains = g.gains();
+            output.say(String.format(
+                    "frames %d to %d: shift %s, %s px; roll %s\u00b0; zoom %s %%; residual %s px; exposure %s; %.0f %% of the points used",
+                    g.from(), g.to(), Words.signed(g.shift().x(), 3), Words.signed(g.shift().y(), 3), Words.signed(g.rollDeg(), 4),
+                    Words.signed(g.zoomPercent(), 3), Words.number(g.residualPx(), 3), gains == null ? "not measured" : Words.stops(gains.stops()), 100 * g.usedShare()));
+        }
         output.sayFindings(findings);
     }
 }

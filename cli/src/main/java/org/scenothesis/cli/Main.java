@@ -16,7 +16,8 @@ import picocli.CommandLine.Command;
         version = "Scenothesis 0.1",
         subcommands = {
             LockCommand.class, KeyCommand.class, BreakdownCommand.class, RenderCommand.class, RehearseCommand.class, InfoCommand.class,
-            FindingsCommand.class, IllusionsCommand.class, ShotListCommand.class, LightCommand.class, CommandLine.HelpCommand.class
+            FindingsCommand.class, IllusionsCommand.class, ShotListCommand.class, LightCommand.class, EarlierCommand.class, LeftoversCommand.class,
+            TakeCommand.class, CommandLine.HelpCommand.class
         },
         footer = {"", "With a window: scenothesis [FOLDER], scenothesis demo [--bench NAME] [--snapshot FILE.png]"})
 public final class Main {

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.words.Words;
@@ -54,11 +55,18 @@ final class Output {
         }
     }
 
+    /// A line beside the result, on standard error like progress.
+    void remark(String line) {
+        if (!quiet) {
+            spec.commandLine().getErr().println(line);
+        }
+    }
+
     /// Progress in whole percent steps of ten on standard error.
     Progress progress(String what) {
         int[] last = {-1};
         return (done, of) -> {
-            int tenth = of == 0 ? 10 : (int) (10L * done / of);
+            int tenth = of == 0 ? Math.max(0, last[0]) : (int) (10L * done / of);
             if (!quiet && tenth != last[0]) {
                 last[0] = tenth;
                 spec.commandLine().getErr().println(what + " " + tenth * 10 + " %");
@@ -99,8 +107,8 @@ final class Output {
     }
 
     /// A number, or null where there is none.
-    static void number(ObjectNode o, String name, double v) {
-        if (Double.isFinite(v)) {
+    static void number(ObjectNode o, String name, @Nullable Double v) {
+        if (v != null && Double.isFinite(v)) {
             o.put(name, Math.round(v * 1e6) / 1e6);
         } else {
             o.putNull(name);

@@ -7,6 +7,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.RenderJob;
@@ -35,22 +37,44 @@ final class RenderCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         return of.open((folder, s) -> {
-            try (Bands bands = Bands.allCores();
-                    ShotRenderer renderer = new ShotRenderer(
-                            folder, new Surveyor(folder, bands).survey(s, Measured.NOTHING, output.progress("measure"), told -> {}), bands)) {
-                ShotRenderer.Format format = renderer.format(s);
-                int[] range = range(format.frames());
-                new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1])).run(output.progress("render"));
-                ObjectNode o = Output.object();
-                o.put("out", out.toString());
-                o.put("frames", range[1] - range[0] + 1);
-                o.put("width", format.width());
-                o.put("height", format.height());
-                o.put("rate", format.rate());
-                output.print(o);
-                output.say("rendered " + Words.frames(range[1] - range[0] + 1) + " to " + out);
+            folder.grantForNow(out);
+            folder.forResult(out);
+            try (Bands bands = Bands.allCores()) {
+                Surveyor surveyor = new Surveyor(folder, bands);
+                Measured measured = surveyor.survey(s, "", Measured.NOTHING, output.progress("measure"), told -> {});
+                try (ShotRenderer renderer = new ShotRenderer(folder, measured, surveyor.contents(), bands)) {
+                    render(renderer, s);
+                }
             }
         });
+    }
+
+    private void render(ShotRenderer renderer, Shot s) throws FootageException, InputException {
+        ShotRenderer.Format format = renderer.format(s);
+        int[] range = range(format.frames());
+        RenderJob job = new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1]));
+        output.remark("it takes " + job.space().words());
+        RenderJob.Done done = job.run(output.progress("render"));
+        ObjectNode o = Output.object();
+        o.put("out", out.toString());
+        o.put("frames", range[1] - range[0] + 1);
+        o.put("width", format.width());
+        o.put("height", format.height());
+        o.put("rate", format.rate());
+        o.put("older_removed", done.removed());
+        o.put("older_left", done.older());
+        o.put("sound_left_out", done.soundLeftOut());
+        output.print(o);
+        output.say("rendered " + Words.frames(range[1] - range[0] + 1) + " to " + out);
+        if (done.removed() > 0) {
+            output.say("removed " + Words.frames(done.removed()) + " of an earlier render behind the end of this one");
+        }
+        if (done.older() > 0) {
+            output.say(Words.frames(done.older()) + " of an earlier version of the shot lie there still; render them too, or remove them");
+        }
+        if (done.soundLeftOut()) {
+            output.say("the sound was left out: this kind of file cannot hold its coding; .mkv holds any");
+        }
     }
 
     private int[] range(int n) throws InputException {

@@ -28,6 +28,15 @@ public final class Check {
         return value;
     }
 
+    /// Coordinates in metres: finite, and not further away than anyone walks.
+    ///
+    /// @throws IllegalArgumentException unless each lies within 100 km of the origin
+    public static void place(String name, double... metres) {
+        for (double m : metres) {
+            range(name, m, -1e5, 1e5);
+        }
+    }
+
     /// @throws IllegalArgumentException with `what` unless `holds`
     public static void that(boolean holds, String what) {
         if (!holds) {

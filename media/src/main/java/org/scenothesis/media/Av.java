@@ -1,16 +1,17 @@
 package org.scenothesis.media;
 
-import static org.bytedeco.ffmpeg.global.avutil.AV_LOG_FATAL;
+import static org.bytedeco.ffmpeg.global.avutil.AV_LOG_QUIET;
 import static org.bytedeco.ffmpeg.global.avutil.av_log_set_level;
 import static org.bytedeco.ffmpeg.global.avutil.av_strerror;
 
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import org.bytedeco.javacpp.Pointer;
 
-/// Small things shared by the FFmpeg callers: quiet logs, error words, paths as addresses.
+/// Small things shared by the FFmpeg callers: silent logs, error words, paths as addresses.
 final class Av {
     static {
-        av_log_set_level(AV_LOG_FATAL);
+        av_log_set_level(AV_LOG_QUIET);
     }
 
     private Av() {}
@@ -28,5 +29,23 @@ final class Av {
     /// The `file:` address of a path, so that colons, percent signs and hashes in names stay plain characters.
     static String address(Path path) {
         return "file:" + path.toAbsolutePath();
+    }
+
+    /// What a native call allocated.
+    ///
+    /// @throws FootageException if it allocated nothing
+    static <P extends Pointer> P some(P pointer, Path path) throws FootageException {
+        if (pointer == null || pointer.isNull()) {
+            throw new FootageException(path, "there is no memory left for it; close other programs, or use smaller pictures.");
+        }
+        return pointer;
+    }
+
+    /// @throws FootageException with `what` and the library's words if `code` is an error
+    static int check(int code, Path path, String what) throws FootageException {
+        if (code < 0) {
+            throw new FootageException(path, what + " (" + words(code) + ").");
+        }
+        return code;
     }
 }

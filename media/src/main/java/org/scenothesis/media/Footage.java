@@ -14,6 +14,11 @@ public interface Footage extends AutoCloseable {
     /// @throws FootageException if that frame cannot be read
     Picture frame(int index) throws FootageException;
 
+    /// Frame `index` averaged `times` smaller on each side, without the whole of it ever being in memory as light.
+    ///
+    /// @throws FootageException if that frame cannot be read
+    Picture reduced(int index, int times) throws FootageException;
+
     /// A quick look at frame `index` for measuring: luma and a small linear picture.
     ///
     /// @throws FootageException if that frame cannot be read

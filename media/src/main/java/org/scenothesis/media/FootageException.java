@@ -3,7 +3,7 @@ package org.scenothesis.media;
 import java.nio.file.Path;
 
 /// A file that could not be read or written: says what, where, and what to do.
-public final class FootageException extends Exception {
+public class FootageException extends Exception {
     private static final long serialVersionUID = 1;
 
     private final transient Path path;
@@ -20,6 +20,12 @@ public final class FootageException extends Exception {
 
     public FootageException(Path path, String sentence, Throwable cause) {
         super(path + ": " + sentence, cause);
+        this.path = path;
+    }
+
+    /// The same failure, told of something else.
+    protected FootageException(Path path, FootageException cause) {
+        super(cause.getMessage(), cause);
         this.path = path;
     }
 

@@ -15,41 +15,40 @@ import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 final class FootageFacts {
     private FootageFacts() {}
 
-    static FootageInfo of(Path path, FrameCoding coding, VideoFootage.PacketList list, AVFormatContext container, int stream)
-            throws FootageException {
-        if (coding.unsupportedTransfer()) {
-            throw new FootageException(
-                    path, "it is recorded with a high dynamic range curve (PQ or HLG), which is not supported; record or export standard range.");
-        }
-        List<Double> times = times(list);
+    static FootageInfo of(Path path, FrameCoding coding, PacketList list, AVFormatContext container, int stream) {
         double told = av_q2d(container.streams(stream).avg_frame_rate());
-        boolean still = times.size() == 1;
+        boolean still = list.frames() == 1;
+        List<Double> times = times(list, told);
         double rate = rate(times, told);
         boolean variable = variable(times, rate);
         List<String> notes = new ArrayList<>(coding.notes());
         if (variable) {
             notes.add("the frame rate varies; times are taken from the file");
         }
-        boolean turned = coding.sideways();
+        if (!list.timed() && !still) {
+            notes.add("the file carries no frame times; frames are counted, and going back in it is slow");
+        }
         boolean audio = av_find_best_stream(container, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0) >= 0;
         String codec = avcodec_get_name(container.streams(stream).codecpar().codec_id()).getString();
+        FrameCoding.Colour c = coding.colour();
         return new FootageInfo(
                 path,
                 still ? FootageInfo.Kind.STILL : FootageInfo.Kind.VIDEO,
-                turned ? coding.height() : coding.width(),
-                turned ? coding.width() : coding.height(),
+                coding.shownWidth(),
+                coding.shownHeight(),
                 new FootageInfo.Rate(rate, variable),
                 times,
                 new FootageInfo.Coding(
-                        container.iformat().name().getString(), codec, coding.formatName(), coding.fullRange(),
-                        coding.matrixName(), coding.transfer(), 90 * coding.quarterTurns(), coding.alpha(), audio),
+                        container.iformat().name().getString(), codec, coding.formatName(), c.fullRange(),
+                        c.matrix(), c.matrixNamed(), c.transfer(), 90 * coding.geometry().quarterTurns(), coding.alpha(), audio),
                 notes);
     }
 
-    private static List<Double> times(VideoFootage.PacketList list) {
-        List<Double> times = new ArrayList<>(list.size());
-        for (long stamp : list.stamps()) {
-            times.add((stamp - list.stamps()[0]) * list.timeBase());
+    private static List<Double> times(PacketList list, double told) {
+        List<Double> times = new ArrayList<>(list.frames());
+        double rate = told > 0 && told < 1000 ? told : 24;
+        for (int i = 0; i < list.frames(); i++) {
+            times.add(list.timed() ? list.seconds(i) : i / rate);
         }
         return times;
     }

@@ -3,6 +3,7 @@ package org.scenothesis.media;
 import java.nio.file.Path;
 import java.util.Collections;
 import java.util.List;
+import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Transfer;
 
 /// What a piece of footage is, read without decoding all of it.
@@ -33,13 +34,14 @@ public record FootageInfo(
     /// Frames per second; `variable` when the steps between frames differ by more than half a frame.
     public record Rate(double framesPerSecond, boolean variable) {}
 
-    /// How the picture is stored.
+    /// How the picture is stored and read; `matrixNamed` is false where the file names no matrix and one is assumed.
     public record Coding(
             String container,
             String codec,
             String pixelFormat,
             boolean fullRange,
-            String matrix,
+            ColourMatrix matrix,
+            boolean matrixNamed,
             Transfer transfer,
             int rotationDeg,
             boolean alpha,

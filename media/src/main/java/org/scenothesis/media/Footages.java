@@ -14,12 +14,20 @@ public final class Footages {
 
     private Footages() {}
 
-    /// Opens a video, a still, or a folder of stills.
+    /// Opens a video, a still, or a folder of stills, read as the file says.
     ///
     /// @throws FootageException if there is nothing there that can be read
     public static Footage open(Path path) throws FootageException {
+        return open(FootageSource.of(path));
+    }
+
+    /// Opens a video, a still, or a folder of stills, read as the crew says.
+    ///
+    /// @throws FootageException if there is nothing there that can be read
+    public static Footage open(FootageSource source) throws FootageException {
+        Path path = source.path();
         if (Files.isDirectory(path)) {
-            return new SequenceFootage(path, stillsIn(path));
+            return new SequenceFootage(source, stillsIn(path));
         }
         if (!Files.isRegularFile(path)) {
             throw new FootageException(path, "there is no such file; check the path.");
@@ -31,7 +39,7 @@ public final class Footages {
         } catch (IOException e) {
             throw new FootageException(path, "the file cannot be read; check its permissions.", e);
         }
-        return new VideoFootage(path);
+        return new VideoFootage(source);
     }
 
     /// The stills of a folder in natural order of their names.

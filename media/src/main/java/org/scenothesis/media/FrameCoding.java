@@ -8,77 +8,104 @@ import java.util.ArrayList;
 import java.util.List;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacketSideData;
-import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.avutil.AVFrameSideData;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
+import org.bytedeco.ffmpeg.avutil.AVRational;
 import org.bytedeco.javacpp.BytePointer;
+import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.core.shot.Reading;
 
-/// How the frames of one file are to be understood: what the file says, completed by stated assumptions.
-record FrameCoding(
-        int format,
-        int width,
-        int height,
-        boolean fullRange,
-        int matrix,
-        Transfer transfer,
-        boolean unsupportedTransfer,
-        int quarterTurns,
-        boolean alpha,
-        boolean floating,
-        List<String> notes) {
+/// How the frames of one file are to be understood: what the crew said, what the file says, completed by stated assumptions.
+///
+/// One code value means one light in all footage of a crew: whatever is marked sRGB, BT.709, BT.601 or not at all is read with the sRGB curve. Only linear, logarithmic and
+/// high dynamic range curves are followed, and whatever the crew says.
+record FrameCoding(int format, int width, int height, Colour colour, Geometry geometry, boolean alpha, boolean floating, List<String> notes) {
+    /// - `wide`: the primaries are those of BT.2020 and are brought to BT.709. `centred`: chroma is sited in the middle of its pixels, as in JPEG.
+    record Colour(boolean fullRange, ColourMatrix matrix, boolean matrixNamed, Transfer transfer, boolean wide, boolean centred) {}
 
-    static FrameCoding of(AVFormatContext container, AVStream stream, AVCodecContext decoder, AVFrame frame) {
+    /// - `quarterTurns` clockwise bring the picture upright; `pixelAspect`: width of a pixel by its height.
+    record Geometry(int quarterTurns, double pixelAspect, boolean interlaced) {
+        static final Geometry PLAIN = new Geometry(0, 1, false);
+    }
+
+    static FrameCoding of(AVStream stream, AVCodecContext decoder, AVFrame frame, Reading told) {
         AVPixFmtDescriptor d = av_pix_fmt_desc_get(frame.format());
+        String name = av_get_pix_fmt_name(frame.format()).getString();
+        boolean floating = (d.flags() & AV_PIX_FMT_FLAG_FLOAT) != 0;
+        boolean still = isStillCodec(decoder.codec_id());
+        boolean alpha = (d.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0 || "pal8".equals(name) && still;
+        List<String> notes = new ArrayList<>();
+        Colour colour = colour(decoder, frame, d, still, told, notes);
+        Geometry geometry = geometry(stream, frame, notes);
+        return new FrameCoding(frame.format(), frame.width(), frame.height(), colour, geometry, alpha, floating, notes);
+    }
+
+    private static Colour colour(AVCodecContext decoder, AVFrame frame, AVPixFmtDescriptor d, boolean still, Reading told, List<String> notes) {
         boolean rgb = (d.flags() & AV_PIX_FMT_FLAG_RGB) != 0;
         boolean floating = (d.flags() & AV_PIX_FMT_FLAG_FLOAT) != 0;
-        String formatName = av_get_pix_fmt_name(frame.format()).getString();
-        boolean still = isStillCodec(decoder.codec_id());
-        List<String> notes = new ArrayList<>();
-        int matrix = frame.colorspace();
-        if (!rgb && (matrix == AVCOL_SPC_UNSPECIFIED || matrix == AVCOL_SPC_RGB)) {
-            matrix = still || frame.height() <= 576 && frame.width() <= 1024 && decoder.codec_id() == AV_CODEC_ID_MJPEG
-                    ? AVCOL_SPC_BT470BG
-                    : frame.height() <= 576 && frame.width() < 900 ? AVCOL_SPC_SMPTE170M : AVCOL_SPC_BT709;
-            if (d.nb_components() >= 3) {
-                notes.add("the file names no colour matrix; " + (matrix == AVCOL_SPC_BT709 ? "BT.709" : "BT.601") + " is assumed");
-            }
+        boolean jpeg = decoder.codec_id() == AV_CODEC_ID_MJPEG;
+        boolean colours = !rgb && d.nb_components() >= 3;
+        boolean named = rgb || frame.colorspace() != AVCOL_SPC_UNSPECIFIED && frame.colorspace() != AVCOL_SPC_RGB;
+        ColourMatrix matrix = told.matrix() != null ? told.matrix() : named ? matrixOf(frame.colorspace())
+                : still || jpeg || frame.height() <= 576 && frame.width() <= 1024 ? ColourMatrix.BT601 : ColourMatrix.BT709;
+        if (colours && !named && told.matrix() == null) {
+            notes.add("the file names no colour matrix; " + (matrix == ColourMatrix.BT709 ? "BT.709" : "BT.601") + " is assumed");
         }
-        boolean full = frame.color_range() == AVCOL_RANGE_JPEG || formatName.startsWith("yuvj") || rgb
-                || frame.color_range() == AVCOL_RANGE_UNSPECIFIED && (still || d.nb_components() < 3);
-        boolean alpha = (d.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0 || "pal8".equals(formatName) && still;
+        String name = av_get_pix_fmt_name(frame.format()).getString();
+        boolean full = told.fullRange() != null ? told.fullRange()
+                : frame.color_range() == AVCOL_RANGE_JPEG || name.startsWith("yuvj") || rgb
+                        || frame.color_range() == AVCOL_RANGE_UNSPECIFIED && (still || d.nb_components() < 3);
         int trc = frame.color_trc();
-        // Readers of stills name odd curves (TIFF a plain gamma): an integer still is sRGB unless it says linear.
-        int named = still && trc != AVCOL_TRC_LINEAR ? AVCOL_TRC_UNSPECIFIED : trc;
-        Transfer transfer = transferOf(named, rgb || still || isJpegVideo(decoder.codec_id()), floating);
-        if (trc == AVCOL_TRC_UNSPECIFIED && !still && !floating) {
-            notes.add("the file names no transfer curve; " + (transfer == Transfer.SRGB ? "sRGB" : "BT.709") + " is assumed");
+        Transfer transfer = told.curve() != null ? told.curve() : floating ? Transfer.LINEAR : curveOf(trc, still);
+        if (told.curve() == null && (transfer == Transfer.PQ || transfer == Transfer.HLG)) {
+            notes.add(transfer == Transfer.PQ
+                    ? "the curve is PQ; white is taken as 203 cd/m\u00b2 and highlights stay above it"
+                    : "the curve is HLG; white is taken as code 75 % and highlights stay above it");
+        } else if (told.curve() == null && transfer == Transfer.SRGB && !still && !jpeg && trc == AVCOL_TRC_UNSPECIFIED) {
+            notes.add("the file names no transfer curve; it is read like stills, sRGB");
         }
-        boolean unsupported = trc == AVCOL_TRC_SMPTE2084 || trc == AVCOL_TRC_ARIB_STD_B67;
-        return new FrameCoding(
-                frame.format(), frame.width(), frame.height(), full, matrix, transfer, unsupported,
-                turns(stream, frame), alpha, floating, notes);
+        boolean centred = frame.chroma_location() == AVCHROMA_LOC_CENTER || frame.chroma_location() == AVCHROMA_LOC_UNSPECIFIED && (jpeg || still);
+        return new Colour(full, matrix, named, transfer, frame.color_primaries() == AVCOL_PRI_BT2020, centred);
     }
 
-    private static boolean isStillCodec(int id) {
-        return id == AV_CODEC_ID_PNG || id == AV_CODEC_ID_TIFF || id == AV_CODEC_ID_EXR || id == AV_CODEC_ID_BMP || id == AV_CODEC_ID_DPX;
+    private static ColourMatrix matrixOf(int space) {
+        return space == AVCOL_SPC_BT709 ? ColourMatrix.BT709
+                : space == AVCOL_SPC_BT2020_NCL || space == AVCOL_SPC_BT2020_CL ? ColourMatrix.BT2020 : ColourMatrix.BT601;
     }
 
-    private static boolean isJpegVideo(int id) {
-        return id == AV_CODEC_ID_MJPEG;
-    }
-
-    private static Transfer transferOf(int trc, boolean displayReferred, boolean floating) {
-        if (floating || trc == AVCOL_TRC_LINEAR) {
+    private static Transfer curveOf(int trc, boolean still) {
+        if (trc == AVCOL_TRC_LINEAR) {
             return Transfer.LINEAR;
         }
-        if (trc == AVCOL_TRC_IEC61966_2_1) {
+        // Readers of stills name odd curves (TIFF a plain gamma): an integer still is sRGB unless it says linear.
+        if (still) {
             return Transfer.SRGB;
         }
-        boolean silent = trc == AVCOL_TRC_UNSPECIFIED || trc == AVCOL_TRC_RESERVED0;
-        return silent && displayReferred ? Transfer.SRGB : Transfer.BT709;
+        return trc == AVCOL_TRC_SMPTE2084 ? Transfer.PQ : trc == AVCOL_TRC_ARIB_STD_B67 ? Transfer.HLG : trc == AVCOL_TRC_LOG ? Transfer.LOG100 : Transfer.SRGB;
+    }
+
+    private static Geometry geometry(AVStream stream, AVFrame frame, List<String> notes) {
+        AVRational own = frame.sample_aspect_ratio();
+        AVRational said = own.num() > 0 && own.den() > 0 ? own : stream.sample_aspect_ratio();
+        double aspect = said.num() > 0 && said.den() > 0 ? av_q2d(said) : 1;
+        if (!(aspect > 0.2 && aspect < 5)) {
+            aspect = 1;
+        }
+        if (aspect != 1) {
+            notes.add(String.format(java.util.Locale.ENGLISH, "its pixels are not square (%.3f to 1); the picture is widened to its true shape", aspect));
+        }
+        boolean interlaced = (frame.flags() & AVFrame.AV_FRAME_FLAG_INTERLACED) != 0;
+        if (interlaced) {
+            notes.add("it is interlaced; every frame is made of its first field, the lines between are rebuilt");
+        }
+        return new Geometry(turns(stream, frame), aspect, interlaced);
+    }
+
+    static boolean isStillCodec(int id) {
+        return id == AV_CODEC_ID_PNG || id == AV_CODEC_ID_TIFF || id == AV_CODEC_ID_EXR || id == AV_CODEC_ID_BMP || id == AV_CODEC_ID_DPX;
     }
 
     private static int turns(AVStream stream, AVFrame frame) {
@@ -98,13 +125,17 @@ record FrameCoding(
         return Math.floorMod((int) Math.round(degrees / 90), 4);
     }
 
-    boolean sideways() {
-        return quarterTurns % 2 == 1;
+    /// Width with square pixels, before turning.
+    int squareWidth() {
+        return Math.max(1, (int) Math.round(width * geometry.pixelAspect));
     }
 
-    String matrixName() {
-        var name = av_color_space_name(matrix);
-        return name == null || name.isNull() ? "unknown" : name.getString();
+    int shownWidth() {
+        return geometry.quarterTurns % 2 == 1 ? height : squareWidth();
+    }
+
+    int shownHeight() {
+        return geometry.quarterTurns % 2 == 1 ? squareWidth() : height;
     }
 
     String formatName() {

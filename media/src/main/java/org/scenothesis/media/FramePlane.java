@@ -15,7 +15,12 @@ record FramePlane(ByteBuffer bytes, int stride, int top) {
 
     /// Copies the beginning of a row.
     void read(int row, byte[] into) {
-        bytes.get(top + row * stride, into);
+        read(row, into, into.length);
+    }
+
+    /// Copies the first bytes of a row.
+    void read(int row, byte[] into, int count) {
+        bytes.get(top + row * stride, into, 0, count);
     }
 
     /// Sets the beginning of a row.

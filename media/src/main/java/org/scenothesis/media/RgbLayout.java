@@ -12,12 +12,15 @@ import java.util.function.BiConsumer;
 import org.bytedeco.ffmpeg.avutil.AVComponentDescriptor;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Plane;
 
 /// Reads and writes the code values of red-green-blue and grey layouts directly.
 ///
 /// The general scaler takes such pictures through luma and chroma and back, which costs exactness; these need no arithmetic at all.
-final class RgbLayout {
+final class RgbLayout implements CodeRows {
+    private static final float[] LUMA = {0.2126f, 0.7152f, 0.0722f};
+
     private final int components;
     private final int[] plane;
     private final int[] step;
@@ -25,6 +28,8 @@ final class RgbLayout {
     private final int[] shift;
     private final int[] depth;
     private final boolean bigEndian;
+    private FramePlane[] planes = {};
+    private byte[] bytes = {};
 
     private RgbLayout(AVPixFmtDescriptor d) {
         components = d.nb_components();
@@ -45,7 +50,7 @@ final class RgbLayout {
     }
 
     /// Null when the layout is not of this kind.
-    static @org.jspecify.annotations.Nullable RgbLayout of(int format) {
+    static @Nullable RgbLayout of(int format) {
         AVPixFmtDescriptor d = av_pix_fmt_desc_get(format);
         long odd = AV_PIX_FMT_FLAG_PAL | AV_PIX_FMT_FLAG_BITSTREAM | AV_PIX_FMT_FLAG_FLOAT;
         boolean rgb = (d.flags() & AV_PIX_FMT_FLAG_RGB) != 0;
@@ -54,33 +59,65 @@ final class RgbLayout {
         return (rgb || grey) && whole && (d.flags() & odd) == 0 ? new RgbLayout(d) : null;
     }
 
-    int components() {
-        return components;
+    @Override
+    public void of(AVFrame f) {
+        planes = new FramePlane[components];
+        int widest = 0;
+        for (int c = 0; c < components; c++) {
+            planes[c] = FramePlane.of(f, plane[c], f.height());
+            widest = Math.max(widest, f.width() * step[c] + offset[c] + 2);
+        }
+        bytes = bytes.length < widest ? new byte[widest] : bytes;
     }
 
-    /// Code values 0 to 65535 of one component of one row.
-    void read(AVFrame f, int component, int y, int width, int[] codes) {
-        byte[] row = row(f, component, y, width);
+    @Override
+    public void row(int y, float[] r, float[] g, float[] b, float @Nullable [] a) {
+        codes(0, y, r);
+        if (components >= 3) {
+            codes(1, y, g);
+            codes(2, y, b);
+        } else {
+            System.arraycopy(r, 0, g, 0, r.length);
+            System.arraycopy(r, 0, b, 0, r.length);
+        }
+        // An even number of components ends in alpha, which has no curve.
+        if (a != null && components % 2 == 0) {
+            codes(components - 1, y, a);
+        }
+    }
+
+    @Override
+    public void luma(int y, float[] luma) {
+        if (components < 3) {
+            codes(0, y, luma);
+            return;
+        }
+        float[] one = new float[luma.length];
+        java.util.Arrays.fill(luma, 0);
+        for (int c = 0; c < 3; c++) {
+            codes(c, y, one);
+            for (int x = 0; x < luma.length; x++) {
+                luma[x] += LUMA[c] * one[x];
+            }
+        }
+    }
+
+    /// Code values in [0, 1] of one component of one row.
+    private void codes(int component, int y, float[] out) {
         int max = (1 << depth[component]) - 1;
+        float unit = 1f / max;
         boolean wide = depth[component] + shift[component] > 8;
-        for (int x = 0; x < width; x++) {
+        int n = out.length;
+        planes[component].read(y, bytes, (n - 1) * step[component] + offset[component] + (wide ? 2 : 1));
+        for (int x = 0; x < n; x++) {
             int at = x * step[component] + offset[component];
-            int v = wide ? word(row, at) : row[at] & 0xff;
-            v = v >> shift[component] & max;
-            codes[x] = max == 65535 ? v : (int) ((v * 65535L + max / 2) / max);
+            int v = wide ? word(bytes, at) : bytes[at] & 0xff;
+            out[x] = (v >> shift[component] & max) * unit;
         }
     }
 
     private int word(byte[] row, int at) {
         return bigEndian ? (row[at] & 0xff) << 8 | row[at + 1] & 0xff : (row[at + 1] & 0xff) << 8 | row[at] & 0xff;
-    }
-
-    private byte[] row(AVFrame f, int component, int y, int width) {
-        int bytes = width * step[component];
-        byte[] row = new byte[Math.max(bytes, Math.abs(f.linesize(plane[component])))];
-        f.data(plane[component]).position((long) y * f.linesize(plane[component])).get(row, 0, bytes);
-        f.data(plane[component]).position(0);
-        return row;
     }
 
     /// Writes whole planes, one for each component, packed into one plane of the frame or each into its own.

@@ -13,12 +13,14 @@ final class SequenceFootage implements Footage {
     private static final Pattern NUMBER = Pattern.compile("(\\d+)\\.[^.]+$");
     private static final double RATE = 24;
 
+    private final FootageSource source;
     private final List<Path> files;
     private final FootageInfo info;
 
-    SequenceFootage(Path folder, List<Path> files) throws FootageException {
+    SequenceFootage(FootageSource source, List<Path> files) throws FootageException {
+        this.source = source;
         this.files = files;
-        try (Footage first = new VideoFootage(files.getFirst())) {
+        try (Footage first = new VideoFootage(new FootageSource(files.getFirst(), source.reading()))) {
             FootageInfo i = first.info();
             List<Double> times = new ArrayList<>();
             for (int k = 0; k < files.size(); k++) {
@@ -27,7 +29,7 @@ final class SequenceFootage implements Footage {
             List<String> notes = new ArrayList<>(i.notes());
             gaps(files, notes);
             info = new FootageInfo(
-                    folder, FootageInfo.Kind.SEQUENCE, i.width(), i.height(), new FootageInfo.Rate(RATE, false), times, i.coding(), notes);
+                    source.path(), FootageInfo.Kind.SEQUENCE, i.width(), i.height(), new FootageInfo.Rate(RATE, false), times, i.coding(), notes);
         }
     }
 
@@ -59,6 +61,13 @@ final class SequenceFootage implements Footage {
     }
 
     @Override
+    public Picture reduced(int index, int times) throws FootageException {
+        try (Footage still = open(index)) {
+            return still.reduced(0, times);
+        }
+    }
+
+    @Override
     public Glance glance(int index) throws FootageException {
         try (Footage still = open(index)) {
             return still.glance(0);
@@ -66,7 +75,7 @@ final class SequenceFootage implements Footage {
     }
 
     private Footage open(int index) throws FootageException {
-        Footage still = new VideoFootage(files.get(index));
+        Footage still = new VideoFootage(new FootageSource(files.get(index), source.reading()));
         if (still.info().width() != info.width() || still.info().height() != info.height()) {
             FootageInfo s = still.info();
             still.close();

@@ -4,9 +4,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.*;
 import static org.bytedeco.ffmpeg.global.avutil.*;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
@@ -52,7 +50,7 @@ public final class Stills {
     /// @throws FootageException if the file cannot be written
     public static void write(Path path, Picture p, Format format) throws FootageException {
         String layout = p.a() == null ? format.opaque : format.withAlpha;
-        try (EncoderFrame frame = new EncoderFrame(p.width(), p.height(), av_get_pix_fmt(layout))) {
+        try (EncoderFrame frame = new EncoderFrame(path, p.width(), p.height(), av_get_pix_fmt(layout), format == Format.JPEG)) {
             encode(path, frame.fill(p), format.encoder);
         }
     }
@@ -117,6 +115,7 @@ public final class Stills {
                 frame.quality(FF_QP2LAMBDA * 3);
             }
             int code = avcodec_open2(c, codec, options);
+            av_dict_free(options);
             if (code >= 0) {
                 code = avcodec_send_frame(c, frame);
             }
@@ -138,9 +137,7 @@ public final class Stills {
 
     private static void place(Path path, byte[] bytes) throws FootageException {
         try {
-            Path near = path.toAbsolutePath().resolveSibling(path.getFileName() + ".part");
-            Files.write(near, bytes);
-            Files.move(near, path, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+            FreshFile.write(path, bytes);
         } catch (IOException e) {
             throw new FootageException(path, "the file cannot be written; check the folder, its permissions and the space left.", e);
         }

@@ -1,170 +1,195 @@
 package org.scenothesis.media;
 
-import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_BT2020_NCL;
-import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_BT709;
-import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_YUV420P;
-import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_YUV422P;
-import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_YUV444P;
-import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_YUVJ420P;
-import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_YUVJ422P;
-import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_YUVJ444P;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_BE;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_BITSTREAM;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_FLOAT;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_PAL;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_RGB;
+import static org.bytedeco.ffmpeg.global.avutil.av_get_pix_fmt_name;
+import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
+import org.bytedeco.ffmpeg.avutil.AVComponentDescriptor;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.match.Glance;
-import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.picture.Plane;
 
-/// Turns 8-bit planar luma and chroma into linear light with the file's matrix and range, in float from the first step.
+/// Reads luma and chroma of 8 to 16 bit with the file's matrix and range, in float from the first step.
 ///
 /// - Source: ITU-R BT.601, BT.709, BT.2020. The general scaler's whites lie 0.4 % low for such layouts, which these do not.
-/// - Chroma is interpolated linearly; sited left for video, in the middle for full-range (JPEG) pictures.
-final class YuvLayout {
+/// - Chroma is interpolated linearly; sited left for video, in the middle for pictures that say so (JPEG).
+final class YuvLayout implements CodeRows {
+    /// One component of the layout, in bytes.
+    private record Part(int plane, int step, int offset, int shift, int depth) {
+        static Part of(AVComponentDescriptor c) {
+            return new Part(c.plane(), c.step(), c.offset(), c.shift(), c.depth());
+        }
+    }
+
     private final int width;
     private final int height;
     private final int shiftX;
     private final int shiftY;
-    private final boolean full;
+    private final boolean centred;
+    private final Part[] parts;
+    private final boolean alpha;
     private final float vToR;
     private final float uToB;
     private final float uToG;
     private final float vToG;
     private final float lumaScale;
     private final float lumaOffset;
-    private final float[] table;
+    private final float chromaScale;
+    private final float grey;
+    private final float[] u;
+    private final float[] v;
+    private final float[] line;
+    private final float[] above;
+    private final float[] below;
+    private final byte[] bytes;
+    private final FramePlane[] planes;
 
-    private YuvLayout(FrameCoding c, int shiftX, int shiftY, float[] table) {
+    private YuvLayout(FrameCoding c, AVPixFmtDescriptor d) {
         width = c.width();
         height = c.height();
-        this.shiftX = shiftX;
-        this.shiftY = shiftY;
-        this.table = table;
-        full = c.fullRange();
-        lumaScale = full ? 1 / 255f : 1 / 219f;
-        lumaOffset = full ? 0 : -16 / 219f;
-        double kr = c.matrix() == AVCOL_SPC_BT709 ? 0.2126 : c.matrix() == AVCOL_SPC_BT2020_NCL ? 0.2627 : 0.299;
-        double kb = c.matrix() == AVCOL_SPC_BT709 ? 0.0722 : c.matrix() == AVCOL_SPC_BT2020_NCL ? 0.0593 : 0.114;
+        alpha = (d.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0;
+        int n = d.nb_components();
+        parts = new Part[n];
+        for (int i = 0; i < n; i++) {
+            parts[i] = Part.of(d.comp(i));
+        }
+        boolean colour = n >= 3;
+        shiftX = colour ? d.log2_chroma_w() : 0;
+        shiftY = colour ? d.log2_chroma_h() : 0;
+        centred = c.colour().centred();
+        boolean full = c.colour().fullRange();
+        double unit = 1 << parts[0].depth - 8;
+        double most = (1 << parts[0].depth) - 1;
+        lumaScale = (float) (full ? 1 / most : 1 / (219 * unit));
+        lumaOffset = (float) (full ? 0 : -16 / 219.0);
+        chromaScale = (float) (full ? 1 / most : 1 / (224 * unit));
+        grey = (float) (128 * unit);
+        double kr = c.colour().matrix().red();
+        double kb = c.colour().matrix().blue();
         vToR = (float) (2 * (1 - kr));
         uToB = (float) (2 * (1 - kb));
         uToG = (float) (2 * kb * (1 - kb) / (1 - kr - kb));
         vToG = (float) (2 * kr * (1 - kr) / (1 - kr - kb));
+        int cw = chromaWidth();
+        u = new float[width];
+        v = new float[width];
+        line = new float[cw + 2];
+        above = new float[cw];
+        below = new float[cw];
+        int widest = 1;
+        for (Part p : parts) {
+            widest = Math.max(widest, width * p.step + p.offset + 2);
+        }
+        bytes = new byte[widest];
+        planes = new FramePlane[4];
     }
 
     /// Null when the layout is not of this kind.
-    static @Nullable YuvLayout of(FrameCoding c, float @Nullable [] table) {
-        int f = c.format();
-        boolean is420 = f == AV_PIX_FMT_YUV420P || f == AV_PIX_FMT_YUVJ420P;
-        boolean is422 = f == AV_PIX_FMT_YUV422P || f == AV_PIX_FMT_YUVJ422P;
-        boolean is444 = f == AV_PIX_FMT_YUV444P || f == AV_PIX_FMT_YUVJ444P;
-        return table != null && (is420 || is422 || is444) ? new YuvLayout(c, is444 ? 0 : 1, is420 ? 1 : 0, table) : null;
+    static @Nullable YuvLayout of(FrameCoding c) {
+        AVPixFmtDescriptor d = av_pix_fmt_desc_get(c.format());
+        long odd = AV_PIX_FMT_FLAG_PAL | AV_PIX_FMT_FLAG_BITSTREAM | AV_PIX_FMT_FLAG_FLOAT | AV_PIX_FMT_FLAG_RGB | AV_PIX_FMT_FLAG_BE;
+        boolean whole = d.comp(0).depth() >= 8 && d.comp(0).depth() <= 16;
+        boolean xyz = av_get_pix_fmt_name(c.format()).getString().startsWith("xyz");
+        return d.nb_components() >= 3 && (d.flags() & odd) == 0 && whole && !xyz && d.log2_chroma_w() <= 2 && d.log2_chroma_h() <= 2 ? new YuvLayout(c, d) : null;
     }
 
-    Plane luma(AVFrame f) {
-        Plane out = Plane.of(width, height);
-        byte[] row = new byte[width];
-        FramePlane plane = FramePlane.of(f, 0, height);
-        for (int y = 0; y < height; y++) {
-            plane.read(y, row);
-            int at = y * width;
-            for (int x = 0; x < width; x++) {
-                out.data()[at + x] = (row[x] & 0xff) * lumaScale + lumaOffset;
-            }
-        }
-        return out;
-    }
-
-    private float chroma(float code) {
-        return full ? (code - 128f) / 255f : (code - 128f) / 224f;
-    }
-
-    Picture picture(AVFrame f) {
-        Picture out = Picture.of(width, height);
-        Lines l = new Lines(width, chromaWidth());
-        FramePlane luma = FramePlane.of(f, 0, height);
-        FramePlane blue = FramePlane.of(f, 1, chromaHeight());
-        FramePlane red = FramePlane.of(f, 2, chromaHeight());
-        for (int row = 0; row < height; row++) {
-            luma.read(row, l.bytes);
-            for (int x = 0; x < width; x++) {
-                l.y[x] = l.bytes[x] & 0xff;
-            }
-            scale(l.y, lumaScale, lumaOffset);
-            chromaRow(blue, row, l, l.u);
-            chromaRow(red, row, l, l.v);
-            int at = row * width;
-            weigh(l, vToR, 0);
-            look(l, out.r().data(), at);
-            weigh(l, -vToG, -uToG);
-            look(l, out.g().data(), at);
-            weigh(l, 0, uToB);
-            look(l, out.b().data(), at);
-        }
-        return out;
-    }
-
-    /// Room for one row.
-    private record Lines(byte[] bytes, byte[] above, byte[] below, float[] chroma, float[] y, float[] u, float[] v, int[] codes) {
-        Lines(int width, int chromaWidth) {
-            this(
-                    new byte[width], new byte[chromaWidth], new byte[chromaWidth], new float[chromaWidth + 2], new float[width], new float[width],
-                    new float[width], new int[width]);
-        }
-    }
-
-    private static void scale(float[] row, float factor, float offset) {
-        for (int x = 0; x < row.length; x++) {
-            row[x] = row[x] * factor + offset;
-        }
-    }
-
-    /// Codes of one channel, in steps of the table.
-    private static void weigh(Lines l, float ofV, float ofU) {
-        float[] y = l.y;
-        float[] u = l.u;
-        float[] v = l.v;
-        int[] codes = l.codes;
-        for (int x = 0; x < codes.length; x++) {
-            int code = (int) ((y[x] + ofV * v[x] + ofU * u[x]) * 65535f + 0.5f);
-            codes[x] = Math.max(0, Math.min(65535, code));
-        }
-    }
-
-    private void look(Lines l, float[] out, int at) {
-        int[] codes = l.codes;
-        float[] light = table;
-        for (int x = 0; x < codes.length; x++) {
-            out[at + x] = light[codes[x]];
+    @Override
+    public void of(AVFrame f) {
+        for (int i = 0; i < parts.length; i++) {
+            boolean chroma = i == 1 || i == 2;
+            planes[i] = FramePlane.of(f, parts[i].plane, chroma ? chromaHeight() : height);
         }
     }
 
     private int chromaWidth() {
-        return width + shiftX >> shiftX;
+        return width + (1 << shiftX) - 1 >> shiftX;
     }
 
     private int chromaHeight() {
-        return height + shiftY >> shiftY;
+        return height + (1 << shiftY) - 1 >> shiftY;
+    }
+
+    /// Code values of one component of one row, as they are stored.
+    private void codes(int component, int row, int n, float[] out) {
+        Part p = parts[component];
+        FramePlane plane = planes[component];
+        if (p.depth + p.shift <= 8 && p.step == 1) {
+            plane.read(row, bytes, n);
+            for (int x = 0; x < n; x++) {
+                out[x] = bytes[x] & 0xff;
+            }
+            return;
+        }
+        boolean wide = p.depth + p.shift > 8;
+        plane.read(row, bytes, (n - 1) * p.step + p.offset + (wide ? 2 : 1));
+        for (int x = 0; x < n; x++) {
+            int at = x * p.step + p.offset;
+            int code = wide ? (bytes[at + 1] & 0xff) << 8 | bytes[at] & 0xff : bytes[at] & 0xff;
+            out[x] = code >> p.shift & (1 << p.depth) - 1;
+        }
+    }
+
+    @Override
+    public void luma(int y, float[] luma) {
+        codes(0, y, width, luma);
+        for (int x = 0; x < width; x++) {
+            luma[x] = luma[x] * lumaScale + lumaOffset;
+        }
+    }
+
+    @Override
+    public void row(int y, float[] r, float[] g, float[] b, float @Nullable [] a) {
+        luma(y, g);
+        chromaRow(1, y, u);
+        chromaRow(2, y, v);
+        for (int x = 0; x < width; x++) {
+            r[x] = g[x] + vToR * v[x];
+        }
+        for (int x = 0; x < width; x++) {
+            b[x] = g[x] + uToB * u[x];
+        }
+        for (int x = 0; x < width; x++) {
+            g[x] = g[x] - vToG * v[x] - uToG * u[x];
+        }
+        if (a != null && alpha) {
+            codes(3, y, width, a);
+            float scale = 1f / ((1 << parts[3].depth) - 1);
+            for (int x = 0; x < width; x++) {
+                a[x] *= scale;
+            }
+        }
     }
 
     /// One row of chroma at full size.
-    private void chromaRow(FramePlane plane, int row, Lines l, float[] out) {
-        int ch = chromaHeight();
-        float at = shiftY == 0 ? row : (row + 0.5f) / 2 - 0.5f;
-        int y0 = Math.clamp((int) Math.floor(at), 0, ch - 1);
-        float low = Math.clamp(at - y0, 0f, 1f);
-        plane.read(y0, l.above);
-        plane.read(Math.min(ch - 1, y0 + 1), l.below);
-        float scale = full ? 1 / 255f : 1 / 224f;
-        float[] line = l.chroma;
-        int n = l.above.length;
-        for (int x = 0; x < n; x++) {
-            line[x + 1] = ((l.above[x] & 0xff) * (1 - low) + (l.below[x] & 0xff) * low - 128f) * scale;
+    private void chromaRow(int component, int row, float[] out) {
+        int n = chromaWidth();
+        if (shiftY == 0) {
+            codes(component, row, n, above);
+            for (int x = 0; x < n; x++) {
+                line[x + 1] = (above[x] - grey) * chromaScale;
+            }
+        } else {
+            int ch = chromaHeight();
+            float at = (row + 0.5f) / (1 << shiftY) - 0.5f;
+            int y0 = Math.clamp((int) Math.floor(at), 0, ch - 1);
+            float low = Math.clamp(at - y0, 0f, 1f);
+            codes(component, y0, n, above);
+            codes(component, Math.min(ch - 1, y0 + 1), n, below);
+            for (int x = 0; x < n; x++) {
+                line[x + 1] = (above[x] * (1 - low) + below[x] * low - grey) * chromaScale;
+            }
         }
         line[0] = line[1];
         line[n + 1] = line[n];
-        if (shiftX == 0) {
-            System.arraycopy(line, 1, out, 0, width);
-        } else {
-            widen(line, full ? 0.25f : 0, full ? 0.25f : 0.5f, out);
+        switch (shiftX) {
+            case 0 -> System.arraycopy(line, 1, out, 0, width);
+            case 1 -> widen(line, centred ? 0.25f : 0, centred ? 0.25f : 0.5f, out);
+            default -> widenByFour(line, centred, out);
         }
     }
 
@@ -180,78 +205,12 @@ final class YuvLayout {
         }
     }
 
-    private void put(Picture out, int i, float y, float u, float v) {
-        out.r().data()[i] = light(y + vToR * v);
-        out.g().data()[i] = light(y - uToG * u - vToG * v);
-        out.b().data()[i] = light(y + uToB * u);
-    }
-
-    private float light(float code) {
-        int i = (int) (code * 65535f + 0.5f);
-        return table[i < 0 ? 0 : i > 65535 ? 65535 : i];
-    }
-
-    /// Luma as it is, and colour averaged over code values.
-    Glance glance(AVFrame f) {
-        Plane luma = luma(f);
-        int w = Math.max(1, width / Glance.SHRINK);
-        int h = Math.max(1, height / Glance.SHRINK);
-        Picture small = Picture.of(w, h);
-        float[] u = average(f, 1, w, h);
-        float[] v = average(f, 2, w, h);
-        float[] sum = new float[width];
-        for (int y = 0; y < h; y++) {
-            int rows = Math.min(Glance.SHRINK, height - y * Glance.SHRINK);
-            sumRows(luma.data(), y * Glance.SHRINK * width, rows, sum);
-            for (int x = 0; x < w; x++) {
-                int from = x * Glance.SHRINK;
-                int to = Math.min(width, from + Glance.SHRINK);
-                float all = 0;
-                for (int i = from; i < to; i++) {
-                    all += sum[i];
-                }
-                put(small, y * w + x, all / (rows * (to - from)), u[y * w + x], v[y * w + x]);
-            }
+    private static void widenByFour(float[] line, boolean centred, float[] out) {
+        for (int x = 0; x < out.length; x++) {
+            float at = centred ? (x + 0.5f) / 4 - 0.5f : x / 4f;
+            int i = (int) Math.floor(at);
+            float t = at - i;
+            out[x] = line[i + 1] * (1 - t) + line[Math.min(i + 2, line.length - 1)] * t;
         }
-        return new Glance(luma, small);
-    }
-
-    private static void sumRows(float[] in, int at, int rows, float[] sum) {
-        java.util.Arrays.fill(sum, 0);
-        for (int j = 0; j < rows; j++) {
-            int row = at + j * sum.length;
-            for (int x = 0; x < sum.length; x++) {
-                sum[x] += in[row + x];
-            }
-        }
-    }
-
-    private float[] average(AVFrame f, int plane, int w, int h) {
-        int cw = chromaWidth();
-        int ch = chromaHeight();
-        int kx = Glance.SHRINK >> shiftX;
-        int ky = Glance.SHRINK >> shiftY;
-        float[] out = new float[w * h];
-        byte[] row = new byte[cw];
-        int[] sum = new int[cw];
-        FramePlane bytes = FramePlane.of(f, plane, ch);
-        for (int y = 0; y < h; y++) {
-            java.util.Arrays.fill(sum, 0);
-            for (int j = 0; j < ky; j++) {
-                bytes.read(Math.min(ch - 1, y * ky + j), row);
-                for (int x = 0; x < cw; x++) {
-                    sum[x] += row[x] & 0xff;
-                }
-            }
-            for (int x = 0; x < w; x++) {
-                for (int i = 0; i < kx; i++) {
-                    out[y * w + x] += sum[Math.min(cw - 1, x * kx + i)];
-                }
-            }
-        }
-        for (int i = 0; i < out.length; i++) {
-            out[i] = chroma(out[i] / (kx * ky));
-        }
-        return out;
     }
 }

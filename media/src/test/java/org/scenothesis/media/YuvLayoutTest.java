@@ -12,6 +12,7 @@ import org.bytedeco.javacpp.BytePointer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
 
@@ -38,8 +39,9 @@ class YuvLayoutTest {
         return halved ? (n + 1) / 2 : n;
     }
 
-    private static FrameCoding coding(AVFrame f, boolean full, int matrix) {
-        return new FrameCoding(f.format(), f.width(), f.height(), full, matrix, Transfer.SRGB, false, 0, false, false, List.of());
+    private static FrameCoding coding(AVFrame f, boolean full, ColourMatrix matrix) {
+        var colour = new FrameCoding.Colour(full, matrix, true, Transfer.SRGB, false, full);
+        return new FrameCoding(f.format(), f.width(), f.height(), colour, FrameCoding.Geometry.PLAIN, false, false, List.of());
     }
 
     private static double byteAt(AVFrame f, int plane, int x, int y) {
@@ -76,8 +78,8 @@ class YuvLayoutTest {
         double kb = standard == 709 ? 0.0722 : 0.114;
         boolean across = !name.contains("444");
         boolean down = name.contains("420");
-        try (FrameReader reader = new FrameReader(java.nio.file.Path.of("made"), coding(f, full, standard == 709 ? AVCOL_SPC_BT709 : AVCOL_SPC_SMPTE170M))) {
-            Picture p = reader.picture(f);
+        try (FrameReader reader = new FrameReader(java.nio.file.Path.of("made"), coding(f, full, standard == 709 ? ColourMatrix.BT709 : ColourMatrix.BT601))) {
+            Picture p = reader.picture(f, 0);
             for (int y = 0; y < height; y++) {
                 for (int x = 0; x < width; x++) {
                     double luma = full ? byteAt(f, 0, x, y) / 255 : (byteAt(f, 0, x, y) - 16) / 219;
@@ -117,12 +119,12 @@ class YuvLayoutTest {
     }
 
     @Test
-    void aPictureThatChangesItsSizePartWayIsSaid() {
+    void aPictureThatChangesItsSizePartWayIsSaid() throws FootageException {
         AVFrame f = frame(AV_PIX_FMT_YUV420P, 16, 16);
         AVFrame other = frame(AV_PIX_FMT_YUV420P, 24, 16);
-        try (FrameReader reader = new FrameReader(java.nio.file.Path.of("take.mp4"), coding(f, false, AVCOL_SPC_BT709))) {
-            assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> reader.picture(other)))
-                    .isInstanceOf(FootageException.class).hasMessageContaining("16x16").hasMessageContaining("24x16").hasMessageContaining("take.mp4");
+        try (FrameReader reader = new FrameReader(java.nio.file.Path.of("take.mp4"), coding(f, false, ColourMatrix.BT709))) {
+            assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> reader.picture(other, 3)))
+                    .isInstanceOf(FootageException.class).hasMessageContaining("16x16").hasMessageContaining("24x16").hasMessageContaining("take.mp4, frame 3");
         } finally {
             av_frame_free(f);
             av_frame_free(other);

@@ -14,6 +14,11 @@ public enum Measure {
     GREY_OUTSIDE("%", 6, 1),
     SPILL("%", 5, 1),
     BORDER("px", 3, 2),
+    SIZE("px", 5, 1),
+    RATE("/s", 5, 1),
+    LENGTH("s", 5, 1),
+    MATRIX("mired", 0, 0.3),
+    OUTSIDE("", 1, 0),
     MISSING("", 5, 3);
 
     private final String unit;

@@ -1,21 +1,26 @@
 package org.scenothesis.core.finding;
 
-/// The judgement of a measurement, best first; `NOT_MEASURED` is no judgement.
+/// The judgement of a measurement; `NOT_MEASURED` is no judgement, and a whole that has something unmeasured in it does not hold.
 public enum Verdict {
     HOLDS,
     WATCH,
     REDO,
     NOT_MEASURED;
 
-    /// The more serious of the two; not measured counts least.
+    /// The more serious of the two; not measured is more serious than holding: a whole is never better than its least known part.
     public Verdict worse(Verdict o) {
         return weight() >= o.weight() ? this : o;
     }
 
+    /// Of all of them; nothing at all is not measured.
+    public static Verdict of(java.util.Collection<Verdict> all) {
+        return all.stream().reduce(Verdict::worse).orElse(NOT_MEASURED);
+    }
+
     public int weight() {
         return switch (this) {
-            case NOT_MEASURED -> 0;
-            case HOLDS -> 1;
+            case HOLDS -> 0;
+            case NOT_MEASURED -> 1;
             case WATCH -> 2;
             case REDO -> 3;
         };

@@ -1,9 +1,10 @@
 package org.scenothesis.core.key;
 
-import java.util.Arrays;
+import java.util.List;
 import org.scenothesis.core.picture.Box;
-import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Polygon;
 
 /// The smallest distance in pixels from the subject to the border of the cloth, and on which side.
 ///
@@ -18,27 +19,85 @@ public record Border(int px, Side side) {
         NONE
     }
 
-    /// Where the screen channel leads by less than this share of what is typical, there is no cloth.
-    private static final float LEAST_LEAD = 0.25f;
-
     static Border of(Keyed keyed, ScreenModel model) {
         Box frame = Box.all(keyed.alpha());
         Box subject = Box.around(keyed.alpha(), 0.5f);
-        Box cloth = Box.around(lead(model), 0);
-        if (subject.isEmpty() || cloth.isEmpty()) {
+        if (subject.isEmpty()) {
             return new Border(-1, Side.NONE);
         }
-        int[] room = room(subject, cloth, frame);
+        Border nearest = new Border(Math.max(frame.width(), frame.height()), Side.NONE);
         int[] garbage = room(subject, Box.around(keyed.inside(), 0.5f), frame);
-        int none = Math.max(frame.width(), frame.height());
-        Border nearest = new Border(none, Side.NONE);
         for (int k = 0; k < 4; k++) {
-            int px = Math.max(0, garbage[k] <= 0 ? 0 : room[k]);
-            if (px < nearest.px) {
-                nearest = new Border(px, Side.values()[k]);
+            nearest = garbage[k] <= 0 ? new Border(0, Side.values()[k]) : nearest;
+        }
+        Polygon cloth = model.cloth();
+        return cloth == null || nearest.px == 0 ? nearest : toCloth(keyed.alpha(), cloth.corners(), nearest, subject);
+    }
+
+    /// The nearest that any solid pixel comes to an edge of the cloth.
+    private static Border toCloth(Plane alpha, List<Point> cloth, Border none, Box subject) {
+        double least = none.px;
+        Side side = none.side;
+        for (int y = 0; y < alpha.height(); y++) {
+            for (int x : ends(alpha, y)) {
+                for (int i = 0; i < cloth.size(); i++) {
+                    Point a = cloth.get(i);
+                    Point b = cloth.get((i + 1) % cloth.size());
+                    Side where = side(a, b, alpha);
+                    double d = onFrame(a, b, alpha) || cutByFrame(subject, where, alpha) ? least : distance(x + 0.5, y + 0.5, a, b);
+                    if (d < least) {
+                        least = d;
+                        side = where;
+                    }
+                }
             }
         }
-        return nearest;
+        return new Border((int) Math.floor(least), side);
+    }
+
+    /// The first and last solid pixel of a row, which lie nearest to any outline that bends outwards; none in an empty row.
+    private static int[] ends(Plane alpha, int y) {
+        int first = -1;
+        int last = -1;
+        for (int x = 0; x < alpha.width(); x++) {
+            if (alpha.at(x, y) >= 0.5f) {
+                first = first < 0 ? x : first;
+                last = x;
+            }
+        }
+        return first < 0 ? new int[0] : new int[] {first, last};
+    }
+
+    /// Where the cloth goes on beyond the picture there is no edge of it.
+    private static boolean onFrame(Point a, Point b, Plane p) {
+        double near = 0.012 * p.width() + 1;
+        return a.x() < near && b.x() < near || a.y() < near && b.y() < near || a.x() > p.width() - near && b.x() > p.width() - near
+                || a.y() > p.height() - near && b.y() > p.height() - near;
+    }
+
+    /// A subject that the picture itself cuts, as at the waist, keeps no distance on that side.
+    private static boolean cutByFrame(Box subject, Side side, Plane p) {
+        return switch (side) {
+            case LEFT -> subject.left() <= 0;
+            case TOP -> subject.top() <= 0;
+            case RIGHT -> subject.right() >= p.width();
+            case BOTTOM -> subject.bottom() >= p.height();
+            case NONE -> false;
+        };
+    }
+
+    private static double distance(double x, double y, Point a, Point b) {
+        double dx = b.x() - a.x();
+        double dy = b.y() - a.y();
+        double t = Math.clamp(((x - a.x()) * dx + (y - a.y()) * dy) / Math.max(1e-9, dx * dx + dy * dy), 0, 1);
+        return Math.hypot(x - a.x() - t * dx, y - a.y() - t * dy);
+    }
+
+    private static Side side(Point a, Point b, Plane p) {
+        double mx = (a.x() + b.x()) / 2 / p.width() - 0.5;
+        double my = (a.y() + b.y()) / 2 / p.height() - 0.5;
+        boolean upright = Math.abs(b.y() - a.y()) > Math.abs(b.x() - a.x());
+        return upright ? mx < 0 ? Side.LEFT : Side.RIGHT : my < 0 ? Side.TOP : Side.BOTTOM;
     }
 
     /// Left, top, right, bottom; no limit on a side where `outer` reaches the edge of the picture.
@@ -49,29 +108,5 @@ public record Border(int px, Side side) {
             outer.right() >= frame.right() ? none : outer.right() - subject.right(),
             outer.bottom() >= frame.bottom() ? none : outer.bottom() - subject.bottom()
         };
-    }
-
-    /// By how much the screen channel leads where there is cloth; 0 elsewhere.
-    private static Plane lead(ScreenModel model) {
-        Picture p = model.colour();
-        float[] s = model.hue().screen(p).data();
-        float[] a = model.hue().first(p).data();
-        float[] b = model.hue().second(p).data();
-        Plane out = Plane.of(p.width(), p.height());
-        float[] found = new float[s.length];
-        int n = 0;
-        for (int i = 0; i < s.length; i++) {
-            float most = Math.max(a[i], b[i]);
-            out.data()[i] = s[i] > 1.5f * most ? s[i] - most : 0;
-            if (out.data()[i] > 0.02f) {
-                found[n++] = out.data()[i];
-            }
-        }
-        Arrays.sort(found, 0, n);
-        float least = n == 0 ? 0.02f : LEAST_LEAD * found[n / 2];
-        for (int i = 0; i < s.length; i++) {
-            out.data()[i] = out.data()[i] >= least ? out.data()[i] : 0;
-        }
-        return out;
     }
 }

@@ -1,11 +1,38 @@
 package org.scenothesis.core.key;
 
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.picture.Resample;
 
 /// The colour of the bare cloth at every pixel, as well as it is known.
 ///
-/// `colour` is scene-linear and of the take's shape; `source` says where it comes from, best first.
-public record ScreenModel(Picture colour, ScreenHue hue, Source source) {
+/// - `colour` is scene-linear and of the take's shape; `source` says where it comes from, best first.
+/// - `cloth`: outline of the cloth in pixels; null where it fills the picture.
+public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullable Polygon cloth) {
+    public ScreenModel(Picture colour, ScreenHue hue, Source source) {
+        this(colour, hue, source, null);
+    }
+
+    /// The same at another size.
+    public ScreenModel scaled(int width, int height, Bands bands) {
+        Polygon c = cloth;
+        double kx = width / (double) colour.width();
+        double ky = height / (double) colour.height();
+        return new ScreenModel(
+                Resample.scale(colour, width, height, bands), hue, source,
+                c == null ? null : new Polygon(c.corners().stream().map(p -> new Point(p.x() * kx, p.y() * ky)).toList()));
+    }
+
+    /// The outline that counts: the one that was drawn, in shares of the picture, else that of the cloth if much of the picture lies beyond it; null for all of the picture.
+    public @Nullable Polygon garbage(List<Point> drawn) {
+        Polygon c = cloth;
+        return drawn.size() < 3 ? c != null && Cloth.sidesReached(c, colour.width(), colour.height()) >= 3 ? null : c : new Polygon(drawn.stream().map(p -> new Point(p.x() * colour.width(), p.y() * colour.height())).toList());
+    }
+
     public enum Source {
         /// The screen-only frame of the same lock.
         SCREEN_PLATE,

@@ -20,7 +20,8 @@ public final class ScreenModels {
     /// From the screen-only frame, a little smoothed against its noise.
     public static ScreenModel fromPlate(Picture plate, Bands bands) {
         ScreenHue hue = ScreenHue.of(plate);
-        return new ScreenModel(Blur.gaussian(plate.withAlpha(null), PLATE_SIGMA_PX, bands), hue, ScreenModel.Source.SCREEN_PLATE);
+        return new ScreenModel(
+                Blur.gaussian(plate.withAlpha(null), PLATE_SIGMA_PX, bands), hue, ScreenModel.Source.SCREEN_PLATE, Cloth.outline(likely(plate, hue)));
     }
 
     /// From one frame: sure screen pixels, continued smoothly under the subject. Null when the frame shows no screen colour.
@@ -32,7 +33,7 @@ public final class ScreenModels {
         }
         List<Plane> filled = Fill.spread(weighted(frame, sure, bands), sure, bands);
         List<Plane> smooth = filled.stream().map(p -> Blur.gaussian(p, FRAME_SIGMA_PX, bands)).toList();
-        return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.FRAME);
+        return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.FRAME, Cloth.outline(sure));
     }
 
     /// From several frames of a locked take: at each pixel the middle of those moments that show the screen; the rest is continued smoothly.
@@ -70,7 +71,18 @@ public final class ScreenModels {
         }
         List<Plane> filled = Fill.spread(seen.colours(), known, bands);
         List<Plane> smooth = filled.stream().map(p -> Blur.gaussian(p, PLATE_SIGMA_PX, bands)).toList();
-        return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.TAKE);
+        return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.TAKE, Cloth.outline(ever(sure)));
+    }
+
+    /// Where any of the frames shows the cloth.
+    private static Plane ever(List<Plane> sure) {
+        Plane out = Plane.of(sure.getFirst().width(), sure.getFirst().height());
+        for (Plane p : sure) {
+            for (int i = 0; i < out.data().length; i++) {
+                out.data()[i] = Math.max(out.data()[i], p.data()[i]);
+            }
+        }
+        return out;
     }
 
     // Mean of the middle half: as robust as the median, less noisy.

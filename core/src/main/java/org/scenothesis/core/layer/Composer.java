@@ -66,6 +66,9 @@ public final class Composer {
     private static List<Mixing> element(LayerPicture l, Picture out, @Nullable SetPlan plan, Keyframe state, Bands bands) {
         Box frame = Box.all(out.r());
         Placement placement = plan == null ? null : new Placement(plan.pose(out.width(), out.height()), l.layer().filmedFoot(), state);
+        if (placement != null && !placement.seen()) {
+            return List.of();
+        }
         PlanarMap map = placement == null ? SAME : placement.elementToPicture();
         Piece placed = map.equals(SAME) ? l.piece() : placed(l.piece(), map, frame, bands);
         Mask matte = new Mask(placed.picture().alpha(), placed.at());

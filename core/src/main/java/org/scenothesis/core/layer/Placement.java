@@ -10,12 +10,21 @@ import org.scenothesis.core.shot.Keyframe;
 ///
 /// The element is an upright card facing the camera: its picture is shifted from foot to foot and scaled by the ratio of the distances.
 public record Placement(CameraPose pose, Vec filmedFoot, Keyframe state) {
+    private static final double LEAST_DEPTH_M = 0.05;
+
     /// Distance along the camera's axis.
     private double depth(Vec p) {
         return p.minus(pose.position()).dot(pose.worldToCamera()[2]);
     }
 
+    /// Whether the camera can see it: both where it was filmed and where it stands lie before the lens.
+    public boolean seen() {
+        return depth(filmedFoot) >= LEAST_DEPTH_M && depth(state.foot()) >= LEAST_DEPTH_M;
+    }
+
     /// Size of the placed element against the filmed one.
+    ///
+    /// Meaningless where it is not [#seen].
     public double scale() {
         return state.size() * depth(filmedFoot) / depth(state.foot());
     }

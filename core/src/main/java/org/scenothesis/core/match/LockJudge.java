@@ -2,9 +2,10 @@ package org.scenothesis.core.match;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 
@@ -12,6 +13,8 @@ import org.scenothesis.core.finding.Verdict;
 public final class LockJudge {
     /// Sudden steps of exposure beyond this are told apart from slow drift.
     private static final double JUMP_STOPS = 0.04;
+    /// Share of the frames that must have been placed before a take is said to hold.
+    private static final double ENOUGH = 0.8;
 
     private LockJudge() {}
 
@@ -19,39 +22,56 @@ public final class LockJudge {
     public static List<Finding> judge(LockReport r, String plate, HouseRules rules, boolean lightByDesign) {
         List<Finding> out = new ArrayList<>();
         if (!r.found()) {
-            out.add(Finding.of(Measure.CAMERA, plate, Double.NaN, rules.shiftPx()).judged(Verdict.REDO));
+            out.add(Finding.of(Measure.CAMERA, plate, Double.NaN, rules.shiftPx()).judged(Verdict.NOT_MEASURED));
             return out;
         }
-        out.add(camera(r, plate, rules));
-        if (r.bumpFrame() != null) {
+        LockReport.Segment far = r.furthest();
+        out.add(camera(r, far, plate, rules));
+        Integer bump = r.bumpFrame();
+        if (bump != null) {
             out.add(new Finding(
-                    Measure.BUMP, plate, r.bumpPx(), rules.shiftPx(), rules.shiftPx().judge(r.bumpPx()), List.of((double) r.bumpFrame()), Measure.BUMP.price()));
+                    Measure.BUMP, plate, r.bumpPx(), rules.shiftPx(), rules.shiftPx().judge(r.bumpPx()), List.of((double) bump), Measure.BUMP.price()));
         }
-        boolean moved = r.largestShiftPx() > rules.shiftPx().holds();
+        boolean moved = far.largestShiftPx() > rules.shiftPx().holds();
         if (moved) {
             // A locked camera shows no parallax; what is left over there is noise.
-            out.add(Finding.of(Measure.PARALLAX, plate, r.residualPx(), rules.parallaxPx()));
+            out.add(Finding.of(Measure.PARALLAX, plate, far.residualPx(), rules.parallaxPx()));
         }
         if (!lightByDesign) {
-            out.add(Finding.of(Measure.EXPOSURE, plate, r.exposureStops(), rules.exposureStops()));
-            out.add(Finding.of(Measure.WHITE_BALANCE, plate, r.gains().mired(), rules.whiteBalanceMired()));
-            double drift = Math.abs(r.jumpStops()) > JUMP_STOPS ? r.jumpStops() : r.driftStops();
-            out.add(Finding.of(Measure.DRIFT, plate, drift, new Limit(rules.exposureStops().holds(), rules.exposureStops().watch())));
+            out.add(Finding.of(Measure.EXPOSURE, plate, orNaN(r.exposureStops()), rules.exposureStops()));
+            out.add(Finding.of(Measure.WHITE_BALANCE, plate, orNaN(r.mired()), rules.whiteBalanceMired()));
+            drift(r).ifPresent(d -> out.add(Finding.of(Measure.DRIFT, plate, d, rules.exposureStops())));
         }
-        return out;
+        return r.firstLook() ? out.stream().map(f -> f.verdict() == Verdict.HOLDS ? f.judged(Verdict.NOT_MEASURED) : f).toList() : out;
     }
 
-    private static Finding camera(LockReport r, String plate, HouseRules rules) {
-        double shift = r.largestShiftPx();
+    private static double orNaN(@Nullable Double v) {
+        return v == null ? Double.NaN : v;
+    }
+
+    /// Stills and takes of which too little could be compared show no drift, neither good nor bad.
+    private static Optional<Double> drift(LockReport r) {
+        Double drift = r.driftStops();
+        Double jump = r.jumpStops();
+        return r.firstLook() || drift == null || jump == null ? Optional.empty() : Optional.of(Math.abs(jump) > JUMP_STOPS ? jump : drift);
+    }
+
+    private static Finding camera(LockReport r, LockReport.Segment far, String plate, HouseRules rules) {
+        double shift = far.largestShiftPx();
         Verdict v = rules.shiftPx().judge(shift);
-        if (v == Verdict.WATCH && rules.parallaxPx().judge(r.residualPx()) == Verdict.REDO) {
+        if (v == Verdict.WATCH && rules.parallaxPx().judge(far.residualPx()) == Verdict.REDO) {
             v = Verdict.REDO;
         }
-        return Finding.of(Measure.CAMERA, plate, shift, rules.shiftPx()).judged(v).detailed(r.shift().x(), r.shift().y());
+        // What holds in some frames is not known to hold in those that could not be placed.
+        if (v == Verdict.HOLDS && r.placedFrames() < ENOUGH * r.frames()) {
+            v = Verdict.NOT_MEASURED;
+        }
+        return Finding.of(Measure.CAMERA, plate, shift, rules.shiftPx()).judged(v)
+                .detailed(far.shift().x(), far.shift().y(), (double) r.placedFrames(), (double) r.frames());
     }
 
-    /// The most serious verdict of some findings.
+    /// The verdict on the whole of some findings.
     public static Verdict worst(List<Finding> findings) {
-        return findings.stream().map(Finding::verdict).reduce(Verdict.NOT_MEASURED, Verdict::worse);
+        return Verdict.of(findings.stream().map(Finding::verdict).toList());
     }
 }

@@ -44,15 +44,18 @@ public final class LockMeter {
             fit = better(fit, other);
         }
         if (fit == null) {
-            return new FrameLock(PlanarMap.identity(), 0, 0, 0, 0, gains(take, PlanarMap.identity()), false);
+            return FrameLock.lost(gains(take, PlanarMap.identity()));
         }
         last = fit.map();
         PlanarMap s = fit.similarity();
+        double k = reference.reduced();
+        // Very large stills are looked at reduced: their shifts are told in whole pixels.
+        PlanarMap up = new PlanarMap(k, 0, 0, 0, k, 0, 0, 0, 1);
         return new FrameLock(
-                fit.map(),
+                k == 1 ? fit.map() : up.after(fit.map()).after(up.inverse()),
                 fit.parameters() == 2 ? 0 : Math.toDegrees(Math.atan2(s.d(), s.a())),
                 fit.parameters() == 2 ? 0 : 100 * (Math.hypot(s.a(), s.d()) - 1),
-                fit.residualPx(), share(fit.used()), gains(take, fit.map()), true);
+                k * fit.residualPx(), share(fit.used()), gains(take, fit.map()), true);
     }
 
     private MotionFit.@Nullable Fit fit(Glance take, PlanarMap guess, double[] to) {
@@ -91,12 +94,11 @@ public final class LockMeter {
         return used.length == 0 ? 0 : n / (double) used.length;
     }
 
-    private Gains gains(Glance take, PlanarMap map) {
+    private @Nullable Gains gains(Glance take, PlanarMap map) {
         double k = reference.small().width() / (double) reference.luma().width();
         double m = reference.small().height() / (double) reference.luma().height();
         PlanarMap down = new PlanarMap(k, 0, 0, 0, m, 0, 0, 0, 1);
-        Gains g = tone.measure(take.small(), down.after(map).after(down.inverse()));
-        return g == null ? Gains.UNITY : g;
+        return tone.measure(take.small(), down.after(map).after(down.inverse()));
     }
 
     /// Mean of several glances of one locked camera: the same reference with less noise.
@@ -114,6 +116,6 @@ public final class LockMeter {
         for (int i = 0; i < luma.data().length; i++) {
             luma.data()[i] /= glances.size();
         }
-        return new Glance(luma, first.small());
+        return new Glance(luma, first.small(), first.reduced());
     }
 }

@@ -1,48 +1,103 @@
 package org.scenothesis.core.match;
 
+import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Point;
 
 /// The lock check of a whole take against its reference.
 ///
-/// - `shift`, `corners` (top left, top right, bottom right, bottom left), `rollDeg`, `zoomPercent`, `residualPx`, `gains`: median over the frames, or over
-///   those after the bump if there was one.
-/// - `bumpFrame`: first frame that stands elsewhere than those before it; null when the camera stayed.
-/// - `driftStops`: slow change of exposure from start to end by a line; `jumpStops`: largest sudden step.
-public record LockReport(
-        int frames,
-        double usedShare,
-        Point shift,
-        List<Point> corners,
-        double rollDeg,
-        double zoomPercent,
-        double residualPx,
-        Gains gains,
-        @Nullable Integer bumpFrame,
-        double bumpPx,
-        double driftStops,
-        double jumpStops,
-        List<Sample> series,
-        boolean found) {
+/// - `segments`: stretches in which the camera stood in one place, in order; a bump begins every one but the first. Empty when no frame could be placed.
+/// - `driftStops`: slow change of exposure from start to end by a line; `jumpStops`: largest sudden step; null where too few frames could be compared.
+/// - `series`: one sample per frame; what could not be measured in it is null.
+public record LockReport(int frames, List<Segment> segments, @Nullable Double driftStops, @Nullable Double jumpStops, List<Sample> series) {
     public LockReport {
-        corners = List.copyOf(corners);
+        segments = List.copyOf(segments);
         series = List.copyOf(series);
     }
 
-    /// One frame of the series.
-    public record Sample(int frame, double x, double y, double exposureStops) {}
+    /// A stretch of frames, both ends included, over which everything is a median.
+    ///
+    /// - `shift` at the centre; `corners`: top left, top right, bottom right, bottom left; `stepPx`: how far the camera stepped when the stretch began, 0 for the first.
+    /// - `gains` is null when exposure could not be compared.
+    public record Segment(
+            int from, int to, double usedShare, Point shift, List<Point> corners, double rollDeg, double zoomPercent, double residualPx, @Nullable Gains gains,
+            double stepPx) {
+        public Segment {
+            corners = List.copyOf(corners);
+        }
 
-    public double exposureStops() {
-        return gains.stops();
+        /// Largest shift at the centre or any corner, in pixels.
+        public double largestShiftPx() {
+            return Math.max(shift.length(), corners.stream().mapToDouble(Point::length).max().orElse(0));
+        }
     }
 
-    /// Largest shift at the centre or any corner, in pixels.
-    public double largestShiftPx() {
-        double most = shift.length();
-        for (Point p : corners) {
-            most = Math.max(most, p.length());
+    /// One frame of the series.
+    public record Sample(int frame, @Nullable Double x, @Nullable Double y, @Nullable Double exposureStops) {
+        public boolean placed() {
+            return x != null && y != null;
         }
-        return most;
+    }
+
+    /// Whether the camera could be placed at all.
+    public boolean found() {
+        return !segments.isEmpty();
+    }
+
+    /// Whether only a few of the frames were looked at yet.
+    public boolean firstLook() {
+        return series.size() < frames;
+    }
+
+    /// How many frames could be placed.
+    public int placedFrames() {
+        return (int) series.stream().filter(Sample::placed).count();
+    }
+
+    /// Where the camera stands at a frame: the stretch that holds it, else the nearest.
+    ///
+    /// @throws java.util.NoSuchElementException if no frame could be placed
+    public Segment at(int frame) {
+        return segments.stream().filter(s -> frame <= s.to()).findFirst().orElseGet(segments::getLast);
+    }
+
+    /// Where the camera stands in the end.
+    ///
+    /// @throws java.util.NoSuchElementException if no frame could be placed
+    public Segment settled() {
+        return segments.getLast();
+    }
+
+    /// The stretch in which the camera stands furthest from the reference.
+    ///
+    /// @throws java.util.NoSuchElementException if no frame could be placed
+    public Segment furthest() {
+        return segments.stream().max(Comparator.comparingDouble(Segment::largestShiftPx)).orElseThrow();
+    }
+
+    /// The first frame that stands elsewhere than those before it; null when the camera stayed.
+    public @Nullable Integer bumpFrame() {
+        return segments.size() < 2 ? null : Integer.valueOf(segments.get(1).from());
+    }
+
+    /// The largest step of any bump, in pixels.
+    public double bumpPx() {
+        return segments.stream().mapToDouble(Segment::stepPx).max().orElse(0);
+    }
+
+    /// The largest difference of exposure of any stretch, in stops; null when none could be compared.
+    public @Nullable Double exposureStops() {
+        return extreme(Gains::stops);
+    }
+
+    /// The largest difference of colour of any stretch, in mired; null when none could be compared.
+    public @Nullable Double mired() {
+        return extreme(Gains::mired);
+    }
+
+    private @Nullable Double extreme(java.util.function.ToDoubleFunction<Gains> of) {
+        return segments.stream().map(Segment::gains).filter(java.util.Objects::nonNull).map(of::applyAsDouble)
+                .max(Comparator.comparingDouble(Math::abs)).orElse(null);
     }
 }

@@ -8,13 +8,15 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
 
-/// Sums up the frames of a take: medians, the bump, slow drift apart from jumps.
+/// Sums up the frames of a take: stretches between bumps with their medians, slow drift apart from jumps. Frames that could not be placed say nothing.
 ///
 /// The bump is the split of the shift series with the largest step between the medians before and after, taken back to the first frame that left
 /// the earlier position (binary segmentation, Scott & Knott 1974, with medians for robustness).
 public final class LockSeries {
     private static final double LEAST_BUMP_PX = 0.12;
     private static final int WINDOW = 6;
+    /// How often stretches are split again: a take bumped more than a handful of times is one long bump.
+    private static final int DEEPEST = 3;
     private static final double LEAST_LEFT_PX = 0.03;
 
     private final int width;
@@ -33,42 +35,79 @@ public final class LockSeries {
     }
 
     public LockReport report() {
-        List<FrameLock> good = frames.stream().filter(FrameLock::found).toList();
+        return report(frames.size());
+    }
+
+    /// - `all`: frames the take has, of which these are some.
+    public LockReport report(int all) {
         List<LockReport.Sample> series = new ArrayList<>();
+        List<Placed> placed = new ArrayList<>();
+        List<Double> stops = new ArrayList<>();
         for (int i = 0; i < frames.size(); i++) {
-            Point s = frames.get(i).map().shiftAt(width / 2.0, height / 2.0);
-            series.add(new LockReport.Sample(numbers.get(i), s.x(), s.y(), frames.get(i).gains().stops()));
+            FrameLock f = frames.get(i);
+            Gains g = f.gains();
+            Point s = f.map().shiftAt(width / 2.0, height / 2.0);
+            Double exposure = g == null ? null : g.stops();
+            series.add(new LockReport.Sample(numbers.get(i), f.found() ? s.x() : null, f.found() ? s.y() : null, exposure));
+            if (f.found()) {
+                placed.add(new Placed(numbers.get(i), s, f));
+            }
+            if (exposure != null) {
+                stops.add(exposure);
+            }
         }
-        if (good.isEmpty()) {
-            return new LockReport(
-                    frames.size(), 0, Point.ZERO, List.of(Point.ZERO, Point.ZERO, Point.ZERO, Point.ZERO), 0, 0, 0, Gains.UNITY, null, 0, 0, 0, series, false);
+        double[] known = stops.stream().mapToDouble(Double::doubleValue).toArray();
+        boolean enough = known.length >= 3;
+        return new LockReport(all, segments(placed), enough ? slope(known) : null, enough ? jump(known) : null, series);
+    }
+
+    /// A frame that could be placed, and its shift at the centre.
+    private record Placed(int frame, Point shift, FrameLock lock) {}
+
+    private List<LockReport.Segment> segments(List<Placed> placed) {
+        List<Integer> starts = new ArrayList<>();
+        split(placed, 0, placed.size(), 0, starts);
+        List<LockReport.Segment> out = new ArrayList<>();
+        if (placed.isEmpty()) {
+            return out;
         }
-        int bump = bump(series);
-        List<FrameLock> settled = bump < 0 ? good : frames.subList(Math.min(frames.size() - 1, bump + 1), frames.size()).stream().filter(FrameLock::found).toList();
-        if (settled.isEmpty()) {
-            settled = good;
+        starts.sort(null);
+        starts.addFirst(0);
+        for (int k = 0; k < starts.size(); k++) {
+            int from = starts.get(k);
+            int to = k + 1 < starts.size() ? starts.get(k + 1) : placed.size();
+            // The first frame of a bump is still on its way.
+            List<Placed> still = k > 0 && to - from > 1 ? placed.subList(from + 1, to) : placed.subList(from, to);
+            int first = k == 0 ? numbers.getFirst() : placed.get(from).frame;
+            int last = k + 1 < starts.size() ? placed.get(to).frame - 1 : numbers.getLast();
+            LockReport.Segment s = segment(first, last, still.stream().map(Placed::lock).toList(), 0);
+            double step = out.isEmpty() ? 0 : s.shift().minus(out.getLast().shift()).length();
+            out.add(segment(first, last, still.stream().map(Placed::lock).toList(), step));
         }
+        return out;
+    }
+
+    private void split(List<Placed> placed, int from, int to, int depth, List<Integer> starts) {
+        int bump = depth > DEEPEST || to - from < 4 ? -1 : bump(placed.subList(from, to), depth == 0 ? 2 : WINDOW);
+        if (bump > 0) {
+            starts.add(from + bump);
+            split(placed, from, from + bump, depth + 1, starts);
+            split(placed, from + bump, to, depth + 1, starts);
+        }
+    }
+
+    private LockReport.Segment segment(int from, int to, List<FrameLock> still, double step) {
         List<Point> corners = new ArrayList<>();
         for (double[] c : new double[][] {{0, 0}, {width, 0}, {width, height}, {0, height}}) {
-            corners.add(shift(settled, c[0], c[1]));
+            corners.add(shift(still, c[0], c[1]));
         }
-        double[] stops = series.stream().mapToDouble(LockReport.Sample::exposureStops).toArray();
-        double jump = jump(stops);
-        return new LockReport(
-                frames.size(),
-                median(good, FrameLock::usedShare),
-                shift(settled, width / 2.0, height / 2.0),
-                corners,
-                median(settled, FrameLock::rollDeg),
-                median(settled, FrameLock::zoomPercent),
-                median(settled, FrameLock::residualPx),
-                new Gains(median(good, f -> f.gains().r()), median(good, f -> f.gains().g()), median(good, f -> f.gains().b())),
-                bump < 0 ? null : numbers.get(bump),
-                bump < 0 ? 0 : step(series, bump),
-                slope(stops),
-                jump,
-                series,
-                true);
+        List<Gains> gains = still.stream().map(FrameLock::gains).filter(java.util.Objects::nonNull).toList();
+        Gains middle = gains.isEmpty() ? null : new Gains(
+                median(gains.stream().mapToDouble(Gains::r).toArray()), median(gains.stream().mapToDouble(Gains::g).toArray()),
+                median(gains.stream().mapToDouble(Gains::b).toArray()));
+        return new LockReport.Segment(
+                from, to, median(still, FrameLock::usedShare), shift(still, width / 2.0, height / 2.0), corners, median(still, FrameLock::rollDeg),
+                median(still, FrameLock::zoomPercent), median(still, FrameLock::residualPx), middle, step);
     }
 
     private static Point shift(List<FrameLock> frames, double x, double y) {
@@ -85,13 +124,13 @@ public final class LockSeries {
         return v.length == 0 ? 0 : (v[(v.length - 1) / 2] + v[v.length / 2]) / 2;
     }
 
-    /// Index of the first frame that left the position of those before, or −1.
-    private int bump(List<LockReport.Sample> s) {
+    /// Index of the first frame that left the position of those before, or −1; frames nearer than `margin` to an end tell nothing.
+    private static int bump(List<Placed> s, int margin) {
         int n = s.size();
         double noise = noise(s);
         int split = -1;
         double most = Math.max(LEAST_BUMP_PX, 6 * noise);
-        for (int i = 2; i <= n - 2; i++) {
+        for (int i = margin; i <= n - margin; i++) {
             double step = step(s, i);
             if (step > most) {
                 most = step;
@@ -105,39 +144,39 @@ public final class LockSeries {
     }
 
     /// Goes back from the strongest step to the first frame that left the earlier position: compression may carry an old picture along for a while.
-    private static int first(List<LockReport.Sample> s, int split, double noise) {
+    private static int first(List<Placed> s, int split, double noise) {
         int from = Math.max(0, split - 6 * WINDOW);
         Point before = place(s, from, Math.max(from + 1, from + (split - from) / 2));
         Point step = place(s, split, Math.min(s.size(), split + WINDOW)).minus(before);
         double left = Math.max(LEAST_LEFT_PX, Math.max(4 * noise, 0.08 * step.length()));
-        int first = split;
-        for (int i = Math.min(s.size() - 1, split + 1); i > from; i--) {
-            Point off = new Point(s.get(i).x(), s.get(i).y()).minus(before);
+        int first = -1;
+        for (int i = Math.min(s.size() - 1, split + WINDOW); i > from; i--) {
+            Point off = s.get(i).shift.minus(before);
             boolean there = (off.x() * step.x() + off.y() * step.y()) / step.length() > left;
             if (there) {
                 first = i;
-            } else if (i < split) {
+            } else if (first >= 0 && i < split) {
                 break;
             }
         }
-        return first;
+        return first < 0 ? split : first;
     }
 
     /// How far the median of the frames after `i` stands from that of the frames before.
-    private static double step(List<LockReport.Sample> s, int i) {
+    private static double step(List<Placed> s, int i) {
         return place(s, i, Math.min(s.size(), i + WINDOW)).minus(place(s, Math.max(0, i - WINDOW), i)).length();
     }
 
-    private static Point place(List<LockReport.Sample> s, int from, int to) {
-        List<LockReport.Sample> part = s.subList(from, to);
+    private static Point place(List<Placed> s, int from, int to) {
+        List<Placed> part = s.subList(from, to);
         return new Point(
-                median(part.stream().mapToDouble(LockReport.Sample::x).toArray()), median(part.stream().mapToDouble(LockReport.Sample::y).toArray()));
+                median(part.stream().mapToDouble(p -> p.shift.x()).toArray()), median(part.stream().mapToDouble(p -> p.shift.y()).toArray()));
     }
 
-    private static double noise(List<LockReport.Sample> s) {
+    private static double noise(List<Placed> s) {
         double[] d = new double[Math.max(0, s.size() - 1)];
         for (int i = 0; i < d.length; i++) {
-            d[i] = Math.hypot(s.get(i + 1).x() - s.get(i).x(), s.get(i + 1).y() - s.get(i).y());
+            d[i] = s.get(i + 1).shift.minus(s.get(i).shift).length();
         }
         return median(d);
     }

@@ -12,13 +12,17 @@ import org.scenothesis.core.picture.Solve;
 /// Finds the one planar motion that most points share.
 ///
 /// - Consensus over pairs of points (Fischler & Bolles 1981) on similarities, then reweighted least squares (Tukey) of a turned camera without and with
-///   roll and zoom, a similarity and a homography; the simplest that explains the residual is taken (Bayesian information criterion).
+///   roll and zoom, a similarity and a homography; the simplest that the static part supports is taken.
 /// - A turned camera moves the sides of the picture more than its centre; a view angle of 54° is assumed for that small difference.
 /// - Deterministic.
 final class MotionFit {
     private static final int TRIES = 240;
     private static final double GATE_PX = 0.45;
     private static final int ENOUGH = 8;
+    private static final double CLOSE_PX = 0.6;
+    /// Share of the matched points that must lie close to a motion before it is believed.
+    private static final double SUPPORTED = 0.4;
+    private static final double FAR_MORE = 1.6;
     /// (half width / focal length)² of the assumed view angle.
     private static final double TURN = 0.26;
 
@@ -62,18 +66,78 @@ final class MotionFit {
         noise = Math.max(0.015, Math.min(GATE_PX, spread(similarity)));
         similarity = refine(similarity, 4, 0, noise);
         PlanarMap homography = refine(similarity, 8, 0, noise);
-        PlanarMap[] maps = {refine(similarity, 2, TURN, noise), refine(similarity, 4, TURN, noise), similarity, homography};
-        int[] sizes = {2, 4, 4, 8};
-        int best = 0;
-        double least = Double.MAX_VALUE;
-        for (int k = 0; k < maps.length; k++) {
-            double cost = cost(maps[k], noise) + sizes[k] * Math.log(2.0 * found.length);
-            if (cost < least) {
-                least = cost;
-                best = k;
+        Candidate[] all = {
+            new Candidate(refine(shiftOfMost(), 2, TURN, noise), 2), new Candidate(refine(similarity, 2, TURN, noise), 2),
+            new Candidate(refine(similarity, 4, TURN, noise), 4), new Candidate(similarity, 4), new Candidate(homography, 8)
+        };
+        Candidate best = simplest(all, noise);
+        double left = best.parameters == 8 ? spread(best.map) : Math.min(spread(best.map), spread(homography));
+        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used(best.map, Math.max(4 * noise, 0.25)));
+    }
+
+    private record Candidate(PlanarMap map, int parameters) {}
+
+    /// The simplest motion that the static part of the frame supports.
+    ///
+    /// A further parameter must explain better what the simpler motion explains already (Bayesian information criterion over those points), or agree with by far
+    /// more of the frame: bending towards what a minority does is no motion of the camera.
+    private Candidate simplest(Candidate[] all, double noise) {
+        Candidate best = null;
+        double most = 0;
+        for (Candidate c : all) {
+            most = Math.max(most, support(c.map));
+        }
+        for (Candidate c : all) {
+            double support = support(c.map);
+            if (best == null) {
+                best = support >= Math.min(SUPPORTED, 0.9 * most) ? c : null;
+                continue;
+            }
+            double own = support(best.map);
+            double here = Math.max(0.015, Math.min(noise, closeSpread(best.map)));
+            double gain = cost(best.map, best.map, here) - cost(c.map, best.map, here);
+            double price = (c.parameters - best.parameters) * Math.log(2.0 * found.length);
+            boolean better = gain > price && support >= 0.9 * own;
+            boolean wider = support > FAR_MORE * own && gain > -price;
+            if (better || wider) {
+                best = c;
             }
         }
-        return new Fit(maps[best], similarity, sizes[best], residual(homography), used(maps[best], Math.max(4 * noise, 0.25)));
+        return best == null ? all[all.length - 1] : best;
+    }
+
+    /// Share of the matched points, by weight, that lie close to a motion.
+    private double support(PlanarMap m) {
+        double agree = 0;
+        double all = 0;
+        for (int i : found) {
+            all += weights[i];
+            agree += square(m, i) < CLOSE_PX * CLOSE_PX ? weights[i] : 0;
+        }
+        return all == 0 ? 0 : agree / all;
+    }
+
+    /// Deviation per axis of the points that lie close to a motion.
+    private double closeSpread(PlanarMap m) {
+        double[] away = Arrays.stream(found).mapToDouble(i -> square(m, i)).filter(d -> d < CLOSE_PX * CLOSE_PX).sorted().toArray();
+        return away.length == 0 ? GATE_PX : Math.sqrt(away[away.length / 2] / (2 * Math.log(2)));
+    }
+
+    /// The shift that most points share.
+    private PlanarMap shiftOfMost() {
+        PlanarMap best = PlanarMap.identity();
+        double most = votes(best);
+        SplittableRandom random = new SplittableRandom(7);
+        for (int t = 0; t < TRIES / 4; t++) {
+            int i = found[random.nextInt(found.length)];
+            PlanarMap m = PlanarMap.shift(to[2 * i] - from.get(i).x(), to[2 * i + 1] - from.get(i).y());
+            double votes = votes(m);
+            if (votes > most) {
+                most = votes;
+                best = m;
+            }
+        }
+        return best;
     }
 
     private @Nullable PlanarMap consensus() {
@@ -148,16 +212,14 @@ final class MotionFit {
         return GATE_PX;
     }
 
-    /// RMS distance from the best planar map by the median of all matched points, so that parallax shows and a moved chair does not.
-    private double residual(PlanarMap m) {
-        return Math.sqrt(2) * spread(m);
-    }
-
-    private double cost(PlanarMap m, double noise) {
+    /// Misfit of `m` over the points that lie close to `close`.
+    private double cost(PlanarMap m, PlanarMap close, double noise) {
         double sum = 0;
         double cut = 9 * noise * noise;
         for (int i : found) {
-            sum += weights[i] * Math.min(square(m, i), cut) / (noise * noise);
+            if (square(close, i) < CLOSE_PX * CLOSE_PX) {
+                sum += weights[i] * Math.min(square(m, i), cut) / (noise * noise);
+            }
         }
         return sum;
     }

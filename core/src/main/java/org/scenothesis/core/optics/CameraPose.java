@@ -8,6 +8,9 @@ public record CameraPose(Vec position, double panDeg, double tiltDeg, double rol
     public CameraPose {
         Check.positive("focalPx", focalPx);
         Check.range("tiltDeg", tiltDeg, -90, 90);
+        Check.finite("panDeg", panDeg);
+        Check.finite("rollDeg", rollDeg);
+        Check.place("position", position.x(), position.y(), position.z());
         Check.that(width > 0 && height > 0, "a picture needs at least one pixel");
     }
 

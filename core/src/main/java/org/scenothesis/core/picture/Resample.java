@@ -4,8 +4,13 @@ import java.util.List;
 
 /// Sampling a plane between its pixels, and warping one by a [PlanarMap].
 ///
-/// Coordinates follow the pixel convention: the value of pixel (0, 0) sits at (0.5, 0.5). Outside, the edge is held.
+/// - Coordinates follow the pixel convention: the value of pixel (0, 0) sits at (0.5, 0.5). Outside, the edge is held.
+/// - Where a warp shrinks, every output pixel is the mean over its footprint in the input, taken at so many points that none is skipped.
 public final class Resample {
+    /// A pixel that covers less than this much of the input is read at one point.
+    private static final double SHRUNK = 1.2;
+    private static final int MOST_STEPS = 64;
+
     private Resample() {}
 
     /// Catmull-Rom value at (x, y).
@@ -54,12 +59,44 @@ public final class Resample {
                 double x = i % w + 0.5;
                 double y = i / w + 0.5;
                 double d = outToIn.denominator(x, y);
-                taps.at(outToIn.mapX(x, y) / d, outToIn.mapY(x, y) / d);
-                for (int c = 0; c < from.length; c++) {
-                    to[c][i] = taps.value(from[c]);
+                double u = outToIn.mapX(x, y) / d;
+                double v = outToIn.mapY(x, y) / d;
+                int across = steps((outToIn.a() - u * outToIn.g()) / d, (outToIn.d() - v * outToIn.g()) / d);
+                int down = steps((outToIn.b() - u * outToIn.h()) / d, (outToIn.e() - v * outToIn.h()) / d);
+                if (across == 1 && down == 1) {
+                    taps.at(u, v);
+                    for (int c = 0; c < from.length; c++) {
+                        to[c][i] = taps.value(from[c]);
+                    }
+                } else {
+                    footprint(taps, outToIn, new Point(x, y), across, down, from, to, i);
                 }
             }
         });
+    }
+
+    /// Into how many parts a pixel is divided along one side, by how far apart its ends lie in the input.
+    private static int steps(double du, double dv) {
+        double length2 = du * du + dv * dv;
+        return length2 <= SHRUNK * SHRUNK ? 1 : length2 < MOST_STEPS * MOST_STEPS ? (int) Math.ceil(Math.sqrt(length2)) : MOST_STEPS;
+    }
+
+    private static void footprint(Taps taps, PlanarMap outToIn, Point at, int across, int down, float[][] from, float[][] to, int i) {
+        float[] sums = new float[from.length];
+        for (int k = 0; k < down; k++) {
+            double y = at.y() + (k + 0.5) / down - 0.5;
+            for (int j = 0; j < across; j++) {
+                double x = at.x() + (j + 0.5) / across - 0.5;
+                double d = outToIn.denominator(x, y);
+                taps.at(outToIn.mapX(x, y) / d, outToIn.mapY(x, y) / d);
+                for (int c = 0; c < from.length; c++) {
+                    sums[c] += taps.value(from[c]);
+                }
+            }
+        }
+        for (int c = 0; c < from.length; c++) {
+            to[c][i] = sums[c] / (across * down);
+        }
     }
 
     public static Picture warp(Picture in, PlanarMap outToIn, Bands bands) {

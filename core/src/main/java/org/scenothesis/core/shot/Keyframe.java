@@ -7,6 +7,8 @@ import org.scenothesis.core.optics.Vec;
 public record Keyframe(double seconds, Vec foot, double turnDeg, double size, double presence, Ease ease) {
     public Keyframe {
         Check.range("seconds", seconds, 0, 86_400);
+        Check.place("foot", foot.x(), foot.y(), foot.z());
+        Check.range("turnDeg", turnDeg, -36_000, 36_000);
         Check.range("size", size, 0.01, 100);
         Check.range("presence", presence, 0, 1);
     }

@@ -50,6 +50,12 @@ public record Layer(
 
     public Layer {
         mask = List.copyOf(mask);
+        Check.that(mask.size() <= 10_000, "an outline has at most 10000 corners");
+        for (Point p : mask) {
+            Check.range("a corner of the outline", p.x(), -10, 11);
+            Check.range("a corner of the outline", p.y(), -10, 11);
+        }
+        Check.place("filmedFoot", filmedFoot.x(), filmedFoot.y(), filmedFoot.z());
         Check.range("maskSoftnessPx", maskSoftnessPx, 0, 400);
         Check.range("gainStops", gainStops, -8, 8);
         List<Keyframe> sorted = new ArrayList<>(keyframes);

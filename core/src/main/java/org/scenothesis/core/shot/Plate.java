@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
 
 /// A picture that has to be filmed, and its takes.
 ///
@@ -21,6 +22,7 @@ public record Plate(
         List<Take> takes,
         String need) {
     public Plate {
+        Check.range("rollSeconds", rollSeconds, 0, 86_400);
         takes = List.copyOf(takes);
     }
 

@@ -23,7 +23,7 @@ public enum PlateRole {
     /// Whether it is separated by the colour of a screen.
     public boolean keyed() {
         return switch (this) {
-            case ELEMENT, ON_SCREEN, PARTIAL_BODY, TRANSITION, FRAME_INSERT -> true;
+            case ELEMENT, ON_SCREEN, PARTIAL_BODY, TRANSITION, FRAME_INSERT, SURFACE_TITLE -> true;
             default -> false;
         };
     }

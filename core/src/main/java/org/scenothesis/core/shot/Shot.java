@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
 
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
@@ -21,7 +22,11 @@ public record Shot(
         List<Layer> layers,
         @Nullable SetPlan plan,
         Setting setting) {
+    /// A day: no shot is longer.
+    private static final double LONGEST_S = 86_400;
+
     public Shot {
+        Check.range("seconds", seconds, 0, LONGEST_S);
         wonders = List.copyOf(wonders);
         beats = List.copyOf(beats);
         plates = List.copyOf(plates);
@@ -89,6 +94,11 @@ public record Shot(
 
     public Shot withSetting(UnaryOperator<Setting> change) {
         return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, plan, change.apply(setting));
+    }
+
+    /// The same under another id and number.
+    public Shot renamed(String otherId, int otherNumber) {
+        return new Shot(otherId, otherNumber, title, story, seconds, wonders, beats, plates, layers, plan, setting);
     }
 
     public Shot told(String otherTitle, String otherStory, double otherSeconds) {

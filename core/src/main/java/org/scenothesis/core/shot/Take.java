@@ -1,12 +1,36 @@
 package org.scenothesis.core.shot;
 
-/// One take: footage by a path relative to the production folder, and whether it was circled as good.
-public record Take(String id, String footage, boolean circled, String note) {
+import org.jspecify.annotations.Nullable;
+
+/// One take: footage by a path relative to the production folder, whether it was circled as good, a note, and how its code values are read.
+public record Take(String id, String footage, boolean circled, String note, Reading reading) {
+    public Take(String id, String footage, boolean circled, String note, @Nullable Reading reading) {
+        this.id = id;
+        this.footage = footage;
+        this.circled = circled;
+        this.note = note;
+        this.reading = reading == null ? Reading.AS_FILED : reading;
+    }
+
+    /// A take that is read as its file says.
+    public Take(String id, String footage, boolean circled, String note) {
+        this(id, footage, circled, note, Reading.AS_FILED);
+    }
+
     public Take circled(boolean now) {
-        return new Take(id, footage, now, note);
+        return new Take(id, footage, now, note, reading);
     }
 
     public Take noted(String other) {
-        return new Take(id, footage, circled, other);
+        return new Take(id, footage, circled, other, reading);
+    }
+
+    /// The same take whose file is found at another place.
+    public Take found(String otherFootage) {
+        return new Take(id, otherFootage, circled, note, reading);
+    }
+
+    public Take read(Reading other) {
+        return new Take(id, footage, circled, note, other);
     }
 }

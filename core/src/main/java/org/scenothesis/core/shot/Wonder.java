@@ -2,10 +2,13 @@ package org.scenothesis.core.shot;
 
 import java.util.Map;
 import java.util.TreeMap;
+import org.scenothesis.core.Check;
 
 /// Something impossible that happens to a subject between two moments, and the plain facts told about it.
 public record Wonder(String id, WonderKind kind, String subject, double fromSeconds, double toSeconds, Map<String, String> facts) {
     public Wonder {
+        Check.range("fromSeconds", fromSeconds, 0, 86_400);
+        Check.range("toSeconds", toSeconds, 0, 86_400);
         facts = java.util.Collections.unmodifiableMap(new TreeMap<>(facts));
     }
 

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 
 import java.util.List;
 import org.assertj.core.data.Offset;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.optics.Vec;
@@ -181,5 +183,18 @@ class LayerTest {
         assertThatIllegalArgumentException().isThrownBy(() -> Composer.compose(List.of(), null, 0, bands));
         LayerPicture small = LayerPicture.of(Layer.of("e", "", Layer.Kind.PATCH, "p"), Picture.of(10, 10));
         assertThatIllegalArgumentException().isThrownBy(() -> Composer.compose(List.of(base(0), small), null, 0, bands));
+    }
+
+    /// What stands at the camera or behind it is not seen: neither upside down nor an error.
+    @ParameterizedTest
+    @ValueSource(doubles = {-3, -3.02, -8})
+    void whatStandsBehindTheCameraIsNotSeen(double z) {
+        Picture base = Picture.filled(64, 36, 0.2f, 0.2f, 0.2f);
+        Picture card = Picture.filled(64, 36, 0.9f, 0.1f, 0.1f).withAlpha(Plane.filled(64, 36, 1));
+        Layer behind = Layer.of("e", "", Layer.Kind.ELEMENT, "p").withFilmedFoot(new Vec(0, 0, 1)).withShadow(Layer.Shadow.MEASURED)
+                .withKeyframe(new Keyframe(0, new Vec(0, 0, z), 0, 1, 1, Ease.SOFT));
+        Picture out = Composer.compose(
+                List.of(LayerPicture.of(Layer.of("b", "", Layer.Kind.BASE, "c"), base), LayerPicture.of(behind, card)), plan, 0, Bands.sequential());
+        assertThat(out.r().data()).isEqualTo(base.r().data());
     }
 }

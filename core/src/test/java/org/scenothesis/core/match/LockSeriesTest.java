@@ -37,7 +37,7 @@ class LockSeriesTest {
         SplittableRandom r = new SplittableRandom(2);
         LockReport rep = report(60, i -> at(0.01 * r.nextGaussian(), 0.01 * r.nextGaussian(), 0.003 * r.nextGaussian()));
         assertThat(rep.bumpFrame()).isNull();
-        assertThat(rep.shift().length()).isLessThan(0.01);
+        assertThat(rep.settled().shift().length()).isLessThan(0.01);
         assertThat(LockJudge.worst(LockJudge.judge(rep, "p", HouseRules.DEFAULT, false))).isEqualTo(Verdict.HOLDS);
     }
 
@@ -45,7 +45,7 @@ class LockSeriesTest {
     void aBumpOverThreeFramesStartsAtItsFirst() {
         LockReport rep = report(50, i -> at(i < 20 ? 0 : i == 20 ? 0.6 : i == 21 ? 1.2 : 1.5, 0, 0));
         assertThat(rep.bumpFrame()).isEqualTo(20);
-        assertThat(rep.shift().x()).isCloseTo(1.5, Offset.offset(1e-6));
+        assertThat(rep.settled().shift().x()).isCloseTo(1.5, Offset.offset(1e-6));
         assertThat(rep.bumpPx()).isGreaterThan(1);
     }
 
@@ -56,10 +56,50 @@ class LockSeriesTest {
 
     @Test
     void framesWithoutAnAnswerAreLeftOut() {
-        FrameLock lost = new FrameLock(PlanarMap.identity(), 0, 0, 0, 0, Gains.UNITY, false);
+        FrameLock lost = FrameLock.lost(Gains.UNITY);
         LockReport rep = report(10, i -> i % 3 == 0 ? lost : at(2, 1, 0));
-        assertThat(rep.shift()).isEqualTo(new Point(2, 1));
+        assertThat(rep.settled().shift()).isEqualTo(new Point(2, 1));
         assertThat(report(4, i -> lost).found()).isFalse();
+    }
+
+    /// Ten frames in which somebody stood before the lens used to count as no shift, so that a camera that stood elsewhere all the time read as bumped.
+    @Test
+    void aSteadyOffsetWithLostFramesIsNoBump() {
+        LockReport rep = report(60, i -> i >= 20 && i < 30 ? FrameLock.lost(null) : at(1.5, 0, 0));
+        assertThat(rep.bumpFrame()).isNull();
+        assertThat(rep.settled().shift().x()).isCloseTo(1.5, Offset.offset(1e-9));
+        assertThat(rep.series().get(25).x()).isNull();
+        assertThat(rep.series().get(25).exposureStops()).isNull();
+        assertThat(rep.placedFrames()).isEqualTo(50);
+    }
+
+    @Test
+    void everyStretchHasItsOwnPlaceAndLight() {
+        LockReport rep = report(90, i -> i < 30 ? at(0, 0, 0.1) : i < 60 ? at(2, 0, 0.1) : at(2, -3, 0.4));
+        assertThat(rep.segments()).extracting(LockReport.Segment::from).containsExactly(0, 30, 60);
+        assertThat(rep.segments()).extracting(LockReport.Segment::to).containsExactly(29, 59, 89);
+        assertThat(rep.at(10).shift()).isEqualTo(Point.ZERO);
+        assertThat(rep.at(45).shift()).isEqualTo(new Point(2, 0));
+        assertThat(rep.at(45).gains().stops()).isCloseTo(0.1, Offset.offset(1e-6));
+        assertThat(rep.at(80).gains().stops()).isCloseTo(0.4, Offset.offset(1e-6));
+        assertThat(rep.bumpFrame()).isEqualTo(30);
+        assertThat(rep.bumpPx()).isCloseTo(3, Offset.offset(1e-9));
+        assertThat(rep.exposureStops()).isCloseTo(0.4, Offset.offset(1e-6));
+    }
+
+    @Test
+    void whatWasSeenInFewFramesIsNotSaidToHold() {
+        LockReport rep = report(40, i -> i % 2 == 0 ? at(0, 0, 0) : FrameLock.lost(null));
+        assertThat(LockJudge.judge(rep, "p", HouseRules.DEFAULT, true)).extracting(Finding::verdict).containsExactly(Verdict.NOT_MEASURED);
+    }
+
+    @Test
+    void lightThatCouldNotBeComparedIsNotMeasured() {
+        LockReport rep = report(9, i -> new FrameLock(PlanarMap.identity(), 0, 0, 0.05, 0.8, null, true));
+        assertThat(rep.exposureStops()).isNull();
+        assertThat(rep.driftStops()).isNull();
+        assertThat(LockJudge.judge(rep, "p", HouseRules.DEFAULT, false).stream().filter(f -> f.measure() == Measure.EXPOSURE).findFirst().orElseThrow().verdict())
+                .isEqualTo(Verdict.NOT_MEASURED);
     }
 
     @Test
@@ -96,8 +136,8 @@ class LockSeriesTest {
     void aMoveThatIsAllZoomIsReportedAtTheCorners() {
         PlanarMap zoom = PlanarMap.similarity(1.01, 0, new Point(320, 180), Point.ZERO);
         LockReport rep = report(3, i -> new FrameLock(zoom, 0, 1, 0.05, 0.8, Gains.UNITY, true));
-        assertThat(rep.shift().length()).isLessThan(1e-9);
-        assertThat(rep.largestShiftPx()).isCloseTo(Math.hypot(3.2, 1.8), Offset.offset(1e-6));
+        assertThat(rep.settled().shift().length()).isLessThan(1e-9);
+        assertThat(rep.settled().largestShiftPx()).isCloseTo(Math.hypot(3.2, 1.8), Offset.offset(1e-6));
     }
 
     @Test

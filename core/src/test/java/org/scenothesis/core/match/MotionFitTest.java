@@ -86,6 +86,27 @@ class MotionFitTest {
         }
     }
 
+    /// People walk through the left half of the frame of a fixed camera, each point further the more it lies to the left, as a keystone would have it.
+    @ParameterizedTest
+    @CsvSource({"0.5, 3.4", "0.5, -2", "0.55, 1.2", "0.45, 6"})
+    void peopleOverHalfOfTheFrameAreNoMoveOfTheCamera(double edge, double most) {
+        SplittableRandom r = new SplittableRandom(11);
+        List<Point> from = new ArrayList<>();
+        double[] to = new double[800];
+        for (int i = 0; i < 400; i++) {
+            Point p = new Point(r.nextDouble(20, W - 20), r.nextDouble(20, H - 20));
+            double t = Math.max(0, 1 - p.x() / W / edge);
+            from.add(p);
+            to[2 * i] = p.x() + most * t * t + 0.04 * r.nextGaussian() + (t > 0 ? 0.3 * r.nextGaussian() : 0);
+            to[2 * i + 1] = p.y() + 0.6 * most * t + 0.04 * r.nextGaussian() + (t > 0 ? 0.3 * r.nextGaussian() : 0);
+        }
+        MotionFit.Fit fit = new Motion(from, to).fit();
+        assertThat(fit).isNotNull();
+        for (Point corner : List.of(new Point(0, 0), new Point(W, 0), new Point(W, H), new Point(0, H))) {
+            assertThat(fit.map().shiftAt(corner.x(), corner.y()).length()).as("shift at " + corner).isLessThan(0.12);
+        }
+    }
+
     @ParameterizedTest
     @ValueSource(ints = {0, 1, 4, 7})
     void fewPointsAreNoAnswer(int points) {

@@ -16,10 +16,18 @@ class TransferTest {
         assertThat(t.toLinear(code)).isCloseTo(light, Offset.offset(2e-5));
     }
 
+    /// ITU-R BT.2408: diffuse white at 203 cd/m² lies at 58 % PQ and 75 % HLG; BT.2100: PQ 0.508 is 100 cd/m², the peak 10 000; HLG 0.5 is a twelfth of the peak.
+    @ParameterizedTest
+    @CsvSource({"PQ, 0.58068, 1", "PQ, 0.508078, 0.492611", "PQ, 1, 49.26108", "HLG, 0.75, 1", "HLG, 0.5, 0.314538", "LOG100, 0.5, 0.1", "GAMMA24, 0.5, 0.189465"})
+    void highDynamicRangeFollowsThePublishedCurves(Transfer t, double code, double light) {
+        assertThat(t.toLinear(code)).isCloseTo(light, Offset.offset(light * 2e-4));
+    }
+
     @ParameterizedTest
     @EnumSource(Transfer.class)
     void thereAndBackIsTheSame(Transfer t) {
-        for (double v = -0.2; v <= 1.4; v += 0.013) {
+        // The logarithm of 100:1 knows nothing darker than a hundredth.
+        for (double v = t == Transfer.LOG100 ? 0.012 : -0.2; v <= 1.4; v += 0.013) {
             assertThat(t.toLinear(t.toCode(v))).isCloseTo(v, Offset.offset(1e-6));
         }
     }

@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.scenothesis.core.picture.Point;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -102,5 +104,40 @@ class DocumentTest {
     void marksRepeatOnlyAfterEight() {
         assertThat(Spike.number(0)).isNotEqualTo(Spike.number(7));
         assertThat(Spike.number(8)).isEqualTo(Spike.number(0));
+    }
+
+    /// Numbers of a document come from strangers: what is no number, or none that a set can have, is refused by name.
+    @ParameterizedTest
+    @ValueSource(doubles = {Double.NaN, Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, 1e300})
+    void numbersThatNoSetHasAreRefused(double v) {
+        SetPlan.Light light = new SetPlan.Light(0, 45, 1, 1);
+        List<Runnable> all = List.of(
+                () -> new Shot("1", 1, "", "", v, List.of(), List.of(), List.of(), List.of(), null),
+                () -> new Plate("p", "", PlateRole.CLEAN, Spike.T, "A", "A", v, List.of()),
+                () -> new Wonder("w", WonderKind.FLOATS, "", v, 1, java.util.Map.of()),
+                () -> new SetPlan(new Vec(v, 0, 0), 0, 0, 0, 1, 0, 1, 2, light),
+                () -> new SetPlan(Vec.ZERO, v, 0, 0, 1, 0, 1, 2, light),
+                () -> new SetPlan(Vec.ZERO, 0, 0, v, 1, 0, 1, 2, light),
+                () -> new SetPlan(Vec.ZERO, 0, 0, 0, 1, v, 1, 2, light),
+                () -> new SetPlan.Light(v, 45, 1, 1),
+                () -> new Keyframe(0, new Vec(0, v, 0), 0, 1, 1, Ease.SOFT),
+                () -> new Keyframe(0, Vec.ZERO, v, 1, 1, Ease.SOFT),
+                () -> new org.scenothesis.core.optics.CameraPose(new Vec(0, 0, v), 0, 0, 0, 1000, 10, 10),
+                () -> Layer.of("l", "", Layer.Kind.ELEMENT, "p").withFilmedFoot(new Vec(0, 0, v)),
+                () -> Layer.of("l", "", Layer.Kind.ELEMENT, "p").withMask(List.of(new Point(v, 0)), 0));
+        for (Runnable make : all) {
+            assertThatIllegalArgumentException().isThrownBy(make::run);
+        }
+    }
+
+    /// The document knows one frame, the world's; what is shown is told from the camera.
+    @Test
+    void theSideOfTheLightIsToldFromTheCamera() {
+        SetPlan.Light left = new SetPlan.Light(-30, 40, 1, 1);
+        assertThat(left.asSeen(0)).isEqualTo(-30);
+        assertThat(left.asSeen(60)).isEqualTo(-90);
+        assertThat(left.asSeen(-170)).isEqualTo(140);
+        assertThat(left.seenAt(-90, 60).azimuthDeg()).isEqualTo(-30);
+        assertThat(left.seenAt(left.asSeen(75), 75).towards().minus(left.towards()).length()).isLessThan(1e-12);
     }
 }

@@ -1,6 +1,5 @@
 package org.scenothesis.production.measure;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -18,50 +17,62 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Grow;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
+import org.scenothesis.media.MemoryAtHand;
 
-/// Keys a few frames of a take and measures the mattes.
+/// Keys a few frames of a take and measures the mattes. Pictures too large for the memory at hand are measured reduced.
 public final class KeyCheck {
     private static final int SAMPLES = 6;
     private static final int MARGIN_PX = 12;
 
     private KeyCheck() {}
 
-    /// - `garbage`: outline in pixels, or null.
-    ///
+    /// What is keyed and how; `garbage`: the outline drawn, in shares of the picture, empty for the one round the cloth.
+    public record Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, List<Point> garbage) {}
+
     /// @throws FootageException if footage cannot be read or shows no screen
     /// @throws Stopped if progress asks for it
-    public static KeyReport run(Path take, @Nullable Path screenPlate, KeySettings settings, @Nullable Polygon garbage, Bands bands, Progress progress)
-            throws FootageException {
-        try (Footage t = Footages.open(take)) {
-            ScreenModel model = Screens.model(t, screenPlate, bands);
+    public static KeyReport run(Wish wish, Bands bands, Progress progress) throws FootageException {
+        try (Footage t = Footages.open(wish.take)) {
+            int times = MemoryAtHand.reduction((long) t.info().width() * t.info().height(), MemoryAtHand.KEYING);
+            ScreenModel model = Screens.model(t, wish.screenPlate, times, bands);
+            KeySettings settings = wish.settings.withChokePx(wish.settings.chokePx() / times).withSoftnessPx(wish.settings.softnessPx() / times);
+            Polygon garbage = model.garbage(wish.garbage);
             int n = t.info().frames();
             int count = Math.min(SAMPLES, n);
             List<KeyReport.At> found = new ArrayList<>();
-            Plane swept = Plane.of(t.info().width(), t.info().height());
+            Plane swept = Plane.of(model.colour().width(), model.colour().height());
             for (int k = 0; k < count; k++) {
                 if (!progress.at(k, count)) {
                     throw new Stopped();
                 }
                 int frame = count == 1 ? 0 : (int) ((long) k * (n - 1) / (count - 1));
-                Plane before = frame == 0 ? null : Keyer.key(picture(t, frame - 1), model, settings, garbage, bands).alpha();
-                Keyed keyed = Keyer.key(picture(t, frame), model, settings, garbage, bands);
-                found.add(new KeyReport.At(frame, MatteMeter.measure(keyed, model, before, bands)));
+                Plane before = frame == 0 ? null : Keyer.key(picture(t, frame - 1, times), model, settings, garbage, bands).alpha();
+                Keyed keyed = Keyer.key(picture(t, frame, times), model, settings, garbage, bands);
+                found.add(new KeyReport.At(frame, whole(MatteMeter.measure(keyed, model, before, bands), times)));
                 for (int i = 0; i < swept.data().length; i++) {
                     swept.data()[i] = Math.max(swept.data()[i], keyed.alpha().data()[i]);
                 }
             }
             progress.at(count, count);
             double even = Evenness.stops(model.colour(), model.hue(), Grow.most(swept, MARGIN_PX, bands));
-            return new KeyReport(n, model.source(), even, worst(found), found);
+            return new KeyReport(n, model.source(), Double.isNaN(even) ? null : even, worst(found), found, times, garbage != null && wish.garbage.size() < 3);
         }
     }
 
-    private static Picture picture(Footage t, int frame) throws FootageException {
-        return t.frame(frame).withAlpha(null);
+    private static Picture picture(Footage t, int frame, int times) throws FootageException {
+        return t.reduced(frame, times).withAlpha(null);
+    }
+
+    /// Measured reduced, told in pixels of the footage.
+    private static MatteMeasures whole(MatteMeasures m, int times) {
+        Border b = m.room().px() < 0 ? m.room() : new Border(m.room().px() * times, m.room().side());
+        return new MatteMeasures(m.greyInside(), m.greyOutside(), m.edgePx() * times, m.flicker(), m.spillLeft(), m.solid(), b);
     }
 
     private static MatteMeasures worst(List<KeyReport.At> found) {

@@ -1,11 +1,16 @@
 package org.scenothesis.production.measure;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.MatteMeasures;
 import org.scenothesis.core.key.ScreenModel;
 
 /// The matte check of a take: measures at sampled frames, the worst of each, and how even the screen is where the subject goes.
-public record KeyReport(int frames, ScreenModel.Source source, double evennessStops, MatteMeasures worst, List<At> samples) {
+///
+/// - `evennessStops` is null where nothing solid was seen before the screen. `reduced`: how many times smaller the pictures were measured.
+/// - `clothOutline`: the garbage matte was the proposed one, round the cloth.
+public record KeyReport(
+        int frames, ScreenModel.Source source, @Nullable Double evennessStops, MatteMeasures worst, List<At> samples, int reduced, boolean clothOutline) {
     public KeyReport {
         samples = List.copyOf(samples);
     }

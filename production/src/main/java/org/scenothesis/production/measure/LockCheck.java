@@ -1,6 +1,5 @@
 package org.scenothesis.production.measure;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ArrayBlockingQueue;
@@ -13,40 +12,96 @@ import org.scenothesis.core.match.LockMeter;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.match.LockSeries;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
 
 /// Runs the lock check over footage: frames are decoded one ahead of being measured, so memory does not grow with the take.
 public final class LockCheck {
     private static final int REFERENCE_FRAMES = 3;
     private static final int AHEAD = 3;
+    private static final int LOOKS = 5;
+    /// By so many mired another matrix must agree better before it is proposed.
+    private static final double CLEARLY_MIRED = 3;
 
     private LockCheck() {}
 
-    /// Measures every frame of `take` against the start of `reference`.
-    ///
-    /// @throws FootageException if either cannot be read or they differ in size
-    /// @throws Stopped if progress asks for it
-    public static LockReport run(Path reference, Path take, Bands bands, Progress progress) throws FootageException {
-        try (Footage ref = Footages.open(reference); Footage t = Footages.open(take)) {
-            if (ref.info().width() != t.info().width() || ref.info().height() != t.info().height()) {
-                throw new FootageException(
-                        take,
-                        "the take is " + t.info().width() + "x" + t.info().height() + " but its reference is " + ref.info().width() + "x"
-                                + ref.info().height() + "; compare footage of one size.");
-            }
-            LockMeter meter = new LockMeter(start(ref), bands);
-            return frames(t, meter, progress);
+    /// Which of the two could not be read: a fault of the reference is none of the take.
+    public static final class ReferenceException extends FootageException {
+        private static final long serialVersionUID = 1;
+
+        ReferenceException(FootageException cause) {
+            super(cause.path(), cause);
         }
     }
 
-    private static Glance start(Footage ref) throws FootageException {
-        List<Glance> first = new ArrayList<>();
-        for (int i = 0; i < Math.min(REFERENCE_FRAMES, ref.info().frames()); i++) {
-            first.add(ref.glance(i));
+    /// Measures every frame of `take` against the start of `reference`.
+    ///
+    /// @throws ReferenceException if the reference cannot be read
+    /// @throws FootageException if the take cannot be read or they differ in size
+    /// @throws Stopped if progress asks for it
+    public static LockReport run(FootageSource reference, FootageSource take, Bands bands, Progress progress) throws FootageException {
+        try (Footage t = Footages.open(take)) {
+            return frames(t, meter(reference, t, bands), progress);
         }
-        return LockMeter.mean(first);
+    }
+
+    /// A first look at a few frames spread over the take.
+    ///
+    /// @throws ReferenceException if the reference cannot be read
+    /// @throws FootageException if the take cannot be read or they differ in size
+    public static LockReport look(FootageSource reference, FootageSource take, Bands bands, Progress progress) throws FootageException {
+        try (Footage t = Footages.open(take)) {
+            LockMeter meter = meter(reference, t, bands);
+            int n = t.info().frames();
+            int count = Math.min(n, LOOKS);
+            List<FrameLock> locks = new ArrayList<>();
+            List<Integer> numbers = new ArrayList<>();
+            for (int k = 0; k < count; k++) {
+                if (!progress.at(k, count)) {
+                    throw new Stopped();
+                }
+                int i = count == 1 ? 0 : (int) ((long) k * (n - 1) / (count - 1));
+                locks.add(meter.measure(t.glance(i)));
+                numbers.add(i);
+            }
+            return new LockSeries(t.info().width(), t.info().height(), locks, numbers).report(n);
+        }
+    }
+
+    private static LockMeter meter(FootageSource reference, Footage take, Bands bands) throws FootageException {
+        Footage ref = openReference(reference);
+        try (ref) {
+            if (ref.info().width() != take.info().width() || ref.info().height() != take.info().height()) {
+                throw new FootageException(
+                        take.info().path(),
+                        "the take is " + take.info().width() + "x" + take.info().height() + " but its reference is " + ref.info().width() + "x"
+                                + ref.info().height() + "; compare footage of one size.");
+            }
+            return new LockMeter(start(ref), bands);
+        }
+    }
+
+    private static Footage openReference(FootageSource reference) throws ReferenceException {
+        try {
+            return Footages.open(reference);
+        } catch (FootageException e) {
+            throw new ReferenceException(e);
+        }
+    }
+
+    private static Glance start(Footage ref) throws ReferenceException {
+        try {
+            List<Glance> first = new ArrayList<>();
+            for (int i = 0; i < Math.min(REFERENCE_FRAMES, ref.info().frames()); i++) {
+                first.add(ref.glance(i));
+            }
+            return LockMeter.mean(first);
+        } catch (FootageException e) {
+            throw new ReferenceException(e);
+        }
     }
 
     private static LockReport frames(Footage take, LockMeter meter, Progress progress) throws FootageException {
@@ -63,12 +118,38 @@ public final class LockCheck {
             }
         }
         progress.at(n, n);
-        return new LockSeries(take.info().width(), take.info().height(), locks, numbers).report();
+        return new LockSeries(take.info().width(), take.info().height(), locks, numbers).report(n);
+    }
+
+    /// The matrix by which the first frame of a take that names none agrees clearly better with the reference than by the assumed one; null where there is none.
+    ///
+    /// @throws FootageException if either cannot be read
+    public static @Nullable ColourMatrix betterMatrix(FootageSource reference, FootageSource take, Bands bands) throws FootageException {
+        ColourMatrix assumed;
+        try (Footage t = Footages.open(take)) {
+            if (t.info().coding().matrixNamed() || take.reading().matrix() != null) {
+                return null;
+            }
+            assumed = t.info().coding().matrix();
+        }
+        ColourMatrix other = assumed == ColourMatrix.BT709 ? ColourMatrix.BT601 : ColourMatrix.BT709;
+        Double with = apart(reference, take, assumed, bands);
+        Double without = apart(reference, take, other, bands);
+        return with != null && without != null && without < with - CLEARLY_MIRED && without < with / 2 ? other : null;
+    }
+
+    /// How far the colours of the first frame lie from the reference's, in mired; exposure weighs in as much as a twentieth of a stop does.
+    private static @Nullable Double apart(FootageSource reference, FootageSource take, ColourMatrix matrix, Bands bands) throws FootageException {
+        try (Footage t = Footages.open(new FootageSource(take.path(), take.reading().withMatrix(matrix)))) {
+            FrameLock lock = meter(reference, t, bands).measure(t.glance(0));
+            var g = lock.gains();
+            return g == null ? null : Math.abs(g.mired()) + Math.abs(g.stops()) / 0.05 + 20 * Math.abs(Math.log(g.g() * g.g() / (g.r() * g.b())));
+        }
     }
 
     /// Decodes on a thread of its own into a short queue.
     private static final class Ahead implements AutoCloseable {
-        private record Item(@Nullable Glance glance, @Nullable FootageException failure) {}
+        private record Item(@Nullable Glance glance, @Nullable Throwable failure) {}
 
         private final BlockingQueue<Item> queue = new ArrayBlockingQueue<>(AHEAD);
         private final Thread thread;
@@ -78,12 +159,13 @@ public final class LockCheck {
             thread = Thread.ofPlatform().daemon().name("decode-ahead").start(() -> decode(take));
         }
 
+        /// Whatever is thrown, an error too, is handed over: the one that waits must never wait for nothing.
         private void decode(Footage take) {
             try {
                 for (int i = 0; i < take.info().frames() && !ended; i++) {
                     put(new Item(take.glance(i), null));
                 }
-            } catch (FootageException e) {
+            } catch (Throwable e) {
                 put(new Item(null, e));
             }
         }
@@ -101,10 +183,14 @@ public final class LockCheck {
         Glance next() throws FootageException {
             try {
                 Item item = queue.take();
-                if (item.failure != null) {
-                    throw item.failure;
+                switch (item.failure) {
+                    case FootageException known -> throw known;
+                    case Error e -> throw e;
+                    case RuntimeException e -> throw e;
+                    case null, default -> {
+                        return java.util.Objects.requireNonNull(item.glance);
+                    }
                 }
-                return java.util.Objects.requireNonNull(item.glance);
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
                 throw new Stopped();

@@ -1,6 +1,5 @@
 package org.scenothesis.production.measure;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -10,7 +9,9 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
+import org.scenothesis.media.MemoryAtHand;
 
 /// Builds the best screen model footage allows: the screen-only frame, else the take over time, else one frame.
 public final class Screens {
@@ -18,33 +19,42 @@ public final class Screens {
 
     private Screens() {}
 
+    /// @throws FootageException if footage cannot be read, is too large, sizes differ, or no screen colour is found
+    public static ScreenModel model(Footage take, @Nullable FootageSource screenPlate, Bands bands) throws FootageException {
+        MemoryAtHand.require(take.info().path(), (long) take.info().width() * take.info().height(), MemoryAtHand.KEYING);
+        return model(take, screenPlate, 1, bands);
+    }
+
+    /// The same for pictures reduced `times` on each side.
+    ///
     /// @throws FootageException if footage cannot be read, sizes differ, or no screen colour is found
-    public static ScreenModel model(Footage take, @Nullable Path screenPlate, Bands bands) throws FootageException {
-        ScreenModel m = screenPlate == null ? ofTake(take, bands) : ofPlate(take, screenPlate, bands);
+    static ScreenModel model(Footage take, @Nullable FootageSource screenPlate, int times, Bands bands) throws FootageException {
+        ScreenModel m = screenPlate == null ? ofTake(take, times, bands) : ofPlate(take, screenPlate, times, bands);
         if (m == null) {
             throw new FootageException(take.info().path(), "no green or blue screen is found in the take; choose another take, or mask it instead of keying.");
         }
         return m;
     }
 
-    private static ScreenModel ofPlate(Footage take, Path plate, Bands bands) throws FootageException {
+    private static ScreenModel ofPlate(Footage take, FootageSource plate, int times, Bands bands) throws FootageException {
         try (Footage p = Footages.open(plate)) {
             if (p.info().width() != take.info().width() || p.info().height() != take.info().height()) {
                 throw new FootageException(
-                        plate,
+                        plate.path(),
                         "the screen-only frame is " + p.info().width() + "x" + p.info().height() + " but the take is " + take.info().width() + "x"
                                 + take.info().height() + "; use one filmed in the same lock.");
             }
-            return ScreenModels.fromPlate(p.frame(0).withAlpha(null), bands);
+            return ScreenModels.fromPlate(p.reduced(0, times).withAlpha(null), bands);
         }
     }
 
-    private static @Nullable ScreenModel ofTake(Footage take, Bands bands) throws FootageException {
+    private static @Nullable ScreenModel ofTake(Footage take, int times, Bands bands) throws FootageException {
         int n = take.info().frames();
         List<Picture> some = new ArrayList<>();
-        int count = (int) Math.min(n, Math.max(1, Math.min(SAMPLES, 400_000_000L / (12L * take.info().width() * take.info().height()))));
+        long pixels = (long) take.info().width() * take.info().height() / ((long) times * times);
+        int count = (int) Math.min(n, Math.max(1, Math.min(SAMPLES, 400_000_000L / (12L * pixels))));
         for (int i = 0; i < count; i++) {
-            some.add(take.frame(count == 1 ? 0 : (int) ((long) i * (n - 1) / (count - 1))).withAlpha(null));
+            some.add(take.reduced(count == 1 ? 0 : (int) ((long) i * (n - 1) / (count - 1)), times).withAlpha(null));
         }
         return ScreenModels.fromTake(some, bands);
     }

@@ -1,26 +1,31 @@
 package org.scenothesis.production.render;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.FileTime;
-import java.util.Comparator;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.Footages;
 import org.scenothesis.media.Stills;
 import org.scenothesis.media.VideoFormat;
+import org.scenothesis.media.VideoJoin;
 import org.scenothesis.media.VideoSink;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.StoreException;
 
 /// One render of a shot.
 ///
-/// Frames are finished one by one, on every core a stretch of the shot; a video is joined from them at the end. A render that was stopped goes on where it was: frames that are
-/// there are not made again.
+/// - Frames are finished on every core a part of the shot. Stills are parts by themselves; of a video each part is a short film in its final coding, closed and
+///   forced to disk, and all are joined at the end without coding anything again.
+/// - A render that was stopped goes on where it was: parts that are there, whole, and made of the same are not made again.
+/// - Only a complete new file ever takes the place of an old one; what no render made is never replaced or removed.
 public final class RenderJob {
-    private static final String MARK = ".rendered";
+    private static final int QUALITY = 9;
 
     private final ShotRenderer renderer;
     private final Shot shot;
@@ -44,85 +49,106 @@ public final class RenderJob {
         }
     }
 
+    /// What came of it.
+    ///
+    /// - `removed`: how many stills of an earlier, longer render were taken away behind the end of this one, which has the whole shot.
+    /// - `older`: how many stills of an earlier version lie there still, since they were not asked for. `soundLeftOut`: the container could not hold the sound.
+    public record Done(int removed, int older, boolean soundLeftOut) {}
+
     public RenderJob(ShotRenderer renderer, Shot shot, Target target) {
         this.renderer = renderer;
         this.shot = shot;
         this.target = target;
     }
 
+    /// The room it will take on the disk, and what is free.
+    ///
+    /// @throws FootageException if footage is missing or the disk cannot be asked
+    public Space space() throws FootageException {
+        return Space.of(target.path, renderer.format(shot), target.to - target.from + 1, target.video, target.stills);
+    }
+
     /// Renders; the path is complete when this returns.
     ///
-    /// @throws FootageException if footage cannot be read or the result not written
-    /// @throws Stopped if progress asks for it; finished frames stay for the next time
-    public void run(Progress progress) throws FootageException {
+    /// @throws FootageException if footage cannot be read, the result must not be written there, there is no room, or it cannot be written
+    /// @throws Stopped if progress asks for it; finished parts stay for the next time
+    public Done run(Progress progress) throws FootageException {
+        try {
+            renderer.folder().forResult(target.path);
+        } catch (StoreException e) {
+            throw new FootageException(target.path, ownWords(e));
+        }
         ShotRenderer.Format format = renderer.format(shot);
-        String stamp = renderer.stamp(shot);
-        Path folder = target.video == null ? target.path : parts(stamp);
-        Stills.Format kind = target.stills == null ? Stills.Format.PNG16 : target.stills;
-        try {
-            Files.createDirectories(folder);
-        } catch (IOException e) {
-            throw new FootageException(folder, "the folder cannot be made; check its permissions.", e);
+        Space space = space();
+        if (!space.enough()) {
+            throw new FootageException(target.path, "there is not enough room on the disk: " + space.words() + "; free some, or choose a smaller format.");
         }
+        String stamp = renderer.stamp(shot, target);
+        Done done = target.video == null ? stills(stamp, progress) : video(stamp, format, progress);
         int n = target.to - target.from + 1;
-        FileTime since = since(folder.resolve(MARK), stamp);
-        if (target.video == null) {
-            new Stretches(renderer, shot, i -> file(folder, i, kind.extension()), (file, frame) -> Stills.write(file, frame, kind), since)
-                    .finish(target.from, target.to, progress);
-        } else {
-            new Stretches(renderer, shot, i -> file(folder, i, "part"), Part::write, since).finish(target.from, target.to, progress);
-            join(folder, format);
-        }
         progress.at(n, n);
+        return done;
     }
 
-    private static Path file(Path folder, int frame, String extension) {
-        return folder.resolve(String.format("frame-%06d.%s", frame, extension));
+    private String ownWords(StoreException e) {
+        String m = String.valueOf(e.getMessage());
+        int colon = m.indexOf(": ");
+        return colon < 0 ? m : m.substring(colon + 2);
     }
 
-    /// Since when frames in the folder are made of what the stamp stands for: a mark in it says so. With another mark, or none, they are of something else,
-    /// and a new mark is set.
-    private static FileTime since(Path mark, String stamp) throws FootageException {
-        try {
-            if (!Files.exists(mark) || !Files.readString(mark).equals(stamp)) {
-                Files.writeString(mark, stamp);
-            }
-            return Files.getLastModifiedTime(mark);
-        } catch (IOException e) {
-            throw new FootageException(mark, "the folder cannot be written to; check its permissions and the space left.", e);
+    private Done stills(String stamp, Progress progress) throws FootageException {
+        Stills.Format kind = target.stills == null ? Stills.Format.PNG16 : target.stills;
+        RenderLedger ledger = RenderLedger.open(target.path, stamp);
+        new Stretches(renderer, shot, new Stretches.Parts(1, target.from, target.to)).finish(ledger, (first, last) -> name(first, kind.extension()), (own, at, file) ->
+                Stills.write(file, own.frame(shot, at.seconds(0)), kind), progress);
+        List<String> older = ledger.older();
+        boolean whole = target.from == 0 && target.to == renderer.format(shot).frames() - 1;
+        List<String> behind = whole ? older.stream().filter(n -> n.compareTo(name(target.to, kind.extension())) > 0).toList() : List.of();
+        ledger.remove(behind);
+        return new Done(behind.size(), older.size() - behind.size(), false);
+    }
+
+    private static String name(int frame, String extension) {
+        return String.format("frame-%06d.%s", frame, extension);
+    }
+
+    private Done video(String stamp, ShotRenderer.Format format, Progress progress) throws FootageException {
+        Path folder = Leftovers.parts(target.path, stamp);
+        VideoFormat kind = Objects.requireNonNull(target.video);
+        VideoSink.Plan plan = new VideoSink.Plan(
+                format.width(), format.height(), format.rate(), kind, QUALITY, renderer.sound(shot), target.from / format.rate(), 0);
+        RenderLedger ledger = RenderLedger.open(folder, stamp);
+        Stretches.Parts parts = new Stretches.Parts(VideoSink.GROUP, target.from, target.to);
+        new Stretches(renderer, shot, parts).finish(ledger, (first, last) -> part(first, last, kind), (own, at, file) -> encode(own, at, file, plan), progress);
+        List<Path> films = new ArrayList<>();
+        for (int k = 0; k < parts.count(); k++) {
+            films.add(folder.resolve(part(parts.first(k), parts.last(k), kind)));
         }
+        boolean silent = VideoJoin.join(films, target.path, plan);
+        Leftovers.clear(new Leftovers.Leftover(folder, "", 0));
+        return new Done(0, 0, silent);
     }
 
-    private Path parts(String stamp) {
-        return target.path.toAbsolutePath().resolveSibling("." + target.path.getFileName() + "-" + stamp + ".frames");
+    private static String part(int first, int last, VideoFormat kind) {
+        return String.format("part-%06d-%06d.%s", first, last, kind.extension());
     }
 
-    private void join(Path folder, ShotRenderer.Format format) throws FootageException {
-        var plan = new VideoSink.Plan(
-                format.width(), format.height(), format.rate(), java.util.Objects.requireNonNull(target.video), 9, renderer.sound(shot));
-        VideoSink sink = new VideoSink(target.path, plan);
-        boolean done = false;
+    private void encode(ShotRenderer own, Stretches.At at, Path file, VideoSink.Plan plan) throws FootageException {
+        VideoSink sink = new VideoSink(file, plan.part(1));
+        boolean whole = false;
         try {
-            for (int i = target.from; i <= target.to; i++) {
-                sink.write(Part.read(file(folder, i, "part")));
+            for (int i = 0; i < at.frames(); i++) {
+                sink.write(own.frame(shot, at.seconds(i)));
+                if (i < at.frames() - 1) {
+                    at.done();
+                }
             }
             sink.close();
-            done = true;
+            whole = true;
         } finally {
-            if (!done) {
+            if (!whole) {
                 sink.abandon();
             }
-        }
-        clear(folder);
-    }
-
-    private static void clear(Path folder) {
-        try (var files = Files.walk(folder)) {
-            for (Path p : files.sorted(Comparator.reverseOrder()).toList()) {
-                Files.delete(p);
-            }
-        } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(RenderJob.class).warn("the parts in {} were not removed", folder, e);
         }
     }
 }

@@ -1,13 +1,14 @@
 package org.scenothesis.production.render;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyer;
@@ -23,16 +24,22 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageInfo;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
+import org.scenothesis.production.measure.Contents;
 import org.scenothesis.production.measure.Measured;
-import org.scenothesis.production.measure.Remembered;
+import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.measure.Readings;
 import org.scenothesis.production.measure.Screens;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
@@ -41,19 +48,23 @@ import org.scenothesis.production.store.ProductionFolder;
 public final class ShotRenderer implements AutoCloseable {
     /// Shifts below this are noise of the measurement and are not warped away.
     private static final double LEAST_SHIFT_PX = 0.2;
+    private static final int MOST_MASKS = 24;
+    private static final int MOST_SCREENS = 8;
 
     private final ProductionFolder folder;
     private final Measured measured;
+    private final Contents contents;
     private final Bands bands;
-    private final Map<Path, Footage> open = new HashMap<>();
-    private final Map<Path, Held> held = new HashMap<>();
+    private final Map<FootageSource, Footage> open = new HashMap<>();
+    private final Map<Footage, Held> held = new IdentityHashMap<>();
     private final Map<String, ScreenModel> screens = new HashMap<>();
     private final Map<Outline, Mask> masks = new HashMap<>();
     private final Map<String, Cut> cuts = new HashMap<>();
 
-    public ShotRenderer(ProductionFolder folder, Measured measured, Bands bands) {
+    public ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, Bands bands) {
         this.folder = folder;
         this.measured = measured;
+        this.contents = contents;
         this.bands = bands;
     }
 
@@ -75,32 +86,50 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing or shows no screen
     ShotRenderer alone(Shot shot) throws FootageException {
         for (Layer l : layers(shot)) {
-            if (l.kind() == Layer.Kind.ELEMENT) {
+            if (l.kind() == Layer.Kind.ELEMENT && !footage(shot, l.plate()).info().coding().alpha()) {
                 screen(shot, l);
             }
         }
-        var r = new ShotRenderer(folder, measured, Bands.sequential());
+        var r = new ShotRenderer(folder, measured, contents, Bands.sequential());
         r.screens.putAll(screens);
         r.masks.putAll(masks);
         return r;
     }
 
-    /// The same as long as the finished frames are: of layers, plan, measurements and the content of all footage in them.
+    ProductionFolder folder() {
+        return folder;
+    }
+
+    /// The same as long as the finished frames are: of layers, plan, measurements, how footage is read, the content of all of it, and what is made of them.
     ///
     /// @throws FootageException if footage is missing
-    String stamp(Shot shot) throws FootageException {
-        List<Path> read = new ArrayList<>();
+    String stamp(Shot shot, RenderJob.Target target) throws FootageException {
+        List<String> read = new ArrayList<>();
+        List<Object> settings = new ArrayList<>(Arrays.asList(shot.layers(), shot.plan(), shot.seconds(), target.stills(), target.video()));
         for (Layer l : layers(shot)) {
-            read.add(footage(shot, l.plate()).info().path());
+            Plate plate = shot.plate(l.plate()).orElseThrow();
+            read.add(content(footage(shot, l.plate()).info().path()));
+            settings.add(take(shot, l.plate()).reading());
             if (l.kind() == Layer.Kind.LIGHT) {
-                read.add(footage(shot, l.lightAgainst()).info().path());
+                read.add(content(footage(shot, l.lightAgainst()).info().path()));
+                settings.add(take(shot, l.lightAgainst()).reading());
             }
-            Path bare = l.kind() == Layer.Kind.ELEMENT ? Surveyor.screenPlate(folder, shot, shot.plate(l.plate()).orElseThrow()) : null;
+            FootageSource bare = l.kind() == Layer.Kind.ELEMENT ? Surveyor.screenPlate(folder, shot, plate) : null;
             if (bare != null) {
-                read.add(bare);
+                read.add(content(bare.path()));
+                settings.add(bare.reading());
             }
+            settings.add(lock(shot, l).map(LockReport::segments).orElse(List.of()));
         }
-        return Remembered.key("render", read, Arrays.asList(shot.layers(), shot.plan(), shot.seconds(), new TreeMap<>(measured.locks())));
+        return Readings.key("render", read, settings);
+    }
+
+    private String content(Path p) throws FootageException {
+        try {
+            return contents.of(p, Progress.NONE);
+        } catch (IOException e) {
+            throw new FootageException(p, "it cannot be read; check that it is there.", e);
+        }
     }
 
     /// Size and rate of a shot: those of its base layer's footage.
@@ -153,6 +182,7 @@ public final class ShotRenderer implements AutoCloseable {
     ///
     /// @throws FootageException if footage is missing or cannot be read
     public Picture frame(Shot shot, double seconds) throws FootageException {
+        forget(shot);
         List<LayerPicture> pictures = new ArrayList<>();
         List<Layer> on = layers(shot);
         for (Layer l : on) {
@@ -164,25 +194,47 @@ public final class ShotRenderer implements AutoCloseable {
     }
 
     private LayerPicture picture(Shot shot, Layer l, double seconds) throws FootageException {
-        Picture p = at(footage(shot, l.plate()), seconds);
-        Polygon outline = Surveyor.outline(l.mask(), p.width(), p.height());
+        Footage f = footage(shot, l.plate());
+        int index = f.info().frameAt(seconds);
+        Picture p = fitted(shot, at(f, index));
         if (l.kind() == Layer.Kind.ELEMENT) {
-            return LayerPicture.of(l, element(shot, l, p, outline)).withGains(gains(shot, l));
+            return LayerPicture.of(l, element(shot, l, p)).withGains(gains(shot, l, index));
         }
-        Picture unlit = l.kind() == Layer.Kind.LIGHT ? at(footage(shot, l.lightAgainst()), seconds) : null;
+        Picture unlit = l.kind() == Layer.Kind.LIGHT ? fitted(shot, at(footage(shot, l.lightAgainst()), footage(shot, l.lightAgainst()).info().frameAt(seconds))) : null;
+        Polygon outline = l.mask().size() < 3 ? null : new Polygon(l.mask().stream().map(q -> new Point(q.x() * p.width(), q.y() * p.height())).toList());
         Mask mask = outline == null ? null : mask(l, outline, p);
-        return new LayerPicture(l, Piece.whole(p), unlit, mask, gains(shot, l), back(shot, l, p));
+        return new LayerPicture(l, Piece.whole(p.withAlpha(null)), unlit == null ? null : unlit.withAlpha(null), mask, gains(shot, l, index), back(shot, l, index, p));
     }
 
-    /// While an element is only moved, its key stays.
-    private Piece element(Shot shot, Layer l, Picture p, @Nullable Polygon outline) throws FootageException {
+    /// Brought to the size of the base where it was filmed in another; a finding says so.
+    private Picture fitted(Shot shot, Picture p) throws FootageException {
+        FootageInfo base = footage(shot, layers(shot).getFirst().plate()).info();
+        return p.width() == base.width() && p.height() == base.height() ? p : Resample.scale(p, base.width(), base.height(), bands);
+    }
+
+    /// While an element is only moved, its key stays. Footage with an alpha of its own needs no key.
+    private Piece element(Shot shot, Layer l, Picture p) throws FootageException {
+        if (p.a() != null) {
+            return own(l, p);
+        }
         ScreenModel screen = screen(shot, l);
         Cut last = cuts.get(l.id());
         if (last == null || last.frame != p || last.screen != screen || !last.settings.equals(l.key()) || !last.outline.equals(l.mask())) {
-            last = new Cut(p, screen, l.key(), l.mask(), Keyer.element(p, screen, l.key(), outline, bands));
+            last = new Cut(p, screen, l.key(), l.mask(), Keyer.element(p, screen, l.key(), screen.garbage(l.mask()), bands));
             cuts.put(l.id(), last);
         }
         return last.piece;
+    }
+
+    private Piece own(Layer l, Picture p) {
+        if (l.mask().size() < 3) {
+            return Piece.whole(p);
+        }
+        Plane inside = new Polygon(l.mask().stream().map(q -> new Point(q.x() * p.width(), q.y() * p.height())).toList()).coverage(p.width(), p.height(), bands);
+        for (int i = 0; i < inside.data().length; i++) {
+            inside.data()[i] *= p.alpha().data()[i];
+        }
+        return Piece.whole(p.withAlpha(inside));
     }
 
     private Mask mask(Layer l, Polygon outline, Picture p) {
@@ -195,69 +247,97 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing or shows no screen
     public ScreenModel screen(Shot shot, Layer l) throws FootageException {
         Footage f = footage(shot, l.plate());
-        Path bare = Surveyor.screenPlate(folder, shot, shot.plate(l.plate()).orElseThrow());
-        String key = f.info().path() + "|" + bare;
+        FootageSource bare = Surveyor.screenPlate(folder, shot, shot.plate(l.plate()).orElseThrow());
+        String key = f.info().path() + "|" + take(shot, l.plate()).reading() + "|" + bare;
         ScreenModel m = screens.get(key);
         if (m == null) {
-            m = Screens.model(f, bare, bands);
+            m = fitted(shot, Screens.model(f, bare, bands));
             screens.put(key, m);
         }
         return m;
     }
 
+    private ScreenModel fitted(Shot shot, ScreenModel m) throws FootageException {
+        FootageInfo base = footage(shot, layers(shot).getFirst().plate()).info();
+        return m.colour().width() == base.width() && m.colour().height() == base.height() ? m : m.scaled(base.width(), base.height(), bands);
+    }
+
     private Optional<LockReport> lock(Shot shot, Layer l) {
-        return shot.plate(l.plate()).map(Plate::chosen).flatMap(t -> measured.lock(t.footage())).filter(LockReport::found);
+        return shot.plate(l.plate()).flatMap(p -> Optional.ofNullable(p.chosen()).flatMap(t -> measured.lock(shot, p, t))).filter(LockReport::found);
     }
 
-    private Gains gains(Shot shot, Layer l) {
-        return l.matched() ? lock(shot, l).map(r -> r.gains().inverse()).orElse(Gains.UNITY) : Gains.UNITY;
+    private Gains gains(Shot shot, Layer l, int frame) {
+        Gains g = l.matched() ? lock(shot, l).map(r -> r.at(frame).gains()).orElse(null) : null;
+        return g == null ? Gains.UNITY : g.inverse();
     }
 
-    /// Picture pixel to base pixel, where the lock check found a shift that a planar warp undoes.
-    private PlanarMap back(Shot shot, Layer l, Picture p) {
+    /// Picture pixel to base pixel, where the lock check found a shift that a planar warp undoes; each stretch between bumps by its own.
+    private PlanarMap back(Shot shot, Layer l, int frame, Picture p) {
         if (!l.matched()) {
             return PlanarMap.identity();
         }
-        return lock(shot, l).filter(r -> r.largestShiftPx() > LEAST_SHIFT_PX).map(r -> {
+        return lock(shot, l).map(r -> r.at(frame)).filter(s -> s.largestShiftPx() > LEAST_SHIFT_PX).map(s -> {
             double w = p.width();
             double h = p.height();
             Point[] from = {new Point(0, 0), new Point(w, 0), new Point(w, h), new Point(0, h)};
             Point[] to = new Point[4];
             for (int i = 0; i < 4; i++) {
-                to[i] = from[i].plus(r.corners().get(i));
+                to[i] = from[i].plus(s.corners().get(i));
             }
             return PlanarMap.fourPoints(to, from);
         }).orElse(PlanarMap.identity());
     }
 
-    private Footage footage(Shot shot, @Nullable String plateId) throws FootageException {
+    private Take take(Shot shot, @Nullable String plateId) throws FootageException {
         Take take = shot.plate(plateId).map(Plate::chosen).orElse(null);
         if (take == null) {
             throw new FootageException(folder.path(), "the plate " + plateId + " has no take yet; bring one in on Shoot.");
         }
-        Path path = folder.footage(take);
-        Footage f = open.get(path);
+        return take;
+    }
+
+    private Footage footage(Shot shot, @Nullable String plateId) throws FootageException {
+        FootageSource source = folder.source(take(shot, plateId));
+        Footage f = open.get(source);
         if (f == null) {
-            f = Footages.open(path);
-            open.put(path, f);
+            String refused = folder.refusal(source.path());
+            if (refused != null) {
+                throw new FootageException(source.path(), refused);
+            }
+            f = Footages.open(source);
+            open.put(source, f);
         }
         return f;
     }
 
-    /// The frame shown at a time; the last is held.
-    private Picture at(Footage f, double seconds) throws FootageException {
-        int i = f.info().frameAt(seconds);
-        Held last = held.get(f.info().path());
+    /// A frame of some footage; the last one read is kept.
+    private Picture at(Footage f, int i) throws FootageException {
+        Held last = held.get(f);
         if (last == null || last.index != i) {
-            last = new Held(i, f.frame(i).withAlpha(null));
-            held.put(f.info().path(), last);
+            last = new Held(i, f.frame(i));
+            held.put(f, last);
         }
         return last.picture;
+    }
+
+    /// Lets go what is kept of layers and outlines that are gone, so that a long session does not grow.
+    private void forget(Shot shot) {
+        cuts.keySet().removeIf(id -> shot.layer(id).isEmpty());
+        if (masks.size() > MOST_MASKS) {
+            masks.clear();
+        }
+        if (screens.size() > MOST_SCREENS) {
+            screens.clear();
+            cuts.clear();
+        }
     }
 
     @Override
     public void close() {
         open.values().forEach(Footage::close);
         open.clear();
+        held.clear();
+        cuts.clear();
+        screens.clear();
     }
 }

@@ -1,9 +1,6 @@
 package org.scenothesis.production.render;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CancellationException;
@@ -13,84 +10,127 @@ import java.util.concurrent.Future;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.function.IntFunction;
-import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
 
-/// Renders frames to files, each core a stretch of them: footage is read in order, and whole frames side by side need no waiting for one another.
+/// Renders parts of a shot to files, each core a stretch of them: footage is read in order, and whole frames side by side need no waiting for one another.
 ///
-/// Frames whose file is there, and not older than what they are made of, are not made again.
+/// Parts that the ledger knows as finished are not made again.
 final class Stretches {
     private final ShotRenderer renderer;
     private final Shot shot;
-    private final IntFunction<Path> files;
-    private final Keeper keeper;
-    private final FileTime since;
+    private final Parts parts;
     private final double rate;
     private final AtomicBoolean stop = new AtomicBoolean();
     private final Semaphore finished = new Semaphore(0);
 
-    /// How a finished frame is written.
-    @FunctionalInterface
-    interface Keeper {
-        void keep(Path file, Picture frame) throws FootageException;
+    /// Frames `from` to `to`, both included, in parts of `length`; parts begin at multiples of it, so that other ends leave them the same.
+    record Parts(int length, int from, int to) {
+        int count() {
+            return to / length - from / length + 1;
+        }
+
+        int first(int part) {
+            return Math.max(from, (from / length + part) * length);
+        }
+
+        int last(int part) {
+            return Math.min(to, (from / length + part + 1) * length - 1);
+        }
     }
 
-    Stretches(ShotRenderer renderer, Shot shot, IntFunction<Path> files, Keeper keeper, FileTime since) throws FootageException {
+    /// A part being made.
+    final class At {
+        private final int first;
+        private final int last;
+        private int told;
+
+        At(int first, int last) {
+            this.first = first;
+            this.last = last;
+        }
+
+        int frames() {
+            return last - first + 1;
+        }
+
+        double seconds(int i) {
+            return (first + i) / rate;
+        }
+
+        /// Tells of a finished frame within the part.
+        ///
+        /// @throws Stopped if the render is to stop
+        void done() {
+            told++;
+            finished.release();
+            if (stop.get()) {
+                throw new Stopped();
+            }
+        }
+    }
+
+    /// The name of a part's file.
+    @FunctionalInterface
+    interface Naming {
+        String of(int first, int last);
+    }
+
+    /// How a part is made.
+    @FunctionalInterface
+    interface Maker {
+        void make(ShotRenderer own, At at, Path file) throws FootageException;
+    }
+
+    Stretches(ShotRenderer renderer, Shot shot, Parts parts) throws FootageException {
         this.renderer = renderer;
         this.shot = shot;
-        this.files = files;
-        this.keeper = keeper;
-        this.since = since;
+        this.parts = parts;
         rate = renderer.format(shot).rate();
     }
 
-    /// Renders the frames `from` to `to`, both included; progress is told on the calling thread.
+    /// Renders all parts; progress is told on the calling thread.
     ///
     /// @throws FootageException the first failure of any stretch
     /// @throws Stopped if progress asks for it
-    void finish(int from, int to, Progress progress) throws FootageException {
-        int n = to - from + 1;
-        int workers = Math.max(1, Math.min(renderer.threads(), n / 2));
+    void finish(RenderLedger ledger, Naming naming, Maker maker, Progress progress) throws FootageException {
+        int n = parts.count();
+        int workers = Math.max(1, Math.min(renderer.threads(), n));
         try (var pool = Executors.newFixedThreadPool(workers, Thread.ofPlatform().daemon().name("render-", 0).factory())) {
             List<Future<?>> running = new ArrayList<>();
             try {
                 for (int k = 0; k < workers; k++) {
                     ShotRenderer own = renderer.alone(shot);
-                    int first = from + (int) ((long) n * k / workers);
-                    int last = from + (int) ((long) n * (k + 1) / workers) - 1;
+                    int from = (int) ((long) n * k / workers);
+                    int to = (int) ((long) n * (k + 1) / workers);
                     running.add(pool.submit(() -> {
-                        stretch(own, first, last);
+                        stretch(own, from, to, ledger, naming, maker);
                         return null;
                     }));
                 }
-                watch(running, n, progress);
+                watch(running, parts.to - parts.from + 1, progress);
             } finally {
                 stop.set(true);
             }
         }
     }
 
-    private void stretch(ShotRenderer own, int first, int last) throws FootageException {
+    private void stretch(ShotRenderer own, int from, int to, RenderLedger ledger, Naming naming, Maker maker) throws FootageException {
         try (own) {
-            for (int i = first; i <= last && !stop.get(); i++) {
-                Path file = files.apply(i);
-                if (!done(file)) {
-                    keeper.keep(file, own.frame(shot, i / rate));
+            for (int k = from; k < to && !stop.get(); k++) {
+                At at = new At(parts.first(k), parts.last(k));
+                String name = naming.of(at.first, at.last);
+                if (ledger.finished(name)) {
+                    finished.release(at.frames());
+                } else {
+                    ledger.make(name, file -> maker.make(own, at, file));
+                    finished.release(at.frames() - at.told);
                 }
-                finished.release();
             }
-        }
-    }
-
-    private boolean done(Path file) throws FootageException {
-        try {
-            return Files.exists(file) && Files.getLastModifiedTime(file).compareTo(since) >= 0;
-        } catch (IOException e) {
-            throw new FootageException(file, "the frame cannot be looked at; check the folder and its permissions.", e);
+        } catch (Stopped e) {
+            // Asked for: what is finished stays.
         }
     }
 
@@ -103,9 +143,14 @@ final class Stretches {
                 done += finished.tryAcquire(100, TimeUnit.MILLISECONDS) ? 1 : 0;
                 fail(running);
             }
+            for (Future<?> f : running) {
+                f.get();
+            }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new CancellationException("interrupted while rendering");
+        } catch (ExecutionException e) {
+            throw known(e.getCause());
         }
     }
 
@@ -113,15 +158,17 @@ final class Stretches {
     private static void fail(List<Future<?>> running) throws FootageException, InterruptedException {
         for (Future<?> f : running) {
             if (f.state() == Future.State.FAILED) {
-                try {
-                    f.get();
-                } catch (ExecutionException e) {
-                    if (e.getCause() instanceof FootageException known) {
-                        throw known;
-                    }
-                    throw new IllegalStateException(e.getCause());
-                }
+                throw known(f.exceptionNow());
             }
         }
+    }
+
+    private static FootageException known(Throwable t) {
+        return switch (t) {
+            case FootageException known -> known;
+            case RuntimeException e -> throw e;
+            case Error e -> throw e;
+            default -> throw new IllegalStateException(t);
+        };
     }
 }

@@ -2,7 +2,9 @@ package org.scenothesis.production.store;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.core.StreamReadFeature;
 import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
@@ -26,6 +28,7 @@ public final class ProductionJson {
 
     private static final JsonMapper MAPPER = JsonMapper.builder(
                     com.fasterxml.jackson.core.JsonFactory.builder()
+                            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                             .streamReadConstraints(StreamReadConstraints.builder()
                                     .maxNestingDepth(40).maxStringLength(200_000).maxDocumentLength(32L << 20).build())
                             .build())
@@ -39,18 +42,21 @@ public final class ProductionJson {
     /// What was read: the production and the tree it came from.
     public record Read(Production production, JsonNode tree) {}
 
+    /// - `copies`: a sentence that names earlier copies, said with every failure; empty when there are none.
+    ///
     /// @throws StoreException if the text is no production of this or an older version
-    public static Read read(Path path, String text) throws StoreException {
+    public static Read read(Path path, String text, String copies) throws StoreException {
+        if (text.isBlank()) {
+            throw new StoreException(path, "the file is empty; it was left as it is." + copies);
+        }
         JsonNode tree;
         try {
             tree = MAPPER.readTree(text);
         } catch (JsonProcessingException e) {
-            throw new StoreException(
-                    path,
-                    "the file is broken" + where(e) + "; it was left as it is. Put production.previous.json in its place to go back to the last good state.", e);
+            throw new StoreException(path, "the file is broken" + where(e) + ": " + broken(e) + "; it was left as it is." + copies, e);
         }
         if (tree == null || !tree.isObject() || !tree.path("schema").isInt()) {
-            throw new StoreException(path, "this is not a Scenothesis production; choose a folder that holds one.");
+            throw new StoreException(path, "this is not a Scenothesis production; choose a folder that holds one." + copies);
         }
         int schema = tree.get("schema").intValue();
         if (schema > SCHEMA) {
@@ -58,12 +64,13 @@ public final class ProductionJson {
                     path, "it was written by a newer Scenothesis (schema " + schema + ", this one reads up to " + SCHEMA + "); update, then open it again.");
         }
         try {
-            Older.bring(MAPPER, (ObjectNode) tree);
+            OlderSchemas.bring(MAPPER, (ObjectNode) tree);
+            Completeness.check(tree);
             Production p = MAPPER.treeToValue(tree, Production.class);
             verify(path, p);
             return new Read(p, tree);
         } catch (JsonProcessingException | RuntimeException e) {
-            throw new StoreException(path, "a value in it cannot be used: " + reason(e) + "; the file was left as it is.", e);
+            throw new StoreException(path, "a value in it cannot be used" + line(text, e) + ": " + reason(e) + "; the file was left as it is." + copies, e);
         }
     }
 
@@ -71,16 +78,61 @@ public final class ProductionJson {
         return e.getLocation() == null ? "" : " at line " + e.getLocation().getLineNr();
     }
 
+    /// The parser's own words name Java classes and features; these do not.
+    private static String broken(JsonProcessingException e) {
+        String m = String.valueOf(e.getOriginalMessage());
+        if (m.startsWith("Duplicate field")) {
+            return "the name " + m.substring("Duplicate field".length()).strip() + " stands there twice";
+        }
+        if (e instanceof com.fasterxml.jackson.core.io.JsonEOFException) {
+            return "it ends too early";
+        }
+        return m.contains("nesting depth") ? "it is nested too deeply" : m.contains("exceeds the maximum") ? "something in it is too long" : "it is no well-formed JSON there";
+    }
+
+    /// Reads once more, straight from the text, only to find the line.
+    private static String line(String text, Exception e) {
+        if (e instanceof JsonProcessingException) {
+            try {
+                MAPPER.readValue(text, Production.class);
+            } catch (JsonProcessingException again) {
+                return where(again);
+            } catch (RuntimeException again) {
+                return "";
+            }
+        }
+        return "";
+    }
+
     private static String reason(Exception e) {
+        String in = e instanceof JsonMappingException m ? m.getPath().stream()
+                .map(r -> r.getFieldName() != null ? "." + r.getFieldName() : "[" + r.getIndex() + "]").reduce("", String::concat).replaceFirst("^\\.", "") : "";
         Throwable t = e;
         while (t.getCause() != null && t.getCause() != t) {
             t = t.getCause();
         }
-        String m = t instanceof JsonProcessingException j ? j.getOriginalMessage() : String.valueOf(t.getMessage());
-        return m.lines().findFirst().orElse("unknown");
+        String m = t instanceof NullPointerException ? "something is missing or null"
+                : t instanceof JsonProcessingException j ? plain(j) : String.valueOf(t.getMessage());
+        return (in.isEmpty() ? "" : in + ", ") + m.lines().findFirst().orElse("unknown");
     }
 
+    private static String plain(JsonProcessingException e) {
+        String m = String.valueOf(e.getOriginalMessage());
+        int quoted = m.indexOf("from String \"");
+        if (quoted >= 0) {
+            return m.substring(quoted + "from String ".length()).replaceFirst(": not one of the values accepted.*", " is no word it knows");
+        }
+        return m.startsWith("Cannot") ? "it is of the wrong kind" : m;
+    }
+
+    private static final int MOST_SHOTS = 2_000;
+    private static final int MOST_PLATES = 2_000;
+    private static final int MOST_TAKES = 50_000;
+
     private static void verify(Path path, Production p) throws StoreException {
+        bound(path, "shots", p.shots().size(), MOST_SHOTS);
+        bound(path, "plates", p.shots().stream().mapToInt(s -> s.plates().size()).sum(), MOST_PLATES);
+        bound(path, "takes", p.shots().stream().flatMap(s -> s.plates().stream()).mapToInt(q -> q.takes().size()).sum(), MOST_TAKES);
         Set<String> shots = new HashSet<>();
         for (Shot s : p.shots()) {
             if (!shots.add(s.id())) {
@@ -92,16 +144,26 @@ public final class ProductionJson {
                     throw new StoreException(path, "two plates of shot " + s.id() + " have the id " + plate.id() + "; give one of them another.");
                 }
                 for (Take t : plate.takes()) {
-                    Footing.check(path, t.footage());
+                    Bounds.check(path, t.footage());
                 }
             }
         }
     }
 
+    private static void bound(Path path, String what, int n, int most) throws StoreException {
+        if (n > most) {
+            throw new StoreException(path, "it has " + n + " " + what + ", more than the " + most + " a production can have; split it into several.");
+        }
+    }
+
     /// The text of a production; what `before` knew beyond this version is kept.
     public static String write(Production production, @Nullable JsonNode before) {
+        return text(tree(production, before));
+    }
+
+    static String text(JsonNode tree) {
         try {
-            return MAPPER.writeValueAsString(tree(production, before)) + "\n";
+            return MAPPER.writeValueAsString(tree) + "\n";
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }

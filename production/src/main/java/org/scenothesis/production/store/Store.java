@@ -5,8 +5,8 @@ import java.util.Deque;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
@@ -14,10 +14,12 @@ import org.scenothesis.core.shot.Production;
 
 /// The one place where the document changes: undo, redo, autosave, observers.
 ///
-/// Changes come from one thread (the interface's); saving runs on its own, at most half a second behind.
+/// Changes come from one thread (the interface's); saving runs on its own, at most half a second behind. What is unsaved is known under one lock: a change is either
+/// in the state that is being written, or leads to another save. What fails is tried again, with growing pauses, until it succeeds.
 public final class Store implements AutoCloseable {
     private static final int MOST_STEPS = 500;
     private static final long SAVE_AFTER_MS = 400;
+    private static final long LONGEST_PAUSE_MS = 15_000;
 
     private final ProductionFolder folder;
     private final Deque<Step> undo = new ArrayDeque<>();
@@ -25,9 +27,14 @@ public final class Store implements AutoCloseable {
     private final List<Observer> observers = new CopyOnWriteArrayList<>();
     private final ScheduledExecutorService saver =
             Executors.newSingleThreadScheduledExecutor(Thread.ofPlatform().daemon().name("saver").factory());
+    private final Object saving = new Object();
+    /// Guarded by `saving`: whether a save is due, how often it failed, and whether another program stands in the way.
+    private boolean due;
+    private int failures;
+    private boolean contested;
+    private Production saved;
     private volatile Production now;
     private volatile SaveState state;
-    private @Nullable ScheduledFuture<?> planned;
 
     private record Step(String what, Production before, Production after) {}
 
@@ -37,6 +44,8 @@ public final class Store implements AutoCloseable {
             SAVED,
             PENDING,
             FAILED,
+            /// Another program changed the file: nothing is saved until one of the three ways is chosen.
+            CONTESTED,
             READ_ONLY
         }
     }
@@ -51,6 +60,7 @@ public final class Store implements AutoCloseable {
     public Store(ProductionFolder folder) {
         this.folder = folder;
         now = folder.production();
+        saved = now;
         state = folder.writable() ? new SaveState(SaveState.Kind.SAVED, "") : new SaveState(SaveState.Kind.READ_ONLY, folder.holder());
     }
 
@@ -111,33 +121,108 @@ public final class Store implements AutoCloseable {
     }
 
     private void become(Production p) {
-        now = p;
-        if (folder.writable()) {
-            announce(new SaveState(SaveState.Kind.PENDING, ""));
-            if (planned == null || planned.isDone()) {
-                planned = saver.schedule(this::save, SAVE_AFTER_MS, TimeUnit.MILLISECONDS);
+        synchronized (saving) {
+            now = p;
+            if (state.kind() != SaveState.Kind.READ_ONLY && !contested) {
+                announce(new SaveState(failures > 0 ? SaveState.Kind.FAILED : SaveState.Kind.PENDING, failures > 0 ? state.sentence() : ""));
+                plan(SAVE_AFTER_MS);
             }
         }
         observers.forEach(o -> o.changed(p));
     }
 
+    private void plan(long afterMs) {
+        if (!due) {
+            due = true;
+            try {
+                saver.schedule(this::save, afterMs, TimeUnit.MILLISECONDS);
+            } catch (RejectedExecutionException e) {
+                // Closing: what is unsaved is saved there.
+                due = false;
+            }
+        }
+    }
+
     private void save() {
-        Production saving = now;
+        Production next;
+        synchronized (saving) {
+            due = false;
+            next = now;
+            if (contested) {
+                return;
+            }
+            if (next == saved) {
+                failures = 0;
+                announce(new SaveState(SaveState.Kind.SAVED, ""));
+                return;
+            }
+        }
         try {
-            folder.save(saving);
-            if (saving == now) {
+            folder.save(next);
+            settled(next);
+        } catch (ChangedOutsideException e) {
+            synchronized (saving) {
+                contested = true;
+                announce(new SaveState(SaveState.Kind.CONTESTED, String.valueOf(e.getMessage())));
+            }
+        } catch (StoreException | RuntimeException e) {
+            synchronized (saving) {
+                failures++;
+                long pause = Math.min(LONGEST_PAUSE_MS, SAVE_AFTER_MS << Math.min(failures, 8));
+                announce(new SaveState(SaveState.Kind.FAILED, e.getMessage() + " It is tried again by itself."));
+                plan(pause);
+            }
+        }
+    }
+
+    private void settled(Production written) {
+        synchronized (saving) {
+            saved = written;
+            failures = 0;
+            contested = false;
+            if (written == now) {
                 announce(new SaveState(SaveState.Kind.SAVED, ""));
             } else {
-                save();
+                announce(new SaveState(SaveState.Kind.PENDING, ""));
+                plan(0);
             }
-        } catch (StoreException e) {
-            announce(new SaveState(SaveState.Kind.FAILED, e.getMessage()));
         }
     }
 
     private void announce(SaveState s) {
         state = s;
         observers.forEach(o -> o.saveChanged(s));
+    }
+
+    /// Of a contested file: ours is written; what the other program wrote is kept among the earlier states.
+    ///
+    /// @throws StoreException if it cannot be written
+    public void keepMine() throws StoreException {
+        Production mine = now;
+        folder.saveOver(mine);
+        settled(mine);
+    }
+
+    /// Of a contested file: what the other program wrote is taken, as a step that can be undone.
+    ///
+    /// @throws StoreException if it cannot be read
+    public void takeTheirs() throws StoreException {
+        Production theirs = folder.readAgain();
+        synchronized (saving) {
+            contested = false;
+            saved = theirs;
+        }
+        apply("take what another program wrote", p -> theirs);
+        settled(theirs);
+    }
+
+    /// Of a contested file: ours is written beside it, then the other is taken. Gives the file that holds ours.
+    ///
+    /// @throws StoreException if either fails
+    public java.nio.file.Path saveMineBeside() throws StoreException {
+        java.nio.file.Path file = folder.saveBeside(now);
+        takeTheirs();
+        return file;
     }
 
     /// Saves what is pending and lets the folder go.
@@ -151,9 +236,21 @@ public final class Store implements AutoCloseable {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
-        if (folder.writable() && !folder.production().equals(now)) {
+        if (state.kind() != SaveState.Kind.READ_ONLY && saved != now) {
             save();
+            lastResort();
         }
         folder.close();
+    }
+
+    /// Nothing is lost because another program wrote meanwhile: ours then lies beside.
+    private void lastResort() {
+        if (contested) {
+            try {
+                folder.saveBeside(now);
+            } catch (StoreException e) {
+                org.slf4j.LoggerFactory.getLogger(Store.class).warn("the last changes could not be saved", e);
+            }
+        }
     }
 }

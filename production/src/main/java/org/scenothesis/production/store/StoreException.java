@@ -3,7 +3,7 @@ package org.scenothesis.production.store;
 import java.nio.file.Path;
 
 /// A production that could not be opened or saved: says what, where, and what to do.
-public final class StoreException extends Exception {
+public class StoreException extends Exception {
     private static final long serialVersionUID = 1;
 
     public StoreException(Path path, String sentence) {

@@ -41,7 +41,7 @@ public final class Words {
                 of(base + ".title"),
                 value(f),
                 limit(f),
-                text(base + ".meaning." + state, base + ".meaning", f),
+                f.note().isEmpty() ? text(base + ".meaning." + state, base + ".meaning", f) : f.note(),
                 f.verdict() == Verdict.HOLDS ? "" : text(base + ".remedy." + state, base + ".remedy", f),
                 f.verdict() == Verdict.HOLDS || f.verdict() == Verdict.NOT_MEASURED ? "" : price(f.price()));
     }
@@ -79,6 +79,10 @@ public final class Words {
             case GREY_INSIDE, GREY_OUTSIDE -> number(v, v < 1 ? 2 : 1) + " %";
             case SPILL -> number(v, 1) + " %";
             case BORDER -> number(v, 0) + " px";
+            case SIZE -> number(v, 0) + " px";
+            case RATE -> number(v, 2) + "/s";
+            case LENGTH -> number(v, 2) + " s";
+            case MATRIX, OUTSIDE -> "";
             case MISSING -> of(v > 0 ? "value.broken" : "value.missing");
         };
     }
@@ -86,8 +90,8 @@ public final class Words {
     private static String limit(Finding f) {
         return switch (f.measure()) {
             case ROLL -> of("limit.least", number(f.limit().holds(), 1) + " s");
-            case MISSING, BORDER -> "";
-            default -> of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
+            case MISSING, BORDER, SIZE, RATE, LENGTH, MATRIX, OUTSIDE -> "";
+            default -> f.verdict() == Verdict.NOT_MEASURED && f.limit().holds() == 0 ? "" : of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
         };
     }
 

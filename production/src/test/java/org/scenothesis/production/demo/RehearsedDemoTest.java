@@ -19,6 +19,7 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.rehearsal.Quality;
+import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.Footages;
@@ -50,7 +51,7 @@ class RehearsedDemoTest {
         DemoFolder.lay(home.resolve("demo"));
         folder = ProductionFolder.open(home.resolve("demo"));
         shot = folder.production().shot("12");
-        measured = new Surveyor(folder, bands).survey(shot, Measured.NOTHING, Progress.NONE, m -> {});
+        measured = new Surveyor(folder, bands).survey(shot, "", Measured.NOTHING, Progress.NONE, m -> {});
     }
 
     @AfterAll
@@ -64,21 +65,26 @@ class RehearsedDemoTest {
                 .filter(f -> f.plate().equals(plate) && f.measure() == m).findFirst().orElseThrow();
     }
 
+    private static LockReport lock(String take) {
+        var clean = shot.plate("clean").orElseThrow();
+        return measured.lock(shot, clean, clean.take(take).orElseThrow()).orElseThrow();
+    }
+
     @Test
     void theFlawsOfTheShootAreFound() {
         assertThat(finding("maker", Measure.EXPOSURE).value()).isBetween(-0.16, -0.08);
         assertThat(finding("maker", Measure.EXPOSURE).verdict()).isEqualTo(Verdict.WATCH);
         assertThat(finding("lantern", Measure.SCREEN_EVENNESS).value()).isBetween(0.7, 0.9);
         assertThat(finding("lantern", Measure.CAMERA).verdict()).isEqualTo(Verdict.HOLDS);
-        assertThat(measured.lock("footage/clean-1.mp4").orElseThrow().bumpFrame()).isEqualTo(47);
-        assertThat(measured.lock("footage/clean-1.mp4").orElseThrow().bumpPx()).isBetween(1.0, 2.0);
-        assertThat(measured.lock("footage/clean-2.mp4").orElseThrow().bumpFrame()).isNull();
+        assertThat(lock("clean-1").bumpFrame()).isEqualTo(47);
+        assertThat(lock("clean-1").bumpPx()).isBetween(1.0, 2.0);
+        assertThat(lock("clean-2").bumpFrame()).isNull();
     }
 
     @Test
     void aSecondSurveyComesFromTheCacheAndIsTheSame() {
         List<Measured> told = new ArrayList<>();
-        assertThat(new Surveyor(folder, bands).survey(shot, Measured.NOTHING, Progress.NONE, told::add)).isEqualTo(measured);
+        assertThat(new Surveyor(folder, bands).survey(shot, "", Measured.NOTHING, Progress.NONE, told::add)).isEqualTo(measured);
         assertThat(told).isNotEmpty();
         assertThat(folder.cache()).isDirectoryContaining(p -> p.getFileName().toString().startsWith("lock-"));
     }
@@ -86,7 +92,8 @@ class RehearsedDemoTest {
     @Test
     void aRenderThatWasStoppedGoesOnWhereItWas() throws Exception {
         Path out = home.resolve("stills");
-        try (ShotRenderer r = new ShotRenderer(folder, measured, bands)) {
+        try (ShotRenderer r = new ShotRenderer(folder, measured, new Surveyor(folder, bands).contents(), bands)) {
+            folder.grantForNow(out);
             RenderJob job = new RenderJob(r, shot, RenderJob.Target.of(out, 60, 62));
             assertThatThrownBy(() -> job.run((done, of) -> done < 2)).isInstanceOf(Stopped.class);
             assertThat(out).isDirectoryContaining("glob:**frame-000061.png");
@@ -100,7 +107,7 @@ class RehearsedDemoTest {
 
     @Test
     void theFinishedPictureShowsTheLanternWhereTheCleanPlateHasNone() throws Exception {
-        try (ShotRenderer r = new ShotRenderer(folder, measured, bands); Footage clean = Footages.open(folder.path().resolve("footage/clean-2.mp4"))) {
+        try (ShotRenderer r = new ShotRenderer(folder, measured, new Surveyor(folder, bands).contents(), bands); Footage clean = Footages.open(folder.path().resolve("footage/clean-2.mp4"))) {
             Picture done = r.frame(shot, 3.8);
             Picture bare = clean.frame(91);
             int x = (int) (0.616 * done.width());
@@ -114,7 +121,8 @@ class RehearsedDemoTest {
     @Test
     void videosAreJoinedAndTheirPartsTidiedAway() throws Exception {
         Path out = home.resolve("clip.webm");
-        try (ShotRenderer r = new ShotRenderer(folder, measured, bands)) {
+        try (ShotRenderer r = new ShotRenderer(folder, measured, new Surveyor(folder, bands).contents(), bands)) {
+            folder.grantForNow(out);
             new RenderJob(r, shot, RenderJob.Target.of(out, 0, 2)).run(Progress.NONE);
         }
         try (Footage f = Footages.open(out)) {
@@ -134,7 +142,7 @@ class RehearsedDemoTest {
     @Test
     void aMissingPlateIsSaidWhenRendering() {
         Shot without = shot.withPlate("maker", p -> p.withTakes(List.of()));
-        try (ShotRenderer r = new ShotRenderer(folder, measured, bands)) {
+        try (ShotRenderer r = new ShotRenderer(folder, measured, new Surveyor(folder, bands).contents(), bands)) {
             assertThatExceptionOfType(org.scenothesis.media.FootageException.class).isThrownBy(() -> r.frame(without, 1)).withMessageContaining("maker");
             assertThatExceptionOfType(org.scenothesis.media.FootageException.class).isThrownBy(() -> r.frame(shot.withLayers(List.of()), 1)).withMessageContaining("base layer");
         }
@@ -146,7 +154,7 @@ class RehearsedDemoTest {
         Files.writeString(broken, "nothing");
         Shot s = shot.withPlate("card", p -> p.withTakes(List.of(new org.scenothesis.core.shot.Take("b", "footage/broken.mp4", false, ""))))
                 .withPlate("lamp", p -> p.withTakes(List.of()));
-        Measured m = new Surveyor(folder, bands).survey(s, measured, Progress.NONE, x -> {});
+        Measured m = new Surveyor(folder, bands).survey(s, "", measured, Progress.NONE, x -> {});
         List<Finding> f = ShotFindings.of(s, m, folder.production().houseRules());
         assertThat(f).filteredOn(x -> x.plate().equals("card")).extracting(Finding::verdict).contains(Verdict.REDO);
         assertThat(f).filteredOn(x -> x.plate().equals("lamp")).extracting(Finding::measure).containsExactly(Measure.MISSING);
@@ -157,7 +165,7 @@ class RehearsedDemoTest {
     void aSurveyStopsWhenAsked() throws StoreException {
         try (ProductionFolder other = ProductionFolder.open(home.resolve("demo"), false)) {
             Shot uncached = shot.withLayer("lantern", l -> l.withKey(l.key().withSoftnessPx(1.23)));
-            assertThatThrownBy(() -> new Surveyor(other, bands).survey(uncached, measured, (done, of) -> false, m -> {})).isInstanceOf(Stopped.class);
+            assertThatThrownBy(() -> new Surveyor(other, bands).survey(uncached, "", measured, (done, of) -> false, m -> {})).isInstanceOf(Stopped.class);
         }
     }
 

@@ -16,6 +16,7 @@ import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.Sensor;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.VideoFormat;
 import org.scenothesis.media.VideoSink;
 import org.scenothesis.testkit.LockCase;
@@ -41,7 +42,7 @@ class BumpTest {
                     sink.write(new Sensor(Rgb.grey(1), 6e-5, 9e-4, 2).record(at.frame(light, i), i, bands));
                 }
             }
-            return LockCheck.run(file, file, bands, Progress.NONE);
+            return LockCheck.run(FootageSource.of(file), FootageSource.of(file), bands, Progress.NONE);
         }
     }
 
@@ -55,7 +56,7 @@ class BumpTest {
         LockReport r = film("bump" + frame, (p, i) -> i < frame ? p : shifted(p, px, -px / 3));
         assertThat(r.bumpFrame()).as(r.series().toString()).isEqualTo(frame);
         assertThat(r.bumpPx()).isCloseTo(px * Math.hypot(1, 1 / 3.0), org.assertj.core.data.Offset.offset(0.1));
-        assertThat(r.shift().x()).isCloseTo(px, org.assertj.core.data.Offset.offset(0.05));
+        assertThat(r.settled().shift().x()).isCloseTo(px, org.assertj.core.data.Offset.offset(0.05));
     }
 
     @Test
@@ -82,7 +83,7 @@ class BumpTest {
         film("wide", (p, i) -> p);
         Path still = folder.resolve("small.png");
         org.scenothesis.media.Stills.write(still, Picture.filled(64, 36, 0.2f, 0.2f, 0.2f), org.scenothesis.media.Stills.Format.PNG8);
-        assertThatThrownBy(() -> LockCheck.run(folder.resolve("wide.mp4"), still, Bands.sequential(), Progress.NONE))
+        assertThatThrownBy(() -> LockCheck.run(FootageSource.of(folder.resolve("wide.mp4")), FootageSource.of(still), Bands.sequential(), Progress.NONE))
                 .isInstanceOf(FootageException.class)
                 .hasMessageContaining("64x36")
                 .hasMessageContaining("480x270");
@@ -92,7 +93,7 @@ class BumpTest {
     void itStopsWhenAsked() throws FootageException {
         film("stop", (p, i) -> p);
         Path file = folder.resolve("stop.mp4");
-        assertThatThrownBy(() -> LockCheck.run(file, file, Bands.sequential(), (done, of) -> done < 3)).isInstanceOf(Stopped.class);
+        assertThatThrownBy(() -> LockCheck.run(FootageSource.of(file), FootageSource.of(file), Bands.sequential(), (done, of) -> done < 3)).isInstanceOf(Stopped.class);
     }
 
     @Test

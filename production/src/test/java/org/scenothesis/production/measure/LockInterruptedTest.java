@@ -8,6 +8,7 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.testkit.TinyShoot;
 
 /// A window that closes interrupts what is being measured; nothing may go on reading footage that is closed.
@@ -27,7 +28,7 @@ class LockInterruptedTest {
             int at = round % 6;
             Thread t = Thread.ofPlatform().start(() -> {
                 try {
-                    LockCheck.run(clean, maker, Bands.sequential(), (done, of) -> {
+                    LockCheck.run(FootageSource.of(clean), FootageSource.of(maker), Bands.sequential(), (done, of) -> {
                         if (done == at) {
                             reading.countDown();
                             Thread.currentThread().interrupt();

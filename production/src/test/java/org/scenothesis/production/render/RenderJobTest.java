@@ -17,6 +17,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.Footage;
@@ -26,9 +28,11 @@ import org.scenothesis.media.Stills;
 import org.scenothesis.media.VideoFormat;
 import org.scenothesis.media.VideoSink;
 import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.measure.Contents;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.testkit.TinyShoot;
 
@@ -40,6 +44,7 @@ class RenderJobTest {
     private final Bands two = Bands.pooled(2);
     private ProductionFolder folder;
     private Shot shot;
+    private Contents contents;
 
     @BeforeEach
     void lay() throws Exception {
@@ -47,6 +52,7 @@ class RenderJobTest {
         folder = ProductionFolder.create(demo, LanternWorks.production());
         TinyShoot.film(demo);
         shot = folder.production().shot("12");
+        contents = new Surveyor(folder, two).contents();
     }
 
     @AfterEach
@@ -55,9 +61,10 @@ class RenderJobTest {
         two.close();
     }
 
-    private void render(Path out, int from, int to, Bands bands, Progress progress) throws FootageException {
-        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, bands)) {
-            new RenderJob(r, shot, RenderJob.Target.of(out, from, to)).run(progress);
+    private RenderJob.Done render(Path out, int from, int to, Bands bands, Progress progress) throws FootageException {
+        folder.grantForNow(out);
+        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, bands)) {
+            return new RenderJob(r, shot, RenderJob.Target.of(out, from, to)).run(progress);
         }
     }
 
@@ -132,7 +139,7 @@ class RenderJobTest {
         Files.createDirectories(out.getParent());
         render(out, 2, 8, two, Progress.NONE);
         assertThat(names(out.getParent())).containsExactly(name);
-        try (Footage f = Footages.open(out); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, two)) {
+        try (Footage f = Footages.open(out); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
             assertThat(f.info().frames()).isEqualTo(7);
             Picture wanted = r.frame(shot, 5 / 24.0);
             Picture found = f.frame(3);
@@ -150,7 +157,7 @@ class RenderJobTest {
         assertThatThrownBy(() -> render(out, 0, 5, two, (done, of) -> done < 2)).isInstanceOf(Stopped.class);
         shot = shot.withLayer("lantern", l -> l.withOn(false));
         render(out, 0, 5, two, Progress.NONE);
-        try (Footage f = Footages.open(out); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, two)) {
+        try (Footage f = Footages.open(out); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
             float there = r.frame(shot, 1 / 24.0).r().at(98, 32);
             assertThat(f.frame(1).r().at(98, 32)).isCloseTo(there, org.assertj.core.data.Offset.offset(0.01f));
         }
@@ -162,10 +169,10 @@ class RenderJobTest {
         render(out, 0, 3, two, Progress.NONE);
         byte[] old = Files.readAllBytes(out.resolve("frame-000001.png"));
         shot = shot.withLayer("lantern", l -> l.withOn(false));
-        render(out, 0, 2, two, Progress.NONE);
+        assertThat(render(out, 0, 2, two, Progress.NONE).older()).isEqualTo(1);
         assertThat(Files.readAllBytes(out.resolve("frame-000001.png"))).isNotEqualTo(old);
         var made = Files.getLastModifiedTime(out.resolve("frame-000001.png"));
-        assertThat(Files.readAllBytes(out.resolve("frame-000003.png"))).as("not asked for").isNotEmpty();
+        assertThat(Files.readAllBytes(out.resolve("frame-000003.png"))).as("not asked for, and named").isNotEmpty();
         render(out, 0, 3, two, Progress.NONE);
         assertThat(Files.getLastModifiedTime(out.resolve("frame-000001.png"))).isEqualTo(made);
         render(home.resolve("fresh"), 3, 3, two, Progress.NONE);
@@ -178,16 +185,20 @@ class RenderJobTest {
 
     @Test
     void theStampOfAShotIsTheSameInEveryRunOfTheProgram() throws Exception {
-        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, two); ShotRenderer other = new ShotRenderer(folder, Measured.NOTHING, two)) {
-            assertThat(r.stamp(shot)).isEqualTo(other.stamp(folder.production().shot("12")));
-            assertThat(r.stamp(shot.withLayer("lantern", l -> l.withGainStops(1)))).isNotEqualTo(r.stamp(shot));
-            assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(List.of(new Take("x", "footage/maker-1.mp4", true, "")))))).isNotEqualTo(r.stamp(shot));
+        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two); ShotRenderer other = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
+            RenderJob.Target png = RenderJob.Target.of(home.resolve("out"), 0, 3);
+            assertThat(r.stamp(shot, png)).isEqualTo(other.stamp(folder.production().shot("12"), png));
+            assertThat(r.stamp(shot.withLayer("lantern", l -> l.withGainStops(1)), png)).isNotEqualTo(r.stamp(shot, png));
+            assertThat(r.stamp(shot, RenderJob.Target.of(home.resolve("o.mkv"), 0, 3))).isNotEqualTo(r.stamp(shot, png));
+            Reading told = Reading.AS_FILED.withCurve(Transfer.LINEAR);
+            assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(p.takes().stream().map(t -> t.read(told)).toList())), png)).isNotEqualTo(r.stamp(shot, png));
+            assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(List.of(new Take("x", "footage/maker-1.mp4", true, "")))), png)).isNotEqualTo(r.stamp(shot, png));
         }
     }
 
     @Test
     void theSoundOfTheLowestLayerThatHasSomeIsCarried() throws Exception {
-        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, two)) {
+        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
             assertThat(r.sound(shot)).isNull();
         }
         Path wav = home.resolve("room.wav");
@@ -214,15 +225,127 @@ class RenderJobTest {
         Shot moved = shot.withLayer("lantern", l -> l.withKeyframes(List.of()).withGainStops(0.5));
         Shot recut = shot.withLayer("lantern", l -> l.withKey(l.key().withChokePx(2)));
         Shot outlined = shot.withLayer("lantern", l -> l.withMask(l.mask().stream().map(p -> p.times(0.98)).toList(), 0));
-        try (ShotRenderer kept = new ShotRenderer(folder, Measured.NOTHING, two)) {
+        try (ShotRenderer kept = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
             for (Shot s : List.of(shot, moved, recut, shot, outlined)) {
                 for (double seconds : new double[] {0.1, 0.1, 0.3}) {
-                    try (ShotRenderer fresh = new ShotRenderer(folder, Measured.NOTHING, two)) {
+                    try (ShotRenderer fresh = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
                         assertThat(kept.frame(s, seconds).r().data()).containsExactly(fresh.frame(s, seconds).r().data());
                     }
                 }
             }
             assertThat(kept.frame(recut, 0.1).r().data()).isNotEqualTo(kept.frame(shot, 0.1).r().data());
         }
+    }
+
+    /// With a finished film and a damaged part of a second render, the film used to be deleted, and every later render failed.
+    @Test
+    void aDamagedPartIsMadeAgainAndTheFinishedFilmStaysUntilThen() throws Exception {
+        shot = shot.told("", "", 3);
+        Path out = home.resolve("o.mkv");
+        render(out, 0, 5, two, Progress.NONE);
+        byte[] before = Files.readAllBytes(out);
+        assertThatThrownBy(() -> render(out, 0, 60, Bands.sequential(), (done, of) -> done < 30)).isInstanceOf(Stopped.class);
+        assertThat(Files.readAllBytes(out)).isEqualTo(before);
+        Path part;
+        try (var parts = Files.walk(home)) {
+            part = parts.filter(p -> p.getFileName().toString().startsWith("part-000000")).findFirst().orElseThrow();
+        }
+        Files.write(part, new byte[] {1, 2, 3});
+        render(out, 0, 60, two, Progress.NONE);
+        try (Footage f = Footages.open(out)) {
+            assertThat(f.info().frames()).isEqualTo(61);
+        }
+        assertThat(Leftovers.in(home)).isEmpty();
+    }
+
+    @Test
+    void whatIsLeftOfAStoppedRenderIsShownWithItsSizeAndCanBeCleared() throws Exception {
+        shot = shot.told("", "", 3);
+        assertThatThrownBy(() -> render(home.resolve("film.mkv"), 0, 60, Bands.sequential(), (done, of) -> done < 30)).isInstanceOf(Stopped.class);
+        List<Leftovers.Leftover> left = Leftovers.in(home);
+        assertThat(left).singleElement().satisfies(l -> {
+            assertThat(l.of()).isEqualTo("film.mkv");
+            assertThat(l.bytes()).isGreaterThan(1000);
+        });
+        Leftovers.clear(left.getFirst());
+        assertThat(Leftovers.in(home)).isEmpty();
+    }
+
+    /// However often it was stopped, the film is the same to the byte of its pictures.
+    @Test
+    void aFilmThatWasStoppedIsTheSame() throws Exception {
+        shot = shot.told("", "", 3);
+        render(home.resolve("whole.mkv"), 0, 60, two, Progress.NONE);
+        Path out = home.resolve("again.mkv");
+        for (int at : new int[] {10, 26, 50}) {
+            assertThatThrownBy(() -> render(out, 0, 60, Bands.sequential(), (done, of) -> done < at)).isInstanceOf(Stopped.class);
+        }
+        render(out, 0, 60, two, Progress.NONE);
+        try (Footage a = Footages.open(home.resolve("whole.mkv")); Footage b = Footages.open(out)) {
+            for (int i = 0; i < 61; i += 6) {
+                assertThat(b.frame(i).r().data()).containsExactly(a.frame(i).r().data());
+            }
+        }
+    }
+
+    @Test
+    void aStrangersFileIsNeverReplaced() throws Exception {
+        Path out = Files.createDirectories(home.resolve("out"));
+        Files.writeString(out.resolve("frame-000001.png"), "mine");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 2, two, Progress.NONE)).withMessageContaining("frame-000001.png");
+        assertThat(Files.readString(out.resolve("frame-000001.png"))).isEqualTo("mine");
+    }
+
+    @Test
+    void aShorterShotTakesItsOwnOlderTailAwayAndNothingElse() throws Exception {
+        Path out = home.resolve("out");
+        shot = shot.told("", "", 0.5);
+        render(out, 0, 11, two, Progress.NONE);
+        Files.writeString(out.resolve("frame-000020.png"), "somebody else's");
+        shot = shot.told("", "", 0.25);
+        assertThat(render(out, 0, 5, two, Progress.NONE).removed()).isEqualTo(6);
+        assertThat(names(out)).hasSize(7).contains("frame-000020.png", "frame-000005.png").doesNotContain("frame-000006.png");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"footage/clean-2.mp4", "footage/new.mkv", "footage", "production.json", ".", "footage/more/x.mkv"})
+    void footageAndTheProductionAreNeverWrittenOver(String name) {
+        Path out = folder.path().resolve(name);
+        assertThatExceptionOfType(FootageException.class)
+                .isThrownBy(() -> {
+                    try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
+                        new RenderJob(r, shot, new RenderJob.Target(out, null, VideoFormat.FFV1_MKV, 0, 1)).run(Progress.NONE);
+                    }
+                }).withMessageContaining("never written over");
+    }
+
+    @Test
+    void aFilmThatBeginsLaterHasTheSoundOfThatMoment() throws Exception {
+        Path wav = home.resolve("tone.wav");
+        java.nio.ByteBuffer samples = java.nio.ByteBuffer.allocate(2 * 48000).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+        for (int i = 0; i < 48000; i++) {
+            // Silence, then a tone from half a second on.
+            samples.putShort((short) (i < 24000 ? 0 : 9000 * Math.sin(i * 0.05)));
+        }
+        var format = new javax.sound.sampled.AudioFormat(48000, 16, 1, true, false);
+        javax.sound.sampled.AudioSystem.write(
+                new javax.sound.sampled.AudioInputStream(new java.io.ByteArrayInputStream(samples.array()), format, 48000),
+                javax.sound.sampled.AudioFileFormat.Type.WAVE, wav.toFile());
+        VideoSink.Plan heard = new VideoSink.Plan(TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, VideoFormat.FFV1_MKV, 9, wav);
+        try (VideoSink s = new VideoSink(folder.path().resolve("footage/heard.mkv"), heard)) {
+            for (int i = 0; i < 24; i++) {
+                s.write(TinyShoot.wall());
+            }
+        }
+        shot = shot.told("", "", 1).withPlate("maker", p -> p.withTakes(List.of(new Take("maker-1", "footage/heard.mkv", true, ""))));
+        Path out = home.resolve("late.mkv");
+        render(out, 14, 20, two, Progress.NONE);
+        // The tone is there from the first sample on.
+        byte[] film = Files.readAllBytes(out);
+        int loud = 0;
+        for (int i = film.length - 20_000; i < film.length - 1; i += 2) {
+            loud += Math.abs((short) (film[i] & 255 | film[i + 1] << 8)) > 4000 ? 1 : 0;
+        }
+        assertThat(loud).as("samples of the tone near the end of the file").isGreaterThan(3000);
     }
 }

@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.demo.LanternWorks;
@@ -69,7 +70,7 @@ class ProductionFolderTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "{", "[]", "null", "{\"schema\":1}", "{\"schema\":1,\"title\":3", "not json at all", "{\"schema\":1,\"title\":\"t\",\"shots\":[{\"id\":\"1\"}]}"})
+    @ValueSource(strings = {"", " ", "{", "[]", "null", "{\"schema\":1}", "{\"schema\":1,\"title\":3", "not json at all", "{\"schema\":1,\"title\":\"t\",\"shots\":[{\"id\":\"1\"}]}"})
     void brokenFilesAreRefusedAndKept(String text) throws Exception {
         Files.writeString(file(), text);
         assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("production.json");
@@ -86,7 +87,7 @@ class ProductionFolderTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"../secret.mp4", "/etc/passwd", "footage/../../x.png", ""})
+    @ValueSource(strings = {"../secret.mp4", "/etc/passwd", "footage/../../x.png", "", ".", "footage/..", "a\0b.mp4"})
     void footageOutsideTheFolderIsRefused(String path) throws Exception {
         make();
         ObjectNode t = tree();
@@ -186,12 +187,117 @@ class ProductionFolderTest {
                  "houseRules": {"shiftPx": {"holds": 0.25, "watch": 40}, "parallaxPx": {"holds": 0.3, "watch": 0.6}, "exposureStops": {"holds": 0.05, "watch": 0.33},
                   "whiteBalanceMired": {"holds": 5, "watch": 20}, "screenStops": {"holds": 0.5, "watch": 1}, "matteGreyPercent": {"holds": 0.1, "watch": 1}, "cleanPlateEnds": "LAST"}}
                 """;
-        ProductionJson.Read read = ProductionJson.read(Path.of("p.json"), old);
+        ProductionJson.Read read = ProductionJson.read(Path.of("p.json"), old, "");
         assertThat(read.production().houseRules().school(org.scenothesis.core.finding.School.CLEAN_WHEN)).isEqualTo("last");
         assertThat(read.production().shot("1").setting()).isEqualTo(org.scenothesis.core.shot.Setting.NONE);
         assertThat(read.production().shot("1").plates().getFirst().need()).isEmpty();
         String now = ProductionJson.write(read.production(), read.tree());
         assertThat(now).contains("\"schema\" : 2").doesNotContain("cleanPlateEnds");
-        assertThat(ProductionJson.read(Path.of("p.json"), now).production()).isEqualTo(read.production());
+        assertThat(ProductionJson.read(Path.of("p.json"), now, "").production()).isEqualTo(read.production());
+    }
+
+    /// What a hand-edited file may have wrong: each is said with the file, the place and what to do, and no word of the parser.
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "/day | null | day", "/houseRules | null | houseRules", "/shots | null | shots", "/shots/0/plates | null | plates", "/shots/0/title | null | title",
+        "/shots/0/seconds | 1e999 | seconds", "/shots/0/seconds | \"NaN\" | seconds", "/shots/0/plan/light/azimuthDeg | 1e300 | azimuthDeg", "/shots/0/plates/0/role | \"HERO\" | HERO",
+        "/shots/0/plates/0/takes/0/footage | 7e | line", "/shots/0/plan/camera/x | -1e999 | camera"
+    })
+    void everyWrongValueHasItsSentence(String pointer, String value, String named) throws Exception {
+        make();
+        ObjectNode t = tree();
+        int slash = pointer.lastIndexOf('/');
+        ((ObjectNode) (slash == 0 ? t : t.at(pointer.substring(0, slash)))).put(pointer.substring(slash + 1), "@@");
+        Files.writeString(file(), new ObjectMapper().writerWithDefaultPrettyPrinter().writeValueAsString(t).replace("\"@@\"", value));
+        String before = Files.readString(file());
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder))
+                .withMessageContaining("production.json").withMessageContaining(named)
+                .matches(e -> !e.getMessage().contains("jackson") && !e.getMessage().contains("Exception") && !e.getMessage().contains("java."), "plain words");
+        assertThat(Files.readString(file())).isEqualTo(before);
+    }
+
+    @Test
+    void aMarkBeforeTheFirstLetterDoesNoHarm() throws Exception {
+        make();
+        Files.writeString(file(), "\ufeff" + Files.readString(file()));
+        try (ProductionFolder f = ProductionFolder.open(folder)) {
+            assertThat(f.production()).isEqualTo(LanternWorks.production());
+        }
+    }
+
+    @Test
+    void aNameThatStandsTwiceIsSaidWithItsLine() throws Exception {
+        make();
+        Files.writeString(file(), Files.readString(file()).replaceFirst("\"schema\" : 2,", "\"schema\" : 2,\n\"title\" : \"x\","));
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("title").withMessageContaining("twice").withMessageContaining("line");
+    }
+
+    @Test
+    void tooMuchIsSaidBeforeItIsTried() throws Exception {
+        make();
+        ObjectNode t = tree();
+        var shots = t.putArray("shots");
+        ObjectNode one = (ObjectNode) new ObjectMapper().readTree(ProductionJson.write(LanternWorks.production(), null)).at("/shots/1");
+        for (int i = 0; i < 20_000; i++) {
+            shots.add(one.deepCopy().put("id", "s" + i).put("story", ""));
+        }
+        Files.writeString(file(), t.toString());
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("20000 shots");
+    }
+
+    @Test
+    void aProductionWithoutShotsOpens() throws Exception {
+        ProductionFolder.create(folder, LanternWorks.production().withShots(java.util.List.of())).close();
+        try (ProductionFolder f = ProductionFolder.open(folder)) {
+            assertThat(f.production().shots()).isEmpty();
+        }
+    }
+
+    @Test
+    void aBrokenFileNamesTheCopiesAndOneIsPutBack() throws Exception {
+        make();
+        try (ProductionFolder f = ProductionFolder.open(folder)) {
+            f.save(f.production().withShots(java.util.List.of()));
+        }
+        Files.writeString(file(), "{ broken");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder))
+                .withMessageContaining("line 1").withMessageContaining("production.previous.json").withMessageContaining(".earlier");
+        Path newest = Earlier.of(folder).all().getFirst().file();
+        Path kept = ProductionFolder.putBack(folder, newest);
+        assertThat(Files.readString(kept)).isEqualTo("{ broken");
+        try (ProductionFolder f = ProductionFolder.open(folder)) {
+            assertThat(f.production()).isEqualTo(LanternWorks.production());
+        }
+    }
+
+    /// The lock file was removed by a sync: the second program writes, and the first must not write over it.
+    @Test
+    void aLockThatWasRemovedIsNoticedBeforeTheNextSave() throws Exception {
+        make();
+        try (ProductionFolder first = ProductionFolder.open(folder)) {
+            Files.delete(folder.resolve(".lock"));
+            try (ProductionFolder second = ProductionFolder.open(folder)) {
+                assertThat(second.writable()).isTrue();
+                assertThatExceptionOfType(StoreException.class).isThrownBy(() -> first.save(first.production().withShots(java.util.List.of()))).withMessageContaining("open elsewhere");
+                second.save(second.production().withShot("12", s -> s.told("Second", "", 4)));
+            }
+            assertThatExceptionOfType(ChangedOutsideException.class).isThrownBy(() -> first.save(first.production().withShots(java.util.List.of())));
+            assertThat(tree().at("/shots/0/title").asText()).isEqualTo("Second");
+        }
+    }
+
+    @Test
+    void whatAnotherProgramWroteIsNeverOverwrittenSilently() throws Exception {
+        make();
+        try (ProductionFolder f = ProductionFolder.open(folder)) {
+            ObjectNode t = tree();
+            t.put("title", "Synced");
+            Files.writeString(file(), t.toString());
+            assertThatExceptionOfType(ChangedOutsideException.class).isThrownBy(() -> f.save(f.production().withShots(java.util.List.of())));
+            assertThat(tree().get("title").asText()).isEqualTo("Synced");
+            f.saveOver(f.production().withShots(java.util.List.of()));
+            assertThat(tree().get("shots")).isEmpty();
+            assertThat(f.earlier(f.earlier().getFirst()).title()).isEqualTo("Synced");
+        }
     }
 }

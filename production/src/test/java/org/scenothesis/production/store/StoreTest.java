@@ -120,15 +120,103 @@ class StoreTest {
         }
     }
 
+    private void until(java.util.function.BooleanSupplier so) throws Exception {
+        long end = System.nanoTime() + 10_000_000_000L;
+        while (!so.getAsBoolean() && System.nanoTime() < end) {
+            Thread.sleep(5);
+        }
+        assertThat(so.getAsBoolean()).isTrue();
+    }
+
+    private boolean onDisk(String name) {
+        try (ProductionFolder other = ProductionFolder.open(folder, false)) {
+            return name(other.production(), "clean").equals(name);
+        } catch (StoreException e) {
+            return false;
+        }
+    }
+
+    /// A disk that refused used to be tried only once.
     @Test
-    void aDiskThatRefusesIsSaidAndNothingIsLost() throws Exception {
-        Files.delete(folder.resolve("production.json"));
-        Files.createDirectories(folder.resolve("production.json").resolve("in the way"));
+    void aDiskThatRefusesIsSaidAndTriedAgainUntilItTakes() throws Exception {
+        Path away = folder.resolveSibling(folder.getFileName() + "-away");
+        Files.move(folder, away);
         rename("clean", "Kept in memory");
-        Thread.sleep(900);
-        assertThat(store.saveState().kind()).isEqualTo(Store.SaveState.Kind.FAILED);
-        assertThat(store.saveState().sentence()).contains("could not be saved");
+        until(() -> store.saveState().kind() == Store.SaveState.Kind.FAILED);
+        assertThat(store.saveState().sentence()).contains("not there any more").contains("tried again");
         assertThat(name(store.now(), "clean")).isEqualTo("Kept in memory");
+        Files.move(away, folder);
+        until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
+        assertThat(onDisk("Kept in memory")).isTrue();
+    }
+
+    /// A change within a blink after a save ends used to be left unsaved while "saved" was shown.
+    @Test
+    void noChangeFallsBetweenTwoSaves() throws Exception {
+        java.util.concurrent.atomic.AtomicInteger more = new java.util.concurrent.atomic.AtomicInteger();
+        store.observe(new Store.Observer() {
+            @Override
+            public void changed(Production now) {}
+
+            @Override
+            public void saveChanged(Store.SaveState s) {
+                // As the interface would, the moment it hears of the save.
+                if (s.kind() == Store.SaveState.Kind.SAVED && more.get() < 12) {
+                    rename("clean", "name " + more.incrementAndGet());
+                }
+            }
+        });
+        rename("clean", "begin");
+        until(() -> more.get() == 12 && store.saveState().kind() == Store.SaveState.Kind.SAVED);
+        assertThat(onDisk("name 12")).isTrue();
+    }
+
+    @Test
+    void aContestedFileIsSettledInOneOfThreeWays() throws Exception {
+        Path file = folder.resolve("production.json");
+        for (int way = 0; way < 3; way++) {
+            String outside = Files.readString(file).replaceFirst("\"title\" : \"[^\"]*\"", "\"title\" : \"Outside " + way + "\"");
+            Files.writeString(file, outside);
+            rename("clean", "Mine " + way);
+            until(() -> store.saveState().kind() == Store.SaveState.Kind.CONTESTED);
+            assertThat(Files.readString(file)).isEqualTo(outside);
+            String mine = "Mine " + way;
+            switch (way) {
+                case 0 -> {
+                    store.keepMine();
+                    assertThat(onDisk(mine)).isTrue();
+                }
+                case 1 -> {
+                    store.takeTheirs();
+                    assertThat(store.now().title()).isEqualTo("Outside 1");
+                    store.undo();
+                    assertThat(name(store.now(), "clean")).isEqualTo(mine);
+                    store.redo();
+                }
+                default -> {
+                    Path beside = store.saveMineBeside();
+                    assertThat(Files.readString(beside)).contains(mine);
+                    assertThat(store.now().title()).isEqualTo("Outside 2");
+                }
+            }
+            until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
+        }
+    }
+
+    @Test
+    void twoMegabytesAreSavedWithinTheSecond() throws Exception {
+        store.apply("much", p -> {
+            List<org.scenothesis.core.shot.Shot> many = new ArrayList<>(p.shots());
+            for (int i = 0; i < 260; i++) {
+                many.add(p.shot("12").told("x".repeat(10), "y", 4).withWonders(List.of()).withPlates(p.shot("12").plates()).renamed("n" + i, 100 + i));
+            }
+            return p.withShots(many);
+        });
+        until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
+        assertThat(Files.size(folder.resolve("production.json"))).isGreaterThan(2_000_000);
+        rename("clean", "Late");
+        Thread.sleep(1000);
+        assertThat(onDisk("Late")).isTrue();
     }
 
     @Test

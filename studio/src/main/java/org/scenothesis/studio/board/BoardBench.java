@@ -23,6 +23,7 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
+import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
@@ -63,6 +64,11 @@ public final class BoardBench extends Bench {
         session.production().addListener(o -> refresh());
         session.planned().addListener(o -> refresh());
         session.shotId().addListener(o -> refresh());
+        session.work().addListener((o, was, is) -> {
+            if (was.what().isEmpty() != is.what().isEmpty()) {
+                refresh();
+            }
+        });
     }
 
     /// Keeps `other` at the same offset in pixels as `one`: their windows are of different height.
@@ -98,7 +104,7 @@ public final class BoardBench extends Bench {
         }
         Shot shot = session.shot();
         rows.getChildren().clear();
-        for (Plate p : shot.plates()) {
+        for (Plate p : session.plates()) {
             rows.getChildren().add(row(shot, p));
         }
         // As tall as the shelf's line for adding a plate, so that both scroll alike.
@@ -175,15 +181,26 @@ public final class BoardBench extends Bench {
                     Text.block("Tell Break down what the audience sees; it answers with every plate to film, and why.", "paper-text"),
                     buttons(Text.button("Break it down", "paper-button", () -> session.bench().set(BenchName.BREAK_DOWN))));
         } else if (next.isEmpty()) {
+            ShotFindings.Known known = session.known();
             boolean measuring = !session.work().get().what().isEmpty();
             paper.getChildren().addAll(
-                    Text.of(measuring ? "Measuring the plates" : "Everything measured holds", "paper-title"),
-                    Text.block(measuring ? "Verdicts appear as they are found." : "Strike the set when the strike list on Shoot agrees.", "paper-text"),
-                    buttons(Text.button("Go to Hand over", "paper-button", () -> session.bench().set(BenchName.HAND_OVER))));
+                    Text.of(known.all() ? "Everything holds" : measuring ? "Measuring the plates" : "Not everything is known", "paper-title"),
+                    Text.block(known.all()
+                            ? "All " + known.of() + " measurements are made. Strike the set when the strike list on Shoot agrees."
+                            : known.measured() + " of " + known.of() + " measured; what was measured holds. " + unknown(shot), "paper-text"),
+                    buttons(Text.button(known.all() ? "Go to Hand over" : "See what is missing", "paper-button", () -> {
+                        session.bench().set(known.all() ? BenchName.HAND_OVER : BenchName.SHOOT);
+                    })));
         } else {
             paper.getChildren().addAll(advice(shot, next.get()));
         }
         return paper;
+    }
+
+    /// Why the first of what is not known is not.
+    private String unknown(Shot shot) {
+        return session.findings().get().stream().filter(f -> f.verdict() == Verdict.NOT_MEASURED && !f.note().isEmpty()).findFirst()
+                .map(f -> shot.plate(f.plate()).map(Plate::name).orElse(f.plate()) + ": " + f.note()).orElse("");
     }
 
     private List<Node> advice(Shot shot, Finding f) {

@@ -19,10 +19,10 @@ final class BoardModel {
 
     /// The columns and the measures each sums up; the first measure found gives the number unless a worse one is there.
     enum Column {
-        ROLLED("Rolled", Set.of(Measure.ROLL, Measure.MISSING)),
-        CAMERA("Camera", Set.of(Measure.CAMERA, Measure.BUMP, Measure.PARALLAX)),
+        ROLLED("Rolled", Set.of(Measure.ROLL, Measure.MISSING, Measure.RATE, Measure.LENGTH)),
+        CAMERA("Camera", Set.of(Measure.CAMERA, Measure.BUMP, Measure.PARALLAX, Measure.SIZE)),
         EXPOSURE("Exposure", Set.of(Measure.EXPOSURE, Measure.DRIFT)),
-        COLOUR("Colour", Set.of(Measure.WHITE_BALANCE)),
+        COLOUR("Colour", Set.of(Measure.WHITE_BALANCE, Measure.MATRIX)),
         SCREEN("Screen", Set.of(Measure.SCREEN_EVENNESS, Measure.BORDER)),
         MATTE("Matte", Set.of(Measure.GREY_INSIDE, Measure.GREY_OUTSIDE, Measure.SPILL)),
         LAYERED("Layered", Set.of());
@@ -60,6 +60,9 @@ final class BoardModel {
     }
 
     private static String words(Finding f) {
+        if (f.verdict() == Verdict.NOT_MEASURED) {
+            return "\u2013";
+        }
         return switch (f.measure()) {
             case BUMP -> Words.value(f) + " from f " + Words.number(f.details().getFirst(), 0);
             case ROLL -> f.value() == 0 ? "still" : Words.value(f) + (f.verdict() == Verdict.HOLDS ? "" : " of " + Words.number(f.limit().holds(), 1));
@@ -68,6 +71,9 @@ final class BoardModel {
             case GREY_OUTSIDE -> Words.value(f) + " grey out";
             case SPILL -> Words.value(f) + " spill";
             case BORDER -> Words.value(f) + " to edge";
+            case LENGTH -> "ends at " + Words.value(f);
+            case RATE -> "at " + Words.value(f);
+            case MATRIX -> "matrix?";
             default -> Words.value(f);
         };
     }

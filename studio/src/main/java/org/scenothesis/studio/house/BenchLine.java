@@ -68,12 +68,20 @@ final class BenchLine extends HBox {
         session.findings().addListener(o -> show());
         session.planned().addListener(o -> show());
         session.production().addListener(o -> show());
+        session.work().addListener((o, was, is) -> {
+            if (was.what().isEmpty() != is.what().isEmpty()) {
+                show();
+            }
+        });
         session.shotId().addListener(o -> show());
         show();
     }
 
     void nextShot(int by) {
         var shots = session.store().now().shots();
+        if (shots.isEmpty()) {
+            return;
+        }
         int i = shots.stream().map(Shot::id).toList().indexOf(session.shotId().get());
         session.openShot(shots.get(Math.floorMod(i + by, shots.size())).id());
     }
@@ -82,7 +90,7 @@ final class BenchLine extends HBox {
         Shot shot = session.shot();
         title.setText(shot.title());
         int last = session.store().now().shots().stream().mapToInt(Shot::number).max().orElse(shot.number());
-        under.setText(session.store().now().title() + " \u00b7 shot " + shot.number() + " of " + last);
+        under.setText(session.store().now().title() + (shot.id().isEmpty() ? "" : " \u00b7 shot " + shot.number() + " of " + last));
         for (BenchName b : BenchName.values()) {
             counts.get(b).setText(count(b, shot));
         }
@@ -101,6 +109,9 @@ final class BenchLine extends HBox {
                 return n + " " + Words.verdict(v);
             }
         }
+        if (session.findings().get().stream().anyMatch(f -> f.verdict() == Verdict.NOT_MEASURED && b.mends(f))) {
+            return session.work().get().what().isEmpty() ? "not measured" : "measuring";
+        }
         boolean any = session.findings().get().stream().anyMatch(b::mends);
         return any || b == BenchName.BREAK_DOWN && !shot.plates().isEmpty() ? b == BenchName.BREAK_DOWN ? "settled" : "holds" : "not begun";
     }
@@ -113,6 +124,6 @@ final class BenchLine extends HBox {
 
     private String handOver(Shot shot) {
         boolean redo = session.findings().get().stream().map(Finding::verdict).anyMatch(v -> v == Verdict.REDO);
-        return shot.layers().isEmpty() ? "not begun" : redo ? "findings open" : "ready";
+        return shot.layers().isEmpty() ? "not begun" : redo ? "findings open" : session.known().all() ? "ready" : "not all known";
     }
 }

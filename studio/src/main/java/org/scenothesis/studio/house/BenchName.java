@@ -9,7 +9,7 @@ import org.scenothesis.production.words.Words;
 public enum BenchName {
     BOARD(Set.of()),
     BREAK_DOWN(Set.of(Measure.MISSING)),
-    SHOOT(Set.of(Measure.ROLL, Measure.BUMP, Measure.DRIFT)),
+    SHOOT(Set.of(Measure.ROLL, Measure.BUMP, Measure.DRIFT, Measure.SIZE, Measure.RATE, Measure.LENGTH, Measure.MATRIX, Measure.OUTSIDE)),
     MATCH(Set.of(Measure.CAMERA, Measure.PARALLAX, Measure.EXPOSURE, Measure.WHITE_BALANCE)),
     KEY(Set.of(Measure.SCREEN_EVENNESS, Measure.GREY_INSIDE, Measure.GREY_OUTSIDE, Measure.SPILL, Measure.BORDER)),
     LAYER(Set.of()),

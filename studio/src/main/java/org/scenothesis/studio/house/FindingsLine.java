@@ -13,6 +13,9 @@ import javafx.scene.layout.VBox;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.production.measure.ShotFindings;
+import org.scenothesis.production.store.Store;
+import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
@@ -28,6 +31,9 @@ final class FindingsLine extends VBox {
     private final ProgressBar bar = new ProgressBar(0);
     private final Button cancel = Text.button("stop", "floor-button", () -> {});
     private final Label saved = Text.of("", "muted");
+    private final List<Button> contest = List.of(
+            Text.button("keep mine", "floor-button", () -> settle(Store::keepMine)), Text.button("take theirs", "floor-button", () -> settle(Store::takeTheirs)),
+            Text.button("save mine beside", "floor-button", () -> settle(s -> session().say("Yours lies in " + s.saveMineBeside().getFileName() + "."))));
 
     FindingsLine(Session session) {
         this.session = session;
@@ -44,6 +50,12 @@ final class FindingsLine extends VBox {
             r.setMinWidth(Region.USE_PREF_SIZE);
         }
         line.getChildren().addAll(summary, work, bar, cancel, saved);
+        line.getChildren().addAll(contest);
+        String[] ids = {"keep-mine", "take-theirs", "save-beside"};
+        for (int i = 0; i < ids.length; i++) {
+            contest.get(i).setId(ids[i]);
+            contest.get(i).setMinWidth(Region.USE_PREF_SIZE);
+        }
         unfolded.getStyleClass().add("findings-list");
         unfolded.setFitToWidth(true);
         unfolded.setPrefHeight(270);
@@ -53,6 +65,25 @@ final class FindingsLine extends VBox {
         summary.setCursor(javafx.scene.Cursor.HAND);
         getChildren().addAll(unfolded, line);
         wire();
+    }
+
+    private Session session() {
+        return session;
+    }
+
+    @FunctionalInterface
+    private interface Way {
+        void settle(Store store) throws StoreException;
+    }
+
+    /// One of the three ways out when another program changed the file.
+    private void settle(Way way) {
+        try {
+            way.settle(session.store());
+            session.measure();
+        } catch (StoreException e) {
+            session.say(String.valueOf(e.getMessage()));
+        }
     }
 
     private void wire() {
@@ -94,6 +125,11 @@ final class FindingsLine extends VBox {
             if (more > 0) {
                 summary.getChildren().add(Text.of("and " + more + " more", "strong"));
             }
+        } else if (mine.stream().anyMatch(f -> f.verdict() == Verdict.NOT_MEASURED)) {
+            ShotFindings.Known known = ShotFindings.known(mine);
+            String why = mine.stream().filter(f -> f.verdict() == Verdict.NOT_MEASURED).map(Finding::note).filter(n -> !n.isEmpty()).findFirst().orElse("");
+            summary.getChildren().addAll(
+                    new VerdictMark(Verdict.NOT_MEASURED), Text.of(plate.name() + ", " + known.measured() + " of " + known.of() + " measured", "strong"), Text.of(why, "muted"));
         } else if (!mine.isEmpty()) {
             summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(plate.name() + " holds", "strong"), Text.of(mine.size() + " measurements", "muted"));
         } else {
@@ -120,7 +156,7 @@ final class FindingsLine extends VBox {
     private Region row(Finding f) {
         Words.Sentence s = Words.sentence(f);
         Plate plate = session.shot().plate(f.plate()).orElse(null);
-        Label who = Text.of(plate == null ? f.plate() : plate.name(), "strong");
+        Label who = Text.of(plate == null ? f.plate().isEmpty() ? "the production" : f.plate() : plate.name(), "strong");
         who.setMinWidth(130);
         who.setMaxWidth(130);
         Label what = Text.of(s.title());
@@ -141,7 +177,9 @@ final class FindingsLine extends VBox {
         row.setAlignment(Pos.TOP_LEFT);
         row.setFocusTraversable(true);
         Runnable go = () -> {
-            session.plateId().set(f.plate());
+            if (!f.plate().isEmpty()) {
+                session.plateId().set(f.plate());
+            }
             session.bench().set(BenchName.of(f));
         };
         row.setOnMouseClicked(e -> go.run());
@@ -166,11 +204,23 @@ final class FindingsLine extends VBox {
 
     private void saving() {
         var s = session.save().get();
+        if (s.kind() == Store.SaveState.Kind.FAILED && session.said().get().isEmpty()) {
+            session.say(s.sentence());
+        } else if (s.kind() == Store.SaveState.Kind.SAVED && session.said().get().contains("tried again by itself")) {
+            session.say("");
+        }
         saved.setText(switch (s.kind()) {
             case SAVED -> "saved";
             case PENDING -> "saving";
-            case FAILED -> "not saved: " + s.sentence();
+            case FAILED -> "not saved, trying again";
+            case CONTESTED -> "changed outside";
             case READ_ONLY -> "read only, open in process " + s.sentence();
         });
+        saved.setTooltip(s.sentence().isEmpty() ? null : new javafx.scene.control.Tooltip(s.sentence()));
+        boolean contested = s.kind() == Store.SaveState.Kind.CONTESTED;
+        for (Button b : contest) {
+            b.setVisible(contested);
+            b.setManaged(contested);
+        }
     }
 }

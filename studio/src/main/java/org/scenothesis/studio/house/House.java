@@ -100,6 +100,8 @@ public final class House extends StackPane {
         Bench b = benches.get(name);
         if (b != null) {
             middle.getChildren().setAll(b.view());
+            // At once: a key pressed while a slow bench appears belongs to it, not to a control of the bench that went.
+            middle.requestFocus();
             b.shown();
             // Keys go to the bench, not to the last button pressed.
             javafx.application.Platform.runLater(middle::requestFocus);

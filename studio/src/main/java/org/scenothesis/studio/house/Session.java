@@ -1,6 +1,5 @@
 package org.scenothesis.studio.house;
 
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -11,6 +10,16 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import org.scenothesis.core.finding.Limit;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.day.RunningOrder;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.production.measure.Reference;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.finding.Finding;
@@ -34,14 +43,16 @@ public final class Session implements AutoCloseable {
         static final Work NONE = new Work("", 0);
     }
 
-    private static final String SURVEY = "survey";
+    static final String SURVEY = "survey";
+    private static final Shot NO_SHOT = new Shot("", 0, "No shot yet", "", 4, List.of(), List.of(), List.of(), List.of(), null);
     private static final String PLAN = "plan";
 
     private final Store store;
     private final Worker worker;
     private final Bands bands = Bands.allCores();
-    private final FrameDesk frames = new FrameDesk();
+    private final FrameDesk frames;
     private final Surveyor surveyor;
+    private List<String> strayLinks = List.of();
     private final ObjectProperty<Production> production;
     private final ObjectProperty<Measured> measured = new SimpleObjectProperty<>(Measured.NOTHING);
     private final ObjectProperty<List<Finding>> findings = new SimpleObjectProperty<>(List.of());
@@ -53,9 +64,11 @@ public final class Session implements AutoCloseable {
     private final StringProperty plateId = new SimpleStringProperty("");
     private final StringProperty said = new SimpleStringProperty("");
     private final DoubleProperty seconds = new SimpleDoubleProperty(0);
+    private final ReadOnlyBooleanWrapper looked = new ReadOnlyBooleanWrapper(false);
 
     public Session(ProductionFolder folder, Worker worker) {
         store = new Store(folder);
+        frames = new FrameDesk(folder::refusal);
         this.worker = worker;
         surveyor = new Surveyor(folder, bands);
         production = new SimpleObjectProperty<>(store.now());
@@ -82,9 +95,8 @@ public final class Session implements AutoCloseable {
         for (javafx.beans.value.ObservableValue<?> p : List.of(findings, plan, save, work, bench, shotId, plateId, said, seconds)) {
             p.addListener((o, was, is) -> {});
         }
-        if (!store.now().shots().isEmpty()) {
-            openShot(store.now().shots().getFirst().id());
-        }
+        strayLinks = folder.strayLinks();
+        openShot(store.now().shots().isEmpty() ? "" : store.now().shots().getFirst().id());
         plan();
     }
 
@@ -96,8 +108,8 @@ public final class Session implements AutoCloseable {
 
     /// The shot and plate that are chosen may have gone with an undo.
     private void settle() {
-        if (!store.now().hasShot(shotId.get()) && !store.now().shots().isEmpty()) {
-            openShot(store.now().shots().getFirst().id());
+        if (!store.now().hasShot(shotId.get())) {
+            openShot(store.now().shots().isEmpty() ? "" : store.now().shots().getFirst().id());
         }
         if (shot().plate(plateId.get()).isEmpty()) {
             plateId.set(shot().plates().isEmpty() ? "" : shot().plates().getFirst().id());
@@ -105,7 +117,9 @@ public final class Session implements AutoCloseable {
     }
 
     private void judge() {
-        findings.set(store.now().shots().isEmpty() ? List.of() : ShotFindings.of(shot(), measured.get(), store.now().houseRules()));
+        List<Finding> all = new java.util.ArrayList<>(ShotFindings.of(shot(), measured.get(), store.now().houseRules()));
+        strayLinks.forEach(link -> all.add(Finding.of(Measure.OUTSIDE, "", 1, new Limit(0, 0)).judged(Verdict.REDO).noted(link)));
+        findings.set(all);
     }
 
     public void openShot(String id) {
@@ -116,15 +130,18 @@ public final class Session implements AutoCloseable {
         measure();
     }
 
-    /// Measures what is not measured yet, in the background.
+    /// Measures what is not measured yet, in the background, what is looked at first; also notices footage that changed or went.
     public void measure() {
         Shot shot = shot();
         Measured before = measured.get();
+        String first = plateId.get();
+        looked.set(false);
         worker.ask(
                 SURVEY,
-                ticket -> surveyor.survey(shot, before, (done, of) -> {
+                ticket -> surveyor.survey(shot, first, before, (done, of) -> {
                     worker.onUi(() -> {
                         if (ticket.wanted()) {
+                            looked.set(looked.get() || of > 0);
                             work.set(new Work("measuring", of == 0 ? -1 : done / (double) of));
                         }
                     });
@@ -136,12 +153,24 @@ public final class Session implements AutoCloseable {
                 })),
                 m -> {
                     measured.set(m);
+                    looked.set(true);
                     work.set(Work.NONE);
                 },
                 e -> {
+                    looked.set(true);
                     work.set(Work.NONE);
                     say(String.valueOf(e.getMessage()));
                 });
+    }
+
+    /// Whether all that counts was looked at once; the whole of it may still be measured.
+    public ReadOnlyBooleanProperty looked() {
+        return looked.getReadOnlyProperty();
+    }
+
+    /// How much of the shot was measured.
+    public ShotFindings.Known known() {
+        return ShotFindings.known(findings.get());
     }
 
     public void stopMeasuring() {
@@ -183,8 +212,9 @@ public final class Session implements AutoCloseable {
         return store.folder();
     }
 
+    /// The chosen shot; an empty one without an id while the production has none.
     public Shot shot() {
-        return store.now().shot(shotId.get());
+        return store.now().hasShot(shotId.get()) ? store.now().shot(shotId.get()) : NO_SHOT;
     }
 
     public Optional<Plate> plate() {
@@ -192,18 +222,48 @@ public final class Session implements AutoCloseable {
     }
 
     /// The chosen take's footage of a plate, or null when it has none that can be read.
-    public @Nullable Path footage(@Nullable Plate plate) {
+    public @Nullable FootageSource footage(@Nullable Plate plate) {
         Take t = plate == null ? null : plate.chosen();
         return t == null ? null : footage(t);
     }
 
-    public @Nullable Path footage(Take take) {
-        return measured.get().brief(take.footage()).filter(b -> !b.usable()).isPresent() ? null : folder().footage(take);
+    public @Nullable FootageSource footage(Take take) {
+        return measured.get().brief(take).filter(b -> !b.usable()).isPresent() ? null : folder().source(take);
+    }
+
+    /// What a take is proved against, as the measure does it; null where there is nothing.
+    public @Nullable FootageSource reference(Plate plate, Take take) {
+        return Reference.of(shot(), plate, take).map(r -> folder().source(r.take())).orElse(null);
+    }
+
+    /// The clean plate that elements are shown over; null where none was filmed.
+    public @Nullable FootageSource clean() {
+        return shot().plates().stream().filter(p -> p.role() == PlateRole.CLEAN && p.chosen() != null).findFirst().map(this::footage).orElse(null);
     }
 
     /// What keeps a take from being read, as a sentence; empty if nothing is known to.
     public String problem(Take take) {
-        return measured.get().brief(take.footage()).map(FootageBrief::problem).orElse("");
+        return measured.get().brief(take).map(FootageBrief::problem).orElse("");
+    }
+
+    /// The plates in the order in which they will be filmed; those that are not planned after them.
+    public List<Plate> plates() {
+        Shot shot = shot();
+        DayPlan day = plan.get();
+        var planned = day.plans().get(shot.id());
+        if (planned == null) {
+            return shot.plates();
+        }
+        var matched = Breakdown.matched(shot, planned);
+        List<Plate> out = new java.util.ArrayList<>();
+        for (RunningOrder.Step s : day.order().of(shot.id())) {
+            Plate p = matched.get(s.need().key());
+            if (p != null && !out.contains(p)) {
+                out.add(p);
+            }
+        }
+        shot.plates().stream().filter(p -> !out.contains(p)).forEach(out::add);
+        return out;
     }
 
     public List<Finding> findings(String plate) {
@@ -214,7 +274,7 @@ public final class Session implements AutoCloseable {
         return shot().plates().stream()
                 .map(Plate::chosen)
                 .filter(java.util.Objects::nonNull)
-                .flatMap(t -> measured.get().brief(t.footage()).stream())
+                .flatMap(t -> measured.get().brief(t).stream())
                 .filter(b -> b.frames() > 1)
                 .mapToDouble(b -> b.rate())
                 .findFirst()

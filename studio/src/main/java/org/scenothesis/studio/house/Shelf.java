@@ -25,6 +25,7 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.measure.FootageBrief;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Shown;
 import org.scenothesis.studio.parts.SpikeMark;
@@ -44,8 +45,12 @@ public final class Shelf extends VBox {
     private final VBox slips = new VBox(8);
     private final ScrollPane scroll = new ScrollPane(slips);
     private final Map<String, Region> byPlate = new HashMap<>();
-    private final Map<Path, WritableImage> thumbs = new HashMap<>();
-    private final Map<Path, List<StackPane>> waiting = new HashMap<>();
+    private final Map<Thumb, WritableImage> thumbs = new HashMap<>();
+    private final Map<Thumb, List<StackPane>> waiting = new HashMap<>();
+    private List<String> shown = List.of();
+
+    /// A take's picture, of the file as it stood.
+    private record Thumb(FootageSource source, String standing) {}
 
     Shelf(Session session) {
         this.session = session;
@@ -65,6 +70,11 @@ public final class Shelf extends VBox {
         session.production().addListener(o -> build());
         session.shotId().addListener(o -> build());
         session.measured().addListener(o -> build());
+        session.planned().addListener(o -> {
+            if (!shown.equals(session.plates().stream().map(Plate::id).toList())) {
+                build();
+            }
+        });
         session.plateId().addListener(o -> choose());
         build();
     }
@@ -78,7 +88,8 @@ public final class Shelf extends VBox {
         boolean focused = byPlate.values().stream().anyMatch(Region::isFocused);
         slips.getChildren().clear();
         byPlate.clear();
-        for (Plate p : session.shot().plates()) {
+        shown = session.plates().stream().map(Plate::id).toList();
+        for (Plate p : session.plates()) {
             Region slip = slip(p);
             byPlate.put(p.id(), slip);
             slips.getChildren().add(slip);
@@ -135,7 +146,7 @@ public final class Shelf extends VBox {
             return role + ", no take";
         }
         int number = p.takes().indexOf(t) + 1;
-        String length = session.measured().get().brief(t.footage()).filter(FootageBrief::usable)
+        String length = session.measured().get().brief(t).filter(FootageBrief::usable)
                 .map(b -> b.still() ? "still" : Words.number(b.seconds(), 1) + " s").orElse("");
         return role + (length.isEmpty() ? "" : ", " + length) + (p.takes().size() > 1 ? " \u00b7 take " + number : "");
     }
@@ -146,31 +157,33 @@ public final class Shelf extends VBox {
         box.setMinSize(THUMB_W, THUMB_H);
         box.setPrefSize(THUMB_W, THUMB_H);
         box.setMaxSize(THUMB_W, THUMB_H);
-        Path path = session.footage(p);
-        if (path == null) {
-            box.getChildren().add(Text.of(p.chosen() == null ? "to film" : "unreadable", "thumb-word"));
+        FootageSource source = session.footage(p);
+        Take take = p.chosen();
+        if (source == null || take == null) {
+            box.getChildren().add(Text.of(take == null ? "to film" : "unreadable", "thumb-word"));
             return box;
         }
-        WritableImage known = thumbs.get(path);
+        Thumb thumb = new Thumb(source, session.measured().get().brief(take).map(FootageBrief::standing).orElse(""));
+        WritableImage known = thumbs.get(thumb);
         if (known != null) {
             box.getChildren().add(new ImageView(known));
-        } else {
-            boolean first = !waiting.containsKey(path);
-            waiting.computeIfAbsent(path, q -> new ArrayList<>()).add(box);
+        } else if (!thumb.standing.isEmpty()) {
+            boolean first = !waiting.containsKey(thumb);
+            waiting.computeIfAbsent(thumb, q -> new ArrayList<>()).add(box);
             if (first) {
                 session.worker().ask(
-                        "thumbs|" + path, ticket -> Shown.of(session.frames().frame(path, 40), THUMB_W, THUMB_H, session.bands()), s -> {
+                        "thumbs|" + thumb, ticket -> Shown.of(session.frames().frame(source, 40), THUMB_W, THUMB_H, session.bands()), s -> {
                             WritableImage image = new WritableImage(new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance()));
-                            thumbs.put(path, image);
-                            arrived(path, () -> new ImageView(image));
-                        }, e -> arrived(path, () -> Text.of("unreadable", "thumb-word")));
+                            thumbs.put(thumb, image);
+                            arrived(thumb, () -> new ImageView(image));
+                        }, e -> arrived(thumb, () -> Text.of("unreadable", "thumb-word")));
             }
         }
         return box;
     }
 
     /// Several plates may show one take.
-    private void arrived(Path path, java.util.function.Supplier<javafx.scene.Node> shown) {
+    private void arrived(Thumb path, java.util.function.Supplier<javafx.scene.Node> shown) {
         List<StackPane> boxes = waiting.remove(path);
         if (boxes != null) {
             boxes.forEach(b -> b.getChildren().setAll(shown.get()));
@@ -190,7 +203,7 @@ public final class Shelf extends VBox {
     }
 
     void step(int by) {
-        var ids = session.shot().plates().stream().map(Plate::id).toList();
+        var ids = session.plates().stream().map(Plate::id).toList();
         if (!ids.isEmpty()) {
             int i = Math.clamp(ids.indexOf(session.plateId().get()) + by, 0, ids.size() - 1);
             session.plateId().set(ids.get(i));

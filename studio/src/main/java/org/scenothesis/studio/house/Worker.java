@@ -30,6 +30,7 @@ public final class Worker implements AutoCloseable {
     private final Map<String, ExecutorService> lanes = new ConcurrentHashMap<>();
     private final Map<String, AtomicBoolean> newest = new ConcurrentHashMap<>();
     private volatile int busy;
+    private final Map<String, Integer> lanesBusy = new ConcurrentHashMap<>();
 
     public Worker(Executor ui) {
         this.ui = ui;
@@ -43,6 +44,7 @@ public final class Worker implements AutoCloseable {
             before.set(false);
         }
         count(1);
+        lanesBusy.merge(lane, 1, Integer::sum);
         lane(lane).execute(() -> {
             try {
                 if (wanted.get()) {
@@ -55,16 +57,29 @@ public final class Worker implements AutoCloseable {
                 }
             } catch (Stopped e) {
                 // Overtaken or cancelled: nothing to tell.
-            } catch (Exception e) {
+            } catch (Throwable t) {
+                // Errors too: whoever waits for an answer gets one.
+                Exception e = told(t);
                 ui.execute(() -> {
                     if (wanted.get()) {
                         failed.accept(e);
                     }
                 });
             } finally {
-                ui.execute(() -> count(-1));
+                ui.execute(() -> {
+                    count(-1);
+                    lanesBusy.merge(lane, -1, Integer::sum);
+                });
             }
         });
+    }
+
+    private static Exception told(Throwable t) {
+        return switch (t) {
+            case OutOfMemoryError e -> new IllegalStateException("there is not enough memory for this; close other pictures, or start with SCENOTHESIS_HEAP=4g.", e);
+            case Exception e -> e;
+            default -> new IllegalStateException("something went wrong inside Scenothesis (" + t + "); the rest goes on.", t);
+        };
     }
 
     private synchronized void count(int by) {
@@ -82,6 +97,11 @@ public final class Worker implements AutoCloseable {
     /// Whether nothing runs or waits; for snapshots and tests.
     public boolean idle() {
         return busy == 0;
+    }
+
+    /// Whether nothing runs or waits on any lane but one.
+    public boolean idleBut(String lane) {
+        return lanesBusy.entrySet().stream().allMatch(e -> e.getKey().equals(lane) || e.getValue() == 0);
     }
 
     public void onUi(Runnable action) {

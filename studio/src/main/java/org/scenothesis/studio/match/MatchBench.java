@@ -18,6 +18,11 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.match.LockJudge;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.production.measure.Reference;
+import org.scenothesis.production.measure.ShotFindings;
+import org.scenothesis.core.match.Gains;
+import java.util.function.Function;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
@@ -44,6 +49,7 @@ public final class MatchBench extends Bench {
     private final HBox takes = new HBox(4);
     private final ComparisonBar bar = new ComparisonBar("match", words(), Comparison.DIFFERENCE, this::frame);
     private @Nullable String looked;
+    private int shownSegment = -1;
 
     public MatchBench(Session session) {
         super(session, BenchName.MATCH, new HBox(12));
@@ -88,6 +94,9 @@ public final class MatchBench extends Bench {
         session.seconds().addListener(o -> {
             shift.at(session.frame());
             light.at(session.frame());
+            if (inView() && segment() != shownSegment) {
+                refresh();
+            }
             frame();
         });
         session.plateId().addListener(o -> {
@@ -108,13 +117,21 @@ public final class MatchBench extends Bench {
         return ComparisonBar.keys();
     }
 
+    /// Which stretch between bumps the frame lies in.
+    private int segment() {
+        Plate p = session.plate().orElse(null);
+        Take t = take();
+        LockReport r = p == null || t == null ? null : session.measured().get().lock(session.shot(), p, t).orElse(null);
+        return r == null || !r.found() ? -1 : r.at(session.frame()).from();
+    }
+
     private @Nullable Take take() {
         Plate p = session.plate().orElse(null);
         return p == null ? null : p.take(looked).orElse(p.chosen());
     }
 
-    private @Nullable Path reference(Plate plate, Take take) {
-        return plate.role() == PlateRole.CLEAN ? session.footage(take) : session.surveyor().reference(session.shot()).orElse(null);
+    private boolean own(Plate plate, Take take) {
+        return Reference.of(session.shot(), plate, take).filter(r -> r.kind() == Reference.Kind.OWN_START).isPresent();
     }
 
     @Override
@@ -140,10 +157,16 @@ public final class MatchBench extends Bench {
                 takes.getChildren().add(b);
             }
         }
-        LockReport r = take == null ? null : session.measured().get().lock(take.footage()).orElse(null);
+        LockReport r = take == null || plate == null ? null : session.measured().get().lock(session.shot(), plate, take).orElse(null);
+        shownSegment = segment();
         plots(r);
         numbers(plate, take, r);
         frame();
+    }
+
+    /// What could not be measured is a gap.
+    private static double[] values(List<LockReport.Sample> s, Function<LockReport.Sample, @Nullable Double> of) {
+        return s.stream().map(of).mapToDouble(v -> v == null ? Double.NaN : v).toArray();
     }
 
     private void plots(@Nullable LockReport r) {
@@ -151,10 +174,10 @@ public final class MatchBench extends Bench {
         List<LockReport.Sample> s = r == null ? List.of() : r.series();
         int bump = r == null || r.bumpFrame() == null ? -1 : r.bumpFrame();
         shift.show("Shift at the centre", "px", List.of(
-                new SeriesPlot.Series("sideways", "plot-line-a", s.stream().mapToDouble(LockReport.Sample::x).toArray()),
-                new SeriesPlot.Series("down", "plot-line-b", s.stream().mapToDouble(LockReport.Sample::y).toArray())), rules.shiftPx().holds(), bump);
+                new SeriesPlot.Series("sideways", "plot-line-a", values(s, LockReport.Sample::x)),
+                new SeriesPlot.Series("down", "plot-line-b", values(s, LockReport.Sample::y))), rules.shiftPx().holds(), bump);
         light.show("Exposure against the reference", "stop", List.of(
-                new SeriesPlot.Series("brighter", "plot-line-c", s.stream().mapToDouble(LockReport.Sample::exposureStops).toArray())),
+                new SeriesPlot.Series("brighter", "plot-line-c", values(s, LockReport.Sample::exposureStops))),
                 rules.exposureStops().holds(), -1);
         shift.at(session.frame());
         light.at(session.frame());
@@ -171,26 +194,43 @@ public final class MatchBench extends Bench {
         }
         paper.getChildren().add(Text.block(plate.name() + ", take " + (plate.takes().indexOf(take) + 1), "paper-title"));
         paper.getChildren().add(Text.block(
-                plate.role() == PlateRole.CLEAN ? "against its own beginning" : "against the clean plate", "paper-soft"));
+                against(plate, take), "paper-soft"));
         if (r == null) {
             paper.getChildren().add(Text.block(
-                    session.measured().get().brief(take.footage()).filter(b -> !b.usable()).map(b -> b.problem()).orElse("Not measured yet."), "paper-text"));
+                    session.measured().get().brief(take).filter(b -> !b.usable()).map(b -> b.problem())
+                            .or(() -> session.measured().get().lockTrouble(session.shot(), plate, take))
+                            .orElse(Reference.of(session.shot(), plate, take).isEmpty() ? "There is no clean plate to compare with." : "Not measured yet."), "paper-text"));
             return;
         }
+        if (!r.found()) {
+            paper.getChildren().add(Text.block("Too little of the set is seen again in this take; the camera cannot be placed.", "paper-text"));
+            return;
+        }
+        LockReport.Segment at = r.at(session.frame());
+        Gains gains = at.gains();
         GridPane g = new GridPane(10, 5);
-        row(g, "shift at the centre", Words.signed(r.shift().x(), 2) + ", " + Words.signed(r.shift().y(), 2) + " px");
-        row(g, "most at a corner", Words.number(r.largestShiftPx(), 2) + " px");
-        row(g, "roll", Words.signed(r.rollDeg(), 3) + "\u00b0");
-        row(g, "zoom", Words.signed(r.zoomPercent(), 3) + " %");
-        row(g, "left after the best warp", Words.number(r.residualPx(), 2) + " px");
-        row(g, "exposure", Words.stops(r.exposureStops()));
-        row(g, "white balance", Words.signed(r.gains().mired(), 1) + " mired");
-        row(g, "points that agree", Words.number(100 * r.usedShare(), 0) + " %");
+        if (r.segments().size() > 1) {
+            row(g, "standing here", "frames " + at.from() + " to " + at.to());
+        }
+        row(g, "frames placed", r.placedFrames() + " of " + r.frames());
+        row(g, "shift at the centre", Words.signed(at.shift().x(), 2) + ", " + Words.signed(at.shift().y(), 2) + " px");
+        row(g, "most at a corner", Words.number(at.largestShiftPx(), 2) + " px");
+        row(g, "roll", Words.signed(at.rollDeg(), 3) + "\u00b0");
+        row(g, "zoom", Words.signed(at.zoomPercent(), 3) + " %");
+        row(g, "left after the best warp", Words.number(at.residualPx(), 2) + " px");
+        row(g, "exposure", gains == null ? "not measured" : Words.stops(gains.stops()));
+        row(g, "white balance", gains == null ? "not measured" : Words.signed(gains.mired(), 1) + " mired");
+        row(g, "points that agree", Words.number(100 * at.usedShare(), 0) + " %");
         paper.getChildren().add(g);
-        boolean byDesign = plate.role().lightDiffersByDesign();
-        for (Finding f : LockJudge.judge(r, plate.id(), session.store().now().houseRules(), byDesign)) {
+        for (Finding f : ShotFindings.lock(session.shot(), plate, take, session.measured().get(), session.store().now().houseRules())) {
             numbers.getChildren().add(finding(f));
         }
+    }
+
+    private String against(Plate plate, Take take) {
+        return own(plate, take) ? "against its own beginning, so both its ends are compared"
+                : Reference.of(session.shot(), plate, take).map(r -> "against " + r.plate().name().toLowerCase(java.util.Locale.ROOT) + ", take " + (r.plate().takes().indexOf(r.take()) + 1))
+                        .orElse("nothing to compare with");
     }
 
     private static void row(GridPane g, String name, String value) {
@@ -220,8 +260,8 @@ public final class MatchBench extends Bench {
         }
         Plate plate = session.plate().orElse(null);
         Take take = take();
-        Path path = take == null ? null : session.footage(take);
-        Path reference = plate == null || take == null ? null : reference(plate, take);
+        FootageSource path = take == null ? null : session.footage(take);
+        FootageSource reference = plate == null || take == null ? null : session.reference(plate, take);
         if (path == null || reference == null) {
             picture.say(take == null ? "No take to compare."
                     : path == null ? session.problem(take) : "There is no clean plate to compare with yet.");

@@ -12,6 +12,9 @@ import org.jspecify.annotations.Nullable;
 
 /// Shows a picture at its own pixels, centred on the dark floor, with a paper label, a message while there is none, and an overlay in picture shares.
 public final class PictureView extends StackPane {
+    /// Height of the strip for the label, so that it covers nothing of the picture.
+    private static final double STRIP = 28;
+
     private final ImageView image = new ImageView();
     private final javafx.scene.control.Label label = Text.of("", "picture-label");
     private final javafx.scene.control.Label message = Text.block("", "picture-message");
@@ -29,7 +32,8 @@ public final class PictureView extends StackPane {
         message.setAlignment(Pos.CENTER);
         message.setTextAlignment(javafx.scene.text.TextAlignment.CENTER);
         StackPane.setAlignment(label, Pos.TOP_LEFT);
-        StackPane.setMargin(label, new javafx.geometry.Insets(8));
+        StackPane.setMargin(label, new javafx.geometry.Insets(3 - STRIP, 0, 0, 4));
+        setPadding(new javafx.geometry.Insets(STRIP, 0, 0, 0));
         getChildren().addAll(image, message, overlay, label);
         setMinSize(80, 60);
         image.setMouseTransparent(true);
@@ -39,7 +43,7 @@ public final class PictureView extends StackPane {
 
     private void changedSize() {
         if (getWidth() > 8 && getHeight() > 8) {
-            sized.accept((int) getWidth(), (int) getHeight());
+            sized.accept(roomWidth(), roomHeight());
         }
         requestLayout();
     }
@@ -55,7 +59,7 @@ public final class PictureView extends StackPane {
     }
 
     public int roomHeight() {
-        return Math.max(16, (int) getHeight());
+        return Math.max(16, (int) (getHeight() - STRIP));
     }
 
     public void name(String words) {
@@ -92,9 +96,9 @@ public final class PictureView extends StackPane {
         super.layoutChildren();
         Shown s = shown;
         if (s != null) {
-            overlay.resizeRelocate(Math.round((getWidth() - s.width()) / 2), Math.round((getHeight() - s.height()) / 2), s.width(), s.height());
+            overlay.resizeRelocate(Math.round((getWidth() - s.width()) / 2), Math.round(STRIP + (getHeight() - STRIP - s.height()) / 2), s.width(), s.height());
         } else {
-            overlay.resizeRelocate(0, 0, getWidth(), getHeight());
+            overlay.resizeRelocate(0, STRIP, getWidth(), Math.max(0, getHeight() - STRIP));
         }
     }
 }

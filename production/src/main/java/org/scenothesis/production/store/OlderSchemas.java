@@ -8,8 +8,8 @@ import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.ShootDay;
 
 /// Brings documents of older schemas to this one: what they could not say yet gets its default.
-final class Older {
-    private Older() {}
+final class OlderSchemas {
+    private OlderSchemas() {}
 
     static void bring(JsonMapper mapper, ObjectNode production) {
         if (production.path("schema").intValue() >= ProductionJson.SCHEMA) {

@@ -1,0 +1,25 @@
+package org.scenothesis.core.shot;
+
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.ColourMatrix;
+import org.scenothesis.core.picture.Transfer;
+
+/// How the code values of a take are to be understood where the crew knows better than the file; null leaves a thing to the file.
+///
+/// - `fullRange`: whether black and white lie at the ends of the codes (true) or at 16 and 235 of 255 (false).
+public record Reading(@Nullable Transfer curve, @Nullable ColourMatrix matrix, @Nullable Boolean fullRange) {
+    /// As the file says, completed by the usual assumptions.
+    public static final Reading AS_FILED = new Reading(null, null, null);
+
+    public Reading withCurve(@Nullable Transfer other) {
+        return new Reading(other, matrix, fullRange);
+    }
+
+    public Reading withMatrix(@Nullable ColourMatrix other) {
+        return new Reading(curve, other, fullRange);
+    }
+
+    public Reading withFullRange(@Nullable Boolean other) {
+        return new Reading(curve, matrix, other);
+    }
+}

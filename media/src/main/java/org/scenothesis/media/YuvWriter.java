@@ -1,0 +1,125 @@
+package org.scenothesis.media;
+
+import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
+
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
+import org.scenothesis.core.picture.CodeCurve;
+import org.scenothesis.core.picture.ColourMatrix;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Transfer;
+
+/// Writes linear pictures as planar luma and chroma of 8 to 16 bit: sRGB codes, then the matrix in float, rounded once.
+///
+/// - Source: ITU-R BT.709 for video, BT.601 for full-range (JPEG) pictures.
+/// - Chroma of halved layouts is the mean over the pixels it stands for: sited left for video (weights 1, 2, 1), in the middle for full range.
+final class YuvWriter {
+    private static final CodeCurve CURVE = new CodeCurve(Transfer.SRGB);
+
+    private final int width;
+    private final int height;
+    private final int shiftX;
+    private final int shiftY;
+    private final int depth;
+    private final boolean full;
+    private final float kr;
+    private final float kb;
+
+    YuvWriter(int width, int height, int format, boolean full) {
+        AVPixFmtDescriptor d = av_pix_fmt_desc_get(format);
+        this.width = width;
+        this.height = height;
+        this.full = full;
+        shiftX = d.log2_chroma_w();
+        shiftY = d.log2_chroma_h();
+        depth = d.comp(0).depth();
+        ColourMatrix m = full ? ColourMatrix.BT601 : ColourMatrix.BT709;
+        kr = (float) m.red();
+        kb = (float) m.blue();
+    }
+
+    void write(Picture p, AVFrame to) {
+        FramePlane luma = FramePlane.of(to, 0, height);
+        int ch = height + (1 << shiftY) - 1 >> shiftY;
+        FramePlane blue = FramePlane.of(to, 1, ch);
+        FramePlane red = FramePlane.of(to, 2, ch);
+        int cw = width + (1 << shiftX) - 1 >> shiftX;
+        float[] r = new float[width];
+        float[] g = new float[width];
+        float[] b = new float[width];
+        float[] u = new float[width];
+        float[] v = new float[width];
+        float[] uSum = new float[cw];
+        float[] vSum = new float[cw];
+        byte[] row = new byte[width * (depth > 8 ? 2 : 1)];
+        byte[] half = new byte[cw * (depth > 8 ? 2 : 1)];
+        int rows = 1 << shiftY;
+        for (int y = 0; y < height; y++) {
+            codes(p.r().data(), y, r);
+            codes(p.g().data(), y, g);
+            codes(p.b().data(), y, b);
+            for (int x = 0; x < width; x++) {
+                float l = kr * r[x] + (1 - kr - kb) * g[x] + kb * b[x];
+                u[x] = (b[x] - l) / (2 * (1 - kb));
+                v[x] = (r[x] - l) / (2 * (1 - kr));
+                g[x] = l;
+            }
+            pack(g, width, true, row);
+            luma.write(y, row);
+            boolean first = y % rows == 0;
+            narrow(u, uSum, first);
+            narrow(v, vSum, first);
+            if (y % rows == rows - 1 || y == height - 1) {
+                float share = 1f / (y % rows + 1);
+                scale(uSum, share);
+                scale(vSum, share);
+                pack(uSum, cw, false, half);
+                blue.write(y >> shiftY, half);
+                pack(vSum, cw, false, half);
+                red.write(y >> shiftY, half);
+            }
+        }
+    }
+
+    private void codes(float[] plane, int y, float[] out) {
+        System.arraycopy(plane, y * width, out, 0, width);
+        CURVE.codes(out);
+    }
+
+    private void narrow(float[] line, float[] sum, boolean first) {
+        int last = width - 1;
+        for (int x = 0; x < sum.length; x++) {
+            float v;
+            if (shiftX == 0) {
+                v = line[x];
+            } else if (full) {
+                v = (line[2 * x] + line[Math.min(last, 2 * x + 1)]) / 2;
+            } else {
+                v = (line[Math.max(0, 2 * x - 1)] + 2 * line[2 * x] + line[Math.min(last, 2 * x + 1)]) / 4;
+            }
+            sum[x] = first ? v : sum[x] + v;
+        }
+    }
+
+    private static void scale(float[] run, float by) {
+        for (int i = 0; i < run.length; i++) {
+            run[i] *= by;
+        }
+    }
+
+    private void pack(float[] run, int n, boolean luma, byte[] out) {
+        float unit = 1 << depth - 8;
+        float most = (1 << depth) - 1;
+        float factor = full ? most : (luma ? 219 : 224) * unit;
+        float zero = luma ? full ? 0 : 16 * unit : 128 * unit;
+        for (int x = 0; x < n; x++) {
+            int code = Math.max(0, Math.min((int) most, (int) (run[x] * factor + zero + 0.5f)));
+            if (depth > 8) {
+                out[2 * x] = (byte) code;
+                out[2 * x + 1] = (byte) (code >> 8);
+            } else {
+                out[x] = (byte) code;
+            }
+        }
+    }
+}
