@@ -1,5 +1,4 @@
 package org.scenothesis.bench;
-
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -16,9 +15,10 @@ import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
-import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.Ease;
@@ -26,6 +26,7 @@ import org.scenothesis.core.shot.Keyframe;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
 import org.scenothesis.media.VideoFormat;
 import org.scenothesis.media.VideoSink;
@@ -124,13 +125,14 @@ public final class Ratios {
         try (ProductionFolder folder = ProductionFolder.open(demo)) {
             Path clean = demo.resolve("footage/clean-2.mp4");
             Path maker = demo.resolve("footage/maker-1.mp4");
-            double[] lock = alternating(() -> LockCheck.run(clean, maker, bands, Progress.NONE));
+            double[] lock = alternating(() -> LockCheck.run(FootageSource.of(clean), FootageSource.of(maker), bands, Progress.NONE));
             line("lock check of H.264, 1280x720, decoding included", 96 / lock[0] / 24, "x playback", "goal 2");
             decode(maker);
             Shot shot = folder.production().shot("12");
-            Measured m = new Surveyor(folder, bands).survey(shot, Measured.NOTHING, Progress.NONE, x -> {});
-            render(demo, shot, new ShotRenderer(folder, m, bands));
-            try (ShotRenderer r = new ShotRenderer(folder, m, bands)) {
+            Surveyor surveyor = new Surveyor(folder, bands);
+            Measured m = surveyor.survey(shot, "", Measured.NOTHING, Progress.NONE, x -> {});
+            render(demo, shot, new ShotRenderer(folder, m, surveyor.contents(), bands));
+            try (ShotRenderer r = new ShotRenderer(folder, m, surveyor.contents(), bands)) {
                 double[] drag = alternating(() -> moved(r, shot, bands));
                 line("drag on Layer: a moved element with its shadow, scaled to be shown", 1000 * drag[0], "ms", "one frame");
             }
@@ -138,7 +140,7 @@ public final class Ratios {
             ScreenModel screen;
             try (Footage f = Footages.open(demo.resolve("footage/lantern-1.mp4"))) {
                 p = f.frame(50).withAlpha(null);
-                screen = Screens.model(f, demo.resolve("footage/screen-only.png"), bands);
+                screen = Screens.model(f, FootageSource.of(demo.resolve("footage/screen-only.png")), bands);
             }
             double[] s = alternating(() -> Keyer.key(p, screen, KeySettings.DEFAULT, null, bands));
             line("full quality key with unmixed edges, 720p, whole frame", 1 / s[0], "frames/s", "");
@@ -178,7 +180,7 @@ public final class Ratios {
             Picture lit = lamp.frame(0).withAlpha(null);
             List<LayerPicture> five = new ArrayList<>();
             for (Layer l : shot.layers()) {
-                Polygon outline = Surveyor.outline(l.mask(), base.width(), base.height());
+                Polygon outline = l.mask().size() < 3 ? null : new Polygon(l.mask().stream().map(q -> new Point(q.x() * base.width(), q.y() * base.height())).toList());
                 Mask mask = outline == null ? null : Mask.of(Blur.gaussian(outline.coverage(base.width(), base.height(), bands), l.maskSoftnessPx(), bands));
                 switch (l.kind()) {
                     case BASE -> five.add(LayerPicture.of(l, base));

@@ -1,5 +1,4 @@
 package org.scenothesis.studio;
-
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -11,7 +10,7 @@ import org.scenothesis.production.store.StoreException;
 
 /// Reads what was asked for, chooses the toolkit's platform, and starts the window.
 ///
-/// `demo [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME]`, or `[FOLDER]` with the same options.
+/// `demo [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME] [--size WxH]`, or `[FOLDER]` with the same options.
 public final class Launcher {
     private static Studio.@Nullable Wish wish;
     private static int exit;
@@ -68,6 +67,7 @@ public final class Launcher {
         String shot = null;
         String page = null;
         double seconds = 0;
+        int[] size = {1280, 800};
         for (int i = 0; i < args.length; i++) {
             switch (args[i]) {
                 case "demo" -> demo = true;
@@ -78,6 +78,7 @@ public final class Launcher {
                 case "--shot" -> shot = value(args, ++i);
                 case "--page" -> page = value(args, ++i);
                 case "--snapshot" -> snapshot = Path.of(value(args, ++i)).toAbsolutePath();
+                case "--size" -> size = size(value(args, ++i));
                 case "--at" -> seconds = number(value(args, ++i));
                 default -> {
                     if (args[i].startsWith("-") || folder != null) {
@@ -101,7 +102,7 @@ public final class Launcher {
             DemoFolder.lay(target);
             folder = target;
         }
-        return new Studio.Wish(folder, bench, snapshot, plate, seconds, shot, unfold, page);
+        return new Studio.Wish(folder, bench, snapshot, plate, seconds, shot, unfold, page, size[0], size[1]);
     }
 
     private static Path home() {
@@ -113,6 +114,20 @@ public final class Launcher {
             throw new IllegalArgumentException("the option " + args[i - 1] + " needs a value.");
         }
         return args[i];
+    }
+
+    private static int[] size(String s) {
+        String[] parts = s.split("x");
+        try {
+            int w = Integer.parseInt(parts[0]);
+            int h = Integer.parseInt(parts[1]);
+            if (w >= 640 && h >= 400 && w <= 8000 && h <= 8000) {
+                return new int[] {w, h};
+            }
+        } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
+            // Said below.
+        }
+        throw new IllegalArgumentException("--size " + s + ": give width and height, for example 1280x800.");
     }
 
     private static double number(String s) {

@@ -1,5 +1,4 @@
 package org.scenothesis.studio;
-
 import java.nio.file.Path;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -17,6 +16,8 @@ import org.scenothesis.studio.house.Session;
 /// Draws the window into a PNG once everything shown has been measured and computed.
 final class Snapshot {
     private static final int CALM = 5;
+    /// Steps of waiting for everything, about half a minute, before a picture of a part of it will do.
+    private static final int LONGEST = 250;
 
     private Snapshot() {}
 
@@ -34,9 +35,12 @@ final class Snapshot {
             ((House) scene.getRoot()).unfoldFindings();
         }
         int[] calm = {0};
+        int[] waited = {0};
         Timeline poll = new Timeline();
         poll.getKeyFrames().add(new KeyFrame(Duration.millis(120), e -> {
-            calm[0] = session.worker().idle() ? calm[0] + 1 : 0;
+            // All that is in view has been looked at; what else is measured in a large production need not be waited for.
+            boolean ready = session.worker().idle() || waited[0]++ > LONGEST && session.looked().get() && session.worker().idleBut(Session.SURVEY);
+            calm[0] = ready ? calm[0] + 1 : 0;
             if (calm[0] >= CALM) {
                 poll.stop();
                 try {

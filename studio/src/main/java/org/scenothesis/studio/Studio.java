@@ -1,5 +1,4 @@
 package org.scenothesis.studio;
-
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -27,6 +26,7 @@ import org.scenothesis.studio.theme.Theme;
 /// The application with a window; started by [Launcher].
 public final class Studio extends Application {
     private Session session;
+    private House house;
 
     /// Builds the house for a session, all benches in it.
     public static House house(Session session) {
@@ -50,24 +50,29 @@ public final class Studio extends Application {
             Launcher.fail(e.getMessage());
             return;
         }
-        House house = house(session);
-        Scene scene = new Scene(house, 1280, 800);
+        house = house(session);
+        Scene scene = new Scene(house, wish.width(), wish.height());
         Theme.dress(scene);
         stage.setTitle("Scenothesis \u00b7 " + session.store().now().title());
-        stage.setMinWidth(1060);
-        stage.setMinHeight(680);
+        stage.setMinWidth(1000);
+        stage.setMinHeight(640);
         stage.setScene(scene);
-        stage.show();
+        stage.focusedProperty().addListener((o, was, is) -> {
+            // Files may have come or gone while another program was used.
+            if (is && session != null) {
+                session.measure();
+            }
+        });
         if (wish.bench() != null) {
             session.bench().set(bench(wish.bench()));
         }
         if (wish.page() != null) {
             house.turn(wish.page());
         }
+        stage.show();
         if (wish.snapshot() != null) {
             Snapshot.whenReady(session, scene, wish, () -> {
-                session.close();
-                session = null;
+                close();
                 Platform.exit();
             });
         }
@@ -85,8 +90,16 @@ public final class Studio extends Application {
 
     @Override
     public void stop() throws IOException {
+        close();
+    }
+
+    private void close() {
         if (session != null) {
             session.close();
+            session = null;
+            if (house != null) {
+                house.closeBenches();
+            }
         }
     }
 
@@ -94,7 +107,7 @@ public final class Studio extends Application {
     record Wish(
             Path folder, @org.jspecify.annotations.Nullable String bench, @org.jspecify.annotations.Nullable Path snapshot,
             @org.jspecify.annotations.Nullable String plate, double seconds, @org.jspecify.annotations.Nullable String shot, boolean unfold,
-            @org.jspecify.annotations.Nullable String page) {
+            @org.jspecify.annotations.Nullable String page, int width, int height) {
         static boolean isProduction(Path p) {
             return Files.isRegularFile(p.resolve(ProductionFolder.FILE)) || p.getFileName() != null && p.getFileName().toString().equals(ProductionFolder.FILE);
         }

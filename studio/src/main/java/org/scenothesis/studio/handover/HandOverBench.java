@@ -1,5 +1,4 @@
 package org.scenothesis.studio.handover;
-
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -20,9 +19,12 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.Stills;
 import org.scenothesis.media.VideoFormat;
+import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.render.Leftovers;
 import org.scenothesis.production.render.RenderJob;
 import org.scenothesis.production.render.ShotRenderer;
+import org.scenothesis.production.render.Space;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
@@ -138,6 +140,7 @@ public final class HandOverBench extends Bench {
             to.setText(String.valueOf(frames() - 1));
         }
         target.setText("into " + session.folder().path().relativize(path()));
+        room();
         go.setDisable(session.shot().layers().isEmpty());
         allow();
         made();
@@ -150,9 +153,12 @@ public final class HandOverBench extends Bench {
             allow.getChildren().add(Text.block("Nothing is layered yet; there is nothing to render.", "muted"));
             return;
         }
+        ShotFindings.Known known = session.known();
         boolean redo = open.stream().anyMatch(f -> f.verdict() == Verdict.REDO);
         allow.getChildren().add(Text.block(
-                open.isEmpty() ? "Yes: everything measured holds." : redo ? "It can be rendered, but what is red should be mended first." : "Yes; what is to be watched is corrected by measurement.",
+                open.isEmpty() && !known.all() ? "Not known yet: " + known.measured() + " of " + known.of() + " measured; what was measured holds."
+                : open.isEmpty() ? "Yes: all " + known.of() + " measurements hold." : redo ? "It can be rendered, but what is red should be mended first."
+                : known.all() ? "Yes; what is to be watched is corrected by measurement." : known.measured() + " of " + known.of() + " measured; what is to be watched is corrected by measurement.",
                 "strong"));
         for (Finding f : open.stream().limit(6).toList()) {
             Words.Sentence s = Words.sentence(f);
@@ -174,6 +180,42 @@ public final class HandOverBench extends Bench {
         if (made.getChildren().isEmpty()) {
             made.getChildren().add(Text.of("nothing yet", "muted"));
         }
+        List<Leftovers.Leftover> left = stop.isDisabled() ? Leftovers.in(session.folder().renders()) : List.of();
+        if (!left.isEmpty()) {
+            made.getChildren().add(Text.block("Left of stopped renders, which go on from there:", "muted"));
+        }
+        for (Leftovers.Leftover l : left) {
+            Button clear = Text.button("clear", "floor-button", () -> clear(l));
+            clear.setId("clear-" + l.of());
+            Label name = Text.of(l.of() + ", " + Space.size(l.bytes()), "text-chalk");
+            HBox row = new HBox(8, name, clear);
+            row.setAlignment(Pos.CENTER_LEFT);
+            made.getChildren().add(row);
+        }
+    }
+
+    private void clear(Leftovers.Leftover l) {
+        session.worker().ask("clear", ticket -> {
+            Leftovers.clear(l);
+            return l;
+        }, x -> made(), e -> state.setText(String.valueOf(e.getMessage())));
+    }
+
+    /// Says how much room a render will take, off the interface's thread.
+    private void room() {
+        Shot shot = session.shot();
+        Kind k = kind.getValue();
+        Path path = path();
+        var measured = session.measured().get();
+        if (shot.layers().isEmpty()) {
+            return;
+        }
+        int n = frames();
+        session.worker().ask("room", ticket -> {
+            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.bands())) {
+                return new RenderJob(r, shot, new RenderJob.Target(path, k.stills, k.video, 0, n - 1)).space();
+            }
+        }, s -> target.setText("into " + session.folder().path().relativize(path()) + ", " + s.words() + (s.enough() ? "" : ": not enough")), e -> target.setText(String.valueOf(e.getMessage())));
     }
 
     private void idle() {
@@ -207,16 +249,18 @@ public final class HandOverBench extends Bench {
         bar.setProgress(0);
         long start = System.nanoTime();
         session.worker().ask(LANE, ticket -> {
+            session.folder().forResult(path);
             Files.createDirectories(session.folder().renders());
-            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.bands())) {
-                new RenderJob(r, shot, new RenderJob.Target(path, k.stills, k.video, a, b)).run((done, of) -> {
+            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.bands())) {
+                return new RenderJob(r, shot, new RenderJob.Target(path, k.stills, k.video, a, b)).run((done, of) -> {
                     session.worker().onUi(() -> progress(done, of, start));
                     return ticket.wanted();
                 });
             }
-            return path;
-        }, p -> {
-            state.setText("Done: " + p.getFileName() + ".");
+        }, done -> {
+            state.setText("Done: " + path.getFileName() + "." + (done.soundLeftOut() ? " The sound was left out: this kind of file cannot hold it; MKV can." : "")
+                    + (done.removed() > 0 ? " Removed " + Words.frames(done.removed()) + " of an earlier render behind the end of this one." : "")
+                    + (done.older() > 0 ? " " + Words.frames(done.older()) + " of an earlier version lie there still." : ""));
             idle();
             go.setDisable(false);
             made();

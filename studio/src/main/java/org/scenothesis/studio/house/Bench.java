@@ -1,5 +1,4 @@
 package org.scenothesis.studio.house;
-
 import java.util.List;
 import java.util.Map;
 import javafx.scene.Node;
@@ -40,6 +39,9 @@ public abstract class Bench {
     public void shown() {
         refresh();
     }
+
+    /// Lets go what it holds open; nothing is shown any more.
+    public void close() {}
 
     /// The words of the bench's pages, in their order; none for a bench of one page.
     public List<String> pages() {

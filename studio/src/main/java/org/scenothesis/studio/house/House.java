@@ -1,5 +1,4 @@
 package org.scenothesis.studio.house;
-
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -79,6 +78,11 @@ public final class House extends StackPane {
         if (bench.name() == session.bench().get()) {
             show(bench.name());
         }
+    }
+
+    /// Lets go what the benches hold open; the workers must have ended.
+    public void closeBenches() {
+        benches.values().forEach(Bench::close);
     }
 
     private List<GoAnywhere.Place> pages() {

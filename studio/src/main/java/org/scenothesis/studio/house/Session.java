@@ -1,36 +1,35 @@
 package org.scenothesis.studio.house;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
-import javafx.beans.property.ReadOnlyBooleanProperty;
-import javafx.beans.property.ReadOnlyBooleanWrapper;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.day.DayPlan;
+import org.scenothesis.core.breakdown.day.RunningOrder;
+import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
-import org.scenothesis.core.shot.PlateRole;
-import org.scenothesis.core.breakdown.Breakdown;
-import org.scenothesis.core.breakdown.day.RunningOrder;
-import org.scenothesis.media.FootageSource;
-import org.scenothesis.production.measure.Reference;
-import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.breakdown.day.DayPlan;
-import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.Measured;
+import org.scenothesis.production.measure.Reference;
 import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
@@ -43,7 +42,7 @@ public final class Session implements AutoCloseable {
         static final Work NONE = new Work("", 0);
     }
 
-    static final String SURVEY = "survey";
+    public static final String SURVEY = "survey";
     private static final Shot NO_SHOT = new Shot("", 0, "No shot yet", "", 4, List.of(), List.of(), List.of(), List.of(), null);
     private static final String PLAN = "plan";
 

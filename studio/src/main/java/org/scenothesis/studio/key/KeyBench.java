@@ -1,6 +1,4 @@
 package org.scenothesis.studio.key;
-
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +18,9 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.KeyReport;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
@@ -103,6 +104,11 @@ public final class KeyBench extends Bench {
         session.plateId().addListener(o -> refresh());
         session.production().addListener(o -> refresh());
         session.measured().addListener(o -> refresh());
+        session.work().addListener((o, was, is) -> {
+            if (inView() && was.what().isEmpty() != is.what().isEmpty()) {
+                measures(session.plate().orElse(null));
+            }
+        });
     }
 
     @Override
@@ -182,7 +188,7 @@ public final class KeyBench extends Bench {
             measures.getChildren().add(Text.of("No plate", "paper-title"));
             return;
         }
-        KeyReport r = session.measured().get().key(plate.id()).orElse(null);
+        KeyReport r = session.measured().get().key(session.shot(), plate).orElse(null);
         measures.getChildren().add(Text.of(plate.name() + (r == null ? "" : ", worst of " + Words.frames(r.samples().size())), "paper-title"));
         if (layer() == null) {
             boolean element = plate.role().keyed();
@@ -196,11 +202,11 @@ public final class KeyBench extends Bench {
             return;
         }
         if (r == null) {
-            measures.getChildren().add(Text.block("Measuring the matte.", "paper-text"));
+            measures.getChildren().add(Text.block(waiting(plate), "paper-text"));
             return;
         }
         Finding worst = null;
-        for (Finding f : KeyJudge.judge(r.worst(), r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, plate.id(), session.store().now().houseRules())) {
+        for (Finding f : KeyJudge.judge(r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, plate.id(), session.store().now().houseRules())) {
             measures.getChildren().add(row(f));
             if (f.verdict() != org.scenothesis.core.finding.Verdict.HOLDS && (worst == null || f.verdict().weight() > worst.verdict().weight())) {
                 worst = f;
@@ -212,6 +218,26 @@ public final class KeyBench extends Bench {
             case FRAME -> "Screen colour from one frame.";
         };
         measures.getChildren().add(Text.block(worst == null ? from : Words.sentence(worst).remedy(), "paper-soft"));
+        if (r.clothOutline()) {
+            measures.getChildren().add(Text.block("Judged within the outline round the cloth, as proposed.", "paper-soft"));
+        }
+        if (r.reduced() > 1) {
+            measures.getChildren().add(Text.block("Measured " + r.reduced() + " times reduced: the picture is very large.", "paper-soft"));
+        }
+    }
+
+    /// Why there is no measurement: it is being made, it failed, or there is nothing to measure.
+    private String waiting(Plate plate) {
+        Take take = plate.chosen();
+        if (take == null) {
+            return "This plate has no take yet; bring one in on Shoot.";
+        }
+        String problem = session.problem(take);
+        FootageBrief brief = session.measured().get().brief(take).orElse(null);
+        return !problem.isEmpty() ? problem
+                : session.measured().get().keyTrouble(session.shot(), plate).orElse(
+                        brief != null && brief.alpha() ? "This take has its own transparency; it needs no key."
+                        : session.work().get().what().isEmpty() ? "The matte is not measured yet." : "Measuring the matte.");
     }
 
     private static Node row(Finding f) {
@@ -246,7 +272,7 @@ public final class KeyBench extends Bench {
     /// What to compute; null where nothing can be keyed.
     private KeyModel.@Nullable Request request(KeySettings s) {
         Plate plate = session.plate().orElse(null);
-        Path path = session.footage(plate);
+        FootageSource path = session.footage(plate);
         if (plate == null || path == null || !plate.role().keyed()) {
             return null;
         }
@@ -263,7 +289,9 @@ public final class KeyBench extends Bench {
         KeyModel.Request request = request(current());
         if (request == null) {
             PlateRole role = session.plate().map(Plate::role).orElse(null);
-            over.say(role == null ? "Choose a plate on the shelf." : !role.keyed() ? "Choose an element on screen on the shelf." : "This plate has no take yet.");
+            Take take = session.plate().map(Plate::chosen).orElse(null);
+            over.say(role == null ? "Choose a plate on the shelf." : !role.keyed() ? "Choose an element on screen on the shelf."
+                    : take == null ? "This plate has no take yet." : session.problem(take));
             matte.say("");
             screen.say("");
             return;
@@ -273,6 +301,10 @@ public final class KeyBench extends Bench {
             matte.show(r.matte());
             screen.show(r.screen());
             curve.show(r.counts(), r.measures().edgePx());
+            List<org.scenothesis.core.picture.Point> round = r.proposed();
+            if (round != null && layer() != null) {
+                outline.show(round);
+            }
             over.name("Over clean plate, frame " + session.frame());
         }, e -> {
             over.say(String.valueOf(e.getMessage()));

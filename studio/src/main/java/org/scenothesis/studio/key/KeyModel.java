@@ -1,6 +1,4 @@
 package org.scenothesis.studio.key;
-
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -14,17 +12,20 @@ import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
+import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.Screens;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.studio.house.Session;
@@ -54,10 +55,10 @@ final class KeyModel {
 
     record Room(int bigWidth, int bigHeight, int smallWidth, int smallHeight) {}
 
-    record Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, Path take, double seconds, Room room) {}
+    record Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, Room room) {}
 
     /// Everything the bench shows of one frame. `counts`: pixels per bin of the separation, as roots of shares of the largest.
-    record Result(Shown over, Shown matte, Shown screen, double[] counts, MatteMeasures measures, ScreenModel.Source source, int width, int height) {}
+    record Result(Shown over, Shown matte, Shown screen, double[] counts, MatteMeasures measures, ScreenModel.Source source, int width, int height, @Nullable List<Point> proposed) {}
 
     /// What changes while a control is dragged.
     record Preview(Shown over, Shown matte) {}
@@ -75,7 +76,7 @@ final class KeyModel {
         // Widths of the edge are in pixels of the footage.
         double scale = w / (double) session.frames().at(r.take, r.seconds).width();
         KeySettings settings = r.settings.withChokePx(r.settings.chokePx() * scale).withSoftnessPx(r.settings.softnessPx() * scale);
-        Piece element = Keyer.element(s.frame, s.screen, settings, Surveyor.outline(r.mask, w, s.frame.height()), bands);
+        Piece element = Keyer.element(s.frame, s.screen, settings, s.screen.garbage(r.mask), bands);
         Plane alpha = element.at().put(element.picture().alpha(), w, s.frame.height(), 0);
         return new Preview(
                 Shown.of(over(s.base, element, bands), r.room.bigWidth, r.room.bigHeight, bands),
@@ -83,7 +84,7 @@ final class KeyModel {
     }
 
     private synchronized Small small(Request r) throws FootageException {
-        String of = r.take + "|" + r.seconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot, r.plate) + "|" + session.surveyor().reference(r.shot);
+        String of = r.take + "|" + r.seconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot, r.plate) + "|" + session.clean();
         Small s = small;
         if (s == null || !s.of.equals(of)) {
             Bands bands = session.bands();
@@ -93,7 +94,7 @@ final class KeyModel {
             int w = Math.max(8, (int) Math.round(frame.width() * k));
             int h = Math.max(8, (int) Math.round(frame.height() * k));
             s = new Small(
-                    of, Resample.scale(frame, w, h, bands), new ScreenModel(Resample.scale(full.colour(), w, h, bands), full.hue(), full.source()),
+                    of, Resample.scale(frame, w, h, bands), full.scaled(w, h, bands),
                     Resample.scale(background(r, frame).withAlpha(null), w, h, bands));
             small = s;
         }
@@ -113,19 +114,25 @@ final class KeyModel {
         Bands bands = session.bands();
         ScreenModel screen = screen(r);
         Picture frame = session.frames().at(r.take, r.seconds);
-        Keyed keyed = Keyer.key(frame, screen, r.settings, Surveyor.outline(r.mask, frame.width(), frame.height()), bands);
+        Keyed keyed = Keyer.key(frame, screen, r.settings, screen.garbage(r.mask), bands);
         Picture over = over(background(r, frame), Piece.whole(keyed.element()), bands);
         return new Result(
                 Shown.of(over, r.room.bigWidth, r.room.bigHeight, bands),
                 Shown.grey(stretched(keyed.alpha()), r.room.smallWidth, r.room.smallHeight, bands),
                 evenness(screen, r.room, bands),
                 counts(keyed.separation(), keyed.inside()),
-                MatteMeter.measure(keyed, screen, null, bands), screen.source(), frame.width(), frame.height());
+                MatteMeter.measure(keyed, screen, null, bands), screen.source(), frame.width(), frame.height(), proposed(screen, r));
+    }
+
+    /// The outline round the cloth in shares of the picture where none was drawn; null where all counts.
+    private static @Nullable List<Point> proposed(ScreenModel m, Request r) {
+        Polygon p = r.mask.size() < 3 ? m.garbage(List.of()) : null;
+        return p == null ? null : p.corners().stream().map(q -> new Point(q.x() / m.colour().width(), q.y() / m.colour().height())).toList();
     }
 
     private synchronized ScreenModel screen(Request r) throws FootageException {
-        Path plate = Surveyor.screenPlate(session.folder(), r.shot, r.plate);
-        String key = r.take + "|" + plate;
+        FootageSource plate = Surveyor.screenPlate(session.folder(), r.shot, r.plate);
+        String key = r.take + "|" + plate + "|" + session.measured().get().brief(java.util.Objects.requireNonNull(r.plate.chosen())).map(FootageBrief::standing).orElse("");
         ScreenModel m = model;
         if (m == null || !key.equals(modelOf)) {
             try (Footage f = Footages.open(r.take)) {
@@ -138,7 +145,7 @@ final class KeyModel {
     }
 
     private Picture background(Request r, Picture frame) throws FootageException {
-        Path clean = session.surveyor().reference(r.shot).orElse(null);
+        FootageSource clean = session.clean();
         if (clean != null) {
             Picture p = session.frames().at(clean, r.seconds);
             if (p.sameShape(frame)) {

@@ -1,5 +1,4 @@
 package org.scenothesis.studio.layer;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -229,14 +228,28 @@ public final class LayerBench extends Bench {
         picture.name("Frame " + session.frame());
     }
 
+    @Override
+    public void close() {
+        ShotRenderer r = renderer;
+        renderer = null;
+        if (r != null) {
+            r.close();
+        }
+    }
+
+    /// Whether what was measured leaves the pictures as they are: the camera where it was, the files those that were opened.
+    private static boolean same(Measured a, Measured b) {
+        return a.locks().equals(b.locks()) && a.briefs().equals(b.briefs());
+    }
+
     /// Only ever called on the picture lane.
     private ShotRenderer renderer(Measured m) {
         ShotRenderer r = renderer;
-        if (r == null || rendererOf == null || !rendererOf.locks().equals(m.locks())) {
+        if (r == null || rendererOf == null || !same(rendererOf, m)) {
             if (r != null) {
                 r.close();
             }
-            r = new ShotRenderer(session.folder(), m, session.bands());
+            r = new ShotRenderer(session.folder(), m, session.surveyor().contents(), session.bands());
             renderer = r;
             rendererOf = m;
         }

@@ -1,5 +1,4 @@
 package org.scenothesis.studio.layer;
-
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
@@ -9,6 +8,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.layer.Placement;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.shot.Ease;
 import org.scenothesis.core.shot.Keyframe;
@@ -94,6 +94,9 @@ final class LayerProperties extends VBox {
             getChildren().add(Text.block("Without a staged set the element stays where it was filmed.", "muted", "small"));
             return;
         }
+        if (!new Placement(shot.plan().pose(1600, 900), shot.layer(layer).orElseThrow().filmedFoot(), k).seen()) {
+            getChildren().add(Text.block("It stands at the camera or behind it, and is not seen.", "strong"));
+        }
         tape("sideways", "m", -50, 50, 0.01, 2, "Place of the foot, to the right", k.foot().x(), v -> keyed(at, s -> s.at(new Vec(v, s.foot().y(), s.foot().z()))));
         tape("height", "m", -10, 50, 0.01, 2, "Place of the foot above the floor", k.foot().y(), v -> keyed(at, s -> s.at(new Vec(s.foot().x(), v, s.foot().z()))));
         tape("away", "m", -50, 100, 0.01, 2, "Place of the foot, away from the camera", k.foot().z(), v -> keyed(at, s -> s.at(new Vec(s.foot().x(), s.foot().y(), v))));
@@ -112,7 +115,7 @@ final class LayerProperties extends VBox {
         tape("shadow softness", "\u00d7", 0, 5, 0.05, 2, "Against the size of the plan's light", l.shadow().softness(),
                 v -> o -> o.withShadow(new Layer.Shadow(o.shadow().on(), o.shadow().density(), v)));
         SetPlan.Light light = plan.light();
-        light("light side", "\u00b0", -180, 180, 1, light.azimuthDeg(), v -> new SetPlan.Light(v, light.elevationDeg(), light.sizeDeg(), light.keyToFillStops()));
+        light("light side", "\u00b0", -180, 180, 1, light.asSeen(plan.panDeg()), v -> light.seenAt(v, plan.panDeg()));
         light("light height", "\u00b0", 1, 90, 1, light.elevationDeg(), v -> new SetPlan.Light(light.azimuthDeg(), v, light.sizeDeg(), light.keyToFillStops()));
         light("light size", "\u00b0", 0, 120, 1, light.sizeDeg(), v -> new SetPlan.Light(light.azimuthDeg(), light.elevationDeg(), v, light.keyToFillStops()));
         light("key to fill", "stop", 0, 12, 0.1, light.keyToFillStops(), v -> new SetPlan.Light(light.azimuthDeg(), light.elevationDeg(), light.sizeDeg(), v));

@@ -1,8 +1,7 @@
 package org.scenothesis.studio.match;
-
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -17,17 +16,14 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.match.LockJudge;
-import org.scenothesis.media.FootageSource;
-import org.scenothesis.production.measure.Reference;
-import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.core.match.Gains;
-import java.util.function.Function;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.production.measure.Reference;
+import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
@@ -164,20 +160,27 @@ public final class MatchBench extends Bench {
         frame();
     }
 
-    /// What could not be measured is a gap.
-    private static double[] values(List<LockReport.Sample> s, Function<LockReport.Sample, @Nullable Double> of) {
-        return s.stream().map(of).mapToDouble(v -> v == null ? Double.NaN : v).toArray();
+    /// One value per frame; what could not be measured, or was not yet, is a gap.
+    private static double[] values(@Nullable LockReport r, Function<LockReport.Sample, @Nullable Double> of) {
+        double[] out = new double[r == null ? 0 : r.frames()];
+        java.util.Arrays.fill(out, Double.NaN);
+        for (LockReport.Sample s : r == null ? List.<LockReport.Sample>of() : r.series()) {
+            Double v = of.apply(s);
+            if (v != null && s.frame() < out.length) {
+                out[s.frame()] = v;
+            }
+        }
+        return out;
     }
 
     private void plots(@Nullable LockReport r) {
         HouseRules rules = session.store().now().houseRules();
-        List<LockReport.Sample> s = r == null ? List.of() : r.series();
         int bump = r == null || r.bumpFrame() == null ? -1 : r.bumpFrame();
         shift.show("Shift at the centre", "px", List.of(
-                new SeriesPlot.Series("sideways", "plot-line-a", values(s, LockReport.Sample::x)),
-                new SeriesPlot.Series("down", "plot-line-b", values(s, LockReport.Sample::y))), rules.shiftPx().holds(), bump);
+                new SeriesPlot.Series("sideways", "plot-line-a", values(r, LockReport.Sample::x)),
+                new SeriesPlot.Series("down", "plot-line-b", values(r, LockReport.Sample::y))), rules.shiftPx().holds(), bump);
         light.show("Exposure against the reference", "stop", List.of(
-                new SeriesPlot.Series("brighter", "plot-line-c", values(s, LockReport.Sample::exposureStops))),
+                new SeriesPlot.Series("brighter", "plot-line-c", values(r, LockReport.Sample::exposureStops))),
                 rules.exposureStops().holds(), -1);
         shift.at(session.frame());
         light.at(session.frame());

@@ -1,5 +1,4 @@
 package org.scenothesis.studio.parts;
-
 import java.util.List;
 import java.util.function.DoubleConsumer;
 import javafx.scene.control.Label;
@@ -91,14 +90,12 @@ public final class SeriesPlot extends Pane {
         int n = series.isEmpty() ? 0 : series.getFirst().values.length;
         double step = n > 1 ? (w - LEFT - 8) / (n - 1) : 0;
         for (Series s : series) {
-            Polyline p = styled(new Polyline(), s.style);
-            for (int i = 0; i < s.values.length; i++) {
-                p.getPoints().addAll(LEFT + i * step, mid - s.values[i] * k);
+            if (s.values.length == 1 && !Double.isNaN(s.values[0])) {
+                getChildren().add(styled(new Line(LEFT, mid - s.values[0] * k, w - 8, mid - s.values[0] * k), s.style));
             }
-            if (s.values.length == 1) {
-                p.getPoints().addAll(w - 8, mid - s.values[0] * k);
+            for (int from = 0; from < s.values.length && n > 1; from++) {
+                from = stretch(s, from, step, mid, k);
             }
-            getChildren().add(p);
         }
         if (bump >= 0 && n > 1) {
             double x = LEFT + bump * step;
@@ -109,6 +106,22 @@ public final class SeriesPlot extends Pane {
         if (n > 1) {
             getChildren().add(styled(new Rectangle(LEFT + Math.clamp(at, 0, n - 1) * step - 1, top, 2, h - top), "playhead"));
         }
+    }
+
+    /// Draws values up to the next one that is not known, and gives its place; a value between two unknown ones is a dot.
+    private int stretch(Series s, int from, double step, double mid, double k) {
+        Polyline p = styled(new Polyline(), s.style);
+        int i = from;
+        for (; i < s.values.length && !Double.isNaN(s.values[i]); i++) {
+            p.getPoints().addAll(LEFT + i * step, mid - s.values[i] * k);
+        }
+        if (i == from + 1) {
+            p.getPoints().addAll(LEFT + from * step + 2, mid - s.values[from] * k);
+        }
+        if (i > from) {
+            getChildren().add(p);
+        }
+        return i;
     }
 
     private void level(double y, double w, String style, String words) {

@@ -1,5 +1,4 @@
 package org.scenothesis.studio.shoot;
-
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
@@ -21,9 +20,13 @@ final class Needles extends HBox {
 
     void show(LockReport.@Nullable Sample s) {
         getChildren().setAll(
-                needle("sideways", s == null ? Double.NaN : s.x(), 2, 0.25, "px"),
-                needle("up, down", s == null ? Double.NaN : s.y(), 2, 0.25, "px"),
-                needle("brightness", s == null ? Double.NaN : s.exposureStops(), 0.4, 0.05, "stop"));
+                needle("sideways", value(s == null ? null : s.x()), 2, 0.25, "px"),
+                needle("up, down", value(s == null ? null : s.y()), 2, 0.25, "px"),
+                needle("brightness", value(s == null ? null : s.exposureStops()), 0.4, 0.05, "stop"));
+    }
+
+    private static double value(@Nullable Double v) {
+        return v == null ? Double.NaN : v;
     }
 
     private static VBox needle(String name, double value, double most, double holds, String unit) {

@@ -1,5 +1,4 @@
 package org.scenothesis.studio.shoot;
-
 import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
@@ -9,8 +8,11 @@ import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
@@ -18,17 +20,24 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.match.LockJudge;
 import org.scenothesis.core.match.LockReport;
+import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
+import org.scenothesis.production.measure.MissingFootage;
 import org.scenothesis.production.measure.ShotFindings;
+import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
@@ -49,6 +58,7 @@ public final class ShootBench extends Bench {
     private final TimeStrip strip = new TimeStrip();
     private final VBox takes = new VBox();
     private final VBox strike = new VBox(4);
+    private final Label go = Text.block("", "paper-number");
     private final Needles needles = new Needles();
     private final ComparisonBar bar = new ComparisonBar("shoot", words(), Comparison.TAKE, this::frame);
     private @Nullable String looked;
@@ -79,7 +89,14 @@ public final class ShootBench extends Bench {
         list.setFitToWidth(true);
         list.setPrefHeight(220);
         VBox.setVgrow(list, Priority.ALWAYS);
-        VBox paper = new VBox(6, Text.of("Before striking the set", "paper-title"), strike);
+        ScrollPane slips = new ScrollPane(strike);
+        slips.setFitToWidth(true);
+        slips.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        slips.getStyleClass().add("paper-scroll");
+        slips.setMinHeight(60);
+        slips.setPrefHeight(190);
+        slips.setMaxHeight(240);
+        VBox paper = new VBox(6, Text.of("Before striking the set", "paper-title"), slips, go);
         paper.getStyleClass().addAll("paper", "on-paper");
         VBox right = new VBox(10, Text.of("Takes", "heading"), list, Text.block("or drop files on the picture", "muted", "small"), bring, needles, paper);
         right.setMinWidth(330);
@@ -201,13 +218,13 @@ public final class ShootBench extends Bench {
         if (plate == null || t == null) {
             return List.of();
         }
-        double length = session.measured().get().brief(t.footage()).map(b -> b.still() ? session.shot().seconds() : b.seconds()).orElse(0.0);
+        double length = session.measured().get().brief(t).map(b -> b.still() ? session.shot().seconds() : b.seconds()).orElse(0.0);
         String needs = plate.rollSeconds() == 0 ? "" : ", needs " + Words.number(plate.rollSeconds(), 1) + " s";
         return List.of(new TimeStrip.Ribbon(plate.name() + needs, 0, Math.min(length, session.shot().seconds()), plate.spike()));
     }
 
     private Region row(Plate plate, Take t) {
-        Optional<FootageBrief> brief = session.measured().get().brief(t.footage());
+        Optional<FootageBrief> brief = session.measured().get().brief(t);
         Verdict v = verdict(plate, t, brief);
         Label name = Text.of("Take " + (plate.takes().indexOf(t) + 1) + (t.circled() ? ", circled" : ""), "strong");
         Label facts = Text.block(facts(plate, t, brief), "muted", "small");
@@ -218,9 +235,12 @@ public final class ShootBench extends Bench {
             session.change("circle a take", s -> s.withPlate(plate.id(), p -> p.circling(t.id())));
             session.measure();
         });
+        VBox actions = new VBox(3, circle);
+        actions.setAlignment(Pos.CENTER_RIGHT);
+        mends(t, brief).forEach(actions.getChildren()::add);
         circle.setId("circle-" + t.id());
         circle.setMinWidth(Region.USE_PREF_SIZE);
-        HBox row = new HBox(8, new VerdictMark(v), words, circle);
+        HBox row = new HBox(8, new VerdictMark(v), words, actions);
         row.setAlignment(Pos.CENTER_LEFT);
         row.getStyleClass().add("take-row");
         row.setId("take-" + t.id());
@@ -243,9 +263,8 @@ public final class ShootBench extends Bench {
         if (brief.filter(b -> !b.usable()).isPresent()) {
             return Verdict.REDO;
         }
-        return session.measured().get().lock(t.footage())
-                .map(r -> LockJudge.worst(LockJudge.judge(r, plate.id(), session.store().now().houseRules(), plate.role().lightDiffersByDesign())))
-                .orElse(Verdict.NOT_MEASURED);
+        List<Finding> found = ShotFindings.lock(session.shot(), plate, t, session.measured().get(), session.store().now().houseRules());
+        return found.isEmpty() && brief.isPresent() ? Verdict.HOLDS : LockJudge.worst(found);
     }
 
     private String facts(Plate plate, Take t, Optional<FootageBrief> brief) {
@@ -254,21 +273,113 @@ public final class ShootBench extends Bench {
         }
         StringBuilder s = new StringBuilder();
         brief.ifPresent(b -> s.append(b.still() ? "still" : Words.number(b.seconds(), 1) + " s").append(", ").append(b.width()).append("\u00d7").append(b.height()));
-        session.measured().get().lock(t.footage()).ifPresent(r -> s.append(", camera ").append(Words.number(r.largestShiftPx(), 2)).append(" px")
-                .append(r.bumpFrame() == null ? "" : " from frame " + r.bumpFrame()));
+        session.measured().get().lock(session.shot(), plate, t).filter(LockReport::found).ifPresent(r -> s.append(", camera ")
+                .append(Words.number(r.furthest().largestShiftPx(), 2)).append(" px").append(r.bumpFrame() == null ? "" : " from frame " + r.bumpFrame()));
+        session.measured().get().lockTrouble(session.shot(), plate, t).ifPresent(w -> s.append(". ").append(w));
+        brief.ifPresent(b -> s.append(". ").append(reading(t, b)));
         if (!t.note().isEmpty()) {
             s.append(". ").append(t.note());
         }
         return s.toString();
     }
 
+    private static String reading(Take t, FootageBrief b) {
+        return "read as " + b.read().replace("SRGB", "sRGB").replace("BT", "BT.").toLowerCase(java.util.Locale.ROOT).replace("srgb", "sRGB").replace("bt.", "BT.")
+                + (t.reading().equals(Reading.AS_FILED) ? "" : ", as told");
+    }
+
+    /// What can be done about a take beyond circling it: how it is read, a file that went, a link that leads out.
+    private List<Button> mends(Take t, Optional<FootageBrief> brief) {
+        if (brief.isEmpty()) {
+            return List.of();
+        }
+        if (brief.get().usable()) {
+            Button read = Text.button("read as\u2026", "floor-button", () -> {});
+            read.setId("reading-" + t.id());
+            read.setOnAction(e -> readings(t).show(read, javafx.geometry.Side.BOTTOM, 0, 0));
+            return List.of(read);
+        }
+        Path path = session.folder().footage(t);
+        if (!java.nio.file.Files.exists(path)) {
+            Button find = Text.button("find it again", "floor-button", () -> findAgain(t));
+            find.setId("find-" + t.id());
+            return List.of(find);
+        }
+        if (session.folder().refusal(path) != null) {
+            Button allow = Text.button("allow this place", "floor-button", () -> allow(path));
+            allow.setId("allow-" + t.id());
+            return List.of(allow);
+        }
+        return List.of();
+    }
+
+    private void allow(Path path) {
+        try {
+            session.folder().grant(path);
+            session.measure();
+        } catch (StoreException e) {
+            session.say(String.valueOf(e.getMessage()));
+        }
+    }
+
+    /// The ways a take can be read: curve, matrix, range, each as the file says or as told.
+    private ContextMenu readings(Take t) {
+        ContextMenu menu = new ContextMenu();
+        menu.getItems().add(choice("As the file says", t, Reading.AS_FILED));
+        menu.getItems().add(new SeparatorMenuItem());
+        for (Transfer c : Transfer.values()) {
+            menu.getItems().add(choice("Curve " + Words.of("curve." + c.name()), t, t.reading().withCurve(c)));
+        }
+        menu.getItems().add(new SeparatorMenuItem());
+        for (ColourMatrix m : ColourMatrix.values()) {
+            menu.getItems().add(choice("Matrix " + m.name().replace("BT", "BT."), t, t.reading().withMatrix(m)));
+        }
+        menu.getItems().add(new SeparatorMenuItem());
+        menu.getItems().add(choice("Full range", t, t.reading().withFullRange(true)));
+        menu.getItems().add(choice("Limited range", t, t.reading().withFullRange(false)));
+        return menu;
+    }
+
+    private MenuItem choice(String words, Take t, Reading as) {
+        MenuItem item = new MenuItem(words + (t.reading().equals(as) ? ", now" : ""));
+        item.setOnAction(e -> changeTake("read a take as told", t, q -> q.read(as)));
+        return item;
+    }
+
+    private void changeTake(String what, Take t, java.util.function.UnaryOperator<Take> how) {
+        session.change(what, s -> s.withPlates(s.plates().stream().map(p -> p.withTakes(p.takes().stream().map(q -> q.id().equals(t.id()) ? how.apply(q) : q).toList())).toList()));
+        session.measure();
+    }
+
+    private void findAgain(Take t) {
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle("Where may " + t.footage() + " be?");
+        File under = chooser.showDialog(view.getScene().getWindow());
+        if (under != null) {
+            findAgain(t, under.toPath());
+        }
+    }
+
+    /// Looks for a take's file by name and content under a folder; found outside, it is brought in.
+    public void findAgain(Take t, Path under) {
+        session.worker().ask("find", ticket -> {
+            Path found = new MissingFootage(session.folder(), session.surveyor().contents()).find(t, under).orElse(null);
+            return found == null ? "" : session.folder().bringIn(found);
+        }, at -> {
+            if (at.isEmpty()) {
+                session.say("No file of this name with the same content is under " + under + ".");
+            } else {
+                changeTake("find a take's file again", t, q -> q.found(at));
+            }
+        }, e -> session.say(String.valueOf(e.getMessage())));
+    }
+
     private void strike() {
         strike.getChildren().clear();
-        boolean go = true;
-        for (Plate p : session.shot().plates()) {
-            List<Finding> mine = ShotFindings.of(session.shot(), p, session.measured().get(), session.store().now().houseRules());
-            Verdict v = LockJudge.worst(mine);
-            go &= v == Verdict.HOLDS || v == Verdict.WATCH;
+        List<Verdict> all = new java.util.ArrayList<>();
+        for (Plate p : session.plates()) {
+            Verdict v = LockJudge.worst(session.findings(p.id()));
+            all.add(v);
             Label name = Text.of(p.name(), "paper-text");
             HBox.setHgrow(name, Priority.ALWAYS);
             name.setMaxWidth(Double.MAX_VALUE);
@@ -276,8 +387,11 @@ public final class ShootBench extends Bench {
             row.setAlignment(Pos.CENTER_LEFT);
             strike.getChildren().add(row);
         }
-        strike.getChildren().add(Text.block(
-                session.shot().plates().isEmpty() ? "No plates are planned." : go ? "Go: every plate is there." : "No go yet: film or measure what is missing.", "paper-number"));
+        Verdict whole = Verdict.of(all);
+        ShotFindings.Known known = session.known();
+        go.setText(all.isEmpty() ? "No plates are planned."
+                : whole == Verdict.HOLDS || whole == Verdict.WATCH && known.all() ? "Go: every plate is there, all " + known.of() + " measurements made."
+                : whole == Verdict.REDO ? "No go yet: film again what is red." : "No go yet: " + known.measured() + " of " + known.of() + " measured.");
     }
 
     private void frame() {
@@ -285,14 +399,16 @@ public final class ShootBench extends Bench {
             return;
         }
         Take t = take().orElse(null);
-        Path path = t == null ? null : session.footage(t);
-        if (t == null || path == null) {
+        Plate plate = session.plate().orElse(null);
+        FootageSource path = t == null ? null : session.footage(t);
+        if (t == null || path == null || plate == null) {
             picture.say(t == null ? "Nothing to show: this plate has no take." : session.problem(t));
             picture.name("");
             needles.show(null);
             return;
         }
-        Path reference = session.surveyor().reference(session.shot()).orElse(path);
+        FootageSource proved = session.reference(plate, t);
+        FootageSource reference = proved == null ? path : proved;
         Comparison how = bar.mode();
         double at = session.seconds().get();
         int w = picture.roomWidth();
@@ -301,16 +417,17 @@ public final class ShootBench extends Bench {
                 "shoot-picture",
                 ticket -> {
                     Picture p = session.frames().at(path, at);
-                    Picture shown = how == Comparison.TAKE ? p : how.of(p, session.frames().at(reference, at), session.bands());
+                    Picture shown = how == Comparison.TAKE ? p : how.of(p, session.frames().frame(reference, 0), session.bands());
                     return Shown.of(shown, w, h, session.bands());
                 },
                 picture::show,
                 e -> picture.say(String.valueOf(e.getMessage())));
         picture.name(session.plate().map(Plate::name).orElse("") + ", frame " + session.frame() + (how == Comparison.REFERENCE ? ", clean plate" : ""));
-        needles.show(session.measured().get().lock(t.footage()).map(this::sample).orElse(null));
+        needles.show(session.measured().get().lock(session.shot(), plate, t).map(this::sample).orElse(null));
     }
 
     private LockReport.@Nullable Sample sample(LockReport r) {
-        return r.series().isEmpty() ? null : r.series().get(Math.clamp(session.frame(), 0, r.series().size() - 1));
+        int frame = session.frame();
+        return r.series().stream().filter(x -> x.frame() == frame).findFirst().orElse(null);
     }
 }
