@@ -130,7 +130,7 @@ public final class Ratios {
             decode(maker);
             Shot shot = folder.production().shot("12");
             Surveyor surveyor = new Surveyor(folder, bands);
-            Measured m = surveyor.survey(shot, "", Measured.NOTHING, Progress.NONE, x -> {});
+            Measured m = surveyor.survey(shot, List.of(), Measured.NOTHING, Progress.NONE, x -> {});
             render(demo, shot, new ShotRenderer(folder, m, surveyor.contents(), bands));
             try (ShotRenderer r = new ShotRenderer(folder, m, surveyor.contents(), bands)) {
                 double[] drag = alternating(() -> moved(r, shot, bands));

@@ -1,5 +1,4 @@
 package org.scenothesis.cli;
-
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.List;
@@ -32,7 +31,7 @@ final class FindingsCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         return of.open((folder, shot) -> {
             try (Bands bands = Bands.allCores()) {
-                tell(folder, shot, new Surveyor(folder, bands).survey(shot, "", Measured.NOTHING, output.progress("measure"), told -> {}), folder.production().houseRules());
+                tell(folder, shot, new Surveyor(folder, bands).survey(shot, List.of(), Measured.NOTHING, output.progress("measure"), told -> {}), folder.production().houseRules());
             }
         });
     }

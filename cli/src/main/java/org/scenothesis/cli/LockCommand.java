@@ -1,5 +1,4 @@
 package org.scenothesis.cli;
-
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
@@ -109,9 +108,7 @@ final class LockCommand implements Callable<Integer> {
     }
 
     private void say(LockReport r, List<Finding> findings) {
-        if (!r.found()) {
-            output.say(Words.frames(r.frames()) + ": the camera could not be placed in any of them");
-        }
+        output.say(Words.frames(r.frames()) + ", the camera placed in " + r.placedFrames());
         for (LockReport.Segment g : r.segments()) {
             Gains gains = g.gains();
             output.say(String.format(

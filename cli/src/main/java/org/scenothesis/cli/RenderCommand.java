@@ -1,5 +1,4 @@
 package org.scenothesis.cli;
-
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
@@ -7,8 +6,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.media.FootageException;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.RenderJob;
@@ -41,7 +40,7 @@ final class RenderCommand implements Callable<Integer> {
             folder.forResult(out);
             try (Bands bands = Bands.allCores()) {
                 Surveyor surveyor = new Surveyor(folder, bands);
-                Measured measured = surveyor.survey(s, "", Measured.NOTHING, output.progress("measure"), told -> {});
+                Measured measured = surveyor.survey(s, java.util.List.of(), Measured.NOTHING, output.progress("measure"), told -> {});
                 try (ShotRenderer renderer = new ShotRenderer(folder, measured, surveyor.contents(), bands)) {
                     render(renderer, s);
                 }

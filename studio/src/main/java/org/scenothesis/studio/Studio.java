@@ -27,6 +27,7 @@ import org.scenothesis.studio.theme.Theme;
 public final class Studio extends Application {
     private Session session;
     private House house;
+    private boolean begun;
 
     /// Builds the house for a session, all benches in it.
     public static House house(Session session) {
@@ -59,7 +60,7 @@ public final class Studio extends Application {
         stage.setScene(scene);
         stage.focusedProperty().addListener((o, was, is) -> {
             // Files may have come or gone while another program was used.
-            if (is && session != null) {
+            if (is && session != null && begun) {
                 session.measure();
             }
         });
@@ -70,6 +71,11 @@ public final class Studio extends Application {
             house.turn(wish.page());
         }
         stage.show();
+        // After the window is there: measuring takes every core.
+        Platform.runLater(() -> Platform.runLater(() -> {
+            begun = true;
+            session.begin();
+        }));
         if (wish.snapshot() != null) {
             Snapshot.whenReady(session, scene, wish, () -> {
                 close();

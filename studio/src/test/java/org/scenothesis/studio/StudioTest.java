@@ -1,5 +1,4 @@
 package org.scenothesis.studio;
-
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
@@ -83,6 +82,7 @@ class StudioTest {
             }
         }
         session = new Session(ProductionFolder.open(folder), new Worker(Platform::runLater));
+        session.begin();
         scene = new Scene(Studio.house(session), 1280, 800);
         Theme.dress(scene);
         stage.setScene(scene);
@@ -129,9 +129,9 @@ class StudioTest {
         robot.type(KeyCode.DIGIT1);
         assertThat(session.bench().get()).isEqualTo(BenchName.BOARD);
         robot.type(KeyCode.DOWN, KeyCode.DOWN);
-        assertThat(session.plateId().get()).isEqualTo("lantern");
+        assertThat(session.plateId().get()).as("the third in running order").isEqualTo(session.plates().get(2).id());
         robot.type(KeyCode.UP);
-        assertThat(session.plateId().get()).isEqualTo("maker");
+        assertThat(session.plateId().get()).isEqualTo(session.plates().get(1).id());
     }
 
     @Test

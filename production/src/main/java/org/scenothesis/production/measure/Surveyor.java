@@ -1,5 +1,4 @@
 package org.scenothesis.production.measure;
-
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -36,7 +35,8 @@ import org.scenothesis.production.store.ProductionFolder;
 /// - First what is known from earlier, then a first look at the takes that count, then all of them whole, then the rest.
 /// - Whatever fails is told as a sentence in the place of its result; nothing is left at "measuring".
 public final class Surveyor {
-    private static final int FEW = 40;
+    /// As many plates as are in view at once get a first look before anything is measured whole.
+    private static final int IN_VIEW = 8;
     private static final long PAUSE_NS = 150_000_000;
 
     private final ProductionFolder folder;
@@ -66,13 +66,13 @@ public final class Surveyor {
 
     /// Measures the shot; `progress` counts steps in hundredths.
     ///
-    /// - `first`: the plate that is looked at, or empty.
+    /// - `order`: ids of plates, those that are looked at first; others follow.
     ///
     /// @throws Stopped if progress asks for it
-    public Measured survey(Shot shot, String first, Measured before, Progress progress, Consumer<Measured> told) {
+    public Measured survey(Shot shot, List<String> order, Measured before, Progress progress, Consumer<Measured> told) {
         Telling telling = new Telling(told);
         List<Plate> plates = new ArrayList<>(shot.plates());
-        plates.sort(Comparator.comparing((Plate p) -> !p.id().equals(first)));
+        plates.sort(Comparator.comparingInt((Plate p) -> order.contains(p.id()) ? order.indexOf(p.id()) : order.size()));
         List<Of> counting = new ArrayList<>();
         List<Of> rest = new ArrayList<>();
         for (Plate p : plates) {
@@ -80,14 +80,16 @@ public final class Surveyor {
                 (t.equals(p.chosen()) ? counting : rest).add(new Of(p, t));
             }
         }
-        Measured m = briefs(counting, before, progress, telling);
-        m = recall(shot, counting, m, telling);
-        telling.now(m);
-        for (Of o : counting.subList(0, Math.min(FEW, counting.size()))) {
+        List<Of> inView = counting.subList(0, Math.min(IN_VIEW, counting.size()));
+        Measured m = briefs(withReferences(shot, inView), before, progress, telling);
+        m = recall(shot, inView, m, telling);
+        for (Of o : inView) {
             m = task(m, shot, o, "look", progress);
             telling.sometimes(m);
         }
         telling.now(m);
+        m = briefs(counting, m, progress, telling);
+        m = recall(shot, counting, m, telling);
         m = briefs(rest, m, progress, telling);
         m = recall(shot, rest, m, telling);
         List<Work> work = work(counting, rest);
@@ -101,6 +103,14 @@ public final class Surveyor {
     }
 
     private record Of(Plate plate, Take take) {}
+
+    private static List<Of> withReferences(Shot shot, List<Of> of) {
+        List<Of> all = new ArrayList<>(of);
+        for (Of o : of) {
+            Reference.of(shot, o.plate, o.take).map(r -> new Of(r.plate(), r.take())).filter(r -> !all.contains(r)).ifPresent(all::add);
+        }
+        return all;
+    }
 
     private record Work(Of of, String what) {}
 
@@ -408,7 +418,7 @@ public final class Surveyor {
     /// @throws IOException if it cannot be written
     /// @throws FootageException if footage cannot be read
     public void ship(Shot shot, Path into) throws IOException, FootageException {
-        Measured m = survey(shot, "", Measured.NOTHING, Progress.NONE, t -> {});
+        Measured m = survey(shot, List.of(), Measured.NOTHING, Progress.NONE, t -> {});
         for (Plate plate : shot.plates()) {
             for (Take take : plate.takes()) {
                 Reference r = Reference.of(shot, plate, take).orElse(null);

@@ -1,5 +1,4 @@
 package org.scenothesis.production.demo;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -16,10 +15,10 @@ import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.rehearsal.Quality;
-import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.Footages;
@@ -51,7 +50,7 @@ class RehearsedDemoTest {
         DemoFolder.lay(home.resolve("demo"));
         folder = ProductionFolder.open(home.resolve("demo"));
         shot = folder.production().shot("12");
-        measured = new Surveyor(folder, bands).survey(shot, "", Measured.NOTHING, Progress.NONE, m -> {});
+        measured = new Surveyor(folder, bands).survey(shot, List.of(), Measured.NOTHING, Progress.NONE, m -> {});
     }
 
     @AfterAll
@@ -84,7 +83,7 @@ class RehearsedDemoTest {
     @Test
     void aSecondSurveyComesFromTheCacheAndIsTheSame() {
         List<Measured> told = new ArrayList<>();
-        assertThat(new Surveyor(folder, bands).survey(shot, "", Measured.NOTHING, Progress.NONE, told::add)).isEqualTo(measured);
+        assertThat(new Surveyor(folder, bands).survey(shot, List.of(), Measured.NOTHING, Progress.NONE, told::add)).isEqualTo(measured);
         assertThat(told).isNotEmpty();
         assertThat(folder.cache()).isDirectoryContaining(p -> p.getFileName().toString().startsWith("lock-"));
     }
@@ -154,7 +153,7 @@ class RehearsedDemoTest {
         Files.writeString(broken, "nothing");
         Shot s = shot.withPlate("card", p -> p.withTakes(List.of(new org.scenothesis.core.shot.Take("b", "footage/broken.mp4", false, ""))))
                 .withPlate("lamp", p -> p.withTakes(List.of()));
-        Measured m = new Surveyor(folder, bands).survey(s, "", measured, Progress.NONE, x -> {});
+        Measured m = new Surveyor(folder, bands).survey(s, List.of(), measured, Progress.NONE, x -> {});
         List<Finding> f = ShotFindings.of(s, m, folder.production().houseRules());
         assertThat(f).filteredOn(x -> x.plate().equals("card")).extracting(Finding::verdict).contains(Verdict.REDO);
         assertThat(f).filteredOn(x -> x.plate().equals("lamp")).extracting(Finding::measure).containsExactly(Measure.MISSING);
@@ -165,7 +164,7 @@ class RehearsedDemoTest {
     void aSurveyStopsWhenAsked() throws StoreException {
         try (ProductionFolder other = ProductionFolder.open(home.resolve("demo"), false)) {
             Shot uncached = shot.withLayer("lantern", l -> l.withKey(l.key().withSoftnessPx(1.23)));
-            assertThatThrownBy(() -> new Surveyor(other, bands).survey(uncached, "", measured, (done, of) -> false, m -> {})).isInstanceOf(Stopped.class);
+            assertThatThrownBy(() -> new Surveyor(other, bands).survey(uncached, List.of(), measured, (done, of) -> false, m -> {})).isInstanceOf(Stopped.class);
         }
     }
 

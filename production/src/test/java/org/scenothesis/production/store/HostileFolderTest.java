@@ -1,5 +1,4 @@
 package org.scenothesis.production.store;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
@@ -54,7 +53,7 @@ class HostileFolderTest {
         try (Store store = new Store(ProductionFolder.open(folder))) {
             Shot shot = store.now().shot("12");
             Surveyor s = new Surveyor(store.folder(), bands);
-            Measured m = s.survey(shot, "", Measured.NOTHING, Progress.NONE, t -> {});
+            Measured m = s.survey(shot, List.of(), Measured.NOTHING, Progress.NONE, t -> {});
             ShotFindings.of(shot, m, store.now().houseRules());
             store.apply("change", p -> p.withShot("12", q -> q.told("Changed", "", 4)));
             try (ShotRenderer r = new ShotRenderer(store.folder(), m, s.contents(), bands)) {
@@ -106,7 +105,7 @@ class HostileFolderTest {
         Files.createSymbolicLink(folder.resolve("footage/maker-1.mp4"), secret);
         try (ProductionFolder f = ProductionFolder.open(folder, false)) {
             Shot shot = f.production().shot("12");
-            Measured m = new Surveyor(f, bands).survey(shot, "", Measured.NOTHING, Progress.NONE, t -> {});
+            Measured m = new Surveyor(f, bands).survey(shot, List.of(), Measured.NOTHING, Progress.NONE, t -> {});
             assertThat(ShotFindings.of(shot, m, f.production().houseRules())).anySatisfy(x -> {
                 assertThat(x.measure()).isEqualTo(Measure.MISSING);
                 assertThat(x.plate()).isEqualTo("maker");

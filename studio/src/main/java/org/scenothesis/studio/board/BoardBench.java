@@ -1,5 +1,5 @@
 package org.scenothesis.studio.board;
-
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,6 +13,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
@@ -38,6 +39,7 @@ public final class BoardBench extends Bench {
     private final VBox rows = new VBox();
     private final ScrollPane scroll = new ScrollPane(rows);
     private final HBox below = new HBox(16);
+    private final Map<String, StackPane> holders = new LinkedHashMap<>();
 
     public BoardBench(Session session, Shelf shelf) {
         super(session, BenchName.BOARD, new VBox());
@@ -60,6 +62,8 @@ public final class BoardBench extends Bench {
         below.setMinHeight(164);
         below.setPrefHeight(164);
         view.getChildren().addAll(heads, scroll, below);
+        scroll.vvalueProperty().addListener(o -> fill());
+        scroll.viewportBoundsProperty().addListener(o -> fill());
         session.findings().addListener(o -> refresh());
         session.production().addListener(o -> refresh());
         session.planned().addListener(o -> refresh());
@@ -104,8 +108,13 @@ public final class BoardBench extends Bench {
         }
         Shot shot = session.shot();
         rows.getChildren().clear();
+        holders.clear();
         for (Plate p : session.plates()) {
-            rows.getChildren().add(row(shot, p));
+            StackPane holder = new StackPane();
+            holder.setMinHeight(Shelf.ROW);
+            holder.setMaxHeight(Shelf.ROW);
+            holders.put(p.id(), holder);
+            rows.getChildren().add(holder);
         }
         // As tall as the shelf's line for adding a plate, so that both scroll alike.
         Region rest = new Region();
@@ -117,6 +126,23 @@ public final class BoardBench extends Bench {
             rows.getChildren().add(empty);
         }
         below.getChildren().setAll(next(shot), order(shot));
+        fill();
+    }
+
+    /// Makes the rows that are in view, and some around them; a production may have hundreds.
+    private void fill() {
+        double seen = scroll.getViewportBounds().getHeight();
+        double height = seen > 1 ? seen : 900;
+        double top = scroll.getVvalue() * hidden(scroll);
+        int first = (int) (top / Shelf.ROW) - 3;
+        int last = (int) ((top + height) / Shelf.ROW) + 3;
+        int i = 0;
+        for (Map.Entry<String, StackPane> h : holders.entrySet()) {
+            if (i >= first && i <= last && h.getValue().getChildren().isEmpty()) {
+                session.shot().plate(h.getKey()).ifPresent(p -> h.getValue().getChildren().add(row(session.shot(), p)));
+            }
+            i++;
+        }
     }
 
     private Region row(Shot shot, Plate plate) {
@@ -139,7 +165,7 @@ public final class BoardBench extends Bench {
         Label words = Text.of(c.words(), "number");
         words.setWrapText(true);
         words.setTextOverrun(javafx.scene.control.OverrunStyle.ELLIPSIS);
-        Label verdict = Text.of(c.verdict() == Verdict.NOT_MEASURED ? "" : Words.verdict(c.verdict()), "muted", "small");
+        Label verdict = Text.of(c.verdict() != Verdict.NOT_MEASURED ? Words.verdict(c.verdict()) : c.finding() != null && !Double.isNaN(c.finding().value()) ? "first look" : "", "muted", "small");
         HBox head = new HBox(6, new VerdictMark(c.verdict()), verdict);
         head.setAlignment(Pos.CENTER_LEFT);
         VBox box = new VBox(5, head, words);
@@ -162,8 +188,10 @@ public final class BoardBench extends Bench {
         });
         if (f != null) {
             box.setCursor(javafx.scene.Cursor.HAND);
-            Words.Sentence s = Words.sentence(f);
-            javafx.scene.control.Tooltip.install(box, new javafx.scene.control.Tooltip(s.title() + " " + s.value() + ", " + s.limit() + "\n" + s.meaning()));
+            Text.tip(box, () -> {
+                Words.Sentence s = Words.sentence(f);
+                return s.title() + " " + s.value() + ", " + s.limit() + "\n" + s.meaning();
+            });
         }
         return box;
     }
@@ -273,6 +301,6 @@ public final class BoardBench extends Bench {
     private static Region block(double width, @org.jspecify.annotations.Nullable Spike spike) {
         javafx.scene.shape.Rectangle r = new javafx.scene.shape.Rectangle(Math.max(3, width), 14);
         r.getStyleClass().add(spike == null ? "plot-solid" : "spike-" + spike.ordinal());
-        return new javafx.scene.layout.StackPane(r);
+        return new StackPane(r);
     }
 }

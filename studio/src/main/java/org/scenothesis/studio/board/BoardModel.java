@@ -1,5 +1,4 @@
 package org.scenothesis.studio.board;
-
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -60,7 +59,7 @@ final class BoardModel {
     }
 
     private static String words(Finding f) {
-        if (f.verdict() == Verdict.NOT_MEASURED) {
+        if (f.verdict() == Verdict.NOT_MEASURED && Double.isNaN(f.value())) {
             return "\u2013";
         }
         return switch (f.measure()) {

@@ -1,5 +1,4 @@
 package org.scenothesis.studio.house;
-
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
@@ -24,7 +23,7 @@ import org.scenothesis.production.measure.Contents;
 public final class FrameDesk implements AutoCloseable {
     /// Bytes of decoded frames kept, whatever the length of the takes.
     private static final long ROOM = 320L << 20;
-    private static final int MOST_OPEN = 16;
+    private static final int MOST_OPEN = 6;
     private static final long LOOK_NS = 400_000_000;
 
     private record Key(FootageSource source, int frame) {}
@@ -77,6 +76,20 @@ public final class FrameDesk implements AutoCloseable {
         synchronized (o) {
             Footage f = current(o);
             return frame(o, f, f.info().frameAt(seconds));
+        }
+    }
+
+    /// A small picture of a frame, at least as large as asked; neither it nor the file is kept, and the whole is never in memory as light.
+    ///
+    /// @throws FootageException if it cannot be read, or is not there any more
+    public Picture small(FootageSource source, int index, int width, int height) throws FootageException {
+        String refused = refusal.apply(source.path());
+        if (refused != null) {
+            throw new FootageException(source.path(), refused);
+        }
+        try (Footage f = Footages.open(source)) {
+            int times = Math.max(1, Math.min(f.info().width() / width, f.info().height() / height));
+            return f.reduced(Math.clamp(index, 0, f.info().frames() - 1), times).withAlpha(null);
         }
     }
 

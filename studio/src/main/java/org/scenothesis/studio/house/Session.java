@@ -1,6 +1,8 @@
 package org.scenothesis.studio.house;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -52,6 +54,7 @@ public final class Session implements AutoCloseable {
     private final FrameDesk frames;
     private final Surveyor surveyor;
     private List<String> strayLinks = List.of();
+    private boolean begun;
     private final ObjectProperty<Production> production;
     private final ObjectProperty<Measured> measured = new SimpleObjectProperty<>(Measured.NOTHING);
     private final ObjectProperty<List<Finding>> findings = new SimpleObjectProperty<>(List.of());
@@ -90,6 +93,12 @@ public final class Session implements AutoCloseable {
             plan();
         });
         measured.addListener((o, was, is) -> judge());
+        plateId.addListener((o, was, is) -> {
+            // What is looked at is measured first.
+            if (!work.get().what().isEmpty() && findings(is).stream().anyMatch(f -> f.verdict() == Verdict.NOT_MEASURED)) {
+                measure();
+            }
+        });
         // A property that nobody reads tells only its first change to invalidation listeners; a change listener keeps it awake.
         for (javafx.beans.value.ObservableValue<?> p : List.of(findings, plan, save, work, bench, shotId, plateId, said, seconds)) {
             p.addListener((o, was, is) -> {});
@@ -102,7 +111,8 @@ public final class Session implements AutoCloseable {
     /// Plans the day anew, in the background; the newest production wins.
     private void plan() {
         Production now = store.now();
-        worker.ask(PLAN, ticket -> DayPlan.of(now), plan::set, e -> say("the plan could not be made: " + e.getMessage()));
+        DayPlan before = plan.get();
+        worker.ask(PLAN, ticket -> DayPlan.of(now, before), plan::set, e -> say("the plan could not be made: " + e.getMessage()));
     }
 
     /// The shot and plate that are chosen may have gone with an undo.
@@ -118,7 +128,9 @@ public final class Session implements AutoCloseable {
     private void judge() {
         List<Finding> all = new java.util.ArrayList<>(ShotFindings.of(shot(), measured.get(), store.now().houseRules()));
         strayLinks.forEach(link -> all.add(Finding.of(Measure.OUTSIDE, "", 1, new Limit(0, 0)).judged(Verdict.REDO).noted(link)));
-        findings.set(all);
+        if (!all.equals(findings.get())) {
+            findings.set(all);
+        }
     }
 
     public void openShot(String id) {
@@ -126,30 +138,37 @@ public final class Session implements AutoCloseable {
         seconds.set(0);
         plateId.set(shot().plates().isEmpty() ? "" : shot().plates().getFirst().id());
         judge();
+        if (begun) {
+            measure();
+        }
+    }
+
+    /// Begins to measure by itself; before, the window is drawn first.
+    public void begin() {
+        begun = true;
         measure();
     }
 
     /// Measures what is not measured yet, in the background, what is looked at first; also notices footage that changed or went.
     public void measure() {
+        begun = true;
         Shot shot = shot();
         Measured before = measured.get();
-        String first = plateId.get();
+        List<String> order = new java.util.ArrayList<>(plates().stream().map(Plate::id).toList());
+        order.remove(plateId.get());
+        order.addFirst(plateId.get());
         looked.set(false);
+        Latest<Measured> told = new Latest<>(worker, measured::set);
+        Latest<Work> done = new Latest<>(worker, w -> {
+            looked.set(looked.get() || w.share() >= 0);
+            work.set(w);
+        });
         worker.ask(
                 SURVEY,
-                ticket -> surveyor.survey(shot, first, before, (done, of) -> {
-                    worker.onUi(() -> {
-                        if (ticket.wanted()) {
-                            looked.set(looked.get() || of > 0);
-                            work.set(new Work("measuring", of == 0 ? -1 : done / (double) of));
-                        }
-                    });
+                ticket -> surveyor.survey(shot, order, before, (at, of) -> {
+                    done.tell(new Work("measuring", of == 0 ? -1 : at / (double) of), ticket);
                     return ticket.wanted();
-                }, m -> worker.onUi(() -> {
-                    if (ticket.wanted()) {
-                        measured.set(m);
-                    }
-                })),
+                }, m -> told.tell(m, ticket)),
                 m -> {
                     measured.set(m);
                     looked.set(true);
@@ -160,6 +179,29 @@ public final class Session implements AutoCloseable {
                     work.set(Work.NONE);
                     say(String.valueOf(e.getMessage()));
                 });
+    }
+
+    /// Passes values to the interface's thread, the newest only: where it is busy, the ones before it are dropped instead of waiting in a row.
+    private static final class Latest<T> {
+        private final AtomicReference<@Nullable T> next = new AtomicReference<>();
+        private final Worker worker;
+        private final Consumer<T> show;
+
+        Latest(Worker worker, Consumer<T> show) {
+            this.worker = worker;
+            this.show = show;
+        }
+
+        void tell(T value, Worker.Ticket ticket) {
+            if (next.getAndSet(value) == null) {
+                worker.onUi(() -> {
+                    T newest = next.getAndSet(null);
+                    if (newest != null && ticket.wanted()) {
+                        show.accept(newest);
+                    }
+                });
+            }
+        }
     }
 
     /// Whether all that counts was looked at once; the whole of it may still be measured.

@@ -1,10 +1,10 @@
 package org.scenothesis.studio.house;
-
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -24,8 +24,8 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.media.FootageSource;
+import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Shown;
 import org.scenothesis.studio.parts.SpikeMark;
@@ -47,6 +47,7 @@ public final class Shelf extends VBox {
     private final Map<String, Region> byPlate = new HashMap<>();
     private final Map<Thumb, WritableImage> thumbs = new HashMap<>();
     private final Map<Thumb, List<StackPane>> waiting = new HashMap<>();
+    private final Set<Thumb> asked = new HashSet<>();
     private List<String> shown = List.of();
 
     /// A take's picture, of the file as it stood.
@@ -69,7 +70,13 @@ public final class Shelf extends VBox {
         getChildren().addAll(head, scroll);
         session.production().addListener(o -> build());
         session.shotId().addListener(o -> build());
-        session.measured().addListener(o -> build());
+        session.measured().addListener((o, was, is) -> {
+            if (!was.briefs().equals(is.briefs())) {
+                build();
+            }
+        });
+        scroll.vvalueProperty().addListener(o -> ask());
+        scroll.heightProperty().addListener(o -> javafx.application.Platform.runLater(this::ask));
         session.planned().addListener(o -> {
             if (!shown.equals(session.plates().stream().map(Plate::id).toList())) {
                 build();
@@ -88,6 +95,8 @@ public final class Shelf extends VBox {
         boolean focused = byPlate.values().stream().anyMatch(Region::isFocused);
         slips.getChildren().clear();
         byPlate.clear();
+        waiting.keySet().retainAll(asked);
+        waiting.values().forEach(List::clear);
         shown = session.plates().stream().map(Plate::id).toList();
         for (Plate p : session.plates()) {
             Region slip = slip(p);
@@ -135,7 +144,7 @@ public final class Shelf extends VBox {
                 session.plateId().set(p.id());
             }
         });
-        javafx.scene.control.Tooltip.install(slip, new javafx.scene.control.Tooltip(p.name() + " \u00b7 " + about(p)));
+        Text.tip(slip, () -> p.name() + " \u00b7 " + about(p));
         return slip;
     }
 
@@ -168,22 +177,32 @@ public final class Shelf extends VBox {
         if (known != null) {
             box.getChildren().add(new ImageView(known));
         } else if (!thumb.standing.isEmpty()) {
-            boolean first = !waiting.containsKey(thumb);
             waiting.computeIfAbsent(thumb, q -> new ArrayList<>()).add(box);
-            if (first) {
+            javafx.application.Platform.runLater(this::ask);
+        }
+        return box;
+    }
+
+    /// Asks for the pictures of the slips that are in view; the others wait until they are scrolled to.
+    private void ask() {
+        var window = scroll.localToScene(scroll.getBoundsInLocal());
+        for (Map.Entry<Thumb, List<StackPane>> w : waiting.entrySet()) {
+            boolean seen = w.getValue().stream().anyMatch(b -> b.getScene() != null && b.localToScene(b.getBoundsInLocal()).intersects(window));
+            Thumb thumb = w.getKey();
+            if (seen && asked.add(thumb)) {
                 session.worker().ask(
-                        "thumbs|" + thumb, ticket -> Shown.of(session.frames().frame(source, 40), THUMB_W, THUMB_H, session.bands()), s -> {
+                        "thumbs|" + thumb, ticket -> Shown.of(session.frames().small(thumb.source, 40, THUMB_W, THUMB_H), THUMB_W, THUMB_H, session.bands()), s -> {
                             WritableImage image = new WritableImage(new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance()));
                             thumbs.put(thumb, image);
                             arrived(thumb, () -> new ImageView(image));
                         }, e -> arrived(thumb, () -> Text.of("unreadable", "thumb-word")));
             }
         }
-        return box;
     }
 
     /// Several plates may show one take.
     private void arrived(Thumb path, java.util.function.Supplier<javafx.scene.Node> shown) {
+        asked.remove(path);
         List<StackPane> boxes = waiting.remove(path);
         if (boxes != null) {
             boxes.forEach(b -> b.getChildren().setAll(shown.get()));

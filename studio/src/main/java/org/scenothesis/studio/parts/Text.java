@@ -1,7 +1,11 @@
 package org.scenothesis.studio.parts;
-
+import java.util.function.Supplier;
+import javafx.event.EventHandler;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
 
 /// Makes labels and buttons of the house's kinds.
 public final class Text {
@@ -19,6 +23,17 @@ public final class Text {
         l.setWrapText(true);
         l.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
         return l;
+    }
+
+    /// Says more while the mouse rests on something; made only when it first comes there, since most are never looked at.
+    public static void tip(Node on, Supplier<String> words) {
+        on.addEventHandler(MouseEvent.MOUSE_ENTERED, new EventHandler<>() {
+            @Override
+            public void handle(MouseEvent e) {
+                on.removeEventHandler(MouseEvent.MOUSE_ENTERED, this);
+                Tooltip.install(on, new Tooltip(words.get()));
+            }
+        });
     }
 
     public static Button button(String words, String style, Runnable action) {

@@ -296,6 +296,7 @@ public final class ShootBench extends Bench {
         if (brief.get().usable()) {
             Button read = Text.button("read as\u2026", "floor-button", () -> {});
             read.setId("reading-" + t.id());
+            read.setMinWidth(Region.USE_PREF_SIZE);
             read.setOnAction(e -> readings(t).show(read, javafx.geometry.Side.BOTTOM, 0, 0));
             return List.of(read);
         }

@@ -1,5 +1,4 @@
 package org.scenothesis.studio.house;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.within;
@@ -17,6 +16,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.testkit.TinyShoot;
@@ -45,7 +45,7 @@ class SessionTest {
     private void measured() throws Exception {
         var done = new CountDownLatch(1);
         session.measured().addListener((o, before, now) -> {
-            if (now.key("lantern").isPresent()) {
+            if (now.key(session.shot(), session.shot().plate("lantern").orElseThrow()).isPresent()) {
                 done.countDown();
             }
         });
@@ -93,12 +93,12 @@ class SessionTest {
         session.change("take away", s -> s.withPlate("card", p -> p.withTakes(List.of())));
         assertThat(session.footage(session.shot().plate("card").orElseThrow())).isNull();
         assertThat(session.footage((org.scenothesis.core.shot.Plate) null)).isNull();
-        assertThat(session.footage(session.shot().plate("clean").orElseThrow())).isEqualTo(demo.resolve("footage/clean-2.mp4"));
+        assertThat(session.footage(session.shot().plate("clean").orElseThrow())).isEqualTo(FootageSource.of(demo.resolve("footage/clean-2.mp4")));
     }
 
     @Test
     void framesComeFromTheDeskOnceAndTheLastIsHeld() throws Exception {
-        Path take = demo.resolve("footage/maker-1.mp4");
+        FootageSource take = FootageSource.of(demo.resolve("footage/maker-1.mp4"));
         Picture first = session.frames().frame(take, 3);
         assertThat(session.frames().frame(take, 3)).isSameAs(first);
         assertThat(session.frames().at(take, 3 / 24.0)).isSameAs(first);
@@ -108,7 +108,7 @@ class SessionTest {
 
     @Test
     void theDeskIsAskedFromManyThreads() throws Exception {
-        Path take = demo.resolve("footage/maker-1.mp4");
+        FootageSource take = FootageSource.of(demo.resolve("footage/maker-1.mp4"));
         List<Throwable> failures = java.util.Collections.synchronizedList(new ArrayList<>());
         List<Thread> threads = new ArrayList<>();
         for (int t = 0; t < 4; t++) {
@@ -135,7 +135,118 @@ class SessionTest {
     @Test
     void brokenFootageIsSaidByTheDesk() throws Exception {
         Path broken = Files.writeString(demo.resolve("footage/broken.mov"), "no film");
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> session.frames().frame(broken, 0)).withMessageContaining("broken.mov");
-        assertThat(session.frames().frame(demo.resolve("footage/clean-2.mp4"), 0).width()).isEqualTo(TinyShoot.WIDTH);
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> session.frames().frame(FootageSource.of(broken), 0)).withMessageContaining("broken.mov");
+        assertThat(session.frames().frame(FootageSource.of(demo.resolve("footage/clean-2.mp4")), 0).width()).isEqualTo(TinyShoot.WIDTH);
+    }
+
+    private static void until(java.util.function.BooleanSupplier so) throws Exception {
+        long end = System.nanoTime() + 30_000_000_000L;
+        while (!so.getAsBoolean() && System.nanoTime() < end) {
+            Thread.sleep(10);
+        }
+        assertThat(so.getAsBoolean()).isTrue();
+    }
+
+    /// A file that was replaced or removed while it was open used to show its old frames under the asked numbers.
+    @Test
+    void footageThatChangesWhileItIsOpenIsNoticed() throws Exception {
+        Path file = demo.resolve("footage/maker-1.mp4");
+        FootageSource take = FootageSource.of(file);
+        Picture before = session.frames().frame(take, 3);
+        Thread.sleep(450);
+        Files.copy(demo.resolve("footage/lantern-1.mp4"), file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+        assertThat(session.frames().frame(take, 3)).isNotEqualTo(before);
+        assertThat(session.frames().frame(take, 3).g().at(5, 5)).isGreaterThan(2 * session.frames().frame(take, 3).r().at(5, 5));
+        Thread.sleep(450);
+        Files.delete(file);
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> session.frames().frame(take, 3)).withMessageContaining("maker-1.mp4").withMessageContaining("find it again");
+    }
+
+    @Test
+    void manyFilesAreOpenedAndOnlySomeStayOpen() throws Exception {
+        for (int i = 0; i < 40; i++) {
+            Path copy = demo.resolve("footage/copy-" + i + ".png");
+            Files.copy(demo.resolve("footage/card-ruler.png"), copy);
+            assertThat(session.frames().frame(FootageSource.of(copy), 0).width()).isEqualTo(TinyShoot.WIDTH);
+        }
+        try (var open = Files.list(Path.of("/proc/self/fd"))) {
+            assertThat(open.filter(Files::exists).filter(p -> {
+                try {
+                    return p.toRealPath().toString().contains("copy-");
+                } catch (java.io.IOException e) {
+                    return false;
+                }
+            }).count()).isLessThanOrEqualTo(6);
+        } catch (java.nio.file.NoSuchFileException e) {
+            // Only some systems tell which files are open.
+        }
+        assertThat(session.frames().held()).isLessThan(330L << 20);
+    }
+
+    /// Anything thrown while measuring or keying is an answer: nothing waits for ever.
+    @Test
+    void everyFailureIsToldEvenAnError() throws Exception {
+        Worker worker = session.worker();
+        List<String> told = java.util.Collections.synchronizedList(new ArrayList<>());
+        for (Throwable t : List.of(new OutOfMemoryError("heap"), new StackOverflowError(), new IllegalStateException("odd"), new java.io.IOException("disk"))) {
+            worker.ask("lane", ticket -> {
+                if (t instanceof Error e) {
+                    throw e;
+                }
+                throw (Exception) t;
+            }, x -> told.add("done"), e -> told.add(e.getMessage()));
+            int n = told.size() + 1;
+            until(() -> told.size() >= n || worker.idle());
+        }
+        assertThat(told).hasSize(4).doesNotContain("done");
+        assertThat(told.getFirst()).contains("memory");
+    }
+
+    @Test
+    void aMatteThatCannotBeMeasuredSaysWhy() throws Exception {
+        Files.writeString(demo.resolve("footage/screen-only.png"), "no picture");
+        session.measure();
+        var lantern = session.shot().plate("lantern").orElseThrow();
+        until(() -> session.measured().get().keyTrouble(session.shot(), lantern).isPresent());
+        assertThat(session.measured().get().keyTrouble(session.shot(), lantern).orElseThrow()).contains("screen-only.png");
+        assertThat(session.findings("lantern")).anySatisfy(f -> {
+            assertThat(f.verdict()).isEqualTo(Verdict.NOT_MEASURED);
+            assertThat(f.note()).contains("screen-only.png");
+        });
+    }
+
+    /// A fault of the reference is none of the take.
+    @Test
+    void abrokenCleanPlateLeavesTheTakesReadable() throws Exception {
+        byte[] film = Files.readAllBytes(demo.resolve("footage/clean-2.mp4"));
+        java.util.Arrays.fill(film, 200, film.length * 3 / 4, (byte) 0);
+        Files.write(demo.resolve("footage/clean-2.mp4"), film);
+        session.measure();
+        var maker = session.shot().plate("maker").orElseThrow();
+        var take = java.util.Objects.requireNonNull(maker.chosen());
+        until(() -> session.measured().get().lockTrouble(session.shot(), maker, take).isPresent());
+        assertThat(session.measured().get().brief(take).orElseThrow().usable()).isTrue();
+        assertThat(session.measured().get().lockTrouble(session.shot(), maker, take).orElseThrow()).contains("clean-2.mp4");
+        assertThat(session.known().all()).isFalse();
+    }
+
+    @Test
+    void nothingIsSaidToHoldBeforeAllOfItIsMeasured() throws Exception {
+        assertThat(session.known().all()).isFalse();
+        measured();
+        until(() -> session.worker().idle());
+        assertThat(session.known().of()).isGreaterThan(10);
+        assertThat(session.known().measured()).isGreaterThan(8);
+    }
+
+    @Test
+    void aProductionWithoutShotsIsShownEmpty() throws Exception {
+        Path empty = home.resolve("empty");
+        ProductionFolder.create(empty, LanternWorks.production().withShots(List.of())).close();
+        try (Session none = new Session(ProductionFolder.open(empty), new Worker(Runnable::run))) {
+            assertThat(none.shot().plates()).isEmpty();
+            assertThat(none.findings().get()).isEmpty();
+            assertThat(none.plates()).isEmpty();
+        }
     }
 }

@@ -1,5 +1,4 @@
 package org.scenothesis.studio.key;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
@@ -15,6 +14,7 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.house.Session;
@@ -112,7 +112,7 @@ class KeyModelTest {
     void aTakeWithoutAScreenIsSaid() {
         Plate lantern = shot.plate("lantern").orElseThrow();
         Shot without = shot.withPlate("screen", p -> p.withTakes(List.of()));
-        Path clean = session.footage(shot.plate("clean").orElseThrow());
+        FootageSource clean = session.footage(shot.plate("clean").orElseThrow());
         var r = new KeyModel.Request(without, lantern, KeySettings.DEFAULT, List.of(), clean, 0, new KeyModel.Room(80, 60, 80, 60));
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).compute(r)).withMessageContaining("screen");
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).preview(r));

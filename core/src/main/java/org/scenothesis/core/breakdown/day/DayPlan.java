@@ -1,10 +1,10 @@
 package org.scenothesis.core.breakdown.day;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.plate.Item;
@@ -34,16 +34,26 @@ public record DayPlan(
     }
 
     public static DayPlan of(Production p) {
+        return of(p, null);
+    }
+
+    /// The same, with the plans of shots that did not change since another day was planned.
+    public static DayPlan of(Production p, @Nullable DayPlan before) {
         Map<String, BreakdownPlan> plans = new LinkedHashMap<>();
         List<Job> jobs = new ArrayList<>();
         for (Shot s : p.shots()) {
-            BreakdownPlan plan = Breakdown.plan(s, p.houseRules());
+            BreakdownPlan plan = known(before, s, p).orElseGet(() -> Breakdown.plan(s, p.houseRules()));
             plans.put(s.id(), plan);
             jobs.addAll(RunningOrder.jobs(s, plan, p.houseRules()));
         }
         RunningOrder cheapest = RunningOrder.cheapest(jobs, p.day().order(), p.houseRules().estimates());
         RunningOrder order = p.day().order().isEmpty() ? cheapest : RunningOrder.priced(jobs, p.day().order(), p.houseRules().estimates());
         return new DayPlan(p, plans, order, cheapest, LightWindow.of(order, p), kit(plans), permissions(p, plans));
+    }
+
+    private static Optional<BreakdownPlan> known(@Nullable DayPlan before, Shot s, Production p) {
+        boolean same = before != null && before.production.hasShot(s.id()) && before.production.shot(s.id()) == s && before.production.houseRules().equals(p.houseRules());
+        return same ? Optional.ofNullable(before.plans.get(s.id())) : Optional.empty();
     }
 
     /// Whether the crew prefers an order of its own.

@@ -22,6 +22,7 @@ final class Groups {
     private final List<int[]> members = new ArrayList<>();
     /// Orders of groups too large for exactness; empty for the others.
     private final List<int[]> fixed = new ArrayList<>();
+    private final double[] lengths;
 
     Groups(OrderProblem problem, int @Nullable [] preferred) {
         this.problem = problem;
@@ -34,6 +35,7 @@ final class Groups {
             paths.add(new GroupPaths(problem, large ? new int[0] : first));
             members.add(jobs);
         }
+        lengths = members.stream().mapToDouble(jobs -> Arrays.stream(jobs).mapToDouble(j -> problem.jobs().get(j).minutes()).sum()).toArray();
     }
 
     /// For every job the first that is like it, found among those with the same costs.
@@ -72,14 +74,20 @@ final class Groups {
 
     /// What it weighs to do a group while sunlit light groups that others share are begun and not ended: next to nothing, so that it only decides between equals.
     double waiting(BitSet done, int g) {
-        double length = Arrays.stream(members.get(g)).mapToDouble(j -> problem.jobs().get(j).minutes()).sum();
-        return GroupPaths.DRIFT * length * shared.stream().filter(of -> of.intersects(done) && !contains(done, of)).count();
+        int open = 0;
+        for (BitSet of : shared) {
+            open += of.intersects(done) && !contains(done, of) ? 1 : 0;
+        }
+        return GroupPaths.DRIFT * lengths[g] * open;
     }
 
     private static boolean contains(BitSet all, BitSet some) {
-        BitSet missing = (BitSet) some.clone();
-        missing.andNot(all);
-        return missing.isEmpty();
+        for (int i = some.nextSetBit(0); i >= 0; i = some.nextSetBit(i + 1)) {
+            if (!all.get(i)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /// For every sunlit light group, the lock groups it reaches over, if they are several.

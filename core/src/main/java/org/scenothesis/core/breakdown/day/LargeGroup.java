@@ -67,6 +67,6 @@ final class LargeGroup {
     }
 
     private int[] improved(int[] of) {
-        return of.length > MOST_IMPROVED ? of : Moves.improved(of, problem::minutes, this::permitted);
+        return of.length > MOST_IMPROVED ? of : Moves.improved(of, problem::minutes, this::permitted, new Moves.Budget(OrderSolver.BUDGET));
     }
 }

@@ -1,15 +1,32 @@
 package org.scenothesis.core.breakdown.day;
-
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
-/// Improves a sequence by moving runs of up to three of its members elsewhere, until no move helps.
+/// Improves a sequence by moving runs of up to three of its members elsewhere, until no move helps or the budget is spent.
 final class Moves {
     private static final int LONGEST = 3;
 
     private Moves() {}
 
-    static int[] improved(int[] of, ToDoubleFunction<int[]> cost, Predicate<int[]> permitted) {
+    /// How many members of sequences may still be looked at; a count and not a time, so that the same problem always gives the same order.
+    static final class Budget {
+        private long left;
+
+        Budget(long members) {
+            left = members;
+        }
+
+        boolean spend(int members) {
+            left -= members;
+            return left > 0;
+        }
+
+        boolean spent() {
+            return left <= 0;
+        }
+    }
+
+    static int[] improved(int[] of, ToDoubleFunction<int[]> cost, Predicate<int[]> permitted, Budget budget) {
         int[] s = of;
         double now = cost.applyAsDouble(s);
         boolean better = true;
@@ -18,6 +35,9 @@ final class Moves {
             for (int length = 1; length <= LONGEST; length++) {
                 for (int i = 0; i + length <= s.length; i++) {
                     for (int to = 0; to <= s.length - length; to++) {
+                        if (!budget.spend(s.length)) {
+                            return s;
+                        }
                         int[] t = moved(s, i, length, to);
                         if (to != i && permitted.test(t)) {
                             double c = cost.applyAsDouble(t);

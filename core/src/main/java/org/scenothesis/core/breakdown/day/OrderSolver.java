@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown.day;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -11,12 +10,14 @@ import org.jspecify.annotations.Nullable;
 ///
 /// - Inside a lock group the order is exact up to fifteen jobs, for every way of entering and leaving it.
 /// - The sequence of groups is exact up to thirteen of them (dynamic programming over subsets); beyond, it is improved by moving and swapping groups from several starts,
-///   the crew's own order among them, so the result is never dearer than it. Larger groups are improved job by job.
+///   the crew's own order among them, so the result is never dearer than it; the search has a budget, so that hundreds of shots are ordered well enough in time. Larger groups are improved job by job.
 /// - Minutes count first. Among equals, plates of one sunlit light group are kept close in time, in a lock group and over several.
 /// - Deterministic.
 public final class OrderSolver {
     static final int EXACT_GROUPS = 13;
     private static final int STARTS = 24;
+    /// Members of sequences looked at before the best so far is taken; enough for a day, and a bound for a season.
+    static final long BUDGET = 5_000_000;
 
     private final OrderProblem problem;
     private final Groups groups;
@@ -71,10 +72,11 @@ public final class OrderSolver {
     private boolean permitted(int[] sequence) {
         BitSet done = new BitSet();
         for (int g : sequence) {
-            BitSet missing = (BitSet) groupBefore[g].clone();
-            missing.andNot(done);
-            if (!missing.isEmpty()) {
-                return false;
+            BitSet first = groupBefore[g];
+            for (int i = first.nextSetBit(0); i >= 0; i = first.nextSetBit(i + 1)) {
+                if (!done.get(i)) {
+                    return false;
+                }
             }
             done.set(g);
         }
@@ -184,12 +186,13 @@ public final class OrderSolver {
         Random random = new Random(1);
         int[] best = null;
         double least = Double.POSITIVE_INFINITY;
-        for (int start = 0; start < STARTS; start++) {
+        Moves.Budget budget = new Moves.Budget(BUDGET);
+        for (int start = 0; start < STARTS && (best == null || !budget.spent()); start++) {
             int[] s = start == 0 ? nearest(-1) : start == 1 && preferred != null ? sequenceOf(preferred) : best != null && start % 2 == 0 ? shaken(best, random) : nearest(random.nextInt(groups.size()));
             if (!permitted(s)) {
                 continue;
             }
-            int[] improved = Moves.improved(s, this::minutes, this::permitted);
+            int[] improved = Moves.improved(s, this::minutes, this::permitted, budget);
             double m = minutes(improved);
             if (m < least - 1e-9) {
                 least = m;
