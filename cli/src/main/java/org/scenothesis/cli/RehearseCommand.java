@@ -1,6 +1,6 @@
 package org.scenothesis.cli;
-
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
@@ -36,6 +36,9 @@ final class RehearseCommand implements Callable<Integer> {
     @Option(names = "--video", defaultValue = "H264_MP4", description = "One of ${COMPLETION-CANDIDATES}.")
     VideoFormat video;
 
+    @Option(names = "--readings", description = "Film nothing; measure what is there and lay the readings beside it, as the application ships them.")
+    boolean readings;
+
     @Mixin
     Output output;
 
@@ -43,6 +46,9 @@ final class RehearseCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         if (width < 64 || width > 7680) {
             throw new InputException("--width " + width + ": choose between 64 and 7680 pixels.");
+        }
+        if (readings) {
+            return measure();
         }
         try (Bands bands = Bands.allCores()) {
             var wish = new Rehearsal.Wish(width / 2 * 2, new Quality(samples, movingSamples, 0.5, seed), only, video);
@@ -54,6 +60,16 @@ final class RehearseCommand implements Callable<Integer> {
             o.set("files", Output.tree(files.stream().map(Path::toString).toList()));
             output.print(o);
             files.forEach(f -> output.say(f.toString()));
+            return 0;
+        }
+    }
+
+    private int measure() throws Exception {
+        Path work = Files.createTempDirectory("readings");
+        try (Bands bands = Bands.allCores()) {
+            int n = Rehearsal.ship(out, work, bands);
+            output.print(Output.object().put("readings", n));
+            output.say(n + " readings in " + out.resolve("readings"));
             return 0;
         }
     }

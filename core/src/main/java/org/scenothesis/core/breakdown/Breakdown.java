@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -77,7 +76,7 @@ public final class Breakdown {
         for (Wonder w : shot.wonders()) {
             Case c = new Case(w, shot, rules, Map.of());
             for (var d : Rules.of(w.kind()).demands(c)) {
-                asked.add(new Treatments.Asked(d, c.told(), Math.max(0, w.toSeconds() - w.fromSeconds()), Case.slug(d.thing()), w.id()));
+                asked.add(new Treatments.Asked(d, c.told(), Math.max(0, w.toSeconds() - w.fromSeconds()), c.id(d.thing()), w.id()));
             }
         }
         return Treatments.settle(asked, rules, Case.HOME);

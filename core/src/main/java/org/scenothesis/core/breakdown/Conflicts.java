@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown;
-
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -16,6 +15,7 @@ import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Shot;
@@ -28,7 +28,7 @@ final class Conflicts {
     static List<Conflict> of(Shot shot, HouseRules rules, Map<String, Treatment> treatments, List<PlateNeed> needs) {
         List<Conflict> out = new ArrayList<>();
         for (Wonder w : shot.wonders()) {
-            Treatment t = treatments.get(Case.slug(w.subject()));
+            Treatment t = treatments.get(Subjects.id(shot, w.subject()));
             if (t != null) {
                 things(w, Told.of(w, shot.setting()), t, rules, out);
             }

@@ -1,5 +1,4 @@
 package org.scenothesis.production.demo;
-
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -17,6 +16,7 @@ import org.scenothesis.media.VideoFormat;
 import org.scenothesis.media.VideoSink;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 
@@ -90,6 +90,36 @@ public final class Rehearsal {
     private static void step(Progress progress, int done, int of) {
         if (!progress.at(done, of)) {
             throw new Stopped();
+        }
+    }
+
+    /// Measures the shipped footage anew and lays the readings beside it; `work` is a place for a copy. Gives their number.
+    ///
+    /// @throws StoreException if the copy cannot be made
+    /// @throws FootageException if footage cannot be read
+    /// @throws IOException if the readings cannot be written
+    public static int ship(Path shipped, Path work, Bands bands) throws StoreException, FootageException, IOException {
+        Path readings = shipped.resolve("readings");
+        if (Files.isDirectory(readings)) {
+            try (var old = Files.list(readings)) {
+                for (Path f : old.toList()) {
+                    Files.delete(f);
+                }
+            }
+        }
+        Path copy = Files.createDirectories(work.resolve("production").resolve("footage"));
+        try (var files = Files.list(shipped.resolve("footage"))) {
+            for (Path f : files.toList()) {
+                Files.copy(f, copy.resolve(f.getFileName().toString()));
+            }
+        }
+        try (ProductionFolder folder = ProductionFolder.create(work.resolve("production"), LanternWorks.production())) {
+            for (var shot : folder.production().shots()) {
+                new Surveyor(folder, bands).ship(shot, readings);
+            }
+        }
+        try (var made = Files.list(readings)) {
+            return (int) made.count();
         }
     }
 }

@@ -37,6 +37,7 @@ import org.scenothesis.production.store.ProductionFolder;
 public final class Surveyor {
     /// As many plates as are in view at once get a first look before anything is measured whole.
     private static final int IN_VIEW = 8;
+    private static final long SMALL = 32L << 20;
     private static final long PAUSE_NS = 150_000_000;
 
     private final ProductionFolder folder;
@@ -82,6 +83,7 @@ public final class Surveyor {
         }
         List<Of> inView = counting.subList(0, Math.min(IN_VIEW, counting.size()));
         Measured m = briefs(withReferences(shot, inView), before, progress, telling);
+        hashSmall(withReferences(shot, inView), progress);
         m = recall(shot, inView, m, telling);
         for (Of o : inView) {
             m = task(m, shot, o, "look", progress);
@@ -195,6 +197,20 @@ public final class Surveyor {
     private static String read(FootageInfo i) {
         FootageInfo.Coding c = i.coding();
         return c.transfer() + " " + (c.fullRange() ? "full" : "limited") + (c.pixelFormat().startsWith("yuv") ? " " + c.matrix() : "");
+    }
+
+    /// The contents of what is small enough to be read at once, so that earlier readings are found before any picture is looked at.
+    private void hashSmall(List<Of> of, Progress progress) {
+        for (Of o : of) {
+            Path p = folder.footage(o.take);
+            try {
+                if (Files.isRegularFile(p) && Files.size(p) <= SMALL) {
+                    content(o.take, progress);
+                }
+            } catch (IOException e) {
+                // Said where it is measured.
+            }
+        }
     }
 
     /// What is known from earlier, without looking at any picture.

@@ -38,6 +38,8 @@ class RehearsedDemoTest {
     @TempDir
     static Path home;
 
+    private static final String APPLICATION = Path.of("..").toAbsolutePath().normalize().toString();
+
     private static Bands bands;
     private static ProductionFolder folder;
     private static Shot shot;
@@ -45,10 +47,12 @@ class RehearsedDemoTest {
 
     @BeforeAll
     static void survey() throws StoreException {
-        System.setProperty("scenothesis.home", Path.of("..").toAbsolutePath().normalize().toString());
+        System.setProperty("scenothesis.home", APPLICATION);
         bands = Bands.allCores();
         DemoFolder.lay(home.resolve("demo"));
         folder = ProductionFolder.open(home.resolve("demo"));
+        // Measured here, not read from what ships.
+        System.setProperty("scenothesis.home", home.resolve("nowhere").toString());
         shot = folder.production().shot("12");
         measured = new Surveyor(folder, bands).survey(shot, List.of(), Measured.NOTHING, Progress.NONE, m -> {});
     }
@@ -78,6 +82,25 @@ class RehearsedDemoTest {
         assertThat(lock("clean-1").bumpFrame()).isEqualTo(47);
         assertThat(lock("clean-1").bumpPx()).isBetween(1.0, 2.0);
         assertThat(lock("clean-2").bumpFrame()).isNull();
+    }
+
+    /// What ships with the demo is what this code measures; `scenothesis rehearse --out demo/lantern-works --readings` makes it anew.
+    @Test
+    void theShippedReadingsAreThoseOfThisCode() throws Exception {
+        System.setProperty("scenothesis.home", APPLICATION);
+        try {
+            Path fresh = home.resolve("fresh");
+            DemoFolder.lay(fresh);
+            try (ProductionFolder f = ProductionFolder.open(fresh)) {
+                Measured shipped = new Surveyor(f, bands).survey(shot, List.of(), Measured.NOTHING, Progress.NONE, m -> {});
+                assertThat(shipped.locks().keySet()).isEqualTo(measured.locks().keySet());
+                shipped.locks().forEach((k, r) -> assertThat(r.report()).as(k).isEqualTo(measured.locks().get(k).report()));
+                shipped.keys().forEach((k, r) -> assertThat(r.report()).as(k).isEqualTo(measured.keys().get(k).report()));
+                assertThat(fresh.resolve(".cache")).isDirectoryNotContaining(p -> p.getFileName().toString().matches("(lock|key|look)-.*"));
+            }
+        } finally {
+            System.setProperty("scenothesis.home", home.resolve("nowhere").toString());
+        }
     }
 
     @Test

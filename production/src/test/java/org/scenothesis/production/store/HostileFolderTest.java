@@ -33,6 +33,7 @@ class HostileFolderTest {
     private Path folder;
     private Path victim;
     private final Bands bands = Bands.sequential();
+    private final String user = System.getProperty("scenothesis.user", "");
 
     @BeforeEach
     void lay() throws Exception {
@@ -45,7 +46,7 @@ class HostileFolderTest {
 
     @AfterEach
     void close() {
-        System.clearProperty("scenothesis.user");
+        System.setProperty("scenothesis.user", user);
         bands.close();
     }
 

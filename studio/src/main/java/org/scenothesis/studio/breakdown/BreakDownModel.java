@@ -1,5 +1,4 @@
 package org.scenothesis.studio.breakdown;
-
 import java.io.IOException;
 import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;
@@ -18,14 +17,15 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Place;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.ShootDay;
+import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.illusion.Illusion;
@@ -113,7 +113,7 @@ final class BreakDownModel {
 
     void rename(Wonder w, String subject) {
         if (!subject.isBlank()) {
-            session.change("name the subject", s -> s.withWonder(w.id(), o -> o.withSubject(subject.strip())));
+            session.change("name the subject", s -> Subjects.renamed(s, w.id(), subject.strip()));
         }
     }
 

@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown.plate;
-
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -89,11 +88,16 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         return s.isEmpty() ? "it" : s;
     }
 
+    /// The identity of something named in the shot, which stays when it is called otherwise.
+    public String id(String thing) {
+        return Subjects.id(shot, thing);
+    }
+
     /// How a thing is separated.
     ///
     /// @throws IllegalArgumentException if no wonder demanded it
     public Treatment treatment(String thing) {
-        Treatment t = treatments.get(slug(thing));
+        Treatment t = treatments.get(id(thing));
         org.scenothesis.core.Check.that(t != null, "nothing demanded " + thing);
         return t;
     }
@@ -124,16 +128,16 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
 
     /// The wonder that makes more than one of someone, if there is one.
     public Optional<Wonder> copies(String who) {
-        return shot.wonders().stream().filter(w -> w.kind() == WonderKind.COPIES && slug(w.subject()).equals(slug(who))).findFirst();
+        return shot.wonders().stream().filter(w -> w.kind() == WonderKind.COPIES && id(w.subject()).equals(id(who))).findFirst();
     }
 
     /// One of several figures of the same person, performing where it will stand.
     public PlateNeed figure(String who, int number, String code) {
-        return here("figure-" + slug(who) + "-" + number, PlateRole.PRACTICAL, code, who + " " + number).with(Item.person(who));
+        return here("figure-" + id(who) + "-" + number, PlateRole.PRACTICAL, code, who + " " + number).with(Item.person(who));
     }
 
     public String elementKey(String thing) {
-        return "thing-" + slug(thing);
+        return "thing-" + id(thing);
     }
 
     /// The plate in which a thing is filmed so that it can be separated, as its treatment says.
@@ -161,7 +165,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
 
     /// How many times its real size the subject is seen, by whatever wonder says so.
     private Told sized() {
-        return shot.wonders().stream().filter(w -> w.kind() == WonderKind.OTHER_SIZE && slug(w.subject()).equals(slug(subject()))).findFirst()
+        return shot.wonders().stream().filter(w -> w.kind() == WonderKind.OTHER_SIZE && id(w.subject()).equals(id(subject()))).findFirst()
                 .map(w -> Told.of(w, shot.setting())).orElse(told());
     }
 
@@ -194,7 +198,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
 
     /// A picture that exists already: nothing to film, but to be judged, brought in, and allowed.
     public PlateNeed borrowed() {
-        return here("borrowed-" + slug(subject()), PlateRole.BACKGROUND, PlateNeed.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
+        return here("borrowed-" + id(subject()), PlateRole.BACKGROUND, PlateNeed.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
     }
 
     /// All supports and operators of the wonder, to be out of a clean plate.

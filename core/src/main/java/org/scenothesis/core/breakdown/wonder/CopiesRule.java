@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown.wonder;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -75,7 +74,7 @@ final class CopiesRule implements WonderRule {
 
     private static Optional<String> other(Case c) {
         return c.shot().wonders().stream()
-                .filter(w -> w.kind() != WonderKind.COPIES && Case.slug(w.subject()).equals(Case.slug(c.subject())) && c.treatments().containsKey(Case.slug(w.subject())))
+                .filter(w -> w.kind() != WonderKind.COPIES && c.id(w.subject()).equals(c.id(c.subject())) && c.treatments().containsKey(c.id(w.subject())))
                 .findFirst().map(w -> c.elementKey(w.subject()));
     }
 

@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown.wonder;
-
 import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.breakdown.fact.Conflict;
@@ -91,7 +90,7 @@ final class FloatsRule implements WonderRule {
     }
 
     private static PlateNeed half(Case c, PlateNeed whole, String part) {
-        return whole.as("half-" + part + "-" + Case.slug(c.subject()), PlateRole.PARTIAL_BODY, "half." + part);
+        return whole.as("half-" + part + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, "half." + part);
     }
 
     @Override

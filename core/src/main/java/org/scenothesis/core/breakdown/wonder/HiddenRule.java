@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown.wonder;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -60,7 +59,7 @@ final class HiddenRule implements WonderRule {
         }
         needs.add(acted);
         if (way == Way.SUIT && !c.is(Fact.BY, "cloth") && c.is(Fact.INSIDE_SEEN, "yes")) {
-            needs.add(c.here("inside-" + Case.slug(c.subject()), PlateRole.FOREGROUND, "hidden.inside", c.subject()).with(Item.support("form")).lasting(c.roll(), 1));
+            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.FOREGROUND, "hidden.inside", c.subject()).with(Item.support("form")).lasting(c.roll(), 1));
         }
         return needs;
     }

@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown.wonder;
-
 import java.util.List;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
@@ -13,7 +12,7 @@ final class Lights {
 
     /// The locked frame lit by `lamp` alone. With both schools it is proposed, for painting the light later it is needed, with a lamp in the take it is not.
     static List<PlateNeed> pass(Case c, String lamp) {
-        PlateNeed pass = c.here("light-" + Case.slug(c.subject()), PlateRole.LIGHT_PASS, "light", c.subject()).lasting(0, 1).with(Item.support(lamp)).inGroups(Case.HOME, "");
+        PlateNeed pass = c.here("light-" + c.id(c.subject()), PlateRole.LIGHT_PASS, "light", c.subject()).lasting(0, 1).with(Item.support(lamp)).inGroups(Case.HOME, "");
         return switch (c.rules().school(School.EFFECT_LIGHT)) {
             case "lamp" -> List.of();
             case "paint" -> List.of(pass);

@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown.wonder;
-
 import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.breakdown.fact.Conflict;
@@ -66,7 +65,7 @@ final class OpeningRule implements WonderRule {
         PlateNeed clean = c.clean("clean.opening", Item.person(c.answer(Fact.ACTOR)));
         needs.add(moving ? clean.lasting(c.roll(), 2).recording("centre.mark", "lens") : clean);
         if (c.is(Fact.SOURCE, "made")) {
-            needs.add(c.here("inside-" + Case.slug(c.subject()), PlateRole.BACKGROUND, "opening.inside", c.subject()).inGroups("W", "W").lasting(c.roll(), 1).recording("lens"));
+            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.BACKGROUND, "opening.inside", c.subject()).inGroups("W", "W").lasting(c.roll(), 1).recording("lens"));
         } else {
             needs.add(c.borrowed());
         }

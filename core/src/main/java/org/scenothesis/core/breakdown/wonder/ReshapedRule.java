@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown.wonder;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -57,7 +56,7 @@ final class ReshapedRule implements WonderRule {
         PlateNeed whole = c.separated(c.subject(), "thing").focusedOn("subject").hearing("action");
         needs.add(c.is(Fact.COSTUME, "inflated") ? whole.wearing("inflated") : whole);
         if (c.is(Fact.PART, "arms", "legs", "head") && !mild(c)) {
-            needs.add(whole.as("limb-" + c.answer(Fact.PART) + "-" + Case.slug(c.subject()), PlateRole.PARTIAL_BODY, "reshaped.limb")
+            needs.add(whole.as("limb-" + c.answer(Fact.PART) + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, "reshaped.limb")
                     .lasting(whole.rollSeconds(), 2).following(whole.key())
                     .recording("seam").positions("limb.apart"));
         }

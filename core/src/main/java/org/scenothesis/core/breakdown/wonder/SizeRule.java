@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown.wonder;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -78,7 +77,7 @@ final class SizeRule implements WonderRule {
         needs.add(c.separated(c.subject(), "thing").lasting(Math.max(c.roll(), stretched), c.takes())
                 .focusedOn("subject").positions("left", "middle", "right").hearing("step").following("clean-" + Case.HOME).looking(own(c)));
         if (!c.is(Fact.CONTACT, "no")) {
-            needs.add(c.here("contact-" + Case.slug(c.subject()), PlateRole.FOREGROUND, "size.contact." + c.answer(Fact.CONTACT), c.subject()).lasting(c.roll(), 2));
+            needs.add(c.here("contact-" + c.id(c.subject()), PlateRole.FOREGROUND, "size.contact." + c.answer(Fact.CONTACT), c.subject()).lasting(c.roll(), 2));
         }
         if (c.is(Fact.IN_FRONT, "yes")) {
             needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));

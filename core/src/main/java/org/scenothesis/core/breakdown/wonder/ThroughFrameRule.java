@@ -1,5 +1,4 @@
 package org.scenothesis.core.breakdown.wonder;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -71,7 +70,7 @@ final class ThroughFrameRule implements WonderRule {
             needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
         }
         if (c.is(Fact.SOURCE, "made")) {
-            needs.add(c.here("behind-" + Case.slug(c.subject()), PlateRole.BACKGROUND, "frame.behind", c.subject()).inGroups("W", "W").lasting(c.roll(), 1).recording("lens"));
+            needs.add(c.here("behind-" + c.id(c.subject()), PlateRole.BACKGROUND, "frame.behind", c.subject()).inGroups("W", "W").lasting(c.roll(), 1).recording("lens"));
         } else {
             needs.add(c.borrowed());
         }

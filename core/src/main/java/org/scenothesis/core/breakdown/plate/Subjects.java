@@ -1,0 +1,70 @@
+package org.scenothesis.core.breakdown.plate;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+
+/// Who is who in a shot: an identity for everything named in it that stays when the name changes, so that plates already filmed stay its plates.
+///
+/// The identity is what it was called first. Later names are kept with the shot's setting under `named`, as pairs of the name and the identity.
+public final class Subjects {
+    private static final String NAMED = "named";
+
+    private Subjects() {}
+
+    /// The identity of a thing or person by its present name.
+    public static String id(Shot shot, String name) {
+        Map<String, String> named = named(shot);
+        String slug = Case.slug(name);
+        String known = named.get(slug);
+        if (known != null) {
+            return known;
+        }
+        // "The glow of the lamp" belongs to what the lamp was called first.
+        String id = slug;
+        for (Map.Entry<String, String> e : named.entrySet()) {
+            String within = ("-" + slug + "-").replace("-" + e.getKey() + "-", "-" + e.getValue() + "-");
+            id = within.length() > 2 && !within.equals("-" + slug + "-") ? within.substring(1, within.length() - 1) : id;
+        }
+        // Somebody else was called so once.
+        while (named.containsValue(id)) {
+            id += "-2";
+        }
+        return id;
+    }
+
+    private static Map<String, String> named(Shot shot) {
+        Map<String, String> out = new LinkedHashMap<>();
+        for (String pair : shot.setting().facts().getOrDefault(NAMED, "").split(" ")) {
+            int at = pair.indexOf('=');
+            if (at > 0) {
+                out.put(pair.substring(0, at), pair.substring(at + 1));
+            }
+        }
+        return out;
+    }
+
+    /// The shot with the subject of a wonder called otherwise; of every other wonder too that is about the same.
+    public static Shot renamed(Shot shot, String wonder, String name) {
+        Wonder w = shot.wonders().stream().filter(o -> o.id().equals(wonder)).findFirst().orElse(null);
+        if (w == null || Case.slug(w.subject()).equals(Case.slug(name))) {
+            return shot.withWonder(wonder, o -> o.withSubject(name));
+        }
+        String before = Case.slug(w.subject());
+        String id = id(shot, w.subject());
+        boolean taken = shot.wonders().stream().anyMatch(o -> Case.slug(o.subject()).equals(Case.slug(name)));
+        Shot out = shot.withWonders(shot.wonders().stream().map(o -> Case.slug(o.subject()).equals(before) ? o.withSubject(name) : o).toList());
+        if (taken || w.subject().isBlank()) {
+            return out;
+        }
+        Map<String, String> named = new TreeMap<>(named(shot));
+        named.remove(before);
+        if (!id.equals(Case.slug(name))) {
+            named.put(Case.slug(name), id);
+        }
+        String kept = named.entrySet().stream().map(e -> e.getKey() + "=" + e.getValue()).collect(Collectors.joining(" "));
+        return out.withSetting(s -> s.withFact(NAMED, kept));
+    }
+}
