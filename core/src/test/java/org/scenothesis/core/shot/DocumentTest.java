@@ -1,5 +1,4 @@
 package org.scenothesis.core.shot;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
@@ -8,17 +7,17 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
-import org.junit.jupiter.params.provider.ValueSource;
-import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Limit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.scenothesis.core.finding.Finding;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.Limit;
-import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
 
 class DocumentTest {
     private static final Plate PLATE = new Plate(
@@ -93,9 +92,12 @@ class DocumentTest {
     }
 
     @Test
-    void theWorseVerdictWinsAndNotMeasuredCountsLeast() {
-        assertThat(Verdict.HOLDS.worse(Verdict.NOT_MEASURED)).isEqualTo(Verdict.HOLDS);
-        assertThat(Verdict.WATCH.worse(Verdict.REDO)).isEqualTo(Verdict.REDO);
+    void theWorseVerdictWinsAndAWholeIsNeverBetterThanItsLeastKnownPart() {
+        assertThat(Verdict.HOLDS.worse(Verdict.NOT_MEASURED)).isEqualTo(Verdict.NOT_MEASURED);
+        assertThat(Verdict.WATCH.worse(Verdict.NOT_MEASURED)).isEqualTo(Verdict.WATCH);
+        assertThat(Verdict.of(List.of(Verdict.HOLDS, Verdict.WATCH, Verdict.REDO))).isEqualTo(Verdict.REDO);
+        assertThat(Verdict.of(List.of(Verdict.HOLDS, Verdict.HOLDS))).isEqualTo(Verdict.HOLDS);
+        assertThat(Verdict.of(List.of())).isEqualTo(Verdict.NOT_MEASURED);
         assertThat(Finding.of(Measure.CAMERA, "p", 0.1, HouseRules.DEFAULT.shiftPx()).verdict()).isEqualTo(Verdict.HOLDS);
         assertThatIllegalArgumentException().isThrownBy(() -> new Limit(2, 1));
     }
