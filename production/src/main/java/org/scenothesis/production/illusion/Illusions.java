@@ -1,5 +1,4 @@
 package org.scenothesis.production.illusion;
-
 import com.fasterxml.jackson.core.JacksonException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.SerializationFeature;
@@ -9,11 +8,11 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.StoreException;
 
 /// The ready illusions: those that ship with the application, and the user's own in a folder.
@@ -99,9 +98,7 @@ public record Illusions(List<Illusion> all, List<String> problems) {
                 file = own.resolve(slug + "-" + i + ".json");
             }
             String id = String.valueOf(file.getFileName()).replaceAll("\\.json$", "");
-            Path part = file.resolveSibling(file.getFileName() + ".part");
-            Files.writeString(part, MAPPER.writeValueAsString(Illusion.of(shot, id)) + "\n");
-            Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+            FreshFile.write(file, (MAPPER.writeValueAsString(Illusion.of(shot, id)) + "\n").getBytes(StandardCharsets.UTF_8));
             return file;
         } catch (IOException e) {
             throw new StoreException(own, "the illusion could not be kept here; check the folder's permissions and the space left.", e);

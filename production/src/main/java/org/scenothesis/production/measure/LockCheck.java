@@ -1,5 +1,4 @@
 package org.scenothesis.production.measure;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ArrayBlockingQueue;
@@ -12,7 +11,9 @@ import org.scenothesis.core.match.LockMeter;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.match.LockSeries;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.CodeCurve;
 import org.scenothesis.core.picture.ColourMatrix;
+import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -23,8 +24,9 @@ public final class LockCheck {
     private static final int REFERENCE_FRAMES = 3;
     private static final int AHEAD = 3;
     private static final int LOOKS = 5;
-    /// By so many mired another matrix must agree better before it is proposed.
-    private static final double CLEARLY_MIRED = 3;
+    /// Mean difference of code values from which a wrong matrix is suspected, and by how much the other must agree better.
+    private static final double CLEARLY = 0.003;
+    private static final double CLEARLY_LESS = 0.6;
 
     private LockCheck() {}
 
@@ -133,17 +135,30 @@ public final class LockCheck {
             assumed = t.info().coding().matrix();
         }
         ColourMatrix other = assumed == ColourMatrix.BT709 ? ColourMatrix.BT601 : ColourMatrix.BT709;
-        Double with = apart(reference, take, assumed, bands);
-        Double without = apart(reference, take, other, bands);
-        return with != null && without != null && without < with - CLEARLY_MIRED && without < with / 2 ? other : null;
+        double with = apart(reference, take, assumed, bands);
+        double without = apart(reference, take, other, bands);
+        return with > CLEARLY && without < CLEARLY_LESS * with ? other : null;
     }
 
-    /// How far the colours of the first frame lie from the reference's, in mired; exposure weighs in as much as a twentieth of a stop does.
-    private static @Nullable Double apart(FootageSource reference, FootageSource take, ColourMatrix matrix, Bands bands) throws FootageException {
-        try (Footage t = Footages.open(new FootageSource(take.path(), take.reading().withMatrix(matrix)))) {
-            FrameLock lock = meter(reference, t, bands).measure(t.glance(0));
-            var g = lock.gains();
-            return g == null ? null : Math.abs(g.mired()) + Math.abs(g.stops()) / 0.05 + 20 * Math.abs(Math.log(g.g() * g.g() / (g.r() * g.b())));
+    /// How far the colours of the first frame lie from the reference's: mean difference of code values over the picture, exposure brought alike.
+    private static double apart(FootageSource reference, FootageSource take, ColourMatrix matrix, Bands bands) throws FootageException {
+        try (Footage t = Footages.open(new FootageSource(take.path(), take.reading().withMatrix(matrix))); Footage r = openReference(reference)) {
+            Glance seen = t.glance(0);
+            Glance wanted = r.glance(0);
+            var gains = new LockMeter(wanted, bands).measure(seen).gains();
+            float even = gains == null ? 1 : (float) Math.pow(2, -gains.stops());
+            CodeCurve curve = new CodeCurve(Transfer.SRGB);
+            double sum = 0;
+            int n = 0;
+            for (int c = 0; c < 3; c++) {
+                float[] x = seen.small().colours().get(c).data();
+                float[] y = wanted.small().colours().get(c).data();
+                for (int i = 0; i < Math.min(x.length, y.length); i++) {
+                    sum += Math.abs(curve.code(x[i] * even) - curve.code(y[i]));
+                    n++;
+                }
+            }
+            return n == 0 ? 0 : sum / n;
         }
     }
 

@@ -1,12 +1,11 @@
 package org.scenothesis.production.paper;
-
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.Locale;
 import org.scenothesis.core.breakdown.day.DayPlan;
+import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.StoreException;
 
 /// Writes plans to files: beside the target first, then renamed over it.
@@ -57,13 +56,11 @@ public final class Paper {
     }
 
     private static void write(Path file, byte[] bytes) throws StoreException {
-        Path part = file.resolveSibling(file.getFileName() + ".part");
         try {
             if (file.toAbsolutePath().getParent() != null) {
                 Files.createDirectories(file.toAbsolutePath().getParent());
             }
-            Files.write(part, bytes);
-            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING);
+            FreshFile.write(file, bytes);
         } catch (IOException e) {
             throw new StoreException(file, "it could not be written; check the folder's permissions and the space left.", e);
         }

@@ -1,5 +1,4 @@
 package org.scenothesis.production.render;
-
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -10,7 +9,6 @@ import java.nio.file.StandardOpenOption;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.zip.CRC32;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FreshFile;
@@ -146,7 +144,7 @@ final class RenderLedger {
     }
 
     private synchronized void note(String line) throws IOException {
-        Files.writeString(file, line + "\n", Set.of(StandardOpenOption.APPEND, StandardOpenOption.WRITE).toArray(StandardOpenOption[]::new));
+        Files.writeString(file, line + "\n", StandardOpenOption.APPEND, LinkOption.NOFOLLOW_LINKS);
     }
 
     /// What an earlier render with another stamp made and this one did not make again.

@@ -1,12 +1,10 @@
 package org.scenothesis.production.store;
-
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
-import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
@@ -25,8 +23,7 @@ public final class Store implements AutoCloseable {
     private final Deque<Step> undo = new ArrayDeque<>();
     private final Deque<Step> redo = new ArrayDeque<>();
     private final List<Observer> observers = new CopyOnWriteArrayList<>();
-    private final ScheduledExecutorService saver =
-            Executors.newSingleThreadScheduledExecutor(Thread.ofPlatform().daemon().name("saver").factory());
+    private final ScheduledThreadPoolExecutor saver = new ScheduledThreadPoolExecutor(1, Thread.ofPlatform().daemon().name("saver").factory());
     private final Object saving = new Object();
     /// Guarded by `saving`: whether a save is due, how often it failed, and whether another program stands in the way.
     private boolean due;
@@ -59,6 +56,8 @@ public final class Store implements AutoCloseable {
 
     public Store(ProductionFolder folder) {
         this.folder = folder;
+        // What waits when this is closed is saved there, at once.
+        saver.setExecuteExistingDelayedTasksAfterShutdownPolicy(false);
         now = folder.production();
         saved = now;
         state = folder.writable() ? new SaveState(SaveState.Kind.SAVED, "") : new SaveState(SaveState.Kind.READ_ONLY, folder.holder());

@@ -268,7 +268,7 @@ final class BreakDownModel {
 
     private void written(List<String> said, String name, Sheet sheet) {
         try {
-            sheet.to(paper().resolve(name));
+            sheet.to(session.folder().forResult(paper().resolve(name)));
             said.add("Written: " + paper().resolve(name));
         } catch (StoreException e) {
             said.add(String.valueOf(e.getMessage()));

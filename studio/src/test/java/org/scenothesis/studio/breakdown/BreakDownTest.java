@@ -1,5 +1,4 @@
 package org.scenothesis.studio.breakdown;
-
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
@@ -300,7 +299,7 @@ class BreakDownTest {
         click(robot, "#slip-of-floats-1");
         retype(robot, "#subject-floats-1", "the red lantern");
         robot.type(KeyCode.ENTER);
-        until("renamed", () -> there("#need-thing-the-red-lantern"));
+        until("renamed", () -> session.shot().wonders().getFirst().subject().equals("the red lantern"));
         click(robot, "#new-shot");
         until("a new shot", () -> session.shot().wonders().isEmpty() && session.store().now().shots().size() == 4);
     }

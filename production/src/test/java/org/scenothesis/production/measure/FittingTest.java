@@ -1,0 +1,168 @@
+package org.scenothesis.production.measure;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Footages;
+import org.scenothesis.media.Stills;
+import org.scenothesis.media.VideoFormat;
+import org.scenothesis.media.VideoSink;
+import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.render.ShotRenderer;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.testkit.TinyShoot;
+
+/// Footage that does not fit together: other sizes, rates and lengths, and what is proved against what.
+class FittingTest {
+    @TempDir
+    Path home;
+
+    private final Bands bands = Bands.sequential();
+    private ProductionFolder folder;
+    private Shot shot;
+
+    @BeforeEach
+    void lay() throws Exception {
+        folder = ProductionFolder.create(home.resolve("p"), LanternWorks.production());
+        TinyShoot.film(folder.path());
+        shot = folder.production().shot("12").told("", "", 0.5);
+    }
+
+    @AfterEach
+    void close() {
+        folder.close();
+        bands.close();
+    }
+
+    private void film(String name, int width, int height, double rate, int frames, double shift) throws FootageException {
+        Picture wall = Resample.warp(TinyShoot.wall(), PlanarMap.shift(shift, 0), bands);
+        try (VideoSink s = new VideoSink(folder.path().resolve("footage/" + name), new VideoSink.Plan(width, height, rate, VideoFormat.FFV1_MKV, 9, null))) {
+            for (int i = 0; i < frames; i++) {
+                s.write(Resample.scale(wall, width, height, bands));
+            }
+        }
+    }
+
+    private Shot with(String plate, String... files) {
+        return shot.withPlate(plate, p -> p.withTakes(java.util.Arrays.stream(files).map(f -> new Take(f, "footage/" + f, f.equals(files[0]), "")).toList()));
+    }
+
+    private Measured survey(Shot s) {
+        return new Surveyor(folder, bands).survey(s, List.of(), Measured.NOTHING, Progress.NONE, t -> {});
+    }
+
+    private List<Finding> findings(Shot s, Measured m, String plate) {
+        return ShotFindings.of(s, s.plate(plate).orElseThrow(), m, folder.production().houseRules());
+    }
+
+    @Test
+    void sizesRatesAndLengthsThatDifferAreFindingsWithWhatTheRenderDoes() throws Exception {
+        film("big.mkv", 320, 180, 30, 9, 0);
+        Shot s = with("maker", "big.mkv");
+        Measured m = survey(s);
+        List<Finding> f = findings(s, m, "maker");
+        assertThat(f).extracting(Finding::measure).contains(Measure.SIZE, Measure.RATE, Measure.LENGTH);
+        assertThat(f).filteredOn(x -> x.measure() == Measure.SIZE).first().satisfies(x -> {
+            assertThat(x.verdict()).isEqualTo(Verdict.WATCH);
+            assertThat(Words.sentence(x).meaning()).contains("320").contains("180").contains("160").contains("scales");
+        });
+        assertThat(Words.sentence(f.stream().filter(x -> x.measure() == Measure.LENGTH).findFirst().orElseThrow()).meaning()).contains("holds its last frame");
+        try (ShotRenderer r = new ShotRenderer(folder, m, new Surveyor(folder, bands).contents(), bands)) {
+            assertThat(r.frame(s, 0.45).width()).isEqualTo(TinyShoot.WIDTH);
+        }
+        film("tall.mkv", 160, 120, 24, 12, 0);
+        assertThat(findings(with("maker", "tall.mkv"), survey(with("maker", "tall.mkv")), "maker"))
+                .anyMatch(x -> x.measure() == Measure.SIZE && x.verdict() == Verdict.REDO && Words.sentence(x).meaning().contains("stretch"));
+    }
+
+    /// A second take of the clean plate used to be compared with its own beginning, and to hold however far it stood away.
+    @Test
+    void everyTakeOfTheLockGroupIsProvedAgainstTheCircledCleanPlate() throws Exception {
+        film("here.mkv", TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, 12, 0);
+        film("away.mkv", TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, 12, 1);
+        Shot s = with("clean", "here.mkv", "away.mkv");
+        Measured m = survey(s);
+        var clean = s.plate("clean").orElseThrow();
+        var here = m.lockResult(s, clean, clean.take("here.mkv").orElseThrow()).orElseThrow();
+        var away = m.lockResult(s, clean, clean.take("away.mkv").orElseThrow()).orElseThrow();
+        assertThat(here.against()).isEqualTo(Reference.Kind.OWN_START);
+        assertThat(here.report().furthest().largestShiftPx()).isLessThan(0.05);
+        assertThat(away.against()).isEqualTo(Reference.Kind.CLEAN_PLATE);
+        assertThat(away.report().furthest().shift().length()).isBetween(0.9, 1.1);
+        assertThat(findings(s, m, "clean")).filteredOn(f -> f.measure() == Measure.CAMERA).extracting(f -> Words.sentence(f).meaning()).first().asString().contains("first frame to the last");
+        // Another one circled: everything is proved anew, against it.
+        Shot other = s.withPlate("clean", p -> p.circling("away.mkv"));
+        Measured again = new Surveyor(folder, bands).survey(other, List.of(), m, Progress.NONE, t -> {});
+        assertThat(again.lockResult(other, other.plate("clean").orElseThrow(), clean.take("here.mkv").orElseThrow()).orElseThrow().against()).isEqualTo(Reference.Kind.CLEAN_PLATE);
+    }
+
+    @Test
+    void aPlateWithoutACleanPlateIsNotMeasuredAndSaysSo() {
+        Shot s = shot.withPlate("clean", p -> p.withTakes(List.of()));
+        assertThat(findings(s, survey(s), "maker")).filteredOn(f -> f.measure() == Measure.CAMERA).first()
+                .satisfies(f -> {
+                    assertThat(f.verdict()).isEqualTo(Verdict.NOT_MEASURED);
+                    assertThat(f.note()).contains("no clean plate");
+                });
+    }
+
+    /// The demo's takes with one bumped: each stretch is brought back by its own shift, and what was filmed before the bump is left alone.
+    @Test
+    void onlyWhatWasFilmedAfterTheBumpIsBroughtBack() throws Exception {
+        film("clean.mkv", TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, 24, 0);
+        try (VideoSink s = new VideoSink(folder.path().resolve("footage/bumped.mkv"), new VideoSink.Plan(TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, VideoFormat.FFV1_MKV, 9, null))) {
+            for (int i = 0; i < 24; i++) {
+                s.write(i < 12 ? TinyShoot.wall() : Resample.warp(TinyShoot.wall(), PlanarMap.shift(3, 0), bands));
+            }
+        }
+        Shot s = with("clean", "clean.mkv").told("", "", 1).withPlate("maker", p -> p.withTakes(List.of(new Take("b", "footage/bumped.mkv", true, ""))))
+                .withLayers(List.of(shot.layers().get(0), shot.layer("maker").orElseThrow().withMask(List.of(), 0)));
+        Measured m = survey(s);
+        var maker = s.plate("maker").orElseThrow();
+        assertThat(m.lock(s, maker, maker.takes().getFirst()).orElseThrow().bumpFrame()).isEqualTo(12);
+        try (ShotRenderer r = new ShotRenderer(folder, m, new Surveyor(folder, bands).contents(), bands); Footage clean = Footages.open(folder.path().resolve("footage/clean.mkv"))) {
+            for (int frame : new int[] {3, 20}) {
+                float[] done = r.frame(s, frame / 24.0).g().data();
+                float[] wanted = clean.frame(frame).g().data();
+                double sum = 0;
+                for (int y = 8; y < TinyShoot.HEIGHT - 8; y++) {
+                    for (int x = 8; x < TinyShoot.WIDTH - 8; x++) {
+                        sum += Math.abs(done[y * TinyShoot.WIDTH + x] - wanted[y * TinyShoot.WIDTH + x]);
+                    }
+                }
+                assertThat(sum / ((TinyShoot.WIDTH - 16) * (TinyShoot.HEIGHT - 16))).as("frame " + frame).isLessThan(0.012);
+            }
+        }
+    }
+
+    @Test
+    void theMatrixThatAgreesWithTheCleanStillIsProposed() throws Exception {
+        // Untagged, small: BT.601 is assumed, but it was made with BT.709.
+        Path clip = folder.path().resolve("footage/untagged.mkv");
+        Picture painted = TinyShoot.wall();
+        for (int i = 0; i < painted.r().data().length; i++) {
+            (i % 48 < 16 ? painted.r() : i % 48 < 32 ? painted.g() : painted.b()).data()[i] *= 2;
+        }
+        UntaggedClip.write(clip, painted, 4);
+        Stills.write(folder.path().resolve("footage/still.png"), painted, Stills.Format.PNG8);
+        Shot s = with("clean", "still.png").withPlate("maker", p -> p.withTakes(List.of(new Take("u", "footage/untagged.mkv", true, ""))));
+        Measured m = survey(s);
+        assertThat(findings(s, m, "maker")).filteredOn(f -> f.measure() == Measure.MATRIX).first().satisfies(f -> assertThat(f.note()).contains("BT.709"));
+    }
+}
