@@ -8,7 +8,7 @@ import org.scenothesis.production.words.Words;
 /// The benches in working order, and which measures are mended on which.
 public enum BenchName {
     BOARD(Set.of()),
-    BREAK_DOWN(Set.of(Measure.MISSING)),
+    BREAK_DOWN(Set.of()),
     SHOOT(Set.of(Measure.ROLL, Measure.BUMP, Measure.DRIFT, Measure.SIZE, Measure.RATE, Measure.LENGTH, Measure.MATRIX, Measure.OUTSIDE)),
     MATCH(Set.of(Measure.CAMERA, Measure.PARALLAX, Measure.EXPOSURE, Measure.WHITE_BALANCE)),
     KEY(Set.of(Measure.SCREEN_EVENNESS, Measure.GREY_INSIDE, Measure.GREY_OUTSIDE, Measure.SPILL, Measure.BORDER)),
@@ -26,6 +26,10 @@ public enum BenchName {
     }
 
     public boolean mends(Finding f) {
+        // A file that cannot be read is mended where takes are brought in, a plate that was never filmed where it is planned.
+        if (f.measure() == Measure.MISSING) {
+            return this == (f.value() > 0 ? SHOOT : BREAK_DOWN);
+        }
         return measures.contains(f.measure());
     }
 

@@ -304,11 +304,13 @@ public final class ShootBench extends Bench {
         if (!java.nio.file.Files.exists(path)) {
             Button find = Text.button("find it again", "floor-button", () -> findAgain(t));
             find.setId("find-" + t.id());
+            find.setMinWidth(Region.USE_PREF_SIZE);
             return List.of(find);
         }
         if (session.folder().refusal(path) != null) {
             Button allow = Text.button("allow this place", "floor-button", () -> allow(path));
             allow.setId("allow-" + t.id());
+            allow.setMinWidth(Region.USE_PREF_SIZE);
             return List.of(allow);
         }
         return List.of();
@@ -392,7 +394,7 @@ public final class ShootBench extends Bench {
         ShotFindings.Known known = session.known();
         go.setText(all.isEmpty() ? "No plates are planned."
                 : whole == Verdict.HOLDS || whole == Verdict.WATCH && known.all() ? "Go: every plate is there, all " + known.of() + " measurements made."
-                : whole == Verdict.REDO ? "No go yet: film again what is red." : "No go yet: " + known.measured() + " of " + known.of() + " measured.");
+                : whole == Verdict.REDO ? "No go yet: film again, or find again, what is red." : "No go yet: " + known.measured() + " of " + known.of() + " measured.");
     }
 
     private void frame() {
