@@ -61,6 +61,8 @@ public final class ShootBench extends Bench {
     private final Label go = Text.block("", "paper-number");
     private final Needles needles = new Needles();
     private final ComparisonBar bar = new ComparisonBar("shoot", words(), Comparison.TAKE, this::frame);
+    /// The rows of takes as they were last drawn, under all they say: an unchanged row stays, and with it the menu that hangs from it.
+    private final Map<List<?>, Region> rows = new java.util.HashMap<>();
     private @Nullable String looked;
 
     public ShootBench(Session session) {
@@ -199,13 +201,17 @@ public final class ShootBench extends Bench {
         if (!inView()) {
             return;
         }
-        takes.getChildren().clear();
+        List<javafx.scene.Node> now = new java.util.ArrayList<>();
         Plate plate = session.plate().orElse(null);
         if (plate != null) {
-            plate.takes().forEach(t -> takes.getChildren().add(row(plate, t)));
+            plate.takes().forEach(t -> now.add(row(plate, t)));
         }
         if (plate == null || plate.takes().isEmpty()) {
-            takes.getChildren().add(Text.block("No take yet. Roll it, then bring the file in.", "muted"));
+            now.add(Text.block("No take yet. Roll it, then bring the file in.", "muted"));
+        }
+        rows.values().retainAll(now);
+        if (!takes.getChildren().equals(now)) {
+            takes.getChildren().setAll(now);
         }
         strike();
         strip.show(session.shot().seconds(), ribbons(plate), session.shot().beats());
@@ -225,9 +231,17 @@ public final class ShootBench extends Bench {
 
     private Region row(Plate plate, Take t) {
         Optional<FootageBrief> brief = session.measured().get().brief(t);
+        boolean chosen = take().filter(o -> o.id().equals(t.id())).isPresent();
+        String facts = facts(plate, t, brief);
+        boolean there = brief.isEmpty() || java.nio.file.Files.exists(session.folder().footage(t));
+        return rows.computeIfAbsent(List.of(plate.id(), plate.takes().indexOf(t), t, verdict(plate, t, brief), facts, chosen, there),
+                k -> drawn(plate, t, brief, facts, chosen));
+    }
+
+    private Region drawn(Plate plate, Take t, Optional<FootageBrief> brief, String told, boolean chosen) {
         Verdict v = verdict(plate, t, brief);
         Label name = Text.of("Take " + (plate.takes().indexOf(t) + 1) + (t.circled() ? ", circled" : ""), "strong");
-        Label facts = Text.block(facts(plate, t, brief), "muted", "small");
+        Label facts = Text.block(told, "muted", "small");
         VBox words = new VBox(1, name, facts);
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMinWidth(0);
@@ -244,7 +258,7 @@ public final class ShootBench extends Bench {
         row.setAlignment(Pos.CENTER_LEFT);
         row.getStyleClass().add("take-row");
         row.setId("take-" + t.id());
-        row.pseudoClassStateChanged(CHOSEN, take().filter(o -> o.id().equals(t.id())).isPresent());
+        row.pseudoClassStateChanged(CHOSEN, chosen);
         row.setFocusTraversable(true);
         row.setOnMouseClicked(e -> {
             looked = t.id();
