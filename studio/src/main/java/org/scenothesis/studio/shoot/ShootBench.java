@@ -61,8 +61,8 @@ public final class ShootBench extends Bench {
     private final Label go = Text.block("", "paper-number");
     private final Needles needles = new Needles();
     private final ComparisonBar bar = new ComparisonBar("shoot", words(), Comparison.TAKE, this::frame);
-    /// The rows of takes as they were last drawn, under all they say: an unchanged row stays, and with it the menu that hangs from it.
-    private final Map<List<?>, Region> rows = new java.util.HashMap<>();
+    /// The rows of takes shown, under what their buttons depend on: a row stays while measurements come in, and with it the menu that hangs from it.
+    private final Map<List<?>, Row> rows = new java.util.HashMap<>();
     private @Nullable String looked;
 
     public ShootBench(Session session) {
@@ -70,6 +70,8 @@ public final class ShootBench extends Bench {
         build();
         wire();
     }
+
+    private record Row(HBox box, Label facts) {}
 
     private static Map<Comparison, String> words() {
         Map<Comparison, String> words = new java.util.EnumMap<>(Comparison.class);
@@ -209,7 +211,7 @@ public final class ShootBench extends Bench {
         if (plate == null || plate.takes().isEmpty()) {
             now.add(Text.block("No take yet. Roll it, then bring the file in.", "muted"));
         }
-        rows.values().retainAll(now);
+        rows.values().removeIf(r -> !now.contains(r.box()));
         if (!takes.getChildren().equals(now)) {
             takes.getChildren().setAll(now);
         }
@@ -231,17 +233,17 @@ public final class ShootBench extends Bench {
 
     private Region row(Plate plate, Take t) {
         Optional<FootageBrief> brief = session.measured().get().brief(t);
-        boolean chosen = take().filter(o -> o.id().equals(t.id())).isPresent();
-        String facts = facts(plate, t, brief);
         boolean there = brief.isEmpty() || java.nio.file.Files.exists(session.folder().footage(t));
-        return rows.computeIfAbsent(List.of(plate.id(), plate.takes().indexOf(t), t, verdict(plate, t, brief), facts, chosen, there),
-                k -> drawn(plate, t, brief, facts, chosen));
+        Row row = rows.computeIfAbsent(List.of(plate.id(), plate.takes().indexOf(t), t, brief, there), k -> drawn(plate, t, brief));
+        row.facts().setText(facts(plate, t, brief));
+        row.box().getChildren().set(0, new VerdictMark(verdict(plate, t, brief)));
+        row.box().pseudoClassStateChanged(CHOSEN, take().filter(o -> o.id().equals(t.id())).isPresent());
+        return row.box();
     }
 
-    private Region drawn(Plate plate, Take t, Optional<FootageBrief> brief, String told, boolean chosen) {
-        Verdict v = verdict(plate, t, brief);
+    private Row drawn(Plate plate, Take t, Optional<FootageBrief> brief) {
         Label name = Text.of("Take " + (plate.takes().indexOf(t) + 1) + (t.circled() ? ", circled" : ""), "strong");
-        Label facts = Text.block(told, "muted", "small");
+        Label facts = Text.block("", "muted", "small");
         VBox words = new VBox(1, name, facts);
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMinWidth(0);
@@ -254,11 +256,10 @@ public final class ShootBench extends Bench {
         mends(t, brief).forEach(actions.getChildren()::add);
         circle.setId("circle-" + t.id());
         circle.setMinWidth(Region.USE_PREF_SIZE);
-        HBox row = new HBox(8, new VerdictMark(v), words, actions);
+        HBox row = new HBox(8, new Region(), words, actions);
         row.setAlignment(Pos.CENTER_LEFT);
         row.getStyleClass().add("take-row");
         row.setId("take-" + t.id());
-        row.pseudoClassStateChanged(CHOSEN, chosen);
         row.setFocusTraversable(true);
         row.setOnMouseClicked(e -> {
             looked = t.id();
@@ -270,7 +271,7 @@ public final class ShootBench extends Bench {
                 refresh();
             }
         });
-        return row;
+        return new Row(row, facts);
     }
 
     private Verdict verdict(Plate plate, Take t, Optional<FootageBrief> brief) {
