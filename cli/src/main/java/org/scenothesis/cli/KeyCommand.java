@@ -1,5 +1,4 @@
 package org.scenothesis.cli;
-
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -9,14 +8,15 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.key.KeySettings;
-import org.scenothesis.core.key.Keyed;
 import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.key.StripKeyer;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
 import org.scenothesis.core.match.LockJudge;
@@ -29,6 +29,7 @@ import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
+import org.scenothesis.media.MemoryAtHand;
 import org.scenothesis.media.Stills;
 import org.scenothesis.production.measure.KeyCheck;
 import org.scenothesis.production.measure.KeyReport;
@@ -86,10 +87,12 @@ final class KeyCommand implements Callable<Integer> {
             FootageSource bare = screenPlate == null ? null : FootageSource.of(screenPlate);
             KeyReport r;
             try (Footage t = Footages.open(take)) {
-                ScreenModel model = Screens.model(t, bare, bands);
+                int times = times(t);
+                ScreenModel model = Screens.model(t, bare, times, bands);
                 List<Point> shares = outline.stream().map(p -> new Point(p.x() / t.info().width(), p.y() / t.info().height())).toList();
                 Files.createDirectories(out);
-                write(t, model, settings, model.garbage(shares), bands);
+                Polygon counts = model.garbage(shares);
+                write(t, f -> element(f, model, settings, counts, bands), bands);
                 r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, shares), bands, Progress.NONE);
             }
             List<Finding> findings = KeyJudge.judge(
@@ -103,17 +106,36 @@ final class KeyCommand implements Callable<Integer> {
         }
     }
 
-    private void write(Footage t, ScreenModel model, KeySettings settings, @Nullable Polygon outline, Bands bands) throws FootageException, InputException {
+    /// How many times smaller than the take its screen model is made: 1, or more where the whole cannot be keyed at once.
+    private int times(Footage t) throws FootageException {
+        long pixels = (long) t.info().width() * t.info().height();
+        if (background != null) {
+            MemoryAtHand.require(take, pixels, MemoryAtHand.OVER);
+        }
+        return MemoryAtHand.fits(pixels, MemoryAtHand.KEYING) ? 1 : MemoryAtHand.reduction(pixels, MemoryAtHand.KEYING);
+    }
+
+    private static Picture element(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon counts, Bands bands) {
+        if (frame.sameShape(model.colour())) {
+            return Keyer.key(frame, model, settings, counts, bands).element();
+        }
+        double kx = frame.width() / (double) model.colour().width();
+        double ky = frame.height() / (double) model.colour().height();
+        return StripKeyer.element(frame, model, settings, counts == null ? null : counts.scaled(kx, ky),
+                MemoryAtHand.rows(frame.width(), MemoryAtHand.KEYING) - 2 * StripKeyer.CONTEXT, bands);
+    }
+
+    private void write(Footage t, UnaryOperator<Picture> keyed, Bands bands) throws FootageException, InputException {
         Progress progress = output.progress("key");
         try (Footage bg = background == null ? null : Footages.open(background)) {
             int n = t.info().frames();
             for (int i = 0; i < n; i++) {
                 progress.at(i, n);
-                Keyed k = Keyer.key(t.frame(i).withAlpha(null), model, settings, outline, bands);
-                Stills.writeMatte(out.resolve(String.format("matte-%06d.png", i)), k.alpha());
-                Stills.write(out.resolve(String.format("element-%06d.png", i)), k.element(), Stills.Format.PNG16);
+                Picture element = keyed.apply(t.frame(i).withAlpha(null));
+                Stills.writeMatte(out.resolve(String.format("matte-%06d.png", i)), element.alpha());
+                Stills.write(out.resolve(String.format("element-%06d.png", i)), element, Stills.Format.PNG16);
                 if (bg != null) {
-                    Stills.write(out.resolve(String.format("comp-%06d.png", i)), over(bg, k.element(), i, bands), Stills.Format.PNG8);
+                    Stills.write(out.resolve(String.format("comp-%06d.png", i)), over(bg, element, i, bands), Stills.Format.PNG8);
                 }
             }
             progress.at(n, n);

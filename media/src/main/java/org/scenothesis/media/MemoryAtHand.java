@@ -1,5 +1,4 @@
 package org.scenothesis.media;
-
 import java.nio.file.Path;
 import java.util.Locale;
 
@@ -9,20 +8,31 @@ public final class MemoryAtHand {
     public static final int WHOLE = 36;
     /// Bytes per pixel that keying takes.
     public static final int KEYING = 130;
+    /// Bytes per pixel that laying an element over another picture takes.
+    public static final int OVER = 56;
 
     private static final double SHARE = 0.8;
 
     private MemoryAtHand() {}
 
+    public static boolean fits(long pixels, int bytesPerPixel) {
+        return pixels * (double) bytesPerPixel <= SHARE * Runtime.getRuntime().maxMemory();
+    }
+
     /// @throws FootageException if work of so many bytes per pixel would not fit
     public static void require(Path path, long pixels, int bytesPerPixel) throws FootageException {
-        long most = Runtime.getRuntime().maxMemory();
-        if (pixels * (double) bytesPerPixel > SHARE * most) {
+        if (!fits(pixels, bytesPerPixel)) {
+            long most = Runtime.getRuntime().maxMemory();
             long gigabytes = (long) Math.ceil(pixels * (double) bytesPerPixel / SHARE / (1L << 30));
             throw new FootageException(path, String.format(
                     Locale.ENGLISH, "the picture has %.0f megapixels; this needs about %d GB of memory, and %.1f GB are at hand. Scale it below %.0f megapixels, or start with SCENOTHESIS_HEAP=%dg.",
                     pixels / 1e6, gigabytes, most / (double) (1L << 30), Math.floor(SHARE * most / bytesPerPixel / 1e6), gigabytes + 1));
         }
+    }
+
+    /// Rows of a picture that fit into a fifth of the memory at hand for work of so many bytes per pixel.
+    public static int rows(int width, int bytesPerPixel) {
+        return (int) Math.max(1, Runtime.getRuntime().maxMemory() / 5 / ((long) width * bytesPerPixel));
     }
 
     /// How many times smaller on each side a picture must be for work of so many bytes per pixel; 1 where it fits as it is.

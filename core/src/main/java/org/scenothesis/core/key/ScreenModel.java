@@ -1,5 +1,4 @@
 package org.scenothesis.core.key;
-
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
@@ -24,13 +23,13 @@ public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullabl
         double ky = height / (double) colour.height();
         return new ScreenModel(
                 Resample.scale(colour, width, height, bands), hue, source,
-                c == null ? null : new Polygon(c.corners().stream().map(p -> new Point(p.x() * kx, p.y() * ky)).toList()));
+                c == null ? null : c.scaled(kx, ky));
     }
 
     /// The outline that counts: the one that was drawn, in shares of the picture, else that of the cloth if much of the picture lies beyond it; null for all of the picture.
     public @Nullable Polygon garbage(List<Point> drawn) {
         Polygon c = cloth;
-        return drawn.size() < 3 ? c != null && Cloth.sidesReached(c, colour.width(), colour.height()) >= 3 ? null : c : new Polygon(drawn.stream().map(p -> new Point(p.x() * colour.width(), p.y() * colour.height())).toList());
+        return drawn.size() < 3 ? c != null && Cloth.sidesReached(c, colour.width(), colour.height()) >= 3 ? null : c : new Polygon(drawn).scaled(colour.width(), colour.height());
     }
 
     public enum Source {

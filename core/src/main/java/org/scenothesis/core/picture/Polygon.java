@@ -1,5 +1,4 @@
 package org.scenothesis.core.picture;
-
 import java.util.List;
 import org.scenothesis.core.Check;
 
@@ -13,6 +12,10 @@ public record Polygon(List<Point> corners) {
     public static Polygon rectangle(double left, double top, double right, double bottom) {
         return new Polygon(List.of(
                 new Point(left, top), new Point(right, top), new Point(right, bottom), new Point(left, bottom)));
+    }
+
+    public Polygon scaled(double kx, double ky) {
+        return new Polygon(corners.stream().map(p -> new Point(p.x() * kx, p.y() * ky)).toList());
     }
 
     /// Coverage of every pixel, 4×4 samples each: 1 inside, 0 outside.

@@ -1,5 +1,4 @@
 package org.scenothesis.core.key;
-
 import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
@@ -41,6 +40,20 @@ class CroppedKeyTest {
         }
         assertThat(part.alpha().at(20, 20)).isZero();
         assertThat(part.element().width()).isEqualTo(W);
+    }
+
+    @Test
+    void aPictureTooLargeIsKeyedInStripsWithTheSameMatte() {
+        ScreenModel small = ScreenModels.fromPlate(org.scenothesis.core.picture.Resample.scale(scene(false), W / 3, H / 3, bands), bands);
+        Keyed whole = Keyer.key(scene(true), ScreenModels.fromPlate(scene(false), bands), KeySettings.DEFAULT, null, bands);
+        for (int rows : new int[] {7, 31, 500}) {
+            Picture strips = StripKeyer.element(scene(true), small, KeySettings.DEFAULT, Polygon.rectangle(30, 20, 170, 130), rows, bands);
+            assertThat(strips.sameShape(whole.element())).isTrue();
+            for (int i = 0; i < W * H; i++) {
+                assertThat(strips.alpha().data()[i]).as("%d rows, pixel %d", rows, i).isCloseTo(whole.alpha().data()[i], org.assertj.core.data.Offset.offset(0.01f));
+                assertThat(strips.r().data()[i] * strips.alpha().data()[i]).isCloseTo(whole.element().r().data()[i] * whole.alpha().data()[i], org.assertj.core.data.Offset.offset(0.01f));
+            }
+        }
     }
 
     @Test

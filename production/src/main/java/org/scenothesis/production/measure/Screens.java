@@ -1,5 +1,4 @@
 package org.scenothesis.production.measure;
-
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -28,7 +27,7 @@ public final class Screens {
     /// The same for pictures reduced `times` on each side.
     ///
     /// @throws FootageException if footage cannot be read, sizes differ, or no screen colour is found
-    static ScreenModel model(Footage take, @Nullable FootageSource screenPlate, int times, Bands bands) throws FootageException {
+    public static ScreenModel model(Footage take, @Nullable FootageSource screenPlate, int times, Bands bands) throws FootageException {
         ScreenModel m = screenPlate == null ? ofTake(take, times, bands) : ofPlate(take, screenPlate, times, bands);
         if (m == null) {
             throw new FootageException(take.info().path(), "no green or blue screen is found in the take; choose another take, or mask it instead of keying.");
