@@ -14,6 +14,7 @@ import org.scenothesis.core.picture.Plane;
 public final class ScreenModels {
     private static final double PLATE_SIGMA_PX = 0.7;
     private static final double FRAME_SIGMA_PX = 3;
+    private static final int USUAL_WIDTH = 1280;
 
     private ScreenModels() {}
 
@@ -27,7 +28,7 @@ public final class ScreenModels {
     /// From one frame: sure screen pixels, continued smoothly under the subject. Null when the frame shows no screen colour.
     public static @Nullable ScreenModel fromFrame(Picture frame, Bands bands) {
         ScreenHue hue = ScreenHue.of(frame);
-        Plane sure = Grow.least(likely(frame, hue), 3, bands);
+        Plane sure = Grow.least(likely(frame, hue), margin(frame, 3), bands);
         if (share(sure) < 0.005) {
             return null;
         }
@@ -36,13 +37,18 @@ public final class ScreenModels {
         return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.FRAME, Cloth.outline(sure));
     }
 
+    /// How far a sure pixel lies from any other: `px` in usual pictures, more in larger ones, where edges and reflections are as much wider.
+    private static int margin(Picture frame, int px) {
+        return Math.max(px, px * frame.width() / USUAL_WIDTH);
+    }
+
     /// From several frames of a locked take: at each pixel the middle of those moments that show the screen; the rest is continued smoothly.
     public static @Nullable ScreenModel fromTake(List<Picture> frames, Bands bands) {
         if (frames.size() < 3) {
             return fromFrame(frames.getFirst(), bands);
         }
         ScreenHue hue = ScreenHue.of(frames.getFirst());
-        List<Plane> sure = frames.stream().map(f -> Grow.least(likely(f, hue), 2, bands)).toList();
+        List<Plane> sure = frames.stream().map(f -> Grow.least(likely(f, hue), margin(f, 2), bands)).toList();
         int w = frames.getFirst().width();
         int h = frames.getFirst().height();
         Picture seen = Picture.of(w, h);
