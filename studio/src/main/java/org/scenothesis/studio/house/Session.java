@@ -88,11 +88,12 @@ public final class Session implements AutoCloseable {
                 worker.onUi(() -> save.set(state));
             }
         });
-        production.addListener((o, was, is) -> {
+        // Of this kind and first, so that whoever hears of a change finds it judged: listeners to values are told after all listeners to changes.
+        production.addListener(o -> {
             judge();
             plan();
         });
-        measured.addListener((o, was, is) -> judge());
+        measured.addListener(o -> judge());
         plateId.addListener((o, was, is) -> {
             // What is looked at is measured first.
             if (!work.get().what().isEmpty() && findings(is).stream().anyMatch(f -> f.verdict() == Verdict.NOT_MEASURED)) {
@@ -100,7 +101,7 @@ public final class Session implements AutoCloseable {
             }
         });
         // A property that nobody reads tells only its first change to invalidation listeners; a change listener keeps it awake.
-        for (javafx.beans.value.ObservableValue<?> p : List.of(findings, plan, save, work, bench, shotId, plateId, said, seconds)) {
+        for (javafx.beans.value.ObservableValue<?> p : List.of(production, measured, findings, plan, save, work, bench, shotId, plateId, said, seconds)) {
             p.addListener((o, was, is) -> {});
         }
         strayLinks = folder.strayLinks();

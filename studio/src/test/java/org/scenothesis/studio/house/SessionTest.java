@@ -73,6 +73,20 @@ class SessionTest {
     }
 
     @Test
+    void whoHearsOfAChangeFindsItJudged() throws Exception {
+        List<Boolean> judged = java.util.Collections.synchronizedList(new ArrayList<>());
+        javafx.beans.InvalidationListener heard = o -> judged.add(session.findings().get().equals(
+                org.scenothesis.production.measure.ShotFindings.of(session.shot(), session.measured().get(), session.store().now().houseRules())));
+        session.measured().addListener(heard);
+        session.production().addListener(heard);
+        measured();
+        session.change("circle", s -> s.withPlate("clean", p -> p.circling("clean-1")));
+        session.change("add", s -> s.withPlates(s.plates().subList(0, 3)));
+        assertThat(judged.size()).isGreaterThan(3);
+        assertThat(judged).doesNotContain(false);
+    }
+
+    @Test
     void whatIsMeasuredIsJudgedAndGoesWithItsPlate() throws Exception {
         measured();
         assertThat(session.findings("maker")).isNotEmpty().allMatch(f -> f.plate().equals("maker"));
