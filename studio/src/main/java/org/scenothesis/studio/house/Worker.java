@@ -31,6 +31,7 @@ public final class Worker implements AutoCloseable {
     private final Map<String, AtomicBoolean> newest = new ConcurrentHashMap<>();
     private volatile int busy;
     private final Map<String, Integer> lanesBusy = new ConcurrentHashMap<>();
+    private volatile boolean closed;
 
     public Worker(Executor ui) {
         this.ui = ui;
@@ -38,6 +39,9 @@ public final class Worker implements AutoCloseable {
 
     /// Runs `job` on `lane`; then `done` or `failed` on the interface's thread, unless overtaken.
     public <T> void ask(String lane, Job<T> job, Consumer<T> done, Consumer<Exception> failed) {
+        if (closed) {
+            return;
+        }
         AtomicBoolean wanted = new AtomicBoolean(true);
         AtomicBoolean before = newest.put(lane, wanted);
         if (before != null) {
@@ -116,6 +120,7 @@ public final class Worker implements AutoCloseable {
     /// Stops all lanes and waits for them, so that nothing is written any more when this returns.
     @Override
     public void close() {
+        closed = true;
         newest.values().forEach(w -> w.set(false));
         lanes.values().forEach(ExecutorService::shutdownNow);
         try {

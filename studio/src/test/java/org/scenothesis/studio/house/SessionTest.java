@@ -87,6 +87,16 @@ class SessionTest {
     }
 
     @Test
+    void whatIsAskedAfterTheEndIsLeftAlone() throws Exception {
+        measured();
+        session.close();
+        session.measure();
+        session.worker().ask("late", ticket -> 1, n -> session.say("late"), e -> session.say("late"));
+        assertThat(session.worker().idle()).isTrue();
+        assertThat(session.said().get()).doesNotContain("late");
+    }
+
+    @Test
     void whatIsMeasuredIsJudgedAndGoesWithItsPlate() throws Exception {
         measured();
         assertThat(session.findings("maker")).isNotEmpty().allMatch(f -> f.plate().equals("maker"));
