@@ -55,24 +55,62 @@ public final class Resample {
         int inHeight = in.getFirst().height();
         bands.run(out.getFirst().height(), (first, end, band) -> {
             Taps taps = new Taps(inWidth, inHeight);
-            for (int i = first * w; i < end * w; i++) {
-                double x = i % w + 0.5;
-                double y = i / w + 0.5;
-                double d = outToIn.denominator(x, y);
-                double u = outToIn.mapX(x, y) / d;
-                double v = outToIn.mapY(x, y) / d;
-                int across = steps((outToIn.a() - u * outToIn.g()) / d, (outToIn.d() - v * outToIn.g()) / d);
-                int down = steps((outToIn.b() - u * outToIn.h()) / d, (outToIn.e() - v * outToIn.h()) / d);
-                if (across == 1 && down == 1) {
-                    taps.at(u, v);
-                    for (int c = 0; c < from.length; c++) {
-                        to[c][i] = taps.value(from[c]);
-                    }
+            for (int y = first; y < end; y++) {
+                if (plain(outToIn, w, y + 0.5)) {
+                    row(taps, outToIn, from, to, y, w);
                 } else {
-                    footprint(taps, outToIn, new Point(x, y), across, down, from, to, i);
+                    footprints(taps, outToIn, from, to, y, w);
                 }
             }
         });
+    }
+
+    /// Whether a whole row is surely not shrunken: the largest stretch of its ends over the smallest denominator.
+    private static boolean plain(PlanarMap m, int w, double y) {
+        double least = Math.min(m.denominator(0.5, y), m.denominator(w - 0.5, y));
+        if (!(least > 0)) {
+            return false;
+        }
+        double most = Math.max(stretch2(m, 0.5, y), stretch2(m, w - 0.5, y));
+        return most <= SHRUNK * SHRUNK * least * least * least * least;
+    }
+
+    /// The square of the longer side of a pixel in the input, times the fourth power of the denominator; along a row it is largest at an end.
+    private static double stretch2(PlanarMap m, double x, double y) {
+        double d = m.denominator(x, y);
+        double u = m.mapX(x, y);
+        double v = m.mapY(x, y);
+        double across = square(m.a() * d - u * m.g()) + square(m.d() * d - v * m.g());
+        double down = square(m.b() * d - u * m.h()) + square(m.e() * d - v * m.h());
+        return Math.max(across, down);
+    }
+
+    private static double square(double v) {
+        return v * v;
+    }
+
+    private static void row(Taps taps, PlanarMap outToIn, float[][] from, float[][] to, int row, int w) {
+        for (int i = row * w; i < (row + 1) * w; i++) {
+            double x = i - row * w + 0.5;
+            double d = outToIn.denominator(x, row + 0.5);
+            taps.at(outToIn.mapX(x, row + 0.5) / d, outToIn.mapY(x, row + 0.5) / d);
+            for (int c = 0; c < from.length; c++) {
+                to[c][i] = taps.value(from[c]);
+            }
+        }
+    }
+
+    private static void footprints(Taps taps, PlanarMap outToIn, float[][] from, float[][] to, int row, int w) {
+        double y = row + 0.5;
+        for (int i = row * w; i < (row + 1) * w; i++) {
+            double x = i - row * w + 0.5;
+            double d = outToIn.denominator(x, y);
+            double u = outToIn.mapX(x, y) / d;
+            double v = outToIn.mapY(x, y) / d;
+            int across = steps((outToIn.a() - u * outToIn.g()) / d, (outToIn.d() - v * outToIn.g()) / d);
+            int down = steps((outToIn.b() - u * outToIn.h()) / d, (outToIn.e() - v * outToIn.h()) / d);
+            footprint(taps, outToIn, new Point(x, y), across, down, from, to, i);
+        }
     }
 
     /// Into how many parts a pixel is divided along one side, by how far apart its ends lie in the input.
