@@ -1,10 +1,12 @@
 package org.scenothesis.studio;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.awaitility.Awaitility.await;
 
 import java.nio.file.Path;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -49,19 +51,19 @@ class LauncherTest {
         AtomicInteger shown = new AtomicInteger(-1);
         AtomicInteger times = new AtomicInteger();
         try (Worker w = new Worker(Runnable::run)) {
+            CountDownLatch allAsked = new CountDownLatch(1);
             for (int i = 0; i < 50; i++) {
                 int n = i;
                 w.ask("lane", t -> {
-                    Thread.sleep(2);
+                    allAsked.await();
                     return n;
                 }, v -> {
                     shown.set(v);
                     times.incrementAndGet();
                 }, e -> shown.set(-2));
             }
-            for (int i = 0; i < 200 && !w.idle(); i++) {
-                Thread.sleep(10);
-            }
+            allAsked.countDown();
+            await().until(w::idle);
         }
         assertThat(shown.get()).isEqualTo(49);
         assertThat(times.get()).isLessThan(10);
@@ -74,18 +76,15 @@ class LauncherTest {
             w.ask("a", t -> {
                 throw new java.io.IOException("broken");
             }, v -> {}, e -> failed.incrementAndGet());
+            CountDownLatch runs = new CountDownLatch(1);
             w.ask("b", t -> {
-                while (t.wanted()) {
-                    Thread.sleep(2);
-                }
+                runs.countDown();
+                await().until(() -> !t.wanted());
                 throw new org.scenothesis.production.measure.Stopped();
             }, v -> failed.addAndGet(100), e -> failed.addAndGet(100));
-            Thread.sleep(60);
+            assertThat(runs.await(10, TimeUnit.SECONDS)).isTrue();
             w.cancel("b");
-            for (int i = 0; i < 200 && !w.idle(); i++) {
-                Thread.sleep(10);
-            }
-            assertThat(w.idle()).isTrue();
+            await().until(w::idle);
         }
         assertThat(failed.get()).isEqualTo(1);
     }

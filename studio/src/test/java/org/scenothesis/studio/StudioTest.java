@@ -4,14 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
+import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -26,12 +26,9 @@ import org.scenothesis.media.Stills;
 import org.scenothesis.media.VideoFormat;
 import org.scenothesis.production.demo.Rehearsal;
 import org.scenothesis.production.measure.Progress;
-import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
-import org.scenothesis.studio.house.Worker;
 import org.scenothesis.studio.parts.PictureView;
-import org.scenothesis.studio.theme.Theme;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -44,6 +41,7 @@ class StudioTest {
     private static Path template;
 
     private Path folder;
+    private OpenHouse house;
     private Session session;
     private Scene scene;
 
@@ -81,12 +79,10 @@ class StudioTest {
                 Files.copy(p, to, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
             }
         }
-        session = new Session(ProductionFolder.open(folder), new Worker(Platform::runLater));
+        house = OpenHouse.on(stage, folder);
+        session = house.session();
+        scene = house.scene();
         session.begin();
-        scene = new Scene(Studio.house(session), 1280, 800);
-        Theme.dress(scene);
-        stage.setScene(scene);
-        stage.show();
     }
 
     @Stop
@@ -95,12 +91,21 @@ class StudioTest {
     }
 
     private void until(String what, BooleanSupplier holds) {
-        try {
-            WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(holds::getAsBoolean).get());
-        } catch (TimeoutException e) {
-            throw new AssertionError("never: " + what, e);
-        }
-        WaitForAsyncUtils.waitForFxEvents();
+        house.until(what, holds);
+    }
+
+    /// Waits until the window was drawn `n` times more.
+    private static void pulses(int n) throws InterruptedException {
+        CountDownLatch left = new CountDownLatch(n);
+        AnimationTimer count = new AnimationTimer() {
+            @Override
+            public void handle(long now) {
+                left.countDown();
+            }
+        };
+        Platform.runLater(count::start);
+        assertThat(left.await(30, TimeUnit.SECONDS)).isTrue();
+        Platform.runLater(count::stop);
     }
 
     private void measured() {
@@ -108,9 +113,7 @@ class StudioTest {
     }
 
     private String words(Node n) {
-        StringBuilder s = new StringBuilder();
-        n.lookupAll(".label").forEach(l -> s.append(((Label) l).getText()).append('\n'));
-        return s.toString();
+        return OpenHouse.words(n);
     }
 
     @Test
@@ -158,13 +161,13 @@ class StudioTest {
     }
 
     @Test
-    void spacePlaysAndStops(FxRobot robot) {
+    void spacePlaysAndStops(FxRobot robot) throws Exception {
         measured();
         robot.type(KeyCode.SPACE);
         until("plays", () -> session.frame() > 4);
         robot.type(KeyCode.SPACE);
         int at = session.frame();
-        robot.sleep(250);
+        pulses(15);
         assertThat(session.frame()).isEqualTo(at);
     }
 

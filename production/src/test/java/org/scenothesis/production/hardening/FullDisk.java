@@ -1,4 +1,6 @@
 package org.scenothesis.production.hardening;
+import static org.awaitility.Awaitility.await;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -6,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import org.awaitility.core.ConditionTimeoutException;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.Store;
@@ -86,11 +89,10 @@ final class FullDisk {
         }
     }
 
-    private void until(Store store, Store.SaveState.Kind kind) throws InterruptedException {
-        for (int i = 0; i < 1600 && store.saveState().kind() != kind; i++) {
-            Thread.sleep(10);
-        }
-        if (store.saveState().kind() != kind) {
+    private void until(Store store, Store.SaveState.Kind kind) {
+        try {
+            await().atMost(16, TimeUnit.SECONDS).until(() -> store.saveState().kind() == kind);
+        } catch (ConditionTimeoutException e) {
             broken.add("waited in vain for " + kind + ", it is " + store.saveState());
         }
     }

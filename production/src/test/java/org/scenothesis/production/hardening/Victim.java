@@ -2,6 +2,7 @@ package org.scenothesis.production.hardening;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.concurrent.locks.LockSupport;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.measure.Measured;
@@ -32,7 +33,8 @@ final class Victim {
             int n = i;
             store.apply("change", p -> p.withShot("12", s -> s.told(String.valueOf(n), "story " + "x".repeat(n % 900), 4)));
             Files.writeString(log, n + " " + System.currentTimeMillis() + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
-            Thread.sleep(n % 7 * 9);
+            // The pace of a hasty user: sometimes at once, sometimes within the wait before a save, sometimes after it.
+            LockSupport.parkNanos(n % 7 * 9_000_000L);
         }
     }
 

@@ -1,6 +1,6 @@
 package org.scenothesis.production.store;
-
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.argThat;
 import static org.mockito.Mockito.atLeastOnce;
@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -103,12 +104,11 @@ class StoreTest {
     @Test
     void aChangeIsOnDiskWithinASecondWithoutClosing() throws Exception {
         rename("clean", "Saved by itself");
-        Thread.sleep(1000);
+        await().atMost(1, TimeUnit.SECONDS).until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
         // As after a kill: read what is there, the lock notwithstanding.
         try (ProductionFolder other = ProductionFolder.open(folder, false)) {
             assertThat(name(other.production(), "clean")).isEqualTo("Saved by itself");
         }
-        assertThat(store.saveState().kind()).isEqualTo(Store.SaveState.Kind.SAVED);
     }
 
     @Test
@@ -118,14 +118,6 @@ class StoreTest {
         try (ProductionFolder other = ProductionFolder.open(folder, false)) {
             assertThat(name(other.production(), "clean")).isEqualTo("At the last moment");
         }
-    }
-
-    private void until(java.util.function.BooleanSupplier so) throws Exception {
-        long end = System.nanoTime() + 10_000_000_000L;
-        while (!so.getAsBoolean() && System.nanoTime() < end) {
-            Thread.sleep(5);
-        }
-        assertThat(so.getAsBoolean()).isTrue();
     }
 
     private boolean onDisk(String name) {
@@ -142,11 +134,11 @@ class StoreTest {
         Path away = folder.resolveSibling(folder.getFileName() + "-away");
         Files.move(folder, away);
         rename("clean", "Kept in memory");
-        until(() -> store.saveState().kind() == Store.SaveState.Kind.FAILED);
+        await().until(() -> store.saveState().kind() == Store.SaveState.Kind.FAILED);
         assertThat(store.saveState().sentence()).contains("not there any more").contains("tried again");
         assertThat(name(store.now(), "clean")).isEqualTo("Kept in memory");
         Files.move(away, folder);
-        until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
+        await().until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
         assertThat(onDisk("Kept in memory")).isTrue();
     }
 
@@ -167,7 +159,7 @@ class StoreTest {
             }
         });
         rename("clean", "begin");
-        until(() -> more.get() == 12 && store.saveState().kind() == Store.SaveState.Kind.SAVED);
+        await().until(() -> more.get() == 12 && store.saveState().kind() == Store.SaveState.Kind.SAVED);
         assertThat(onDisk("name 12")).isTrue();
     }
 
@@ -178,7 +170,7 @@ class StoreTest {
             String outside = Files.readString(file).replaceFirst("\"title\" : \"[^\"]*\"", "\"title\" : \"Outside " + way + "\"");
             Files.writeString(file, outside);
             rename("clean", "Mine " + way);
-            until(() -> store.saveState().kind() == Store.SaveState.Kind.CONTESTED);
+            await().until(() -> store.saveState().kind() == Store.SaveState.Kind.CONTESTED);
             assertThat(Files.readString(file)).isEqualTo(outside);
             String mine = "Mine " + way;
             switch (way) {
@@ -199,7 +191,7 @@ class StoreTest {
                     assertThat(store.now().title()).isEqualTo("Outside 2");
                 }
             }
-            until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
+            await().until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
         }
     }
 
@@ -212,11 +204,10 @@ class StoreTest {
             }
             return p.withShots(many);
         });
-        until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
+        await().until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
         assertThat(Files.size(folder.resolve("production.json"))).isGreaterThan(2_000_000);
         rename("clean", "Late");
-        Thread.sleep(1000);
-        assertThat(onDisk("Late")).isTrue();
+        await().atMost(1, TimeUnit.SECONDS).until(() -> onDisk("Late"));
     }
 
     @Test

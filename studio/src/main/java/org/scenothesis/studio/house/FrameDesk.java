@@ -8,10 +8,13 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.function.Function;
+import java.util.function.LongSupplier;
+import java.util.function.ToIntFunction;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
 import org.scenothesis.production.measure.Contents;
@@ -24,7 +27,7 @@ public final class FrameDesk implements AutoCloseable {
     /// Bytes of decoded frames kept, whatever the length of the takes.
     private static final long ROOM = 320L << 20;
     private static final int MOST_OPEN = 6;
-    private static final long LOOK_NS = 400_000_000;
+    static final long LOOK_NS = 400_000_000;
 
     private record Key(FootageSource source, int frame) {}
 
@@ -34,9 +37,15 @@ public final class FrameDesk implements AutoCloseable {
         private @Nullable Footage footage;
         private String standing = "";
         private long looked;
+        private boolean dismissed;
 
         Open(FootageSource source) {
             this.source = source;
+        }
+
+        synchronized void dismiss() {
+            dismissed = true;
+            close();
         }
 
         synchronized void close() {
@@ -51,32 +60,30 @@ public final class FrameDesk implements AutoCloseable {
             Caffeine.newBuilder().maximumWeight(ROOM >> 10).weigher((Key k, Picture p) -> (int) (p.bytes() >> 10) + 1).build();
     private final LinkedHashMap<FootageSource, Open> open = new LinkedHashMap<>(16, 0.75f, true);
     private final Function<Path, @Nullable String> refusal;
+    private final LongSupplier nanoTime;
 
     /// - `refusal`: why a path must not be read, as a sentence, or null.
     public FrameDesk(Function<Path, @Nullable String> refusal) {
+        this(refusal, System::nanoTime);
+    }
+
+    FrameDesk(Function<Path, @Nullable String> refusal, LongSupplier nanoTime) {
         this.refusal = refusal;
+        this.nanoTime = nanoTime;
     }
 
     /// Frame `index` of the footage, the last one held beyond its end.
     ///
     /// @throws FootageException if it cannot be read, or is not there any more
     public Picture frame(FootageSource source, int index) throws FootageException {
-        Open o = opened(source);
-        synchronized (o) {
-            Footage f = current(o);
-            return frame(o, f, Math.clamp(index, 0, f.info().frames() - 1));
-        }
+        return frame(source, i -> Math.clamp(index, 0, i.frames() - 1));
     }
 
     /// The frame shown at a time, by the footage's own times.
     ///
     /// @throws FootageException if it cannot be read, or is not there any more
     public Picture at(FootageSource source, double seconds) throws FootageException {
-        Open o = opened(source);
-        synchronized (o) {
-            Footage f = current(o);
-            return frame(o, f, f.info().frameAt(seconds));
-        }
+        return frame(source, i -> i.frameAt(seconds));
     }
 
     /// A small picture of a frame, at least as large as asked; neither it nor the file is kept, and the whole is never in memory as light.
@@ -93,14 +100,25 @@ public final class FrameDesk implements AutoCloseable {
         }
     }
 
-    private Picture frame(Open o, Footage f, int index) throws FootageException {
-        Key key = new Key(o.source, index);
-        Picture p = frames.getIfPresent(key);
-        if (p == null) {
-            p = f.frame(index).withAlpha(null);
-            frames.put(key, p);
+    private Picture frame(FootageSource source, ToIntFunction<FootageInfo> index) throws FootageException {
+        Open o = opened(source);
+        synchronized (o) {
+            try {
+                Footage f = current(o);
+                Key key = new Key(source, index.applyAsInt(f.info()));
+                Picture p = frames.getIfPresent(key);
+                if (p == null) {
+                    p = f.frame(key.frame).withAlpha(null);
+                    frames.put(key, p);
+                }
+                return p;
+            } finally {
+                if (o.dismissed) {
+                    // Let go by another thread while this one waited for it.
+                    o.close();
+                }
+            }
         }
-        return p;
     }
 
     private Open opened(FootageSource source) {
@@ -114,13 +132,13 @@ public final class FrameDesk implements AutoCloseable {
             }
             tooMany.forEach(t -> open.remove(t.source));
         }
-        tooMany.forEach(Open::close);
+        tooMany.forEach(Open::dismiss);
         return o;
     }
 
     /// The file as it is now; looks from time to time whether it still is the one that was opened.
     private Footage current(Open o) throws FootageException {
-        long now = System.nanoTime();
+        long now = nanoTime.getAsLong();
         Footage f = o.footage;
         if (f != null && now - o.looked < LOOK_NS) {
             return f;
@@ -164,7 +182,7 @@ public final class FrameDesk implements AutoCloseable {
             all = new ArrayList<>(open.values());
             open.clear();
         }
-        all.forEach(Open::close);
+        all.forEach(Open::dismiss);
         frames.invalidateAll();
     }
 }

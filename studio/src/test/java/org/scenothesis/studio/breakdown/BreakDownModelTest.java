@@ -1,12 +1,11 @@
 package org.scenothesis.studio.breakdown;
-
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -49,15 +48,8 @@ class BreakDownModelTest {
         session.close();
     }
 
-    private void until(BooleanSupplier holds) throws InterruptedException {
-        for (int i = 0; i < 400 && !holds.getAsBoolean(); i++) {
-            Thread.sleep(25);
-        }
-        assertThat(holds.getAsBoolean()).isTrue();
-    }
-
-    private void planned() throws InterruptedException {
-        until(() -> session.planned().get().production().equals(session.store().now()));
+    private void planned() {
+        await().until(() -> session.planned().get().production().equals(session.store().now()));
     }
 
     private Wonder wonder() {

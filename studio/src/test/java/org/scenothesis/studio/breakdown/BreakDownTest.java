@@ -5,10 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
-import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.CheckBox;
@@ -26,11 +23,9 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.illusion.Illusions;
 import org.scenothesis.production.store.ProductionFolder;
-import org.scenothesis.studio.Studio;
+import org.scenothesis.studio.OpenHouse;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
-import org.scenothesis.studio.house.Worker;
-import org.scenothesis.studio.theme.Theme;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -43,6 +38,7 @@ class BreakDownTest {
     @TempDir
     static Path temp;
 
+    private OpenHouse house;
     private Session session;
     private Scene scene;
 
@@ -60,11 +56,9 @@ class BreakDownTest {
         Path folder = Files.createTempDirectory(temp, "production");
         List<Shot> shots = new ArrayList<>(List.of(told("1", "lantern-lifts"), told("2"), told("3", "giant-in-the-yard", "maker-on-the-roofs")));
         ProductionFolder.create(folder, new Production("Lantern Works", shots, HouseRules.DEFAULT)).close();
-        session = new Session(ProductionFolder.open(folder), new Worker(Platform::runLater));
-        scene = new Scene(Studio.house(session), 1280, 800);
-        Theme.dress(scene);
-        stage.setScene(scene);
-        stage.show();
+        house = OpenHouse.on(stage, folder);
+        session = house.session();
+        scene = house.scene();
         session.bench().set(BenchName.BREAK_DOWN);
     }
 
@@ -74,18 +68,11 @@ class BreakDownTest {
     }
 
     private void until(String what, BooleanSupplier holds) {
-        try {
-            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(holds::getAsBoolean).get());
-        } catch (TimeoutException e) {
-            throw new AssertionError("never: " + what + "; seen: " + words(), e);
-        }
-        WaitForAsyncUtils.waitForFxEvents();
+        house.until(what, holds);
     }
 
     private String words() {
-        StringBuilder s = new StringBuilder();
-        scene.getRoot().lookupAll(".label").forEach(l -> s.append(((Label) l).getText()).append('\n'));
-        return s.toString();
+        return OpenHouse.words(scene.getRoot());
     }
 
     private boolean there(String id) {

@@ -2,6 +2,7 @@ package org.scenothesis.studio.house;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.within;
+import static org.awaitility.Awaitility.await;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -9,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -163,27 +165,22 @@ class SessionTest {
         assertThat(session.frames().frame(FootageSource.of(demo.resolve("footage/clean-2.mp4")), 0).width()).isEqualTo(TinyShoot.WIDTH);
     }
 
-    private static void until(java.util.function.BooleanSupplier so) throws Exception {
-        long end = System.nanoTime() + 30_000_000_000L;
-        while (!so.getAsBoolean() && System.nanoTime() < end) {
-            Thread.sleep(10);
-        }
-        assertThat(so.getAsBoolean()).isTrue();
-    }
-
     /// A file that was replaced or removed while it was open used to show its old frames under the asked numbers.
     @Test
     void footageThatChangesWhileItIsOpenIsNoticed() throws Exception {
         Path file = demo.resolve("footage/maker-1.mp4");
         FootageSource take = FootageSource.of(file);
-        Picture before = session.frames().frame(take, 3);
-        Thread.sleep(450);
-        Files.copy(demo.resolve("footage/lantern-1.mp4"), file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-        assertThat(session.frames().frame(take, 3)).isNotEqualTo(before);
-        assertThat(session.frames().frame(take, 3).g().at(5, 5)).isGreaterThan(2 * session.frames().frame(take, 3).r().at(5, 5));
-        Thread.sleep(450);
-        Files.delete(file);
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> session.frames().frame(take, 3)).withMessageContaining("maker-1.mp4").withMessageContaining("find it again");
+        AtomicLong clock = new AtomicLong();
+        try (FrameDesk desk = new FrameDesk(p -> null, clock::get)) {
+            Picture before = desk.frame(take, 3);
+            clock.addAndGet(FrameDesk.LOOK_NS);
+            Files.copy(demo.resolve("footage/lantern-1.mp4"), file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+            assertThat(desk.frame(take, 3)).isNotEqualTo(before);
+            assertThat(desk.frame(take, 3).g().at(5, 5)).isGreaterThan(2 * desk.frame(take, 3).r().at(5, 5));
+            clock.addAndGet(FrameDesk.LOOK_NS);
+            Files.delete(file);
+            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> desk.frame(take, 3)).withMessageContaining("maker-1.mp4").withMessageContaining("find it again");
+        }
     }
 
     @Test
@@ -220,7 +217,7 @@ class SessionTest {
                 throw (Exception) t;
             }, x -> told.add("done"), e -> told.add(e.getMessage()));
             int n = told.size() + 1;
-            until(() -> told.size() >= n || worker.idle());
+            await().atMost(30, TimeUnit.SECONDS).until(() -> told.size() >= n || worker.idle());
         }
         assertThat(told).hasSize(4).doesNotContain("done");
         assertThat(told.getFirst()).contains("memory");
@@ -231,7 +228,7 @@ class SessionTest {
         Files.writeString(demo.resolve("footage/screen-only.png"), "no picture");
         session.measure();
         var lantern = session.shot().plate("lantern").orElseThrow();
-        until(() -> session.measured().get().keyTrouble(session.shot(), lantern).isPresent());
+        await().atMost(30, TimeUnit.SECONDS).until(() -> session.measured().get().keyTrouble(session.shot(), lantern).isPresent());
         assertThat(session.measured().get().keyTrouble(session.shot(), lantern).orElseThrow()).contains("screen-only.png");
         assertThat(session.findings("lantern")).anySatisfy(f -> {
             assertThat(f.verdict()).isEqualTo(Verdict.NOT_MEASURED);
@@ -248,7 +245,7 @@ class SessionTest {
         session.measure();
         var maker = session.shot().plate("maker").orElseThrow();
         var take = java.util.Objects.requireNonNull(maker.chosen());
-        until(() -> session.measured().get().lockTrouble(session.shot(), maker, take).isPresent());
+        await().atMost(30, TimeUnit.SECONDS).until(() -> session.measured().get().lockTrouble(session.shot(), maker, take).isPresent());
         assertThat(session.measured().get().brief(take).orElseThrow().usable()).isTrue();
         assertThat(session.measured().get().lockTrouble(session.shot(), maker, take).orElseThrow()).contains("clean-2.mp4");
         assertThat(session.known().all()).isFalse();
@@ -258,7 +255,7 @@ class SessionTest {
     void nothingIsSaidToHoldBeforeAllOfItIsMeasured() throws Exception {
         assertThat(session.known().all()).isFalse();
         measured();
-        until(() -> session.worker().idle());
+        await().atMost(30, TimeUnit.SECONDS).until(() -> session.worker().idle());
         assertThat(session.known().of()).isGreaterThan(10);
         assertThat(session.known().measured()).isGreaterThan(8);
     }

@@ -3,13 +3,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
-import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
@@ -22,11 +18,9 @@ import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
-import org.scenothesis.studio.Studio;
+import org.scenothesis.studio.OpenHouse;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
-import org.scenothesis.studio.house.Worker;
-import org.scenothesis.studio.theme.Theme;
 import org.scenothesis.testkit.TinyShoot;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
@@ -41,6 +35,7 @@ class MendsTest {
     static Path temp;
 
     private Path folder;
+    private OpenHouse house;
     private Session session;
     private Scene scene;
 
@@ -49,11 +44,9 @@ class MendsTest {
         folder = Files.createTempDirectory(temp, "production");
         ProductionFolder.create(folder, LanternWorks.production()).close();
         TinyShoot.film(folder);
-        session = new Session(ProductionFolder.open(folder), new Worker(Platform::runLater));
-        scene = new Scene(Studio.house(session), 1280, 800);
-        Theme.dress(scene);
-        stage.setScene(scene);
-        stage.show();
+        house = OpenHouse.on(stage, folder);
+        session = house.session();
+        scene = house.scene();
         session.bench().set(BenchName.SHOOT);
         session.plateId().set("maker");
         session.begin();
@@ -65,12 +58,7 @@ class MendsTest {
     }
 
     private void until(String what, BooleanSupplier holds) {
-        try {
-            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(holds::getAsBoolean).get());
-        } catch (TimeoutException e) {
-            throw new AssertionError("never: " + what, e);
-        }
-        WaitForAsyncUtils.waitForFxEvents();
+        house.until(what, holds);
     }
 
     private Take maker() {
@@ -107,7 +95,7 @@ class MendsTest {
         robot.clickOn("#reading-maker-1");
         robot.clickOn("Matrix BT.601");
         until("told", () -> maker().reading().matrix() == org.scenothesis.core.picture.ColourMatrix.BT601);
-        until("said", () -> scene.getRoot().lookupAll(".label").stream().anyMatch(l -> ((Label) l).getText().contains("as told")));
+        until("said", () -> OpenHouse.words(scene.getRoot()).contains("as told"));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         until("as filed", () -> maker().reading().equals(Reading.AS_FILED));
     }
