@@ -1,5 +1,4 @@
 package org.scenothesis.core.picture;
-
 import java.util.List;
 
 /// Sampling a plane between its pixels, and warping one by a [PlanarMap].
@@ -91,12 +90,15 @@ public final class Resample {
 
     private static void row(Taps taps, PlanarMap outToIn, float[][] from, float[][] to, int row, int w) {
         for (int i = row * w; i < (row + 1) * w; i++) {
-            double x = i - row * w + 0.5;
-            double d = outToIn.denominator(x, row + 0.5);
-            taps.at(outToIn.mapX(x, row + 0.5) / d, outToIn.mapY(x, row + 0.5) / d);
-            for (int c = 0; c < from.length; c++) {
-                to[c][i] = taps.value(from[c]);
-            }
+            point(taps, outToIn, i - row * w + 0.5, row + 0.5, from, to, i);
+        }
+    }
+
+    private static void point(Taps taps, PlanarMap outToIn, double x, double y, float[][] from, float[][] to, int i) {
+        double d = outToIn.denominator(x, y);
+        taps.at(outToIn.mapX(x, y) / d, outToIn.mapY(x, y) / d);
+        for (int c = 0; c < from.length; c++) {
+            to[c][i] = taps.value(from[c]);
         }
     }
 
@@ -109,7 +111,11 @@ public final class Resample {
             double v = outToIn.mapY(x, y) / d;
             int across = steps((outToIn.a() - u * outToIn.g()) / d, (outToIn.d() - v * outToIn.g()) / d);
             int down = steps((outToIn.b() - u * outToIn.h()) / d, (outToIn.e() - v * outToIn.h()) / d);
-            footprint(taps, outToIn, new Point(x, y), across, down, from, to, i);
+            if (across == 1 && down == 1) {
+                point(taps, outToIn, x, y, from, to, i);
+            } else {
+                footprint(taps, outToIn, new Point(x, y), across, down, from, to, i);
+            }
         }
     }
 
@@ -119,6 +125,7 @@ public final class Resample {
         return length2 <= SHRUNK * SHRUNK ? 1 : length2 < MOST_STEPS * MOST_STEPS ? (int) Math.ceil(Math.sqrt(length2)) : MOST_STEPS;
     }
 
+    /// The mean over a pixel's footprint; its points lie no further apart than the input's pixels, so that a straight line between these will do.
     private static void footprint(Taps taps, PlanarMap outToIn, Point at, int across, int down, float[][] from, float[][] to, int i) {
         float[] sums = new float[from.length];
         for (int k = 0; k < down; k++) {
@@ -126,9 +133,9 @@ public final class Resample {
             for (int j = 0; j < across; j++) {
                 double x = at.x() + (j + 0.5) / across - 0.5;
                 double d = outToIn.denominator(x, y);
-                taps.at(outToIn.mapX(x, y) / d, outToIn.mapY(x, y) / d);
+                taps.between(outToIn.mapX(x, y) / d, outToIn.mapY(x, y) / d);
                 for (int c = 0; c < from.length; c++) {
-                    sums[c] += taps.value(from[c]);
+                    sums[c] += taps.mean(from[c]);
                 }
             }
         }
@@ -169,6 +176,25 @@ public final class Resample {
             weigh((float) (fy - top), down);
             left--;
             top--;
+        }
+
+        /// For [#mean]: the four pixels around a point, of which `left`, `top` is the first.
+        void between(double x, double y) {
+            double fx = Math.clamp(x - 0.5, 0, width - 1.0);
+            double fy = Math.clamp(y - 0.5, 0, height - 1.0);
+            left = Math.min((int) fx, Math.max(0, width - 2));
+            top = Math.min((int) fy, Math.max(0, height - 2));
+            across[0] = (float) (fx - left);
+            down[0] = (float) (fy - top);
+        }
+
+        float mean(float[] d) {
+            int i = top * width + left;
+            int right = width > 1 ? 1 : 0;
+            int below = height > 1 ? width : 0;
+            float high = d[i] + across[0] * (d[i + right] - d[i]);
+            float low = d[i + below] + across[0] * (d[i + below + right] - d[i + below]);
+            return high + down[0] * (low - high);
         }
 
         // Catmull-Rom. Source: Keys 1981, a = −0.5.

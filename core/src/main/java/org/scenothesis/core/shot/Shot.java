@@ -1,5 +1,4 @@
 package org.scenothesis.core.shot;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -58,6 +57,11 @@ public record Shot(
 
     public Shot withPlate(String plateId, UnaryOperator<Plate> change) {
         return withPlates(plates.stream().map(p -> p.id().equals(plateId) ? change.apply(p) : p).toList());
+    }
+
+    /// Changes a take, of whatever plate it is.
+    public Shot withTake(String takeId, UnaryOperator<Take> change) {
+        return withPlates(plates.stream().map(p -> p.take(takeId).isEmpty() ? p : p.withTakes(p.takes().stream().map(t -> t.id().equals(takeId) ? change.apply(t) : t).toList())).toList());
     }
 
     public Shot withPlateAdded(Plate plate) {
