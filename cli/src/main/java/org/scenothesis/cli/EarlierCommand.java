@@ -1,15 +1,11 @@
 package org.scenothesis.cli;
-
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.production.store.Earlier;
-import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.Copies;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -28,12 +24,12 @@ final class EarlierCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        List<Path> copies = copies();
+        List<Path> copies = Copies.in(folder);
         ObjectNode o = Output.object();
         if (name != null) {
             Path copy = copies.stream().filter(p -> p.getFileName().toString().equals(name)).findFirst()
                     .orElseThrow(() -> new InputException(folder + ": there is no earlier state " + name + "; without --put-back they are listed."));
-            Path kept = ProductionFolder.putBack(folder, copy);
+            Path kept = Copies.putBack(folder, copy);
             o.put("put_back", name);
             o.put("kept", kept.getFileName().toString());
             output.say("put back " + name + "; what was there is kept as " + kept.getFileName());
@@ -49,15 +45,5 @@ final class EarlierCommand implements Callable<Integer> {
         }
         output.print(o);
         return 0;
-    }
-
-    private List<Path> copies() {
-        List<Path> out = new ArrayList<>();
-        Path previous = folder.resolve("production.previous.json");
-        if (Files.isRegularFile(previous)) {
-            out.add(previous);
-        }
-        Earlier.of(folder).all().forEach(s -> out.add(s.file()));
-        return out;
     }
 }

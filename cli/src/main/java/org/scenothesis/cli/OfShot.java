@@ -1,12 +1,11 @@
 package org.scenothesis.cli;
-
 import java.nio.file.Path;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.store.ProductionFolder;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-/// The shot of a production that a command works on, opened for reading.
+/// The shot of a production that a command works on.
 final class OfShot {
     @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
     Path folder;
@@ -21,7 +20,12 @@ final class OfShot {
 
     /// Exit code 0 when `work` is done.
     int open(Work work) throws Exception {
-        try (ProductionFolder f = ProductionFolder.open(folder, false)) {
+        return open(false, work);
+    }
+
+    /// The same, for writing too if `write`.
+    int open(boolean write, Work work) throws Exception {
+        try (ProductionFolder f = ProductionFolder.open(folder, write)) {
             Shots.require(f.production(), id);
             work.on(f, f.production().shot(id));
             return 0;

@@ -1,5 +1,4 @@
 package org.scenothesis.cli;
-
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -8,8 +7,6 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Transfer;
-import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.measure.MissingFootage;
@@ -18,18 +15,14 @@ import org.scenothesis.production.store.ProductionFolder;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 
 @Command(name = "take", description = "Says how a take is read, changes that, or finds its file again after it was moved.", mixinStandardHelpOptions = true)
 final class TakeCommand implements Callable<Integer> {
     /// Black and white at the ends of the codes, or within them.
     enum Range { FULL, LIMITED }
 
-    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
-    Path folder;
-
-    @Option(names = "--shot", required = true, paramLabel = "ID", description = "The shot, by its id.")
-    String shot;
+    @Mixin
+    OfShot of;
 
     @Option(names = "--take", required = true, paramLabel = "ID", description = "The take, by its id.")
     String id;
@@ -55,19 +48,15 @@ final class TakeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         boolean change = curve != null || matrix != null || range != null || asFiled || findIn != null;
-        try (ProductionFolder f = ProductionFolder.open(folder, change)) {
-            Shots.require(f.production(), shot);
-            Plate plate = f.production().shot(shot).plates().stream().filter(p -> p.take(id).isPresent()).findFirst()
-                    .orElseThrow(() -> new InputException("there is no take " + id + " in shot " + shot + "; findings lists the plates."));
-            Take take = plate.take(id).orElseThrow();
+        return of.open(change, (f, shot) -> {
+            Take take = shot.plates().stream().flatMap(p -> p.takes().stream()).filter(t -> t.id().equals(id)).findFirst()
+                    .orElseThrow(() -> new InputException("there is no take " + id + " in shot " + shot.id() + "; findings lists the plates."));
             Take now = changed(f, take);
             if (!now.equals(take)) {
-                Production p = f.production().withShot(shot, s -> s.withPlate(plate.id(), q -> q.withTakes(q.takes().stream().map(t -> t.id().equals(id) ? now : t).toList())));
-                f.save(p);
+                f.save(f.production().withShot(shot.id(), s -> s.withTake(id, t -> now)));
             }
             tell(now);
-            return 0;
-        }
+        });
     }
 
     private Take changed(ProductionFolder f, Take take) throws Exception {

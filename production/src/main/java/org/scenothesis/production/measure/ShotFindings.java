@@ -1,5 +1,4 @@
 package org.scenothesis.production.measure;
-
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -91,7 +90,7 @@ public final class ShotFindings {
         }
         if (r.matrix() != null) {
             out.add(Finding.of(Measure.MATRIX, plate.id(), 1, NO_LIMIT).judged(Verdict.WATCH)
-                    .noted(Words.of("finding.MATRIX.note", r.matrix().name().replace("BT", "BT."))));
+                    .noted(Words.of("finding.MATRIX.note", Words.of("matrix." + r.matrix()))));
         }
         return out;
     }

@@ -1,10 +1,6 @@
 package org.scenothesis.production.store;
-
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
@@ -13,7 +9,6 @@ import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
-import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.FreshFile;
@@ -25,8 +20,6 @@ import org.scenothesis.media.FreshFile;
 /// - A file that another program changed since it was read is never overwritten silently.
 public final class ProductionFolder implements AutoCloseable {
     public static final String FILE = "production.json";
-    private static final String PREVIOUS = "production.previous.json";
-    private static final long LARGEST = 32L << 20;
 
     private final Path folder;
     private final Bounds bounds;
@@ -36,20 +29,18 @@ public final class ProductionFolder implements AutoCloseable {
     private JsonNode tree;
     private byte[] known;
 
-    private ProductionFolder(Path folder, Bounds bounds, Loaded loaded, boolean write) {
+    private ProductionFolder(Path folder, Bounds bounds, ProductionFile file, boolean write) {
         this.folder = folder;
         this.bounds = bounds;
         earlier = Earlier.of(folder);
-        production = loaded.read.production();
-        tree = loaded.read.tree();
-        known = loaded.bytes;
+        production = file.read().production();
+        tree = file.read().tree();
+        known = file.bytes();
         lock = write ? new FolderLock(folder) : null;
         if (lock != null) {
             lock.take();
         }
     }
-
-    private record Loaded(byte[] bytes, ProductionJson.Read read) {}
 
     /// Opens a folder, or the `production.json` in it, for reading and, if nobody else does, writing.
     ///
@@ -64,7 +55,7 @@ public final class ProductionFolder implements AutoCloseable {
         Path folder = Files.isRegularFile(whole) && whole.getParent() != null ? whole.getParent() : whole;
         Path file = folder.resolve(FILE);
         if (!Files.isRegularFile(file)) {
-            throw new StoreException(path, "there is no production.json here; choose a production folder or start a new one." + copies(folder));
+            throw new StoreException(path, "there is no production.json here; choose a production folder or start a new one." + Copies.named(folder));
         }
         try {
             Bounds bounds = new Bounds(folder);
@@ -72,46 +63,10 @@ public final class ProductionFolder implements AutoCloseable {
             if (refused != null) {
                 throw new StoreException(file, "it is a link that leads out of its folder and was not followed; copy the file here instead.");
             }
-            return new ProductionFolder(folder, bounds, load(file), write);
+            return new ProductionFolder(folder, bounds, ProductionFile.load(file), write);
         } catch (IOException e) {
             throw new StoreException(file, "the file cannot be read; check its permissions.", e);
         }
-    }
-
-    private static Loaded load(Path file) throws StoreException, IOException {
-        if (Files.size(file) > LARGEST) {
-            throw new StoreException(file, "the file is larger than 32 MB, which no production is; choose another." + copies(file.getParent()));
-        }
-        byte[] bytes = Files.readAllBytes(file);
-        String text = text(file, bytes);
-        return new Loaded(bytes, ProductionJson.read(file, text, copies(file.getParent())));
-    }
-
-    private static String text(Path file, byte[] bytes) throws StoreException {
-        try {
-            String text = StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT).decode(ByteBuffer.wrap(bytes)).toString();
-            // Some editors put a mark before the first letter.
-            return text.startsWith("\ufeff") ? text.substring(1) : text;
-        } catch (CharacterCodingException e) {
-            throw new StoreException(file, "the file is not text; it was left as it is." + copies(file.getParent()), e);
-        }
-    }
-
-    /// Names the copies that could take the place of a broken file; empty when there are none.
-    private static String copies(@Nullable Path folder) {
-        if (folder == null) {
-            return "";
-        }
-        StringBuilder names = new StringBuilder();
-        if (Files.isRegularFile(folder.resolve(PREVIOUS))) {
-            names.append(PREVIOUS);
-        }
-        List<Earlier.State> states = Earlier.of(folder).all();
-        if (!states.isEmpty()) {
-            names.append(names.isEmpty() ? "" : ", ").append(states.size()).append(states.size() == 1 ? " state" : " states").append(" in ")
-                    .append(Earlier.FOLDER).append(", the newest ").append(states.getFirst().file().getFileName());
-        }
-        return names.isEmpty() ? "" : " Earlier copies are here: " + names + "; scenothesis earlier puts one back.";
     }
 
     /// Makes a new production in an empty or missing folder.
@@ -197,38 +152,7 @@ public final class ProductionFolder implements AutoCloseable {
     /// @throws StoreException if nothing must be written there
     public Path forResult(Path target) throws StoreException {
         Path whole = bounds.forWriting(target);
-        Path real = resting(whole);
-        Path home = resting(folder);
-        Path footage = home.resolve("footage");
-        boolean own = real.equals(home) || real.equals(home.resolve(FILE)) || real.equals(home.resolve(PREVIOUS)) || real.startsWith(home.resolve(Earlier.FOLDER));
-        if (own || real.startsWith(footage)) {
-            throw new StoreException(target, "this is the production's own " + (own ? "file" : "footage") + " and is never written over; choose another name, in renders for instance.");
-        }
-        for (Shot s : production.shots()) {
-            for (var plate : s.plates()) {
-                for (Take t : plate.takes()) {
-                    Path source = resting(footage(t));
-                    if (real.startsWith(source) || Files.isDirectory(source) && source.startsWith(real)) {
-                        throw new StoreException(target, "this is footage of " + plate.name() + " and is never written over; choose another name.");
-                    }
-                }
-            }
-        }
-        return whole;
-    }
-
-    /// The real path of what may not be there yet.
-    private static Path resting(Path p) {
-        Path whole = p.toAbsolutePath().normalize();
-        Path parent = whole;
-        while (parent != null) {
-            try {
-                Path real = parent.toRealPath();
-                return parent.equals(whole) ? real : real.resolve(parent.relativize(whole));
-            } catch (IOException e) {
-                parent = parent.getParent();
-            }
-        }
+        Results.apart(whole, this);
         return whole;
     }
 
@@ -264,33 +188,6 @@ public final class ProductionFolder implements AutoCloseable {
     /// @throws StoreException if that state cannot be read
     public Production earlier(Earlier.State state) throws StoreException {
         return ProductionJson.read(state.file(), Earlier.text(state.file()), "").production();
-    }
-
-    /// Puts an earlier copy in the place of a production that cannot be opened; what was there is kept beside under a name of its own.
-    ///
-    /// @throws StoreException if there is no such copy, or the folder is in use or cannot be written
-    public static Path putBack(Path folder, Path copy) throws StoreException {
-        String text;
-        try {
-            text = copy.toString().endsWith(".gz") ? Earlier.text(copy) : Files.readString(copy);
-        } catch (IOException e) {
-            throw new StoreException(copy, "this copy cannot be read; choose another.", e);
-        }
-        ProductionJson.read(copy, text, "");
-        Path file = folder.resolve(FILE);
-        try (FolderLock lock = new FolderLock(folder)) {
-            if (!lock.take()) {
-                throw new StoreException(folder, "the production is open elsewhere (" + lock.holder() + "); close it there first.");
-            }
-            Path kept = free(folder, "production.replaced.json");
-            if (Files.exists(file, LinkOption.NOFOLLOW_LINKS)) {
-                Files.move(file, kept);
-            }
-            FreshFile.write(file, text.getBytes(StandardCharsets.UTF_8));
-            return kept;
-        } catch (IOException e) {
-            throw new StoreException(file, "the copy could not be put back; check the space left and the folder's permissions.", e);
-        }
     }
 
     /// Saves: the state before is kept beside and among the earlier ones, then the new one is written beside, forced to disk and renamed over.
@@ -338,7 +235,7 @@ public final class ProductionFolder implements AutoCloseable {
     /// The new state matters more than copies of the old one: where there is no room for these, they stay as they are.
     private void keepBefore(byte[] before) {
         try {
-            FreshFile.write(folder.resolve(PREVIOUS), before);
+            FreshFile.write(folder.resolve(Copies.PREVIOUS), before);
             earlier.keep(new String(before, StandardCharsets.UTF_8));
         } catch (IOException e) {
             org.slf4j.LoggerFactory.getLogger(ProductionFolder.class).warn("the state before was not kept in {}", folder, e);
@@ -351,10 +248,10 @@ public final class ProductionFolder implements AutoCloseable {
     public synchronized Production readAgain() throws StoreException {
         Path file = folder.resolve(FILE);
         try {
-            Loaded loaded = load(file);
-            known = loaded.bytes;
-            tree = loaded.read.tree();
-            production = loaded.read.production();
+            ProductionFile there = ProductionFile.load(file);
+            known = there.bytes();
+            tree = there.read().tree();
+            production = there.read().production();
             return production;
         } catch (IOException e) {
             throw new StoreException(file, "the file cannot be read; check its permissions.", e);
@@ -413,7 +310,8 @@ public final class ProductionFolder implements AutoCloseable {
         }
     }
 
-    private static Path free(Path folder, String name) {
+    /// A name in `folder` that is not taken: this one, or with a number.
+    static Path free(Path folder, String name) {
         Path p = folder.resolve(name);
         int dot = name.lastIndexOf('.');
         for (int i = 2; Files.exists(p, LinkOption.NOFOLLOW_LINKS); i++) {

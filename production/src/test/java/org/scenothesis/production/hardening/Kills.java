@@ -1,4 +1,6 @@
 package org.scenothesis.production.hardening;
+import static org.awaitility.Awaitility.await;
+
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -9,6 +11,7 @@ import org.scenothesis.media.Footage;
 import org.scenothesis.media.Footages;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.render.Leftovers;
+import org.scenothesis.production.store.Copies;
 import org.scenothesis.production.store.Earlier;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
@@ -45,13 +48,19 @@ final class Kills {
                 .redirectErrorStream(true).redirectOutput(home.resolve("victim.log").toFile()).start();
     }
 
-    private static void waitFor(Path log, Process p) throws Exception {
-        for (int i = 0; i < 1200 && !Files.exists(log) && p.isAlive(); i++) {
-            Thread.sleep(25);
+    /// Starts a program, waits until it works, and kills it a time after that which chance says; it must not end by itself.
+    private void killed(String what, Path folder, Path log, int leastMs, int mostMs) throws Exception {
+        Process p = begun(what, folder, log);
+        if (p.waitFor(random.nextInt(leastMs, mostMs), TimeUnit.MILLISECONDS)) {
+            broken.add("the program ended by itself: " + Files.readString(home.resolve("victim.log")));
         }
-        if (!Files.exists(log)) {
-            throw new IllegalStateException("the victim did not begin");
-        }
+        p.destroyForcibly().waitFor(20, TimeUnit.SECONDS);
+    }
+
+    private Process begun(String what, Path folder, Path log) throws Exception {
+        Process p = start(what, folder, log);
+        await().atMost(30, TimeUnit.SECONDS).until(() -> Files.exists(log) || !p.isAlive());
+        return p;
     }
 
     /// Kills a program that saves, over and over.
@@ -60,10 +69,7 @@ final class Kills {
         ProductionFolder.create(folder, LanternWorks.production()).close();
         for (int i = 0; i < times; i++) {
             Path log = home.resolve("save-" + i + ".log");
-            Process p = start("save", folder, log);
-            waitFor(log, p);
-            Thread.sleep(1300 + random.nextInt(1500));
-            p.destroyForcibly().waitFor(20, TimeUnit.SECONDS);
+            killed("save", folder, log, 1300, 2800);
             lookAtDocument(folder, log, System.currentTimeMillis());
         }
     }
@@ -86,7 +92,7 @@ final class Kills {
             for (Earlier.State s : f.earlier()) {
                 f.earlier(s);
             }
-            ProductionFolder.putBack(home.resolve("previous-" + killed), copyOf(folder, killed));
+            Copies.putBack(home.resolve("previous-" + killed), copyOf(folder, killed));
         } catch (StoreException | java.io.IOException | NumberFormatException e) {
             broken.add(String.valueOf(e.getMessage()));
         }
@@ -104,20 +110,13 @@ final class Kills {
         ProductionFolder.create(folder, LanternWorks.production()).close();
         TinyShoot.film(folder);
         for (int i = 0; i < times; i++) {
-            Path log = home.resolve("render-" + i + ".log");
-            Process p = start("render", folder, log);
-            waitFor(log, p);
-            Thread.sleep(300 + random.nextInt(2500));
-            p.destroyForcibly().waitFor(20, TimeUnit.SECONDS);
+            killed("render", folder, home.resolve("render-" + i + ".log"), 300, 2800);
             lookAtFilm(folder.resolve("renders/film.mkv"));
         }
         // It goes on from what was left, and tidies up.
         Path log = home.resolve("render-last.log");
-        Process p = start("render", folder, log);
-        waitFor(log, p);
-        for (int i = 0; i < 1200 && !Files.readString(log).contains("ends") && p.isAlive(); i++) {
-            Thread.sleep(50);
-        }
+        Process p = begun("render", folder, log);
+        await().atMost(60, TimeUnit.SECONDS).until(() -> Files.readString(log).contains("ends") || !p.isAlive());
         p.destroyForcibly().waitFor(20, TimeUnit.SECONDS);
         lookAtFilm(folder.resolve("renders/film.mkv"));
         Leftovers.in(folder.resolve("renders")).forEach(l -> {

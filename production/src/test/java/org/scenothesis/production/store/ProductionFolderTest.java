@@ -1,5 +1,4 @@
 package org.scenothesis.production.store;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
@@ -263,7 +262,7 @@ class ProductionFolderTest {
         assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder))
                 .withMessageContaining("line 1").withMessageContaining("production.previous.json").withMessageContaining(".earlier");
         Path newest = Earlier.of(folder).all().getFirst().file();
-        Path kept = ProductionFolder.putBack(folder, newest);
+        Path kept = Copies.putBack(folder, newest);
         assertThat(Files.readString(kept)).isEqualTo("{ broken");
         try (ProductionFolder f = ProductionFolder.open(folder)) {
             assertThat(f.production()).isEqualTo(LanternWorks.production());
