@@ -1,4 +1,5 @@
 package org.scenothesis.bench;
+
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;

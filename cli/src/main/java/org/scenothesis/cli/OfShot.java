@@ -1,4 +1,5 @@
 package org.scenothesis.cli;
+
 import java.nio.file.Path;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.store.ProductionFolder;

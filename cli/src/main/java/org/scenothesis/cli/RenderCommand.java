@@ -1,4 +1,5 @@
 package org.scenothesis.cli;
+
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;

@@ -1,4 +1,5 @@
 package org.scenothesis.media;
+
 import java.nio.file.Path;
 import java.util.Locale;
 

@@ -1,4 +1,5 @@
 package org.scenothesis.studio;
+
 import java.nio.file.Path;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;

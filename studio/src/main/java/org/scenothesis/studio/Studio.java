@@ -1,4 +1,5 @@
 package org.scenothesis.studio;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,4 +1,5 @@
 package org.scenothesis.studio;
+
 import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;

@@ -1,4 +1,5 @@
 package org.scenothesis.core.breakdown;
+
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;

@@ -1,4 +1,5 @@
 package org.scenothesis.core.key;
+
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;

@@ -1,4 +1,5 @@
 package org.scenothesis.core.key;
+
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Box;

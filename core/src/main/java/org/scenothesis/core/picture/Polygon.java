@@ -1,4 +1,5 @@
 package org.scenothesis.core.picture;
+
 import java.util.List;
 import org.scenothesis.core.Check;
 

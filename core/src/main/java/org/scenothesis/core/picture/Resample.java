@@ -1,4 +1,5 @@
 package org.scenothesis.core.picture;
+
 import java.util.List;
 
 /// Sampling a plane between its pixels, and warping one by a [PlanarMap].

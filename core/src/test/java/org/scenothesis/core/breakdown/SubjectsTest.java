@@ -1,4 +1,5 @@
 package org.scenothesis.core.breakdown;
+
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;

@@ -1,4 +1,5 @@
 package org.scenothesis.core.key;
+
 import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;

@@ -1,4 +1,5 @@
 package org.scenothesis.production.illusion;
+
 import com.fasterxml.jackson.core.JacksonException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.SerializationFeature;

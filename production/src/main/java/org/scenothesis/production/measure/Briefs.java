@@ -1,4 +1,5 @@
 package org.scenothesis.production.measure;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;

@@ -1,4 +1,5 @@
 package org.scenothesis.production.measure;
+
 import java.io.IOException;
 import java.nio.file.Path;
 import org.scenothesis.core.picture.Bands;

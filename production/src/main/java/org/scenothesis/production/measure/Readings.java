@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import java.io.IOException;
+import java.nio.channels.ClosedByInterruptException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
@@ -102,6 +103,8 @@ public final class Readings {
             Path file = folder.resolve(key + ".json");
             String text = MAPPER.writeValueAsString(value);
             FreshFile.write(file, (signature(file, text) + "\n" + text).getBytes(StandardCharsets.UTF_8));
+        } catch (ClosedByInterruptException e) {
+            // The program ends; it is measured again the next time.
         } catch (IOException e) {
             org.slf4j.LoggerFactory.getLogger(Readings.class).warn("a measurement was not kept", e);
         }

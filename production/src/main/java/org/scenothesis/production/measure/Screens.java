@@ -1,4 +1,5 @@
 package org.scenothesis.production.measure;
+
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;

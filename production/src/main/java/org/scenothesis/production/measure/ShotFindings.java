@@ -1,4 +1,5 @@
 package org.scenothesis.production.measure;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;

@@ -1,4 +1,5 @@
 package org.scenothesis.production.paper;
+
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

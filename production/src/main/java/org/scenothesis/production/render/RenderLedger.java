@@ -1,4 +1,5 @@
 package org.scenothesis.production.render;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;

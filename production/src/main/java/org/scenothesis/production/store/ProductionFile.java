@@ -1,4 +1,5 @@
 package org.scenothesis.production.store;
+
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;

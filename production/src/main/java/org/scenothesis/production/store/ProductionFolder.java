@@ -1,4 +1,5 @@
 package org.scenothesis.production.store;
+
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;

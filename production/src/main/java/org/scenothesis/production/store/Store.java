@@ -1,4 +1,5 @@
 package org.scenothesis.production.store;
+
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;

@@ -1,4 +1,5 @@
 package org.scenothesis.production.hardening;
+
 import static org.awaitility.Awaitility.await;
 
 import java.io.IOException;

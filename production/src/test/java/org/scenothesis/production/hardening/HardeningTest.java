@@ -1,4 +1,5 @@
 package org.scenothesis.production.hardening;
+
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;

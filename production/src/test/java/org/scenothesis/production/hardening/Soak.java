@@ -1,4 +1,5 @@
 package org.scenothesis.production.hardening;
+
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;

@@ -1,4 +1,5 @@
 package org.scenothesis.production.store;
+
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 

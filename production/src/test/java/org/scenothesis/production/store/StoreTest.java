@@ -1,4 +1,5 @@
 package org.scenothesis.production.store;
+
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 import static org.mockito.ArgumentMatchers.any;
@@ -207,7 +208,8 @@ class StoreTest {
         await().until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
         assertThat(Files.size(folder.resolve("production.json"))).isGreaterThan(2_000_000);
         rename("clean", "Late");
-        await().atMost(1, TimeUnit.SECONDS).until(() -> onDisk("Late"));
+        await().atMost(1, TimeUnit.SECONDS).until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
+        assertThat(onDisk("Late")).isTrue();
     }
 
     @Test

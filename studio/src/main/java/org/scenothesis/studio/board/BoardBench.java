@@ -1,4 +1,5 @@
 package org.scenothesis.studio.board;
+
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;

@@ -1,4 +1,5 @@
 package org.scenothesis.studio.board;
+
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;

@@ -1,4 +1,5 @@
 package org.scenothesis.studio.breakdown;
+
 import java.io.IOException;
 import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;

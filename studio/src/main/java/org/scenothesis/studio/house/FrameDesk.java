@@ -1,4 +1,5 @@
 package org.scenothesis.studio.house;
+
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;

@@ -1,4 +1,5 @@
 package org.scenothesis.studio.house;
+
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;

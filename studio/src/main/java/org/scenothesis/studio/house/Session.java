@@ -1,4 +1,5 @@
 package org.scenothesis.studio.house;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;

@@ -1,4 +1,5 @@
 package org.scenothesis.studio.house;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

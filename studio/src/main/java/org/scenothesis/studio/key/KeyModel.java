@@ -1,4 +1,5 @@
 package org.scenothesis.studio.key;
+
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;

@@ -1,4 +1,5 @@
 package org.scenothesis.studio.layer;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;

@@ -1,4 +1,5 @@
 package org.scenothesis.studio.layer;
+
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;

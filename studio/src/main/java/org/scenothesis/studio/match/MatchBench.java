@@ -1,4 +1,5 @@
 package org.scenothesis.studio.match;
+
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;

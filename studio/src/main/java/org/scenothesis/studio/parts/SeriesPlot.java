@@ -1,4 +1,5 @@
 package org.scenothesis.studio.parts;
+
 import java.util.List;
 import java.util.function.DoubleConsumer;
 import javafx.scene.control.Label;

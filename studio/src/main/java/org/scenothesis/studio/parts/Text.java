@@ -1,4 +1,5 @@
 package org.scenothesis.studio.parts;
+
 import java.util.function.Supplier;
 import javafx.event.EventHandler;
 import javafx.scene.Node;

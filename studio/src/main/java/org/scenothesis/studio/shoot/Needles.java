@@ -1,4 +1,5 @@
 package org.scenothesis.studio.shoot;
+
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;

@@ -1,4 +1,5 @@
 package org.scenothesis.studio.breakdown;
+
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 

@@ -1,4 +1,5 @@
 package org.scenothesis.studio.key;
+
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 

@@ -1,4 +1,5 @@
 package org.scenothesis.studio.shoot;
+
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
@@ -84,7 +85,7 @@ class MendsTest {
         assertThat(BenchName.SHOOT.mends(f)).isTrue();
         until("offered", () -> scene.lookup("#find-maker-1") instanceof Button);
         // The dialog of folders is the system's own; what it gives goes this way.
-        WaitForAsyncUtils.asyncFx(() -> new ShootBench(session).findAgain(maker(), away.getParent()));
+        WaitForAsyncUtils.asyncFx(() -> new TakeLog(session, () -> {}).findAgain(maker(), away.getParent()));
         until("found", () -> !missing() && Files.exists(folder.resolve(maker().footage())));
         until("measured again", this::locked);
     }

@@ -1,4 +1,5 @@
 package org.scenothesis.core.breakdown.day;
+
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 

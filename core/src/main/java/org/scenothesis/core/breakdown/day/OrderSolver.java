@@ -1,4 +1,5 @@
 package org.scenothesis.core.breakdown.day;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;

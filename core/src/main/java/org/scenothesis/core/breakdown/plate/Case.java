@@ -1,4 +1,5 @@
 package org.scenothesis.core.breakdown.plate;
+
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;

@@ -1,4 +1,5 @@
 package org.scenothesis.core.breakdown.plate;
+
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.TreeMap;

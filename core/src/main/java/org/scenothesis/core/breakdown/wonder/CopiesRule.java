@@ -1,4 +1,5 @@
 package org.scenothesis.core.breakdown.wonder;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

@@ -1,4 +1,5 @@
 package org.scenothesis.core.breakdown.wonder;
+
 import java.util.List;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;

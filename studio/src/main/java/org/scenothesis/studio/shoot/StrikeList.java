@@ -1,0 +1,59 @@
+package org.scenothesis.studio.shoot;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.match.LockJudge;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.production.measure.ShotFindings;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.VerdictMark;
+
+/// Whether the set may be struck: every plate's verdict, and how much of it is measured.
+final class StrikeList extends VBox {
+    private final Session session;
+    private final VBox slips = new VBox(4);
+    private final Label go = Text.block("", "paper-number");
+
+    StrikeList(Session session) {
+        super(6);
+        this.session = session;
+        ScrollPane pane = new ScrollPane(slips);
+        pane.setFitToWidth(true);
+        pane.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        pane.getStyleClass().add("paper-scroll");
+        pane.setMinHeight(60);
+        pane.setPrefHeight(190);
+        pane.setMaxHeight(240);
+        getStyleClass().addAll("paper", "on-paper");
+        getChildren().addAll(Text.of("Before striking the set", "paper-title"), pane, go);
+    }
+
+    void refresh() {
+        slips.getChildren().clear();
+        List<Verdict> all = new ArrayList<>();
+        for (Plate p : session.plates()) {
+            Verdict v = LockJudge.worst(session.findings(p.id()));
+            all.add(v);
+            Label name = Text.of(p.name(), "paper-text");
+            HBox.setHgrow(name, Priority.ALWAYS);
+            name.setMaxWidth(Double.MAX_VALUE);
+            HBox row = new HBox(8, new VerdictMark(v), name, Text.of(p.chosen() == null ? "to film" : Words.verdict(v), "paper-soft"));
+            row.setAlignment(Pos.CENTER_LEFT);
+            slips.getChildren().add(row);
+        }
+        Verdict whole = Verdict.of(all);
+        ShotFindings.Known known = session.known();
+        go.setText(all.isEmpty() ? "No plates are planned."
+                : whole == Verdict.HOLDS || whole == Verdict.WATCH && known.all() ? "Go: every plate is there, all " + known.of() + " measurements made."
+                : whole == Verdict.REDO ? "No go yet: film again, or find again, what is red." : "No go yet: " + known.measured() + " of " + known.of() + " measured.");
+    }
+}
