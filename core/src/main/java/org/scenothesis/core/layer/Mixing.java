@@ -1,5 +1,7 @@
 package org.scenothesis.core.layer;
 
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorSpecies;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.picture.Box;
@@ -13,6 +15,7 @@ import org.scenothesis.core.picture.Plane;
 /// Source: Porter & Duff 1984.
 @FunctionalInterface
 interface Mixing {
+    VectorSpecies<Float> S = FloatVector.SPECIES_PREFERRED;
     /// What stays when the key light is taken away is the fill, slightly cool as daylight fill is.
     float[] FILL_TINT = {1.03f, 1.0f, 0.95f};
 
@@ -102,19 +105,36 @@ interface Mixing {
     }
 
     private static void mix(float[] base, float[] top, float[] alpha, Run r, float presence, float gain) {
-        for (int i = 0; i < r.length; i++) {
+        int i = 0;
+        for (; i <= r.length - S.length(); i += S.length()) {
+            FloatVector below = FloatVector.fromArray(S, base, r.base + i);
+            FloatVector part = FloatVector.fromArray(S, alpha, r.weight + i).mul(presence);
+            below.add(part.mul(FloatVector.fromArray(S, top, r.top + i).mul(gain).sub(below))).intoArray(base, r.base + i);
+        }
+        for (; i < r.length; i++) {
             base[r.base + i] += alpha[r.weight + i] * presence * (top[r.top + i] * gain - base[r.base + i]);
         }
     }
 
     private static void dim(float[] base, float[] density, Run r, float amount) {
-        for (int i = 0; i < r.length; i++) {
+        int i = 0;
+        for (; i <= r.length - S.length(); i += S.length()) {
+            FloatVector kept = FloatVector.broadcast(S, 1).sub(FloatVector.fromArray(S, density, r.weight + i).mul(amount)).max(0);
+            FloatVector.fromArray(S, base, r.base + i).mul(kept).intoArray(base, r.base + i);
+        }
+        for (; i < r.length; i++) {
             base[r.base + i] *= Math.max(0, 1 - density[r.weight + i] * amount);
         }
     }
 
     private static void light(float[] base, float[] on, float[] off, float[] mask, Run r, float factor) {
-        for (int i = 0; i < r.length; i++) {
+        int i = 0;
+        for (; i <= r.length - S.length(); i += S.length()) {
+            FloatVector gained = FloatVector.fromArray(S, on, r.top + i).sub(FloatVector.fromArray(S, off, r.top + i)).max(0);
+            FloatVector part = FloatVector.fromArray(S, mask, r.weight + i).mul(factor);
+            FloatVector.fromArray(S, base, r.base + i).add(part.mul(gained)).intoArray(base, r.base + i);
+        }
+        for (; i < r.length; i++) {
             base[r.base + i] += factor * mask[r.weight + i] * Math.max(0, on[r.top + i] - off[r.top + i]);
         }
     }

@@ -110,38 +110,46 @@ public final class Resample {
             double d = outToIn.denominator(x, y);
             double u = outToIn.mapX(x, y) / d;
             double v = outToIn.mapY(x, y) / d;
-            int across = steps((outToIn.a() - u * outToIn.g()) / d, (outToIn.d() - v * outToIn.g()) / d);
-            int down = steps((outToIn.b() - u * outToIn.h()) / d, (outToIn.e() - v * outToIn.h()) / d);
+            Point right = new Point((outToIn.a() - u * outToIn.g()) / d, (outToIn.d() - v * outToIn.g()) / d);
+            Point below = new Point((outToIn.b() - u * outToIn.h()) / d, (outToIn.e() - v * outToIn.h()) / d);
+            int across = steps(right);
+            int down = steps(below);
             if (across == 1 && down == 1) {
                 point(taps, outToIn, x, y, from, to, i);
             } else {
-                footprint(taps, outToIn, new Point(x, y), across, down, from, to, i);
+                footprint(taps, new Footprint(new Point(u, v), right, below, across, down), from, to, i);
             }
         }
     }
 
     /// Into how many parts a pixel is divided along one side, by how far apart its ends lie in the input.
-    private static int steps(double du, double dv) {
-        double length2 = du * du + dv * dv;
+    private static int steps(Point side) {
+        double length2 = square(side.x()) + square(side.y());
         return length2 <= SHRUNK * SHRUNK ? 1 : length2 < MOST_STEPS * MOST_STEPS ? (int) Math.ceil(Math.sqrt(length2)) : MOST_STEPS;
     }
 
-    /// The mean over a pixel's footprint; its points lie no further apart than the input's pixels, so that a straight line between these will do.
-    private static void footprint(Taps taps, PlanarMap outToIn, Point at, int across, int down, float[][] from, float[][] to, int i) {
-        float[] sums = new float[from.length];
-        for (int k = 0; k < down; k++) {
-            double y = at.y() + (k + 0.5) / down - 0.5;
-            for (int j = 0; j < across; j++) {
-                double x = at.x() + (j + 0.5) / across - 0.5;
-                double d = outToIn.denominator(x, y);
-                taps.between(outToIn.mapX(x, y) / d, outToIn.mapY(x, y) / d);
+    /// Where an output pixel lies in the input: its centre, its two sides there, and how many points are read along each.
+    private record Footprint(Point centre, Point right, Point below, int across, int down) {}
+
+    /// The mean over a pixel's footprint, which one pixel sees as a parallelogram; its points lie no further apart than the input's pixels, so that a
+    /// straight line between these will do.
+    private static void footprint(Taps taps, Footprint f, float[][] from, float[][] to, int i) {
+        float share = 1f / (f.across * f.down);
+        double stepX = f.right.x() / f.across;
+        double stepY = f.right.y() / f.across;
+        for (int c = 0; c < from.length; c++) {
+            to[c][i] = 0;
+        }
+        for (int k = 0; k < f.down; k++) {
+            double along = (k + 0.5) / f.down - 0.5;
+            double x = f.centre.x() + along * f.below.x() - (f.across - 1) * 0.5 * stepX;
+            double y = f.centre.y() + along * f.below.y() - (f.across - 1) * 0.5 * stepY;
+            for (int j = 0; j < f.across; j++, x += stepX, y += stepY) {
+                taps.between(x, y);
                 for (int c = 0; c < from.length; c++) {
-                    sums[c] += taps.mean(from[c]);
+                    to[c][i] += share * taps.mean(from[c]);
                 }
             }
-        }
-        for (int c = 0; c < from.length; c++) {
-            to[c][i] = sums[c] / (across * down);
         }
     }
 
