@@ -132,9 +132,10 @@ public final class Shelf extends VBox {
         WritableImage known = thumbs.get(thumb);
         if (known != null) {
             box.getChildren().setAll(new ImageView(known));
-        } else if (thumb.standing.isEmpty()) {
-            box.getChildren().clear();
-        } else {
+            return;
+        }
+        box.getChildren().clear();
+        if (!thumb.standing.isEmpty()) {
             waiting.computeIfAbsent(thumb, q -> new ArrayList<>()).add(box);
             Platform.runLater(this::ask);
         }

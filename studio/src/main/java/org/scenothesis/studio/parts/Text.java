@@ -7,6 +7,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
+import org.jspecify.annotations.Nullable;
 
 /// Makes labels and buttons of the house's kinds.
 public final class Text {
@@ -26,13 +27,18 @@ public final class Text {
         return l;
     }
 
-    /// Says more while the mouse rests on something; made only when it first comes there, since most are never looked at.
+    /// Says more while the mouse rests on something; made only when it first comes there, since most are never looked at, and asked again each time.
     public static void tip(Node on, Supplier<String> words) {
         on.addEventHandler(MouseEvent.MOUSE_ENTERED, new EventHandler<>() {
+            private @Nullable Tooltip tip;
+
             @Override
             public void handle(MouseEvent e) {
-                on.removeEventHandler(MouseEvent.MOUSE_ENTERED, this);
-                Tooltip.install(on, new Tooltip(words.get()));
+                if (tip == null) {
+                    tip = new Tooltip();
+                    Tooltip.install(on, tip);
+                }
+                tip.setText(words.get());
             }
         });
     }
