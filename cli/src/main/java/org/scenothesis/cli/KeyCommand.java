@@ -15,9 +15,7 @@ import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.key.KeySettings;
-import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
-import org.scenothesis.core.key.StripKeyer;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
 import org.scenothesis.core.match.LockJudge;
@@ -33,9 +31,9 @@ import org.scenothesis.media.Footages;
 import org.scenothesis.media.MemoryAtHand;
 import org.scenothesis.media.Stills;
 import org.scenothesis.production.measure.KeyCheck;
+import org.scenothesis.production.measure.KeyInMemory;
 import org.scenothesis.production.measure.KeyReport;
 import org.scenothesis.production.measure.Progress;
-import org.scenothesis.production.measure.Screens;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -88,12 +86,14 @@ final class KeyCommand implements Callable<Integer> {
             FootageSource bare = screenPlate == null ? null : FootageSource.of(screenPlate);
             KeyReport r;
             try (Footage t = Footages.open(take)) {
-                int times = times(t);
-                ScreenModel model = Screens.model(t, bare, times, bands);
+                if (background != null) {
+                    MemoryAtHand.require(take, (long) t.info().width() * t.info().height(), MemoryAtHand.OVER);
+                }
+                ScreenModel model = KeyInMemory.screen(t, bare, bands);
                 List<Point> shares = outline.stream().map(p -> new Point(p.x() / t.info().width(), p.y() / t.info().height())).toList();
                 Files.createDirectories(out);
                 Polygon counts = model.garbage(shares);
-                write(t, f -> element(f, model, settings, counts, bands), bands);
+                write(t, f -> KeyInMemory.element(f, model, settings, counts, bands).spread(f.width(), f.height()), bands);
                 r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, shares), bands, Progress.NONE);
             }
             List<Finding> findings = KeyJudge.judge(
@@ -105,25 +105,6 @@ final class KeyCommand implements Callable<Integer> {
         } catch (IOException e) {
             throw new InputException(out + ": the folder cannot be written; check its permissions.");
         }
-    }
-
-    /// How many times smaller than the take its screen model is made: 1, or more where the whole cannot be keyed at once.
-    private int times(Footage t) throws FootageException {
-        long pixels = (long) t.info().width() * t.info().height();
-        if (background != null) {
-            MemoryAtHand.require(take, pixels, MemoryAtHand.OVER);
-        }
-        return MemoryAtHand.fits(pixels, MemoryAtHand.KEYING) ? 1 : MemoryAtHand.reduction(pixels, MemoryAtHand.KEYING);
-    }
-
-    private static Picture element(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon counts, Bands bands) {
-        if (frame.sameShape(model.colour())) {
-            return Keyer.key(frame, model, settings, counts, bands).element();
-        }
-        double kx = frame.width() / (double) model.colour().width();
-        double ky = frame.height() / (double) model.colour().height();
-        return StripKeyer.element(frame, model, settings, counts == null ? null : counts.scaled(kx, ky),
-                MemoryAtHand.rows(frame.width(), MemoryAtHand.KEYING) - 2 * StripKeyer.CONTEXT, bands);
     }
 
     private void write(Footage t, UnaryOperator<Picture> keyed, Bands bands) throws FootageException, InputException {

@@ -7,6 +7,8 @@ import java.util.Locale;
 public final class MemoryAtHand {
     /// Bytes per pixel that showing or laying a picture takes, with what it is laid on.
     public static final int WHOLE = 36;
+    /// Bytes per pixel of one more layer: its picture, its element, its shadow.
+    public static final int LAYER = 30;
     /// Bytes per pixel that keying takes.
     public static final int KEYING = 130;
     /// Bytes per pixel that laying an element over another picture takes.

@@ -47,9 +47,7 @@ public final class Keyer {
         if (box.equals(Box.all(frame.r()))) {
             return k;
         }
-        Picture e = k.element();
-        Picture element = new Picture(box.put(e.r(), w, h, 0), box.put(e.g(), w, h, 0), box.put(e.b(), w, h, 0), box.put(e.alpha(), w, h, 0));
-        return new Keyed(element, box.put(k.separation(), w, h, 0), box.put(k.shade(), w, h, 1), box.put(k.inside(), w, h, 0));
+        return new Keyed(new Piece(k.element(), box).spread(w, h), box.put(k.separation(), w, h, 0), box.put(k.shade(), w, h, 1), box.put(k.inside(), w, h, 0));
     }
 
     /// The element alone, no larger than what counts.

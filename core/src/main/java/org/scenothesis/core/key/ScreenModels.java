@@ -10,9 +10,9 @@ import org.scenothesis.core.picture.Grow;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 
-/// Builds screen models: from the screen-only frame, from a whole take, or from one frame.
+/// Builds screen models from the screen-only frame or from one frame; [TakeScreen] does from a whole take.
 public final class ScreenModels {
-    private static final double PLATE_SIGMA_PX = 0.7;
+    static final double PLATE_SIGMA_PX = 0.7;
     private static final double FRAME_SIGMA_PX = 3;
     private static final int USUAL_WIDTH = 1280;
 
@@ -38,69 +38,8 @@ public final class ScreenModels {
     }
 
     /// How far a sure pixel lies from any other: `px` in usual pictures, more in larger ones, where edges and reflections are as much wider.
-    private static int margin(Picture frame, int px) {
+    static int margin(Picture frame, int px) {
         return Math.max(px, px * frame.width() / USUAL_WIDTH);
-    }
-
-    /// From several frames of a locked take: at each pixel the middle of those moments that show the screen; the rest is continued smoothly.
-    public static @Nullable ScreenModel fromTake(List<Picture> frames, Bands bands) {
-        if (frames.size() < 3) {
-            return fromFrame(frames.getFirst(), bands);
-        }
-        ScreenHue hue = ScreenHue.of(frames.getFirst());
-        List<Plane> sure = frames.stream().map(f -> Grow.least(likely(f, hue), margin(f, 2), bands)).toList();
-        int w = frames.getFirst().width();
-        int h = frames.getFirst().height();
-        Picture seen = Picture.of(w, h);
-        Plane known = Plane.of(w, h);
-        bands.run(h, (from, to, band) -> {
-            float[][] values = new float[3][frames.size()];
-            for (int i = from * w; i < to * w; i++) {
-                int n = 0;
-                for (int f = 0; f < frames.size(); f++) {
-                    if (sure.get(f).data()[i] > 0.5f) {
-                        values[0][n] = frames.get(f).r().data()[i];
-                        values[1][n] = frames.get(f).g().data()[i];
-                        values[2][n++] = frames.get(f).b().data()[i];
-                    }
-                }
-                if (n >= 2) {
-                    known.data()[i] = 1;
-                    for (int c = 0; c < 3; c++) {
-                        seen.colours().get(c).data()[i] = middle(values[c], n);
-                    }
-                }
-            }
-        });
-        if (share(known) < 0.005) {
-            return null;
-        }
-        List<Plane> filled = Fill.spread(seen.colours(), known, bands);
-        List<Plane> smooth = filled.stream().map(p -> Blur.gaussian(p, PLATE_SIGMA_PX, bands)).toList();
-        return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.TAKE, Cloth.outline(ever(sure)));
-    }
-
-    /// Where any of the frames shows the cloth.
-    private static Plane ever(List<Plane> sure) {
-        Plane out = Plane.of(sure.getFirst().width(), sure.getFirst().height());
-        for (Plane p : sure) {
-            for (int i = 0; i < out.data().length; i++) {
-                out.data()[i] = Math.max(out.data()[i], p.data()[i]);
-            }
-        }
-        return out;
-    }
-
-    // Mean of the middle half: as robust as the median, less noisy.
-    private static float middle(float[] v, int n) {
-        Arrays.sort(v, 0, n);
-        int from = n / 4;
-        int to = n - from;
-        float sum = 0;
-        for (int i = from; i < to; i++) {
-            sum += v[i];
-        }
-        return sum / (to - from);
     }
 
     private static List<Plane> weighted(Picture frame, Plane sure, Bands bands) {
@@ -120,7 +59,7 @@ public final class ScreenModels {
     }
 
     /// 1 where a pixel's colour is the cloth's: its screen channel leads by nearly as much as that of the typical cloth pixel.
-    private static Plane likely(Picture p, ScreenHue hue) {
+    static Plane likely(Picture p, ScreenHue hue) {
         float[] s = hue.screen(p).data();
         float[] a = hue.first(p).data();
         float[] b = hue.second(p).data();
@@ -142,7 +81,7 @@ public final class ScreenModels {
         return out;
     }
 
-    private static double share(Plane p) {
+    static double share(Plane p) {
         double sum = 0;
         for (float v : p.data()) {
             sum += v;

@@ -11,4 +11,17 @@ public record Piece(Picture picture, Box at) {
     public static Piece whole(Picture p) {
         return new Piece(p, Box.all(p.r()));
     }
+
+    /// The same in a picture of `width × height`, with nothing around it; a piece that fills it is not copied.
+    ///
+    /// @throws IllegalArgumentException if the piece has no alpha, or does not lie within
+    public Picture spread(int width, int height) {
+        Check.that(picture.a() != null, "only a piece with an alpha has nothing around it");
+        if (at.equals(new Box(0, 0, width, height))) {
+            return picture;
+        }
+        return new Picture(
+                at.put(picture.r(), width, height, 0), at.put(picture.g(), width, height, 0), at.put(picture.b(), width, height, 0),
+                at.put(picture.alpha(), width, height, 0));
+    }
 }

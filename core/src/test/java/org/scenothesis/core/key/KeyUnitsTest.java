@@ -125,11 +125,17 @@ class KeyUnitsTest {
         ScreenModel frame = ScreenModels.fromFrame(disc(2, 0.4, 0.002, 1), bands);
         assertThat(frame.source()).isEqualTo(ScreenModel.Source.FRAME);
         assertThat(frame.colour().g().at(5, 40)).isCloseTo(CLOTH[1] * 0.82f, Offset.offset(0.02f));
-        ScreenModel take = ScreenModels.fromTake(List.of(disc(2, 0, 0.002, 1), bare(0), disc(2, 0, 0.002, 3), bare(0)), bands);
+        ScreenModel take = ofTake(disc(2, 0, 0.002, 1), bare(0), disc(2, 0, 0.002, 3), bare(0));
         assertThat(take.source()).isEqualTo(ScreenModel.Source.TAKE);
         assertThat(take.colour().g().at(60, 40)).isCloseTo(CLOTH[1], Offset.offset(0.01f));
         assertThat(ScreenModels.fromFrame(Picture.filled(60, 40, 0.3f, 0.3f, 0.3f), bands)).isNull();
-        assertThat(ScreenModels.fromTake(List.of(Picture.filled(60, 40, 0.3f, 0.3f, 0.3f)), bands)).isNull();
+        assertThat(ofTake(Picture.filled(60, 40, 0.3f, 0.3f, 0.3f))).isNull();
+    }
+
+    private ScreenModel ofTake(Picture... frames) {
+        TakeScreen screen = new TakeScreen(bands);
+        List.of(frames).forEach(screen::add);
+        return screen.model();
     }
 
     @Test

@@ -1,12 +1,10 @@
 package org.scenothesis.production.measure;
 
-import java.util.ArrayList;
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.key.ScreenModels;
+import org.scenothesis.core.key.TakeScreen;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -16,6 +14,8 @@ import org.scenothesis.media.MemoryAtHand;
 /// Builds the best screen model footage allows: the screen-only frame, else the take over time, else one frame.
 public final class Screens {
     private static final int SAMPLES = 9;
+    /// What the frames kept for a model may take.
+    private static final long BYTES = 200_000_000;
 
     private Screens() {}
 
@@ -50,12 +50,12 @@ public final class Screens {
 
     private static @Nullable ScreenModel ofTake(Footage take, int times, Bands bands) throws FootageException {
         int n = take.info().frames();
-        List<Picture> some = new ArrayList<>();
+        TakeScreen screen = new TakeScreen(bands);
         long pixels = (long) take.info().width() * take.info().height() / ((long) times * times);
-        int count = (int) Math.min(n, Math.max(1, Math.min(SAMPLES, 400_000_000L / (12L * pixels))));
+        int count = (int) Math.min(n, Math.max(1, Math.min(SAMPLES, BYTES / (6 * pixels))));
         for (int i = 0; i < count; i++) {
-            some.add(take.reduced(count == 1 ? 0 : (int) ((long) i * (n - 1) / (count - 1)), times).withAlpha(null));
+            screen.add(take.reduced(count == 1 ? 0 : (int) ((long) i * (n - 1) / (count - 1)), times).withAlpha(null));
         }
-        return ScreenModels.fromTake(some, bands);
+        return screen.model();
     }
 }

@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
-import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
@@ -23,8 +22,8 @@ import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
-import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.Layer;
@@ -36,11 +35,12 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
+import org.scenothesis.media.MemoryAtHand;
 import org.scenothesis.production.measure.Contents;
+import org.scenothesis.production.measure.KeyInMemory;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Readings;
-import org.scenothesis.production.measure.Screens;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
 
@@ -76,9 +76,19 @@ public final class ShotRenderer implements AutoCloseable {
 
     private record Outline(List<Point> corners, double softnessPx) {}
 
-    /// How many renderers can work side by side.
-    int threads() {
-        return bands.threads();
+    /// How many renderers can work side by side, each with pictures of its own.
+    ///
+    /// @throws FootageException if footage is missing or the pictures are too large even for one
+    int threads(Shot shot) throws FootageException {
+        Format f = format(shot);
+        long pixels = (long) f.width * f.height;
+        int each = MemoryAtHand.WHOLE + MemoryAtHand.LAYER * (layers(shot).size() - 1);
+        MemoryAtHand.require(footage(shot, layers(shot).getFirst().plate()).info().path(), pixels, each);
+        int n = bands.threads();
+        while (n > 1 && !MemoryAtHand.fits(n * pixels, each + MemoryAtHand.KEYING)) {
+            n--;
+        }
+        return n;
     }
 
     /// Another of the same, for one thread of its own, which knows the screens that this one knows.
@@ -220,7 +230,7 @@ public final class ShotRenderer implements AutoCloseable {
         ScreenModel screen = screen(shot, l);
         Cut last = cuts.get(l.id());
         if (last == null || last.frame != p || last.screen != screen || !last.settings.equals(l.key()) || !last.outline.equals(l.mask())) {
-            last = new Cut(p, screen, l.key(), l.mask(), Keyer.element(p, screen, l.key(), screen.garbage(l.mask()), bands));
+            last = new Cut(p, screen, l.key(), l.mask(), KeyInMemory.element(p, screen, l.key(), screen.garbage(l.mask()), bands));
             cuts.put(l.id(), last);
         }
         return last.piece;
@@ -251,7 +261,8 @@ public final class ShotRenderer implements AutoCloseable {
         String key = f.info().path() + "|" + take(shot, l.plate()).reading() + "|" + bare;
         ScreenModel m = screens.get(key);
         if (m == null) {
-            m = fitted(shot, Screens.model(f, bare, bands));
+            m = KeyInMemory.screen(f, bare, bands);
+            m = m.colour().width() < f.info().width() ? m : fitted(shot, m);
             screens.put(key, m);
         }
         return m;

@@ -1,0 +1,127 @@
+package org.scenothesis.core.key;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.Fill;
+import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+
+/// The screen model of a locked take: at each pixel the middle of those moments that show the screen; the rest is continued smoothly.
+///
+/// Frames are added one after another and kept at 16 bits a value, a part in two thousand, which the mean of the middle half does not show.
+public final class TakeScreen {
+    private static final double LEAST_SHARE = 0.005;
+
+    private final Bands bands;
+    private final List<Moment> moments = new ArrayList<>();
+    private @Nullable Picture first;
+    private @Nullable ScreenHue hue;
+
+    /// One frame: where it surely shows the screen, and its colours.
+    private record Moment(BitSet sure, short[][] colours) {}
+
+    public TakeScreen(Bands bands) {
+        this.bands = bands;
+    }
+
+    /// @throws IllegalArgumentException if the frame has another shape than the first
+    public void add(Picture frame) {
+        if (first == null || hue == null) {
+            first = frame;
+            hue = ScreenHue.of(frame);
+        }
+        frame.r().requireShape(first.r());
+        Plane sure = Grow.least(ScreenModels.likely(frame, hue), ScreenModels.margin(frame, 2), bands);
+        moments.add(new Moment(bits(sure), frame.colours().stream().map(p -> halves(p, bands)).toArray(short[][]::new)));
+    }
+
+    /// Null when the take shows no screen colour, or no frame was added.
+    public @Nullable ScreenModel model() {
+        if (first == null || hue == null) {
+            return null;
+        }
+        if (moments.size() < 3) {
+            return ScreenModels.fromFrame(first, bands);
+        }
+        int w = first.width();
+        Picture seen = Picture.of(w, first.height());
+        Plane known = Plane.of(w, first.height());
+        bands.run(first.height(), (from, to, band) -> {
+            float[][] values = new float[3][moments.size()];
+            for (int i = from * w; i < to * w; i++) {
+                int n = gather(i, values);
+                if (n >= 2) {
+                    known.data()[i] = 1;
+                    for (int c = 0; c < 3; c++) {
+                        seen.colours().get(c).data()[i] = middle(values[c], n);
+                    }
+                }
+            }
+        });
+        if (ScreenModels.share(known) < LEAST_SHARE) {
+            return null;
+        }
+        Plane[] smooth = Fill.spread(seen.colours(), known, bands).stream().map(p -> Blur.gaussian(p, ScreenModels.PLATE_SIGMA_PX, bands)).toArray(Plane[]::new);
+        return new ScreenModel(new Picture(smooth[0], smooth[1], smooth[2], null), hue, ScreenModel.Source.TAKE, Cloth.outline(ever(w, first.height())));
+    }
+
+    private int gather(int i, float[][] values) {
+        int n = 0;
+        for (Moment m : moments) {
+            if (m.sure.get(i)) {
+                for (int c = 0; c < 3; c++) {
+                    values[c][n] = Float.float16ToFloat(m.colours[c][i]);
+                }
+                n++;
+            }
+        }
+        return n;
+    }
+
+    /// Where any of the frames shows the cloth.
+    private Plane ever(int w, int h) {
+        BitSet any = new BitSet(w * h);
+        moments.forEach(m -> any.or(m.sure));
+        Plane out = Plane.of(w, h);
+        any.stream().forEach(i -> out.data()[i] = 1);
+        return out;
+    }
+
+    // Mean of the middle half: as robust as the median, less noisy.
+    private static float middle(float[] v, int n) {
+        Arrays.sort(v, 0, n);
+        int from = n / 4;
+        int to = n - from;
+        float sum = 0;
+        for (int i = from; i < to; i++) {
+            sum += v[i];
+        }
+        return sum / (to - from);
+    }
+
+    private static BitSet bits(Plane sure) {
+        BitSet out = new BitSet(sure.data().length);
+        for (int i = 0; i < sure.data().length; i++) {
+            if (sure.data()[i] > 0.5f) {
+                out.set(i);
+            }
+        }
+        return out;
+    }
+
+    private static short[] halves(Plane p, Bands bands) {
+        short[] out = new short[p.data().length];
+        bands.run(p.height(), (from, to, band) -> {
+            for (int i = from * p.width(); i < to * p.width(); i++) {
+                out[i] = Float.floatToFloat16(p.data()[i]);
+            }
+        });
+        return out;
+    }
+}
