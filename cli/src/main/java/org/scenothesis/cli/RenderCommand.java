@@ -2,6 +2,7 @@ package org.scenothesis.cli;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -41,7 +42,11 @@ final class RenderCommand implements Callable<Integer> {
             folder.forResult(out);
             try (Bands bands = Bands.allCores()) {
                 Surveyor surveyor = new Surveyor(folder, bands);
-                Measured measured = surveyor.survey(s, java.util.List.of(), Measured.NOTHING, output.progress("measure"), told -> {});
+                try (ShotRenderer early = new ShotRenderer(folder, Measured.NOTHING, surveyor.contents(), bands)) {
+                    // What cannot be made is said before anything is measured for it.
+                    early.workers(s);
+                }
+                Measured measured = surveyor.survey(s, List.of(), Measured.NOTHING, output.progress("measure"), told -> {});
                 try (ShotRenderer renderer = new ShotRenderer(folder, measured, surveyor.contents(), bands)) {
                     render(renderer, s);
                 }

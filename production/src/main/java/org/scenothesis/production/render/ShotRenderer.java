@@ -79,7 +79,7 @@ public final class ShotRenderer implements AutoCloseable {
     /// How many renderers can work side by side, each with pictures of its own.
     ///
     /// @throws FootageException if footage is missing or the pictures are too large even for one
-    int threads(Shot shot) throws FootageException {
+    public int workers(Shot shot) throws FootageException {
         Format f = format(shot);
         long pixels = (long) f.width * f.height;
         int each = MemoryAtHand.WHOLE + MemoryAtHand.LAYER * (layers(shot).size() - 1);

@@ -97,7 +97,7 @@ final class Stretches {
     /// @throws Stopped if progress asks for it
     void finish(RenderLedger ledger, Naming naming, Maker maker, Progress progress) throws FootageException {
         int n = parts.count();
-        int workers = Math.max(1, Math.min(renderer.threads(shot), n));
+        int workers = Math.max(1, Math.min(renderer.workers(shot), n));
         try (var pool = Executors.newFixedThreadPool(workers, Thread.ofPlatform().daemon().name("render-", 0).factory())) {
             List<Future<?>> running = new ArrayList<>();
             try {
