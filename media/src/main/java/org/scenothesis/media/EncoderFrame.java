@@ -11,11 +11,10 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.CodeCurve;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
-import org.scenothesis.core.picture.Transfer;
 
 /// Brings linear planes into the pixel layout an encoder wants: sRGB codes, or floats as they are.
 final class EncoderFrame implements AutoCloseable {
-    private static final CodeCurve CURVE = new CodeCurve(Transfer.SRGB);
+    private static final CodeCurve CURVE = new CodeCurve();
 
     private final int width;
     private final int height;

@@ -10,11 +10,10 @@ import java.nio.ByteOrder;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.CodeCurve;
-import org.scenothesis.core.picture.Transfer;
 
 /// Reads floats that lie plane by plane, taken as they are: the general scaler clips light to [0, 1].
 final class FloatLayout implements CodeRows {
-    private static final CodeCurve CURVE = new CodeCurve(Transfer.SRGB);
+    private static final CodeCurve CURVE = new CodeCurve();
 
     private final boolean half;
     private final int height;

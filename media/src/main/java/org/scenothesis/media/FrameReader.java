@@ -7,22 +7,21 @@ import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.Glance;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.CodesToLight;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Resample;
-import org.scenothesis.core.picture.Transfer;
 
-/// Turns decoded frames into linear planes: code values row by row, the transfer curve by table, then upright and with square pixels.
+/// Turns decoded frames into linear planes: code values row by row, the transfer curve, then upright and with square pixels.
 final class FrameReader implements AutoCloseable {
     /// Luma beyond this many pixels is reduced for the lock check: more would not place the camera better.
     private static final long LUMA_PIXELS = 12_000_000;
-    private static final int TOP = 65535;
     /// Linear BT.2020 to linear BT.709, by rows; source: ITU-R BT.2087.
     private static final float[] NARROW = {1.6605f, -0.5876f, -0.0728f, -0.1246f, 1.1329f, -0.0083f, -0.0182f, -0.1006f, 1.1187f};
 
     private final Path path;
     private final FrameCoding coding;
-    private final float @Nullable [] table;
+    private final CodesToLight light;
     private final CodeRows rows;
     private final @Nullable Conversion conversion;
     private final FieldSplitter fields;
@@ -31,7 +30,7 @@ final class FrameReader implements AutoCloseable {
     FrameReader(Path path, FrameCoding coding) throws FootageException {
         this.path = path;
         this.coding = coding;
-        table = coding.colour().transfer() == Transfer.LINEAR ? null : coding.colour().transfer().table16();
+        light = CodesToLight.of(coding.colour().transfer());
         CodeRows direct = direct(coding);
         conversion = direct == null ? new Conversion(path, coding) : null;
         rows = direct != null ? direct : converted(coding, Objects.requireNonNull(conversion).format());
@@ -90,21 +89,11 @@ final class FrameReader implements AutoCloseable {
     }
 
     private void linear(float[] r, float[] g, float[] b) {
-        float[] light = table;
-        if (light != null) {
-            look(r, light);
-            look(g, light);
-            look(b, light);
-        }
+        light.apply(r, r.length);
+        light.apply(g, g.length);
+        light.apply(b, b.length);
         if (coding.colour().wide()) {
             narrow(r, g, b);
-        }
-    }
-
-    private static void look(float[] run, float[] light) {
-        for (int x = 0; x < run.length; x++) {
-            int code = (int) (run[x] * TOP + 0.5f);
-            run[x] = light[Math.max(0, Math.min(TOP, code))];
         }
     }
 

@@ -33,10 +33,7 @@ final class YuvLayout implements CodeRows {
     private final boolean centred;
     private final Part[] parts;
     private final boolean alpha;
-    private final float vToR;
-    private final float uToB;
-    private final float uToG;
-    private final float vToG;
+    private final YuvRows.Matrix matrix;
     private final float lumaScale;
     private final float lumaOffset;
     private final float chromaScale;
@@ -71,10 +68,8 @@ final class YuvLayout implements CodeRows {
         grey = (float) (128 * unit);
         double kr = c.colour().matrix().red();
         double kb = c.colour().matrix().blue();
-        vToR = (float) (2 * (1 - kr));
-        uToB = (float) (2 * (1 - kb));
-        uToG = (float) (2 * kb * (1 - kb) / (1 - kr - kb));
-        vToG = (float) (2 * kr * (1 - kr) / (1 - kr - kb));
+        matrix = new YuvRows.Matrix(
+                (float) (2 * (1 - kr)), (float) (2 * kb * (1 - kb) / (1 - kr - kb)), (float) (2 * kr * (1 - kr) / (1 - kr - kb)), (float) (2 * (1 - kb)));
         int cw = chromaWidth();
         u = new float[width];
         v = new float[width];
@@ -120,9 +115,7 @@ final class YuvLayout implements CodeRows {
         FramePlane plane = planes[component];
         if (p.depth + p.shift <= 8 && p.step == 1) {
             plane.read(row, bytes, n);
-            for (int x = 0; x < n; x++) {
-                out[x] = bytes[x] & 0xff;
-            }
+            YuvRows.floats(bytes, out, n);
             return;
         }
         boolean wide = p.depth + p.shift > 8;
@@ -137,9 +130,7 @@ final class YuvLayout implements CodeRows {
     @Override
     public void luma(int y, float[] luma) {
         codes(0, y, width, luma);
-        for (int x = 0; x < width; x++) {
-            luma[x] = luma[x] * lumaScale + lumaOffset;
-        }
+        YuvRows.level(luma, lumaScale, lumaOffset, width);
     }
 
     @Override
@@ -147,61 +138,33 @@ final class YuvLayout implements CodeRows {
         luma(y, g);
         chromaRow(1, y, u);
         chromaRow(2, y, v);
-        for (int x = 0; x < width; x++) {
-            r[x] = g[x] + vToR * v[x];
-        }
-        for (int x = 0; x < width; x++) {
-            b[x] = g[x] + uToB * u[x];
-        }
-        for (int x = 0; x < width; x++) {
-            g[x] = g[x] - vToG * v[x] - uToG * u[x];
-        }
+        YuvRows.colours(r, g, b, u, v, matrix);
         if (a != null && alpha) {
             codes(3, y, width, a);
-            float scale = 1f / ((1 << parts[3].depth) - 1);
-            for (int x = 0; x < width; x++) {
-                a[x] *= scale;
-            }
+            YuvRows.level(a, 1f / ((1 << parts[3].depth) - 1), 0, width);
         }
     }
 
     /// One row of chroma at full size.
     private void chromaRow(int component, int row, float[] out) {
         int n = chromaWidth();
-        if (shiftY == 0) {
-            codes(component, row, n, above);
-            for (int x = 0; x < n; x++) {
-                line[x + 1] = (above[x] - grey) * chromaScale;
-            }
-        } else {
-            int ch = chromaHeight();
-            float at = (row + 0.5f) / (1 << shiftY) - 0.5f;
-            int y0 = Math.clamp((int) Math.floor(at), 0, ch - 1);
-            float low = Math.clamp(at - y0, 0f, 1f);
-            codes(component, y0, n, above);
+        int ch = chromaHeight();
+        float at = (row + 0.5f) / (1 << shiftY) - 0.5f;
+        int y0 = Math.clamp((int) Math.floor(at), 0, ch - 1);
+        float low = Math.clamp(at - y0, 0f, 1f);
+        codes(component, y0, n, above);
+        float[] under = above;
+        if (low > 0) {
             codes(component, Math.min(ch - 1, y0 + 1), n, below);
-            for (int x = 0; x < n; x++) {
-                line[x + 1] = (above[x] * (1 - low) + below[x] * low - grey) * chromaScale;
-            }
+            under = below;
         }
+        YuvRows.blend(above, under, new YuvRows.Blend(low, grey, chromaScale), line, n);
         line[0] = line[1];
         line[n + 1] = line[n];
         switch (shiftX) {
             case 0 -> System.arraycopy(line, 1, out, 0, width);
-            case 1 -> widen(line, centred ? 0.25f : 0, centred ? 0.25f : 0.5f, out);
+            case 1 -> YuvRows.widen(line, centred ? 0.25f : 0, centred ? 0.25f : 0.5f, out, width);
             default -> widenByFour(line, centred, out);
-        }
-    }
-
-    /// Twice as wide: the left of each pair leans by `before` on the value before, the right by `after` on the value after.
-    private static void widen(float[] line, float before, float after, float[] out) {
-        for (int x = 0; x < out.length / 2; x++) {
-            out[2 * x] = line[x + 1] + before * (line[x] - line[x + 1]);
-            out[2 * x + 1] = line[x + 1] + after * (line[x + 2] - line[x + 1]);
-        }
-        if (out.length % 2 == 1) {
-            int last = out.length / 2;
-            out[2 * last] = line[last + 1] + before * (line[last] - line[last + 1]);
         }
     }
 

@@ -7,14 +7,13 @@ import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 import org.scenothesis.core.picture.CodeCurve;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.picture.Transfer;
 
 /// Writes linear pictures as planar luma and chroma of 8 to 16 bit: sRGB codes, then the matrix in float, rounded once.
 ///
 /// - Source: ITU-R BT.709 for video, BT.601 for full-range (JPEG) pictures.
 /// - Chroma of halved layouts is the mean over the pixels it stands for: sited left for video (weights 1, 2, 1), in the middle for full range.
 final class YuvWriter {
-    private static final CodeCurve CURVE = new CodeCurve(Transfer.SRGB);
+    private static final CodeCurve CURVE = new CodeCurve();
 
     private final int width;
     private final int height;

@@ -27,7 +27,6 @@ import org.scenothesis.core.match.LockMeter;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.CodeCurve;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.picture.Transfer;
 
 /// The same code value means the same light in all footage of a crew: a frame exported from a clip reads like the clip.
 class ExportedFrameTest {
@@ -174,7 +173,7 @@ class ExportedFrameTest {
             c.colorspace(AVCOL_SPC_BT709);
             c.color_range(AVCOL_RANGE_MPEG);
         });
-        CodeCurve curve = new CodeCurve(Transfer.SRGB);
+        CodeCurve curve = new CodeCurve();
         try (Footage clip = Footages.open(made[0])) {
             Picture p = clip.frame(0);
             EncoderFrame layout = new EncoderFrame(again, 320, 180, AV_PIX_FMT_YUV420P, false);

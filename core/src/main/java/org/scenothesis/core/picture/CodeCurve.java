@@ -1,19 +1,29 @@
 package org.scenothesis.core.picture;
 
-/// A fast sRGB encoder for display and files: linear light to code values by table with linear interpolation.
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorOperators;
+import jdk.incubator.vector.VectorSpecies;
+
+/// A fast sRGB encoder for display and files: linear light to code values, one by one by table with linear interpolation, runs by polynomial.
 ///
-/// - Worst error against [Transfer#SRGB]: below 0.02 of an 8-bit code value, below 2.5 of a 16-bit one.
+/// - Worst error against [Transfer#SRGB]: one by one below 0.02 of an 8-bit code value and 2.5 of a 16-bit one, in runs below 0.1 of a 16-bit one.
 /// - Values outside [0, 1] are clipped.
 public final class CodeCurve {
     private static final int STEPS = 4096;
 
+    private static final VectorSpecies<Float> S = FloatVector.SPECIES_PREFERRED;
+    private static final double KNEE = 0.0031308;
+    private static final float SLOPE = 12.92f;
+
+    // In the fourth root the curve is nearly straight.
+    private final Chebyshev above = new Chebyshev(root -> Transfer.SRGB.toCode(Math.pow(root, 4)), Math.pow(KNEE, 0.25), 1);
     // The square root spreads the table where the curve bends most.
     private final float[] table = new float[STEPS + 2];
 
-    public CodeCurve(Transfer transfer) {
+    public CodeCurve() {
         for (int i = 0; i < table.length; i++) {
             double root = i / (double) STEPS;
-            table[i] = (float) transfer.toCode(root * root);
+            table[i] = (float) Transfer.SRGB.toCode(root * root);
         }
     }
 
@@ -36,8 +46,14 @@ public final class CodeCurve {
 
     /// Code values in place of the linear ones of a run.
     public void codes(float[] run) {
-        for (int i = 0; i < run.length; i++) {
-            run[i] = code(run[i]);
+        int i = 0;
+        for (; i <= run.length - S.length(); i += S.length()) {
+            FloatVector v = FloatVector.fromArray(S, run, i).max(0).min(1);
+            above.of(v.sqrt().sqrt()).blend(v.mul(SLOPE), v.compare(VectorOperators.LE, (float) KNEE)).intoArray(run, i);
+        }
+        for (; i < run.length; i++) {
+            float v = Math.clamp(run[i], 0f, 1f);
+            run[i] = v <= (float) KNEE ? v * SLOPE : above.of((float) Math.sqrt(Math.sqrt(v)));
         }
     }
 }

@@ -50,9 +50,42 @@ class TransferTest {
         assertThat((double) table[32768]).isCloseTo(Transfer.SRGB.toLinear(32768 / 65535.0), Offset.offset(1e-6));
     }
 
+    @ParameterizedTest
+    @EnumSource(value = Transfer.class, names = {"SRGB", "BT709"})
+    void polynomialsStayWithinTheirDocumentedError(Transfer t) {
+        int n = 100_003;
+        float[] run = new float[n];
+        for (int i = 0; i < n; i++) {
+            run[i] = i / (n - 1f);
+        }
+        CodesToLight.of(t).apply(run, n);
+        double worst = 0;
+        double worstCode = 0;
+        for (int i = 0; i < n; i++) {
+            double code = i / (n - 1.0);
+            double off = Math.abs(run[i] - t.toLinear(code));
+            worst = Math.max(worst, off);
+            worstCode = Math.max(worstCode, off / (t.toLinear(code + 1e-3) - t.toLinear(code)) * 1e-3);
+        }
+        assertThat(worst).isLessThan(2e-6);
+        assertThat(worstCode * 255).isLessThan(0.005);
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = Transfer.class, names = "LINEAR", mode = EnumSource.Mode.EXCLUDE)
+    void runsAreClampedAndTheirRestIsLeftAlone(Transfer t) {
+        float[] run = {-0.5f, 0, 0.5f, 1, 1.7f, 0.25f, 0.75f, 0.1f, 0.9f, 0.3f, 0.6f, 42};
+        CodesToLight.of(t).apply(run, 11);
+        assertThat(run[0]).isEqualTo(run[1]);
+        assertThat(run[4]).isEqualTo(run[3]);
+        assertThat((double) run[2]).isCloseTo(t.toLinear(0.5), Offset.offset(2e-5 * Math.max(1, t.toLinear(1))));
+        assertThat((double) run[10]).isCloseTo(t.toLinear(0.6), Offset.offset(2e-5 * Math.max(1, t.toLinear(1))));
+        assertThat(run[11]).isEqualTo(42);
+    }
+
     @Test
     void theFastCurveStaysWithinItsDocumentedError() {
-        CodeCurve fast = new CodeCurve(Transfer.SRGB);
+        CodeCurve fast = new CodeCurve();
         double worst = 0;
         for (int i = 0; i <= 100_000; i++) {
             double v = i / 100_000.0;
@@ -63,8 +96,23 @@ class TransferTest {
     }
 
     @Test
+    void runsOfTheFastCurveAreExacterStill() {
+        float[] run = new float[100_003];
+        for (int i = 0; i < run.length; i++) {
+            run[i] = i / 100_000f - 0.00001f;
+        }
+        float[] light = run.clone();
+        new CodeCurve().codes(run);
+        double worst = 0;
+        for (int i = 0; i < run.length; i++) {
+            worst = Math.max(worst, Math.abs(run[i] - Transfer.SRGB.toCode(Math.clamp(light[i], 0, 1))));
+        }
+        assertThat(worst * 65535).isLessThan(0.1);
+    }
+
+    @Test
     void theFastCurveClipsWhatIsOutside() {
-        CodeCurve fast = new CodeCurve(Transfer.SRGB);
+        CodeCurve fast = new CodeCurve();
         assertThat(fast.code8(-3)).isZero();
         assertThat(fast.code8(7)).isEqualTo(255);
         assertThat(fast.code16(1)).isEqualTo(65535);

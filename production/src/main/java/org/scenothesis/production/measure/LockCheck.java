@@ -14,7 +14,6 @@ import org.scenothesis.core.match.LockSeries;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.CodeCurve;
 import org.scenothesis.core.picture.ColourMatrix;
-import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -148,7 +147,7 @@ public final class LockCheck {
             Glance wanted = r.glance(0);
             var gains = new LockMeter(wanted, bands).measure(seen).gains();
             float even = gains == null ? 1 : (float) Math.pow(2, -gains.stops());
-            CodeCurve curve = new CodeCurve(Transfer.SRGB);
+            CodeCurve curve = new CodeCurve();
             double sum = 0;
             int n = 0;
             for (int c = 0; c < 3; c++) {

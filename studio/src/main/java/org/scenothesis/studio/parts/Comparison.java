@@ -3,7 +3,6 @@ package org.scenothesis.studio.parts;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.CodeCurve;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.picture.Transfer;
 
 /// Two pictures of one lock laid over each other in one of several ways.
 public enum Comparison {
@@ -13,7 +12,7 @@ public enum Comparison {
     DIFFERENCE,
     OUTLINE;
 
-    private static final CodeCurve CURVE = new CodeCurve(Transfer.SRGB);
+    private static final CodeCurve CURVE = new CodeCurve();
 
     /// The picture to show; where shapes differ, the take alone.
     public Picture of(Picture take, Picture reference, Bands bands) {

@@ -6,11 +6,10 @@ import org.scenothesis.core.picture.CodeCurve;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Resample;
-import org.scenothesis.core.picture.Transfer;
 
 /// A picture ready for the screen: opaque ARGB code values at the size it will be shown.
 public record Shown(int width, int height, int[] argb) {
-    private static final CodeCurve CURVE = new CodeCurve(Transfer.SRGB);
+    private static final CodeCurve CURVE = new CodeCurve();
 
     /// Scales a scene-linear picture to fit into `maxWidth × maxHeight` and encodes it for the screen.
     public static Shown of(Picture p, int maxWidth, int maxHeight, Bands bands) {
