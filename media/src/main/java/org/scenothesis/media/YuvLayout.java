@@ -26,6 +26,16 @@ final class YuvLayout implements CodeRows {
         }
     }
 
+    /// Codes of one row of chroma, which several rows of luma share.
+    private static final class ChromaRow {
+        private final float[] codes;
+        private int row = -1;
+
+        ChromaRow(int n) {
+            codes = new float[n];
+        }
+    }
+
     private final int width;
     private final int height;
     private final int shiftX;
@@ -41,8 +51,7 @@ final class YuvLayout implements CodeRows {
     private final float[] u;
     private final float[] v;
     private final float[] line;
-    private final float[] above;
-    private final float[] below;
+    private final ChromaRow[][] chroma = new ChromaRow[2][2];
     private final byte[] bytes;
     private final FramePlane[] planes;
 
@@ -74,8 +83,10 @@ final class YuvLayout implements CodeRows {
         u = new float[width];
         v = new float[width];
         line = new float[cw + 2];
-        above = new float[cw];
-        below = new float[cw];
+        for (ChromaRow[] pair : chroma) {
+            pair[0] = new ChromaRow(cw);
+            pair[1] = new ChromaRow(cw);
+        }
         int widest = 1;
         for (Part p : parts) {
             widest = Math.max(widest, width * p.step + p.offset + 2);
@@ -95,6 +106,10 @@ final class YuvLayout implements CodeRows {
 
     @Override
     public void of(AVFrame f) {
+        for (ChromaRow[] pair : chroma) {
+            pair[0].row = -1;
+            pair[1].row = -1;
+        }
         for (int i = 0; i < parts.length; i++) {
             boolean chroma = i == 1 || i == 2;
             planes[i] = FramePlane.of(f, parts[i].plane, chroma ? chromaHeight() : height);
@@ -152,13 +167,9 @@ final class YuvLayout implements CodeRows {
         float at = (row + 0.5f) / (1 << shiftY) - 0.5f;
         int y0 = Math.clamp((int) Math.floor(at), 0, ch - 1);
         float low = Math.clamp(at - y0, 0f, 1f);
-        codes(component, y0, n, above);
-        float[] under = above;
-        if (low > 0) {
-            codes(component, Math.min(ch - 1, y0 + 1), n, below);
-            under = below;
-        }
-        YuvRows.blend(above, under, new YuvRows.Blend(low, grey, chromaScale), line, n);
+        float[] above = chroma(component, y0);
+        float[] below = low > 0 ? chroma(component, Math.min(ch - 1, y0 + 1)) : above;
+        YuvRows.blend(above, below, new YuvRows.Blend(low, grey, chromaScale), line, n);
         line[0] = line[1];
         line[n + 1] = line[n];
         switch (shiftX) {
@@ -166,6 +177,16 @@ final class YuvLayout implements CodeRows {
             case 1 -> YuvRows.widen(line, centred ? 0.25f : 0, centred ? 0.25f : 0.5f, out, width);
             default -> widenByFour(line, centred, out);
         }
+    }
+
+    /// Rows follow each other, so that of two neighbours one is mostly known; they lie in turns.
+    private float[] chroma(int component, int row) {
+        ChromaRow kept = chroma[component - 1][row & 1];
+        if (kept.row != row) {
+            codes(component, row, kept.codes.length, kept.codes);
+            kept.row = row;
+        }
+        return kept.codes;
     }
 
     private static void widenByFour(float[] line, boolean centred, float[] out) {
