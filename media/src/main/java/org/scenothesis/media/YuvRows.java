@@ -16,6 +16,8 @@ final class YuvRows {
     private static final boolean BYTES = B.length() == S.length();
     private static final VectorShuffle<Float> LOW = VectorShuffle.makeZip(S, 0);
     private static final VectorShuffle<Float> HIGH = VectorShuffle.makeZip(S, 1);
+    private static final VectorShuffle<Float> EVEN = VectorShuffle.makeUnzip(S, 0);
+    private static final VectorShuffle<Float> ODD = VectorShuffle.makeUnzip(S, 1);
 
     private YuvRows() {}
 
@@ -105,6 +107,92 @@ final class YuvRows {
             r[i] = y + vToR * v[i];
             g[i] = y - vToG * v[i] - uToG * u[i];
             b[i] = y + uToB * u[i];
+        }
+    }
+
+    /// Shares of red and blue in luma.
+    record Weights(float kr, float kb) {}
+
+    /// Luma (into `g`) and its differences from blue and red of one row of colours.
+    static void differences(float[] r, float[] g, float[] b, Weights k, float[] u, float[] v) {
+        float kr = k.kr;
+        float kb = k.kb;
+        float kg = 1 - kr - kb;
+        float toU = 1 / (2 * (1 - kb));
+        float toV = 1 / (2 * (1 - kr));
+        int i = 0;
+        for (; i <= g.length - S.length(); i += S.length()) {
+            FloatVector red = FloatVector.fromArray(S, r, i);
+            FloatVector blue = FloatVector.fromArray(S, b, i);
+            FloatVector y = red.mul(kr).add(FloatVector.fromArray(S, g, i).mul(kg)).add(blue.mul(kb));
+            blue.sub(y).mul(toU).intoArray(u, i);
+            red.sub(y).mul(toV).intoArray(v, i);
+            y.intoArray(g, i);
+        }
+        for (; i < g.length; i++) {
+            float y = kr * r[i] + kg * g[i] + kb * b[i];
+            u[i] = (b[i] - y) * toU;
+            v[i] = (r[i] - y) * toV;
+            g[i] = y;
+        }
+    }
+
+    /// `sum += run`.
+    static void add(float[] run, float[] sum) {
+        for (int i = 0; i < sum.length; i++) {
+            sum[i] += run[i];
+        }
+    }
+
+    /// `sum[x] += run[2x]·here + run[2x + 1]·after + run[2x − 1]·before`, edges held.
+    static void addPairs(float[] run, float here, float after, float before, float[] sum) {
+        int last = run.length - 1;
+        int x = 0;
+        if (sum.length > 0) {
+            sum[0] += run[0] * here + run[Math.min(last, 1)] * after + run[0] * before;
+            x = 1;
+        }
+        for (; 2 * x + 2 * S.length() <= last; x += S.length()) {
+            FloatVector low = FloatVector.fromArray(S, run, 2 * x);
+            FloatVector high = FloatVector.fromArray(S, run, 2 * x + S.length());
+            FloatVector left = FloatVector.fromArray(S, run, 2 * x - 1);
+            FloatVector right = FloatVector.fromArray(S, run, 2 * x - 1 + S.length());
+            FloatVector even = low.rearrange(EVEN, high);
+            FloatVector odd = low.rearrange(ODD, high);
+            FloatVector odder = left.rearrange(EVEN, right);
+            FloatVector.fromArray(S, sum, x).add(even.mul(here)).add(odd.mul(after)).add(odder.mul(before)).intoArray(sum, x);
+        }
+        for (; x < sum.length; x++) {
+            sum[x] += run[2 * x] * here + run[Math.min(last, 2 * x + 1)] * after + run[2 * x - 1] * before;
+        }
+    }
+
+    /// How values become codes: `value·factor + zero`, rounded, between 0 and `most`.
+    record Codes(float factor, float zero, float most) {}
+
+    static void bytes(float[] run, Codes k, byte[] out, int n) {
+        float factor = k.factor;
+        float zero = k.zero + 0.5f;
+        float most = k.most;
+        int i = 0;
+        if (BYTES) {
+            for (; i <= n - S.length(); i += S.length()) {
+                FloatVector code = FloatVector.fromArray(S, run, i).mul(factor).add(zero).max(0).min(most);
+                IntVector whole = (IntVector) code.convertShape(VectorOperators.F2I, I, 0);
+                ((ByteVector) whole.convertShape(VectorOperators.I2B, B, 0)).intoArray(out, i);
+            }
+        }
+        for (; i < n; i++) {
+            out[i] = (byte) Math.max(0, Math.min(most, run[i] * factor + zero));
+        }
+    }
+
+    /// The lower byte first.
+    static void words(float[] run, Codes k, byte[] out, int n) {
+        for (int i = 0; i < n; i++) {
+            int code = (int) Math.max(0, Math.min(k.most, run[i] * k.factor + k.zero + 0.5f));
+            out[2 * i] = (byte) code;
+            out[2 * i + 1] = (byte) (code >> 8);
         }
     }
 }

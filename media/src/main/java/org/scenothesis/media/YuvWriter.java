@@ -2,6 +2,7 @@ package org.scenothesis.media;
 
 import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
+import java.util.Arrays;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 import org.scenothesis.core.picture.CodeCurve;
@@ -57,12 +58,7 @@ final class YuvWriter {
             codes(p.r().data(), y, r);
             codes(p.g().data(), y, g);
             codes(p.b().data(), y, b);
-            for (int x = 0; x < width; x++) {
-                float l = kr * r[x] + (1 - kr - kb) * g[x] + kb * b[x];
-                u[x] = (b[x] - l) / (2 * (1 - kb));
-                v[x] = (r[x] - l) / (2 * (1 - kr));
-                g[x] = l;
-            }
+            YuvRows.differences(r, g, b, new YuvRows.Weights(kr, kb), u, v);
             pack(g, width, true, row);
             luma.write(y, row);
             boolean first = y % rows == 0;
@@ -70,8 +66,8 @@ final class YuvWriter {
             narrow(v, vSum, first);
             if (y % rows == rows - 1 || y == height - 1) {
                 float share = 1f / (y % rows + 1);
-                scale(uSum, share);
-                scale(vSum, share);
+                YuvRows.level(uSum, share, 0, cw);
+                YuvRows.level(vSum, share, 0, cw);
                 pack(uSum, cw, false, half);
                 blue.write(y >> shiftY, half);
                 pack(vSum, cw, false, half);
@@ -86,23 +82,15 @@ final class YuvWriter {
     }
 
     private void narrow(float[] line, float[] sum, boolean first) {
-        int last = width - 1;
-        for (int x = 0; x < sum.length; x++) {
-            float v;
-            if (shiftX == 0) {
-                v = line[x];
-            } else if (full) {
-                v = (line[2 * x] + line[Math.min(last, 2 * x + 1)]) / 2;
-            } else {
-                v = (line[Math.max(0, 2 * x - 1)] + 2 * line[2 * x] + line[Math.min(last, 2 * x + 1)]) / 4;
-            }
-            sum[x] = first ? v : sum[x] + v;
+        if (first) {
+            Arrays.fill(sum, 0);
         }
-    }
-
-    private static void scale(float[] run, float by) {
-        for (int i = 0; i < run.length; i++) {
-            run[i] *= by;
+        if (shiftX == 0) {
+            YuvRows.add(line, sum);
+        } else if (full) {
+            YuvRows.addPairs(line, 0.5f, 0.5f, 0, sum);
+        } else {
+            YuvRows.addPairs(line, 0.5f, 0.25f, 0.25f, sum);
         }
     }
 
@@ -111,14 +99,10 @@ final class YuvWriter {
         float most = (1 << depth) - 1;
         float factor = full ? most : (luma ? 219 : 224) * unit;
         float zero = luma ? full ? 0 : 16 * unit : 128 * unit;
-        for (int x = 0; x < n; x++) {
-            int code = Math.max(0, Math.min((int) most, (int) (run[x] * factor + zero + 0.5f)));
-            if (depth > 8) {
-                out[2 * x] = (byte) code;
-                out[2 * x + 1] = (byte) (code >> 8);
-            } else {
-                out[x] = (byte) code;
-            }
+        if (depth > 8) {
+            YuvRows.words(run, new YuvRows.Codes(factor, zero, most), out, n);
+        } else {
+            YuvRows.bytes(run, new YuvRows.Codes(factor, zero, most), out, n);
         }
     }
 }
