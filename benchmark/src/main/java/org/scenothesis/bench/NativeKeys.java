@@ -10,9 +10,11 @@ import static org.bytedeco.opencv.global.opencv_core.subtract;
 import java.nio.FloatBuffer;
 import org.bytedeco.ffmpeg.avfilter.AVFilterContext;
 import org.bytedeco.ffmpeg.avfilter.AVFilterGraph;
+import org.bytedeco.ffmpeg.avfilter.AVFilterInOut;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.global.avfilter;
 import org.bytedeco.ffmpeg.global.avutil;
+import org.bytedeco.javacpp.BytePointer;
 import org.bytedeco.opencv.opencv_core.Mat;
 import org.bytedeco.opencv.opencv_core.Scalar;
 import org.scenothesis.core.picture.Picture;
@@ -71,8 +73,8 @@ final class NativeKeys implements AutoCloseable {
         String text = "color=c=0x35a040:s=" + w + "x" + h + ":r=24:d=" + (frames + 6) / 24.0 + ",format=gbrp,colorkey=0x35a040:0.3:0.2,despill=green[a];color=c=0x806040:s=" + w + "x" + h
                 + ":r=24:d=" + (frames + 6) / 24.0 + ",format=gbrp[b];[b][a]overlay=format=gbrp[out]";
         var inputs = avfilter.avfilter_inout_alloc();
-        inputs.name(new org.bytedeco.javacpp.BytePointer(avutil.av_strdup("out"))).filter_ctx(sink).pad_idx(0).next(null);
-        int code = avfilter.avfilter_graph_parse_ptr(graph, text, inputs, (org.bytedeco.ffmpeg.avfilter.AVFilterInOut) null, null);
+        inputs.name(new BytePointer(avutil.av_strdup("out"))).filter_ctx(sink).pad_idx(0).next(null);
+        int code = avfilter.avfilter_graph_parse_ptr(graph, text, inputs, (AVFilterInOut) null, null);
         if (code < 0 || avfilter.avfilter_graph_config(graph, null) < 0) {
             return Double.NaN;
         }

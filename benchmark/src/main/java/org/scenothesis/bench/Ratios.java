@@ -3,6 +3,7 @@ package org.scenothesis.bench;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import org.scenothesis.core.key.FastKey;
@@ -78,7 +79,7 @@ public final class Ratios {
     /// Best seconds of each piece of work, taken in turns.
     private static double[] alternating(Work... works) throws Exception {
         double[] best = new double[works.length];
-        java.util.Arrays.fill(best, Double.MAX_VALUE);
+        Arrays.fill(best, Double.MAX_VALUE);
         for (int round = 0; round < ROUNDS + 4; round++) {
             for (int k = 0; k < works.length; k++) {
                 long start = System.nanoTime();

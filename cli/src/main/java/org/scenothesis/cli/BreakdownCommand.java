@@ -2,6 +2,7 @@ package org.scenothesis.cli;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.day.DayPlan;
@@ -44,7 +45,7 @@ final class BreakdownCommand implements Callable<Integer> {
             Production p = f.production();
             if (id != null) {
                 Shots.require(p, id);
-                p = p.withShots(java.util.List.of(p.shot(id)));
+                p = p.withShots(List.of(p.shot(id)));
             }
             DayPlan day = DayPlan.of(p);
             ObjectNode o = id == null ? PlanTree.of(day) : PlanTree.of(day, p.shot(id));

@@ -3,6 +3,7 @@ package org.scenothesis.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -118,7 +119,7 @@ final class IllusionsCommand implements Callable<Integer> {
             Illusion i = one(all, String.valueOf(lay));
             Production p = folder.production();
             if (!p.hasShot(shot)) {
-                List<Shot> more = new java.util.ArrayList<>(p.shots());
+                List<Shot> more = new ArrayList<>(p.shots());
                 int number = shot.matches("\\d{1,6}") ? Integer.parseInt(shot) : p.shots().stream().mapToInt(Shot::number).max().orElse(0) + 1;
                 more.add(blank(shot, number));
                 p = p.withShots(more);

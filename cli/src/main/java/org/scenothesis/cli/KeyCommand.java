@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.Callable;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
@@ -160,7 +161,7 @@ final class KeyCommand implements Callable<Integer> {
     private static ObjectNode json(KeyReport r, List<Finding> findings) {
         ObjectNode o = Output.object();
         o.put("frames", r.frames());
-        o.put("screen_model", r.source().name().toLowerCase(java.util.Locale.ROOT));
+        o.put("screen_model", r.source().name().toLowerCase(Locale.ROOT));
         Output.number(o, "evenness_stops", r.evennessStops() == null ? Double.NaN : r.evennessStops());
         o.put("outline", r.clothOutline() ? "round the cloth, proposed" : "as given");
         ObjectNode m = o.putObject("measures");
@@ -171,7 +172,7 @@ final class KeyCommand implements Callable<Integer> {
         Output.number(m, "spill_percent", r.worst().spillLeft());
         Output.number(m, "solid_percent", r.worst().solid());
         Output.number(m, "room_px", r.worst().room().px() < 0 ? Double.NaN : r.worst().room().px());
-        m.put("room_side", r.worst().room().side().name().toLowerCase(java.util.Locale.ROOT));
+        m.put("room_side", r.worst().room().side().name().toLowerCase(Locale.ROOT));
         o.put("verdict", Words.verdict(LockJudge.worst(findings)));
         o.set("findings", Output.findings(findings));
         return o;

@@ -1,11 +1,13 @@
 package org.scenothesis.cli;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.production.measure.Progress;
@@ -31,7 +33,7 @@ final class Output {
         return MAPPER.createObjectNode();
     }
 
-    static <T> com.fasterxml.jackson.databind.JsonNode tree(T value) {
+    static <T> JsonNode tree(T value) {
         return MAPPER.valueToTree(value);
     }
 
@@ -80,7 +82,7 @@ final class Output {
         for (Finding f : findings) {
             ObjectNode o = out.addObject();
             Words.Sentence s = Words.sentence(f);
-            o.put("measure", f.measure().name().toLowerCase(java.util.Locale.ROOT));
+            o.put("measure", f.measure().name().toLowerCase(Locale.ROOT));
             if (!f.plate().isEmpty()) {
                 o.put("plate", f.plate());
             }

@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.Set;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -160,7 +161,7 @@ class ShotCommandsTest {
         try (Footage comp = Footages.open(out.resolve("comp-000000.png")); Footage back = Footages.open(production.resolve("footage/card-ruler.png"))) {
             var c = comp.frame(0);
             var b = back.frame(0);
-            assertThat(c.g().at(10, 80)).isCloseTo(b.g().at(10, 80), org.assertj.core.data.Offset.offset(0.01f));
+            assertThat(c.g().at(10, 80)).isCloseTo(b.g().at(10, 80), Offset.offset(0.01f));
             assertThat(c.r().at((int) (0.616 * TinyShoot.WIDTH), (int) (0.36 * TinyShoot.HEIGHT))).isBetween(0.6f, 0.8f);
         }
     }

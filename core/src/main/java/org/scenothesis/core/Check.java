@@ -1,5 +1,7 @@
 package org.scenothesis.core;
 
+import org.jspecify.annotations.Nullable;
+
 /// The one place where a caller's mistake is refused, with name, range and value. NaN never passes.
 public final class Check {
     private Check() {}
@@ -35,6 +37,16 @@ public final class Check {
         for (double m : metres) {
             range(name, m, -1e5, 1e5);
         }
+    }
+
+    /// What should be there.
+    ///
+    /// @throws IllegalArgumentException with `what` if it is not
+    public static <T> T present(@Nullable T value, String what) {
+        if (value == null) {
+            throw new IllegalArgumentException(what);
+        }
+        return value;
     }
 
     /// @throws IllegalArgumentException with `what` unless `holds`

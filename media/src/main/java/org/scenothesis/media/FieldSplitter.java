@@ -19,6 +19,7 @@ import org.bytedeco.ffmpeg.avfilter.AVFilterContext;
 import org.bytedeco.ffmpeg.avfilter.AVFilterGraph;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.javacpp.Pointer;
+import org.jspecify.annotations.Nullable;
 
 /// Makes whole pictures of interlaced ones: the first field stays, the lines of the second are rebuilt along edges.
 ///
@@ -58,7 +59,7 @@ final class FieldSplitter implements AutoCloseable {
         }
     }
 
-    private void filter(AVFilterContext into, String name, String options, AVFilterGraph graph) throws FootageException {
+    private void filter(AVFilterContext into, String name, @Nullable String options, AVFilterGraph graph) throws FootageException {
         check(avfilter_graph_create_filter(into, avfilter_get_by_name(name), name, options, null, graph));
     }
 

@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avformat.*;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Objects;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
@@ -90,7 +91,7 @@ final class FileMuxer implements AutoCloseable {
     }
 
     AVStream stream() {
-        return java.util.Objects.requireNonNull(stream, "not begun");
+        return Objects.requireNonNull(stream, "not begun");
     }
 
     /// Whether sound was asked for and the container can hold it.

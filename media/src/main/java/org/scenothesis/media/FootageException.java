@@ -1,6 +1,7 @@
 package org.scenothesis.media;
 
 import java.nio.file.Path;
+import java.util.Objects;
 
 /// A file that could not be read or written: says what, where, and what to do.
 public class FootageException extends Exception {
@@ -27,6 +28,12 @@ public class FootageException extends Exception {
     protected FootageException(Path path, FootageException cause) {
         super(cause.getMessage(), cause);
         this.path = path;
+    }
+
+    /// The sentence; there always is one.
+    @Override
+    public String getMessage() {
+        return Objects.requireNonNull(super.getMessage());
     }
 
     public Path path() {

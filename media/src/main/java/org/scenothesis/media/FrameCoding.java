@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avutil.*;
 import java.nio.ByteOrder;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacketSideData;
 import org.bytedeco.ffmpeg.avformat.AVStream;
@@ -95,7 +96,7 @@ record FrameCoding(int format, int width, int height, Colour colour, Geometry ge
             aspect = 1;
         }
         if (aspect != 1) {
-            notes.add(String.format(java.util.Locale.ENGLISH, "its pixels are not square (%.3f to 1); the picture is widened to its true shape", aspect));
+            notes.add(String.format(Locale.ENGLISH, "its pixels are not square (%.3f to 1); the picture is widened to its true shape", aspect));
         }
         boolean interlaced = (frame.flags() & AVFrame.AV_FRAME_FLAG_INTERLACED) != 0;
         if (interlaced) {

@@ -10,6 +10,7 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.Set;
 import java.util.concurrent.ThreadLocalRandom;
+import org.slf4j.LoggerFactory;
 
 /// A file in the making: written beside its name under a random one that nobody can have laid a link on, forced to the disk, then renamed over.
 ///
@@ -79,7 +80,7 @@ public final class FreshFile implements AutoCloseable {
             try {
                 Files.deleteIfExists(part);
             } catch (IOException e) {
-                org.slf4j.LoggerFactory.getLogger(FreshFile.class).warn("{} was not removed", part, e);
+                LoggerFactory.getLogger(FreshFile.class).warn("{} was not removed", part, e);
             }
         }
     }

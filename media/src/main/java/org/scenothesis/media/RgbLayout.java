@@ -7,6 +7,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_PAL;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_RGB;
 import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.BiConsumer;
 import org.bytedeco.ffmpeg.avutil.AVComponentDescriptor;
@@ -93,7 +94,7 @@ final class RgbLayout implements CodeRows {
             return;
         }
         float[] one = new float[luma.length];
-        java.util.Arrays.fill(luma, 0);
+        Arrays.fill(luma, 0);
         for (int c = 0; c < 3; c++) {
             codes(c, y, one);
             for (int x = 0; x < luma.length; x++) {

@@ -4,6 +4,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.*;
 import static org.bytedeco.ffmpeg.global.avutil.*;
 
 import java.io.IOException;
+import java.nio.ByteOrder;
 import java.nio.file.Path;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
@@ -65,7 +66,7 @@ public final class Stills {
         f.height(matte.height());
         av_frame_get_buffer(f, 64);
         long stride = f.linesize(0);
-        var bytes = f.data(0).limit(stride * matte.height()).asByteBuffer().order(java.nio.ByteOrder.BIG_ENDIAN);
+        var bytes = f.data(0).limit(stride * matte.height()).asByteBuffer().order(ByteOrder.BIG_ENDIAN);
         for (int y = 0; y < matte.height(); y++) {
             for (int x = 0; x < matte.width(); x++) {
                 int code = (int) (Math.clamp(matte.at(x, y), 0f, 1f) * 65535f + 0.5f);
@@ -87,7 +88,7 @@ public final class Stills {
             Picture p = f.frame(0);
             float[] out = new float[p.g().data().length];
             for (int i = 0; i < out.length; i++) {
-                out[i] = (float) f.info().coding().transfer().toCode(p.g().data()[i]);
+                out[i] = Math.round(f.info().coding().transfer().toCode(p.g().data()[i]) * 65535) / 65535f;
             }
             return new Plane(p.width(), p.height(), out);
         }

@@ -1,5 +1,7 @@
 package org.scenothesis.media;
 
+import org.jspecify.annotations.Nullable;
+
 /// The open video formats that can be written.
 ///
 /// Only those with alpha keep a picture's alpha plane; the others are written over black.
@@ -41,7 +43,7 @@ public enum VideoFormat {
     }
 
     /// The format a file name asks for by its extension, or null when it asks for none.
-    public static @org.jspecify.annotations.Nullable VideoFormat ofExtension(String extension) {
+    public static @Nullable VideoFormat ofExtension(String extension) {
         for (VideoFormat f : values()) {
             if (f.extension.equals(extension)) {
                 return f;

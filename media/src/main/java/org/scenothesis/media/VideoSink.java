@@ -4,6 +4,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.*;
 import static org.bytedeco.ffmpeg.global.avutil.*;
 
 import java.nio.file.Path;
+import java.util.Objects;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
@@ -92,7 +93,7 @@ public final class VideoSink implements FrameSink {
     }
 
     private AVCodecContext encoder() {
-        return java.util.Objects.requireNonNull(encoder);
+        return Objects.requireNonNull(encoder);
     }
 
     private void configure(AVCodecContext c, Plan plan) {
@@ -155,7 +156,7 @@ public final class VideoSink implements FrameSink {
 
     @Override
     public void write(Picture p) throws FootageException {
-        AVFrame f = java.util.Objects.requireNonNull(frame).fill(p);
+        AVFrame f = Objects.requireNonNull(frame).fill(p);
         f.pts(written++);
         Av.check(avcodec_send_frame(encoder(), f), path, "the frame could not be encoded");
         drain();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import javax.sound.sampled.AudioFileFormat;
@@ -116,7 +117,7 @@ class PhoneFootageTest {
 
     private Path tone(double seconds) throws IOException {
         int n = (int) (48000 * seconds);
-        ByteBuffer samples = ByteBuffer.allocate(2 * n).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer samples = ByteBuffer.allocate(2 * n).order(ByteOrder.LITTLE_ENDIAN);
         for (int i = 0; i < n; i++) {
             samples.putShort((short) (8000 * Math.sin(i * 0.06)));
         }

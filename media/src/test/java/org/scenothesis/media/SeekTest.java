@@ -3,11 +3,13 @@ package org.scenothesis.media;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_encoder_by_name;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.Random;
 import java.util.Set;
+import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -50,7 +52,7 @@ class SeekTest {
         "matroska, ffv1, gbrp16le, 0", "avi, ffv1, yuv420p, 0", "mov, prores_ks, yuv422p10le, 0", "mov, mjpeg, yuvj420p, 0", "avi, mjpeg, yuvj420p, 0", "mp4, libsvtav1, yuv420p, 0"
     })
     void everyContainerAndCoding(String muxer, String codec, String pixels, int between) throws Exception {
-        org.junit.jupiter.api.Assumptions.assumeTrue(avcodec_find_encoder_by_name(codec) != null);
+        Assumptions.assumeTrue(avcodec_find_encoder_by_name(codec) != null);
         Clips.Kind kind = new Clips.Kind(muxer, codec, pixels, 128, 72).with(c -> {
             if (between > 0) {
                 c.max_b_frames(between);
@@ -78,8 +80,8 @@ class SeekTest {
     @ParameterizedTest
     @ValueSource(strings = {"open-gop.ts", "hevc-open.ts"})
     void aStreamThatBeginsInTheMiddle(String name) throws Exception {
-        byte[] all = java.nio.file.Files.readAllBytes(Path.of(SeekTest.class.getResource(name).toURI()));
-        Path cut = java.nio.file.Files.write(folder.resolve(name), Arrays.copyOfRange(all, 188 * 35, all.length));
+        byte[] all = Files.readAllBytes(Path.of(SeekTest.class.getResource(name).toURI()));
+        Path cut = Files.write(folder.resolve(name), Arrays.copyOfRange(all, 188 * 35, all.length));
         int frames;
         try (Footage f = Footages.open(cut)) {
             frames = f.info().frames();

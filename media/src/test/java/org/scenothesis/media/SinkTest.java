@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -87,7 +88,7 @@ class SinkTest {
         VideoJoin.join(parts, whole, plan(format));
         try (Footage f = Footages.open(whole)) {
             assertThat(f.info().frames()).isEqualTo(21);
-            assertThat(f.info().rate().framesPerSecond()).isCloseTo(25, org.assertj.core.data.Offset.offset(0.01));
+            assertThat(f.info().rate().framesPerSecond()).isCloseTo(25, Offset.offset(0.01));
             assertThat(f.info().rate().variable()).isFalse();
             for (int i = 0; i < 21; i++) {
                 assertThat(TestPictures.frameOf(f.frame(i))).as("frame " + i).isEqualTo(i % 8);

@@ -3,8 +3,10 @@ package org.scenothesis.media;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
+import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import javax.imageio.ImageIO;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -106,14 +108,14 @@ class StillsTest {
     @ParameterizedTest
     @ValueSource(strings = {"png", "tiff", "jpg", "bmp"})
     void greyAndColourStillsOfOthersAreReadAsSrgb(String format) throws Exception {
-        var image = new java.awt.image.BufferedImage(32, 24, java.awt.image.BufferedImage.TYPE_INT_RGB);
+        var image = new BufferedImage(32, 24, BufferedImage.TYPE_INT_RGB);
         for (int y = 0; y < 24; y++) {
             for (int x = 0; x < 32; x++) {
                 image.setRGB(x, y, 0x808080);
             }
         }
         Path file = folder.resolve("other." + format);
-        assertThat(javax.imageio.ImageIO.write(image, format, file.toFile())).isTrue();
+        assertThat(ImageIO.write(image, format, file.toFile())).isTrue();
         Picture p = read(file);
         assertThat(p.g().at(10, 10)).isCloseTo((float) Transfer.SRGB.toLinear(128 / 255.0), Offset.offset(0.003f));
         assertThat(p.r().at(10, 10)).isCloseTo(p.b().at(10, 10), Offset.offset(0.003f));

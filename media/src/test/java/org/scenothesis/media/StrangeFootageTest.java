@@ -6,6 +6,8 @@ import static org.bytedeco.ffmpeg.global.avutil.*;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.Arrays;
 import org.assertj.core.data.Offset;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.junit.jupiter.api.Test;
@@ -113,7 +115,7 @@ class StrangeFootageTest {
             plane(f, 0, 64, 60, false);
             FramePlane p = FramePlane.of(f, 0, 64);
             byte[] bright = new byte[64];
-            java.util.Arrays.fill(bright, (byte) 180);
+            Arrays.fill(bright, (byte) 180);
             for (int y = 1; y < 64; y += 2) {
                 p.write(y, bright);
             }
@@ -132,7 +134,7 @@ class StrangeFootageTest {
         FramePlane p = FramePlane.of(made, 0, 64);
         byte[] row = new byte[64];
         for (int y = 0; y < 64; y++) {
-            java.util.Arrays.fill(row, (byte) (y % 2 == 0 ? 60 : 180));
+            Arrays.fill(row, (byte) (y % 2 == 0 ? 60 : 180));
             p.write(y, row);
         }
         made.flags(made.flags() | AVFrame.AV_FRAME_FLAG_INTERLACED | AVFrame.AV_FRAME_FLAG_TOP_FIELD_FIRST);
@@ -181,7 +183,7 @@ class StrangeFootageTest {
         Path b = Clips.write(folder.resolve("b.ts"), large, 10, Clips.chart(large));
         Path both = folder.resolve("both.ts");
         Files.write(both, Files.readAllBytes(a));
-        Files.write(both, Files.readAllBytes(b), java.nio.file.StandardOpenOption.APPEND);
+        Files.write(both, Files.readAllBytes(b), StandardOpenOption.APPEND);
         try (Footage f = Footages.open(both)) {
             f.frame(4);
             assertThatExceptionOfType(FootageException.class).isThrownBy(() -> {

@@ -11,6 +11,7 @@ import java.awt.image.DataBuffer;
 import java.awt.image.Raster;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import javax.imageio.ImageIO;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
@@ -104,7 +105,7 @@ class StrangeStillsTest {
             Stills.write(folder.resolve("s-" + i + ".png"), TestPictures.chart(64, 32, i), Stills.Format.PNG8);
         }
         byte[] whole = Files.readAllBytes(folder.resolve("s-1.png"));
-        Files.write(folder.resolve("s-1.png"), java.util.Arrays.copyOf(whole, 30));
+        Files.write(folder.resolve("s-1.png"), Arrays.copyOf(whole, 30));
         try (Footage f = Footages.open(folder)) {
             assertThatExceptionOfType(FootageException.class).isThrownBy(() -> f.frame(1)).withMessageContaining("s-1.png");
             assertThat(TestPictures.frameOf(f.frame(2))).as("the others are still there").isEqualTo(2);

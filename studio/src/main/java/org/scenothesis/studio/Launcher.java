@@ -4,7 +4,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
+import java.util.Locale;
+import java.util.Objects;
 import javafx.application.Application;
+import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.production.demo.DemoFolder;
 import org.scenothesis.production.store.StoreException;
@@ -29,7 +32,7 @@ public final class Launcher {
             System.exit(2);
         }
         boolean display = System.getenv("DISPLAY") != null || System.getenv("WAYLAND_DISPLAY") != null
-                || !System.getProperty("os.name").toLowerCase(java.util.Locale.ROOT).contains("linux");
+                || !System.getProperty("os.name").toLowerCase(Locale.ROOT).contains("linux");
         if (wish().snapshot() != null || !display) {
             System.setProperty("glass.platform", "Headless");
             System.setProperty("prism.order", "sw");
@@ -44,7 +47,7 @@ public final class Launcher {
     }
 
     static Studio.Wish wish() {
-        return java.util.Objects.requireNonNull(wish, "the launcher has not read its arguments");
+        return Objects.requireNonNull(wish, "the launcher has not read its arguments");
     }
 
     static void complain(@Nullable String sentence) {
@@ -54,7 +57,7 @@ public final class Launcher {
 
     static void fail(@Nullable String sentence) {
         complain(sentence);
-        javafx.application.Platform.exit();
+        Platform.exit();
     }
 
     static Studio.Wish read(String[] args) throws StoreException, IOException {

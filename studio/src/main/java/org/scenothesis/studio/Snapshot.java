@@ -1,6 +1,7 @@
 package org.scenothesis.studio;
 
 import java.nio.file.Path;
+import java.util.Objects;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.scene.Scene;
@@ -45,7 +46,7 @@ final class Snapshot {
             if (calm[0] >= CALM) {
                 poll.stop();
                 try {
-                    write(scene, java.util.Objects.requireNonNull(wish.snapshot()));
+                    write(scene, Objects.requireNonNull(wish.snapshot()));
                 } catch (FootageException x) {
                     Launcher.complain(x.getMessage());
                 }

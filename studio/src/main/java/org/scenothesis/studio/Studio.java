@@ -9,6 +9,7 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.studio.board.BoardBench;
@@ -26,8 +27,8 @@ import org.scenothesis.studio.theme.Theme;
 
 /// The application with a window; started by [Launcher].
 public final class Studio extends Application {
-    private Session session;
-    private House house;
+    private @Nullable Session open;
+    private @Nullable House house;
     private boolean begun;
 
     /// Builds the house for a session, all benches in it.
@@ -46,14 +47,17 @@ public final class Studio extends Application {
     @Override
     public void start(Stage stage) {
         Wish wish = Launcher.wish();
+        Session session;
         try {
             session = new Session(ProductionFolder.open(wish.folder()), new Worker(Platform::runLater));
         } catch (StoreException e) {
             Launcher.fail(e.getMessage());
             return;
         }
-        house = house(session);
-        Scene scene = new Scene(house, wish.width(), wish.height());
+        open = session;
+        House built = house(session);
+        house = built;
+        Scene scene = new Scene(built, wish.width(), wish.height());
         Theme.dress(scene);
         stage.setTitle("Scenothesis \u00b7 " + session.store().now().title());
         stage.setMinWidth(1000);
@@ -61,7 +65,7 @@ public final class Studio extends Application {
         stage.setScene(scene);
         stage.focusedProperty().addListener((o, was, is) -> {
             // Files may have come or gone while another program was used.
-            if (is && session != null && begun) {
+            if (is && open != null && begun) {
                 session.measure();
             }
         });
@@ -69,7 +73,7 @@ public final class Studio extends Application {
             session.bench().set(bench(wish.bench()));
         }
         if (wish.page() != null) {
-            house.turn(wish.page());
+            built.turn(wish.page());
         }
         stage.show();
         // After the window is there: measuring takes every core.
@@ -101,9 +105,9 @@ public final class Studio extends Application {
     }
 
     private void close() {
-        if (session != null) {
-            session.close();
-            session = null;
+        if (open != null) {
+            open.close();
+            open = null;
             if (house != null) {
                 house.closeBenches();
             }
@@ -112,9 +116,9 @@ public final class Studio extends Application {
 
     /// What was asked for on the command line; null where nothing was.
     record Wish(
-            Path folder, @org.jspecify.annotations.Nullable String bench, @org.jspecify.annotations.Nullable Path snapshot,
-            @org.jspecify.annotations.Nullable String plate, double seconds, @org.jspecify.annotations.Nullable String shot, boolean unfold,
-            @org.jspecify.annotations.Nullable String page, int width, int height) {
+            Path folder, @Nullable String bench, @Nullable Path snapshot,
+            @Nullable String plate, double seconds, @Nullable String shot, boolean unfold,
+            @Nullable String page, int width, int height) {
         static boolean isProduction(Path p) {
             return Files.isRegularFile(p.resolve(ProductionFolder.FILE)) || p.getFileName() != null && p.getFileName().toString().equals(ProductionFolder.FILE);
         }

@@ -5,6 +5,7 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.fields;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.base.DescribedPredicate;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.domain.JavaModifier;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
@@ -51,7 +52,7 @@ class ArchitectureTest {
     void theCoreKnowsNoFilesNoWindowsNoClock() {
         noClasses().that().resideInAPackage("org.scenothesis.core..").should().dependOnClassesThat().resideInAnyPackage("java.io..", "java.nio.file..", "javafx..", "com.fasterxml..").check(all);
         noClasses().that().resideInAPackage("org.scenothesis.core..").should().callMethodWhere(
-                com.tngtech.archunit.base.DescribedPredicate.describe("asks what time it is", call ->
+                DescribedPredicate.describe("asks what time it is", call ->
                         call.getTarget().getOwner().getPackageName().startsWith("java.time") && call.getTarget().getName().equals("now")
                                 || call.getTarget().getFullName().startsWith("java.lang.System.currentTimeMillis")
                                 || call.getTarget().getOwner().getFullName().equals("java.time.Clock"))).check(all);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.awaitility.Awaitility.await;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
@@ -13,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Worker;
@@ -75,13 +77,13 @@ class LauncherTest {
         AtomicInteger failed = new AtomicInteger();
         try (Worker w = new Worker(Runnable::run)) {
             w.ask("a", t -> {
-                throw new java.io.IOException("broken");
+                throw new IOException("broken");
             }, v -> {}, e -> failed.incrementAndGet());
             CountDownLatch runs = new CountDownLatch(1);
             w.ask("b", t -> {
                 runs.countDown();
                 await().until(() -> !t.wanted());
-                throw new org.scenothesis.production.measure.Stopped();
+                throw new Stopped();
             }, v -> failed.addAndGet(100), e -> failed.addAndGet(100));
             assertThat(runs.await(10, TimeUnit.SECONDS)).isTrue();
             w.cancel("b");

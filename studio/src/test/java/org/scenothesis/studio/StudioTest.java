@@ -4,7 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
@@ -16,13 +20,20 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.rehearsal.Quality;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Spike;
 import org.scenothesis.media.Stills;
 import org.scenothesis.media.VideoFormat;
 import org.scenothesis.production.demo.Rehearsal;
@@ -30,6 +41,7 @@ import org.scenothesis.production.measure.Progress;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.shoot.ShootBench;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -49,8 +61,8 @@ class StudioTest {
     @BeforeAll
     static void rehearse() throws Exception {
         template = Files.createTempDirectory("studio-test");
-        try (var bands = org.scenothesis.core.picture.Bands.allCores()) {
-            var wish = new Rehearsal.Wish(160, new Quality(3, 4, 0.5, 1), java.util.Set.of("clean-1", "clean-2", "screen-only", "lamp-pass", "card-ruler"), VideoFormat.MJPEG_AVI);
+        try (var bands = Bands.allCores()) {
+            var wish = new Rehearsal.Wish(160, new Quality(3, 4, 0.5, 1), Set.of("clean-1", "clean-2", "screen-only", "lamp-pass", "card-ruler"), VideoFormat.MJPEG_AVI);
             Rehearsal.film(template, wish, bands, Progress.NONE);
             for (String still : List.of("maker-1", "lantern-1")) {
                 // Stills stand in for the moving takes: the interface is tested here, not the renderer.
@@ -65,7 +77,7 @@ class StudioTest {
     @AfterAll
     static void tidy() throws Exception {
         try (var files = Files.walk(template)) {
-            files.sorted(java.util.Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+            files.sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
         }
     }
 
@@ -77,7 +89,7 @@ class StudioTest {
             for (Path p : files.filter(Files::isRegularFile).toList()) {
                 Path to = folder.resolve(template.relativize(p).toString());
                 Files.createDirectories(to.getParent());
-                Files.copy(p, to, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+                Files.copy(p, to, StandardCopyOption.REPLACE_EXISTING);
             }
         }
         house = OpenHouse.on(stage, folder);
@@ -218,7 +230,7 @@ class StudioTest {
         measured();
         robot.clickOn("#bench-key");
         measured();
-        robot.moveTo("#cut-solid").press(javafx.scene.input.MouseButton.PRIMARY).moveBy(-60, 0).release(javafx.scene.input.MouseButton.PRIMARY);
+        robot.moveTo("#cut-solid").press(MouseButton.PRIMARY).moveBy(-60, 0).release(MouseButton.PRIMARY);
         until("let go", () -> session.shot().layer("lantern").orElseThrow().key().solidAbove() < 0.7);
         assertThat(session.store().undoable()).isEqualTo("solid cut");
         Platform.runLater(() -> session.store().undo());
@@ -270,7 +282,7 @@ class StudioTest {
         until("height taken", () -> Math.abs(session.shot().layer("lantern").orElseThrow().stateAt(0).foot().y() - 1.10) < 1e-9);
         TextField gain = robot.lookup("#tape-gain").query();
         robot.interact(() -> gain.setText("99"));
-        robot.interact(() -> gain.fireEvent(new javafx.scene.input.KeyEvent(javafx.scene.input.KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
+        robot.interact(() -> gain.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
         assertThat(session.shot().layer("lantern").orElseThrow().gainStops()).isZero();
     }
 
@@ -320,7 +332,7 @@ class StudioTest {
         Path good = Files.createTempDirectory("elsewhere").resolve("second card.png");
         Stills.write(good, Picture.filled(160, 90, 0.2f, 0.2f, 0.2f), Stills.Format.PNG8);
         Path bad = Files.writeString(good.resolveSibling("notes.mp4"), "no footage");
-        var bench = new org.scenothesis.studio.shoot.ShootBench(session);
+        var bench = new ShootBench(session);
         robot.interact(() -> bench.bringIn(List.of(good)));
         until("brought in", () -> session.plate().orElseThrow().takes().size() == 2);
         assertThat(folder.resolve("footage/second card.png")).exists();
@@ -379,10 +391,10 @@ class StudioTest {
     @Test
     void thirtyPlatesScrollAndStayInStepWithTheBoard(FxRobot robot) {
         robot.interact(() -> session.change("many", s -> {
-            var many = new java.util.ArrayList<>(s.plates());
+            var many = new ArrayList<>(s.plates());
             for (int i = 0; i < 24; i++) {
-                many.add(new org.scenothesis.core.shot.Plate("m" + i, "A plate with a name that is rather too long for its slip " + i, org.scenothesis.core.shot.PlateRole.PRACTICAL,
-                        org.scenothesis.core.shot.Spike.number(i), "A", "A", 3, List.of()));
+                many.add(new Plate("m" + i, "A plate with a name that is rather too long for its slip " + i, PlateRole.PRACTICAL,
+                        Spike.number(i), "A", "A", 3, List.of()));
             }
             return s.withPlates(many);
         }));
@@ -393,6 +405,6 @@ class StudioTest {
         assertThat(session.plateId().get()).isEqualTo("m23");
         double slip = robot.lookup("#slip-m20").query().localToScene(0, 0).getY();
         double cell = robot.lookup("#cell-m20-rolled").query().localToScene(0, 0).getY();
-        assertThat(cell).isCloseTo(slip, org.assertj.core.data.Offset.offset(8.0));
+        assertThat(cell).isCloseTo(slip, Offset.offset(8.0));
     }
 }

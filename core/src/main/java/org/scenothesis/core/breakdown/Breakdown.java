@@ -17,6 +17,7 @@ import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Treatments;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.wonder.Rules;
 import org.scenothesis.core.breakdown.wonder.WonderRule;
@@ -25,6 +26,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
 
 /// Breaks a shot down: settles how each thing is separated, asks every wonder's rule, merges what can be one plate, guards against the forgotten ones.
 public final class Breakdown {
@@ -42,7 +44,7 @@ public final class Breakdown {
 
     /// A case without a wonder, for what concerns the whole shot.
     private static Case setting(Shot shot) {
-        Wonder none = new Wonder("", org.scenothesis.core.shot.WonderKind.FLOATS, "", 0, shot.seconds(), Map.of());
+        Wonder none = new Wonder("", WonderKind.FLOATS, "", 0, shot.seconds(), Map.of());
         return new Case(none, shot, HouseRules.DEFAULT, Map.of());
     }
 
@@ -52,7 +54,7 @@ public final class Breakdown {
         Map<String, PlateNeed> needs = new LinkedHashMap<>();
         List<Conflict> conflicts = new ArrayList<>();
         List<Figure> figures = new ArrayList<>();
-        List<org.scenothesis.core.breakdown.plate.KitItem> kit = new ArrayList<>();
+        List<KitItem> kit = new ArrayList<>();
         for (Wonder w : shot.wonders()) {
             WonderRule rule = Rules.of(w.kind());
             Case c = new Case(w, shot, rules, treatments);

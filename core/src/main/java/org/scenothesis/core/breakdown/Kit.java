@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -31,7 +32,7 @@ final class Kit {
         needs.stream().filter(n -> n.role() != PlateRole.TRANSITION && !n.notes().record().contains("square")).forEach(n -> cloths.add(n.screen()));
         for (Screen s : cloths) {
             if (s == Screen.GREEN || s == Screen.BLUE) {
-                all.add(KitItem.one("cloth." + s.name().toLowerCase(java.util.Locale.ROOT)));
+                all.add(KitItem.one("cloth." + s.name().toLowerCase(Locale.ROOT)));
             }
         }
         boolean hung = cloths.contains(Screen.GREEN) || cloths.contains(Screen.BLUE) || cloths.contains(Screen.BLACK);

@@ -1,7 +1,9 @@
 package org.scenothesis.core.finding;
 
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
+import org.scenothesis.core.Check;
 
 /// The limits, schools and estimates of one production; limits as in the handbook until the house changes them.
 ///
@@ -25,9 +27,9 @@ public record HouseRules(
 
     public HouseRules {
         for (Map.Entry<School, String> e : schools.entrySet()) {
-            org.scenothesis.core.Check.that(e.getKey().ways().contains(e.getValue()), "the school " + e.getKey() + " has no way " + e.getValue());
+            Check.that(e.getKey().ways().contains(e.getValue()), "the school " + e.getKey() + " has no way " + e.getValue());
         }
-        schools = java.util.Collections.unmodifiableMap(schools.isEmpty() ? new EnumMap<>(School.class) : new EnumMap<>(schools));
+        schools = Collections.unmodifiableMap(schools.isEmpty() ? new EnumMap<>(School.class) : new EnumMap<>(schools));
     }
 
     public String school(School matter) {

@@ -1,5 +1,7 @@
 package org.scenothesis.core.finding;
 
+import java.util.Collection;
+
 /// The judgement of a measurement; `NOT_MEASURED` is no judgement, and a whole that has something unmeasured in it does not hold.
 public enum Verdict {
     HOLDS,
@@ -13,7 +15,7 @@ public enum Verdict {
     }
 
     /// Of all of them; nothing at all is not measured.
-    public static Verdict of(java.util.Collection<Verdict> all) {
+    public static Verdict of(Collection<Verdict> all) {
         return all.stream().reduce(Verdict::worse).orElse(NOT_MEASURED);
     }
 

@@ -2,6 +2,8 @@ package org.scenothesis.core.match;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
+import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Point;
 
@@ -96,8 +98,8 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
         return extreme(Gains::mired);
     }
 
-    private @Nullable Double extreme(java.util.function.ToDoubleFunction<Gains> of) {
-        return segments.stream().map(Segment::gains).filter(java.util.Objects::nonNull).map(of::applyAsDouble)
+    private @Nullable Double extreme(ToDoubleFunction<Gains> of) {
+        return segments.stream().map(Segment::gains).filter(Objects::nonNull).map(of::applyAsDouble)
                 .max(Comparator.comparingDouble(Math::abs)).orElse(null);
     }
 }

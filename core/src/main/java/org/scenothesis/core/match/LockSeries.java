@@ -3,6 +3,7 @@ package org.scenothesis.core.match;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
@@ -101,7 +102,7 @@ public final class LockSeries {
         for (double[] c : new double[][] {{0, 0}, {width, 0}, {width, height}, {0, height}}) {
             corners.add(shift(still, c[0], c[1]));
         }
-        List<Gains> gains = still.stream().map(FrameLock::gains).filter(java.util.Objects::nonNull).toList();
+        List<Gains> gains = still.stream().map(FrameLock::gains).filter(Objects::nonNull).toList();
         Gains middle = gains.isEmpty() ? null : new Gains(
                 median(gains.stream().mapToDouble(Gains::r).toArray()), median(gains.stream().mapToDouble(Gains::g).toArray()),
                 median(gains.stream().mapToDouble(Gains::b).toArray()));

@@ -1,5 +1,6 @@
 package org.scenothesis.core.match;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import jdk.incubator.vector.FloatVector;
@@ -68,7 +69,7 @@ final class PatchTracker {
                 v[n++] = Math.abs(d) / 6;
             }
         }
-        return Math.max(LEAST_NOISE, LockSeries.median(java.util.Arrays.copyOf(v, n)) / 0.6745);
+        return Math.max(LEAST_NOISE, LockSeries.median(Arrays.copyOf(v, n)) / 0.6745);
     }
 
     private static boolean inside(Plane p, Point c) {

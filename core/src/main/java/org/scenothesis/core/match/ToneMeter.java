@@ -1,8 +1,9 @@
 package org.scenothesis.core.match;
 
 import java.util.Arrays;
-import org.scenothesis.core.picture.PlanarMap;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 
 /// Measures by how much a take is brighter and differently coloured than a reference.
@@ -23,7 +24,7 @@ final class ToneMeter {
     }
 
     /// Gains take over reference; `map` leads from reference to take in pixels of these small pictures. Null when nothing can be compared.
-    @org.jspecify.annotations.Nullable Gains measure(Picture take, PlanarMap map) {
+    @Nullable Gains measure(Picture take, PlanarMap map) {
         int w = reference.width() / BLOCK;
         int h = reference.height() / BLOCK;
         double[][] logs = new double[3][w * h];

@@ -1,5 +1,6 @@
 package org.scenothesis.core.optics;
 
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
 
@@ -57,7 +58,7 @@ public record CameraPose(Vec position, double panDeg, double tiltDeg, double rol
     }
 
     /// Where the ray through a picture point meets the horizontal plane at `heightM`; null when it does not.
-    public @org.jspecify.annotations.Nullable Vec onLevel(Point p, double heightM) {
+    public @Nullable Vec onLevel(Point p, double heightM) {
         Vec d = ray(p);
         double t = (heightM - position.y()) / d.y();
         return t > 0 && Double.isFinite(t) ? position.plus(d.times(t)) : null;

@@ -2,10 +2,12 @@ package org.scenothesis.core.picture;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import org.jspecify.annotations.Nullable;
 
 /// Splits the rows of a picture into bands of fixed height and runs them, in sequence or on a pool.
 ///
@@ -19,7 +21,7 @@ public final class Bands implements AutoCloseable {
     private final java.util.concurrent.@org.jspecify.annotations.Nullable ExecutorService pool;
     private final int threads;
 
-    private Bands(@org.jspecify.annotations.Nullable ExecutorService pool, int threads) {
+    private Bands(@Nullable ExecutorService pool, int threads) {
         this.pool = pool;
         this.threads = threads;
     }
@@ -83,7 +85,7 @@ public final class Bands implements AutoCloseable {
         } catch (InterruptedException e) {
             waiting.forEach(f -> f.cancel(false));
             Thread.currentThread().interrupt();
-            throw new java.util.concurrent.CancellationException("interrupted between bands");
+            throw new CancellationException("interrupted between bands");
         } catch (ExecutionException e) {
             waiting.forEach(f -> f.cancel(false));
             if (e.getCause() instanceof RuntimeException r) {

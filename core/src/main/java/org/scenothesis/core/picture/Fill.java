@@ -1,6 +1,7 @@
 package org.scenothesis.core.picture;
 
 import java.util.List;
+import java.util.stream.IntStream;
 
 /// Spreads known values smoothly over unknown ones, nearest knowledge counting most.
 ///
@@ -22,7 +23,7 @@ public final class Fill {
             sum.data()[i] = Math.min(1, 4 * sum.data()[i]);
         }
         List<Plane> further = spread(coarse, sum, bands);
-        return java.util.stream.IntStream.range(0, values.size()).mapToObj(c -> keep(values.get(c), weight, further.get(c), bands)).toList();
+        return IntStream.range(0, values.size()).mapToObj(c -> keep(values.get(c), weight, further.get(c), bands)).toList();
     }
 
     /// The mean of what is known of each four pixels.

@@ -1,6 +1,7 @@
 package org.scenothesis.core.picture;
 
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 
@@ -50,7 +51,7 @@ public record Picture(Plane r, Plane g, Plane b, @Nullable Plane a) {
     /// @throws IllegalArgumentException if the picture has none
     public Plane alpha() {
         Check.that(a != null, "the picture has no alpha plane");
-        return java.util.Objects.requireNonNull(a);
+        return Objects.requireNonNull(a);
     }
 
     public boolean sameShape(Picture other) {

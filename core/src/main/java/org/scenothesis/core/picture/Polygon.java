@@ -1,5 +1,6 @@
 package org.scenothesis.core.picture;
 
+import java.util.Arrays;
 import java.util.List;
 import org.scenothesis.core.Check;
 
@@ -42,7 +43,7 @@ public record Polygon(List<Point> corners) {
                 crossings[n++] = p.x() + (at - p.y()) / (q.y() - p.y()) * (q.x() - p.x());
             }
         }
-        java.util.Arrays.sort(crossings, 0, n);
+        Arrays.sort(crossings, 0, n);
         for (int k = 0; k + 1 < n; k += 2) {
             fill(out, y, crossings[k], crossings[k + 1]);
         }

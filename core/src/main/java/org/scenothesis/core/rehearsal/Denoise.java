@@ -1,5 +1,6 @@
 package org.scenothesis.core.rehearsal;
 
+import java.util.Arrays;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
@@ -66,7 +67,7 @@ final class Denoise {
     private static void gather(Picture in, float[] luma, float[] v, int x, int y, float[] sum) {
         int w = in.width();
         int h = in.height();
-        java.util.Arrays.fill(sum, 0);
+        Arrays.fill(sum, 0);
         for (int j = Math.max(PATCH, y - WINDOW); j <= Math.min(h - 1 - PATCH, y + WINDOW); j++) {
             for (int i = Math.max(PATCH, x - WINDOW); i <= Math.min(w - 1 - PATCH, x + WINDOW); i++) {
                 float weight = i == x && j == y ? 1 : alike(luma, v, w, Math.clamp(y, PATCH, h - 1 - PATCH) * w + Math.clamp(x, PATCH, w - 1 - PATCH), j * w + i);

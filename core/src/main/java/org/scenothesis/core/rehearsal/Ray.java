@@ -1,5 +1,7 @@
 package org.scenothesis.core.rehearsal;
 
+import org.jspecify.annotations.Nullable;
+
 /// A ray being traced and its nearest meeting so far. Mutable and one per thread, for speed.
 public final class Ray {
     double ox;
@@ -16,7 +18,7 @@ public final class Ray {
     final int[] stack = new int[64];
     int ignoredOwner;
 
-    Solid met;
+    @Nullable Solid met;
     double nx;
     double ny;
     double nz;

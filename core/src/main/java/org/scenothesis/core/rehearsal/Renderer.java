@@ -1,6 +1,7 @@
 package org.scenothesis.core.rehearsal;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleFunction;
 import org.scenothesis.core.optics.Vec;
@@ -87,7 +88,7 @@ public final class Renderer {
         int h = view.pose().height();
         boolean[] near = new boolean[w * h];
         if (slices.stream().anyMatch(Slice::litBySelf)) {
-            java.util.Arrays.fill(near, true);
+            Arrays.fill(near, true);
             return near;
         }
         boolean[] met = new boolean[w * h];
@@ -120,7 +121,7 @@ public final class Renderer {
     private void spread(boolean[] near, int x, int y) {
         int w = view.pose().width();
         for (int v = Math.max(0, y - 3); v < Math.min(view.pose().height(), y + 4); v++) {
-            java.util.Arrays.fill(near, v * w + Math.max(0, x - 3), v * w + Math.min(w, x + 4), true);
+            Arrays.fill(near, v * w + Math.max(0, x - 3), v * w + Math.min(w, x + 4), true);
         }
     }
 
@@ -284,7 +285,7 @@ public final class Renderer {
                     }
                 }
             }
-            java.util.Arrays.sort(near, 0, n);
+            Arrays.sort(near, 0, n);
             // The mean of the middle third: steadier than the single middle value.
             int from = n / 3;
             int to = Math.max(from + 1, n - from);

@@ -1,5 +1,6 @@
 package org.scenothesis.core.rehearsal;
 
+import java.util.List;
 import org.scenothesis.core.optics.Vec;
 
 /// Follows one camera path: direct light from every lamp at each meeting, a few bounces, ambient light for the rest.
@@ -33,7 +34,7 @@ final class Tracer {
     /// Whether a moving thing is seen or shades the first meeting.
     boolean touched;
 
-    Tracer(Bvh still, Bvh moving, java.util.List<Lamp> lamps, Rgb ambient) {
+    Tracer(Bvh still, Bvh moving, List<Lamp> lamps, Rgb ambient) {
         this.still = still;
         this.moving = moving;
         this.lamps = lamps.toArray(Lamp[]::new);

@@ -1,5 +1,6 @@
 package org.scenothesis.core.shot;
 
+import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -10,7 +11,7 @@ public record Setting(Map<String, String> facts, @Nullable Place place) {
     public static final Setting NONE = new Setting(Map.of(), null);
 
     public Setting {
-        facts = java.util.Collections.unmodifiableMap(new TreeMap<>(facts));
+        facts = Collections.unmodifiableMap(new TreeMap<>(facts));
     }
 
     public Setting withFact(String key, String value) {

@@ -4,10 +4,12 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import org.scenothesis.core.Check;
 
 /// The day of shooting as the crew decided it.
 ///
@@ -21,8 +23,8 @@ public record ShootDay(List<String> order, Set<String> acknowledged, String date
 
     public ShootDay {
         order = List.copyOf(order);
-        acknowledged = java.util.Collections.unmodifiableSet(new TreeSet<>(acknowledged));
-        org.scenothesis.core.Check.range("prepareMinutes", prepareMinutes, 0, 600);
+        acknowledged = Collections.unmodifiableSet(new TreeSet<>(acknowledged));
+        Check.range("prepareMinutes", prepareMinutes, 0, 600);
         try {
             LocalTime.parse(callTime);
             if (!date.isEmpty()) {

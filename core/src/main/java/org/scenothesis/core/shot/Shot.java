@@ -1,6 +1,7 @@
 package org.scenothesis.core.shot;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -89,7 +90,7 @@ public record Shot(
 
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
-        sorted.sort(java.util.Comparator.comparingDouble(Beat::seconds));
+        sorted.sort(Comparator.comparingDouble(Beat::seconds));
         return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, plan, setting);
     }
 

@@ -1,5 +1,6 @@
 package org.scenothesis.core.shot;
 
+import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
 import org.scenothesis.core.Check;
@@ -9,7 +10,7 @@ public record Wonder(String id, WonderKind kind, String subject, double fromSeco
     public Wonder {
         Check.range("fromSeconds", fromSeconds, 0, 86_400);
         Check.range("toSeconds", toSeconds, 0, 86_400);
-        facts = java.util.Collections.unmodifiableMap(new TreeMap<>(facts));
+        facts = Collections.unmodifiableMap(new TreeMap<>(facts));
     }
 
     public String fact(String key, String otherwise) {

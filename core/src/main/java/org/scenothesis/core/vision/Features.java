@@ -6,11 +6,14 @@ import java.nio.ByteBuffer;
 import java.nio.FloatBuffer;
 import java.util.ArrayList;
 import java.util.List;
+import org.bytedeco.opencv.global.opencv_core;
 import org.bytedeco.opencv.global.opencv_imgproc;
 import org.bytedeco.opencv.global.opencv_video;
 import org.bytedeco.opencv.opencv_core.Mat;
+import org.bytedeco.opencv.opencv_core.Rect;
 import org.bytedeco.opencv.opencv_core.Size;
 import org.bytedeco.opencv.opencv_core.TermCriteria;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 
@@ -47,7 +50,7 @@ public final class Features {
         if (c.w < 16 || c.h < 16) {
             return;
         }
-        try (Mat part = new Mat(image, new org.bytedeco.opencv.opencv_core.Rect(c.x, c.y, c.w, c.h)); Mat points = new Mat()) {
+        try (Mat part = new Mat(image, new Rect(c.x, c.y, c.w, c.h)); Mat points = new Mat()) {
             opencv_imgproc.goodFeaturesToTrack(part, points, share, 0.02, 8, new Mat(), 5, false, 0.04);
             if (points.empty()) {
                 return;
@@ -60,11 +63,11 @@ public final class Features {
     }
 
     /// Where each point went, or null for a point that was lost; steps of up to about 80 px.
-    public static List<@org.jspecify.annotations.Nullable Point> follow(Plane from, Plane to, List<Point> points) {
-        List<@org.jspecify.annotations.Nullable Point> out = new ArrayList<>(points.size());
+    public static List<@Nullable Point> follow(Plane from, Plane to, List<Point> points) {
+        List<@Nullable Point> out = new ArrayList<>(points.size());
         try (Mat a = bytes(from);
                 Mat b = bytes(to);
-                Mat start = new Mat(points.size(), 1, org.bytedeco.opencv.global.opencv_core.CV_32FC2);
+                Mat start = new Mat(points.size(), 1, opencv_core.CV_32FC2);
                 Mat end = new Mat();
                 Mat status = new Mat();
                 Mat error = new Mat()) {

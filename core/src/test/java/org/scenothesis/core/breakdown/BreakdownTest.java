@@ -9,6 +9,7 @@ import static org.scenothesis.core.breakdown.Shots.wonder;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -16,13 +17,16 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.wonder.Rules;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
@@ -104,7 +108,7 @@ class BreakdownTest {
         PlateNeed acting = only(floats("restM", "0.9", "heightM", "0.7", "eyesM", "1.6", "distanceM", "3"), PlateRole.PRACTICAL);
         assertThat(acting.notes().eyelines()).hasSize(2);
         assertThat(acting.notes().eyelines().getFirst().upDeg()).isLessThan(0);
-        assertThat(acting.notes().eyelines().getLast().upDeg()).isCloseTo(0, org.assertj.core.data.Offset.offset(1e-9));
+        assertThat(acting.notes().eyelines().getLast().upDeg()).isCloseTo(0, Offset.offset(1e-9));
     }
 
     @ParameterizedTest
@@ -203,7 +207,7 @@ class BreakdownTest {
         PlateNeed n = only(plan(wonder(WonderKind.OTHER_SIZE, "the small maker", "factor", "0.1", "sizeM", "1.7", "restM", "0.9", "eyesM", "1.6", "distanceM", "0.7", "actor", "the maker")),
                 PlateRole.ON_SCREEN);
         // Eyes 7 m above its floor, 7 m away, its own at 1.58 m.
-        assertThat(n.notes().eyelines()).singleElement().satisfies(e -> assertThat(e.upDeg()).isCloseTo(37.74, org.assertj.core.data.Offset.offset(0.05)));
+        assertThat(n.notes().eyelines()).singleElement().satisfies(e -> assertThat(e.upDeg()).isCloseTo(37.74, Offset.offset(0.05)));
     }
 
     @Test
@@ -219,8 +223,8 @@ class BreakdownTest {
     void everyQuestionAssumesWhatThePlanAssumes() {
         for (WonderKind k : WonderKind.values()) {
             Wonder w = wonder(k, "it");
-            Wonder assumed = org.scenothesis.core.breakdown.wonder.Rules.assuming(w);
-            var told = org.scenothesis.core.breakdown.fact.Told.of(assumed, org.scenothesis.core.shot.Setting.NONE);
+            Wonder assumed = Rules.assuming(w);
+            var told = Told.of(assumed, Setting.NONE);
             for (Question q : Breakdown.questions(Shots.of(w), w, HouseRules.DEFAULT)) {
                 assertThat(told.answer(q.fact())).as("%s %s", k, q).isEqualTo(q.otherwise());
             }

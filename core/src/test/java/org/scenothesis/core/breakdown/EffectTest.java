@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 
@@ -67,7 +68,7 @@ class EffectTest {
         Random random = new Random(5);
         Set<School> felt = EnumSet.noneOf(School.class);
         for (int i = 0; i < 120; i++) {
-            Shot s = Shots.random(random, "s").withSetting(x -> new org.scenothesis.core.shot.Setting(Map.of("light", "lamps"), null));
+            Shot s = Shots.random(random, "s").withSetting(x -> new Setting(Map.of("light", "lamps"), null));
             for (School m : School.values()) {
                 for (String way : felt.contains(m) ? List.<String>of() : m.ways()) {
                     HouseRules under = HouseRules.DEFAULT.withSchool(m, way);

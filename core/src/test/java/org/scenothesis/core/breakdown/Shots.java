@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import org.scenothesis.core.breakdown.day.RunningOrder;
@@ -38,7 +39,7 @@ public final class Shots {
             }
             told.put(facts[i], facts[i + 1]);
         }
-        return new Wonder(kind.name().toLowerCase(java.util.Locale.ROOT) + "-" + subject.hashCode(), kind, subject, 1, 5, told);
+        return new Wonder(kind.name().toLowerCase(Locale.ROOT) + "-" + subject.hashCode(), kind, subject, 1, 5, told);
     }
 
     public static BreakdownPlan plan(Wonder... wonders) {

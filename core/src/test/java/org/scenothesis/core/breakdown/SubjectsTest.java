@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -44,7 +45,7 @@ class SubjectsTest {
     void anotherThatTakesTheOldNameIsAnother() {
         Shot s = Subjects.renamed(shot(new Wonder("w", WonderKind.FLOATS, "the lantern", 0, 3, Map.of())), "w", "the lamp");
         List<Plate> filmed = s.plates();
-        List<Wonder> two = new java.util.ArrayList<>(s.wonders());
+        List<Wonder> two = new ArrayList<>(s.wonders());
         two.add(new Wonder("v", WonderKind.FLOATS, "the lantern", 0, 3, Map.of()));
         Shot both = s.withWonders(two);
         assertThat(Breakdown.matched(both, plan(both)).values()).containsAll(filmed);

@@ -2,10 +2,12 @@ package org.scenothesis.core.key;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.picture.Resample;
 
 /// A garbage matte saves work without changing what lies inside it.
 class CroppedKeyTest {
@@ -36,7 +38,7 @@ class CroppedKeyTest {
         Keyed part = Keyer.key(scene(true), m, KeySettings.DEFAULT, Polygon.rectangle(60, 40, 140, 110), bands);
         for (int y = 45; y < 105; y++) {
             for (int x = 65; x < 135; x++) {
-                assertThat(part.alpha().at(x, y)).isCloseTo(whole.alpha().at(x, y), org.assertj.core.data.Offset.offset(0.01f));
+                assertThat(part.alpha().at(x, y)).isCloseTo(whole.alpha().at(x, y), Offset.offset(0.01f));
             }
         }
         assertThat(part.alpha().at(20, 20)).isZero();
@@ -45,14 +47,14 @@ class CroppedKeyTest {
 
     @Test
     void aPictureTooLargeIsKeyedInStripsWithTheSameMatte() {
-        ScreenModel small = ScreenModels.fromPlate(org.scenothesis.core.picture.Resample.scale(scene(false), W / 3, H / 3, bands), bands);
+        ScreenModel small = ScreenModels.fromPlate(Resample.scale(scene(false), W / 3, H / 3, bands), bands);
         Keyed whole = Keyer.key(scene(true), ScreenModels.fromPlate(scene(false), bands), KeySettings.DEFAULT, null, bands);
         for (int rows : new int[] {7, 31, 500}) {
             Picture strips = StripKeyer.element(scene(true), small, KeySettings.DEFAULT, Polygon.rectangle(30, 20, 170, 130), rows, bands);
             assertThat(strips.sameShape(whole.element())).isTrue();
             for (int i = 0; i < W * H; i++) {
-                assertThat(strips.alpha().data()[i]).as("%d rows, pixel %d", rows, i).isCloseTo(whole.alpha().data()[i], org.assertj.core.data.Offset.offset(0.01f));
-                assertThat(strips.r().data()[i] * strips.alpha().data()[i]).isCloseTo(whole.element().r().data()[i] * whole.alpha().data()[i], org.assertj.core.data.Offset.offset(0.01f));
+                assertThat(strips.alpha().data()[i]).as("%d rows, pixel %d", rows, i).isCloseTo(whole.alpha().data()[i], Offset.offset(0.01f));
+                assertThat(strips.r().data()[i] * strips.alpha().data()[i]).isCloseTo(whole.element().r().data()[i] * whole.alpha().data()[i], Offset.offset(0.01f));
             }
         }
     }

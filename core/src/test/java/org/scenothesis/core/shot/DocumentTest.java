@@ -8,15 +8,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
-import org.scenothesis.core.finding.Finding;
-import org.scenothesis.core.finding.Measure;
-import org.scenothesis.core.finding.Limit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Limit;
+import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 
@@ -117,7 +118,7 @@ class DocumentTest {
         List<Runnable> all = List.of(
                 () -> new Shot("1", 1, "", "", v, List.of(), List.of(), List.of(), List.of(), null),
                 () -> new Plate("p", "", PlateRole.CLEAN, Spike.T, "A", "A", v, List.of()),
-                () -> new Wonder("w", WonderKind.FLOATS, "", v, 1, java.util.Map.of()),
+                () -> new Wonder("w", WonderKind.FLOATS, "", v, 1, Map.of()),
                 () -> new SetPlan(new Vec(v, 0, 0), 0, 0, 0, 1, 0, 1, 2, light),
                 () -> new SetPlan(Vec.ZERO, v, 0, 0, 1, 0, 1, 2, light),
                 () -> new SetPlan(Vec.ZERO, 0, 0, v, 1, 0, 1, 2, light),
@@ -125,7 +126,7 @@ class DocumentTest {
                 () -> new SetPlan.Light(v, 45, 1, 1),
                 () -> new Keyframe(0, new Vec(0, v, 0), 0, 1, 1, Ease.SOFT),
                 () -> new Keyframe(0, Vec.ZERO, v, 1, 1, Ease.SOFT),
-                () -> new org.scenothesis.core.optics.CameraPose(new Vec(0, 0, v), 0, 0, 0, 1000, 10, 10),
+                () -> new CameraPose(new Vec(0, 0, v), 0, 0, 0, 1000, 10, 10),
                 () -> Layer.of("l", "", Layer.Kind.ELEMENT, "p").withFilmedFoot(new Vec(0, 0, v)),
                 () -> Layer.of("l", "", Layer.Kind.ELEMENT, "p").withMask(List.of(new Point(v, 0)), 0));
         for (Runnable make : all) {

@@ -1,5 +1,6 @@
 package org.scenothesis.production.demo;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.scenothesis.core.finding.HouseRules;
@@ -84,7 +85,7 @@ public final class LanternWorks {
     }
 
     private static List<Point> outline(double... xy) {
-        List<Point> out = new java.util.ArrayList<>();
+        List<Point> out = new ArrayList<>();
         for (int i = 0; i < xy.length; i += 2) {
             out.add(new Point(xy[i], xy[i + 1]));
         }

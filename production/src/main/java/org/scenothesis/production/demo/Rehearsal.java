@@ -3,6 +3,7 @@ package org.scenothesis.production.demo;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.scenothesis.core.picture.Bands;
@@ -44,7 +45,7 @@ public final class Rehearsal {
         List<Roll> rolls = LiftingShoot.rolls(wish.width, height).stream().filter(r -> wish.only.isEmpty() || wish.only.contains(r.name())).toList();
         int frames = rolls.stream().mapToInt(Roll::frames).sum();
         Filming filming = new Filming(Loft.AMBIENT, wish.quality, bands);
-        List<Path> written = new java.util.ArrayList<>();
+        List<Path> written = new ArrayList<>();
         int done = 0;
         for (Roll roll : rolls) {
             int before = done;

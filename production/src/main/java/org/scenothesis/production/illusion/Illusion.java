@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.scenothesis.core.Check;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.shot.Beat;
 import org.scenothesis.core.shot.Setting;
@@ -15,7 +16,7 @@ import org.scenothesis.core.shot.Wonder;
 /// A ready illusion: what the audience sees, its wonders and facts, and the words it may be looked for by.
 public record Illusion(String id, String title, String story, double seconds, List<Beat> beats, List<Wonder> wonders, Setting setting, List<String> words) {
     public Illusion {
-        org.scenothesis.core.Check.range("seconds", seconds, 0.1, 3600);
+        Check.range("seconds", seconds, 0.1, 3600);
         beats = List.copyOf(beats);
         wonders = List.copyOf(wonders);
         words = List.copyOf(words);

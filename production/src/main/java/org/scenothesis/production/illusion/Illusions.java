@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.StoreException;
@@ -91,7 +92,7 @@ public record Illusions(List<Illusion> all, List<String> problems) {
     ///
     /// @throws StoreException if it cannot be written
     public static Path keep(Path own, Shot shot) throws StoreException {
-        String slug = org.scenothesis.core.breakdown.plate.Case.slug(shot.title());
+        String slug = Case.slug(shot.title());
         try {
             Files.createDirectories(own);
             Path file = own.resolve(slug + ".json");

@@ -33,7 +33,8 @@ public final class Search {
         List<Hit> out = new ArrayList<>();
         double total = asked.stream().mapToDouble(w -> weight(w, texts)).sum();
         for (Illusion i : all) {
-            List<String> matched = asked.stream().filter(w -> has(texts.get(i), w)).toList();
+            Set<String> text = texts.getOrDefault(i, Set.of());
+            List<String> matched = asked.stream().filter(w -> has(text, w)).toList();
             double score = matched.stream().mapToDouble(w -> weight(w, texts)).sum() / Math.max(1e-9, total);
             if (!matched.isEmpty()) {
                 out.add(new Hit(i, score, matched));

@@ -8,11 +8,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.TimeUnit;
 
 /// What is in a file or a folder of stills, as a hash of every byte.
 ///
@@ -47,7 +49,7 @@ public final class Contents {
     private static String line(Path f) throws IOException {
         BasicFileAttributes a = Files.readAttributes(f, BasicFileAttributes.class);
         Object changed = Files.getFileStore(f).supportsFileAttributeView("unix") ? Files.getAttribute(f, "unix:ctime") : "";
-        return f.getFileName() + "|" + a.size() + "|" + a.lastModifiedTime().to(java.util.concurrent.TimeUnit.NANOSECONDS) + "|" + a.fileKey() + "|" + changed + "\n";
+        return f.getFileName() + "|" + a.size() + "|" + a.lastModifiedTime().to(TimeUnit.NANOSECONDS) + "|" + a.fileKey() + "|" + changed + "\n";
     }
 
     private static List<Path> files(Path p) throws IOException {
@@ -134,7 +136,7 @@ public final class Contents {
     static MessageDigest sha() {
         try {
             return MessageDigest.getInstance("SHA-256");
-        } catch (java.security.NoSuchAlgorithmException e) {
+        } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }
     }

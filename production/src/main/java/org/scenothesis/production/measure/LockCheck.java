@@ -2,6 +2,7 @@ package org.scenothesis.production.measure;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.TimeUnit;
@@ -203,7 +204,7 @@ public final class LockCheck {
                     case Error e -> throw e;
                     case RuntimeException e -> throw e;
                     case null, default -> {
-                        return java.util.Objects.requireNonNull(item.glance);
+                        return Objects.requireNonNull(item.glance);
                     }
                 }
             } catch (InterruptedException e) {

@@ -19,6 +19,7 @@ import javax.crypto.spec.SecretKeySpec;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.ProductionFolder;
+import org.slf4j.LoggerFactory;
 
 /// What was measured, kept in the production's `.cache` under the content of the footage, the settings and the version of the measuring code.
 ///
@@ -106,7 +107,7 @@ public final class Readings {
         } catch (ClosedByInterruptException e) {
             // The program ends; it is measured again the next time.
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(Readings.class).warn("a measurement was not kept", e);
+            LoggerFactory.getLogger(Readings.class).warn("a measurement was not kept", e);
         }
     }
 

@@ -1,5 +1,6 @@
 package org.scenothesis.production.measure;
 
+import java.util.Objects;
 import java.util.Optional;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
@@ -21,7 +22,7 @@ public record Reference(Plate plate, Take take, Kind kind) {
             return Optional.empty();
         }
         return clean(shot, plate.lockGroup()).map(c -> {
-            Take against = java.util.Objects.requireNonNull(c.chosen());
+            Take against = Objects.requireNonNull(c.chosen());
             boolean own = c.id().equals(plate.id()) && against.id().equals(take.id());
             return new Reference(c, against, own ? Kind.OWN_START : Kind.CLEAN_PLATE);
         });

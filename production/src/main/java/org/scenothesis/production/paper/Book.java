@@ -1,7 +1,9 @@
 package org.scenothesis.production.paper;
 
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
+import com.openhtmltopdf.util.XRLog;
 import freemarker.template.Configuration;
 import freemarker.template.TemplateException;
 import freemarker.template.TemplateExceptionHandler;
@@ -32,11 +34,11 @@ final class Book {
 
     static byte[] pdf(DayPlan day) {
         // The PDF writer is chatty about every font it meets.
-        com.openhtmltopdf.util.XRLog.setLoggingEnabled(false);
+        XRLog.setLoggingEnabled(false);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder b = new PdfRendererBuilder();
         for (Fonts.Face f : Fonts.all()) {
-            b.useFont(f::open, f.family(), f.weight(), com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle.NORMAL, true);
+            b.useFont(f::open, f.family(), f.weight(), BaseRendererBuilder.FontStyle.NORMAL, true);
         }
         try (BatikSVGDrawer svg = new BatikSVGDrawer()) {
             b.useSVGDrawer(svg).withHtmlContent(page(day, ""), null).withProducer("Scenothesis").toStream(out).run();

@@ -1,9 +1,11 @@
 package org.scenothesis.production.paper;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.media.FreshFile;
@@ -42,7 +44,7 @@ public final class Paper {
     }
 
     /// The first pages of the book, `most` at most, as pictures of a width, for a look at it.
-    public static java.util.List<java.awt.image.BufferedImage> pages(DayPlan day, int widthPx, int most) {
+    public static List<BufferedImage> pages(DayPlan day, int widthPx, int most) {
         return Book.pages(day, widthPx, most);
     }
 

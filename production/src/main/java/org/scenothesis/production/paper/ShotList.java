@@ -3,6 +3,7 @@ package org.scenothesis.production.paper;
 import java.io.IOException;
 import java.io.StringReader;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -10,10 +11,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
@@ -103,7 +106,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
         }
 
         private static Optional<Fact> fact(String name) {
-            return java.util.Arrays.stream(Fact.values()).filter(f -> f.key().equalsIgnoreCase(name.strip())).findFirst();
+            return Arrays.stream(Fact.values()).filter(f -> f.key().equalsIgnoreCase(name.strip())).findFirst();
         }
 
         private static String cell(CSVRecord r, String column) {
@@ -133,7 +136,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                 }
                 Map<String, String> facts = new LinkedHashMap<>();
                 Shot told = facts(r, line, s, facts);
-                String wonder = kind.get().name().toLowerCase(Locale.ROOT).replace('_', '-') + "-" + org.scenothesis.core.breakdown.plate.Case.slug(subject);
+                String wonder = kind.get().name().toLowerCase(Locale.ROOT).replace('_', '-') + "-" + Case.slug(subject);
                 List<Wonder> more = new ArrayList<>(told.wonders());
                 more.add(new Wonder(free(wonder, more), kind.get(), subject, from, to, facts));
                 s = told.withWonders(more);
@@ -182,8 +185,8 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                     return Optional.of(k);
                 }
             }
-            notes.add(new Note(line, "wonder", text, "no wonder is called that; one of " + java.util.Arrays.stream(WonderKind.values())
-                    .map(k -> k.name().toLowerCase(Locale.ROOT).replace('_', ' ')).collect(java.util.stream.Collectors.joining(", ")) + "."));
+            notes.add(new Note(line, "wonder", text, "no wonder is called that; one of " + Arrays.stream(WonderKind.values())
+                    .map(k -> k.name().toLowerCase(Locale.ROOT).replace('_', ' ')).collect(Collectors.joining(", ")) + "."));
             return Optional.empty();
         }
 

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.Stills;
 import org.scenothesis.media.VideoFormat;
@@ -14,8 +15,8 @@ import org.scenothesis.media.VideoFormat;
 public record Space(long needed, long free) {
     private static final double SPARE = 1.1;
 
-    static Space of(Path target, ShotRenderer.Format format, int frames, VideoFormat video, Stills.Format stills) throws FootageException {
-        double bits = video != null ? bits(video) : bits(stills);
+    static Space of(Path target, ShotRenderer.Format format, int frames, @Nullable VideoFormat video, Stills.@Nullable Format stills) throws FootageException {
+        double bits = video != null ? bits(video) : bits(stills == null ? Stills.Format.PNG16 : stills);
         double bytes = bits / 8 * format.width() * format.height() * frames * (video != null ? 2 : 1);
         try {
             Path there = target.toAbsolutePath();

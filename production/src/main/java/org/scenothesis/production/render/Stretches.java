@@ -3,6 +3,7 @@ package org.scenothesis.production.render;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executors;
@@ -150,7 +151,7 @@ final class Stretches {
             Thread.currentThread().interrupt();
             throw new CancellationException("interrupted while rendering");
         } catch (ExecutionException e) {
-            throw known(e.getCause());
+            throw known(Objects.requireNonNull(e.getCause()));
         }
     }
 

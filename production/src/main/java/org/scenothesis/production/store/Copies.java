@@ -29,7 +29,10 @@ public final class Copies {
 
     /// A sentence that names them; empty when there are none.
     static String named(@Nullable Path folder) {
-        List<Path> all = folder == null ? List.of() : in(folder);
+        if (folder == null) {
+            return "";
+        }
+        List<Path> all = in(folder);
         if (all.isEmpty()) {
             return "";
         }

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -61,7 +62,7 @@ public final class Earlier {
                 String name = f.getFileName().toString();
                 try {
                     out.add(new State(NAME.parse(name.substring(0, name.length() - ENDING.length()), Instant::from), f));
-                } catch (java.time.DateTimeException e) {
+                } catch (DateTimeException e) {
                     // Not ours.
                 }
             });

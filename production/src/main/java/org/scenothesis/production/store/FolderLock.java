@@ -14,6 +14,7 @@ import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.FreshFile;
+import org.slf4j.LoggerFactory;
 
 /// Who may write a production: whoever holds the lock on its file `.lock`. A note beside it says who that is.
 ///
@@ -114,7 +115,7 @@ final class FolderLock implements AutoCloseable {
                 channel.close();
             }
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(FolderLock.class).warn("the lock {} was not released", file, e);
+            LoggerFactory.getLogger(FolderLock.class).warn("the lock {} was not released", file, e);
         }
         lock = null;
         channel = null;

@@ -2,10 +2,12 @@ package org.scenothesis.production.store;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.LoggerFactory;
 
 /// Places outside a production that its user allowed it to read: kept for the user, by production and real path, never in the document.
 ///
@@ -34,8 +36,8 @@ final class Grants {
                     }
                 }
             }
-        } catch (IOException | java.nio.file.InvalidPathException e) {
-            org.slf4j.LoggerFactory.getLogger(Grants.class).warn("the granted places cannot be read", e);
+        } catch (IOException | InvalidPathException e) {
+            LoggerFactory.getLogger(Grants.class).warn("the granted places cannot be read", e);
         }
         return out;
     }

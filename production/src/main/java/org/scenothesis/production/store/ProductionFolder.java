@@ -6,13 +6,16 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.FreshFile;
+import org.slf4j.LoggerFactory;
 
 /// A production on disk: `production.json`, `footage/`, `renders/`, earlier states, and a `.cache/` that may be deleted at any time.
 ///
@@ -80,7 +83,7 @@ public final class ProductionFolder implements AutoCloseable {
         try {
             Files.createDirectories(folder);
             Path footage = new Bounds(folder).forWriting(folder.resolve("footage").resolve("take"));
-            Files.createDirectories(java.util.Objects.requireNonNull(footage.getParent()));
+            Files.createDirectories(Objects.requireNonNull(footage.getParent()));
             FreshFile.write(folder.resolve(FILE), ProductionJson.write(production, null).getBytes(StandardCharsets.UTF_8));
         } catch (IOException e) {
             throw new StoreException(folder, "the folder cannot be written; check its permissions and the space left.", e);
@@ -239,7 +242,7 @@ public final class ProductionFolder implements AutoCloseable {
             FreshFile.write(folder.resolve(Copies.PREVIOUS), before);
             earlier.keep(new String(before, StandardCharsets.UTF_8));
         } catch (IOException e) {
-            org.slf4j.LoggerFactory.getLogger(ProductionFolder.class).warn("the state before was not kept in {}", folder, e);
+            LoggerFactory.getLogger(ProductionFolder.class).warn("the state before was not kept in {}", folder, e);
         }
     }
 
@@ -283,7 +286,7 @@ public final class ProductionFolder implements AutoCloseable {
         try {
             Path to = free(folder.resolve("footage"), String.valueOf(from.getFileName()));
             bounds.forWriting(to);
-            Files.createDirectories(java.util.Objects.requireNonNull(to.getParent()));
+            Files.createDirectories(Objects.requireNonNull(to.getParent()));
             if (Files.isDirectory(from)) {
                 copyFolder(from, to);
             } else {
@@ -297,7 +300,7 @@ public final class ProductionFolder implements AutoCloseable {
 
     private static void copyFile(Path from, Path to) throws IOException {
         try (FreshFile fresh = FreshFile.beside(to)) {
-            Files.copy(from, fresh.part(), java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+            Files.copy(from, fresh.part(), StandardCopyOption.REPLACE_EXISTING);
             fresh.place();
         }
     }

@@ -1,8 +1,10 @@
 package org.scenothesis.production.store;
 
+import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.core.StreamReadFeature;
+import com.fasterxml.jackson.core.io.JsonEOFException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -27,7 +29,7 @@ public final class ProductionJson {
     public static final int SCHEMA = 2;
 
     private static final JsonMapper MAPPER = JsonMapper.builder(
-                    com.fasterxml.jackson.core.JsonFactory.builder()
+                    JsonFactory.builder()
                             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                             .streamReadConstraints(StreamReadConstraints.builder()
                                     .maxNestingDepth(40).maxStringLength(200_000).maxDocumentLength(32L << 20).build())
@@ -84,7 +86,7 @@ public final class ProductionJson {
         if (m.startsWith("Duplicate field")) {
             return "the name " + m.substring("Duplicate field".length()).strip() + " stands there twice";
         }
-        if (e instanceof com.fasterxml.jackson.core.io.JsonEOFException) {
+        if (e instanceof JsonEOFException) {
             return "it ends too early";
         }
         return m.contains("nesting depth") ? "it is nested too deeply" : m.contains("exceeds the maximum") ? "something in it is too long" : "it is no well-formed JSON there";

@@ -1,5 +1,6 @@
 package org.scenothesis.production.store;
 
+import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
+import org.slf4j.LoggerFactory;
 
 /// The one place where the document changes: undo, redo, autosave, observers.
 ///
@@ -219,8 +221,8 @@ public final class Store implements AutoCloseable {
     /// Of a contested file: ours is written beside it, then the other is taken. Gives the file that holds ours.
     ///
     /// @throws StoreException if either fails
-    public java.nio.file.Path saveMineBeside() throws StoreException {
-        java.nio.file.Path file = folder.saveBeside(now);
+    public Path saveMineBeside() throws StoreException {
+        Path file = folder.saveBeside(now);
         takeTheirs();
         return file;
     }
@@ -249,7 +251,7 @@ public final class Store implements AutoCloseable {
             try {
                 folder.saveBeside(now);
             } catch (StoreException e) {
-                org.slf4j.LoggerFactory.getLogger(Store.class).warn("the last changes could not be saved", e);
+                LoggerFactory.getLogger(Store.class).warn("the last changes could not be saved", e);
             }
         }
     }

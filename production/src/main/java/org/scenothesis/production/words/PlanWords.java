@@ -19,6 +19,7 @@ import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Wonder;
 
 /// The words of a breakdown: plates with their reasons, questions, figures, conflicts, changes.
@@ -105,7 +106,7 @@ public final class PlanWords {
     public static String roll(PlateNeed n) {
         String takes = n.length().takes() > 1 ? ", " + n.length().takes() + " takes" : "";
         String length = n.rollSeconds() == 0 ? Words.of("roll.still") : Words.number(n.rollSeconds(), 1) + " s";
-        return (n.role() == org.scenothesis.core.shot.PlateRole.STILLS ? Words.of("roll.photographs") : length) + takes;
+        return (n.role() == PlateRole.STILLS ? Words.of("roll.photographs") : length) + takes;
     }
 
     /// "0:02.0 the lantern, up 12°".

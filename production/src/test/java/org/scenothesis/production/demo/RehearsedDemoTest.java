@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -21,7 +22,9 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.rehearsal.Quality;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
 import org.scenothesis.media.Footages;
 import org.scenothesis.media.VideoFormat;
 import org.scenothesis.production.measure.Measured;
@@ -137,7 +140,7 @@ class RehearsedDemoTest {
             int y = (int) (0.39 * done.height());
             assertThat(done.r().at(x, y)).isGreaterThan(bare.r().at(x, y) + 0.1f);
             int far = (int) (0.95 * done.width());
-            assertThat(done.r().at(far, 40)).isCloseTo(bare.r().at(far, 40), org.assertj.core.data.Offset.offset(0.15f));
+            assertThat(done.r().at(far, 40)).isCloseTo(bare.r().at(far, 40), Offset.offset(0.15f));
         }
     }
 
@@ -159,15 +162,15 @@ class RehearsedDemoTest {
 
     @Test
     void anUnknownEndingIsSaid() {
-        assertThatExceptionOfType(org.scenothesis.media.FootageException.class).isThrownBy(() -> RenderJob.Target.of(home.resolve("x.xyz"), 0, 1)).withMessageContaining(".webm");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> RenderJob.Target.of(home.resolve("x.xyz"), 0, 1)).withMessageContaining(".webm");
     }
 
     @Test
     void aMissingPlateIsSaidWhenRendering() {
         Shot without = shot.withPlate("maker", p -> p.withTakes(List.of()));
         try (ShotRenderer r = new ShotRenderer(folder, measured, new Surveyor(folder, bands).contents(), bands)) {
-            assertThatExceptionOfType(org.scenothesis.media.FootageException.class).isThrownBy(() -> r.frame(without, 1)).withMessageContaining("maker");
-            assertThatExceptionOfType(org.scenothesis.media.FootageException.class).isThrownBy(() -> r.frame(shot.withLayers(List.of()), 1)).withMessageContaining("base layer");
+            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> r.frame(without, 1)).withMessageContaining("maker");
+            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> r.frame(shot.withLayers(List.of()), 1)).withMessageContaining("base layer");
         }
     }
 
@@ -175,7 +178,7 @@ class RehearsedDemoTest {
     void missingAndBrokenTakesAreFindings() throws Exception {
         Path broken = folder.path().resolve("footage").resolve("broken.mp4");
         Files.writeString(broken, "nothing");
-        Shot s = shot.withPlate("card", p -> p.withTakes(List.of(new org.scenothesis.core.shot.Take("b", "footage/broken.mp4", false, ""))))
+        Shot s = shot.withPlate("card", p -> p.withTakes(List.of(new Take("b", "footage/broken.mp4", false, ""))))
                 .withPlate("lamp", p -> p.withTakes(List.of()));
         Measured m = new Surveyor(folder, bands).survey(s, List.of(), measured, Progress.NONE, x -> {});
         List<Finding> f = ShotFindings.of(s, m, folder.production().houseRules());

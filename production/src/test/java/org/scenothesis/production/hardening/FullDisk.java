@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
@@ -99,7 +100,7 @@ final class FullDisk {
     }
 
     private void same(String name, byte[] before, Path folder) throws IOException {
-        if (!java.util.Arrays.equals(before, Files.readAllBytes(folder.resolve(name)))) {
+        if (!Arrays.equals(before, Files.readAllBytes(folder.resolve(name)))) {
             broken.add(name + " changed on a full disk");
         }
     }

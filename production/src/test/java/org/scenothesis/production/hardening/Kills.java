@@ -2,6 +2,7 @@ package org.scenothesis.production.hardening;
 
 import static org.awaitility.Awaitility.await;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
 import org.scenothesis.media.Footages;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.render.Leftovers;
@@ -94,13 +96,13 @@ final class Kills {
                 f.earlier(s);
             }
             Copies.putBack(home.resolve("previous-" + killed), copyOf(folder, killed));
-        } catch (StoreException | java.io.IOException | NumberFormatException e) {
+        } catch (StoreException | IOException | NumberFormatException e) {
             broken.add(String.valueOf(e.getMessage()));
         }
     }
 
     /// The state before, as a production of its own: it must open too.
-    private Path copyOf(Path folder, long killed) throws java.io.IOException {
+    private Path copyOf(Path folder, long killed) throws IOException {
         Path to = Files.createDirectories(home.resolve("previous-" + killed));
         return Files.copy(folder.resolve("production.previous.json"), to.resolve("copy.json"));
     }
@@ -123,7 +125,7 @@ final class Kills {
         Leftovers.in(folder.resolve("renders")).forEach(l -> {
             try {
                 Leftovers.clear(l);
-            } catch (org.scenothesis.media.FootageException e) {
+            } catch (FootageException e) {
                 broken.add(String.valueOf(e.getMessage()));
             }
         });
@@ -138,7 +140,7 @@ final class Kills {
                 broken.add("the film has " + f.info().frames() + " frames");
             }
             f.frame(60);
-        } catch (org.scenothesis.media.FootageException e) {
+        } catch (FootageException e) {
             broken.add(String.valueOf(e.getMessage()));
         }
     }

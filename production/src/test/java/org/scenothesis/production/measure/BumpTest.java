@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Path;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -17,6 +18,7 @@ import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.Sensor;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
+import org.scenothesis.media.Stills;
 import org.scenothesis.media.VideoFormat;
 import org.scenothesis.media.VideoSink;
 import org.scenothesis.testkit.LockCase;
@@ -55,8 +57,8 @@ class BumpTest {
     void theBumpFrameIsExact(int frame, double px) throws FootageException {
         LockReport r = film("bump" + frame, (p, i) -> i < frame ? p : shifted(p, px, -px / 3));
         assertThat(r.bumpFrame()).as(r.series().toString()).isEqualTo(frame);
-        assertThat(r.bumpPx()).isCloseTo(px * Math.hypot(1, 1 / 3.0), org.assertj.core.data.Offset.offset(0.1));
-        assertThat(r.settled().shift().x()).isCloseTo(px, org.assertj.core.data.Offset.offset(0.05));
+        assertThat(r.bumpPx()).isCloseTo(px * Math.hypot(1, 1 / 3.0), Offset.offset(0.1));
+        assertThat(r.settled().shift().x()).isCloseTo(px, Offset.offset(0.05));
     }
 
     @Test
@@ -82,7 +84,7 @@ class BumpTest {
     void sizesThatDifferAreRefusedWithBothSizes() throws FootageException {
         film("wide", (p, i) -> p);
         Path still = folder.resolve("small.png");
-        org.scenothesis.media.Stills.write(still, Picture.filled(64, 36, 0.2f, 0.2f, 0.2f), org.scenothesis.media.Stills.Format.PNG8);
+        Stills.write(still, Picture.filled(64, 36, 0.2f, 0.2f, 0.2f), Stills.Format.PNG8);
         assertThatThrownBy(() -> LockCheck.run(FootageSource.of(folder.resolve("wide.mp4")), FootageSource.of(still), Bands.sequential(), Progress.NONE))
                 .isInstanceOf(FootageException.class)
                 .hasMessageContaining("64x36")

@@ -3,6 +3,7 @@ package org.scenothesis.production.measure;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -61,7 +62,7 @@ class FittingTest {
     }
 
     private Shot with(String plate, String... files) {
-        return shot.withPlate(plate, p -> p.withTakes(java.util.Arrays.stream(files).map(f -> new Take(f, "footage/" + f, f.equals(files[0]), "")).toList()));
+        return shot.withPlate(plate, p -> p.withTakes(Arrays.stream(files).map(f -> new Take(f, "footage/" + f, f.equals(files[0]), "")).toList()));
     }
 
     private Measured survey(Shot s) {

@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -108,8 +109,8 @@ class LockAccuracyTest {
 
     @Test
     void rollAndZoomAreTold() {
-        assertThat(REPORTS.get("roll").settled().rollDeg()).isCloseTo(-0.1, org.assertj.core.data.Offset.offset(0.01));
-        assertThat(REPORTS.get("zoom").settled().zoomPercent()).isCloseTo(0.2, org.assertj.core.data.Offset.offset(0.02));
+        assertThat(REPORTS.get("roll").settled().rollDeg()).isCloseTo(-0.1, Offset.offset(0.01));
+        assertThat(REPORTS.get("zoom").settled().zoomPercent()).isCloseTo(0.2, Offset.offset(0.02));
     }
 
     @Test

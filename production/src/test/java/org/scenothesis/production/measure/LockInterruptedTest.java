@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -41,7 +42,7 @@ class LockInterruptedTest {
                 kept.set(Thread.currentThread().isInterrupted());
                 left.set(Thread.getAllStackTraces().keySet().stream().anyMatch(o -> o.getName().equals("decode-ahead")));
             });
-            assertThat(reading.await(30, java.util.concurrent.TimeUnit.SECONDS)).isTrue();
+            assertThat(reading.await(30, TimeUnit.SECONDS)).isTrue();
             t.join(30_000);
             assertThat(left).as("a reader still runs, round " + round).isFalse();
             assertThat(kept).as("the interrupt is passed on, round " + round).isTrue();

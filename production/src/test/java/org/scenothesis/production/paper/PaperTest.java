@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import javax.xml.parsers.DocumentBuilderFactory;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.pdfbox.Loader;
@@ -29,6 +30,7 @@ import org.scenothesis.production.illusion.Illusion;
 import org.scenothesis.production.illusion.Illusions;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Words;
+import org.xml.sax.InputSource;
 
 class PaperTest {
     @TempDir
@@ -66,9 +68,9 @@ class PaperTest {
         Path file = folder.resolve("book.html");
         Paper.book(DayPlan.of(production()), file);
         String html = Files.readString(file);
-        var parser = javax.xml.parsers.DocumentBuilderFactory.newInstance();
+        var parser = DocumentBuilderFactory.newInstance();
         parser.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
-        var doc = parser.newDocumentBuilder().parse(new org.xml.sax.InputSource(new StringReader(html)));
+        var doc = parser.newDocumentBuilder().parse(new InputSource(new StringReader(html)));
         assertThat(doc.getElementsByTagName("svg").getLength()).isGreaterThan(20);
         assertThat(html).contains("Lantern &amp; &lt;Works&gt;").doesNotContain("src=\"http").doesNotContain("href=\"http");
     }

@@ -4,11 +4,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.ByteArrayInputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -159,7 +168,7 @@ class RenderJobTest {
         render(out, 0, 5, two, Progress.NONE);
         try (Footage f = Footages.open(out); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
             float there = r.frame(shot, 1 / 24.0).r().at(98, 32);
-            assertThat(f.frame(1).r().at(98, 32)).isCloseTo(there, org.assertj.core.data.Offset.offset(0.01f));
+            assertThat(f.frame(1).r().at(98, 32)).isCloseTo(there, Offset.offset(0.01f));
         }
     }
 
@@ -178,7 +187,7 @@ class RenderJobTest {
         render(home.resolve("fresh"), 3, 3, two, Progress.NONE);
         assertThat(Files.readAllBytes(out.resolve("frame-000003.png"))).as("left over from the shot before").isEqualTo(Files.readAllBytes(home.resolve("fresh/frame-000003.png")));
         // Other footage under the same name is a change too.
-        Files.copy(folder.path().resolve("footage/clean-1.mp4"), folder.path().resolve("footage/maker-1.mp4"), java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+        Files.copy(folder.path().resolve("footage/clean-1.mp4"), folder.path().resolve("footage/maker-1.mp4"), StandardCopyOption.REPLACE_EXISTING);
         render(out, 1, 1, two, Progress.NONE);
         assertThat(Files.getLastModifiedTime(out.resolve("frame-000001.png"))).isGreaterThan(made);
     }
@@ -203,10 +212,10 @@ class RenderJobTest {
         }
         Path wav = home.resolve("room.wav");
         byte[] samples = new byte[2 * 48000];
-        var format = new javax.sound.sampled.AudioFormat(48000, 16, 1, true, false);
-        javax.sound.sampled.AudioSystem.write(
-                new javax.sound.sampled.AudioInputStream(new java.io.ByteArrayInputStream(samples), format, 48000),
-                javax.sound.sampled.AudioFileFormat.Type.WAVE, wav.toFile());
+        var format = new AudioFormat(48000, 16, 1, true, false);
+        AudioSystem.write(
+                new AudioInputStream(new ByteArrayInputStream(samples), format, 48000),
+                AudioFileFormat.Type.WAVE, wav.toFile());
         try (VideoSink s = new VideoSink(folder.path().resolve("footage/heard.mkv"), new VideoSink.Plan(TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, VideoFormat.FFV1_MKV, 9, wav))) {
             for (int i = 0; i < 6; i++) {
                 s.write(TinyShoot.wall());
@@ -322,15 +331,15 @@ class RenderJobTest {
     @Test
     void aFilmThatBeginsLaterHasTheSoundOfThatMoment() throws Exception {
         Path wav = home.resolve("tone.wav");
-        java.nio.ByteBuffer samples = java.nio.ByteBuffer.allocate(2 * 48000).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer samples = ByteBuffer.allocate(2 * 48000).order(ByteOrder.LITTLE_ENDIAN);
         for (int i = 0; i < 48000; i++) {
             // Silence, then a tone from half a second on.
             samples.putShort((short) (i < 24000 ? 0 : 9000 * Math.sin(i * 0.05)));
         }
-        var format = new javax.sound.sampled.AudioFormat(48000, 16, 1, true, false);
-        javax.sound.sampled.AudioSystem.write(
-                new javax.sound.sampled.AudioInputStream(new java.io.ByteArrayInputStream(samples.array()), format, 48000),
-                javax.sound.sampled.AudioFileFormat.Type.WAVE, wav.toFile());
+        var format = new AudioFormat(48000, 16, 1, true, false);
+        AudioSystem.write(
+                new AudioInputStream(new ByteArrayInputStream(samples.array()), format, 48000),
+                AudioFileFormat.Type.WAVE, wav.toFile());
         VideoSink.Plan heard = new VideoSink.Plan(TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, VideoFormat.FFV1_MKV, 9, wav);
         try (VideoSink s = new VideoSink(folder.path().resolve("footage/heard.mkv"), heard)) {
             for (int i = 0; i < 24; i++) {

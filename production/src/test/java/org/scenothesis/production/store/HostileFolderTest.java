@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -147,7 +148,7 @@ class HostileFolderTest {
     @Test
     void footageIsNotBroughtInThroughALink() throws Exception {
         Path outside = Files.createDirectories(home.resolve("outside"));
-        Files.walk(folder.resolve("footage")).sorted(java.util.Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+        Files.walk(folder.resolve("footage")).sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
         Files.createSymbolicLink(folder.resolve("footage"), outside);
         try (ProductionFolder f = ProductionFolder.open(folder)) {
             assertThatExceptionOfType(StoreException.class).isThrownBy(() -> f.bringIn(victim)).withMessageContaining("outside the production");

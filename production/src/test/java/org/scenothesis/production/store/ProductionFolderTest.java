@@ -9,11 +9,14 @@ import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.demo.LanternWorks;
 
@@ -147,7 +150,7 @@ class ProductionFolderTest {
         make();
         String before = Files.readString(file());
         try (ProductionFolder f = ProductionFolder.open(folder)) {
-            f.save(f.production().withShots(java.util.List.of()));
+            f.save(f.production().withShots(List.of()));
         }
         assertThat(Files.readString(folder.resolve("production.previous.json"))).isEqualTo(before);
         assertThat(tree().get("shots")).isEmpty();
@@ -188,8 +191,8 @@ class ProductionFolderTest {
                   "whiteBalanceMired": {"holds": 5, "watch": 20}, "screenStops": {"holds": 0.5, "watch": 1}, "matteGreyPercent": {"holds": 0.1, "watch": 1}, "cleanPlateEnds": "LAST"}}
                 """;
         ProductionJson.Read read = ProductionJson.read(Path.of("p.json"), old, "");
-        assertThat(read.production().houseRules().school(org.scenothesis.core.finding.School.CLEAN_WHEN)).isEqualTo("last");
-        assertThat(read.production().shot("1").setting()).isEqualTo(org.scenothesis.core.shot.Setting.NONE);
+        assertThat(read.production().houseRules().school(School.CLEAN_WHEN)).isEqualTo("last");
+        assertThat(read.production().shot("1").setting()).isEqualTo(Setting.NONE);
         assertThat(read.production().shot("1").plates().getFirst().need()).isEmpty();
         String now = ProductionJson.write(read.production(), read.tree());
         assertThat(now).contains("\"schema\" : 2").doesNotContain("cleanPlateEnds");
@@ -247,7 +250,7 @@ class ProductionFolderTest {
 
     @Test
     void aProductionWithoutShotsOpens() throws Exception {
-        ProductionFolder.create(folder, LanternWorks.production().withShots(java.util.List.of())).close();
+        ProductionFolder.create(folder, LanternWorks.production().withShots(List.of())).close();
         try (ProductionFolder f = ProductionFolder.open(folder)) {
             assertThat(f.production().shots()).isEmpty();
         }
@@ -257,7 +260,7 @@ class ProductionFolderTest {
     void aBrokenFileNamesTheCopiesAndOneIsPutBack() throws Exception {
         make();
         try (ProductionFolder f = ProductionFolder.open(folder)) {
-            f.save(f.production().withShots(java.util.List.of()));
+            f.save(f.production().withShots(List.of()));
         }
         Files.writeString(file(), "{ broken");
         assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder))
@@ -278,10 +281,10 @@ class ProductionFolderTest {
             Files.delete(folder.resolve(".lock"));
             try (ProductionFolder second = ProductionFolder.open(folder)) {
                 assertThat(second.writable()).isTrue();
-                assertThatExceptionOfType(StoreException.class).isThrownBy(() -> first.save(first.production().withShots(java.util.List.of()))).withMessageContaining("open elsewhere");
+                assertThatExceptionOfType(StoreException.class).isThrownBy(() -> first.save(first.production().withShots(List.of()))).withMessageContaining("open elsewhere");
                 second.save(second.production().withShot("12", s -> s.told("Second", "", 4)));
             }
-            assertThatExceptionOfType(ChangedOutsideException.class).isThrownBy(() -> first.save(first.production().withShots(java.util.List.of())));
+            assertThatExceptionOfType(ChangedOutsideException.class).isThrownBy(() -> first.save(first.production().withShots(List.of())));
             assertThat(tree().at("/shots/0/title").asText()).isEqualTo("Second");
         }
     }
@@ -293,9 +296,9 @@ class ProductionFolderTest {
             ObjectNode t = tree();
             t.put("title", "Synced");
             Files.writeString(file(), t.toString());
-            assertThatExceptionOfType(ChangedOutsideException.class).isThrownBy(() -> f.save(f.production().withShots(java.util.List.of())));
+            assertThatExceptionOfType(ChangedOutsideException.class).isThrownBy(() -> f.save(f.production().withShots(List.of())));
             assertThat(tree().get("title").asText()).isEqualTo("Synced");
-            f.saveOver(f.production().withShots(java.util.List.of()));
+            f.saveOver(f.production().withShots(List.of()));
             assertThat(tree().get("shots")).isEmpty();
             assertThat(f.earlier(f.earlier().getFirst()).title()).isEqualTo("Synced");
         }

@@ -16,12 +16,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.demo.LanternWorks;
 
 class StoreTest {
@@ -146,7 +148,7 @@ class StoreTest {
     /// A change within a blink after a save ends used to be left unsaved while "saved" was shown.
     @Test
     void noChangeFallsBetweenTwoSaves() throws Exception {
-        java.util.concurrent.atomic.AtomicInteger more = new java.util.concurrent.atomic.AtomicInteger();
+        AtomicInteger more = new AtomicInteger();
         store.observe(new Store.Observer() {
             @Override
             public void changed(Production now) {}
@@ -199,7 +201,7 @@ class StoreTest {
     @Test
     void twoMegabytesAreSavedWithinTheSecond() throws Exception {
         store.apply("much", p -> {
-            List<org.scenothesis.core.shot.Shot> many = new ArrayList<>(p.shots());
+            List<Shot> many = new ArrayList<>(p.shots());
             for (int i = 0; i < 260; i++) {
                 many.add(p.shot("12").told("x".repeat(10), "y", 4).withWonders(List.of()).withPlates(p.shot("12").plates()).renamed("n" + i, 100 + i));
             }

@@ -3,6 +3,7 @@ package org.scenothesis.production.words;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -32,7 +33,7 @@ class PlanWordsTest {
     @ParameterizedTest
     @EnumSource(WonderKind.class)
     void whateverIsAnsweredThePlanHasWordsForIt(WonderKind kind) {
-        Wonder w = new Wonder("w", kind, "the lantern", 1, 5, java.util.Map.of());
+        Wonder w = new Wonder("w", kind, "the lantern", 1, 5, Map.of());
         for (Question q : Breakdown.questions(shot(w), w, HouseRules.DEFAULT)) {
             assertThat(PlanWords.question(q.fact())).doesNotStartWith("ask.");
             for (String a : q.answers()) {
@@ -65,8 +66,8 @@ class PlanWordsTest {
             assertThat(Words.has("school." + s + "." + way)).isTrue();
             assertThat(Words.of("school." + s + "." + way + ".why")).endsWith(".");
         }
-        Wonder many = new Wonder("w", WonderKind.COPIES, "the maker", 0, 4, java.util.Map.of("count", "12"));
-        Wonder giant = new Wonder("g", WonderKind.OTHER_SIZE, "the giant", 0, 4, java.util.Map.of("factor", "6"));
+        Wonder many = new Wonder("w", WonderKind.COPIES, "the maker", 0, 4, Map.of("count", "12"));
+        Wonder giant = new Wonder("g", WonderKind.OTHER_SIZE, "the giant", 0, 4, Map.of("factor", "6"));
         Shot both = shot(many).withWonders(List.of(many, giant));
         SchoolNumbers.figures(s, both).forEach(f -> {
             assertThat(f.value()).isPositive().isFinite();
@@ -77,7 +78,7 @@ class PlanWordsTest {
 
     @Test
     void aRepeatedCrowdIsAShorterDay() {
-        Wonder many = new Wonder("w", WonderKind.COPIES, "the maker", 0, 4, java.util.Map.of("count", "12"));
+        Wonder many = new Wonder("w", WonderKind.COPIES, "the maker", 0, 4, Map.of("count", "12"));
         var o = SchoolNumbers.outcomes(School.COPIES, shot(many), HouseRules.DEFAULT);
         assertThat(o.get("repeat").setMinutes()).isLessThan(o.get("every").setMinutes());
         assertThat(o.get("repeat").plates()).isLessThan(o.get("every").plates());

@@ -2,12 +2,16 @@ package org.scenothesis.studio.board;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Cursor;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
@@ -16,6 +20,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.Rectangle;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.day.DayPlan;
@@ -165,7 +171,7 @@ public final class BoardBench extends Bench {
     private Region cell(Plate plate, BoardModel.Cell c, BoardModel.Column column) {
         Label words = Text.of(c.words(), "number");
         words.setWrapText(true);
-        words.setTextOverrun(javafx.scene.control.OverrunStyle.ELLIPSIS);
+        words.setTextOverrun(OverrunStyle.ELLIPSIS);
         Label verdict = Text.of(c.verdict() != Verdict.NOT_MEASURED ? Words.verdict(c.verdict()) : c.finding() != null && !Double.isNaN(c.finding().value()) ? "first look" : "", "muted", "small");
         HBox head = new HBox(6, new VerdictMark(c.verdict()), verdict);
         head.setAlignment(Pos.CENTER_LEFT);
@@ -178,7 +184,7 @@ public final class BoardBench extends Bench {
         }
         box.setMinHeight(Shelf.ROW - 1);
         box.setPrefHeight(Shelf.ROW - 1);
-        box.setId("cell-" + plate.id() + "-" + column.name().toLowerCase(java.util.Locale.ROOT));
+        box.setId("cell-" + plate.id() + "-" + column.name().toLowerCase(Locale.ROOT));
         box.setAccessibleText(plate.name() + ", " + column.head + ": " + c.words() + ", " + Words.verdict(c.verdict()));
         Finding f = c.finding();
         box.setOnMouseClicked(e -> {
@@ -188,7 +194,7 @@ public final class BoardBench extends Bench {
             }
         });
         if (f != null) {
-            box.setCursor(javafx.scene.Cursor.HAND);
+            box.setCursor(Cursor.HAND);
             Text.tip(box, () -> {
                 Words.Sentence s = Words.sentence(f);
                 return s.title() + " " + s.value() + ", " + s.limit() + "\n" + s.meaning();
@@ -235,7 +241,7 @@ public final class BoardBench extends Bench {
     private List<Node> advice(Shot shot, Finding f) {
         Words.Sentence s = Words.sentence(f);
         String plate = shot.plate(f.plate()).map(Plate::name).orElse(f.plate());
-        HBox head = new HBox(8, new VerdictMark(f.verdict()), Text.of(plate + ": " + s.title().toLowerCase(java.util.Locale.ROOT) + " " + s.value(), "paper-title"));
+        HBox head = new HBox(8, new VerdictMark(f.verdict()), Text.of(plate + ": " + s.title().toLowerCase(Locale.ROOT) + " " + s.value(), "paper-title"));
         head.setAlignment(Pos.CENTER_LEFT);
         BenchName where = BenchName.of(f);
         return List.of(
@@ -277,7 +283,7 @@ public final class BoardBench extends Bench {
         HBox bar = new HBox(1);
         VBox names = new VBox(1);
         double scale = 330 / Math.max(1, minutes);
-        Map<String, Plate> have = Breakdown.matched(shot, java.util.Objects.requireNonNull(plan));
+        Map<String, Plate> have = Breakdown.matched(shot, Objects.requireNonNull(plan));
         int i = 0;
         for (RunningOrder.Step s : steps) {
             if (s.changeMinutes() > 0) {
@@ -286,7 +292,7 @@ public final class BoardBench extends Bench {
             Plate plate = have.get(s.need().key());
             bar.getChildren().add(block(s.job().minutes() * scale, plate == null ? Spike.number(i) : plate.spike()));
             names.getChildren().add(Text.of(
-                    String.format(java.util.Locale.ENGLISH, "%s  %s%s", PlanWords.clock(day.clock(s)), plate == null ? PlanWords.name(s.job()) : plate.name() + PlanWords.part(s.job()),
+                    String.format(Locale.ENGLISH, "%s  %s%s", PlanWords.clock(day.clock(s)), plate == null ? PlanWords.name(s.job()) : plate.name() + PlanWords.part(s.job()),
                             s.changeMinutes() > 0 ? ", after " + Math.round(s.changeMinutes()) + " min of change" : ""),
                     "small"));
             i++;
@@ -299,8 +305,8 @@ public final class BoardBench extends Bench {
         return box;
     }
 
-    private static Region block(double width, @org.jspecify.annotations.Nullable Spike spike) {
-        javafx.scene.shape.Rectangle r = new javafx.scene.shape.Rectangle(Math.max(3, width), 14);
+    private static Region block(double width, @Nullable Spike spike) {
+        Rectangle r = new Rectangle(Math.max(3, width), 14);
         r.getStyleClass().add(spike == null ? "plot-solid" : "spike-" + spike.ordinal());
         return new StackPane(r);
     }

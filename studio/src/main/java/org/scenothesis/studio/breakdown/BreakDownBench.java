@@ -1,13 +1,15 @@
 package org.scenothesis.studio.breakdown;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -118,7 +120,7 @@ public final class BreakDownBench extends Bench {
             pressed = false;
             if (late) {
                 late = false;
-                javafx.application.Platform.runLater(this::refresh);
+                Platform.runLater(this::refresh);
             }
         });
         strip.whenMoved(s -> session.goToFrame(s * session.rate()));
@@ -153,7 +155,7 @@ public final class BreakDownBench extends Bench {
 
     @Override
     public List<String> pages() {
-        return java.util.Arrays.stream(Page.values()).map(p -> p.word).toList();
+        return Arrays.stream(Page.values()).map(p -> p.word).toList();
     }
 
     @Override
@@ -194,7 +196,7 @@ public final class BreakDownBench extends Bench {
         Page open = page == Page.PLATES && shot.wonders().isEmpty() ? Page.READY : page;
         tabs.forEach((p, b) -> b.setSelected(p == open));
         telling.refresh();
-        PageView now = views.get(open);
+        PageView now = Objects.requireNonNull(views.get(open));
         now.refresh();
         if (right.getContent() != now.node()) {
             right.setContent(now.node());

@@ -5,8 +5,10 @@ import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -93,7 +95,7 @@ final class BreakDownModel {
     }
 
     String add(WonderKind kind) {
-        String base = kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        String base = kind.name().toLowerCase(Locale.ROOT).replace('_', '-');
         Set<String> ids = new HashSet<>(shot().wonders().stream().map(Wonder::id).toList());
         int i = 1;
         while (ids.contains(base + "-" + i)) {
@@ -145,7 +147,7 @@ final class BreakDownModel {
 
     /// The choices of a wonder with one thing's changed; an empty way leaves the thing to the recommendation.
     private static String choices(String now, String key, String way) {
-        List<String> all = new ArrayList<>(java.util.Arrays.stream(now.strip().split("\\s+")).filter(c -> c.contains("=") && !c.startsWith(key + "=")).toList());
+        List<String> all = new ArrayList<>(Arrays.stream(now.strip().split("\\s+")).filter(c -> c.contains("=") && !c.startsWith(key + "=")).toList());
         if (!way.isEmpty()) {
             all.add(key + "=" + way);
         }

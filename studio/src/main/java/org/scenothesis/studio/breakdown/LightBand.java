@@ -1,11 +1,15 @@
 package org.scenothesis.studio.breakdown;
 
 import java.time.LocalDate;
+import java.util.Locale;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.breakdown.day.LightDay;
@@ -30,7 +34,7 @@ final class LightBand {
         band.setMinHeight(54);
         band.setPrefHeight(54);
         // What is added while the band is being laid out would never be laid out itself.
-        band.widthProperty().addListener(o -> javafx.application.Platform.runLater(this::draw));
+        band.widthProperty().addListener(o -> Platform.runLater(this::draw));
         box.setPadding(new Insets(2, 0, 2, 0));
         box.setId("light-band");
     }
@@ -50,8 +54,8 @@ final class LightBand {
             Label words = Text.block(
                     "Light " + w.light() + ", " + PlanWords.clock(w.from()) + " to " + PlanWords.clock(w.to()) + ": " + Words.verdict(w.verdict()) + ". " + PlanWords.light(w)
                             + (Double.isFinite(w.turnDeg()) ? " Within the limit until " + PlanWords.clock(w.holdsUntil()) + "." : "") + best, "text-chalk");
-            javafx.scene.layout.HBox row = new javafx.scene.layout.HBox(8, new VerdictMark(w.verdict()), words);
-            javafx.scene.layout.HBox.setHgrow(words, javafx.scene.layout.Priority.ALWAYS);
+            HBox row = new HBox(8, new VerdictMark(w.verdict()), words);
+            HBox.setHgrow(words, Priority.ALWAYS);
             box.getChildren().add(row);
         }
     }
@@ -71,7 +75,7 @@ final class LightBand {
         sky().ifPresent(day -> {
             for (LightDay.Span s : day.spans()) {
                 Rectangle r = new Rectangle(x(Math.max(FROM, s.from())), 0, Math.max(0, x(Math.min(TO, s.to())) - x(Math.max(FROM, s.from()))), 18);
-                r.getStyleClass().add("sky-" + s.sky().name().toLowerCase(java.util.Locale.ROOT));
+                r.getStyleClass().add("sky-" + s.sky().name().toLowerCase(Locale.ROOT));
                 band.getChildren().add(r);
                 String word = switch (s.sky()) {
                     case SUN -> "sun";

@@ -3,13 +3,17 @@ package org.scenothesis.studio.breakdown;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -18,8 +22,8 @@ import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.ShootDay;
+import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
@@ -169,23 +173,23 @@ final class OrderView extends PageView {
         row.setFocusTraversable(true);
         row.setId("step-" + at);
         row.setAccessibleText(PlanWords.clock(day.clock(s)) + ", " + PlanWords.name(s.job()));
-        javafx.scene.control.Tooltip.install(row, new javafx.scene.control.Tooltip(PlanWords.name(s.job()) + (s.changes().isEmpty() ? "" : "\n" + PlanWords.changes(s.changes()))));
+        Tooltip.install(row, new Tooltip(PlanWords.name(s.job()) + (s.changes().isEmpty() ? "" : "\n" + PlanWords.changes(s.changes()))));
         wire(row, s.job().id(), at);
         if (s.job().id().equals(focused)) {
-            javafx.application.Platform.runLater(row::requestFocus);
+            Platform.runLater(row::requestFocus);
         }
         return row;
     }
 
     private void wire(HBox row, String job, int at) {
-        row.addEventHandler(javafx.scene.input.KeyEvent.KEY_PRESSED, e -> {
+        row.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.isAltDown() && (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN)) {
                 focused = job;
                 model.move(job, at + (e.getCode() == KeyCode.UP ? -1 : 1));
                 e.consume();
             }
         });
-        row.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_PRESSED, e -> {
+        row.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
             row.requestFocus();
             grabbed = at;
             // Else the scroll pane around takes the focus.
@@ -195,8 +199,8 @@ final class OrderView extends PageView {
 
     /// Dragging is followed by the column of rows: it belongs to no single one.
     private void wireDrag() {
-        rows.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_DRAGGED, e -> mark(grabbed < 0 ? -1 : target(e.getY())));
-        rows.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_RELEASED, e -> {
+        rows.addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> mark(grabbed < 0 ? -1 : target(e.getY())));
+        rows.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
             int from = grabbed;
             int to = target(e.getY());
             grabbed = -1;

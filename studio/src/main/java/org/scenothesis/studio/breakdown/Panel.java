@@ -1,5 +1,6 @@
 package org.scenothesis.studio.breakdown;
 
+import java.util.Locale;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Ellipse;
 import javafx.scene.shape.Line;
@@ -29,7 +30,7 @@ final class Panel extends Pane {
                 case ELLIPSE -> new Ellipse((s.x() + s.w() / 2) * scale, (s.y() + s.h() / 2) * scale, s.w() / 2 * scale, s.h() / 2 * scale);
                 case LINE -> new Line(s.x() * scale, s.y() * scale, (s.x() + s.w()) * scale, (s.y() + s.h()) * scale);
             };
-            shape.getStyleClass().add("sketch-" + s.look().name().toLowerCase(java.util.Locale.ROOT));
+            shape.getStyleClass().add("sketch-" + s.look().name().toLowerCase(Locale.ROOT));
             if (s.look() == Sketch.Look.SOLID && s.kind() != Sketch.Shape.Kind.LINE) {
                 shape.getStyleClass().add("spike-" + Math.floorMod(s.wonder() + 2, 8));
             }

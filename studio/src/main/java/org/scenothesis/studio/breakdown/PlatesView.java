@@ -16,6 +16,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.day.RunningOrder;
@@ -106,7 +107,7 @@ final class PlatesView extends PageView {
         VBox slips = new VBox(5);
         boolean roomy = plan.needs().size() <= ROOMY;
         for (PlateNeed n : needs.subList(0, Math.min(MOST, needs.size()))) {
-            slips.getChildren().add(plate(plan, n, have.get(n.key()), spikes.get(n.key()), roomy));
+            slips.getChildren().add(plate(plan, n, have.get(n.key()), spikes.getOrDefault(n.key(), Spike.T), roomy));
         }
         if (needs.size() > MOST) {
             slips.getChildren().add(Text.block("And " + (needs.size() - MOST) + " more of this camera; the book and the table have all of them.", "muted"));
@@ -142,7 +143,7 @@ final class PlatesView extends PageView {
         return bracket("light-bracket", groups, "Light group " + groups + ": these plates share one light");
     }
 
-    private Region plate(BreakdownPlan plan, PlateNeed n, @org.jspecify.annotations.Nullable Plate have, Spike spike, boolean roomy) {
+    private Region plate(BreakdownPlan plan, PlateNeed n, @Nullable Plate have, Spike spike, boolean roomy) {
         Label name = Text.of(have == null ? PlanWords.name(n) : have.name(), "paper-text", "strong-ink");
         Label facts = Text.of(facts(n, have), "paper-soft");
         facts.setMinWidth(0);
@@ -179,7 +180,7 @@ final class PlatesView extends PageView {
         return slip;
     }
 
-    private static String facts(PlateNeed n, @org.jspecify.annotations.Nullable Plate have) {
+    private static String facts(PlateNeed n, @Nullable Plate have) {
         String screen = PlanWords.screen(n.screen());
         return Words.of("role." + n.role().name()) + ", " + PlanWords.roll(n) + (screen.isEmpty() ? "" : ", on " + screen) + (n.proposed() ? " \u00b7 proposed" : "")
                 + (have == null ? " \u00b7 not on the shelf" : "");

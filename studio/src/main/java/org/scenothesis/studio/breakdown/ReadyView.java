@@ -1,6 +1,7 @@
 package org.scenothesis.studio.breakdown;
 
 import java.util.List;
+import java.util.Locale;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -9,6 +10,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.illusion.Illusions;
@@ -33,7 +35,7 @@ final class ReadyView extends PageView {
         FlowPane kinds = new FlowPane(6, 6);
         for (WonderKind k : WonderKind.values()) {
             Button b = Text.button(Words.of("wonder.add." + k), "floor-button", () -> model.add(k));
-            b.setId("add-" + k.name().toLowerCase(java.util.Locale.ROOT));
+            b.setId("add-" + k.name().toLowerCase(Locale.ROOT));
             kinds.getChildren().add(b);
         }
         var keep = Text.button("Keep this shot as a ready illusion", "floor-button", () -> {
@@ -75,7 +77,7 @@ final class ReadyView extends PageView {
         HBox.setHgrow(words, Priority.ALWAYS);
         var lay = Text.button("Lay it in", "paper-button", () -> model.lay(h.illusion()));
         lay.setId("lay-" + h.illusion().id());
-        lay.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        lay.setMinWidth(Region.USE_PREF_SIZE);
         HBox row = new HBox(10, words, lay);
         row.setAlignment(Pos.CENTER_LEFT);
         row.getStyleClass().addAll("paper", "on-paper");

@@ -1,12 +1,14 @@
 package org.scenothesis.studio.breakdown;
 
 import java.util.EnumMap;
+import java.util.Locale;
 import java.util.Map;
 import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.SchoolNumbers;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
@@ -20,7 +22,7 @@ final class RulesView extends PageView {
     private record Asked(Shot shot, HouseRules rules) {}
 
     private Map<School, Map<String, SchoolNumbers.Outcome>> outcomes = Map.of();
-    private Asked counted = new Asked(null, null);
+    private @Nullable Asked counted;
 
     RulesView(BreakDownModel model) {
         super(model);
@@ -66,7 +68,7 @@ final class RulesView extends PageView {
             ToggleButton b = new ToggleButton(Words.of("school." + s + "." + way));
             b.getStyleClass().setAll("toggle-button", "floor-button");
             b.setToggleGroup(group);
-            b.setId("school-" + s.name().toLowerCase(java.util.Locale.ROOT) + "-" + way);
+            b.setId("school-" + s.name().toLowerCase(Locale.ROOT) + "-" + way);
             b.setSelected(model.rules().follows(s, way));
             b.setOnAction(e -> {
                 b.setSelected(true);

@@ -1,8 +1,10 @@
 package org.scenothesis.studio.breakdown;
 
+import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -60,7 +62,7 @@ final class SafetyView extends PageView {
         int i = 0;
         for (KitItem k : plan.kit()) {
             HBox row = new HBox(8, Text.of(String.valueOf(k.count()), "number"), Text.of(Words.of("kit." + k.code()), "text-chalk"));
-            ((javafx.scene.control.Label) row.getChildren().getFirst()).setMinWidth(22);
+            ((Label) row.getChildren().getFirst()).setMinWidth(22);
             row.setAlignment(Pos.CENTER_LEFT);
             g.add(row, i % 2, i / 2);
             i++;
@@ -92,7 +94,7 @@ final class SafetyView extends PageView {
     }
 
     private void field(GridPane g, int column, Permission p, String name, String now, Changed changed) {
-        var f = Telling.field("permission-" + name.toLowerCase(java.util.Locale.ROOT), now, name, v -> model.permission(changed.to(v)));
+        var f = Telling.field("permission-" + name.toLowerCase(Locale.ROOT), now, name, v -> model.permission(changed.to(v)));
         f.setPrefWidth(156);
         g.add(new VBox(1, Text.of(name, "muted", "small"), f), column, 1);
     }

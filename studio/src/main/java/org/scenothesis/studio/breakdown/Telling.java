@@ -2,7 +2,9 @@ package org.scenothesis.studio.breakdown;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.DoubleConsumer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -17,6 +19,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -137,7 +140,7 @@ final class Telling {
         return out;
     }
 
-    private void beat(Beat was, @org.jspecify.annotations.Nullable Beat is) {
+    private void beat(Beat was, @Nullable Beat is) {
         model.session().change(is == null ? "take a beat away" : "change a beat", s -> {
             List<Beat> all = new ArrayList<>();
             for (Beat b : s.beats()) {
@@ -227,7 +230,7 @@ final class Telling {
                 row.getChildren().add(r);
             }
         }
-        ClothChoice c = ClothChoice.of(new Told(java.util.Map.of(Fact.COLOURS.key(), colours), java.util.Map.of()), HouseRules.DEFAULT);
+        ClothChoice c = ClothChoice.of(new Told(Map.of(Fact.COLOURS.key(), colours), Map.of()), HouseRules.DEFAULT);
         Label apart = Text.block("  from green " + apart(c.greenApart()) + ", from blue " + apart(c.blueApart()), "paper-soft");
         apart.setId("cloth-apart");
         row.getChildren().add(apart);
@@ -246,7 +249,7 @@ final class Telling {
         return Double.parseDouble(q.fact().accepts(now) ? now : q.otherwise());
     }
 
-    static Tape tape(String name, String unit, double low, double high, double step, double now, java.util.function.DoubleConsumer accept) {
+    static Tape tape(String name, String unit, double low, double high, double step, double now, DoubleConsumer accept) {
         int decimals = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
         Tape t = new Tape(new Tape.Parameter(name, unit, low, high, step, now != Math.rint(now * Math.pow(10, decimals)) / Math.pow(10, decimals) ? 3 : decimals, ""), v -> {}, accept);
         t.show(now);

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -18,6 +19,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.media.Footages;
 import org.scenothesis.media.Stills;
 import org.scenothesis.media.VideoFormat;
 import org.scenothesis.production.measure.ShotFindings;
@@ -164,7 +166,7 @@ public final class HandOverBench extends Bench {
         for (Finding f : open.stream().limit(6).toList()) {
             Words.Sentence s = Words.sentence(f);
             String plate = session.shot().plate(f.plate()).map(p -> p.name()).orElse("");
-            HBox row = new HBox(8, new VerdictMark(f.verdict()), Text.of(plate + ": " + s.title().toLowerCase(java.util.Locale.ROOT)), Text.of(s.value(), "number"));
+            HBox row = new HBox(8, new VerdictMark(f.verdict()), Text.of(plate + ": " + s.title().toLowerCase(Locale.ROOT)), Text.of(s.value(), "number"));
             row.setAlignment(Pos.CENTER_LEFT);
             allow.getChildren().add(row);
         }
@@ -300,7 +302,7 @@ public final class HandOverBench extends Bench {
         int w = picture.roomWidth();
         int h = picture.roomHeight();
         session.worker().ask("handover-picture", ticket -> {
-            try (var f = org.scenothesis.media.Footages.open(p)) {
+            try (var f = Footages.open(p)) {
                 return Shown.of(f.frame(f.info().frames() - 1), w, h, session.bands());
             }
         }, picture::show, e -> picture.say(String.valueOf(e.getMessage())));

@@ -1,11 +1,14 @@
 package org.scenothesis.studio.house;
 
 import java.util.EnumMap;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.BreakdownPlan;
@@ -33,7 +36,7 @@ final class BenchLine extends HBox {
         shot.setPrefWidth(Shelf.WIDTH);
         shot.setMaxWidth(Shelf.WIDTH);
         shot.setOnMouseClicked(e -> nextShot(e.isShiftDown() ? -1 : 1));
-        javafx.scene.control.Tooltip.install(shot, new javafx.scene.control.Tooltip("Click for the next shot (Page Down)"));
+        Tooltip.install(shot, new Tooltip("Click for the next shot (Page Down)"));
         getChildren().add(shot);
         ToggleGroup group = new ToggleGroup();
         for (BenchName b : BenchName.values()) {
@@ -52,7 +55,7 @@ final class BenchLine extends HBox {
         t.getStyleClass().setAll("bench-tab");
         t.setToggleGroup(group);
         t.setMaxHeight(Double.MAX_VALUE);
-        t.setId("bench-" + b.name().toLowerCase(java.util.Locale.ROOT));
+        t.setId("bench-" + b.name().toLowerCase(Locale.ROOT));
         t.setAccessibleText(b.word());
         t.setOnAction(e -> {
             t.setSelected(true);
@@ -63,8 +66,8 @@ final class BenchLine extends HBox {
     }
 
     private void wire() {
-        session.bench().addListener((o, was, is) -> tabs.get(is).setSelected(true));
-        tabs.get(session.bench().get()).setSelected(true);
+        session.bench().addListener((o, was, is) -> tab(is).setSelected(true));
+        tab(session.bench().get()).setSelected(true);
         session.findings().addListener(o -> show());
         session.planned().addListener(o -> show());
         session.production().addListener(o -> show());
@@ -75,6 +78,10 @@ final class BenchLine extends HBox {
         });
         session.shotId().addListener(o -> show());
         show();
+    }
+
+    private ToggleButton tab(BenchName b) {
+        return Objects.requireNonNull(tabs.get(b));
     }
 
     void nextShot(int by) {
@@ -92,7 +99,7 @@ final class BenchLine extends HBox {
         int last = session.store().now().shots().stream().mapToInt(Shot::number).max().orElse(shot.number());
         under.setText(session.store().now().title() + (shot.id().isEmpty() ? "" : " \u00b7 shot " + shot.number() + " of " + last));
         for (BenchName b : BenchName.values()) {
-            counts.get(b).setText(count(b, shot));
+            Objects.requireNonNull(counts.get(b)).setText(count(b, shot));
         }
     }
 

@@ -2,10 +2,14 @@ package org.scenothesis.studio.house;
 
 import java.util.List;
 import javafx.geometry.Pos;
+import javafx.scene.Cursor;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -62,7 +66,7 @@ final class FindingsLine extends VBox {
         unfolded.setMinHeight(120);
         fold(false);
         summary.setOnMouseClicked(e -> toggle());
-        summary.setCursor(javafx.scene.Cursor.HAND);
+        summary.setCursor(Cursor.HAND);
         getChildren().addAll(unfolded, line);
         wire();
     }
@@ -114,6 +118,7 @@ final class FindingsLine extends VBox {
     private void show() {
         summary.getChildren().clear();
         Plate plate = session.plate().orElse(null);
+        String name = plate == null ? "" : plate.name();
         List<Finding> mine = plate == null ? List.of() : session.findings(plate.id());
         Finding worst = mine.stream().filter(f -> f.verdict() == Verdict.REDO || f.verdict() == Verdict.WATCH).findFirst().orElse(null);
         if (!session.said().get().isEmpty()) {
@@ -129,9 +134,9 @@ final class FindingsLine extends VBox {
             ShotFindings.Known known = ShotFindings.known(mine);
             String why = mine.stream().filter(f -> f.verdict() == Verdict.NOT_MEASURED).map(Finding::note).filter(n -> !n.isEmpty()).findFirst().orElse("");
             summary.getChildren().addAll(
-                    new VerdictMark(Verdict.NOT_MEASURED), Text.of(plate.name() + ", " + known.measured() + " of " + known.of() + " measured", "strong"), Text.of(why, "muted"));
+                    new VerdictMark(Verdict.NOT_MEASURED), Text.of(name + ", " + known.measured() + " of " + known.of() + " measured", "strong"), Text.of(why, "muted"));
         } else if (!mine.isEmpty()) {
-            summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(plate.name() + " holds", "strong"), Text.of(mine.size() + " measurements", "muted"));
+            summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(name + " holds", "strong"), Text.of(mine.size() + " measurements", "muted"));
         } else {
             summary.getChildren().addAll(
                     new VerdictMark(Verdict.NOT_MEASURED), Text.of(plate == null ? "No plate yet" : plate.name() + " is not measured", "strong"),
@@ -184,7 +189,7 @@ final class FindingsLine extends VBox {
         };
         row.setOnMouseClicked(e -> go.run());
         row.setOnKeyPressed(e -> {
-            if (e.getCode() == javafx.scene.input.KeyCode.ENTER) {
+            if (e.getCode() == KeyCode.ENTER) {
                 go.run();
             }
         });
@@ -194,7 +199,7 @@ final class FindingsLine extends VBox {
     private void working() {
         Session.Work w = session.work().get();
         boolean on = !w.what().isEmpty();
-        for (javafx.scene.Node n : new javafx.scene.Node[] {work, bar, cancel}) {
+        for (Node n : new Node[] {work, bar, cancel}) {
             n.setVisible(on);
             n.setManaged(on);
         }
@@ -216,7 +221,7 @@ final class FindingsLine extends VBox {
             case CONTESTED -> "changed outside";
             case READ_ONLY -> "read only, open in process " + s.sentence();
         });
-        saved.setTooltip(s.sentence().isEmpty() ? null : new javafx.scene.control.Tooltip(s.sentence()));
+        saved.setTooltip(s.sentence().isEmpty() ? null : new Tooltip(s.sentence()));
         boolean contested = s.kind() == Store.SaveState.Kind.CONTESTED;
         for (Button b : contest) {
             b.setVisible(contested);

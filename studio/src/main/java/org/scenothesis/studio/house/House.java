@@ -1,16 +1,20 @@
 package org.scenothesis.studio.house;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
+import org.scenothesis.core.shot.Beat;
 
 /// The window's content: bench line above, shelf at the left, the bench, findings line below; and the keys of the house.
 public final class House extends StackPane {
@@ -109,7 +113,7 @@ public final class House extends StackPane {
             middle.requestFocus();
             b.shown();
             // Keys go to the bench, not to the last button pressed.
-            javafx.application.Platform.runLater(middle::requestFocus);
+            Platform.runLater(middle::requestFocus);
         }
     }
 
@@ -217,8 +221,8 @@ public final class House extends StackPane {
     private void tap() {
         double at = session.seconds().get();
         session.change("tap a beat", s -> {
-            List<org.scenothesis.core.shot.Beat> more = new java.util.ArrayList<>(s.beats());
-            more.add(new org.scenothesis.core.shot.Beat("beat-" + Math.round(at * 1000), "beat " + (s.beats().size() + 1), at));
+            List<Beat> more = new ArrayList<>(s.beats());
+            more.add(new Beat("beat-" + Math.round(at * 1000), "beat " + (s.beats().size() + 1), at));
             return s.withBeats(more);
         });
     }
@@ -230,7 +234,7 @@ public final class House extends StackPane {
         frame.setBottom(on ? null : findings);
     }
 
-    private void open(javafx.scene.Node overlay) {
+    private void open(Node overlay) {
         close();
         getChildren().add(overlay);
     }

@@ -3,6 +3,7 @@ package org.scenothesis.studio.house;
 import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.scenothesis.studio.parts.Text;
@@ -15,7 +16,7 @@ final class KeyHelp extends StackPane {
         getStyleClass().add("overlay");
         VBox box = new VBox(12, Text.of("Keys", "paper-title"), grid);
         box.getStyleClass().add("paper");
-        box.setMaxSize(430, javafx.scene.layout.Region.USE_PREF_SIZE);
+        box.setMaxSize(430, Region.USE_PREF_SIZE);
         StackPane.setAlignment(box, Pos.CENTER);
         getChildren().add(box);
         setOnMouseClicked(e -> close.run());

@@ -1,6 +1,8 @@
 package org.scenothesis.studio.house;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
@@ -14,6 +16,7 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
+import javafx.beans.value.ObservableValue;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.day.DayPlan;
@@ -102,7 +105,7 @@ public final class Session implements AutoCloseable {
             }
         });
         // A property that nobody reads tells only its first change to invalidation listeners; a change listener keeps it awake.
-        for (javafx.beans.value.ObservableValue<?> p : List.of(production, measured, findings, plan, save, work, bench, shotId, plateId, said, seconds)) {
+        for (ObservableValue<?> p : List.of(production, measured, findings, plan, save, work, bench, shotId, plateId, said, seconds)) {
             p.addListener((o, was, is) -> {});
         }
         strayLinks = folder.strayLinks();
@@ -128,7 +131,7 @@ public final class Session implements AutoCloseable {
     }
 
     private void judge() {
-        List<Finding> all = new java.util.ArrayList<>(ShotFindings.of(shot(), measured.get(), store.now().houseRules()));
+        List<Finding> all = new ArrayList<>(ShotFindings.of(shot(), measured.get(), store.now().houseRules()));
         strayLinks.forEach(link -> all.add(Finding.of(Measure.OUTSIDE, "", 1, new Limit(0, 0)).judged(Verdict.REDO).noted(link)));
         if (!all.equals(findings.get())) {
             findings.set(all);
@@ -156,7 +159,7 @@ public final class Session implements AutoCloseable {
         begun = true;
         Shot shot = shot();
         Measured before = measured.get();
-        List<String> order = new java.util.ArrayList<>(plates().stream().map(Plate::id).toList());
+        List<String> order = new ArrayList<>(plates().stream().map(Plate::id).toList());
         order.remove(plateId.get());
         order.addFirst(plateId.get());
         looked.set(false);
@@ -298,7 +301,7 @@ public final class Session implements AutoCloseable {
             return shot.plates();
         }
         var matched = Breakdown.matched(shot, planned);
-        List<Plate> out = new java.util.ArrayList<>();
+        List<Plate> out = new ArrayList<>();
         for (RunningOrder.Step s : day.order().of(shot.id())) {
             Plate p = matched.get(s.need().key());
             if (p != null && !out.contains(p)) {
@@ -316,7 +319,7 @@ public final class Session implements AutoCloseable {
     public double rate() {
         return shot().plates().stream()
                 .map(Plate::chosen)
-                .filter(java.util.Objects::nonNull)
+                .filter(Objects::nonNull)
                 .flatMap(t -> measured.get().brief(t).stream())
                 .filter(b -> b.frames() > 1)
                 .mapToDouble(b -> b.rate())

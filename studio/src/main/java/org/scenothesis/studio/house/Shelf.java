@@ -175,7 +175,7 @@ public final class Shelf extends VBox {
         int i = session.shot().plates().size();
         String id = "plate-" + (i + 1) + "-" + Integer.toHexString((int) (System.nanoTime() & 0xffff));
         session.change("add a plate", s -> s.withPlateAdded(
-                new Plate(id, "Plate " + (i + 1), PlateRole.PRACTICAL, Spike.number(i), "A", "A", s.seconds(), java.util.List.of())));
+                new Plate(id, "Plate " + (i + 1), PlateRole.PRACTICAL, Spike.number(i), "A", "A", s.seconds(), List.of())));
         session.plateId().set(id);
     }
 
@@ -186,7 +186,7 @@ public final class Shelf extends VBox {
             session.plateId().set(ids.get(i));
             Node slip = byPlate.get(ids.get(i));
             double height = slips.getHeight() - scroll.getViewportBounds().getHeight();
-            if (height > 0) {
+            if (slip != null && height > 0) {
                 scroll.setVvalue(Math.clamp((slip.getBoundsInParent().getMinY() - ROW) / height, 0, 1));
             }
         }

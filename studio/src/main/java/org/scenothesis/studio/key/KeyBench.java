@@ -12,10 +12,12 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
@@ -156,7 +158,7 @@ public final class KeyBench extends Bench {
         }
     }
 
-    private void masked(List<org.scenothesis.core.picture.Point> points) {
+    private void masked(List<Point> points) {
         Layer l = layer();
         if (l != null) {
             session.changeLayer("garbage matte", l.id(), o -> o.withMask(points, o.maskSoftnessPx()));
@@ -209,7 +211,7 @@ public final class KeyBench extends Bench {
         Finding worst = null;
         for (Finding f : KeyJudge.judge(r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, plate.id(), session.store().now().houseRules())) {
             measures.getChildren().add(row(f));
-            if (f.verdict() != org.scenothesis.core.finding.Verdict.HOLDS && (worst == null || f.verdict().weight() > worst.verdict().weight())) {
+            if (f.verdict() != Verdict.HOLDS && (worst == null || f.verdict().weight() > worst.verdict().weight())) {
                 worst = f;
             }
         }
@@ -302,7 +304,7 @@ public final class KeyBench extends Bench {
             matte.show(r.matte());
             screen.show(r.screen());
             curve.show(r.counts(), r.measures().edgePx());
-            List<org.scenothesis.core.picture.Point> round = r.proposed();
+            List<Point> round = r.proposed();
             if (round != null && layer() != null) {
                 outline.show(round);
             }

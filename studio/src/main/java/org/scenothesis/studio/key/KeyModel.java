@@ -1,6 +1,8 @@
 package org.scenothesis.studio.key;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
@@ -133,7 +135,7 @@ final class KeyModel {
 
     private synchronized ScreenModel screen(Request r) throws FootageException {
         FootageSource plate = Surveyor.screenPlate(session.folder(), r.shot, r.plate);
-        String key = r.take + "|" + plate + "|" + session.measured().get().brief(java.util.Objects.requireNonNull(r.plate.chosen())).map(FootageBrief::standing).orElse("");
+        String key = r.take + "|" + plate + "|" + session.measured().get().brief(Objects.requireNonNull(r.plate.chosen())).map(FootageBrief::standing).orElse("");
         ScreenModel m = model;
         if (m == null || !key.equals(modelOf)) {
             try (Footage f = Footages.open(r.take)) {
@@ -170,7 +172,7 @@ final class KeyModel {
     private static Shown evenness(ScreenModel m, Room room, Bands bands) {
         Plane s = m.hue() == ScreenHue.GREEN ? m.colour().g() : m.colour().b();
         float[] sorted = s.data().clone();
-        java.util.Arrays.sort(sorted);
+        Arrays.sort(sorted);
         double middle = Math.max(1e-4, sorted[(int) (sorted.length * 0.6)]);
         Picture out = Picture.of(s.width(), s.height());
         for (int i = 0; i < s.data().length; i++) {
@@ -192,7 +194,7 @@ final class KeyModel {
                 counts[Math.clamp(bin, 0, BINS - 1)]++;
             }
         }
-        double most = java.util.Arrays.stream(counts).max().orElse(1);
+        double most = Arrays.stream(counts).max().orElse(1);
         for (int i = 0; i < BINS; i++) {
             counts[i] = most == 0 ? 0 : Math.sqrt(counts[i] / most);
         }

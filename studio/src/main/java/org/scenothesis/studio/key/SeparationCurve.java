@@ -1,7 +1,10 @@
 package org.scenothesis.studio.key;
 
+import java.util.function.BiConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
+import javafx.scene.Cursor;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -10,6 +13,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
@@ -29,12 +33,12 @@ final class SeparationCurve extends Pane {
     private final Rectangle beyond = styled(new Rectangle(), "plot-solid");
     private final Polygon hill = styled(new Polygon(), "plot-fill");
     private double[] counts = new double[KeyModel.BINS];
-    private @org.jspecify.annotations.Nullable Cut grabbed;
+    private @Nullable Cut grabbed;
     private double low = 0.1;
     private double high = 0.7;
     private double edgePx;
-    private java.util.function.BiConsumer<Boolean, Double> accept = (e, v) -> {};
-    private java.util.function.BiConsumer<Boolean, Double> moving = (e, v) -> {};
+    private BiConsumer<Boolean, Double> accept = (e, v) -> {};
+    private BiConsumer<Boolean, Double> moving = (e, v) -> {};
 
     SeparationCurve() {
         setMinHeight(110);
@@ -69,7 +73,7 @@ final class SeparationCurve extends Pane {
     }
 
     /// - `moving` while a cut is dragged, `accept` once it is let go: which cut (true for the empty one) and where.
-    void whenMoved(java.util.function.BiConsumer<Boolean, Double> whileMoving, java.util.function.BiConsumer<Boolean, Double> onAccept) {
+    void whenMoved(BiConsumer<Boolean, Double> whileMoving, BiConsumer<Boolean, Double> onAccept) {
         moving = whileMoving;
         accept = onAccept;
     }
@@ -122,7 +126,7 @@ final class SeparationCurve extends Pane {
         r.setHeight(Math.max(0, h));
     }
 
-    private static <T extends javafx.scene.Node> T styled(T node, String style) {
+    private static <T extends Node> T styled(T node, String style) {
         node.getStyleClass().add(style);
         node.setMouseTransparent(true);
         return node;
@@ -140,7 +144,7 @@ final class SeparationCurve extends Pane {
             getChildren().add(tape);
             setAlignment(Pos.CENTER);
             setId(lower ? "cut-empty" : "cut-solid");
-            setCursor(javafx.scene.Cursor.H_RESIZE);
+            setCursor(Cursor.H_RESIZE);
             setFocusTraversable(true);
             setAccessibleRole(AccessibleRole.SLIDER);
             setAccessibleText(name);

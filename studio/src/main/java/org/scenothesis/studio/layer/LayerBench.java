@@ -2,13 +2,16 @@ package org.scenothesis.studio.layer;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.UnaryOperator;
+import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -103,7 +106,7 @@ public final class LayerBench extends Bench {
 
     private String layerName() {
         Layer l = layer();
-        return l == null ? "" : l.name().toLowerCase(java.util.Locale.ROOT);
+        return l == null ? "" : l.name().toLowerCase(Locale.ROOT);
     }
 
     private UnaryOperator<Shot> moved(Vec v) {
@@ -180,7 +183,7 @@ public final class LayerBench extends Bench {
         row.getStyleClass().add("take-row");
         row.setId("layer-" + l.id());
         Layer now = layer();
-        row.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("chosen"), now != null && now.id().equals(l.id()));
+        row.pseudoClassStateChanged(PseudoClass.getPseudoClass("chosen"), now != null && now.id().equals(l.id()));
         row.setFocusTraversable(true);
         Runnable choose = () -> {
             chosen = l.id();
@@ -188,7 +191,7 @@ public final class LayerBench extends Bench {
         };
         row.setOnMouseClicked(e -> choose.run());
         row.setOnKeyPressed(e -> {
-            if (e.getCode() == javafx.scene.input.KeyCode.ENTER) {
+            if (e.getCode() == KeyCode.ENTER) {
                 choose.run();
             }
         });
@@ -197,8 +200,7 @@ public final class LayerBench extends Bench {
 
     private void plans() {
         Layer l = layer();
-        boolean placed = l != null && l.kind() == Layer.Kind.ELEMENT;
-        Keyframe state = placed ? l.stateAt(session.seconds().get()) : null;
+        Keyframe state = l != null && l.kind() == Layer.Kind.ELEMENT ? l.stateAt(session.seconds().get()) : null;
         Spike mark = l == null ? Spike.X : spike(session.shot(), l);
         above.show(session.shot().plan(), l, state, mark);
         side.show(session.shot().plan(), l, state, mark);

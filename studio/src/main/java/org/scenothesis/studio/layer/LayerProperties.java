@@ -1,11 +1,13 @@
 package org.scenothesis.studio.layer;
 
+import java.util.Locale;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
@@ -55,7 +57,7 @@ final class LayerProperties extends VBox {
         at = atSeconds;
         layer = l == null ? "" : l.id();
         // A field being typed in must not be taken away under the hand.
-        if (getScene() != null && getScene().getFocusOwner() instanceof javafx.scene.control.TextField f && inside(f)) {
+        if (getScene() != null && getScene().getFocusOwner() instanceof TextField f && inside(f)) {
             requestFocus();
         }
         getChildren().clear();
@@ -148,7 +150,7 @@ final class LayerProperties extends VBox {
         if (here) {
             Keyframe k = l.stateAt(at);
             Ease next = Ease.values()[(k.ease().ordinal() + 1) % Ease.values().length];
-            row.getChildren().add(Text.button("ease: " + k.ease().name().toLowerCase(java.util.Locale.ROOT), "floor-button", () -> accept(
+            row.getChildren().add(Text.button("ease: " + k.ease().name().toLowerCase(Locale.ROOT), "floor-button", () -> accept(
                     "ease", keyed(at, s -> new Keyframe(s.seconds(), s.foot(), s.turnDeg(), s.size(), s.presence(), next)))));
         }
         getChildren().add(row);

@@ -42,7 +42,7 @@ final class PlanView extends Pane {
         setId(above ? "plan-above" : "plan-side");
         widthProperty().addListener(o -> draw());
         heightProperty().addListener(o -> draw());
-        javafx.scene.shape.Rectangle clip = new javafx.scene.shape.Rectangle();
+        Rectangle clip = new Rectangle();
         clip.widthProperty().bind(widthProperty());
         clip.heightProperty().bind(heightProperty());
         setClip(clip);

@@ -1,9 +1,14 @@
 package org.scenothesis.studio.match;
 
+import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
+import javafx.geometry.HPos;
 import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -13,6 +18,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
@@ -55,7 +61,7 @@ public final class MatchBench extends Bench {
     }
 
     private static Map<Comparison, String> words() {
-        Map<Comparison, String> words = new java.util.EnumMap<>(Comparison.class);
+        Map<Comparison, String> words = new EnumMap<>(Comparison.class);
         words.put(Comparison.TAKE, "Take");
         words.put(Comparison.REFERENCE, "Reference");
         words.put(Comparison.OVER, "Over");
@@ -65,7 +71,7 @@ public final class MatchBench extends Bench {
     }
 
     private void build() {
-        javafx.scene.layout.Region gap = new javafx.scene.layout.Region();
+        Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         bar.getChildren().addAll(gap, takes);
         VBox.setVgrow(picture, Priority.ALWAYS);
@@ -164,7 +170,7 @@ public final class MatchBench extends Bench {
     /// One value per frame; what could not be measured, or was not yet, is a gap.
     private static double[] values(@Nullable LockReport r, Function<LockReport.Sample, @Nullable Double> of) {
         double[] out = new double[r == null ? 0 : r.frames()];
-        java.util.Arrays.fill(out, Double.NaN);
+        Arrays.fill(out, Double.NaN);
         for (LockReport.Sample s : r == null ? List.<LockReport.Sample>of() : r.series()) {
             Double v = of.apply(s);
             if (v != null && s.frame() < out.length) {
@@ -233,13 +239,13 @@ public final class MatchBench extends Bench {
 
     private String against(Plate plate, Take take) {
         return own(plate, take) ? "against its own beginning, so both its ends are compared"
-                : Reference.of(session.shot(), plate, take).map(r -> "against " + r.plate().name().toLowerCase(java.util.Locale.ROOT) + ", take " + (r.plate().takes().indexOf(r.take()) + 1))
+                : Reference.of(session.shot(), plate, take).map(r -> "against " + r.plate().name().toLowerCase(Locale.ROOT) + ", take " + (r.plate().takes().indexOf(r.take()) + 1))
                         .orElse("nothing to compare with");
     }
 
     private static void row(GridPane g, String name, String value) {
         Label v = Text.of(value, "paper-number");
-        GridPane.setHalignment(v, javafx.geometry.HPos.RIGHT);
+        GridPane.setHalignment(v, HPos.RIGHT);
         GridPane.setHgrow(v, Priority.ALWAYS);
         g.addRow(g.getRowCount(), Text.of(name, "paper-text"), v);
     }
@@ -250,7 +256,7 @@ public final class MatchBench extends Bench {
         HBox.setHgrow(title, Priority.ALWAYS);
         title.setMaxWidth(Double.MAX_VALUE);
         HBox head = new HBox(8, new VerdictMark(f.verdict()), title, Text.of(s.value(), "number"));
-        head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        head.setAlignment(Pos.CENTER_LEFT);
         VBox box = new VBox(2, head, Text.block(s.meaning(), "muted", "small"));
         if (!s.remedy().isEmpty()) {
             box.getChildren().add(Text.block(s.remedy(), "small"));
@@ -266,7 +272,7 @@ public final class MatchBench extends Bench {
         Take take = take();
         FootageSource path = take == null ? null : session.footage(take);
         FootageSource reference = plate == null || take == null ? null : session.reference(plate, take);
-        if (path == null || reference == null) {
+        if (plate == null || path == null || reference == null) {
             picture.say(take == null ? "No take to compare."
                     : path == null ? session.problem(take) : "There is no clean plate to compare with yet.");
             picture.name("");

@@ -1,5 +1,6 @@
 package org.scenothesis.studio.parts;
 
+import java.util.Locale;
 import java.util.Map;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -22,7 +23,7 @@ public final class ComparisonBar extends HBox {
             b.getStyleClass().setAll("toggle-button", "floor-button");
             b.setToggleGroup(group);
             b.setUserData(c);
-            b.setId(prefix + "-" + c.name().toLowerCase(java.util.Locale.ROOT));
+            b.setId(prefix + "-" + c.name().toLowerCase(Locale.ROOT));
             b.setSelected(c == mode);
             b.setOnAction(e -> look(c));
             getChildren().add(b);

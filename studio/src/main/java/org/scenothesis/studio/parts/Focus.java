@@ -12,7 +12,7 @@ public final class Focus {
         Node owner = root.getScene() == null ? null : root.getScene().getFocusOwner();
         String id = owner == null || !within(owner, root) ? null : owner.getId();
         rebuild.run();
-        if (id != null && !(owner.getScene() == root.getScene() && owner.isFocused())) {
+        if (owner != null && id != null && !(owner.getScene() == root.getScene() && owner.isFocused())) {
             find(root, id).ifPresent(Node::requestFocus);
         }
     }

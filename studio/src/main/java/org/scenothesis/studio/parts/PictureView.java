@@ -1,13 +1,17 @@
 package org.scenothesis.studio.parts;
 
+import java.nio.IntBuffer;
 import java.util.function.BiConsumer;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.control.Label;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
+import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 
 /// Shows a picture at its own pixels, centred on the dark floor, with a paper label, a message while there is none, and an overlay in picture shares.
@@ -16,8 +20,8 @@ public final class PictureView extends StackPane {
     private static final double STRIP = 28;
 
     private final ImageView image = new ImageView();
-    private final javafx.scene.control.Label label = Text.of("", "picture-label");
-    private final javafx.scene.control.Label message = Text.block("", "picture-message");
+    private final Label label = Text.of("", "picture-label");
+    private final Label message = Text.block("", "picture-message");
     private final Pane overlay = new Pane();
     private BiConsumer<Integer, Integer> sized = (w, h) -> {};
     private @Nullable Shown shown;
@@ -30,10 +34,10 @@ public final class PictureView extends StackPane {
         overlay.setManaged(false);
         message.setMaxWidth(360);
         message.setAlignment(Pos.CENTER);
-        message.setTextAlignment(javafx.scene.text.TextAlignment.CENTER);
+        message.setTextAlignment(TextAlignment.CENTER);
         StackPane.setAlignment(label, Pos.TOP_LEFT);
-        StackPane.setMargin(label, new javafx.geometry.Insets(3 - STRIP, 0, 0, 4));
-        setPadding(new javafx.geometry.Insets(STRIP, 0, 0, 0));
+        StackPane.setMargin(label, new Insets(3 - STRIP, 0, 0, 4));
+        setPadding(new Insets(STRIP, 0, 0, 0));
         getChildren().addAll(image, message, overlay, label);
         setMinSize(80, 60);
         image.setMouseTransparent(true);
@@ -69,7 +73,7 @@ public final class PictureView extends StackPane {
 
     public void show(Shown s) {
         shown = s;
-        PixelBuffer<java.nio.IntBuffer> pixels = new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance());
+        PixelBuffer<IntBuffer> pixels = new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance());
         image.setImage(new WritableImage(pixels));
         message.setText("");
         requestLayout();

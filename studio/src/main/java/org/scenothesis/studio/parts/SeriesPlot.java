@@ -2,7 +2,9 @@ package org.scenothesis.studio.parts;
 
 import java.util.List;
 import java.util.function.DoubleConsumer;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polyline;
@@ -29,8 +31,8 @@ public final class SeriesPlot extends Pane {
         setMinHeight(70);
         widthProperty().addListener(o -> draw());
         heightProperty().addListener(o -> draw());
-        addEventHandler(javafx.scene.input.MouseEvent.MOUSE_PRESSED, e -> go(e.getX()));
-        addEventHandler(javafx.scene.input.MouseEvent.MOUSE_DRAGGED, e -> go(e.getX()));
+        addEventHandler(MouseEvent.MOUSE_PRESSED, e -> go(e.getX()));
+        addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> go(e.getX()));
     }
 
     /// Called with the frame the user points at.
@@ -131,7 +133,7 @@ public final class SeriesPlot extends Pane {
         getChildren().addAll(styled(new Line(LEFT, y, w - 8, y), style), l);
     }
 
-    private static <T extends javafx.scene.Node> T styled(T node, String style) {
+    private static <T extends Node> T styled(T node, String style) {
         node.getStyleClass().add(style);
         node.setMouseTransparent(true);
         return node;

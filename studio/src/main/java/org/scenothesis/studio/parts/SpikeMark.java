@@ -1,5 +1,6 @@
 package org.scenothesis.studio.parts;
 
+import java.util.Locale;
 import javafx.scene.Group;
 import javafx.scene.layout.StackPane;
 import javafx.scene.shape.SVGPath;
@@ -17,6 +18,6 @@ public final class SpikeMark extends StackPane {
         setMinSize(size, size);
         setPrefSize(size, size);
         setMaxSize(size, size);
-        setAccessibleText("mark " + spike.name().toLowerCase(java.util.Locale.ROOT));
+        setAccessibleText("mark " + spike.name().toLowerCase(Locale.ROOT));
     }
 }

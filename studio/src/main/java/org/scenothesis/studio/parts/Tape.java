@@ -3,9 +3,13 @@ package org.scenothesis.studio.parts;
 import java.util.function.DoubleConsumer;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
+import javafx.scene.Cursor;
+import javafx.scene.Node;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import org.scenothesis.production.words.Words;
@@ -55,8 +59,8 @@ public final class Tape extends HBox {
         return field;
     }
 
-    private void wire(javafx.scene.Node name) {
-        field.addEventHandler(javafx.scene.input.KeyEvent.KEY_PRESSED, e -> {
+    private void wire(Node name) {
+        field.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.ENTER) {
                 typed();
                 e.consume();
@@ -72,19 +76,19 @@ public final class Tape extends HBox {
                 typed();
             }
         });
-        name.setCursor(javafx.scene.Cursor.H_RESIZE);
-        name.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_PRESSED, e -> {
+        name.setCursor(Cursor.H_RESIZE);
+        name.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
             grabbed = e.getScreenX();
             grabbedAt = value;
         });
-        name.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_DRAGGED, e -> {
+        name.addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
             double v = bounded(grabbedAt + Math.round((e.getScreenX() - grabbed) / 4) * parameter.step);
             if (v != value) {
                 show(v);
                 preview.accept(v);
             }
         });
-        name.addEventHandler(javafx.scene.input.MouseEvent.MOUSE_RELEASED, e -> {
+        name.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
             if (value != grabbedAt) {
                 accept.accept(value);
             }

@@ -7,6 +7,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Region;
 import org.jspecify.annotations.Nullable;
 
 /// Makes labels and buttons of the house's kinds.
@@ -23,7 +24,7 @@ public final class Text {
     public static Label block(String words, String... styles) {
         Label l = of(words, styles);
         l.setWrapText(true);
-        l.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+        l.setMinHeight(Region.USE_PREF_SIZE);
         return l;
     }
 

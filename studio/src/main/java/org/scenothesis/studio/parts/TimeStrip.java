@@ -1,8 +1,10 @@
 package org.scenothesis.studio.parts;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleConsumer;
 import javafx.scene.control.Label;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Polyline;
@@ -39,8 +41,8 @@ public final class TimeStrip extends Pane {
         setMinHeight(56);
         setPrefHeight(64);
         setFocusTraversable(false);
-        addEventHandler(javafx.scene.input.MouseEvent.MOUSE_PRESSED, e -> go(e.getX()));
-        addEventHandler(javafx.scene.input.MouseEvent.MOUSE_DRAGGED, e -> go(e.getX()));
+        addEventHandler(MouseEvent.MOUSE_PRESSED, e -> go(e.getX()));
+        addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> go(e.getX()));
         widthProperty().addListener(o -> draw());
         heightProperty().addListener(o -> draw());
     }
@@ -117,7 +119,7 @@ public final class TimeStrip extends Pane {
     }
 
     private void drawLine() {
-        double most = java.util.Arrays.stream(line).max().orElse(0);
+        double most = Arrays.stream(line).max().orElse(0);
         if (line.length < 2 || most <= 0) {
             return;
         }

@@ -1,5 +1,6 @@
 package org.scenothesis.studio.parts;
 
+import javafx.scene.Node;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Arc;
 import javafx.scene.shape.ArcType;
@@ -35,7 +36,7 @@ public final class VerdictMark extends Pane {
         }
     }
 
-    private static <T extends javafx.scene.Node> T styled(T node, String style) {
+    private static <T extends Node> T styled(T node, String style) {
         node.getStyleClass().add(style);
         return node;
     }

@@ -2,6 +2,8 @@ package org.scenothesis.studio.shoot;
 
 import java.io.File;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import javafx.geometry.Insets;
@@ -20,6 +22,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
+import org.scenothesis.media.Footages;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
@@ -49,7 +52,7 @@ public final class ShootBench extends Bench {
     }
 
     private static Map<Comparison, String> words() {
-        Map<Comparison, String> words = new java.util.EnumMap<>(Comparison.class);
+        Map<Comparison, String> words = new EnumMap<>(Comparison.class);
         words.put(Comparison.TAKE, "Take");
         words.put(Comparison.OVER, "Over clean plate");
         words.put(Comparison.DIFFERENCE, "Difference");
@@ -126,9 +129,9 @@ public final class ShootBench extends Bench {
         session.worker().ask(
                 "bring-in",
                 ticket -> {
-                    List<String> in = new java.util.ArrayList<>();
+                    List<String> in = new ArrayList<>();
                     for (Path f : files) {
-                        org.scenothesis.media.Footages.open(f).close();
+                        Footages.open(f).close();
                         in.add(session.folder().bringIn(f));
                     }
                     return in;

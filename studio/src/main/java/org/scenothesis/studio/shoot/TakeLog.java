@@ -4,18 +4,21 @@ import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
+import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -47,7 +50,7 @@ final class TakeLog extends VBox {
     private final Session session;
     private final Runnable whenLooked;
     /// The rows of takes shown, under what their buttons depend on: a row stays while measurements come in, and with it the menu that hangs from it.
-    private final Map<List<?>, Row> rows = new java.util.HashMap<>();
+    private final Map<List<?>, Row> rows = new HashMap<>();
     private @Nullable String looked;
 
     /// - `whenLooked`: called when another take is looked at.
@@ -122,7 +125,7 @@ final class TakeLog extends VBox {
         row.setFocusTraversable(true);
         row.setOnMouseClicked(e -> look(t));
         row.setOnKeyPressed(e -> {
-            if (e.getCode() == javafx.scene.input.KeyCode.ENTER) {
+            if (e.getCode() == KeyCode.ENTER) {
                 look(t);
             }
         });
@@ -160,7 +163,7 @@ final class TakeLog extends VBox {
         }
         if (brief.get().usable()) {
             Button read = action("reading-", t, "read as\u2026", () -> {});
-            read.setOnAction(e -> readings(t).show(read, javafx.geometry.Side.BOTTOM, 0, 0));
+            read.setOnAction(e -> readings(t).show(read, Side.BOTTOM, 0, 0));
             return List.of(read);
         }
         Path path = session.folder().footage(t);

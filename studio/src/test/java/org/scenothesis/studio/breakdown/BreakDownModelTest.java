@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -192,7 +193,7 @@ class BreakDownModelTest {
             assertThat(files.map(f -> f.getFileName().toString())).containsExactlyInAnyOrder("book.pdf", "book.html", "plates.csv", "breakdown.json", "order.ics");
         }
         assertThat(model.keep()).contains("the-lantern-that-lifts.json");
-        Set<String> ids = Illusions.with(Illusions.home()).all().stream().map(i -> i.id()).collect(java.util.stream.Collectors.toSet());
+        Set<String> ids = Illusions.with(Illusions.home()).all().stream().map(i -> i.id()).collect(Collectors.toSet());
         assertThat(ids).contains("the-lantern-that-lifts");
         Files.delete(folder.resolve("own").resolve("the-lantern-that-lifts.json"));
         Files.delete(folder.resolve("own"));

@@ -17,6 +17,7 @@ import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.Production;
@@ -185,7 +186,7 @@ class BreakDownTest {
         until("by hand", () -> words().contains("The crew chose another way") && session.planned().get().plan("1").handHours() > 1);
         double hours = session.planned().get().plan("1").handHours();
         robot.interact(() -> session.store().apply("t", p -> p.withHouseRules(p.houseRules().withEstimates(p.houseRules().estimates().withHand(
-                new org.scenothesis.core.finding.Estimates.Hand(1, 5, 1, 12))))));
+                new Estimates.Hand(1, 5, 1, 12))))));
         until("dearer", () -> session.planned().get().plan("1").handHours() > 2 * hours);
         click(robot, "#way-the-lantern-key");
         until("recommended again", () -> session.planned().get().plan("1").treatments().stream().noneMatch(t -> t.overridden()));

@@ -5,22 +5,31 @@ import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.within;
 import static org.awaitility.Awaitility.await;
 
+import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
+import javafx.beans.InvalidationListener;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.shot.Plate;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.testkit.TinyShoot;
 
@@ -77,9 +86,9 @@ class SessionTest {
 
     @Test
     void whoHearsOfAChangeFindsItJudged() throws Exception {
-        List<Boolean> judged = java.util.Collections.synchronizedList(new ArrayList<>());
-        javafx.beans.InvalidationListener heard = o -> judged.add(session.findings().get().equals(
-                org.scenothesis.production.measure.ShotFindings.of(session.shot(), session.measured().get(), session.store().now().houseRules())));
+        List<Boolean> judged = Collections.synchronizedList(new ArrayList<>());
+        InvalidationListener heard = o -> judged.add(session.findings().get().equals(
+                ShotFindings.of(session.shot(), session.measured().get(), session.store().now().houseRules())));
         session.measured().addListener(heard);
         session.production().addListener(heard);
         measured();
@@ -119,7 +128,7 @@ class SessionTest {
     void footageOfAPlateWithoutATakeIsNone() {
         session.change("take away", s -> s.withPlate("card", p -> p.withTakes(List.of())));
         assertThat(session.footage(session.shot().plate("card").orElseThrow())).isNull();
-        assertThat(session.footage((org.scenothesis.core.shot.Plate) null)).isNull();
+        assertThat(session.footage((Plate) null)).isNull();
         assertThat(session.footage(session.shot().plate("clean").orElseThrow())).isEqualTo(FootageSource.of(demo.resolve("footage/clean-2.mp4")));
     }
 
@@ -136,7 +145,7 @@ class SessionTest {
     @Test
     void theDeskIsAskedFromManyThreads() throws Exception {
         FootageSource take = FootageSource.of(demo.resolve("footage/maker-1.mp4"));
-        List<Throwable> failures = java.util.Collections.synchronizedList(new ArrayList<>());
+        List<Throwable> failures = Collections.synchronizedList(new ArrayList<>());
         List<Thread> threads = new ArrayList<>();
         for (int t = 0; t < 4; t++) {
             int seed = t;
@@ -175,7 +184,7 @@ class SessionTest {
         try (FrameDesk desk = new FrameDesk(p -> null, clock::get)) {
             Picture before = desk.frame(take, 3);
             clock.addAndGet(FrameDesk.LOOK_NS);
-            Files.copy(demo.resolve("footage/lantern-1.mp4"), file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+            Files.copy(demo.resolve("footage/lantern-1.mp4"), file, StandardCopyOption.REPLACE_EXISTING);
             assertThat(desk.frame(take, 3)).isNotEqualTo(before);
             assertThat(desk.frame(take, 3).g().at(5, 5)).isGreaterThan(2 * desk.frame(take, 3).r().at(5, 5));
             clock.addAndGet(FrameDesk.LOOK_NS);
@@ -195,11 +204,11 @@ class SessionTest {
             assertThat(open.filter(Files::exists).filter(p -> {
                 try {
                     return p.toRealPath().toString().contains("copy-");
-                } catch (java.io.IOException e) {
+                } catch (IOException e) {
                     return false;
                 }
             }).count()).isLessThanOrEqualTo(6);
-        } catch (java.nio.file.NoSuchFileException e) {
+        } catch (NoSuchFileException e) {
             // Only some systems tell which files are open.
         }
         assertThat(session.frames().held()).isLessThan(330L << 20);
@@ -209,8 +218,8 @@ class SessionTest {
     @Test
     void everyFailureIsToldEvenAnError() throws Exception {
         Worker worker = session.worker();
-        List<String> told = java.util.Collections.synchronizedList(new ArrayList<>());
-        for (Throwable t : List.of(new OutOfMemoryError("heap"), new StackOverflowError(), new IllegalStateException("odd"), new java.io.IOException("disk"))) {
+        List<String> told = Collections.synchronizedList(new ArrayList<>());
+        for (Throwable t : List.of(new OutOfMemoryError("heap"), new StackOverflowError(), new IllegalStateException("odd"), new IOException("disk"))) {
             worker.ask("lane", ticket -> {
                 if (t instanceof Error e) {
                     throw e;
@@ -241,11 +250,11 @@ class SessionTest {
     @Test
     void abrokenCleanPlateLeavesTheTakesReadable() throws Exception {
         byte[] film = Files.readAllBytes(demo.resolve("footage/clean-2.mp4"));
-        java.util.Arrays.fill(film, 200, film.length * 3 / 4, (byte) 0);
+        Arrays.fill(film, 200, film.length * 3 / 4, (byte) 0);
         Files.write(demo.resolve("footage/clean-2.mp4"), film);
         session.measure();
         var maker = session.shot().plate("maker").orElseThrow();
-        var take = java.util.Objects.requireNonNull(maker.chosen());
+        var take = Objects.requireNonNull(maker.chosen());
         await().atMost(30, TimeUnit.SECONDS).until(() -> session.measured().get().lockTrouble(session.shot(), maker, take).isPresent());
         assertThat(session.measured().get().brief(take).orElseThrow().usable()).isTrue();
         assertThat(session.measured().get().lockTrouble(session.shot(), maker, take).orElseThrow()).contains("clean-2.mp4");

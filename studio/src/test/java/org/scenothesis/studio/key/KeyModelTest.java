@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -70,7 +71,7 @@ class KeyModelTest {
         assertThat(r.width()).isEqualTo(TinyShoot.WIDTH);
         assertThat(r.source()).isEqualTo(ScreenModel.Source.SCREEN_PLATE);
         assertThat(r.counts()).hasSize(KeyModel.BINS).contains(1.0);
-        assertThat(java.util.Arrays.stream(r.counts()).boxed()).allMatch(v -> v >= 0 && v <= 1);
+        assertThat(Arrays.stream(r.counts()).boxed()).allMatch(v -> v >= 0 && v <= 1);
         assertThat(r.measures().solid()).isBetween(0.5, 1.8);
         int middle = r.matte().argb()[16 * 80 + 49];
         assertThat(middle & 0xff).as("the ball is solid").isEqualTo(255);
@@ -96,7 +97,7 @@ class KeyModelTest {
     }
 
     private static long white(Shown s) {
-        return java.util.Arrays.stream(s.argb()).filter(v -> (v & 0xff) > 200).count();
+        return Arrays.stream(s.argb()).filter(v -> (v & 0xff) > 200).count();
     }
 
     @Test

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.demo.LanternWorks;
@@ -95,7 +96,7 @@ class MendsTest {
         until("measured", () -> locked() && scene.lookup("#reading-maker-1") != null);
         robot.clickOn("#reading-maker-1");
         robot.clickOn("Matrix BT.601");
-        until("told", () -> maker().reading().matrix() == org.scenothesis.core.picture.ColourMatrix.BT601);
+        until("told", () -> maker().reading().matrix() == ColourMatrix.BT601);
         until("said", () -> OpenHouse.words(scene.getRoot()).contains("as told"));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         until("as filed", () -> maker().reading().equals(Reading.AS_FILED));

@@ -1,6 +1,7 @@
 package org.scenothesis.core.breakdown.day;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,7 +29,7 @@ public record DayPlan(
     private static final double CALLED_BEFORE_MIN = 15;
 
     public DayPlan {
-        plans = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(plans));
+        plans = Collections.unmodifiableMap(new LinkedHashMap<>(plans));
         windows = List.copyOf(windows);
         kit = List.copyOf(kit);
         permissions = List.copyOf(permissions);
@@ -53,7 +54,10 @@ public record DayPlan(
     }
 
     private static Optional<BreakdownPlan> known(@Nullable DayPlan before, Shot s, Production p) {
-        boolean same = before != null && before.production.hasShot(s.id()) && before.production.shot(s.id()) == s && before.production.houseRules().equals(p.houseRules());
+        if (before == null) {
+            return Optional.empty();
+        }
+        boolean same = before.production.hasShot(s.id()) && before.production.shot(s.id()) == s && before.production.houseRules().equals(p.houseRules());
         return same ? Optional.ofNullable(before.plans.get(s.id())) : Optional.empty();
     }
 

@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.day;
 import java.util.Arrays;
 import java.util.BitSet;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
 
 /// A good order inside a lock group with more jobs than can be ordered exactly: greedy, then moves of up to three jobs until none helps.
 final class LargeGroup {
@@ -44,7 +45,7 @@ final class LargeGroup {
                     next = j;
                 }
             }
-            org.scenothesis.core.Check.that(next >= 0, "what must come before what goes round in a circle");
+            Check.that(next >= 0, "what must come before what goes round in a circle");
             out[k] = next;
             done.set(next);
         }

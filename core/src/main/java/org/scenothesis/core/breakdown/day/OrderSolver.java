@@ -6,6 +6,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Random;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
 
 /// Orders jobs at the least minutes of change, lock groups unbroken.
 ///
@@ -51,8 +52,7 @@ public final class OrderSolver {
         boolean small = s.groups.size() <= exactGroups;
         int[] sequence = small ? s.exact() : s.searched(preferred);
         int[] order = s.laidOut(sequence);
-        boolean usable = preferred != null && problem.permits(preferred) && problem.minutes(preferred) < problem.minutes(order) - 1e-9;
-        int[] best = usable ? preferred : order;
+        int[] best = preferred != null && problem.permits(preferred) && problem.minutes(preferred) < problem.minutes(order) - 1e-9 ? preferred : order;
         return new Result(best, problem.minutes(best), small && s.groups.exact());
     }
 
@@ -139,7 +139,7 @@ public final class OrderSolver {
                 last = g;
             }
         }
-        org.scenothesis.core.Check.that(last >= 0, "what must come before what goes round in a circle");
+        Check.that(last >= 0, "what must come before what goes round in a circle");
         way = indexOf(best[set][last], least(best[set][last]));
         int[] out = new int[n];
         for (int k = n - 1; k >= 0; k--) {
@@ -200,8 +200,7 @@ public final class OrderSolver {
                 best = improved;
             }
         }
-        org.scenothesis.core.Check.that(best != null, "what must come before what goes round in a circle");
-        return best;
+        return Check.present(best, "what must come before what goes round in a circle");
     }
 
     private int[] sequenceOf(int[] order) {
@@ -229,7 +228,7 @@ public final class OrderSolver {
                     next = g;
                 }
             }
-            org.scenothesis.core.Check.that(next >= 0, "what must come before what goes round in a circle");
+            Check.that(next >= 0, "what must come before what goes round in a circle");
             at = groups.after(at, k == 0 ? -1 : out[k - 1], next);
             out[k] = next;
             done.set(next);

@@ -1,5 +1,6 @@
 package org.scenothesis.core.breakdown.day;
 
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import org.scenothesis.core.shot.PlateRole;
@@ -22,7 +23,7 @@ final class Precedence {
 
     private static BitSet[] empty(int n) {
         BitSet[] out = new BitSet[n];
-        java.util.Arrays.setAll(out, i -> new BitSet(n));
+        Arrays.setAll(out, i -> new BitSet(n));
         return out;
     }
 

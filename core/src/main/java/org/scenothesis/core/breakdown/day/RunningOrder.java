@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.day;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -119,7 +120,7 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
     private static List<Broken> broken(OrderProblem problem, int[] order) {
         List<Broken> out = new ArrayList<>();
         BitSet done = new BitSet();
-        Set<Integer> left = new java.util.HashSet<>();
+        Set<Integer> left = new HashSet<>();
         for (int k = 0; k < order.length; k++) {
             int j = order[k];
             problem.before()[j].stream().filter(i -> !done.get(i)).findFirst()

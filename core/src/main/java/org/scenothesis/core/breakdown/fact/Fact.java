@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.fact;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /// Everything that can be told about an illusion without knowing the technique: one vocabulary for all wonders.
@@ -125,7 +126,7 @@ public enum Fact {
         this.shape = shape;
         this.ofSetting = ofSetting;
         StringBuilder k = new StringBuilder();
-        for (String word : name().toLowerCase(java.util.Locale.ROOT).split("_")) {
+        for (String word : name().toLowerCase(Locale.ROOT).split("_")) {
             k.append(k.isEmpty() ? word : Character.toUpperCase(word.charAt(0)) + word.substring(1));
         }
         key = k.toString();

@@ -1,5 +1,6 @@
 package org.scenothesis.core.breakdown.fact;
 
+import java.util.Arrays;
 import java.util.List;
 
 /// A plain question about a fact, with the answers that make sense here and the one assumed until one is given.
@@ -18,7 +19,7 @@ public record Question(Fact fact, List<String> answers, String otherwise) {
     }
 
     public static List<Question> about(Fact... facts) {
-        return java.util.Arrays.stream(facts).map(Question::about).toList();
+        return Arrays.stream(facts).map(Question::about).toList();
     }
 
     public String key() {

@@ -1,6 +1,8 @@
 package org.scenothesis.core.breakdown.fact;
 
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Wonder;
 
@@ -15,16 +17,18 @@ public record Told(Map<String, String> wonder, Map<String, String> setting) {
     }
 
     public boolean given(Fact f) {
-        return usable(wonder, f) || usable(setting, f);
+        return usable(wonder, f) != null || usable(setting, f) != null;
     }
 
-    private static boolean usable(Map<String, String> facts, Fact f) {
+    private static @Nullable String usable(Map<String, String> facts, Fact f) {
         String v = facts.get(f.key());
-        return v != null && f.accepts(v);
+        return v != null && f.accepts(v) ? v : null;
     }
 
     public String answer(Fact f) {
-        return usable(wonder, f) ? wonder.get(f.key()) : usable(setting, f) ? setting.get(f.key()) : f.otherwise();
+        String near = usable(wonder, f);
+        String far = near == null ? usable(setting, f) : near;
+        return far == null ? f.otherwise() : far;
     }
 
     public boolean is(Fact f, String... any) {
@@ -39,7 +43,7 @@ public record Told(Map<String, String> wonder, Map<String, String> setting) {
 
     /// @throws IllegalArgumentException if the fact is no number
     public double number(Fact f) {
-        org.scenothesis.core.Check.that(f.isNumber(), f + " is no number");
+        Check.that(f.isNumber(), f + " is no number");
         return Double.parseDouble(answer(f));
     }
 }

@@ -1,6 +1,7 @@
 package org.scenothesis.core.breakdown.method;
 
 import java.util.List;
+import org.scenothesis.core.Check;
 
 /// What a wonder demands of the thing it happens to.
 ///
@@ -16,6 +17,6 @@ public record Demand(String thing, List<Way> ways, String because, Apart apart) 
 
     public Demand {
         ways = List.copyOf(ways);
-        org.scenothesis.core.Check.that(!ways.isEmpty(), "a demand needs a way");
+        Check.that(!ways.isEmpty(), "a demand needs a way");
     }
 }

@@ -1,5 +1,6 @@
 package org.scenothesis.core.breakdown.method;
 
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
 
@@ -17,7 +18,7 @@ public enum Way {
     }
 
     public static Optional<Way> byCode(String code) {
-        return java.util.Arrays.stream(values()).filter(w -> w.code().equals(code)).findFirst();
+        return Arrays.stream(values()).filter(w -> w.code().equals(code)).findFirst();
     }
 
     /// Whether a cloth of a screen colour has to stand behind it.

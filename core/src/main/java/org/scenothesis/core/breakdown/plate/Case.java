@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import org.scenothesis.core.Check;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
@@ -98,9 +99,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     ///
     /// @throws IllegalArgumentException if no wonder demanded it
     public Treatment treatment(String thing) {
-        Treatment t = treatments.get(id(thing));
-        org.scenothesis.core.Check.that(t != null, "nothing demanded " + thing);
-        return t;
+        return Check.present(treatments.get(id(thing)), "nothing demanded " + thing);
     }
 
     /// A plate of the shot's own frame.

@@ -6,6 +6,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import org.scenothesis.core.Check;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.shot.PlateRole;
 
@@ -119,7 +120,7 @@ public record PlateNeed(
     ///
     /// @throws IllegalArgumentException if the keys differ
     public PlateNeed merged(PlateNeed o) {
-        org.scenothesis.core.Check.that(key.equals(o.key), "only needs with one key merge: " + key + ", " + o.key);
+        Check.that(key.equals(o.key), "only needs with one key merge: " + key + ", " + o.key);
         Set<Item> inside = union(in, o.in);
         Set<Item> outside = union(out, o.out);
         outside.removeAll(inside);

@@ -6,6 +6,7 @@ import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
@@ -61,10 +62,10 @@ final class BecomesRule implements WonderRule {
         needs.add(c.clean("clean.becomes", thing(c, c.subject()), thing(c, second(c))));
         PlateNeed first = c.separated(c.subject(), "becomes.first").lasting(before, c.takes()).recording("event").hearing("action");
         PlateNeed next = c.separated(second(c), "becomes.second").lasting(after, c.takes()).recording("event");
-        needs.add(c.is(Fact.PERFORMER, "yes") && first.screen() == org.scenothesis.core.breakdown.method.Screen.NONE ? first.with(Item.person(c.answer(Fact.ACTOR))) : first);
-        needs.add((c.is(Fact.PERFORMER, "yes") && next.screen() == org.scenothesis.core.breakdown.method.Screen.NONE ? next.with(Item.person(c.answer(Fact.ACTOR))) : next)
+        needs.add(c.is(Fact.PERFORMER, "yes") && first.screen() == Screen.NONE ? first.with(Item.person(c.answer(Fact.ACTOR))) : first);
+        needs.add((c.is(Fact.PERFORMER, "yes") && next.screen() == Screen.NONE ? next.with(Item.person(c.answer(Fact.ACTOR))) : next)
                 .following(first.key()));
-        if (c.is(Fact.PERFORMER, "yes") && first.screen() != org.scenothesis.core.breakdown.method.Screen.NONE) {
+        if (c.is(Fact.PERFORMER, "yes") && first.screen() != Screen.NONE) {
             needs.add(c.acting("acting.event").recording("event").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
         }
         switch (c.answer(Fact.EVENT)) {

@@ -8,6 +8,7 @@ import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Crowd;
 import org.scenothesis.core.breakdown.number.Figure;
@@ -17,6 +18,7 @@ import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.WonderKind;
 
 /// Two or more of the same: one take per unique figure, each filmed where it will stand, focus held at the front row, repeats never side by side.
@@ -96,9 +98,9 @@ final class CopiesRule implements WonderRule {
         return needs;
     }
 
-    private static PlateNeed screened(PlateNeed n, Case c, org.scenothesis.core.breakdown.method.Screen cloth) {
+    private static PlateNeed screened(PlateNeed n, Case c, Screen cloth) {
         var t = c.treatment(among(c));
-        return n.as(n.key(), org.scenothesis.core.shot.PlateRole.ON_SCREEN, "copies.screened").on(cloth, c.region()).inGroups(t.lock(), t.light());
+        return n.as(n.key(), PlateRole.ON_SCREEN, "copies.screened").on(cloth, c.region()).inGroups(t.lock(), t.light());
     }
 
     @Override

@@ -12,6 +12,7 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.WonderKind;
 
@@ -49,7 +50,7 @@ final class EnergyRule implements WonderRule {
             needs.add(c.clean("clean.light", Item.support("lamp.small")));
         }
         PlateNeed acting = c.acting("acting.energy").recording("track." + c.answer(Fact.POINT));
-        needs.add(lights && !c.rules().follows(org.scenothesis.core.finding.School.EFFECT_LIGHT, "paint") ? acting.with(Item.support("lamp.small")) : acting);
+        needs.add(lights && !c.rules().follows(School.EFFECT_LIGHT, "paint") ? acting.with(Item.support("lamp.small")) : acting);
         if (c.treatment(element(c)).way() == Way.BLACK) {
             PlateNeed e = c.separated(element(c), "thing").positions("several", "angles");
             needs.add(e.on(Screen.BLACK, e.region()));

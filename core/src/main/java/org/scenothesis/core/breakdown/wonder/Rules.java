@@ -1,8 +1,10 @@
 package org.scenothesis.core.breakdown.wonder;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.fact.Told;
@@ -33,7 +35,7 @@ public final class Rules {
     }
 
     public static WonderRule of(WonderKind kind) {
-        return java.util.Objects.requireNonNull(ALL.get(kind), kind.name());
+        return Objects.requireNonNull(ALL.get(kind), kind.name());
     }
 
     /// The shot with what its wonders assume said aloud, where nothing else was told.
@@ -66,7 +68,7 @@ public final class Rules {
 
     /// What may be asked about the setting, given the answers so far.
     public static List<Question> ofSetting(Case c) {
-        List<Question> q = new java.util.ArrayList<>(Question.about(Fact.PLACE, Fact.LIGHT, Fact.BACKGROUND, Fact.CAMERA, Fact.CLOTHS));
+        List<Question> q = new ArrayList<>(Question.about(Fact.PLACE, Fact.LIGHT, Fact.BACKGROUND, Fact.CAMERA, Fact.CLOTHS));
         if (!c.is(Fact.CLOTHS, "none")) {
             q.addAll(Question.about(Fact.CLOTH_WIDE_M, Fact.CLOTH_HIGH_M, Fact.BEHIND_M, Fact.FOLIAGE));
         }

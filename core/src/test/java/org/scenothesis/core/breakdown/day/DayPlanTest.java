@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -98,8 +100,8 @@ class DayPlanTest {
     private static SetState state(String camera, Screen screen, String light, String clothes, boolean card, Item... in) {
         List<Item> all = List.of(in);
         return new SetState(
-                camera, screen, light, clothes, new java.util.HashSet<>(all.stream().filter(i -> i.sort() == Item.Sort.PERSON).toList()),
-                new java.util.HashSet<>(all.stream().filter(i -> i.sort() != Item.Sort.PERSON).toList()), card);
+                camera, screen, light, clothes, new HashSet<>(all.stream().filter(i -> i.sort() == Item.Sort.PERSON).toList()),
+                new HashSet<>(all.stream().filter(i -> i.sort() != Item.Sort.PERSON).toList()), card);
     }
 
     @Test
@@ -138,8 +140,8 @@ class DayPlanTest {
     @ParameterizedTest
     @CsvSource({"0 1 2 3, 0, 1, 2, 1 2 0 3", "0 1 2 3, 2, 2, 0, 2 3 0 1", "0 1 2 3, 3, 3, 0, 3 0 1 2", "0 1 2 3, 1, 1, 9, 0 2 3 1"})
     void aRunIsMovedWhole(String before, int at, int length, int to, String after) {
-        int[] of = java.util.Arrays.stream(before.split(" ")).mapToInt(Integer::parseInt).toArray();
-        int[] is = java.util.Arrays.stream(after.split(" ")).mapToInt(Integer::parseInt).toArray();
+        int[] of = Arrays.stream(before.split(" ")).mapToInt(Integer::parseInt).toArray();
+        int[] is = Arrays.stream(after.split(" ")).mapToInt(Integer::parseInt).toArray();
         assertThat(Moves.moved(of, at, length, to)).containsExactly(is);
         assertThat(of).isSorted();
     }

@@ -15,6 +15,7 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Place;
 import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.ShootDay;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.WonderKind;
 
@@ -105,6 +106,6 @@ class SunTest {
     void aPlaceOutsideTheWorldIsRefused() {
         assertThatThrownBy(() -> new Place("x", Double.NaN, 0, "UTC", List.of())).hasMessageContaining("latitude");
         assertThatThrownBy(() -> new Place("x", 0, 0, "here", List.of())).hasMessageContaining("here");
-        assertThatThrownBy(() -> org.scenothesis.core.shot.ShootDay.DEFAULT.on("yesterday")).hasMessageContaining("yesterday");
+        assertThatThrownBy(() -> ShootDay.DEFAULT.on("yesterday")).hasMessageContaining("yesterday");
     }
 }

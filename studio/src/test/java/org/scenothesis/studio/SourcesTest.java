@@ -1,0 +1,45 @@
+package org.scenothesis.studio;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+
+/// What the compiler does not see: how the sources of all modules read.
+class SourcesTest {
+    private static final Pattern QUALIFIED = Pattern.compile("(?<![\\w.\"/])(?:java|javax|javafx|org|com|jdk)(?:\\.[a-z]\\w*)+\\.[A-Z]\\w*");
+    private static final Pattern TEXT = Pattern.compile("\"(?:[^\"\\\\]|\\\\.)*\"");
+
+    private static List<Path> sources() throws IOException {
+        List<Path> out = new ArrayList<>();
+        for (String module : List.of("core", "media", "testkit", "production", "cli", "studio", "benchmark")) {
+            try (Stream<Path> all = Files.walk(Path.of("..", module, "src"))) {
+                all.filter(p -> p.toString().endsWith(".java")).forEach(out::add);
+            }
+        }
+        return out;
+    }
+
+    /// Names are imported; only a clash of two is a reason to write one out, and there is none.
+    private static boolean writtenOut(String line) {
+        String code = TEXT.matcher(line.strip()).replaceAll("\"\"");
+        boolean other = code.startsWith("import ") || code.startsWith("package ") || code.startsWith("//");
+        return !other && QUALIFIED.matcher(code).find();
+    }
+
+    @Test
+    void namesAreImportedNotWrittenOut() throws IOException {
+        List<String> found = new ArrayList<>();
+        for (Path p : sources()) {
+            Files.readAllLines(p).stream().filter(SourcesTest::writtenOut).forEach(l -> found.add(p.getFileName() + ": " + l.strip()));
+        }
+        assertThat(found).isEmpty();
+        assertThat(writtenOut("List<X> a = new java.util.ArrayList<>();")).isTrue();
+    }
+}
