@@ -11,6 +11,7 @@ import org.scenothesis.core.picture.Fill;
 import org.scenothesis.core.picture.Grow;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Polygon;
 
 /// The screen model of a locked take: at each pixel the middle of those moments that show the screen; the rest is continued smoothly.
 ///
@@ -41,18 +42,20 @@ public final class TakeScreen {
         moments.add(new Moment(bits(sure), frame.colours().stream().map(p -> halves(p, bands)).toArray(short[][]::new)));
     }
 
-    /// Null when the take shows no screen colour, or no frame was added.
+    /// The model of what was added; the frames are let go. Null when they show no screen colour, or none was added.
     public @Nullable ScreenModel model() {
-        if (first == null || hue == null) {
-            return null;
+        Picture one = first;
+        ScreenHue of = hue;
+        if (one == null || of == null || moments.size() < 3) {
+            moments.clear();
+            return one == null ? null : ScreenModels.fromFrame(one, bands);
         }
-        if (moments.size() < 3) {
-            return ScreenModels.fromFrame(first, bands);
-        }
-        int w = first.width();
-        Picture seen = Picture.of(w, first.height());
-        Plane known = Plane.of(w, first.height());
-        bands.run(first.height(), (from, to, band) -> {
+        first = null;
+        int w = one.width();
+        int h = one.height();
+        Picture seen = Picture.of(w, h);
+        Plane known = Plane.of(w, h);
+        bands.run(h, (from, to, band) -> {
             float[][] values = new float[3][moments.size()];
             for (int i = from * w; i < to * w; i++) {
                 int n = gather(i, values);
@@ -64,11 +67,14 @@ public final class TakeScreen {
                 }
             }
         });
-        if (ScreenModels.share(known) < LEAST_SHARE) {
-            return null;
-        }
+        Plane ever = ever(w, h);
+        moments.clear();
+        return ScreenModels.share(known) < LEAST_SHARE ? null : continued(seen, known, of, Cloth.outline(ever));
+    }
+
+    private ScreenModel continued(Picture seen, Plane known, ScreenHue of, @Nullable Polygon outline) {
         Plane[] smooth = Fill.spread(seen.colours(), known, bands).stream().map(p -> Blur.gaussian(p, ScreenModels.PLATE_SIGMA_PX, bands)).toArray(Plane[]::new);
-        return new ScreenModel(new Picture(smooth[0], smooth[1], smooth[2], null), hue, ScreenModel.Source.TAKE, Cloth.outline(ever(w, first.height())));
+        return new ScreenModel(new Picture(smooth[0], smooth[1], smooth[2], null), of, ScreenModel.Source.TAKE, outline);
     }
 
     private int gather(int i, float[][] values) {

@@ -18,7 +18,7 @@ public final class Bands implements AutoCloseable {
 
     private static final Bands SEQUENTIAL = new Bands(null, 1);
 
-    private final java.util.concurrent.@org.jspecify.annotations.Nullable ExecutorService pool;
+    private final @Nullable ExecutorService pool;
     private final int threads;
 
     private Bands(@Nullable ExecutorService pool, int threads) {
