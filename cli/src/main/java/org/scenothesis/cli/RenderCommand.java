@@ -44,7 +44,7 @@ final class RenderCommand implements Callable<Integer> {
                 Surveyor surveyor = new Surveyor(folder, bands);
                 try (ShotRenderer early = new ShotRenderer(folder, Measured.NOTHING, surveyor.contents(), bands)) {
                     // What cannot be made is said before anything is measured for it.
-                    early.workers(s);
+                    early.requireMemory(s);
                 }
                 Measured measured = surveyor.survey(s, List.of(), Measured.NOTHING, output.progress("measure"), told -> {});
                 try (ShotRenderer renderer = new ShotRenderer(folder, measured, surveyor.contents(), bands)) {

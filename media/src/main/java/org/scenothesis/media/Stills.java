@@ -11,10 +11,8 @@ import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
-import org.bytedeco.javacpp.PointerPointer;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
-import org.scenothesis.core.picture.Transfer;
 
 /// Writes single stills: PNG 8 and 16 bit, JPEG, EXR half. A file appears whole or not at all.
 public final class Stills {

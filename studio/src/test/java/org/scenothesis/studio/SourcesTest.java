@@ -42,4 +42,24 @@ class SourcesTest {
         assertThat(found).isEmpty();
         assertThat(writtenOut("List<X> a = new java.util.ArrayList<>();")).isTrue();
     }
+
+    private static String last(String imported) {
+        return imported.substring(imported.lastIndexOf('.') + 1, imported.length() - 1);
+    }
+
+    @Test
+    void importsAreUsedAndInOrder() throws IOException {
+        List<String> found = new ArrayList<>();
+        for (Path p : sources()) {
+            List<String> lines = Files.readAllLines(p);
+            List<String> imports = lines.stream().filter(l -> l.startsWith("import ") && !l.startsWith("import static ")).toList();
+            String code = String.join("\n", lines.stream().filter(l -> !l.startsWith("import ")).toList());
+            imports.stream().filter(l -> !Pattern.compile("\\b" + last(l) + "\\b").matcher(code).find()).forEach(l -> found.add(p.getFileName() + ": " + l));
+            List<String> names = imports.stream().map(l -> l.substring(0, l.length() - 1)).toList();
+            if (!names.equals(names.stream().sorted().toList())) {
+                found.add(p.getFileName() + ": imports out of order");
+            }
+        }
+        assertThat(found).isEmpty();
+    }
 }

@@ -4,107 +4,41 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Node;
-import javafx.scene.Scene;
-import javafx.scene.control.CheckBox;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
-import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.assertj.core.data.Offset;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.rehearsal.Quality;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.media.Stills;
-import org.scenothesis.media.VideoFormat;
-import org.scenothesis.production.demo.Rehearsal;
-import org.scenothesis.production.measure.Progress;
 import org.scenothesis.studio.house.BenchName;
-import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.shoot.ShootBench;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
-import org.testfx.util.WaitForAsyncUtils;
 
-/// Real clicks and keys on the whole house, over a small rehearsal of the demo shoot.
-@ExtendWith(ApplicationExtension.class)
-class StudioTest {
-    private static Path template;
-
-    private Path folder;
-    private OpenHouse house;
-    private Session session;
-    private Scene scene;
-
-    @BeforeAll
-    static void rehearse() throws Exception {
-        template = Files.createTempDirectory("studio-test");
-        try (var bands = Bands.allCores()) {
-            var wish = new Rehearsal.Wish(160, new Quality(3, 4, 0.5, 1), Set.of("clean-1", "clean-2", "screen-only", "lamp-pass", "card-ruler"), VideoFormat.MJPEG_AVI);
-            Rehearsal.film(template, wish, bands, Progress.NONE);
-            for (String still : List.of("maker-1", "lantern-1")) {
-                // Stills stand in for the moving takes: the interface is tested here, not the renderer.
-                Files.copy(template.resolve("footage/screen-only.png"), template.resolve("footage/" + still + ".png"));
-            }
-            String text = Files.readString(template.resolve("production.json")).replace("maker-1.mp4", "maker-1.png").replace("lantern-1.mp4", "lantern-1.png")
-                    .replace("clean-1.mp4", "clean-1.avi").replace("clean-2.mp4", "clean-2.avi");
-            Files.writeString(template.resolve("production.json"), text);
-        }
-    }
-
-    @AfterAll
-    static void tidy() throws Exception {
-        try (var files = Files.walk(template)) {
-            files.sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
-        }
-    }
-
+/// Real clicks and keys on the house: board, shelf, takes, playing, going anywhere, handing over.
+class StudioTest extends HouseTest {
     @Start
     void start(Stage stage) throws Exception {
-        folder = Files.createTempDirectory("studio");
-        Files.createDirectories(folder.resolve("footage"));
-        try (var files = Files.walk(template)) {
-            for (Path p : files.filter(Files::isRegularFile).toList()) {
-                Path to = folder.resolve(template.relativize(p).toString());
-                Files.createDirectories(to.getParent());
-                Files.copy(p, to, StandardCopyOption.REPLACE_EXISTING);
-            }
-        }
-        house = OpenHouse.on(stage, folder);
-        session = house.session();
-        scene = house.scene();
-        session.begin();
+        begin(stage);
     }
 
     @Stop
     void stop() {
-        session.close();
-    }
-
-    private void until(String what, BooleanSupplier holds) {
-        house.until(what, holds);
+        end();
     }
 
     /// Waits until the window was drawn `n` times more.
@@ -119,14 +53,6 @@ class StudioTest {
         Platform.runLater(count::start);
         assertThat(left.await(30, TimeUnit.SECONDS)).isTrue();
         Platform.runLater(count::stop);
-    }
-
-    private void measured() {
-        until("measured", () -> session.worker().idle());
-    }
-
-    private String words(Node n) {
-        return OpenHouse.words(n);
     }
 
     @Test
@@ -201,107 +127,6 @@ class StudioTest {
         until("second again", () -> session.plate().orElseThrow().chosen().id().equals("clean-2"));
         robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.Z).release(KeyCode.SHIFT, KeyCode.CONTROL);
         until("first circled", () -> session.plate().orElseThrow().chosen().id().equals("clean-1"));
-    }
-
-    @Test
-    void theBumpedTakeShowsItsBumpOnMatch(FxRobot robot) {
-        measured();
-        robot.clickOn("#bench-match");
-        robot.clickOn("#slip-clean");
-        robot.clickOn("#match-clean-1");
-        measured();
-        until("bump shown", () -> words(scene.getRoot()).contains("bump, frame "));
-    }
-
-    @Test
-    void aCutIsMovedByKeysAndIsOneUndoStepEach(FxRobot robot) {
-        measured();
-        robot.clickOn("#bench-key");
-        measured();
-        double before = session.shot().layer("lantern").orElseThrow().key().emptyBelow();
-        robot.clickOn("#cut-empty").type(KeyCode.RIGHT, KeyCode.RIGHT);
-        until("moved twice", () -> Math.abs(session.shot().layer("lantern").orElseThrow().key().emptyBelow() - before - 0.02) < 1e-9);
-        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        until("one step back", () -> Math.abs(session.shot().layer("lantern").orElseThrow().key().emptyBelow() - before - 0.01) < 1e-9);
-    }
-
-    @Test
-    void aCutIsDraggedAndLetGoOnce(FxRobot robot) {
-        measured();
-        robot.clickOn("#bench-key");
-        measured();
-        robot.moveTo("#cut-solid").press(MouseButton.PRIMARY).moveBy(-60, 0).release(MouseButton.PRIMARY);
-        until("let go", () -> session.shot().layer("lantern").orElseThrow().key().solidAbove() < 0.7);
-        assertThat(session.store().undoable()).isEqualTo("solid cut");
-        Platform.runLater(() -> session.store().undo());
-        WaitForAsyncUtils.waitForFxEvents();
-        assertThat(session.shot().layer("lantern").orElseThrow().key().solidAbove()).isEqualTo(0.72);
-    }
-
-    @Test
-    void aGarbageCornerIsMovedAddedAndTakenAwayByKeys(FxRobot robot) {
-        measured();
-        robot.clickOn("#bench-key");
-        robot.clickOn("#slip-lantern");
-        until("corners", () -> robot.lookup("#corner-0").tryQuery().isPresent());
-        var before = session.shot().layer("lantern").orElseThrow().mask();
-        robot.interact(() -> robot.lookup("#corner-1").query().requestFocus());
-        robot.type(KeyCode.RIGHT, KeyCode.RIGHT);
-        until("moved", () -> Math.abs(session.shot().layer("lantern").orElseThrow().mask().get(1).x() - before.get(1).x() - 0.004) < 1e-9);
-        robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
-        until("moved further", () -> Math.abs(session.shot().layer("lantern").orElseThrow().mask().get(1).y() - before.get(1).y() - 0.02) < 1e-9);
-        assertThat(session.frame()).as("arrows on a corner are not for the frames").isZero();
-        robot.type(KeyCode.INSERT);
-        until("one more", () -> session.shot().layer("lantern").orElseThrow().mask().size() == before.size() + 1);
-        robot.type(KeyCode.DELETE);
-        until("one less", () -> session.shot().layer("lantern").orElseThrow().mask().size() == before.size());
-        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);
-        until("all undone", () -> session.shot().layer("lantern").orElseThrow().mask().equals(before));
-    }
-
-    @Test
-    void aGarbageCornerIsDragged(FxRobot robot) {
-        measured();
-        robot.clickOn("#bench-key");
-        measured();
-        var before = session.shot().layer("lantern").orElseThrow().mask();
-        robot.drag("#corner-0").moveBy(-14, -9).drop();
-        until("corner moved", () -> !session.shot().layer("lantern").orElseThrow().mask().equals(before));
-        var after = session.shot().layer("lantern").orElseThrow().mask();
-        assertThat(after.getFirst().x()).isLessThan(before.getFirst().x());
-        assertThat(after.subList(1, 4)).isEqualTo(before.subList(1, 4));
-    }
-
-    @Test
-    void numbersOnTheLayerBenchAreTypedAndRefusedOutOfBounds(FxRobot robot) {
-        measured();
-        robot.clickOn("#bench-layer");
-        robot.clickOn("#slip-lantern");
-        TextField height = robot.lookup("#tape-height").query();
-        robot.doubleClickOn(height).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("1.10").type(KeyCode.ENTER);
-        until("height taken", () -> Math.abs(session.shot().layer("lantern").orElseThrow().stateAt(0).foot().y() - 1.10) < 1e-9);
-        TextField gain = robot.lookup("#tape-gain").query();
-        robot.interact(() -> gain.setText("99"));
-        robot.interact(() -> gain.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
-        assertThat(session.shot().layer("lantern").orElseThrow().gainStops()).isZero();
-    }
-
-    @Test
-    void theTokenOnThePlanMovesTheElement(FxRobot robot) {
-        measured();
-        robot.clickOn("#bench-layer");
-        robot.clickOn("#slip-lantern");
-        double before = session.shot().layer("lantern").orElseThrow().stateAt(0).foot().x();
-        robot.drag("#plan-above-token").moveBy(40, 0).drop();
-        until("token moved", () -> session.shot().layer("lantern").orElseThrow().stateAt(0).foot().x() > before + 0.2);
-    }
-
-    @Test
-    void layersAreSwitchedOff(FxRobot robot) {
-        robot.clickOn("#bench-layer");
-        CheckBox on = robot.lookup("#on-maker").query();
-        robot.clickOn(on);
-        until("off", () -> !session.shot().layer("maker").orElseThrow().on());
     }
 
     @Test

@@ -2,9 +2,9 @@ package org.scenothesis.core.layer;
 
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.Gains;
+import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
-import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Layer;
 
 /// A layer with its picture at one moment, ready to be laid.

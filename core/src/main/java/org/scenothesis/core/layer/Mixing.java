@@ -5,8 +5,8 @@ import jdk.incubator.vector.VectorSpecies;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.picture.Box;
-import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
 
 /// The arithmetic of layers, in scene-linear light, each on some rows of the base in place, so that a band of rows stays in the cache while all layers

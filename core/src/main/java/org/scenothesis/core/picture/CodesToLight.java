@@ -4,7 +4,7 @@ import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
-/// A transfer curve over runs of code values, which it clamps to [0, 1].
+/// A transfer curve over runs of code values. All but the straight one clamp codes to [0, 1].
 @FunctionalInterface
 public interface CodesToLight {
     /// Turns the first `n` values of `run` from code values into linear light, in place.

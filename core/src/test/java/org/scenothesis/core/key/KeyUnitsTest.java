@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import java.util.List;
 import java.util.SplittableRandom;
 import org.assertj.core.data.Offset;
-import org.scenothesis.core.picture.Point;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -17,6 +16,7 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 
 /// The keyer on drawn pictures whose mixture is known to the last digit.

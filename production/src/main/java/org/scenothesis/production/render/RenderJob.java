@@ -15,7 +15,6 @@ import org.scenothesis.media.VideoJoin;
 import org.scenothesis.media.VideoSink;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
-import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 
 /// One render of a shot.

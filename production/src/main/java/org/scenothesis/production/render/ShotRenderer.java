@@ -76,16 +76,23 @@ public final class ShotRenderer implements AutoCloseable {
 
     private record Outline(List<Point> corners, double softnessPx) {}
 
+    /// @throws FootageException if footage is missing, or the layers do not fit into the memory at hand
+    public void requireMemory(Shot shot) throws FootageException {
+        Format f = format(shot);
+        MemoryAtHand.require(footage(shot, layers(shot).getFirst().plate()).info().path(), f.pixels(), bytesPerPixel(shot));
+    }
+
+    private int bytesPerPixel(Shot shot) throws FootageException {
+        return MemoryAtHand.WHOLE + MemoryAtHand.LAYER * (layers(shot).size() - 1);
+    }
+
     /// How many renderers can work side by side, each with pictures of its own.
     ///
-    /// @throws FootageException if footage is missing or the pictures are too large even for one
-    public int workers(Shot shot) throws FootageException {
-        Format f = format(shot);
-        long pixels = (long) f.width * f.height;
-        int each = MemoryAtHand.WHOLE + MemoryAtHand.LAYER * (layers(shot).size() - 1);
-        MemoryAtHand.require(footage(shot, layers(shot).getFirst().plate()).info().path(), pixels, each);
+    /// @throws FootageException if footage is missing, or the layers do not fit into the memory at hand even once
+    int workers(Shot shot) throws FootageException {
+        requireMemory(shot);
         int n = bands.threads();
-        while (n > 1 && !MemoryAtHand.fits(n * pixels, each + MemoryAtHand.KEYING)) {
+        while (n > 1 && !MemoryAtHand.fits(n * format(shot).pixels(), bytesPerPixel(shot) + MemoryAtHand.KEYING)) {
             n--;
         }
         return n;
@@ -143,7 +150,11 @@ public final class ShotRenderer implements AutoCloseable {
     }
 
     /// Size and rate of a shot: those of its base layer's footage.
-    public record Format(int width, int height, double rate, int frames) {}
+    public record Format(int width, int height, double rate, int frames) {
+        long pixels() {
+            return (long) width * height;
+        }
+    }
 
     /// @throws FootageException if the shot has no base layer with footage
     public Format format(Shot shot) throws FootageException {

@@ -1,0 +1,130 @@
+package org.scenothesis.studio;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import javafx.application.Platform;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+import org.testfx.util.WaitForAsyncUtils;
+
+/// Real clicks, drags and keys on the benches that show a picture: Match, Key, Layer.
+class PictureBenchesTest extends HouseTest {
+    @Start
+    void start(Stage stage) throws Exception {
+        begin(stage);
+    }
+
+    @Stop
+    void stop() {
+        end();
+    }
+
+    @Test
+    void theBumpedTakeShowsItsBumpOnMatch(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-match");
+        robot.clickOn("#slip-clean");
+        robot.clickOn("#match-clean-1");
+        measured();
+        until("bump shown", () -> words(scene.getRoot()).contains("bump, frame "));
+    }
+
+    @Test
+    void aCutIsMovedByKeysAndIsOneUndoStepEach(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-key");
+        measured();
+        double before = session.shot().layer("lantern").orElseThrow().key().emptyBelow();
+        robot.clickOn("#cut-empty").type(KeyCode.RIGHT, KeyCode.RIGHT);
+        until("moved twice", () -> Math.abs(session.shot().layer("lantern").orElseThrow().key().emptyBelow() - before - 0.02) < 1e-9);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        until("one step back", () -> Math.abs(session.shot().layer("lantern").orElseThrow().key().emptyBelow() - before - 0.01) < 1e-9);
+    }
+
+    @Test
+    void aCutIsDraggedAndLetGoOnce(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-key");
+        measured();
+        robot.moveTo("#cut-solid").press(MouseButton.PRIMARY).moveBy(-60, 0).release(MouseButton.PRIMARY);
+        until("let go", () -> session.shot().layer("lantern").orElseThrow().key().solidAbove() < 0.7);
+        assertThat(session.store().undoable()).isEqualTo("solid cut");
+        Platform.runLater(() -> session.store().undo());
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(session.shot().layer("lantern").orElseThrow().key().solidAbove()).isEqualTo(0.72);
+    }
+
+    @Test
+    void aGarbageCornerIsMovedAddedAndTakenAwayByKeys(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-key");
+        robot.clickOn("#slip-lantern");
+        until("corners", () -> robot.lookup("#corner-0").tryQuery().isPresent());
+        var before = session.shot().layer("lantern").orElseThrow().mask();
+        robot.interact(() -> robot.lookup("#corner-1").query().requestFocus());
+        robot.type(KeyCode.RIGHT, KeyCode.RIGHT);
+        until("moved", () -> Math.abs(session.shot().layer("lantern").orElseThrow().mask().get(1).x() - before.get(1).x() - 0.004) < 1e-9);
+        robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
+        until("moved further", () -> Math.abs(session.shot().layer("lantern").orElseThrow().mask().get(1).y() - before.get(1).y() - 0.02) < 1e-9);
+        assertThat(session.frame()).as("arrows on a corner are not for the frames").isZero();
+        robot.type(KeyCode.INSERT);
+        until("one more", () -> session.shot().layer("lantern").orElseThrow().mask().size() == before.size() + 1);
+        robot.type(KeyCode.DELETE);
+        until("one less", () -> session.shot().layer("lantern").orElseThrow().mask().size() == before.size());
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);
+        until("all undone", () -> session.shot().layer("lantern").orElseThrow().mask().equals(before));
+    }
+
+    @Test
+    void aGarbageCornerIsDragged(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-key");
+        measured();
+        var before = session.shot().layer("lantern").orElseThrow().mask();
+        robot.drag("#corner-0").moveBy(-14, -9).drop();
+        until("corner moved", () -> !session.shot().layer("lantern").orElseThrow().mask().equals(before));
+        var after = session.shot().layer("lantern").orElseThrow().mask();
+        assertThat(after.getFirst().x()).isLessThan(before.getFirst().x());
+        assertThat(after.subList(1, 4)).isEqualTo(before.subList(1, 4));
+    }
+
+    @Test
+    void numbersOnTheLayerBenchAreTypedAndRefusedOutOfBounds(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-layer");
+        robot.clickOn("#slip-lantern");
+        TextField height = robot.lookup("#tape-height").query();
+        robot.doubleClickOn(height).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("1.10").type(KeyCode.ENTER);
+        until("height taken", () -> Math.abs(session.shot().layer("lantern").orElseThrow().stateAt(0).foot().y() - 1.10) < 1e-9);
+        TextField gain = robot.lookup("#tape-gain").query();
+        robot.interact(() -> gain.setText("99"));
+        robot.interact(() -> gain.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
+        assertThat(session.shot().layer("lantern").orElseThrow().gainStops()).isZero();
+    }
+
+    @Test
+    void theTokenOnThePlanMovesTheElement(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-layer");
+        robot.clickOn("#slip-lantern");
+        double before = session.shot().layer("lantern").orElseThrow().stateAt(0).foot().x();
+        robot.drag("#plan-above-token").moveBy(40, 0).drop();
+        until("token moved", () -> session.shot().layer("lantern").orElseThrow().stateAt(0).foot().x() > before + 0.2);
+    }
+
+    @Test
+    void layersAreSwitchedOff(FxRobot robot) {
+        robot.clickOn("#bench-layer");
+        CheckBox on = robot.lookup("#on-maker").query();
+        robot.clickOn(on);
+        until("off", () -> !session.shot().layer("maker").orElseThrow().on());
+    }
+}
