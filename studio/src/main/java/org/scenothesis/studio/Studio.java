@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Locale;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
+import javafx.stage.Screen;
 import javafx.stage.Stage;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.production.store.ProductionFolder;
@@ -57,7 +59,10 @@ public final class Studio extends Application {
         open = session;
         House built = house(session);
         house = built;
-        Scene scene = new Scene(built, wish.width(), wish.height());
+        // A picture of the window is as large as asked for; a window no larger than the screen.
+        Rectangle2D room = Screen.getPrimary().getVisualBounds();
+        boolean pictured = wish.snapshot() != null;
+        Scene scene = new Scene(built, pictured ? wish.width() : Math.min(wish.width(), room.getWidth()), pictured ? wish.height() : Math.min(wish.height(), room.getHeight()));
         Theme.dress(scene);
         stage.setTitle("Scenothesis \u00b7 " + session.store().now().title());
         stage.setMinWidth(1000);
