@@ -142,46 +142,45 @@ public final class Keyer {
     /// 1 near anything that is not surely empty: single noisy pixels alone do not count.
     private static Plane near(Plane separation, KeySettings settings, Bands bands) {
         Plane calm = Blur.gaussian(separation, 0.8, bands);
-        Plane out = Plane.of(calm.width(), calm.height());
         float cut = (float) settings.emptyBelow();
-        for (int i = 0; i < out.data().length; i++) {
-            out.data()[i] = calm.data()[i] > cut ? 1 : 0;
+        for (int i = 0; i < calm.data().length; i++) {
+            calm.data()[i] = calm.data()[i] > cut ? 1 : 0;
         }
-        return Grow.most(out, REACH_PX, bands);
+        return Grow.most(calm, REACH_PX, bands);
     }
 
     /// Where along the line from the cloth's colour to the subject's each mixed pixel lies.
     private static Plane unmix(Picture frame, Mix mix, Cuts cuts, Bands bands) {
         int w = frame.width();
-        Plane dot = Plane.of(w, frame.height());
-        Plane length = Plane.of(w, frame.height());
         Plane out = Plane.of(w, frame.height());
         bands.run(frame.height(), (from, to, band) -> {
+            float[] dot = new float[(to - from) * w];
+            float[] length = new float[dot.length];
             for (int c = 0; c < 3; c++) {
                 float[] seen = frame.colours().get(c).data();
                 float[] cloth = mix.model.colour().colours().get(c).data();
                 float[] solid = mix.colour.get(c).data();
                 float[] k = mix.shade.data();
-                for (int i = from * w; i < to * w; i++) {
+                for (int n = 0, i = from * w; n < dot.length; n++, i++) {
                     float bare = cloth[i] * k[i];
                     float line = solid[i] - bare;
-                    dot.data()[i] += (seen[i] - bare) * line;
-                    length.data()[i] += line * line;
+                    dot[n] += (seen[i] - bare) * line;
+                    length[n] += line * line;
                 }
             }
-            along(cuts, dot.data(), length.data(), out.data(), from * w, to * w);
+            along(cuts, dot, length, out.data(), from * w);
         });
         return out;
     }
 
-    private static void along(Cuts cuts, float[] dot, float[] length, float[] out, int from, int to) {
+    private static void along(Cuts cuts, float[] dot, float[] length, float[] out, int from) {
         float[] known = cuts.known.data();
         float[] near = cuts.near.data();
         float[] trust = cuts.trust.data();
         float[] apart = cuts.separation.data();
-        for (int i = from; i < to; i++) {
-            float t = length[i] > 1e-6f ? trust[i] : 0;
-            float mixed = apart[i] + (dot[i] / Math.max(length[i], 1e-6f) - apart[i]) * t;
+        for (int n = 0, i = from; n < dot.length; n++, i++) {
+            float t = length[n] > 1e-6f ? trust[i] : 0;
+            float mixed = apart[i] + (dot[n] / Math.max(length[n], 1e-6f) - apart[i]) * t;
             float bounded = Math.max(0, Math.min(1, mixed));
             out[i] = known[i] > 0.5f ? 1 : near[i] > 0.5f ? bounded : 0;
         }

@@ -70,14 +70,7 @@ final class Shade {
 
     /// At half the size.
     private static Plane smooth(Plane level, Plane weight, Bands bands) {
-        int w = level.width();
-        Plane product = Plane.of(w, level.height());
-        bands.run(level.height(), (from, to, band) -> {
-            for (int i = from * w; i < to * w; i++) {
-                product.data()[i] = level.data()[i] * weight.data()[i];
-            }
-        });
-        Plane sum = Blur.gaussian(Resample.half(product, bands), SIGMA_PX / 2, bands);
+        Plane sum = Blur.gaussian(Resample.half(level, weight, bands), SIGMA_PX / 2, bands);
         Plane norm = Blur.gaussian(Resample.half(weight, bands), SIGMA_PX / 2, bands);
         for (int i = 0; i < sum.data().length; i++) {
             float n = norm.data()[i];

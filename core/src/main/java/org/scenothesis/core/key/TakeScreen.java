@@ -15,7 +15,7 @@ import org.scenothesis.core.picture.Polygon;
 
 /// The screen model of a locked take: at each pixel the middle of those moments that show the screen; the rest is continued smoothly.
 ///
-/// Frames are added one after another and kept at 16 bits a value, a part in two thousand, which the mean of the middle half does not show.
+/// Frames are added one after another; what shows the screen is kept at 16 bits a value, a part in two thousand, which the mean of the middle half does not show.
 public final class TakeScreen {
     private static final double LEAST_SHARE = 0.005;
 
@@ -24,8 +24,8 @@ public final class TakeScreen {
     private @Nullable Picture first;
     private @Nullable ScreenHue hue;
 
-    /// One frame: where it surely shows the screen, and its colours.
-    private record Moment(BitSet sure, short[][] colours) {}
+    /// One frame: where it surely shows the screen, its colours there one after another, and how many of them come before each row.
+    private record Moment(BitSet sure, short[][] colours, int[] before) {}
 
     public TakeScreen(Bands bands) {
         this.bands = bands;
@@ -39,7 +39,8 @@ public final class TakeScreen {
         }
         frame.r().requireShape(first.r());
         Plane sure = Grow.least(ScreenModels.likely(frame, hue), ScreenModels.margin(frame, 2), bands);
-        moments.add(new Moment(bits(sure), frame.colours().stream().map(p -> halves(p, bands)).toArray(short[][]::new)));
+        int[] before = before(sure);
+        moments.add(new Moment(bits(sure), frame.colours().stream().map(p -> halves(p, sure, before, bands)).toArray(short[][]::new), before));
     }
 
     /// The model of what was added; the frames are let go. Null when they show no screen colour, or none was added.
@@ -57,8 +58,9 @@ public final class TakeScreen {
         Plane known = Plane.of(w, h);
         bands.run(h, (from, to, band) -> {
             float[][] values = new float[3][moments.size()];
+            int[] at = moments.stream().mapToInt(m -> m.before[from]).toArray();
             for (int i = from * w; i < to * w; i++) {
-                int n = gather(i, values);
+                int n = gather(i, at, values);
                 if (n >= 2) {
                     known.data()[i] = 1;
                     for (int c = 0; c < 3; c++) {
@@ -77,13 +79,16 @@ public final class TakeScreen {
         return new ScreenModel(new Picture(smooth[0], smooth[1], smooth[2], null), of, ScreenModel.Source.TAKE, outline);
     }
 
-    private int gather(int i, float[][] values) {
+    /// What the moments that show the screen at pixel `i` have there; `at` is where each of them has come to.
+    private int gather(int i, int[] at, float[][] values) {
         int n = 0;
-        for (Moment m : moments) {
-            if (m.sure.get(i)) {
+        for (int m = 0; m < at.length; m++) {
+            Moment moment = moments.get(m);
+            if (moment.sure.get(i)) {
                 for (int c = 0; c < 3; c++) {
-                    values[c][n] = Float.float16ToFloat(m.colours[c][i]);
+                    values[c][n] = Float.float16ToFloat(moment.colours[c][at[m]]);
                 }
+                at[m]++;
                 n++;
             }
         }
@@ -121,11 +126,26 @@ public final class TakeScreen {
         return out;
     }
 
-    private static short[] halves(Plane p, Bands bands) {
-        short[] out = new short[p.data().length];
+    private static int[] before(Plane sure) {
+        int[] out = new int[sure.height() + 1];
+        for (int y = 0; y < sure.height(); y++) {
+            int n = 0;
+            for (int x = 0; x < sure.width(); x++) {
+                n += sure.at(x, y) > 0.5f ? 1 : 0;
+            }
+            out[y + 1] = out[y] + n;
+        }
+        return out;
+    }
+
+    private static short[] halves(Plane p, Plane sure, int[] before, Bands bands) {
+        short[] out = new short[before[p.height()]];
         bands.run(p.height(), (from, to, band) -> {
+            int n = before[from];
             for (int i = from * p.width(); i < to * p.width(); i++) {
-                out[i] = Float.floatToFloat16(p.data()[i]);
+                if (sure.data()[i] > 0.5f) {
+                    out[n++] = Float.floatToFloat16(p.data()[i]);
+                }
             }
         });
         return out;

@@ -28,16 +28,7 @@ public final class Fill {
 
     /// The mean of what is known of each four pixels.
     private static Plane known(Plane values, Plane weight, Plane mean, Bands bands) {
-        Plane product = Plane.of(values.width(), values.height());
-        bands.run(values.height(), (from, to, band) -> {
-            float[] v = values.data();
-            float[] k = weight.data();
-            float[] p = product.data();
-            for (int i = from * values.width(); i < to * values.width(); i++) {
-                p[i] = v[i] * k[i];
-            }
-        });
-        Plane out = Resample.half(product, bands);
+        Plane out = Resample.half(values, weight, bands);
         for (int i = 0; i < out.data().length; i++) {
             out.data()[i] = mean.data()[i] > 0 ? out.data()[i] / mean.data()[i] : 0;
         }

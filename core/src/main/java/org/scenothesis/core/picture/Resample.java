@@ -240,14 +240,34 @@ public final class Resample {
     /// Half the size, every pixel the mean of four; the last row and column count twice where the size is odd.
     public static Plane half(Plane in, Bands bands) {
         int w = in.width();
-        Plane out = Plane.of((w + 1) / 2, (in.height() + 1) / 2);
+        return half(w, in.height(), bands, (above, below, both) -> {
+            for (int x = 0; x < w; x++) {
+                both[x] = in.data()[above + x] + in.data()[below + x];
+            }
+        });
+    }
+
+    /// [#half] of `in · weight`, without a plane for the product.
+    public static Plane half(Plane in, Plane weight, Bands bands) {
+        int w = in.width();
+        return half(w, in.height(), bands, (above, below, both) -> {
+            for (int x = 0; x < w; x++) {
+                both[x] = in.data()[above + x] * weight.data()[above + x] + in.data()[below + x] * weight.data()[below + x];
+            }
+        });
+    }
+
+    /// Adds up two rows, given by where they begin.
+    private interface TwoRows {
+        void add(int above, int below, float[] both);
+    }
+
+    private static Plane half(int w, int h, Bands bands, TwoRows rows) {
+        Plane out = Plane.of((w + 1) / 2, (h + 1) / 2);
         bands.run(out.height(), (from, to, band) -> {
             float[] both = new float[w + 1];
             for (int y = from; y < to; y++) {
-                int low = Math.min(in.height() - 1, 2 * y + 1) * w;
-                for (int x = 0; x < w; x++) {
-                    both[x] = in.data()[2 * y * w + x] + in.data()[low + x];
-                }
+                rows.add(2 * y * w, Math.min(h - 1, 2 * y + 1) * w, both);
                 both[w] = both[w - 1];
                 for (int x = 0; x < out.width(); x++) {
                     out.data()[y * out.width() + x] = 0.25f * (both[2 * x] + both[2 * x + 1]);

@@ -26,7 +26,7 @@ import org.scenothesis.production.measure.Contents;
 /// - A file that was replaced or removed while it was open is noticed: no frame of the old one is shown under the new.
 public final class FrameDesk implements AutoCloseable {
     /// Bytes of decoded frames kept, whatever the length of the takes.
-    private static final long ROOM = 320L << 20;
+    private static final long ROOM = 128L << 20;
     private static final int MOST_OPEN = 6;
     static final long LOOK_NS = 400_000_000;
 

@@ -76,11 +76,11 @@ public final class KeyBench extends Bench {
         HBox pictures = new HBox(10, over, small);
         VBox.setVgrow(pictures, Priority.ALWAYS);
         curve.setPrefHeight(132);
-        HBox tapes = new HBox(22, choke, softness, despill);
+        HBox tapes = new HBox(16, choke, softness, despill);
         VBox left = new VBox(5, Text.of("How far each pixel stands from the screen colour", "column-head"), curve, tapes);
         HBox.setHgrow(left, Priority.ALWAYS);
         measures.getStyleClass().addAll("paper", "on-paper");
-        measures.setMinWidth(380);
+        measures.setMinWidth(316);
         measures.setPrefWidth(380);
         measures.setMaxWidth(400);
         measures.setPadding(new Insets(8, 14, 8, 14));
@@ -298,6 +298,9 @@ public final class KeyBench extends Bench {
             matte.say("");
             screen.say("");
             return;
+        }
+        if (over.shown() == null) {
+            over.say("Keying frame " + session.frame() + ".");
         }
         session.worker().ask("key-picture", ticket -> model.compute(request), r -> {
             over.show(r.over());

@@ -38,16 +38,17 @@ public final class Tape extends HBox {
         setAlignment(Pos.CENTER_LEFT);
         setSpacing(6);
         var name = Text.of(parameter.name, "muted");
-        name.setMinWidth(0);
+        name.setMinWidth(USE_PREF_SIZE);
         HBox.setHgrow(name, Priority.ALWAYS);
         name.setMaxWidth(Double.MAX_VALUE);
         field.setPrefWidth(78);
-        field.setMinWidth(60);
+        field.setMinWidth(46);
         field.setAlignment(Pos.CENTER_RIGHT);
         field.getStyleClass().add("number");
         field.setAccessibleText(parameter.name);
         var unit = Text.of(parameter.unit, "muted", "small");
-        unit.setMinWidth(30);
+        unit.setMinWidth(parameter.unit.isEmpty() ? 0 : USE_PREF_SIZE);
+        unit.setPrefWidth(30);
         getChildren().addAll(name, field, unit);
         if (!parameter.help.isEmpty()) {
             Tooltip.install(name, new Tooltip(parameter.help));
