@@ -6,27 +6,27 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.UnaryOperator;
 import org.scenothesis.core.key.FastKey;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
-import org.scenothesis.core.layer.Mask;
+import org.scenothesis.core.layer.Outlines;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
-import org.scenothesis.core.picture.PlanarMap;
-import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.picture.Resample;
-import org.scenothesis.core.shot.Ease;
-import org.scenothesis.core.shot.Keyframe;
+import org.scenothesis.core.shot.Animated;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
@@ -155,8 +155,8 @@ public final class Ratios {
     }
 
     private static void moved(ShotRenderer r, Shot shot, Bands bands) throws Exception {
-        var place = new Keyframe(0, new Vec(0.5, 1.1, 0.7), 0, 1, 1, Ease.SOFT);
-        Resample.scale(r.frame(shot.withLayer("lantern", l -> l.withKeyframes(List.of(place))), 2.9), 708, 398, bands);
+        UnaryOperator<Place> there = p -> p.withFoot(Animated.of(new Vec(0.5, 1.1, 0.7)));
+        Resample.scale(r.frame(shot.withLayer("lantern", l -> l.with(Place.asFilmed(shot.somewhere()), there)), 2.9), 708, 398, bands);
     }
 
     /// Decoding, key, shadow, layers; then the same with every frame written.
@@ -181,20 +181,21 @@ public final class Ratios {
             Picture base = clean.frame(50).withAlpha(null);
             Picture lit = lamp.frame(0).withAlpha(null);
             List<LayerPicture> five = new ArrayList<>();
+            Outlines outlines = new Outlines();
             for (Layer l : shot.layers()) {
-                Polygon outline = l.mask().size() < 3 ? null : new Polygon(l.mask().stream().map(q -> new Point(q.x() * base.width(), q.y() * base.height())).toList());
-                Mask mask = outline == null ? null : Mask.of(Blur.gaussian(outline.coverage(base.width(), base.height(), bands), l.maskSoftnessPx(), bands));
-                switch (l.kind()) {
-                    case BASE -> five.add(LayerPicture.of(l, base));
-                    case PATCH -> five.add(new LayerPicture(l, Piece.whole(maker.frame(50).withAlpha(null)), null, mask, new Gains(1.1, 1.1, 1.1), PlanarMap.identity()));
-                    case LIGHT -> five.add(new LayerPicture(l, Piece.whole(lit), base, mask, Gains.UNITY, PlanarMap.identity()));
-                    case ELEMENT -> {
-                        five.add(LayerPicture.of(l, Keyer.element(lantern, screen, l.key(), outline, bands)));
-                        five.add(LayerPicture.of(l, Keyer.element(lantern, screen, l.key(), outline, bands)));
+                switch (l.id()) {
+                    case "maker" -> five.add(LayerPicture.of(l, maker.frame(50).withAlpha(null)).withGains(new Gains(1.1, 1.1, 1.1)));
+                    case "glow" -> five.add(LayerPicture.of(l, lit).withUnlit(base));
+                    case "lantern" -> {
+                        Piece keyed = Keyer.element(lantern, screen, l.key(), screen.garbage(l.garbage().at(0)), bands);
+                        Layer cut = l.without(Key.class).without(Outline.class).with(new OwnAlpha());
+                        five.add(LayerPicture.of(cut, keyed));
+                        five.add(LayerPicture.of(cut, keyed));
                     }
+                    default -> five.add(LayerPicture.of(l, base));
                 }
             }
-            double[] s = alternating(() -> Composer.compose(five, shot.plan(), 2.5, bands));
+            double[] s = alternating(() -> Composer.compose(five, shot.plan(), 2.5, outlines, bands));
             line("five layers with two shadows, 720p, pictures given", 1 / s[0], "frames/s", "goal 24");
         }
     }

@@ -25,6 +25,8 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -95,7 +97,7 @@ final class KeyCommand implements Callable<Integer> {
                 Files.createDirectories(out);
                 Polygon counts = model.garbage(shares);
                 write(t, f -> KeyInMemory.element(f, model, settings, counts, bands).spread(f.width(), f.height()), bands);
-                r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, shares), bands, Progress.NONE);
+                r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), bands, Progress.NONE);
             }
             List<Finding> findings = KeyJudge.judge(
                     r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, "", HouseRules.DEFAULT);
@@ -133,8 +135,8 @@ final class KeyCommand implements Callable<Integer> {
         }
         return Composer.compose(
                 List.of(
-                        LayerPicture.of(Layer.of("base", "", Layer.Kind.BASE, ""), base),
-                        LayerPicture.of(Layer.of("element", "", Layer.Kind.ELEMENT, ""), element)),
+                        LayerPicture.of(Layer.of("base", "", ""), base),
+                        LayerPicture.of(Layer.of("element", "", "", new OwnAlpha()), element)),
                 null, 0, bands);
     }
 

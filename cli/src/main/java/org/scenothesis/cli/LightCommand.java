@@ -11,7 +11,7 @@ import java.util.concurrent.Callable;
 import org.scenothesis.core.breakdown.day.LightDay;
 import org.scenothesis.core.breakdown.day.Sun;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.shot.Place;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
@@ -81,16 +81,16 @@ final class LightCommand implements Callable<Integer> {
         }
     }
 
-    private Place place() throws InputException {
-        List<Place.Obstruction> horizon = new ArrayList<>();
+    private Location place() throws InputException {
+        List<Location.Obstruction> horizon = new ArrayList<>();
         for (String h : hidden) {
             String[] p = h.split(":");
             try {
-                horizon.add(new Place.Obstruction(Double.parseDouble(p[0]), Double.parseDouble(p[1]), Double.parseDouble(p[2])));
+                horizon.add(new Location.Obstruction(Double.parseDouble(p[0]), Double.parseDouble(p[1]), Double.parseDouble(p[2])));
             } catch (RuntimeException e) {
                 throw new InputException("--hidden " + h + ": give three numbers of degrees, such as 90:140:25.");
             }
         }
-        return new Place("", latitude, longitude, zone, horizon);
+        return new Location("", latitude, longitude, zone, horizon);
     }
 }

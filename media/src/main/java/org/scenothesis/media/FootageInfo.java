@@ -58,6 +58,11 @@ public record FootageInfo(
         return Math.clamp(i < 0 ? -i - 2 : i, 0, frames() - 1);
     }
 
+    /// When a frame is first shown.
+    public double secondsAt(int frame) {
+        return times.get(frame);
+    }
+
     public double seconds() {
         return frames() / rate.framesPerSecond();
     }

@@ -2,6 +2,8 @@ package org.scenothesis.studio;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.TextField;
@@ -10,6 +12,11 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
+import org.scenothesis.core.shot.Ease;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.Place;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
@@ -68,19 +75,19 @@ class PictureBenchesTest extends HouseTest {
         robot.clickOn("#bench-key");
         robot.clickOn("#slip-lantern");
         until("corners", () -> robot.lookup("#corner-0").tryQuery().isPresent());
-        var before = session.shot().layer("lantern").orElseThrow().mask();
+        var before = session.shot().layer("lantern").orElseThrow().garbage().at(0);
         robot.interact(() -> robot.lookup("#corner-1").query().requestFocus());
         robot.type(KeyCode.RIGHT, KeyCode.RIGHT);
-        until("moved", () -> Math.abs(session.shot().layer("lantern").orElseThrow().mask().get(1).x() - before.get(1).x() - 0.004) < 1e-9);
+        until("moved", () -> Math.abs(session.shot().layer("lantern").orElseThrow().garbage().at(0).get(1).x() - before.get(1).x() - 0.004) < 1e-9);
         robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
-        until("moved further", () -> Math.abs(session.shot().layer("lantern").orElseThrow().mask().get(1).y() - before.get(1).y() - 0.02) < 1e-9);
+        until("moved further", () -> Math.abs(session.shot().layer("lantern").orElseThrow().garbage().at(0).get(1).y() - before.get(1).y() - 0.02) < 1e-9);
         assertThat(session.frame()).as("arrows on a corner are not for the frames").isZero();
         robot.type(KeyCode.INSERT);
-        until("one more", () -> session.shot().layer("lantern").orElseThrow().mask().size() == before.size() + 1);
+        until("one more", () -> session.shot().layer("lantern").orElseThrow().garbage().at(0).size() == before.size() + 1);
         robot.type(KeyCode.DELETE);
-        until("one less", () -> session.shot().layer("lantern").orElseThrow().mask().size() == before.size());
+        until("one less", () -> session.shot().layer("lantern").orElseThrow().garbage().at(0).size() == before.size());
         robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);
-        until("all undone", () -> session.shot().layer("lantern").orElseThrow().mask().equals(before));
+        until("all undone", () -> session.shot().layer("lantern").orElseThrow().garbage().at(0).equals(before));
     }
 
     @Test
@@ -88,10 +95,10 @@ class PictureBenchesTest extends HouseTest {
         measured();
         robot.clickOn("#bench-key");
         measured();
-        var before = session.shot().layer("lantern").orElseThrow().mask();
+        var before = session.shot().layer("lantern").orElseThrow().garbage().at(0);
         robot.drag("#corner-0").moveBy(-14, -9).drop();
-        until("corner moved", () -> !session.shot().layer("lantern").orElseThrow().mask().equals(before));
-        var after = session.shot().layer("lantern").orElseThrow().mask();
+        until("corner moved", () -> !session.shot().layer("lantern").orElseThrow().garbage().at(0).equals(before));
+        var after = session.shot().layer("lantern").orElseThrow().garbage().at(0);
         assertThat(after.getFirst().x()).isLessThan(before.getFirst().x());
         assertThat(after.subList(1, 4)).isEqualTo(before.subList(1, 4));
     }
@@ -103,11 +110,11 @@ class PictureBenchesTest extends HouseTest {
         robot.clickOn("#slip-lantern");
         TextField height = robot.lookup("#tape-height").query();
         robot.doubleClickOn(height).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("1.10").type(KeyCode.ENTER);
-        until("height taken", () -> Math.abs(session.shot().layer("lantern").orElseThrow().stateAt(0).foot().y() - 1.10) < 1e-9);
+        until("height taken", () -> Math.abs(session.shot().layer("lantern").orElseThrow().step(Place.class).orElseThrow().stand(0).foot().y() - 1.10) < 1e-9);
         TextField gain = robot.lookup("#tape-gain").query();
         robot.interact(() -> gain.setText("99"));
         robot.interact(() -> gain.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
-        assertThat(session.shot().layer("lantern").orElseThrow().gainStops()).isZero();
+        assertThat(session.shot().layer("lantern").orElseThrow().step(Grade.class)).isEmpty();
     }
 
     @Test
@@ -115,9 +122,9 @@ class PictureBenchesTest extends HouseTest {
         measured();
         robot.clickOn("#bench-layer");
         robot.clickOn("#slip-lantern");
-        double before = session.shot().layer("lantern").orElseThrow().stateAt(0).foot().x();
+        double before = session.shot().layer("lantern").orElseThrow().step(Place.class).orElseThrow().stand(0).foot().x();
         robot.drag("#plan-above-token").moveBy(40, 0).drop();
-        until("token moved", () -> session.shot().layer("lantern").orElseThrow().stateAt(0).foot().x() > before + 0.2);
+        until("token moved", () -> session.shot().layer("lantern").orElseThrow().step(Place.class).orElseThrow().stand(0).foot().x() > before + 0.2);
     }
 
     @Test
@@ -126,5 +133,45 @@ class PictureBenchesTest extends HouseTest {
         CheckBox on = robot.lookup("#on-maker").query();
         robot.clickOn(on);
         until("off", () -> !session.shot().layer("maker").orElseThrow().on());
+    }
+
+    /// A step is added from the menu, its number typed, and taken away again; each is one step back.
+    @Test
+    void grainIsAddedTypedAndTakenAway(FxRobot robot) {
+        robot.clickOn("#bench-layer");
+        robot.clickOn("#slip-maker");
+        robot.clickOn("#add-step").clickOn("grain");
+        until("added", () -> session.shot().layer("maker").orElseThrow().step(Grain.class).equals(Optional.of(Grain.FINE)));
+        TextField amount = robot.lookup("#tape-grain-amount").query();
+        robot.doubleClickOn(amount).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("7.5").type(KeyCode.ENTER);
+        until("typed", () -> session.shot().layer("maker").orElseThrow().step(Grain.class).equals(Optional.of(new Grain(7.5, 1))));
+        robot.clickOn("#remove-grain");
+        until("gone", () -> session.shot().layer("maker").orElseThrow().step(Grain.class).isEmpty());
+        robot.interact(() -> session.store().undo());
+        assertThat(session.shot().layer("maker").orElseThrow().step(Grain.class)).contains(new Grain(7.5, 1));
+    }
+
+    /// A patch's outline is pulled on the picture; with keyframes it goes from one shape to the other.
+    @Test
+    void anOutlineMovesFromKeyframeToKeyframe(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-layer");
+        robot.clickOn("#slip-maker");
+        Outline before = session.shot().layer("maker").orElseThrow().step(Outline.class).orElseThrow();
+        robot.interact(() -> session.goToFrame(0));
+        robot.clickOn("#key-outline");
+        until("a keyframe", () -> session.shot().layer("maker").orElseThrow().keyTimes().equals(List.of(0.0)));
+        robot.interact(() -> session.goToFrame(48));
+        until("a picture", () -> robot.lookup("#corner-1").tryQuery().isPresent());
+        robot.drag("#corner-1").moveBy(40, 0).drop();
+        until("two keyframes", () -> session.shot().layer("maker").orElseThrow().keyTimes().equals(List.of(0.0, 2.0)));
+        Outline after = session.shot().layer("maker").orElseThrow().step(Outline.class).orElseThrow();
+        assertThat(after.at(0)).isEqualTo(before.at(0));
+        assertThat(after.at(2).get(1).x()).isGreaterThan(before.at(0).get(1).x() + 0.02);
+        assertThat(after.at(1).get(1).x()).isBetween(before.at(0).get(1).x(), after.at(2).get(1).x());
+        robot.clickOn("#ease-outline");
+        until("another ease", () -> session.shot().layer("maker").orElseThrow().step(Outline.class).orElseThrow().corners().easeAt(2) == Ease.HOLD);
+        robot.clickOn("#key-outline");
+        until("taken away", () -> session.shot().layer("maker").orElseThrow().keyTimes().equals(List.of(0.0)));
     }
 }

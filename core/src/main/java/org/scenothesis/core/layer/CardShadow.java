@@ -11,8 +11,8 @@ import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Resample;
-import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.SetPlan;
+import org.scenothesis.core.shot.step.Shadow;
 
 /// The shadow of an element on the plan's ground: its own matte thrown along the key light.
 ///
@@ -27,9 +27,9 @@ public final class CardShadow {
 
     private final Placement placement;
     private final SetPlan plan;
-    private final Layer.Shadow settings;
+    private final Shadow settings;
 
-    public CardShadow(Placement placement, SetPlan plan, Layer.Shadow settings) {
+    public CardShadow(Placement placement, SetPlan plan, Shadow settings) {
         this.placement = placement;
         this.plan = plan;
         this.settings = settings;
@@ -40,7 +40,7 @@ public final class CardShadow {
     /// Lit from the side, a card facing the camera would throw a line; what is filmed is mostly round, so the card is turned about its foot until the
     /// light meets it by at least `LEAST_FACING`.
     private Vec card(Point picture) {
-        Vec foot = placement.state().foot();
+        Vec foot = placement.stand().foot();
         Vec off = placement.onCard(picture).minus(foot);
         Vec forward = placement.pose().worldToCamera()[2];
         double facing = Math.atan2(forward.x(), forward.z());

@@ -1,29 +1,49 @@
 package org.scenothesis.core.layer;
 
+import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 
-/// A layer with its picture at one moment, ready to be laid.
+/// A layer with all that its steps need at one moment: pictures and what was measured.
 ///
-/// - `piece`: straight alpha for elements, opaque otherwise, of which only elements may be smaller than the base; `unlit`: for light layers, the frame
-///   without that light.
-/// - `mask`: coverage of the layer's outline, null for all. `gains`: what brings it to the base (1 for none).
-/// - `toBase`: picture pixel to base pixel, undoing a measured camera shift; identity for none.
-public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, @Nullable Mask mask, Gains gains, PlanarMap toBase) {
+/// - `piece`: the picture of its source, or of what was keyed beforehand; `unlit`: where light gained is the source, the frame without that light.
+/// - `gains`: what brings exposure and colour to the base's (1 for none); `toBase`: picture pixel to base pixel, undoing a measured camera shift.
+/// - `keying`: how a frame of it is keyed; null where there is no screen to key against.
+public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Gains gains, PlanarMap toBase, @Nullable Keying keying) {
+    /// Keys a frame against the screen of its take; the outline, in shares of the picture, may be empty.
+    @FunctionalInterface
+    public interface Keying {
+        Piece key(Picture frame, KeySettings settings, List<Point> garbage);
+    }
+
     public static LayerPicture of(Layer layer, Picture picture) {
         return of(layer, Piece.whole(picture));
     }
 
     public static LayerPicture of(Layer layer, Piece piece) {
-        return new LayerPicture(layer, piece, null, null, Gains.UNITY, PlanarMap.identity());
+        return new LayerPicture(layer, piece, null, Gains.UNITY, PlanarMap.identity(), null);
     }
 
-    public LayerPicture withGains(Gains g) {
-        return new LayerPicture(layer, piece, unlit, mask, g, toBase);
+    public LayerPicture withUnlit(Picture other) {
+        return new LayerPicture(layer, piece, other, gains, toBase, keying);
+    }
+
+    public LayerPicture withGains(Gains other) {
+        return new LayerPicture(layer, piece, unlit, other, toBase, keying);
+    }
+
+    public LayerPicture withToBase(PlanarMap other) {
+        return new LayerPicture(layer, piece, unlit, gains, other, keying);
+    }
+
+    public LayerPicture withKeying(Keying other) {
+        return new LayerPicture(layer, piece, unlit, gains, toBase, other);
     }
 
     Picture picture() {

@@ -20,4 +20,19 @@ public record Mask(Plane coverage, Box at) {
         Box kept = box.isEmpty() ? new Box(0, 0, 1, 1) : box;
         return new Mask(kept.cut(p), kept);
     }
+
+    /// What counts in both.
+    Mask times(Mask other) {
+        Box both = at.within(other.at);
+        if (both.isEmpty()) {
+            return new Mask(Plane.of(1, 1), new Box(0, 0, 1, 1));
+        }
+        Plane a = both.moved(-at.left(), -at.top()).cut(coverage);
+        Plane b = both.moved(-other.at.left(), -other.at.top()).cut(other.coverage);
+        Plane out = Plane.of(both.width(), both.height());
+        for (int i = 0; i < out.data().length; i++) {
+            out.data()[i] = a.data()[i] * b.data()[i];
+        }
+        return new Mask(out, both);
+    }
 }

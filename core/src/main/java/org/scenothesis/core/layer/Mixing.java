@@ -8,6 +8,7 @@ import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.shot.Blend;
 
 /// The arithmetic of layers, in scene-linear light, each on some rows of the base in place, so that a band of rows stays in the cache while all layers
 /// are laid on it.
@@ -36,19 +37,6 @@ interface Mixing {
         };
     }
 
-    /// A straight-alpha piece: `base = piece·gain·alpha·presence + base·(1 − alpha·presence)`.
-    static Mixing over(Piece top, Mask alpha, Gains gains, double presence) {
-        float[] k = factors(gains);
-        float[] a = alpha.coverage().data();
-        return rows(top.at().within(alpha.at()), (base, box, c) -> {
-            float[] to = base.colours().get(c).data();
-            float[] from = top.picture().colours().get(c).data();
-            for (int y = box.top(); y < box.bottom(); y++) {
-                mix(to, from, a, run(base, box, y, top.at(), alpha.at()), (float) presence, k[c]);
-            }
-        });
-    }
-
     /// Takes `density` of the key away.
     static Mixing darken(Mask density, double presence) {
         return rows(density.at(), (base, box, c) -> {
@@ -60,17 +48,43 @@ interface Mixing {
     }
 
     /// Adds the light that `lit` has more than `unlit`, within a mask.
-    static Mixing addLight(Picture lit, Picture unlit, @Nullable Mask within, double factor) {
+    static Mixing addLight(Picture lit, Picture unlit, @Nullable Mask within, Gains gains, double presence) {
         Box all = Box.all(lit.r());
+        double[] k = {presence * gains.r(), presence * gains.g(), presence * gains.b()};
         Mask mask = within == null ? Mask.whole(Plane.filled(lit.width(), lit.height(), 1)) : within;
         return rows(all.within(mask.at()), (base, box, c) -> {
             float[] to = base.colours().get(c).data();
             float[] on = lit.colours().get(c).data();
             float[] off = unlit.colours().get(c).data();
             for (int y = box.top(); y < box.bottom(); y++) {
-                light(to, on, off, mask.coverage().data(), run(base, box, y, all, mask.at()), (float) factor);
+                light(to, on, off, mask.coverage().data(), run(base, box, y, all, mask.at()), (float) k[c]);
             }
         });
+    }
+
+    /// A straight-alpha piece, laid as `blend` says; over is `base = piece·gain·alpha·presence + base·(1 − alpha·presence)`.
+    static Mixing laid(Blend blend, Piece top, Mask alpha, Gains gains, double presence) {
+        float[] k = factors(gains);
+        float[] a = alpha.coverage().data();
+        Row row = switch (blend) {
+            case OVER -> Mixing::mix;
+            case ADD -> Mixing::add;
+            case SCREEN -> Mixing::screen;
+            case LIGHTEN -> Mixing::lighten;
+        };
+        return rows(top.at().within(alpha.at()), (base, box, c) -> {
+            float[] to = base.colours().get(c).data();
+            float[] from = top.picture().colours().get(c).data();
+            for (int y = box.top(); y < box.bottom(); y++) {
+                row.lay(to, from, a, run(base, box, y, top.at(), alpha.at()), (float) presence, k[c]);
+            }
+        });
+    }
+
+    /// Lays one row's run of one channel.
+    @FunctionalInterface
+    interface Row {
+        void lay(float[] base, float[] top, float[] alpha, Run r, float presence, float gain);
     }
 
     /// What is done to one channel within a box.
@@ -113,6 +127,36 @@ interface Mixing {
         }
         for (; i < r.length; i++) {
             base[r.base + i] += alpha[r.weight + i] * presence * (top[r.top + i] * gain - base[r.base + i]);
+        }
+    }
+
+    private static void add(float[] base, float[] top, float[] alpha, Run r, float presence, float gain) {
+        for (int i = 0; i < r.length; i++) {
+            base[r.base + i] += alpha[r.weight + i] * presence * top[r.top + i] * gain;
+        }
+    }
+
+    /// What is lit twice does not go beyond white: `1 − (1 − base)(1 − top)`, and where either is beyond white already, the lighter.
+    private static void screen(float[] base, float[] top, float[] alpha, Run r, float presence, float gain) {
+        for (int i = 0; i < r.length; i++) {
+            float below = base[r.base + i];
+            float above = top[r.top + i] * gain;
+            float both = below < 1 && above < 1 ? below + above - below * above : Math.max(below, above);
+            base[r.base + i] = below + alpha[r.weight + i] * presence * (both - below);
+        }
+    }
+
+    private static void lighten(float[] base, float[] top, float[] alpha, Run r, float presence, float gain) {
+        for (int i = 0; i < r.length; i++) {
+            float below = base[r.base + i];
+            base[r.base + i] = below + alpha[r.weight + i] * presence * (Math.max(below, top[r.top + i] * gain) - below);
+        }
+    }
+
+    /// What `on` has more than `off`.
+    static void gained(float[] on, float[] off, float[] out, int from, int to) {
+        for (int i = from; i < to; i++) {
+            out[i] = Math.max(0, on[i] - off[i]);
         }
     }
 

@@ -1,129 +1,162 @@
 package org.scenothesis.core.shot;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Steady;
+import org.scenothesis.core.shot.step.Step;
 
-/// One layer of a shot, bottom first.
+/// One layer of a shot, bottom first: a source, when of it is shown, what is done to it, and how it is laid on what is below.
 ///
-/// - `plate`: the plate it takes its picture from; `lightAgainst`: for light layers, the plate that shows the frame without that light.
-/// - `mask`: outline of what counts, in shares of width and height; empty for all. For keyed elements it is the garbage matte.
-/// - `filmedFoot`: where the element's foot stood when filmed; keyframes say where it is to stand.
-/// - `matched`: exposure and colour are brought to the base's by the lock check's measure.
-public record Layer(
-        String id,
-        String name,
-        Kind kind,
-        String plate,
-        @Nullable String lightAgainst,
-        boolean on,
-        KeySettings key,
-        List<Point> mask,
-        double maskSoftnessPx,
-        Vec filmedFoot,
-        List<Keyframe> keyframes,
-        Shadow shadow,
-        double gainStops,
-        boolean matched) {
-    public enum Kind {
-        BASE,
-        PATCH,
-        ELEMENT,
-        LIGHT
-    }
-
-    /// The shadow thrown on the ground: on or off, and its density and softness as factors of what the plan's light says.
-    public record Shadow(boolean on, double density, double softness) {
-        public static final Shadow NONE = new Shadow(false, 1, 1);
-        public static final Shadow MEASURED = new Shadow(true, 1, 1);
-
-        public Shadow {
-            Check.range("density", density, 0, 3);
-            Check.range("softness", softness, 0, 5);
-        }
-    }
+/// What a layer is for shows in its steps only. The usual ones: a base is a plate; a patch is steadied, outlined and matched; an element is keyed,
+/// placed and throws a shadow; gained light is outlined and added.
+public record Layer(String id, String name, boolean on, Source source, TimeMap time, List<Step> steps, Blend blend) {
+    private static final int MOST_STEPS = 100;
+    /// Where a step goes that is put in: each behind those it needs. A garbage matte lies before the key, so outlines have two places.
+    private static final List<Class<? extends Step>> USUAL_ORDER = List.of(
+            Steady.class, Outline.class, Key.class, OwnAlpha.class, Grade.class, Grain.class, Place.class, Shadow.class, Presence.class);
 
     public Layer {
-        mask = List.copyOf(mask);
-        Check.that(mask.size() <= 10_000, "an outline has at most 10000 corners");
-        for (Point p : mask) {
-            Check.range("a corner of the outline", p.x(), -10, 11);
-            Check.range("a corner of the outline", p.y(), -10, 11);
-        }
-        Check.place("filmedFoot", filmedFoot.x(), filmedFoot.y(), filmedFoot.z());
-        Check.range("maskSoftnessPx", maskSoftnessPx, 0, 400);
-        Check.range("gainStops", gainStops, -8, 8);
-        List<Keyframe> sorted = new ArrayList<>(keyframes);
-        sorted.sort(Comparator.comparingDouble(Keyframe::seconds));
-        keyframes = List.copyOf(sorted);
+        Check.that(steps.size() <= MOST_STEPS, "a layer has at most " + MOST_STEPS + " steps");
+        steps = List.copyOf(steps);
     }
 
-    public static Layer of(String id, String name, Kind kind, String plate) {
-        return new Layer(
-                id, name, kind, plate, null, true, KeySettings.DEFAULT, List.of(), 0, Vec.ZERO, List.of(), Shadow.NONE, 0, kind == Kind.PATCH);
+    public static Layer of(String id, String name, String plate, Step... steps) {
+        return new Layer(id, name, true, new Source.OfPlate(plate), TimeMap.AS_FILMED, List.of(steps), Blend.OVER);
     }
 
-    /// The element's state at a moment: between keyframes eased, before and after them held.
-    public Keyframe stateAt(double seconds) {
-        if (keyframes.isEmpty()) {
-            return new Keyframe(Math.max(0, seconds), filmedFoot, 0, 1, 1, Ease.SOFT);
-        }
-        Keyframe before = keyframes.getFirst();
-        for (Keyframe k : keyframes) {
-            if (k.seconds() > seconds) {
-                double span = k.seconds() - before.seconds();
-                return span <= 0 ? before : before.towards(k, (seconds - before.seconds()) / span);
+    /// A part of another take of the same camera.
+    public static Layer patch(String id, String name, String plate) {
+        return of(id, name, plate, new Steady(), new Grade(0, true));
+    }
+
+    /// Something keyed, standing where it was filmed.
+    public static Layer element(String id, String name, String plate, Given<Vec> filmedFoot) {
+        return of(id, name, plate, new Key(KeySettings.DEFAULT), Place.asFilmed(filmedFoot));
+    }
+
+    /// The light that one plate has more than another.
+    public static Layer light(String id, String name, String lit, String unlit) {
+        return new Layer(id, name, true, new Source.LightGained(lit, unlit), TimeMap.AS_FILMED, List.of(), Blend.ADD);
+    }
+
+    /// The plate that gives it its mark.
+    public String plate() {
+        return source.plate();
+    }
+
+    public boolean keyed() {
+        return step(Key.class).isPresent();
+    }
+
+    /// The first step of a kind.
+    public <S extends Step> Optional<S> step(Class<S> kind) {
+        return steps.stream().filter(kind::isInstance).map(kind::cast).findFirst();
+    }
+
+    public KeySettings key() {
+        return step(Key.class).map(Key::settings).orElse(KeySettings.DEFAULT);
+    }
+
+    /// The garbage matte: the outline that a key takes.
+    public Outline garbage() {
+        Outline last = Outline.NONE;
+        for (Step s : steps) {
+            if (s instanceof Key) {
+                return last;
             }
-            before = k;
+            last = s instanceof Outline o ? o : last;
         }
-        return before;
+        return Outline.NONE;
     }
 
-    public Layer withKey(KeySettings other) {
-        return new Layer(id, name, kind, plate, lightAgainst, on, other, mask, maskSoftnessPx, filmedFoot, keyframes, shadow, gainStops, matched);
+    public double presence(double seconds) {
+        double p = 1;
+        for (Step s : steps) {
+            p = s instanceof Presence q ? p * q.at(seconds) : p;
+        }
+        return p;
     }
 
-    public Layer withMask(List<Point> other, double softnessPx) {
-        return new Layer(id, name, kind, plate, lightAgainst, on, key, other, softnessPx, filmedFoot, keyframes, shadow, gainStops, matched);
+    /// The moments of all keys of all steps, in order.
+    public List<Double> keyTimes() {
+        List<Double> out = new ArrayList<>();
+        steps.forEach(s -> s.animate(new Animated.Change() {
+            @Override
+            public <T> Animated<T> of(Animated<T> value, Animated.Between<T> between) {
+                value.keys().forEach(k -> out.add(k.seconds()));
+                return value;
+            }
+        }));
+        return out.stream().distinct().sorted().toList();
     }
 
-    public Layer withFilmedFoot(Vec other) {
-        return new Layer(id, name, kind, plate, lightAgainst, on, key, mask, maskSoftnessPx, other, keyframes, shadow, gainStops, matched);
+    /// With a step in place of the first of its kind, or put in where it usually belongs.
+    public Layer with(Step step) {
+        List<Step> out = new ArrayList<>(steps);
+        for (int i = 0; i < out.size(); i++) {
+            if (out.get(i).getClass() == step.getClass()) {
+                out.set(i, step);
+                return withSteps(out);
+            }
+        }
+        int at = 0;
+        for (int i = 0; i < out.size(); i++) {
+            at = USUAL_ORDER.indexOf(out.get(i).getClass()) <= USUAL_ORDER.indexOf(step.getClass()) ? i + 1 : at;
+        }
+        out.add(at, step);
+        return withSteps(out);
     }
 
-    public Layer withKeyframes(List<Keyframe> other) {
-        return new Layer(id, name, kind, plate, lightAgainst, on, key, mask, maskSoftnessPx, filmedFoot, other, shadow, gainStops, matched);
+    /// With the first step of a kind changed; `usual` is put in where there is none.
+    public <S extends Step> Layer with(S usual, UnaryOperator<S> change) {
+        @SuppressWarnings("unchecked")
+        Class<S> kind = (Class<S>) usual.getClass();
+        return with(change.apply(step(kind).orElse(usual)));
     }
 
-    /// Puts a keyframe in, in place of one within half a frame of it.
-    public Layer withKeyframe(Keyframe k) {
-        List<Keyframe> more = new ArrayList<>(keyframes.stream().filter(o -> Math.abs(o.seconds() - k.seconds()) > 0.02).toList());
-        more.add(k);
-        return withKeyframes(more);
+    /// With another step at a place in the list.
+    public Layer with(int index, Step step) {
+        List<Step> out = new ArrayList<>(steps);
+        out.set(index, step);
+        return withSteps(out);
     }
 
-    public Layer withShadow(Shadow other) {
-        return new Layer(id, name, kind, plate, lightAgainst, on, key, mask, maskSoftnessPx, filmedFoot, keyframes, other, gainStops, matched);
+    public Layer without(int index) {
+        List<Step> out = new ArrayList<>(steps);
+        out.remove(index);
+        return withSteps(out);
     }
 
-    public Layer withGainStops(double other) {
-        return new Layer(id, name, kind, plate, lightAgainst, on, key, mask, maskSoftnessPx, filmedFoot, keyframes, shadow, other, matched);
+    public Layer without(Class<? extends Step> kind) {
+        return withSteps(steps.stream().filter(s -> !kind.isInstance(s)).toList());
+    }
+
+    public Layer withSteps(List<Step> other) {
+        return new Layer(id, name, on, source, time, other, blend);
     }
 
     public Layer withOn(boolean other) {
-        return new Layer(id, name, kind, plate, lightAgainst, other, key, mask, maskSoftnessPx, filmedFoot, keyframes, shadow, gainStops, matched);
+        return new Layer(id, name, other, source, time, steps, blend);
     }
 
-    public Layer withMatched(boolean other) {
-        return new Layer(id, name, kind, plate, lightAgainst, on, key, mask, maskSoftnessPx, filmedFoot, keyframes, shadow, gainStops, other);
+    public Layer withTime(TimeMap other) {
+        return new Layer(id, name, on, source, other, steps, blend);
     }
 
-    public Layer against(@Nullable String plateId) {
-        return new Layer(id, name, kind, plate, plateId, on, key, mask, maskSoftnessPx, filmedFoot, keyframes, shadow, gainStops, matched);
+    public Layer withBlend(Blend other) {
+        return new Layer(id, name, on, source, time, steps, other);
     }
 }

@@ -7,7 +7,7 @@ import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /// Where and under what conditions a shot is filmed: plain facts that hold for all its wonders, and the place in the open if there is one.
-public record Setting(Map<String, String> facts, @Nullable Place place) {
+public record Setting(Map<String, String> facts, @Nullable Location place) {
     public static final Setting NONE = new Setting(Map.of(), null);
 
     public Setting {
@@ -20,11 +20,11 @@ public record Setting(Map<String, String> facts, @Nullable Place place) {
         return new Setting(more, place);
     }
 
-    public Setting withPlace(@Nullable Place other) {
+    public Setting withPlace(@Nullable Location other) {
         return new Setting(facts, other);
     }
 
-    public Optional<Place> inTheOpen() {
+    public Optional<Location> inTheOpen() {
         return Optional.ofNullable(place);
     }
 }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
+import org.scenothesis.core.optics.Vec;
 
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
@@ -24,7 +25,7 @@ public record Shot(
         @Nullable SetPlan plan,
         Setting setting) {
     /// A day: no shot is longer.
-    private static final double LONGEST_S = 86_400;
+    public static final double LONGEST_S = 86_400;
 
     public Shot {
         Check.range("seconds", seconds, 0, LONGEST_S);
@@ -47,6 +48,12 @@ public record Shot(
 
     public Optional<Layer> layer(@Nullable String layerId) {
         return layers.stream().filter(l -> l.id().equals(layerId)).findFirst();
+    }
+
+    /// Where something was filmed while nobody said so: the middle of the ground, or two metres off before there is one.
+    public Given<Vec> somewhere() {
+        Vec foot = plan == null ? new Vec(0, 0, 2) : new Vec(plan.camera().x(), plan.groundM(), (plan.groundNearM() + plan.groundFarM()) / 2);
+        return new Given.Assumed<>(foot, "Nobody said where it was filmed.");
     }
 
     public Optional<Plate> plateOf(PlateRole role) {

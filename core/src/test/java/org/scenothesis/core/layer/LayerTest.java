@@ -13,14 +13,19 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.picture.Piece;
-import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Animated;
 import org.scenothesis.core.shot.Ease;
-import org.scenothesis.core.shot.Keyframe;
+import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.SetPlan;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Step;
 
 class LayerTest {
     private static final int W = 320;
@@ -29,8 +34,16 @@ class LayerTest {
     private final Bands bands = Bands.sequential();
     private final SetPlan plan = new SetPlan(new Vec(0, 1.5, -3), 0, 0, 0, 1, 0, -1, 6, new SetPlan.Light(-90, 45, 2, 1));
 
-    private static Keyframe state(Vec foot) {
-        return new Keyframe(0, foot, 0, 1, 1, Ease.SOFT);
+    private static Place.Stand state(Vec foot) {
+        return new Place.Stand(foot, 0, 1);
+    }
+
+    private static Layer element(Step... steps) {
+        Layer l = Layer.of("e", "", "p", new OwnAlpha());
+        for (Step s : steps) {
+            l = l.with(s);
+        }
+        return l;
     }
 
     private static Picture card(int left, int top, int right, int bottom) {
@@ -44,13 +57,13 @@ class LayerTest {
     }
 
     private LayerPicture base(float v) {
-        return LayerPicture.of(Layer.of("base", "", Layer.Kind.BASE, "c"), Picture.filled(W, H, v, v, v));
+        return LayerPicture.of(Layer.of("base", "", "c"), Picture.filled(W, H, v, v, v));
     }
 
     @Test
     void overIsThePorterDuffSum() {
         Picture element = Picture.filled(W, H, 0.8f, 0.4f, 0.2f).withAlpha(Plane.filled(W, H, 0.25f));
-        Picture out = Composer.compose(List.of(base(0.4f), LayerPicture.of(Layer.of("e", "", Layer.Kind.ELEMENT, "p"), element)), null, 0, bands);
+        Picture out = Composer.compose(List.of(base(0.4f), LayerPicture.of(element(), element)), null, 0, bands);
         assertThat(out.r().at(5, 5)).isCloseTo(0.25f * 0.8f + 0.75f * 0.4f, Offset.offset(1e-6f));
         assertThat(out.a()).isNull();
     }
@@ -58,7 +71,7 @@ class LayerTest {
     @Test
     void theBaseIsNotTouched() {
         LayerPicture base = base(0.4f);
-        Composer.compose(List.of(base, LayerPicture.of(Layer.of("e", "", Layer.Kind.ELEMENT, "p"), card(0, 0, 9, 9))), null, 0, bands);
+        Composer.compose(List.of(base, LayerPicture.of(element(), card(0, 0, 9, 9))), null, 0, bands);
         assertThat(base.picture().r().at(2, 2)).isEqualTo(0.4f);
     }
 
@@ -93,7 +106,7 @@ class LayerTest {
     @Test
     void theShadowFallsAwayFromTheLightAndAsFarAsItIsHigh() {
         Placement p = new Placement(plan.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
-        CardShadow s = new CardShadow(p, plan, Layer.Shadow.MEASURED);
+        CardShadow s = new CardShadow(p, plan, Shadow.OF_STAGE);
         // The light stands left at 45°: a point 1 m up throws its shadow 1 m to the right.
         Vec fallen = s.thrown(new Vec(0, 1, 1));
         assertThat(fallen.x()).isCloseTo(1, Offset.offset(1e-9));
@@ -105,7 +118,7 @@ class LayerTest {
     void shadowDensityIsThatOfKeyAgainstFill() {
         assertThat(plan.light().density()).isCloseTo(0.5, Offset.offset(1e-9));
         Placement p = new Placement(plan.pose(W, H), new Vec(0, 0, 3), state(new Vec(0, 0, 3)));
-        Plane d = new CardShadow(p, plan, Layer.Shadow.MEASURED).density(Mask.of(card(140, 120, 180, 170).alpha()), FRAME, bands).coverage();
+        Plane d = new CardShadow(p, plan, Shadow.OF_STAGE).density(Mask.of(card(140, 120, 180, 170).alpha()), FRAME, bands).coverage();
         float most = 0;
         for (float v : d.data()) {
             most = Math.max(most, v);
@@ -118,21 +131,21 @@ class LayerTest {
         Placement low = new Placement(plan.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
         Placement high = new Placement(plan.pose(W, H), new Vec(0, 0.6, 1), state(new Vec(0, 0.6, 1)));
         double y = H / 2.0 + 60;
-        assertThat(new CardShadow(high, plan, Layer.Shadow.MEASURED).sigmaPx(160, y - 60)).isGreaterThan(new CardShadow(low, plan, Layer.Shadow.MEASURED).sigmaPx(160, y));
+        assertThat(new CardShadow(high, plan, Shadow.OF_STAGE).sigmaPx(160, y - 60)).isGreaterThan(new CardShadow(low, plan, Shadow.OF_STAGE).sigmaPx(160, y));
     }
 
     @Test
     void noMatteNoShadow() {
         Placement p = new Placement(plan.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
-        assertThat(new CardShadow(p, plan, Layer.Shadow.MEASURED).density(Mask.of(Plane.of(W, H)), FRAME, bands).coverage().data()).containsOnly(0f);
+        assertThat(new CardShadow(p, plan, Shadow.OF_STAGE).density(Mask.of(Plane.of(W, H)), FRAME, bands).coverage().data()).containsOnly(0f);
     }
 
     @Test
     void shadowDarkensTheGroundBesideTheElement() {
-        Layer l = Layer.of("e", "", Layer.Kind.ELEMENT, "p").withFilmedFoot(new Vec(0, 0, 3)).withShadow(Layer.Shadow.MEASURED);
+        Layer l = element(Place.asFilmed(Given.told(new Vec(0, 0, 3))), Shadow.OF_STAGE);
         Picture element = card(150, 110, 170, 170);
         Picture out = Composer.compose(List.of(base(0.4f), LayerPicture.of(l, element)), plan, 0, bands);
-        Picture without = Composer.compose(List.of(base(0.4f), LayerPicture.of(l.withShadow(Layer.Shadow.NONE), element)), plan, 0, bands);
+        Picture without = Composer.compose(List.of(base(0.4f), LayerPicture.of(l.without(Shadow.class), element)), plan, 0, bands);
         double right = 0;
         double left = 0;
         for (int y = 150; y < H; y++) {
@@ -145,10 +158,8 @@ class LayerTest {
 
     @Test
     void lightIsWhatTheLitFrameHasMore() {
-        Layer l = Layer.of("glow", "", Layer.Kind.LIGHT, "lamp").against("c").withKeyframes(List.of(
-                new Keyframe(1, Vec.ZERO, 0, 1, 0, Ease.STEADY), new Keyframe(2, Vec.ZERO, 0, 1, 1, Ease.STEADY)));
-        LayerPicture light = new LayerPicture(
-                l, Piece.whole(Picture.filled(W, H, 0.5f, 0.3f, 0.2f)), Picture.filled(W, H, 0.2f, 0.2f, 0.25f), null, Gains.UNITY, PlanarMap.identity());
+        Layer l = Layer.light("glow", "", "lamp", "c").with(new Presence(Animated.of(0.0).key(1, 0.0, Ease.STEADY).key(2, 1.0, Ease.STEADY)));
+        LayerPicture light = LayerPicture.of(l, Picture.filled(W, H, 0.5f, 0.3f, 0.2f)).withUnlit(Picture.filled(W, H, 0.2f, 0.2f, 0.25f));
         Picture half = Composer.compose(List.of(base(0.1f), light), null, 1.5, bands);
         assertThat(half.r().at(3, 3)).isCloseTo(0.1f + 0.15f, Offset.offset(1e-5f));
         assertThat(half.b().at(3, 3)).isCloseTo(0.1f, Offset.offset(1e-6f));
@@ -157,31 +168,17 @@ class LayerTest {
 
     @Test
     void aMatchedLayerIsBroughtToTheBase() {
-        Layer l = Layer.of("patch", "", Layer.Kind.PATCH, "p");
+        Layer l = Layer.patch("patch", "", "p");
         LayerPicture dim = LayerPicture.of(l, Picture.filled(W, H, 0.2f, 0.2f, 0.2f)).withGains(new Gains(1.25, 1.25, 1.25));
         assertThat(Composer.compose(List.of(base(0.4f), dim), null, 0, bands).g().at(9, 9)).isCloseTo(0.25f, Offset.offset(1e-6f));
-        LayerPicture brighter = LayerPicture.of(l.withGainStops(1), dim.piece());
+        LayerPicture brighter = LayerPicture.of(l.with(new Grade(1, false)), dim.piece());
         assertThat(Composer.compose(List.of(base(0.4f), brighter), null, 0, bands).g().at(9, 9)).isCloseTo(0.4f, Offset.offset(1e-6f));
-    }
-
-    @Test
-    void keyframesEaseBetweenAndHoldOutside() {
-        Layer l = Layer.of("e", "", Layer.Kind.ELEMENT, "p").withKeyframes(List.of(
-                new Keyframe(2, new Vec(0, 1, 0), 0, 1, 1, Ease.SOFT), new Keyframe(1, new Vec(0, 0, 0), 0, 1, 1, Ease.SOFT)));
-        assertThat(l.stateAt(0.2).foot().y()).isZero();
-        assertThat(l.stateAt(9).foot().y()).isEqualTo(1);
-        assertThat(l.stateAt(1.5).foot().y()).isCloseTo(0.5, Offset.offset(1e-9));
-        assertThat(l.stateAt(1.1).foot().y()).isLessThan(0.02);
-        assertThat(l.withKeyframe(new Keyframe(1, new Vec(3, 0, 0), 0, 1, 1, Ease.SOFT)).keyframes()).hasSize(2);
-        assertThat(Ease.HOLD.at(0.99)).isZero();
-        assertThat(Ease.STEADY.at(0.3)).isEqualTo(0.3);
-        assertThat(Ease.SOFT.at(Double.NaN)).isNaN();
     }
 
     @Test
     void layersOfOtherSizesAndNoneAtAllAreRefused() {
         assertThatIllegalArgumentException().isThrownBy(() -> Composer.compose(List.of(), null, 0, bands));
-        LayerPicture small = LayerPicture.of(Layer.of("e", "", Layer.Kind.PATCH, "p"), Picture.of(10, 10));
+        LayerPicture small = LayerPicture.of(Layer.patch("e", "", "p"), Picture.of(10, 10));
         assertThatIllegalArgumentException().isThrownBy(() -> Composer.compose(List.of(base(0), small), null, 0, bands));
     }
 
@@ -191,10 +188,9 @@ class LayerTest {
     void whatStandsBehindTheCameraIsNotSeen(double z) {
         Picture base = Picture.filled(64, 36, 0.2f, 0.2f, 0.2f);
         Picture card = Picture.filled(64, 36, 0.9f, 0.1f, 0.1f).withAlpha(Plane.filled(64, 36, 1));
-        Layer behind = Layer.of("e", "", Layer.Kind.ELEMENT, "p").withFilmedFoot(new Vec(0, 0, 1)).withShadow(Layer.Shadow.MEASURED)
-                .withKeyframe(new Keyframe(0, new Vec(0, 0, z), 0, 1, 1, Ease.SOFT));
+        Layer behind = element(Place.at(Given.told(new Vec(0, 0, 1)), new Vec(0, 0, z)), Shadow.OF_STAGE);
         Picture out = Composer.compose(
-                List.of(LayerPicture.of(Layer.of("b", "", Layer.Kind.BASE, "c"), base), LayerPicture.of(behind, card)), plan, 0, Bands.sequential());
+                List.of(LayerPicture.of(Layer.of("b", "", "c"), base), LayerPicture.of(behind, card)), plan, 0, Bands.sequential());
         assertThat(out.r().data()).isEqualTo(base.r().data());
     }
 }

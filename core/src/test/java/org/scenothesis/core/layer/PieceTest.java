@@ -19,10 +19,15 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.Ease;
-import org.scenothesis.core.shot.Keyframe;
+import org.scenothesis.core.shot.Animated;
+import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.SetPlan;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Shadow;
 
 /// A layer given as a small piece must come out like the same layer given as a whole frame, wherever it lies.
 class PieceTest {
@@ -62,12 +67,13 @@ class PieceTest {
     }
 
     private static LayerPicture base() {
-        return LayerPicture.of(Layer.of("base", "", Layer.Kind.BASE, "c"), noise(1));
+        return LayerPicture.of(Layer.of("base", "", "c"), noise(1));
     }
 
     private static Layer layer(Vec to) {
-        return Layer.of("e", "", Layer.Kind.ELEMENT, "p").withFilmedFoot(new Vec(0.1, 0.2, 1)).withShadow(Layer.Shadow.MEASURED)
-                .withKeyframes(List.of(new Keyframe(0, to, 4, 1.2, 0.8, Ease.SOFT)));
+        return Layer.of(
+                "e", "", "p", new OwnAlpha(),
+                new Place(Given.told(new Vec(0.1, 0.2, 1)), Animated.of(to), Animated.of(4.0), Animated.of(1.2)), Shadow.OF_STAGE, new Presence(Animated.of(0.8)));
     }
 
     private static void assertClose(Picture a, Picture b) {
@@ -94,7 +100,7 @@ class PieceTest {
     void anElementOutOfThePictureLeavesTheBaseAlone() {
         Box box = new Box(60, 30, 110, 80);
         Piece piece = new Piece(box.cut(element(box)), box);
-        Layer away = layer(new Vec(90, 0.5, 1.6)).withShadow(Layer.Shadow.NONE);
+        Layer away = layer(new Vec(90, 0.5, 1.6)).without(Shadow.class);
         assertThat(Composer.compose(List.of(base(), LayerPicture.of(away, piece)), plan, 0, MANY).r().data()).containsExactly(base().picture().r().data());
         Piece nothing = new Piece(Picture.of(5, 5).withAlpha(Plane.of(5, 5)), new Box(10, 10, 15, 15));
         assertThat(Composer.compose(List.of(base(), LayerPicture.of(layer(Vec.ZERO), nothing)), plan, 0, MANY).r().data())
@@ -103,20 +109,26 @@ class PieceTest {
 
     @Test
     void aMaskedPatchCountsOnlyWithinItsMask() {
+        List<Point> corners = List.of(new Point(30.0 / W, 20.0 / H), new Point(33.5 / W, 20.0 / H), new Point(33.5 / W, 22.0 / H), new Point(30.0 / W, 22.0 / H));
+        Layer l = Layer.patch("p", "", "p").with(Outline.of(corners, 0));
+        Picture over = noise(5);
+        Picture out = Composer.compose(List.of(base(), LayerPicture.of(l, over).withGains(new Gains(2, 2, 2))), null, 0, MANY);
+        Picture under = base().picture();
+        assertThat(out.r().at(30, 20)).isCloseTo(2 * over.r().at(30, 20), Offset.offset(1e-6f));
+        assertThat(out.b().at(33, 21)).isCloseTo(over.b().at(33, 21) + 0.5f * under.b().at(33, 21), Offset.offset(1e-5f));
+        assertThat(out.r().at(34, 20)).isEqualTo(under.r().at(34, 20));
+        assertThat(out.r().at(29, 20)).isEqualTo(under.r().at(29, 20));
+    }
+
+    @Test
+    void masksKeepOnlyWhatIsNotNothing() {
         Plane m = Plane.of(W, H);
         m.data()[20 * W + 30] = 1;
         m.data()[21 * W + 33] = 0.5f;
-        Mask mask = Mask.of(m);
-        assertThat(mask.at()).isEqualTo(new Box(30, 20, 34, 22));
-        Layer l = Layer.of("p", "", Layer.Kind.PATCH, "p");
-        Picture over = noise(5);
-        Picture out = Composer.compose(
-                List.of(base(), new LayerPicture(l, Piece.whole(over), null, mask, new Gains(2, 2, 2), PlanarMap.identity())), null, 0, MANY);
-        Picture under = base().picture();
-        assertThat(out.r().at(30, 20)).isCloseTo(2 * over.r().at(30, 20), Offset.offset(1e-6f));
-        assertThat(out.b().at(33, 21)).isCloseTo(over.b().at(33, 21) + 0.5f * under.b().at(33, 21), Offset.offset(1e-6f));
-        assertThat(out.r().at(31, 20)).isEqualTo(under.r().at(31, 20));
-        assertThat(out.r().at(29, 20)).isEqualTo(under.r().at(29, 20));
+        assertThat(Mask.of(m).at()).isEqualTo(new Box(30, 20, 34, 22));
+        Mask both = Mask.of(m).times(new Mask(Plane.filled(10, 10, 0.5f), new Box(33, 15, 43, 25)));
+        assertThat(both.at()).isEqualTo(new Box(33, 20, 34, 22));
+        assertThat(both.coverage().data()).containsExactly(0, 0.25f);
     }
 
     @Test
@@ -129,9 +141,8 @@ class PieceTest {
                 shifted.colours().get(c).data()[i] = under.colours().get(c).data()[i / W * W + Math.max(0, i % W - 2)];
             }
         }
-        Layer l = Layer.of("p", "", Layer.Kind.PATCH, "p");
         Picture out = Composer.compose(
-                List.of(base(), new LayerPicture(l, Piece.whole(shifted), null, null, Gains.UNITY, PlanarMap.shift(-2, 0))), null, 0, MANY);
+                List.of(base(), LayerPicture.of(Layer.patch("p", "", "p"), shifted).withToBase(PlanarMap.shift(-2, 0))), null, 0, MANY);
         for (int x = 4; x < W - 4; x++) {
             assertThat(out.g().at(x, 50)).isCloseTo(under.g().at(x, 50), Offset.offset(1e-5f));
         }

@@ -39,13 +39,13 @@ class DayAndPlaceTest {
     @ParameterizedTest
     @ValueSource(doubles = {Double.NaN, -91, 90.01})
     void aPlaceLiesOnTheEarth(double latitude) {
-        assertThatThrownBy(() -> new Place("x", latitude, 0, "UTC", List.of())).hasMessageContaining("latitudeDeg");
-        assertThatThrownBy(() -> new Place.Obstruction(0, 361, 10)).hasMessageContaining("toAzimuthDeg");
+        assertThatThrownBy(() -> new Location("x", latitude, 0, "UTC", List.of())).hasMessageContaining("latitudeDeg");
+        assertThatThrownBy(() -> new Location.Obstruction(0, 361, 10)).hasMessageContaining("toAzimuthDeg");
     }
 
     @Test
     void settingsKeepFactsAndPlaceApart() {
-        Setting s = Setting.NONE.withFact("light", "sun").withPlace(new Place("x", 0, 0, "UTC", List.of()));
+        Setting s = Setting.NONE.withFact("light", "sun").withPlace(new Location("x", 0, 0, "UTC", List.of()));
         assertThat(s.facts()).isEqualTo(Map.of("light", "sun"));
         assertThat(s.withPlace(null).inTheOpen()).isEmpty();
         assertThat(s.withFact("light", "shade").inTheOpen()).isPresent();

@@ -20,6 +20,11 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Presence;
 
 class DocumentTest {
     private static final Plate PLATE = new Plate(
@@ -124,11 +129,16 @@ class DocumentTest {
                 () -> new SetPlan(Vec.ZERO, 0, 0, v, 1, 0, 1, 2, light),
                 () -> new SetPlan(Vec.ZERO, 0, 0, 0, 1, v, 1, 2, light),
                 () -> new SetPlan.Light(v, 45, 1, 1),
-                () -> new Keyframe(0, new Vec(0, v, 0), 0, 1, 1, Ease.SOFT),
-                () -> new Keyframe(0, Vec.ZERO, v, 1, 1, Ease.SOFT),
+                () -> Place.at(Given.told(Vec.ZERO), new Vec(0, v, 0)),
+                () -> Place.asFilmed(Given.told(Vec.ZERO)).withTurnDeg(Animated.of(v)),
+                () -> new Presence(Animated.of(1.0).key(0, v, Ease.SOFT)),
+                () -> new Grain(v, 1),
+                () -> new Grade(v, false),
+                () -> new TimeMap.Straight(v, 1),
+                () -> Animated.of(1.0).key(v, 1.0, Ease.SOFT),
                 () -> new CameraPose(new Vec(0, 0, v), 0, 0, 0, 1000, 10, 10),
-                () -> Layer.of("l", "", Layer.Kind.ELEMENT, "p").withFilmedFoot(new Vec(0, 0, v)),
-                () -> Layer.of("l", "", Layer.Kind.ELEMENT, "p").withMask(List.of(new Point(v, 0)), 0));
+                () -> Place.asFilmed(Given.told(new Vec(0, 0, v))),
+                () -> Outline.of(List.of(new Point(v, 0)), 0));
         for (Runnable make : all) {
             assertThatIllegalArgumentException().isThrownBy(make::run);
         }

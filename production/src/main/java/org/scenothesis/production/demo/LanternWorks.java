@@ -9,9 +9,10 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.rehearsal.loft.LiftingShoot;
 import org.scenothesis.core.rehearsal.loft.Loft;
+import org.scenothesis.core.shot.Animated;
 import org.scenothesis.core.shot.Beat;
 import org.scenothesis.core.shot.Ease;
-import org.scenothesis.core.shot.Keyframe;
+import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
@@ -23,6 +24,11 @@ import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.production.illusion.Illusion;
 import org.scenothesis.production.illusion.Illusions;
 
@@ -68,20 +74,16 @@ public final class LanternWorks {
         Vec rest = Loft.LANTERN_REST;
         Vec hung = rest.plus(new Vec(0, LiftingShoot.HANG_M, 0));
         double let = LiftingShoot.LIFT_S;
-        Layer maker = Layer.of("maker", "Maker", Layer.Kind.PATCH, "maker")
-                .withMask(outline(0.30, 0.16, 0.60, 0.16, 0.60, 1, 0.30, 1), 14);
-        Layer light = Layer.of("glow", "Light of the lantern", Layer.Kind.LIGHT, "lamp")
-                .against("clean")
-                .withMask(outline(0.47, 0, 0.585, 0, 0.592, 0.44, 0.642, 0.44, 0.690, 0, 1, 0, 1, 1, 0.36, 1, 0.40, 0.62, 0.47, 0.55), 26)
-                .withKeyframes(List.of(
-                        new Keyframe(let, hung, 0, 1, 0, Ease.SOFT), new Keyframe(let + 1.5, hung, 0, 1, 0.9, Ease.SOFT)));
-        Layer lantern = Layer.of("lantern", "Lantern", Layer.Kind.ELEMENT, "lantern")
-                .withKey(KeySettings.DEFAULT.withEmptyBelow(0.18))
-                .withMask(outline(0.53, 0.20, 0.71, 0.20, 0.71, 0.493, 0.53, 0.493), 0)
-                .withFilmedFoot(hung)
-                .withKeyframes(List.of(new Keyframe(let, rest, 0, 1, 1, Ease.SOFT), new Keyframe(let + 1.6, hung, 0, 1, 1, Ease.SOFT)))
-                .withShadow(Layer.Shadow.MEASURED);
-        return List.of(Layer.of("base", "Clean plate", Layer.Kind.BASE, "clean"), maker, light, lantern);
+        Layer maker = Layer.patch("maker", "Maker", "maker").with(Outline.of(outline(0.30, 0.16, 0.60, 0.16, 0.60, 1, 0.30, 1), 14));
+        Layer light = Layer.light("glow", "Light of the lantern", "lamp", "clean")
+                .with(Outline.of(outline(0.47, 0, 0.585, 0, 0.592, 0.44, 0.642, 0.44, 0.690, 0, 1, 0, 1, 1, 0.36, 1, 0.40, 0.62, 0.47, 0.55), 26))
+                .with(new Presence(Animated.of(0.0).key(let, 0.0, Ease.SOFT).key(let + 1.5, 0.9, Ease.SOFT)));
+        Layer lantern = Layer.of("lantern", "Lantern", "lantern",
+                Outline.of(outline(0.53, 0.20, 0.71, 0.20, 0.71, 0.493, 0.53, 0.493), 0),
+                new Key(KeySettings.DEFAULT.withEmptyBelow(0.18)),
+                Place.at(Given.told(hung), rest).withFoot(Animated.of(rest).key(let, rest, Ease.SOFT).key(let + 1.6, hung, Ease.SOFT)),
+                Shadow.OF_STAGE);
+        return List.of(Layer.of("base", "Clean plate", "clean"), maker, light, lantern);
     }
 
     private static List<Point> outline(double... xy) {

@@ -17,8 +17,8 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Grow;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
-import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -32,8 +32,8 @@ public final class KeyCheck {
 
     private KeyCheck() {}
 
-    /// What is keyed and how; `garbage`: the outline drawn, in shares of the picture, empty for the one round the cloth.
-    public record Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, List<Point> garbage) {}
+    /// What is keyed and how; `garbage`: the outline drawn, at the seconds of the take; without corners it is the one round the cloth.
+    public record Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage) {}
 
     /// @throws FootageException if footage cannot be read or shows no screen
     /// @throws Stopped if progress asks for it
@@ -42,9 +42,9 @@ public final class KeyCheck {
             int times = MemoryAtHand.reduction((long) t.info().width() * t.info().height(), MemoryAtHand.KEYING);
             ScreenModel model = Screens.model(t, wish.screenPlate, times, bands);
             KeySettings settings = wish.settings.withChokePx(wish.settings.chokePx() / times).withSoftnessPx(wish.settings.softnessPx() / times);
-            Polygon garbage = model.garbage(wish.garbage);
             int n = t.info().frames();
             int count = Math.min(SAMPLES, n);
+            boolean ofCloth = wish.garbage.at(0).size() < 3 && model.garbage(List.of()) != null;
             List<KeyReport.At> found = new ArrayList<>();
             Plane swept = Plane.of(model.colour().width(), model.colour().height());
             for (int k = 0; k < count; k++) {
@@ -52,6 +52,8 @@ public final class KeyCheck {
                     throw new Stopped();
                 }
                 int frame = count == 1 ? 0 : (int) ((long) k * (n - 1) / (count - 1));
+                double at = t.info().secondsAt(frame);
+                Polygon garbage = model.garbage(wish.garbage.at(at));
                 Plane before = frame == 0 ? null : Keyer.key(picture(t, frame - 1, times), model, settings, garbage, bands).alpha();
                 Keyed keyed = Keyer.key(picture(t, frame, times), model, settings, garbage, bands);
                 found.add(new KeyReport.At(frame, whole(MatteMeter.measure(keyed, model, before, bands), times)));
@@ -61,7 +63,7 @@ public final class KeyCheck {
             }
             progress.at(count, count);
             double even = Evenness.stops(model.colour(), model.hue(), Grow.most(swept, MARGIN_PX, bands));
-            return new KeyReport(n, model.source(), Double.isNaN(even) ? null : even, worst(found), found, times, garbage != null && wish.garbage.size() < 3);
+            return new KeyReport(n, model.source(), Double.isNaN(even) ? null : even, worst(found), found, times, ofCloth);
         }
     }
 

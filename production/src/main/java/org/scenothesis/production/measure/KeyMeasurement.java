@@ -7,34 +7,40 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
-import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.Measured.KeyResult;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.ProductionJson;
 
 /// What a key of a take leaves to be wished for, with the settings of its layer.
 final class KeyMeasurement extends Measurement {
     private final KeySettings settings;
-    private final List<Point> mask;
+    private final Outline garbage;
     private final @Nullable Take screen;
     private final String of;
 
     KeyMeasurement(Means means, Measured before, Shot shot, Of o) {
         super(means, before, shot, o);
-        Layer layer = shot.layers().stream().filter(l -> l.plate().equals(o.plate().id())).findFirst().orElse(Layer.of("", "", Layer.Kind.ELEMENT, o.plate().id()));
+        Layer layer = shot.layers().stream().filter(l -> l.plate().equals(o.plate().id())).findFirst().orElse(Layer.of("", "", o.plate().id()));
         settings = layer.key();
-        mask = layer.mask();
+        garbage = layer.garbage();
         screen = screenTake(means.folder(), shot, o.plate()).orElse(null);
-        of = means.briefs().standing(o.take()) + "|" + (screen == null ? "" : means.briefs().standing(screen) + screen.reading()) + o.take().reading() + settings + mask;
+        of = means.briefs().standing(o.take()) + "|" + (screen == null ? "" : means.briefs().standing(screen) + screen.reading()) + o.take().reading() + settings + outline();
+    }
+
+    /// An outline that stands still is its corners only, as it was before outlines could move.
+    private Object outline() {
+        return garbage.corners().keys().isEmpty() ? garbage.corners().still() : ProductionJson.part(garbage);
     }
 
     private String key(String take, @Nullable String plate) {
-        return Readings.key("key", plate == null ? List.of(take) : List.of(take, plate), Arrays.asList(settings, mask, o.take().reading(), screen == null ? null : screen.reading()));
+        return Readings.key("key", plate == null ? List.of(take) : List.of(take, plate), Arrays.asList(settings, outline(), o.take().reading(), screen == null ? null : screen.reading()));
     }
 
     private String wholeKey(Progress progress) throws IOException {
@@ -65,7 +71,7 @@ final class KeyMeasurement extends Measurement {
         String key = wholeKey(progress);
         KeyReport r = means.readings().find(key, KeyReport.class).orElse(null);
         if (r == null) {
-            r = KeyCheck.run(new KeyCheck.Wish(means.folder().source(o.take()), screen == null ? null : means.folder().source(screen), settings, mask), means.bands(), progress);
+            r = KeyCheck.run(new KeyCheck.Wish(means.folder().source(o.take()), screen == null ? null : means.folder().source(screen), settings, garbage), means.bands(), progress);
             means.readings().keep(key, r);
         }
         result = before.withKey(shot, o.plate(), new KeyResult(r, of));

@@ -118,7 +118,7 @@ public final class ShotFindings {
     /// Where size, rate or length of a layered plate differ from the base's: what the render does about it.
     private static List<Finding> fitting(Shot shot, Plate plate, FootageBrief b, Measured m) {
         List<Layer> on = shot.layers().stream().filter(Layer::on).toList();
-        boolean used = on.stream().anyMatch(l -> l.plate().equals(plate.id()) || plate.id().equals(l.lightAgainst()));
+        boolean used = on.stream().anyMatch(l -> l.source().plates().contains(plate.id()));
         FootageBrief base = base(shot, on, m);
         if (!used || base == null) {
             return List.of();

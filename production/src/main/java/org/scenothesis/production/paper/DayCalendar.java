@@ -10,7 +10,7 @@ import java.util.Date;
 import java.util.Optional;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.RunningOrder;
-import org.scenothesis.core.shot.Place;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.PlanWords;
 
@@ -22,9 +22,9 @@ final class DayCalendar {
         ICalendar calendar = new ICalendar();
         calendar.setProductId("-//Scenothesis//Running order//EN");
         LocalDate date = day.production().day().day().orElseThrow();
-        Optional<Place> place = day.production().shots().stream().map(Shot::setting).flatMap(s -> s.inTheOpen().stream()).findFirst();
+        Optional<Location> place = day.production().shots().stream().map(Shot::setting).flatMap(s -> s.inTheOpen().stream()).findFirst();
         // Without a place the times are those of the clock on the wall: written as they are, without a zone.
-        ZoneId zone = place.map(Place::zoneId).orElse(ZoneId.systemDefault());
+        ZoneId zone = place.map(Location::zoneId).orElse(ZoneId.systemDefault());
         double call = day.production().day().call().toSecondOfDay() / 60.0;
         calendar.addEvent(event("call", "Call: " + day.production().title(), "", call, day.production().day().prepareMinutes(), date, zone));
         for (RunningOrder.Step s : day.order().steps()) {

@@ -14,22 +14,23 @@ import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
-import org.scenothesis.core.layer.Mask;
+import org.scenothesis.core.layer.Outlines;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
-import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageInfo;
@@ -43,12 +44,12 @@ import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Readings;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.ProductionJson;
 
 /// Makes finished frames of a shot. Holds its footage open; not for several threads at once.
 public final class ShotRenderer implements AutoCloseable {
     /// Shifts below this are noise of the measurement and are not warped away.
     private static final double LEAST_SHIFT_PX = 0.2;
-    private static final int MOST_MASKS = 24;
     private static final int MOST_SCREENS = 8;
 
     private final ProductionFolder folder;
@@ -58,13 +59,18 @@ public final class ShotRenderer implements AutoCloseable {
     private final Map<FootageSource, Footage> open = new HashMap<>();
     private final Map<Footage, Held> held = new IdentityHashMap<>();
     private final Map<String, ScreenModel> screens = new HashMap<>();
-    private final Map<Outline, Mask> masks = new HashMap<>();
+    private final Outlines outlines;
     private final Map<String, Cut> cuts = new HashMap<>();
 
     public ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, Bands bands) {
+        this(folder, measured, contents, new Outlines(), bands);
+    }
+
+    private ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, Outlines outlines, Bands bands) {
         this.folder = folder;
         this.measured = measured;
         this.contents = contents;
+        this.outlines = outlines;
         this.bands = bands;
     }
 
@@ -73,8 +79,6 @@ public final class ShotRenderer implements AutoCloseable {
 
     /// The element that was keyed last for a layer, and of what.
     private record Cut(Picture frame, ScreenModel screen, KeySettings settings, List<Point> outline, Piece piece) {}
-
-    private record Outline(List<Point> corners, double softnessPx) {}
 
     /// @throws FootageException if footage is missing, or the layers do not fit into the memory at hand
     public void requireMemory(Shot shot) throws FootageException {
@@ -103,13 +107,12 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing or shows no screen
     ShotRenderer alone(Shot shot) throws FootageException {
         for (Layer l : layers(shot)) {
-            if (l.kind() == Layer.Kind.ELEMENT && !footage(shot, l.plate()).info().coding().alpha()) {
+            if (l.keyed() && !footage(shot, l.plate()).info().coding().alpha()) {
                 screen(shot, l);
             }
         }
-        var r = new ShotRenderer(folder, measured, contents, Bands.sequential());
+        var r = new ShotRenderer(folder, measured, contents, Outlines.like(outlines), Bands.sequential());
         r.screens.putAll(screens);
-        r.masks.putAll(masks);
         return r;
     }
 
@@ -122,21 +125,19 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing
     String stamp(Shot shot, RenderJob.Target target) throws FootageException {
         List<String> read = new ArrayList<>();
-        List<Object> settings = new ArrayList<>(Arrays.asList(shot.layers(), shot.plan(), shot.seconds(), target.stills(), target.video()));
+        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), shot.plan(), shot.seconds(), target.stills(), target.video()));
         for (Layer l : layers(shot)) {
             Plate plate = shot.plate(l.plate()).orElseThrow();
-            read.add(content(footage(shot, l.plate()).info().path()));
-            settings.add(take(shot, l.plate()).reading());
-            if (l.kind() == Layer.Kind.LIGHT) {
-                read.add(content(footage(shot, l.lightAgainst()).info().path()));
-                settings.add(take(shot, l.lightAgainst()).reading());
+            for (String p : l.source().plates()) {
+                read.add(content(footage(shot, p).info().path()));
+                settings.add(take(shot, p).reading());
             }
-            FootageSource bare = l.kind() == Layer.Kind.ELEMENT ? Surveyor.screenPlate(folder, shot, plate) : null;
+            FootageSource bare = l.keyed() ? Surveyor.screenPlate(folder, shot, plate) : null;
             if (bare != null) {
                 read.add(content(bare.path()));
                 settings.add(bare.reading());
             }
-            settings.add(lock(shot, l).map(LockReport::segments).orElse(List.of()));
+            settings.add(steadied(l) || matched(l) ? lock(shot, l).map(LockReport::segments).orElse(List.of()) : List.of());
         }
         return Readings.key("render", read, settings);
     }
@@ -190,11 +191,11 @@ public final class ShotRenderer implements AutoCloseable {
         return null;
     }
 
-    /// The layers that are on; the first is the base.
+    /// The layers that are on; the lowest is the base.
     private List<Layer> layers(Shot shot) throws FootageException {
         List<Layer> on = shot.layers().stream().filter(Layer::on).toList();
-        if (on.isEmpty() || on.getFirst().kind() != Layer.Kind.BASE) {
-            throw new FootageException(folder.path(), "shot " + shot.id() + " has no base layer; put its clean plate at the bottom in Layer.");
+        if (on.isEmpty()) {
+            throw new FootageException(folder.path(), "shot " + shot.id() + " has no layer; put its clean plate at the bottom in Layer.");
         }
         return on;
     }
@@ -207,24 +208,26 @@ public final class ShotRenderer implements AutoCloseable {
         List<LayerPicture> pictures = new ArrayList<>();
         List<Layer> on = layers(shot);
         for (Layer l : on) {
-            if (l.stateAt(seconds).presence() > 0 || l == on.getFirst()) {
+            if (l.presence(seconds) > 0 || l == on.getFirst()) {
                 pictures.add(picture(shot, l, seconds));
             }
         }
-        return Composer.compose(pictures, shot.plan(), seconds, bands);
+        return Composer.compose(pictures, shot.plan(), seconds, outlines, bands);
     }
 
     private LayerPicture picture(Shot shot, Layer l, double seconds) throws FootageException {
+        double at = l.time().at(seconds);
         Footage f = footage(shot, l.plate());
-        int index = f.info().frameAt(seconds);
-        Picture p = fitted(shot, at(f, index));
-        if (l.kind() == Layer.Kind.ELEMENT) {
-            return LayerPicture.of(l, element(shot, l, p)).withGains(gains(shot, l, index));
+        int index = f.info().frameAt(at);
+        boolean transparent = l.keyed() || l.step(OwnAlpha.class).isPresent();
+        Picture whole = fitted(shot, at(f, index));
+        Picture p = transparent ? whole : whole.withAlpha(null);
+        LayerPicture made = LayerPicture.of(l, p).withGains(gains(shot, l, index)).withToBase(back(shot, l, index, p));
+        if (l.source() instanceof Source.LightGained g) {
+            Footage dark = footage(shot, g.unlit());
+            made = made.withUnlit(fitted(shot, at(dark, dark.info().frameAt(at))).withAlpha(null));
         }
-        Picture unlit = l.kind() == Layer.Kind.LIGHT ? fitted(shot, at(footage(shot, l.lightAgainst()), footage(shot, l.lightAgainst()).info().frameAt(seconds))) : null;
-        Polygon outline = l.mask().size() < 3 ? null : new Polygon(l.mask().stream().map(q -> new Point(q.x() * p.width(), q.y() * p.height())).toList());
-        Mask mask = outline == null ? null : mask(l, outline, p);
-        return new LayerPicture(l, Piece.whole(p.withAlpha(null)), unlit == null ? null : unlit.withAlpha(null), mask, gains(shot, l, index), back(shot, l, index, p));
+        return l.keyed() && p.a() == null ? made.withKeying(keying(l, screen(shot, l))) : made;
     }
 
     /// Brought to the size of the base where it was filmed in another; a finding says so.
@@ -233,37 +236,19 @@ public final class ShotRenderer implements AutoCloseable {
         return p.width() == base.width() && p.height() == base.height() ? p : Resample.scale(p, base.width(), base.height(), bands);
     }
 
-    /// While an element is only moved, its key stays. Footage with an alpha of its own needs no key.
-    private Piece element(Shot shot, Layer l, Picture p) throws FootageException {
-        if (p.a() != null) {
-            return own(l, p);
-        }
-        ScreenModel screen = screen(shot, l);
-        Cut last = cuts.get(l.id());
-        if (last == null || last.frame != p || last.screen != screen || !last.settings.equals(l.key()) || !last.outline.equals(l.mask())) {
-            last = new Cut(p, screen, l.key(), l.mask(), KeyInMemory.element(p, screen, l.key(), screen.garbage(l.mask()), bands));
-            cuts.put(l.id(), last);
-        }
-        return last.piece;
+    /// While an element is only moved, its key stays.
+    private LayerPicture.Keying keying(Layer l, ScreenModel screen) {
+        return (frame, settings, garbage) -> {
+            Cut last = cuts.get(l.id());
+            if (last == null || last.frame != frame || last.screen != screen || !last.settings.equals(settings) || !last.outline.equals(garbage)) {
+                last = new Cut(frame, screen, settings, garbage, KeyInMemory.element(frame, screen, settings, screen.garbage(garbage), bands));
+                cuts.put(l.id(), last);
+            }
+            return last.piece;
+        };
     }
 
-    private Piece own(Layer l, Picture p) {
-        if (l.mask().size() < 3) {
-            return Piece.whole(p);
-        }
-        Plane inside = new Polygon(l.mask().stream().map(q -> new Point(q.x() * p.width(), q.y() * p.height())).toList()).coverage(p.width(), p.height(), bands);
-        for (int i = 0; i < inside.data().length; i++) {
-            inside.data()[i] *= p.alpha().data()[i];
-        }
-        return Piece.whole(p.withAlpha(inside));
-    }
-
-    private Mask mask(Layer l, Polygon outline, Picture p) {
-        return masks.computeIfAbsent(
-                new Outline(l.mask(), l.maskSoftnessPx()), m -> Mask.of(Blur.gaussian(outline.coverage(p.width(), p.height(), bands), m.softnessPx(), bands)));
-    }
-
-    /// The screen model of an element layer, made once per take and screen-only frame.
+    /// The screen model of a keyed layer, made once per take and screen-only frame.
     ///
     /// @throws FootageException if footage is missing or shows no screen
     public ScreenModel screen(Shot shot, Layer l) throws FootageException {
@@ -288,14 +273,22 @@ public final class ShotRenderer implements AutoCloseable {
         return shot.plate(l.plate()).flatMap(p -> Optional.ofNullable(p.chosen()).flatMap(t -> measured.lock(shot, p, t))).filter(LockReport::found);
     }
 
+    private static boolean matched(Layer l) {
+        return l.step(Grade.class).filter(Grade::matched).isPresent();
+    }
+
+    private static boolean steadied(Layer l) {
+        return l.step(Steady.class).isPresent();
+    }
+
     private Gains gains(Shot shot, Layer l, int frame) {
-        Gains g = l.matched() ? lock(shot, l).map(r -> r.at(frame).gains()).orElse(null) : null;
+        Gains g = matched(l) ? lock(shot, l).map(r -> r.at(frame).gains()).orElse(null) : null;
         return g == null ? Gains.UNITY : g.inverse();
     }
 
     /// Picture pixel to base pixel, where the lock check found a shift that a planar warp undoes; each stretch between bumps by its own.
     private PlanarMap back(Shot shot, Layer l, int frame, Picture p) {
-        if (!l.matched()) {
+        if (!steadied(l)) {
             return PlanarMap.identity();
         }
         return lock(shot, l).map(r -> r.at(frame)).filter(s -> s.largestShiftPx() > LEAST_SHIFT_PX).map(s -> {
@@ -345,9 +338,6 @@ public final class ShotRenderer implements AutoCloseable {
     /// Lets go what is kept of layers and outlines that are gone, so that a long session does not grow.
     private void forget(Shot shot) {
         cuts.keySet().removeIf(id -> shot.layer(id).isEmpty());
-        if (masks.size() > MOST_MASKS) {
-            masks.clear();
-        }
         if (screens.size() > MOST_SCREENS) {
             screens.clear();
             cuts.clear();

@@ -23,6 +23,11 @@ final class OlderSchemas {
             for (JsonNode plate : shot.path("plates")) {
                 absent(plate, "need", mapper.valueToTree(""));
             }
+            for (JsonNode layer : shot.path("layers")) {
+                if (layer instanceof ObjectNode o) {
+                    OlderLayers.bring(o);
+                }
+            }
         }
         if (production.path("houseRules") instanceof ObjectNode rules) {
             ObjectNode now = mapper.valueToTree(HouseRules.DEFAULT);

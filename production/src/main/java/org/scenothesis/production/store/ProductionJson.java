@@ -26,7 +26,7 @@ import org.scenothesis.core.shot.Take;
 /// Fields this version does not know are kept: they are laid back into what is written, objects of a list being recognised by their `id`.
 public final class ProductionJson {
     /// Version of the schema written; newer ones are refused.
-    public static final int SCHEMA = 2;
+    public static final int SCHEMA = 3;
 
     private static final JsonMapper MAPPER = JsonMapper.builder(
                     JsonFactory.builder()
@@ -36,7 +36,9 @@ public final class ProductionJson {
                             .build())
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .disable(SerializationFeature.FAIL_ON_EMPTY_BEANS)
             .enable(SerializationFeature.INDENT_OUTPUT)
+            .annotationIntrospector(new Kinds())
             .build();
 
     private ProductionJson() {}
@@ -163,6 +165,11 @@ public final class ProductionJson {
         return text(tree(production, before));
     }
 
+    /// Part of a document as it would be written, for those who tell parts apart.
+    public static JsonNode part(Object part) {
+        return MAPPER.valueToTree(part);
+    }
+
     static String text(JsonNode tree) {
         try {
             return MAPPER.writeValueAsString(tree) + "\n";
@@ -181,8 +188,15 @@ public final class ProductionJson {
         return tree;
     }
 
+    private static boolean same(String name, JsonNode a, JsonNode b) {
+        return a.has(name) && a.get(name).equals(b.get(name));
+    }
+
     private static void keep(JsonNode now, JsonNode before) {
         if (now instanceof ObjectNode to && before.isObject()) {
+            if (!Kinds.alike(to, before)) {
+                return;
+            }
             before.properties().forEach(e -> {
                 JsonNode mine = to.get(e.getKey());
                 if (mine == null) {
@@ -195,7 +209,7 @@ public final class ProductionJson {
         } else if (now instanceof ArrayNode to && before.isArray()) {
             for (JsonNode mine : to) {
                 for (JsonNode old : before) {
-                    if (mine.has("id") && mine.get("id").equals(old.get("id"))) {
+                    if (same("id", mine, old) || same("step", mine, old)) {
                         keep(mine, old);
                     }
                 }

@@ -23,6 +23,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.rehearsal.Quality;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.Footages;
@@ -190,7 +191,7 @@ class RehearsedDemoTest {
     @Test
     void aSurveyStopsWhenAsked() throws StoreException {
         try (ProductionFolder other = ProductionFolder.open(home.resolve("demo"), false)) {
-            Shot uncached = shot.withLayer("lantern", l -> l.withKey(l.key().withSoftnessPx(1.23)));
+            Shot uncached = shot.withLayer("lantern", l -> l.with(new Key(l.key().withSoftnessPx(1.23))));
             assertThatThrownBy(() -> new Surveyor(other, bands).survey(uncached, List.of(), measured, (done, of) -> false, m -> {})).isInstanceOf(Stopped.class);
         }
     }

@@ -18,6 +18,7 @@ import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.Footages;
@@ -134,7 +135,7 @@ class FittingTest {
             }
         }
         Shot s = with("clean", "clean.mkv").told("", "", 1).withPlate("maker", p -> p.withTakes(List.of(new Take("b", "footage/bumped.mkv", true, ""))))
-                .withLayers(List.of(shot.layers().get(0), shot.layer("maker").orElseThrow().withMask(List.of(), 0)));
+                .withLayers(List.of(shot.layers().get(0), shot.layer("maker").orElseThrow().without(Outline.class)));
         Measured m = survey(s);
         var maker = s.plate("maker").orElseThrow();
         assertThat(m.lock(s, maker, maker.takes().getFirst()).orElseThrow().bumpFrame()).isEqualTo(12);

@@ -22,8 +22,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Permission;
-import org.scenothesis.core.shot.Place;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.illusion.Illusion;
@@ -44,7 +44,7 @@ class PaperTest {
             shots.add(i.into(new Shot(String.valueOf(number), number++, "", "", 6, List.of(), List.of(), List.of(), List.of(), null)));
         }
         Production p = new Production("Lantern & <Works>", shots, HouseRules.DEFAULT).withDay(d -> d.on("2026-06-21").acknowledging("13/powder", true));
-        return p.withShot("13", s -> s.withSetting(x -> x.withPlace(new Place("the yard", 48, 11, "UTC+2", List.of()))))
+        return p.withShot("13", s -> s.withSetting(x -> x.withPlace(new Location("the yard", 48, 11, "UTC+2", List.of()))))
                 .withPermissions(List.of(new Permission("14/sound", "sound", "a field recorder", "the neighbour", "by letter", "letters/1.pdf")));
     }
 

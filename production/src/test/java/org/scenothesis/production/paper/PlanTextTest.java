@@ -12,7 +12,7 @@ import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.LightDay;
 import org.scenothesis.core.breakdown.sketch.Sketch;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.shot.Place;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
@@ -24,7 +24,7 @@ class PlanTextTest {
         Shot blank = new Shot("7", 7, "", "", 6, List.of(), List.of(), List.of(), List.of(), null);
         Shot s = Illusions.shipped().all().stream().filter(i -> i.id().equals("giant-in-the-yard")).findFirst().orElseThrow().into(blank);
         return new Production("p", List.of(s), HouseRules.DEFAULT).withDay(d -> d.on("2026-06-21"))
-                .withShot("7", x -> x.withSetting(y -> y.withFact("declined", "dust").withPlace(new Place("the yard", 48, 11, "UTC+2", List.of(new Place.Obstruction(90, 140, 60))))));
+                .withShot("7", x -> x.withSetting(y -> y.withFact("declined", "dust").withPlace(new Location("the yard", 48, 11, "UTC+2", List.of(new Location.Obstruction(90, 140, 60))))));
     }
 
     @Test
@@ -76,7 +76,7 @@ class PlanTextTest {
         String panel = Svg.panel(Sketch.of(shot, 5), 150);
         assertThat(panel).contains("<rect", "<ellipse", "<line").doesNotContain("NaN");
         DayPlan day = DayPlan.of(production());
-        Place yard = shot.setting().inTheOpen().orElseThrow();
+        Location yard = shot.setting().inTheOpen().orElseThrow();
         String sky = Svg.light(LightDay.of(yard, production().day().day().orElseThrow()), day, 600);
         assertThat(sky).contains("#f4c542", "#cfe0ea", "#4a4c4f", "12:00").doesNotContain("NaN");
     }

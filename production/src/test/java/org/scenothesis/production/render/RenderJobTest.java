@@ -30,6 +30,10 @@ import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.Footages;
@@ -197,7 +201,7 @@ class RenderJobTest {
         try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two); ShotRenderer other = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
             RenderJob.Target png = RenderJob.Target.of(home.resolve("out"), 0, 3);
             assertThat(r.stamp(shot, png)).isEqualTo(other.stamp(folder.production().shot("12"), png));
-            assertThat(r.stamp(shot.withLayer("lantern", l -> l.withGainStops(1)), png)).isNotEqualTo(r.stamp(shot, png));
+            assertThat(r.stamp(shot.withLayer("lantern", l -> l.with(new Grade(1, false))), png)).isNotEqualTo(r.stamp(shot, png));
             assertThat(r.stamp(shot, RenderJob.Target.of(home.resolve("o.mkv"), 0, 3))).isNotEqualTo(r.stamp(shot, png));
             Reading told = Reading.AS_FILED.withCurve(Transfer.LINEAR);
             assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(p.takes().stream().map(t -> t.read(told)).toList())), png)).isNotEqualTo(r.stamp(shot, png));
@@ -231,9 +235,9 @@ class RenderJobTest {
 
     @Test
     void aRendererThatIsAskedAgainAndAgainGivesWhatAFreshOneGives() throws Exception {
-        Shot moved = shot.withLayer("lantern", l -> l.withKeyframes(List.of()).withGainStops(0.5));
-        Shot recut = shot.withLayer("lantern", l -> l.withKey(l.key().withChokePx(2)));
-        Shot outlined = shot.withLayer("lantern", l -> l.withMask(l.mask().stream().map(p -> p.times(0.98)).toList(), 0));
+        Shot moved = shot.withLayer("lantern", l -> l.without(Place.class).with(new Grade(0.5, false)));
+        Shot recut = shot.withLayer("lantern", l -> l.with(new Key(l.key().withChokePx(2))));
+        Shot outlined = shot.withLayer("lantern", l -> l.with(Outline.of(l.garbage().at(0).stream().map(p -> p.times(0.98)).toList(), 0)));
         try (ShotRenderer kept = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
             for (Shot s : List.of(shot, moved, recut, shot, outlined)) {
                 for (double seconds : new double[] {0.1, 0.1, 0.3}) {

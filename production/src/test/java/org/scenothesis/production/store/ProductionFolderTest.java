@@ -84,7 +84,7 @@ class ProductionFolderTest {
     void valuesThatCannotBeAreRefused() throws Exception {
         make();
         ObjectNode t = tree();
-        ((ObjectNode) t.at("/shots/0/layers/0/key")).put("despill", 7);
+        ((ObjectNode) t.at("/shots/0/layers/3/steps/1/settings")).put("despill", 7);
         Files.writeString(file(), t.toString());
         assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("despill");
     }
@@ -195,7 +195,7 @@ class ProductionFolderTest {
         assertThat(read.production().shot("1").setting()).isEqualTo(Setting.NONE);
         assertThat(read.production().shot("1").plates().getFirst().need()).isEmpty();
         String now = ProductionJson.write(read.production(), read.tree());
-        assertThat(now).contains("\"schema\" : 2").doesNotContain("cleanPlateEnds");
+        assertThat(now).contains("\"schema\" : " + ProductionJson.SCHEMA).doesNotContain("cleanPlateEnds");
         assertThat(ProductionJson.read(Path.of("p.json"), now, "").production()).isEqualTo(read.production());
     }
 
@@ -231,7 +231,7 @@ class ProductionFolderTest {
     @Test
     void aNameThatStandsTwiceIsSaidWithItsLine() throws Exception {
         make();
-        Files.writeString(file(), Files.readString(file()).replaceFirst("\"schema\" : 2,", "\"schema\" : 2,\n\"title\" : \"x\","));
+        Files.writeString(file(), Files.readString(file()).replaceFirst("\"schema\" : 3,", "\"schema\" : 3,\n\"title\" : \"x\","));
         assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("title").withMessageContaining("twice").withMessageContaining("line");
     }
 

@@ -41,7 +41,7 @@ final class BoardModel {
 
     static Cell cell(Shot shot, Plate plate, Column column, List<Finding> findings) {
         if (column == Column.LAYERED) {
-            Optional<Layer> used = shot.layers().stream().filter(l -> l.plate().equals(plate.id()) || plate.id().equals(l.lightAgainst())).findFirst();
+            Optional<Layer> used = shot.layers().stream().filter(l -> l.source().plates().contains(plate.id())).findFirst();
             return used.map(l -> new Cell(Verdict.HOLDS, l.on() ? l.name() : "off", null)).orElse(new Cell(Verdict.NOT_MEASURED, "\u2013", null));
         }
         if (column == Column.EXPOSURE || column == Column.COLOUR) {

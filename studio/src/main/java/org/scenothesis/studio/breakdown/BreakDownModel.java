@@ -24,8 +24,8 @@ import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Permission;
-import org.scenothesis.core.shot.Place;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.ShootDay;
 import org.scenothesis.core.shot.Shot;
@@ -212,7 +212,7 @@ final class BreakDownModel {
         day("set the preparation", d -> d.preparing((int) Math.round(minutes)));
     }
 
-    void place(Place place) {
+    void place(Location place) {
         session.change("set the place", s -> s.withSetting(x -> x.withPlace(place)));
     }
 

@@ -14,7 +14,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.breakdown.day.LightDay;
 import org.scenothesis.core.breakdown.day.LightWindow;
-import org.scenothesis.core.shot.Place;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
@@ -61,7 +61,7 @@ final class LightBand {
     }
 
     private Optional<LightDay> sky() {
-        Optional<Place> place = model.shot().setting().inTheOpen();
+        Optional<Location> place = model.shot().setting().inTheOpen();
         Optional<LocalDate> date = model.session().store().now().day().day();
         return place.flatMap(p -> date.map(d -> LightDay.of(p, d)));
     }

@@ -9,7 +9,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
-import org.scenothesis.core.shot.Place;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
@@ -32,7 +32,7 @@ final class PlaceFields {
         if (!sun && model.shot().setting().place() == null) {
             return;
         }
-        Place p = model.shot().setting().place();
+        Location p = model.shot().setting().place();
         Label said = Text.block("", "muted");
         TextField name = field("place-name", p == null ? "" : p.name(), "the yard", 10);
         TextField lat = field("place-lat", p == null ? "" : Words.number(p.latitudeDeg(), 4), "north \u00b0", 6);
@@ -48,7 +48,7 @@ final class PlaceFields {
         box.getChildren().addAll(row, said);
     }
 
-    private static String horizon(Place p) {
+    private static String horizon(Location p) {
         return p.horizon().stream()
                 .map(o -> Words.number(o.fromAzimuthDeg(), 0) + "-" + Words.number(o.toAzimuthDeg(), 0) + ":" + Words.number(o.elevationDeg(), 0)).collect(Collectors.joining(" "));
     }
@@ -64,14 +64,14 @@ final class PlaceFields {
 
     private void accept(Label said, TextField name, TextField lat, TextField lon, TextField zone, TextField hidden) {
         try {
-            List<Place.Obstruction> horizon = new ArrayList<>();
+            List<Location.Obstruction> horizon = new ArrayList<>();
             for (String s : hidden.getText().strip().split("\\s+")) {
                 if (!s.isEmpty()) {
                     String[] part = s.split("[-:]");
-                    horizon.add(new Place.Obstruction(Double.parseDouble(part[0]), Double.parseDouble(part[1]), Double.parseDouble(part[2])));
+                    horizon.add(new Location.Obstruction(Double.parseDouble(part[0]), Double.parseDouble(part[1]), Double.parseDouble(part[2])));
                 }
             }
-            model.place(new Place(
+            model.place(new Location(
                     name.getText().strip(), number(lat), number(lon), zone.getText().isBlank() ? "UTC" : zone.getText().strip(), horizon));
         } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
             said.setText("Give degrees as numbers, and what hides the sun as from-to:height, such as 230-320:30.");

@@ -251,7 +251,7 @@ final class Telling {
 
     static Tape tape(String name, String unit, double low, double high, double step, double now, DoubleConsumer accept) {
         int decimals = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
-        Tape t = new Tape(new Tape.Parameter(name, unit, low, high, step, now != Math.rint(now * Math.pow(10, decimals)) / Math.pow(10, decimals) ? 3 : decimals, ""), v -> {}, accept);
+        Tape t = new Tape(new Tape.Number(name, unit, low, high, step, now != Math.rint(now * Math.pow(10, decimals)) / Math.pow(10, decimals) ? 3 : decimals, ""), v -> {}, accept);
         t.show(now);
         return t;
     }

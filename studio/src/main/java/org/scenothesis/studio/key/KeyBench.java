@@ -3,6 +3,7 @@ package org.scenothesis.studio.key;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleFunction;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -16,12 +17,14 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.ScreenModel;
-import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Parameter;
+import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.KeyReport;
@@ -46,13 +49,9 @@ public final class KeyBench extends Bench {
     private final TimeStrip strip = new TimeStrip();
     private final VBox measures = new VBox(6);
     private final OutlineEditor outline = new OutlineEditor(screen, this::masked);
-    private final Tape choke = tape(new Tape.Parameter("choke", "px", -6, 6, 0.1, 1, "Pulls the edge in; negative lets it out"), KeySettings::withChokePx);
-    private final Tape softness = tape(new Tape.Parameter("softness", "px", 0, 12, 0.1, 1, "Softens the edge"), KeySettings::withSoftnessPx);
-    private final Tape despill = tape(new Tape.Parameter("despill", "", 0, 1, 0.05, 2, "How much of the screen's colour is taken off the subject"), KeySettings::withDespill);
-
-    private interface Change {
-        KeySettings of(KeySettings s, double v);
-    }
+    private final Tape choke = tape("choke");
+    private final Tape softness = tape("edge-softness");
+    private final Tape despill = tape("despill");
 
     public KeyBench(Session session) {
         super(session, BenchName.KEY, new VBox(8));
@@ -61,8 +60,10 @@ public final class KeyBench extends Bench {
         wire();
     }
 
-    private Tape tape(Tape.Parameter p, Change change) {
-        return new Tape(p, v -> preview(change.of(current(), v)), v -> accept(p.name(), change.of(current(), v)));
+    private Tape tape(String code) {
+        Parameter<?> p = Parameters.of(new Key(KeySettings.DEFAULT)).stream().filter(q -> q.code().equals(code)).findFirst().orElseThrow();
+        DoubleFunction<KeySettings> with = v -> ((Key) p.with(new Key(current()), 0, v)).settings();
+        return new Tape(Tape.number(p), v -> preview(with.apply(v)), v -> accept(Words.of("parameter." + code), with.apply(v)));
     }
 
     private void build() {
@@ -153,7 +154,7 @@ public final class KeyBench extends Bench {
     private void accept(String what, KeySettings s) {
         Layer l = layer();
         if (l != null) {
-            session.changeLayer(what, l.id(), o -> o.withKey(s));
+            session.changeLayer(what, l.id(), o -> o.with(new Key(s)));
             session.measure();
         }
     }
@@ -161,7 +162,8 @@ public final class KeyBench extends Bench {
     private void masked(List<Point> points) {
         Layer l = layer();
         if (l != null) {
-            session.changeLayer("garbage matte", l.id(), o -> o.withMask(points, o.maskSoftnessPx()));
+            double at = session.seconds().get();
+            session.changeLayer("garbage matte", l.id(), o -> KeyModel.garbage(o, at, points));
             session.measure();
         }
     }
@@ -178,7 +180,7 @@ public final class KeyBench extends Bench {
         despill.show(s.despill());
         Plate plate = session.plate().orElse(null);
         Layer l = layer();
-        outline.show(l == null ? List.of() : l.mask());
+        outline.show(l == null ? List.of() : l.garbage().at(session.seconds().get()));
         strip.show(session.shot().seconds(), plate == null ? List.of() : List.of(new TimeStrip.Ribbon(plate.name(), 0, session.shot().seconds(), plate.spike())), session.shot().beats());
         strip.at(session.seconds().get());
         measures(plate);
@@ -264,9 +266,9 @@ public final class KeyBench extends Bench {
         session.change("key a plate", s -> {
             List<Layer> more = new ArrayList<>(s.layers());
             if (more.isEmpty()) {
-                s.plateOf(PlateRole.CLEAN).ifPresent(c -> more.add(Layer.of("base", c.name(), Layer.Kind.BASE, c.id())));
+                s.plateOf(PlateRole.CLEAN).ifPresent(c -> more.add(Layer.of("base", c.name(), c.id())));
             }
-            more.add(Layer.of("element-" + plate.id(), plate.name(), Layer.Kind.ELEMENT, plate.id()).withFilmedFoot(new Vec(0, 0, 2)));
+            more.add(Layer.element("element-" + plate.id(), plate.name(), plate.id(), s.somewhere()));
             return s.withLayers(more);
         });
         session.measure();
@@ -281,7 +283,7 @@ public final class KeyBench extends Bench {
         }
         Layer l = layer();
         var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
-        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.mask(), path, session.seconds().get(), room);
+        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.garbage().at(session.seconds().get()), path, session.seconds().get(), room);
     }
 
     private void frame() {

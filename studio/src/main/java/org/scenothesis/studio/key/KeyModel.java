@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyed;
@@ -24,6 +25,9 @@ import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -53,7 +57,15 @@ final class KeyModel {
     static Optional<Layer> layer(Shot shot, @Nullable Plate plate) {
         return plate == null
                 ? Optional.empty()
-                : shot.layers().stream().filter(l -> l.kind() == Layer.Kind.ELEMENT && l.plate().equals(plate.id())).findFirst();
+                : shot.layers().stream().filter(l -> l.keyed() && l.plate().equals(plate.id())).findFirst();
+    }
+
+    /// The layer with another garbage matte at a moment: the outline before its key, or a new one there.
+    static Layer garbage(Layer l, double seconds, List<Point> corners) {
+        Outline now = l.garbage();
+        Outline changed = now.withCorners(seconds, corners);
+        return l.withSteps(l.steps().stream().flatMap(s -> s == now ? Stream.of(changed)
+                : s instanceof Key && now == Outline.NONE ? Stream.of(changed, s) : Stream.of(s)).toList());
     }
 
     record Room(int bigWidth, int bigHeight, int smallWidth, int smallHeight) {}
@@ -107,8 +119,8 @@ final class KeyModel {
     private static Picture over(Picture base, Piece element, Bands bands) {
         return Composer.compose(
                 List.of(
-                        LayerPicture.of(Layer.of("base", "", Layer.Kind.BASE, ""), base),
-                        LayerPicture.of(Layer.of("element", "", Layer.Kind.ELEMENT, ""), element)),
+                        LayerPicture.of(Layer.of("base", "", ""), base),
+                        LayerPicture.of(Layer.of("element", "", "", new OwnAlpha()), element)),
                 null, 0, bands);
     }
 

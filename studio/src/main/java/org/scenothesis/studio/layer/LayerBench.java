@@ -3,6 +3,7 @@ package org.scenothesis.studio.layer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
@@ -19,17 +20,20 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.shot.Keyframe;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.render.ShotRenderer;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.OutlineEditor;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Shown;
 import org.scenothesis.studio.parts.SpikeMark;
@@ -44,6 +48,7 @@ public final class LayerBench extends Bench {
     private final PlanView side = new PlanView(false);
     private final VBox list = new VBox();
     private final LayerProperties properties;
+    private final OutlineEditor outline = new OutlineEditor(picture, this::outlined);
     private @Nullable String chosen;
     private @Nullable Shot previewed;
     private @Nullable ShotRenderer renderer;
@@ -88,6 +93,7 @@ public final class LayerBench extends Bench {
                 strip.at(session.seconds().get());
                 plans();
                 properties.show(session.shot(), layer(), session.seconds().get());
+                outline();
                 frame();
             }
         });
@@ -101,7 +107,7 @@ public final class LayerBench extends Bench {
     }
 
     private @Nullable Layer layer() {
-        return session.shot().layer(chosen).or(() -> session.shot().layers().stream().filter(l -> l.kind() == Layer.Kind.ELEMENT).findFirst()).orElse(null);
+        return session.shot().layer(chosen).or(() -> session.shot().layers().stream().filter(Layer::keyed).findFirst()).orElse(null);
     }
 
     private String layerName() {
@@ -111,7 +117,24 @@ public final class LayerBench extends Bench {
 
     private UnaryOperator<Shot> moved(Vec v) {
         Layer l = layer();
-        return l == null ? s -> s : s -> s.withLayer(l.id(), LayerProperties.keyed(session.seconds().get(), k -> k.at(v)));
+        double at = session.seconds().get();
+        return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(Place.asFilmed(s.somewhere()), p -> p.withFoot(p.foot().set(at, v))));
+    }
+
+    /// The layer whose outline is drawn on the picture: a garbage matte is drawn on its screen, on Key, and the base has none.
+    private Optional<Layer> outlinable() {
+        Layer l = layer();
+        return l == null || l.keyed() || LayerModel.lowest(session.shot(), l) ? Optional.empty() : Optional.of(l);
+    }
+
+    private void outlined(List<Point> corners) {
+        double at = session.seconds().get();
+        outlinable().ifPresent(l -> accept(
+                "outline of " + layerName(), s -> s.withLayer(l.id(), o -> o.with(Outline.of(corners, LayerModel.SOFTNESS_PX), x -> x.withCorners(at, corners)))));
+    }
+
+    private void outline() {
+        outline.show(outlinable().flatMap(l -> l.step(Outline.class)).map(o -> o.at(session.seconds().get())).orElse(List.of()));
     }
 
     private void preview(Shot changed) {
@@ -146,16 +169,17 @@ public final class LayerBench extends Bench {
             ribbons.add(new TimeStrip.Ribbon(l.name(), 0, shot.seconds(), spike(shot, l)));
         }
         strip.show(shot.seconds(), ribbons, shot.beats());
-        strip.ticks(l == null ? List.of() : l.keyframes().stream().map(Keyframe::seconds).toList());
+        strip.ticks(l == null ? List.of() : l.keyTimes());
         strip.at(session.seconds().get());
         plans();
         properties.show(shot, l, session.seconds().get());
+        outline();
         frame();
     }
 
     private void begin() {
         session.change("put the clean plate down", s -> s.withLayers(
-                s.plateOf(PlateRole.CLEAN).map(c -> List.of(Layer.of("base", c.name(), Layer.Kind.BASE, c.id()))).orElse(List.of())));
+                s.plateOf(PlateRole.CLEAN).map(c -> List.of(Layer.of("base", c.name(), c.id()))).orElse(List.of())));
     }
 
     private static Spike spike(Shot shot, Layer l) {
@@ -167,14 +191,9 @@ public final class LayerBench extends Bench {
         on.setSelected(l.on());
         on.setId("on-" + l.id());
         on.setAccessibleText(l.name() + " on");
-        on.setDisable(l.kind() == Layer.Kind.BASE);
+        on.setDisable(LayerModel.lowest(shot, l));
         on.setOnAction(e -> session.changeLayer(l.on() ? "switch off " + l.name() : "switch on " + l.name(), l.id(), o -> o.withOn(on.isSelected())));
-        Label kind = Text.of(switch (l.kind()) {
-            case BASE -> "base";
-            case PATCH -> "patch";
-            case ELEMENT -> "element";
-            case LIGHT -> "added light";
-        }, "muted", "small");
+        Label kind = Text.of(LayerModel.purpose(shot, l), "muted", "small");
         Label name = Text.of(l.name(), "strong");
         HBox.setHgrow(name, Priority.ALWAYS);
         name.setMaxWidth(Double.MAX_VALUE);
@@ -200,7 +219,7 @@ public final class LayerBench extends Bench {
 
     private void plans() {
         Layer l = layer();
-        Keyframe state = l != null && l.kind() == Layer.Kind.ELEMENT ? l.stateAt(session.seconds().get()) : null;
+        Place.Stand state = l == null ? null : l.step(Place.class).map(p -> p.stand(session.seconds().get())).orElse(null);
         Spike mark = l == null ? Spike.X : spike(session.shot(), l);
         above.show(session.shot().plan(), l, state, mark);
         side.show(session.shot().plan(), l, state, mark);

@@ -1,33 +1,51 @@
 package org.scenothesis.studio.layer;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.layer.Placement;
-import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.shot.Ease;
-import org.scenothesis.core.shot.Keyframe;
+import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Keys;
+import org.scenothesis.core.shot.step.Parameter;
+import org.scenothesis.core.shot.step.Parameters;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
-/// The numbers of the chosen layer at the playhead, as tapes: place, presence, shadow and light.
+/// The steps of the chosen layer as forms: their numbers at the playhead, their keys, and what may be added or taken away.
+///
+/// Controls are made when another layer is chosen or its steps are others; while time passes they only show other numbers.
 final class LayerProperties extends VBox {
     private final Consumer<Shot> moving;
     private final BiConsumer<String, UnaryOperator<Shot>> done;
+    private final List<Runnable> updates = new ArrayList<>();
     private Shot shot;
     private String layer = "";
+    private List<Object> built = List.of();
     private double at;
 
     /// - `moving`: the shot as it would be, while a number is dragged; `done`: what changes once it is let go.
@@ -38,49 +56,58 @@ final class LayerProperties extends VBox {
         this.done = done;
     }
 
-    /// Changes the element's state at `seconds`: the keyframe there, or a new one.
-    static UnaryOperator<Layer> keyed(double seconds, UnaryOperator<Keyframe> change) {
-        return l -> {
-            Keyframe now = l.stateAt(seconds);
-            return l.withKeyframe(change.apply(new Keyframe(seconds, now.foot(), now.turnDeg(), now.size(), now.presence(), now.ease())));
-        };
-    }
-
     private void accept(String what, UnaryOperator<Layer> change) {
         String id = layer;
         done.accept(what, s -> s.withLayer(id, change));
     }
 
-    /// The numbers of a layer at a moment; null for none.
+    /// The steps of a layer at a moment; null for none.
     void show(Shot ofShot, @Nullable Layer l, double atSeconds) {
         shot = ofShot;
         at = atSeconds;
         layer = l == null ? "" : l.id();
+        List<Object> form = new ArrayList<>(List.of(ofShot.id(), layer, ofShot.plan() != null, lowest()));
+        if (l != null) {
+            form.add(l.name());
+            l.steps().forEach(s -> form.add(s.getClass()));
+        }
+        if (!form.equals(built)) {
+            built = form;
+            build(l);
+        }
+        updates.forEach(Runnable::run);
+    }
+
+    private boolean lowest() {
+        return shot.layer(layer).filter(l -> LayerModel.lowest(shot, l)).isPresent();
+    }
+
+    private void build(@Nullable Layer l) {
         // A field being typed in must not be taken away under the hand.
         if (getScene() != null && getScene().getFocusOwner() instanceof TextField f && inside(f)) {
             requestFocus();
         }
         getChildren().clear();
+        updates.clear();
         if (l == null) {
             return;
         }
-        getChildren().add(Text.of(l.name() + " at " + Words.time(at), "heading"));
-        Keyframe k = l.stateAt(at);
-        if (l.kind() == Layer.Kind.ELEMENT) {
-            place(k);
-            shadow(l);
+        Label head = Text.of("", "heading");
+        updates.add(() -> head.setText(l.name() + " at " + Words.time(at)));
+        getChildren().add(head);
+        for (int i = 0; i < l.steps().size(); i++) {
+            new Form(l.steps().get(i), i).build();
         }
-        if (l.kind() != Layer.Kind.BASE) {
-            tape("presence", "", 0, 1, 0.05, 2, "0 is absent, 1 is fully there", k.presence(), v -> keyed(at, s -> s.present(v)));
-            keyframes(l);
+        if (l.step(Grade.class).isEmpty()) {
+            new Form(Grade.NONE, -1).build();
         }
-        tape("gain", "stop", -4, 4, 0.05, 2, "Brightens or darkens this layer", l.gainStops(), v -> o -> o.withGainStops(v));
-        if (l.kind() != Layer.Kind.BASE && l.kind() != Layer.Kind.LIGHT) {
-            check("matched by the lock check", l.matched(), "matched", v -> o -> o.withMatched(v));
+        if (l.step(Presence.class).isEmpty() && !lowest()) {
+            new Form(Presence.FULL, -1).build();
         }
-        if (l.kind() == Layer.Kind.PATCH || l.kind() == Layer.Kind.LIGHT) {
-            tape("mask softness", "px", 0, 200, 1, 0, "", l.maskSoftnessPx(), v -> o -> o.withMask(o.mask(), v));
+        if (l.step(Shadow.class).isPresent() && shot.plan() != null) {
+            light();
         }
+        getChildren().add(adding(l));
     }
 
     private boolean inside(Node n) {
@@ -92,90 +119,164 @@ final class LayerProperties extends VBox {
         return false;
     }
 
-    private void place(Keyframe k) {
-        if (shot.plan() == null) {
-            getChildren().add(Text.block("Without a staged set the element stays where it was filmed.", "muted", "small"));
-            return;
+    private MenuButton adding(Layer l) {
+        MenuButton add = new MenuButton("add a step");
+        add.setId("add-step");
+        add.getStyleClass().add("floor-button");
+        for (Step s : LayerModel.addable(shot, l)) {
+            String word = Words.of("step." + LayerModel.word(s));
+            MenuItem item = new MenuItem(word);
+            item.setId("add-" + LayerModel.word(s));
+            item.setOnAction(e -> accept("add " + word, o -> o.with(s)));
+            add.getItems().add(item);
         }
-        if (!new Placement(shot.plan().pose(1600, 900), shot.layer(layer).orElseThrow().filmedFoot(), k).seen()) {
-            getChildren().add(Text.block("It stands at the camera or behind it, and is not seen.", "strong"));
-        }
-        tape("sideways", "m", -50, 50, 0.01, 2, "Place of the foot, to the right", k.foot().x(), v -> keyed(at, s -> s.at(new Vec(v, s.foot().y(), s.foot().z()))));
-        tape("height", "m", -10, 50, 0.01, 2, "Place of the foot above the floor", k.foot().y(), v -> keyed(at, s -> s.at(new Vec(s.foot().x(), v, s.foot().z()))));
-        tape("away", "m", -50, 100, 0.01, 2, "Place of the foot, away from the camera", k.foot().z(), v -> keyed(at, s -> s.at(new Vec(s.foot().x(), s.foot().y(), v))));
-        tape("turn", "\u00b0", -180, 180, 0.5, 1, "Clockwise in the picture", k.turnDeg(), v -> keyed(at, s -> s.turned(v)));
-        tape("size", "\u00d7", 0.05, 20, 0.01, 2, "Against its real size", k.size(), v -> keyed(at, s -> s.sized(v)));
+        return add;
     }
 
-    private void shadow(Layer l) {
-        SetPlan plan = shot.plan();
-        if (plan == null) {
-            return;
+    /// One step; an index below 0 says that the layer has none of it yet, and that a change puts it in.
+    private final class Form {
+        private final Step usual;
+        private final int index;
+
+        Form(Step usual, int index) {
+            this.usual = usual;
+            this.index = index;
         }
-        check("shadow from the plan's light", l.shadow().on(), "shadow", v -> o -> o.withShadow(new Layer.Shadow(v, o.shadow().density(), o.shadow().softness())));
-        tape("shadow density", "\u00d7", 0, 3, 0.05, 2, "Against key and fill of the plan", l.shadow().density(),
-                v -> o -> o.withShadow(new Layer.Shadow(o.shadow().on(), v, o.shadow().softness())));
-        tape("shadow softness", "\u00d7", 0, 5, 0.05, 2, "Against the size of the plan's light", l.shadow().softness(),
-                v -> o -> o.withShadow(new Layer.Shadow(o.shadow().on(), o.shadow().density(), v)));
-        SetPlan.Light light = plan.light();
-        light("light side", "\u00b0", -180, 180, 1, light.asSeen(plan.panDeg()), v -> light.seenAt(v, plan.panDeg()));
-        light("light height", "\u00b0", 1, 90, 1, light.elevationDeg(), v -> new SetPlan.Light(light.azimuthDeg(), v, light.sizeDeg(), light.keyToFillStops()));
-        light("light size", "\u00b0", 0, 120, 1, light.sizeDeg(), v -> new SetPlan.Light(light.azimuthDeg(), light.elevationDeg(), v, light.keyToFillStops()));
-        light("key to fill", "stop", 0, 12, 0.1, light.keyToFillStops(), v -> new SetPlan.Light(light.azimuthDeg(), light.elevationDeg(), light.sizeDeg(), v));
+
+        private Step now() {
+            return index < 0 ? usual : shot.layer(layer).map(l -> l.steps().get(index)).orElse(usual);
+        }
+
+        private UnaryOperator<Layer> put(UnaryOperator<Step> change) {
+            return index < 0 ? l -> l.with(change.apply(usual)) : l -> l.with(index, change.apply(l.steps().get(index)));
+        }
+
+        void build() {
+            String name = Words.of("step." + LayerModel.word(usual));
+            HBox head = new HBox(6, Text.of(name, "column-head"));
+            head.setAlignment(Pos.CENTER_LEFT);
+            if (Keys.can(usual)) {
+                head.getChildren().addAll(keys(name));
+            }
+            if (index >= 0) {
+                var room = new HBox();
+                HBox.setHgrow(room, Priority.ALWAYS);
+                Button off = Text.button("\u00d7", "floor-button", () -> accept("take " + name + " away", l -> l.without(index)));
+                off.setId("remove-" + LayerModel.word(usual));
+                off.setAccessibleText("take " + name + " away");
+                head.getChildren().addAll(room, off);
+            }
+            getChildren().add(head);
+            if (usual instanceof Place) {
+                place();
+            }
+            if (usual instanceof Key) {
+                getChildren().add(Text.block("Its numbers are on Key.", "muted", "small"));
+                return;
+            }
+            if (usual instanceof Place && shot.plan() == null) {
+                return;
+            }
+            for (Parameter<?> p : Parameters.of(usual)) {
+                tape(p);
+            }
+            if (usual instanceof Grade && !lowest()) {
+                matched();
+            }
+        }
+
+        private void tape(Parameter<?> p) {
+            String name = Words.of("parameter." + p.code());
+            Tape t = new Tape(
+                    Tape.number(p), v -> moving.accept(shot.withLayer(layer, put(s -> p.with(s, at, v)))), v -> accept(name, put(s -> p.with(s, at, v))));
+            t.field().setId("tape-" + p.code());
+            updates.add(() -> t.show(p.get(now(), at)));
+            getChildren().add(t);
+        }
+
+        private List<Node> keys(String name) {
+            Button set = Text.button("", "floor-button", () -> {
+                boolean here = Keys.at(now(), at);
+                accept((here ? "take a keyframe away from " : "set a keyframe of ") + name, put(s -> here ? Keys.without(s, at) : Keys.set(s, at)));
+            });
+            set.setId("key-" + LayerModel.word(usual));
+            Button ease = Text.button("", "floor-button", () -> {
+                Ease was = Keys.ease(now(), at).orElse(Ease.SOFT);
+                Ease next = Ease.values()[(was.ordinal() + 1) % Ease.values().length];
+                accept("ease", put(s -> Keys.eased(s, at, next)));
+            });
+            ease.setId("ease-" + LayerModel.word(usual));
+            updates.add(() -> {
+                var here = Keys.ease(now(), at);
+                set.setText(here.isPresent() ? "keyframe \u2212" : "keyframe +");
+                set.setAccessibleText(here.isPresent() ? "take the keyframe here away" : "set a keyframe here");
+                ease.setVisible(here.isPresent());
+                ease.setManaged(here.isPresent());
+                ease.setText(here.map(e -> e.name().toLowerCase(Locale.ROOT)).orElse(""));
+            });
+            return List.of(set, ease);
+        }
+
+        private void place() {
+            Label words = Text.block("", "muted", "small");
+            words.setId("place-words");
+            updates.add(() -> {
+                String said = LayerModel.words(shot, (Place) now(), at);
+                words.setText(said);
+                words.setVisible(!said.isEmpty());
+                words.setManaged(!said.isEmpty());
+            });
+            getChildren().add(words);
+            Button told = Text.button("it was filmed there", "floor-button", () -> accept(
+                    "tell where it was filmed", put(s -> ((Place) s).withFilmedFoot(Given.told(((Place) s).filmedFoot().value())))));
+            told.setId("told-filmed-foot");
+            updates.add(() -> {
+                boolean assumed = shot.plan() != null && ((Place) now()).filmedFoot() instanceof Given.Assumed;
+                told.setVisible(assumed);
+                told.setManaged(assumed);
+            });
+            getChildren().add(told);
+        }
+
+        private void matched() {
+            CheckBox c = new CheckBox("matched by the lock check");
+            c.setId("check-matched");
+            c.setOnAction(e -> accept(c.getText(), put(s -> ((Grade) s).withMatched(c.isSelected()))));
+            updates.add(() -> c.setSelected(((Grade) now()).matched()));
+            getChildren().add(c);
+        }
     }
 
     private interface LightOf {
-        SetPlan.Light of(double v);
+        SetPlan.Light of(SetPlan.Light light, double v);
     }
 
-    private void light(String name, String unit, double low, double high, double step, double now, LightOf of) {
-        var parameter = new Tape.Parameter(name, unit, low, high, step, 1, "Of the staged set, for all elements");
-        Tape t = new Tape(parameter, v -> moving.accept(withLight(shot, of.of(v))), v -> done.accept(name, s -> withLight(s, of.of(v))));
-        t.show(now);
+    private interface Shown {
+        double of(SetPlan plan);
+    }
+
+    private void light() {
+        getChildren().add(Text.of("light of the stage, for all layers", "column-head"));
+        light("light side", "\u00b0", -180, 180, p -> p.light().asSeen(p.panDeg()), (l, v) -> l.seenAt(v, shot.plan() == null ? 0 : shot.plan().panDeg()));
+        light("light height", "\u00b0", 1, 90, p -> p.light().elevationDeg(), (l, v) -> new SetPlan.Light(l.azimuthDeg(), v, l.sizeDeg(), l.keyToFillStops()));
+        light("light size", "\u00b0", 0, 120, p -> p.light().sizeDeg(), (l, v) -> new SetPlan.Light(l.azimuthDeg(), l.elevationDeg(), v, l.keyToFillStops()));
+        light("key to fill", "stop", 0, 12, p -> p.light().keyToFillStops(), (l, v) -> new SetPlan.Light(l.azimuthDeg(), l.elevationDeg(), l.sizeDeg(), v));
+    }
+
+    private void light(String name, String unit, double low, double high, Shown now, LightOf of) {
+        var parameter = new Tape.Number(name, unit, low, high, unit.equals("stop") ? 0.1 : 1, 1, "Of the staged set, for all layers");
+        Tape t = new Tape(parameter, v -> moving.accept(lit(shot, of, v)), v -> done.accept(name, s -> lit(s, of, v)));
+        updates.add(() -> {
+            SetPlan p = shot.plan();
+            if (p != null) {
+                t.show(now.of(p));
+            }
+        });
         getChildren().add(t);
     }
 
-    private static Shot withLight(Shot s, SetPlan.Light light) {
+    private static Shot lit(Shot s, LightOf of, double v) {
         SetPlan p = s.plan();
-        return p == null ? s : s.withPlan(p.withLight(light));
-    }
-
-    private void keyframes(Layer l) {
-        boolean here = l.keyframes().stream().anyMatch(k -> Math.abs(k.seconds() - at) < 0.02);
-        Button set = Text.button(here ? "take keyframe away" : "set keyframe here", "floor-button", () -> accept(
-                here ? "take a keyframe away" : "set a keyframe",
-                here ? o -> o.withKeyframes(o.keyframes().stream().filter(k -> Math.abs(k.seconds() - at) >= 0.02).toList()) : keyed(at, k -> k)));
-        set.setId("keyframe");
-        HBox row = new HBox(6, set);
-        if (here) {
-            Keyframe k = l.stateAt(at);
-            Ease next = Ease.values()[(k.ease().ordinal() + 1) % Ease.values().length];
-            row.getChildren().add(Text.button("ease: " + k.ease().name().toLowerCase(Locale.ROOT), "floor-button", () -> accept(
-                    "ease", keyed(at, s -> new Keyframe(s.seconds(), s.foot(), s.turnDeg(), s.size(), s.presence(), next)))));
-        }
-        getChildren().add(row);
-    }
-
-    private interface Change {
-        UnaryOperator<Layer> of(double v);
-    }
-
-    private void tape(String name, String unit, double low, double high, double step, int decimals, String help, double now, Change change) {
-        Tape t = new Tape(new Tape.Parameter(name, unit, low, high, step, decimals, help), v -> moving.accept(shot.withLayer(layer, change.of(v))), v -> accept(name, change.of(v)));
-        t.field().setId("tape-" + name.replace(' ', '-'));
-        t.show(now);
-        getChildren().add(t);
-    }
-
-    private interface Switch {
-        UnaryOperator<Layer> of(boolean v);
-    }
-
-    private void check(String words, boolean now, String id, Switch change) {
-        CheckBox c = new CheckBox(words);
-        c.setSelected(now);
-        c.setId("check-" + id);
-        c.setOnAction(e -> accept(words, change.of(c.isSelected())));
-        getChildren().add(c);
+        return p == null ? s : s.withPlan(p.withLight(of.of(p.light(), v)));
     }
 }

@@ -10,10 +10,10 @@ import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.shot.Keyframe;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.Spike;
+import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
@@ -28,7 +28,7 @@ final class PlanView extends Pane {
     private Consumer<Vec> moved = v -> {};
     private @Nullable SetPlan plan;
     private @Nullable Layer layer;
-    private @Nullable Keyframe state;
+    private Place.@Nullable Stand state;
     private Spike spike = Spike.X;
     private double scale = 60;
     private double originA;
@@ -53,7 +53,7 @@ final class PlanView extends Pane {
         moved = onDone;
     }
 
-    void show(@Nullable SetPlan set, @Nullable Layer element, @Nullable Keyframe now, Spike mark) {
+    void show(@Nullable SetPlan set, @Nullable Layer element, Place.@Nullable Stand now, Spike mark) {
         plan = set;
         layer = element;
         state = now;
@@ -144,7 +144,7 @@ final class PlanView extends Pane {
     }
 
     private void light(SetPlan p) {
-        Keyframe s = state;
+        Place.Stand s = state;
         Vec at = s == null ? new Vec(0, p.groundM(), (p.groundNearM() + p.groundFarM()) / 2) : s.foot();
         Vec t = p.light().towards();
         double length = Math.max(1e-3, Math.hypot(a(t), b(t)));
@@ -159,7 +159,7 @@ final class PlanView extends Pane {
     }
 
     private void token() {
-        Keyframe s = state;
+        Place.Stand s = state;
         if (s == null || layer == null) {
             return;
         }

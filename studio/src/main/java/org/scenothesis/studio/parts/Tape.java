@@ -12,6 +12,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.production.words.Words;
 
 /// A measured number one can type on, or drag sideways: name, value, unit. Enter or leaving the field accepts, Escape takes back.
@@ -19,11 +20,17 @@ import org.scenothesis.production.words.Words;
 /// While it is dragged `preview` is called, on release `accept` once.
 public final class Tape extends HBox {
     /// How a number is called, shown and bounded; one description for bench, command line and help.
-    public record Parameter(String name, String unit, double low, double high, double step, int decimals, String help) {}
+    public record Number(String name, String unit, double low, double high, double step, int decimals, String help) {}
+
+    /// A number of a step under the name and help it has in words.
+    public static Number number(Parameter<?> p) {
+        String key = "parameter." + p.code();
+        return new Number(Words.of(key), p.unit(), p.span().low(), p.span().high(), p.span().by(), p.span().decimals(), Words.of(key + ".help"));
+    }
 
     private static final PseudoClass WRONG = PseudoClass.getPseudoClass("wrong");
 
-    private final Parameter parameter;
+    private final Number number;
     private final TextField field = new TextField();
     private final DoubleConsumer preview;
     private final DoubleConsumer accept;
@@ -31,13 +38,13 @@ public final class Tape extends HBox {
     private double grabbed = Double.NaN;
     private double grabbedAt;
 
-    public Tape(Parameter parameter, DoubleConsumer preview, DoubleConsumer accept) {
-        this.parameter = parameter;
+    public Tape(Number number, DoubleConsumer preview, DoubleConsumer accept) {
+        this.number = number;
         this.preview = preview;
         this.accept = accept;
         setAlignment(Pos.CENTER_LEFT);
         setSpacing(6);
-        var name = Text.of(parameter.name, "muted");
+        var name = Text.of(number.name, "muted");
         name.setMinWidth(USE_PREF_SIZE);
         HBox.setHgrow(name, Priority.ALWAYS);
         name.setMaxWidth(Double.MAX_VALUE);
@@ -45,13 +52,13 @@ public final class Tape extends HBox {
         field.setMinWidth(46);
         field.setAlignment(Pos.CENTER_RIGHT);
         field.getStyleClass().add("number");
-        field.setAccessibleText(parameter.name);
-        var unit = Text.of(parameter.unit, "muted", "small");
-        unit.setMinWidth(parameter.unit.isEmpty() ? 0 : USE_PREF_SIZE);
+        field.setAccessibleText(number.name);
+        var unit = Text.of(number.unit, "muted", "small");
+        unit.setMinWidth(number.unit.isEmpty() ? 0 : USE_PREF_SIZE);
         unit.setPrefWidth(30);
         getChildren().addAll(name, field, unit);
-        if (!parameter.help.isEmpty()) {
-            Tooltip.install(name, new Tooltip(parameter.help));
+        if (!number.help.isEmpty()) {
+            Tooltip.install(name, new Tooltip(number.help));
         }
         wire(name);
     }
@@ -68,7 +75,7 @@ public final class Tape extends HBox {
             } else if (e.getCode() == KeyCode.ESCAPE) {
                 show(value);
             } else if (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN) {
-                take(value + (e.getCode() == KeyCode.UP ? 1 : -1) * parameter.step);
+                take(value + (e.getCode() == KeyCode.UP ? 1 : -1) * number.step);
                 e.consume();
             }
         });
@@ -83,7 +90,7 @@ public final class Tape extends HBox {
             grabbedAt = value;
         });
         name.addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
-            double v = bounded(grabbedAt + Math.round((e.getScreenX() - grabbed) / 4) * parameter.step);
+            double v = bounded(grabbedAt + Math.round((e.getScreenX() - grabbed) / 4) * number.step);
             if (v != value) {
                 show(v);
                 preview.accept(v);
@@ -99,15 +106,15 @@ public final class Tape extends HBox {
     private void typed() {
         try {
             double v = Double.parseDouble(field.getText().trim().replace(',', '.').replace('\u2212', '-'));
-            if (!(v >= parameter.low && v <= parameter.high)) {
+            if (!(v >= number.low && v <= number.high)) {
                 field.pseudoClassStateChanged(WRONG, true);
-                field.setTooltip(new Tooltip("between " + Words.number(parameter.low, parameter.decimals) + " and " + Words.number(parameter.high, parameter.decimals)));
+                field.setTooltip(new Tooltip("between " + Words.number(number.low, number.decimals) + " and " + Words.number(number.high, number.decimals)));
                 return;
             }
             take(v);
         } catch (NumberFormatException e) {
             field.pseudoClassStateChanged(WRONG, true);
-            field.setTooltip(new Tooltip("a number in " + parameter.unit));
+            field.setTooltip(new Tooltip("a number in " + number.unit));
         }
     }
 
@@ -122,13 +129,13 @@ public final class Tape extends HBox {
 
     private double bounded(double v) {
         double rounded = Math.round(v * 1e6) / 1e6;
-        return Math.clamp(rounded, parameter.low, parameter.high);
+        return Math.clamp(rounded, number.low, number.high);
     }
 
     public void show(double v) {
         value = v;
         field.pseudoClassStateChanged(WRONG, false);
         field.setTooltip(null);
-        field.setText(Words.number(v, parameter.decimals));
+        field.setText(Words.number(v, number.decimals));
     }
 }

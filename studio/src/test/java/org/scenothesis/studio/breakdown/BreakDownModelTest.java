@@ -16,8 +16,8 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Permission;
-import org.scenothesis.core.shot.Place;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
@@ -162,7 +162,7 @@ class BreakDownModelTest {
 
     @Test
     void placesRulesAndPermissionsAreRecorded() throws Exception {
-        model.place(new Place("the yard", 48, 11, "UTC+1", List.of()));
+        model.place(new Location("the yard", 48, 11, "UTC+1", List.of()));
         assertThat(model.shot().setting().place().name()).isEqualTo("the yard");
         model.school(School.CLEAN_WHEN, "last");
         assertThat(model.rules().follows(School.CLEAN_WHEN, "last")).isTrue();

@@ -26,6 +26,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.demo.LanternWorks;
@@ -118,10 +119,10 @@ class SessionTest {
 
     @Test
     void aChangeIsOneStepAndIsUndone() {
-        session.changeLayer("move it", "lantern", l -> l.withGainStops(0.5));
-        assertThat(session.shot().layer("lantern").orElseThrow().gainStops()).isEqualTo(0.5);
+        session.changeLayer("move it", "lantern", l -> l.with(new Grade(0.5, false)));
+        assertThat(session.shot().layer("lantern").orElseThrow().step(Grade.class)).contains(new Grade(0.5, false));
         session.store().undo();
-        assertThat(session.shot().layer("lantern").orElseThrow().gainStops()).isZero();
+        assertThat(session.shot().layer("lantern").orElseThrow().step(Grade.class)).isEmpty();
     }
 
     @Test

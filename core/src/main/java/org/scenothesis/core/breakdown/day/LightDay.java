@@ -6,12 +6,12 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.scenothesis.core.shot.Place;
+import org.scenothesis.core.shot.Location;
 
 /// The light of one day at one place, in steps of five minutes: when the sun shines there, when something hides it, when it is down.
 ///
 /// Times are minutes after midnight by the place's own clock.
-public record LightDay(Place place, LocalDate date, List<Span> spans, List<Sun> suns) {
+public record LightDay(Location place, LocalDate date, List<Span> spans, List<Sun> suns) {
     public static final int STEP = 5;
     private static final int DAY = 24 * 60;
     /// Lower, the sun is red and its shadows run out of every frame.
@@ -31,7 +31,7 @@ public record LightDay(Place place, LocalDate date, List<Span> spans, List<Sun> 
         suns = List.copyOf(suns);
     }
 
-    public static LightDay of(Place place, LocalDate date) {
+    public static LightDay of(Location place, LocalDate date) {
         List<Sun> suns = new ArrayList<>();
         List<Span> spans = new ArrayList<>();
         for (int m = 0; m < DAY; m += STEP) {
@@ -47,7 +47,7 @@ public record LightDay(Place place, LocalDate date, List<Span> spans, List<Sun> 
         return new LightDay(place, date, spans, suns);
     }
 
-    private static ZonedDateTime at(Place place, LocalDate date, int minutes) {
+    private static ZonedDateTime at(Location place, LocalDate date, int minutes) {
         return ZonedDateTime.of(date, LocalTime.MIDNIGHT, place.zoneId()).plusMinutes(minutes);
     }
 

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
-import org.scenothesis.core.shot.Place;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Production;
 
 /// When the plates of one sunlit light group are rolled, how far the sun turns meanwhile, and what that is worth.
@@ -29,9 +29,9 @@ public record LightWindow(String light, List<Job> jobs, double from, double to, 
                 groups.computeIfAbsent(s.job().light(), k -> new ArrayList<>()).add(s);
             }
         }
-        Map<Place, LightDay> days = new LinkedHashMap<>();
+        Map<Location, LightDay> days = new LinkedHashMap<>();
         return groups.entrySet().stream().map(e -> {
-            Optional<Place> place = p.shot(e.getValue().getFirst().job().shot()).setting().inTheOpen();
+            Optional<Location> place = p.shot(e.getValue().getFirst().job().shot()).setting().inTheOpen();
             Optional<LightDay> day = place.flatMap(x -> p.day().day().map(d -> days.computeIfAbsent(x, y -> LightDay.of(y, d))));
             return of(e.getKey(), e.getValue(), begin, day, p.houseRules());
         }).toList();

@@ -3,7 +3,7 @@ package org.scenothesis.core.breakdown.day;
 import java.time.ZonedDateTime;
 import net.e175.klaus.solarpositioning.DeltaT;
 import net.e175.klaus.solarpositioning.SPA;
-import org.scenothesis.core.shot.Place;
+import org.scenothesis.core.shot.Location;
 
 /// Where the sun stands: compass direction clockwise from north, height above the level horizon.
 ///
@@ -12,7 +12,7 @@ public record Sun(double azimuthDeg, double elevationDeg) {
     private static final double PRESSURE_MBAR = 1010;
     private static final double TEMPERATURE_C = 15;
 
-    public static Sun at(Place place, ZonedDateTime when) {
+    public static Sun at(Location place, ZonedDateTime when) {
         return at(when, place.latitudeDeg(), place.longitudeDeg(), 0, PRESSURE_MBAR, TEMPERATURE_C);
     }
 

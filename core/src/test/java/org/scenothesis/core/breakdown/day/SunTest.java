@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.scenothesis.core.breakdown.Shots;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
-import org.scenothesis.core.shot.Place;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.ShootDay;
 import org.scenothesis.core.shot.Shot;
@@ -22,8 +22,8 @@ import org.scenothesis.core.shot.WonderKind;
 class SunTest {
     private static final LocalDate JUNE = LocalDate.of(2026, 6, 21);
 
-    private static Place yard(Place.Obstruction... horizon) {
-        return new Place("the yard", 48, 11, "UTC+1", List.of(horizon));
+    private static Location yard(Location.Obstruction... horizon) {
+        return new Location("the yard", 48, 11, "UTC+1", List.of(horizon));
     }
 
     @Test
@@ -35,7 +35,7 @@ class SunTest {
 
     @Test
     void aDayIsNightSunAndWhateverHidesIt() {
-        LightDay d = LightDay.of(yard(new Place.Obstruction(200, 320, 40)), JUNE);
+        LightDay d = LightDay.of(yard(new Location.Obstruction(200, 320, 40)), JUNE);
         assertThat(d.sky(0)).isEqualTo(LightDay.Sky.NIGHT);
         assertThat(d.sky(11 * 60)).isEqualTo(LightDay.Sky.SUN);
         assertThat(d.sky(17 * 60)).isEqualTo(LightDay.Sky.SHADE);
@@ -48,7 +48,7 @@ class SunTest {
 
     @Test
     void anObstructionMayLieAcrossNorth() {
-        Place p = yard(new Place.Obstruction(350, 20, 30));
+        Location p = yard(new Location.Obstruction(350, 20, 30));
         assertThat(p.hides(5, 10)).isTrue();
         assertThat(p.hides(355, 29)).isTrue();
         assertThat(p.hides(180, 10)).isFalse();
@@ -60,14 +60,14 @@ class SunTest {
         Sun a = new Sun(90, 30);
         assertThat(a.turnedFrom(new Sun(90, 45))).isCloseTo(15, within(1e-9));
         assertThat(new Sun(10, 0).turnedFrom(new Sun(350, 0))).isCloseTo(20, within(1e-9));
-        LightDay d = LightDay.of(new Place("equator", 0, 0, "UTC", List.of()), LocalDate.of(2026, 3, 20));
+        LightDay d = LightDay.of(new Location("equator", 0, 0, "UTC", List.of()), LocalDate.of(2026, 3, 20));
         assertThat(d.turn(10 * 60, 11 * 60)).isCloseTo(15, within(0.2));
         assertThat(d.holdsUntil(10 * 60, 5)).isBetween(10 * 60 + 15.0, 10 * 60 + 25.0);
     }
 
     @Test
     void theBestStartIsInTheSunAndTurnsLeast() {
-        LightDay d = LightDay.of(yard(new Place.Obstruction(150, 210, 90)), JUNE);
+        LightDay d = LightDay.of(yard(new Location.Obstruction(150, 210, 90)), JUNE);
         int best = d.best(60).orElseThrow();
         assertThat(d.shines(best, best + 60)).isTrue();
         for (int m = 5 * 60; m < 20 * 60; m += 15) {
@@ -77,13 +77,13 @@ class SunTest {
         }
         assertThat(d.sun(best).elevationDeg()).isGreaterThanOrEqualTo(10);
         assertThat(d.best(20 * 60)).isEmpty();
-        LightDay winter = LightDay.of(new Place("far north", 65, 11, "UTC+1", List.of()), LocalDate.of(2026, 12, 21));
+        LightDay winter = LightDay.of(new Location("far north", 65, 11, "UTC+1", List.of()), LocalDate.of(2026, 12, 21));
         assertThat(winter.best(30)).as("low is better than never").isPresent();
-        assertThat(LightDay.of(new Place("pole", 80, 0, "UTC", List.of()), LocalDate.of(2026, 12, 21)).spans()).hasSize(1);
-        assertThat(LightDay.of(new Place("pole", 80, 0, "UTC", List.of()), JUNE).spans()).extracting(LightDay.Span::sky).containsOnly(LightDay.Sky.SUN);
+        assertThat(LightDay.of(new Location("pole", 80, 0, "UTC", List.of()), LocalDate.of(2026, 12, 21)).spans()).hasSize(1);
+        assertThat(LightDay.of(new Location("pole", 80, 0, "UTC", List.of()), JUNE).spans()).extracting(LightDay.Span::sky).containsOnly(LightDay.Sky.SUN);
     }
 
-    private static LightWindow window(String call, String light, Place place) {
+    private static LightWindow window(String call, String light, Location place) {
         Shot s = Shots.of(Map.of("light", light), Shots.wonder(WonderKind.FLOATS, "the lantern")).withSetting(x -> x.withPlace(place));
         Production p = new Production("p", List.of(s), HouseRules.DEFAULT).withDay(d -> d.calledAt(call).on("2026-06-21"));
         return LightWindow.of(RunningOrder.cheapest(p), p).stream().findFirst().orElse(null);
@@ -97,15 +97,15 @@ class SunTest {
         assertThat(w.code()).isEqualTo("light.turn");
         assertThat(w.to() - w.from()).isGreaterThan(30);
         assertThat(window("00:30", "sun", yard()).code()).isEqualTo("light.night");
-        assertThat(window("10:00", "sun", yard(new Place.Obstruction(0, 360, 90))).code()).isEqualTo("light.shade");
+        assertThat(window("10:00", "sun", yard(new Location.Obstruction(0, 360, 90))).code()).isEqualTo("light.shade");
         assertThat(window("10:00", "sun", null).code()).isEqualTo("light.place");
         assertThat(window("10:00", "lamps", yard())).isNull();
     }
 
     @Test
     void aPlaceOutsideTheWorldIsRefused() {
-        assertThatThrownBy(() -> new Place("x", Double.NaN, 0, "UTC", List.of())).hasMessageContaining("latitude");
-        assertThatThrownBy(() -> new Place("x", 0, 0, "here", List.of())).hasMessageContaining("here");
+        assertThatThrownBy(() -> new Location("x", Double.NaN, 0, "UTC", List.of())).hasMessageContaining("latitude");
+        assertThatThrownBy(() -> new Location("x", 0, 0, "here", List.of())).hasMessageContaining("here");
         assertThatThrownBy(() -> ShootDay.DEFAULT.on("yesterday")).hasMessageContaining("yesterday");
     }
 }

@@ -10,8 +10,8 @@ import org.scenothesis.core.Check;
 /// - `latitudeDeg` north, `longitudeDeg` east; `zone` as UTC+1 or a zone's name; `horizon`: what stands before the sky.
 ///
 /// @throws IllegalArgumentException if a number is out of range or the zone cannot be read
-public record Place(String name, double latitudeDeg, double longitudeDeg, String zone, List<Obstruction> horizon) {
-    public Place {
+public record Location(String name, double latitudeDeg, double longitudeDeg, String zone, List<Obstruction> horizon) {
+    public Location {
         Check.range("latitudeDeg", latitudeDeg, -90, 90);
         Check.range("longitudeDeg", longitudeDeg, -180, 180);
         horizon = List.copyOf(horizon);

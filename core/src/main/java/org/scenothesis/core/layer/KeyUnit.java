@@ -1,0 +1,26 @@
+package org.scenothesis.core.layer;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Piece;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Outline;
+
+/// Takes the screen away, within the outline said right before.
+final class KeyUnit {
+    private KeyUnit() {}
+
+    static Laid apply(Key key, Laid l, LayerPicture.@Nullable Keying keying, Scene scene) {
+        Outline o = l.outline();
+        List<Point> garbage = o == null ? List.of() : o.at(scene.seconds());
+        Picture frame = l.piece().picture();
+        if (frame.a() != null) {
+            Picture own = garbage.size() < 3 ? frame : Outlines.within(frame, garbage, scene.bands());
+            return l.withOutline(null).withPiece(new Piece(own, l.piece().at()), true);
+        }
+        return l.withOutline(null).withPiece(Check.present(keying, "a key needs the screen of its take").key(frame, key.settings(), garbage), true);
+    }
+}

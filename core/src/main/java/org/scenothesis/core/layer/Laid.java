@@ -1,0 +1,107 @@
+package org.scenothesis.core.layer;
+
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
+import org.scenothesis.core.match.Gains;
+import org.scenothesis.core.picture.Box;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Piece;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.Shadow;
+
+/// A layer on its way through its steps.
+///
+/// - `piece`: its picture; `cut`: whether the alpha of that counts. `unlit`: what is still to be taken from it, for light gained.
+/// - `outline`: said but not yet used: a key takes it as garbage matte, else it becomes part of `mask`; null for none.
+/// - `mask`: what counts of it beside its alpha, null for all. `gains` and `presence` are worked in when it is laid.
+/// - `placement`, `shadow`: where it stands and what it throws; null for nowhere and none. `seen`: false once it stands behind the camera.
+record Laid(
+        Piece piece, boolean cut, @Nullable Picture unlit, @Nullable Outline outline, @Nullable Mask mask, Gains gains, double presence,
+        @Nullable Placement placement, @Nullable Shadow shadow, boolean seen) {
+    static Laid of(LayerPicture l) {
+        return new Laid(l.piece(), false, l.unlit(), null, null, Gains.UNITY, 1, null, null, true);
+    }
+
+    Laid withPiece(Piece other, boolean isCut) {
+        return new Laid(other, isCut, unlit, outline, mask, gains, presence, placement, shadow, seen);
+    }
+
+    Laid withOutline(@Nullable Outline other) {
+        return new Laid(piece, cut, unlit, other, mask, gains, presence, placement, shadow, seen);
+    }
+
+    Laid withMask(@Nullable Mask other) {
+        return new Laid(piece, cut, unlit, null, other, gains, presence, placement, shadow, seen);
+    }
+
+    Laid withGains(Gains other) {
+        return new Laid(piece, cut, unlit, outline, mask, other, presence, placement, shadow, seen);
+    }
+
+    Laid withPresence(double other) {
+        return new Laid(piece, cut, unlit, outline, mask, gains, other, placement, shadow, seen);
+    }
+
+    Laid withPlacement(Placement other, Piece there, boolean isSeen) {
+        return new Laid(there, cut, unlit, outline, mask, gains, presence, other, shadow, isSeen);
+    }
+
+    Laid withShadow(Shadow other) {
+        return new Laid(piece, cut, unlit, outline, mask, gains, presence, placement, other, seen);
+    }
+
+    /// The light gained as a picture of its own, for steps that change it.
+    Laid gained(Scene scene) {
+        Picture dark = unlit;
+        if (dark == null) {
+            return this;
+        }
+        Picture lit = piece.picture();
+        Picture out = Picture.of(lit.width(), lit.height());
+        scene.bands().run(lit.height(), (from, to, band) -> {
+            for (int c = 0; c < 3; c++) {
+                Mixing.gained(lit.colours().get(c).data(), dark.colours().get(c).data(), out.colours().get(c).data(), from * lit.width(), to * lit.width());
+            }
+        });
+        return new Laid(Piece.whole(out), cut, null, outline, mask, gains, presence, placement, shadow, seen);
+    }
+
+    /// An outline not yet used becomes a mask, within the one there was.
+    Laid settled(Scene scene) {
+        Outline o = outline;
+        if (o == null || o.at(scene.seconds()).size() < 3) {
+            return withOutline(null);
+        }
+        Mask inside = scene.outlines().mask(o.at(scene.seconds()), o.softnessPx(), scene);
+        Mask before = mask;
+        return withMask(before == null ? inside : before.times(inside));
+    }
+
+    /// All that counts is in its alpha, so that it can be moved as one thing.
+    Laid cutOut(Scene scene) {
+        Laid l = gained(scene).settled(scene);
+        if (l.cut && l.mask == null) {
+            return l;
+        }
+        Mask m = l.matte(scene);
+        Box box = l.piece.at().within(m.at());
+        if (box.isEmpty()) {
+            return l.withMask(null).withPiece(new Piece(Picture.of(1, 1).withAlpha(Plane.of(1, 1)), new Box(0, 0, 1, 1)), true);
+        }
+        Picture there = box.moved(-l.piece.at().left(), -l.piece.at().top()).cut(l.piece.picture());
+        Plane alpha = box.moved(-m.at().left(), -m.at().top()).cut(m.coverage());
+        return l.withMask(null).withPiece(new Piece(there.withAlpha(alpha), box), true);
+    }
+
+    /// How much of each pixel counts.
+    Mask matte(Scene scene) {
+        Check.that(cut || piece.at().equals(scene.frame()), "all layers must have the base's size");
+        Mask m = mask;
+        if (!cut) {
+            return m == null ? Mask.whole(Plane.filled(scene.width(), scene.height(), 1)) : m;
+        }
+        Mask own = new Mask(piece.picture().alpha(), piece.at());
+        return m == null ? own : own.times(m);
+    }
+}

@@ -1,0 +1,40 @@
+package org.scenothesis.core.layer;
+
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Steady;
+import org.scenothesis.core.shot.step.Step;
+
+/// Chooses the unit that does a step.
+final class Steps {
+    private Steps() {}
+
+    /// What the layer is after all its steps.
+    static Laid all(LayerPicture l, Scene scene) {
+        Laid laid = Laid.of(l);
+        for (Step s : l.layer().steps()) {
+            laid = apply(s, laid, l, scene);
+        }
+        return laid.settled(scene);
+    }
+
+    private static Laid apply(Step step, Laid laid, LayerPicture of, Scene scene) {
+        return switch (step) {
+            case Steady s -> SteadyUnit.apply(laid, of.toBase(), scene);
+            case Outline o -> laid.settled(scene).withOutline(o);
+            case Key k -> KeyUnit.apply(k, laid, of.keying(), scene);
+            case OwnAlpha a -> laid.withPiece(laid.piece(), laid.piece().picture().a() != null);
+            case Grade g -> GradeUnit.apply(g, laid, of.gains());
+            case Grain g -> GrainUnit.apply(g, laid, of.layer().id(), scene);
+            case Place p -> PlaceUnit.apply(p, laid, scene);
+            case Shadow s -> laid.withShadow(s);
+            case Presence p -> laid.withPresence(laid.presence() * p.at(scene.seconds()));
+        };
+    }
+}

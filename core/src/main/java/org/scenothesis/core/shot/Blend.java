@@ -1,0 +1,9 @@
+package org.scenothesis.core.shot;
+
+/// How a layer is laid on what is below it, in scene-linear light.
+public enum Blend {
+    OVER,
+    ADD,
+    SCREEN,
+    LIGHTEN
+}

@@ -1,0 +1,16 @@
+package org.scenothesis.core.shot;
+
+/// A value with its origin: nothing is invented silently.
+public sealed interface Given<T> {
+    T value();
+
+    /// Said by a person.
+    record Told<T>(T value) implements Given<T> {}
+
+    /// Put in by the program because something had to be; `why` says so in a sentence.
+    record Assumed<T>(T value, String why) implements Given<T> {}
+
+    static <T> Given<T> told(T value) {
+        return new Told<>(value);
+    }
+}

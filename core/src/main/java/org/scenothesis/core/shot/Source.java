@@ -1,0 +1,33 @@
+package org.scenothesis.core.shot;
+
+import java.util.List;
+
+/// Where a layer has its picture from.
+public sealed interface Source {
+    /// The plate that gives the layer its mark, its length and its sound.
+    String plate();
+
+    /// All plates it is read from.
+    List<String> plates();
+
+    /// The chosen take of a plate.
+    record OfPlate(String plate) implements Source {
+        @Override
+        public List<String> plates() {
+            return List.of(plate);
+        }
+    }
+
+    /// The light that the plate `lit` has more than `unlit`.
+    record LightGained(String lit, String unlit) implements Source {
+        @Override
+        public String plate() {
+            return lit;
+        }
+
+        @Override
+        public List<String> plates() {
+            return List.of(lit, unlit);
+        }
+    }
+}

@@ -1,0 +1,77 @@
+package org.scenothesis.core.shot.step;
+
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.shot.Animated;
+import org.scenothesis.core.shot.Ease;
+
+/// The keys of all that a step animates, taken together at a moment.
+public final class Keys {
+    private Keys() {}
+
+    /// Whether anything of the step can change over the shot.
+    public static boolean can(Step step) {
+        return look(step, 0).animated;
+    }
+
+    public static boolean at(Step step, double seconds) {
+        return look(step, seconds).ease != null;
+    }
+
+    /// How it goes on from the key at a moment; empty without one.
+    public static Optional<Ease> ease(Step step, double seconds) {
+        return Optional.ofNullable(look(step, seconds).ease);
+    }
+
+    /// With a key for every value, which leaves it as it is at that moment.
+    public static Step set(Step step, double seconds) {
+        return step.animate(new Animated.Change() {
+            @Override
+            public <T> Animated<T> of(Animated<T> value, Animated.Between<T> between) {
+                return value.key(seconds, value.at(seconds, between), value.easeAt(seconds));
+            }
+        });
+    }
+
+    public static Step without(Step step, double seconds) {
+        return step.animate(new Animated.Change() {
+            @Override
+            public <T> Animated<T> of(Animated<T> value, Animated.Between<T> between) {
+                return value.without(seconds);
+            }
+        });
+    }
+
+    /// With another ease from the keys at a moment.
+    public static Step eased(Step step, double seconds, Ease ease) {
+        return step.animate(new Animated.Change() {
+            @Override
+            public <T> Animated<T> of(Animated<T> value, Animated.Between<T> between) {
+                return value.hasKey(seconds) ? value.key(seconds, value.at(seconds, between), ease) : value;
+            }
+        });
+    }
+
+    private static Look look(Step step, double seconds) {
+        Look look = new Look(seconds);
+        step.animate(look);
+        return look;
+    }
+
+    private static final class Look implements Animated.Change {
+        private final double seconds;
+        private boolean animated;
+        private @Nullable Ease ease;
+
+        Look(double seconds) {
+            this.seconds = seconds;
+        }
+
+        @Override
+        public <T> Animated<T> of(Animated<T> value, Animated.Between<T> between) {
+            animated = true;
+            ease = value.hasKey(seconds) ? value.easeAt(seconds) : ease;
+            return value;
+        }
+    }
+}

@@ -1,0 +1,11 @@
+package org.scenothesis.core.shot.step;
+
+import org.scenothesis.core.shot.Animated;
+
+/// One operation on a layer's picture. Steps are worked from the first to the last.
+public sealed interface Step permits Steady, Outline, Key, OwnAlpha, Grade, Grain, Place, Shadow, Presence {
+    /// The same with every value that may be animated changed; most have none.
+    default Step animate(Animated.Change change) {
+        return this;
+    }
+}

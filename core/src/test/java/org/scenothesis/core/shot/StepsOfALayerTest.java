@@ -1,0 +1,135 @@
+package org.scenothesis.core.shot;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Keys;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Parameter;
+import org.scenothesis.core.shot.step.Parameters;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Steady;
+import org.scenothesis.core.shot.step.Step;
+
+class StepsOfALayerTest {
+    private static final List<Point> SQUARE = List.of(new Point(0.2, 0.2), new Point(0.4, 0.2), new Point(0.4, 0.4), new Point(0.2, 0.4));
+
+    static List<Step> everyKind() {
+        return List.of(
+                new Steady(), Outline.of(SQUARE, 3), new Key(KeySettings.DEFAULT), new OwnAlpha(), new Grade(0.5, true), Grain.FINE,
+                Place.asFilmed(Given.told(new Vec(0, 0, 2))), Shadow.OF_STAGE, Presence.FULL);
+    }
+
+    @Test
+    void valuesEaseBetweenKeysAndAreHeldOutside() {
+        Animated<Vec> a = Animated.of(Vec.ZERO).key(2, new Vec(0, 1, 0), Ease.SOFT).key(1, Vec.ZERO, Ease.SOFT);
+        assertThat(a.at(0.2, Vec::towards).y()).isZero();
+        assertThat(a.at(9, Vec::towards).y()).isEqualTo(1);
+        assertThat(a.at(1.5, Vec::towards).y()).isCloseTo(0.5, within(1e-9));
+        assertThat(a.at(1.1, Vec::towards).y()).isLessThan(0.02);
+        assertThat(a.key(1.01, new Vec(3, 0, 0), Ease.HOLD).keys()).hasSize(2).first().extracting(Animated.At::ease).isEqualTo(Ease.HOLD);
+        assertThat(Ease.HOLD.at(0.99)).isZero();
+        assertThat(Ease.STEADY.at(0.3)).isEqualTo(0.3);
+        assertThat(Ease.SOFT.at(Double.NaN)).isNaN();
+    }
+
+    /// What has no keys is one value for all time; the last key taken away leaves its value.
+    @Test
+    void aStillValueStaysStillUntilAKeyIsSet() {
+        Animated<Double> still = Animated.of(1.0).set(3, 2.0);
+        assertThat(still.keys()).isEmpty();
+        assertThat(still.at(0, Animated::number)).isEqualTo(2);
+        Animated<Double> one = still.key(3, 5.0, Ease.STEADY).set(1, 7.0);
+        assertThat(one.keys()).extracting(Animated.At::seconds).containsExactly(1.0, 3.0);
+        assertThat(one.at(2, Animated::number)).isCloseTo(6.0, within(0.01));
+        assertThat(one.without(1).without(3)).isEqualTo(Animated.of(5.0));
+        assertThat(one.without(2)).isEqualTo(one);
+    }
+
+    @ParameterizedTest
+    @MethodSource("everyKind")
+    void keysAreSetEasedAndTakenAwayTogether(Step step) {
+        Step with = Keys.set(Keys.set(step, 1), 2);
+        assertThat(Keys.at(with, 1)).isEqualTo(Keys.can(step));
+        assertThat(Keys.ease(Keys.eased(with, 1, Ease.HOLD), 1)).isEqualTo(Keys.can(step) ? Optional.of(Ease.HOLD) : Optional.empty());
+        assertThat(Keys.without(Keys.without(with, 1), 2)).isEqualTo(step);
+        assertThat(Layer.of("l", "", "p", with).keyTimes()).isEqualTo(Keys.can(step) ? List.of(1.0, 2.0) : List.of());
+    }
+
+    /// Every number is read back as it was set, takes both its bounds, and nothing beyond what the step allows.
+    @ParameterizedTest
+    @MethodSource("everyKind")
+    void everyNumberTakesBothItsBounds(Step step) {
+        for (Parameter<?> p : Parameters.of(step)) {
+            for (double v : new double[] {p.span().low(), p.span().high()}) {
+                assertThat(p.get(p.with(step, 0, v), 0)).as(p.code()).isEqualTo(v);
+            }
+            assertThat(p.get(step, 0)).isBetween(p.span().low(), p.span().high());
+            assertThatIllegalArgumentException().as(p.code()).isThrownBy(() -> p.with(step, 0, Double.NaN));
+        }
+    }
+
+    /// In whatever order steps are put in, each stands behind those it needs.
+    @Test
+    void stepsGoWhereTheyBelong() {
+        Layer l = Layer.of("l", "", "p");
+        for (Step s : everyKind().reversed()) {
+            l = l.with(s);
+        }
+        assertThat(l.steps()).isEqualTo(everyKind());
+        assertThat(l.with(new Grade(1, false)).steps()).hasSize(9).contains(new Grade(1, false));
+        assertThat(l.with(Grade.NONE, g -> g.withGainStops(2)).step(Grade.class)).contains(new Grade(2, true));
+        assertThat(l.without(Key.class).keyed()).isFalse();
+        assertThat(l.without(0).with(0, Outline.NONE).steps().getFirst()).isEqualTo(Outline.NONE);
+    }
+
+    @Test
+    void theGarbageMatteIsTheOutlineBeforeTheKey() {
+        Outline o = Outline.of(SQUARE, 0);
+        Key key = new Key(KeySettings.DEFAULT);
+        assertThat(Layer.of("l", "", "p", o, key).garbage()).isEqualTo(o);
+        assertThat(Layer.of("l", "", "p", key, o).garbage()).isEqualTo(Outline.NONE);
+        assertThat(Layer.of("l", "", "p", o).garbage()).isEqualTo(Outline.NONE);
+    }
+
+    /// Corners move to their like; an outline with more or fewer is held until the next key.
+    @Test
+    void outlinesHaveKeysOfTheirOwn() {
+        List<Point> right = SQUARE.stream().map(p -> p.plus(new Point(0.2, 0))).toList();
+        Outline o = new Outline(Animated.of(SQUARE).key(1, SQUARE, Ease.STEADY).key(3, right, Ease.STEADY).key(4, SQUARE.subList(0, 3), Ease.STEADY), 2);
+        assertThat(o.at(2).getFirst().x()).isCloseTo(0.3, within(1e-12));
+        assertThat(o.at(3.5)).isEqualTo(right);
+        assertThat(o.at(4)).hasSize(3);
+        assertThat(o.withCorners(2, right).corners().keys()).hasSize(4);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 0", "1, 1", "2, 2", "2.5, 0.5", "5, 1", "-0.5, 1.5"})
+    void aLoopGoesRoundAndRound(double seconds, double at) {
+        assertThat(new TimeMap.Looped(3, 5).at(seconds)).isCloseTo(3 + at % 2, within(1e-9));
+    }
+
+    @Test
+    void timeRunsAsItIsTold() {
+        assertThat(TimeMap.AS_FILMED.at(1.7)).isEqualTo(1.7);
+        assertThat(new TimeMap.Straight(4, -2).at(1.5)).isEqualTo(1);
+        assertThat(new TimeMap.Held(2).at(99)).isEqualTo(2);
+        assertThatIllegalArgumentException().isThrownBy(() -> new TimeMap.Looped(2, 2));
+    }
+}

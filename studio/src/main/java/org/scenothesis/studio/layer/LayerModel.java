@@ -1,0 +1,75 @@
+package org.scenothesis.studio.layer;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.layer.Placement;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Given;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.SetPlan;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Source;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Steady;
+import org.scenothesis.core.shot.step.Step;
+
+/// What the Layer bench says and offers of a layer.
+final class LayerModel {
+    /// Most of the picture: something to be pulled at.
+    private static final List<Point> MIDDLE = List.of(new Point(0.3, 0.2), new Point(0.7, 0.2), new Point(0.7, 0.8), new Point(0.3, 0.8));
+
+    /// How softly a new outline ends.
+    static final double SOFTNESS_PX = 4;
+
+    private LayerModel() {}
+
+    static boolean lowest(Shot shot, Layer l) {
+        return !shot.layers().isEmpty() && shot.layers().getFirst().id().equals(l.id());
+    }
+
+    static String word(Step s) {
+        return s.getClass().getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
+    }
+
+    /// What a layer is for, by its steps.
+    static String purpose(Shot shot, Layer l) {
+        if (l.source() instanceof Source.LightGained) {
+            return "added light";
+        }
+        return l.keyed() ? "element" : lowest(shot, l) ? "base" : "patch";
+    }
+
+    /// The steps that a layer has not yet and may have, as they are put in.
+    static List<Step> addable(Shot shot, Layer l) {
+        boolean keyable = shot.plate(l.plate()).map(Plate::role).filter(r -> r.keyed()).isPresent();
+        Stream<Step> all = Stream.of(
+                new Steady(), Outline.of(MIDDLE, SOFTNESS_PX), new Key(KeySettings.DEFAULT), new OwnAlpha(), Grade.NONE, Grain.FINE, Place.asFilmed(shot.somewhere()),
+                Shadow.OF_STAGE, Presence.FULL);
+        return all.filter(s -> l.step(s.getClass()).isEmpty())
+                .filter(s -> !(s instanceof Key) || keyable)
+                .filter(s -> !(s instanceof Shadow) || l.step(Place.class).isPresent()).toList();
+    }
+
+    /// What has to be said about a place at a moment; empty for nothing.
+    static String words(Shot shot, Place place, double seconds) {
+        SetPlan plan = shot.plan();
+        if (plan == null) {
+            return "Without a staged set the layer stays where it was filmed.";
+        }
+        if (!new Placement(plan.pose(1600, 900), place.filmedFoot().value(), place.stand(seconds)).seen()) {
+            return "It stands at the camera or behind it, and is not seen.";
+        }
+        return place.filmedFoot() instanceof Given.Assumed<Vec> a ? a.why() + " Its size in the picture follows from an assumed place." : "";
+    }
+}
