@@ -20,13 +20,13 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Resample;
-import org.scenothesis.core.shot.Animated;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.value.Animated;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.Footages;
@@ -195,7 +195,7 @@ public final class Ratios {
                     default -> five.add(LayerPicture.of(l, base));
                 }
             }
-            double[] s = alternating(() -> Composer.compose(five, shot.plan(), 2.5, outlines, bands));
+            double[] s = alternating(() -> Composer.compose(five, shot.stage(), 2.5, outlines, bands));
             line("five layers with two shadows, 720p, pictures given", 1 / s[0], "frames/s", "goal 24");
         }
     }

@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.scenothesis.core.match.Glance;
+import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.picture.Picture;
 
 /// A folder of stills read as frames, at 24 frames per second since stills carry no rate.
@@ -68,9 +68,9 @@ final class SequenceFootage implements Footage {
     }
 
     @Override
-    public Glance glance(int index) throws FootageException {
+    public LockFrame lockFrame(int index) throws FootageException {
         try (Footage still = open(index)) {
-            return still.glance(0);
+            return still.lockFrame(0);
         }
     }
 

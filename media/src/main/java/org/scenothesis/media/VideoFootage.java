@@ -13,7 +13,7 @@ import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.javacpp.PointerPointer;
-import org.scenothesis.core.match.Glance;
+import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 
@@ -274,9 +274,9 @@ final class VideoFootage implements Footage {
     }
 
     @Override
-    public Glance glance(int index) throws FootageException {
+    public LockFrame lockFrame(int index) throws FootageException {
         bring(index);
-        return reader.glance(frame, index);
+        return reader.lockFrame(frame, index);
     }
 
     private void closeFrames() {

@@ -140,7 +140,7 @@ class ExportedFrameTest {
     void readsLikeTheClip(int w, int h, String matrix, int trc, boolean full, String ending) throws Exception {
         Path[] made = clipAndStill(w, h, matrix, trc, full, ending);
         try (Footage clip = Footages.open(made[0]); Footage still = Footages.open(made[1])) {
-            FrameLock lock = new LockMeter(still.glance(0), Bands.sequential()).measure(clip.glance(3));
+            FrameLock lock = new LockMeter(still.lockFrame(0), Bands.sequential()).measure(clip.lockFrame(3));
             assertThat(lock.found()).isTrue();
             assertThat(lock.gains().stops()).as("stops").isCloseTo(0, Offset.offset(0.02));
             assertThat(lock.gains().mired()).as("mired").isCloseTo(0, Offset.offset(2.0));

@@ -79,7 +79,7 @@ class PhoneFootageTest {
             assertThat(p.width()).isEqualTo(width);
             assertThat(p.g().at(x, y)).as("the bright corner").isGreaterThan(0.6f);
             assertThat(p.g().at(width - 1 - x, height - 1 - y)).as("the corner across").isLessThan(0.2f);
-            assertThat(f.glance(3).luma().width()).isEqualTo(width);
+            assertThat(f.lockFrame(3).luma().width()).isEqualTo(width);
         }
     }
 
@@ -172,7 +172,7 @@ class PhoneFootageTest {
                 assertThat(TestPictures.frameOf(p)).as("frame " + i).isEqualTo(i % 8);
                 assertThat(TestPictures.mean(p, TestPictures.chart(128, 72, i))).isLessThan(0.02);
             }
-            assertThat(f.glance(2).luma().width()).isEqualTo(128);
+            assertThat(f.lockFrame(2).luma().width()).isEqualTo(128);
         }
     }
 }

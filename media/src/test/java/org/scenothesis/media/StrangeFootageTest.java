@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.scenothesis.core.match.Glance;
+import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
@@ -155,7 +155,7 @@ class StrangeFootageTest {
         try (Footage f = Footages.open(file)) {
             assertThat(f.info().width()).isEqualTo(96);
             assertThat(f.frame(2).width()).isEqualTo(96);
-            assertThat(f.glance(2).luma().width()).isEqualTo(96);
+            assertThat(f.lockFrame(2).luma().width()).isEqualTo(96);
             assertThat(f.frame(2).g().at((int) (20.5 * 4 / 3), 12)).as("the square stands where it was").isGreaterThan(0.7f);
             assertThat(f.info().notes()).anyMatch(n -> n.contains("not square"));
         }
@@ -167,7 +167,7 @@ class StrangeFootageTest {
         Path file = folder.resolve("large.png");
         Stills.write(file, Picture.filled(6000, 4000, 0.2f, 0.2f, 0.2f), Stills.Format.PNG8);
         try (Footage f = Footages.open(file)) {
-            Glance g = f.glance(0);
+            LockFrame g = f.lockFrame(0);
             assertThat(g.reduced()).isEqualTo(2);
             assertThat(g.luma().width()).isEqualTo(3000);
             assertThat(g.small().width()).isEqualTo(750);

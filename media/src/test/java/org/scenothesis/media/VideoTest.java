@@ -15,7 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.scenothesis.core.match.Glance;
+import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.picture.Picture;
 
 class VideoTest {
@@ -72,12 +72,12 @@ class VideoTest {
 
     @Test
     void aGlanceIsTheSameFrameSmaller() throws FootageException {
-        Path file = film("glance.mp4", VideoFormat.H264_MP4, 4);
+        Path file = film("frame.mp4", VideoFormat.H264_MP4, 4);
         try (Footage f = Footages.open(file)) {
-            Glance g = f.glance(2);
+            LockFrame g = f.lockFrame(2);
             Picture p = f.frame(2);
             assertThat(g.luma().width()).isEqualTo(128);
-            assertThat(g.small().width()).isEqualTo(128 / Glance.SHRINK);
+            assertThat(g.small().width()).isEqualTo(128 / LockFrame.SHRINK);
             assertThat(g.small().g().at(16, 12)).isCloseTo(p.g().at(66, 50), Offset.offset(0.03f));
         }
     }

@@ -16,9 +16,9 @@ import org.scenothesis.core.rehearsal.Rendered;
 import org.scenothesis.core.rehearsal.Renderer;
 import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.RoundCone;
+import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Sensor;
 import org.scenothesis.core.rehearsal.Solid;
-import org.scenothesis.core.rehearsal.Stage;
 import org.scenothesis.core.rehearsal.View;
 import org.scenothesis.core.rehearsal.loft.ScreenCloth;
 
@@ -36,7 +36,7 @@ public record KeyCase(String name, double wrinkle, boolean uneven, Rgb cloth) {
     public Shots film(int width, Bands bands) {
         int height = width * 9 / 16;
         View view = new View(new CameraPose(new Vec(0, 1.5, -3), 0, 0, 0, width * 1.1, width, height), 0, 3);
-        Stage set = new ScreenCloth(new Vec(-2, 0, 1.2), 4, 3.2, wrinkle, cloth).stage().with(new Stage(List.of(), lamps()));
+        Scenery set = new ScreenCloth(new Vec(-2, 0, 1.2), 4, 3.2, wrinkle, cloth).stage().with(new Scenery(List.of(), lamps()));
         Renderer renderer = new Renderer(set, Rgb.grey(0.05), view, new Quality(16, 48, 0, 3), bands);
         Rendered screen = renderer.still();
         Rendered with = renderer.moving(screen, t -> bust(), 0, 24);
@@ -50,7 +50,7 @@ public record KeyCase(String name, double wrinkle, boolean uneven, Rgb cloth) {
         return List.of(left, right);
     }
 
-    private static Stage bust() {
+    private static Scenery bust() {
         List<Solid> s = new ArrayList<>();
         Material skin = Material.matte(new Rgb(0.52, 0.32, 0.22));
         Material coat = Material.matte(new Rgb(0.30, 0.10, 0.09));
@@ -67,6 +67,6 @@ public record KeyCase(String name, double wrinkle, boolean uneven, Rgb cloth) {
             Vec tip = root.plus(new Vec(0.09 * Math.cos(a + random.nextDouble(-0.5, 0.5)), 0.08 * Math.sin(a), 0));
             s.add(new RoundCone(root, tip, 0.003, 0.001, hair, 1));
         }
-        return new Stage(s, List.of());
+        return new Scenery(s, List.of());
     }
 }

@@ -9,8 +9,8 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.rehearsal.Quality;
 import org.scenothesis.core.rehearsal.Renderer;
 import org.scenothesis.core.rehearsal.Rgb;
+import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Sensor;
-import org.scenothesis.core.rehearsal.Stage;
 import org.scenothesis.core.rehearsal.View;
 
 /// A camera that did or did not move between a reference and a take, with what was true of it.
@@ -66,7 +66,7 @@ public record LockCase(
 
     /// Renders the clean light of reference and take, 12 paths a pixel, chance independent between the two.
     public Picture light(boolean take, int width, Bands bands) {
-        Stage stage = (take ? after : before).stage();
+        Scenery stage = (take ? after : before).stage();
         return new Renderer(stage, TestRoom.AMBIENT, take ? moved(width) : reference(width), new Quality(12, 8, 0, take ? 91 : 17), bands).still().light();
     }
 

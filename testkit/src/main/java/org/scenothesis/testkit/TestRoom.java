@@ -12,8 +12,8 @@ import org.scenothesis.core.rehearsal.Panel;
 import org.scenothesis.core.rehearsal.Pattern;
 import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.RoundCone;
+import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Solid;
-import org.scenothesis.core.rehearsal.Stage;
 import org.scenothesis.core.rehearsal.View;
 
 /// A small room quick to render: a patterned wall, a floor, a few things at different distances, one window and one lamp.
@@ -44,7 +44,7 @@ public record TestRoom(boolean plain, boolean lampDimmed, boolean chairMoved, do
         return new View(new CameraPose(new Vec(0, 1.4, -3.4), 0, -3, 0, width * 0.97, width, height), 0, 4);
     }
 
-    public Stage stage() {
+    public Scenery stage() {
         List<Solid> s = new ArrayList<>();
         Material wall = plain
                 ? Material.patterned(Pattern.PLASTER, 0.8, new Rgb(0.52, 0.50, 0.46), new Rgb(0.46, 0.44, 0.40))
@@ -62,7 +62,7 @@ public record TestRoom(boolean plain, boolean lampDimmed, boolean chairMoved, do
         }
         Lamp window = new Lamp.Pane(new Vec(-3.4, 1, -1), new Vec(0, 1.8, 0), new Vec(0, 0, 2), Rgb.grey(6));
         Lamp lamp = new Lamp.Ball(new Vec(1.9, 1.7, 0.9), 0.12, new Rgb(14, 10, 6).times(lampDimmed ? 0.35 : 1), 5);
-        return new Stage(s, List.of(window, lamp));
+        return new Scenery(s, List.of(window, lamp));
     }
 
     private void figure(List<Solid> s) {

@@ -5,13 +5,13 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Box;
-import org.scenothesis.core.picture.Fill;
-import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.picture.PushPull;
 import org.scenothesis.core.picture.Resample;
 
 /// Keys a frame against its screen model.
@@ -83,8 +83,8 @@ public final class Keyer {
         Plane shade = Shade.of(frame, model, bands);
         Plane separation = separation(frame, model, shade, bands);
         Plane solid = solid(separation, settings, bands);
-        Plane known = Grow.least(solid, CORE_PX, bands);
-        List<Plane> colour = Fill.spread(frame.colours(), known, bands);
+        Plane known = Morphology.erode(solid, CORE_PX, bands);
+        List<Plane> colour = PushPull.fill(frame.colours(), known, bands);
         Plane alpha = unmix(frame, new Mix(model, shade, colour), new Cuts(separation, known, near(separation, settings, bands), trust(known, bands)), bands);
         alpha = edge(alpha, settings, bands);
         multiply(alpha, inside);
@@ -100,7 +100,7 @@ public final class Keyer {
     /// How far the nearest solid colour may be believed: close to it yes, within a wide veil or far strands rather the difference, which needs none.
     /// Smooth, so made at half the size.
     private static Plane trust(Plane known, Bands bands) {
-        Plane half = Grow.most(Resample.half(known, bands), TRUST_PX / 2, bands);
+        Plane half = Morphology.dilate(Resample.half(known, bands), TRUST_PX / 2, bands);
         for (int i = 0; i < half.data().length; i++) {
             half.data()[i] = half.data()[i] > 0 ? 1 : 0;
         }
@@ -146,7 +146,7 @@ public final class Keyer {
         for (int i = 0; i < calm.data().length; i++) {
             calm.data()[i] = calm.data()[i] > cut ? 1 : 0;
         }
-        return Grow.most(calm, REACH_PX, bands);
+        return Morphology.dilate(calm, REACH_PX, bands);
     }
 
     /// Where along the line from the cloth's colour to the subject's each mixed pixel lies.

@@ -2,7 +2,7 @@ package org.scenothesis.core.key;
 
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Plane;
 
 /// Measures a matte as one would look at it: is it solid inside, empty outside, thin at the edge, calm over time, and clear of the cloth's border.
@@ -21,9 +21,9 @@ public final class MatteMeter {
     public static MatteMeasures measure(Keyed keyed, ScreenModel model, @Nullable Plane before, Bands bands) {
         Plane a = keyed.alpha();
         int w = a.width();
-        Plane core = Grow.least(a, INSIDE_PX, bands);
-        Plane outside = Grow.most(a, INSIDE_PX, bands);
-        Plane filled = Grow.least(Grow.most(step(a, 0.5f), CLOSED_PX, bands), CLOSED_PX + INSIDE_PX, bands);
+        Plane core = Morphology.erode(a, INSIDE_PX, bands);
+        Plane outside = Morphology.dilate(a, INSIDE_PX, bands);
+        Plane filled = Morphology.erode(Morphology.dilate(step(a, 0.5f), CLOSED_PX, bands), CLOSED_PX + INSIDE_PX, bands);
         Plane openings = openings(keyed, bands);
         long inside = 0;
         long holes = 0;
@@ -70,7 +70,7 @@ public final class MatteMeter {
         for (int i = 0; i < a.data().length; i++) {
             seen.data()[i] = a.data()[i] < EMPTY && Math.abs(keyed.separation().data()[i]) < CLOTH ? 1 : 0;
         }
-        return Grow.most(seen, INSIDE_PX + CLOSED_PX, bands);
+        return Morphology.dilate(seen, INSIDE_PX + CLOSED_PX, bands);
     }
 
     private static boolean nearSubject(Plane outside, int i) {

@@ -5,10 +5,10 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
-import org.scenothesis.core.picture.Fill;
-import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.PushPull;
 
 /// Builds screen models from the screen-only frame or from one frame; [TakeScreen] does from a whole take.
 public final class ScreenModels {
@@ -28,11 +28,11 @@ public final class ScreenModels {
     /// From one frame: sure screen pixels, continued smoothly under the subject. Null when the frame shows no screen colour.
     public static @Nullable ScreenModel fromFrame(Picture frame, Bands bands) {
         ScreenHue hue = ScreenHue.of(frame);
-        Plane sure = Grow.least(likely(frame, hue), margin(frame, 3), bands);
+        Plane sure = Morphology.erode(likely(frame, hue), margin(frame, 3), bands);
         if (share(sure) < 0.005) {
             return null;
         }
-        List<Plane> filled = Fill.spread(weighted(frame, sure, bands), sure, bands);
+        List<Plane> filled = PushPull.fill(weighted(frame, sure, bands), sure, bands);
         List<Plane> smooth = filled.stream().map(p -> Blur.gaussian(p, FRAME_SIGMA_PX, bands)).toList();
         return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.FRAME, Cloth.outline(sure));
     }

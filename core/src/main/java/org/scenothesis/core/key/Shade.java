@@ -3,10 +3,10 @@ package org.scenothesis.core.key;
 import java.util.List;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
-import org.scenothesis.core.picture.Fill;
-import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.PushPull;
 import org.scenothesis.core.picture.Resample;
 
 /// How bright the cloth is in this frame against its model: measured on pixels of the cloth's own hue, smooth, continued under the subject.
@@ -28,7 +28,7 @@ final class Shade {
         Plane level = Plane.of(w, h);
         Plane sure = Plane.of(w, h);
         bands.run(h, (from, to, band) -> compare(frame, model.colour(), from * w, to * w, level.data(), sure.data()));
-        Plane core = Grow.least(sure, 2, bands);
+        Plane core = Morphology.erode(sure, 2, bands);
         Plane rough = Resample.twice(smooth(level, core, bands), w, h, bands);
         bands.run(h, (from, to, band) -> leaveOut(level.data(), rough.data(), core.data(), from * w, to * w));
         Plane fine = Resample.twice(smooth(level, core, bands), w, h, bands);
@@ -77,6 +77,6 @@ final class Shade {
             sum.data()[i] = n > 0.02f ? sum.data()[i] / n : 0;
             norm.data()[i] = n > 0.02f ? Math.min(1, n * 4) : 0;
         }
-        return Fill.spread(List.of(sum), norm, bands).getFirst();
+        return PushPull.fill(List.of(sum), norm, bands).getFirst();
     }
 }

@@ -7,11 +7,11 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
-import org.scenothesis.core.picture.Fill;
-import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.picture.PushPull;
 
 /// The screen model of a locked take: at each pixel the middle of those moments that show the screen; the rest is continued smoothly.
 ///
@@ -38,7 +38,7 @@ public final class TakeScreen {
             hue = ScreenHue.of(frame);
         }
         frame.r().requireShape(first.r());
-        Plane sure = Grow.least(ScreenModels.likely(frame, hue), ScreenModels.margin(frame, 2), bands);
+        Plane sure = Morphology.erode(ScreenModels.likely(frame, hue), ScreenModels.margin(frame, 2), bands);
         int[] before = before(sure);
         moments.add(new Moment(bits(sure), frame.colours().stream().map(p -> halves(p, sure, before, bands)).toArray(short[][]::new), before));
     }
@@ -75,7 +75,7 @@ public final class TakeScreen {
     }
 
     private ScreenModel continued(Picture seen, Plane known, ScreenHue of, @Nullable Polygon outline) {
-        Plane[] smooth = Fill.spread(seen.colours(), known, bands).stream().map(p -> Blur.gaussian(p, ScreenModels.PLATE_SIGMA_PX, bands)).toArray(Plane[]::new);
+        Plane[] smooth = PushPull.fill(seen.colours(), known, bands).stream().map(p -> Blur.gaussian(p, ScreenModels.PLATE_SIGMA_PX, bands)).toArray(Plane[]::new);
         return new ScreenModel(new Picture(smooth[0], smooth[1], smooth[2], null), of, ScreenModel.Source.TAKE, outline);
     }
 

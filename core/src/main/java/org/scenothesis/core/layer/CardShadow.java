@@ -11,10 +11,10 @@ import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Resample;
-import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.stage.Stage;
 
-/// The shadow of an element on the plan's ground: its own matte thrown along the key light.
+/// The shadow of an element on the stage's ground: its own matte thrown along the key light.
 ///
 /// - The card to the ground plane to the picture is one homography, found from four points of the card.
 /// - Softness grows with the distance along the ray: radius = distance · tan(source angle / 2); the card is cut into strips by height, each blurred
@@ -26,12 +26,12 @@ public final class CardShadow {
     private static final Mask NONE = Mask.of(Plane.of(1, 1));
 
     private final Placement placement;
-    private final SetPlan plan;
+    private final Stage stage;
     private final Shadow settings;
 
-    public CardShadow(Placement placement, SetPlan plan, Shadow settings) {
+    public CardShadow(Placement placement, Stage stage, Shadow settings) {
         this.placement = placement;
-        this.plan = plan;
+        this.stage = stage;
         this.settings = settings;
     }
 
@@ -44,7 +44,7 @@ public final class CardShadow {
         Vec off = placement.onCard(picture).minus(foot);
         Vec forward = placement.pose().worldToCamera()[2];
         double facing = Math.atan2(forward.x(), forward.z());
-        Vec light = plan.light().towards();
+        Vec light = stage.light().towards();
         double towards = Math.atan2(light.x(), light.z());
         // Angle from the card's normal to the light, folded to a quarter turn: a card has no front.
         double apart = Math.IEEEremainder(towards - facing, Math.PI);
@@ -57,8 +57,8 @@ public final class CardShadow {
 
     /// Where a card point's shadow falls on the ground plane.
     public Vec thrown(Vec card) {
-        Vec l = plan.light().towards();
-        return card.minus(l.times((card.y() - plan.groundM()) / l.y()));
+        Vec l = stage.light().towards();
+        return card.minus(l.times((card.y() - stage.groundM()) / l.y()));
     }
 
     /// Picture point of the element where it stands to the picture point of its shadow; empty if the throw is degenerate.
@@ -106,7 +106,7 @@ public final class CardShadow {
                 sum.data()[at + i / m.at().width() * w + i % m.at().width()] += m.coverage().data()[i];
             }
         }
-        float most = (float) Math.clamp(plan.light().density() * settings.density(), 0, 1);
+        float most = (float) Math.clamp(stage.light().density(Vec.UP) * settings.density(), 0, 1);
         for (int y = 0; y < box.height(); y++) {
             float keep = most * within(box.top() + y);
             for (int x = 0; x < w; x++) {
@@ -149,7 +149,7 @@ public final class CardShadow {
         Vec card = card(new Point(x, y));
         Vec ground = thrown(card);
         double along = card.minus(ground).length();
-        double radiusM = along * Math.tan(Math.toRadians(plan.light().sizeDeg()) / 2) * settings.softness();
+        double radiusM = along * Math.tan(Math.toRadians(stage.light().sizeDeg().value()) / 2) * settings.softness();
         double depth = Math.max(0.1, ground.minus(placement.pose().position()).length());
         // A disc of radius r blurs with deviation r/2.
         return Math.clamp(radiusM / 2 * placement.pose().focalPx() / depth, 0.4, placement.pose().width() / 6.0);
@@ -157,8 +157,8 @@ public final class CardShadow {
 
     /// The shadow ends, softly, where the surface ends.
     private float within(int row) {
-        Vec at = placement.pose().onLevel(new Point(placement.pose().width() / 2.0, row + 0.5), plan.groundM());
-        double in = at == null ? 0 : Math.min(at.z() - plan.groundNearM(), plan.groundFarM() - at.z());
+        Vec at = placement.pose().onLevel(new Point(placement.pose().width() / 2.0, row + 0.5), stage.groundM());
+        double in = at == null ? 0 : Math.min(at.z() - stage.groundExtent().nearM(), stage.groundExtent().farM() - at.z());
         return (float) Math.clamp(in / 0.02 + 0.5, 0, 1);
     }
 }

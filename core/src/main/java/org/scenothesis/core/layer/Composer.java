@@ -8,8 +8,8 @@ import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Blend;
-import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.stage.Stage;
 
 /// Lays the layers of one moment over one another.
 public final class Composer {
@@ -17,20 +17,20 @@ public final class Composer {
 
     /// The finished picture at `seconds`, of the size of the lowest layer, which lies on black. Scene-linear, no alpha.
     ///
-    /// - `plan`: the set; without one layers stay where they were filmed and throw no shadow.
+    /// - `stage`: the set; without one layers stay where they were filmed and throw no shadow.
     ///
     /// @throws IllegalArgumentException if there is no layer, or one that is neither keyed nor placed has another size than the lowest
-    public static Picture compose(List<LayerPicture> layers, @Nullable SetPlan plan, double seconds, Bands bands) {
-        return compose(layers, plan, seconds, new Outlines(), bands);
+    public static Picture compose(List<LayerPicture> layers, @Nullable Stage stage, double seconds, Bands bands) {
+        return compose(layers, stage, seconds, new Outlines(), bands);
     }
 
     /// The same with outlines kept from frame to frame.
-    public static Picture compose(List<LayerPicture> layers, @Nullable SetPlan plan, double seconds, Outlines outlines, Bands bands) {
+    public static Picture compose(List<LayerPicture> layers, @Nullable Stage stage, double seconds, Outlines outlines, Bands bands) {
         Check.that(!layers.isEmpty(), "a shot needs at least its base layer");
         Picture lowest = layers.getFirst().picture();
         Picture out = Picture.of(lowest.width(), lowest.height());
-        Scene scene = new Scene(out.width(), out.height(), plan, seconds, outlines, bands);
-        List<Mixing> rows = new ArrayList<>();
+        Scene scene = new Scene(out.width(), out.height(), stage, seconds, outlines, bands);
+        List<RowBlend> rows = new ArrayList<>();
         for (LayerPicture l : layers) {
             if (l.layer().presence(seconds) > 0) {
                 rows.addAll(rows(l, scene, rows.isEmpty()));
@@ -40,7 +40,7 @@ public final class Composer {
         return out;
     }
 
-    private static List<Mixing> rows(LayerPicture l, Scene scene, boolean lowest) {
+    private static List<RowBlend> rows(LayerPicture l, Scene scene, boolean lowest) {
         Laid laid = Steps.all(l, scene);
         Blend blend = l.layer().blend();
         if (!laid.seen()) {
@@ -48,22 +48,22 @@ public final class Composer {
         }
         boolean all = !laid.cut() && laid.mask() == null && laid.unlit() == null;
         if (lowest && all && laid.presence() == 1 && blend == Blend.OVER) {
-            return List.of(Mixing.ground(laid.piece().picture(), laid.gains()));
+            return List.of(RowBlend.ground(laid.piece().picture(), laid.gains()));
         }
         Picture unlit = laid.unlit();
         if (unlit != null && blend == Blend.ADD) {
             Gains k = laid.gains();
-            return List.of(Mixing.addLight(laid.piece().picture(), unlit, laid.mask(), k, laid.presence()));
+            return List.of(RowBlend.addLight(laid.piece().picture(), unlit, laid.mask(), k, laid.presence()));
         }
         Laid whole = laid.gained(scene);
         Mask matte = whole.matte(scene);
-        List<Mixing> rows = new ArrayList<>();
+        List<RowBlend> rows = new ArrayList<>();
         Placement placement = whole.placement();
         Shadow shadow = whole.shadow();
-        if (placement != null && scene.plan() != null && shadow != null) {
-            rows.add(Mixing.darken(new CardShadow(placement, scene.plan(), shadow).density(matte, scene.frame(), scene.bands()), whole.presence()));
+        if (placement != null && scene.stage() != null && shadow != null) {
+            rows.add(RowBlend.darken(new CardShadow(placement, scene.stage(), shadow).density(matte, scene.frame(), scene.bands()), whole.presence()));
         }
-        rows.add(Mixing.laid(blend, whole.piece(), matte, whole.gains(), whole.presence()));
+        rows.add(RowBlend.laid(blend, whole.piece(), matte, whole.gains(), whole.presence()));
         return rows;
     }
 }

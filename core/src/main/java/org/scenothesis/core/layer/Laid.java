@@ -61,7 +61,7 @@ record Laid(
         Picture out = Picture.of(lit.width(), lit.height());
         scene.bands().run(lit.height(), (from, to, band) -> {
             for (int c = 0; c < 3; c++) {
-                Mixing.gained(lit.colours().get(c).data(), dark.colours().get(c).data(), out.colours().get(c).data(), from * lit.width(), to * lit.width());
+                RowBlend.gained(lit.colours().get(c).data(), dark.colours().get(c).data(), out.colours().get(c).data(), from * lit.width(), to * lit.width());
             }
         });
         return new Laid(Piece.whole(out), cut, null, outline, mask, gains, presence, placement, shadow, seen);

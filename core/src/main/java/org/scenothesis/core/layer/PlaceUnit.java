@@ -8,19 +8,19 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Resample;
-import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.stage.Stage;
 
 /// Moves a layer from where it was filmed to where it is to stand. Without a staged set it stays.
 final class PlaceUnit {
     private PlaceUnit() {}
 
     static Laid apply(Place place, Laid before, Scene scene) {
-        SetPlan plan = scene.plan();
-        if (plan == null) {
+        Stage stage = scene.stage();
+        if (stage == null) {
             return before;
         }
-        var placement = new Placement(plan.pose(scene.width(), scene.height()), place.filmedFoot().value(), place.stand(scene.seconds()));
+        var placement = new Placement(stage.pose(scene.width(), scene.height()), place.filmedFoot().value(), place.stand(scene.seconds()));
         Laid l = before.cutOut(scene);
         if (!placement.seen()) {
             return l.withPlacement(placement, l.piece(), false);

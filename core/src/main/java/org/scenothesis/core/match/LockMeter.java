@@ -18,13 +18,13 @@ public final class LockMeter {
     private static final int CELLS = 12;
     private static final double ENOUGH = 0.30;
 
-    private final Glance reference;
+    private final LockFrame reference;
     private final PatchTracker tracker;
     private final ToneMeter tone;
     private final Bands bands;
     private PlanarMap last = PlanarMap.identity();
 
-    public LockMeter(Glance reference, Bands bands) {
+    public LockMeter(LockFrame reference, Bands bands) {
         this.reference = reference;
         this.bands = bands;
         // Small pictures have room for fewer cells.
@@ -34,7 +34,7 @@ public final class LockMeter {
     }
 
     /// @throws IllegalArgumentException if the take's size differs from the reference's
-    public FrameLock measure(Glance take) {
+    public FrameLock measure(LockFrame take) {
         Check.that(take.luma().sameShape(reference.luma()), "the take is not of the reference's size");
         double[] to = new double[2 * tracker.size()];
         MotionFit.@Nullable Fit fit = fit(take, last, to);
@@ -58,7 +58,7 @@ public final class LockMeter {
                 k * fit.residualPx(), share(fit.used()), gains(take, fit.map()), true);
     }
 
-    private MotionFit.@Nullable Fit fit(Glance take, PlanarMap guess, double[] to) {
+    private MotionFit.@Nullable Fit fit(LockFrame take, PlanarMap guess, double[] to) {
         tracker.follow(take.luma(), guess, to, bands);
         return new MotionFit(tracker.points(), tracker.weights(), to, take.luma().width(), take.luma().height()).solve();
     }
@@ -70,7 +70,7 @@ public final class LockMeter {
         return share(b.used()) > share(a.used()) ? b : a;
     }
 
-    private @Nullable PlanarMap coarse(Glance take) {
+    private @Nullable PlanarMap coarse(LockFrame take) {
         List<Point> points = tracker.points();
         if (points.isEmpty()) {
             return null;
@@ -94,28 +94,28 @@ public final class LockMeter {
         return used.length == 0 ? 0 : n / (double) used.length;
     }
 
-    private @Nullable Gains gains(Glance take, PlanarMap map) {
+    private @Nullable Gains gains(LockFrame take, PlanarMap map) {
         double k = reference.small().width() / (double) reference.luma().width();
         double m = reference.small().height() / (double) reference.luma().height();
         PlanarMap down = new PlanarMap(k, 0, 0, 0, m, 0, 0, 0, 1);
         return tone.measure(take.small(), down.after(map).after(down.inverse()));
     }
 
-    /// Mean of several glances of one locked camera: the same reference with less noise.
-    public static Glance mean(List<Glance> glances) {
-        Glance first = glances.getFirst();
-        if (glances.size() == 1) {
+    /// Mean of several lockFrames of one locked camera: the same reference with less noise.
+    public static LockFrame mean(List<LockFrame> lockFrames) {
+        LockFrame first = lockFrames.getFirst();
+        if (lockFrames.size() == 1) {
             return first;
         }
         Plane luma = first.luma().copy();
-        for (Glance g : glances.subList(1, glances.size())) {
+        for (LockFrame g : lockFrames.subList(1, lockFrames.size())) {
             for (int i = 0; i < luma.data().length; i++) {
                 luma.data()[i] += g.luma().data()[i];
             }
         }
         for (int i = 0; i < luma.data().length; i++) {
-            luma.data()[i] /= glances.size();
+            luma.data()[i] /= lockFrames.size();
         }
-        return new Glance(luma, first.small(), first.reduced());
+        return new LockFrame(luma, first.small(), first.reduced());
     }
 }

@@ -4,8 +4,15 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
 
-/// A pinhole camera in the world, with its focal length in pixels of a given picture size; principal point in the centre.
-public record CameraPose(Vec position, double panDeg, double tiltDeg, double rollDeg, double focalPx, int width, int height) {
+/// A pinhole camera in the world, with its focal length in pixels of a given picture size.
+///
+/// `principal`: the pixel the lens looks through.
+public record CameraPose(Vec position, double panDeg, double tiltDeg, double rollDeg, double focalPx, int width, int height, Point principal) {
+    /// Looking through the middle of the picture.
+    public CameraPose(Vec position, double panDeg, double tiltDeg, double rollDeg, double focalPx, int width, int height) {
+        this(position, panDeg, tiltDeg, rollDeg, focalPx, width, height, new Point(width / 2.0, height / 2.0));
+    }
+
     public CameraPose {
         Check.positive("focalPx", focalPx);
         Check.range("tiltDeg", tiltDeg, -90, 90);
@@ -16,15 +23,15 @@ public record CameraPose(Vec position, double panDeg, double tiltDeg, double rol
     }
 
     public CameraPose moved(Vec by) {
-        return new CameraPose(position.plus(by), panDeg, tiltDeg, rollDeg, focalPx, width, height);
+        return new CameraPose(position.plus(by), panDeg, tiltDeg, rollDeg, focalPx, width, height, principal);
     }
 
     public CameraPose turned(double pan, double tilt, double roll) {
-        return new CameraPose(position, panDeg + pan, tiltDeg + tilt, rollDeg + roll, focalPx, width, height);
+        return new CameraPose(position, panDeg + pan, tiltDeg + tilt, rollDeg + roll, focalPx, width, height, principal);
     }
 
     public CameraPose zoomed(double factor) {
-        return new CameraPose(position, panDeg, tiltDeg, rollDeg, focalPx * factor, width, height);
+        return new CameraPose(position, panDeg, tiltDeg, rollDeg, focalPx * factor, width, height, principal);
     }
 
     /// Rows: right, down, forward of the camera in world coordinates.
@@ -45,14 +52,14 @@ public record CameraPose(Vec position, double panDeg, double tiltDeg, double rol
         Vec[] r = worldToCamera();
         Vec d = p.minus(position);
         double z = d.dot(r[2]);
-        return new Point(width / 2.0 + focalPx * d.dot(r[0]) / z, height / 2.0 + focalPx * d.dot(r[1]) / z);
+        return new Point(principal.x() + focalPx * d.dot(r[0]) / z, principal.y() + focalPx * d.dot(r[1]) / z);
     }
 
     /// Unit direction of the ray through a picture point.
     public Vec ray(Point p) {
         Vec[] r = worldToCamera();
-        return r[0].times((p.x() - width / 2.0) / focalPx)
-                .plus(r[1].times((p.y() - height / 2.0) / focalPx))
+        return r[0].times((p.x() - principal.x()) / focalPx)
+                .plus(r[1].times((p.y() - principal.y()) / focalPx))
                 .plus(r[2])
                 .unit();
     }

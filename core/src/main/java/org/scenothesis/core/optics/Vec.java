@@ -3,6 +3,7 @@ package org.scenothesis.core.optics;
 /// A place or direction in the world, metres.
 public record Vec(double x, double y, double z) {
     public static final Vec ZERO = new Vec(0, 0, 0);
+    public static final Vec UP = new Vec(0, 1, 0);
 
     public Vec plus(Vec o) {
         return new Vec(x + o.x, y + o.y, z + o.z);

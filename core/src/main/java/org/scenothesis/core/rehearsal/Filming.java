@@ -12,7 +12,7 @@ public final class Filming {
     private final Bands bands;
     private final Map<Seen, Rendered> kept = new HashMap<>();
 
-    private record Seen(Stage set, View view, long seed) {}
+    private record Seen(Scenery set, View view, long seed) {}
 
     public Filming(Rgb ambient, Quality quality, Bands bands) {
         this.ambient = ambient;

@@ -20,14 +20,14 @@ public final class Renderer {
     private static final int SUMS = 6;
     private static final double OPTICS_SIGMA_PX = 0.42;
 
-    private final Stage set;
+    private final Scenery set;
     private final Rgb ambient;
     private final View view;
     private final Quality quality;
     private final Bands bands;
     private final Bvh still;
 
-    public Renderer(Stage set, Rgb ambient, View view, Quality quality, Bands bands) {
+    public Renderer(Scenery set, Rgb ambient, View view, Quality quality, Bands bands) {
         this.set = set;
         this.ambient = ambient;
         this.view = view;
@@ -56,10 +56,10 @@ public final class Renderer {
     }
 
     /// The set with `moving(t)` on it at time `seconds`, the shutter open for the set share of a frame of `1/rate`.
-    public Rendered moving(Rendered base, DoubleFunction<Stage> moving, double seconds, double rate) {
+    public Rendered moving(Rendered base, DoubleFunction<Scenery> moving, double seconds, double rate) {
         List<Slice> slices = new ArrayList<>();
         for (int k = 0; k < SLICES; k++) {
-            Stage more = moving.apply(seconds + (k + 0.5) / SLICES * quality.shutterShare() / rate);
+            Scenery more = moving.apply(seconds + (k + 0.5) / SLICES * quality.shutterShare() / rate);
             List<Lamp> lamps = new ArrayList<>(set.lamps());
             lamps.addAll(more.lamps());
             slices.add(new Slice(new Bvh(more.solids()), lamps, !more.lamps().isEmpty()));

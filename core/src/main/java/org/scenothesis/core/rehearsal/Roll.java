@@ -14,8 +14,8 @@ public record Roll(
         String name,
         int frames,
         double rate,
-        Stage set,
-        @Nullable DoubleFunction<Stage> moving,
+        Scenery set,
+        @Nullable DoubleFunction<Scenery> moving,
         List<Station> views,
         IntToDoubleFunction stops,
         Sensor sensor) {

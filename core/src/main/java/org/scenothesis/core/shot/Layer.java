@@ -17,6 +17,8 @@ import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Given;
 
 /// One layer of a shot, bottom first: a source, when of it is shown, what is done to it, and how it is laid on what is below.
 ///

@@ -8,10 +8,13 @@ import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Given;
 
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
-/// `plan` is the set in metres as staged or solved; null before. `setting` is what was told about place and conditions.
+/// `stage` is the set in metres as staged or solved; null before. `setting` is what was told about place and conditions.
 public record Shot(
         String id,
         int number,
@@ -22,13 +25,12 @@ public record Shot(
         List<Beat> beats,
         List<Plate> plates,
         List<Layer> layers,
-        @Nullable SetPlan plan,
+        @Nullable Stage stage,
         Setting setting) {
-    /// A day: no shot is longer.
-    public static final double LONGEST_S = 86_400;
+    
 
     public Shot {
-        Check.range("seconds", seconds, 0, LONGEST_S);
+        Check.range("seconds", seconds, 0, Animated.LONGEST_S);
         wonders = List.copyOf(wonders);
         beats = List.copyOf(beats);
         plates = List.copyOf(plates);
@@ -38,8 +40,8 @@ public record Shot(
     /// A shot of whose setting nothing was told yet.
     public Shot(
             String id, int number, String title, String story, double seconds, List<Wonder> wonders, List<Beat> beats, List<Plate> plates, List<Layer> layers,
-            @Nullable SetPlan plan) {
-        this(id, number, title, story, seconds, wonders, beats, plates, layers, plan, Setting.NONE);
+            @Nullable Stage stage) {
+        this(id, number, title, story, seconds, wonders, beats, plates, layers, stage, Setting.NONE);
     }
 
     public Optional<Plate> plate(@Nullable String plateId) {
@@ -52,7 +54,7 @@ public record Shot(
 
     /// Where something was filmed while nobody said so: the middle of the ground, or two metres off before there is one.
     public Given<Vec> somewhere() {
-        Vec foot = plan == null ? new Vec(0, 0, 2) : new Vec(plan.camera().x(), plan.groundM(), (plan.groundNearM() + plan.groundFarM()) / 2);
+        Vec foot = stage == null ? new Vec(0, 0, 2) : new Vec(stage.camera().position().value().x(), stage.groundM(), stage.groundExtent().middleM());
         return new Given.Assumed<>(foot, "Nobody said where it was filmed.");
     }
 
@@ -61,7 +63,7 @@ public record Shot(
     }
 
     public Shot withPlates(List<Plate> other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, other, layers, plan, setting);
+        return new Shot(id, number, title, story, seconds, wonders, beats, other, layers, stage, setting);
     }
 
     public Shot withPlate(String plateId, UnaryOperator<Plate> change) {
@@ -80,7 +82,7 @@ public record Shot(
     }
 
     public Shot withLayers(List<Layer> other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, other, plan, setting);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, other, stage, setting);
     }
 
     public Shot withLayer(String layerId, UnaryOperator<Layer> change) {
@@ -88,7 +90,7 @@ public record Shot(
     }
 
     public Shot withWonders(List<Wonder> other) {
-        return new Shot(id, number, title, story, seconds, other, beats, plates, layers, plan, setting);
+        return new Shot(id, number, title, story, seconds, other, beats, plates, layers, stage, setting);
     }
 
     public Shot withWonder(String wonderId, UnaryOperator<Wonder> change) {
@@ -98,23 +100,23 @@ public record Shot(
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
         sorted.sort(Comparator.comparingDouble(Beat::seconds));
-        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, plan, setting);
+        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, stage, setting);
     }
 
-    public Shot withPlan(@Nullable SetPlan other) {
+    public Shot withStage(@Nullable Stage other) {
         return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting);
     }
 
     public Shot withSetting(UnaryOperator<Setting> change) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, plan, change.apply(setting));
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, stage, change.apply(setting));
     }
 
     /// The same under another id and number.
     public Shot renamed(String otherId, int otherNumber) {
-        return new Shot(otherId, otherNumber, title, story, seconds, wonders, beats, plates, layers, plan, setting);
+        return new Shot(otherId, otherNumber, title, story, seconds, wonders, beats, plates, layers, stage, setting);
     }
 
     public Shot told(String otherTitle, String otherStory, double otherSeconds) {
-        return new Shot(id, number, otherTitle, otherStory, otherSeconds, wonders, beats, plates, layers, plan, setting);
+        return new Shot(id, number, otherTitle, otherStory, otherSeconds, wonders, beats, plates, layers, stage, setting);
     }
 }

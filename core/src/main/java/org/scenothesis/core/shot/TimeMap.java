@@ -1,6 +1,7 @@
 package org.scenothesis.core.shot;
 
 import org.scenothesis.core.Check;
+import org.scenothesis.core.value.Animated;
 
 /// Which moment of its take a layer shows at a moment of the shot.
 public sealed interface TimeMap {
@@ -12,7 +13,7 @@ public sealed interface TimeMap {
     /// Begins `fromSeconds` into the take and runs at `rate` of its speed; a negative one runs backwards.
     record Straight(double fromSeconds, double rate) implements TimeMap {
         public Straight {
-            Check.range("fromSeconds", fromSeconds, -Shot.LONGEST_S, Shot.LONGEST_S);
+            Check.range("fromSeconds", fromSeconds, -Animated.LONGEST_S, Animated.LONGEST_S);
             Check.range("rate", rate, -100, 100);
         }
 
@@ -25,7 +26,7 @@ public sealed interface TimeMap {
     /// One moment of the take for ever.
     record Held(double atSeconds) implements TimeMap {
         public Held {
-            Check.range("atSeconds", atSeconds, 0, Shot.LONGEST_S);
+            Check.range("atSeconds", atSeconds, 0, Animated.LONGEST_S);
         }
 
         @Override
@@ -37,8 +38,8 @@ public sealed interface TimeMap {
     /// The stretch of the take from `fromSeconds` to `toSeconds`, again and again.
     record Looped(double fromSeconds, double toSeconds) implements TimeMap {
         public Looped {
-            Check.range("fromSeconds", fromSeconds, 0, Shot.LONGEST_S);
-            Check.range("toSeconds", toSeconds, 0, Shot.LONGEST_S);
+            Check.range("fromSeconds", fromSeconds, 0, Animated.LONGEST_S);
+            Check.range("toSeconds", toSeconds, 0, Animated.LONGEST_S);
             Check.that(toSeconds > fromSeconds, "a loop must end behind where it begins");
         }
 

@@ -15,24 +15,25 @@ import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.Animated;
-import org.scenothesis.core.shot.Ease;
-import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.Stages;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Ease;
+import org.scenothesis.core.value.Given;
 
 class LayerTest {
     private static final int W = 320;
     private static final int H = 180;
     private static final Box FRAME = new Box(0, 0, W, H);
     private final Bands bands = Bands.sequential();
-    private final SetPlan plan = new SetPlan(new Vec(0, 1.5, -3), 0, 0, 0, 1, 0, -1, 6, new SetPlan.Light(-90, 45, 2, 1));
+    private final Stage stage = Stages.plain();
 
     private static Place.Stand state(Vec foot) {
         return new Place.Stand(foot, 0, 1);
@@ -77,7 +78,7 @@ class LayerTest {
 
     @Test
     void anElementWhereItWasFilmedStaysWhereItIs() {
-        Placement p = new Placement(plan.pose(W, H), new Vec(0.4, 0.7, 1), state(new Vec(0.4, 0.7, 1)));
+        Placement p = new Placement(stage.pose(W, H), new Vec(0.4, 0.7, 1), state(new Vec(0.4, 0.7, 1)));
         assertThat(p.scale()).isEqualTo(1);
         Point q = p.elementToPicture().map(100, 80);
         assertThat(q.x()).isCloseTo(100, Offset.offset(1e-9));
@@ -88,25 +89,25 @@ class LayerTest {
     void twiceAsFarIsHalfAsLargeAndMeetsTheProjectedFoot() {
         Vec filmed = new Vec(0, 0, 1);
         Vec far = new Vec(0.5, 0, 5);
-        Placement p = new Placement(plan.pose(W, H), filmed, state(far));
+        Placement p = new Placement(stage.pose(W, H), filmed, state(far));
         assertThat(p.scale()).isCloseTo(0.5, Offset.offset(1e-9));
-        Point foot = p.elementToPicture().map(plan.pose(W, H).project(filmed));
-        Point wanted = plan.pose(W, H).project(far);
+        Point foot = p.elementToPicture().map(stage.pose(W, H).project(filmed));
+        Point wanted = stage.pose(W, H).project(far);
         assertThat(foot.minus(wanted).length()).isLessThan(1e-9);
     }
 
     @Test
     void liftingMovesItUpByTheMetresItIsLifted() {
         Vec filmed = new Vec(0, 0.5, 1);
-        Placement p = new Placement(plan.pose(W, H), filmed, state(new Vec(0, 1.0, 1)));
+        Placement p = new Placement(stage.pose(W, H), filmed, state(new Vec(0, 1.0, 1)));
         // 0.5 m at 4 m with a focal length of 320 px.
         assertThat(p.elementToPicture().shiftAt(100, 100).y()).isCloseTo(-40, Offset.offset(1e-6));
     }
 
     @Test
     void theShadowFallsAwayFromTheLightAndAsFarAsItIsHigh() {
-        Placement p = new Placement(plan.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
-        CardShadow s = new CardShadow(p, plan, Shadow.OF_STAGE);
+        Placement p = new Placement(stage.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
+        CardShadow s = new CardShadow(p, stage, Shadow.OF_STAGE);
         // The light stands left at 45°: a point 1 m up throws its shadow 1 m to the right.
         Vec fallen = s.thrown(new Vec(0, 1, 1));
         assertThat(fallen.x()).isCloseTo(1, Offset.offset(1e-9));
@@ -116,9 +117,9 @@ class LayerTest {
 
     @Test
     void shadowDensityIsThatOfKeyAgainstFill() {
-        assertThat(plan.light().density()).isCloseTo(0.5, Offset.offset(1e-9));
-        Placement p = new Placement(plan.pose(W, H), new Vec(0, 0, 3), state(new Vec(0, 0, 3)));
-        Plane d = new CardShadow(p, plan, Shadow.OF_STAGE).density(Mask.of(card(140, 120, 180, 170).alpha()), FRAME, bands).coverage();
+        assertThat(stage.light().density(Vec.UP)).isCloseTo(0.5, Offset.offset(1e-9));
+        Placement p = new Placement(stage.pose(W, H), new Vec(0, 0, 3), state(new Vec(0, 0, 3)));
+        Plane d = new CardShadow(p, stage, Shadow.OF_STAGE).density(Mask.of(card(140, 120, 180, 170).alpha()), FRAME, bands).coverage();
         float most = 0;
         for (float v : d.data()) {
             most = Math.max(most, v);
@@ -128,24 +129,24 @@ class LayerTest {
 
     @Test
     void aFloatingElementThrowsASofterShadowFurtherOff() {
-        Placement low = new Placement(plan.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
-        Placement high = new Placement(plan.pose(W, H), new Vec(0, 0.6, 1), state(new Vec(0, 0.6, 1)));
+        Placement low = new Placement(stage.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
+        Placement high = new Placement(stage.pose(W, H), new Vec(0, 0.6, 1), state(new Vec(0, 0.6, 1)));
         double y = H / 2.0 + 60;
-        assertThat(new CardShadow(high, plan, Shadow.OF_STAGE).sigmaPx(160, y - 60)).isGreaterThan(new CardShadow(low, plan, Shadow.OF_STAGE).sigmaPx(160, y));
+        assertThat(new CardShadow(high, stage, Shadow.OF_STAGE).sigmaPx(160, y - 60)).isGreaterThan(new CardShadow(low, stage, Shadow.OF_STAGE).sigmaPx(160, y));
     }
 
     @Test
     void noMatteNoShadow() {
-        Placement p = new Placement(plan.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
-        assertThat(new CardShadow(p, plan, Shadow.OF_STAGE).density(Mask.of(Plane.of(W, H)), FRAME, bands).coverage().data()).containsOnly(0f);
+        Placement p = new Placement(stage.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
+        assertThat(new CardShadow(p, stage, Shadow.OF_STAGE).density(Mask.of(Plane.of(W, H)), FRAME, bands).coverage().data()).containsOnly(0f);
     }
 
     @Test
     void shadowDarkensTheGroundBesideTheElement() {
         Layer l = element(Place.asFilmed(Given.told(new Vec(0, 0, 3))), Shadow.OF_STAGE);
         Picture element = card(150, 110, 170, 170);
-        Picture out = Composer.compose(List.of(base(0.4f), LayerPicture.of(l, element)), plan, 0, bands);
-        Picture without = Composer.compose(List.of(base(0.4f), LayerPicture.of(l.without(Shadow.class), element)), plan, 0, bands);
+        Picture out = Composer.compose(List.of(base(0.4f), LayerPicture.of(l, element)), stage, 0, bands);
+        Picture without = Composer.compose(List.of(base(0.4f), LayerPicture.of(l.without(Shadow.class), element)), stage, 0, bands);
         double right = 0;
         double left = 0;
         for (int y = 150; y < H; y++) {
@@ -190,7 +191,7 @@ class LayerTest {
         Picture card = Picture.filled(64, 36, 0.9f, 0.1f, 0.1f).withAlpha(Plane.filled(64, 36, 1));
         Layer behind = element(Place.at(Given.told(new Vec(0, 0, 1)), new Vec(0, 0, z)), Shadow.OF_STAGE);
         Picture out = Composer.compose(
-                List.of(LayerPicture.of(Layer.of("b", "", "c"), base), LayerPicture.of(behind, card)), plan, 0, Bands.sequential());
+                List.of(LayerPicture.of(Layer.of("b", "", "c"), base), LayerPicture.of(behind, card)), stage, 0, Bands.sequential());
         assertThat(out.r().data()).isEqualTo(base.r().data());
     }
 }

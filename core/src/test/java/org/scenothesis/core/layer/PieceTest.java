@@ -19,22 +19,23 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.Animated;
-import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.Stages;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Given;
 
 /// A layer given as a small piece must come out like the same layer given as a whole frame, wherever it lies.
 class PieceTest {
     private static final int W = 192;
     private static final int H = 108;
     private static final Bands MANY = Bands.pooled(2);
-    private final SetPlan plan = new SetPlan(new Vec(0, 1.5, -3), 0, 0, 0, 1, 0, -1, 6, new SetPlan.Light(-90, 45, 2, 1));
+    private final Stage stage = Stages.plain();
 
     @AfterAll
     static void close() {
@@ -90,8 +91,8 @@ class PieceTest {
         Box box = new Box(left, top, right, bottom);
         Picture whole = element(box);
         Layer l = layer(new Vec(0.4, 0.5, 1.6));
-        Picture wanted = Composer.compose(List.of(base(), LayerPicture.of(l, whole)), plan, 0, Bands.sequential());
-        Picture found = Composer.compose(List.of(base(), LayerPicture.of(l, new Piece(box.cut(whole), box))), plan, 0, MANY);
+        Picture wanted = Composer.compose(List.of(base(), LayerPicture.of(l, whole)), stage, 0, Bands.sequential());
+        Picture found = Composer.compose(List.of(base(), LayerPicture.of(l, new Piece(box.cut(whole), box))), stage, 0, MANY);
         assertClose(found, wanted);
         assertThat(found.g().data()).isNotEqualTo(base().picture().g().data());
     }
@@ -101,9 +102,9 @@ class PieceTest {
         Box box = new Box(60, 30, 110, 80);
         Piece piece = new Piece(box.cut(element(box)), box);
         Layer away = layer(new Vec(90, 0.5, 1.6)).without(Shadow.class);
-        assertThat(Composer.compose(List.of(base(), LayerPicture.of(away, piece)), plan, 0, MANY).r().data()).containsExactly(base().picture().r().data());
+        assertThat(Composer.compose(List.of(base(), LayerPicture.of(away, piece)), stage, 0, MANY).r().data()).containsExactly(base().picture().r().data());
         Piece nothing = new Piece(Picture.of(5, 5).withAlpha(Plane.of(5, 5)), new Box(10, 10, 15, 15));
-        assertThat(Composer.compose(List.of(base(), LayerPicture.of(layer(Vec.ZERO), nothing)), plan, 0, MANY).r().data())
+        assertThat(Composer.compose(List.of(base(), LayerPicture.of(layer(Vec.ZERO), nothing)), stage, 0, MANY).r().data())
                 .containsExactly(base().picture().r().data());
     }
 

@@ -18,12 +18,8 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.Animated;
 import org.scenothesis.core.shot.Blend;
-import org.scenothesis.core.shot.Ease;
-import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Key;
@@ -32,6 +28,11 @@ import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.Stages;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Ease;
+import org.scenothesis.core.value.Given;
 
 class StepUnitsTest {
     private static final int W = 160;
@@ -143,9 +144,9 @@ class StepUnitsTest {
     /// Part of a plate can be put elsewhere on the set: what counts of it moves as one thing.
     @Test
     void aPatchCanBePlaced() {
-        SetPlan plan = new SetPlan(new Vec(0, 1.5, -3), 0, 0, 0, 1, 0, -1, 6, new SetPlan.Light(-90, 45, 2, 1));
+        Stage stage = Stages.plain();
         Layer l = layer(Outline.of(box(70, 80), 0), Place.at(Given.told(new Vec(0, 0, 1)), new Vec(1, 0, 1)));
-        Picture out = Composer.compose(List.of(LayerPicture.of(Layer.of("base", "", "c"), grey(0.1f)), LayerPicture.of(l, grey(0.9f))), plan, 0, MANY);
+        Picture out = Composer.compose(List.of(LayerPicture.of(Layer.of("base", "", "c"), grey(0.1f)), LayerPicture.of(l, grey(0.9f))), stage, 0, MANY);
         // A metre at four metres with a focal length of 160 pixels.
         assertThat(out.g().at(75, 40)).isCloseTo(0.1f, within(1e-5f));
         assertThat(out.g().at(115, 40)).isCloseTo(0.9f, within(1e-4f));

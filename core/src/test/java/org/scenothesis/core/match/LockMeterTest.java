@@ -39,17 +39,17 @@ class LockMeterTest {
         return soft;
     }
 
-    private Glance glance(Plane luma) {
-        Plane small = Resample.scale(luma, W / Glance.SHRINK, H / Glance.SHRINK, bands);
+    private LockFrame lockFrame(Plane luma) {
+        Plane small = Resample.scale(luma, W / LockFrame.SHRINK, H / LockFrame.SHRINK, bands);
         Plane light = Plane.of(small.width(), small.height());
         for (int i = 0; i < light.data().length; i++) {
             light.data()[i] = 0.1f + 0.4f * small.data()[i];
         }
-        return new Glance(luma, new Picture(light, light.copy(), light.copy(), null));
+        return new LockFrame(luma, new Picture(light, light.copy(), light.copy(), null));
     }
 
     private FrameLock measure(Plane reference, Plane take) {
-        return new LockMeter(glance(reference), bands).measure(glance(take));
+        return new LockMeter(lockFrame(reference), bands).measure(lockFrame(take));
     }
 
     @ParameterizedTest
@@ -130,14 +130,14 @@ class LockMeterTest {
     @Test
     void theMeanOfGlancesHasLessNoise() {
         Plane ref = texture(9);
-        List<Glance> noisy = new ArrayList<>();
+        List<LockFrame> noisy = new ArrayList<>();
         SplittableRandom r = new SplittableRandom(1);
         for (int k = 0; k < 8; k++) {
             Plane p = ref.copy();
             for (int i = 0; i < p.data().length; i++) {
                 p.data()[i] += (float) (0.05 * r.nextGaussian());
             }
-            noisy.add(glance(p));
+            noisy.add(lockFrame(p));
         }
         double one = 0;
         double mean = 0;
@@ -152,9 +152,9 @@ class LockMeterTest {
 
     @Test
     void sizesMustAgree() {
-        LockMeter m = new LockMeter(glance(texture(1)), bands);
+        LockMeter m = new LockMeter(lockFrame(texture(1)), bands);
         Plane small = Plane.of(64, 36);
-        assertThatIllegalArgumentException().isThrownBy(() -> m.measure(new Glance(small, Picture.of(16, 9))));
+        assertThatIllegalArgumentException().isThrownBy(() -> m.measure(new LockFrame(small, Picture.of(16, 9))));
     }
 
     @Test

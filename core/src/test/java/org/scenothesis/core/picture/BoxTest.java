@@ -78,7 +78,7 @@ class BoxTest {
             p.data()[i] = (i * 7919) % 97;
         }
         for (int radius : new int[] {1, 2, 3, 5, 8, 13}) {
-            Plane fast = Grow.most(p, radius, Bands.sequential());
+            Plane fast = Morphology.dilate(p, radius, Bands.sequential());
             for (int y = 0; y < 21; y++) {
                 for (int x = 0; x < 37; x++) {
                     float most = 0;

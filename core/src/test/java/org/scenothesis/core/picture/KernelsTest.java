@@ -102,7 +102,7 @@ class KernelsTest {
         assertThat(Blur.gaussian(p, 5, many).data()).containsExactly(Blur.gaussian(p, 5, one).data());
         assertThat(Resample.scale(p, 40, 60, many).data()).containsExactly(Resample.scale(p, 40, 60, one).data());
         assertThat(Resample.warp(p, PlanarMap.shift(0.3, 0.7), many).data()).containsExactly(Resample.warp(p, PlanarMap.shift(0.3, 0.7), one).data());
-        assertThat(Grow.most(p, 3, many).data()).containsExactly(Grow.most(p, 3, one).data());
+        assertThat(Morphology.dilate(p, 3, many).data()).containsExactly(Morphology.dilate(p, 3, one).data());
     }
 
     @Test
@@ -145,11 +145,11 @@ class KernelsTest {
     void growTakesTheLargestAndSmallestOfASquare() {
         Plane p = Plane.of(15, 15);
         p.data()[7 * 15 + 7] = 1;
-        Plane wide = Grow.most(p, 2, one);
+        Plane wide = Morphology.dilate(p, 2, one);
         assertThat(wide.at(5, 9)).isEqualTo(1);
         assertThat(wide.at(4, 7)).isZero();
-        assertThat(Grow.least(wide, 2, one).at(7, 7)).isEqualTo(1);
-        assertThat(Grow.least(wide, 2, one).at(8, 7)).isZero();
+        assertThat(Morphology.erode(wide, 2, one).at(7, 7)).isEqualTo(1);
+        assertThat(Morphology.erode(wide, 2, one).at(8, 7)).isZero();
     }
 
     @Test
@@ -162,12 +162,12 @@ class KernelsTest {
             v.data()[y * 65 + 64] = 0.8f;
             w.data()[y * 65 + 64] = 1;
         }
-        Plane f = Fill.spread(List.of(v), w, one).getFirst();
+        Plane f = PushPull.fill(List.of(v), w, one).getFirst();
         assertThat(f.at(0, 10)).isEqualTo(0.2f);
         assertThat(f.at(64, 10)).isEqualTo(0.8f);
         assertThat(f.at(20, 16)).isBetween(0.19f, 0.7f);
         assertThat(f.at(50, 16)).isGreaterThan(f.at(10, 16));
-        assertThat(Fill.spread(List.of(v), Plane.of(65, 33), one).getFirst().at(5, 5)).isZero();
+        assertThat(PushPull.fill(List.of(v), Plane.of(65, 33), one).getFirst().at(5, 5)).isZero();
     }
 
     @Test

@@ -205,8 +205,8 @@ class ReferenceTest {
         for (int i = 0; i < p.data().length; i++) {
             opposite.data()[i] = 1 - p.data()[i];
         }
-        Plane least = Grow.least(p, radius, MANY);
-        Plane most = Grow.most(opposite, radius, MANY);
+        Plane least = Morphology.erode(p, radius, MANY);
+        Plane most = Morphology.dilate(opposite, radius, MANY);
         for (int i = 0; i < p.data().length; i++) {
             assertThat(least.data()[i]).isCloseTo(1 - most.data()[i], Offset.offset(1e-6f));
         }
@@ -222,7 +222,7 @@ class ReferenceTest {
             }
         }
         v.data()[29 * 41 + 40] = 99;
-        assertSame(Fill.spread(List.of(v), known, MANY).getFirst(), Plane.filled(41, 30, 0.7f), 1e-4f);
+        assertSame(PushPull.fill(List.of(v), known, MANY).getFirst(), Plane.filled(41, 30, 0.7f), 1e-4f);
     }
 
     @Test
@@ -234,7 +234,7 @@ class ReferenceTest {
             known.data()[y * 64 + 63] = 1;
             v.data()[y * 64 + 63] = 1;
         }
-        Plane f = Fill.spread(List.of(v), known, MANY).getFirst();
+        Plane f = PushPull.fill(List.of(v), known, MANY).getFirst();
         assertThat(f.at(8, 8)).isLessThan(0.35f);
         assertThat(f.at(55, 8)).isGreaterThan(0.65f);
         assertThat(f.at(32, 8)).isBetween(0.3f, 0.7f);

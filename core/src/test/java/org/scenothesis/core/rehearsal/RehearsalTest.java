@@ -22,11 +22,11 @@ class RehearsalTest {
     private final View view = new View(new CameraPose(new Vec(0, 1, -3), 0, 0, 0, 96, W, H), 0, 3);
     private final Material grey = Material.matte(Rgb.grey(0.5));
 
-    private Stage floor(Lamp... lamps) {
-        return new Stage(List.of(Panel.flat(new Vec(-5, 0, -5), new Vec(10, 0, 0), new Vec(0, 0, 10), grey, 0)), List.of(lamps));
+    private Scenery floor(Lamp... lamps) {
+        return new Scenery(List.of(Panel.flat(new Vec(-5, 0, -5), new Vec(10, 0, 0), new Vec(0, 0, 10), grey, 0)), List.of(lamps));
     }
 
-    private Renderer renderer(Stage s, Quality q) {
+    private Renderer renderer(Scenery s, Quality q) {
         return new Renderer(s, Rgb.BLACK, view, q, bands);
     }
 
@@ -54,14 +54,14 @@ class RehearsalTest {
         List<Solid> s = new ArrayList<>(floor(sun).solids());
         s.add(new BoxSolid(new Vec(0, 2.8, 0.5), new Vec(0.8, 0.05, 0.8), 0, grey, 0));
         Picture open = renderer(floor(sun), new Quality(8, 8, 0, 1)).still().light();
-        Picture shaded = renderer(new Stage(s, List.of(sun)), new Quality(8, 8, 0, 1)).still().light();
+        Picture shaded = renderer(new Scenery(s, List.of(sun)), new Quality(8, 8, 0, 1)).still().light();
         int at = H / 2 + (int) (96 * 1.0 / 3.5);
         assertThat(shaded.g().at(W / 2, Math.min(H - 1, at))).isLessThan(open.g().at(W / 2, Math.min(H - 1, at)) * 0.5f);
     }
 
     @Test
     void theSameSeedGivesTheSamePictureForAnyNumberOfThreads() {
-        Stage s = floor(new Lamp.Ball(new Vec(0, 2, 0), 0.2, Rgb.grey(20), -5));
+        Scenery s = floor(new Lamp.Ball(new Vec(0, 2, 0), 0.2, Rgb.grey(20), -5));
         Picture one = renderer(s, new Quality(6, 8, 0, 9)).still().light();
         try (Bands many = Bands.pooled(3)) {
             Picture again = new Renderer(s, Rgb.BLACK, view, new Quality(6, 8, 0, 9), many).still().light();
@@ -73,10 +73,10 @@ class RehearsalTest {
 
     @Test
     void onlyWhatChangesIsRenderedAgainAndItsCoverageIsTrue() {
-        Stage s = floor(new Lamp.Sun(new Vec(0.2, 1, 0).unit(), 0.01, Rgb.grey(3)));
+        Scenery s = floor(new Lamp.Sun(new Vec(0.2, 1, 0).unit(), 0.01, Rgb.grey(3)));
         Renderer r = renderer(s, new Quality(16, 64, 0, 1));
         Rendered still = r.still();
-        Rendered with = r.moving(still, t -> new Stage(List.of(new Ellipsoid(new Vec(0, 1, 0), new Vec(0.3, 0.3, 0.3), 0, grey, 1)), List.of()), 0, 24);
+        Rendered with = r.moving(still, t -> new Scenery(List.of(new Ellipsoid(new Vec(0, 1, 0), new Vec(0.3, 0.3, 0.3), 0, grey, 1)), List.of()), 0, 24);
         assertThat(with.light().r().at(2, 2)).isEqualTo(still.light().r().at(2, 2));
         double sum = 0;
         for (float v : with.coverage().data()) {
@@ -92,7 +92,7 @@ class RehearsalTest {
     void somethingFastIsSmearedByTheOpenShutter() {
         Renderer open = renderer(floor(new Lamp.Sun(new Vec(0, 1, 0), 0.01, Rgb.grey(3))), new Quality(4, 64, 1, 1));
         Rendered still = open.still();
-        Rendered blurred = open.moving(still, t -> new Stage(List.of(new Ellipsoid(new Vec(-1 + 24 * t, 1, 0), new Vec(0.2, 0.2, 0.2), 0, grey, 1)), List.of()), 0, 24);
+        Rendered blurred = open.moving(still, t -> new Scenery(List.of(new Ellipsoid(new Vec(-1 + 24 * t, 1, 0), new Vec(0.2, 0.2, 0.2), 0, grey, 1)), List.of()), 0, 24);
         int partial = 0;
         for (float v : blurred.coverage().data()) {
             partial += v > 0.1 && v < 0.9 ? 1 : 0;
@@ -104,7 +104,7 @@ class RehearsalTest {
     void aWideApertureBlursWhatIsNotInFocus() {
         List<Solid> s = new ArrayList<>(floor().solids());
         s.add(new BoxSolid(new Vec(0, 1, 4), new Vec(0.5, 0.5, 0.01), 0, Material.matte(Rgb.grey(0.1)).glowing(Rgb.grey(1)), 1));
-        Stage stage = new Stage(s, List.of());
+        Scenery stage = new Scenery(s, List.of());
         Picture sharp = new Renderer(stage, Rgb.BLACK, view, new Quality(32, 8, 0, 1), bands).still().light();
         View wide = new View(view.pose(), 0.15, 2);
         Picture soft = new Renderer(stage, Rgb.BLACK, wide, new Quality(32, 8, 0, 1), bands).still().light();

@@ -25,6 +25,13 @@ import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.stage.KeyLight;
+import org.scenothesis.core.stage.StageCamera;
+import org.scenothesis.core.stage.Stages;
+import org.scenothesis.core.stage.Surface;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Ease;
+import org.scenothesis.core.value.Given;
 
 class DocumentTest {
     private static final Plate PLATE = new Plate(
@@ -82,16 +89,6 @@ class DocumentTest {
         assertThat(w.fact("c", "none")).isEqualTo("none");
     }
 
-    @Test
-    void lightsAreVectorsAndImpossibleOnesRefused() {
-        Vec v = new SetPlan.Light(90, 0.0001 + 45, 1, 1).towards();
-        assertThat(v.x()).isPositive();
-        assertThat(v.y()).isPositive();
-        assertThat(Math.abs(v.z())).isLessThan(1e-6);
-        assertThatIllegalArgumentException().isThrownBy(() -> new SetPlan.Light(0, 0, 1, 1));
-        assertThatIllegalArgumentException().isThrownBy(() -> new SetPlan(Vec.ZERO, 0, 0, 0, 1, 0, 2, 1, new SetPlan.Light(0, 45, 1, 1)));
-    }
-
     @ParameterizedTest
     @CsvSource({"0, HOLDS", "0.25, HOLDS", "-0.25, HOLDS", "0.2501, WATCH", "40, WATCH", "-41, REDO", "NaN, NOT_MEASURED"})
     void limitsJudgeTheSizeOfAValue(double v, Verdict verdict) {
@@ -119,16 +116,19 @@ class DocumentTest {
     @ParameterizedTest
     @ValueSource(doubles = {Double.NaN, Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, 1e300})
     void numbersThatNoSetHasAreRefused(double v) {
-        SetPlan.Light light = new SetPlan.Light(0, 45, 1, 1);
+        KeyLight light = KeyLight.told(new KeyLight.Direction(0, 45), 1, 1);
+        Surface.Extent near = new Surface.Extent(1, 2);
+        StageCamera.Aim ahead = new StageCamera.Aim(0, 0, 0);
         List<Runnable> all = List.of(
                 () -> new Shot("1", 1, "", "", v, List.of(), List.of(), List.of(), List.of(), null),
                 () -> new Plate("p", "", PlateRole.CLEAN, Spike.T, "A", "A", v, List.of()),
                 () -> new Wonder("w", WonderKind.FLOATS, "", v, 1, Map.of()),
-                () -> new SetPlan(new Vec(v, 0, 0), 0, 0, 0, 1, 0, 1, 2, light),
-                () -> new SetPlan(Vec.ZERO, v, 0, 0, 1, 0, 1, 2, light),
-                () -> new SetPlan(Vec.ZERO, 0, 0, v, 1, 0, 1, 2, light),
-                () -> new SetPlan(Vec.ZERO, 0, 0, 0, 1, v, 1, 2, light),
-                () -> new SetPlan.Light(v, 45, 1, 1),
+                () -> Stages.of(new Vec(v, 0, 0), ahead, 0, near, light),
+                () -> new StageCamera.Aim(v, 0, 0),
+                () -> new StageCamera.Aim(0, 0, v),
+                () -> Stages.of(Vec.ZERO, ahead, v, near, light),
+                () -> new KeyLight.Direction(v, 45),
+                () -> KeyLight.told(new KeyLight.Direction(0, 45), v, 1),
                 () -> Place.at(Given.told(Vec.ZERO), new Vec(0, v, 0)),
                 () -> Place.asFilmed(Given.told(Vec.ZERO)).withTurnDeg(Animated.of(v)),
                 () -> new Presence(Animated.of(1.0).key(0, v, Ease.SOFT)),
@@ -142,16 +142,5 @@ class DocumentTest {
         for (Runnable make : all) {
             assertThatIllegalArgumentException().isThrownBy(make::run);
         }
-    }
-
-    /// The document knows one frame, the world's; what is shown is told from the camera.
-    @Test
-    void theSideOfTheLightIsToldFromTheCamera() {
-        SetPlan.Light left = new SetPlan.Light(-30, 40, 1, 1);
-        assertThat(left.asSeen(0)).isEqualTo(-30);
-        assertThat(left.asSeen(60)).isEqualTo(-90);
-        assertThat(left.asSeen(-170)).isEqualTo(140);
-        assertThat(left.seenAt(-90, 60).azimuthDeg()).isEqualTo(-30);
-        assertThat(left.seenAt(left.asSeen(75), 75).towards().minus(left.towards()).length()).isLessThan(1e-12);
     }
 }

@@ -26,6 +26,9 @@ import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Ease;
+import org.scenothesis.core.value.Given;
 
 class StepsOfALayerTest {
     private static final List<Point> SQUARE = List.of(new Point(0.2, 0.2), new Point(0.4, 0.2), new Point(0.4, 0.4), new Point(0.2, 0.4));

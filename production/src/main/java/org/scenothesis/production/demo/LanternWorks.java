@@ -9,15 +9,11 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.rehearsal.loft.LiftingShoot;
 import org.scenothesis.core.rehearsal.loft.Loft;
-import org.scenothesis.core.shot.Animated;
 import org.scenothesis.core.shot.Beat;
-import org.scenothesis.core.shot.Ease;
-import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Production;
-import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
@@ -29,12 +25,21 @@ import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.stage.KeyLight;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.StageCamera;
+import org.scenothesis.core.stage.Surface;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Ease;
+import org.scenothesis.core.value.Given;
 import org.scenothesis.production.illusion.Illusion;
 import org.scenothesis.production.illusion.Illusions;
 
 /// The document of the demo production. Its verdicts are measured from the footage when it is opened.
 public final class LanternWorks {
     private static final double SECONDS = 4;
+    /// Stops between lit and shadowed on the bench.
+    private static final double LIT_TO_SHADOW = 0.9;
 
     private LanternWorks() {}
 
@@ -51,7 +56,7 @@ public final class LanternWorks {
                 new Beat("reach", "reaches out", 0.8), new Beat("touch", "lets go", LiftingShoot.LIFT_S), new Beat("hang", "hangs", 3.4));
         return new Shot(
                 "12", 12, "The lantern that lifts", "The lantern-maker reaches out; a lantern leaves the bench and hangs in the air, swinging slightly.",
-                SECONDS, List.of(floats), beats, plates(), layers(), plan(), new Setting(Map.of("frameM", "1.4", "light", "lamps"), null));
+                SECONDS, List.of(floats), beats, plates(), layers(), stage(), new Setting(Map.of("frameM", "1.4", "light", "lamps"), null));
     }
 
     private static List<Plate> plates() {
@@ -94,11 +99,14 @@ public final class LanternWorks {
         return out;
     }
 
-    private static SetPlan plan() {
+    private static Stage stage() {
         var pose = Loft.view(1280, 720).pose();
-        return new SetPlan(
-                pose.position(), pose.panDeg(), pose.tiltDeg(), pose.rollDeg(), pose.focalPx() / pose.width(), Loft.BENCH_M, 0.28, 1.05,
-                new SetPlan.Light(-78, 36, 26, 0.9));
+        StageCamera camera = new StageCamera(
+                Given.told(pose.position()), Given.told(new StageCamera.Aim(pose.panDeg(), pose.tiltDeg(), pose.rollDeg())),
+                Given.told(pose.focalPx() / pose.width()), StageCamera.MIDDLE);
+        Surface bench = new Surface("ground", Given.told(Loft.BENCH_M), Given.told(new Surface.Extent(0.28, 1.05)));
+        KeyLight.Direction window = new KeyLight.Direction(-78, 36);
+        return new Stage(camera, List.of(bench), KeyLight.told(window, 26, KeyLight.keyToFillStops(LIT_TO_SHADOW, window, Vec.UP)));
     }
 
     /// A shot told by one of the ready illusions, nothing filmed yet.

@@ -14,7 +14,7 @@ import org.scenothesis.core.key.MatteMeasures;
 import org.scenothesis.core.key.MatteMeter;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.core.picture.Grow;
+import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Polygon;
@@ -62,7 +62,7 @@ public final class KeyCheck {
                 }
             }
             progress.at(count, count);
-            double even = Evenness.stops(model.colour(), model.hue(), Grow.most(swept, MARGIN_PX, bands));
+            double even = Evenness.stops(model.colour(), model.hue(), Morphology.dilate(swept, MARGIN_PX, bands));
             return new KeyReport(n, model.source(), Double.isNaN(even) ? null : even, worst(found), found, times, ofCloth);
         }
     }

@@ -8,7 +8,7 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.FrameLock;
-import org.scenothesis.core.match.Glance;
+import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.match.LockMeter;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.match.LockSeries;
@@ -67,7 +67,7 @@ public final class LockCheck {
                     throw new Stopped();
                 }
                 int i = count == 1 ? 0 : (int) ((long) k * (n - 1) / (count - 1));
-                locks.add(meter.measure(t.glance(i)));
+                locks.add(meter.measure(t.lockFrame(i)));
                 numbers.add(i);
             }
             return new LockSeries(t.info().width(), t.info().height(), locks, numbers).report(n);
@@ -95,11 +95,11 @@ public final class LockCheck {
         }
     }
 
-    private static Glance start(Footage ref) throws ReferenceException {
+    private static LockFrame start(Footage ref) throws ReferenceException {
         try {
-            List<Glance> first = new ArrayList<>();
+            List<LockFrame> first = new ArrayList<>();
             for (int i = 0; i < Math.min(REFERENCE_FRAMES, ref.info().frames()); i++) {
-                first.add(ref.glance(i));
+                first.add(ref.lockFrame(i));
             }
             return LockMeter.mean(first);
         } catch (FootageException e) {
@@ -144,8 +144,8 @@ public final class LockCheck {
     /// How far the colours of the first frame lie from the reference's: mean difference of code values over the picture, exposure brought alike.
     private static double apart(FootageSource reference, FootageSource take, ColourMatrix matrix, Bands bands) throws FootageException {
         try (Footage t = Footages.open(new FootageSource(take.path(), take.reading().withMatrix(matrix))); Footage r = openReference(reference)) {
-            Glance seen = t.glance(0);
-            Glance wanted = r.glance(0);
+            LockFrame seen = t.lockFrame(0);
+            LockFrame wanted = r.lockFrame(0);
             var gains = new LockMeter(wanted, bands).measure(seen).gains();
             float even = gains == null ? 1 : (float) Math.pow(2, -gains.stops());
             CodeCurve curve = new CodeCurve();
@@ -165,7 +165,7 @@ public final class LockCheck {
 
     /// Decodes on a thread of its own into a short queue.
     private static final class Ahead implements AutoCloseable {
-        private record Item(@Nullable Glance glance, @Nullable Throwable failure) {}
+        private record Item(@Nullable LockFrame lockFrame, @Nullable Throwable failure) {}
 
         private final BlockingQueue<Item> queue = new ArrayBlockingQueue<>(AHEAD);
         private final Thread thread;
@@ -179,7 +179,7 @@ public final class LockCheck {
         private void decode(Footage take) {
             try {
                 for (int i = 0; i < take.info().frames() && !ended; i++) {
-                    put(new Item(take.glance(i), null));
+                    put(new Item(take.lockFrame(i), null));
                 }
             } catch (Throwable e) {
                 put(new Item(null, e));
@@ -196,7 +196,7 @@ public final class LockCheck {
             }
         }
 
-        Glance next() throws FootageException {
+        LockFrame next() throws FootageException {
             try {
                 Item item = queue.take();
                 switch (item.failure) {
@@ -204,7 +204,7 @@ public final class LockCheck {
                     case Error e -> throw e;
                     case RuntimeException e -> throw e;
                     case null, default -> {
-                        return Objects.requireNonNull(item.glance);
+                        return Objects.requireNonNull(item.lockFrame);
                     }
                 }
             } catch (InterruptedException e) {

@@ -57,7 +57,7 @@ public final class Surveyor {
     ///
     /// @throws Stopped if progress asks for it
     public Measured survey(Shot shot, List<String> order, Measured before, Progress progress, Consumer<Measured> told) {
-        Telling telling = new Telling(told);
+        StoryPanel telling = new StoryPanel(told);
         List<Plate> plates = new ArrayList<>(shot.plates());
         plates.sort(Comparator.comparingInt((Plate p) -> order.contains(p.id()) ? order.indexOf(p.id()) : order.size()));
         List<Of> counting = new ArrayList<>();
@@ -115,11 +115,11 @@ public final class Surveyor {
     }
 
     /// Tells at most a few times a second: the whole interface follows.
-    private static final class Telling {
+    private static final class StoryPanel {
         private final Consumer<Measured> told;
         private long last;
 
-        Telling(Consumer<Measured> told) {
+        StoryPanel(Consumer<Measured> told) {
             this.told = told;
         }
 
@@ -135,7 +135,7 @@ public final class Surveyor {
         }
     }
 
-    private Measured briefs(List<Of> of, Measured before, Progress progress, Telling telling) {
+    private Measured briefs(List<Of> of, Measured before, Progress progress, StoryPanel telling) {
         Measured m = before;
         for (Of o : of) {
             if (!progress.at(0, 0)) {
@@ -166,7 +166,7 @@ public final class Surveyor {
     }
 
     /// What is known from earlier, without looking at any picture.
-    private Measured recall(Shot shot, List<Of> of, Measured before, Telling telling) {
+    private Measured recall(Shot shot, List<Of> of, Measured before, StoryPanel telling) {
         Measured m = before;
         for (Of o : of) {
             for (Kind kind : List.<Kind>of(this::lock, this::key)) {

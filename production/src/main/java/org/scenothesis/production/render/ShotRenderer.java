@@ -125,7 +125,7 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing
     String stamp(Shot shot, RenderJob.Target target) throws FootageException {
         List<String> read = new ArrayList<>();
-        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), shot.plan(), shot.seconds(), target.stills(), target.video()));
+        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), shot.stage(), shot.seconds(), target.stills(), target.video()));
         for (Layer l : layers(shot)) {
             Plate plate = shot.plate(l.plate()).orElseThrow();
             for (String p : l.source().plates()) {
@@ -212,7 +212,7 @@ public final class ShotRenderer implements AutoCloseable {
                 pictures.add(picture(shot, l, seconds));
             }
         }
-        return Composer.compose(pictures, shot.plan(), seconds, outlines, bands);
+        return Composer.compose(pictures, shot.stage(), seconds, outlines, bands);
     }
 
     private LayerPicture picture(Shot shot, Layer l, double seconds) throws FootageException {

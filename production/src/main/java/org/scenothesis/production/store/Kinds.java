@@ -13,10 +13,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.value.Given;
 
 /// How the alternatives of the document are told apart in its file: by a word, made from the record's name, under a name of the alternative's own.
 ///

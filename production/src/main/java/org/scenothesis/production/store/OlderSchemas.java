@@ -19,6 +19,9 @@ final class OlderSchemas {
         absent(production, "day", mapper.valueToTree(ShootDay.DEFAULT));
         absent(production, "permissions", mapper.createArrayNode());
         for (JsonNode shot : production.path("shots")) {
+            if (shot instanceof ObjectNode o) {
+                OlderStages.bring(o);
+            }
             absent(shot, "setting", mapper.valueToTree(Setting.NONE));
             for (JsonNode plate : shot.path("plates")) {
                 absent(plate, "need", mapper.valueToTree(""));

@@ -171,7 +171,7 @@ class RehearsedDemoTest {
         Shot without = shot.withPlate("maker", p -> p.withTakes(List.of()));
         try (ShotRenderer r = new ShotRenderer(folder, measured, new Surveyor(folder, bands).contents(), bands)) {
             assertThatExceptionOfType(FootageException.class).isThrownBy(() -> r.frame(without, 1)).withMessageContaining("maker");
-            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> r.frame(shot.withLayers(List.of()), 1)).withMessageContaining("base layer");
+            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> r.frame(shot.withLayers(List.of()), 1)).withMessageContaining("no layer");
         }
     }
 

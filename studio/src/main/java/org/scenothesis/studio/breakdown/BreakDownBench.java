@@ -52,7 +52,7 @@ public final class BreakDownBench extends Bench {
     private final BreakDownModel model;
     private final TimeStrip strip = new TimeStrip();
     private final Panel panel = new Panel(92);
-    private final Telling telling;
+    private final StoryPanel telling;
     private final Map<Page, PageView> views = new EnumMap<>(Page.class);
     private final Map<Page, ToggleButton> tabs = new EnumMap<>(Page.class);
     private final ScrollPane right = new ScrollPane();
@@ -63,7 +63,7 @@ public final class BreakDownBench extends Bench {
     public BreakDownBench(Session session) {
         super(session, BenchName.BREAK_DOWN, new VBox(8));
         model = new BreakDownModel(session);
-        telling = new Telling(model, this::open);
+        telling = new StoryPanel(model, this::open);
         views.put(Page.PLATES, new PlatesView(model));
         views.put(Page.WAYS, new WaysView(model));
         views.put(Page.ORDER, new OrderView(model));

@@ -102,7 +102,7 @@ final class OrderView extends PageView {
                 }
             });
         }
-        var prepare = Telling.tape("prepare", "min", 0, 600, 5, d.prepareMinutes(), model::prepare);
+        var prepare = StoryPanel.tape("prepare", "min", 0, 600, 5, d.prepareMinutes(), model::prepare);
         HBox row = new HBox(8, Text.of("Day", "muted"), date, Text.of("call", "muted"), call, prepare, said);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
@@ -239,7 +239,7 @@ final class OrderView extends PageView {
         b.setPadding(new Insets(8, 0, 0, 0));
         for (int i = 0; i < now.length; i++) {
             int at = i;
-            b.getChildren().add(Telling.tape(names[i], "min", 0, 600, 1, now[i], v -> {
+            b.getChildren().add(StoryPanel.tape(names[i], "min", 0, 600, 1, now[i], v -> {
                 double[] m = now.clone();
                 m[at] = v;
                 model.estimates(e.withChanges(new Estimates.Changes(m[0], m[1], m[2], m[3], m[4], m[5], m[6], m[7])));

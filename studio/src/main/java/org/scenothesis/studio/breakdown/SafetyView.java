@@ -94,7 +94,7 @@ final class SafetyView extends PageView {
     }
 
     private void field(GridPane g, int column, Permission p, String name, String now, Changed changed) {
-        var f = Telling.field("permission-" + name.toLowerCase(Locale.ROOT), now, name, v -> model.permission(changed.to(v)));
+        var f = StoryPanel.field("permission-" + name.toLowerCase(Locale.ROOT), now, name, v -> model.permission(changed.to(v)));
         f.setPrefWidth(156);
         g.add(new VBox(1, Text.of(name, "muted", "small"), f), column, 1);
     }

@@ -71,6 +71,6 @@ final class WaysView extends PageView {
     }
 
     private Tape hand(String name, String unit, double now, double step, Changed changed) {
-        return Telling.tape(name, unit, 0.5, 240, step, now, v -> model.estimates(model.rules().estimates().withHand(changed.to(Math.max(step, v)))));
+        return StoryPanel.tape(name, unit, 0.5, 240, step, now, v -> model.estimates(model.rules().estimates().withHand(changed.to(Math.max(step, v)))));
     }
 }

@@ -18,6 +18,7 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.Footages;
 import org.scenothesis.media.Stills;
@@ -33,7 +34,6 @@ import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
-import org.scenothesis.studio.parts.Shown;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
@@ -303,7 +303,7 @@ public final class HandOverBench extends Bench {
         int h = picture.roomHeight();
         session.worker().ask("handover-picture", ticket -> {
             try (var f = Footages.open(p)) {
-                return Shown.of(f.frame(f.info().frames() - 1), w, h, session.bands());
+                return DisplayPicture.of(f.frame(f.info().frames() - 1), w, h, session.bands());
             }
         }, picture::show, e -> picture.say(String.valueOf(e.getMessage())));
     }

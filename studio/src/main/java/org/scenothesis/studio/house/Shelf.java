@@ -20,6 +20,7 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Spike;
@@ -27,7 +28,6 @@ import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.words.Words;
-import org.scenothesis.studio.parts.Shown;
 import org.scenothesis.studio.parts.Text;
 
 /// One slip per plate in running order; the selection everywhere, and the row header of the Board.
@@ -149,7 +149,7 @@ public final class Shelf extends VBox {
             Thumb thumb = w.getKey();
             if (seen && asked.add(thumb)) {
                 session.worker().ask(
-                        "thumbs|" + thumb, ticket -> Shown.of(session.frames().small(thumb.source, 40, Slip.PICTURE_W, Slip.PICTURE_H), Slip.PICTURE_W, Slip.PICTURE_H, session.bands()), s -> {
+                        "thumbs|" + thumb, ticket -> DisplayPicture.of(session.frames().small(thumb.source, 40, Slip.PICTURE_W, Slip.PICTURE_H), Slip.PICTURE_W, Slip.PICTURE_H, session.bands()), s -> {
                             WritableImage image = new WritableImage(new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance()));
                             thumbs.put(thumb, image);
                             arrived(thumb, () -> new ImageView(image));

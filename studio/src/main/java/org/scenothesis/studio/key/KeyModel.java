@@ -16,6 +16,7 @@ import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
@@ -36,7 +37,6 @@ import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.Screens;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.studio.house.Session;
-import org.scenothesis.studio.parts.Shown;
 
 /// What Key shows, computed off the interface's thread; the screen model is made once per take.
 final class KeyModel {
@@ -73,10 +73,10 @@ final class KeyModel {
     record Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, Room room) {}
 
     /// Everything the bench shows of one frame. `counts`: pixels per bin of the separation, as roots of shares of the largest.
-    record Result(Shown over, Shown matte, Shown screen, double[] counts, MatteMeasures measures, ScreenModel.Source source, int width, int height, @Nullable List<Point> proposed) {}
+    record Result(DisplayPicture over, DisplayPicture matte, DisplayPicture screen, double[] counts, MatteMeasures measures, ScreenModel.Source source, int width, int height, @Nullable List<Point> proposed) {}
 
     /// What changes while a control is dragged.
-    record Preview(Shown over, Shown matte) {}
+    record Preview(DisplayPicture over, DisplayPicture matte) {}
 
     /// Frame, screen and background at the size they are shown, kept while controls are dragged over one frame.
     private record Small(String of, Picture frame, ScreenModel screen, Picture base) {}
@@ -94,8 +94,8 @@ final class KeyModel {
         Piece element = Keyer.element(s.frame, s.screen, settings, s.screen.garbage(r.mask), bands);
         Plane alpha = element.at().put(element.picture().alpha(), w, s.frame.height(), 0);
         return new Preview(
-                Shown.of(over(s.base, element, bands), r.room.bigWidth, r.room.bigHeight, bands),
-                Shown.grey(stretched(alpha), r.room.smallWidth, r.room.smallHeight, bands));
+                DisplayPicture.of(over(s.base, element, bands), r.room.bigWidth, r.room.bigHeight, bands),
+                DisplayPicture.grey(stretched(alpha), r.room.smallWidth, r.room.smallHeight, bands));
     }
 
     private synchronized Small small(Request r) throws FootageException {
@@ -132,8 +132,8 @@ final class KeyModel {
         Keyed keyed = Keyer.key(frame, screen, r.settings, screen.garbage(r.mask), bands);
         Picture over = over(background(r, frame), Piece.whole(keyed.element()), bands);
         return new Result(
-                Shown.of(over, r.room.bigWidth, r.room.bigHeight, bands),
-                Shown.grey(stretched(keyed.alpha()), r.room.smallWidth, r.room.smallHeight, bands),
+                DisplayPicture.of(over, r.room.bigWidth, r.room.bigHeight, bands),
+                DisplayPicture.grey(stretched(keyed.alpha()), r.room.smallWidth, r.room.smallHeight, bands),
                 evenness(screen, r.room, bands),
                 counts(keyed.separation(), keyed.inside()),
                 MatteMeter.measure(keyed, screen, null, bands), screen.source(), frame.width(), frame.height(), proposed(screen, r));
@@ -181,7 +181,7 @@ final class KeyModel {
     }
 
     /// The screen channel in steps of a quarter stop around its middle, in the cloth's hue.
-    private static Shown evenness(ScreenModel m, Room room, Bands bands) {
+    private static DisplayPicture evenness(ScreenModel m, Room room, Bands bands) {
         Plane s = m.hue() == ScreenHue.GREEN ? m.colour().g() : m.colour().b();
         float[] sorted = s.data().clone();
         Arrays.sort(sorted);
@@ -195,7 +195,7 @@ final class KeyModel {
             out.g().data()[i] = cloth && m.hue() == ScreenHue.GREEN ? level : cloth ? 0.3f * level : 0.03f;
             out.b().data()[i] = cloth && m.hue() == ScreenHue.BLUE ? level : cloth ? 0.2f * level : 0.03f;
         }
-        return Shown.of(out, room.smallWidth, room.smallHeight, bands);
+        return DisplayPicture.of(out, room.smallWidth, room.smallHeight, bands);
     }
 
     private static double[] counts(Plane separation, Plane inside) {

@@ -19,6 +19,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
@@ -35,7 +36,6 @@ import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.OutlineEditor;
 import org.scenothesis.studio.parts.PictureView;
-import org.scenothesis.studio.parts.Shown;
 import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
@@ -221,8 +221,8 @@ public final class LayerBench extends Bench {
         Layer l = layer();
         Place.Stand state = l == null ? null : l.step(Place.class).map(p -> p.stand(session.seconds().get())).orElse(null);
         Spike mark = l == null ? Spike.X : spike(session.shot(), l);
-        above.show(session.shot().plan(), l, state, mark);
-        side.show(session.shot().plan(), l, state, mark);
+        above.show(session.shot().stage(), l, state, mark);
+        side.show(session.shot().stage(), l, state, mark);
     }
 
     private void frame() {
@@ -243,7 +243,7 @@ public final class LayerBench extends Bench {
                 "layer-picture",
                 ticket -> {
                     Picture p = renderer(m).frame(shot, at);
-                    return Shown.of(p, w, h, session.bands());
+                    return DisplayPicture.of(p, w, h, session.bands());
                 },
                 picture::show,
                 e -> picture.say(String.valueOf(e.getMessage())));

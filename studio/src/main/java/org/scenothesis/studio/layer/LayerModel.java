@@ -7,10 +7,8 @@ import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.layer.Placement;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.step.Grade;
@@ -23,6 +21,9 @@ import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.value.Given;
+import org.scenothesis.production.words.Words;
 
 /// What the Layer bench says and offers of a layer.
 final class LayerModel {
@@ -61,13 +62,21 @@ final class LayerModel {
                 .filter(s -> !(s instanceof Shadow) || l.step(Place.class).isPresent()).toList();
     }
 
+    /// Where a value comes from, in words.
+    static String origin(Given<?> value) {
+        return switch (value) {
+            case Given.Told<?> t -> Words.of("origin.told");
+            case Given.Assumed<?> a -> Words.of("origin.assumed") + ": " + a.why();
+        };
+    }
+
     /// What has to be said about a place at a moment; empty for nothing.
     static String words(Shot shot, Place place, double seconds) {
-        SetPlan plan = shot.plan();
-        if (plan == null) {
+        Stage stage = shot.stage();
+        if (stage == null) {
             return "Without a staged set the layer stays where it was filmed.";
         }
-        if (!new Placement(plan.pose(1600, 900), place.filmedFoot().value(), place.stand(seconds)).seen()) {
+        if (!new Placement(stage.pose(1600, 900), place.filmedFoot().value(), place.stand(seconds)).seen()) {
             return "It stands at the camera or behind it, and is not seen.";
         }
         return place.filmedFoot() instanceof Given.Assumed<Vec> a ? a.why() + " Its size in the picture follows from an assumed place." : "";

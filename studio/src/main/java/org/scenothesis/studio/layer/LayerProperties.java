@@ -18,10 +18,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.shot.Ease;
-import org.scenothesis.core.shot.Given;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Key;
@@ -32,6 +29,9 @@ import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.value.Ease;
+import org.scenothesis.core.value.Given;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
@@ -66,7 +66,7 @@ final class LayerProperties extends VBox {
         shot = ofShot;
         at = atSeconds;
         layer = l == null ? "" : l.id();
-        List<Object> form = new ArrayList<>(List.of(ofShot.id(), layer, ofShot.plan() != null, lowest()));
+        List<Object> form = new ArrayList<>(List.of(ofShot.id(), layer, ofShot.stage() != null, lowest()));
         if (l != null) {
             form.add(l.name());
             l.steps().forEach(s -> form.add(s.getClass()));
@@ -104,7 +104,7 @@ final class LayerProperties extends VBox {
         if (l.step(Presence.class).isEmpty() && !lowest()) {
             new Form(Presence.FULL, -1).build();
         }
-        if (l.step(Shadow.class).isPresent() && shot.plan() != null) {
+        if (l.step(Shadow.class).isPresent() && shot.stage() != null) {
             light();
         }
         getChildren().add(adding(l));
@@ -174,7 +174,7 @@ final class LayerProperties extends VBox {
                 getChildren().add(Text.block("Its numbers are on Key.", "muted", "small"));
                 return;
             }
-            if (usual instanceof Place && shot.plan() == null) {
+            if (usual instanceof Place && shot.stage() == null) {
                 return;
             }
             for (Parameter<?> p : Parameters.of(usual)) {
@@ -231,7 +231,7 @@ final class LayerProperties extends VBox {
                     "tell where it was filmed", put(s -> ((Place) s).withFilmedFoot(Given.told(((Place) s).filmedFoot().value())))));
             told.setId("told-filmed-foot");
             updates.add(() -> {
-                boolean assumed = shot.plan() != null && ((Place) now()).filmedFoot() instanceof Given.Assumed;
+                boolean assumed = shot.stage() != null && ((Place) now()).filmedFoot() instanceof Given.Assumed;
                 told.setVisible(assumed);
                 told.setManaged(assumed);
             });
@@ -247,36 +247,24 @@ final class LayerProperties extends VBox {
         }
     }
 
-    private interface LightOf {
-        SetPlan.Light of(SetPlan.Light light, double v);
-    }
-
-    private interface Shown {
-        double of(SetPlan plan);
-    }
-
     private void light() {
         getChildren().add(Text.of("light of the stage, for all layers", "column-head"));
-        light("light side", "\u00b0", -180, 180, p -> p.light().asSeen(p.panDeg()), (l, v) -> l.seenAt(v, shot.plan() == null ? 0 : shot.plan().panDeg()));
-        light("light height", "\u00b0", 1, 90, p -> p.light().elevationDeg(), (l, v) -> new SetPlan.Light(l.azimuthDeg(), v, l.sizeDeg(), l.keyToFillStops()));
-        light("light size", "\u00b0", 0, 120, p -> p.light().sizeDeg(), (l, v) -> new SetPlan.Light(l.azimuthDeg(), l.elevationDeg(), v, l.keyToFillStops()));
-        light("key to fill", "stop", 0, 12, p -> p.light().keyToFillStops(), (l, v) -> new SetPlan.Light(l.azimuthDeg(), l.elevationDeg(), l.sizeDeg(), v));
+        for (LightNumber n : LightNumber.values()) {
+            Tape t = new Tape(n.number(), v -> moving.accept(lit(shot, n, v)), v -> done.accept(n.number().name(), s -> lit(s, n, v)));
+            t.field().setId("tape-" + n.number().name().replace(' ', '-'));
+            updates.add(() -> {
+                Stage stage = shot.stage();
+                if (stage != null) {
+                    t.show(n.of(stage));
+                    t.say(LayerModel.origin(n.origin(stage)));
+                }
+            });
+            getChildren().add(t);
+        }
     }
 
-    private void light(String name, String unit, double low, double high, Shown now, LightOf of) {
-        var parameter = new Tape.Number(name, unit, low, high, unit.equals("stop") ? 0.1 : 1, 1, "Of the staged set, for all layers");
-        Tape t = new Tape(parameter, v -> moving.accept(lit(shot, of, v)), v -> done.accept(name, s -> lit(s, of, v)));
-        updates.add(() -> {
-            SetPlan p = shot.plan();
-            if (p != null) {
-                t.show(now.of(p));
-            }
-        });
-        getChildren().add(t);
-    }
-
-    private static Shot lit(Shot s, LightOf of, double v) {
-        SetPlan p = s.plan();
-        return p == null ? s : s.withPlan(p.withLight(of.of(p.light(), v)));
+    private static Shot lit(Shot s, LightNumber n, double v) {
+        Stage stage = s.stage();
+        return stage == null ? s : s.withStage(stage.withLight(n.with(stage, v)));
     }
 }

@@ -11,9 +11,9 @@ import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.SetPlan;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.stage.Stage;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
@@ -26,7 +26,7 @@ final class PlanView extends Pane {
     private final boolean above;
     private Consumer<Vec> moving = v -> {};
     private Consumer<Vec> moved = v -> {};
-    private @Nullable SetPlan plan;
+    private @Nullable Stage plan;
     private @Nullable Layer layer;
     private Place.@Nullable Stand state;
     private Spike spike = Spike.X;
@@ -53,7 +53,7 @@ final class PlanView extends Pane {
         moved = onDone;
     }
 
-    void show(@Nullable SetPlan set, @Nullable Layer element, Place.@Nullable Stand now, Spike mark) {
+    void show(@Nullable Stage set, @Nullable Layer element, Place.@Nullable Stand now, Spike mark) {
         plan = set;
         layer = element;
         state = now;
@@ -79,7 +79,7 @@ final class PlanView extends Pane {
 
     private void draw() {
         getChildren().clear();
-        SetPlan p = plan;
+        Stage p = plan;
         if (p == null) {
             Label none = Text.block("The set is not staged yet: elements stay where they were filmed.", "muted", "small");
             none.setPrefWidth(Math.max(50, getWidth() - 16));
@@ -90,7 +90,7 @@ final class PlanView extends Pane {
         fit(p);
         grid();
         ground(p);
-        camera(p);
+        drawCamera(p);
         light(p);
         Label name = Text.of(above ? "From above" : "From the side", "column-head");
         name.relocate(6, 3);
@@ -98,11 +98,11 @@ final class PlanView extends Pane {
         token();
     }
 
-    private void fit(SetPlan p) {
-        double lowA = above ? Math.min(p.camera().x(), -1.2) - MARGIN_M : p.camera().z() - MARGIN_M;
-        double highA = above ? Math.max(p.camera().x(), 1.6) + MARGIN_M : p.groundFarM() + 2 * MARGIN_M;
-        double lowB = above ? p.camera().z() - MARGIN_M : 0;
-        double highB = above ? p.groundFarM() + MARGIN_M : Math.max(2.2, p.camera().y() + MARGIN_M);
+    private void fit(Stage p) {
+        double lowA = above ? Math.min(camera(p).x(), -1.2) - MARGIN_M : camera(p).z() - MARGIN_M;
+        double highA = above ? Math.max(camera(p).x(), 1.6) + MARGIN_M : p.groundExtent().farM() + 2 * MARGIN_M;
+        double lowB = above ? camera(p).z() - MARGIN_M : 0;
+        double highB = above ? p.groundExtent().farM() + MARGIN_M : Math.max(2.2, camera(p).y() + MARGIN_M);
         scale = Math.min(getWidth() / (highA - lowA), getHeight() / (highB - lowB));
         originA = lowA - (getWidth() / scale - (highA - lowA)) / 2;
         originB = lowB - (above ? (getHeight() / scale - (highB - lowB)) / 2 : 0.1);
@@ -120,19 +120,23 @@ final class PlanView extends Pane {
         getChildren().add(metre);
     }
 
-    private void ground(SetPlan p) {
+    private void ground(Stage p) {
         Rectangle r = above
-                ? new Rectangle(px(-0.85), py(p.groundFarM()), 2.4 * scale, (p.groundFarM() - p.groundNearM()) * scale)
-                : new Rectangle(px(p.groundNearM()), py(p.groundM()), (p.groundFarM() - p.groundNearM()) * scale, Math.max(2, 0.05 * scale));
+                ? new Rectangle(px(-0.85), py(p.groundExtent().farM()), 2.4 * scale, (p.groundExtent().farM() - p.groundExtent().nearM()) * scale)
+                : new Rectangle(px(p.groundExtent().nearM()), py(p.groundM()), (p.groundExtent().farM() - p.groundExtent().nearM()) * scale, Math.max(2, 0.05 * scale));
         getChildren().add(styled(r, "plan-ground"));
     }
 
-    private void camera(SetPlan p) {
-        double x = px(a(p.camera()));
-        double y = py(b(p.camera()));
+    private static Vec camera(Stage p) {
+        return p.camera().position().value();
+    }
+
+    private void drawCamera(Stage p) {
+        double x = px(a(camera(p)));
+        double y = py(b(camera(p)));
         Polygon body = above ? new Polygon(x, y - 7, x + 6, y + 5, x - 6, y + 5) : new Polygon(x + 7, y, x - 5, y - 6, x - 5, y + 6);
-        double half = above ? Math.atan(0.5 / p.widthShareFocal()) : Math.atan(0.5 * 9 / 16 / p.widthShareFocal());
-        double turn = Math.toRadians(above ? p.panDeg() : p.tiltDeg());
+        double half = above ? Math.atan(0.5 / p.camera().widthShareFocal().value()) : Math.atan(0.5 * 9 / 16 / p.camera().widthShareFocal().value());
+        double turn = Math.toRadians(above ? p.panDeg() : p.camera().aim().value().tiltDeg());
         double far = 20 * scale;
         for (double side : new double[] {-1, 1}) {
             double angle = turn + side * half;
@@ -143,9 +147,9 @@ final class PlanView extends Pane {
         getChildren().add(styled(body, "plan-camera"));
     }
 
-    private void light(SetPlan p) {
+    private void light(Stage p) {
         Place.Stand s = state;
-        Vec at = s == null ? new Vec(0, p.groundM(), (p.groundNearM() + p.groundFarM()) / 2) : s.foot();
+        Vec at = s == null ? new Vec(0, p.groundM(), (p.groundExtent().nearM() + p.groundExtent().farM()) / 2) : s.foot();
         Vec t = p.light().towards();
         double length = Math.max(1e-3, Math.hypot(a(t), b(t)));
         double x = px(a(at));

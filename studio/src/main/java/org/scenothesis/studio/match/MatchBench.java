@@ -25,6 +25,7 @@ import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockReport;
+import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Take;
@@ -39,7 +40,6 @@ import org.scenothesis.studio.parts.Comparison;
 import org.scenothesis.studio.parts.ComparisonBar;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.SeriesPlot;
-import org.scenothesis.studio.parts.Shown;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
@@ -286,7 +286,7 @@ public final class MatchBench extends Bench {
                 "match-picture",
                 ticket -> {
                     Picture p = session.frames().at(path, at);
-                    return Shown.of(how == Comparison.TAKE ? p : how.of(p, session.frames().frame(reference, 0), session.bands()), w, h, session.bands());
+                    return DisplayPicture.of(how == Comparison.TAKE ? p : how.of(p, session.frames().frame(reference, 0), session.bands()), w, h, session.bands());
                 },
                 picture::show,
                 e -> picture.say(String.valueOf(e.getMessage())));

@@ -13,6 +13,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.DisplayPicture;
 
 /// Shows a picture at its own pixels, centred on the dark floor, with a paper label, a message while there is none, and an overlay in picture shares.
 public final class PictureView extends StackPane {
@@ -24,7 +25,7 @@ public final class PictureView extends StackPane {
     private final Label message = Text.block("", "picture-message");
     private final Pane overlay = new Pane();
     private BiConsumer<Integer, Integer> sized = (w, h) -> {};
-    private @Nullable Shown shown;
+    private @Nullable DisplayPicture shown;
 
     public PictureView(String words) {
         getStyleClass().add("picture");
@@ -71,7 +72,7 @@ public final class PictureView extends StackPane {
         label.setVisible(!words.isEmpty());
     }
 
-    public void show(Shown s) {
+    public void show(DisplayPicture s) {
         shown = s;
         PixelBuffer<IntBuffer> pixels = new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance());
         image.setImage(new WritableImage(pixels));
@@ -86,7 +87,7 @@ public final class PictureView extends StackPane {
         message.setText(words);
     }
 
-    public @Nullable Shown shown() {
+    public @Nullable DisplayPicture shown() {
         return shown;
     }
 
@@ -98,7 +99,7 @@ public final class PictureView extends StackPane {
     @Override
     protected void layoutChildren() {
         super.layoutChildren();
-        Shown s = shown;
+        DisplayPicture s = shown;
         if (s != null) {
             overlay.resizeRelocate(Math.round((getWidth() - s.width()) / 2), Math.round(STRIP + (getHeight() - STRIP - s.height()) / 2), s.width(), s.height());
         } else {

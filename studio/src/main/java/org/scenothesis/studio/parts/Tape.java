@@ -34,6 +34,7 @@ public final class Tape extends HBox {
     private final TextField field = new TextField();
     private final DoubleConsumer preview;
     private final DoubleConsumer accept;
+    private final Tooltip tip = new Tooltip();
     private double value;
     private double grabbed = Double.NaN;
     private double grabbedAt;
@@ -57,10 +58,17 @@ public final class Tape extends HBox {
         unit.setMinWidth(number.unit.isEmpty() ? 0 : USE_PREF_SIZE);
         unit.setPrefWidth(30);
         getChildren().addAll(name, field, unit);
+        tip.setText(number.help);
         if (!number.help.isEmpty()) {
-            Tooltip.install(name, new Tooltip(number.help));
+            Tooltip.install(name, tip);
         }
         wire(name);
+    }
+
+    /// Says where the number comes from, with its help.
+    public void say(String origin) {
+        tip.setText(number.help + "\n" + origin);
+        field.setAccessibleHelp(origin);
     }
 
     public TextField field() {

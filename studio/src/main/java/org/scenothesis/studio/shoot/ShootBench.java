@@ -18,6 +18,7 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.LockReport;
+import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Take;
@@ -30,7 +31,6 @@ import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Comparison;
 import org.scenothesis.studio.parts.ComparisonBar;
 import org.scenothesis.studio.parts.PictureView;
-import org.scenothesis.studio.parts.Shown;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
 
@@ -206,7 +206,7 @@ public final class ShootBench extends Bench {
                 ticket -> {
                     Picture p = session.frames().at(path, at);
                     Picture shown = how == Comparison.TAKE ? p : how.of(p, session.frames().frame(reference, 0), session.bands());
-                    return Shown.of(shown, w, h, session.bands());
+                    return DisplayPicture.of(shown, w, h, session.bands());
                 },
                 picture::show,
                 e -> picture.say(String.valueOf(e.getMessage())));

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
@@ -21,7 +22,6 @@ import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Worker;
-import org.scenothesis.studio.parts.Shown;
 import org.scenothesis.testkit.TinyShoot;
 
 /// What Key computes, without a window.
@@ -51,7 +51,7 @@ class KeyModelTest {
         return new KeyModel.Request(shot, plate, s, mask, session.footage(plate), 0.2, new KeyModel.Room(80, 60, 80, 60));
     }
 
-    private static double meanDifference(Shown a, Shown b) {
+    private static double meanDifference(DisplayPicture a, DisplayPicture b) {
         assertThat(a.width()).isEqualTo(b.width());
         assertThat(a.height()).isEqualTo(b.height());
         double sum = 0;
@@ -88,15 +88,15 @@ class KeyModelTest {
     @Test
     void thePreviewFollowsTheCutsTheChokeAndTheOutline() throws Exception {
         KeyModel model = new KeyModel(session);
-        Shown before = model.preview(request(KeySettings.DEFAULT, List.of())).matte();
-        Shown choked = model.preview(request(KeySettings.DEFAULT.withChokePx(4), List.of())).matte();
+        DisplayPicture before = model.preview(request(KeySettings.DEFAULT, List.of())).matte();
+        DisplayPicture choked = model.preview(request(KeySettings.DEFAULT.withChokePx(4), List.of())).matte();
         assertThat(white(choked)).isLessThan(white(before));
         List<Point> away = List.of(new Point(0, 0), new Point(0.2, 0), new Point(0.2, 0.2), new Point(0, 0.2));
         assertThat(white(model.preview(request(KeySettings.DEFAULT, away)).matte())).isZero();
         assertThat(white(model.preview(request(KeySettings.DEFAULT, List.of())).matte())).as("and back").isEqualTo(white(before));
     }
 
-    private static long white(Shown s) {
+    private static long white(DisplayPicture s) {
         return Arrays.stream(s.argb()).filter(v -> (v & 0xff) > 200).count();
     }
 

@@ -7,6 +7,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Transfer;
@@ -18,7 +19,7 @@ class PartsTest {
     @ParameterizedTest
     @CsvSource({"160, 90, 80, 400, 80, 45", "90, 160, 400, 80, 45, 80", "64, 64, 64, 64, 64, 64", "4, 4, 40, 20, 20, 20", "1000, 2, 10, 10, 10, 1"})
     void picturesFitTheirRoomInTheirShape(int w, int h, int roomW, int roomH, int shownW, int shownH) {
-        Shown s = Shown.of(Picture.filled(w, h, 0.2f, 0.2f, 0.2f), roomW, roomH, bands);
+        DisplayPicture s = DisplayPicture.of(Picture.filled(w, h, 0.2f, 0.2f, 0.2f), roomW, roomH, bands);
         assertThat(s.width()).isEqualTo(shownW);
         assertThat(s.height()).isEqualTo(shownH);
         assertThat(s.argb()).hasSize(shownW * shownH);
@@ -27,14 +28,14 @@ class PartsTest {
     @Test
     void lightIsEncodedAsCodes() {
         float half = (float) Transfer.SRGB.toLinear(128 / 255.0);
-        Shown s = Shown.of(Picture.filled(8, 8, 1, half, 0), 8, 8, bands);
+        DisplayPicture s = DisplayPicture.of(Picture.filled(8, 8, 1, half, 0), 8, 8, bands);
         assertThat(s.argb()[10]).isEqualTo(0xffff8000);
     }
 
     @Test
     void greysHaveNoCurve() {
-        assertThat(Shown.grey(Plane.filled(4, 4, 0.5f), 4, 4, bands).argb()[3]).isEqualTo(0xff808080);
-        assertThat(Shown.grey(Plane.filled(4, 4, 7f), 4, 4, bands).argb()[3]).isEqualTo(0xffffffff);
+        assertThat(DisplayPicture.grey(Plane.filled(4, 4, 0.5f), 4, 4, bands).argb()[3]).isEqualTo(0xff808080);
+        assertThat(DisplayPicture.grey(Plane.filled(4, 4, 7f), 4, 4, bands).argb()[3]).isEqualTo(0xffffffff);
     }
 
     @Test

@@ -9,9 +9,9 @@ import org.scenothesis.core.rehearsal.Material;
 import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.Roll;
 import org.scenothesis.core.rehearsal.RoundCone;
+import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Sensor;
 import org.scenothesis.core.rehearsal.Solid;
-import org.scenothesis.core.rehearsal.Stage;
 import org.scenothesis.core.rehearsal.View;
 
 /// The takes of shot 12, *The lantern that lifts*, with the flaws of a real small shoot.
@@ -39,7 +39,7 @@ public final class LiftingShoot {
         View view = Loft.view(width, height);
         double px = width / 1280.0 / view.pose().focalPx();
         View bumped = view.with(view.pose().turned(Math.toDegrees(-1.5 * px), Math.toDegrees(0.8 * px), 0.02));
-        Stage screen = Loft.set().with(ScreenCloth.demo().stage());
+        Scenery screen = Loft.set().with(ScreenCloth.demo().stage());
         List<Roll> rolls = new ArrayList<>();
         rolls.add(new Roll(
                 "clean-2", FRAMES, RATE, Loft.set(), null, locked(view), i -> 0, CAMERA.seeded(2)));
@@ -64,7 +64,7 @@ public final class LiftingShoot {
     }
 
     /// The lantern on its rod, swinging a little.
-    private static Stage lantern(double seconds) {
+    private static Scenery lantern(double seconds) {
         // It stands still until it is let go, then swings in.
         double let = Maker.ease((seconds - LIFT_S) / 1.4);
         double swing = let * Math.sin(2 * Math.PI * 0.55 * (seconds - LIFT_S));
@@ -72,16 +72,16 @@ public final class LiftingShoot {
         List<Solid> s = new ArrayList<>();
         PaperLantern.at(foot, LANTERN_RADIUS).tilted(0.05 * swing).lit(new Rgb(0.30, 0.16, 0.055)).build(s, 1);
         s.add(ScreenCloth.demo().rod(foot, 2));
-        return new Stage(s, List.of());
+        return new Scenery(s, List.of());
     }
 
     /// A bare bulb on a black stick where the lantern will hang.
-    private static Stage bulb() {
+    private static Scenery bulb() {
         Vec at = Loft.LANTERN_REST.plus(new Vec(0, HANG_M + LANTERN_RADIUS, 0));
         Rgb light = new Rgb(42, 21, 7.5);
         List<Solid> s = new ArrayList<>();
         s.add(new Ellipsoid(at, new Vec(0.05, 0.05, 0.05), 0, Material.matte(Rgb.grey(0.5)).glowing(light), 9));
         s.add(new RoundCone(at.plus(new Vec(0, 0.06, 0.02)), at.plus(new Vec(0.25, 1.4, 0.5)), 0.008, 0.008, Material.matte(Rgb.grey(0.02)), 9));
-        return new Stage(s, List.of(new Lamp.Ball(at, 0.05, light, 9)));
+        return new Scenery(s, List.of(new Lamp.Ball(at, 0.05, light, 9)));
     }
 }

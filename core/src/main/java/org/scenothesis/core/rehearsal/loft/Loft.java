@@ -12,8 +12,8 @@ import org.scenothesis.core.rehearsal.Panel;
 import org.scenothesis.core.rehearsal.Pattern;
 import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.RoundCone;
+import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Solid;
-import org.scenothesis.core.rehearsal.Stage;
 import org.scenothesis.core.rehearsal.View;
 
 /// The loft: plaster and brick, a window at the left with sun and sky, a work bench, shelves and hanging lanterns.
@@ -58,7 +58,7 @@ public final class Loft {
     }
 
     /// The set without anyone in it.
-    public static Stage set() {
+    public static Scenery set() {
         List<Solid> s = new ArrayList<>();
         room(s);
         window(s);
@@ -66,16 +66,16 @@ public final class Loft {
         shelves(s);
         List<Lamp> lamps = new ArrayList<>(daylight());
         hanging(s, lamps);
-        return new Stage(s, lamps);
+        return new Scenery(s, lamps);
     }
 
     /// The grey card and the ruler of the reference plate, standing on the bench.
-    public static Stage cardAndRuler() {
+    public static Scenery cardAndRuler() {
         List<Solid> s = new ArrayList<>();
         s.add(new BoxSolid(new Vec(0.35, BENCH_M + 0.13, 0.66), new Vec(0.10, 0.13, 0.003), 0.12, Material.matte(Rgb.grey(0.18)), 1));
         Material ruler = Material.patterned(Pattern.CHECKS, 0.05, new Rgb(0.75, 0.72, 0.62), new Rgb(0.04, 0.04, 0.04));
         s.add(new BoxSolid(new Vec(0.85, BENCH_M + 0.30, 0.66), new Vec(0.02, 0.30, 0.004), 0, ruler, 1));
-        return new Stage(s, List.of());
+        return new Scenery(s, List.of());
     }
 
     private static List<Lamp> daylight() {

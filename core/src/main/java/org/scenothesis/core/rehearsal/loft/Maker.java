@@ -9,8 +9,8 @@ import org.scenothesis.core.rehearsal.Material;
 import org.scenothesis.core.rehearsal.Pattern;
 import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.RoundCone;
+import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Solid;
-import org.scenothesis.core.rehearsal.Stage;
 
 /// The lantern-maker: a jointed figure with work jacket, apron, and hair of single strands.
 ///
@@ -47,7 +47,7 @@ public record Maker(Vec foot, double lean, Vec gaze, Vec leftHand, Vec rightHand
         return v * v * v * (v * (v * 6 - 15) + 10);
     }
 
-    public Stage stage(int owner) {
+    public Scenery stage(int owner) {
         List<Solid> s = new ArrayList<>();
         Vec hip = foot.plus(new Vec(0, 0.92, 0));
         Vec chest = hip.plus(up().times(0.36));
@@ -57,7 +57,7 @@ public record Maker(Vec foot, double lean, Vec gaze, Vec leftHand, Vec rightHand
         arm(s, chest.plus(new Vec(-0.19, 0.09, 0)), leftHand, -1, owner);
         arm(s, chest.plus(new Vec(0.19, 0.09, 0)), rightHand, 1, owner);
         head(s, neck, owner);
-        return new Stage(s, List.of());
+        return new Scenery(s, List.of());
     }
 
     private Vec up() {

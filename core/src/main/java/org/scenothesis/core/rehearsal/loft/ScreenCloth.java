@@ -8,8 +8,8 @@ import org.scenothesis.core.rehearsal.Panel;
 import org.scenothesis.core.rehearsal.Pattern;
 import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.RoundCone;
+import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Solid;
-import org.scenothesis.core.rehearsal.Stage;
 
 /// A screen cloth hung on a pipe behind the bench, and the rod painted in its colour.
 ///
@@ -23,7 +23,7 @@ public record ScreenCloth(Vec lowerLeft, double widthM, double heightM, double w
         return new ScreenCloth(new Vec(-0.62, 0.86, 1.18), 2.5, 1.62, 0.40, GREEN);
     }
 
-    public Stage stage() {
+    public Scenery stage() {
         List<Solid> s = new ArrayList<>();
         Material dyed = Material.patterned(Pattern.CLOTH, 1, colour, colour.times(0.7));
         s.add(new Panel(lowerLeft, new Vec(widthM, 0, 0), new Vec(0, heightM, 0), wrinkle, false, dyed, 0));
@@ -34,7 +34,7 @@ public record ScreenCloth(Vec lowerLeft, double widthM, double heightM, double w
         for (double x : new double[] {lowerLeft.x() - 0.10, right + 0.10}) {
             s.add(new RoundCone(new Vec(x, 0.02, lowerLeft.z()), new Vec(x, y, lowerLeft.z()), 0.016, 0.016, pipe, 0));
         }
-        return new Stage(s, List.of());
+        return new Scenery(s, List.of());
     }
 
     /// A rod that holds something from below, painted in the screen's colour.

@@ -2,8 +2,8 @@ package org.scenothesis.core.shot.step;
 
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.shot.Animated;
-import org.scenothesis.core.shot.Ease;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Ease;
 
 /// The keys of all that a step animates, taken together at a moment.
 public final class Keys {

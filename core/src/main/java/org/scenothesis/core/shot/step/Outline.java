@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.Animated;
+import org.scenothesis.core.value.Animated;
 
 /// What counts: all within an outline, soft at its edge.
 ///

@@ -2,7 +2,7 @@ package org.scenothesis.core.shot.step;
 
 import java.util.List;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.shot.Animated;
+import org.scenothesis.core.value.Animated;
 
 /// The numbers of every kind of step, in the order they are shown.
 public final class Parameters {

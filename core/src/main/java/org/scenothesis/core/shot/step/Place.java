@@ -2,8 +2,8 @@ package org.scenothesis.core.shot.step;
 
 import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.shot.Animated;
-import org.scenothesis.core.shot.Given;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Given;
 
 /// Where the layer stands on the set: an upright card that faces the camera.
 ///

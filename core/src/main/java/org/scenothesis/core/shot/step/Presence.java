@@ -1,7 +1,7 @@
 package org.scenothesis.core.shot.step;
 
 import org.scenothesis.core.Check;
-import org.scenothesis.core.shot.Animated;
+import org.scenothesis.core.value.Animated;
 
 /// How much of the layer is there: 0 is absent, 1 fully there.
 public record Presence(Animated<Double> share) implements Step {

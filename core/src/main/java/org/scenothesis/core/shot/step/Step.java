@@ -1,6 +1,6 @@
 package org.scenothesis.core.shot.step;
 
-import org.scenothesis.core.shot.Animated;
+import org.scenothesis.core.value.Animated;
 
 /// One operation on a layer's picture. Steps are worked from the first to the last.
 public sealed interface Step permits Steady, Outline, Key, OwnAlpha, Grade, Grain, Place, Shadow, Presence {

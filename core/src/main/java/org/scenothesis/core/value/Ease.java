@@ -1,4 +1,4 @@
-package org.scenothesis.core.shot;
+package org.scenothesis.core.value;
 
 /// How a value goes from one keyframe to the next.
 public enum Ease {

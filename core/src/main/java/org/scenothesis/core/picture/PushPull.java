@@ -6,13 +6,13 @@ import java.util.stream.IntStream;
 /// Spreads known values smoothly over unknown ones, nearest knowledge counting most.
 ///
 /// Source: push-pull pyramid, Gortler et al. 1996. Linear in the number of pixels.
-public final class Fill {
-    private Fill() {}
+public final class PushPull {
+    private PushPull() {}
 
     /// Planes that keep `values` where `weight` is 1 and continue them where it is less; all shapes equal.
     ///
     /// Where nothing is known at all the result is 0.
-    public static List<Plane> spread(List<Plane> values, Plane weight, Bands bands) {
+    public static List<Plane> fill(List<Plane> values, Plane weight, Bands bands) {
         if (weight.width() == 1 && weight.height() == 1) {
             return values;
         }
@@ -22,7 +22,7 @@ public final class Fill {
         for (int i = 0; i < sum.data().length; i++) {
             sum.data()[i] = Math.min(1, 4 * sum.data()[i]);
         }
-        List<Plane> further = spread(coarse, sum, bands);
+        List<Plane> further = fill(coarse, sum, bands);
         return IntStream.range(0, values.size()).mapToObj(c -> keep(values.get(c), weight, further.get(c), bands)).toList();
     }
 

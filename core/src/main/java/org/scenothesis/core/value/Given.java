@@ -1,4 +1,4 @@
-package org.scenothesis.core.shot;
+package org.scenothesis.core.value;
 
 /// A value with its origin: nothing is invented silently.
 public sealed interface Given<T> {

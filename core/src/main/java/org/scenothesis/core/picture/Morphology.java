@@ -5,16 +5,16 @@ import java.util.Arrays;
 /// Widens and narrows a plane by whole pixels: the largest or smallest value within a square.
 ///
 /// Cost: a window of any size by doubling, the largest of 2, 4, 8 … neighbours, and two of the last that overlap.
-public final class Grow {
-    private Grow() {}
+public final class Morphology {
+    private Morphology() {}
 
     /// Largest value within `radius` pixels on each side.
-    public static Plane most(Plane in, int radius, Bands bands) {
+    public static Plane dilate(Plane in, int radius, Bands bands) {
         return radius == 0 ? in.copy() : columns(rows(in, radius, 1, bands), radius, 1, bands);
     }
 
     /// Smallest value within `radius` pixels on each side.
-    public static Plane least(Plane in, int radius, Bands bands) {
+    public static Plane erode(Plane in, int radius, Bands bands) {
         return radius == 0 ? in.copy() : columns(rows(in, radius, -1, bands), radius, -1, bands);
     }
 

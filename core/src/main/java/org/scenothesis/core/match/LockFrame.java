@@ -7,11 +7,11 @@ import org.scenothesis.core.picture.Plane;
 ///
 /// - `luma`: code values in [0, 1], not linear; at full size, or `reduced` times smaller on each side for very large stills.
 /// - `small`: scene-linear colour at a quarter of the luma's width and height, averaged.
-public record Glance(Plane luma, Picture small, int reduced) {
+public record LockFrame(Plane luma, Picture small, int reduced) {
     /// How many times smaller than the luma the small picture is on each side.
     public static final int SHRINK = 4;
 
-    public Glance(Plane luma, Picture small) {
+    public LockFrame(Plane luma, Picture small) {
         this(luma, small, 1);
     }
 }

@@ -15,7 +15,7 @@ import org.scenothesis.core.shot.Blend;
 ///
 /// Source: Porter & Duff 1984.
 @FunctionalInterface
-interface Mixing {
+interface RowBlend {
     VectorSpecies<Float> S = FloatVector.SPECIES_PREFERRED;
     /// What stays when the key light is taken away is the fill, slightly cool as daylight fill is.
     float[] FILL_TINT = {1.03f, 1.0f, 0.95f};
@@ -27,7 +27,7 @@ interface Mixing {
     record Run(int base, int top, int weight, int length) {}
 
     /// The base itself.
-    static Mixing ground(Picture p, Gains gains) {
+    static RowBlend ground(Picture p, Gains gains) {
         float[] k = factors(gains);
         return (base, from, to) -> {
             int w = base.width();
@@ -38,7 +38,7 @@ interface Mixing {
     }
 
     /// Takes `density` of the key away.
-    static Mixing darken(Mask density, double presence) {
+    static RowBlend darken(Mask density, double presence) {
         return rows(density.at(), (base, box, c) -> {
             float[] to = base.colours().get(c).data();
             for (int y = box.top(); y < box.bottom(); y++) {
@@ -48,7 +48,7 @@ interface Mixing {
     }
 
     /// Adds the light that `lit` has more than `unlit`, within a mask.
-    static Mixing addLight(Picture lit, Picture unlit, @Nullable Mask within, Gains gains, double presence) {
+    static RowBlend addLight(Picture lit, Picture unlit, @Nullable Mask within, Gains gains, double presence) {
         Box all = Box.all(lit.r());
         double[] k = {presence * gains.r(), presence * gains.g(), presence * gains.b()};
         Mask mask = within == null ? Mask.whole(Plane.filled(lit.width(), lit.height(), 1)) : within;
@@ -63,14 +63,14 @@ interface Mixing {
     }
 
     /// A straight-alpha piece, laid as `blend` says; over is `base = piece·gain·alpha·presence + base·(1 − alpha·presence)`.
-    static Mixing laid(Blend blend, Piece top, Mask alpha, Gains gains, double presence) {
+    static RowBlend laid(Blend blend, Piece top, Mask alpha, Gains gains, double presence) {
         float[] k = factors(gains);
         float[] a = alpha.coverage().data();
         Row row = switch (blend) {
-            case OVER -> Mixing::mix;
-            case ADD -> Mixing::add;
-            case SCREEN -> Mixing::screen;
-            case LIGHTEN -> Mixing::lighten;
+            case OVER -> RowBlend::mix;
+            case ADD -> RowBlend::add;
+            case SCREEN -> RowBlend::screen;
+            case LIGHTEN -> RowBlend::lighten;
         };
         return rows(top.at().within(alpha.at()), (base, box, c) -> {
             float[] to = base.colours().get(c).data();
@@ -93,7 +93,7 @@ interface Mixing {
         void lay(Picture base, Box box, int channel);
     }
 
-    private static Mixing rows(Box box, Channel work) {
+    private static RowBlend rows(Box box, Channel work) {
         return (base, from, to) -> {
             Box part = box.within(new Box(0, from, base.width(), to));
             for (int c = 0; c < 3 && !part.isEmpty(); c++) {

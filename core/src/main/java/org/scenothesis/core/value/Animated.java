@@ -1,4 +1,4 @@
-package org.scenothesis.core.shot;
+package org.scenothesis.core.value;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -10,12 +10,15 @@ public record Animated<T>(T still, List<At<T>> keys) {
     /// Keys nearer than this are one: about half a frame.
     public static final double SAME_S = 0.02;
 
+    /// A day: no shot is longer.
+    public static final double LONGEST_S = 86_400;
+
     private static final int MOST_KEYS = 10_000;
 
     /// The value at a moment of the shot; `ease` leads to the next.
     public record At<T>(double seconds, T value, Ease ease) {
         public At {
-            Check.range("seconds", seconds, 0, Shot.LONGEST_S);
+            Check.range("seconds", seconds, 0, LONGEST_S);
         }
     }
 

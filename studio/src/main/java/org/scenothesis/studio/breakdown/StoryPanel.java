@@ -38,7 +38,7 @@ import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
 /// What is told: the story, its beats, every wonder with its questions, and the setting. One slip lies open at a time.
-final class Telling {
+final class StoryPanel {
     private static final String STORY = "story";
     private static final String SETTING = "setting";
 
@@ -48,7 +48,7 @@ final class Telling {
     private String open = "";
     private String shotId = "";
 
-    Telling(BreakDownModel model, Consumer<BreakDownBench.Page> turn) {
+    StoryPanel(BreakDownModel model, Consumer<BreakDownBench.Page> turn) {
         this.model = model;
         this.turn = turn;
         slips.setId("telling");
