@@ -6,12 +6,15 @@ import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
+import org.scenothesis.core.shot.Blend;
+import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Outline;
@@ -173,5 +176,25 @@ class PictureBenchesTest extends HouseTest {
         until("another ease", () -> session.shot().layer("maker").orElseThrow().step(Outline.class).orElseThrow().corners().easeAt(2) == Ease.HOLD);
         robot.clickOn("#key-outline");
         until("taken away", () -> session.shot().layer("maker").orElseThrow().keyTimes().equals(List.of(0.0)));
+    }
+
+    /// Time and blend are chosen; a number of the new kind takes the place of the old one's.
+    @Test
+    void aLayerIsHeldLoopedAndLaidOtherwise(FxRobot robot) {
+        robot.clickOn("#bench-layer");
+        robot.clickOn("#slip-maker");
+        ComboBox<String> time = robot.lookup("#choice-time").queryComboBox();
+        robot.interact(() -> time.setValue("looped"));
+        until("looped", () -> session.shot().layer("maker").orElseThrow().time().equals(new TimeMap.Looped(0, 1)));
+        TextField to = robot.lookup("#tape-loop-to").query();
+        robot.interact(() -> to.setText("2"));
+        robot.interact(() -> to.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
+        until("to two seconds", () -> session.shot().layer("maker").orElseThrow().time().equals(new TimeMap.Looped(0, 2)));
+        assertThat(robot.lookup("#tape-speed").tryQuery()).isEmpty();
+        ComboBox<String> blend = robot.lookup("#choice-blend").queryComboBox();
+        robot.interact(() -> blend.setValue("lighten"));
+        until("lighten", () -> session.shot().layer("maker").orElseThrow().blend() == Blend.LIGHTEN);
+        robot.interact(() -> session.store().undo());
+        until("undone", () -> "over".equals(blend.getValue()));
     }
 }

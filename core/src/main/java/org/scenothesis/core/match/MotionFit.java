@@ -252,7 +252,7 @@ final class MotionFit {
             for (int k = 0; k < parameters; k++) {
                 normal[k][k] += 1e-9;
             }
-            double[] s = Solve.gauss(normal);
+            double[] s = Solve.linear(normal);
             m = step(s, turn).after(m);
             if (Arrays.stream(s).map(Math::abs).max().orElse(0) < 1e-6) {
                 break;

@@ -43,7 +43,7 @@ public record PlanarMap(
             m[2 * k] = new double[] {x, y, 1, 0, 0, 0, -u * x, -u * y, u};
             m[2 * k + 1] = new double[] {0, 0, 0, x, y, 1, -v * x, -v * y, v};
         }
-        double[] s = Solve.gauss(m);
+        double[] s = Solve.linear(m);
         return new PlanarMap(s[0], s[1], s[2], s[3], s[4], s[5], s[6], s[7], 1);
     }
 

@@ -1,40 +1,28 @@
 package org.scenothesis.core.picture;
 
-import org.scenothesis.core.Check;
+import java.util.Arrays;
+import org.hipparchus.exception.MathRuntimeException;
+import org.hipparchus.linear.Array2DRowRealMatrix;
+import org.hipparchus.linear.ArrayRealVector;
+import org.hipparchus.linear.LUDecomposition;
 
-/// Small dense linear systems, solved in place.
+/// Small dense linear systems.
 public final class Solve {
+    private static final double SINGULAR = 1e-13;
+
     private Solve() {}
 
-    /// Solves an n×(n+1) augmented system by Gaussian elimination with partial pivoting; `m` is used up.
+    /// Solves an n×(n+1) augmented system by LU decomposition with partial pivoting.
     ///
     /// @throws IllegalArgumentException if the system is singular
-    public static double[] gauss(double[][] m) {
+    public static double[] linear(double[][] m) {
         int n = m.length;
-        for (int col = 0; col < n; col++) {
-            int pivot = col;
-            for (int row = col + 1; row < n; row++) {
-                if (Math.abs(m[row][col]) > Math.abs(m[pivot][col])) {
-                    pivot = row;
-                }
-            }
-            double[] t = m[col];
-            m[col] = m[pivot];
-            m[pivot] = t;
-            Check.that(Math.abs(m[col][col]) > 1e-13, "the system is singular");
-            for (int row = 0; row < n; row++) {
-                if (row != col) {
-                    double k = m[row][col] / m[col][col];
-                    for (int j = col; j <= n; j++) {
-                        m[row][j] -= k * m[col][j];
-                    }
-                }
-            }
+        double[] right = Arrays.stream(m).mapToDouble(row -> row[n]).toArray();
+        double[][] left = Arrays.stream(m).map(row -> Arrays.copyOf(row, n)).toArray(double[][]::new);
+        try {
+            return new LUDecomposition(new Array2DRowRealMatrix(left, false), SINGULAR).getSolver().solve(new ArrayRealVector(right, false)).toArray();
+        } catch (MathRuntimeException e) {
+            throw new IllegalArgumentException("the system is singular", e);
         }
-        double[] x = new double[n];
-        for (int row = 0; row < n; row++) {
-            x[row] = m[row][n] / m[row][row];
-        }
-        return x;
     }
 }

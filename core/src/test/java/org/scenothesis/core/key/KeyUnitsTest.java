@@ -3,6 +3,7 @@ package org.scenothesis.core.key;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.assertj.core.data.Offset;
@@ -318,5 +319,25 @@ class KeyUnitsTest {
         assertThat(drawn.corners().getFirst()).isEqualTo(new Point(0.3 * W, 0.3 * H));
         assertThat(hung(0, 0, W, H).garbage(List.of())).as("cloth up to the edges of the picture").isNull();
         assertThat(hung(0, 0, W, 60).garbage(List.of())).as("floor or subject below").isNull();
+    }
+
+    /// What a matte shows: a grey of two percent is seen, solid and empty stay what they are.
+    @Test
+    void viewsShowWhatTheEyeWouldMiss() {
+        Plane m = Plane.of(4, 1);
+        m.data()[1] = 0.02f;
+        m.data()[2] = 0.98f;
+        m.data()[3] = 1;
+        assertThat(KeyViews.stretched(m).data()).containsExactly(new float[] {0, 0.16f, 0.84f, 1}, Offset.offset(1e-6f));
+        double[] counts = KeyViews.counts(m, Plane.filled(4, 1, 1), 14);
+        assertThat(counts[2]).isEqualTo(1);
+        assertThat(counts[11]).isCloseTo(Math.sqrt(0.5), Offset.offset(1e-9));
+        assertThat(Arrays.stream(KeyViews.counts(m, Plane.of(4, 1), 14)).sum()).isZero();
+        Picture cloth = Picture.filled(4, 1, 0.05f, 0.3f, 0.05f);
+        cloth.g().data()[0] = 0.15f;
+        cloth.r().data()[3] = 0.3f;
+        Picture even = KeyViews.evenness(new ScreenModel(cloth, ScreenHue.GREEN, ScreenModel.Source.FRAME));
+        assertThat(even.g().at(0, 0)).isLessThan(even.g().at(1, 0));
+        assertThat(even.g().at(3, 0)).isEqualTo(0.03f);
     }
 }

@@ -1,17 +1,16 @@
 package org.scenothesis.studio.key;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.KeyViews;
 import org.scenothesis.core.key.Keyed;
 import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.MatteMeasures;
 import org.scenothesis.core.key.MatteMeter;
-import org.scenothesis.core.key.ScreenHue;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
@@ -41,8 +40,6 @@ import org.scenothesis.studio.house.Session;
 /// What Key shows, computed off the interface's thread; the screen model is made once per take.
 final class KeyModel {
     static final int BINS = 140;
-    static final double LOW = -0.2;
-    static final double HIGH = 1.2;
 
     private final Session session;
     private @Nullable String modelOf;
@@ -95,7 +92,7 @@ final class KeyModel {
         Plane alpha = element.at().put(element.picture().alpha(), w, s.frame.height(), 0);
         return new Preview(
                 DisplayPicture.of(over(s.base, element, bands), r.room.bigWidth, r.room.bigHeight, bands),
-                DisplayPicture.grey(stretched(alpha), r.room.smallWidth, r.room.smallHeight, bands));
+                DisplayPicture.grey(KeyViews.stretched(alpha), r.room.smallWidth, r.room.smallHeight, bands));
     }
 
     private synchronized Small small(Request r) throws FootageException {
@@ -133,9 +130,9 @@ final class KeyModel {
         Picture over = over(background(r, frame), Piece.whole(keyed.element()), bands);
         return new Result(
                 DisplayPicture.of(over, r.room.bigWidth, r.room.bigHeight, bands),
-                DisplayPicture.grey(stretched(keyed.alpha()), r.room.smallWidth, r.room.smallHeight, bands),
-                evenness(screen, r.room, bands),
-                counts(keyed.separation(), keyed.inside()),
+                DisplayPicture.grey(KeyViews.stretched(keyed.alpha()), r.room.smallWidth, r.room.smallHeight, bands),
+                DisplayPicture.of(KeyViews.evenness(screen), r.room.smallWidth, r.room.smallHeight, bands),
+                KeyViews.counts(keyed.separation(), keyed.inside(), BINS),
                 MatteMeter.measure(keyed, screen, null, bands), screen.source(), frame.width(), frame.height(), proposed(screen, r));
     }
 
@@ -168,48 +165,5 @@ final class KeyModel {
             }
         }
         return Picture.filled(frame.width(), frame.height(), 0.18f, 0.18f, 0.18f);
-    }
-
-    /// Makes the slightest grey visible: what is nearly black or nearly white is spread by eight.
-    private static Plane stretched(Plane a) {
-        Plane out = Plane.of(a.width(), a.height());
-        for (int i = 0; i < out.data().length; i++) {
-            float v = a.data()[i];
-            out.data()[i] = v < 0.5f ? Math.min(0.5f, 8 * v) : Math.max(0.5f, 1 - 8 * (1 - v));
-        }
-        return out;
-    }
-
-    /// The screen channel in steps of a quarter stop around its middle, in the cloth's hue.
-    private static DisplayPicture evenness(ScreenModel m, Room room, Bands bands) {
-        Plane s = m.hue() == ScreenHue.GREEN ? m.colour().g() : m.colour().b();
-        float[] sorted = s.data().clone();
-        Arrays.sort(sorted);
-        double middle = Math.max(1e-4, sorted[(int) (sorted.length * 0.6)]);
-        Picture out = Picture.of(s.width(), s.height());
-        for (int i = 0; i < s.data().length; i++) {
-            double stops = Math.log(Math.max(1e-4, s.data()[i]) / middle) / Math.log(2);
-            float level = (float) Math.clamp(0.25 + 0.09 * Math.rint(stops * 4), 0.02, 0.8);
-            boolean cloth = s.data()[i] > 1.3f * Math.max(m.colour().r().data()[i], m.hue() == ScreenHue.GREEN ? m.colour().b().data()[i] : m.colour().g().data()[i]);
-            out.r().data()[i] = cloth ? 0.12f * level : 0.03f;
-            out.g().data()[i] = cloth && m.hue() == ScreenHue.GREEN ? level : cloth ? 0.3f * level : 0.03f;
-            out.b().data()[i] = cloth && m.hue() == ScreenHue.BLUE ? level : cloth ? 0.2f * level : 0.03f;
-        }
-        return DisplayPicture.of(out, room.smallWidth, room.smallHeight, bands);
-    }
-
-    private static double[] counts(Plane separation, Plane inside) {
-        double[] counts = new double[BINS];
-        for (int i = 0; i < separation.data().length; i++) {
-            if (inside.data()[i] > 0.5f) {
-                int bin = (int) ((separation.data()[i] - LOW) / (HIGH - LOW) * BINS);
-                counts[Math.clamp(bin, 0, BINS - 1)]++;
-            }
-        }
-        double most = Arrays.stream(counts).max().orElse(1);
-        for (int i = 0; i < BINS; i++) {
-            counts[i] = most == 0 ? 0 : Math.sqrt(counts[i] / most);
-        }
-        return counts;
     }
 }

@@ -15,6 +15,7 @@ import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.KeyViews;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
@@ -91,11 +92,11 @@ final class SeparationCurve extends Pane {
     }
 
     private double x(double separation) {
-        return (separation - KeyModel.LOW) / (KeyModel.HIGH - KeyModel.LOW) * getWidth();
+        return (separation - KeyViews.LOW) / (KeyViews.HIGH - KeyViews.LOW) * getWidth();
     }
 
     private double separation(double x) {
-        return Math.round((KeyModel.LOW + x / Math.max(1, getWidth()) * (KeyModel.HIGH - KeyModel.LOW)) * 100) / 100.0;
+        return Math.round((KeyViews.LOW + x / Math.max(1, getWidth()) * (KeyViews.HIGH - KeyViews.LOW)) * 100) / 100.0;
     }
 
     /// Moves what is there; nothing is taken out, since a cut under the mouse must stay under it.

@@ -70,6 +70,7 @@ final class LayerProperties extends VBox {
         if (l != null) {
             form.add(l.name());
             l.steps().forEach(s -> form.add(s.getClass()));
+            form.add(l.time().getClass());
         }
         if (!form.equals(built)) {
             built = form;
@@ -107,7 +108,7 @@ final class LayerProperties extends VBox {
         if (l.step(Shadow.class).isPresent() && shot.stage() != null) {
             light();
         }
-        getChildren().add(adding(l));
+        getChildren().addAll(adding(l), new LayingForm(l, lowest(), this::accept, change -> moving.accept(shot.withLayer(layer, change)), updates, () -> shot.layer(layer).orElse(l)));
     }
 
     private boolean inside(Node n) {

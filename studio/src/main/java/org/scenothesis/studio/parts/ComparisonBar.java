@@ -6,6 +6,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
+import org.scenothesis.core.match.Comparison;
 
 /// The ways of laying two plates over each other as a row of buttons, with their keys: B, D, O.
 public final class ComparisonBar extends HBox {

@@ -1,4 +1,4 @@
-package org.scenothesis.studio.parts;
+package org.scenothesis.core.match;
 
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.CodeCurve;
