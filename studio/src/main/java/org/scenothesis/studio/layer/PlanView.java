@@ -158,7 +158,8 @@ final class PlanView extends Pane {
         double dy = -b(t) / length;
         getChildren().add(styled(new Line(x + dx * 16, y + dy * 16, x + dx * 62, y + dy * 62), "plan-light"));
         Label word = Text.of("key", "small");
-        word.relocate(x + dx * 74 - 10, y + dy * 74 - 9);
+        // Clear of the name of the plan.
+        word.relocate(x + dx * 74 - 10, Math.max(22, y + dy * 74 - 9));
         getChildren().add(word);
     }
 
