@@ -107,7 +107,8 @@ public final class LayerBench extends Bench {
     }
 
     private @Nullable Layer layer() {
-        return session.shot().layer(chosen).or(() -> session.shot().layers().stream().filter(Layer::keyed).findFirst()).orElse(null);
+        List<Layer> all = session.shot().layers();
+        return session.shot().layer(chosen).or(() -> all.stream().filter(Layer::keyed).findFirst()).or(() -> all.reversed().stream().findFirst()).orElse(null);
     }
 
     private String layerName() {
