@@ -48,6 +48,11 @@ public record Shot(
         return plates.stream().filter(p -> p.id().equals(plateId)).findFirst();
     }
 
+    /// The lowest layer that keys a plate.
+    public Optional<Layer> keyOf(String plateId) {
+        return layers.stream().filter(l -> l.keyed() && l.plate().equals(plateId)).findFirst();
+    }
+
     public Optional<Layer> layer(@Nullable String layerId) {
         return layers.stream().filter(l -> l.id().equals(layerId)).findFirst();
     }
@@ -55,7 +60,7 @@ public record Shot(
     /// Where something was filmed while nobody said so: the middle of the ground, or two metres off before there is one.
     public Given<Vec> somewhere() {
         Vec foot = stage == null ? new Vec(0, 0, 2) : new Vec(stage.camera().position().value().x(), stage.groundM(), stage.groundExtent().middleM());
-        return new Given.Assumed<>(foot, "Nobody said where it was filmed.");
+        return new Given.Assumed<>(foot, "filmed-nowhere-said");
     }
 
     public Optional<Plate> plateOf(PlateRole role) {

@@ -11,7 +11,7 @@ import org.scenothesis.core.value.Given;
 /// - `widthShareFocal`: focal length as a share of the picture's width.
 /// - `principal`: where the lens looks through the picture, in shares of width and height; the middle unless the picture was cropped.
 public record StageCamera(Given<Vec> position, Given<Aim> aim, Given<Double> widthShareFocal, Given<Point> principal) {
-    public static final Given<Point> MIDDLE = new Given.Assumed<>(new Point(0.5, 0.5), "The picture is taken to be uncropped.");
+    public static final Given<Point> MIDDLE = new Given.Assumed<>(new Point(0.5, 0.5), "uncropped");
 
     /// Where it looks: to the right, up, and turned clockwise about that direction.
     public record Aim(double panDeg, double tiltDeg, double rollDeg) {

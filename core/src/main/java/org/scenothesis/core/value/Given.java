@@ -7,7 +7,7 @@ public sealed interface Given<T> {
     /// Said by a person.
     record Told<T>(T value) implements Given<T> {}
 
-    /// Put in by the program because something had to be; `why` says so in a sentence.
+    /// Put in by the program because something had to be; `why` is the code of the reason, for which `words` has a sentence.
     record Assumed<T>(T value, String why) implements Given<T> {}
 
     static <T> Given<T> told(T value) {

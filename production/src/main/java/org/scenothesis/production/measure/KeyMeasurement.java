@@ -27,7 +27,7 @@ final class KeyMeasurement extends Measurement {
 
     KeyMeasurement(Means means, Measured before, Shot shot, Of o) {
         super(means, before, shot, o);
-        Layer layer = shot.layers().stream().filter(l -> l.plate().equals(o.plate().id())).findFirst().orElse(Layer.of("", "", o.plate().id()));
+        Layer layer = shot.keyOf(o.plate().id()).orElse(Layer.of("", "", o.plate().id()));
         settings = layer.key();
         garbage = layer.garbage();
         screen = screenTake(means.folder(), shot, o.plate()).orElse(null);

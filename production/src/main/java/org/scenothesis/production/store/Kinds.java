@@ -9,7 +9,6 @@ import com.fasterxml.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import com.fasterxml.jackson.databind.jsontype.NamedType;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -17,6 +16,7 @@ import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.value.Given;
+import org.scenothesis.core.value.Kind;
 
 /// How the alternatives of the document are told apart in its file: by a word, made from the record's name, under a name of the alternative's own.
 ///
@@ -32,16 +32,12 @@ final class Kinds extends JacksonAnnotationIntrospector {
 
     /// The record that a word stands for.
     static Optional<Class<?>> of(Class<?> alternative, String word) {
-        return Arrays.stream(alternative.getPermittedSubclasses()).filter(c -> word(c).equals(word)).<Class<?>>map(c -> c).findFirst();
+        return Arrays.stream(alternative.getPermittedSubclasses()).filter(c -> Kind.word(c).equals(word)).<Class<?>>map(c -> c).findFirst();
     }
 
     /// Whether neither is of a kind that the other is not: what one kind has is nothing for another to keep.
     static boolean alike(JsonNode a, JsonNode b) {
         return NAMES.values().stream().noneMatch(n -> a.path(n).isTextual() && b.path(n).isTextual() && !a.get(n).equals(b.get(n)));
-    }
-
-    static String word(Class<?> kind) {
-        return kind.getSimpleName().replaceFirst("^Of", "").replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
     }
 
     private static Optional<Class<?>> alternative(Class<?> c) {
@@ -58,11 +54,11 @@ final class Kinds extends JacksonAnnotationIntrospector {
     @Override
     public @Nullable List<NamedType> findSubtypes(Annotated of) {
         Class<?> raw = of.getRawType();
-        return NAMES.containsKey(raw) ? Arrays.stream(raw.getPermittedSubclasses()).map(c -> new NamedType(c, word(c))).toList() : super.findSubtypes(of);
+        return NAMES.containsKey(raw) ? Arrays.stream(raw.getPermittedSubclasses()).map(c -> new NamedType(c, Kind.word(c))).toList() : super.findSubtypes(of);
     }
 
     @Override
     public @Nullable String findTypeName(AnnotatedClass of) {
-        return of.getRawType().isRecord() && alternative(of.getRawType()).isPresent() ? word(of.getRawType()) : super.findTypeName(of);
+        return of.getRawType().isRecord() && alternative(of.getRawType()).isPresent() ? Kind.word(of.getRawType()) : super.findTypeName(of);
     }
 }

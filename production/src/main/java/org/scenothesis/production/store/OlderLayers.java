@@ -5,7 +5,9 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
+import java.util.function.Predicate;
 
 /// Layers of schemas 1 and 2, one record with a kind, as a source with steps.
 ///
@@ -24,6 +26,7 @@ final class OlderLayers {
         if (!layer.has("kind")) {
             return;
         }
+        look(layer);
         ArrayNode steps = MAKE.arrayNode();
         String kind = layer.path("kind").asText();
         switch (kind) {
@@ -34,10 +37,11 @@ final class OlderLayers {
                 presence(layer, steps);
             }
             case "ELEMENT" -> element(layer, steps);
-            default -> {
+            case "BASE" -> {
                 steady(layer, steps);
                 grade(layer, steps, layer.path("matched").asBoolean());
             }
+            default -> throw new IllegalArgumentException("the kind of the layer " + layer.path("id").asText() + ", \"" + kind + "\", is no word it knows");
         }
         ObjectNode source = MAKE.objectNode().put("source", kind.equals("LIGHT") ? "light-gained" : "plate");
         if (kind.equals("LIGHT")) {
@@ -50,6 +54,18 @@ final class OlderLayers {
         layer.set("time", MAKE.objectNode().put("time", "straight").put("fromSeconds", 0.0).put("rate", 1.0));
         layer.set("steps", steps);
         layer.put("blend", kind.equals("LIGHT") ? "ADD" : "OVER");
+    }
+
+    /// What is not there or of another sort must not become a default in silence.
+    private static void look(ObjectNode layer) {
+        Map<String, Predicate<JsonNode>> parts = Map.of(
+                "plate", JsonNode::isTextual, "key", JsonNode::isObject, "mask", JsonNode::isArray, "maskSoftnessPx", JsonNode::isNumber, "filmedFoot", JsonNode::isObject,
+                "keyframes", JsonNode::isArray, "shadow", JsonNode::isObject, "gainStops", JsonNode::isNumber, "matched", JsonNode::isBoolean);
+        parts.forEach((name, sort) -> {
+            if (!sort.test(layer.path(name))) {
+                throw new IllegalArgumentException("the layer " + layer.path("id").asText() + " has no " + name + " that can be used; give it a value");
+            }
+        });
     }
 
     private static void patch(ObjectNode layer, ArrayNode steps) {
@@ -80,7 +96,7 @@ final class OlderLayers {
         boolean invented = filmed.path("x").asDouble() == 0 && filmed.path("y").asDouble() == 0 && filmed.path("z").asDouble() == MADE_UP_Z;
         ObjectNode out = MAKE.objectNode().put("origin", invented ? "assumed" : "told");
         out.set("value", filmed.deepCopy());
-        return invented ? out.put("why", "Nobody said where it was filmed.") : out;
+        return invented ? out.put("why", "filmed-nowhere-said") : out;
     }
 
     private static void steady(ObjectNode layer, ArrayNode steps) {

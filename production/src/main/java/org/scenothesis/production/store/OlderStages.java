@@ -30,7 +30,7 @@ final class OlderStages {
         camera.set("position", told(plan.path("camera")));
         camera.set("aim", told(part(plan, List.of("panDeg", "tiltDeg", "rollDeg"))));
         camera.set("widthShareFocal", told(plan.path("widthShareFocal")));
-        ObjectNode principal = camera.putObject("principal").put("origin", "assumed").put("why", "The picture is taken to be uncropped.");
+        ObjectNode principal = camera.putObject("principal").put("origin", "assumed").put("why", "uncropped");
         principal.putObject("value").put("x", 0.5).put("y", 0.5);
         ArrayNode surfaces = out.putArray("surfaces");
         ObjectNode ground = surfaces.addObject().put("id", "ground");

@@ -23,6 +23,11 @@ public final class Words {
         return arguments.length == 0 ? pattern : new MessageFormat(pattern.replace("'", "''"), Locale.ENGLISH).format(arguments);
     }
 
+    /// Why something is assumed; a file by another hand may say it in its own words.
+    public static String assumed(String why) {
+        return has("assumed." + why) ? of("assumed." + why) : why;
+    }
+
     public static boolean has(String key) {
         return HOUSE.containsKey(key) || PLANNING.containsKey(key);
     }

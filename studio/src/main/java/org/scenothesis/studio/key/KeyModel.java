@@ -52,9 +52,7 @@ final class KeyModel {
 
     /// The layer that keys the chosen plate.
     static Optional<Layer> layer(Shot shot, @Nullable Plate plate) {
-        return plate == null
-                ? Optional.empty()
-                : shot.layers().stream().filter(l -> l.keyed() && l.plate().equals(plate.id())).findFirst();
+        return plate == null ? Optional.empty() : shot.keyOf(plate.id());
     }
 
     /// The layer with another garbage matte at a moment: the outline before its key, or a new one there.

@@ -1,7 +1,6 @@
 package org.scenothesis.studio.layer;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Stream;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.layer.Placement;
@@ -39,10 +38,6 @@ final class LayerModel {
         return !shot.layers().isEmpty() && shot.layers().getFirst().id().equals(l.id());
     }
 
-    static String word(Step s) {
-        return s.getClass().getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
-    }
-
     /// What a layer is for, by its steps.
     static String purpose(Shot shot, Layer l) {
         if (l.source() instanceof Source.LightGained) {
@@ -66,7 +61,7 @@ final class LayerModel {
     static String origin(Given<?> value) {
         return switch (value) {
             case Given.Told<?> t -> Words.of("origin.told");
-            case Given.Assumed<?> a -> Words.of("origin.assumed") + ": " + a.why();
+            case Given.Assumed<?> a -> Words.of("origin.assumed") + ": " + Words.assumed(a.why());
         };
     }
 
@@ -79,6 +74,6 @@ final class LayerModel {
         if (!new Placement(stage.pose(1600, 900), place.filmedFoot().value(), place.stand(seconds)).seen()) {
             return "It stands at the camera or behind it, and is not seen.";
         }
-        return place.filmedFoot() instanceof Given.Assumed<Vec> a ? a.why() + " Its size in the picture follows from an assumed place." : "";
+        return place.filmedFoot() instanceof Given.Assumed<Vec> a ? Words.assumed(a.why()) + " Its size in the picture follows from an assumed place." : "";
     }
 }

@@ -32,6 +32,7 @@ import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Ease;
 import org.scenothesis.core.value.Given;
+import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
@@ -108,7 +109,7 @@ final class LayerProperties extends VBox {
         if (l.step(Shadow.class).isPresent() && shot.stage() != null) {
             light();
         }
-        getChildren().addAll(adding(l), new LayingForm(l, lowest(), this::accept, change -> moving.accept(shot.withLayer(layer, change)), updates, () -> shot.layer(layer).orElse(l)));
+        getChildren().addAll(adding(l), new LayingForm(l, lowest(), new LayingForm.Edits(() -> shot.layer(layer).orElse(l), c -> moving.accept(shot.withLayer(layer, c)), this::accept, updates)));
     }
 
     private boolean inside(Node n) {
@@ -125,9 +126,9 @@ final class LayerProperties extends VBox {
         add.setId("add-step");
         add.getStyleClass().add("floor-button");
         for (Step s : LayerModel.addable(shot, l)) {
-            String word = Words.of("step." + LayerModel.word(s));
+            String word = Words.of("step." + Kind.word(s.getClass()));
             MenuItem item = new MenuItem(word);
-            item.setId("add-" + LayerModel.word(s));
+            item.setId("add-" + Kind.word(s.getClass()));
             item.setOnAction(e -> accept("add " + word, o -> o.with(s)));
             add.getItems().add(item);
         }
@@ -153,7 +154,7 @@ final class LayerProperties extends VBox {
         }
 
         void build() {
-            String name = Words.of("step." + LayerModel.word(usual));
+            String name = Words.of("step." + Kind.word(usual.getClass()));
             HBox head = new HBox(6, Text.of(name, "column-head"));
             head.setAlignment(Pos.CENTER_LEFT);
             if (Keys.can(usual)) {
@@ -163,7 +164,7 @@ final class LayerProperties extends VBox {
                 var room = new HBox();
                 HBox.setHgrow(room, Priority.ALWAYS);
                 Button off = Text.button("\u00d7", "floor-button", () -> accept("take " + name + " away", l -> l.without(index)));
-                off.setId("remove-" + LayerModel.word(usual));
+                off.setId("remove-" + Kind.word(usual.getClass()));
                 off.setAccessibleText("take " + name + " away");
                 head.getChildren().addAll(room, off);
             }
@@ -200,13 +201,13 @@ final class LayerProperties extends VBox {
                 boolean here = Keys.at(now(), at);
                 accept((here ? "take a keyframe away from " : "set a keyframe of ") + name, put(s -> here ? Keys.without(s, at) : Keys.set(s, at)));
             });
-            set.setId("key-" + LayerModel.word(usual));
+            set.setId("key-" + Kind.word(usual.getClass()));
             Button ease = Text.button("", "floor-button", () -> {
                 Ease was = Keys.ease(now(), at).orElse(Ease.SOFT);
                 Ease next = Ease.values()[(was.ordinal() + 1) % Ease.values().length];
                 accept("ease", put(s -> Keys.eased(s, at, next)));
             });
-            ease.setId("ease-" + LayerModel.word(usual));
+            ease.setId("ease-" + Kind.word(usual.getClass()));
             updates.add(() -> {
                 var here = Keys.ease(now(), at);
                 set.setText(here.isPresent() ? "keyframe \u2212" : "keyframe +");
@@ -251,13 +252,13 @@ final class LayerProperties extends VBox {
     private void light() {
         getChildren().add(Text.of("light of the stage, for all layers", "column-head"));
         for (LightNumber n : LightNumber.values()) {
-            Tape t = new Tape(n.number(), v -> moving.accept(lit(shot, n, v)), v -> done.accept(n.number().name(), s -> lit(s, n, v)));
-            t.field().setId("tape-" + n.number().name().replace(' ', '-'));
+            Tape t = new Tape(n.number, v -> moving.accept(lit(shot, n, v)), v -> done.accept(n.number.name(), s -> lit(s, n, v)));
+            t.field().setId("tape-" + n.number.name().replace(' ', '-'));
             updates.add(() -> {
                 Stage stage = shot.stage();
                 if (stage != null) {
-                    t.show(n.of(stage));
-                    t.say(LayerModel.origin(n.origin(stage)));
+                    t.show(n.value.apply(stage));
+                    t.say(LayerModel.origin(n.origin.apply(stage)));
                 }
             });
             getChildren().add(t);
@@ -266,6 +267,6 @@ final class LayerProperties extends VBox {
 
     private static Shot lit(Shot s, LightNumber n, double v) {
         Stage stage = s.stage();
-        return stage == null ? s : s.withStage(stage.withLight(n.with(stage, v)));
+        return stage == null ? s : s.withStage(stage.withLight(n.with.apply(stage, v)));
     }
 }

@@ -5,9 +5,11 @@ import java.util.Locale;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.DoubleFunction;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.ComboBox;
 import javafx.scene.layout.HBox;
@@ -17,27 +19,23 @@ import javafx.scene.layout.VBox;
 import org.scenothesis.core.shot.Blend;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.TimeMap;
+import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
 /// When of its take a layer shows what, and how it is laid on what is below.
 final class LayingForm extends VBox {
-    private final BiConsumer<String, UnaryOperator<Layer>> accept;
-    private final Consumer<UnaryOperator<Layer>> moving;
-    private final List<Runnable> updates;
-    private final Supplier<Layer> now;
+    private final Edits edits;
 
-    /// - `accept`, `moving`: what a change does once it is done and while a number is dragged; `updates`: what shows the layer as it is, called after every change.
-    LayingForm(
-            Layer l, boolean lowest, BiConsumer<String, UnaryOperator<Layer>> accept, Consumer<UnaryOperator<Layer>> moving, List<Runnable> updates, Supplier<Layer> now) {
+    /// How the layer is seen and changed: as it is `now`, `moving` while a number is dragged, `done` once; `updates` are called whenever it has changed.
+    record Edits(Supplier<Layer> now, Consumer<UnaryOperator<Layer>> moving, BiConsumer<String, UnaryOperator<Layer>> done, List<Runnable> updates) {}
+
+    LayingForm(Layer l, boolean lowest, Edits edits) {
         super(6);
-        this.accept = accept;
-        this.moving = moving;
-        this.updates = updates;
-        this.now = now;
+        this.edits = edits;
         getChildren().add(Text.of("time and laying", "column-head"));
-        choice("time", List.of("straight", "held", "looped"), this::kind, this::timed);
+        choice("time", Stream.of(TimeMap.class.getPermittedSubclasses()).map(Kind::word).toList(), o -> Kind.word(o.time().getClass()), this::timed);
         switch (l.time()) {
             case TimeMap.Straight s -> {
                 tape("begins in the take", "s", -3600, 3600, t -> ((TimeMap.Straight) t).fromSeconds(), v -> t -> new TimeMap.Straight(v, ((TimeMap.Straight) t).rate()));
@@ -50,16 +48,12 @@ final class LayingForm extends VBox {
             }
         }
         if (!lowest) {
-            choice("blend", List.of("over", "add", "screen", "lighten"), o -> o.blend().name().toLowerCase(Locale.ROOT), w -> o -> o.withBlend(Blend.valueOf(w.toUpperCase(Locale.ROOT))));
+            choice("blend", Stream.of(Blend.values()).map(LayingForm::word).toList(), o -> word(o.blend()), w -> o -> o.withBlend(Blend.valueOf(w.toUpperCase(Locale.ROOT))));
         }
     }
 
-    private String kind(Layer l) {
-        return switch (l.time()) {
-            case TimeMap.Straight s -> "straight";
-            case TimeMap.Held h -> "held";
-            case TimeMap.Looped o -> "looped";
-        };
+    private static String word(Blend b) {
+        return b.name().toLowerCase(Locale.ROOT);
     }
 
     /// Another kind of time begins where the last one stood.
@@ -76,16 +70,16 @@ final class LayingForm extends VBox {
         return new TimeMap.Looped(Math.min(from, 3599), Math.max(to, Math.min(from, 3599) + 0.04));
     }
 
-    private void choice(String name, List<String> words, UnaryWord show, Chosen chosen) {
+    private void choice(String name, List<String> words, Function<Layer, String> show, Function<String, UnaryOperator<Layer>> chosen) {
         ComboBox<String> box = new ComboBox<>();
         box.getItems().addAll(words);
         box.setId("choice-" + name);
         box.setAccessibleText(Words.of("laying." + name));
-        updates.add(() -> box.setValue(show.of(now.get())));
+        edits.updates.add(() -> box.setValue(show.apply(edits.now.get())));
         box.setOnAction(e -> {
             String word = box.getValue();
-            if (word != null && !word.equals(show.of(now.get()))) {
-                accept.accept(Words.of("laying." + name), chosen.of(word));
+            if (word != null && !word.equals(show.apply(edits.now.get()))) {
+                edits.done.accept(Words.of("laying." + name), chosen.apply(word));
             }
         });
         Region room = new Region();
@@ -95,21 +89,13 @@ final class LayingForm extends VBox {
         getChildren().add(row);
     }
 
-    private interface UnaryWord {
-        String of(Layer l);
-    }
-
-    private interface Chosen {
-        UnaryOperator<Layer> of(String word);
-    }
-
     private void tape(String name, String unit, double low, double high, ToDoubleFunction<TimeMap> get, DoubleFunction<UnaryOperator<TimeMap>> with) {
         DoubleFunction<UnaryOperator<Layer>> change = v -> l -> l.withTime(with.apply(v).apply(l.time()));
         Tape t = new Tape(
-                new Tape.Number(name, unit, low, high, unit.equals("s") ? 0.04 : 0.1, 2, "Which moment of the take is shown"), v -> moving.accept(change.apply(v)),
-                v -> accept.accept(name, change.apply(v)));
+                new Tape.Number(name, unit, low, high, unit.equals("s") ? 0.04 : 0.1, 2, "Which moment of the take is shown"), v -> edits.moving.accept(change.apply(v)),
+                v -> edits.done.accept(name, change.apply(v)));
         t.field().setId("tape-" + name.replace(' ', '-'));
-        updates.add(() -> t.show(get.applyAsDouble(now.get().time())));
+        edits.updates.add(() -> t.show(get.applyAsDouble(edits.now.get().time())));
         getChildren().add(t);
     }
 }

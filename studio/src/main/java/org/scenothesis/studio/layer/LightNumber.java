@@ -1,5 +1,7 @@
 package org.scenothesis.studio.layer;
 
+import java.util.function.BiFunction;
+import java.util.function.Function;
 import org.scenothesis.core.stage.KeyLight;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
@@ -7,84 +9,31 @@ import org.scenothesis.studio.parts.Tape;
 
 /// The numbers of a stage's light as they are shown: its side from the camera, all else as it is kept. What is typed is told.
 enum LightNumber {
-    SIDE("light side", "\u00b0", -180, 180, 1) {
-        @Override
-        double of(Stage s) {
-            return s.light().direction().value().asSeen(s.panDeg());
-        }
+    SIDE(number("light side", "\u00b0", -180, 180), s -> s.light().direction(), s -> direction(s).asSeen(s.panDeg()),
+            (s, v) -> s.light().withDirection(Given.told(direction(s).seenAt(v, s.panDeg())))),
+    HEIGHT(number("light height", "\u00b0", 1, 90), s -> s.light().direction(), s -> direction(s).elevationDeg(),
+            (s, v) -> s.light().withDirection(Given.told(new KeyLight.Direction(direction(s).azimuthDeg(), v)))),
+    SIZE(number("light size", "\u00b0", 0, 120), s -> s.light().sizeDeg(), s -> s.light().sizeDeg().value(), (s, v) -> s.light().withSizeDeg(Given.told(v))),
+    KEY_TO_FILL(number("key to fill", "stop", -6, 12), s -> s.light().keyToFillStops(), s -> s.light().keyToFillStops().value(),
+            (s, v) -> s.light().withKeyToFillStops(Given.told(v)));
 
-        @Override
-        KeyLight with(Stage s, double v) {
-            return s.light().withDirection(Given.told(s.light().direction().value().seenAt(v, s.panDeg())));
-        }
+    final Tape.Number number;
+    final Function<Stage, Given<?>> origin;
+    final Function<Stage, Double> value;
+    final BiFunction<Stage, Double, KeyLight> with;
 
-        @Override
-        Given<?> origin(Stage s) {
-            return s.light().direction();
-        }
-    },
-    HEIGHT("light height", "\u00b0", 1, 90, 1) {
-        @Override
-        double of(Stage s) {
-            return s.light().direction().value().elevationDeg();
-        }
-
-        @Override
-        KeyLight with(Stage s, double v) {
-            return s.light().withDirection(Given.told(new KeyLight.Direction(s.light().direction().value().azimuthDeg(), v)));
-        }
-
-        @Override
-        Given<?> origin(Stage s) {
-            return s.light().direction();
-        }
-    },
-    SIZE("light size", "\u00b0", 0, 120, 1) {
-        @Override
-        double of(Stage s) {
-            return s.light().sizeDeg().value();
-        }
-
-        @Override
-        KeyLight with(Stage s, double v) {
-            return s.light().withSizeDeg(Given.told(v));
-        }
-
-        @Override
-        Given<?> origin(Stage s) {
-            return s.light().sizeDeg();
-        }
-    },
-    KEY_TO_FILL("key to fill", "stop", -6, 12, 0.1) {
-        @Override
-        double of(Stage s) {
-            return s.light().keyToFillStops().value();
-        }
-
-        @Override
-        KeyLight with(Stage s, double v) {
-            return s.light().withKeyToFillStops(Given.told(v));
-        }
-
-        @Override
-        Given<?> origin(Stage s) {
-            return s.light().keyToFillStops();
-        }
-    };
-
-    private final Tape.Number number;
-
-    LightNumber(String name, String unit, double low, double high, double by) {
-        number = new Tape.Number(name, unit, low, high, by, 1, "Of the stage, for all layers");
+    LightNumber(Tape.Number number, Function<Stage, Given<?>> origin, Function<Stage, Double> value, BiFunction<Stage, Double, KeyLight> with) {
+        this.number = number;
+        this.origin = origin;
+        this.value = value;
+        this.with = with;
     }
 
-    Tape.Number number() {
-        return number;
+    private static Tape.Number number(String name, String unit, double low, double high) {
+        return new Tape.Number(name, unit, low, high, unit.equals("stop") ? 0.1 : 1, 1, "Of the stage, for all layers");
     }
 
-    abstract double of(Stage s);
-
-    abstract KeyLight with(Stage s, double v);
-
-    abstract Given<?> origin(Stage s);
+    private static KeyLight.Direction direction(Stage s) {
+        return s.light().direction().value();
+    }
 }
