@@ -197,4 +197,18 @@ class PictureBenchesTest extends HouseTest {
         robot.interact(() -> session.store().undo());
         until("undone", () -> "over".equals(blend.getValue()));
     }
+
+    /// A form that is used for the first time stays under the hand, though its step is put in only now.
+    @Test
+    void aFormStaysWhereItIsWhenItsStepIsPutIn(FxRobot robot) {
+        robot.clickOn("#bench-layer");
+        robot.clickOn("#slip-lantern");
+        double before = robot.lookup("#tape-gain").query().localToScene(0, 0).getY();
+        TextField gain = robot.lookup("#tape-gain").query();
+        robot.interact(() -> gain.setText("0.5"));
+        robot.interact(() -> gain.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
+        until("put in", () -> session.shot().layer("lantern").orElseThrow().step(Grade.class).isPresent() && robot.lookup("#remove-grade").tryQuery().isPresent());
+        robot.interact(() -> {});
+        assertThat(robot.lookup("#tape-gain").query().localToScene(0, 0).getY()).isBetween(before - 2, before + 2);
+    }
 }

@@ -46,6 +46,12 @@ final class LayerModel {
         return l.keyed() ? "element" : lowest(shot, l) ? "base" : "patch";
     }
 
+    /// The steps a form is shown for: the layer's, and where they would be, those that every layer may as well have, so that no form moves when it is first used.
+    static List<Step> shown(Shot shot, Layer l) {
+        Layer graded = l.step(Grade.class).isPresent() ? l : l.with(Grade.NONE);
+        return (lowest(shot, l) || l.step(Presence.class).isPresent() ? graded : graded.with(Presence.FULL)).steps();
+    }
+
     /// The steps that a layer has not yet and may have, as they are put in.
     static List<Step> addable(Shot shot, Layer l) {
         boolean keyable = shot.plate(l.plate()).map(Plate::role).filter(r -> r.keyed()).isPresent();

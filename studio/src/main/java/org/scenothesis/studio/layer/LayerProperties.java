@@ -26,7 +26,6 @@ import org.scenothesis.core.shot.step.Keys;
 import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.Stage;
@@ -41,6 +40,8 @@ import org.scenothesis.studio.parts.Text;
 ///
 /// Controls are made when another layer is chosen or its steps are others; while time passes they only show other numbers.
 final class LayerProperties extends VBox {
+    private static final double HEAD = 31;
+
     private final Consumer<Shot> moving;
     private final BiConsumer<String, UnaryOperator<Shot>> done;
     private final List<Runnable> updates = new ArrayList<>();
@@ -97,14 +98,10 @@ final class LayerProperties extends VBox {
         Label head = Text.of("", "heading");
         updates.add(() -> head.setText(l.name() + " at " + Words.time(at)));
         getChildren().add(head);
-        for (int i = 0; i < l.steps().size(); i++) {
-            new Form(l.steps().get(i), i).build();
-        }
-        if (l.step(Grade.class).isEmpty()) {
-            new Form(Grade.NONE, -1).build();
-        }
-        if (l.step(Presence.class).isEmpty() && !lowest()) {
-            new Form(Presence.FULL, -1).build();
+        int next = 0;
+        for (Step s : LayerModel.shown(shot, l)) {
+            boolean there = next < l.steps().size() && l.steps().get(next) == s;
+            new Form(s, there ? next++ : -1).build();
         }
         if (l.step(Shadow.class).isPresent() && shot.stage() != null) {
             light();
@@ -157,6 +154,8 @@ final class LayerProperties extends VBox {
             String name = Words.of("step." + Kind.word(usual.getClass()));
             HBox head = new HBox(6, Text.of(name, "column-head"));
             head.setAlignment(Pos.CENTER_LEFT);
+            // As high with a button as without.
+            head.setMinHeight(HEAD);
             if (Keys.can(usual)) {
                 head.getChildren().addAll(keys(name));
             }
