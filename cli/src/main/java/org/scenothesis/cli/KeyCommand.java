@@ -14,12 +14,13 @@ import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Judgement;
+import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
-import org.scenothesis.core.match.LockJudge;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
@@ -36,6 +37,7 @@ import org.scenothesis.media.Stills;
 import org.scenothesis.production.measure.KeyCheck;
 import org.scenothesis.production.measure.KeyInMemory;
 import org.scenothesis.production.measure.KeyReport;
+import org.scenothesis.production.measure.Keying;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
@@ -97,10 +99,10 @@ final class KeyCommand implements Callable<Integer> {
                 Files.createDirectories(out);
                 Polygon counts = model.garbage(shares);
                 write(t, f -> KeyInMemory.element(f, model, settings, counts, bands).spread(f.width(), f.height()), bands);
-                r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), bands, Progress.NONE);
+                r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), new Keying(bands), Progress.NONE);
             }
             List<Finding> findings = KeyJudge.judge(
-                    r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, "", HouseRules.DEFAULT);
+                    r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, new Subject.OfPlate(""), HouseRules.DEFAULT);
             output.print(json(r, findings));
             output.say(Words.frames(r.frames()) + " keyed into " + out);
             output.sayFindings(findings);
@@ -175,7 +177,7 @@ final class KeyCommand implements Callable<Integer> {
         Output.number(m, "solid_percent", r.worst().solid());
         Output.number(m, "room_px", r.worst().room().px() < 0 ? Double.NaN : r.worst().room().px());
         m.put("room_side", r.worst().room().side().name().toLowerCase(Locale.ROOT));
-        o.put("verdict", Words.verdict(LockJudge.worst(findings)));
+        o.put("verdict", Words.verdict(new Judgement(findings).verdict()));
         o.set("findings", Output.findings(findings));
         return o;
     }

@@ -11,6 +11,7 @@ import java.util.concurrent.Callable;
 import org.scenothesis.core.breakdown.day.LightDay;
 import org.scenothesis.core.breakdown.day.Sun;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.shot.Location;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
@@ -44,7 +45,7 @@ final class LightCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         LightDay day = LightDay.of(place(), day());
-        double limit = HouseRules.DEFAULT.keyDirectionDeg().holds();
+        double limit = HouseRules.DEFAULT.limit(Measure.KEY_DIRECTION).holds();
         ObjectNode o = Output.object();
         ArrayNode spans = o.putArray("spans");
         for (LightDay.Span s : day.spans()) {

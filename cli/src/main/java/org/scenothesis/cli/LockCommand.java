@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Judgement;
+import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockJudge;
 import org.scenothesis.core.match.LockReport;
@@ -34,7 +36,7 @@ final class LockCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         try (Bands bands = Bands.allCores()) {
             LockReport r = LockCheck.run(FootageSource.of(reference), FootageSource.of(take), bands, output.progress("lock check"));
-            List<Finding> findings = LockJudge.judge(r, "", HouseRules.DEFAULT, false);
+            List<Finding> findings = LockJudge.judge(r, new Subject.OfTake("", ""), HouseRules.DEFAULT, false);
             output.print(json(r, findings));
             say(r, findings);
             return 0;
@@ -75,7 +77,7 @@ final class LockCommand implements Callable<Integer> {
             Output.number(at, "y", s.y());
             Output.number(at, "exposure_stops", s.exposureStops());
         }
-        o.put("verdict", Words.verdict(LockJudge.worst(findings)));
+        o.put("verdict", Words.verdict(new Judgement(findings).verdict()));
         o.set("findings", Output.findings(findings));
         return o;
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Subject;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Model.CommandSpec;
@@ -85,6 +86,9 @@ final class Output {
             o.put("measure", f.measure().name().toLowerCase(Locale.ROOT));
             if (!f.plate().isEmpty()) {
                 o.put("plate", f.plate());
+            }
+            if (f.subject() instanceof Subject.OfTake t && !t.take().isEmpty()) {
+                o.put("take", t.take());
             }
             number(o, "value", f.value());
             o.put("unit", f.measure().unit());

@@ -14,6 +14,7 @@ import org.scenothesis.core.breakdown.number.Storage;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
@@ -35,7 +36,7 @@ final class Numbers {
         }
         double background = Resolution.background(told.number(Fact.RECORD_PX), told.number(Fact.FINISH_PX), crop);
         if (shot.wonders().stream().noneMatch(w -> w.kind() == WonderKind.ELSEWHERE)) {
-            out.add(Figure.tells("resolution.frame", "", background, "\u00d7", told.number(Fact.RECORD_PX), told.number(Fact.FINISH_PX)).judged(rules.enlargement().judge(background)));
+            out.add(Figure.tells("resolution.frame", "", background, "\u00d7", told.number(Fact.RECORD_PX), told.number(Fact.FINISH_PX)).judged(rules.limit(Measure.ENLARGEMENT).judge(background)));
         }
         for (Wonder w : shot.wonders()) {
             Told t = Told.of(w, shot.setting());
@@ -43,12 +44,12 @@ final class Numbers {
             if (opening && t.is(Fact.SOURCE, "existing")) {
                 double share = Math.min(1, t.number(Fact.SIZE_M) / t.number(Fact.FRAME_M));
                 double need = Resolution.element(t.number(Fact.BACKGROUND_PX), 1, t.number(Fact.FINISH_PX), share, crop);
-                out.add(Figure.tells("resolution.inside", w.subject(), need, "\u00d7", t.number(Fact.BACKGROUND_PX), 100 * share).judged(rules.enlargement().judge(need)));
+                out.add(Figure.tells("resolution.inside", w.subject(), need, "\u00d7", t.number(Fact.BACKGROUND_PX), 100 * share).judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
             }
             if (t.given(Fact.FILLS)) {
                 double need = Resolution.element(
                         t.number(Fact.RECORD_PX), t.number(Fact.FILMED_FILLS) / 100, t.number(Fact.FINISH_PX), t.number(Fact.FILLS) / 100, crop);
-                out.add(Figure.tells("resolution.element", w.subject(), need, "\u00d7", t.number(Fact.FILLS), t.number(Fact.FILMED_FILLS)).judged(rules.enlargement().judge(need)));
+                out.add(Figure.tells("resolution.element", w.subject(), need, "\u00d7", t.number(Fact.FILLS), t.number(Fact.FILMED_FILLS)).judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
             }
         }
         for (PlateNeed n : needs.stream().filter(x -> !x.about().isEmpty()).filter(Conflicts.onePerRegion()).toList()) {

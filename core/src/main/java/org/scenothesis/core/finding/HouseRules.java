@@ -4,32 +4,34 @@ import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
 import org.scenothesis.core.Check;
+import org.scenothesis.core.finding.Measure;
 
-/// The limits, schools and estimates of one production; limits as in the handbook until the house changes them.
+/// The limits, schools and estimates of one production.
 ///
-/// - `parallaxPx`: residual after the best planar warp; up to its first value a moved camera can be warped back.
-/// - `keyDirectionDeg`: how far the light may turn between plates of one light group. `enlargement`: pixels needed over pixels there are.
-/// - `schools`: the chosen ways; what is not in it is not chosen yet.
-public record HouseRules(
-        Limit shiftPx,
-        Limit parallaxPx,
-        Limit exposureStops,
-        Limit whiteBalanceMired,
-        Limit screenStops,
-        Limit matteGreyPercent,
-        Limit keyDirectionDeg,
-        Limit enlargement,
-        Map<School, String> schools,
-        Estimates estimates) {
-    public static final HouseRules DEFAULT = new HouseRules(
-            new Limit(0.25, 40), new Limit(0.3, 0.6), new Limit(0.05, 0.33), new Limit(5, 20), new Limit(0.5, 1), new Limit(0.1, 1), new Limit(5, 12),
-            new Limit(1, 1.3), Map.of(), Estimates.DEFAULT);
+/// - `limits`: those the house has set; the others are the handbook's. `schools`: the chosen ways; what is not in it is not chosen yet.
+public record HouseRules(Map<Measure, Limit> limits, Map<School, String> schools, Estimates estimates) {
+    public static final HouseRules DEFAULT = new HouseRules(Map.of(), Map.of(), Estimates.DEFAULT);
 
     public HouseRules {
         for (Map.Entry<School, String> e : schools.entrySet()) {
             Check.that(e.getKey().ways().contains(e.getValue()), "the school " + e.getKey() + " has no way " + e.getValue());
         }
-        schools = Collections.unmodifiableMap(schools.isEmpty() ? new EnumMap<>(School.class) : new EnumMap<>(schools));
+        limits = sorted(limits, Measure.class);
+        schools = sorted(schools, School.class);
+    }
+
+    private static <K extends Enum<K>, V> Map<K, V> sorted(Map<K, V> map, Class<K> keys) {
+        Map<K, V> out = new EnumMap<>(keys);
+        out.putAll(map);
+        return Collections.unmodifiableMap(out);
+    }
+
+    public Limit limit(Measure m) {
+        return limits.getOrDefault(m, m.limit());
+    }
+
+    public HouseRules withLimit(Measure m, Limit limit) {
+        return new HouseRules(plus(limits, Measure.class, m, limit), schools, estimates);
     }
 
     public String school(School matter) {
@@ -41,15 +43,17 @@ public record HouseRules(
     }
 
     public HouseRules withSchool(School matter, String way) {
-        Map<School, String> more = new EnumMap<>(School.class);
-        more.putAll(schools);
-        more.put(matter, way);
-        return new HouseRules(
-                shiftPx, parallaxPx, exposureStops, whiteBalanceMired, screenStops, matteGreyPercent, keyDirectionDeg, enlargement, more, estimates);
+        return new HouseRules(limits, plus(schools, School.class, matter, way), estimates);
     }
 
     public HouseRules withEstimates(Estimates other) {
-        return new HouseRules(
-                shiftPx, parallaxPx, exposureStops, whiteBalanceMired, screenStops, matteGreyPercent, keyDirectionDeg, enlargement, schools, other);
+        return new HouseRules(limits, schools, other);
+    }
+
+    private static <K extends Enum<K>, V> Map<K, V> plus(Map<K, V> map, Class<K> keys, K key, V value) {
+        Map<K, V> more = new EnumMap<>(keys);
+        more.putAll(map);
+        more.put(key, value);
+        return more;
     }
 }

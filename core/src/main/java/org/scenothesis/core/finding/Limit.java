@@ -4,6 +4,8 @@ import org.scenothesis.core.Check;
 
 /// Up to `holds` it is good, up to `watch` it can be corrected, beyond it must be redone.
 public record Limit(double holds, double watch) {
+    public static final Limit NONE = new Limit(0, 0);
+
     public Limit {
         Check.range("holds", holds, 0, 1e9);
         Check.range("watch", watch, holds, 1e9);

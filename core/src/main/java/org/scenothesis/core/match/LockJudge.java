@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.finding.Verdict;
 
 /// Turns a lock report into findings.
@@ -19,29 +20,29 @@ public final class LockJudge {
     private LockJudge() {}
 
     /// - `lightByDesign`: the plate's light is meant to differ, so exposure and colour are not judged.
-    public static List<Finding> judge(LockReport r, String plate, HouseRules rules, boolean lightByDesign) {
+    public static List<Finding> judge(LockReport r, Subject subject, HouseRules rules, boolean lightByDesign) {
         List<Finding> out = new ArrayList<>();
         if (!r.found()) {
-            out.add(Finding.of(Measure.CAMERA, plate, Double.NaN, rules.shiftPx()).judged(Verdict.NOT_MEASURED));
+            out.add(Finding.of(Measure.CAMERA, subject, Double.NaN, rules).judged(Verdict.NOT_MEASURED));
             return out;
         }
         LockReport.Segment far = r.furthest();
-        out.add(camera(r, far, plate, rules));
+        out.add(camera(r, far, subject, rules));
         Integer bump = r.bumpFrame();
         if (bump != null) {
-            out.add(new Finding(
-                    Measure.BUMP, plate, r.bumpPx(), rules.shiftPx(), rules.shiftPx().judge(r.bumpPx()), List.of((double) bump), Measure.BUMP.price()));
+            out.add(Finding.of(Measure.BUMP, subject, r.bumpPx(), rules).detailed((double) bump));
         }
-        boolean moved = far.largestShiftPx() > rules.shiftPx().holds();
+        boolean moved = far.largestShiftPx() > rules.limit(Measure.CAMERA).holds();
         if (moved) {
             // A locked camera shows no parallax; what is left over there is noise.
-            out.add(Finding.of(Measure.PARALLAX, plate, far.residualPx(), rules.parallaxPx()));
+            out.add(Finding.of(Measure.PARALLAX, subject, far.residualPx(), rules));
         }
         if (!lightByDesign) {
-            out.add(Finding.of(Measure.EXPOSURE, plate, orNaN(r.exposureStops()), rules.exposureStops()));
-            out.add(Finding.of(Measure.WHITE_BALANCE, plate, orNaN(r.mired()), rules.whiteBalanceMired()));
-            drift(r).ifPresent(d -> out.add(Finding.of(Measure.DRIFT, plate, d, rules.exposureStops())));
+            out.add(Finding.of(Measure.EXPOSURE, subject, orNaN(r.exposureStops()), rules));
+            out.add(Finding.of(Measure.WHITE_BALANCE, subject, orNaN(r.mired()), rules));
+            drift(r).ifPresent(d -> out.add(Finding.of(Measure.DRIFT, subject, d, rules)));
         }
+        // A first look shows what is wrong, not that nothing else is.
         return r.firstLook() ? out.stream().map(f -> f.verdict() == Verdict.HOLDS ? f.judged(Verdict.NOT_MEASURED) : f).toList() : out;
     }
 
@@ -56,22 +57,17 @@ public final class LockJudge {
         return r.firstLook() || drift == null || jump == null ? Optional.empty() : Optional.of(Math.abs(jump) > JUMP_STOPS ? jump : drift);
     }
 
-    private static Finding camera(LockReport r, LockReport.Segment far, String plate, HouseRules rules) {
+    private static Finding camera(LockReport r, LockReport.Segment far, Subject subject, HouseRules rules) {
         double shift = far.largestShiftPx();
-        Verdict v = rules.shiftPx().judge(shift);
-        if (v == Verdict.WATCH && rules.parallaxPx().judge(far.residualPx()) == Verdict.REDO) {
+        Verdict v = rules.limit(Measure.CAMERA).judge(shift);
+        if (v == Verdict.WATCH && rules.limit(Measure.PARALLAX).judge(far.residualPx()) == Verdict.REDO) {
             v = Verdict.REDO;
         }
         // What holds in some frames is not known to hold in those that could not be placed.
         if (v == Verdict.HOLDS && r.placedFrames() < ENOUGH * r.frames()) {
             v = Verdict.NOT_MEASURED;
         }
-        return Finding.of(Measure.CAMERA, plate, shift, rules.shiftPx()).judged(v)
+        return Finding.of(Measure.CAMERA, subject, shift, rules).judged(v)
                 .detailed(far.shift().x(), far.shift().y(), (double) r.placedFrames(), (double) r.frames());
-    }
-
-    /// The verdict on the whole of some findings.
-    public static Verdict worst(List<Finding> findings) {
-        return Verdict.of(findings.stream().map(Finding::verdict).toList());
     }
 }

@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
@@ -207,13 +208,13 @@ class KeyUnitsTest {
     void findingsOfAMatteFollowTheHouseRules() {
         MatteMeasures good = new MatteMeasures(0.05, 0.02, 2, 0.1, 0.2, 20, new Border(40, Border.Side.LEFT));
         MatteMeasures bad = new MatteMeasures(3, 0.5, 2, 0.1, 9, 20, new Border(0, Border.Side.TOP));
-        assertThat(KeyJudge.judge(good, 0.3, true, "p", HouseRules.DEFAULT)).extracting(Finding::verdict).containsOnly(Verdict.HOLDS);
-        List<Finding> f = KeyJudge.judge(bad, 1.4, true, "p", HouseRules.DEFAULT);
+        assertThat(KeyJudge.judge(good, 0.3, true, new Subject.OfPlate("p"), HouseRules.DEFAULT)).extracting(Finding::verdict).containsOnly(Verdict.HOLDS);
+        List<Finding> f = KeyJudge.judge(bad, 1.4, true, new Subject.OfPlate("p"), HouseRules.DEFAULT);
         assertThat(f).filteredOn(x -> x.measure() == Measure.GREY_INSIDE).extracting(Finding::verdict).containsExactly(Verdict.REDO);
         assertThat(f).filteredOn(x -> x.measure() == Measure.GREY_OUTSIDE).extracting(Finding::verdict).containsExactly(Verdict.WATCH);
         assertThat(f).filteredOn(x -> x.measure() == Measure.BORDER).extracting(Finding::verdict).containsExactly(Verdict.REDO);
         assertThat(f).filteredOn(x -> x.measure() == Measure.SCREEN_EVENNESS).extracting(Finding::verdict).containsExactly(Verdict.WATCH);
-        assertThat(KeyJudge.judge(bad, 1.4, false, "p", HouseRules.DEFAULT).getFirst().verdict()).isEqualTo(Verdict.REDO);
+        assertThat(KeyJudge.judge(bad, 1.4, false, new Subject.OfPlate("p"), HouseRules.DEFAULT).getFirst().verdict()).isEqualTo(Verdict.REDO);
     }
 
     @Test

@@ -11,12 +11,15 @@ import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 
 class LockSeriesTest {
+    private static final Subject TAKE = new Subject.OfTake("p", "1");
     private static FrameLock at(double x, double y, double stops) {
         double g = Math.pow(2, stops);
         return new FrameLock(PlanarMap.shift(x, y), 0, 0, 0.05, 0.8, new Gains(g, g, g), true);
@@ -38,7 +41,7 @@ class LockSeriesTest {
         LockReport rep = report(60, i -> at(0.01 * r.nextGaussian(), 0.01 * r.nextGaussian(), 0.003 * r.nextGaussian()));
         assertThat(rep.bumpFrame()).isNull();
         assertThat(rep.settled().shift().length()).isLessThan(0.01);
-        assertThat(LockJudge.worst(LockJudge.judge(rep, "p", HouseRules.DEFAULT, false))).isEqualTo(Verdict.HOLDS);
+        assertThat(new Judgement(LockJudge.judge(rep, TAKE, HouseRules.DEFAULT, false)).verdict()).isEqualTo(Verdict.HOLDS);
     }
 
     @Test
@@ -90,7 +93,7 @@ class LockSeriesTest {
     @Test
     void whatWasSeenInFewFramesIsNotSaidToHold() {
         LockReport rep = report(40, i -> i % 2 == 0 ? at(0, 0, 0) : FrameLock.lost(null));
-        assertThat(LockJudge.judge(rep, "p", HouseRules.DEFAULT, true)).extracting(Finding::verdict).containsExactly(Verdict.NOT_MEASURED);
+        assertThat(LockJudge.judge(rep, TAKE, HouseRules.DEFAULT, true)).extracting(Finding::verdict).containsExactly(Verdict.NOT_MEASURED);
     }
 
     @Test
@@ -98,7 +101,7 @@ class LockSeriesTest {
         LockReport rep = report(9, i -> new FrameLock(PlanarMap.identity(), 0, 0, 0.05, 0.8, null, true));
         assertThat(rep.exposureStops()).isNull();
         assertThat(rep.driftStops()).isNull();
-        assertThat(LockJudge.judge(rep, "p", HouseRules.DEFAULT, false).stream().filter(f -> f.measure() == Measure.EXPOSURE).findFirst().orElseThrow().verdict())
+        assertThat(LockJudge.judge(rep, TAKE, HouseRules.DEFAULT, false).stream().filter(f -> f.measure() == Measure.EXPOSURE).findFirst().orElseThrow().verdict())
                 .isEqualTo(Verdict.NOT_MEASURED);
     }
 
@@ -122,13 +125,13 @@ class LockSeriesTest {
     }
 
     private static Verdict verdict(Measure m, FrameLock f) {
-        return LockJudge.judge(report(6, i -> f), "p", HouseRules.DEFAULT, false).stream()
+        return LockJudge.judge(report(6, i -> f), TAKE, HouseRules.DEFAULT, false).stream()
                 .filter(x -> x.measure() == m).map(Finding::verdict).findFirst().orElse(Verdict.NOT_MEASURED);
     }
 
     @Test
     void lightThatDiffersByDesignIsNotJudged() {
-        List<Finding> f = LockJudge.judge(report(6, i -> at(0, 0, 2)), "lamp", HouseRules.DEFAULT, true);
+        List<Finding> f = LockJudge.judge(report(6, i -> at(0, 0, 2)), TAKE, HouseRules.DEFAULT, true);
         assertThat(f).extracting(Finding::measure).containsExactly(Measure.CAMERA);
     }
 

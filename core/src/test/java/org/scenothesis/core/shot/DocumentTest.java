@@ -16,6 +16,7 @@ import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
@@ -92,7 +93,7 @@ class DocumentTest {
     @ParameterizedTest
     @CsvSource({"0, HOLDS", "0.25, HOLDS", "-0.25, HOLDS", "0.2501, WATCH", "40, WATCH", "-41, REDO", "NaN, NOT_MEASURED"})
     void limitsJudgeTheSizeOfAValue(double v, Verdict verdict) {
-        assertThat(HouseRules.DEFAULT.shiftPx().judge(v)).isEqualTo(verdict);
+        assertThat(HouseRules.DEFAULT.limit(Measure.CAMERA).judge(v)).isEqualTo(verdict);
     }
 
     @Test
@@ -102,7 +103,7 @@ class DocumentTest {
         assertThat(Verdict.of(List.of(Verdict.HOLDS, Verdict.WATCH, Verdict.REDO))).isEqualTo(Verdict.REDO);
         assertThat(Verdict.of(List.of(Verdict.HOLDS, Verdict.HOLDS))).isEqualTo(Verdict.HOLDS);
         assertThat(Verdict.of(List.of())).isEqualTo(Verdict.NOT_MEASURED);
-        assertThat(Finding.of(Measure.CAMERA, "p", 0.1, HouseRules.DEFAULT.shiftPx()).verdict()).isEqualTo(Verdict.HOLDS);
+        assertThat(Finding.of(Measure.CAMERA, new Subject.OfPlate("p"), 0.1, HouseRules.DEFAULT.limit(Measure.CAMERA)).verdict()).isEqualTo(Verdict.HOLDS);
         assertThatIllegalArgumentException().isThrownBy(() -> new Limit(2, 1));
     }
 

@@ -1,8 +1,5 @@
 package org.scenothesis.production.measure;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -16,6 +13,9 @@ import org.scenothesis.production.words.Words;
 
 /// Opens takes for what is known of them without measuring; kept as long as a file stands as it stood.
 final class Briefs {
+    /// Raised whenever what is said of a file changes.
+    private static final int VERSION = 5;
+
     private final ProductionFolder folder;
     private final Readings readings;
 
@@ -26,12 +26,7 @@ final class Briefs {
 
     /// What a take's file looks like from outside, empty if it is not there.
     String standing(Take take) {
-        Path p = folder.footage(take);
-        try {
-            return Files.exists(p) ? Contents.standing(p) : "";
-        } catch (IOException | UncheckedIOException e) {
-            return "";
-        }
+        return Contents.standingOrNone(folder.footage(take));
     }
 
     FootageBrief of(Take take, String standing) {
@@ -40,7 +35,7 @@ final class Briefs {
         if (refused != null) {
             return FootageBrief.broken(standing, refused);
         }
-        String key = Readings.key("brief", List.of(standing), take.reading());
+        String key = Readings.key("brief", VERSION, List.of(standing), take.reading());
         Optional<FootageBrief> kept = standing.isEmpty() ? Optional.empty() : readings.find(key, FootageBrief.class);
         if (kept.isPresent()) {
             return kept.get();

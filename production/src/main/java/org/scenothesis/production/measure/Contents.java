@@ -1,6 +1,7 @@
 package org.scenothesis.production.measure;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
@@ -44,6 +45,15 @@ public final class Contents {
             digest.update(line(f).getBytes(StandardCharsets.UTF_8));
         }
         return HexFormat.of().formatHex(digest.digest(), 0, 16);
+    }
+
+    /// The same, empty if it is not there.
+    static String standingOrNone(Path p) {
+        try {
+            return Files.exists(p) ? standing(p) : "";
+        } catch (IOException | UncheckedIOException e) {
+            return "";
+        }
     }
 
     private static String line(Path f) throws IOException {
@@ -130,7 +140,7 @@ public final class Contents {
     }
 
     private static String path(String relative) {
-        return Readings.key("path", List.of(relative), "");
+        return Readings.key("path", 5, List.of(relative), "");
     }
 
     static MessageDigest sha() {

@@ -37,10 +37,11 @@ public final class KeyCheck {
 
     /// @throws FootageException if footage cannot be read or shows no screen
     /// @throws Stopped if progress asks for it
-    public static KeyReport run(Wish wish, Bands bands, Progress progress) throws FootageException {
+    public static KeyReport run(Wish wish, Keying keying, Progress progress) throws FootageException {
+        Bands bands = keying.bands();
         try (Footage t = Footages.open(wish.take)) {
             int times = MemoryAtHand.reduction((long) t.info().width() * t.info().height(), MemoryAtHand.KEYING);
-            ScreenModel model = Screens.model(t, wish.screenPlate, times, bands);
+            ScreenModel model = keying.screen(wish.take, t, wish.screenPlate, times, Keying.standing(wish.take, wish.screenPlate));
             KeySettings settings = wish.settings.withChokePx(wish.settings.chokePx() / times).withSoftnessPx(wish.settings.softnessPx() / times);
             int n = t.info().frames();
             int count = Math.min(SAMPLES, n);
@@ -52,19 +53,25 @@ public final class KeyCheck {
                     throw new Stopped();
                 }
                 int frame = count == 1 ? 0 : (int) ((long) k * (n - 1) / (count - 1));
-                double at = t.info().secondsAt(frame);
-                Polygon garbage = model.garbage(wish.garbage.at(at));
-                Plane before = frame == 0 ? null : Keyer.key(picture(t, frame - 1, times), model, settings, garbage, bands).alpha();
-                Keyed keyed = Keyer.key(picture(t, frame, times), model, settings, garbage, bands);
-                found.add(new KeyReport.At(frame, whole(MatteMeter.measure(keyed, model, before, bands), times)));
-                for (int i = 0; i < swept.data().length; i++) {
-                    swept.data()[i] = Math.max(swept.data()[i], keyed.alpha().data()[i]);
-                }
+                found.add(new KeyReport.At(frame, whole(keying.alone(() -> sample(t, frame, new How(model, settings, wish.garbage, times), swept, bands)), times)));
             }
             progress.at(count, count);
             double even = Evenness.stops(model.colour(), model.hue(), Morphology.dilate(swept, MARGIN_PX, bands));
             return new KeyReport(n, model.source(), Double.isNaN(even) ? null : even, worst(found), found, times, ofCloth);
         }
+    }
+
+    private record How(ScreenModel model, KeySettings settings, Outline garbage, int times) {}
+
+    /// The measures of one frame; where its element is goes into `swept`.
+    private static MatteMeasures sample(Footage t, int frame, How how, Plane swept, Bands bands) throws FootageException {
+        Polygon garbage = how.model.garbage(how.garbage.at(t.info().secondsAt(frame)));
+        Plane before = frame == 0 ? null : Keyer.key(picture(t, frame - 1, how.times), how.model, how.settings, garbage, bands).alpha();
+        Keyed keyed = Keyer.key(picture(t, frame, how.times), how.model, how.settings, garbage, bands);
+        for (int i = 0; i < swept.data().length; i++) {
+            swept.data()[i] = Math.max(swept.data()[i], keyed.alpha().data()[i]);
+        }
+        return MatteMeter.measure(keyed, how.model, before, bands);
     }
 
     private static Picture picture(Footage t, int frame, int times) throws FootageException {

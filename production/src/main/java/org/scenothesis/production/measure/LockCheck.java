@@ -78,7 +78,7 @@ public final class LockCheck {
         Footage ref = openReference(reference);
         try (ref) {
             if (ref.info().width() != take.info().width() || ref.info().height() != take.info().height()) {
-                throw new FootageException(
+                throw new UnsuitableException(
                         take.info().path(),
                         "the take is " + take.info().width() + "x" + take.info().height() + " but its reference is " + ref.info().width() + "x"
                                 + ref.info().height() + "; compare footage of one size.");

@@ -26,8 +26,6 @@ import org.slf4j.LoggerFactory;
 /// - Each entry is signed for this user: what a stranger laid into the cache of a production is not believed, it is measured again.
 /// - Readings that ship with the application come from the application's own folder only.
 public final class Readings {
-    /// Raised whenever a meter's results change.
-    private static final int CODE = 5;
     private static final JsonMapper MAPPER = JsonMapper.builder().disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
     private static final int LARGEST = 8 << 20;
 
@@ -46,11 +44,11 @@ public final class Readings {
         return new Readings(production.cacheInside() ? production.cache() : null, shipped, production.readingSecret());
     }
 
-    /// The key of a measurement: what it is, of which contents, with which settings.
-    public static String key(String what, List<String> contents, Object settings) {
+    /// The key of a measurement: what it is and by which version of the code, of which contents, with which settings.
+    public static String key(String what, int version, List<String> contents, Object settings) {
         try {
             MessageDigest digest = Contents.sha();
-            digest.update((what + CODE + MAPPER.writeValueAsString(settings)).getBytes(StandardCharsets.UTF_8));
+            digest.update((what + version + MAPPER.writeValueAsString(settings)).getBytes(StandardCharsets.UTF_8));
             contents.forEach(c -> digest.update((c + "\n").getBytes(StandardCharsets.UTF_8)));
             return what + "-" + HexFormat.of().formatHex(digest.digest(), 0, 12);
         } catch (JsonProcessingException e) {

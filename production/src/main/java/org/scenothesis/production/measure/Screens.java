@@ -21,8 +21,12 @@ public final class Screens {
 
     /// @throws FootageException if footage cannot be read, is too large, sizes differ, or no screen colour is found
     public static ScreenModel model(Footage take, @Nullable FootageSource screenPlate, Bands bands) throws FootageException {
-        MemoryAtHand.require(take.info().path(), (long) take.info().width() * take.info().height(), MemoryAtHand.KEYING);
+        require(take);
         return model(take, screenPlate, 1, bands);
+    }
+
+    static void require(Footage take) throws FootageException {
+        MemoryAtHand.require(take.info().path(), (long) take.info().width() * take.info().height(), MemoryAtHand.KEYING);
     }
 
     /// The same for pictures reduced `times` on each side.
@@ -31,7 +35,7 @@ public final class Screens {
     public static ScreenModel model(Footage take, @Nullable FootageSource screenPlate, int times, Bands bands) throws FootageException {
         ScreenModel m = screenPlate == null ? ofTake(take, times, bands) : ofPlate(take, screenPlate, times, bands);
         if (m == null) {
-            throw new FootageException(take.info().path(), "no green or blue screen is found in the take; choose another take, or mask it instead of keying.");
+            throw new UnsuitableException(take.info().path(), "no green or blue screen is found in the take; choose another take, or mask it instead of keying.");
         }
         return m;
     }
@@ -39,7 +43,7 @@ public final class Screens {
     private static ScreenModel ofPlate(Footage take, FootageSource plate, int times, Bands bands) throws FootageException {
         try (Footage p = Footages.open(plate)) {
             if (p.info().width() != take.info().width() || p.info().height() != take.info().height()) {
-                throw new FootageException(
+                throw new UnsuitableException(
                         plate.path(),
                         "the screen-only frame is " + p.info().width() + "x" + p.info().height() + " but the take is " + take.info().width() + "x"
                                 + take.info().height() + "; use one filmed in the same lock.");

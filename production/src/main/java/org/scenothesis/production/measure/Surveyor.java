@@ -5,19 +5,18 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Outcome;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.production.measure.Measurement.Of;
 import org.scenothesis.production.store.ProductionFolder;
 
 /// Measures whatever of a shot is not measured yet, what is looked at first, and tells as it goes.
@@ -31,7 +30,7 @@ public final class Surveyor {
     private static final long PAUSE_NS = 150_000_000;
 
     private final ProductionFolder folder;
-    private final Measurement.Means means;
+    private final Means means;
 
     public Surveyor(ProductionFolder folder, Bands bands) {
         this(folder, bands, Readings.of(folder, shipped()));
@@ -39,7 +38,7 @@ public final class Surveyor {
 
     Surveyor(ProductionFolder folder, Bands bands, Readings readings) {
         this.folder = folder;
-        means = new Measurement.Means(folder, readings, new Contents(readings), new Briefs(folder, readings), bands);
+        means = new Means(folder, readings, new Contents(readings), new Briefs(folder, readings), new Keying(bands), bands);
     }
 
     /// The readings of the demo's footage that ship with the application.
@@ -50,6 +49,13 @@ public final class Surveyor {
     public Contents contents() {
         return means.contents();
     }
+
+    public Keying keying() {
+        return means.keying();
+    }
+
+    /// A take of a plate.
+    private record Of(Plate plate, Take take) {}
 
     /// Measures the shot; `progress` counts steps in hundredths.
     ///
@@ -71,19 +77,25 @@ public final class Surveyor {
         Measured m = briefs(withReferences(shot, inView), before, progress, telling);
         hashSmall(withReferences(shot, inView), progress);
         m = recall(shot, inView, m, telling);
-        for (Of o : inView) {
-            m = task(m, shot, new Work(o, this::look), progress);
-            telling.sometimes(m);
+        for (Meter<?> meter : Meters.ALL) {
+            for (Of o : inView) {
+                m = look(meter, m, shot, o, progress);
+                telling.sometimes(m);
+            }
         }
         telling.now(m);
         m = briefs(counting, m, progress, telling);
         m = recall(shot, counting, m, telling);
         m = briefs(rest, m, progress, telling);
         m = recall(shot, rest, m, telling);
-        List<Work> work = work(counting, rest);
+        List<Work> work = new ArrayList<>();
+        for (List<Of> some : List.of(counting, rest)) {
+            Meters.ALL.forEach(meter -> some.forEach(o -> work.add(new Work(meter, o))));
+        }
         for (int i = 0; i < work.size(); i++) {
             int at = i;
-            m = task(m, shot, work.get(i), (done, of) -> progress.at(at * 100 + (of == 0 ? 0 : 100 * done / of), work.size() * 100));
+            Work next = work.get(i);
+            m = whole(next.meter, m, shot, next.of, (done, of) -> progress.at(at * 100 + (of == 0 ? 0 : 100 * done / of), work.size() * 100));
             telling.sometimes(m);
         }
         told.accept(m);
@@ -98,21 +110,7 @@ public final class Surveyor {
         return all;
     }
 
-    /// A kind of measurement, for a take of a shot as far as it is measured; null where there is nothing to measure.
-    @FunctionalInterface
-    private interface Kind {
-        @Nullable Measurement of(Measured m, Shot shot, Of o);
-    }
-
-    private record Work(Of of, Kind kind) {}
-
-    private List<Work> work(List<Of> counting, List<Of> rest) {
-        List<Work> work = new ArrayList<>();
-        counting.forEach(o -> work.add(new Work(o, this::lock)));
-        counting.forEach(o -> work.add(new Work(o, this::key)));
-        rest.forEach(o -> work.add(new Work(o, this::lock)));
-        return work;
-    }
+    private record Work(Meter<?> meter, Of of) {}
 
     /// Tells at most a few times a second: the whole interface follows.
     private static final class StoryPanel {
@@ -169,59 +167,118 @@ public final class Surveyor {
     private Measured recall(Shot shot, List<Of> of, Measured before, StoryPanel telling) {
         Measured m = before;
         for (Of o : of) {
-            for (Kind kind : List.<Kind>of(this::lock, this::key)) {
-                Measurement known = kind.of(m, shot, o);
-                if (known != null && known.recall()) {
-                    m = known.result;
-                }
+            for (Meter<?> meter : Meters.ALL) {
+                m = recall(meter, m, shot, o);
             }
             telling.sometimes(m);
         }
         return m;
     }
 
-    private Measured task(Measured m, Shot shot, Work work, Progress progress) {
-        Measurement job = work.kind.of(m, shot, work.of);
-        if (job == null) {
+    private <R> Measured recall(Meter<R> meter, Measured m, Shot shot, Of o) {
+        Target t = target(meter, m, shot, o);
+        if (t == null || have(meter, m, t, true)) {
             return m;
         }
-        Path file = folder.footage(work.of.take());
+        List<String> contents = new ArrayList<>();
+        for (Take take : t.footage()) {
+            means.contents().known(folder.footage(take)).ifPresent(contents::add);
+        }
+        return contents.size() < t.footage().size() ? m
+                : means.readings().find(key(meter, t, contents), meter.kind()).map(r -> m.with(meter, t, new Outcome.Found<>(r, false), stamp(t))).orElse(m);
+    }
+
+    private @Nullable Target target(Meter<?> meter, Measured m, Shot shot, Of o) {
+        FootageBrief brief = m.brief(o.take).filter(FootageBrief::usable).orElse(null);
+        return brief == null ? null : meter.target(folder, shot, o.plate, o.take, brief).orElse(null);
+    }
+
+    /// How the files of a target stand and are read, and with which settings; made without reading them.
+    private String stamp(Target t) {
+        StringBuilder s = new StringBuilder(t.against());
+        t.footage().forEach(take -> s.append('|').append(means.briefs().standing(take)).append(take.reading()));
+        return s.append(t.settings()).toString();
+    }
+
+    private boolean have(Meter<?> meter, Measured m, Target t, boolean whole) {
+        Optional<String> of = m.of(meter, t.shot(), t.subject());
+        return of.filter(stamp(t)::equals).isPresent() && m.outcome(meter, t.shot(), t.subject()).filter(o -> o instanceof Outcome.Found<?> && (o.whole() || !whole)).isPresent();
+    }
+
+    private static String key(Meter<?> meter, Target t, List<String> contents) {
+        return Readings.key(meter.code(), meter.version(), contents, t.settings());
+    }
+
+    /// A first look, kept under what the files look like from outside.
+    private <R> Measured look(Meter<R> meter, Measured m, Shot shot, Of o, Progress progress) {
+        Target t = target(meter, m, shot, o);
+        if (t == null || have(meter, m, t, false)) {
+            return m;
+        }
+        return outcome(meter, m, t, () -> {
+            String key = Readings.key("look-" + meter.code(), meter.version(), List.of(stamp(t)), List.of());
+            Optional<R> kept = means.readings().find(key, meter.kind());
+            if (kept.isPresent()) {
+                return m.with(meter, t, new Outcome.Found<>(kept.get(), true), stamp(t));
+            }
+            Optional<R> seen = meter.look(t, means, progress);
+            seen.ifPresent(r -> means.readings().keep(key, r));
+            return seen.map(r -> m.with(meter, t, new Outcome.Found<>(r, true), stamp(t))).orElse(m);
+        });
+    }
+
+    private <R> Measured whole(Meter<R> meter, Measured m, Shot shot, Of o, Progress progress) {
+        Target t = target(meter, m, shot, o);
+        if (t == null || have(meter, m, t, true)) {
+            return m;
+        }
+        return outcome(meter, m, t, () -> {
+            String key = wholeKey(meter, t, progress);
+            Optional<R> kept = means.readings().find(key, meter.kind());
+            R reading = kept.isPresent() ? kept.get() : meter.measure(t, means, progress);
+            if (kept.isEmpty()) {
+                means.readings().keep(key, reading);
+            }
+            return m.with(meter, t, new Outcome.Found<>(reading, false), stamp(t));
+        });
+    }
+
+    private String wholeKey(Meter<?> meter, Target t, Progress progress) throws IOException, FootageException {
+        List<String> contents = new ArrayList<>();
+        for (Take take : t.footage()) {
+            means.source(take);
+            contents.add(take.equals(t.take()) ? means.content(take, progress) : means.contents().of(folder.footage(take), progress));
+        }
+        return key(meter, t, contents);
+    }
+
+    private interface Measuring {
+        Measured go() throws FootageException, IOException;
+    }
+
+    /// Whatever is thrown becomes the outcome.
+    private <R> Measured outcome(Meter<R> meter, Measured m, Target t, Measuring measuring) {
+        Path file = folder.footage(t.take());
+        Outcome<R> failed;
         try {
-            job.run(progress);
-            return job.result;
+            return measuring.go();
+        } catch (UnsuitableException e) {
+            failed = new Outcome.Refused<>(e.getMessage());
         } catch (FootageException | IOException | UncheckedIOException e) {
-            return job.trouble(String.valueOf(e.getMessage()));
+            failed = new Outcome.Unreadable<>(String.valueOf(e.getMessage()));
         } catch (OutOfMemoryError e) {
-            return job.trouble(file + ": there is not enough memory to measure it; start with SCENOTHESIS_HEAP=4g.");
+            failed = new Outcome.Refused<>(file + ": there is not enough memory to measure it; start with SCENOTHESIS_HEAP=4g.");
         } catch (Stopped e) {
             throw e;
         } catch (RuntimeException | Error e) {
-            return job.trouble(file + ": it could not be measured (" + e + ").");
+            failed = new Outcome.Unreadable<>(file + ": it could not be measured (" + e + ").");
         }
-    }
-
-    private @Nullable Measurement look(Measured m, Shot shot, Of o) {
-        return lock(m, shot, o, true);
-    }
-
-    private @Nullable Measurement lock(Measured m, Shot shot, Of o) {
-        return lock(m, shot, o, false);
-    }
-
-    private @Nullable Measurement lock(Measured m, Shot shot, Of o, boolean look) {
-        Reference r = Reference.of(shot, o.plate(), o.take()).orElse(null);
-        return r == null || m.brief(o.take()).filter(FootageBrief::usable).isEmpty() ? null : new LockMeasurement(means, m, shot, o, r, look);
-    }
-
-    /// Footage with a matte of its own needs no key.
-    private @Nullable Measurement key(Measured m, Shot shot, Of o) {
-        boolean keyed = o.plate().role().keyed() && o.take().equals(o.plate().chosen());
-        return keyed && m.brief(o.take()).filter(b -> b.usable() && !b.alpha()).isPresent() ? new KeyMeasurement(means, m, shot, o) : null;
+        return m.with(meter, t, failed, stamp(t));
     }
 
     /// The screen-only footage of the plate's lock group, or null.
     public static @Nullable FootageSource screenPlate(ProductionFolder folder, Shot shot, Plate plate) {
-        return KeyMeasurement.screenTake(folder, shot, plate).map(folder::source).orElse(null);
+        return KeyMeter.screenTake(folder, shot, plate).map(folder::source).orElse(null);
     }
 
     /// Writes what is known of a shot as the application ships it, into a folder of readings.
@@ -231,12 +288,20 @@ public final class Surveyor {
         Measured m = survey(shot, List.of(), Measured.NOTHING, Progress.NONE, t -> {});
         for (Plate plate : shot.plates()) {
             for (Take take : plate.takes()) {
-                Of o = new Of(plate, take);
-                for (Measurement made : Arrays.asList(lock(m, shot, o), key(m, shot, o))) {
-                    if (made != null) {
-                        made.ship(into);
-                    }
+                for (Meter<?> meter : Meters.ALL) {
+                    ship(meter, m, target(meter, m, shot, new Of(plate, take)), into);
                 }
+            }
+        }
+    }
+
+    private <R> void ship(Meter<R> meter, Measured m, @Nullable Target t, Path into) throws IOException {
+        R reading = t == null ? null : m.outcome(meter, t.shot(), t.subject()).flatMap(Outcome::found).orElse(null);
+        if (t != null && reading != null) {
+            try {
+                Readings.ship(into, wholeKey(meter, t, Progress.NONE), reading);
+            } catch (FootageException e) {
+                throw new IOException(e);
             }
         }
     }

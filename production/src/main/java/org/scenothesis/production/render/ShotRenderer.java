@@ -39,6 +39,7 @@ import org.scenothesis.media.Footages;
 import org.scenothesis.media.MemoryAtHand;
 import org.scenothesis.production.measure.Contents;
 import org.scenothesis.production.measure.KeyInMemory;
+import org.scenothesis.production.measure.Keying;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Readings;
@@ -48,6 +49,8 @@ import org.scenothesis.production.store.ProductionJson;
 
 /// Makes finished frames of a shot. Holds its footage open; not for several threads at once.
 public final class ShotRenderer implements AutoCloseable {
+    /// Raised whenever the same would be rendered otherwise.
+    private static final int VERSION = 5;
     /// Shifts below this are noise of the measurement and are not warped away.
     private static final double LEAST_SHIFT_PX = 0.2;
     private static final int MOST_SCREENS = 8;
@@ -139,7 +142,7 @@ public final class ShotRenderer implements AutoCloseable {
             }
             settings.add(steadied(l) || matched(l) ? lock(shot, l).map(LockReport::segments).orElse(List.of()) : List.of());
         }
-        return Readings.key("render", read, settings);
+        return Readings.key("render", VERSION, read, settings);
     }
 
     private String content(Path p) throws FootageException {

@@ -3,8 +3,6 @@ package org.scenothesis.production.store;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.util.Locale;
-import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.ShootDay;
 
@@ -33,12 +31,7 @@ final class OlderSchemas {
             }
         }
         if (production.path("houseRules") instanceof ObjectNode rules) {
-            ObjectNode now = mapper.valueToTree(HouseRules.DEFAULT);
-            now.properties().forEach(e -> absent(rules, e.getKey(), e.getValue()));
-            JsonNode ends = rules.remove("cleanPlateEnds");
-            if (ends != null && rules.get("schools") instanceof ObjectNode schools) {
-                schools.put("CLEAN_WHEN", ends.asText().toLowerCase(Locale.ROOT));
-            }
+            OlderRules.bring(mapper, rules);
         }
     }
 

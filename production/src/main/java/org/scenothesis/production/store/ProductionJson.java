@@ -26,7 +26,7 @@ import org.scenothesis.core.shot.Take;
 /// Fields this version does not know are kept: they are laid back into what is written, objects of a list being recognised by their `id`.
 public final class ProductionJson {
     /// Version of the schema written; newer ones are refused.
-    public static final int SCHEMA = 3;
+    public static final int SCHEMA = 4;
 
     private static final JsonMapper MAPPER = JsonMapper.builder(
                     JsonFactory.builder()

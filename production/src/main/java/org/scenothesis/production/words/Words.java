@@ -88,14 +88,17 @@ public final class Words {
             case RATE -> number(v, 2) + "/s";
             case LENGTH -> number(v, 2) + " s";
             case MATRIX, OUTSIDE -> "";
-            case MISSING -> of(v > 0 ? "value.broken" : "value.missing");
+            case MISSING -> of("value.missing");
+            case BROKEN -> of("value.broken");
+            case KEY_DIRECTION -> number(v, 1) + "\u00b0";
+            case ENLARGEMENT -> number(v, 2) + " \u00d7";
         };
     }
 
     private static String limit(Finding f) {
         return switch (f.measure()) {
             case ROLL -> of("limit.least", number(f.limit().holds(), 1) + " s");
-            case MISSING, BORDER, SIZE, RATE, LENGTH, MATRIX, OUTSIDE -> "";
+            case MISSING, BROKEN, BORDER, SIZE, RATE, LENGTH, MATRIX, OUTSIDE -> "";
             default -> f.verdict() == Verdict.NOT_MEASURED && f.limit().holds() == 0 ? "" : of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
         };
     }

@@ -21,6 +21,7 @@ import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.rehearsal.Quality;
+import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.step.Key;
@@ -28,9 +29,9 @@ import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.Footages;
 import org.scenothesis.media.VideoFormat;
+import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
-import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.RenderJob;
@@ -69,7 +70,7 @@ class RehearsedDemoTest {
     }
 
     private static Finding finding(String plate, Measure m) {
-        return ShotFindings.of(shot, measured, folder.production().houseRules()).stream()
+        return new Judge(folder).of(shot, measured, folder.production().houseRules()).findings().stream()
                 .filter(f -> f.plate().equals(plate) && f.measure() == m).findFirst().orElseThrow();
     }
 
@@ -98,9 +99,11 @@ class RehearsedDemoTest {
             DemoFolder.lay(fresh);
             try (ProductionFolder f = ProductionFolder.open(fresh)) {
                 Measured shipped = new Surveyor(f, bands).survey(shot, List.of(), Measured.NOTHING, Progress.NONE, m -> {});
-                assertThat(shipped.locks().keySet()).isEqualTo(measured.locks().keySet());
-                shipped.locks().forEach((k, r) -> assertThat(r.report()).as(k).isEqualTo(measured.locks().get(k).report()));
-                shipped.keys().forEach((k, r) -> assertThat(r.report()).as(k).isEqualTo(measured.keys().get(k).report()));
+                for (Plate p : shot.plates()) {
+                    assertThat(shipped.key(shot, p)).as(p.id()).isEqualTo(measured.key(shot, p));
+                    p.takes().forEach(t -> assertThat(shipped.lock(shot, p, t)).as(p.id() + " " + t.id()).isEqualTo(measured.lock(shot, p, t)));
+                }
+                assertThat(shipped.key(shot, shot.plate("lantern").orElseThrow())).isPresent();
                 assertThat(fresh.resolve(".cache")).isDirectoryNotContaining(p -> p.getFileName().toString().matches("(lock|key|look)-.*"));
             }
         } finally {
@@ -182,8 +185,8 @@ class RehearsedDemoTest {
         Shot s = shot.withPlate("card", p -> p.withTakes(List.of(new Take("b", "footage/broken.mp4", false, ""))))
                 .withPlate("lamp", p -> p.withTakes(List.of()));
         Measured m = new Surveyor(folder, bands).survey(s, List.of(), measured, Progress.NONE, x -> {});
-        List<Finding> f = ShotFindings.of(s, m, folder.production().houseRules());
-        assertThat(f).filteredOn(x -> x.plate().equals("card")).extracting(Finding::verdict).contains(Verdict.REDO);
+        List<Finding> f = new Judge(folder).of(s, m, folder.production().houseRules()).findings();
+        assertThat(f).filteredOn(x -> x.plate().equals("card")).extracting(Finding::measure).containsExactly(Measure.BROKEN);
         assertThat(f).filteredOn(x -> x.plate().equals("lamp")).extracting(Finding::measure).containsExactly(Measure.MISSING);
         assertThat(m.brief("footage/broken.mp4").orElseThrow().problem()).contains("broken.mp4");
     }

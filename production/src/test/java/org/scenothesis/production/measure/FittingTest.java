@@ -71,7 +71,7 @@ class FittingTest {
     }
 
     private List<Finding> findings(Shot s, Measured m, String plate) {
-        return ShotFindings.of(s, s.plate(plate).orElseThrow(), m, folder.production().houseRules());
+        return new Judge(folder).of(s, m, folder.production().houseRules()).of(plate).findings();
     }
 
     @Test
@@ -102,17 +102,23 @@ class FittingTest {
         Shot s = with("clean", "here.mkv", "away.mkv");
         Measured m = survey(s);
         var clean = s.plate("clean").orElseThrow();
-        var here = m.lockResult(s, clean, clean.take("here.mkv").orElseThrow()).orElseThrow();
-        var away = m.lockResult(s, clean, clean.take("away.mkv").orElseThrow()).orElseThrow();
-        assertThat(here.against()).isEqualTo(Reference.Kind.OWN_START);
-        assertThat(here.report().furthest().largestShiftPx()).isLessThan(0.05);
-        assertThat(away.against()).isEqualTo(Reference.Kind.CLEAN_PLATE);
-        assertThat(away.report().furthest().shift().length()).isBetween(0.9, 1.1);
-        assertThat(findings(s, m, "clean")).filteredOn(f -> f.measure() == Measure.CAMERA).extracting(f -> Words.sentence(f).meaning()).first().asString().contains("first frame to the last");
+        var here = m.lock(s, clean, clean.take("here.mkv").orElseThrow()).orElseThrow();
+        var away = m.lock(s, clean, clean.take("away.mkv").orElseThrow()).orElseThrow();
+        assertThat(here.furthest().largestShiftPx()).isLessThan(0.05);
+        assertThat(camera(s, m, "away.mkv")).doesNotContain("where this take began");
+        assertThat(away.furthest().shift().length()).isBetween(0.9, 1.1);
+        assertThat(camera(s, m, "here.mkv")).contains("first frame to the last");
         // Another one circled: everything is proved anew, against it.
         Shot other = s.withPlate("clean", p -> p.circling("away.mkv"));
         Measured again = new Surveyor(folder, bands).survey(other, List.of(), m, Progress.NONE, t -> {});
-        assertThat(again.lockResult(other, other.plate("clean").orElseThrow(), clean.take("here.mkv").orElseThrow()).orElseThrow().against()).isEqualTo(Reference.Kind.CLEAN_PLATE);
+        assertThat(camera(other, m, "here.mkv")).as("a reading against something else is none").contains("is not known");
+        assertThat(camera(other, again, "here.mkv")).contains("The camera moved by 1");
+    }
+
+    private String camera(Shot s, Measured m, String take) {
+        var clean = s.plate("clean").orElseThrow();
+        return new Judge(folder).take(s, clean, clean.take(take).orElseThrow(), m, folder.production().houseRules()).findings().stream()
+                .filter(f -> f.measure() == Measure.CAMERA).map(f -> Words.sentence(f).meaning()).findFirst().orElseThrow();
     }
 
     @Test

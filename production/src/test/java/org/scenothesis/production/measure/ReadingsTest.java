@@ -73,10 +73,11 @@ class ReadingsTest {
 
     @Test
     void keysFollowContentSettingsAndKind() {
-        assertThat(Readings.key("lock", List.of("a"), "")).isEqualTo(Readings.key("lock", List.of("a"), ""));
-        assertThat(Readings.key("lock", List.of("a"), "")).isNotEqualTo(Readings.key("lock", List.of("b"), ""));
-        assertThat(Readings.key("lock", List.of("a"), "")).isNotEqualTo(Readings.key("key", List.of("a"), ""));
-        assertThat(Readings.key("lock", List.of("a"), "x")).isNotEqualTo(Readings.key("lock", List.of("a"), "y"));
+        assertThat(Readings.key("lock", 1, List.of("a"), "")).isEqualTo(Readings.key("lock", 1, List.of("a"), ""));
+        assertThat(Readings.key("lock", 1, List.of("a"), "")).isNotEqualTo(Readings.key("lock", 1, List.of("b"), ""));
+        assertThat(Readings.key("lock", 1, List.of("a"), "")).isNotEqualTo(Readings.key("lock", 2, List.of("a"), ""));
+        assertThat(Readings.key("lock", 1, List.of("a"), "")).isNotEqualTo(Readings.key("key", 1, List.of("a"), ""));
+        assertThat(Readings.key("lock", 1, List.of("a"), "x")).isNotEqualTo(Readings.key("lock", 1, List.of("a"), "y"));
     }
 
     /// Same name, same size, even the same time: other bytes are another content.

@@ -19,9 +19,9 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
-import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.RenderJob;
 import org.scenothesis.production.render.ShotRenderer;
@@ -58,7 +58,7 @@ class HostileFolderTest {
             Shot shot = store.now().shot("12");
             Surveyor s = new Surveyor(store.folder(), bands);
             Measured m = s.survey(shot, List.of(), Measured.NOTHING, Progress.NONE, t -> {});
-            ShotFindings.of(shot, m, store.now().houseRules());
+            new Judge(store.folder()).of(shot, m, store.now().houseRules());
             store.apply("change", p -> p.withShot("12", q -> q.told("Changed", "", 4)));
             try (ShotRenderer r = new ShotRenderer(store.folder(), m, s.contents(), bands)) {
                 for (String to : render ? List.of("X", "X.mkv") : List.<String>of()) {
@@ -110,8 +110,8 @@ class HostileFolderTest {
         try (ProductionFolder f = ProductionFolder.open(folder, false)) {
             Shot shot = f.production().shot("12");
             Measured m = new Surveyor(f, bands).survey(shot, List.of(), Measured.NOTHING, Progress.NONE, t -> {});
-            assertThat(ShotFindings.of(shot, m, f.production().houseRules())).anySatisfy(x -> {
-                assertThat(x.measure()).isEqualTo(Measure.MISSING);
+            assertThat(new Judge(f).of(shot, m, f.production().houseRules()).findings()).anySatisfy(x -> {
+                assertThat(x.measure()).isEqualTo(Measure.BROKEN);
                 assertThat(x.plate()).isEqualTo("maker");
                 assertThat(x.note()).contains("maker-1.mp4").contains("leads out").contains("elsewhere.mp4");
             });

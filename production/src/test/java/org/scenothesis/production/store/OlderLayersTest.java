@@ -15,6 +15,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Limit;
+import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
@@ -63,6 +66,19 @@ class OlderLayersTest {
         var shot = read(golden("first-start-1.json")).shots().getFirst();
         assertThat(shot.layers()).containsExactly(Layer.of("base", "Clean plate", "clean"));
         assertThat(Objects.requireNonNull(shot.stage()).light().litToShadowStops(Vec.UP)).isCloseTo(0.9, within(1e-9));
+    }
+
+    /// Every limit was written out; only those that the house had changed are its own.
+    @Test
+    void limitsOfTheHouseKeepTheirMeaning() throws Exception {
+        assertThat(read(golden("lantern-works-2.json")).houseRules()).isEqualTo(HouseRules.DEFAULT);
+        ObjectNode old = (ObjectNode) new ObjectMapper().readTree(golden("lantern-works-2.json"));
+        ((ObjectNode) old.at("/houseRules/shiftPx")).put("holds", 0.1);
+        ((ObjectNode) old.at("/houseRules/matteGreyPercent")).put("watch", 3);
+        HouseRules rules = read(old.toString()).houseRules();
+        assertThat(rules.limits()).containsOnlyKeys(Measure.CAMERA, Measure.BUMP, Measure.GREY_INSIDE, Measure.GREY_OUTSIDE);
+        assertThat(rules.limit(Measure.BUMP)).isEqualTo(new Limit(0.1, 40));
+        assertThat(rules.limit(Measure.GREY_INSIDE)).isEqualTo(new Limit(0.1, 3));
     }
 
     /// What is written again says nothing of the old form, and keeps what this version does not know.

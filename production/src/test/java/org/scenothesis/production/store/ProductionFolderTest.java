@@ -231,7 +231,7 @@ class ProductionFolderTest {
     @Test
     void aNameThatStandsTwiceIsSaidWithItsLine() throws Exception {
         make();
-        Files.writeString(file(), Files.readString(file()).replaceFirst("\"schema\" : 3,", "\"schema\" : 3,\n\"title\" : \"x\","));
+        Files.writeString(file(), Files.readString(file()).replaceFirst("\"schema\" : (\\d+),", "\"schema\" : $1,\n\"title\" : \"x\","));
         assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("title").withMessageContaining("twice").withMessageContaining("line");
     }
 

@@ -9,6 +9,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.PlateRole;
 
@@ -17,7 +18,7 @@ class WordsTest {
     @EnumSource(Measure.class)
     void everyMeasureHasWordsForEveryVerdict(Measure m) {
         for (Verdict v : Verdict.values()) {
-            Words.Sentence s = Words.sentence(Finding.of(m, "p", 1, new Limit(0.5, 2)).judged(v).detailed(3.0, 4.0, 5.0, 6.0));
+            Words.Sentence s = Words.sentence(Finding.of(m, new Subject.OfPlate("p"), 1, new Limit(0.5, 2)).judged(v).detailed(3.0, 4.0, 5.0, 6.0));
             assertThat(s.title()).doesNotStartWith("finding.");
             assertThat(s.meaning()).doesNotContain("{").doesNotContain("finding.");
             if (v == Verdict.WATCH || v == Verdict.REDO) {

@@ -27,11 +27,11 @@ import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
-import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
@@ -71,7 +71,7 @@ public final class BoardBench extends Bench {
         view.getChildren().addAll(heads, scroll, below);
         scroll.vvalueProperty().addListener(o -> fill());
         scroll.viewportBoundsProperty().addListener(o -> fill());
-        session.findings().addListener(o -> refresh());
+        session.judgement().addListener(o -> refresh());
         session.production().addListener(o -> refresh());
         session.planned().addListener(o -> refresh());
         session.shotId().addListener(o -> refresh());
@@ -155,7 +155,7 @@ public final class BoardBench extends Bench {
     private Region row(Shot shot, Plate plate) {
         GridPane g = grid();
         for (BoardModel.Column c : BoardModel.Column.values()) {
-            g.add(cell(plate, BoardModel.cell(shot, plate, c, session.findings().get()), c), c.ordinal(), 0);
+            g.add(cell(plate, BoardModel.cell(shot, plate, c, session.judgement().get()), c), c.ordinal(), 0);
         }
         Region rule = new Region();
         rule.getStyleClass().add("row-rule");
@@ -209,14 +209,14 @@ public final class BoardBench extends Bench {
         HBox.setHgrow(paper, Priority.ALWAYS);
         paper.setMinWidth(380);
         paper.setPrefWidth(580);
-        Optional<Finding> next = BoardModel.next(session.findings().get());
+        Optional<Finding> next = session.judgement().get().open().stream().findFirst();
         if (shot.plates().isEmpty()) {
             paper.getChildren().addAll(
                     Text.of("This shot has no plates yet", "paper-title"),
                     Text.block("Tell Break down what the audience sees; it answers with every plate to film, and why.", "paper-text"),
                     buttons(Text.button("Break it down", "paper-button", () -> session.bench().set(BenchName.BREAK_DOWN))));
         } else if (next.isEmpty()) {
-            ShotFindings.Known known = session.known();
+            Judgement.Known known = session.known();
             boolean measuring = !session.work().get().what().isEmpty();
             paper.getChildren().addAll(
                     Text.of(known.all() ? "Everything holds" : measuring ? "Measuring the plates" : "Not everything is known", "paper-title"),
@@ -234,7 +234,7 @@ public final class BoardBench extends Bench {
 
     /// Why the first of what is not known is not.
     private String unknown(Shot shot) {
-        return session.findings().get().stream().filter(f -> f.verdict() == Verdict.NOT_MEASURED && !f.note().isEmpty()).findFirst()
+        return session.judgement().get().unmeasured().stream().filter(f -> !f.note().isEmpty()).findFirst()
                 .map(f -> shot.plate(f.plate()).map(Plate::name).orElse(f.plate()) + ": " + f.note()).orElse("");
     }
 

@@ -1,11 +1,10 @@
 package org.scenothesis.studio.board;
 
 import java.util.Comparator;
-import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Layer;
@@ -19,27 +18,27 @@ final class BoardModel {
 
     /// The columns and the measures each sums up; the first measure found gives the number unless a worse one is there.
     enum Column {
-        ROLLED("Rolled", Set.of(Measure.ROLL, Measure.MISSING, Measure.RATE, Measure.LENGTH)),
-        CAMERA("Camera", Set.of(Measure.CAMERA, Measure.BUMP, Measure.PARALLAX, Measure.SIZE)),
-        EXPOSURE("Exposure", Set.of(Measure.EXPOSURE, Measure.DRIFT)),
-        COLOUR("Colour", Set.of(Measure.WHITE_BALANCE, Measure.MATRIX)),
-        SCREEN("Screen", Set.of(Measure.SCREEN_EVENNESS, Measure.BORDER)),
-        MATTE("Matte", Set.of(Measure.GREY_INSIDE, Measure.GREY_OUTSIDE, Measure.SPILL)),
-        LAYERED("Layered", Set.of());
+        ROLLED("Rolled", Measure.Group.FILM),
+        CAMERA("Camera", Measure.Group.CAMERA),
+        EXPOSURE("Exposure", Measure.Group.EXPOSURE),
+        COLOUR("Colour", Measure.Group.COLOUR),
+        SCREEN("Screen", Measure.Group.SCREEN),
+        MATTE("Matte", Measure.Group.MATTE),
+        LAYERED("Layered", null);
 
         final String head;
-        final Set<Measure> measures;
+        private final Measure.@Nullable Group group;
 
-        Column(String head, Set<Measure> measures) {
+        Column(String head, Measure.@Nullable Group group) {
             this.head = head;
-            this.measures = measures;
+            this.group = group;
         }
     }
 
     /// A cell: its verdict, its one number or word, and the finding behind it.
     record Cell(Verdict verdict, String words, @Nullable Finding finding) {}
 
-    static Cell cell(Shot shot, Plate plate, Column column, List<Finding> findings) {
+    static Cell cell(Shot shot, Plate plate, Column column, Judgement judgement) {
         if (column == Column.LAYERED) {
             Optional<Layer> used = shot.layers().stream().filter(l -> l.source().plates().contains(plate.id())).findFirst();
             return used.map(l -> new Cell(Verdict.HOLDS, l.on() ? l.name() : "off", null)).orElse(new Cell(Verdict.NOT_MEASURED, "\u2013", null));
@@ -52,8 +51,8 @@ final class BoardModel {
         if ((column == Column.SCREEN || column == Column.MATTE) && !plate.role().keyed()) {
             return new Cell(Verdict.NOT_MEASURED, "no key", null);
         }
-        return findings.stream()
-                .filter(f -> f.plate().equals(plate.id()) && column.measures.contains(f.measure()))
+        return judgement.of(plate.id()).findings().stream()
+                .filter(f -> f.measure().group() == column.group)
                 .max(Comparator.<Finding>comparingInt(f -> f.verdict().weight()).thenComparing(f -> -f.measure().ordinal()))
                 .map(f -> new Cell(f.verdict(), words(f), f))
                 .orElse(new Cell(Verdict.NOT_MEASURED, "\u2013", null));
@@ -76,12 +75,5 @@ final class BoardModel {
             case MATRIX -> "matrix?";
             default -> Words.value(f);
         };
-    }
-
-    /// The most serious finding: redo before watch, dearer later first.
-    static Optional<Finding> next(List<Finding> findings) {
-        return findings.stream()
-                .filter(f -> f.verdict() == Verdict.REDO || f.verdict() == Verdict.WATCH)
-                .max(Comparator.<Finding>comparingInt(f -> f.verdict().weight()).thenComparingDouble(f -> f.price().hoursLater()));
     }
 }

@@ -17,13 +17,12 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
-import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.Footages;
 import org.scenothesis.media.Stills;
 import org.scenothesis.media.VideoFormat;
-import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.render.Leftovers;
 import org.scenothesis.production.render.RenderJob;
@@ -107,7 +106,7 @@ public final class HandOverBench extends Bench {
         view.getChildren().addAll(left, picture);
         kind.setOnAction(e -> refresh());
         idle();
-        session.findings().addListener(o -> refresh());
+        session.judgement().addListener(o -> refresh());
         session.shotId().addListener(o -> {
             from.clear();
             to.clear();
@@ -151,13 +150,13 @@ public final class HandOverBench extends Bench {
 
     private void allow() {
         allow.getChildren().clear();
-        List<Finding> open = session.findings().get().stream().filter(f -> f.verdict() == Verdict.REDO || f.verdict() == Verdict.WATCH).toList();
+        List<Finding> open = session.judgement().get().open();
         if (session.shot().layers().isEmpty()) {
             allow.getChildren().add(Text.block("Nothing is layered yet; there is nothing to render.", "muted"));
             return;
         }
-        ShotFindings.Known known = session.known();
-        boolean redo = open.stream().anyMatch(f -> f.verdict() == Verdict.REDO);
+        Judgement.Known known = session.known();
+        boolean redo = session.judgement().get().go() == Judgement.Answer.NO;
         allow.getChildren().add(Text.block(
                 open.isEmpty() && !known.all() ? "Not known yet: " + known.measured() + " of " + known.of() + " measured; what was measured holds."
                 : open.isEmpty() ? "Yes: all " + known.of() + " measurements hold." : redo ? "It can be rendered, but what is red should be mended first."

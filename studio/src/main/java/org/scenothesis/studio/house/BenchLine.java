@@ -12,7 +12,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.BreakdownPlan;
-import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.Words;
@@ -68,7 +68,7 @@ final class BenchLine extends HBox {
     private void wire() {
         session.bench().addListener((o, was, is) -> tab(is).setSelected(true));
         tab(session.bench().get()).setSelected(true);
-        session.findings().addListener(o -> show());
+        session.judgement().addListener(o -> show());
         session.planned().addListener(o -> show());
         session.production().addListener(o -> show());
         session.work().addListener((o, was, is) -> {
@@ -110,16 +110,17 @@ final class BenchLine extends HBox {
         if (b == BenchName.LAYER || b == BenchName.HAND_OVER) {
             return b == BenchName.LAYER ? (shot.layers().isEmpty() ? "not begun" : shot.layers().size() + " layers") : handOver(shot);
         }
+        Judgement mine = b.of(session.judgement().get());
         for (Verdict v : new Verdict[] {Verdict.REDO, Verdict.WATCH}) {
-            long n = conflicts(b, shot, v) + session.findings().get().stream().filter(f -> f.verdict() == v && b.mends(f)).count();
+            long n = conflicts(b, shot, v) + mine.findings().stream().filter(f -> f.verdict() == v).count();
             if (n > 0) {
                 return n + " " + Words.verdict(v);
             }
         }
-        if (session.findings().get().stream().anyMatch(f -> f.verdict() == Verdict.NOT_MEASURED && b.mends(f))) {
+        if (!mine.unmeasured().isEmpty()) {
             return session.work().get().what().isEmpty() ? "not measured" : "measuring";
         }
-        boolean any = session.findings().get().stream().anyMatch(b::mends);
+        boolean any = !mine.findings().isEmpty();
         return any || b == BenchName.BREAK_DOWN && !shot.plates().isEmpty() ? b == BenchName.BREAK_DOWN ? "settled" : "holds" : "not begun";
     }
 
@@ -130,7 +131,10 @@ final class BenchLine extends HBox {
     }
 
     private String handOver(Shot shot) {
-        boolean redo = session.findings().get().stream().map(Finding::verdict).anyMatch(v -> v == Verdict.REDO);
-        return shot.layers().isEmpty() ? "not begun" : redo ? "findings open" : session.known().all() ? "ready" : "not all known";
+        return shot.layers().isEmpty() ? "not begun" : switch (session.judgement().get().go()) {
+            case NO -> "findings open";
+            case YES -> "ready";
+            case NOT_KNOWN -> "not all known";
+        };
     }
 }

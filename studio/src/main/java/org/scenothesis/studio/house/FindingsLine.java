@@ -15,9 +15,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.store.Store;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Words;
@@ -91,7 +91,7 @@ final class FindingsLine extends VBox {
     }
 
     private void wire() {
-        session.findings().addListener(o -> show());
+        session.judgement().addListener(o -> show());
         session.plateId().addListener(o -> show());
         session.said().addListener(o -> show());
         session.work().addListener(o -> working());
@@ -119,24 +119,24 @@ final class FindingsLine extends VBox {
         summary.getChildren().clear();
         Plate plate = session.plate().orElse(null);
         String name = plate == null ? "" : plate.name();
-        List<Finding> mine = plate == null ? List.of() : session.findings(plate.id());
-        Finding worst = mine.stream().filter(f -> f.verdict() == Verdict.REDO || f.verdict() == Verdict.WATCH).findFirst().orElse(null);
+        Judgement mine = plate == null ? Judgement.NONE : session.judgement(plate.id());
+        Finding worst = mine.open().stream().findFirst().orElse(null);
         if (!session.said().get().isEmpty()) {
             summary.getChildren().addAll(Text.of(session.said().get(), "strong"), Text.button("put away", "floor-button", () -> session.say("")));
         } else if (worst != null) {
             Words.Sentence s = Words.sentence(worst);
             summary.getChildren().addAll(new VerdictMark(worst.verdict()), Text.of(s.title() + " " + s.value(), "strong"), Text.of(s.meaning(), "muted"));
-            long more = mine.stream().filter(f -> f.verdict() == Verdict.REDO || f.verdict() == Verdict.WATCH).count() - 1;
+            int more = mine.open().size() - 1;
             if (more > 0) {
                 summary.getChildren().add(Text.of("and " + more + " more", "strong"));
             }
-        } else if (mine.stream().anyMatch(f -> f.verdict() == Verdict.NOT_MEASURED)) {
-            ShotFindings.Known known = ShotFindings.known(mine);
-            String why = mine.stream().filter(f -> f.verdict() == Verdict.NOT_MEASURED).map(Finding::note).filter(n -> !n.isEmpty()).findFirst().orElse("");
+        } else if (!mine.unmeasured().isEmpty()) {
+            Judgement.Known known = mine.known();
+            String why = mine.unmeasured().stream().map(Finding::note).filter(n -> !n.isEmpty()).findFirst().orElse("");
             summary.getChildren().addAll(
                     new VerdictMark(Verdict.NOT_MEASURED), Text.of(name + ", " + known.measured() + " of " + known.of() + " measured", "strong"), Text.of(why, "muted"));
-        } else if (!mine.isEmpty()) {
-            summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(name + " holds", "strong"), Text.of(mine.size() + " measurements", "muted"));
+        } else if (!mine.findings().isEmpty()) {
+            summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(name + " holds", "strong"), Text.of(mine.findings().size() + " measurements", "muted"));
         } else {
             summary.getChildren().addAll(
                     new VerdictMark(Verdict.NOT_MEASURED), Text.of(plate == null ? "No plate yet" : plate.name() + " is not measured", "strong"),
@@ -150,7 +150,7 @@ final class FindingsLine extends VBox {
 
     private void rows() {
         list.getChildren().clear();
-        for (Finding f : session.findings().get()) {
+        for (Finding f : session.judgement().get().findings()) {
             list.getChildren().add(row(f));
         }
         if (list.getChildren().isEmpty()) {

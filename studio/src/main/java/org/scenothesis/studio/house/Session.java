@@ -21,10 +21,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.RunningOrder;
-import org.scenothesis.core.finding.Finding;
-import org.scenothesis.core.finding.Limit;
-import org.scenothesis.core.finding.Measure;
-import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
@@ -34,9 +31,10 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
+import org.scenothesis.production.measure.Judge;
+import org.scenothesis.production.measure.Keying;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Reference;
-import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.Store;
@@ -57,11 +55,11 @@ public final class Session implements AutoCloseable {
     private final Bands bands = Bands.allCores();
     private final FrameDesk frames;
     private final Surveyor surveyor;
-    private List<String> strayLinks = List.of();
+    private final Judge judge;
     private boolean begun;
     private final ObjectProperty<Production> production;
     private final ObjectProperty<Measured> measured = new SimpleObjectProperty<>(Measured.NOTHING);
-    private final ObjectProperty<List<Finding>> findings = new SimpleObjectProperty<>(List.of());
+    private final ObjectProperty<Judgement> judgement = new SimpleObjectProperty<>(Judgement.NONE);
     private final ObjectProperty<DayPlan> plan;
     private final ObjectProperty<Store.SaveState> save;
     private final ObjectProperty<Work> work = new SimpleObjectProperty<>(Work.NONE);
@@ -77,6 +75,7 @@ public final class Session implements AutoCloseable {
         frames = new FrameDesk(folder::refusal);
         this.worker = worker;
         surveyor = new Surveyor(folder, bands);
+        judge = new Judge(folder);
         production = new SimpleObjectProperty<>(store.now());
         save = new SimpleObjectProperty<>(store.saveState());
         plan = new SimpleObjectProperty<>(DayPlan.of(store.now().withShots(List.of())));
@@ -100,15 +99,14 @@ public final class Session implements AutoCloseable {
         measured.addListener(o -> judge());
         plateId.addListener((o, was, is) -> {
             // What is looked at is measured first.
-            if (!work.get().what().isEmpty() && findings(is).stream().anyMatch(f -> f.verdict() == Verdict.NOT_MEASURED)) {
+            if (!work.get().what().isEmpty() && !judgement(is).unmeasured().isEmpty()) {
                 measure();
             }
         });
         // A property that nobody reads tells only its first change to invalidation listeners; a change listener keeps it awake.
-        for (ObservableValue<?> p : List.of(production, measured, findings, plan, save, work, bench, shotId, plateId, said, seconds)) {
+        for (ObservableValue<?> p : List.of(production, measured, judgement, plan, save, work, bench, shotId, plateId, said, seconds)) {
             p.addListener((o, was, is) -> {});
         }
-        strayLinks = folder.strayLinks();
         openShot(store.now().shots().isEmpty() ? "" : store.now().shots().getFirst().id());
         plan();
     }
@@ -131,10 +129,9 @@ public final class Session implements AutoCloseable {
     }
 
     private void judge() {
-        List<Finding> all = new ArrayList<>(ShotFindings.of(shot(), measured.get(), store.now().houseRules()));
-        strayLinks.forEach(link -> all.add(Finding.of(Measure.OUTSIDE, "", 1, new Limit(0, 0)).judged(Verdict.REDO).noted(link)));
-        if (!all.equals(findings.get())) {
-            findings.set(all);
+        Judgement now = judge.of(shot(), measured.get(), store.now().houseRules());
+        if (!now.equals(judgement.get())) {
+            judgement.set(now);
         }
     }
 
@@ -215,8 +212,8 @@ public final class Session implements AutoCloseable {
     }
 
     /// How much of the shot was measured.
-    public ShotFindings.Known known() {
-        return ShotFindings.known(findings.get());
+    public Judgement.Known known() {
+        return judgement.get().known();
     }
 
     public void stopMeasuring() {
@@ -312,8 +309,19 @@ public final class Session implements AutoCloseable {
         return out;
     }
 
-    public List<Finding> findings(String plate) {
-        return findings.get().stream().filter(f -> f.plate().equals(plate)).toList();
+    /// What was found of a plate.
+    public Judgement judgement(String plate) {
+        return judgement.get().of(plate);
+    }
+
+    /// What was found of any take of a plate.
+    public Judgement judgement(Plate plate, Take take) {
+        return judge.take(shot(), plate, take, measured.get(), store.now().houseRules());
+    }
+
+    /// What survey and bench key with.
+    public Keying keying() {
+        return surveyor.keying();
     }
 
     public double rate() {
@@ -348,8 +356,8 @@ public final class Session implements AutoCloseable {
         return measured;
     }
 
-    public ReadOnlyObjectProperty<List<Finding>> findings() {
-        return findings;
+    public ReadOnlyObjectProperty<Judgement> judgement() {
+        return judgement;
     }
 
     /// What is planned for the day; a moment behind the production.

@@ -1,6 +1,7 @@
 package org.scenothesis.studio.key;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.function.DoubleFunction;
@@ -13,10 +14,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
-import org.scenothesis.core.finding.Verdict;
-import org.scenothesis.core.key.KeyJudge;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.key.KeySettings;
-import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
@@ -28,6 +27,7 @@ import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.KeyReport;
+import org.scenothesis.production.measure.Keying;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
@@ -210,13 +210,9 @@ public final class KeyBench extends Bench {
             measures.getChildren().add(Text.block(waiting(plate), "paper-text"));
             return;
         }
-        Finding worst = null;
-        for (Finding f : KeyJudge.judge(r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, plate.id(), session.store().now().houseRules())) {
-            measures.getChildren().add(row(f));
-            if (f.verdict() != Verdict.HOLDS && (worst == null || f.verdict().weight() > worst.verdict().weight())) {
-                worst = f;
-            }
-        }
+        Judgement found = BenchName.KEY.of(session.judgement(plate.id()));
+        found.findings().stream().sorted(Comparator.comparing(Finding::measure)).forEach(f -> measures.getChildren().add(row(f)));
+        Finding worst = found.open().stream().findFirst().orElse(null);
         String from = switch (r.source()) {
             case SCREEN_PLATE -> "Screen colour from the screen-only frame.";
             case TAKE -> "Screen colour from the take over time.";

@@ -1,7 +1,6 @@
 package org.scenothesis.studio.key;
 
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -28,12 +27,8 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
-import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.Footages;
-import org.scenothesis.production.measure.FootageBrief;
-import org.scenothesis.production.measure.Screens;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.studio.house.Session;
 
@@ -42,8 +37,6 @@ final class KeyModel {
     static final int BINS = 140;
 
     private final Session session;
-    private @Nullable String modelOf;
-    private @Nullable ScreenModel model;
     private @Nullable Small small;
 
     KeyModel(Session session) {
@@ -121,11 +114,16 @@ final class KeyModel {
 
     /// @throws FootageException if footage cannot be read or shows no screen
     Result compute(Request r) throws FootageException {
-        Bands bands = session.bands();
         ScreenModel screen = screen(r);
         Picture frame = session.frames().at(r.take, r.seconds);
+        Picture background = background(r, frame);
+        return session.keying().alone(() -> result(r, frame, screen, background));
+    }
+
+    private Result result(Request r, Picture frame, ScreenModel screen, Picture background) {
+        Bands bands = session.bands();
         Keyed keyed = Keyer.key(frame, screen, r.settings, screen.garbage(r.mask), bands);
-        Picture over = over(background(r, frame), Piece.whole(keyed.element()), bands);
+        Picture over = over(background, Piece.whole(keyed.element()), bands);
         return new Result(
                 DisplayPicture.of(over, r.room.bigWidth, r.room.bigHeight, bands),
                 DisplayPicture.grey(KeyViews.stretched(keyed.alpha()), r.room.smallWidth, r.room.smallHeight, bands),
@@ -140,18 +138,8 @@ final class KeyModel {
         return p == null ? null : p.corners().stream().map(q -> new Point(q.x() / m.colour().width(), q.y() / m.colour().height())).toList();
     }
 
-    private synchronized ScreenModel screen(Request r) throws FootageException {
-        FootageSource plate = Surveyor.screenPlate(session.folder(), r.shot, r.plate);
-        String key = r.take + "|" + plate + "|" + session.measured().get().brief(Objects.requireNonNull(r.plate.chosen())).map(FootageBrief::standing).orElse("");
-        ScreenModel m = model;
-        if (m == null || !key.equals(modelOf)) {
-            try (Footage f = Footages.open(r.take)) {
-                m = Screens.model(f, plate, session.bands());
-            }
-            model = m;
-            modelOf = key;
-        }
-        return m;
+    private ScreenModel screen(Request r) throws FootageException {
+        return session.keying().screen(r.take, Surveyor.screenPlate(session.folder(), r.shot, r.plate));
     }
 
     private Picture background(Request r, Picture frame) throws FootageException {

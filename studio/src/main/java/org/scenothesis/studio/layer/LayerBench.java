@@ -260,15 +260,10 @@ public final class LayerBench extends Bench {
         }
     }
 
-    /// Whether what was measured leaves the pictures as they are: the camera where it was, the files those that were opened.
-    private static boolean same(Measured a, Measured b) {
-        return a.locks().equals(b.locks()) && a.briefs().equals(b.briefs());
-    }
-
     /// Only ever called on the picture lane.
     private ShotRenderer renderer(Measured m) {
         ShotRenderer r = renderer;
-        if (r == null || rendererOf == null || !same(rendererOf, m)) {
+        if (r == null || rendererOf == null || !rendererOf.samePictures(m)) {
             if (r != null) {
                 r.close();
             }

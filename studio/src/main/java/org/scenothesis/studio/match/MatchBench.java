@@ -23,6 +23,7 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.match.Comparison;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockReport;
@@ -32,7 +33,6 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.Reference;
-import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
@@ -185,10 +185,10 @@ public final class MatchBench extends Bench {
         int bump = r == null || r.bumpFrame() == null ? -1 : r.bumpFrame();
         shift.show("Shift at the centre", "px", List.of(
                 new SeriesPlot.Series("sideways", "plot-line-a", values(r, LockReport.Sample::x)),
-                new SeriesPlot.Series("down", "plot-line-b", values(r, LockReport.Sample::y))), rules.shiftPx().holds(), bump);
+                new SeriesPlot.Series("down", "plot-line-b", values(r, LockReport.Sample::y))), rules.limit(Measure.CAMERA).holds(), bump);
         light.show("Exposure against the reference", "stop", List.of(
                 new SeriesPlot.Series("brighter", "plot-line-c", values(r, LockReport.Sample::exposureStops))),
-                rules.exposureStops().holds(), -1);
+                rules.limit(Measure.EXPOSURE).holds(), -1);
         shift.at(session.frame());
         light.at(session.frame());
     }
@@ -232,7 +232,7 @@ public final class MatchBench extends Bench {
         row(g, "white balance", gains == null ? "not measured" : Words.signed(gains.mired(), 1) + " mired");
         row(g, "points that agree", Words.number(100 * at.usedShare(), 0) + " %");
         paper.getChildren().add(g);
-        for (Finding f : ShotFindings.lock(session.shot(), plate, take, session.measured().get(), session.store().now().houseRules())) {
+        for (Finding f : session.judgement(plate, take).findings().stream().filter(f -> f.measure().mend() != Measure.Mend.KEY).toList()) {
             numbers.getChildren().add(finding(f));
         }
     }

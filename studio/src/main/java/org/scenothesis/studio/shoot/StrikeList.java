@@ -1,17 +1,14 @@
 package org.scenothesis.studio.shoot;
 
-import java.util.ArrayList;
-import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Verdict;
-import org.scenothesis.core.match.LockJudge;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Text;
@@ -39,10 +36,9 @@ final class StrikeList extends VBox {
 
     void refresh() {
         slips.getChildren().clear();
-        List<Verdict> all = new ArrayList<>();
+        Judgement judgement = session.judgement().get();
         for (Plate p : session.plates()) {
-            Verdict v = LockJudge.worst(session.findings(p.id()));
-            all.add(v);
+            Verdict v = judgement.of(p.id()).verdict();
             Label name = Text.of(p.name(), "paper-text");
             HBox.setHgrow(name, Priority.ALWAYS);
             name.setMaxWidth(Double.MAX_VALUE);
@@ -50,10 +46,11 @@ final class StrikeList extends VBox {
             row.setAlignment(Pos.CENTER_LEFT);
             slips.getChildren().add(row);
         }
-        Verdict whole = Verdict.of(all);
-        ShotFindings.Known known = session.known();
-        go.setText(all.isEmpty() ? "No plates are planned."
-                : whole == Verdict.HOLDS || whole == Verdict.WATCH && known.all() ? "Go: every plate is there, all " + known.of() + " measurements made."
-                : whole == Verdict.REDO ? "No go yet: film again, or find again, what is red." : "No go yet: " + known.measured() + " of " + known.of() + " measured.");
+        Judgement.Known known = judgement.known();
+        go.setText(slips.getChildren().isEmpty() ? "No plates are planned." : switch (judgement.go()) {
+            case YES -> "Go: every plate is there, all " + known.of() + " measurements made.";
+            case NO -> "No go yet: film again, or find again, what is red.";
+            case NOT_KNOWN -> "No go yet: " + known.measured() + " of " + known.of() + " measured.";
+        });
     }
 }

@@ -25,9 +25,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Verdict;
-import org.scenothesis.core.match.LockJudge;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Transfer;
@@ -36,7 +35,6 @@ import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.MissingFootage;
-import org.scenothesis.production.measure.ShotFindings;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
@@ -136,8 +134,8 @@ final class TakeLog extends VBox {
         if (brief.filter(b -> !b.usable()).isPresent()) {
             return Verdict.REDO;
         }
-        List<Finding> found = ShotFindings.lock(session.shot(), plate, t, session.measured().get(), session.store().now().houseRules());
-        return found.isEmpty() && brief.isPresent() ? Verdict.HOLDS : LockJudge.worst(found);
+        Judgement found = session.judgement(plate, t);
+        return found.findings().isEmpty() && brief.isPresent() ? Verdict.HOLDS : found.verdict();
     }
 
     private String facts(Plate plate, Take t, Optional<FootageBrief> brief) {

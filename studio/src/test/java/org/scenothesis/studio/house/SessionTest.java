@@ -30,7 +30,7 @@ import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.demo.LanternWorks;
-import org.scenothesis.production.measure.ShotFindings;
+import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.testkit.TinyShoot;
 
@@ -88,8 +88,8 @@ class SessionTest {
     @Test
     void whoHearsOfAChangeFindsItJudged() throws Exception {
         List<Boolean> judged = Collections.synchronizedList(new ArrayList<>());
-        InvalidationListener heard = o -> judged.add(session.findings().get().equals(
-                ShotFindings.of(session.shot(), session.measured().get(), session.store().now().houseRules())));
+        InvalidationListener heard = o -> judged.add(session.judgement().get().equals(
+                new Judge(session.folder()).of(session.shot(), session.measured().get(), session.store().now().houseRules())));
         session.measured().addListener(heard);
         session.production().addListener(heard);
         measured();
@@ -112,9 +112,9 @@ class SessionTest {
     @Test
     void whatIsMeasuredIsJudgedAndGoesWithItsPlate() throws Exception {
         measured();
-        assertThat(session.findings("maker")).isNotEmpty().allMatch(f -> f.plate().equals("maker"));
-        assertThat(session.findings().get()).anyMatch(f -> f.verdict() == Verdict.REDO);
-        assertThat(session.findings("nobody")).isEmpty();
+        assertThat(session.judgement("maker").findings()).isNotEmpty().allMatch(f -> f.plate().equals("maker"));
+        assertThat(session.judgement().get().findings()).anyMatch(f -> f.verdict() == Verdict.REDO);
+        assertThat(session.judgement("nobody").findings()).isEmpty();
     }
 
     @Test
@@ -241,7 +241,7 @@ class SessionTest {
         var lantern = session.shot().plate("lantern").orElseThrow();
         await().atMost(30, TimeUnit.SECONDS).until(() -> session.measured().get().keyTrouble(session.shot(), lantern).isPresent());
         assertThat(session.measured().get().keyTrouble(session.shot(), lantern).orElseThrow()).contains("screen-only.png");
-        assertThat(session.findings("lantern")).anySatisfy(f -> {
+        assertThat(session.judgement("lantern").findings()).anySatisfy(f -> {
             assertThat(f.verdict()).isEqualTo(Verdict.NOT_MEASURED);
             assertThat(f.note()).contains("screen-only.png");
         });
@@ -277,7 +277,7 @@ class SessionTest {
         ProductionFolder.create(empty, LanternWorks.production().withShots(List.of())).close();
         try (Session none = new Session(ProductionFolder.open(empty), new Worker(Runnable::run))) {
             assertThat(none.shot().plates()).isEmpty();
-            assertThat(none.findings().get()).isEmpty();
+            assertThat(none.judgement().get().findings()).isEmpty();
             assertThat(none.plates()).isEmpty();
         }
     }

@@ -72,7 +72,7 @@ class MendsTest {
     }
 
     private boolean missing() {
-        return session.findings("maker").stream().anyMatch(f -> f.measure() == Measure.MISSING && f.verdict() == Verdict.REDO);
+        return session.judgement("maker").findings().stream().anyMatch(f -> f.measure() == Measure.BROKEN && f.verdict() == Verdict.REDO);
     }
 
     @Test
@@ -82,8 +82,8 @@ class MendsTest {
         Files.move(folder.resolve("footage/maker-1.mp4"), away);
         WaitForAsyncUtils.asyncFx(session::measure);
         until("named", this::missing);
-        Finding f = session.findings("maker").stream().filter(q -> q.measure() == Measure.MISSING).findFirst().orElseThrow();
-        assertThat(BenchName.SHOOT.mends(f)).isTrue();
+        Finding f = session.judgement("maker").findings().stream().filter(q -> q.measure() == Measure.BROKEN).findFirst().orElseThrow();
+        assertThat(BenchName.of(f)).isEqualTo(BenchName.SHOOT);
         until("offered", () -> scene.lookup("#find-maker-1") instanceof Button);
         // The dialog of folders is the system's own; what it gives goes this way.
         WaitForAsyncUtils.asyncFx(() -> new TakeLog(session, () -> {}).findAgain(maker(), away.getParent()));

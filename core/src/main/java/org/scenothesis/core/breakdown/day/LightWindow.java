@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Production;
@@ -51,8 +52,8 @@ public record LightWindow(String light, List<Job> jobs, double from, double to, 
         }
         LightDay d = day.get();
         double turn = d.turn(from, to);
-        double until = d.holdsUntil(from, rules.keyDirectionDeg().holds());
-        Verdict v = rules.keyDirectionDeg().judge(turn);
+        double until = d.holdsUntil(from, rules.limit(Measure.KEY_DIRECTION).holds());
+        Verdict v = rules.limit(Measure.KEY_DIRECTION).judge(turn);
         String code = v == Verdict.HOLDS ? "" : "light.turn";
         if (!d.shines(from, to)) {
             boolean night = d.sky(from) == LightDay.Sky.NIGHT || d.sky(to) == LightDay.Sky.NIGHT;

@@ -12,6 +12,7 @@ import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.number.Resolution;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.PlateRole;
@@ -85,7 +86,7 @@ final class ElsewhereRule implements WonderRule {
         List<Figure> out = new ArrayList<>();
         double have = c.is(Fact.SOURCE, "existing") ? c.number(Fact.BACKGROUND_PX) : c.number(Fact.RECORD_PX);
         double need = Resolution.background(have, c.number(Fact.FINISH_PX), Resolution.crop(c.told(), c.rules()));
-        Verdict v = c.rules().enlargement().judge(need);
+        Verdict v = c.rules().limit(Measure.ENLARGEMENT).judge(need);
         out.add(Figure.tells("resolution.background", c.subject(), need, "\u00d7", have, c.number(Fact.FINISH_PX)).judged(v));
         out.add(Figure.tells("rebuild.distance", c.subject(), c.number(Fact.BACKGROUND_M), "m", c.number(Fact.LENS_M)));
         return out;

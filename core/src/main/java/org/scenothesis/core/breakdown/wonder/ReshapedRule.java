@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.number.Resolution;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.WonderKind;
 
@@ -73,7 +74,7 @@ final class ReshapedRule implements WonderRule {
     @Override
     public List<Figure> figures(Case c) {
         double need = c.number(Fact.AMOUNT) * Resolution.background(c.number(Fact.RECORD_PX), c.number(Fact.FINISH_PX), Resolution.crop(c.told(), c.rules()));
-        return List.of(Figure.tells("reshaped.pixels", c.subject(), need, "\u00d7").judged(c.rules().enlargement().judge(need)));
+        return List.of(Figure.tells("reshaped.pixels", c.subject(), need, "\u00d7").judged(c.rules().limit(Measure.ENLARGEMENT).judge(need)));
     }
 
     @Override

@@ -1,0 +1,25 @@
+package org.scenothesis.core.finding;
+
+/// What is measured, and what a finding is about; by ids.
+public sealed interface Subject {
+    /// The plate it concerns; empty for none.
+    default String plate() {
+        return "";
+    }
+
+    /// One take of a plate.
+    record OfTake(String plate, String take) implements Subject {}
+
+    /// A plate as it is layered: its chosen take and what is done to it.
+    record OfPlate(String plate) implements Subject {}
+
+    record OfLayer(String layer) implements Subject {}
+
+    /// The set in metres.
+    record OfStage() implements Subject {}
+
+    record OfShot() implements Subject {}
+
+    /// The folder as a whole.
+    record OfProduction() implements Subject {}
+}

@@ -1,0 +1,72 @@
+package org.scenothesis.production.measure;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Limit;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Subject;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+
+/// Whether what was filmed is long enough, and fits what it is laid on: follows from what the files say of themselves.
+final class Fitting {
+    private static final double SAME_RATE = 0.001;
+
+    private Fitting() {}
+
+    static Finding roll(Plate plate, FootageBrief b) {
+        double needed = plate.rollSeconds();
+        double got = b.still() ? 0 : b.seconds();
+        // A quiet clean plate may be held: shorter than the take is worth a look, not a second day.
+        boolean mayHold = plate.role().mayBeHeld();
+        Verdict v = got + 0.05 >= needed ? Verdict.HOLDS : mayHold ? Verdict.WATCH : Verdict.REDO;
+        return Finding.of(Measure.ROLL, subject(plate), got, new Limit(needed, Math.max(needed, 1e6))).judged(v).detailed(needed, (double) b.frames());
+    }
+
+    /// Where size, rate or length of a layered plate differ from the base's: what the render does about it.
+    static List<Finding> of(Shot shot, Plate plate, FootageBrief b, Measured m) {
+        List<Layer> on = shot.layers().stream().filter(Layer::on).toList();
+        boolean used = on.stream().anyMatch(l -> l.source().plates().contains(plate.id()));
+        FootageBrief base = base(shot, on, m);
+        if (!used || base == null) {
+            return List.of();
+        }
+        List<Finding> out = new ArrayList<>();
+        if (b.width() != base.width() || b.height() != base.height()) {
+            double stretched = Math.abs((double) b.width() * base.height() / (b.height() * (double) base.width()) - 1);
+            out.add(Finding.that(Measure.SIZE, subject(plate), b.width(), stretched > 0.01 ? Verdict.REDO : Verdict.WATCH)
+                    .detailed((double) b.width(), (double) b.height(), (double) base.width(), (double) base.height()));
+        }
+        double rate = rate(shot, on, m);
+        if (!b.still() && Math.abs(b.rate() / rate - 1) > SAME_RATE) {
+            out.add(Finding.that(Measure.RATE, subject(plate), b.rate(), Verdict.WATCH).detailed(rate));
+        }
+        if (!b.still() && b.seconds() + 1 / rate < shot.seconds()) {
+            out.add(Finding.that(Measure.LENGTH, subject(plate), b.seconds(), Verdict.WATCH).detailed(shot.seconds()));
+        }
+        return out;
+    }
+
+    private static Subject subject(Plate plate) {
+        return new Subject.OfPlate(plate.id());
+    }
+
+    private static @Nullable FootageBrief base(Shot shot, List<Layer> on, Measured m) {
+        return on.isEmpty() ? null : brief(shot, on.getFirst(), m).orElse(null);
+    }
+
+    private static Optional<FootageBrief> brief(Shot shot, Layer l, Measured m) {
+        return shot.plate(l.plate()).map(Plate::chosen).filter(Objects::nonNull).flatMap(m::brief).filter(FootageBrief::usable);
+    }
+
+    /// The rate of the shot: that of the lowest layer that moves.
+    private static double rate(Shot shot, List<Layer> on, Measured m) {
+        return on.stream().flatMap(l -> brief(shot, l, m).stream()).filter(b -> !b.still()).mapToDouble(FootageBrief::rate).findFirst().orElse(24);
+    }
+}

@@ -1,0 +1,96 @@
+package org.scenothesis.production.measure;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Subject;
+import org.scenothesis.core.key.KeyJudge;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.ProductionJson;
+
+/// What a key of a plate leaves to be wished for, with the settings of its layer.
+final class KeyMeter implements Meter<KeyReport> {
+    @Override
+    public String code() {
+        return "key";
+    }
+
+    @Override
+    public int version() {
+        return 5;
+    }
+
+    @Override
+    public Class<KeyReport> kind() {
+        return KeyReport.class;
+    }
+
+    static Subject subject(Plate plate) {
+        return new Subject.OfPlate(plate.id());
+    }
+
+    /// The chosen take of a plate to be keyed; footage with a matte of its own needs no key.
+    @Override
+    public Optional<Target> target(ProductionFolder folder, Shot shot, Plate plate, Take take, FootageBrief brief) {
+        if (!plate.role().keyed() || brief.alpha() || !take.equals(plate.chosen())) {
+            return Optional.empty();
+        }
+        Take bare = screenTake(folder, shot, plate).orElse(null);
+        List<Take> footage = new ArrayList<>(List.of(take));
+        if (bare != null) {
+            footage.add(bare);
+        }
+        Layer l = layer(shot, plate);
+        return Optional.of(new Target(
+                shot, plate, take, subject(plate), footage, Arrays.asList(l.key(), outline(l.garbage()), take.reading(), bare == null ? null : bare.reading()), ""));
+    }
+
+    private static Layer layer(Shot shot, Plate plate) {
+        return shot.keyOf(plate.id()).orElse(Layer.of("", "", plate.id()));
+    }
+
+    /// An outline that stands still is its corners only, as it was before outlines could move.
+    private static Object outline(Outline o) {
+        return o.corners().keys().isEmpty() ? o.corners().still() : ProductionJson.part(o);
+    }
+
+    @Override
+    public KeyReport measure(Target t, Means means, Progress progress) throws FootageException {
+        @Nullable Take bare = t.footage().size() > 1 ? t.footage().get(1) : null;
+        Layer l = layer(t.shot(), t.plate());
+        return KeyCheck.run(new KeyCheck.Wish(means.source(t.take()), means.sourceOrNull(bare), l.key(), l.garbage()), means.keying(), progress);
+    }
+
+    @Override
+    public List<Finding> unmeasured(Shot shot, Plate plate, Take take, @Nullable FootageBrief brief, String why) {
+        boolean none = !plate.role().keyed() || !take.equals(plate.chosen()) || brief != null && brief.alpha();
+        return none ? List.of() : List.of(
+                Finding.unmeasured(Measure.SCREEN_EVENNESS, subject(plate), why), Finding.unmeasured(Measure.GREY_INSIDE, subject(plate), why));
+    }
+
+    @Override
+    public List<Finding> judge(KeyReport k, Target t, HouseRules rules) {
+        double even = k.evennessStops() == null ? Double.NaN : k.evennessStops();
+        return KeyJudge.judge(k.worst(), even, k.source() == ScreenModel.Source.SCREEN_PLATE, t.subject(), rules);
+    }
+
+    /// The screen-only take of a plate's lock group that may be read.
+    static Optional<Take> screenTake(ProductionFolder folder, Shot shot, Plate plate) {
+        return shot.plates().stream()
+                .filter(p -> p.role() == PlateRole.SCREEN_ONLY && p.lockGroup().equals(plate.lockGroup()) && p.chosen() != null)
+                .findFirst().map(Plate::chosen).filter(t -> folder.refusal(folder.footage(t)) == null);
+    }
+}
