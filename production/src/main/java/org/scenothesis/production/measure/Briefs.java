@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.FileStanding;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageInfo;
@@ -26,7 +27,7 @@ final class Briefs {
 
     /// What a take's file looks like from outside, empty if it is not there.
     String standing(Take take) {
-        return Contents.standingOrNone(folder.footage(take));
+        return FileStanding.orNone(folder.footage(take));
     }
 
     FootageBrief of(Take take, String standing) {

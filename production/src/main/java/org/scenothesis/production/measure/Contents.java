@@ -1,13 +1,10 @@
 package org.scenothesis.production.measure;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.BasicFileAttributes;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
@@ -15,7 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.TimeUnit;
+import org.scenothesis.media.FileStanding;
 
 /// What is in a file or a folder of stills, as a hash of every byte.
 ///
@@ -36,45 +33,10 @@ public final class Contents {
         this.readings = readings;
     }
 
-    /// What a file looks like from outside: changes whenever it is written, moved over, or replaced.
-    ///
-    /// @throws IOException if it is not there
-    public static String standing(Path p) throws IOException {
-        MessageDigest digest = sha();
-        for (Path f : files(p)) {
-            digest.update(line(f).getBytes(StandardCharsets.UTF_8));
-        }
-        return HexFormat.of().formatHex(digest.digest(), 0, 16);
-    }
-
-    /// The same, empty if it is not there.
-    static String standingOrNone(Path p) {
-        try {
-            return Files.exists(p) ? standing(p) : "";
-        } catch (IOException | UncheckedIOException e) {
-            return "";
-        }
-    }
-
-    private static String line(Path f) throws IOException {
-        BasicFileAttributes a = Files.readAttributes(f, BasicFileAttributes.class);
-        Object changed = Files.getFileStore(f).supportsFileAttributeView("unix") ? Files.getAttribute(f, "unix:ctime") : "";
-        return f.getFileName() + "|" + a.size() + "|" + a.lastModifiedTime().to(TimeUnit.NANOSECONDS) + "|" + a.fileKey() + "|" + changed + "\n";
-    }
-
-    private static List<Path> files(Path p) throws IOException {
-        if (!Files.isDirectory(p)) {
-            return List.of(p);
-        }
-        try (var all = Files.list(p)) {
-            return all.filter(Files::isRegularFile).sorted().toList();
-        }
-    }
-
     /// The hash, if it was made since the file last changed.
     public Optional<String> known(Path p) {
         try {
-            String standing = standing(p);
+            String standing = FileStanding.of(p);
             Known k = known.get(p);
             if (k != null && k.standing.equals(standing)) {
                 return Optional.of(k.hash);
@@ -92,13 +54,13 @@ public final class Contents {
     /// @throws IOException if it cannot be read
     /// @throws Stopped if progress asks for it
     public String of(Path p, Progress progress) throws IOException {
-        String before = standing(p);
+        String before = FileStanding.of(p);
         Optional<String> have = known(p);
         if (have.isPresent()) {
             return have.get();
         }
         MessageDigest digest = sha();
-        List<Path> files = files(p);
+        List<Path> files = FileStanding.files(p);
         for (Path f : files) {
             if (files.size() > 1) {
                 digest.update((f.getFileName() + "\n").getBytes(StandardCharsets.UTF_8));
@@ -107,7 +69,7 @@ public final class Contents {
         }
         String hash = HexFormat.of().formatHex(digest.digest());
         // What changed while it was read has no hash yet.
-        if (standing(p).equals(before)) {
+        if (FileStanding.of(p).equals(before)) {
             known.put(p, new Known(before, hash));
             readings.keep("content-" + before, new Kept(hash));
         }

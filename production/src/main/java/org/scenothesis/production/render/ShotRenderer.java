@@ -5,7 +5,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,7 +34,8 @@ import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.Footages;
+import org.scenothesis.media.FrameLane;
+import org.scenothesis.media.FrameStore;
 import org.scenothesis.media.MemoryAtHand;
 import org.scenothesis.production.measure.Contents;
 import org.scenothesis.production.measure.KeyInMemory;
@@ -54,31 +54,39 @@ public final class ShotRenderer implements AutoCloseable {
     /// Shifts below this are noise of the measurement and are not warped away.
     private static final double LEAST_SHIFT_PX = 0.2;
     private static final int MOST_SCREENS = 8;
+    private static final long ROOM = 32L << 20;
 
     private final ProductionFolder folder;
     private final Measured measured;
     private final Contents contents;
     private final Bands bands;
-    private final Map<FootageSource, Footage> open = new HashMap<>();
-    private final Map<Footage, Held> held = new IdentityHashMap<>();
+    private final FrameStore store;
+    private final boolean ownStore;
+    private final FrameLane lane;
     private final Map<String, ScreenModel> screens = new HashMap<>();
     private final Outlines outlines;
     private final Map<String, Cut> cuts = new HashMap<>();
 
+    /// Renders with a small store of its own.
     public ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, Bands bands) {
-        this(folder, measured, contents, new Outlines(), bands);
+        this(folder, measured, contents, new FrameStore(ROOM, folder::refusal), true, new Outlines(), bands);
     }
 
-    private ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, Outlines outlines, Bands bands) {
+    /// Renders with frames that others have read or will read.
+    public ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, FrameStore store, Bands bands) {
+        this(folder, measured, contents, store, false, new Outlines(), bands);
+    }
+
+    private ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, FrameStore store, boolean ownStore, Outlines outlines, Bands bands) {
         this.folder = folder;
         this.measured = measured;
         this.contents = contents;
+        this.store = store;
+        this.ownStore = ownStore;
         this.outlines = outlines;
         this.bands = bands;
+        lane = store.lane();
     }
-
-    /// The frame of some footage that was read last: layers share plates, and stills last for ever.
-    private record Held(int index, Picture picture) {}
 
     /// The element that was keyed last for a layer, and of what.
     private record Cut(Picture frame, ScreenModel screen, KeySettings settings, List<Point> outline, Piece piece) {}
@@ -114,7 +122,7 @@ public final class ShotRenderer implements AutoCloseable {
                 screen(shot, l);
             }
         }
-        var r = new ShotRenderer(folder, measured, contents, Outlines.like(outlines), Bands.sequential());
+        var r = new ShotRenderer(folder, measured, contents, store, false, Outlines.like(outlines), Bands.sequential());
         r.screens.putAll(screens);
         return r;
     }
@@ -223,12 +231,12 @@ public final class ShotRenderer implements AutoCloseable {
         Footage f = footage(shot, l.plate());
         int index = f.info().frameAt(at);
         boolean transparent = l.keyed() || l.step(OwnAlpha.class).isPresent();
-        Picture whole = fitted(shot, at(f, index));
+        Picture whole = fitted(shot, f.frame(index));
         Picture p = transparent ? whole : whole.withAlpha(null);
         LayerPicture made = LayerPicture.of(l, p).withGains(gains(shot, l, index)).withToBase(back(shot, l, index, p));
         if (l.source() instanceof Source.LightGained g) {
             Footage dark = footage(shot, g.unlit());
-            made = made.withUnlit(fitted(shot, at(dark, dark.info().frameAt(at))).withAlpha(null));
+            made = made.withUnlit(fitted(shot, dark.frame(dark.info().frameAt(at))).withAlpha(null));
         }
         return l.keyed() && p.a() == null ? made.withKeying(keying(l, screen(shot, l))) : made;
     }
@@ -315,27 +323,7 @@ public final class ShotRenderer implements AutoCloseable {
     }
 
     private Footage footage(Shot shot, @Nullable String plateId) throws FootageException {
-        FootageSource source = folder.source(take(shot, plateId));
-        Footage f = open.get(source);
-        if (f == null) {
-            String refused = folder.refusal(source.path());
-            if (refused != null) {
-                throw new FootageException(source.path(), refused);
-            }
-            f = Footages.open(source);
-            open.put(source, f);
-        }
-        return f;
-    }
-
-    /// A frame of some footage; the last one read is kept.
-    private Picture at(Footage f, int i) throws FootageException {
-        Held last = held.get(f);
-        if (last == null || last.index != i) {
-            last = new Held(i, f.frame(i));
-            held.put(f, last);
-        }
-        return last.picture;
+        return lane.footage(folder.source(take(shot, plateId)));
     }
 
     /// Lets go what is kept of layers and outlines that are gone, so that a long session does not grow.
@@ -349,9 +337,10 @@ public final class ShotRenderer implements AutoCloseable {
 
     @Override
     public void close() {
-        open.values().forEach(Footage::close);
-        open.clear();
-        held.clear();
+        lane.close();
+        if (ownStore) {
+            store.close();
+        }
         cuts.clear();
         screens.clear();
     }

@@ -214,7 +214,7 @@ public final class HandOverBench extends Bench {
         }
         int n = frames();
         session.worker().ask("room", ticket -> {
-            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.bands())) {
+            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
                 return new RenderJob(r, shot, new RenderJob.Target(path, k.stills, k.video, 0, n - 1)).space();
             }
         }, s -> target.setText("into " + session.folder().path().relativize(path()) + ", " + s.words() + (s.enough() ? "" : ": not enough")), e -> target.setText(String.valueOf(e.getMessage())));
@@ -253,7 +253,7 @@ public final class HandOverBench extends Bench {
         session.worker().ask(LANE, ticket -> {
             session.folder().forResult(path);
             Files.createDirectories(session.folder().renders());
-            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.bands())) {
+            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
                 return new RenderJob(r, shot, new RenderJob.Target(path, k.stills, k.video, a, b)).run((done, of) -> {
                     session.worker().onUi(() -> progress(done, of, start));
                     return ticket.wanted();

@@ -30,6 +30,7 @@ import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
+import org.scenothesis.media.FrameStore;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Keying;
@@ -49,11 +50,13 @@ public final class Session implements AutoCloseable {
     public static final String SURVEY = "survey";
     private static final Shot NO_SHOT = new Shot("", 0, "No shot yet", "", 4, List.of(), List.of(), List.of(), List.of(), null);
     private static final String PLAN = "plan";
+    /// Bytes of decoded frames kept.
+    private static final long FRAMES = 128L << 20;
 
     private final Store store;
     private final Worker worker;
     private final Bands bands = Bands.allCores();
-    private final FrameDesk frames;
+    private final FrameStore frames;
     private final Surveyor surveyor;
     private final Judge judge;
     private boolean begun;
@@ -72,7 +75,7 @@ public final class Session implements AutoCloseable {
 
     public Session(ProductionFolder folder, Worker worker) {
         store = new Store(folder);
-        frames = new FrameDesk(folder::refusal);
+        frames = new FrameStore(FRAMES, folder::refusal);
         this.worker = worker;
         surveyor = new Surveyor(folder, bands);
         judge = new Judge(folder);
@@ -243,7 +246,7 @@ public final class Session implements AutoCloseable {
         return bands;
     }
 
-    public FrameDesk frames() {
+    public FrameStore frames() {
         return frames;
     }
 

@@ -267,7 +267,7 @@ public final class LayerBench extends Bench {
             if (r != null) {
                 r.close();
             }
-            r = new ShotRenderer(session.folder(), m, session.surveyor().contents(), session.bands());
+            r = new ShotRenderer(session.folder(), m, session.surveyor().contents(), session.frames(), session.bands());
             renderer = r;
             rendererOf = m;
         }

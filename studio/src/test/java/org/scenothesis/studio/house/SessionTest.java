@@ -7,9 +7,7 @@ import static org.awaitility.Awaitility.await;
 
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -17,17 +15,14 @@ import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicLong;
 import javafx.beans.InvalidationListener;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.Verdict;
-import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.step.Grade;
-import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.measure.Judge;
@@ -131,88 +126,6 @@ class SessionTest {
         assertThat(session.footage(session.shot().plate("card").orElseThrow())).isNull();
         assertThat(session.footage((Plate) null)).isNull();
         assertThat(session.footage(session.shot().plate("clean").orElseThrow())).isEqualTo(FootageSource.of(demo.resolve("footage/clean-2.mp4")));
-    }
-
-    @Test
-    void framesComeFromTheDeskOnceAndTheLastIsHeld() throws Exception {
-        FootageSource take = FootageSource.of(demo.resolve("footage/maker-1.mp4"));
-        Picture first = session.frames().frame(take, 3);
-        assertThat(session.frames().frame(take, 3)).isSameAs(first);
-        assertThat(session.frames().at(take, 3 / 24.0)).isSameAs(first);
-        assertThat(session.frames().frame(take, 400)).isSameAs(session.frames().frame(take, TinyShoot.FRAMES - 1));
-        assertThat(session.frames().at(take, -1)).isSameAs(session.frames().frame(take, 0));
-    }
-
-    @Test
-    void theDeskIsAskedFromManyThreads() throws Exception {
-        FootageSource take = FootageSource.of(demo.resolve("footage/maker-1.mp4"));
-        List<Throwable> failures = Collections.synchronizedList(new ArrayList<>());
-        List<Thread> threads = new ArrayList<>();
-        for (int t = 0; t < 4; t++) {
-            int seed = t;
-            threads.add(Thread.ofPlatform().start(() -> {
-                for (int i = 0; i < 40; i++) {
-                    try {
-                        int frame = (i * 7 + seed) % TinyShoot.FRAMES;
-                        // The bright patch wanders to the right, a pixel a frame.
-                        float there = session.frames().frame(take, frame).g().at(50 + frame + 6, 48);
-                        assertThat(there).isBetween(0.4f, 0.6f);
-                    } catch (Throwable e) {
-                        failures.add(e);
-                    }
-                }
-            }));
-        }
-        for (Thread t : threads) {
-            t.join();
-        }
-        assertThat(failures).isEmpty();
-    }
-
-    @Test
-    void brokenFootageIsSaidByTheDesk() throws Exception {
-        Path broken = Files.writeString(demo.resolve("footage/broken.mov"), "no film");
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> session.frames().frame(FootageSource.of(broken), 0)).withMessageContaining("broken.mov");
-        assertThat(session.frames().frame(FootageSource.of(demo.resolve("footage/clean-2.mp4")), 0).width()).isEqualTo(TinyShoot.WIDTH);
-    }
-
-    /// A file that was replaced or removed while it was open used to show its old frames under the asked numbers.
-    @Test
-    void footageThatChangesWhileItIsOpenIsNoticed() throws Exception {
-        Path file = demo.resolve("footage/maker-1.mp4");
-        FootageSource take = FootageSource.of(file);
-        AtomicLong clock = new AtomicLong();
-        try (FrameDesk desk = new FrameDesk(p -> null, clock::get)) {
-            Picture before = desk.frame(take, 3);
-            clock.addAndGet(FrameDesk.LOOK_NS);
-            Files.copy(demo.resolve("footage/lantern-1.mp4"), file, StandardCopyOption.REPLACE_EXISTING);
-            assertThat(desk.frame(take, 3)).isNotEqualTo(before);
-            assertThat(desk.frame(take, 3).g().at(5, 5)).isGreaterThan(2 * desk.frame(take, 3).r().at(5, 5));
-            clock.addAndGet(FrameDesk.LOOK_NS);
-            Files.delete(file);
-            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> desk.frame(take, 3)).withMessageContaining("maker-1.mp4").withMessageContaining("find it again");
-        }
-    }
-
-    @Test
-    void manyFilesAreOpenedAndOnlySomeStayOpen() throws Exception {
-        for (int i = 0; i < 40; i++) {
-            Path copy = demo.resolve("footage/copy-" + i + ".png");
-            Files.copy(demo.resolve("footage/card-ruler.png"), copy);
-            assertThat(session.frames().frame(FootageSource.of(copy), 0).width()).isEqualTo(TinyShoot.WIDTH);
-        }
-        try (var open = Files.list(Path.of("/proc/self/fd"))) {
-            assertThat(open.filter(Files::exists).filter(p -> {
-                try {
-                    return p.toRealPath().toString().contains("copy-");
-                } catch (IOException e) {
-                    return false;
-                }
-            }).count()).isLessThanOrEqualTo(6);
-        } catch (NoSuchFileException e) {
-            // Only some systems tell which files are open.
-        }
-        assertThat(session.frames().held()).isLessThan(330L << 20);
     }
 
     /// Anything thrown while measuring or keying is an answer: nothing waits for ever.

@@ -1,4 +1,4 @@
-package org.scenothesis.studio.house;
+package org.scenothesis.media;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -8,29 +8,29 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.function.Function;
 import java.util.function.LongSupplier;
 import java.util.function.ToIntFunction;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.media.Footage;
-import org.scenothesis.media.FootageException;
-import org.scenothesis.media.FootageInfo;
-import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.Footages;
-import org.scenothesis.production.measure.Contents;
 
-/// Hands out decoded frames; open files and a byte-bounded cache are shared by all benches. Safe for several threads.
+/// The one place decoded frames come from: open files and a byte-bounded cache, shared by benches, thumbnails and renders. Safe for several threads.
 ///
 /// - One lock per file: thumbnails of one do not block playback of another. The files used longest ago are closed.
 /// - A file that was replaced or removed while it was open is noticed: no frame of the old one is shown under the new.
-public final class FrameDesk implements AutoCloseable {
-    /// Bytes of decoded frames kept, whatever the length of the takes.
-    private static final long ROOM = 128L << 20;
+/// - While a file is read in order, its next frame is read ahead.
+/// - A render reads by a [FrameLane] of its own, which stays with the files it opened.
+public final class FrameStore implements AutoCloseable {
     private static final int MOST_OPEN = 6;
     static final long LOOK_NS = 400_000_000;
 
-    private record Key(FootageSource source, int frame) {}
+    /// A frame of a file as it stood.
+    record Key(FootageSource source, String standing, int frame) {}
 
     /// An open file; all but `source` is guarded by its own monitor.
     private static final class Open {
@@ -38,6 +38,7 @@ public final class FrameDesk implements AutoCloseable {
         private @Nullable Footage footage;
         private String standing = "";
         private long looked;
+        private int last = -2;
         private boolean dismissed;
 
         Open(FootageSource source) {
@@ -57,23 +58,25 @@ public final class FrameDesk implements AutoCloseable {
         }
     }
 
-    private final Cache<Key, Picture> frames =
-            Caffeine.newBuilder().maximumWeight(ROOM >> 10).weigher((Key k, Picture p) -> (int) (p.bytes() >> 10) + 1).build();
+    private final Cache<Key, Picture> frames;
     private final LinkedHashMap<FootageSource, Open> open = new LinkedHashMap<>(16, 0.75f, true);
     private final Function<Path, @Nullable String> refusal;
     private final LongSupplier nanoTime;
+    private final ExecutorService ahead = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("read-ahead").factory());
+    private final Set<Key> coming = ConcurrentHashMap.newKeySet();
 
-    /// - `refusal`: why a path must not be read, as a sentence, or null.
-    public FrameDesk(Function<Path, @Nullable String> refusal) {
-        this(refusal, System::nanoTime);
+    /// - `room`: bytes of decoded frames kept, whatever the length of the takes. `refusal`: why a path must not be read, as a sentence, or null.
+    public FrameStore(long room, Function<Path, @Nullable String> refusal) {
+        this(room, refusal, System::nanoTime);
     }
 
-    FrameDesk(Function<Path, @Nullable String> refusal, LongSupplier nanoTime) {
+    FrameStore(long room, Function<Path, @Nullable String> refusal, LongSupplier nanoTime) {
+        frames = Caffeine.newBuilder().maximumWeight(room >> 10).weigher((Key k, Picture p) -> (int) (p.bytes() >> 10) + 1).build();
         this.refusal = refusal;
         this.nanoTime = nanoTime;
     }
 
-    /// Frame `index` of the footage, the last one held beyond its end.
+    /// Frame `index` of the footage without its transparency, the last one held beyond its end.
     ///
     /// @throws FootageException if it cannot be read, or is not there any more
     public Picture frame(FootageSource source, int index) throws FootageException {
@@ -91,28 +94,48 @@ public final class FrameDesk implements AutoCloseable {
     ///
     /// @throws FootageException if it cannot be read, or is not there any more
     public Picture small(FootageSource source, int index, int width, int height) throws FootageException {
-        String refused = refusal.apply(source.path());
-        if (refused != null) {
-            throw new FootageException(source.path(), refused);
-        }
-        try (Footage f = Footages.open(source)) {
+        try (Footage f = opened(source)) {
             int times = Math.max(1, Math.min(f.info().width() / width, f.info().height() / height));
             return f.reduced(Math.clamp(index, 0, f.info().frames() - 1), times).withAlpha(null);
         }
     }
 
+    /// Files opened for one purpose, by decoders of its own.
+    public FrameLane lane() {
+        return new FrameLane(this);
+    }
+
+    /// Opens what may be read.
+    Footage opened(FootageSource source) throws FootageException {
+        String refused = refusal.apply(source.path());
+        if (refused != null) {
+            throw new FootageException(source.path(), refused);
+        }
+        return Footages.open(source);
+    }
+
+    /// The frame with its transparency, from the cache or decoded by `f`, which is the caller's alone.
+    Picture frame(Key key, Footage f) throws FootageException {
+        Picture p = frames.getIfPresent(key);
+        if (p == null) {
+            p = f.frame(key.frame);
+            frames.put(key, p);
+        }
+        return p;
+    }
+
     private Picture frame(FootageSource source, ToIntFunction<FootageInfo> index) throws FootageException {
-        Open o = opened(source);
+        Open o = shared(source);
         synchronized (o) {
             try {
                 Footage f = current(o);
-                Key key = new Key(source, index.applyAsInt(f.info()));
-                Picture p = frames.getIfPresent(key);
-                if (p == null) {
-                    p = f.frame(key.frame).withAlpha(null);
-                    frames.put(key, p);
+                Key key = new Key(source, o.standing, index.applyAsInt(f.info()));
+                Picture p = frame(key, f);
+                if (key.frame == o.last + 1 && key.frame + 1 < f.info().frames()) {
+                    readAhead(o, new Key(source, o.standing, key.frame + 1));
                 }
-                return p;
+                o.last = key.frame;
+                return p.withAlpha(null);
             } finally {
                 if (o.dismissed) {
                     // Let go by another thread while this one waited for it.
@@ -122,7 +145,31 @@ public final class FrameDesk implements AutoCloseable {
         }
     }
 
-    private Open opened(FootageSource source) {
+    private void readAhead(Open o, Key next) {
+        if (frames.getIfPresent(next) != null || !coming.add(next)) {
+            return;
+        }
+        try {
+            ahead.execute(() -> {
+                try {
+                    synchronized (o) {
+                        if (o.footage != null && o.standing.equals(next.standing)) {
+                            frame(next, o.footage);
+                        }
+                    }
+                } catch (FootageException | RuntimeException | OutOfMemoryError e) {
+                    // Said when it is asked for.
+                } finally {
+                    coming.remove(next);
+                }
+            });
+        } catch (RejectedExecutionException e) {
+            // The store is closed.
+            coming.remove(next);
+        }
+    }
+
+    private Open shared(FootageSource source) {
         List<Open> tooMany = new ArrayList<>();
         Open o;
         synchronized (open) {
@@ -146,38 +193,42 @@ public final class FrameDesk implements AutoCloseable {
         }
         String standing = standing(o.source.path());
         if (f == null || !standing.equals(o.standing)) {
-            frames.asMap().keySet().removeIf(k -> k.source().equals(o.source));
+            frames.asMap().keySet().removeIf(k -> k.source.equals(o.source) && !k.standing.equals(standing));
             o.close();
-            String refused = refusal.apply(o.source.path());
-            if (refused != null) {
-                throw new FootageException(o.source.path(), refused);
-            }
-            f = Footages.open(o.source);
+            f = opened(o.source);
             o.footage = f;
             o.standing = standing;
+            o.last = -2;
         }
         o.looked = now;
         return f;
     }
 
-    private static String standing(Path p) throws FootageException {
+    static String standing(Path p) throws FootageException {
         try {
             if (!Files.exists(p)) {
                 throw new FootageException(p, "the file is not there any more; find it again on Shoot, or bring it in anew.");
             }
-            return Contents.standing(p);
+            return FileStanding.of(p);
         } catch (IOException e) {
             throw new FootageException(p, "the file cannot be looked at; check its permissions.", e);
         }
     }
 
     /// Bytes held, for measurements.
-    long held() {
+    public long held() {
+        frames.cleanUp();
         return frames.policy().eviction().map(e -> e.weightedSize().orElse(0) << 10).orElse(0L);
+    }
+
+    /// Whether a frame of the file as it stands is kept.
+    boolean keeps(FootageSource source, int frame) throws FootageException {
+        return frames.getIfPresent(new Key(source, standing(source.path()), frame)) != null;
     }
 
     @Override
     public void close() {
+        ahead.shutdownNow();
         List<Open> all;
         synchronized (open) {
             all = new ArrayList<>(open.values());
