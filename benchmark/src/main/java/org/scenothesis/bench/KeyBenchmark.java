@@ -11,7 +11,6 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import org.scenothesis.core.key.FastKey;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
@@ -27,20 +26,10 @@ import org.scenothesis.core.picture.Plane;
 public class KeyBenchmark {
     private final Bands bands = Bands.sequential();
     private Picture take = Picture.of(1, 1);
-    private Picture base = Picture.of(1, 1);
-    private Picture out = Picture.of(1, 1);
 
     @Setup
     public void fill() {
         take = Pictures.screen(1920, 1080);
-        base = Pictures.room(1920, 1080);
-        out = Picture.of(1920, 1080);
-    }
-
-    @Benchmark
-    public Picture keyDespillOver() {
-        FastKey.over(take, base, Pictures.CUT, out, bands);
-        return out;
     }
 
     @Benchmark

@@ -1,13 +1,10 @@
 package org.scenothesis.bench;
 
 import java.util.SplittableRandom;
-import org.scenothesis.core.key.FastKey;
 import org.scenothesis.core.picture.Picture;
 
 /// Pictures to measure with.
 final class Pictures {
-    static final FastKey.Cut CUT = new FastKey.Cut(0.30f, 0.1f, 0.72f);
-
     private Pictures() {}
 
     /// A subject in the middle of a noisy green screen.

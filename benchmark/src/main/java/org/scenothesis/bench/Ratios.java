@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.function.UnaryOperator;
-import org.scenothesis.core.key.FastKey;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
@@ -19,6 +19,7 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
+import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
@@ -58,11 +59,12 @@ public final class Ratios {
         }
         Path work = Files.createTempDirectory("scenothesis-bench");
         try (Bands all = Bands.allCores()) {
-            key(Bands.sequential(), "one core");
-            key(all, all.threads() + " cores");
+            over(Bands.sequential(), "one core");
+            over(all, all.threads() + " cores");
             Orders.report();
             DemoFolder.lay(work.resolve("demo"));
             footage(work.resolve("demo"), all);
+            film(work.resolve("demo"));
             memory(work, args.length > 0 && args[0].equals("--short") ? 10 : 180, all);
         }
         Tidy.away(work);
@@ -93,34 +95,46 @@ public final class Ratios {
         return best;
     }
 
-    private static void key(Bands bands, String cores) throws Exception {
+    /// An element with its matte over a base: the arithmetic of layers alone.
+    private static void over(Bands bands, String cores) throws Exception {
         int w = 1920;
         int h = 1080;
-        Picture take = Pictures.screen(w, h);
         Picture base = Pictures.room(w, h);
-        Picture out = Picture.of(w, h);
-        try (NativeKeys chain = new NativeKeys(take, base)) {
-            double[] s = alternating(() -> stream(take, base, out, bands), () -> FastKey.over(take, base, Pictures.CUT, out, bands), chain::openCv);
-            line("key + despill + over, 1080p, " + cores, w * h / 1e6 / s[1], "Mpx/s", "");
-            line("  against the memory bound (six planes read, three written)", s[0] / s[1], "of bound", "goal 0.9");
-            line("  against the same arithmetic as OpenCV calls", s[2] / s[1], "times", "goal 4 on all cores");
-            line("  against FFmpeg's colorkey, despill, overlay", NativeKeys.ffmpeg(w, h, 24) / s[1], "times", "");
-        }
+        Picture element = Pictures.screen(w, h).withAlpha(Plane.filled(w, h, 0.5f));
+        List<LayerPicture> two = List.of(LayerPicture.of(Layer.of("base", "", ""), base), LayerPicture.of(Layer.of("element", "", "", new OwnAlpha()), element));
+        double[] s = alternating(() -> stream(element, base, bands), () -> Composer.compose(two, null, 0, bands));
+        line("an element over a base, 1080p, " + cores, w * h / 1e6 / s[1], "Mpx/s", "");
+        line("  against the memory bound (seven planes read, three written)", s[0] / s[1], "of bound", "goal 0.9");
     }
 
-    /// Nothing computed: what the memory alone allows.
-    private static void stream(Picture a, Picture b, Picture out, Bands bands) {
+    /// Nothing computed: what the memory alone allows, the new picture included.
+    private static void stream(Picture a, Picture b, Bands bands) {
         int w = a.width();
+        Picture out = Picture.of(w, a.height());
+        float[] weight = Objects.requireNonNull(a.a()).data();
         bands.run(a.height(), (from, to, band) -> {
             for (int c = 0; c < 3; c++) {
                 float[] x = a.colours().get(c).data();
                 float[] y = b.colours().get(c).data();
                 float[] z = out.colours().get(c).data();
                 for (int i = from * w; i < to * w; i++) {
-                    z[i] = x[i] + y[i];
+                    z[i] = x[i] + y[i] + weight[i];
                 }
             }
         });
+    }
+
+    /// The demo shot to a film, both as whole commands, in turns.
+    private static void film(Path demo) throws Exception {
+        Path application = Path.of(System.getProperty("scenothesis.home", ".")).toAbsolutePath();
+        double own = Double.MAX_VALUE;
+        double chain = Double.MAX_VALUE;
+        for (int round = 0; round < 3; round++) {
+            own = Math.min(own, FilmChain.own(application, demo, demo.resolve("renders/own-" + round + ".webm")));
+            chain = Math.min(chain, FilmChain.seconds(demo, demo.resolve("chain.webm")));
+        }
+        line("demo shot to WebM as a whole command, 96 frames of 720p", own, "s", "");
+        line("  against FFmpeg's program on the same takes", own / chain, "times", "goal 1.0");
     }
 
     private static void footage(Path demo, Bands bands) throws Exception {
