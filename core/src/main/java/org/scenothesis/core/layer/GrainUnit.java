@@ -21,7 +21,7 @@ final class GrainUnit {
         if (g.amount() == 0) {
             return before;
         }
-        Laid l = before.gained(scene);
+        Laid l = before.gained(scene).sampled(scene);
         Picture in = l.piece().picture();
         Picture out = new Picture(Plane.of(in.width(), in.height()), Plane.of(in.width(), in.height()), Plane.of(in.width(), in.height()), in.a());
         for (int c = 0; c < 3; c++) {

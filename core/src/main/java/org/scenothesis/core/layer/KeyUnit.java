@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
+import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
@@ -15,12 +16,22 @@ final class KeyUnit {
 
     static Laid apply(Key key, Laid l, LayerPicture.@Nullable Keying keying, Scene scene) {
         Outline o = l.outline();
-        List<Point> garbage = o == null ? List.of() : o.at(scene.seconds());
         Picture frame = l.piece().picture();
+        List<Point> garbage = o == null ? List.of() : asFilmed(o.at(scene.seconds()), l, scene);
         if (frame.a() != null) {
             Picture own = garbage.size() < 3 ? frame : Outlines.within(frame, garbage, scene.bands());
             return l.withOutline(null).withPiece(new Piece(own, l.piece().at()), true);
         }
         return l.withOutline(null).withPiece(Check.present(keying, "a key needs the screen of its take").key(frame, key.settings(), garbage), true);
+    }
+
+    /// Outlines are drawn on the base, screens are keyed as they were filmed.
+    private static List<Point> asFilmed(List<Point> outline, Laid l, Scene scene) {
+        if (l.warp().equals(PlanarMap.identity())) {
+            return outline;
+        }
+        PlanarMap back = l.warp().inverse();
+        Picture p = l.piece().picture();
+        return outline.stream().map(q -> back.map(q.x() * scene.width(), q.y() * scene.height())).map(q -> new Point(q.x() / p.width(), q.y() / p.height())).toList();
     }
 }

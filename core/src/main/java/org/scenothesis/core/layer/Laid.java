@@ -6,49 +6,55 @@ import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
+import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Shadow;
 
 /// A layer on its way through its steps.
 ///
-/// - `piece`: its picture; `cut`: whether the alpha of that counts. `unlit`: what is still to be taken from it, for light gained.
+/// - `piece`: its picture, as it was filmed until something needs it otherwise; `warp`: where its pixels lie in the frame, sampled once when all that moves it
+///   is known; `cut`: whether its alpha counts. `unlit`: what is still to be taken from it, for light gained.
 /// - `outline`: said but not yet used: a key takes it as garbage matte, else it becomes part of `mask`; null for none.
 /// - `mask`: what counts of it beside its alpha, null for all. `gains` and `presence` are worked in when it is laid.
 /// - `placement`, `shadow`: where it stands and what it throws; null for nowhere and none. `seen`: false once it stands behind the camera.
 record Laid(
-        Piece piece, boolean cut, @Nullable Picture unlit, @Nullable Outline outline, @Nullable Mask mask, Gains gains, double presence,
+        Piece piece, boolean cut, PlanarMap warp, @Nullable Picture unlit, @Nullable Outline outline, @Nullable Mask mask, Gains gains, double presence,
         @Nullable Placement placement, @Nullable Shadow shadow, boolean seen) {
     static Laid of(LayerPicture l) {
-        return new Laid(l.piece(), false, l.unlit(), null, null, Gains.UNITY, 1, null, null, true);
+        return new Laid(l.piece(), false, l.fit(), l.unlit(), null, null, Gains.UNITY, 1, null, null, true);
     }
 
     Laid withPiece(Piece other, boolean isCut) {
-        return new Laid(other, isCut, unlit, outline, mask, gains, presence, placement, shadow, seen);
+        return new Laid(other, isCut, warp, unlit, outline, mask, gains, presence, placement, shadow, seen);
     }
 
     Laid withOutline(@Nullable Outline other) {
-        return new Laid(piece, cut, unlit, other, mask, gains, presence, placement, shadow, seen);
+        return new Laid(piece, cut, warp, unlit, other, mask, gains, presence, placement, shadow, seen);
     }
 
     Laid withMask(@Nullable Mask other) {
-        return new Laid(piece, cut, unlit, null, other, gains, presence, placement, shadow, seen);
+        return new Laid(piece, cut, warp, unlit, null, other, gains, presence, placement, shadow, seen);
     }
 
     Laid withGains(Gains other) {
-        return new Laid(piece, cut, unlit, outline, mask, other, presence, placement, shadow, seen);
+        return new Laid(piece, cut, warp, unlit, outline, mask, other, presence, placement, shadow, seen);
     }
 
     Laid withPresence(double other) {
-        return new Laid(piece, cut, unlit, outline, mask, gains, other, placement, shadow, seen);
+        return new Laid(piece, cut, warp, unlit, outline, mask, gains, other, placement, shadow, seen);
+    }
+
+    Laid withWarp(PlanarMap other) {
+        return new Laid(piece, cut, other, unlit, outline, mask, gains, presence, placement, shadow, seen);
     }
 
     Laid withPlacement(Placement other, Piece there, boolean isSeen) {
-        return new Laid(there, cut, unlit, outline, mask, gains, presence, other, shadow, isSeen);
+        return new Laid(there, cut, PlanarMap.identity(), unlit, outline, mask, gains, presence, other, shadow, isSeen);
     }
 
     Laid withShadow(Shadow other) {
-        return new Laid(piece, cut, unlit, outline, mask, gains, presence, placement, other, seen);
+        return new Laid(piece, cut, warp, unlit, outline, mask, gains, presence, placement, other, seen);
     }
 
     /// The light gained as a picture of its own, for steps that change it.
@@ -64,7 +70,16 @@ record Laid(
                 RowBlend.gained(lit.colours().get(c).data(), dark.colours().get(c).data(), out.colours().get(c).data(), from * lit.width(), to * lit.width());
             }
         });
-        return new Laid(Piece.whole(out), cut, null, outline, mask, gains, presence, placement, shadow, seen);
+        return new Laid(Piece.whole(out), cut, warp, null, outline, mask, gains, presence, placement, shadow, seen);
+    }
+
+    /// Its pixels where they lie in the frame.
+    Laid sampled(Scene scene) {
+        if (warp.equals(PlanarMap.identity())) {
+            return this;
+        }
+        Laid l = gained(scene);
+        return l.withWarp(PlanarMap.identity()).withPiece(Warps.lie(l.piece, cut, warp, scene), cut);
     }
 
     /// An outline not yet used becomes a mask, within the one there was.
@@ -84,12 +99,14 @@ record Laid(
         if (l.cut && l.mask == null) {
             return l;
         }
-        Mask m = l.matte(scene);
+        Picture p = l.piece.picture();
+        Mask own = new Mask(l.cut ? p.alpha() : Plane.filled(p.width(), p.height(), 1), l.piece.at());
+        Mask m = l.mask == null ? own : own.times(Warps.within(l.mask, l.warp, l.piece.at(), scene));
         Box box = l.piece.at().within(m.at());
         if (box.isEmpty()) {
             return l.withMask(null).withPiece(new Piece(Picture.of(1, 1).withAlpha(Plane.of(1, 1)), new Box(0, 0, 1, 1)), true);
         }
-        Picture there = box.moved(-l.piece.at().left(), -l.piece.at().top()).cut(l.piece.picture());
+        Picture there = box.moved(-l.piece.at().left(), -l.piece.at().top()).cut(p);
         Plane alpha = box.moved(-m.at().left(), -m.at().top()).cut(m.coverage());
         return l.withMask(null).withPiece(new Piece(there.withAlpha(alpha), box), true);
     }

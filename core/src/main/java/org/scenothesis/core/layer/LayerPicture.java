@@ -13,9 +13,10 @@ import org.scenothesis.core.shot.Layer;
 /// A layer with all that its steps need at one moment: pictures and what was measured.
 ///
 /// - `piece`: the picture of its source, or of what was keyed beforehand; `unlit`: where light gained is the source, the frame without that light.
-/// - `gains`: what brings exposure and colour to the base's (1 for none); `toBase`: picture pixel to base pixel, undoing a measured camera shift.
+/// - `gains`: what brings exposure and colour to the base's (1 for none); `fit`: picture pixel to base pixel where it was filmed in another size;
+///   `toBase`: picture pixel to picture pixel, undoing a measured camera shift.
 /// - `keying`: how a frame of it is keyed; null where there is no screen to key against.
-public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Gains gains, PlanarMap toBase, @Nullable Keying keying) {
+public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Gains gains, PlanarMap fit, PlanarMap toBase, @Nullable Keying keying) {
     /// Keys a frame against the screen of its take; the outline, in shares of the picture, may be empty.
     @FunctionalInterface
     public interface Keying {
@@ -27,23 +28,31 @@ public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Ga
     }
 
     public static LayerPicture of(Layer layer, Piece piece) {
-        return new LayerPicture(layer, piece, null, Gains.UNITY, PlanarMap.identity(), null);
+        return new LayerPicture(layer, piece, null, Gains.UNITY, PlanarMap.identity(), PlanarMap.identity(), null);
     }
 
     public LayerPicture withUnlit(Picture other) {
-        return new LayerPicture(layer, piece, other, gains, toBase, keying);
+        return new LayerPicture(layer, piece, other, gains, fit, toBase, keying);
     }
 
     public LayerPicture withGains(Gains other) {
-        return new LayerPicture(layer, piece, unlit, other, toBase, keying);
+        return new LayerPicture(layer, piece, unlit, other, fit, toBase, keying);
+    }
+
+    /// Filmed in another size than a base of `width` × `height`: stretched to it.
+    public LayerPicture fitted(int width, int height) {
+        boolean same = picture().width() == width && picture().height() == height;
+        double kx = width / (double) picture().width();
+        double ky = height / (double) picture().height();
+        return same ? this : new LayerPicture(layer, piece, unlit, gains, new PlanarMap(kx, 0, 0, 0, ky, 0, 0, 0, 1), toBase, keying);
     }
 
     public LayerPicture withToBase(PlanarMap other) {
-        return new LayerPicture(layer, piece, unlit, gains, other, keying);
+        return new LayerPicture(layer, piece, unlit, gains, fit, other, keying);
     }
 
     public LayerPicture withKeying(Keying other) {
-        return new LayerPicture(layer, piece, unlit, gains, toBase, other);
+        return new LayerPicture(layer, piece, unlit, gains, fit, toBase, other);
     }
 
     Picture picture() {

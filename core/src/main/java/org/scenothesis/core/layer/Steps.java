@@ -21,12 +21,12 @@ final class Steps {
         for (Step s : l.layer().steps()) {
             laid = apply(s, laid, l, scene);
         }
-        return laid.settled(scene);
+        return laid.settled(scene).sampled(scene);
     }
 
     private static Laid apply(Step step, Laid laid, LayerPicture of, Scene scene) {
         return switch (step) {
-            case Steady s -> SteadyUnit.apply(laid, of.toBase(), scene);
+            case Steady s -> SteadyUnit.apply(laid, of.toBase());
             case Outline o -> laid.settled(scene).withOutline(o);
             case Key k -> KeyUnit.apply(k, laid, of.keying(), scene);
             case OwnAlpha a -> laid.withPiece(laid.piece(), laid.piece().picture().a() != null);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
@@ -150,6 +151,48 @@ class StepUnitsTest {
         // A metre at four metres with a focal length of 160 pixels.
         assertThat(out.g().at(75, 40)).isCloseTo(0.1f, within(1e-5f));
         assertThat(out.g().at(115, 40)).isCloseTo(0.9f, within(1e-4f));
+    }
+
+    /// Half a pixel back and as much on again: sampled twice, the finest pattern would be grey.
+    @Test
+    void whatIsSteadiedAndPlacedIsSampledOnce() {
+        Picture fine = grey(0.2f);
+        for (int i = 0; i < W * H; i++) {
+            fine.g().data()[i] = i % 2 == 0 ? 0.2f : 0.8f;
+        }
+        Place place = Place.at(Given.told(new Vec(0, 0, 1)), new Vec(1 - 0.5 / 40, 0, 1));
+        Layer l = layer(new Steady(), new OwnAlpha(), place);
+        LayerPicture moved = LayerPicture.of(l, fine.withAlpha(Plane.filled(W, H, 1))).withToBase(PlanarMap.shift(0.5, 0));
+        Picture out = Composer.compose(List.of(LayerPicture.of(Layer.of("base", "", "c"), grey(0.1f)), moved), Stages.plain(), 0, MANY);
+        for (int x = 60; x < 90; x++) {
+            assertThat(out.g().at(x, 40)).as("at %d", x).isCloseTo(x % 2 == 0 ? 0.2f : 0.8f, within(0.002f));
+        }
+    }
+
+    /// A screen fits the frame as it was filmed; outlines are drawn on the base.
+    @Test
+    void whatIsSteadiedIsKeyedAsItWasFilmed() {
+        List<Picture> frames = new ArrayList<>();
+        List<List<Point>> asked = new ArrayList<>();
+        Picture half = Picture.filled(W / 2, H / 2, 0.9f, 0.9f, 0.9f);
+        Plane left = Plane.of(W / 2, H / 2);
+        for (int y = 0; y < H / 2; y++) {
+            Arrays.fill(left.data(), y * W / 2, y * W / 2 + W / 4, 1);
+        }
+        LayerPicture of = LayerPicture.of(layer(new Steady(), Outline.of(box(20, 60), 0), new Key(KeySettings.DEFAULT)), half).fitted(W, H).withToBase(PlanarMap.shift(4, 0))
+                .withKeying((frame, settings, garbage) -> {
+                    frames.add(frame);
+                    asked.add(garbage);
+                    return Piece.whole(frame.withAlpha(left));
+                });
+        Picture out = over(0.1f, of);
+        assertThat(frames).containsExactly(half);
+        assertThat(asked.getFirst().getFirst().x()).isCloseTo((20 - 8.0) / W, within(1e-9));
+        // Its left half, twice as large, eight pixels to the right.
+        assertThat(out.g().at(4, 40)).isCloseTo(0.1f, within(1e-5f));
+        assertThat(out.g().at(12, 40)).isCloseTo(0.9f, within(1e-4f));
+        assertThat(out.g().at(W / 2 + 4, 40)).isCloseTo(0.9f, within(1e-4f));
+        assertThat(out.g().at(W / 2 + 12, 40)).isCloseTo(0.1f, within(1e-4f));
     }
 
     /// Light gained goes through other steps as a picture of its own.

@@ -50,7 +50,7 @@ import org.scenothesis.production.store.ProductionJson;
 /// Makes finished frames of a shot. Holds its footage open; not for several threads at once.
 public final class ShotRenderer implements AutoCloseable {
     /// Raised whenever the same would be rendered otherwise.
-    private static final int VERSION = 5;
+    private static final int VERSION = 6;
     /// Shifts below this are noise of the measurement and are not warped away.
     private static final double LEAST_SHIFT_PX = 0.2;
     private static final int MOST_SCREENS = 8;
@@ -231,20 +231,20 @@ public final class ShotRenderer implements AutoCloseable {
         Footage f = footage(shot, l.plate());
         int index = f.info().frameAt(at);
         boolean transparent = l.keyed() || l.step(OwnAlpha.class).isPresent();
-        Picture whole = fitted(shot, f.frame(index));
+        Picture whole = f.frame(index);
         Picture p = transparent ? whole : whole.withAlpha(null);
-        LayerPicture made = LayerPicture.of(l, p).withGains(gains(shot, l, index)).withToBase(back(shot, l, index, p));
+        FootageInfo base = footage(shot, layers(shot).getFirst().plate()).info();
+        LayerPicture made = LayerPicture.of(l, p).fitted(base.width(), base.height()).withGains(gains(shot, l, index)).withToBase(back(shot, l, index, p));
         if (l.source() instanceof Source.LightGained g) {
             Footage dark = footage(shot, g.unlit());
-            made = made.withUnlit(fitted(shot, dark.frame(dark.info().frameAt(at))).withAlpha(null));
+            made = made.withUnlit(as(p, dark.frame(dark.info().frameAt(at)).withAlpha(null)));
         }
         return l.keyed() && p.a() == null ? made.withKeying(keying(l, screen(shot, l))) : made;
     }
 
-    /// Brought to the size of the base where it was filmed in another; a finding says so.
-    private Picture fitted(Shot shot, Picture p) throws FootageException {
-        FootageInfo base = footage(shot, layers(shot).getFirst().plate()).info();
-        return p.width() == base.width() && p.height() == base.height() ? p : Resample.scale(p, base.width(), base.height(), bands);
+    /// The frame without the light, of the size of the one with it.
+    private Picture as(Picture lit, Picture unlit) {
+        return unlit.width() == lit.width() && unlit.height() == lit.height() ? unlit : Resample.scale(unlit, lit.width(), lit.height(), bands);
     }
 
     /// While an element is only moved, its key stays.
@@ -269,15 +269,9 @@ public final class ShotRenderer implements AutoCloseable {
         ScreenModel m = screens.get(key);
         if (m == null) {
             m = KeyInMemory.screen(f, bare, bands);
-            m = m.colour().width() < f.info().width() ? m : fitted(shot, m);
             screens.put(key, m);
         }
         return m;
-    }
-
-    private ScreenModel fitted(Shot shot, ScreenModel m) throws FootageException {
-        FootageInfo base = footage(shot, layers(shot).getFirst().plate()).info();
-        return m.colour().width() == base.width() && m.colour().height() == base.height() ? m : m.scaled(base.width(), base.height(), bands);
     }
 
     private Optional<LockReport> lock(Shot shot, Layer l) {
