@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageInfo;
-import org.scenothesis.media.Footages;
+import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;

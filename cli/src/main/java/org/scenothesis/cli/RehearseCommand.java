@@ -8,7 +8,7 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.rehearsal.Quality;
-import org.scenothesis.media.VideoFormat;
+import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.production.demo.Rehearsal;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;

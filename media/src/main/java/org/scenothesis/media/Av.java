@@ -9,14 +9,14 @@ import java.nio.file.Path;
 import org.bytedeco.javacpp.Pointer;
 
 /// Small things shared by the FFmpeg callers: silent logs, error words, paths as addresses.
-final class Av {
+public final class Av {
     static {
         av_log_set_level(AV_LOG_QUIET);
     }
 
     private Av() {}
 
-    static String words(int code) {
+    public static String words(int code) {
         byte[] text = new byte[256];
         av_strerror(code, text, text.length);
         int end = 0;
@@ -27,14 +27,14 @@ final class Av {
     }
 
     /// The `file:` address of a path, so that colons, percent signs and hashes in names stay plain characters.
-    static String address(Path path) {
+    public static String address(Path path) {
         return "file:" + path.toAbsolutePath();
     }
 
     /// What a native call allocated.
     ///
     /// @throws FootageException if it allocated nothing
-    static <P extends Pointer> P some(P pointer, Path path) throws FootageException {
+    public static <P extends Pointer> P some(P pointer, Path path) throws FootageException {
         if (pointer == null || pointer.isNull()) {
             throw new FootageException(path, "there is no memory left for it; close other programs, or use smaller pictures.");
         }
@@ -42,7 +42,7 @@ final class Av {
     }
 
     /// @throws FootageException with `what` and the library's words if `code` is an error
-    static int check(int code, Path path, String what) throws FootageException {
+    public static int check(int code, Path path, String what) throws FootageException {
         if (code < 0) {
             throw new FootageException(path, what + " (" + words(code) + ").");
         }

@@ -7,7 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /// File names in the order a person counts: frame_2 before frame_10.
-enum NaturalOrder implements Comparator<Path> {
+public enum NaturalOrder implements Comparator<Path> {
     INSTANCE;
 
     private static final Pattern PIECE = Pattern.compile("\\d+|\\D+");

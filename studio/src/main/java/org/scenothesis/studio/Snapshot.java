@@ -11,7 +11,7 @@ import javafx.util.Duration;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.media.FootageException;
-import org.scenothesis.media.Stills;
+import org.scenothesis.media.encode.Stills;
 import org.scenothesis.studio.house.House;
 import org.scenothesis.studio.house.Session;
 

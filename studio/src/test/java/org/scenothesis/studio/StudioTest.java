@@ -21,7 +21,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Spike;
-import org.scenothesis.media.Stills;
+import org.scenothesis.media.encode.Stills;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.shoot.ShootBench;

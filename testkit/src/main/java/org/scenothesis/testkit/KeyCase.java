@@ -8,19 +8,19 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
-import org.scenothesis.core.rehearsal.Ellipsoid;
-import org.scenothesis.core.rehearsal.Lamp;
-import org.scenothesis.core.rehearsal.Material;
 import org.scenothesis.core.rehearsal.Quality;
 import org.scenothesis.core.rehearsal.Rendered;
 import org.scenothesis.core.rehearsal.Renderer;
-import org.scenothesis.core.rehearsal.Rgb;
-import org.scenothesis.core.rehearsal.RoundCone;
 import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Sensor;
-import org.scenothesis.core.rehearsal.Solid;
 import org.scenothesis.core.rehearsal.View;
 import org.scenothesis.core.rehearsal.loft.ScreenCloth;
+import org.scenothesis.core.rehearsal.trace.Ellipsoid;
+import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Material;
+import org.scenothesis.core.rehearsal.trace.Rgb;
+import org.scenothesis.core.rehearsal.trace.RoundCone;
+import org.scenothesis.core.rehearsal.trace.Solid;
 
 /// A bust with loose hair in front of a cloth, with its true coverage.
 ///

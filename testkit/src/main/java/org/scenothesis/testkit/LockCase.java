@@ -8,10 +8,10 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.rehearsal.Quality;
 import org.scenothesis.core.rehearsal.Renderer;
-import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Sensor;
 import org.scenothesis.core.rehearsal.View;
+import org.scenothesis.core.rehearsal.trace.Rgb;
 
 /// A camera that did or did not move between a reference and a take, with what was true of it.
 ///

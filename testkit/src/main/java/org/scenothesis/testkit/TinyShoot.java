@@ -7,9 +7,9 @@ import java.util.SplittableRandom;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.media.FootageException;
-import org.scenothesis.media.Stills;
-import org.scenothesis.media.VideoFormat;
-import org.scenothesis.media.VideoSink;
+import org.scenothesis.media.encode.Stills;
+import org.scenothesis.media.encode.VideoFormat;
+import org.scenothesis.media.encode.VideoSink;
 
 /// The takes of the demo shot as small drawings under their own names: a wall, a patch that stands for the maker, a ball on green for the lantern.
 public final class TinyShoot {

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.Map;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.rehearsal.trace.Rgb;
 
 /// Films rolls with the simulated camera; a set seen from one place is rendered once and kept for the rolls that share it.
 public final class Filming {

@@ -8,6 +8,11 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.rehearsal.trace.Bvh;
+import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Rgb;
+import org.scenothesis.core.rehearsal.trace.Sampler;
+import org.scenothesis.core.rehearsal.trace.Tracer;
 
 /// Renders a set, and then cheaply what changes in it under a locked camera.
 ///

@@ -2,6 +2,8 @@ package org.scenothesis.core.rehearsal;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Solid;
 
 /// Solids and lamps of a set, or of the moving things on it.
 public record Scenery(List<Solid> solids, List<Lamp> lamps) {

@@ -5,6 +5,8 @@ import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.rehearsal.trace.Noise;
+import org.scenothesis.core.rehearsal.trace.Rgb;
 
 /// What a camera makes of light: exposure, white balance and noise of deviation √(a·signal + b²), linear.
 ///

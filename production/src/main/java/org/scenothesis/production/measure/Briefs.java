@@ -8,7 +8,7 @@ import org.scenothesis.media.FileStanding;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageInfo;
-import org.scenothesis.media.Footages;
+import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.words.Words;
 

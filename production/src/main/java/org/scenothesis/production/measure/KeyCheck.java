@@ -22,8 +22,8 @@ import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.Footages;
 import org.scenothesis.media.MemoryAtHand;
+import org.scenothesis.media.decode.Footages;
 
 /// Keys a few frames of a take and measures the mattes. Pictures too large for the memory at hand are measured reduced.
 public final class KeyCheck {

@@ -8,7 +8,7 @@ import org.scenothesis.media.FileStanding;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.Footages;
+import org.scenothesis.media.decode.Footages;
 
 /// Whole keys for survey and bench, one at a time: one is more than a dozen planes, and two at once would be more than the memory that is promised. The screen
 /// of the last take is kept, so that both work with the same.

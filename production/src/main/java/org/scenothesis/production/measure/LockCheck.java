@@ -18,7 +18,7 @@ import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.Footages;
+import org.scenothesis.media.decode.Footages;
 
 /// Runs the lock check over footage: frames are decoded one ahead of being measured, so memory does not grow with the take.
 public final class LockCheck {

@@ -8,8 +8,8 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.Footages;
 import org.scenothesis.media.MemoryAtHand;
+import org.scenothesis.media.decode.Footages;
 
 /// Builds the best screen model footage allows: the screen-only frame, else the take over time, else one frame.
 public final class Screens {

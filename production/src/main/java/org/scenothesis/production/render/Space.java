@@ -6,8 +6,8 @@ import java.nio.file.Path;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.FootageException;
-import org.scenothesis.media.Stills;
-import org.scenothesis.media.VideoFormat;
+import org.scenothesis.media.encode.Stills;
+import org.scenothesis.media.encode.VideoFormat;
 
 /// How much room on the disk a render will take, estimated before it begins.
 ///

@@ -11,7 +11,7 @@ import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
-import org.scenothesis.media.Footages;
+import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.render.Leftovers;
 import org.scenothesis.production.store.Copies;

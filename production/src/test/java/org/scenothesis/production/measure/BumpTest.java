@@ -14,13 +14,13 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Resample;
-import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.Sensor;
+import org.scenothesis.core.rehearsal.trace.Rgb;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.Stills;
-import org.scenothesis.media.VideoFormat;
-import org.scenothesis.media.VideoSink;
+import org.scenothesis.media.encode.Stills;
+import org.scenothesis.media.encode.VideoFormat;
+import org.scenothesis.media.encode.VideoSink;
 import org.scenothesis.testkit.LockCase;
 
 /// A bump in the middle of a take is found at its very frame, and nothing else is taken for one.

@@ -19,8 +19,8 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.VideoFormat;
-import org.scenothesis.media.VideoSink;
+import org.scenothesis.media.encode.VideoFormat;
+import org.scenothesis.media.encode.VideoSink;
 import org.scenothesis.testkit.LockCase;
 
 /// The figures of the lock check on twenty rendered cases with noise and H.264 compression.

@@ -30,7 +30,7 @@ import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.FrameStore;
+import org.scenothesis.media.decode.FrameStore;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Keying;

@@ -24,7 +24,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.Footages;
+import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;

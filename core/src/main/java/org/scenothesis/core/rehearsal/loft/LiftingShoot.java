@@ -3,16 +3,16 @@ package org.scenothesis.core.rehearsal.loft;
 import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.rehearsal.Ellipsoid;
-import org.scenothesis.core.rehearsal.Lamp;
-import org.scenothesis.core.rehearsal.Material;
-import org.scenothesis.core.rehearsal.Rgb;
 import org.scenothesis.core.rehearsal.Roll;
-import org.scenothesis.core.rehearsal.RoundCone;
 import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Sensor;
-import org.scenothesis.core.rehearsal.Solid;
 import org.scenothesis.core.rehearsal.View;
+import org.scenothesis.core.rehearsal.trace.Ellipsoid;
+import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Material;
+import org.scenothesis.core.rehearsal.trace.Rgb;
+import org.scenothesis.core.rehearsal.trace.RoundCone;
+import org.scenothesis.core.rehearsal.trace.Solid;
 
 /// The takes of shot 12, *The lantern that lifts*, with the flaws of a real small shoot.
 ///

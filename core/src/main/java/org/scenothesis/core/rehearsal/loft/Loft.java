@@ -4,17 +4,17 @@ import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.rehearsal.BoxSolid;
-import org.scenothesis.core.rehearsal.Ellipsoid;
-import org.scenothesis.core.rehearsal.Lamp;
-import org.scenothesis.core.rehearsal.Material;
-import org.scenothesis.core.rehearsal.Panel;
-import org.scenothesis.core.rehearsal.Pattern;
-import org.scenothesis.core.rehearsal.Rgb;
-import org.scenothesis.core.rehearsal.RoundCone;
 import org.scenothesis.core.rehearsal.Scenery;
-import org.scenothesis.core.rehearsal.Solid;
 import org.scenothesis.core.rehearsal.View;
+import org.scenothesis.core.rehearsal.trace.BoxSolid;
+import org.scenothesis.core.rehearsal.trace.Ellipsoid;
+import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Material;
+import org.scenothesis.core.rehearsal.trace.Panel;
+import org.scenothesis.core.rehearsal.trace.Pattern;
+import org.scenothesis.core.rehearsal.trace.Rgb;
+import org.scenothesis.core.rehearsal.trace.RoundCone;
+import org.scenothesis.core.rehearsal.trace.Solid;
 
 /// The loft: plaster and brick, a window at the left with sun and sky, a work bench, shelves and hanging lanterns.
 public final class Loft {

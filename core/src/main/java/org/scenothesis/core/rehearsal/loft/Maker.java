@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.rehearsal.Ellipsoid;
-import org.scenothesis.core.rehearsal.Material;
-import org.scenothesis.core.rehearsal.Pattern;
-import org.scenothesis.core.rehearsal.Rgb;
-import org.scenothesis.core.rehearsal.RoundCone;
 import org.scenothesis.core.rehearsal.Scenery;
-import org.scenothesis.core.rehearsal.Solid;
+import org.scenothesis.core.rehearsal.trace.Ellipsoid;
+import org.scenothesis.core.rehearsal.trace.Material;
+import org.scenothesis.core.rehearsal.trace.Pattern;
+import org.scenothesis.core.rehearsal.trace.Rgb;
+import org.scenothesis.core.rehearsal.trace.RoundCone;
+import org.scenothesis.core.rehearsal.trace.Solid;
 
 /// The lantern-maker: a jointed figure with work jacket, apron, and hair of single strands.
 ///

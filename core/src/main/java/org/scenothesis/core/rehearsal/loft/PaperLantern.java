@@ -2,12 +2,12 @@ package org.scenothesis.core.rehearsal.loft;
 
 import java.util.List;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.rehearsal.Ellipsoid;
-import org.scenothesis.core.rehearsal.Material;
-import org.scenothesis.core.rehearsal.Pattern;
-import org.scenothesis.core.rehearsal.Rgb;
-import org.scenothesis.core.rehearsal.RoundCone;
-import org.scenothesis.core.rehearsal.Solid;
+import org.scenothesis.core.rehearsal.trace.Ellipsoid;
+import org.scenothesis.core.rehearsal.trace.Material;
+import org.scenothesis.core.rehearsal.trace.Pattern;
+import org.scenothesis.core.rehearsal.trace.Rgb;
+import org.scenothesis.core.rehearsal.trace.RoundCone;
+import org.scenothesis.core.rehearsal.trace.Solid;
 
 /// A ribbed paper lantern with wooden caps: `foot` is the lowest point of its axis, `tilt` its swing in radians.
 public record PaperLantern(Vec foot, double radius, double tilt, Rgb paper, Rgb glow) {

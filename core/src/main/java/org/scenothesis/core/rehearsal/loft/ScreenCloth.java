@@ -3,13 +3,13 @@ package org.scenothesis.core.rehearsal.loft;
 import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.rehearsal.Material;
-import org.scenothesis.core.rehearsal.Panel;
-import org.scenothesis.core.rehearsal.Pattern;
-import org.scenothesis.core.rehearsal.Rgb;
-import org.scenothesis.core.rehearsal.RoundCone;
 import org.scenothesis.core.rehearsal.Scenery;
-import org.scenothesis.core.rehearsal.Solid;
+import org.scenothesis.core.rehearsal.trace.Material;
+import org.scenothesis.core.rehearsal.trace.Panel;
+import org.scenothesis.core.rehearsal.trace.Pattern;
+import org.scenothesis.core.rehearsal.trace.Rgb;
+import org.scenothesis.core.rehearsal.trace.RoundCone;
+import org.scenothesis.core.rehearsal.trace.Solid;
 
 /// A screen cloth hung on a pipe behind the bench, and the rod painted in its colour.
 ///

@@ -1,0 +1,22 @@
+package org.scenothesis.core.rehearsal.trace;
+
+/// What a surface does with light.
+///
+/// - `albedo` (and `second`, for patterns) in [0, 1]; `emission` radiance; `gloss` share mirrored head-on; `roughness` 0 mirror to 1 dull.
+public record Material(Rgb albedo, Rgb second, Pattern pattern, double scale, Rgb emission, double gloss, double roughness) {
+    public static Material matte(Rgb albedo) {
+        return new Material(albedo, albedo, Pattern.PLAIN, 1, Rgb.BLACK, 0, 1);
+    }
+
+    public static Material patterned(Pattern pattern, double scale, Rgb albedo, Rgb second) {
+        return new Material(albedo, second, pattern, scale, Rgb.BLACK, 0, 1);
+    }
+
+    public Material glossy(double gloss, double roughness) {
+        return new Material(albedo, second, pattern, scale, emission, gloss, roughness);
+    }
+
+    public Material glowing(Rgb emission) {
+        return new Material(albedo, second, pattern, scale, emission, gloss, roughness);
+    }
+}

@@ -1,0 +1,75 @@
+package org.scenothesis.media.decode;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.media.NaturalOrder;
+
+/// Opens footage of any supported kind from a path.
+public final class Footages {
+    private static final Set<String> STILLS = Set.of("png", "jpg", "jpeg", "tif", "tiff", "exr", "bmp", "dpx");
+
+    private Footages() {}
+
+    /// Opens a video, a still, or a folder of stills, read as the file says.
+    ///
+    /// @throws FootageException if there is nothing there that can be read
+    public static Footage open(Path path) throws FootageException {
+        return open(FootageSource.of(path));
+    }
+
+    /// Opens a video, a still, or a folder of stills, read as the crew says.
+    ///
+    /// @throws FootageException if there is nothing there that can be read
+    public static Footage open(FootageSource source) throws FootageException {
+        Path path = source.path();
+        if (Files.isDirectory(path)) {
+            return new SequenceFootage(source, stillsIn(path));
+        }
+        if (!Files.isRegularFile(path)) {
+            throw new FootageException(path, "there is no such file; check the path.");
+        }
+        try {
+            if (Files.size(path) == 0) {
+                throw new FootageException(path, "the file is empty; copy it again from the camera.");
+            }
+        } catch (IOException e) {
+            throw new FootageException(path, "the file cannot be read; check its permissions.", e);
+        }
+        return new VideoFootage(source);
+    }
+
+    /// The stills of a folder in natural order of their names.
+    static List<Path> stillsIn(Path folder) throws FootageException {
+        try (Stream<Path> files = Files.list(folder)) {
+            List<Path> found = files.filter(Files::isRegularFile)
+                    .filter(p -> STILLS.contains(extension(p)))
+                    .sorted(NaturalOrder.INSTANCE)
+                    .toList();
+            if (found.isEmpty()) {
+                throw new FootageException(folder, "the folder holds no stills (PNG, JPEG, TIFF or EXR).");
+            }
+            return found;
+        } catch (IOException e) {
+            throw new FootageException(folder, "the folder cannot be listed; check its permissions.", e);
+        }
+    }
+
+    /// The lower-case extension of a file name, empty if there is none.
+    public static String extension(Path p) {
+        String name = p.getFileName().toString();
+        int dot = name.lastIndexOf('.');
+        return dot < 0 ? "" : name.substring(dot + 1).toLowerCase(Locale.ROOT);
+    }
+
+    static boolean isStill(Path p) {
+        return STILLS.contains(extension(p));
+    }
+}

@@ -1,0 +1,81 @@
+package org.scenothesis.media.encode;
+
+import static org.bytedeco.ffmpeg.global.avcodec.*;
+import static org.bytedeco.ffmpeg.global.avformat.*;
+import static org.bytedeco.ffmpeg.global.avutil.*;
+
+import java.nio.file.Path;
+import org.bytedeco.ffmpeg.avcodec.AVCodec;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.media.Av;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.decode.Containers;
+
+/// Copies the first sound track of a file into another without re-encoding it, from a moment on.
+final class SoundCarrier implements AutoCloseable {
+    private final AVFormatContext source;
+    private final int from;
+    private final AVStream to;
+    private final Path target;
+
+    private SoundCarrier(AVFormatContext source, int from, AVStream to, Path target) {
+        this.source = source;
+        this.from = from;
+        this.to = to;
+        this.target = target;
+    }
+
+    /// Null when there is no sound, or the target container cannot hold its coding.
+    ///
+    /// @throws FootageException if the file with the sound cannot be opened
+    static @Nullable SoundCarrier open(Path path, AVFormatContext target, Path targetPath) throws FootageException {
+        AVFormatContext source = Containers.open(path);
+        int from = av_find_best_stream(source, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0);
+        if (from < 0 || avformat_query_codec(target.oformat(), source.streams(from).codecpar().codec_id(), FF_COMPLIANCE_NORMAL) != 1) {
+            avformat_close_input(source);
+            return null;
+        }
+        AVStream to = avformat_new_stream(target, null);
+        avcodec_parameters_copy(to.codecpar(), source.streams(from).codecpar());
+        to.codecpar().codec_tag(0);
+        to.time_base(source.streams(from).time_base());
+        return new SoundCarrier(source, from, to, targetPath);
+    }
+
+    /// Copies what sounds from `start` for `seconds`, both counted from where the file's picture begins.
+    ///
+    /// @throws FootageException if the target cannot be written
+    void copyTo(AVFormatContext into, double start, double seconds) throws FootageException {
+        double base = av_q2d(source.streams(from).time_base());
+        int picture = av_find_best_stream(source, AVMEDIA_TYPE_VIDEO, -1, -1, (AVCodec) null, 0);
+        double zero = picture < 0 || source.streams(picture).start_time() == AV_NOPTS_VALUE ? 0
+                : source.streams(picture).start_time() * av_q2d(source.streams(picture).time_base());
+        long shift = Math.round((start + zero) / base);
+        AVPacket p = av_packet_alloc();
+        try {
+            while (av_read_frame(source, p) >= 0) {
+                double at = p.stream_index() == from && p.pts() != AV_NOPTS_VALUE ? p.pts() * base - zero : Double.NaN;
+                double length = Math.max(p.duration(), 1) * base;
+                if (at + length > start && at < start + seconds) {
+                    p.pts(Math.max(0, p.pts() - shift));
+                    p.dts(p.dts() == AV_NOPTS_VALUE ? p.pts() : Math.max(0, p.dts() - shift));
+                    av_packet_rescale_ts(p, source.streams(from).time_base(), to.time_base());
+                    p.stream_index(to.index());
+                    p.pos(-1);
+                    Av.check(av_interleaved_write_frame(into, p), target, "the sound cannot be written; check the space left on the disk");
+                }
+                av_packet_unref(p);
+            }
+        } finally {
+            av_packet_free(p);
+        }
+    }
+
+    @Override
+    public void close() {
+        avformat_close_input(source);
+    }
+}

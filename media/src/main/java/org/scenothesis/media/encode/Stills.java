@@ -1,0 +1,149 @@
+package org.scenothesis.media.encode;
+
+import static org.bytedeco.ffmpeg.global.avcodec.*;
+import static org.bytedeco.ffmpeg.global.avutil.*;
+
+import java.io.IOException;
+import java.nio.ByteOrder;
+import java.nio.file.Path;
+import org.bytedeco.ffmpeg.avcodec.AVCodec;
+import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.media.Av;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FreshFile;
+import org.scenothesis.media.decode.Footages;
+
+/// Writes single stills: PNG 8 and 16 bit, JPEG, EXR half. A file appears whole or not at all.
+public final class Stills {
+    private Stills() {}
+
+    /// How a still is stored.
+    public enum Format {
+        PNG8("png", "rgb24", "rgba"),
+        PNG16("png", "rgb48be", "rgba64be"),
+        JPEG("mjpeg", "yuvj420p", "yuvj420p"),
+        EXR("exr", "gbrpf32le", "gbrapf32le");
+
+        private final String encoder;
+        private final String opaque;
+        private final String withAlpha;
+
+        Format(String encoder, String opaque, String withAlpha) {
+            this.encoder = encoder;
+            this.opaque = opaque;
+            this.withAlpha = withAlpha;
+        }
+
+        public String extension() {
+            return switch (this) {
+                case PNG8, PNG16 -> "png";
+                case JPEG -> "jpg";
+                case EXR -> "exr";
+            };
+        }
+    }
+
+    /// Writes a picture, straight alpha; linear for EXR, sRGB codes otherwise.
+    ///
+    /// @throws FootageException if the file cannot be written
+    public static void write(Path path, Picture p, Format format) throws FootageException {
+        String layout = p.a() == null ? format.opaque : format.withAlpha;
+        try (EncoderFrame frame = new EncoderFrame(path, p.width(), p.height(), av_get_pix_fmt(layout), format == Format.JPEG)) {
+            encode(path, frame.fill(p), format.encoder);
+        }
+    }
+
+    /// Writes a plane as 16-bit grey, 65535 being 1, no transfer curve: for mattes.
+    ///
+    /// @throws FootageException if the file cannot be written
+    public static void writeMatte(Path path, Plane matte) throws FootageException {
+        AVFrame f = av_frame_alloc();
+        f.format(AV_PIX_FMT_GRAY16BE);
+        f.width(matte.width());
+        f.height(matte.height());
+        av_frame_get_buffer(f, 64);
+        long stride = f.linesize(0);
+        var bytes = f.data(0).limit(stride * matte.height()).asByteBuffer().order(ByteOrder.BIG_ENDIAN);
+        for (int y = 0; y < matte.height(); y++) {
+            for (int x = 0; x < matte.width(); x++) {
+                int code = (int) (Math.clamp(matte.at(x, y), 0f, 1f) * 65535f + 0.5f);
+                bytes.putShort((int) (y * stride + 2L * x), (short) code);
+            }
+        }
+        try {
+            encode(path, f, "png");
+        } finally {
+            av_frame_free(f);
+        }
+    }
+
+    /// Reads a 16- or 8-bit grey still as stored, 0 to 1 without a transfer curve.
+    ///
+    /// @throws FootageException if it cannot be read
+    public static Plane readMatte(Path path) throws FootageException {
+        try (Footage f = Footages.open(path)) {
+            Picture p = f.frame(0);
+            float[] out = new float[p.g().data().length];
+            for (int i = 0; i < out.length; i++) {
+                out[i] = Math.round(f.info().coding().transfer().toCode(p.g().data()[i]) * 65535) / 65535f;
+            }
+            return new Plane(p.width(), p.height(), out);
+        }
+    }
+
+    private static void encode(Path path, AVFrame frame, String encoder) throws FootageException {
+        AVCodec codec = avcodec_find_encoder_by_name(encoder);
+        AVCodecContext c = avcodec_alloc_context3(codec);
+        AVPacket packet = av_packet_alloc();
+        try {
+            c.width(frame.width());
+            c.height(frame.height());
+            c.pix_fmt(frame.format());
+            c.time_base(av_make_q(1, 24));
+            c.thread_count(1);
+            AVDictionary options = new AVDictionary(null);
+            if (encoder.equals("exr")) {
+                av_dict_set(options, "format", "half", 0);
+            } else if (encoder.equals("png")) {
+                c.compression_level(2);
+            } else {
+                c.color_range(AVCOL_RANGE_JPEG);
+                c.flags(c.flags() | AV_CODEC_FLAG_QSCALE);
+                c.global_quality(FF_QP2LAMBDA * 3);
+                frame.quality(FF_QP2LAMBDA * 3);
+            }
+            int code = avcodec_open2(c, codec, options);
+            av_dict_free(options);
+            if (code >= 0) {
+                code = avcodec_send_frame(c, frame);
+            }
+            if (code >= 0) {
+                avcodec_send_frame(c, null);
+                code = avcodec_receive_packet(c, packet);
+            }
+            if (code < 0) {
+                throw new FootageException(path, "the still could not be encoded (" + Av.words(code) + ").");
+            }
+            byte[] bytes = new byte[packet.size()];
+            packet.data().get(bytes);
+            place(path, bytes);
+        } finally {
+            av_packet_free(packet);
+            avcodec_free_context(c);
+        }
+    }
+
+    private static void place(Path path, byte[] bytes) throws FootageException {
+        try {
+            FreshFile.write(path, bytes);
+        } catch (IOException e) {
+            throw new FootageException(path, "the file cannot be written; check the folder, its permissions and the space left.", e);
+        }
+    }
+}

@@ -1,0 +1,70 @@
+package org.scenothesis.media.encode;
+
+import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_FLAG_KEY;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
+import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
+import static org.bytedeco.ffmpeg.global.avutil.av_d2q;
+import static org.bytedeco.ffmpeg.global.avutil.av_inv_q;
+import static org.bytedeco.ffmpeg.global.avutil.av_rescale_q;
+
+import java.nio.file.Path;
+import java.util.List;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.decode.Containers;
+
+/// Joins films of one coding, each beginning with a key frame, into one without coding anything again.
+public final class VideoJoin {
+    private VideoJoin() {}
+
+    /// Writes the frames of all `parts` one after another at the plan's rate, with its sound; the file appears when it is whole. Says whether sound was left out.
+    ///
+    /// @throws FootageException if a part cannot be read, or the result cannot be written
+    public static boolean join(List<Path> parts, Path target, VideoSink.Plan plan) throws FootageException {
+        AVRational rate = av_d2q(plan.framesPerSecond(), 100_000);
+        AVRational length = av_inv_q(rate);
+        long frames = 0;
+        try (FileMuxer to = new FileMuxer(target, plan.format().extension())) {
+            for (Path part : parts) {
+                AVFormatContext in = Containers.open(part);
+                try {
+                    if (frames == 0) {
+                        to.begin(in.streams(0).codecpar(), length, rate, plan.sound());
+                    }
+                    frames = append(in, to, length, frames);
+                } finally {
+                    avformat_close_input(in);
+                }
+            }
+            to.finish(frames / plan.framesPerSecond());
+            return plan.sound() != null && !to.carriesSound();
+        }
+    }
+
+    private static long append(AVFormatContext in, FileMuxer to, AVRational length, long before) throws FootageException {
+        AVPacket p = av_packet_alloc();
+        long n = before;
+        try {
+            while (av_read_frame(in, p) >= 0) {
+                if (p.stream_index() == 0) {
+                    p.pts(av_rescale_q(n, length, to.stream().time_base()));
+                    p.dts(p.pts());
+                    p.duration(Math.max(1, av_rescale_q(n + 1, length, to.stream().time_base()) - p.pts()));
+                    p.flags(n == before ? p.flags() | AV_PKT_FLAG_KEY : p.flags());
+                    p.pos(-1);
+                    to.write(p);
+                    n++;
+                }
+                av_packet_unref(p);
+            }
+            return n;
+        } finally {
+            av_packet_free(p);
+        }
+    }
+}
