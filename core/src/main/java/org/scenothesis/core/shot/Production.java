@@ -1,9 +1,12 @@
 package org.scenothesis.core.shot;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.function.UnaryOperator;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.stage.SetUp;
 
 /// A production: its shots, the rules of the house, the day of shooting, and the permissions for what is borrowed.
 public record Production(String title, List<Shot> shots, HouseRules houseRules, ShootDay day, List<Permission> permissions) {
@@ -25,8 +28,28 @@ public record Production(String title, List<Shot> shots, HouseRules houseRules, 
         return shots.stream().anyMatch(s -> s.id().equals(id));
     }
 
+    /// Changes a shot; what is changed in its set-up is changed for all that share it.
     public Production withShot(String id, UnaryOperator<Shot> change) {
-        return new Production(title, shots.stream().map(s -> s.id().equals(id) ? change.apply(s) : s).toList(), houseRules, day, permissions);
+        List<Shot> changed = shots.stream().map(s -> s.id().equals(id) ? change.apply(s) : s).toList();
+        SetUp now = changed.stream().filter(s -> s.id().equals(id)).findFirst().map(Shot::setUp).orElse(null);
+        return withShots(now == null ? changed : changed.stream().map(s -> shares(s, now) ? s.withSetUp(now) : s).toList());
+    }
+
+    private static boolean shares(Shot s, SetUp setUp) {
+        SetUp of = s.setUp();
+        return of != null && of.id().equals(setUp.id()) && !of.equals(setUp);
+    }
+
+    /// The set-ups that shots are filmed with, in the order of the shots.
+    public List<SetUp> setUps() {
+        Map<String, SetUp> out = new LinkedHashMap<>();
+        for (Shot s : shots) {
+            SetUp of = s.setUp();
+            if (of != null) {
+                out.putIfAbsent(of.id(), of);
+            }
+        }
+        return List.copyOf(out.values());
     }
 
     public Production withShots(List<Shot> other) {

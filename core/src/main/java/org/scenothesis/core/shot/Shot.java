@@ -8,13 +8,14 @@ import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Given;
 
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
-/// `stage` is the set in metres as staged or solved; null before. `setting` is what was told about place and conditions.
+/// `setUp` is the camera and light it is filmed with, which other shots may share; null before it is staged. `setting` is what was told about place and conditions.
 public record Shot(
         String id,
         int number,
@@ -25,7 +26,7 @@ public record Shot(
         List<Beat> beats,
         List<Plate> plates,
         List<Layer> layers,
-        @Nullable Stage stage,
+        @Nullable SetUp setUp,
         Setting setting) {
     
 
@@ -40,8 +41,8 @@ public record Shot(
     /// A shot of whose setting nothing was told yet.
     public Shot(
             String id, int number, String title, String story, double seconds, List<Wonder> wonders, List<Beat> beats, List<Plate> plates, List<Layer> layers,
-            @Nullable Stage stage) {
-        this(id, number, title, story, seconds, wonders, beats, plates, layers, stage, Setting.NONE);
+            @Nullable SetUp setUp) {
+        this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, Setting.NONE);
     }
 
     public Optional<Plate> plate(@Nullable String plateId) {
@@ -59,6 +60,7 @@ public record Shot(
 
     /// Where something was filmed while nobody said so: the middle of the ground, or two metres off before there is one.
     public Given<Vec> somewhere() {
+        Stage stage = stage();
         Vec foot = stage == null ? new Vec(0, 0, 2) : new Vec(stage.camera().position().value().x(), stage.groundM(), stage.groundExtent().middleM());
         return new Given.Assumed<>(foot, "filmed-nowhere-said");
     }
@@ -68,7 +70,7 @@ public record Shot(
     }
 
     public Shot withPlates(List<Plate> other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, other, layers, stage, setting);
+        return new Shot(id, number, title, story, seconds, wonders, beats, other, layers, setUp, setting);
     }
 
     public Shot withPlate(String plateId, UnaryOperator<Plate> change) {
@@ -87,7 +89,7 @@ public record Shot(
     }
 
     public Shot withLayers(List<Layer> other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, other, stage, setting);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, other, setUp, setting);
     }
 
     public Shot withLayer(String layerId, UnaryOperator<Layer> change) {
@@ -95,7 +97,7 @@ public record Shot(
     }
 
     public Shot withWonders(List<Wonder> other) {
-        return new Shot(id, number, title, story, seconds, other, beats, plates, layers, stage, setting);
+        return new Shot(id, number, title, story, seconds, other, beats, plates, layers, setUp, setting);
     }
 
     public Shot withWonder(String wonderId, UnaryOperator<Wonder> change) {
@@ -105,23 +107,33 @@ public record Shot(
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
         sorted.sort(Comparator.comparingDouble(Beat::seconds));
-        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, stage, setting);
+        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting);
     }
 
-    public Shot withStage(@Nullable Stage other) {
+    public Shot withSetUp(@Nullable SetUp other) {
         return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting);
     }
 
+    /// The set in metres as staged or solved; null before.
+    public @Nullable Stage stage() {
+        return setUp == null ? null : setUp.stage();
+    }
+
+    /// Changes the set, if there is one; in a production for all shots that share it.
+    public Shot withStage(UnaryOperator<Stage> change) {
+        return setUp == null ? this : withSetUp(setUp.withStage(change.apply(setUp.stage())));
+    }
+
     public Shot withSetting(UnaryOperator<Setting> change) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, stage, change.apply(setting));
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, change.apply(setting));
     }
 
     /// The same under another id and number.
     public Shot renamed(String otherId, int otherNumber) {
-        return new Shot(otherId, otherNumber, title, story, seconds, wonders, beats, plates, layers, stage, setting);
+        return new Shot(otherId, otherNumber, title, story, seconds, wonders, beats, plates, layers, setUp, setting);
     }
 
     public Shot told(String otherTitle, String otherStory, double otherSeconds) {
-        return new Shot(id, number, otherTitle, otherStory, otherSeconds, wonders, beats, plates, layers, stage, setting);
+        return new Shot(id, number, otherTitle, otherStory, otherSeconds, wonders, beats, plates, layers, setUp, setting);
     }
 }

@@ -27,6 +27,7 @@ import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.stage.KeyLight;
+import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.Stages;
 import org.scenothesis.core.stage.Surface;
@@ -143,5 +144,21 @@ class DocumentTest {
         for (Runnable make : all) {
             assertThatIllegalArgumentException().isThrownBy(make::run);
         }
+    }
+
+    /// Two shots of one set-up: light changed in one is changed in the other, a third keeps its own.
+    @Test
+    void whatIsChangedInASetUpIsChangedForAllThatShareIt() {
+        SetUp one = new SetUp("a", "At the wall", Stages.plain());
+        SetUp other = new SetUp("b", "In the yard", Stages.plain());
+        Shot bare = new Shot("1", 1, "t", "", 4, List.of(), List.of(), List.of(), List.of(), one);
+        Production p = new Production("P", List.of(bare, bare.renamed("2", 2), bare.renamed("3", 3).withSetUp(other), bare.renamed("4", 4).withSetUp(null)), HouseRules.DEFAULT);
+        KeyLight low = new KeyLight(Given.told(new KeyLight.Direction(30, 12)), Given.told(3.0), Given.told(2.0));
+        Production changed = p.withShot("2", s -> s.withStage(stage -> stage.withLight(low)));
+        assertThat(changed.shot("1").stage()).isEqualTo(Stages.plain().withLight(low));
+        assertThat(changed.shot("3").stage()).isEqualTo(Stages.plain());
+        assertThat(changed.shot("4").withStage(stage -> stage.withLight(low)).stage()).isNull();
+        assertThat(changed.setUps()).extracting(SetUp::id).containsExactly("a", "b");
+        assertThat(p.withShot("3", s -> s.withSetUp(one)).setUps()).containsExactly(one);
     }
 }

@@ -26,6 +26,7 @@ import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.stage.KeyLight;
+import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.Surface;
@@ -56,7 +57,7 @@ public final class LanternWorks {
                 new Beat("reach", "reaches out", 0.8), new Beat("touch", "lets go", LiftingShoot.LIFT_S), new Beat("hang", "hangs", 3.4));
         return new Shot(
                 "12", 12, "The lantern that lifts", "The lantern-maker reaches out; a lantern leaves the bench and hangs in the air, swinging slightly.",
-                SECONDS, List.of(floats), beats, plates(), layers(), stage(), new Setting(Map.of("frameM", "1.4", "light", "lamps"), null));
+                SECONDS, List.of(floats), beats, plates(), layers(), new SetUp("set-of-12", "Set of shot 12", stage()), new Setting(Map.of("frameM", "1.4", "light", "lamps"), null));
     }
 
     private static List<Plate> plates() {

@@ -30,6 +30,7 @@ final class OlderSchemas {
                 }
             }
         }
+        SetUps.fromStages(production);
         if (production.path("houseRules") instanceof ObjectNode rules) {
             OlderRules.bring(mapper, rules);
         }

@@ -1,14 +1,18 @@
 package org.scenothesis.production.store;
 
 import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.core.StreamReadFeature;
 import com.fasterxml.jackson.core.io.JsonEOFException;
+import com.fasterxml.jackson.databind.DeserializationContext;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.deser.DeserializationProblemHandler;
+import com.fasterxml.jackson.databind.deser.ValueInstantiator;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -20,6 +24,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.stage.SetUp;
 
 /// The written form of a production. Plain data: no types are named in it, depth and lengths are bounded.
 ///
@@ -40,6 +45,14 @@ public final class ProductionJson {
             .enable(SerializationFeature.INDENT_OUTPUT)
             .annotationIntrospector(new Kinds())
             .build();
+
+    /// Reads shots that name their set-up, only to find a line.
+    private static final JsonMapper BY_LINE = MAPPER.rebuild().addHandler(new DeserializationProblemHandler() {
+        @Override
+        public @Nullable Object handleMissingInstantiator(DeserializationContext context, Class<?> kind, ValueInstantiator maker, JsonParser p, String message) {
+            return kind == SetUp.class ? null : NOT_HANDLED;
+        }
+    }).build();
 
     private ProductionJson() {}
 
@@ -69,6 +82,7 @@ public final class ProductionJson {
         }
         try {
             OlderSchemas.bring(MAPPER, (ObjectNode) tree);
+            SetUps.spread((ObjectNode) tree);
             Completeness.check(tree);
             Production p = MAPPER.treeToValue(tree, Production.class);
             verify(path, p);
@@ -98,7 +112,7 @@ public final class ProductionJson {
     private static String line(String text, Exception e) {
         if (e instanceof JsonProcessingException) {
             try {
-                MAPPER.readValue(text, Production.class);
+                BY_LINE.readValue(text, Production.class);
             } catch (JsonProcessingException again) {
                 return where(again);
             } catch (RuntimeException again) {
@@ -185,8 +199,11 @@ public final class ProductionJson {
         if (before != null) {
             keep(tree, before);
         }
+        SetUps.gather(tree);
         return tree;
     }
+
+    private static final Set<String> OPEN_MAPS = Set.of("facts", "schools", "limits");
 
     private static boolean same(String name, JsonNode a, JsonNode b) {
         return a.has(name) && a.get(name).equals(b.get(name));
@@ -201,7 +218,7 @@ public final class ProductionJson {
                 JsonNode mine = to.get(e.getKey());
                 if (mine == null) {
                     to.set(e.getKey(), e.getValue());
-                } else if (!e.getKey().equals("facts") && !e.getKey().equals("schools")) {
+                } else if (!OPEN_MAPS.contains(e.getKey())) {
                     // Open maps: what is not there any more was taken away on purpose.
                     keep(mine, e.getValue());
                 }

@@ -32,6 +32,7 @@ import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Steady;
+import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
 import org.scenothesis.core.value.Given;
@@ -66,6 +67,23 @@ class OlderLayersTest {
         var shot = read(golden("first-start-1.json")).shots().getFirst();
         assertThat(shot.layers()).containsExactly(Layer.of("base", "Clean plate", "clean"));
         assertThat(Objects.requireNonNull(shot.stage()).light().litToShadowStops(Vec.UP)).isCloseTo(0.9, within(1e-9));
+    }
+
+    /// A set-up is written once; one that no shot names any more is kept, one that is not there is said.
+    @Test
+    void setUpsAreWrittenOnceAndShared() throws Exception {
+        Production p = LanternWorks.production();
+        SetUp of = Objects.requireNonNull(p.shot("12").setUp());
+        Production shared = p.withShot("13", s -> s.withSetUp(of));
+        String text = ProductionJson.write(shared, null);
+        assertThat(text.split("groundM|heightM", -1)).hasSameSizeAs(ProductionJson.write(p, null).split("groundM|heightM", -1));
+        ProductionJson.Read read = ProductionJson.read(HERE, text, "");
+        assertThat(read.production()).isEqualTo(shared);
+        Production none = shared.withShot("12", s -> s.withSetUp(null)).withShot("13", s -> s.withSetUp(null));
+        String kept = ProductionJson.write(none, read.tree());
+        assertThat(kept).contains("Set of shot 12");
+        assertThat(read(kept)).isEqualTo(none);
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> read(text.replaceFirst("\"id\" : \"set-of-12\"", "\"id\" : \"gone\""))).withMessageContaining("set-of-12").withMessageContaining("set-ups");
     }
 
     /// Every limit was written out; only those that the house had changed are its own.

@@ -203,8 +203,8 @@ class ProductionFolderTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "/day | null | day", "/houseRules | null | houseRules", "/shots | null | shots", "/shots/0/plates | null | plates", "/shots/0/title | null | title",
-        "/shots/0/seconds | 1e999 | seconds", "/shots/0/seconds | \"NaN\" | seconds", "/shots/0/stage/light/direction/value/azimuthDeg | 1e300 | azimuthDeg", "/shots/0/plates/0/role | \"HERO\" | HERO",
-        "/shots/0/plates/0/takes/0/footage | 7e | line", "/shots/0/stage/camera/position/value/x | -1e999 | camera"
+        "/shots/0/seconds | 1e999 | seconds", "/shots/0/seconds | \"NaN\" | seconds", "/setUps/0/stage/light/direction/value/azimuthDeg | 1e300 | azimuthDeg", "/shots/0/plates/0/role | \"HERO\" | HERO",
+        "/shots/0/plates/0/takes/0/footage | 7e | line", "/setUps/0/stage/camera/position/value/x | -1e999 | camera"
     })
     void everyWrongValueHasItsSentence(String pointer, String value, String named) throws Exception {
         make();

@@ -56,7 +56,7 @@ public final class LayerBench extends Bench {
 
     public LayerBench(Session session) {
         super(session, BenchName.LAYER, new HBox(12));
-        properties = new LayerProperties(session.shot(), this::preview, this::accept);
+        properties = new LayerProperties(session.shot(), session.store()::now, this::preview, this::accept);
         VBox.setVgrow(picture, Priority.ALWAYS);
         above.setPrefHeight(210);
         side.setPrefHeight(210);

@@ -1,13 +1,16 @@
 package org.scenothesis.studio.layer;
 
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.layer.Placement;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.step.Grade;
@@ -20,6 +23,7 @@ import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.production.words.Words;
@@ -69,6 +73,23 @@ final class LayerModel {
             case Given.Told<?> t -> Words.of("origin.told");
             case Given.Assumed<?> a -> Words.of("origin.assumed") + ": " + Words.assumed(a.why());
         };
+    }
+
+    /// The names of the set-ups there are.
+    static List<String> setUps(Production p) {
+        return p.setUps().stream().map(SetUp::name).toList();
+    }
+
+    static @Nullable SetUp setUp(Production p, String name) {
+        return p.setUps().stream().filter(s -> s.name().equals(name)).findFirst().orElse(null);
+    }
+
+    /// Who else is filmed with the set-up of a shot; empty for nobody.
+    static String sharing(Production p, Shot shot) {
+        SetUp mine = shot.setUp();
+        String others = mine == null ? "" : p.shots().stream().filter(s -> !s.id().equals(shot.id()) && s.setUp() != null && s.setUp().id().equals(mine.id()))
+                .map(s -> String.valueOf(s.number())).collect(Collectors.joining(", "));
+        return others.isEmpty() ? "" : Words.of("setUp.shared", others);
     }
 
     /// What has to be said about a place at a moment; empty for nothing.

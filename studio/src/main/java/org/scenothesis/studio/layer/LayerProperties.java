@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -19,6 +20,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Key;
@@ -33,6 +35,7 @@ import org.scenothesis.core.value.Ease;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.ChoiceRow;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
@@ -42,6 +45,7 @@ import org.scenothesis.studio.parts.Text;
 final class LayerProperties extends VBox {
     private static final double HEAD = 31;
 
+    private final Supplier<Production> production;
     private final Consumer<Shot> moving;
     private final BiConsumer<String, UnaryOperator<Shot>> done;
     private final List<Runnable> updates = new ArrayList<>();
@@ -51,8 +55,9 @@ final class LayerProperties extends VBox {
     private double at;
 
     /// - `moving`: the shot as it would be, while a number is dragged; `done`: what changes once it is let go.
-    LayerProperties(Shot shot, Consumer<Shot> moving, BiConsumer<String, UnaryOperator<Shot>> done) {
+    LayerProperties(Shot shot, Supplier<Production> production, Consumer<Shot> moving, BiConsumer<String, UnaryOperator<Shot>> done) {
         super(6);
+        this.production = production;
         this.shot = shot;
         this.moving = moving;
         this.done = done;
@@ -68,7 +73,7 @@ final class LayerProperties extends VBox {
         shot = ofShot;
         at = atSeconds;
         layer = l == null ? "" : l.id();
-        List<Object> form = new ArrayList<>(List.of(ofShot.id(), layer, ofShot.stage() != null, lowest()));
+        List<Object> form = new ArrayList<>(List.of(ofShot.id(), layer, ofShot.stage() != null, lowest(), LayerModel.setUps(production.get())));
         if (l != null) {
             form.add(l.name());
             l.steps().forEach(s -> form.add(s.getClass()));
@@ -102,6 +107,10 @@ final class LayerProperties extends VBox {
         for (Step s : LayerModel.shown(shot, l)) {
             boolean there = next < l.steps().size() && l.steps().get(next) == s;
             new Form(s, there ? next++ : -1).build();
+        }
+        List<String> setUps = LayerModel.setUps(production.get());
+        if (!setUps.isEmpty() && l.step(Place.class).isPresent()) {
+            setUp(setUps);
         }
         if (l.step(Shadow.class).isPresent() && shot.stage() != null) {
             light();
@@ -248,6 +257,21 @@ final class LayerProperties extends VBox {
         }
     }
 
+    /// Which camera and light the shot is filmed with, and who else is.
+    private void setUp(List<String> setUps) {
+        List<String> words = new ArrayList<>(List.of(Words.of("setUp.none")));
+        words.addAll(setUps);
+        ChoiceRow row = new ChoiceRow("set-up", Words.of("setUp"), words, word -> done.accept(Words.of("setUp"), s -> s.withSetUp(LayerModel.setUp(production.get(), word))));
+        Label others = Text.block("", "muted", "small");
+        updates.add(() -> {
+            row.show(shot.setUp() == null ? Words.of("setUp.none") : shot.setUp().name());
+            others.setText(LayerModel.sharing(production.get(), shot));
+            others.setVisible(!others.getText().isEmpty());
+            others.setManaged(!others.getText().isEmpty());
+        });
+        getChildren().addAll(row, others);
+    }
+
     private void light() {
         getChildren().add(Text.of("light of the stage, for all layers", "column-head"));
         for (LightNumber n : LightNumber.values()) {
@@ -265,7 +289,6 @@ final class LayerProperties extends VBox {
     }
 
     private static Shot lit(Shot s, LightNumber n, double v) {
-        Stage stage = s.stage();
-        return stage == null ? s : s.withStage(stage.withLight(n.with.apply(stage, v)));
+        return s.withStage(stage -> stage.withLight(n.with.apply(stage, v)));
     }
 }

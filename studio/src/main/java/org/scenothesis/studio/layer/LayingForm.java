@@ -10,17 +10,13 @@ import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
-import javafx.geometry.Pos;
-import javafx.scene.control.ComboBox;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.shot.Blend;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.ChoiceRow;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
@@ -71,21 +67,8 @@ final class LayingForm extends VBox {
     }
 
     private void choice(String name, List<String> words, Function<Layer, String> show, Function<String, UnaryOperator<Layer>> chosen) {
-        ComboBox<String> box = new ComboBox<>();
-        box.getItems().addAll(words);
-        box.setId("choice-" + name);
-        box.setAccessibleText(Words.of("laying." + name));
-        edits.updates.add(() -> box.setValue(show.apply(edits.now.get())));
-        box.setOnAction(e -> {
-            String word = box.getValue();
-            if (word != null && !word.equals(show.apply(edits.now.get()))) {
-                edits.done.accept(Words.of("laying." + name), chosen.apply(word));
-            }
-        });
-        Region room = new Region();
-        HBox.setHgrow(room, Priority.ALWAYS);
-        HBox row = new HBox(6, Text.of(Words.of("laying." + name), "muted"), room, box);
-        row.setAlignment(Pos.CENTER_LEFT);
+        ChoiceRow row = new ChoiceRow(name, Words.of("laying." + name), words, word -> edits.done.accept(Words.of("laying." + name), chosen.apply(word)));
+        edits.updates.add(() -> row.show(show.apply(edits.now.get())));
         getChildren().add(row);
     }
 

@@ -1,0 +1,67 @@
+package org.scenothesis.production.store;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/// Set-ups are written once, at the production, and named by their id in the shots that share them; a shot that was read has its set-up at hand.
+final class SetUps {
+    private static final String ALL = "setUps";
+    private static final String OF_SHOT = "setUp";
+
+    private SetUps() {}
+
+    /// Puts the set-ups of a written document into its shots.
+    ///
+    /// @throws IllegalArgumentException if a shot names one that is not there
+    static void spread(ObjectNode production) {
+        Map<String, JsonNode> all = new HashMap<>();
+        production.path(ALL).forEach(s -> all.put(s.path("id").asText(), s));
+        for (JsonNode shot : production.path("shots")) {
+            JsonNode named = shot.path(OF_SHOT);
+            if (shot instanceof ObjectNode o && named.isTextual()) {
+                JsonNode found = all.get(named.asText());
+                if (found == null) {
+                    throw new IllegalArgumentException("shots." + shot.path("id").asText() + ".setUp, \"" + named.asText() + "\" is not among the set-ups of the production");
+                }
+                o.set(OF_SHOT, found.deepCopy());
+            }
+        }
+    }
+
+    /// Takes the set-ups out of the shots; those that no shot names any more stay.
+    static void gather(ObjectNode production) {
+        Map<String, JsonNode> all = new LinkedHashMap<>();
+        production.path(ALL).forEach(s -> all.put(s.path("id").asText(), s));
+        for (JsonNode shot : production.path("shots")) {
+            if (shot instanceof ObjectNode o && o.path(OF_SHOT) instanceof ObjectNode setUp) {
+                all.put(setUp.path("id").asText(), setUp);
+                o.put(OF_SHOT, setUp.path("id").asText());
+            }
+        }
+        ArrayNode out = production.putArray(ALL);
+        all.values().forEach(out::add);
+    }
+
+    /// Shots of schemas 1 to 3 had a stage each; equal ones are one set-up.
+    static void fromStages(ObjectNode production) {
+        Map<JsonNode, ObjectNode> made = new HashMap<>();
+        for (JsonNode shot : production.path("shots")) {
+            if (shot instanceof ObjectNode o && o.has("stage")) {
+                JsonNode stage = o.remove("stage");
+                if (stage.isObject()) {
+                    o.set(OF_SHOT, made.computeIfAbsent(stage, s -> setUp(production, o.path("id").asText(), s)));
+                } else {
+                    o.putNull(OF_SHOT);
+                }
+            }
+        }
+    }
+
+    private static ObjectNode setUp(ObjectNode production, String shot, JsonNode stage) {
+        return production.objectNode().put("id", "set-of-" + shot).put("name", "Set of shot " + shot).set("stage", stage);
+    }
+}
