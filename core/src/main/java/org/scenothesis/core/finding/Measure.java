@@ -21,6 +21,8 @@ public enum Measure {
     LENGTH("s", 5, 1, Group.FILM, Mend.SHOOT),
     MATRIX("mired", 0, 0.3, Group.COLOUR, Mend.SHOOT),
     OUTSIDE("", 1, 0, Group.FILM, Mend.SHOOT),
+    /// Planned, and not among the plates.
+    NEEDED("", 5, 3, Group.FILM, Mend.BREAK_DOWN),
     /// Never filmed.
     MISSING("", 5, 3, Group.FILM, Mend.BREAK_DOWN),
     /// Filmed, but its file cannot be read.

@@ -2,6 +2,10 @@ package org.scenothesis.production.measure;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Judgement;
@@ -13,6 +17,8 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.PlanWords;
+import org.scenothesis.production.words.Words;
 
 /// The one place that judges: what the meters found of a shot, against the rules of the house. What should be measured and is not yet is a finding too.
 public final class Judge {
@@ -24,9 +30,19 @@ public final class Judge {
         ofFolder = folder.strayLinks().stream().map(link -> Finding.that(Measure.OUTSIDE, new Subject.OfProduction(), 1, Verdict.REDO).noted(link)).toList();
     }
 
-    /// Findings of the whole shot, and of the folder it lies in.
+    /// Findings of the whole shot, of the folder it lies in, and of what its plan needs and the shelf lacks.
     public Judgement of(Shot shot, Measured m, HouseRules rules) {
+        return of(shot, Breakdown.plan(shot, rules), m, rules);
+    }
+
+    /// The same with the plan at hand; null while there is none yet.
+    public Judgement of(Shot shot, @Nullable BreakdownPlan plan, Measured m, HouseRules rules) {
         List<Finding> out = new ArrayList<>(ofFolder);
+        if (plan != null && !shot.plates().isEmpty()) {
+            Set<String> have = Breakdown.matched(shot, plan).keySet();
+            plan.needs().stream().filter(n -> !n.proposed() && !have.contains(n.key()))
+                    .forEach(n -> out.add(Finding.unmeasured(Measure.NEEDED, new Subject.OfShot(), Words.of("finding.NEEDED.note", PlanWords.name(n)))));
+        }
         for (Plate p : shot.plates()) {
             out.addAll(plate(shot, p, m, rules));
         }

@@ -87,7 +87,7 @@ public final class Words {
             case SIZE -> number(v, 0) + " px";
             case RATE -> number(v, 2) + "/s";
             case LENGTH -> number(v, 2) + " s";
-            case MATRIX, OUTSIDE -> "";
+            case MATRIX, OUTSIDE, NEEDED -> "";
             case MISSING -> of("value.missing");
             case BROKEN -> of("value.broken");
             case KEY_DIRECTION -> number(v, 1) + "\u00b0";
@@ -98,7 +98,7 @@ public final class Words {
     private static String limit(Finding f) {
         return switch (f.measure()) {
             case ROLL -> of("limit.least", number(f.limit().holds(), 1) + " s");
-            case MISSING, BROKEN, BORDER, SIZE, RATE, LENGTH, MATRIX, OUTSIDE -> "";
+            case MISSING, NEEDED, BROKEN, BORDER, SIZE, RATE, LENGTH, MATRIX, OUTSIDE -> "";
             default -> f.verdict() == Verdict.NOT_MEASURED && f.limit().holds() == 0 ? "" : of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
         };
     }

@@ -10,12 +10,14 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.step.Outline;
@@ -92,6 +94,20 @@ class FittingTest {
         film("tall.mkv", 160, 120, 24, 12, 0);
         assertThat(findings(with("maker", "tall.mkv"), survey(with("maker", "tall.mkv")), "maker"))
                 .anyMatch(x -> x.measure() == Measure.SIZE && x.verdict() == Verdict.REDO && Words.sentence(x).meaning().contains("stretch"));
+    }
+
+    /// A plan that asks for more than the shelf has: no go, and each is named; what is only proposed may be left.
+    @Test
+    void aPlateThatIsPlannedAndNotOnTheShelfIsNotKnown() {
+        Shot s = shot.withPlates(shot.plates().stream().filter(p -> p.role() == PlateRole.CLEAN).toList());
+        Judgement j = new Judge(folder).of(s, survey(s), folder.production().houseRules());
+        assertThat(j.findings()).filteredOn(f -> f.measure() == Measure.NEEDED).isNotEmpty().allSatisfy(f -> {
+            assertThat(f.verdict()).isEqualTo(Verdict.NOT_MEASURED);
+            assertThat(Words.sentence(f).meaning()).contains("not on the shelf");
+        }).anySatisfy(f -> assertThat(f.note()).containsIgnoringCase("lantern")).noneSatisfy(f -> assertThat(f.note()).containsIgnoringCase("card"));
+        assertThat(j.of("clean").verdict()).isNotEqualTo(Verdict.NOT_MEASURED);
+        assertThat(j.go()).isNotEqualTo(Judgement.Answer.YES);
+        assertThat(new Judge(folder).of(shot, survey(shot), folder.production().houseRules()).findings()).noneMatch(f -> f.measure() == Measure.NEEDED);
     }
 
     /// A second take of the clean plate used to be compared with its own beginning, and to hold however far it stood away.

@@ -224,7 +224,7 @@ public final class BoardBench extends Bench {
                             ? "All " + known.of() + " measurements are made. Strike the set when the strike list on Shoot agrees."
                             : known.measured() + " of " + known.of() + " measured; what was measured holds. " + unknown(shot), "paper-text"),
                     buttons(Text.button(known.all() ? "Go to Hand over" : "See what is missing", "paper-button", () -> {
-                        session.bench().set(known.all() ? BenchName.HAND_OVER : BenchName.SHOOT);
+                        session.bench().set(known.all() ? BenchName.HAND_OVER : session.judgement().get().unmeasured().stream().findFirst().map(BenchName::of).orElse(BenchName.SHOOT));
                     })));
         } else {
             paper.getChildren().addAll(advice(shot, next.get()));
@@ -235,7 +235,7 @@ public final class BoardBench extends Bench {
     /// Why the first of what is not known is not.
     private String unknown(Shot shot) {
         return session.judgement().get().unmeasured().stream().filter(f -> !f.note().isEmpty()).findFirst()
-                .map(f -> shot.plate(f.plate()).map(Plate::name).orElse(f.plate()) + ": " + f.note()).orElse("");
+                .map(f -> shot.plate(f.plate()).map(p -> p.name() + ": ").orElse("") + f.note()).orElse("");
     }
 
     private List<Node> advice(Shot shot, Finding f) {

@@ -12,6 +12,7 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -78,8 +79,9 @@ final class PlatesView extends PageView {
         List<RunningOrder.Step> steps = model.day().order().of(plan.shot());
         double minutes = steps.stream().mapToDouble(s -> s.changeMinutes() + s.job().minutes()).sum();
         String sum = plan.needs().isEmpty() ? "" : Words.number(minutes, 0) + " min on set, " + Words.number(plan.handHours(), 1) + " h by hand later";
-        HBox head = new HBox(12, Text.of(plan.needs().size() + (plan.needs().size() == 1 ? " plate follows" : " plates follow"), "heading"), Text.of(sum, "muted"));
+        FlowPane head = new FlowPane(12, 4, Text.of(plan.needs().size() + (plan.needs().size() == 1 ? " plate follows" : " plates follow"), "heading"), Text.of(sum, "muted"));
         head.setAlignment(Pos.CENTER_LEFT);
+        head.setPrefWrapLength(360);
         int missing = plan.needs().isEmpty() ? 0 : model.missing().size();
         if (missing > 0) {
             var shelve = Text.button("Put " + missing + (missing == 1 ? " plate" : " plates") + " on the shelf", "floor-button", model::shelve);

@@ -14,6 +14,7 @@ import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
@@ -165,7 +166,9 @@ public final class HandOverBench extends Bench {
         for (Finding f : open.stream().limit(6).toList()) {
             Words.Sentence s = Words.sentence(f);
             String plate = session.shot().plate(f.plate()).map(p -> p.name()).orElse("");
-            HBox row = new HBox(8, new VerdictMark(f.verdict()), Text.of(plate + ": " + s.title().toLowerCase(Locale.ROOT)), Text.of(s.value(), "number"));
+            Label value = Text.of(s.value(), "number");
+            value.setMinWidth(Region.USE_PREF_SIZE);
+            HBox row = new HBox(8, new VerdictMark(f.verdict()), Text.of((plate.isEmpty() ? "" : plate + ": ") + s.title().toLowerCase(Locale.ROOT)), value);
             row.setAlignment(Pos.CENTER_LEFT);
             allow.getChildren().add(row);
         }

@@ -1,6 +1,7 @@
 package org.scenothesis.studio.house;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
@@ -96,8 +97,9 @@ final class BenchLine extends HBox {
     private void show() {
         Shot shot = session.shot();
         title.setText(shot.title());
-        int last = session.store().now().shots().stream().mapToInt(Shot::number).max().orElse(shot.number());
-        under.setText(session.store().now().title() + (shot.id().isEmpty() ? "" : " \u00b7 shot " + shot.number() + " of " + last));
+        List<String> shots = session.store().now().shots().stream().map(Shot::id).toList();
+        String of = shots.size() < 2 ? "" : ", " + (shots.indexOf(shot.id()) + 1) + " of " + shots.size();
+        under.setText(session.store().now().title() + (shot.id().isEmpty() ? "" : " \u00b7 shot " + shot.number() + of));
         for (BenchName b : BenchName.values()) {
             Objects.requireNonNull(counts.get(b)).setText(count(b, shot));
         }
@@ -116,6 +118,9 @@ final class BenchLine extends HBox {
             if (n > 0) {
                 return n + " " + Words.verdict(v);
             }
+        }
+        if (!mine.unmeasured().isEmpty() && b == BenchName.BREAK_DOWN) {
+            return mine.unmeasured().size() + " not shelved";
         }
         if (!mine.unmeasured().isEmpty()) {
             return session.work().get().what().isEmpty() ? "not measured" : "measuring";

@@ -14,8 +14,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Judgement;
+import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.production.store.Store;
@@ -158,10 +160,14 @@ final class FindingsLine extends VBox {
         }
     }
 
+    private static String who(Finding f, @Nullable Plate plate) {
+        return plate != null ? plate.name() : f.subject() instanceof Subject.OfProduction ? "the production" : f.plate().isEmpty() ? "the shot" : f.plate();
+    }
+
     private Region row(Finding f) {
         Words.Sentence s = Words.sentence(f);
         Plate plate = session.shot().plate(f.plate()).orElse(null);
-        Label who = Text.of(plate == null ? f.plate().isEmpty() ? "the production" : f.plate() : plate.name(), "strong");
+        Label who = Text.of(who(f, plate), "strong");
         who.setMinWidth(130);
         who.setMaxWidth(130);
         Label what = Text.of(s.title());

@@ -118,7 +118,10 @@ public final class Session implements AutoCloseable {
     private void plan() {
         Production now = store.now();
         DayPlan before = plan.get();
-        worker.ask(PLAN, ticket -> DayPlan.of(now, before), plan::set, e -> say("the plan could not be made: " + e.getMessage()));
+        worker.ask(PLAN, ticket -> DayPlan.of(now, before), p -> {
+            plan.set(p);
+            judge();
+        }, e -> say("the plan could not be made: " + e.getMessage()));
     }
 
     /// The shot and plate that are chosen may have gone with an undo.
@@ -132,7 +135,7 @@ public final class Session implements AutoCloseable {
     }
 
     private void judge() {
-        Judgement now = judge.of(shot(), measured.get(), store.now().houseRules());
+        Judgement now = judge.of(shot(), plan.get().plans().get(shotId.get()), measured.get(), store.now().houseRules());
         if (!now.equals(judgement.get())) {
             judgement.set(now);
         }

@@ -289,6 +289,7 @@ public final class KeyBench extends Bench {
         session.worker().cancel("key-preview");
         KeyModel.Request request = request(current());
         if (request == null) {
+            session.worker().cancel("key-picture");
             PlateRole role = session.plate().map(Plate::role).orElse(null);
             Take take = session.plate().map(Plate::chosen).orElse(null);
             over.say(role == null ? "Choose a plate on the shelf." : !role.keyed() ? "Choose an element on screen on the shelf."

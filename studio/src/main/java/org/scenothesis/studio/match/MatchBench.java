@@ -15,10 +15,10 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
@@ -49,7 +49,7 @@ public final class MatchBench extends Bench {
     private final SeriesPlot shift = new SeriesPlot();
     private final SeriesPlot light = new SeriesPlot();
     private final VBox numbers = new VBox(8);
-    private final HBox takes = new HBox(4);
+    private final FlowPane takes = new FlowPane(4, 4);
     private final ComparisonBar bar = new ComparisonBar("match", words(), Comparison.DIFFERENCE, this::frame);
     private @Nullable String looked;
     private int shownSegment = -1;
@@ -71,15 +71,12 @@ public final class MatchBench extends Bench {
     }
 
     private void build() {
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        bar.getChildren().addAll(gap, takes);
         VBox.setVgrow(picture, Priority.ALWAYS);
         shift.setPrefHeight(120);
         shift.setMinHeight(110);
         light.setPrefHeight(92);
         light.setMinHeight(84);
-        VBox left = new VBox(8, bar, picture, shift, light);
+        VBox left = new VBox(8, bar, takes, picture, shift, light);
         HBox.setHgrow(left, Priority.ALWAYS);
         ScrollPane right = new ScrollPane(numbers);
         right.setFitToWidth(true);
@@ -160,6 +157,7 @@ public final class MatchBench extends Bench {
                 takes.getChildren().add(b);
             }
         }
+        takes.setManaged(!takes.getChildren().isEmpty());
         LockReport r = take == null || plate == null ? null : session.measured().get().lock(session.shot(), plate, take).orElse(null);
         shownSegment = segment();
         plots(r);

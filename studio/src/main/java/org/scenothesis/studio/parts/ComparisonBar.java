@@ -6,6 +6,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import org.scenothesis.core.match.Comparison;
 
 /// The ways of laying two plates over each other as a row of buttons, with their keys: B, D, O.
@@ -23,6 +24,7 @@ public final class ComparisonBar extends HBox {
             ToggleButton b = new ToggleButton(word);
             b.getStyleClass().setAll("toggle-button", "floor-button");
             b.setToggleGroup(group);
+            b.setMinWidth(Region.USE_PREF_SIZE);
             b.setUserData(c);
             b.setId(prefix + "-" + c.name().toLowerCase(Locale.ROOT));
             b.setSelected(c == mode);

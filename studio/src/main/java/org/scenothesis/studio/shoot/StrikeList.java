@@ -5,6 +5,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Verdict;
@@ -42,7 +43,10 @@ final class StrikeList extends VBox {
             Label name = Text.of(p.name(), "paper-text");
             HBox.setHgrow(name, Priority.ALWAYS);
             name.setMaxWidth(Double.MAX_VALUE);
-            HBox row = new HBox(8, new VerdictMark(v), name, Text.of(p.chosen() == null ? "to film" : Words.verdict(v), "paper-soft"));
+            name.setMinWidth(0);
+            Label word = Text.of(p.chosen() == null ? "to film" : Words.verdict(v), "paper-soft");
+            word.setMinWidth(Region.USE_PREF_SIZE);
+            HBox row = new HBox(8, new VerdictMark(v), name, word);
             row.setAlignment(Pos.CENTER_LEFT);
             slips.getChildren().add(row);
         }
