@@ -1,11 +1,13 @@
 package org.scenothesis.core.finding;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import org.scenothesis.core.Check;
 
 /// What the house assumes that work costs, in minutes; all of it can be changed, and is shown beside every result that uses it.
 ///
 /// - `hand`: hand work later. `changes`: changing the set between two plates.
-public record Estimates(Hand hand, Changes changes) {
+@RecordBuilder
+public record Estimates(Hand hand, Changes changes) implements EstimatesBuilder.With {
     public static final Estimates DEFAULT = new Estimates(new Hand(3, 5, 1, 12), new Changes(15, 12, 18, 2, 4, 10, 8, 1));
 
     /// One hand frame every `spacing` frames at `minutes` each; edges with hair, glass or smoke need one every `fineSpacing` at `fineMinutes`.
@@ -25,13 +27,5 @@ public record Estimates(Hand hand, Changes changes) {
                 Check.range("minutes of change", v, 0, 600);
             }
         }
-    }
-
-    public Estimates withHand(Hand other) {
-        return new Estimates(other, changes);
-    }
-
-    public Estimates withChanges(Changes other) {
-        return new Estimates(hand, other);
     }
 }

@@ -1,5 +1,6 @@
 package org.scenothesis.core.finding;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
@@ -9,7 +10,8 @@ import org.scenothesis.core.finding.Measure;
 /// The limits, schools and estimates of one production.
 ///
 /// - `limits`: those the house has set; the others are the handbook's. `schools`: the chosen ways; what is not in it is not chosen yet.
-public record HouseRules(Map<Measure, Limit> limits, Map<School, String> schools, Estimates estimates) {
+@RecordBuilder
+public record HouseRules(Map<Measure, Limit> limits, Map<School, String> schools, Estimates estimates) implements HouseRulesBuilder.With {
     public static final HouseRules DEFAULT = new HouseRules(Map.of(), Map.of(), Estimates.DEFAULT);
 
     public HouseRules {
@@ -44,10 +46,6 @@ public record HouseRules(Map<Measure, Limit> limits, Map<School, String> schools
 
     public HouseRules withSchool(School matter, String way) {
         return new HouseRules(limits, plus(schools, School.class, matter, way), estimates);
-    }
-
-    public HouseRules withEstimates(Estimates other) {
-        return new HouseRules(limits, schools, other);
     }
 
     private static <K extends Enum<K>, V> Map<K, V> plus(Map<K, V> map, Class<K> keys, K key, V value) {

@@ -1,5 +1,6 @@
 package org.scenothesis.core.key;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import org.scenothesis.core.Check;
 
 /// How the matte is cut from the separation, and what is done to edge and spill.
@@ -7,7 +8,8 @@ import org.scenothesis.core.Check;
 /// - `emptyBelow`, `solidAbove`: the two cuts on the separation; between them lies the edge.
 /// - `chokePx`: positive pulls the edge inwards, negative outwards; `softnessPx`: deviation of the blur of the edge.
 /// - `despill`: 0 leaves the screen's colour on the subject, 1 takes all of it away.
-public record KeySettings(double emptyBelow, double solidAbove, double chokePx, double softnessPx, double despill) {
+@RecordBuilder
+public record KeySettings(double emptyBelow, double solidAbove, double chokePx, double softnessPx, double despill) implements KeySettingsBuilder.With {
     public static final KeySettings DEFAULT = new KeySettings(0.10, 0.72, 0, 0, 1);
 
     public KeySettings {
@@ -25,17 +27,5 @@ public record KeySettings(double emptyBelow, double solidAbove, double chokePx, 
 
     public KeySettings withSolidAbove(double v) {
         return new KeySettings(emptyBelow, Math.max(v, emptyBelow + 0.02), chokePx, softnessPx, despill);
-    }
-
-    public KeySettings withChokePx(double v) {
-        return new KeySettings(emptyBelow, solidAbove, v, softnessPx, despill);
-    }
-
-    public KeySettings withSoftnessPx(double v) {
-        return new KeySettings(emptyBelow, solidAbove, chokePx, v, despill);
-    }
-
-    public KeySettings withDespill(double v) {
-        return new KeySettings(emptyBelow, solidAbove, chokePx, softnessPx, v);
     }
 }

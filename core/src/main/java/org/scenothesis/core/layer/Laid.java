@@ -1,5 +1,6 @@
 package org.scenothesis.core.layer;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.match.Gains;
@@ -18,43 +19,24 @@ import org.scenothesis.core.shot.step.Shadow;
 /// - `outline`: said but not yet used: a key takes it as garbage matte, else it becomes part of `mask`; null for none.
 /// - `mask`: what counts of it beside its alpha, null for all. `gains` and `presence` are worked in when it is laid.
 /// - `placement`, `shadow`: where it stands and what it throws; null for nowhere and none. `seen`: false once it stands behind the camera.
+@RecordBuilder
 record Laid(
         Piece piece, boolean cut, PlanarMap warp, @Nullable Picture unlit, @Nullable Outline outline, @Nullable Mask mask, Gains gains, double presence,
-        @Nullable Placement placement, @Nullable Shadow shadow, boolean seen) {
+        @Nullable Placement placement, @Nullable Shadow shadow, boolean seen) implements LaidBuilder.With {
     static Laid of(LayerPicture l) {
         return new Laid(l.piece(), false, l.fit(), l.unlit(), null, null, Gains.UNITY, 1, null, null, true);
     }
 
     Laid withPiece(Piece other, boolean isCut) {
-        return new Laid(other, isCut, warp, unlit, outline, mask, gains, presence, placement, shadow, seen);
+        return withPiece(other).withCut(isCut);
     }
 
-    Laid withOutline(@Nullable Outline other) {
-        return new Laid(piece, cut, warp, unlit, other, mask, gains, presence, placement, shadow, seen);
-    }
-
-    Laid withMask(@Nullable Mask other) {
-        return new Laid(piece, cut, warp, unlit, null, other, gains, presence, placement, shadow, seen);
-    }
-
-    Laid withGains(Gains other) {
-        return new Laid(piece, cut, warp, unlit, outline, mask, other, presence, placement, shadow, seen);
-    }
-
-    Laid withPresence(double other) {
-        return new Laid(piece, cut, warp, unlit, outline, mask, gains, other, placement, shadow, seen);
-    }
-
-    Laid withWarp(PlanarMap other) {
-        return new Laid(piece, cut, other, unlit, outline, mask, gains, presence, placement, shadow, seen);
+    Laid masked(@Nullable Mask other) {
+        return withMask(other).withOutline(null);
     }
 
     Laid withPlacement(Placement other, Piece there, boolean isSeen) {
-        return new Laid(there, cut, PlanarMap.identity(), unlit, outline, mask, gains, presence, other, shadow, isSeen);
-    }
-
-    Laid withShadow(Shadow other) {
-        return new Laid(piece, cut, warp, unlit, outline, mask, gains, presence, placement, other, seen);
+        return withPlacement(other).withPiece(there).withWarp(PlanarMap.identity()).withSeen(isSeen);
     }
 
     /// The light gained as a picture of its own, for steps that change it.
@@ -70,7 +52,7 @@ record Laid(
                 RowBlend.gained(lit.colours().get(c).data(), dark.colours().get(c).data(), out.colours().get(c).data(), from * lit.width(), to * lit.width());
             }
         });
-        return new Laid(Piece.whole(out), cut, warp, null, outline, mask, gains, presence, placement, shadow, seen);
+        return withPiece(Piece.whole(out)).withUnlit(null);
     }
 
     /// Its pixels where they lie in the frame.
@@ -90,7 +72,7 @@ record Laid(
         }
         Mask inside = scene.outlines().mask(o.at(scene.seconds()), o.softnessPx(), scene);
         Mask before = mask;
-        return withMask(before == null ? inside : before.times(inside));
+        return masked(before == null ? inside : before.times(inside));
     }
 
     /// All that counts is in its alpha, so that it can be moved as one thing.
@@ -104,11 +86,11 @@ record Laid(
         Mask m = l.mask == null ? own : own.times(Warps.within(l.mask, l.warp, l.piece.at(), scene));
         Box box = l.piece.at().within(m.at());
         if (box.isEmpty()) {
-            return l.withMask(null).withPiece(new Piece(Picture.of(1, 1).withAlpha(Plane.of(1, 1)), new Box(0, 0, 1, 1)), true);
+            return l.masked(null).withPiece(new Piece(Picture.of(1, 1).withAlpha(Plane.of(1, 1)), new Box(0, 0, 1, 1)), true);
         }
         Picture there = box.moved(-l.piece.at().left(), -l.piece.at().top()).cut(p);
         Plane alpha = box.moved(-m.at().left(), -m.at().top()).cut(m.coverage());
-        return l.withMask(null).withPiece(new Piece(there.withAlpha(alpha), box), true);
+        return l.masked(null).withPiece(new Piece(there.withAlpha(alpha), box), true);
     }
 
     /// How much of each pixel counts.

@@ -1,5 +1,6 @@
 package org.scenothesis.core.layer;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
@@ -16,7 +17,8 @@ import org.scenothesis.core.shot.Layer;
 /// - `gains`: what brings exposure and colour to the base's (1 for none); `fit`: picture pixel to base pixel where it was filmed in another size;
 ///   `toBase`: picture pixel to picture pixel, undoing a measured camera shift.
 /// - `keying`: how a frame of it is keyed; null where there is no screen to key against.
-public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Gains gains, PlanarMap fit, PlanarMap toBase, @Nullable Keying keying) {
+@RecordBuilder
+public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Gains gains, PlanarMap fit, PlanarMap toBase, @Nullable Keying keying) implements LayerPictureBuilder.With {
     /// Keys a frame against the screen of its take; the outline, in shares of the picture, may be empty.
     @FunctionalInterface
     public interface Keying {
@@ -31,28 +33,12 @@ public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Ga
         return new LayerPicture(layer, piece, null, Gains.UNITY, PlanarMap.identity(), PlanarMap.identity(), null);
     }
 
-    public LayerPicture withUnlit(Picture other) {
-        return new LayerPicture(layer, piece, other, gains, fit, toBase, keying);
-    }
-
-    public LayerPicture withGains(Gains other) {
-        return new LayerPicture(layer, piece, unlit, other, fit, toBase, keying);
-    }
-
     /// Filmed in another size than a base of `width` × `height`: stretched to it.
     public LayerPicture fitted(int width, int height) {
         boolean same = picture().width() == width && picture().height() == height;
         double kx = width / (double) picture().width();
         double ky = height / (double) picture().height();
-        return same ? this : new LayerPicture(layer, piece, unlit, gains, new PlanarMap(kx, 0, 0, 0, ky, 0, 0, 0, 1), toBase, keying);
-    }
-
-    public LayerPicture withToBase(PlanarMap other) {
-        return new LayerPicture(layer, piece, unlit, gains, fit, other, keying);
-    }
-
-    public LayerPicture withKeying(Keying other) {
-        return new LayerPicture(layer, piece, unlit, gains, fit, toBase, other);
+        return same ? this : withFit(new PlanarMap(kx, 0, 0, 0, ky, 0, 0, 0, 1));
     }
 
     Picture picture() {

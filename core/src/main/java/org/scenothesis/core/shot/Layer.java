@@ -1,5 +1,6 @@
 package org.scenothesis.core.shot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -24,7 +25,8 @@ import org.scenothesis.core.value.Given;
 ///
 /// What a layer is for shows in its steps only. The usual ones: a base is a plate; a patch is steadied, outlined and matched; an element is keyed,
 /// placed and throws a shadow; gained light is outlined and added.
-public record Layer(String id, String name, boolean on, Source source, TimeMap time, List<Step> steps, Blend blend) {
+@RecordBuilder
+public record Layer(String id, String name, boolean on, Source source, TimeMap time, List<Step> steps, Blend blend) implements LayerBuilder.With {
     private static final int MOST_STEPS = 100;
     /// Where a step goes that is put in: each behind those it needs. A garbage matte lies before the key, so outlines have two places.
     private static final List<Class<? extends Step>> USUAL_ORDER = List.of(
@@ -144,21 +146,5 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
 
     public Layer without(Class<? extends Step> kind) {
         return withSteps(steps.stream().filter(s -> !kind.isInstance(s)).toList());
-    }
-
-    public Layer withSteps(List<Step> other) {
-        return new Layer(id, name, on, source, time, other, blend);
-    }
-
-    public Layer withOn(boolean other) {
-        return new Layer(id, name, other, source, time, steps, blend);
-    }
-
-    public Layer withTime(TimeMap other) {
-        return new Layer(id, name, on, source, other, steps, blend);
-    }
-
-    public Layer withBlend(Blend other) {
-        return new Layer(id, name, on, source, time, steps, other);
     }
 }

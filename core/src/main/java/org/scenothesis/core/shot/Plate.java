@@ -1,5 +1,6 @@
 package org.scenothesis.core.shot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -11,6 +12,7 @@ import org.scenothesis.core.Check;
 /// - `lockGroup`: plates that must share one untouched camera; `lightGroup`: plates that must share one light; empty for none.
 /// - `rollSeconds`: the least length of a take; 0 for a still.
 /// - `need`: the key of the planned need it was made for; empty when it was added by hand.
+@RecordBuilder
 public record Plate(
         String id,
         String name,
@@ -20,7 +22,7 @@ public record Plate(
         String lightGroup,
         double rollSeconds,
         List<Take> takes,
-        String need) {
+        String need) implements PlateBuilder.With {
     public Plate {
         Check.range("rollSeconds", rollSeconds, 0, 86_400);
         takes = List.copyOf(takes);
@@ -40,10 +42,6 @@ public record Plate(
         return takes.stream().filter(t -> t.id().equals(takeId)).findFirst();
     }
 
-    public Plate withTakes(List<Take> other) {
-        return new Plate(id, name, role, spike, lockGroup, lightGroup, rollSeconds, other, need);
-    }
-
     public Plate withTakeAdded(Take take) {
         List<Take> more = new ArrayList<>(takes);
         more.add(take);
@@ -56,6 +54,6 @@ public record Plate(
     }
 
     public Plate named(String other) {
-        return new Plate(id, other, role, spike, lockGroup, lightGroup, rollSeconds, takes, need);
+        return withName(other);
     }
 }

@@ -1,5 +1,6 @@
 package org.scenothesis.core.shot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,7 +10,8 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.stage.SetUp;
 
 /// A production: its shots, the rules of the house, the day of shooting, and the permissions for what is borrowed.
-public record Production(String title, List<Shot> shots, HouseRules houseRules, ShootDay day, List<Permission> permissions) {
+@RecordBuilder
+public record Production(String title, List<Shot> shots, HouseRules houseRules, ShootDay day, List<Permission> permissions) implements ProductionBuilder.With {
     public Production {
         shots = List.copyOf(shots);
         permissions = List.copyOf(permissions);
@@ -52,19 +54,7 @@ public record Production(String title, List<Shot> shots, HouseRules houseRules, 
         return List.copyOf(out.values());
     }
 
-    public Production withShots(List<Shot> other) {
-        return new Production(title, other, houseRules, day, permissions);
-    }
-
-    public Production withHouseRules(HouseRules other) {
-        return new Production(title, shots, other, day, permissions);
-    }
-
     public Production withDay(UnaryOperator<ShootDay> change) {
-        return new Production(title, shots, houseRules, change.apply(day), permissions);
-    }
-
-    public Production withPermissions(List<Permission> other) {
-        return new Production(title, shots, houseRules, day, other);
+        return withDay(change.apply(day));
     }
 }

@@ -1,5 +1,6 @@
 package org.scenothesis.core.shot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.format.DateTimeParseException;
@@ -18,7 +19,8 @@ import org.scenothesis.core.Check;
 /// - `date` as 2026-11-25, empty while it is open; `callTime` as 08:30; `prepareMinutes` from the call to the first change.
 ///
 /// @throws IllegalArgumentException if the date or the call time cannot be read
-public record ShootDay(List<String> order, Set<String> acknowledged, String date, String callTime, int prepareMinutes) {
+@RecordBuilder
+public record ShootDay(List<String> order, Set<String> acknowledged, String date, String callTime, int prepareMinutes) implements ShootDayBuilder.With {
     public static final ShootDay DEFAULT = new ShootDay(List.of(), Set.of(), "", "09:00", 30);
 
     public ShootDay {
@@ -37,10 +39,6 @@ public record ShootDay(List<String> order, Set<String> acknowledged, String date
 
     public LocalTime call() {
         return LocalTime.parse(callTime);
-    }
-
-    public ShootDay withOrder(List<String> other) {
-        return new ShootDay(other, acknowledged, date, callTime, prepareMinutes);
     }
 
     public ShootDay calledAt(String other) {

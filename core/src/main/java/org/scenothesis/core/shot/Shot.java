@@ -1,5 +1,6 @@
 package org.scenothesis.core.shot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -16,6 +17,7 @@ import org.scenothesis.core.value.Given;
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
 /// `setUp` is the camera and light it is filmed with, which other shots may share; null before it is staged. `setting` is what was told about place and conditions.
+@RecordBuilder
 public record Shot(
         String id,
         int number,
@@ -27,7 +29,7 @@ public record Shot(
         List<Plate> plates,
         List<Layer> layers,
         @Nullable SetUp setUp,
-        Setting setting) {
+        Setting setting) implements ShotBuilder.With {
     
 
     public Shot {
@@ -69,10 +71,6 @@ public record Shot(
         return plates.stream().filter(p -> p.role() == role).findFirst();
     }
 
-    public Shot withPlates(List<Plate> other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, other, layers, setUp, setting);
-    }
-
     public Shot withPlate(String plateId, UnaryOperator<Plate> change) {
         return withPlates(plates.stream().map(p -> p.id().equals(plateId) ? change.apply(p) : p).toList());
     }
@@ -88,16 +86,8 @@ public record Shot(
         return withPlates(more);
     }
 
-    public Shot withLayers(List<Layer> other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, other, setUp, setting);
-    }
-
     public Shot withLayer(String layerId, UnaryOperator<Layer> change) {
         return withLayers(layers.stream().map(l -> l.id().equals(layerId) ? change.apply(l) : l).toList());
-    }
-
-    public Shot withWonders(List<Wonder> other) {
-        return new Shot(id, number, title, story, seconds, other, beats, plates, layers, setUp, setting);
     }
 
     public Shot withWonder(String wonderId, UnaryOperator<Wonder> change) {
@@ -110,6 +100,7 @@ public record Shot(
         return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting);
     }
 
+    @Override
     public Shot withSetUp(@Nullable SetUp other) {
         return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting);
     }
@@ -125,15 +116,15 @@ public record Shot(
     }
 
     public Shot withSetting(UnaryOperator<Setting> change) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, change.apply(setting));
+        return withSetting(change.apply(setting));
     }
 
     /// The same under another id and number.
     public Shot renamed(String otherId, int otherNumber) {
-        return new Shot(otherId, otherNumber, title, story, seconds, wonders, beats, plates, layers, setUp, setting);
+        return withId(otherId).withNumber(otherNumber);
     }
 
     public Shot told(String otherTitle, String otherStory, double otherSeconds) {
-        return new Shot(id, number, otherTitle, otherStory, otherSeconds, wonders, beats, plates, layers, setUp, setting);
+        return withTitle(otherTitle).withStory(otherStory).withSeconds(otherSeconds);
     }
 }

@@ -1,12 +1,14 @@
 package org.scenothesis.core.shot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
 import org.scenothesis.core.Check;
 
 /// Something impossible that happens to a subject between two moments, and the plain facts told about it.
-public record Wonder(String id, WonderKind kind, String subject, double fromSeconds, double toSeconds, Map<String, String> facts) {
+@RecordBuilder
+public record Wonder(String id, WonderKind kind, String subject, double fromSeconds, double toSeconds, Map<String, String> facts) implements WonderBuilder.With {
     public Wonder {
         Check.range("fromSeconds", fromSeconds, 0, 86_400);
         Check.range("toSeconds", toSeconds, 0, 86_400);
@@ -21,10 +23,6 @@ public record Wonder(String id, WonderKind kind, String subject, double fromSeco
         Map<String, String> more = new TreeMap<>(facts);
         more.put(key, value);
         return new Wonder(id, kind, subject, fromSeconds, toSeconds, more);
-    }
-
-    public Wonder withSubject(String other) {
-        return new Wonder(id, kind, other, fromSeconds, toSeconds, facts);
     }
 
     public Wonder between(double from, double to) {

@@ -1,5 +1,6 @@
 package org.scenothesis.core.stage;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.value.Given;
@@ -8,7 +9,8 @@ import org.scenothesis.core.value.Given;
 ///
 /// - `sizeDeg`: its angular diameter.
 /// - `keyToFillStops` = log2(key / fill) on a surface that faces the key.
-public record KeyLight(Given<Direction> direction, Given<Double> sizeDeg, Given<Double> keyToFillStops) {
+@RecordBuilder
+public record KeyLight(Given<Direction> direction, Given<Double> sizeDeg, Given<Double> keyToFillStops) implements KeyLightBuilder.With {
     /// - `azimuthDeg`: ground direction towards the light in the world, 0 along its Z axis, positive towards X, like a camera's pan.
     /// - `elevationDeg`: above the ground.
     public record Direction(double azimuthDeg, double elevationDeg) {
@@ -64,17 +66,5 @@ public record KeyLight(Given<Direction> direction, Given<Double> sizeDeg, Given<
     public static double keyToFillStops(double litToShadowStops, Direction direction, Vec normal) {
         double cos = Math.max(1e-3, normal.unit().dot(direction.towards()));
         return Math.clamp(Math.log((Math.pow(2, litToShadowStops) - 1) / cos) / Math.log(2), -6, 12);
-    }
-
-    public KeyLight withDirection(Given<Direction> other) {
-        return new KeyLight(other, sizeDeg, keyToFillStops);
-    }
-
-    public KeyLight withSizeDeg(Given<Double> other) {
-        return new KeyLight(direction, other, keyToFillStops);
-    }
-
-    public KeyLight withKeyToFillStops(Given<Double> other) {
-        return new KeyLight(direction, sizeDeg, other);
     }
 }

@@ -1,11 +1,13 @@
 package org.scenothesis.core.stage;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.CameraPose;
 
 /// The set in metres as far as layering needs it; the first surface is the ground that receives shadows.
-public record Stage(StageCamera camera, List<Surface> surfaces, KeyLight light) {
+@RecordBuilder
+public record Stage(StageCamera camera, List<Surface> surfaces, KeyLight light) implements StageBuilder.With {
     public Stage {
         surfaces = List.copyOf(surfaces);
         Check.that(!surfaces.isEmpty(), "a stage needs the surface things stand on");
@@ -29,9 +31,5 @@ public record Stage(StageCamera camera, List<Surface> surfaces, KeyLight light) 
 
     public CameraPose pose(int width, int height) {
         return camera.pose(width, height);
-    }
-
-    public Stage withLight(KeyLight other) {
-        return new Stage(camera, surfaces, other);
     }
 }

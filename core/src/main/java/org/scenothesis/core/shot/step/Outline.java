@@ -1,5 +1,6 @@
 package org.scenothesis.core.shot.step;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.Check;
@@ -10,7 +11,8 @@ import org.scenothesis.core.value.Animated;
 ///
 /// - `corners`: in shares of width and height; fewer than three let all count.
 /// - Between keys with as many corners each corner moves to its like; else the earlier outline is held.
-public record Outline(Animated<List<Point>> corners, double softnessPx) implements Step {
+@RecordBuilder
+public record Outline(Animated<List<Point>> corners, double softnessPx) implements Step, OutlineBuilder.With {
     /// Lets all count.
     public static final Outline NONE = of(List.of(), 0);
 
@@ -32,10 +34,6 @@ public record Outline(Animated<List<Point>> corners, double softnessPx) implemen
 
     public Outline withCorners(double seconds, List<Point> other) {
         return new Outline(corners.set(seconds, other), softnessPx);
-    }
-
-    public Outline withSoftnessPx(double other) {
-        return new Outline(corners, other);
     }
 
     @Override

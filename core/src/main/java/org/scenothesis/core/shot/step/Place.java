@@ -1,5 +1,6 @@
 package org.scenothesis.core.shot.step;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.value.Animated;
@@ -9,7 +10,8 @@ import org.scenothesis.core.value.Given;
 ///
 /// - `filmedFoot`: where its foot stood when it was filmed; `foot`: where it is to stand. Metres in the world.
 /// - `turnDeg`: clockwise in the picture; `size`: against its real size.
-public record Place(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Double> turnDeg, Animated<Double> size) implements Step {
+@RecordBuilder
+public record Place(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Double> turnDeg, Animated<Double> size) implements Step, PlaceBuilder.With {
     public Place {
         place("filmedFoot", filmedFoot.value());
         place("foot", foot.still());
@@ -38,22 +40,6 @@ public record Place(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Double> 
 
     public Stand stand(double seconds) {
         return new Stand(foot.at(seconds, Vec::towards), turnDeg.at(seconds, Animated::number), size.at(seconds, Animated::number));
-    }
-
-    public Place withFilmedFoot(Given<Vec> other) {
-        return new Place(other, foot, turnDeg, size);
-    }
-
-    public Place withFoot(Animated<Vec> other) {
-        return new Place(filmedFoot, other, turnDeg, size);
-    }
-
-    public Place withTurnDeg(Animated<Double> other) {
-        return new Place(filmedFoot, foot, other, size);
-    }
-
-    public Place withSize(Animated<Double> other) {
-        return new Place(filmedFoot, foot, turnDeg, other);
     }
 
     @Override
