@@ -17,10 +17,13 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.MemoryAtHand;
 import org.scenothesis.media.decode.Footages;
@@ -32,8 +35,30 @@ public final class KeyCheck {
 
     private KeyCheck() {}
 
-    /// What is keyed and how; `garbage`: the outline drawn, at the seconds of the take; without corners it is the one round the cloth.
-    public record Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage) {}
+    /// What is keyed and how; `garbage`: the outline drawn; without corners it is the one round the cloth.
+    ///
+    /// - `used`: when of the take is seen in the shot, for an outline that moves with the shot; null where it stands still, and all of the take is looked at.
+    public record Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage, @Nullable Used used) {
+        public Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage) {
+            this(take, screenPlate, settings, garbage, null);
+        }
+
+        /// The frame of sample `k` of `count`, and the outline at that moment.
+        private Moment moment(FootageInfo info, int k, int count) {
+            int last = Math.max(1, count - 1);
+            if (used == null) {
+                int frame = (int) ((long) k * (info.frames() - 1) / last);
+                return new Moment(frame, garbage.at(info.secondsAt(frame)));
+            }
+            double at = used.shotSeconds * k / last;
+            return new Moment(info.frameAt(used.time.at(at)), garbage.at(at));
+        }
+    }
+
+    /// How long the shot is, and which moment of the take it shows when.
+    public record Used(TimeMap time, double shotSeconds) {}
+
+    private record Moment(int frame, List<Point> garbage) {}
 
     /// @throws FootageException if footage cannot be read or shows no screen
     /// @throws Stopped if progress asks for it
@@ -52,8 +77,8 @@ public final class KeyCheck {
                 if (!progress.at(k, count)) {
                     throw new Stopped();
                 }
-                int frame = count == 1 ? 0 : (int) ((long) k * (n - 1) / (count - 1));
-                found.add(new KeyReport.At(frame, whole(keying.alone(() -> sample(t, frame, new How(model, settings, wish.garbage, times), swept, bands)), times)));
+                Moment at = wish.moment(t.info(), k, count);
+                found.add(new KeyReport.At(at.frame, whole(keying.alone(() -> sample(t, at, new How(model, settings, times), swept, bands)), times)));
             }
             progress.at(count, count);
             double even = Evenness.stops(model.colour(), model.hue(), Morphology.dilate(swept, MARGIN_PX, bands));
@@ -61,11 +86,12 @@ public final class KeyCheck {
         }
     }
 
-    private record How(ScreenModel model, KeySettings settings, Outline garbage, int times) {}
+    private record How(ScreenModel model, KeySettings settings, int times) {}
 
     /// The measures of one frame; where its element is goes into `swept`.
-    private static MatteMeasures sample(Footage t, int frame, How how, Plane swept, Bands bands) throws FootageException {
-        Polygon garbage = how.model.garbage(how.garbage.at(t.info().secondsAt(frame)));
+    private static MatteMeasures sample(Footage t, Moment at, How how, Plane swept, Bands bands) throws FootageException {
+        int frame = at.frame;
+        Polygon garbage = how.model.garbage(at.garbage);
         Plane before = frame == 0 ? null : Keyer.key(picture(t, frame - 1, how.times), how.model, how.settings, garbage, bands).alpha();
         Keyed keyed = Keyer.key(picture(t, frame, how.times), how.model, how.settings, garbage, bands);
         for (int i = 0; i < swept.data().length; i++) {

@@ -54,8 +54,18 @@ final class KeyMeter implements Meter<KeyReport> {
             footage.add(bare);
         }
         Layer l = layer(shot, plate);
-        return Optional.of(new Target(
-                shot, plate, take, subject(plate), footage, Arrays.asList(l.key(), outline(l.garbage()), take.reading(), bare == null ? null : bare.reading()), ""));
+        List<@Nullable Object> settings = new ArrayList<>(Arrays.asList(l.key(), outline(l.garbage()), take.reading(), bare == null ? null : bare.reading()));
+        KeyCheck.Used used = used(shot, l);
+        if (used != null) {
+            settings.add(ProductionJson.part(used.time()));
+            settings.add(used.shotSeconds());
+        }
+        return Optional.of(new Target(shot, plate, take, subject(plate), footage, settings, ""));
+    }
+
+    /// An outline that moves belongs to moments of the shot.
+    private static KeyCheck.@Nullable Used used(Shot shot, Layer l) {
+        return l.garbage().corners().keys().isEmpty() ? null : new KeyCheck.Used(l.time(), shot.seconds());
     }
 
     private static Layer layer(Shot shot, Plate plate) {
@@ -71,7 +81,7 @@ final class KeyMeter implements Meter<KeyReport> {
     public KeyReport measure(Target t, Means means, Progress progress) throws FootageException {
         @Nullable Take bare = t.footage().size() > 1 ? t.footage().get(1) : null;
         Layer l = layer(t.shot(), t.plate());
-        return KeyCheck.run(new KeyCheck.Wish(means.source(t.take()), means.sourceOrNull(bare), l.key(), l.garbage()), means.keying(), progress);
+        return KeyCheck.run(new KeyCheck.Wish(means.source(t.take()), means.sourceOrNull(bare), l.key(), l.garbage(), used(t.shot(), l)), means.keying(), progress);
     }
 
     @Override

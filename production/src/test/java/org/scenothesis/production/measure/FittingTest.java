@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -16,11 +17,15 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Ease;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Footages;
@@ -94,6 +99,23 @@ class FittingTest {
         film("tall.mkv", 160, 120, 24, 12, 0);
         assertThat(findings(with("maker", "tall.mkv"), survey(with("maker", "tall.mkv")), "maker"))
                 .anyMatch(x -> x.measure() == Measure.SIZE && x.verdict() == Verdict.REDO && Words.sentence(x).meaning().contains("stretch"));
+    }
+
+    /// An outline that moves belongs to moments of the shot: measured are those frames of the take that the shot shows then.
+    @Test
+    void aMovingGarbageMatteIsMeasuredWhereTheShotShowsTheTake() {
+        Outline still = shot.layer("lantern").orElseThrow().garbage();
+        List<Point> all = List.of(new Point(0, 0), new Point(1, 0), new Point(1, 1), new Point(0, 1));
+        Outline moving = new Outline(Animated.of(all).key(0, all, Ease.STEADY).key(0.3, still.at(0), Ease.STEADY), 0);
+        Shot held = shot.withLayer("lantern", l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? moving : s).toList()).withTime(new TimeMap.Held(3 / 24.0)));
+        Shot back = held.withLayer("lantern", l -> l.withTime(new TimeMap.Straight(0.4, -0.1)));
+        assertThat(keyed(shot)).startsWith(0).endsWith(TinyShoot.FRAMES - 1);
+        assertThat(keyed(held)).containsOnly(3);
+        assertThat(keyed(back)).isSortedAccordingTo(Comparator.reverseOrder()).startsWith(9);
+    }
+
+    private List<Integer> keyed(Shot s) {
+        return survey(s).key(s, s.plate("lantern").orElseThrow()).orElseThrow().samples().stream().map(KeyReport.At::frame).toList();
     }
 
     /// A plan that asks for more than the shelf has: no go, and each is named; what is only proposed may be left.

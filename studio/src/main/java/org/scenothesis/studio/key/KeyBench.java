@@ -279,7 +279,8 @@ public final class KeyBench extends Bench {
         }
         Layer l = layer();
         var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
-        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.garbage().at(session.seconds().get()), path, session.seconds().get(), room);
+        double seconds = session.seconds().get();
+        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.garbage().at(seconds), path, seconds, l == null ? seconds : l.time().at(seconds), room);
     }
 
     private void frame() {

@@ -58,7 +58,8 @@ final class KeyModel {
 
     record Room(int bigWidth, int bigHeight, int smallWidth, int smallHeight) {}
 
-    record Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, Room room) {}
+    /// - `seconds`: of the shot; `takeSeconds`: of the take that it shows then.
+    record Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, double takeSeconds, Room room) {}
 
     /// Everything the bench shows of one frame. `counts`: pixels per bin of the separation, as roots of shares of the largest.
     record Result(DisplayPicture over, DisplayPicture matte, DisplayPicture screen, double[] counts, MatteMeasures measures, ScreenModel.Source source, int width, int height, @Nullable List<Point> proposed) {}
@@ -77,7 +78,7 @@ final class KeyModel {
         Small s = small(r);
         int w = s.frame.width();
         // Widths of the edge are in pixels of the footage.
-        double scale = w / (double) session.frames().at(r.take, r.seconds).width();
+        double scale = w / (double) session.frames().at(r.take, r.takeSeconds).width();
         KeySettings settings = r.settings.withChokePx(r.settings.chokePx() * scale).withSoftnessPx(r.settings.softnessPx() * scale);
         Piece element = Keyer.element(s.frame, s.screen, settings, s.screen.garbage(r.mask), bands);
         Plane alpha = element.at().put(element.picture().alpha(), w, s.frame.height(), 0);
@@ -87,12 +88,12 @@ final class KeyModel {
     }
 
     private synchronized Small small(Request r) throws FootageException {
-        String of = r.take + "|" + r.seconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot, r.plate) + "|" + session.clean();
+        String of = r.take + "|" + r.takeSeconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot, r.plate) + "|" + session.clean();
         Small s = small;
         if (s == null || !s.of.equals(of)) {
             Bands bands = session.bands();
             ScreenModel full = screen(r);
-            Picture frame = session.frames().at(r.take, r.seconds);
+            Picture frame = session.frames().at(r.take, r.takeSeconds);
             double k = Math.min(1, Math.min(r.room.bigWidth / (double) frame.width(), r.room.bigHeight / (double) frame.height()));
             int w = Math.max(8, (int) Math.round(frame.width() * k));
             int h = Math.max(8, (int) Math.round(frame.height() * k));
@@ -115,7 +116,7 @@ final class KeyModel {
     /// @throws FootageException if footage cannot be read or shows no screen
     Result compute(Request r) throws FootageException {
         ScreenModel screen = screen(r);
-        Picture frame = session.frames().at(r.take, r.seconds);
+        Picture frame = session.frames().at(r.take, r.takeSeconds);
         Picture background = background(r, frame);
         return session.keying().alone(() -> result(r, frame, screen, background));
     }

@@ -48,7 +48,7 @@ class KeyModelTest {
 
     private KeyModel.Request request(KeySettings s, List<Point> mask) {
         Plate plate = shot.plate("lantern").orElseThrow();
-        return new KeyModel.Request(shot, plate, s, mask, session.footage(plate), 0.2, new KeyModel.Room(80, 60, 80, 60));
+        return new KeyModel.Request(shot, plate, s, mask, session.footage(plate), 0.2, 0.2, new KeyModel.Room(80, 60, 80, 60));
     }
 
     private static double meanDifference(DisplayPicture a, DisplayPicture b) {
@@ -105,7 +105,7 @@ class KeyModelTest {
         KeyModel model = new KeyModel(session);
         KeyModel.Request first = request(KeySettings.DEFAULT, List.of());
         model.preview(first);
-        var larger = new KeyModel.Request(first.shot(), first.plate(), first.settings(), first.mask(), first.take(), 0.4, new KeyModel.Room(160, 90, 40, 30));
+        var larger = new KeyModel.Request(first.shot(), first.plate(), first.settings(), first.mask(), first.take(), 0.4, 0.4, new KeyModel.Room(160, 90, 40, 30));
         assertThat(model.preview(larger).over().width()).isEqualTo(160);
         assertThat(model.preview(larger).matte().width()).isEqualTo(40);
     }
@@ -115,7 +115,7 @@ class KeyModelTest {
         Plate lantern = shot.plate("lantern").orElseThrow();
         Shot without = shot.withPlate("screen", p -> p.withTakes(List.of()));
         FootageSource clean = session.footage(shot.plate("clean").orElseThrow());
-        var r = new KeyModel.Request(without, lantern, KeySettings.DEFAULT, List.of(), clean, 0, new KeyModel.Room(80, 60, 80, 60));
+        var r = new KeyModel.Request(without, lantern, KeySettings.DEFAULT, List.of(), clean, 0, 0, new KeyModel.Room(80, 60, 80, 60));
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).compute(r)).withMessageContaining("screen");
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).preview(r));
     }
