@@ -7,6 +7,7 @@ import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -196,6 +197,24 @@ class PictureBenchesTest extends HouseTest {
         until("lighten", () -> session.shot().layer("maker").orElseThrow().blend() == Blend.LIGHTEN);
         robot.interact(() -> session.store().undo());
         until("undone", () -> "over".equals(blend.getValue()));
+    }
+
+    /// The set-up is chosen on Layer; taken away and chosen again, nothing of it is lost.
+    @Test
+    void aShotIsFilmedWithAnotherSetUp(FxRobot robot) {
+        robot.clickOn("#bench-layer");
+        robot.clickOn("#slip-lantern");
+        var before = session.shot().setUp();
+        ComboBox<String> choice = robot.lookup("#choice-set-up").queryComboBox();
+        assertThat(choice.getValue()).isEqualTo("Set of shot 12");
+        robot.interact(() -> choice.setValue("none yet"));
+        until("without", () -> session.shot().stage() == null);
+        ComboBox<String> again = robot.lookup("#choice-set-up").queryComboBox();
+        robot.interact(() -> again.setValue("Set of shot 12"));
+        until("with it again", () -> session.shot().setUp() != null && session.shot().setUp().equals(before));
+        robot.interact(() -> session.change("share it", s -> s.withTitle("x")));
+        robot.interact(() -> session.store().apply("share it", p -> p.withShot("13", s -> s.withSetUp(before))));
+        until("said", () -> robot.lookup(".label").queryAllAs(Label.class).stream().anyMatch(l -> l.getText().startsWith("Shared with shot 13")));
     }
 
     /// A form that is used for the first time stays under the hand, though its step is put in only now.

@@ -9,16 +9,19 @@ import java.util.function.UnaryOperator;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.stage.SetUp;
 
-/// A production: its shots, the rules of the house, the day of shooting, and the permissions for what is borrowed.
+/// A production: its shots, the set-ups they are filmed with, the rules of the house, the day of shooting, and the permissions for what is borrowed.
+///
+/// - `setUps`: all there are, also those that no shot is filmed with any more; of those that one is, as the first such shot has it.
 @RecordBuilder
-public record Production(String title, List<Shot> shots, HouseRules houseRules, ShootDay day, List<Permission> permissions) implements ProductionBuilder.With {
+public record Production(String title, List<Shot> shots, List<SetUp> setUps, HouseRules houseRules, ShootDay day, List<Permission> permissions) implements ProductionBuilder.With {
     public Production {
         shots = List.copyOf(shots);
+        setUps = all(setUps, shots);
         permissions = List.copyOf(permissions);
     }
 
     public Production(String title, List<Shot> shots, HouseRules houseRules) {
-        this(title, shots, houseRules, ShootDay.DEFAULT, List.of());
+        this(title, shots, List.of(), houseRules, ShootDay.DEFAULT, List.of());
     }
 
     /// @throws NoSuchElementException if there is no such shot
@@ -42,15 +45,17 @@ public record Production(String title, List<Shot> shots, HouseRules houseRules, 
         return of != null && of.id().equals(setUp.id()) && !of.equals(setUp);
     }
 
-    /// The set-ups that shots are filmed with, in the order of the shots.
-    public List<SetUp> setUps() {
-        Map<String, SetUp> out = new LinkedHashMap<>();
+    private static List<SetUp> all(List<SetUp> kept, List<Shot> shots) {
+        Map<String, SetUp> used = new LinkedHashMap<>();
         for (Shot s : shots) {
             SetUp of = s.setUp();
             if (of != null) {
-                out.putIfAbsent(of.id(), of);
+                used.putIfAbsent(of.id(), of);
             }
         }
+        Map<String, SetUp> out = new LinkedHashMap<>();
+        kept.forEach(s -> out.put(s.id(), used.getOrDefault(s.id(), s)));
+        used.forEach(out::putIfAbsent);
         return List.copyOf(out.values());
     }
 

@@ -4,7 +4,6 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.Map;
 
 /// Set-ups are written once, at the production, and named by their id in the shots that share them; a shot that was read has its set-up at hand.
@@ -32,28 +31,24 @@ final class SetUps {
         }
     }
 
-    /// Takes the set-ups out of the shots; those that no shot names any more stay.
+    /// Names the set-ups in the shots, for they stand at the production.
     static void gather(ObjectNode production) {
-        Map<String, JsonNode> all = new LinkedHashMap<>();
-        production.path(ALL).forEach(s -> all.put(s.path("id").asText(), s));
         for (JsonNode shot : production.path("shots")) {
             if (shot instanceof ObjectNode o && o.path(OF_SHOT) instanceof ObjectNode setUp) {
-                all.put(setUp.path("id").asText(), setUp);
                 o.put(OF_SHOT, setUp.path("id").asText());
             }
         }
-        ArrayNode out = production.putArray(ALL);
-        all.values().forEach(out::add);
     }
 
     /// Shots of schemas 1 to 3 had a stage each; equal ones are one set-up.
     static void fromStages(ObjectNode production) {
         Map<JsonNode, ObjectNode> made = new HashMap<>();
+        ArrayNode all = production.withArrayProperty(ALL);
         for (JsonNode shot : production.path("shots")) {
             if (shot instanceof ObjectNode o && o.has("stage")) {
                 JsonNode stage = o.remove("stage");
                 if (stage.isObject()) {
-                    o.set(OF_SHOT, made.computeIfAbsent(stage, s -> setUp(production, o.path("id").asText(), s)));
+                    o.put(OF_SHOT, made.computeIfAbsent(stage, s -> setUp(all, o.path("id").asText(), s)).path("id").asText());
                 } else {
                     o.putNull(OF_SHOT);
                 }
@@ -61,7 +56,9 @@ final class SetUps {
         }
     }
 
-    private static ObjectNode setUp(ObjectNode production, String shot, JsonNode stage) {
-        return production.objectNode().put("id", "set-of-" + shot).put("name", "Set of shot " + shot).set("stage", stage);
+    private static ObjectNode setUp(ArrayNode all, String shot, JsonNode stage) {
+        ObjectNode made = all.addObject().put("id", "set-of-" + shot).put("name", "Set of shot " + shot);
+        made.set("stage", stage);
+        return made;
     }
 }
