@@ -1,6 +1,7 @@
 package org.scenothesis.cli;
 
 import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.store.ProductionFolder;
 import picocli.CommandLine.Option;
@@ -11,8 +12,8 @@ final class OfShot {
     @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
     Path folder;
 
-    @Option(names = "--shot", required = true, paramLabel = "ID", description = "The shot, by its id.")
-    String id;
+    @Option(names = "--shot", paramLabel = "ID", description = "The shot, by its id; where there is only one it need not be said.")
+    @Nullable String id;
 
     @FunctionalInterface
     interface Work {
@@ -27,8 +28,7 @@ final class OfShot {
     /// The same, for writing too if `write`.
     int open(boolean write, Work work) throws Exception {
         try (ProductionFolder f = ProductionFolder.open(folder, write)) {
-            Shots.require(f.production(), id);
-            work.on(f, f.production().shot(id));
+            work.on(f, f.production().shot(Shots.chosen(f.production(), id)));
             return 0;
         }
     }

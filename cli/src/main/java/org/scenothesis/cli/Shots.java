@@ -1,5 +1,6 @@
 package org.scenothesis.cli;
 
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 
@@ -7,10 +8,28 @@ import org.scenothesis.core.shot.Shot;
 final class Shots {
     private Shots() {}
 
+    /// The id that was typed, or that of the only shot.
+    ///
+    /// @throws InputException naming the shots there are
+    static String chosen(Production p, @Nullable String id) throws InputException {
+        if (id == null && p.shots().size() == 1) {
+            return p.shots().getFirst().id();
+        }
+        if (id == null) {
+            throw new InputException(p.shots().isEmpty() ? "this production has no shot yet; begin one in Break down." : "which shot? Say --shot with one of " + ids(p) + ".");
+        }
+        require(p, id);
+        return id;
+    }
+
+    private static String ids(Production p) {
+        return String.join(", ", p.shots().stream().map(Shot::id).toList());
+    }
+
     /// @throws InputException naming the shots there are
     static void require(Production p, String id) throws InputException {
         if (!p.hasShot(id)) {
-            throw new InputException("there is no shot " + id + "; this production has " + String.join(", ", p.shots().stream().map(Shot::id).toList()) + ".");
+            throw new InputException("there is no shot " + id + "; this production has " + ids(p) + ".");
         }
     }
 }

@@ -155,6 +155,7 @@ class MainTest {
     void unknownShotsAndRangesAreSaid() {
         assertThat(run("breakdown", folder.resolve("production"), "--shot", "99").err()).contains("99").contains("12, 13, 14");
         assertThat(run("render", folder.resolve("production"), "--shot", "99", "--out", folder.resolve("r")).exit()).isEqualTo(1);
+        assertThat(run("findings", folder.resolve("production")).err()).contains("which shot?").contains("12, 13, 14");
     }
 
     @ParameterizedTest
