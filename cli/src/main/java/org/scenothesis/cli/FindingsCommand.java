@@ -43,7 +43,7 @@ final class FindingsCommand implements Callable<Integer> {
         o.put("to_measure", known.of());
         o.set("findings", Output.findings(all.findings()));
         output.print(o);
-        output.say(known.measured() + " of " + known.of() + " measured");
+        output.say(known.of() == 0 ? "nothing to measure: the shot has no plates yet" : known.measured() + " of " + known.of() + " measured");
         output.sayFindings(all.of("").findings());
         shot.plates().forEach(plate -> {
             output.say(plate.name() + " (" + Words.of("role." + plate.role().name()) + ")");
