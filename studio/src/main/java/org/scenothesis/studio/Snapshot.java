@@ -4,7 +4,8 @@ import java.nio.file.Path;
 import java.util.Objects;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
-import javafx.scene.Scene;
+import javafx.scene.Node;
+import javafx.scene.SnapshotParameters;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
 import javafx.util.Duration;
@@ -23,7 +24,7 @@ final class Snapshot {
 
     private Snapshot() {}
 
-    static void whenReady(Session session, Scene scene, Studio.Wish wish, Runnable after) {
+    static void whenReady(Session session, House house, Studio.Wish wish, Runnable after) {
         if (wish.shot() != null) {
             session.openShot(wish.shot());
         }
@@ -34,7 +35,7 @@ final class Snapshot {
             session.goToFrame(wish.seconds() * session.rate());
         }
         if (wish.unfold()) {
-            ((House) scene.getRoot()).unfoldFindings();
+            house.unfoldFindings();
         }
         int[] calm = {0};
         int[] waited = {0};
@@ -46,7 +47,7 @@ final class Snapshot {
             if (calm[0] >= CALM) {
                 poll.stop();
                 try {
-                    write(scene, Objects.requireNonNull(wish.snapshot()));
+                    write(house, Objects.requireNonNull(wish.snapshot()));
                 } catch (FootageException x) {
                     Launcher.complain(x.getMessage());
                 }
@@ -57,8 +58,8 @@ final class Snapshot {
         poll.play();
     }
 
-    static void write(Scene scene, Path path) throws FootageException {
-        WritableImage image = scene.snapshot(null);
+    static void write(Node node, Path path) throws FootageException {
+        WritableImage image = node.snapshot(new SnapshotParameters(), null);
         int w = (int) image.getWidth();
         int h = (int) image.getHeight();
         Picture p = Picture.of(w, h);

@@ -8,6 +8,7 @@ import java.util.Locale;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
+import javafx.scene.Group;
 import javafx.scene.Scene;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
@@ -62,7 +63,13 @@ public final class Studio extends Application {
         // A picture of the window is as large as asked for; a window no larger than the screen.
         Rectangle2D room = Screen.getPrimary().getVisualBounds();
         boolean pictured = wish.snapshot() != null;
-        Scene scene = new Scene(built, pictured ? wish.width() : Math.min(wish.width(), room.getWidth()), pictured ? wish.height() : Math.min(wish.height(), room.getHeight()));
+        if (pictured) {
+            built.setMinSize(wish.width(), wish.height());
+            built.setMaxSize(wish.width(), wish.height());
+            // Within a scene smaller than itself it is no root, and yet looks like one.
+            built.getStyleClass().add("root");
+        }
+        Scene scene = new Scene(pictured ? new Group(built) : built, Math.min(wish.width(), room.getWidth()), Math.min(wish.height(), room.getHeight()));
         Theme.dress(scene);
         stage.setTitle("Scenothesis \u00b7 " + session.store().now().title());
         stage.setMinWidth(1000);
@@ -87,7 +94,7 @@ public final class Studio extends Application {
             session.begin();
         }));
         if (wish.snapshot() != null) {
-            Snapshot.whenReady(session, scene, wish, () -> {
+            Snapshot.whenReady(session, built, wish, () -> {
                 close();
                 Platform.exit();
             });
