@@ -1,6 +1,8 @@
 package org.scenothesis.bench;
 
+import java.util.Objects;
 import java.util.concurrent.TimeUnit;
+import org.jspecify.annotations.Nullable;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -11,6 +13,11 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.Keyed;
+import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.key.ScreenModels;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
@@ -26,10 +33,17 @@ import org.scenothesis.core.picture.Plane;
 public class KeyBenchmark {
     private final Bands bands = Bands.sequential();
     private Picture take = Picture.of(1, 1);
+    private @Nullable ScreenModel screen;
 
     @Setup
     public void fill() {
         take = Pictures.screen(1920, 1080);
+        screen = ScreenModels.fromFrame(take, bands);
+    }
+
+    @Benchmark
+    public Keyed wholeKey() {
+        return Keyer.key(take, Objects.requireNonNull(screen), KeySettings.DEFAULT, null, bands);
     }
 
     @Benchmark

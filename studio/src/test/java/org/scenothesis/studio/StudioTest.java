@@ -84,7 +84,7 @@ class StudioTest extends HouseTest {
         assertThat(session.plateId().get()).isEqualTo("card");
         Node slip = robot.lookup("#slip-card").query();
         measured();
-        robot.interact(() -> session.change("a note", s -> s.withPlate("card", p -> p.named("Card on its cloth"))));
+        robot.interact(() -> session.change("a note", s -> s.withPlate("card", p -> p.withName("Card on its cloth"))));
         assertThat(robot.lookup("#slip-card").<Node>query()).as("a slip that stays is not made anew under the mouse").isSameAs(slip);
         assertThat(words(slip)).contains("Card on its cloth");
         robot.interact(() -> session.store().undo());

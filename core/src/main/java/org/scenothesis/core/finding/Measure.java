@@ -47,8 +47,7 @@ public enum Measure {
         BREAK_DOWN,
         SHOOT,
         MATCH,
-        KEY,
-        LAYER
+        KEY
     }
 
     private final String unit;

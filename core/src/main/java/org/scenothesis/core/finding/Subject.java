@@ -13,11 +13,6 @@ public sealed interface Subject {
     /// A plate as it is layered: its chosen take and what is done to it.
     record OfPlate(String plate) implements Subject {}
 
-    record OfLayer(String layer) implements Subject {}
-
-    /// The set in metres.
-    record OfStage() implements Subject {}
-
     record OfShot() implements Subject {}
 
     /// The folder as a whole.

@@ -52,8 +52,4 @@ public record Plate(
     public Plate circling(String takeId) {
         return withTakes(takes.stream().map(t -> t.circled(t.id().equals(takeId) && !t.circled())).toList());
     }
-
-    public Plate named(String other) {
-        return withName(other);
-    }
 }

@@ -30,8 +30,6 @@ public record Shot(
         List<Layer> layers,
         @Nullable SetUp setUp,
         Setting setting) implements ShotBuilder.With {
-    
-
     public Shot {
         Check.range("seconds", seconds, 0, Animated.LONGEST_S);
         wonders = List.copyOf(wonders);

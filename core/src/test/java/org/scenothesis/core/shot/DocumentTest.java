@@ -51,7 +51,7 @@ class DocumentTest {
     @Test
     void changesLeaveTheOldValueAlone() {
         Shot s = new Shot("1", 1, "t", "", 4, List.of(), List.of(), List.of(PLATE), List.of(), null);
-        Shot t = s.withPlate("p", p -> p.named("Other"));
+        Shot t = s.withPlate("p", p -> p.withName("Other"));
         assertThat(s.plates().getFirst().name()).isEqualTo("Plate");
         assertThat(t.plates().getFirst().name()).isEqualTo("Other");
         assertThat(t.withPlateAdded(PLATE).plates()).hasSize(2);

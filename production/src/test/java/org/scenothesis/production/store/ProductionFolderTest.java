@@ -84,7 +84,7 @@ class ProductionFolderTest {
         ((ObjectNode) t.at("/shots/0/plates/2")).putArray("lenses").add("35");
         Files.writeString(file(), t.toString());
         try (ProductionFolder f = ProductionFolder.open(folder)) {
-            f.save(f.production().withShot("12", s -> s.withPlate("clean", p -> p.named("Empty loft"))));
+            f.save(f.production().withShot("12", s -> s.withPlate("clean", p -> p.withName("Empty loft"))));
         }
         assertThat(tree().get("future").intValue()).isEqualTo(42);
         assertThat(tree().at("/shots/0/mood").asText()).isEqualTo("calm");

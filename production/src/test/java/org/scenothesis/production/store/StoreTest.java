@@ -43,7 +43,7 @@ class StoreTest {
     }
 
     private void rename(String plate, String name) {
-        store.apply("rename", p -> p.withShot("12", s -> s.withPlate(plate, q -> q.named(name))));
+        store.apply("rename", p -> p.withShot("12", s -> s.withPlate(plate, q -> q.withName(name))));
     }
 
     private static String name(Production p, String plate) {

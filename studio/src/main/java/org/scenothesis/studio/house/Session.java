@@ -4,8 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
-import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -187,29 +185,6 @@ public final class Session implements AutoCloseable {
                     work.set(Work.NONE);
                     say(String.valueOf(e.getMessage()));
                 });
-    }
-
-    /// Passes values to the interface's thread, the newest only: where it is busy, the ones before it are dropped instead of waiting in a row.
-    private static final class Latest<T> {
-        private final AtomicReference<@Nullable T> next = new AtomicReference<>();
-        private final Worker worker;
-        private final Consumer<T> show;
-
-        Latest(Worker worker, Consumer<T> show) {
-            this.worker = worker;
-            this.show = show;
-        }
-
-        void tell(T value, Worker.Ticket ticket) {
-            if (next.getAndSet(value) == null) {
-                worker.onUi(() -> {
-                    T newest = next.getAndSet(null);
-                    if (newest != null && ticket.wanted()) {
-                        show.accept(newest);
-                    }
-                });
-            }
-        }
     }
 
     /// Whether all that counts was looked at once; the whole of it may still be measured.

@@ -88,7 +88,7 @@ final class KeyModel {
     }
 
     private synchronized Small small(Request r) throws FootageException {
-        String of = r.take + "|" + r.takeSeconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot, r.plate) + "|" + session.clean();
+        String of = r.take + "|" + r.takeSeconds + "|" + r.seconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot, r.plate) + "|" + session.clean();
         Small s = small;
         if (s == null || !s.of.equals(of)) {
             Bands bands = session.bands();

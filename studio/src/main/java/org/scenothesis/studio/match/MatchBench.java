@@ -24,6 +24,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.match.Comparison;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockReport;
@@ -230,7 +231,7 @@ public final class MatchBench extends Bench {
         row(g, "white balance", gains == null ? "not measured" : Words.signed(gains.mired(), 1) + " mired");
         row(g, "points that agree", Words.number(100 * at.usedShare(), 0) + " %");
         paper.getChildren().add(g);
-        for (Finding f : session.judgement(plate, take).findings().stream().filter(f -> f.measure().mend() != Measure.Mend.KEY).toList()) {
+        for (Finding f : session.judgement(plate, take).findings().stream().filter(f -> f.subject() instanceof Subject.OfTake).toList()) {
             numbers.getChildren().add(finding(f));
         }
     }

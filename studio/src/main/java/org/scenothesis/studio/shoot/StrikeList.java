@@ -50,8 +50,10 @@ final class StrikeList extends VBox {
             row.setAlignment(Pos.CENTER_LEFT);
             slips.getChildren().add(row);
         }
+        // What belongs to no plate: what the plan needs and the shelf lacks.
+        judgement.of("").findings().forEach(f -> slips.getChildren().add(new HBox(8, new VerdictMark(f.verdict()), Text.block(f.note(), "paper-soft"))));
         Judgement.Known known = judgement.known();
-        go.setText(slips.getChildren().isEmpty() ? "No plates are planned." : switch (judgement.go()) {
+        go.setText(session.plates().isEmpty() ? "No plates are planned." : switch (judgement.go()) {
             case YES -> "Go: every plate is there, all " + known.of() + " measurements made.";
             case NO -> "No go yet: film again, or find again, what is red.";
             case NOT_KNOWN -> "No go yet: " + known.measured() + " of " + known.of() + " measured.";
