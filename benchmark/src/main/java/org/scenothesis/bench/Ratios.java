@@ -64,7 +64,7 @@ public final class Ratios {
             Orders.report();
             DemoFolder.lay(work.resolve("demo"));
             footage(work.resolve("demo"), all);
-            film(work.resolve("demo"));
+            film(work.resolve("demo"), all);
             memory(work, args.length > 0 && args[0].equals("--short") ? 10 : 180, all);
         }
         Tidy.away(work);
@@ -124,17 +124,34 @@ public final class Ratios {
         });
     }
 
-    /// The demo shot to a film, both as whole commands, in turns.
-    private static void film(Path demo) throws Exception {
+    /// The demo shot to a film, in turns: both as whole commands, and by an application that is running already, as a window is.
+    private static void film(Path demo, Bands bands) throws Exception {
         Path application = Path.of(System.getProperty("scenothesis.home", ".")).toAbsolutePath();
         double own = Double.MAX_VALUE;
+        double running = Double.MAX_VALUE;
         double chain = Double.MAX_VALUE;
         for (int round = 0; round < 3; round++) {
             own = Math.min(own, FilmChain.own(application, demo, demo.resolve("renders/own-" + round + ".webm")));
+            running = Math.min(running, running(demo, demo.resolve("renders/running-" + round + ".webm"), bands));
             chain = Math.min(chain, FilmChain.seconds(demo, demo.resolve("chain.webm")));
         }
         line("demo shot to WebM as a whole command, 96 frames of 720p", own, "s", "");
         line("  against FFmpeg's program on the same takes", own / chain, "times", "goal 1.0");
+        line("the same by an application that is running", running, "s", "");
+        line("  against FFmpeg's program as a whole command", running / chain, "times", "");
+    }
+
+    private static double running(Path demo, Path out, Bands bands) throws Exception {
+        try (ProductionFolder folder = ProductionFolder.open(demo)) {
+            Shot shot = folder.production().shot("12");
+            Surveyor surveyor = new Surveyor(folder, bands);
+            Measured m = surveyor.survey(shot, List.of(), Measured.NOTHING, Progress.NONE, x -> {});
+            try (ShotRenderer renderer = new ShotRenderer(folder, m, surveyor.contents(), bands)) {
+                long start = System.nanoTime();
+                new RenderJob(renderer, shot, RenderJob.Target.of(out, 0, 95)).run(Progress.NONE);
+                return (System.nanoTime() - start) / 1e9;
+            }
+        }
     }
 
     private static void footage(Path demo, Bands bands) throws Exception {

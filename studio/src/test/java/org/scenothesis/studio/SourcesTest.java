@@ -16,6 +16,8 @@ class SourcesTest {
     private static final Pattern QUALIFIED = Pattern.compile("(?<![\\w.\"/])(?:java|javax|javafx|org|com|jdk)(?:\\.[a-z]\\w*)+\\.[A-Z]\\w*");
     private static final Pattern TEXT = Pattern.compile("\"(?:[^\"\\\\]|\\\\.)*\"");
 
+    private static final Pattern PUBLIC_METHOD = Pattern.compile("^    public (?!.*\\b(?:class|record|enum|interface)\\b)[^=;]*\\([^;]*$");
+
     private static List<Path> sources() throws IOException {
         List<Path> out = new ArrayList<>();
         for (String module : List.of("core", "media", "testkit", "production", "cli", "studio", "benchmark")) {
@@ -61,5 +63,32 @@ class SourcesTest {
             }
         }
         assertThat(found).isEmpty();
+    }
+
+    private static List<String> undocumented(List<String> lines) {
+        List<String> found = new ArrayList<>();
+        for (int i = 1; i < lines.size(); i++) {
+            int before = i - 1;
+            while (lines.get(before).startsWith("    @")) {
+                before--;
+            }
+            boolean overrides = lines.subList(before + 1, i).contains("    @Override");
+            if (PUBLIC_METHOD.matcher(lines.get(i)).find() && !overrides && !lines.get(before).startsWith("    ///")) {
+                found.add(lines.get(i).strip());
+            }
+        }
+        return found;
+    }
+
+    @Test
+    void publicMethodsOfTheCoreSayWhatTheyDo() throws IOException {
+        List<String> found = new ArrayList<>();
+        for (Path p : sources()) {
+            if (p.startsWith(Path.of("..", "core", "src", "main"))) {
+                undocumented(Files.readAllLines(p)).forEach(l -> found.add(p.getFileName() + ": " + l));
+            }
+        }
+        assertThat(found).isEmpty();
+        assertThat(undocumented(List.of("class A {", "    public int a() {", "    /// B.", "    public int b() {"))).containsExactly("public int a() {");
     }
 }

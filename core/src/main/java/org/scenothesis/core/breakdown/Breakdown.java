@@ -48,6 +48,7 @@ public final class Breakdown {
         return new Case(none, shot, HouseRules.DEFAULT, Map.of());
     }
 
+    /// The plan of a shot: assumed facts are put in first, then every wonder's demand, one treatment a thing, and the plates of all merged.
     public static BreakdownPlan plan(Shot told, HouseRules rules) {
         Shot shot = Rules.assuming(told, rules);
         Map<String, Treatment> treatments = treatments(shot, rules);

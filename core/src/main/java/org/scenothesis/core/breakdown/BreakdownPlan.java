@@ -40,6 +40,7 @@ public record BreakdownPlan(
         }
     }
 
+    /// The plate with this key, if the plan has it.
     public Optional<PlateNeed> need(String key) {
         return needs.stream().filter(n -> n.key().equals(key)).findFirst();
     }

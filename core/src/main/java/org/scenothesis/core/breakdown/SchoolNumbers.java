@@ -30,6 +30,7 @@ public final class SchoolNumbers {
     /// A plan under one way of a school.
     public record Outcome(int plates, double setMinutes, double handHours) {}
 
+    /// For each way of a matter, minutes of the shoot day and number of plates when the whole house follows it, by the way's code.
     public static Map<String, Outcome> outcomes(School matter, Shot shot, HouseRules rules) {
         Map<String, Outcome> out = new LinkedHashMap<>();
         for (String way : matter.ways()) {
@@ -41,6 +42,7 @@ public final class SchoolNumbers {
         return out;
     }
 
+    /// The numbers that speak for or against a way in this shot, each with its unit; none where the matter has none.
     public static List<Figure> figures(School matter, Shot told) {
         Shot shot = Rules.assuming(told);
         Told setting = Told.of(shot.setting());

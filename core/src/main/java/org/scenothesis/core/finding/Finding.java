@@ -13,6 +13,7 @@ public record Finding(Measure measure, Subject subject, double value, Limit limi
         details = List.copyOf(details);
     }
 
+    /// A finding without a sentence of its own.
     public Finding(Measure measure, Subject subject, double value, Limit limit, Verdict verdict, List<Double> details, Price price) {
         this(measure, subject, value, limit, verdict, details, price, "");
     }
@@ -37,6 +38,7 @@ public record Finding(Measure measure, Subject subject, double value, Limit limi
         return of(measure, subject, value, Limit.NONE).judged(verdict);
     }
 
+    /// A value of the measure's unit, judged by a limit.
     public static Finding of(Measure measure, Subject subject, double value, Limit limit) {
         return new Finding(measure, subject, value, limit, limit.judge(value), List.of(), measure.price());
     }
@@ -46,14 +48,17 @@ public record Finding(Measure measure, Subject subject, double value, Limit limi
         return subject.plate();
     }
 
+    /// The same with further numbers its sentence needs.
     public Finding detailed(Double... more) {
         return new Finding(measure, subject, value, limit, verdict, List.of(more), price, note);
     }
 
+    /// The same value with another verdict, for what a limit alone does not decide.
     public Finding judged(Verdict other) {
         return new Finding(measure, subject, value, limit, other, details, price, note);
     }
 
+    /// The same with a sentence of its own: a reason the program did not choose the words of.
     public Finding noted(String sentence) {
         return new Finding(measure, subject, value, limit, verdict, details, price, sentence);
     }

@@ -28,22 +28,27 @@ public record HouseRules(Map<Measure, Limit> limits, Map<School, String> schools
         return Collections.unmodifiableMap(out);
     }
 
+    /// The house's limit, in the measure's unit; the usual one unless it was changed.
     public Limit limit(Measure m) {
         return limits.getOrDefault(m, m.limit());
     }
 
+    /// The rules with one limit changed.
     public HouseRules withLimit(Measure m, Limit limit) {
         return new HouseRules(plus(limits, Measure.class, m, limit), schools, estimates);
     }
 
+    /// The code of the way the house follows in a matter.
     public String school(School matter) {
         return schools.getOrDefault(matter, matter.otherwise());
     }
 
+    /// Whether the house follows this way.
     public boolean follows(School matter, String way) {
         return school(matter).equals(way);
     }
 
+    /// The rules with another way followed in a matter.
     public HouseRules withSchool(School matter, String way) {
         return new HouseRules(limits, plus(schools, School.class, matter, way), estimates);
     }

@@ -28,6 +28,7 @@ public record Judgement(List<Finding> findings) {
         return Verdict.of(findings.stream().map(Finding::verdict).toList());
     }
 
+    /// How many of all things that should be known are.
     public Known known() {
         return new Known(findings.stream().filter(f -> f.verdict() != Verdict.NOT_MEASURED).count(), findings.size());
     }
@@ -41,6 +42,7 @@ public record Judgement(List<Finding> findings) {
         NOT_KNOWN
     }
 
+    /// No as soon as one thing must be done again; yes only when everything is known.
     public Answer go() {
         return verdict() == Verdict.REDO ? Answer.NO : !findings.isEmpty() && known().all() ? Answer.YES : Answer.NOT_KNOWN;
     }
@@ -51,6 +53,7 @@ public record Judgement(List<Finding> findings) {
                 .sorted(Comparator.<Finding>comparingInt(f -> -f.verdict().weight()).thenComparingDouble(f -> -f.price().hoursLater())).toList();
     }
 
+    /// What should be known and is not.
     public List<Finding> unmeasured() {
         return findings.stream().filter(f -> f.verdict() == Verdict.NOT_MEASURED).toList();
     }

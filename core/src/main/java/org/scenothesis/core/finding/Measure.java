@@ -70,18 +70,22 @@ public enum Measure {
         limit = new Limit(holds, watch);
     }
 
+    /// The unit of its values; empty for plain numbers.
     public String unit() {
         return unit;
     }
 
+    /// What it usually costs to mend: minutes now, hours later.
     public Finding.Price price() {
         return new Finding.Price(minutesNow, hoursLater);
     }
 
+    /// What it is summed up with.
     public Group group() {
         return group;
     }
 
+    /// Where it is mended.
     public Mend mend() {
         return mend;
     }

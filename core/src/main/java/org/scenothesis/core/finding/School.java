@@ -25,10 +25,12 @@ public enum School {
         this.ways = List.of(ways);
     }
 
+    /// The codes of all ways, the usual one first.
     public List<String> ways() {
         return ways;
     }
 
+    /// The code of the usual way.
     public String otherwise() {
         return ways.getFirst();
     }

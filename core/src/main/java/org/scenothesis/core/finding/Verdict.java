@@ -19,6 +19,7 @@ public enum Verdict {
         return all.stream().reduce(Verdict::worse).orElse(NOT_MEASURED);
     }
 
+    /// How bad it is, to sort by: 0 to 3; what is not measured is worse than what holds.
     public int weight() {
         return switch (this) {
             case HOLDS -> 0;

@@ -21,10 +21,12 @@ public record KeySettings(double emptyBelow, double solidAbove, double chokePx, 
         Check.range("despill", despill, 0, 1);
     }
 
+    /// The same with another lower cut, which stays 0.02 below the upper one.
     public KeySettings withEmptyBelow(double v) {
         return new KeySettings(Math.min(v, solidAbove - 0.02), solidAbove, chokePx, softnessPx, despill);
     }
 
+    /// The same with another upper cut, which stays 0.02 above the lower one.
     public KeySettings withSolidAbove(double v) {
         return new KeySettings(emptyBelow, Math.max(v, emptyBelow + 0.02), chokePx, softnessPx, despill);
     }

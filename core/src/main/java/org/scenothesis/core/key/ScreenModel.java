@@ -13,6 +13,7 @@ import org.scenothesis.core.picture.Resample;
 /// - `colour` is scene-linear and of the take's shape; `source` says where it comes from, best first.
 /// - `cloth`: outline of the cloth in pixels; null where it fills the picture.
 public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullable Polygon cloth) {
+    /// A model without a share of the screen's own.
     public ScreenModel(Picture colour, ScreenHue hue, Source source) {
         this(colour, hue, source, null);
     }

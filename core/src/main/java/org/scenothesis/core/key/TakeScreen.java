@@ -27,6 +27,7 @@ public final class TakeScreen {
     /// One frame: where it surely shows the screen, its colours there one after another, and how many of them come before each row.
     private record Moment(BitSet sure, short[][] colours, int[] before) {}
 
+    /// Nothing looked at yet.
     public TakeScreen(Bands bands) {
         this.bands = bands;
     }

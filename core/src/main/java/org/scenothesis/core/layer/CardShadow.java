@@ -29,6 +29,7 @@ public final class CardShadow {
     private final Stage stage;
     private final Shadow settings;
 
+    /// The shadow of a picture that stands upright on the set where `placement` has it.
     public CardShadow(Placement placement, Stage stage, Shadow settings) {
         this.placement = placement;
         this.stage = stage;

@@ -25,10 +25,12 @@ public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Ga
         Piece key(Picture frame, KeySettings settings, List<Point> garbage);
     }
 
+    /// A layer whose picture fills the frame and is laid as it is.
     public static LayerPicture of(Layer layer, Picture picture) {
         return of(layer, Piece.whole(picture));
     }
 
+    /// A layer whose picture is known within a box and is laid as it is.
     public static LayerPicture of(Layer layer, Piece piece) {
         return new LayerPicture(layer, piece, null, Gains.UNITY, PlanarMap.identity(), PlanarMap.identity(), null);
     }

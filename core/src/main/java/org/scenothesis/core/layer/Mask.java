@@ -10,6 +10,7 @@ public record Mask(Plane coverage, Box at) {
         Check.that(coverage.width() == at.width() && coverage.height() == at.height(), "the mask does not fill its box");
     }
 
+    /// A mask that may have something everywhere.
     public static Mask whole(Plane p) {
         return new Mask(p, Box.all(p));
     }

@@ -24,6 +24,7 @@ public record Gains(double r, double g, double b) {
         return 1e6 / cct(r, g, b) - 1e6 / cct(1, 1, 1);
     }
 
+    /// What takes these back: one over each.
     public Gains inverse() {
         return new Gains(1 / r, 1 / g, 1 / b);
     }

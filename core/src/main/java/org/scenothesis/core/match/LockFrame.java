@@ -11,6 +11,7 @@ public record LockFrame(Plane luma, Picture small, int reduced) {
     /// How many times smaller than the luma the small picture is on each side.
     public static final int SHRINK = 4;
 
+    /// A frame of full size.
     public LockFrame(Plane luma, Picture small) {
         this(luma, small, 1);
     }

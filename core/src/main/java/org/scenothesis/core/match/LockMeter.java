@@ -24,6 +24,7 @@ public final class LockMeter {
     private final Bands bands;
     private PlanarMap last = PlanarMap.identity();
 
+    /// Compares frames with `reference`, which all must be as large as; small pictures get fewer cells.
     public LockMeter(LockFrame reference, Bands bands) {
         this.reference = reference;
         this.bands = bands;

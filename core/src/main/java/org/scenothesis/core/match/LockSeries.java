@@ -34,6 +34,7 @@ public final class LockSeries {
         this.numbers = List.copyOf(numbers);
     }
 
+    /// The report over all frames so far.
     public LockReport report() {
         return report(frames.size());
     }

@@ -22,14 +22,17 @@ public record CameraPose(Vec position, double panDeg, double tiltDeg, double rol
         Check.that(width > 0 && height > 0, "a picture needs at least one pixel");
     }
 
+    /// The same camera elsewhere, by metres.
     public CameraPose moved(Vec by) {
         return new CameraPose(position.plus(by), panDeg, tiltDeg, rollDeg, focalPx, width, height, principal);
     }
 
+    /// The same camera turned, by degrees.
     public CameraPose turned(double pan, double tilt, double roll) {
         return new CameraPose(position, panDeg + pan, tiltDeg + tilt, rollDeg + roll, focalPx, width, height, principal);
     }
 
+    /// The same camera with its focal length times a factor.
     public CameraPose zoomed(double factor) {
         return new CameraPose(position, panDeg, tiltDeg, rollDeg, focalPx * factor, width, height, principal);
     }

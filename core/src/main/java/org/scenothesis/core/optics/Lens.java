@@ -12,6 +12,7 @@ public record Lens(double focalM, double sensorWidthM, double fNumber) {
         Check.positive("fNumber", fNumber);
     }
 
+    /// The angle of view across the sensor's width, in degrees.
     public double horizontalViewDeg() {
         return Math.toDegrees(2 * Math.atan(sensorWidthM / (2 * focalM)));
     }
@@ -31,6 +32,7 @@ public record Lens(double focalM, double sensorWidthM, double fNumber) {
         return focalM * focalM / (fNumber * circleM) + focalM;
     }
 
+    /// The radius of the entrance pupil, in metres.
     public double apertureRadiusM() {
         return focalM / fNumber / 2;
     }

@@ -51,6 +51,7 @@ public final class Bands implements AutoCloseable {
         return pooled(Runtime.getRuntime().availableProcessors());
     }
 
+    /// How many bands are worked on at a time.
     public int threads() {
         return threads;
     }

@@ -46,6 +46,7 @@ public final class Blur {
         return out;
     }
 
+    /// Each plane blurred by itself, alpha too; sigma in pixels.
     public static Picture gaussian(Picture in, double sigmaPx, Bands bands) {
         Plane a = in.a();
         return new Picture(

@@ -4,18 +4,22 @@ import java.util.List;
 
 /// A rectangle of whole pixels: `left`, `top` inside, `right`, `bottom` just outside. Empty when it has no pixel.
 public record Box(int left, int top, int right, int bottom) {
+    /// The box of a whole plane.
     public static Box all(Plane p) {
         return new Box(0, 0, p.width(), p.height());
     }
 
+    /// In pixels.
     public int width() {
         return Math.max(0, right - left);
     }
 
+    /// In pixels.
     public int height() {
         return Math.max(0, bottom - top);
     }
 
+    /// Whether it holds no pixel.
     public boolean isEmpty() {
         return width() == 0 || height() == 0;
     }
@@ -25,6 +29,7 @@ public record Box(int left, int top, int right, int bottom) {
         return new Box(left - px, top - px, right + px, bottom + px);
     }
 
+    /// The same box elsewhere, by pixels.
     public Box moved(int x, int y) {
         return new Box(left + x, top + y, right + x, bottom + y);
     }
@@ -37,6 +42,7 @@ public record Box(int left, int top, int right, int bottom) {
         return new Box(Math.min(left, o.left), Math.min(top, o.top), Math.max(right, o.right), Math.max(bottom, o.bottom));
     }
 
+    /// What both hold; empty if they do not meet.
     public Box within(Box o) {
         return new Box(Math.max(left, o.left), Math.max(top, o.top), Math.min(right, o.right), Math.min(bottom, o.bottom));
     }
@@ -89,6 +95,7 @@ public record Box(int left, int top, int right, int bottom) {
         return out;
     }
 
+    /// That part of a picture, copied.
     public Picture cut(Picture p) {
         Plane a = p.a();
         return new Picture(cut(p.r()), cut(p.g()), cut(p.b()), a == null ? null : cut(a));

@@ -20,6 +20,7 @@ public final class CodeCurve {
     // The square root spreads the table where the curve bends most.
     private final float[] table = new float[STEPS + 2];
 
+    /// The curve of sRGB, tabulated once.
     public CodeCurve() {
         for (int i = 0; i < table.length; i++) {
             double root = i / (double) STEPS;
@@ -36,10 +37,12 @@ public final class CodeCurve {
         return low + (table[i + 1] - low) * (at - i);
     }
 
+    /// The nearest code of 8 bits; light below 0 and above 1 is held.
     public int code8(float linear) {
         return (int) (code(linear) * 255f + 0.5f);
     }
 
+    /// The nearest code of 16 bits; light below 0 and above 1 is held.
     public int code16(float linear) {
         return (int) (code(linear) * 65535f + 0.5f);
     }

@@ -42,6 +42,7 @@ public record DisplayPicture(int width, int height, int[] argb) {
         return new DisplayPicture(p.width(), p.height(), out);
     }
 
+    /// The pixels as the screen takes them, row by row, not copied.
     public IntBuffer buffer() {
         return IntBuffer.wrap(argb);
     }

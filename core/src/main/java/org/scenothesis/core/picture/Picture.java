@@ -17,26 +17,32 @@ public record Picture(Plane r, Plane g, Plane b, @Nullable Plane a) {
         }
     }
 
+    /// A black picture without alpha.
     public static Picture of(int width, int height) {
         return new Picture(Plane.of(width, height), Plane.of(width, height), Plane.of(width, height), null);
     }
 
+    /// One linear colour everywhere, without alpha.
     public static Picture filled(int width, int height, float r, float g, float b) {
         return new Picture(Plane.filled(width, height, r), Plane.filled(width, height, g), Plane.filled(width, height, b), null);
     }
 
+    /// In pixels.
     public int width() {
         return r.width();
     }
 
+    /// In pixels.
     public int height() {
         return r.height();
     }
 
+    /// The same colours, not copied, with another alpha of their size, or none.
     public Picture withAlpha(@Nullable Plane alpha) {
         return new Picture(r, g, b, alpha);
     }
 
+    /// A picture that shares nothing with this one.
     public Picture copy() {
         return new Picture(r.copy(), g.copy(), b.copy(), a == null ? null : a.copy());
     }
@@ -54,6 +60,7 @@ public record Picture(Plane r, Plane g, Plane b, @Nullable Plane a) {
         return Objects.requireNonNull(a);
     }
 
+    /// Whether both are as wide and as high.
     public boolean sameShape(Picture other) {
         return r.sameShape(other.r);
     }

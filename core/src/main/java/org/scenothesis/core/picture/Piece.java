@@ -8,6 +8,7 @@ public record Piece(Picture picture, Box at) {
         Check.that(picture.width() == at.width() && picture.height() == at.height(), "the piece does not fill its box");
     }
 
+    /// A picture that may have something everywhere.
     public static Piece whole(Picture p) {
         return new Piece(p, Box.all(p.r()));
     }

@@ -12,10 +12,12 @@ public record PlanarMap(
                 Double.isFinite(a + b + c + d + e + f + g + h + i), "a planar map needs finite entries");
     }
 
+    /// Every point stays.
     public static PlanarMap identity() {
         return new PlanarMap(1, 0, 0, 0, 1, 0, 0, 0, 1);
     }
 
+    /// Every point moves by pixels.
     public static PlanarMap shift(double x, double y) {
         return new PlanarMap(1, 0, x, 0, 1, y, 0, 0, 1);
     }
@@ -47,11 +49,13 @@ public record PlanarMap(
         return new PlanarMap(s[0], s[1], s[2], s[3], s[4], s[5], s[6], s[7], 1);
     }
 
+    /// Where a point goes, in pixels; infinite or not a number on the map's horizon.
     public Point map(double x, double y) {
         double w = denominator(x, y);
         return new Point(mapX(x, y) / w, mapY(x, y) / w);
     }
 
+    /// Where a point goes, in pixels; infinite or not a number on the map's horizon.
     public Point map(Point p) {
         return map(p.x(), p.y());
     }

@@ -29,14 +29,17 @@ public record Plane(int width, int height, float[] data) {
         return p;
     }
 
+    /// One value, unchecked apart from the array's own bounds.
     public float at(int x, int y) {
         return data[y * width + x];
     }
 
+    /// A plane that shares nothing with this one.
     public Plane copy() {
         return new Plane(width, height, data.clone());
     }
 
+    /// Whether both are as wide and as high.
     public boolean sameShape(Plane other) {
         return width == other.width && height == other.height;
     }

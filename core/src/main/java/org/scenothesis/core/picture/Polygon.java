@@ -11,11 +11,13 @@ public record Polygon(List<Point> corners) {
         corners = List.copyOf(corners);
     }
 
+    /// An upright rectangle, in pixels from the outer corner of the first.
     public static Polygon rectangle(double left, double top, double right, double bottom) {
         return new Polygon(List.of(
                 new Point(left, top), new Point(right, top), new Point(right, bottom), new Point(left, bottom)));
     }
 
+    /// The same for a picture scaled by these factors.
     public Polygon scaled(double kx, double ky) {
         return new Polygon(corners.stream().map(p -> new Point(p.x() * kx, p.y() * ky)).toList());
     }

@@ -20,6 +20,7 @@ public final class Resample {
         return taps.value(p.data());
     }
 
+    /// The value at a point between four pixels, in pixels from the outer corner of the first; the border goes on outside.
     public static float linear(Plane p, double x, double y) {
         double fx = Math.clamp(x - 0.5, 0, p.width() - 1);
         double fy = Math.clamp(y - 0.5, 0, p.height() - 1);
@@ -153,6 +154,7 @@ public final class Resample {
         }
     }
 
+    /// The picture seen through a map from the result's pixels to the given ones, as large as it; outside of it there is nothing.
     public static Picture warp(Picture in, PlanarMap outToIn, Bands bands) {
         boolean opaque = in.a() == null;
         List<Plane> from = opaque ? in.colours() : List.of(in.r(), in.g(), in.b(), in.alpha());
@@ -316,6 +318,7 @@ public final class Resample {
         return scaleColumns(scaleRows(in, width, bands), height, bands);
     }
 
+    /// The picture at another size, each plane by itself, alpha too.
     public static Picture scale(Picture in, int width, int height, Bands bands) {
         Plane a = in.a();
         return new Picture(

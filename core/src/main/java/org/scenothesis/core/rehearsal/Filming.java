@@ -15,6 +15,7 @@ public final class Filming {
 
     private record Seen(Scenery set, View view, long seed) {}
 
+    /// Films with so much light from everywhere.
     public Filming(Rgb ambient, Quality quality, Bands bands) {
         this.ambient = ambient;
         this.quality = quality;

@@ -13,6 +13,7 @@ public record Quality(int stillSamples, int movingSamples, double shutterShare, 
         Check.range("shutterShare", shutterShare, 0, 1);
     }
 
+    /// The same with other chances.
     public Quality seeded(long other) {
         return new Quality(stillSamples, movingSamples, shutterShare, other);
     }

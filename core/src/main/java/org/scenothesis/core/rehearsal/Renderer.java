@@ -32,6 +32,7 @@ public final class Renderer {
     private final Bands bands;
     private final Bvh still;
 
+    /// Prepares what does not move.
     public Renderer(Scenery set, Rgb ambient, View view, Quality quality, Bands bands) {
         this.set = set;
         this.ambient = ambient;

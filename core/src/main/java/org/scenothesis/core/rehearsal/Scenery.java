@@ -14,6 +14,7 @@ public record Scenery(List<Solid> solids, List<Lamp> lamps) {
         lamps = List.copyOf(lamps);
     }
 
+    /// Both together.
     public Scenery with(Scenery more) {
         List<Solid> s = new ArrayList<>(solids);
         s.addAll(more.solids);
@@ -22,6 +23,7 @@ public record Scenery(List<Solid> solids, List<Lamp> lamps) {
         return new Scenery(s, l);
     }
 
+    /// The same with every lamp times a factor.
     public Scenery dimmed(double factor) {
         return new Scenery(solids, lamps.stream().map(l -> l.dimmed(factor)).toList());
     }

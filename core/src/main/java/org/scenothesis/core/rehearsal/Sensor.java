@@ -22,14 +22,17 @@ public record Sensor(Rgb gains, double noiseA, double noiseB, long seed) {
     /// A small camera in a lit room.
     public static final Sensor USUAL = new Sensor(Rgb.grey(1), 4e-5, 8e-4, 7);
 
+    /// The same with so many stops more light.
     public Sensor exposed(double stops) {
         return new Sensor(gains.times(Math.pow(2, stops)), noiseA, noiseB, seed);
     }
 
+    /// The same with each channel times a factor more.
     public Sensor balanced(Rgb more) {
         return new Sensor(gains.times(more), noiseA, noiseB, seed);
     }
 
+    /// The same with other noise.
     public Sensor seeded(long other) {
         return new Sensor(gains, noiseA, noiseB, other);
     }

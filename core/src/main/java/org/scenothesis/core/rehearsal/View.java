@@ -10,10 +10,12 @@ public record View(CameraPose pose, double apertureRadiusM, double focusM) {
         Check.positive("focusM", focusM);
     }
 
+    /// The same lens elsewhere.
     public View with(CameraPose other) {
         return new View(other, apertureRadiusM, focusM);
     }
 
+    /// The same view with its focus at a distance, in metres.
     public View focusedAt(double distanceM) {
         return new View(pose, apertureRadiusM, distanceM);
     }

@@ -37,6 +37,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
         steps = List.copyOf(steps);
     }
 
+    /// A visible layer of a plate as it was filmed.
     public static Layer of(String id, String name, String plate, Step... steps) {
         return new Layer(id, name, true, new Source.OfPlate(plate), TimeMap.AS_FILMED, List.of(steps), Blend.OVER);
     }
@@ -61,6 +62,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
         return source.plate();
     }
 
+    /// Whether one of its steps keys it.
     public boolean keyed() {
         return step(Key.class).isPresent();
     }
@@ -70,6 +72,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
         return steps.stream().filter(kind::isInstance).map(kind::cast).findFirst();
     }
 
+    /// The settings of its key, the usual ones if it has none.
     public KeySettings key() {
         return step(Key.class).map(Key::settings).orElse(KeySettings.DEFAULT);
     }
@@ -86,6 +89,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
         return Outline.NONE;
     }
 
+    /// How much of it there is at a moment, in seconds of the shot: 0 none, 1 all.
     public double presence(double seconds) {
         double p = 1;
         for (Step s : steps) {
@@ -138,12 +142,14 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
         return withSteps(out);
     }
 
+    /// The layer less one of its steps, by its place.
     public Layer without(int index) {
         List<Step> out = new ArrayList<>(steps);
         out.remove(index);
         return withSteps(out);
     }
 
+    /// The layer less all steps of a kind.
     public Layer without(Class<? extends Step> kind) {
         return withSteps(steps.stream().filter(s -> !kind.isInstance(s)).toList());
     }

@@ -38,6 +38,9 @@ public record Location(String name, double latitudeDeg, double longitudeDeg, Str
         }
     }
 
+    /// Its time zone.
+    ///
+    /// @throws java.time.DateTimeException if `zone` names none
     public ZoneId zoneId() {
         return ZoneId.of(zone);
     }

@@ -38,10 +38,12 @@ public record Plate(
         return takes.stream().filter(Take::circled).findFirst().orElse(takes.isEmpty() ? null : takes.getLast());
     }
 
+    /// The take with this id, if there is one.
     public Optional<Take> take(@Nullable String takeId) {
         return takes.stream().filter(t -> t.id().equals(takeId)).findFirst();
     }
 
+    /// The plate with one take more, as the last.
     public Plate withTakeAdded(Take take) {
         List<Take> more = new ArrayList<>(takes);
         more.add(take);

@@ -20,6 +20,7 @@ public record Production(String title, List<Shot> shots, List<SetUp> setUps, Hou
         permissions = List.copyOf(permissions);
     }
 
+    /// A production with nothing planned for a day yet.
     public Production(String title, List<Shot> shots, HouseRules houseRules) {
         this(title, shots, List.of(), houseRules, ShootDay.DEFAULT, List.of());
     }
@@ -29,6 +30,7 @@ public record Production(String title, List<Shot> shots, List<SetUp> setUps, Hou
         return shots.stream().filter(s -> s.id().equals(id)).findFirst().orElseThrow(() -> new NoSuchElementException(id));
     }
 
+    /// Whether a shot has this id.
     public boolean hasShot(String id) {
         return shots.stream().anyMatch(s -> s.id().equals(id));
     }
@@ -59,6 +61,7 @@ public record Production(String title, List<Shot> shots, List<SetUp> setUps, Hou
         return List.copyOf(out.values());
     }
 
+    /// The production with its day changed.
     public Production withDay(UnaryOperator<ShootDay> change) {
         return withDay(change.apply(day));
     }

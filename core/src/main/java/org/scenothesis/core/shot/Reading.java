@@ -11,14 +11,17 @@ public record Reading(@Nullable Transfer curve, @Nullable ColourMatrix matrix, @
     /// As the file says, completed by the usual assumptions.
     public static final Reading AS_FILED = new Reading(null, null, null);
 
+    /// The same with another curve, or as the file says.
     public Reading withCurve(@Nullable Transfer other) {
         return new Reading(other, matrix, fullRange);
     }
 
+    /// The same with another matrix, or as the file says.
     public Reading withMatrix(@Nullable ColourMatrix other) {
         return new Reading(curve, other, fullRange);
     }
 
+    /// The same with another range of codes, or as the file says.
     public Reading withFullRange(@Nullable Boolean other) {
         return new Reading(curve, matrix, other);
     }

@@ -14,16 +14,19 @@ public record Setting(Map<String, String> facts, @Nullable Location place) {
         facts = Collections.unmodifiableMap(new TreeMap<>(facts));
     }
 
+    /// The setting with one fact told or told anew.
     public Setting withFact(String key, String value) {
         Map<String, String> more = new TreeMap<>(facts);
         more.put(key, value);
         return new Setting(more, place);
     }
 
+    /// The setting with a place in the open, or none.
     public Setting withPlace(@Nullable Location other) {
         return new Setting(facts, other);
     }
 
+    /// The place, if the shot is filmed in the open.
     public Optional<Location> inTheOpen() {
         return Optional.ofNullable(place);
     }

@@ -37,22 +37,31 @@ public record ShootDay(List<String> order, Set<String> acknowledged, String date
         }
     }
 
+    /// When the crew is called.
+    ///
+    /// @throws java.time.DateTimeException if it is no time
     public LocalTime call() {
         return LocalTime.parse(callTime);
     }
 
+    /// The same day with another call, as hours and minutes.
     public ShootDay calledAt(String other) {
         return new ShootDay(order, acknowledged, date, other, prepareMinutes);
     }
 
+    /// The same plan on another date, as year, month and day; empty for none.
     public ShootDay on(String other) {
         return new ShootDay(order, acknowledged, other, callTime, prepareMinutes);
     }
 
+    /// The same day with so many minutes between the call and the first plate.
     public ShootDay preparing(int minutes) {
         return new ShootDay(order, acknowledged, date, callTime, minutes);
     }
 
+    /// The date, if there is one.
+    ///
+    /// @throws java.time.DateTimeException if it is no date
     public Optional<LocalDate> day() {
         return date.isEmpty() ? Optional.empty() : Optional.of(LocalDate.parse(date));
     }

@@ -45,6 +45,7 @@ public record Shot(
         this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, Setting.NONE);
     }
 
+    /// The plate with this id, if there is one.
     public Optional<Plate> plate(@Nullable String plateId) {
         return plates.stream().filter(p -> p.id().equals(plateId)).findFirst();
     }
@@ -54,6 +55,7 @@ public record Shot(
         return layers.stream().filter(l -> l.keyed() && l.plate().equals(plateId)).findFirst();
     }
 
+    /// The layer with this id, if there is one.
     public Optional<Layer> layer(@Nullable String layerId) {
         return layers.stream().filter(l -> l.id().equals(layerId)).findFirst();
     }
@@ -65,10 +67,12 @@ public record Shot(
         return new Given.Assumed<>(foot, "filmed-nowhere-said");
     }
 
+    /// The first plate of a role, if there is one.
     public Optional<Plate> plateOf(PlateRole role) {
         return plates.stream().filter(p -> p.role() == role).findFirst();
     }
 
+    /// The shot with one plate changed; the same if it has no such plate.
     public Shot withPlate(String plateId, UnaryOperator<Plate> change) {
         return withPlates(plates.stream().map(p -> p.id().equals(plateId) ? change.apply(p) : p).toList());
     }
@@ -78,20 +82,24 @@ public record Shot(
         return withPlates(plates.stream().map(p -> p.take(takeId).isEmpty() ? p : p.withTakes(p.takes().stream().map(t -> t.id().equals(takeId) ? change.apply(t) : t).toList())).toList());
     }
 
+    /// The shot with one plate more, as the last.
     public Shot withPlateAdded(Plate plate) {
         List<Plate> more = new ArrayList<>(plates);
         more.add(plate);
         return withPlates(more);
     }
 
+    /// The shot with one layer changed; the same if it has no such layer.
     public Shot withLayer(String layerId, UnaryOperator<Layer> change) {
         return withLayers(layers.stream().map(l -> l.id().equals(layerId) ? change.apply(l) : l).toList());
     }
 
+    /// The shot with one wonder changed; the same if it has no such wonder.
     public Shot withWonder(String wonderId, UnaryOperator<Wonder> change) {
         return withWonders(wonders.stream().map(w -> w.id().equals(wonderId) ? change.apply(w) : w).toList());
     }
 
+    /// The shot with other beats, put in the order of time.
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
         sorted.sort(Comparator.comparingDouble(Beat::seconds));
@@ -113,6 +121,7 @@ public record Shot(
         return setUp == null ? this : withSetUp(setUp.withStage(change.apply(setUp.stage())));
     }
 
+    /// The shot with its setting changed.
     public Shot withSetting(UnaryOperator<Setting> change) {
         return withSetting(change.apply(setting));
     }
@@ -122,6 +131,7 @@ public record Shot(
         return withId(otherId).withNumber(otherNumber);
     }
 
+    /// The shot with another title, story and length, in seconds.
     public Shot told(String otherTitle, String otherStory, double otherSeconds) {
         return withTitle(otherTitle).withStory(otherStory).withSeconds(otherSeconds);
     }

@@ -22,6 +22,7 @@ public enum Spike {
         return path;
     }
 
+    /// The colour of the i-th mark; they begin again when all are used.
     public static Spike number(int i) {
         return values()[Math.floorMod(i, values().length)];
     }

@@ -4,6 +4,7 @@ import org.jspecify.annotations.Nullable;
 
 /// One take: footage by a path relative to the production folder, whether it was circled as good, a note, and how its code values are read.
 public record Take(String id, String footage, boolean circled, String note, Reading reading) {
+    /// A take; a file without a reading is read as it says.
     public Take(String id, String footage, boolean circled, String note, @Nullable Reading reading) {
         this.id = id;
         this.footage = footage;
@@ -17,10 +18,12 @@ public record Take(String id, String footage, boolean circled, String note, Read
         this(id, footage, circled, note, Reading.AS_FILED);
     }
 
+    /// The same take circled, or not.
     public Take circled(boolean now) {
         return new Take(id, footage, now, note, reading);
     }
 
+    /// The same take with another note.
     public Take noted(String other) {
         return new Take(id, footage, circled, other, reading);
     }
@@ -30,6 +33,7 @@ public record Take(String id, String footage, boolean circled, String note, Read
         return new Take(id, otherFootage, circled, note, reading);
     }
 
+    /// The same take read otherwise.
     public Take read(Reading other) {
         return new Take(id, footage, circled, note, other);
     }

@@ -15,16 +15,19 @@ public record Wonder(String id, WonderKind kind, String subject, double fromSeco
         facts = Collections.unmodifiableMap(new TreeMap<>(facts));
     }
 
+    /// What was told, or `otherwise`.
     public String fact(String key, String otherwise) {
         return facts.getOrDefault(key, otherwise);
     }
 
+    /// The wonder with one fact told or told anew.
     public Wonder withFact(String key, String value) {
         Map<String, String> more = new TreeMap<>(facts);
         more.put(key, value);
         return new Wonder(id, kind, subject, fromSeconds, toSeconds, more);
     }
 
+    /// The wonder at another time, in seconds of the shot.
     public Wonder between(double from, double to) {
         return new Wonder(id, kind, subject, from, to, facts);
     }

@@ -47,6 +47,7 @@ public record KeyLight(Given<Direction> direction, Given<Double> sizeDeg, Given<
         return new KeyLight(Given.told(direction), Given.told(sizeDeg), Given.told(keyToFillStops));
     }
 
+    /// The unit vector from the set to the light, y up.
     public Vec towards() {
         return direction.value().towards();
     }

@@ -13,22 +13,27 @@ public record Stage(StageCamera camera, List<Surface> surfaces, KeyLight light) 
         Check.that(!surfaces.isEmpty(), "a stage needs the surface things stand on");
     }
 
+    /// The surface things stand on.
     public Surface ground() {
         return surfaces.getFirst();
     }
 
+    /// The height of the ground, in metres.
     public double groundM() {
         return ground().heightM().value();
     }
 
+    /// How far the ground goes.
     public Surface.Extent groundExtent() {
         return ground().extent().value();
     }
 
+    /// Where the camera looks, in degrees.
     public double panDeg() {
         return camera.aim().value().panDeg();
     }
 
+    /// The camera for a picture of so many pixels.
     public CameraPose pose(int width, int height) {
         return camera.pose(width, height);
     }

@@ -40,6 +40,7 @@ public record Animated<T>(T still, List<At<T>> keys) {
         keys = List.copyOf(sorted);
     }
 
+    /// A value that stays.
     public static <T> Animated<T> of(T still) {
         return new Animated<>(still, List.of());
     }
@@ -49,6 +50,7 @@ public record Animated<T>(T still, List<At<T>> keys) {
         return a + (b - a) * t;
     }
 
+    /// The value at a moment, in seconds; before the first key and after the last it stays as there.
     public T at(double seconds, Between<T> between) {
         if (keys.isEmpty()) {
             return still;
@@ -82,6 +84,7 @@ public record Animated<T>(T still, List<At<T>> keys) {
         return new Animated<>(fewer.isEmpty() && !keys.isEmpty() ? keys.getFirst().value : still, fewer);
     }
 
+    /// Whether there is a key at a moment, in seconds.
     public boolean hasKey(double seconds) {
         return keys.stream().anyMatch(k -> near(k, seconds));
     }

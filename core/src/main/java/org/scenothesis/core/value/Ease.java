@@ -6,6 +6,7 @@ public enum Ease {
     STEADY,
     SOFT;
 
+    /// How far between two keys, 0 to 1, at a share of the way in time, which is held within 0 and 1.
     public double at(double t) {
         double v = Math.clamp(t, 0, 1);
         return switch (this) {

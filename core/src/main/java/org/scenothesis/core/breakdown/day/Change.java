@@ -17,6 +17,7 @@ public record Change(String code, double minutes) {
         return out;
     }
 
+    /// Minutes from one state of the set to another, the sum of everything that is changed.
     public static double minutes(SetState a, SetState b, Estimates.Changes cost) {
         double[] sum = {0};
         each(a, b, cost, (code, minutes) -> sum[0] += minutes);

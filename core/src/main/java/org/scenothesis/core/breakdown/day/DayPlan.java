@@ -35,6 +35,7 @@ public record DayPlan(
         permissions = List.copyOf(permissions);
     }
 
+    /// Plans of all shots and the cheapest running order, with no earlier day plan to start from.
     public static DayPlan of(Production p) {
         return of(p, null);
     }
@@ -71,6 +72,7 @@ public record DayPlan(
         return order.minutes() - cheapest.minutes();
     }
 
+    /// The plan of one shot.
     public BreakdownPlan plan(String shot) {
         return Optional.ofNullable(plans.get(shot)).orElseThrow();
     }
@@ -91,6 +93,7 @@ public record DayPlan(
         return out;
     }
 
+    /// When the last job is done, in minutes after midnight.
     public double ends() {
         return LightWindow.begin(production) + order.minutes();
     }

@@ -24,6 +24,7 @@ public record Job(String id, String shot, PlateNeed need, Part part, boolean sun
         return part == Part.CLOSING ? CLOSING_MINUTES : need.rollMinutes();
     }
 
+    /// What the set looks like while it is done.
     public SetState state() {
         return need.state(shot);
     }
@@ -33,6 +34,7 @@ public record Job(String id, String shot, PlateNeed need, Part part, boolean sun
         return shot + "/" + need.lockGroup();
     }
 
+    /// The light it shares with others, by shot and group; empty if it need not share one.
     public String light() {
         return need.lightGroup().isEmpty() ? "" : shot + "/" + need.lightGroup();
     }

@@ -31,6 +31,7 @@ public record LightDay(Location place, LocalDate date, List<Span> spans, List<Su
         suns = List.copyOf(suns);
     }
 
+    /// Where the sun stands through one day at a place, and whether it shines, in steps of a few minutes.
     public static LightDay of(Location place, LocalDate date) {
         List<Sun> suns = new ArrayList<>();
         List<Span> spans = new ArrayList<>();
@@ -51,10 +52,12 @@ public record LightDay(Location place, LocalDate date, List<Span> spans, List<Su
         return ZonedDateTime.of(date, LocalTime.MIDNIGHT, place.zoneId()).plusMinutes(minutes);
     }
 
+    /// Where the sun stands, at minutes after midnight, to the nearest step.
     public Sun sun(double minutes) {
         return suns.get(Math.clamp((int) Math.round(minutes / STEP), 0, suns.size() - 1));
     }
 
+    /// What the sky gives, at minutes after midnight.
     public Sky sky(double minutes) {
         return spans.stream().filter(s -> minutes >= s.from && minutes < s.to).map(Span::sky).findFirst().orElse(Sky.NIGHT);
     }
@@ -97,6 +100,7 @@ public record LightDay(Location place, LocalDate date, List<Span> spans, List<Su
         return best < 0 ? Optional.empty() : Optional.of(best);
     }
 
+    /// Whether the sun is up high enough all the while, both in minutes after midnight.
     public boolean shines(double from, double to) {
         for (double m = from; m <= to; m += STEP) {
             if (sky(m) != Sky.SUN) {

@@ -13,6 +13,7 @@ import org.scenothesis.core.finding.Estimates;
 /// - `cost[i][j]`: minutes of change from i to j; `first[j]`: from the empty set. `before[j]`: jobs that must be done before j.
 /// - `lock[i]`: number of the lock group; its jobs are done without another's in between. `light[i]`: number of its light group if the sun lights it, else −1.
 public record OrderProblem(List<Job> jobs, double[][] cost, double[] first, BitSet[] before, int[] lock, int[] light) {
+    /// Minutes of every change between jobs, and what must come before what.
     public static OrderProblem of(List<Job> jobs, Estimates estimates) {
         int n = jobs.size();
         List<SetState> states = jobs.stream().map(Job::state).toList();
@@ -34,6 +35,7 @@ public record OrderProblem(List<Job> jobs, double[][] cost, double[] first, BitS
         return new OrderProblem(List.copyOf(jobs), cost, first, Precedence.of(jobs, lock), lock, light);
     }
 
+    /// How many jobs there are.
     public int size() {
         return jobs.size();
     }

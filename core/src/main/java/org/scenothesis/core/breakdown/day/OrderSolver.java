@@ -39,6 +39,7 @@ public final class OrderSolver {
     /// The order, its minutes of change, and whether it is known to be the best there is.
     public record Result(int[] order, double minutes, boolean exact) {}
 
+    /// The cheapest order, starting from none.
     public static Result solve(OrderProblem problem) {
         return solve(problem, null, EXACT_GROUPS);
     }

@@ -77,6 +77,7 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
         return cheapest(jobs(p), p.day().order(), p.houseRules().estimates());
     }
 
+    /// The jobs of all shots, in the order of the shots.
     public static List<Job> jobs(Production p) {
         return p.shots().stream().flatMap(s -> jobs(s, Breakdown.plan(s, p.houseRules()), p.houseRules()).stream()).toList();
     }
@@ -146,10 +147,12 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
         return steps.isEmpty() ? 0 : steps.getLast().rollsAt() + steps.getLast().job().minutes();
     }
 
+    /// The jobs' ids in running order.
     public List<String> ids() {
         return steps.stream().map(s -> s.job().id()).toList();
     }
 
+    /// The steps of one shot, in running order.
     public List<Step> of(String shot) {
         return steps.stream().filter(s -> s.job().shot().equals(shot)).toList();
     }

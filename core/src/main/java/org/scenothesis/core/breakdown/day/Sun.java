@@ -12,6 +12,7 @@ public record Sun(double azimuthDeg, double elevationDeg) {
     private static final double PRESSURE_MBAR = 1010;
     private static final double TEMPERATURE_C = 15;
 
+    /// Azimuth and elevation at sea level in standard air; the source is the class's.
     public static Sun at(Location place, ZonedDateTime when) {
         return at(when, place.latitudeDeg(), place.longitudeDeg(), 0, PRESSURE_MBAR, TEMPERATURE_C);
     }

@@ -9,10 +9,12 @@ public record Conflict(String code, String wonder, String about, Verdict weight,
         numbers = List.copyOf(numbers);
     }
 
+    /// A conflict that must be solved before anything is filmed; `numbers` are what its sentence needs.
     public static Conflict redo(String code, String wonder, String about, Double... numbers) {
         return new Conflict(code, wonder, about, Verdict.REDO, List.of(numbers));
     }
 
+    /// A conflict that can be lived with; `numbers` are what its sentence needs.
     public static Conflict watch(String code, String wonder, String about, Double... numbers) {
         return new Conflict(code, wonder, about, Verdict.WATCH, List.of(numbers));
     }

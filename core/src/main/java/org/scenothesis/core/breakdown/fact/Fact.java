@@ -144,6 +144,7 @@ public enum Fact {
         return new Shape(List.of(), Double.NaN, 0, 0, unused);
     }
 
+    /// The fact of this name in the file, if there is one.
     public static Optional<Fact> byKey(String key) {
         return Arrays.stream(values()).filter(f -> f.key.equals(key)).findFirst();
     }
@@ -153,30 +154,37 @@ public enum Fact {
         return key;
     }
 
+    /// Told once for the whole shot, not for each wonder.
     public boolean ofSetting() {
         return ofSetting;
     }
 
+    /// The codes that may be answered; empty for numbers and words.
     public List<String> answers() {
         return shape.answers;
     }
 
+    /// Answered by a number in its unit.
     public boolean isNumber() {
         return shape.answers.isEmpty() && !Double.isNaN(shape.otherwise);
     }
 
+    /// Answered in the person's own words.
     public boolean isText() {
         return Double.isNaN(shape.otherwise);
     }
 
+    /// The unit of a number; empty where there is none.
     public String unit() {
         return shape.unit;
     }
 
+    /// The least number that is accepted, in its unit.
     public double low() {
         return shape.low;
     }
 
+    /// The greatest number that is accepted, in its unit.
     public double high() {
         return shape.high;
     }

@@ -9,6 +9,7 @@ public record Question(Fact fact, List<String> answers, String otherwise) {
         answers = List.copyOf(answers);
     }
 
+    /// The question with all answers the fact has.
     public static Question about(Fact fact) {
         return new Question(fact, fact.answers(), fact.otherwise());
     }
@@ -18,22 +19,27 @@ public record Question(Fact fact, List<String> answers, String otherwise) {
         return new Question(fact, List.of(answers), answers[0]);
     }
 
+    /// One question for each, in this order.
     public static List<Question> about(Fact... facts) {
         return Arrays.stream(facts).map(Question::about).toList();
     }
 
+    /// The fact's name in the file.
     public String key() {
         return fact.key();
     }
 
+    /// Answered by a number in its unit.
     public boolean isNumber() {
         return fact.isNumber();
     }
 
+    /// Answered in the person's own words.
     public boolean isText() {
         return fact.isText();
     }
 
+    /// The unit of a number; empty where there is none.
     public String unit() {
         return fact.unit();
     }

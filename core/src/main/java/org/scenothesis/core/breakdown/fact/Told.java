@@ -8,14 +8,17 @@ import org.scenothesis.core.shot.Wonder;
 
 /// What was told, first about a wonder, then about the setting, then what is assumed. An answer that cannot be one counts as not given.
 public record Told(Map<String, String> wonder, Map<String, String> setting) {
+    /// What was told of a wonder, and behind it of its shot.
     public static Told of(Wonder w, Setting s) {
         return new Told(w.facts(), s.facts());
     }
 
+    /// What was told of a shot alone.
     public static Told of(Setting s) {
         return new Told(Map.of(), s.facts());
     }
 
+    /// Whether somebody answered it usably; otherwise its usual answer stands.
     public boolean given(Fact f) {
         return usable(wonder, f) != null || usable(setting, f) != null;
     }
@@ -25,12 +28,14 @@ public record Told(Map<String, String> wonder, Map<String, String> setting) {
         return v != null && f.accepts(v) ? v : null;
     }
 
+    /// The wonder's own answer, else the shot's, else the usual one.
     public String answer(Fact f) {
         String near = usable(wonder, f);
         String far = near == null ? usable(setting, f) : near;
         return far == null ? f.otherwise() : far;
     }
 
+    /// Whether the answer is one of these codes.
     public boolean is(Fact f, String... any) {
         String a = answer(f);
         for (String s : any) {

@@ -49,6 +49,7 @@ public record ClothChoice(Screen cloth, double greenApart, double blueApart) {
         return colours.stream().mapToDouble(cloth::apart).min().orElse(Double.POSITIVE_INFINITY);
     }
 
+    /// How far the chosen cloth's colour is from the nearest colour in front of it, in the unit of the measure it was chosen by.
     public double apart() {
         return cloth == Screen.BLUE ? blueApart : greenApart;
     }
@@ -58,6 +59,7 @@ public record ClothChoice(Screen cloth, double greenApart, double blueApart) {
         return verdict(apart());
     }
 
+    /// What so much difference in colour is worth.
     public static Verdict verdict(double apart) {
         return apart > TOO_NEAR.watch() ? Verdict.HOLDS : apart > TOO_NEAR.holds() ? Verdict.WATCH : Verdict.REDO;
     }

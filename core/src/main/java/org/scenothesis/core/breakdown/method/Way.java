@@ -13,10 +13,12 @@ public enum Way {
     WHITE,
     ROTO;
 
+    /// Its name in the file.
     public String code() {
         return name().toLowerCase(Locale.ROOT);
     }
 
+    /// The way of this name in the file, if there is one.
     public static Optional<Way> byCode(String code) {
         return Arrays.stream(values()).filter(w -> w.code().equals(code)).findFirst();
     }

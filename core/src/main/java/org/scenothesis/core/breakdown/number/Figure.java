@@ -11,10 +11,12 @@ public record Figure(String code, String about, double value, String unit, Verdi
         more = List.copyOf(more);
     }
 
+    /// A number that informs and is not judged.
     public static Figure tells(String code, String about, double value, String unit, Double... more) {
         return new Figure(code, about, value, unit, Verdict.NOT_MEASURED, List.of(more));
     }
 
+    /// The same number with a verdict.
     public Figure judged(Verdict v) {
         return new Figure(code, about, value, unit, v, more);
     }

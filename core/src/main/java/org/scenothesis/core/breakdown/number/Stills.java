@@ -8,6 +8,9 @@ import org.scenothesis.core.Check;
 public record Stills(int frames, int spares, int empties, double minutes) {
     private static final double SPARE = 0.1;
 
+    /// How many photographs a passage of frame-by-frame work takes, spare and empty ones included.
+    ///
+    /// @throws IllegalArgumentException if seconds are outside 0 to 86 400, frames a second outside 0.1 to 240, or seconds a frame outside 0 to 86 400
     public static Stills of(double seconds, double ratePerS, double secondsPerFrame) {
         Check.range("seconds", seconds, 0, 86_400);
         Check.range("ratePerS", ratePerS, 0.1, 240);
@@ -18,6 +21,7 @@ public record Stills(int frames, int spares, int empties, double minutes) {
         return new Stills(frames, spares, empties, (frames + spares + empties) * secondsPerFrame / 60);
     }
 
+    /// Photographs in all.
     public int all() {
         return frames + spares + empties;
     }

@@ -13,6 +13,7 @@ public record Storage(double gigabytes, int cardGigabytes, int cards) {
     /// A still is filmed as a short roll to be averaged.
     private static final double STILL_S = 5;
 
+    /// Room on cards for takes and photographs, from what was told of the camera's rate in megabits a second.
     public static Storage of(Collection<PlateNeed> needs, Told told, int photographs) {
         double megabytes = 0;
         for (PlateNeed n : needs) {
@@ -38,6 +39,7 @@ public record Storage(double gigabytes, int cardGigabytes, int cards) {
         return at1080 * lines * lines * told.number(Fact.RATE_PER_S) / 24;
     }
 
+    /// Cards with some to spare for so many gigabytes of 10⁹ bytes.
     public static Storage forGigabytes(double gb) {
         int card = 32;
         while (card < gb * SPARE && card < LARGEST) {
@@ -46,6 +48,7 @@ public record Storage(double gigabytes, int cardGigabytes, int cards) {
         return new Storage(gb, card, Math.max(1, (int) Math.ceil(gb * SPARE / card)));
     }
 
+    /// Cards for both together.
     public Storage plus(Storage o) {
         return forGigabytes(gigabytes + o.gigabytes);
     }

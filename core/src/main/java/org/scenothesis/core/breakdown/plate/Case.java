@@ -31,30 +31,37 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     private static final double WIDE_HIGH = 16.0 / 9;
     private static final double MARGIN = 1.15;
 
+    /// What was told of the wonder and its shot.
     public Told told() {
         return Told.of(wonder, shot.setting());
     }
 
+    /// The answer's code, the usual one where nothing was told.
     public String answer(Fact f) {
         return told().answer(f);
     }
 
+    /// Whether the answer is one of these codes.
     public boolean is(Fact f, String... any) {
         return told().is(f, any);
     }
 
+    /// The answer in the fact's unit, the usual one where nothing was told.
     public double number(Fact f) {
         return told().number(f);
     }
 
+    /// Who or what it happens to, in the person's words.
     public String subject() {
         return wonder.subject();
     }
 
+    /// It happens to a person, grown or not.
     public boolean person() {
         return is(Fact.WHO, "person", "child");
     }
 
+    /// It happens to somebody who can move by themselves.
     public boolean living() {
         return !is(Fact.WHO, "thing");
     }
@@ -71,6 +78,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         return Math.max(0, wonder.toSeconds() - wonder.fromSeconds()) + 2 * HANDLES_S;
     }
 
+    /// How many takes are wanted of each plate.
     public int takes() {
         return (int) number(Fact.TAKES);
     }
@@ -85,6 +93,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         return full ? Math.max(roll(), shot.seconds() + 2 * HANDLES_S) : 0;
     }
 
+    /// Words as a part of a key: small letters and digits of any script, joined by hyphens; `it` where none are left.
     public static String slug(String words) {
         String s = words.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-+|-+$", "");
         return s.isEmpty() ? "it" : s;
@@ -136,6 +145,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         return here("figure-" + id(who) + "-" + number, PlateRole.PRACTICAL, code, who + " " + number).with(Item.person(who));
     }
 
+    /// The key of the plate of a thing, alike in all wonders, so that they share it.
     public String elementKey(String thing) {
         return "thing-" + id(thing);
     }

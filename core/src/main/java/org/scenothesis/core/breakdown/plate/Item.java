@@ -11,22 +11,27 @@ public record Item(String name, Sort sort, boolean coded) implements Comparable<
         CREW
     }
 
+    /// A person by name, or whoever performs where no name was told.
     public static Item person(String name) {
         return name.isBlank() ? new Item("performer", Sort.PERSON, true) : new Item(name, Sort.PERSON, false);
     }
 
+    /// A thing by its name.
     public static Item prop(String name) {
         return new Item(name, Sort.PROP, false);
     }
 
+    /// What carries somebody or something, by its code.
     public static Item support(String code) {
         return new Item(code, Sort.SUPPORT, true);
     }
 
+    /// What somebody wears, by its code.
     public static Item worn(String code) {
         return new Item(code, Sort.WEAR, true);
     }
 
+    /// Anything that has words of its own.
     public static Item coded(String code, Sort sort) {
         return new Item(code, sort, true);
     }

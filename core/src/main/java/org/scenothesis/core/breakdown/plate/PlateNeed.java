@@ -92,6 +92,7 @@ public record PlateNeed(
         return !code.equals(BORROWED);
     }
 
+    /// How long the camera runs for a take, in seconds.
     public double rollSeconds() {
         return length.seconds;
     }
@@ -101,6 +102,7 @@ public record PlateNeed(
         return 1 + length.takes * (1 + length.seconds / 60) + length.extraMinutes;
     }
 
+    /// What the set looks like while it is filmed.
     public SetState state(String shot) {
         Set<Item> people = new TreeSet<>();
         Set<Item> props = new TreeSet<>();
@@ -129,25 +131,30 @@ public record PlateNeed(
                 region.with(o.region), lockGroup, lightGroup, length.with(o.length), notes.with(o.notes), union(after, o.after), proposed && o.proposed);
     }
 
+    /// The same with more in the picture.
     public PlateNeed with(Item... more) {
         return new PlateNeed(
                 key, role, code, about, wonders, union(in, List.of(more)), out, screen, region, lockGroup, lightGroup, length, notes, after, proposed);
     }
 
+    /// The same with more that must not be in the picture.
     public PlateNeed without(Item... gone) {
         return new PlateNeed(
                 key, role, code, about, wonders, in, union(out, List.of(gone)), screen, region, lockGroup, lightGroup, length, notes, after, proposed);
     }
 
+    /// The same before a cloth, which has to fill this region of the picture.
     public PlateNeed on(Screen cloth, Region where) {
         return new PlateNeed(key, role, code, about, wonders, in, out, cloth, where, lockGroup, lightGroup, length, notes, after, proposed);
     }
 
+    /// The same with takes of so many seconds.
     public PlateNeed lasting(double seconds, int takes) {
         return new PlateNeed(
                 key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, new Length(seconds, takes, length.extraMinutes), notes, after, proposed);
     }
 
+    /// The same with so many minutes more to prepare it.
     public PlateNeed taking(double extraMinutes) {
         return new PlateNeed(
                 key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, new Length(length.seconds, length.takes, extraMinutes), notes, after,
@@ -168,15 +175,18 @@ public record PlateNeed(
         return new PlateNeed(key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, kept, proposed);
     }
 
+    /// The same, filmed after the plates with these keys.
     public PlateNeed following(String... keys) {
         return new PlateNeed(
                 key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, union(after, List.of(keys)), proposed);
     }
 
+    /// The same as a proposal, which the day is not planned with until it is taken.
     public PlateNeed onlyProposed() {
         return new PlateNeed(key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, after, true);
     }
 
+    /// The same within a group that shares a camera and one that shares a light; empty for none.
     public PlateNeed inGroups(String lock, String light) {
         return new PlateNeed(key, role, code, about, wonders, in, out, screen, region, lock, light, length, notes, after, proposed);
     }
@@ -186,26 +196,32 @@ public record PlateNeed(
                 key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes.with(more), after, proposed);
     }
 
+    /// The same with the mark the lens is focused on.
     public PlateNeed focusedOn(String mark) {
         return noted(new Notes(mark, List.of(), List.of(), List.of(), List.of(), ""));
     }
 
+    /// The same with where the eyes go, and when.
     public PlateNeed looking(Eyeline... eyelines) {
         return noted(new Notes("", List.of(eyelines), List.of(), List.of(), List.of(), ""));
     }
 
+    /// The same with places to be marked, by their codes.
     public PlateNeed positions(String... codes) {
         return noted(new Notes("", List.of(), List.of(codes), List.of(), List.of(), ""));
     }
 
+    /// The same with references to be recorded, by their codes.
     public PlateNeed recording(String... codes) {
         return noted(new Notes("", List.of(), List.of(), List.of(codes), List.of(), ""));
     }
 
+    /// The same with sounds to be recorded, by their codes.
     public PlateNeed hearing(String... codes) {
         return noted(new Notes("", List.of(), List.of(), List.of(), List.of(codes), ""));
     }
 
+    /// The same with what is worn, by its code.
     public PlateNeed wearing(String code) {
         return noted(new Notes("", List.of(), List.of(), List.of(), List.of(), code));
     }

@@ -36,6 +36,7 @@ public record Sketch(List<Shape> shapes) {
         shapes = List.copyOf(shapes);
     }
 
+    /// The picture of the shot at a moment, in seconds, as outlines.
     public static Sketch of(Shot told, double seconds) {
         Shot shot = Rules.assuming(told);
         List<Shape> out = new ArrayList<>();

@@ -34,6 +34,7 @@ public final class Rules {
         return out;
     }
 
+    /// The one unit that knows this kind.
     public static WonderRule of(WonderKind kind) {
         return Objects.requireNonNull(ALL.get(kind), kind.name());
     }
@@ -56,6 +57,7 @@ public final class Rules {
         return Told.of(s.setting()).given(f) ? s : s.withSetting(x -> x.withFact(f.key(), answer));
     }
 
+    /// The wonder with what its kind takes for granted where nothing was told.
     public static Wonder assuming(Wonder w) {
         Wonder out = w;
         for (Map.Entry<Fact, String> e : of(w.kind()).assumed().entrySet()) {

@@ -47,6 +47,7 @@ public record Maker(Vec foot, double lean, Vec gaze, Vec leftHand, Vec rightHand
         return v * v * v * (v * (v * 6 - 15) + 10);
     }
 
+    /// The figure's solids; `owner` is what they are told apart by.
     public Scenery stage(int owner) {
         List<Solid> s = new ArrayList<>();
         Vec hip = foot.plus(new Vec(0, 0.92, 0));

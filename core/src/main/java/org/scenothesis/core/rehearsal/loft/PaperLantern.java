@@ -13,18 +13,22 @@ import org.scenothesis.core.rehearsal.trace.Solid;
 public record PaperLantern(Vec foot, double radius, double tilt, Rgb paper, Rgb glow) {
     private static final Rgb CREAM = new Rgb(0.78, 0.66, 0.45);
 
+    /// A dark one on its foot; both in metres.
     public static PaperLantern at(Vec foot, double radius) {
         return new PaperLantern(foot, radius, 0, CREAM, Rgb.BLACK);
     }
 
+    /// The same, glowing.
     public PaperLantern lit(Rgb glow) {
         return new PaperLantern(foot, radius, tilt, paper, glow);
     }
 
+    /// The same of other paper, not glowing.
     public PaperLantern dark(Rgb paper) {
         return new PaperLantern(foot, radius, tilt, paper, Rgb.BLACK);
     }
 
+    /// The same leaning, by radians.
     public PaperLantern tilted(double by) {
         return new PaperLantern(foot, radius, by, paper, glow);
     }

@@ -23,6 +23,7 @@ public record ScreenCloth(Vec lowerLeft, double widthM, double heightM, double w
         return new ScreenCloth(new Vec(-0.62, 0.86, 1.18), 2.5, 1.62, 0.40, GREEN);
     }
 
+    /// The cloth and what it hangs from.
     public Scenery stage() {
         List<Solid> s = new ArrayList<>();
         Material dyed = Material.patterned(Pattern.CLOTH, 1, colour, colour.times(0.7));

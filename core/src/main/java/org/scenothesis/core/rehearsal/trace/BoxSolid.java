@@ -4,6 +4,7 @@ import org.scenothesis.core.optics.Vec;
 
 /// A box turned about the vertical axis by `turn` radians; surface coordinates in metres on each face.
 public record BoxSolid(Vec centre, Vec half, double turn, Material material, int owner) implements Solid {
+    /// An upright box between two corners, in metres.
     public static BoxSolid between(Vec low, Vec high, Material material, int owner) {
         return new BoxSolid(low.towards(high, 0.5), high.minus(low).times(0.5), 0, material, owner);
     }

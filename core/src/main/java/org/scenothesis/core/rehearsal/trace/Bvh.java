@@ -19,6 +19,7 @@ public final class Bvh {
     private final byte[] axis;
     private int nodes;
 
+    /// Orders the solids so that a ray meets few of them; an empty list is met by none.
     public Bvh(List<Solid> list) {
         solids = list.toArray(Solid[]::new);
         int room = Math.max(1, 2 * solids.length);

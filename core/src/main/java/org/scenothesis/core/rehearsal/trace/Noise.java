@@ -4,6 +4,7 @@ package org.scenothesis.core.rehearsal.trace;
 public final class Noise {
     private Noise() {}
 
+    /// A number all of whose bits depend on all of these (the finalizer of SplitMix64).
     public static long mix(long z) {
         z = (z ^ (z >>> 30)) * 0xBF58476D1CE4E5B9L;
         z = (z ^ (z >>> 27)) * 0x94D049BB133111EBL;

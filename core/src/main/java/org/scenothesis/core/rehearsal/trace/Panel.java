@@ -7,6 +7,7 @@ import org.scenothesis.core.optics.Vec;
 /// - `wrinkle`: slope of the wrinkles, 0 flat to about 0.5 crumpled.
 /// - `opening`: seen by the camera but no obstacle to light (a window pane).
 public record Panel(Vec corner, Vec edgeU, Vec edgeV, double wrinkle, boolean opening, Material material, int owner) implements Solid {
+    /// A parallelogram from a corner and its two edges, in metres.
     public static Panel flat(Vec corner, Vec edgeU, Vec edgeV, Material material, int owner) {
         return new Panel(corner, edgeU, edgeV, 0, false, material, owner);
     }

@@ -17,12 +17,14 @@ public final class Sampler {
     private int sample;
     private int dimension;
 
+    /// Begins a sample of a pixel; the same three numbers give the same sequence.
     public void start(long seed, int pixel, int sampleIndex) {
         key = Noise.mix(seed * 0x9E3779B97F4A7C15L + pixel);
         sample = sampleIndex;
         dimension = 0;
     }
 
+    /// The next number of the sequence, in [0, 1).
     public double next() {
         int d = dimension++;
         if (d < STEP.length) {

@@ -34,6 +34,7 @@ public final class Tracer {
     /// Whether a moving thing is seen or shades the first meeting.
     public boolean touched;
 
+    /// Traces through what stands still and what moves.
     public Tracer(Bvh still, Bvh moving, List<Lamp> lamps, Rgb ambient) {
         this.still = still;
         this.moving = moving;

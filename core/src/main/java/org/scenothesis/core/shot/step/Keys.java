@@ -14,6 +14,7 @@ public final class Keys {
         return look(step, 0).animated;
     }
 
+    /// Whether anything of the step has a key at a moment, in seconds.
     public static boolean at(Step step, double seconds) {
         return look(step, seconds).ease != null;
     }
@@ -33,6 +34,7 @@ public final class Keys {
         });
     }
 
+    /// The step without its keys at a moment, in seconds.
     public static Step without(Step step, double seconds) {
         return step.animate(new Animated.Change() {
             @Override

@@ -24,14 +24,17 @@ public record Outline(Animated<List<Point>> corners, double softnessPx) implemen
                 checked(corners.still()), corners.keys().stream().map(k -> new Animated.At<>(k.seconds(), checked(k.value()), k.ease())).toList());
     }
 
+    /// An outline that stands still; corners and softness in pixels.
     public static Outline of(List<Point> corners, double softnessPx) {
         return new Outline(Animated.of(corners), softnessPx);
     }
 
+    /// The corners at a moment, in seconds; between keys of as many corners they move, otherwise the earlier ones stay.
     public List<Point> at(double seconds) {
         return corners.at(seconds, Outline::between);
     }
 
+    /// The outline with a key at a moment, in seconds.
     public Outline withCorners(double seconds, List<Point> other) {
         return new Outline(corners.set(seconds, other), softnessPx);
     }

@@ -31,6 +31,7 @@ public final class Parameters {
 
     private Parameters() {}
 
+    /// What can be set by a number, with unit and bounds; empty for a step that has none.
     public static List<? extends Parameter<?>> of(Step step) {
         return switch (step) {
             case Outline o -> OUTLINE;

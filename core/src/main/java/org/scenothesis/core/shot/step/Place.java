@@ -34,10 +34,12 @@ public record Place(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Double> 
         return new Place(filmedFoot, Animated.of(foot), Animated.of(0.0), Animated.of(1.0));
     }
 
+    /// Where it was filmed: foot in metres, not turned, in its own size.
     public static Place asFilmed(Given<Vec> filmedFoot) {
         return at(filmedFoot, filmedFoot.value());
     }
 
+    /// Foot in metres, turn in degrees and size at a moment, in seconds.
     public Stand stand(double seconds) {
         return new Stand(foot.at(seconds, Vec::towards), turnDeg.at(seconds, Animated::number), size.at(seconds, Animated::number));
     }

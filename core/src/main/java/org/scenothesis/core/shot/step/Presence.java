@@ -12,6 +12,7 @@ public record Presence(Animated<Double> share) implements Step {
         share.keys().forEach(k -> Check.range("presence", k.value(), 0, 1));
     }
 
+    /// The share at a moment, in seconds: 0 none, 1 all.
     public double at(double seconds) {
         return share.at(seconds, Animated::number);
     }
