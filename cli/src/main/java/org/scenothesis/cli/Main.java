@@ -17,9 +17,9 @@ import picocli.CommandLine.Command;
         subcommands = {
             LockCommand.class, KeyCommand.class, BreakdownCommand.class, RenderCommand.class, RehearseCommand.class, InfoCommand.class,
             FindingsCommand.class, IllusionsCommand.class, ShotListCommand.class, LightCommand.class, EarlierCommand.class, LeftoversCommand.class,
-            TakeCommand.class, CommandLine.HelpCommand.class
+            TakeCommand.class, NewCommand.class, BringCommand.class, LayersCommand.class, CommandLine.HelpCommand.class
         },
-        footer = {"", "With a window: scenothesis [FOLDER], scenothesis demo [--bench NAME] [--snapshot FILE.png]"})
+        footer = {"", "With a window: scenothesis [FOLDER] (a new or empty one begins a production), scenothesis demo [--bench NAME] [--snapshot FILE.png]"})
 public final class Main {
     public static void main(String[] args) {
         System.exit(run(new PrintWriter(System.out, true, StandardCharsets.UTF_8), new PrintWriter(System.err, true, StandardCharsets.UTF_8), args));

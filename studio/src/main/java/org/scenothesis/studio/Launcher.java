@@ -14,7 +14,8 @@ import org.scenothesis.production.store.StoreException;
 
 /// Reads what was asked for, chooses the toolkit's platform, and starts the window.
 ///
-/// `demo [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME] [--size WxH]`, or `[FOLDER]` with the same options.
+/// `demo [FOLDER] [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME] [--size WxH]`, or `[FOLDER]` with the same
+/// options; without anything the first window.
 public final class Launcher {
     private static Studio.@Nullable Wish wish;
     private static int exit;
@@ -95,22 +96,19 @@ public final class Launcher {
         if (bench != null) {
             Studio.bench(bench);
         }
-        if (demo || folder == null) {
-            Path target = folder != null ? folder : snapshot != null ? Files.createTempDirectory("scenothesis-demo") : home();
+        if (demo) {
+            Path target = folder != null ? folder : snapshot != null ? Files.createTempDirectory("scenothesis-demo") : DemoFolder.own();
             if (snapshot != null && folder == null) {
                 Runtime.getRuntime().addShutdownHook(new Thread(() -> delete(target)));
             }
             if (fresh) {
-                Files.deleteIfExists(target.resolve("production.json"));
+                DemoFolder.putBack(target);
+            } else {
+                DemoFolder.lay(target);
             }
-            DemoFolder.lay(target);
             folder = target;
         }
         return new Studio.Wish(folder, bench, snapshot, plate, seconds, shot, unfold, page, size[0], size[1]);
-    }
-
-    private static Path home() {
-        return Path.of(System.getProperty("user.home"), "Scenothesis", "Lantern Works");
     }
 
     private static String value(String[] args, int i) {

@@ -1,7 +1,7 @@
 package org.scenothesis.studio;
 
 import java.nio.file.Path;
-import java.util.Objects;
+import java.util.function.BooleanSupplier;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.scene.Node;
@@ -15,6 +15,7 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.studio.house.House;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.house.Worker;
 
 /// Draws the window into a PNG once everything shown has been measured and computed.
 final class Snapshot {
@@ -24,7 +25,7 @@ final class Snapshot {
 
     private Snapshot() {}
 
-    static void whenReady(Session session, House house, Studio.Wish wish, Runnable after) {
+    static void whenReady(Session session, House house, Studio.Wish wish, Path picture, Runnable after) {
         if (wish.shot() != null) {
             session.openShot(wish.shot());
         }
@@ -37,17 +38,25 @@ final class Snapshot {
         if (wish.unfold()) {
             house.unfoldFindings();
         }
-        int[] calm = {0};
         int[] waited = {0};
+        // All that is in view has been looked at; what else is measured in a large production need not be waited for.
+        whenCalm(() -> session.worker().idle() || waited[0]++ > LONGEST && session.looked().get() && session.worker().idleBut(Session.SURVEY), house, picture, after);
+    }
+
+    /// Draws what has no session once its worker has done all.
+    static void whenIdle(Worker worker, Node node, Path picture, Runnable after) {
+        whenCalm(worker::idle, node, picture, after);
+    }
+
+    private static void whenCalm(BooleanSupplier ready, Node node, Path picture, Runnable after) {
+        int[] calm = {0};
         Timeline poll = new Timeline();
         poll.getKeyFrames().add(new KeyFrame(Duration.millis(120), e -> {
-            // All that is in view has been looked at; what else is measured in a large production need not be waited for.
-            boolean ready = session.worker().idle() || waited[0]++ > LONGEST && session.looked().get() && session.worker().idleBut(Session.SURVEY);
-            calm[0] = ready ? calm[0] + 1 : 0;
+            calm[0] = ready.getAsBoolean() ? calm[0] + 1 : 0;
             if (calm[0] >= CALM) {
                 poll.stop();
                 try {
-                    write(house, Objects.requireNonNull(wish.snapshot()));
+                    write(node, picture);
                 } catch (FootageException x) {
                     Launcher.complain(x.getMessage());
                 }

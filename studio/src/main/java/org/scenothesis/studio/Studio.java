@@ -1,24 +1,34 @@
 package org.scenothesis.studio;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Group;
+import javafx.scene.Parent;
 import javafx.scene.Scene;
+import javafx.scene.layout.Region;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.production.demo.DemoFolder;
+import org.scenothesis.production.store.Lately;
+import org.scenothesis.production.store.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.store.UserFolder;
 import org.scenothesis.studio.board.BoardBench;
 import org.scenothesis.studio.breakdown.BreakDownBench;
+import org.scenothesis.studio.first.FirstWindow;
+import org.scenothesis.studio.first.Glimpses;
 import org.scenothesis.studio.handover.HandOverBench;
 import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.Doors;
 import org.scenothesis.studio.house.House;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Worker;
@@ -28,10 +38,13 @@ import org.scenothesis.studio.match.MatchBench;
 import org.scenothesis.studio.shoot.ShootBench;
 import org.scenothesis.studio.theme.Theme;
 
-/// The application with a window; started by [Launcher].
-public final class Studio extends Application {
+/// The application with a window; started by [Launcher]. One production is open at a time, or none.
+public final class Studio extends Application implements Doors {
+    private final Worker worker = new Worker(Platform::runLater);
+    private @Nullable Stage stage;
     private @Nullable Session open;
     private @Nullable House house;
+    private @Nullable FirstWindow first;
     private boolean begun;
 
     /// Builds the house for a session, all benches in it.
@@ -48,57 +61,184 @@ public final class Studio extends Application {
     }
 
     @Override
-    public void start(Stage stage) {
+    public void start(Stage window) {
         Wish wish = Launcher.wish();
-        Session session;
+        stage = window;
+        // A picture of the window is as large as asked for; a window no larger than the screen.
+        Rectangle2D room = Screen.getPrimary().getVisualBounds();
+        Scene scene = new Scene(new Group(), Math.min(wish.width(), room.getWidth()), Math.min(wish.height(), room.getHeight()));
+        Theme.dress(scene);
+        window.setMinWidth(1000);
+        window.setMinHeight(640);
+        window.setScene(scene);
+        window.focusedProperty().addListener((o, was, is) -> {
+            // Files may have come or gone while another program was used.
+            if (is && open != null && begun) {
+                open.measure();
+            }
+        });
+        if (wish.snapshot() != null) {
+            pictured(wish, wish.snapshot());
+            return;
+        }
+        Path folder = wish.folder();
+        if (folder == null) {
+            first();
+        } else if (Wish.isProduction(folder)) {
+            open(folder);
+        } else if (NewProduction.bare(folder)) {
+            begin(new NewProduction(String.valueOf(folder.toAbsolutePath().normalize().getFileName()), null, null), folder, List.of());
+        } else {
+            first();
+            firstWindow().propose(folder);
+        }
+        chosen(wish);
+        window.show();
+    }
+
+    /// What the command line asks to be looked at first.
+    private void chosen(Wish wish) {
+        if (open != null && wish.bench() != null) {
+            open.bench().set(bench(wish.bench()));
+        }
+        if (house != null && wish.page() != null) {
+            house.turn(wish.page());
+        }
+    }
+
+    private void pictured(Wish wish, Path picture) {
+        Path folder = wish.folder();
+        if (folder == null) {
+            first();
+            show(sized(firstWindow(), wish));
+            window().show();
+            Snapshot.whenIdle(worker, firstWindow(), picture, this::end);
+            return;
+        }
         try {
-            session = new Session(ProductionFolder.open(wish.folder()), new Worker(Platform::runLater));
+            enter(folder);
         } catch (StoreException e) {
             Launcher.fail(e.getMessage());
             return;
         }
+        House built = Objects.requireNonNull(house);
+        show(sized(built, wish));
+        chosen(wish);
+        window().show();
+        Snapshot.whenReady(Objects.requireNonNull(open), built, wish, picture, this::end);
+    }
+
+    /// Within a scene smaller than itself it is no root, and yet looks like one.
+    private static Group sized(Region content, Wish wish) {
+        content.setMinSize(wish.width(), wish.height());
+        content.setMaxSize(wish.width(), wish.height());
+        content.getStyleClass().add("root");
+        return new Group(content);
+    }
+
+    private Stage window() {
+        return Objects.requireNonNull(stage, "the window is not there yet");
+    }
+
+    private FirstWindow firstWindow() {
+        FirstWindow there = first != null ? first : new FirstWindow(this, new Glimpses(worker), UserFolder.path());
+        first = there;
+        return there;
+    }
+
+    private void show(Parent content) {
+        Parent was = window().getScene().getRoot();
+        if (was != content) {
+            window().getScene().setRoot(content);
+        }
+    }
+
+    @Override
+    public void first() {
+        window().setTitle("Scenothesis");
+        show(firstWindow());
+        firstWindow().shown();
+    }
+
+    @Override
+    public void back() {
+        if (house != null && open != null) {
+            window().setTitle("Scenothesis \u00b7 " + open.store().now().title());
+            show(house);
+        }
+    }
+
+    @Override
+    public void open(Path folder) {
+        try {
+            enter(folder);
+            back();
+        } catch (StoreException e) {
+            first();
+            firstWindow().say(String.valueOf(e.getMessage()));
+        }
+    }
+
+    @Override
+    public void begin(NewProduction what, Path folder, List<Path> footage) {
+        try {
+            what.in(folder).close();
+            enter(folder);
+            back();
+            Session session = Objects.requireNonNull(open);
+            session.bench().set(footage.isEmpty() ? BenchName.BREAK_DOWN : BenchName.SHOOT);
+            if (!footage.isEmpty()) {
+                session.bringIn(footage);
+            }
+        } catch (StoreException e) {
+            first();
+            firstWindow().say(String.valueOf(e.getMessage()));
+        }
+    }
+
+    @Override
+    public void example(boolean asItWas) {
+        // It may be open itself.
+        if (asItWas) {
+            close();
+        }
+        worker.ask("example", ticket -> {
+            Path own = DemoFolder.own();
+            if (asItWas) {
+                DemoFolder.putBack(own);
+            } else {
+                DemoFolder.lay(own);
+            }
+            return own;
+        }, this::open, e -> {
+            first();
+            firstWindow().say(String.valueOf(e.getMessage()));
+        });
+    }
+
+    /// Opens a production in place of the one that is open, which is closed first: it may be the same.
+    private void enter(Path folder) throws StoreException {
+        close();
+        Session session = new Session(ProductionFolder.open(folder), new Worker(Platform::runLater));
         open = session;
         House built = house(session);
+        built.doors(this);
         house = built;
-        // A picture of the window is as large as asked for; a window no larger than the screen.
-        Rectangle2D room = Screen.getPrimary().getVisualBounds();
-        boolean pictured = wish.snapshot() != null;
-        if (pictured) {
-            built.setMinSize(wish.width(), wish.height());
-            built.setMaxSize(wish.width(), wish.height());
-            // Within a scene smaller than itself it is no root, and yet looks like one.
-            built.getStyleClass().add("root");
+        if (Launcher.wish().snapshot() == null) {
+            Lately.opened(session.folder().path(), Instant.now());
         }
-        Scene scene = new Scene(pictured ? new Group(built) : built, Math.min(wish.width(), room.getWidth()), Math.min(wish.height(), room.getHeight()));
-        Theme.dress(scene);
-        stage.setTitle("Scenothesis \u00b7 " + session.store().now().title());
-        stage.setMinWidth(1000);
-        stage.setMinHeight(640);
-        stage.setScene(scene);
-        stage.focusedProperty().addListener((o, was, is) -> {
-            // Files may have come or gone while another program was used.
-            if (is && open != null && begun) {
-                session.measure();
-            }
-        });
-        if (wish.bench() != null) {
-            session.bench().set(bench(wish.bench()));
-        }
-        if (wish.page() != null) {
-            built.turn(wish.page());
-        }
-        stage.show();
         // After the window is there: measuring takes every core.
         Platform.runLater(() -> Platform.runLater(() -> {
-            begun = true;
-            session.begin();
+            if (open == session) {
+                begun = true;
+                session.begin();
+            }
         }));
-        if (wish.snapshot() != null) {
-            Snapshot.whenReady(session, built, wish, () -> {
-                close();
-                Platform.exit();
-            });
-        }
+    }
+
+    private void end() {
+        close();
+        Platform.exit();
     }
 
     static BenchName bench(String word) {
@@ -112,23 +252,26 @@ public final class Studio extends Application {
     }
 
     @Override
-    public void stop() throws IOException {
+    public void stop() {
         close();
+        worker.close();
     }
 
     private void close() {
+        begun = false;
         if (open != null) {
             open.close();
             open = null;
-            if (house != null) {
-                house.closeBenches();
-            }
+        }
+        if (house != null) {
+            house.closeBenches();
+            house = null;
         }
     }
 
     /// What was asked for on the command line; null where nothing was.
     record Wish(
-            Path folder, @Nullable String bench, @Nullable Path snapshot,
+            @Nullable Path folder, @Nullable String bench, @Nullable Path snapshot,
             @Nullable String plate, double seconds, @Nullable String shot, boolean unfold,
             @Nullable String page, int width, int height) {
         static boolean isProduction(Path p) {

@@ -24,7 +24,6 @@ import org.scenothesis.core.shot.Spike;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.parts.PictureView;
-import org.scenothesis.studio.shoot.ShootBench;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
@@ -157,13 +156,17 @@ class StudioTest extends HouseTest {
         Path good = Files.createTempDirectory("elsewhere").resolve("second card.png");
         Stills.write(good, Picture.filled(160, 90, 0.2f, 0.2f, 0.2f), Stills.Format.PNG8);
         Path bad = Files.writeString(good.resolveSibling("notes.mp4"), "no footage");
-        var bench = new ShootBench(session);
-        robot.interact(() -> bench.bringIn(List.of(good)));
+        robot.interact(() -> session.bringIn(List.of(good, bad)));
+        until("looked at", () -> robot.lookup("#bring-plate-0").tryQuery().isPresent());
+        assertThat(words(scene.getRoot())).contains("Bring 1 file in, 1 cannot be used").contains("notes.mp4");
+        robot.type(KeyCode.ENTER);
         until("brought in", () -> session.plate().orElseThrow().takes().size() == 2);
         assertThat(folder.resolve("footage/second card.png")).exists();
-        robot.interact(() -> bench.bringIn(List.of(bad)));
-        until("said", () -> session.said().get().contains("notes.mp4"));
-        assertThat(session.plate().orElseThrow().takes()).hasSize(2);
+        assertThat(robot.lookup("#bring-go").tryQuery()).isEmpty();
+        robot.interact(() -> session.bringIn(List.of(bad)));
+        until("said", () -> words(scene.getRoot()).contains("None of these files can be used"));
+        robot.type(KeyCode.ESCAPE);
+        assertThat(session.shot().plate("card").orElseThrow().takes()).hasSize(2);
     }
 
     @Test

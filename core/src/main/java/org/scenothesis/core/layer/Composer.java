@@ -15,7 +15,7 @@ import org.scenothesis.core.stage.Stage;
 public final class Composer {
     private Composer() {}
 
-    /// The finished picture at `seconds`, of the size of the lowest layer, which lies on black. Scene-linear, no alpha.
+    /// The finished picture at `seconds`, of the size the lowest layer is fitted to; it lies on black. Scene-linear, no alpha.
     ///
     /// - `stage`: the set; without one layers stay where they were filmed and throw no shadow.
     ///
@@ -27,8 +27,7 @@ public final class Composer {
     /// The same with outlines kept from frame to frame.
     public static Picture compose(List<LayerPicture> layers, @Nullable Stage stage, double seconds, Outlines outlines, Bands bands) {
         Check.that(!layers.isEmpty(), "a shot needs at least its base layer");
-        Picture lowest = layers.getFirst().picture();
-        Picture out = Picture.of(lowest.width(), lowest.height());
+        Picture out = layers.getFirst().canvas();
         Scene scene = new Scene(out.width(), out.height(), stage, seconds, outlines, bands);
         List<RowBlend> rows = new ArrayList<>();
         for (LayerPicture l : layers) {

@@ -46,4 +46,10 @@ public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Ga
     Picture picture() {
         return piece.picture();
     }
+
+    /// A black picture of the size this one is fitted to.
+    Picture canvas() {
+        Point far = fit.map(picture().width(), picture().height());
+        return Picture.of((int) Math.round(far.x()), (int) Math.round(far.y()));
+    }
 }

@@ -7,6 +7,7 @@ import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
@@ -32,6 +33,7 @@ final class Steps {
             case OwnAlpha a -> laid.withPiece(laid.piece(), laid.piece().picture().a() != null);
             case Grade g -> GradeUnit.apply(g, laid, of.gains());
             case Grain g -> GrainUnit.apply(g, laid, of.layer().id(), scene);
+            case Put p -> PutUnit.apply(p, laid, scene);
             case Place p -> PlaceUnit.apply(p, laid, scene);
             case Shadow s -> laid.withShadow(s);
             case Presence p -> laid.withPresence(laid.presence() * p.at(scene.seconds()));

@@ -16,7 +16,8 @@ import org.scenothesis.core.value.Given;
 
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
-/// `setUp` is the camera and light it is filmed with, which other shots may share; null before it is staged. `setting` is what was told about place and conditions.
+/// `setUp` is the camera and light it is filmed with, which other shots may share; null before it is staged. `setting` is what was told about place and conditions;
+/// `format` is the size and rate of the finished pictures, null for that of the lowest layer.
 @RecordBuilder
 public record Shot(
         String id,
@@ -29,7 +30,8 @@ public record Shot(
         List<Plate> plates,
         List<Layer> layers,
         @Nullable SetUp setUp,
-        Setting setting) implements ShotBuilder.With {
+        Setting setting,
+        @Nullable FrameFormat format) implements ShotBuilder.With {
     public Shot {
         Check.range("seconds", seconds, 0, Animated.LONGEST_S);
         wonders = List.copyOf(wonders);
@@ -43,6 +45,13 @@ public record Shot(
             String id, int number, String title, String story, double seconds, List<Wonder> wonders, List<Beat> beats, List<Plate> plates, List<Layer> layers,
             @Nullable SetUp setUp) {
         this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, Setting.NONE);
+    }
+
+    /// A shot whose size and rate are those of its lowest layer.
+    public Shot(
+            String id, int number, String title, String story, double seconds, List<Wonder> wonders, List<Beat> beats, List<Plate> plates, List<Layer> layers,
+            @Nullable SetUp setUp, Setting setting) {
+        this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, null);
     }
 
     /// The plate with this id, if there is one.
@@ -103,12 +112,17 @@ public record Shot(
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
         sorted.sort(Comparator.comparingDouble(Beat::seconds));
-        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting);
+        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting, format);
     }
 
     @Override
     public Shot withSetUp(@Nullable SetUp other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting, format);
+    }
+
+    @Override
+    public Shot withFormat(@Nullable FrameFormat other) {
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, other);
     }
 
     /// The set in metres as staged or solved; null before.

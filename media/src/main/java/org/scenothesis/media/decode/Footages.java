@@ -16,7 +16,14 @@ import org.scenothesis.media.NaturalOrder;
 public final class Footages {
     private static final Set<String> STILLS = Set.of("png", "jpg", "jpeg", "tif", "tiff", "exr", "bmp", "dpx");
 
+    private static final Set<String> CLIPS = Set.of("mp4", "m4v", "mov", "mkv", "webm", "avi", "mts", "m2ts", "ts", "mpg", "mpeg", "mxf", "3gp");
+
     private Footages() {}
+
+    /// Whether a file's name says that it is a clip or a still; what is in it may still be something else.
+    public static boolean isFootage(Path p) {
+        return isStill(p) || CLIPS.contains(extension(p));
+    }
 
     /// Opens a video, a still, or a folder of stills, read as the file says.
     ///
@@ -69,7 +76,8 @@ public final class Footages {
         return dot < 0 ? "" : name.substring(dot + 1).toLowerCase(Locale.ROOT);
     }
 
-    static boolean isStill(Path p) {
+    /// Whether a file's name says that it is a still.
+    public static boolean isStill(Path p) {
         return STILLS.contains(extension(p));
     }
 }

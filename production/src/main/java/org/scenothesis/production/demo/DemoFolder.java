@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.store.UserFolder;
 
 /// Lays out the shipped demo production where it may be changed.
 public final class DemoFolder {
@@ -15,13 +16,25 @@ public final class DemoFolder {
         return Path.of(System.getProperty("scenothesis.home", ".")).resolve("demo").resolve("lantern-works");
     }
 
-    /// Copies the shipped footage and document into `target` unless a production is there already.
+    /// Where this user's own copy lies.
+    public static Path own() {
+        return UserFolder.path().resolve("Lantern Works");
+    }
+
+    /// Makes a copy as it was shipped again; what was done in it is kept as the copy before.
+    ///
+    /// @throws StoreException if the shipped demo is missing, the copy is open elsewhere or cannot be written
+    public static void putBack(Path target) throws StoreException {
+        lay(target);
+        try (ProductionFolder folder = ProductionFolder.open(target)) {
+            folder.save(LanternWorks.production());
+        }
+    }
+
+    /// Copies the shipped footage and document into `target`; a production that is there already only gets back footage that is missing.
     ///
     /// @throws StoreException if the shipped demo is missing or the target cannot be written
     public static void lay(Path target) throws StoreException {
-        if (Files.exists(target.resolve(ProductionFolder.FILE))) {
-            return;
-        }
         Path from = shipped();
         if (!Files.isDirectory(from.resolve("footage"))) {
             throw new StoreException(from, "the demo footage is not there; make it again with ./scenothesis rehearse --out " + from + ".");
@@ -37,6 +50,8 @@ public final class DemoFolder {
         } catch (IOException e) {
             throw new StoreException(target, "the demo could not be copied here; check the folder's permissions and the space left.", e);
         }
-        ProductionFolder.create(target, LanternWorks.production()).close();
+        if (!Files.exists(target.resolve(ProductionFolder.FILE))) {
+            ProductionFolder.create(target, LanternWorks.production()).close();
+        }
     }
 }

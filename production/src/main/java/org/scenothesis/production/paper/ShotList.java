@@ -53,7 +53,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
         for (Shot s : shots) {
             Optional<Shot> there = all.stream().filter(o -> o.id().equals(s.id())).findFirst();
             if (there.isEmpty()) {
-                all.add(new Shot(s.id(), number(s.id(), all), s.title(), s.story(), s.seconds(), s.wonders(), s.beats(), s.plates(), s.layers(), s.setUp(), s.setting()));
+                all.add(s.withNumber(number(s.id(), all)));
             } else {
                 Set<String> ids = new TreeSet<>(there.get().wonders().stream().map(Wonder::id).toList());
                 List<Wonder> wonders = new ArrayList<>(there.get().wonders());

@@ -22,6 +22,7 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
@@ -32,7 +33,6 @@ import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
-import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.MemoryAtHand;
 import org.scenothesis.media.decode.FrameLane;
@@ -136,7 +136,7 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing
     String stamp(Shot shot, RenderJob.Target target) throws FootageException {
         List<String> read = new ArrayList<>();
-        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), shot.stage(), shot.seconds(), target.stills(), target.video()));
+        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), shot.stage(), shot.seconds(), shot.format(), target.stills(), target.video()));
         for (Layer l : layers(shot)) {
             Plate plate = shot.plate(l.plate()).orElseThrow();
             for (String p : l.source().plates()) {
@@ -161,7 +161,7 @@ public final class ShotRenderer implements AutoCloseable {
         }
     }
 
-    /// Size and rate of a shot: those of its base layer's footage.
+    /// Size and rate of a shot: as told, else those of its base layer's footage.
     public record Format(int width, int height, double rate, int frames) {
         long pixels() {
             return (long) width * height;
@@ -171,9 +171,17 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if the shot has no base layer with footage
     public Format format(Shot shot) throws FootageException {
         Layer base = layers(shot).getFirst();
+        FrameFormat told = shot.format();
+        if (told != null) {
+            return new Format(told.width(), told.height(), told.rate(), frames(shot, told.rate()));
+        }
         Footage f = footage(shot, base.plate());
         double rate = rate(shot, f);
-        return new Format(f.info().width(), f.info().height(), rate, Math.max(1, (int) Math.round(shot.seconds() * rate)));
+        return new Format(f.info().width(), f.info().height(), rate, frames(shot, rate));
+    }
+
+    private static int frames(Shot shot, double rate) {
+        return Math.max(1, (int) Math.round(shot.seconds() * rate));
     }
 
     private double rate(Shot shot, Footage base) throws FootageException {
@@ -233,8 +241,8 @@ public final class ShotRenderer implements AutoCloseable {
         boolean transparent = l.keyed() || l.step(OwnAlpha.class).isPresent();
         Picture whole = f.frame(index);
         Picture p = transparent ? whole : whole.withAlpha(null);
-        FootageInfo base = footage(shot, layers(shot).getFirst().plate()).info();
-        LayerPicture made = LayerPicture.of(l, p).fitted(base.width(), base.height()).withGains(gains(shot, l, index)).withToBase(back(shot, l, index, p));
+        Format canvas = format(shot);
+        LayerPicture made = LayerPicture.of(l, p).fitted(canvas.width(), canvas.height()).withGains(gains(shot, l, index)).withToBase(back(shot, l, index, p));
         if (l.source() instanceof Source.LightGained g) {
             Footage dark = footage(shot, g.unlit());
             made = made.withUnlit(as(p, dark.frame(dark.info().frameAt(at)).withAlpha(null)));

@@ -15,7 +15,7 @@ import org.scenothesis.core.shot.Production;
 /// Looks through a written document for values that are missing or null where there must be one, and for words that name no kind.
 final class Completeness {
     /// What came later and has a meaning when it is absent.
-    private static final Set<String> MAY_BE_ABSENT = Set.of("reading");
+    private static final Set<String> MAY_BE_ABSENT = Set.of("reading", "format");
 
     /// What the type variables around stand for.
     private final Map<TypeVariable<?>, Type> bound;

@@ -21,6 +21,7 @@ final class OlderSchemas {
                 OlderStages.bring(o);
             }
             absent(shot, "setting", mapper.valueToTree(Setting.NONE));
+            absent(shot, "format", mapper.nullNode());
             for (JsonNode plate : shot.path("plates")) {
                 absent(plate, "need", mapper.valueToTree(""));
             }

@@ -298,6 +298,26 @@ public final class ProductionFolder implements AutoCloseable {
         }
     }
 
+    /// Leaves footage where it lies and keeps a link to it in the folder, which this user may follow from now on; gives the link's path relative to the folder.
+    ///
+    /// @throws StoreException if it is not there, or no link can be made here
+    public String linkIn(Path source) throws StoreException {
+        Path from = source.toAbsolutePath().normalize();
+        if (from.startsWith(folder)) {
+            return folder.relativize(from).toString().replace('\\', '/');
+        }
+        try {
+            Path to = free(folder.resolve("footage"), String.valueOf(from.getFileName()));
+            bounds.forWriting(to);
+            Files.createDirectories(Objects.requireNonNull(to.getParent()));
+            grant(from);
+            Files.createSymbolicLink(to, from.toRealPath());
+            return folder.relativize(to).toString().replace('\\', '/');
+        } catch (IOException | UnsupportedOperationException e) {
+            throw new StoreException(source, "no link to it can be made in the production's folder; copy it instead.", e);
+        }
+    }
+
     private static void copyFile(Path from, Path to) throws IOException {
         try (FreshFile fresh = FreshFile.beside(to)) {
             Files.copy(from, fresh.part(), StandardCopyOption.REPLACE_EXISTING);

@@ -120,7 +120,12 @@ public final class Words {
 
     /// "1 frame", "12 frames".
     public static String frames(int n) {
-        return n == 1 ? "1 frame" : n + " frames";
+        return count(n, "frame", "frames");
+    }
+
+    /// A number with what is counted, in its singular or plural.
+    public static String count(long n, String one, String many) {
+        return n + " " + (n == 1 ? one : many);
     }
 
     /// "0:04.2" style time.

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -15,6 +16,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import org.scenothesis.core.shot.Beat;
+import org.scenothesis.production.store.Lately;
 
 /// The window's content: bench line above, shelf at the left, the bench, findings line below; and the keys of the house.
 public final class House extends StackPane {
@@ -27,6 +29,7 @@ public final class House extends StackPane {
     private final FindingsLine findings;
     private final GoAnywhere goAnywhere;
     private final KeyHelp keyHelp;
+    private Optional<Doors> doors = Optional.empty();
     private boolean full;
     private boolean playing;
     private long playedFrom;
@@ -72,6 +75,18 @@ public final class House extends StackPane {
             }
         });
         session.bench().addListener((o, was, is) -> show(is));
+        session.incoming().addListener((o, was, is) -> {
+            if (!is.isEmpty()) {
+                BringIn slip = new BringIn(session, this::close);
+                open(slip);
+                slip.look(is);
+            }
+        });
+    }
+
+    /// What leads out of the production that is open.
+    public void doors(Doors ways) {
+        doors = Optional.of(ways);
     }
 
     public Shelf shelf() {
@@ -91,6 +106,16 @@ public final class House extends StackPane {
     }
 
     private List<GoAnywhere.Place> pages() {
+        List<GoAnywhere.Place> all = new ArrayList<>(benchPages());
+        doors.ifPresent(d -> {
+            all.add(new GoAnywhere.Place("begin or open another production", d::first));
+            Lately.all().stream().filter(l -> l.there() && !l.folder().equals(session.folder().path())).forEach(
+                    l -> all.add(new GoAnywhere.Place("open " + l.folder().getFileName() + ", opened lately", () -> d.open(l.folder()))));
+        });
+        return all;
+    }
+
+    private List<GoAnywhere.Place> benchPages() {
         return benches.values().stream().flatMap(b -> b.pages().stream().map(p -> new GoAnywhere.Place(p + ", on " + b.name().word(), () -> {
             session.bench().set(b.name());
             b.turn(p);
@@ -153,6 +178,10 @@ public final class House extends StackPane {
                 } else {
                     session.store().undo();
                 }
+                e.consume();
+            }
+            case N, O -> {
+                doors.ifPresent(Doors::first);
                 e.consume();
             }
             case K -> {
@@ -271,6 +300,7 @@ public final class House extends StackPane {
         all.put("F", "full picture");
         all.put("Ctrl+Z, Ctrl+Shift+Z", "back, forth through the whole document");
         all.put("Ctrl+K", "go anywhere by typing");
+        all.put("Ctrl+N, Ctrl+O", "begin or open another production");
         Bench b = benches.get(session.bench().get());
         if (b != null) {
             all.putAll(b.keys());

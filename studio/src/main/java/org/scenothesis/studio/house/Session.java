@@ -1,5 +1,6 @@
 package org.scenothesis.studio.house;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -21,6 +22,7 @@ import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
@@ -69,6 +71,7 @@ public final class Session implements AutoCloseable {
     private final StringProperty plateId = new SimpleStringProperty("");
     private final StringProperty said = new SimpleStringProperty("");
     private final DoubleProperty seconds = new SimpleDoubleProperty(0);
+    private final ObjectProperty<List<Path>> incoming = new SimpleObjectProperty<>(List.of());
     private final ReadOnlyBooleanWrapper looked = new ReadOnlyBooleanWrapper(false);
 
     public Session(ProductionFolder folder, Worker worker) {
@@ -105,7 +108,7 @@ public final class Session implements AutoCloseable {
             }
         });
         // A property that nobody reads tells only its first change to invalidation listeners; a change listener keeps it awake.
-        for (ObservableValue<?> p : List.of(production, measured, judgement, plan, save, work, bench, shotId, plateId, said, seconds)) {
+        for (ObservableValue<?> p : List.of(production, measured, judgement, plan, save, work, bench, shotId, plateId, said, seconds, incoming)) {
             p.addListener((o, was, is) -> {});
         }
         openShot(store.now().shots().isEmpty() ? "" : store.now().shots().getFirst().id());
@@ -305,8 +308,10 @@ public final class Session implements AutoCloseable {
         return surveyor.keying();
     }
 
+    /// Frames a second of the chosen shot: as told, else of its footage.
     public double rate() {
-        return shot().plates().stream()
+        FrameFormat told = shot().format();
+        return told != null ? told.rate() : shot().plates().stream()
                 .map(Plate::chosen)
                 .filter(Objects::nonNull)
                 .flatMap(t -> measured.get().brief(t).stream())
@@ -368,6 +373,16 @@ public final class Session implements AutoCloseable {
 
     public StringProperty said() {
         return said;
+    }
+
+    /// Files that somebody wants to bring in, until it is settled what becomes of them.
+    public ReadOnlyObjectProperty<List<Path>> incoming() {
+        return incoming;
+    }
+
+    /// Asks what shall become of these files, and brings them in.
+    public void bringIn(List<Path> files) {
+        incoming.set(List.copyOf(files));
     }
 
     public DoubleProperty seconds() {

@@ -17,6 +17,7 @@ import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.DataFormat;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -32,6 +33,8 @@ import org.scenothesis.studio.parts.Text;
 
 /// One slip per plate in running order; the selection everywhere, and the row header of the Board.
 public final class Shelf extends VBox {
+    /// What a slip is while it is dragged: the id of its plate.
+    public static final DataFormat PLATE = new DataFormat("scenothesis/plate");
     public static final double WIDTH = 224;
     /// Height of a slip with the gap below it; the Board's rows keep to it.
     public static final double ROW = 84;

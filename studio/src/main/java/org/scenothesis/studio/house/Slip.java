@@ -1,10 +1,12 @@
 package org.scenothesis.studio.house;
 
+import java.util.Map;
 import javafx.beans.property.StringProperty;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
@@ -49,6 +51,10 @@ final class Slip extends HBox {
         setOnMouseClicked(e -> {
             chosen.set(plateId);
             requestFocus();
+        });
+        setOnDragDetected(e -> {
+            startDragAndDrop(TransferMode.COPY).setContent(Map.of(Shelf.PLATE, plateId));
+            e.consume();
         });
         setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER) {

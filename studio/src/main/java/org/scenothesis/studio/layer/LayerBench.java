@@ -3,19 +3,16 @@ package org.scenothesis.studio.layer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import javafx.css.PseudoClass;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Insets;
-import javafx.geometry.Pos;
-import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
-import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.optics.Vec;
@@ -23,12 +20,13 @@ import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.render.ShotRenderer;
 import org.scenothesis.studio.house.Bench;
@@ -36,8 +34,6 @@ import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.OutlineEditor;
 import org.scenothesis.studio.parts.PictureView;
-import org.scenothesis.studio.parts.SpikeMark;
-import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
 
 /// The finished picture; the layers; the chosen element's place in metres, time, shadow and light.
@@ -46,9 +42,11 @@ public final class LayerBench extends Bench {
     private final TimeStrip strip = new TimeStrip();
     private final PlanView above = new PlanView(true);
     private final PlanView side = new PlanView(false);
-    private final VBox list = new VBox();
+    private final LayerPile pile;
+    private final BooleanProperty staged = new SimpleBooleanProperty();
     private final LayerProperties properties;
     private final OutlineEditor outline = new OutlineEditor(picture, this::outlined);
+    private final PutHandles handles = new PutHandles(picture, p -> preview(put(p).apply(session.shot())), p -> accept("move " + layerName(), put(p)));
     private @Nullable String chosen;
     private @Nullable Shot previewed;
     private @Nullable ShotRenderer renderer;
@@ -56,6 +54,8 @@ public final class LayerBench extends Bench {
 
     public LayerBench(Session session) {
         super(session, BenchName.LAYER, new HBox(12));
+        pile = new LayerPile(session, this::choose, this::frame);
+        pile.takesPlates(picture);
         properties = new LayerProperties(session.shot(), session.store()::now, this::preview, this::accept);
         VBox.setVgrow(picture, Priority.ALWAYS);
         above.setPrefHeight(210);
@@ -65,12 +65,15 @@ public final class LayerBench extends Bench {
         HBox.setHgrow(above, Priority.ALWAYS);
         HBox.setHgrow(side, Priority.ALWAYS);
         HBox plans = new HBox(8, above, side);
+        // Without a set there is nothing to see in them.
+        plans.visibleProperty().bind(staged);
+        plans.managedProperty().bind(staged);
         plans.setMinHeight(180);
         strip.setMinHeight(58);
         strip.setPrefHeight(58);
         VBox left = new VBox(8, picture, strip, plans);
         HBox.setHgrow(left, Priority.ALWAYS);
-        VBox all = new VBox(10, Text.of("Layers, top first", "heading"), list, properties);
+        VBox all = new VBox(10, pile, properties);
         ScrollPane right = new ScrollPane(all);
         right.setFitToWidth(true);
         right.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -94,6 +97,7 @@ public final class LayerBench extends Bench {
                 plans();
                 properties.show(session.shot(), layer(), session.seconds().get());
                 outline();
+                handles();
                 frame();
             }
         });
@@ -131,11 +135,26 @@ public final class LayerBench extends Bench {
     private void outlined(List<Point> corners) {
         double at = session.seconds().get();
         outlinable().ifPresent(l -> accept(
-                "outline of " + layerName(), s -> s.withLayer(l.id(), o -> o.with(Outline.of(corners, LayerModel.SOFTNESS_PX), x -> x.withCorners(at, corners)))));
+                "outline of " + layerName(), s -> s.withLayer(l.id(), o -> o.with(Outline.of(corners, Layers.SOFTNESS_PX), x -> x.withCorners(at, corners)))));
     }
 
     private void outline() {
         outline.show(outlinable().flatMap(l -> l.step(Outline.class)).map(o -> o.at(session.seconds().get())).orElse(List.of()));
+    }
+
+    private UnaryOperator<Shot> put(Put p) {
+        Layer l = layer();
+        return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(p));
+    }
+
+    private void handles() {
+        Layer l = layer();
+        handles.show(l == null ? null : l.step(Put.class).orElse(null), session.seconds().get(), session.rate());
+    }
+
+    private void choose(String id) {
+        chosen = id;
+        refresh();
     }
 
     private void preview(Shot changed) {
@@ -153,17 +172,8 @@ public final class LayerBench extends Bench {
         if (!inView()) {
             return;
         }
-        list.getChildren().clear();
         Shot shot = session.shot();
-        for (Layer l : shot.layers().reversed()) {
-            list.getChildren().add(row(shot, l));
-        }
-        if (shot.layers().isEmpty()) {
-            list.getChildren().add(Text.block("Nothing is layered yet.", "muted"));
-            Button begin = Text.button("Put the clean plate down", "floor-button", this::begin);
-            begin.setDisable(shot.plateOf(PlateRole.CLEAN).map(Plate::chosen).isEmpty());
-            list.getChildren().add(begin);
-        }
+        pile.show(layer());
         Layer l = layer();
         List<TimeStrip.Ribbon> ribbons = new ArrayList<>();
         if (l != null) {
@@ -175,50 +185,16 @@ public final class LayerBench extends Bench {
         plans();
         properties.show(shot, l, session.seconds().get());
         outline();
+        handles();
         frame();
     }
 
-    private void begin() {
-        session.change("put the clean plate down", s -> s.withLayers(
-                s.plateOf(PlateRole.CLEAN).map(c -> List.of(Layer.of("base", c.name(), c.id()))).orElse(List.of())));
-    }
-
-    private static Spike spike(Shot shot, Layer l) {
+    static Spike spike(Shot shot, Layer l) {
         return shot.plate(l.plate()).map(Plate::spike).orElse(Spike.T);
     }
 
-    private Region row(Shot shot, Layer l) {
-        CheckBox on = new CheckBox();
-        on.setSelected(l.on());
-        on.setId("on-" + l.id());
-        on.setAccessibleText(l.name() + " on");
-        on.setDisable(LayerModel.lowest(shot, l));
-        on.setOnAction(e -> session.changeLayer(l.on() ? "switch off " + l.name() : "switch on " + l.name(), l.id(), o -> o.withOn(on.isSelected())));
-        Label kind = Text.of(LayerModel.purpose(shot, l), "muted", "small");
-        Label name = Text.of(l.name(), "strong");
-        HBox.setHgrow(name, Priority.ALWAYS);
-        name.setMaxWidth(Double.MAX_VALUE);
-        HBox row = new HBox(8, on, new SpikeMark(spike(shot, l), 13), name, kind);
-        row.setAlignment(Pos.CENTER_LEFT);
-        row.getStyleClass().add("take-row");
-        row.setId("layer-" + l.id());
-        Layer now = layer();
-        row.pseudoClassStateChanged(PseudoClass.getPseudoClass("chosen"), now != null && now.id().equals(l.id()));
-        row.setFocusTraversable(true);
-        Runnable choose = () -> {
-            chosen = l.id();
-            refresh();
-        };
-        row.setOnMouseClicked(e -> choose.run());
-        row.setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ENTER) {
-                choose.run();
-            }
-        });
-        return row;
-    }
-
     private void plans() {
+        staged.set(session.shot().stage() != null);
         Layer l = layer();
         Place.Stand state = l == null ? null : l.step(Place.class).map(p -> p.stand(session.seconds().get())).orElse(null);
         Spike mark = l == null ? Spike.X : spike(session.shot(), l);
@@ -230,11 +206,14 @@ public final class LayerBench extends Bench {
         if (!inView()) {
             return;
         }
-        Shot shot = previewed != null ? previewed : session.shot();
+        Shot shot = pile.seen(previewed != null ? previewed : session.shot());
         if (shot.layers().isEmpty()) {
-            picture.say("Nothing is layered yet. Put the clean plate down, then key an element.");
+            picture.say("Nothing is layered yet. Put the clean plate down first, then what is to be seen over it: L lays the plate that is chosen on the shelf.");
             picture.name("");
             return;
+        }
+        if (picture.shown() == null) {
+            picture.say("The picture is being made.");
         }
         Measured m = session.measured().get();
         double at = session.seconds().get();
@@ -249,6 +228,16 @@ public final class LayerBench extends Bench {
                 picture::show,
                 e -> picture.say(String.valueOf(e.getMessage())));
         picture.name("Frame " + session.frame());
+    }
+
+    @Override
+    public boolean key(KeyEvent e) {
+        return pile.key(e.getCode(), e.isShiftDown());
+    }
+
+    @Override
+    public Map<String, String> keys() {
+        return LayerPile.keys();
     }
 
     @Override

@@ -2,26 +2,16 @@ package org.scenothesis.studio.layer;
 
 import java.util.List;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.layer.Placement;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.step.Grade;
-import org.scenothesis.core.shot.step.Grain;
-import org.scenothesis.core.shot.step.Key;
-import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
-import org.scenothesis.core.shot.step.Shadow;
-import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.Stage;
@@ -30,12 +20,6 @@ import org.scenothesis.production.words.Words;
 
 /// What the Layer bench says and offers of a layer.
 final class LayerModel {
-    /// Most of the picture: something to be pulled at.
-    private static final List<Point> MIDDLE = List.of(new Point(0.3, 0.2), new Point(0.7, 0.2), new Point(0.7, 0.8), new Point(0.3, 0.8));
-
-    /// How softly a new outline ends.
-    static final double SOFTNESS_PX = 4;
-
     private LayerModel() {}
 
     static boolean lowest(Shot shot, Layer l) {
@@ -54,17 +38,6 @@ final class LayerModel {
     static List<Step> shown(Shot shot, Layer l) {
         Layer graded = l.step(Grade.class).isPresent() ? l : l.with(Grade.NONE);
         return (lowest(shot, l) || l.step(Presence.class).isPresent() ? graded : graded.with(Presence.FULL)).steps();
-    }
-
-    /// The steps that a layer has not yet and may have, as they are put in.
-    static List<Step> addable(Shot shot, Layer l) {
-        boolean keyable = shot.plate(l.plate()).map(Plate::role).filter(r -> r.keyed()).isPresent();
-        Stream<Step> all = Stream.of(
-                new Steady(), Outline.of(MIDDLE, SOFTNESS_PX), new Key(KeySettings.DEFAULT), new OwnAlpha(), Grade.NONE, Grain.FINE, Place.asFilmed(shot.somewhere()),
-                Shadow.OF_STAGE, Presence.FULL);
-        return all.filter(s -> l.step(s.getClass()).isEmpty())
-                .filter(s -> !(s instanceof Key) || keyable)
-                .filter(s -> !(s instanceof Shadow) || l.step(Place.class).isPresent()).toList();
     }
 
     /// Where a value comes from, in words.

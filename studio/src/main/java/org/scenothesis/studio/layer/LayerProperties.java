@@ -20,6 +20,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.step.Grade;
@@ -131,7 +132,7 @@ final class LayerProperties extends VBox {
         MenuButton add = new MenuButton("add a step");
         add.setId("add-step");
         add.getStyleClass().add("floor-button");
-        for (Step s : LayerModel.addable(shot, l)) {
+        for (Step s : Layers.addable(shot, l)) {
             String word = Words.of("step." + Kind.word(s.getClass()));
             MenuItem item = new MenuItem(word);
             item.setId("add-" + Kind.word(s.getClass()));

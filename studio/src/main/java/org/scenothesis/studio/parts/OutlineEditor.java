@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.Cursor;
+import javafx.scene.Group;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -22,6 +23,7 @@ public final class OutlineEditor {
     private static final double STEP = 0.002;
 
     private final Pane over;
+    private final Group marks = new Group();
     private final Polygon line = new Polygon();
     private final Consumer<List<Point>> accept;
     private List<Point> points = List.of();
@@ -33,6 +35,7 @@ public final class OutlineEditor {
         line.getStyleClass().add("outline");
         line.setMouseTransparent(true);
         over.setPickOnBounds(true);
+        over.getChildren().add(marks);
         over.addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
             if (e.getClickCount() == 2 && e.getButton() == MouseButton.PRIMARY) {
                 accept.accept(added(new Point(e.getX() / over.getWidth(), e.getY() / over.getHeight())));
@@ -72,18 +75,18 @@ public final class OutlineEditor {
     }
 
     private void draw() {
-        over.getChildren().clear();
+        marks.getChildren().clear();
         line.getPoints().clear();
         for (Point p : points) {
             line.getPoints().addAll(p.x() * over.getWidth(), p.y() * over.getHeight());
         }
-        over.getChildren().add(line);
+        marks.getChildren().add(line);
         for (int i = 0; i < points.size(); i++) {
-            over.getChildren().add(grip(i));
+            marks.getChildren().add(grip(i));
         }
         if (focused >= 0 && !points.isEmpty()) {
             // The corner that was moved by key is a new one now.
-            over.getChildren().get(1 + Math.min(focused, points.size() - 1)).requestFocus();
+            marks.getChildren().get(1 + Math.min(focused, points.size() - 1)).requestFocus();
         }
     }
 

@@ -1,21 +1,20 @@
 package org.scenothesis.studio.shoot;
 
 import java.io.File;
-import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.DragEvent;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.Comparison;
 import org.scenothesis.core.match.LockReport;
@@ -24,11 +23,11 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Choosers;
 import org.scenothesis.studio.parts.ComparisonBar;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Text;
@@ -67,11 +66,13 @@ public final class ShootBench extends Bench {
         HBox.setHgrow(left, Priority.ALWAYS);
         Button bring = Text.button("Bring footage in", "floor-button", this::choose);
         bring.setId("bring-in");
+        Button all = Text.button("a folder", "floor-button", this::chooseFolder);
+        all.setId("bring-folder");
         ScrollPane list = new ScrollPane(log);
         list.setFitToWidth(true);
         list.setPrefHeight(220);
         VBox.setVgrow(list, Priority.ALWAYS);
-        VBox right = new VBox(10, Text.of("Takes", "heading"), list, Text.block("or drop files on the picture", "muted", "small"), bring, needles, strike);
+        VBox right = new VBox(10, Text.of("Takes", "heading"), list, Text.block("or drop files or folders on the picture", "muted", "small"), new HBox(8, bring, all), needles, strike);
         right.setMinWidth(330);
         right.setPrefWidth(330);
         right.setMaxWidth(330);
@@ -104,59 +105,34 @@ public final class ShootBench extends Bench {
 
     private void dropped(DragEvent e) {
         if (e.getDragboard().hasFiles()) {
-            bringIn(e.getDragboard().getFiles().stream().map(File::toPath).toList());
+            session.bringIn(e.getDragboard().getFiles().stream().map(File::toPath).toList());
             e.setDropCompleted(true);
         }
         e.consume();
     }
 
     private void choose() {
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle("Bring footage in for " + session.plate().map(Plate::name).orElse("this plate"));
-        List<File> files = chooser.showOpenMultipleDialog(view.getScene().getWindow());
-        if (files != null) {
-            bringIn(files.stream().map(File::toPath).toList());
-        }
+        session.bringIn(Choosers.files(view, "Clips and stills to bring in"));
     }
 
-    /// Checks, copies and lists footage as takes of the selected plate; what cannot be read is said and left out.
-    public void bringIn(List<Path> files) {
-        Plate plate = session.plate().orElse(null);
-        if (plate == null) {
-            session.say("Choose a plate on the shelf first; the footage becomes its take.");
-            return;
-        }
-        session.worker().ask(
-                "bring-in",
-                ticket -> {
-                    List<String> in = new ArrayList<>();
-                    for (Path f : files) {
-                        Footages.open(f).close();
-                        in.add(session.folder().bringIn(f));
-                    }
-                    return in;
-                },
-                in -> {
-                    session.change("bring footage in", s -> s.withPlate(plate.id(), p -> {
-                        Plate q = p;
-                        for (String path : in) {
-                            q = q.withTakeAdded(new Take(plate.id() + "-" + (q.takes().size() + 1) + "-" + Integer.toHexString(path.hashCode()), path, false, ""));
-                        }
-                        return q;
-                    }));
-                    session.measure();
-                },
-                e -> session.say(String.valueOf(e.getMessage())));
+    private void chooseFolder() {
+        Choosers.folder(view, "A folder of clips and stills to bring in").ifPresent(f -> session.bringIn(List.of(f)));
     }
 
     @Override
     public boolean key(KeyEvent e) {
+        if (e.getCode() == KeyCode.I) {
+            choose();
+            return true;
+        }
         return bar.key(e.getCode());
     }
 
     @Override
     public Map<String, String> keys() {
-        return ComparisonBar.keys();
+        Map<String, String> keys = new LinkedHashMap<>(ComparisonBar.keys());
+        keys.put("I", "bring footage in");
+        return keys;
     }
 
     @Override

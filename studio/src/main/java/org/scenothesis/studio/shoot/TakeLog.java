@@ -1,6 +1,5 @@
 package org.scenothesis.studio.shoot;
 
-import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -23,7 +22,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.stage.DirectoryChooser;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Verdict;
@@ -38,6 +36,7 @@ import org.scenothesis.production.measure.MissingFootage;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Choosers;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
@@ -217,12 +216,7 @@ final class TakeLog extends VBox {
     }
 
     private void findAgain(Take t) {
-        DirectoryChooser chooser = new DirectoryChooser();
-        chooser.setTitle("Where may " + t.footage() + " be?");
-        File under = chooser.showDialog(getScene().getWindow());
-        if (under != null) {
-            findAgain(t, under.toPath());
-        }
+        Choosers.folder(this, "Where may " + t.footage() + " be?").ifPresent(under -> findAgain(t, under));
     }
 
     /// Looks for a take's file by name and content under a folder; found outside, it is brought in.

@@ -2,6 +2,7 @@ package org.scenothesis.core.shot.step;
 
 import java.util.List;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Animated;
 
 /// The numbers of every kind of step, in the order they are shown.
@@ -17,6 +18,11 @@ public final class Parameters {
     private static final List<Parameter<Grain>> GRAIN = List.of(
             new Parameter<>(Grain.class, "grain-amount", "%", span(0, 50, 0.5, 1), (g, t) -> g.amount(), (g, t, v) -> g.withAmount(v)),
             new Parameter<>(Grain.class, "grain-size", "px", span(0.5, 12, 0.1, 1), (g, t) -> g.sizePx(), (g, t, v) -> g.withSizePx(v)));
+    private static final List<Parameter<Put>> PUT = List.of(
+            new Parameter<>(Put.class, "across", "%", span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().x(), (p, t, v) -> p.withBy(p.by().set(t, new Point(v / 100, p.at(t).by().y())))),
+            new Parameter<>(Put.class, "down", "%", span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().y(), (p, t, v) -> p.withBy(p.by().set(t, new Point(p.at(t).by().x(), v / 100)))),
+            new Parameter<>(Put.class, "put-turn", "\u00b0", span(-3600, 3600, 0.5, 1), (p, t) -> p.at(t).turnDeg(), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))),
+            new Parameter<>(Put.class, "put-size", "\u00d7", span(0.02, 50, 0.01, 2), (p, t) -> p.at(t).size(), (p, t, v) -> p.withSize(p.size().set(t, v))));
     private static final List<Parameter<Place>> PLACE = List.of(
             new Parameter<>(Place.class, "sideways", "m", span(-50, 50, 0.01, 2), (p, t) -> foot(p, t).x(), (p, t, v) -> stood(p, t, new Vec(v, foot(p, t).y(), foot(p, t).z()))),
             new Parameter<>(Place.class, "height", "m", span(-10, 50, 0.01, 2), (p, t) -> foot(p, t).y(), (p, t, v) -> stood(p, t, new Vec(foot(p, t).x(), v, foot(p, t).z()))),
@@ -38,6 +44,7 @@ public final class Parameters {
             case Key k -> KEY;
             case Grade g -> GRADE;
             case Grain g -> GRAIN;
+            case Put p -> PUT;
             case Place p -> PLACE;
             case Shadow s -> SHADOW;
             case Presence p -> PRESENCE;

@@ -1,0 +1,121 @@
+package org.scenothesis.core.shot;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Steady;
+import org.scenothesis.core.shot.step.Step;
+
+/// What is done to the pile of a shot's layers, bottom first.
+public final class Layers {
+    /// The steps that are treatment and not place, time or shape: what siblings can share.
+    private static final Set<Class<? extends Step>> TREATMENT = Set.of(Key.class, OwnAlpha.class, Grade.class, Grain.class);
+
+    /// How softly a new outline ends.
+    public static final double SOFTNESS_PX = 4;
+    /// Most of the picture: something to be pulled at.
+    private static final List<Point> MIDDLE = List.of(new Point(0.3, 0.2), new Point(0.7, 0.2), new Point(0.7, 0.8), new Point(0.3, 0.8));
+
+    private Layers() {}
+
+    /// The steps that a layer has not yet and may have, as they are put in.
+    public static List<Step> addable(Shot shot, Layer l) {
+        boolean keyable = shot.plate(l.plate()).map(Plate::role).filter(PlateRole::keyed).isPresent();
+        Stream<Step> all = Stream.of(
+                new Steady(), Outline.of(MIDDLE, SOFTNESS_PX), new Key(KeySettings.DEFAULT), new OwnAlpha(), Grade.NONE, Grain.FINE, Put.AS_FILMED,
+                Place.asFilmed(shot.somewhere()), Shadow.OF_STAGE, Presence.FULL);
+        return all.filter(s -> l.step(s.getClass()).isEmpty())
+                .filter(s -> !(s instanceof Key) || keyable)
+                .filter(s -> !(s instanceof Shadow) || l.step(Place.class).isPresent()).toList();
+    }
+
+    /// The layer a plate is laid as when nothing more is said: keyed if it was filmed on a screen, as gained light if it is a light pass over a clean plate, screened if it was
+    /// filmed on black, else as it is. Its id is one that no layer of the shot has.
+    public static Layer fresh(Shot shot, Plate plate) {
+        String id = free(shot, plate.id());
+        Optional<Plate> clean = shot.plateOf(PlateRole.CLEAN);
+        if (plate.role() == PlateRole.LIGHT_PASS && clean.isPresent()) {
+            return Layer.light(id, plate.name(), plate.id(), clean.get().id());
+        }
+        Layer l = Layer.of(id, plate.name(), plate.id());
+        return plate.role().keyed() ? l.with(new Key(KeySettings.DEFAULT)) : plate.role() == PlateRole.ON_BLACK ? l.withBlend(Blend.SCREEN) : l;
+    }
+
+    private static String free(Shot shot, String wanted) {
+        String id = wanted;
+        for (int i = 2; shot.layer(id).isPresent(); i++) {
+            id = wanted + "-" + i;
+        }
+        return id;
+    }
+
+    /// The shot with a layer on top of all.
+    public static Shot added(Shot shot, Layer layer) {
+        List<Layer> more = new ArrayList<>(shot.layers());
+        more.add(layer);
+        return shot.withLayers(more);
+    }
+
+    /// The shot with a layer moved up (positive) or down in the pile, no further than it goes; the same if it has no such layer.
+    public static Shot moved(Shot shot, String id, int by) {
+        List<Layer> all = new ArrayList<>(shot.layers());
+        Optional<Layer> l = shot.layer(id);
+        if (l.isEmpty()) {
+            return shot;
+        }
+        int at = all.indexOf(l.get());
+        all.remove(at);
+        all.add(Math.clamp(at + by, 0, all.size()), l.get());
+        return shot.withLayers(all);
+    }
+
+    /// The shot with a copy of a layer above it, or the same if it has no such layer.
+    public static Shot copied(Shot shot, String id) {
+        Optional<Layer> l = shot.layer(id);
+        if (l.isEmpty()) {
+            return shot;
+        }
+        String copy = free(shot, id);
+        List<Layer> all = new ArrayList<>(shot.layers());
+        all.add(all.indexOf(l.get()) + 1, l.get().withId(copy).withName(l.get().name() + " again"));
+        return shot.withLayers(all);
+    }
+
+    /// The shot less a layer.
+    public static Shot without(Shot shot, String id) {
+        return shot.withLayers(shot.layers().stream().filter(l -> !l.id().equals(id)).toList());
+    }
+
+    /// The shot with one layer treated as another is: its key, its own alpha, grade and grain; place, time, shape and presence stay each its own. A layer that is not keyed gets no
+    /// key: there would be no screen for it.
+    public static Shot treated(Shot shot, String from, String to) {
+        Optional<Layer> model = shot.layer(from);
+        return model.isEmpty() ? shot : shot.withLayer(to, l -> {
+            Layer out = l;
+            for (Class<? extends Step> kind : TREATMENT) {
+                boolean gets = kind != Key.class || l.keyed();
+                Optional<? extends Step> step = model.get().step(kind);
+                out = !gets ? out : step.isPresent() ? out.with(step.get()) : kind == Key.class ? out : out.without(kind);
+            }
+            return out;
+        });
+    }
+
+    /// The shot as if only one layer were on; what is below it is black.
+    public static Shot alone(Shot shot, String id) {
+        return shot.withLayers(shot.layers().stream().map(l -> l.withOn(l.id().equals(id))).toList());
+    }
+}

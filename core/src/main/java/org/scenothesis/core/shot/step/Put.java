@@ -1,0 +1,55 @@
+package org.scenothesis.core.shot.step;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import org.scenothesis.core.Check;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.value.Animated;
+
+/// Where the layer lies in the picture, moved by hand; for shots without a staged set, and for what stands on none.
+///
+/// - `about`: what it is turned and sized about, where it was filmed; in shares of the picture's width and height.
+/// - `by`: how far that point is moved, in the same shares. `turnDeg`: clockwise. `size`: against the size it was filmed in.
+@RecordBuilder
+public record Put(Point about, Animated<Point> by, Animated<Double> turnDeg, Animated<Double> size) implements Step, PutBuilder.With {
+    /// Where it was filmed, about the middle of the picture.
+    public static final Put AS_FILMED = new Put(new Point(0.5, 0.5), Animated.of(new Point(0, 0)), Animated.of(0.0), Animated.of(1.0));
+    private static final double FURTHEST = 20;
+
+    /// @throws IllegalArgumentException if a share is outside ±20, the turn outside ±36 000 degrees, or the size outside 0.01 to 100
+    public Put {
+        share(about);
+        share(by.still());
+        by.keys().forEach(k -> share(k.value()));
+        Check.range("turnDeg", turnDeg.still(), -36_000, 36_000);
+        turnDeg.keys().forEach(k -> Check.range("turnDeg", k.value(), -36_000, 36_000));
+        Check.range("size", size.still(), 0.01, 100);
+        size.keys().forEach(k -> Check.range("size", k.value(), 0.01, 100));
+    }
+
+    private static void share(Point p) {
+        Check.range("x", p.x(), -FURTHEST, FURTHEST);
+        Check.range("y", p.y(), -FURTHEST, FURTHEST);
+    }
+
+    /// Where it lies at a moment: shares of the picture, degrees, times.
+    public record Lie(Point by, double turnDeg, double size) {}
+
+    /// How it lies at a moment of the shot, in seconds.
+    public Lie at(double seconds) {
+        return new Lie(by.at(seconds, Put::between), turnDeg.at(seconds, Animated::number), size.at(seconds, Animated::number));
+    }
+
+    /// The same lying otherwise from a moment on, in seconds; where nothing is animated, for all time.
+    public Put with(double seconds, Lie lie) {
+        return new Put(about, by.set(seconds, lie.by), turnDeg.set(seconds, lie.turnDeg), size.set(seconds, lie.size));
+    }
+
+    private static Point between(Point a, Point b, double t) {
+        return a.plus(b.minus(a).times(t));
+    }
+
+    @Override
+    public Step animate(Animated.Change change) {
+        return new Put(about, change.of(by, Put::between), change.of(turnDeg, Animated::number), change.of(size, Animated::number));
+    }
+}

@@ -1,0 +1,75 @@
+package org.scenothesis.core.shot;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Put;
+
+class LayersTest {
+    private static Plate plate(String id, PlateRole role) {
+        return new Plate(id, id, role, Spike.T, "A", "A", 0, List.of());
+    }
+
+    private static Shot shot() {
+        Shot s = new Shot("1", 1, "", "", 4, List.of(), List.of(), List.of(plate("clean", PlateRole.CLEAN)), List.of(), null);
+        return s.withLayers(List.of(Layer.of("a", "A", "clean"), Layer.of("b", "B", "clean"), Layer.of("c", "C", "clean")));
+    }
+
+    private static List<String> ids(Shot s) {
+        return s.layers().stream().map(Layer::id).toList();
+    }
+
+    @Test
+    void aPlateIsLaidByWhatItWasFilmedFor() {
+        Shot s = shot();
+        assertThat(Layers.fresh(s, plate("ball", PlateRole.ELEMENT)).keyed()).isTrue();
+        assertThat(Layers.fresh(s, plate("view", PlateRole.BACKGROUND)).steps()).isEmpty();
+        assertThat(Layers.fresh(s, plate("spark", PlateRole.ON_BLACK)).blend()).isEqualTo(Blend.SCREEN);
+        assertThat(Layers.fresh(s, plate("lamp", PlateRole.LIGHT_PASS)).source()).isEqualTo(new Source.LightGained("lamp", "clean"));
+        assertThat(Layers.fresh(s.withPlates(List.of()), plate("lamp", PlateRole.LIGHT_PASS)).source()).as("nothing to gain it over").isEqualTo(new Source.OfPlate("lamp"));
+        assertThat(Layers.fresh(s, plate("b", PlateRole.PRACTICAL)).id()).isEqualTo("b-2");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"a, 1, bac", "a, 9, bca", "c, -1, acb", "c, -9, cab", "b, 0, abc", "x, 1, abc"})
+    void thePileIsReorderedNoFurtherThanItGoes(String id, int by, String order) {
+        assertThat(String.join("", ids(Layers.moved(shot(), id, by)))).isEqualTo(order);
+    }
+
+    @Test
+    void aCopyLiesAboveAndTakingAwayLeavesTheRest() {
+        Shot s = Layers.copied(shot(), "a");
+        assertThat(ids(s)).containsExactly("a", "a-2", "b", "c");
+        assertThat(ids(Layers.copied(s, "a"))).containsExactly("a", "a-3", "a-2", "b", "c");
+        assertThat(ids(Layers.without(s, "a"))).containsExactly("a-2", "b", "c");
+        assertThat(Layers.copied(s, "gone")).isEqualTo(s);
+    }
+
+    @Test
+    void siblingsShareTreatmentAndKeepTheirPlace() {
+        Layer from = Layer.of("a", "A", "clean", new Key(KeySettings.DEFAULT.withSolidAbove(0.5)), new Grade(1, false), Put.AS_FILMED);
+        Layer keyed = Layer.of("b", "B", "clean", new Key(KeySettings.DEFAULT), Grain.FINE);
+        Shot s = Layers.treated(Layers.treated(shot().withLayers(List.of(from, keyed, Layer.of("c", "C", "clean"))), "a", "b"), "a", "c");
+        assertThat(s.layer("b").orElseThrow().steps()).containsExactly(new Key(KeySettings.DEFAULT.withSolidAbove(0.5)), new Grade(1, false));
+        assertThat(s.layer("c").orElseThrow().steps()).as("what was never on a screen is not keyed").containsExactly(new Grade(1, false));
+    }
+
+    @Test
+    void aloneAllOthersAreOff() {
+        assertThat(Layers.alone(shot(), "b").layers().stream().filter(Layer::on)).extracting(Layer::id).containsExactly("b");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"15, 1080, 25", "1920, 16385, 25", "1920, 1080, 0.5", "1920, 1080, NaN", "1920, 1080, 241"})
+    void noPictureIsSmallerThanNothing(int width, int height, double rate) {
+        assertThatIllegalArgumentException().isThrownBy(() -> new FrameFormat(width, height, rate));
+    }
+}

@@ -1,0 +1,148 @@
+package org.scenothesis.production.incoming;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.scenothesis.core.key.ScreenModels;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.media.NaturalOrder;
+import org.scenothesis.media.decode.Footages;
+import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.StoreException;
+
+/// Looks at files that are to come in, and brings them in.
+public final class Incoming {
+    /// A look is had at pictures of about this width.
+    private static final int WIDTH = 320;
+    private static final float DARK = 0.004f;
+    /// A folder with at least so many stills and nothing else is a sequence.
+    private static final int SEQUENCE = 8;
+    private static final int MOST = 500;
+
+    private final ProductionFolder folder;
+    private final Bands bands;
+
+    public Incoming(ProductionFolder folder, Bands bands) {
+        this.folder = folder;
+        this.bands = bands;
+    }
+
+    /// A proposal for each file; a folder stands for what lies in it, unless it is a sequence of stills.
+    ///
+    /// @throws FootageException if a folder cannot be read, or there is nothing in what was given
+    public List<Proposal> propose(Shot shot, List<Path> given, Progress progress) throws FootageException {
+        List<Path> files = new ArrayList<>();
+        for (Path p : given) {
+            files.addAll(spread(p));
+        }
+        if (files.isEmpty()) {
+            throw new FootageException(given.isEmpty() ? folder.path() : given.getFirst(), "there are no clips or stills here.");
+        }
+        if (files.size() > MOST) {
+            throw new FootageException(given.getFirst(), "these are " + files.size() + " files; bring in at most " + MOST + " at a time.");
+        }
+        List<Seen> seen = new ArrayList<>();
+        for (Path f : files) {
+            if (!progress.at(seen.size(), files.size())) {
+                throw new Stopped();
+            }
+            seen.add(look(f));
+        }
+        return Proposals.of(shot, seen, looks(shot));
+    }
+
+    /// Copies the files to where the production keeps its footage, or leaves them where they are and links to them; what each is called in the document then, in their order.
+    ///
+    /// @throws StoreException if one cannot be copied or linked to
+    public List<String> bring(List<Proposal> taken, boolean copied, Progress progress) throws StoreException {
+        List<String> out = new ArrayList<>();
+        for (Proposal p : taken) {
+            if (!progress.at(out.size(), taken.size())) {
+                throw new Stopped();
+            }
+            out.add(copied ? folder.bringIn(p.seen().file()) : folder.linkIn(p.seen().file()));
+        }
+        return out;
+    }
+
+    private static List<Path> spread(Path given) throws FootageException {
+        if (!Files.isDirectory(given)) {
+            return List.of(given);
+        }
+        try (Stream<Path> inside = Files.list(given)) {
+            List<Path> all = inside.filter(p -> !String.valueOf(p.getFileName()).startsWith(".")).sorted(NaturalOrder.INSTANCE).toList();
+            List<Path> files = all.stream().filter(p -> Files.isRegularFile(p) && Footages.isFootage(p)).toList();
+            boolean sequence = files.size() >= SEQUENCE && files.stream().allMatch(Footages::isStill);
+            return sequence ? List.of(given) : files;
+        } catch (IOException e) {
+            throw new FootageException(given, "the folder cannot be read; check its permissions.", e);
+        }
+    }
+
+    /// One look at a file; what keeps it from being used is part of what is seen.
+    private Seen look(Path file) {
+        try (Footage f = Footages.open(file)) {
+            int n = f.info().frames();
+            List<Look> looks = new ArrayList<>();
+            Picture first = small(f, 0);
+            looks.add(Look.of(first));
+            Picture middle = n > 1 ? small(f, n / 2) : first;
+            if (n > 1) {
+                looks.add(Look.of(middle));
+                looks.add(Look.of(small(f, n - 1)));
+            }
+            double stirring = looks.stream().mapToDouble(l -> l.furthest(looks.getFirst())).max().orElse(0);
+            double seconds = n > 1 ? n / f.info().rate().framesPerSecond() : 0;
+            return new Seen(file, n == 1, seconds, f.info().width(), f.info().height(), Math.max(ScreenModels.clothShare(first), ScreenModels.clothShare(middle)), dark(middle),
+                    stirring, looks.getFirst(), "");
+        } catch (FootageException e) {
+            return Seen.unreadable(file, String.valueOf(e.getMessage()));
+        }
+    }
+
+    private Picture small(Footage f, int frame) throws FootageException {
+        int times = Math.max(1, f.info().width() / WIDTH);
+        Picture p = f.reduced(frame, times).withAlpha(null);
+        return p.width() <= WIDTH * 2 ? p : Resample.scale(p, WIDTH, Math.max(1, p.height() * WIDTH / p.width()), bands);
+    }
+
+    private static double dark(Picture p) {
+        int n = 0;
+        for (int i = 0; i < p.g().data().length; i++) {
+            n += p.r().data()[i] < DARK && p.g().data()[i] < DARK && p.b().data()[i] < DARK ? 1 : 0;
+        }
+        return n / (double) p.g().data().length;
+    }
+
+    /// What the takes that count look like; those that cannot be read look like nothing.
+    private Map<String, Look> looks(Shot shot) {
+        Map<String, Look> out = new HashMap<>();
+        for (Plate p : shot.plates()) {
+            Take t = p.chosen();
+            if (t != null && folder.refusal(folder.footage(t)) == null) {
+                FootageSource source = folder.source(t);
+                try (Footage f = Footages.open(source)) {
+                    out.put(p.id(), Look.of(small(f, 0)));
+                } catch (FootageException e) {
+                    // Said where takes are looked at.
+                }
+            }
+        }
+        return out;
+    }
+}

@@ -1,0 +1,78 @@
+package org.scenothesis.production.store;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.scenothesis.media.FreshFile;
+import org.slf4j.LoggerFactory;
+
+/// The productions this user opened last, the latest first. Kept for the user, in no production.
+///
+/// A line of the file is when it was opened, a tab, and its folder.
+public final class Lately {
+    private static final String FILE = "lately-opened";
+    private static final int MOST = 12;
+
+    private Lately() {}
+
+    /// A production and when it was last opened; its folder may be gone by now.
+    public record Entry(Path folder, Instant opened) {
+        public boolean there() {
+            return Files.isRegularFile(folder.resolve(ProductionFolder.FILE));
+        }
+    }
+
+    /// All that are kept; none where they cannot be read.
+    public static List<Entry> all() {
+        List<Entry> out = new ArrayList<>();
+        Path file = UserFolder.path().resolve(FILE);
+        try {
+            if (Files.isRegularFile(file)) {
+                for (String line : Files.readAllLines(file)) {
+                    int tab = line.indexOf('\t');
+                    if (tab > 0) {
+                        out.add(new Entry(Path.of(line.substring(tab + 1)), Instant.parse(line.substring(0, tab))));
+                    }
+                }
+            }
+        } catch (IOException | InvalidPathException | DateTimeException e) {
+            LoggerFactory.getLogger(Lately.class).warn("what was opened lately cannot be read", e);
+        }
+        return out.size() > MOST ? List.copyOf(out.subList(0, MOST)) : List.copyOf(out);
+    }
+
+    /// Puts a production first.
+    public static void opened(Path folder, Instant when) {
+        List<Entry> all = new ArrayList<>(without(folder));
+        all.addFirst(new Entry(folder.toAbsolutePath().normalize(), when));
+        keep(all);
+    }
+
+    /// Takes a production out of the list; its folder stays.
+    public static void forget(Path folder) {
+        keep(without(folder));
+    }
+
+    private static List<Entry> without(Path folder) {
+        Path whole = folder.toAbsolutePath().normalize();
+        return all().stream().filter(e -> !e.folder().equals(whole)).toList();
+    }
+
+    private static void keep(List<Entry> all) {
+        String text = all.stream().limit(MOST).map(e -> e.opened() + "\t" + e.folder() + "\n").collect(Collectors.joining());
+        try {
+            Files.createDirectories(UserFolder.path());
+            FreshFile.write(UserFolder.path().resolve(FILE), text.getBytes(StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            // A list that is not kept is no reason to stop anybody.
+            LoggerFactory.getLogger(Lately.class).warn("what was opened lately cannot be kept", e);
+        }
+    }
+}

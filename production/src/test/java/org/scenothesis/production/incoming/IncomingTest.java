@@ -1,0 +1,114 @@
+package org.scenothesis.production.incoming;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.encode.Stills;
+import org.scenothesis.media.encode.VideoFormat;
+import org.scenothesis.media.encode.VideoSink;
+import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.store.NewProduction;
+import org.scenothesis.production.store.ProductionFolder;
+
+/// Files as a camera leaves them, looked at and brought in.
+class IncomingTest {
+    @TempDir
+    Path home;
+
+    private final Bands bands = Bands.sequential();
+    private ProductionFolder folder;
+    private Path card;
+
+    @BeforeEach
+    void begin() throws Exception {
+        folder = new NewProduction("Paper weather", null, null).in(home.resolve("paper-weather"));
+        card = Files.createDirectories(home.resolve("card"));
+    }
+
+    @AfterEach
+    void end() {
+        folder.close();
+    }
+
+    /// A clip of flat colour, with a square of another that goes across it.
+    private Path clip(String name, float[] ground, float[] square) throws Exception {
+        Path file = card.resolve(name);
+        try (VideoSink sink = new VideoSink(file, new VideoSink.Plan(160, 90, 24, VideoFormat.MJPEG_AVI, 3, null))) {
+            for (int i = 0; i < 6; i++) {
+                Picture p = Picture.filled(160, 90, ground[0], ground[1], ground[2]);
+                for (int y = 20; square.length > 0 && y < 60; y++) {
+                    for (int x = 10 + 12 * i; x < 50 + 12 * i; x++) {
+                        for (int c = 0; c < 3; c++) {
+                            p.colours().get(c).data()[y * 160 + x] = square[c];
+                        }
+                    }
+                }
+                sink.write(p);
+            }
+        }
+        return file;
+    }
+
+    private Shot shot() {
+        return folder.production().shots().getFirst();
+    }
+
+    @Test
+    void aCardOfClipsBecomesPlates() throws Exception {
+        float[] room = {0.3f, 0.25f, 0.2f};
+        float[] cloth = {0.03f, 0.25f, 0.06f};
+        clip("C0001.avi", room, new float[0]);
+        clip("C0002.avi", room, new float[] {0.35f, 0.05f, 0.04f});
+        clip("C0003.avi", cloth, new float[] {0.5f, 0.2f, 0.1f});
+        clip("C0004.avi", cloth, new float[0]);
+        Files.writeString(card.resolve("index.xml"), "<card/>");
+        Files.writeString(card.resolve("C0005.avi"), "cut short");
+        List<Proposal> all = new Incoming(folder, bands).propose(shot(), List.of(card), Progress.NONE);
+        assertThat(all).extracting(Proposal::role).startsWith(PlateRole.CLEAN, PlateRole.PRACTICAL, PlateRole.ELEMENT, PlateRole.SCREEN_ONLY);
+        assertThat(all).as("the file that is no footage by its name is not asked about, the broken clip is").hasSize(5);
+        assertThat(all.getLast().taken()).isFalse();
+        assertThat(all.getLast().seen().problem()).contains("C0005.avi");
+        assertThat(all.get(1).seen().stirring()).isGreaterThan(0.1);
+        assertThat(all.getFirst().seen().seconds()).isEqualTo(0.25);
+    }
+
+    @Test
+    void filesAreCopiedOrLeftWhereTheyAreAndCanBeRead() throws Exception {
+        Path file = clip("take 1.avi", new float[] {0.3f, 0.3f, 0.3f}, new float[0]);
+        Incoming incoming = new Incoming(folder, bands);
+        List<Proposal> one = incoming.propose(shot(), List.of(file), Progress.NONE);
+        assertThat(incoming.bring(one, true, Progress.NONE)).containsExactly("footage/take 1.avi");
+        List<String> left = incoming.bring(one, false, Progress.NONE);
+        assertThat(left).containsExactly("footage/take 1-2.avi");
+        Path link = folder.footage(new Take("t", left.getFirst(), false, ""));
+        assertThat(link).isSymbolicLink();
+        assertThat(folder.refusal(link)).isNull();
+        Path other = clip("take 2.avi", new float[] {0.3f, 0.3f, 0.3f}, new float[0]);
+        assertThat(folder.refusal(other)).as("what lies beside it is not allowed by that").isNotNull();
+    }
+
+    @Test
+    void aFolderOfStillsIsASequenceAndAnEmptyOneIsSaid() throws Exception {
+        Path stills = Files.createDirectories(home.resolve("moving"));
+        for (int i = 0; i < 9; i++) {
+            Stills.write(stills.resolve("f" + i + ".png"), Picture.filled(32, 18, i * 0.1f, 0.1f, 0.1f), Stills.Format.PNG8);
+        }
+        List<Proposal> all = new Incoming(folder, bands).propose(shot(), List.of(stills), Progress.NONE);
+        assertThat(all).hasSize(1);
+        assertThat(all.getFirst().seen().still()).isFalse();
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new Incoming(folder, bands).propose(shot(), List.of(card), Progress.NONE)).withMessageContaining("no clips or stills");
+    }
+}

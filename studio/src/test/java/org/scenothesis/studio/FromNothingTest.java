@@ -1,0 +1,132 @@
+package org.scenothesis.studio;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.List;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.assertj.core.data.Offset;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.decode.Footages;
+import org.scenothesis.media.encode.Stills;
+import org.scenothesis.production.store.NewProduction;
+import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.testkit.KeyCase;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+
+/// From an empty folder to a finished frame, with footage of one's own, by real clicks and keys.
+@ExtendWith(ApplicationExtension.class)
+class FromNothingTest {
+    private Path home;
+    private Path card;
+    private OpenHouse house;
+    private Session session;
+
+    @Start
+    void start(Stage stage) throws Exception {
+        home = Files.createTempDirectory("from-nothing");
+        card = Files.createDirectories(home.resolve("card"));
+        Stills.write(card.resolve("street.png"), Picture.filled(256, 144, 0.2f, 0.1f, 0.1f), Stills.Format.PNG8);
+        try (Bands bands = Bands.allCores()) {
+            Stills.write(card.resolve("ball.png"), KeyCase.FLAT.film(256, bands).take(), Stills.Format.PNG8);
+        }
+        new NewProduction("Paper weather", null, null).in(home.resolve("p")).close();
+        house = OpenHouse.on(stage, home.resolve("p"));
+        session = house.session();
+        session.begin();
+    }
+
+    @Stop
+    void stop() throws Exception {
+        session.close();
+        try (var files = Files.walk(home)) {
+            files.sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+        }
+    }
+
+    private void calm() {
+        house.until("calm", () -> session.worker().idle());
+    }
+
+    private Layer layer(String id) {
+        return session.shot().layer(id).orElseThrow();
+    }
+
+    private void laid(FxRobot robot) {
+        robot.interact(() -> session.bringIn(List.of(card)));
+        house.until("looked at", () -> robot.lookup("#bring-plate-1").tryQuery().isPresent());
+        robot.type(KeyCode.ENTER);
+        house.until("brought in", () -> session.shot().plates().size() == 2);
+        robot.clickOn("#bench-layer");
+        calm();
+        robot.clickOn("#lay-clean");
+        robot.clickOn("#slip-ball").type(KeyCode.L);
+        house.until("laid", () -> session.shot().layers().size() == 2);
+    }
+
+    @Test
+    void anElementIsLaidDraggedAndRendered(FxRobot robot) throws Exception {
+        laid(robot);
+        assertThat(session.shot().plates()).extracting(p -> p.role()).containsExactlyInAnyOrder(PlateRole.ELEMENT, PlateRole.CLEAN);
+        assertThat(layer("ball").keyed()).isTrue();
+        robot.clickOn("#add-step").clickOn("#add-put");
+        house.until("handles", () -> robot.lookup("#put-cross").tryQuery().filter(n -> n.getParent().isVisible()).isPresent());
+        calm();
+        robot.drag("#put-cross").moveBy(-90, 40).drop();
+        house.until("moved", () -> layer("ball").step(Put.class).orElseThrow().at(0).by().x() < -0.05);
+        robot.drag("#put-arm").moveBy(0, 60).drop();
+        house.until("turned", () -> layer("ball").step(Put.class).orElseThrow().at(0).turnDeg() > 20);
+        assertThat(layer("ball").step(Put.class).orElseThrow().at(0).by().y()).isPositive();
+        double before = layer("ball").step(Put.class).orElseThrow().at(0).by().x();
+        robot.interact(() -> robot.lookup("#put-cross").query().requestFocus());
+        robot.type(KeyCode.RIGHT);
+        house.until("by key", () -> Math.abs(layer("ball").step(Put.class).orElseThrow().at(0).by().x() - before - 0.002) < 1e-9);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);
+        assertThat(layer("ball").step(Put.class).orElseThrow().at(0).turnDeg()).as("each drag is one step of undo").isZero();
+        robot.clickOn("#bench-hand_over");
+        robot.interact(() -> robot.lookup("#render-to").<TextField>query().setText("0"));
+        robot.clickOn("#render-go");
+        Path out = home.resolve("p/renders/shot-1.mkv");
+        house.until("rendered", () -> Files.exists(out) || OpenHouse.words(house.scene().getRoot()).contains("Done"));
+        calm();
+        try (var made = Files.list(home.resolve("p/renders")); Footage f = Footages.open(made.filter(p -> !p.getFileName().toString().startsWith(".")).findFirst().orElseThrow())) {
+            assertThat(f.frame(0).r().at(2, 2)).isCloseTo(0.2f, Offset.offset(0.02f));
+        }
+    }
+
+    @Test
+    void thePileIsWorkedByKeysAndButtons(FxRobot robot) {
+        laid(robot);
+        robot.type(KeyCode.C);
+        house.until("copied", () -> session.shot().layers().size() == 3);
+        robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
+        house.until("moved", () -> session.shot().layers().getFirst().id().equals("ball"));
+        robot.clickOn("#layer-up");
+        house.until("moved back", () -> session.shot().layers().get(1).id().equals("ball"));
+        robot.clickOn("#layer-name").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("The ball").type(KeyCode.ENTER);
+        house.until("named", () -> layer("ball").name().equals("The ball"));
+        robot.clickOn("#layer-alone");
+        calm();
+        assertThat(session.shot().layers()).as("to look at it alone changes nothing").allMatch(Layer::on);
+        robot.clickOn("#layer-away");
+        house.until("away", () -> session.shot().layer("ball").isEmpty());
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        house.until("back", () -> session.shot().layer("ball").isPresent());
+        assertThat(session.bench().get()).isEqualTo(BenchName.LAYER);
+    }
+}
