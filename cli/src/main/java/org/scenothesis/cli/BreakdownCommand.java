@@ -44,7 +44,7 @@ final class BreakdownCommand implements Callable<Integer> {
         try (ProductionFolder f = ProductionFolder.open(folder, false)) {
             Production p = f.production();
             if (id != null) {
-                Shots.require(p, id);
+                ChosenShot.require(p, id);
                 p = p.withShots(List.of(p.shot(id)));
             }
             DayPlan day = DayPlan.of(p);

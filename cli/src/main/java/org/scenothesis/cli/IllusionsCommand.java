@@ -107,7 +107,7 @@ final class IllusionsCommand implements Callable<Integer> {
         }
         try (ProductionFolder folder = ProductionFolder.open(into)) {
             if (keep) {
-                Shots.require(folder.production(), shot);
+                ChosenShot.require(folder.production(), shot);
                 Path file = Illusions.keep(Illusions.home(), folder.production().shot(shot));
                 output.say("Kept as " + file);
                 output.print(Output.object().put("file", file.toString()));

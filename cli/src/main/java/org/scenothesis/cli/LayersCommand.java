@@ -55,6 +55,15 @@ final class LayersCommand implements Callable<Integer> {
     @Option(names = "--name", paramLabel = "WORDS", description = "What it is called.")
     @Nullable String name;
 
+    @Option(names = "--begins", paramLabel = "S", description = "It is absent until this moment of the shot.")
+    @Nullable Double begins;
+
+    @Option(names = "--ends", paramLabel = "S", description = "It is absent from this moment of the shot on.")
+    @Nullable Double ends;
+
+    @Option(names = "--later", paramLabel = "S", description = "It comes later by seconds, with its keys; negative earlier.", defaultValue = "0")
+    double later;
+
     @Option(names = "--up", paramLabel = "N", description = "Move it up in the pile; negative moves it down.", defaultValue = "0")
     int up;
 
@@ -115,6 +124,11 @@ final class LayersCommand implements Callable<Integer> {
         for (String word : without) {
             now = now.withLayer(id, o -> o.withSteps(o.steps().stream().filter(x -> !Kind.word(x.getClass()).equals(word)).toList()));
         }
+        now = now.withLayer(id, l -> {
+            Layer from = begins == null ? l : Layers.beginning(l, begins);
+            Layer to = ends == null ? from : Layers.ending(from, ends);
+            return later == 0 ? to : Layers.later(to, later);
+        });
         now = now.withLayer(id, l -> l.withBlend(blend == null ? l.blend() : blend).withName(name == null ? l.name() : name));
         now = Layers.moved(copy ? Layers.copied(now, id) : now, id, up);
         return away ? Layers.without(now, id) : now;

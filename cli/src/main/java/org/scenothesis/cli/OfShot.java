@@ -28,7 +28,7 @@ final class OfShot {
     /// The same, for writing too if `write`.
     int open(boolean write, Work work) throws Exception {
         try (ProductionFolder f = ProductionFolder.open(folder, write)) {
-            work.on(f, f.production().shot(Shots.chosen(f.production(), id)));
+            work.on(f, f.production().shot(ChosenShot.of(f.production(), id)));
             return 0;
         }
     }

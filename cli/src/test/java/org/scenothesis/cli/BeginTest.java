@@ -60,4 +60,37 @@ class BeginTest {
         assertThat(run("layers", there.toString(), "--lay", "ball").err()).contains("no plate ball");
         assertThat(run("layers", there.toString(), "--layer", "x", "--away").err()).contains("no layer x");
     }
+
+    @Test
+    void shotsAreAddedNamedMovedAndTakenAway() throws Exception {
+        String there = home.resolve("shots").toString();
+        run("new", there);
+        assertThat(run("shots", there, "--add", "--json").json().path("shots")).hasSize(2);
+        run("shots", there, "--shot", "2", "--title", "The swap", "--seconds", "3.5", "--later", "-1");
+        JsonNode first = run("shots", there, "--json").json().path("shots").get(0);
+        assertThat(first.path("title").asText()).isEqualTo("The swap");
+        assertThat(first.path("seconds").asDouble()).isEqualTo(3.5);
+        assertThat(run("shots", there, "--shot", "2", "--copy", "--json").json().path("shots").get(1).path("title").asText()).isEqualTo("The swap again");
+        assertThat(run("shots", there, "--shot", "2", "--away", "--json").json().path("shots")).hasSize(2);
+        assertThat(run("shots", there, "--shot", "9").err()).contains("no shot 9");
+    }
+
+    @Test
+    void layersBeginEndAndComeLater() throws Exception {
+        Path there = home.resolve("time");
+        run("new", there.toString());
+        Path still = home.resolve("street.png");
+        Stills.write(still, Picture.filled(64, 36, 0.2f, 0.1f, 0.1f), Stills.Format.PNG8);
+        run("bring", there.toString(), still.toString());
+        run("layers", there.toString(), "--lay", "street", "--lay", "street");
+        run("layers", there.toString(), "--layer", "street-2", "--begins", "1", "--ends", "2", "--later", "0.5", "--blend", "add");
+        for (double[] at : new double[][] {{1.4, 0}, {1.6, 1}, {2.4, 1}, {2.6, 0}}) {
+            JsonNode layer = run("layers", there.toString(), "--at", String.valueOf(at[0]), "--json").json().path("layers").get(1);
+            assertThat(layer.path("steps").get(0).path("numbers").path("presence").asDouble()).isEqualTo(at[1]);
+            assertThat(layer.path("blend").asText()).isEqualTo("add");
+        }
+        assertThat(run("layers", there.toString(), "--layer", "street", "--set", "grain-amount=3").err()).contains("no number grain-amount");
+        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "grain", "--set", "grain-amount=300").err()).contains("from 0.0 to 50.0 %");
+        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "place", "--add", "place").err()).contains("no step place can be added");
+    }
 }

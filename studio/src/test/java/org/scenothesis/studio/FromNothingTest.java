@@ -15,6 +15,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.media.Footage;
@@ -128,5 +129,59 @@ class FromNothingTest {
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         house.until("back", () -> session.shot().layer("ball").isPresent());
         assertThat(session.bench().get()).isEqualTo(BenchName.LAYER);
+    }
+
+    @Test
+    void aLayerIsStretchedAndSlidOnTheStripAndByKeys(FxRobot robot) {
+        laid(robot);
+        double frame = 1 / session.rate();
+        robot.drag("#ribbon-begins").moveBy(150, 0).drop();
+        house.until("begins later", () -> layer("ball").presence(0) == 0);
+        double begins = Layers.there(layer("ball"), session.shot().seconds(), session.rate()).from();
+        assertThat(begins).isGreaterThan(0.5);
+        robot.type(KeyCode.PERIOD);
+        house.until("a frame later", () -> Math.abs(Layers.there(layer("ball"), session.shot().seconds(), session.rate()).from() - begins - frame) < 1e-6);
+        robot.type(KeyCode.HOME);
+        for (int i = 0; i < 9; i++) {
+            robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
+        }
+        double at = session.seconds().get();
+        robot.type(KeyCode.CLOSE_BRACKET);
+        house.until("ends", () -> layer("ball").presence(at + 1.5 * frame) == 0 && layer("ball").presence(at) == 1);
+    }
+
+    @Test
+    void platesAndTakesAreCorrectedOnShoot(FxRobot robot) {
+        laid(robot);
+        robot.clickOn("#bench-shoot").clickOn("#slip-street");
+        calm();
+        robot.clickOn("#take-note").write("cloud came in").type(KeyCode.ENTER);
+        house.until("noted", () -> session.shot().plate("street").orElseThrow().takes().getFirst().note().equals("cloud came in"));
+        robot.clickOn("#plate-name").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("The street").type(KeyCode.ENTER);
+        house.until("named", () -> session.shot().plate("street").orElseThrow().name().equals("The street"));
+        robot.clickOn("#plate-more").clickOn("#plate-away");
+        assertThat(session.shot().plate("street")).as("a layer needs it").isPresent();
+        house.until("said", () -> session.said().get().contains("used by the layer"));
+        robot.clickOn("#take-more").clickOn("#give-ball");
+        house.until("given", () -> session.shot().plate("ball").orElseThrow().takes().size() == 2);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        house.until("back", () -> session.shot().plate("ball").orElseThrow().takes().size() == 1);
+        robot.clickOn("#plate-more").clickOn("#merge-ball");
+        house.until("merged", () -> session.shot().plates().size() == 1 && session.shot().layer("street").orElseThrow().plate().equals("ball"));
+    }
+
+    @Test
+    void theTitleLeadsToAllShots(FxRobot robot) {
+        robot.clickOn("#shots").clickOn("#shot-new");
+        house.until("a second shot", () -> session.store().now().shots().size() == 2 && session.shot().id().equals("2"));
+        robot.clickOn("#shots").clickOn("#shot-earlier");
+        assertThat(session.store().now().shots().getFirst().id()).isEqualTo("2");
+        robot.clickOn("#shots").clickOn("#shot-copy");
+        house.until("its copy", () -> session.shot().id().equals("3"));
+        robot.clickOn("#shots").clickOn("#go-shot-1");
+        assertThat(session.shot().id()).isEqualTo("1");
+        robot.clickOn("#shots").clickOn("#shot-away");
+        house.until("away", () -> session.store().now().shots().size() == 2);
+        assertThat(session.shot().id()).as("another shot is open").isEqualTo("2");
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.scenothesis.core.Check;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Grade;
@@ -18,6 +19,7 @@ import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.value.Animated;
 
 /// What is done to the pile of a shot's layers, bottom first.
 public final class Layers {
@@ -117,5 +119,51 @@ public final class Layers {
     /// The shot as if only one layer were on; what is below it is black.
     public static Shot alone(Shot shot, String id) {
         return shot.withLayers(shot.layers().stream().map(l -> l.withOn(l.id().equals(id))).toList());
+    }
+
+    /// A stretch of the shot, in seconds.
+    public record Stretch(double from, double to) {}
+
+    /// From when to when there is anything of a layer, looked at in steps of a frame; all of the shot if there never is.
+    public static Stretch there(Layer l, double seconds, double rate) {
+        int frames = Math.max(1, (int) Math.round(seconds * rate));
+        int first = 0;
+        while (first < frames && l.presence(first / rate) <= 0) {
+            first++;
+        }
+        int last = frames - 1;
+        while (last > first && l.presence(last / rate) <= 0) {
+            last--;
+        }
+        return first == frames ? new Stretch(0, seconds) : new Stretch(first / rate, Math.min(seconds, (last + 1) / rate));
+    }
+
+    /// The layer absent until a moment of the shot, in seconds.
+    public static Layer beginning(Layer l, double seconds) {
+        return l.with(Presence.FULL, p -> p.beginning(seconds));
+    }
+
+    /// The layer absent from a moment of the shot on, in seconds.
+    ///
+    /// @throws IllegalArgumentException if nothing of it would be left
+    public static Layer ending(Layer l, double seconds) {
+        Check.that(seconds > Animated.SAME_S, "a layer must end behind where it begins");
+        return l.with(Presence.FULL, p -> p.ending(seconds));
+    }
+
+    /// The layer later in the shot by seconds, with all its keys; its take stays with it.
+    public static Layer later(Layer l, double by) {
+        Animated.Change move = new Animated.Change() {
+            @Override
+            public <T> Animated<T> of(Animated<T> value, Animated.Between<T> between) {
+                return value.later(by);
+            }
+        };
+        TimeMap time = switch (l.time()) {
+            case TimeMap.Straight s -> new TimeMap.Straight(s.fromSeconds() - by * s.rate(), s.rate());
+            case TimeMap.Held h -> h;
+            case TimeMap.Looped o -> o;
+        };
+        return l.withTime(time).withSteps(l.steps().stream().map(s -> s.animate(move)).toList());
     }
 }

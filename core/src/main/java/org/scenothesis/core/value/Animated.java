@@ -10,6 +10,9 @@ public record Animated<T>(T still, List<At<T>> keys) {
     /// Keys nearer than this are one: about half a frame.
     public static final double SAME_S = 0.02;
 
+    /// A moment this near before a key has reached it: frames lie at rounded seconds.
+    private static final double REACHED_S = 1e-6;
+
     /// A day: no shot is longer.
     public static final double LONGEST_S = 86_400;
 
@@ -57,7 +60,7 @@ public record Animated<T>(T still, List<At<T>> keys) {
         }
         At<T> before = keys.getFirst();
         for (At<T> k : keys) {
-            if (k.seconds > seconds) {
+            if (k.seconds > seconds + REACHED_S) {
                 double span = k.seconds - before.seconds;
                 return span <= 0 ? before.value : between.of(before.value, k.value, before.ease.at((seconds - before.seconds) / span));
             }
@@ -82,6 +85,17 @@ public record Animated<T>(T still, List<At<T>> keys) {
     public Animated<T> without(double seconds) {
         List<At<T>> fewer = keys.stream().filter(k -> !near(k, seconds)).toList();
         return new Animated<>(fewer.isEmpty() && !keys.isEmpty() ? keys.getFirst().value : still, fewer);
+    }
+
+    /// The same with all keys later by seconds; those that would lie before the beginning lie on it, the last of them holding.
+    public Animated<T> later(double by) {
+        List<At<T>> moved = new ArrayList<>();
+        for (At<T> k : keys) {
+            double at = Math.clamp(k.seconds + by, 0, LONGEST_S);
+            moved.removeIf(o -> near(o, at));
+            moved.add(new At<>(at, k.value, k.ease));
+        }
+        return new Animated<>(still, moved);
     }
 
     /// Whether there is a key at a moment, in seconds.

@@ -2,6 +2,7 @@ package org.scenothesis.core.shot;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -11,7 +12,10 @@ import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Ease;
 
 class LayersTest {
     private static Plate plate(String id, PlateRole role) {
@@ -71,5 +75,47 @@ class LayersTest {
     @CsvSource({"15, 1080, 25", "1920, 16385, 25", "1920, 1080, 0.5", "1920, 1080, NaN", "1920, 1080, 241"})
     void noPictureIsSmallerThanNothing(int width, int height, double rate) {
         assertThatIllegalArgumentException().isThrownBy(() -> new FrameFormat(width, height, rate));
+    }
+
+    @Test
+    void aLayerBeginsAndEndsAtAFrameAndNowhereElse() {
+        Layer l = Layers.ending(Layers.beginning(Layer.of("l", "", "p"), 1), 3);
+        for (double t : new double[] {0, 0.5, 0.99, 3, 3.9}) {
+            assertThat(l.presence(t)).as("at %s", t).isZero();
+        }
+        for (double t : new double[] {1, 1.01, 2, 2.99}) {
+            assertThat(l.presence(t)).as("at %s", t).isEqualTo(1);
+        }
+        assertThat(Layers.there(l, 4, 25)).isEqualTo(new Layers.Stretch(1, 3));
+        assertThat(Layers.there(Layer.of("l", "", "p"), 4, 25)).isEqualTo(new Layers.Stretch(0, 4));
+        assertThat(Layers.there(Layers.beginning(l, 0), 4, 25)).as("from the beginning again").isEqualTo(new Layers.Stretch(0, 3));
+        assertThatIllegalArgumentException().isThrownBy(() -> Layers.ending(l, 0));
+    }
+
+    @Test
+    void aFrameWhoseTimeIsRoundedHasReachedItsKey() {
+        Layer l = Layers.later(Layers.beginning(Layer.of("l", "", "p"), 31 / 24.0), 1 / 24.0);
+        assertThat(l.presence(32 / 24.0)).isEqualTo(1);
+        assertThat(l.presence(31 / 24.0)).isZero();
+    }
+
+    @Test
+    void aFadeThatIsThereStaysWithinItsEnds() {
+        Presence fades = new Presence(Animated.of(1.0).key(0, 0.0, Ease.STEADY).key(2, 1.0, Ease.STEADY));
+        Layer l = Layers.ending(Layer.of("l", "", "p", fades), 1);
+        assertThat(l.presence(0.5)).isCloseTo(0.25, within(0.01));
+        assertThat(l.presence(0.98)).isCloseTo(0.49, within(0.01));
+        assertThat(l.presence(1)).isZero();
+        assertThat(l.presence(3)).isZero();
+    }
+
+    @Test
+    void comingLaterATakeAndItsKeysStayTogether() {
+        Layer l = Layers.beginning(Layer.of("l", "", "p").withTime(new TimeMap.Straight(0.5, 2)), 1);
+        Layer later = Layers.later(l, 0.4);
+        assertThat(later.time().at(1.4)).isCloseTo(l.time().at(1), within(1e-9));
+        assertThat(Layers.there(later, 4, 25)).isEqualTo(new Layers.Stretch(1.4, 4));
+        assertThat(Layers.there(Layers.later(later, -0.4), 4, 25)).isEqualTo(new Layers.Stretch(1, 4));
+        assertThat(Layers.there(Layers.later(later, -9), 4, 25)).as("no key lies before the beginning").isEqualTo(new Layers.Stretch(0, 4));
     }
 }

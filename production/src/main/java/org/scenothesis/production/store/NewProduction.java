@@ -11,6 +11,7 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Shots;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.words.Words;
@@ -20,16 +21,15 @@ import org.scenothesis.production.words.Words;
 /// - `title`: as said; `format`: size and rate of its first shot, null for those of the first footage.
 /// - `wonder`: what is impossible in the first shot, if that is known already.
 public record NewProduction(String title, @Nullable FrameFormat format, @Nullable WonderKind wonder) {
-    /// How long a shot is until somebody tells or brings footage.
-    private static final double SECONDS = 6;
     private static final int LONGEST_NAME = 60;
 
     /// The production with one shot, in which nothing is filmed.
     public Production production() {
         String named = title.isBlank() ? "Untitled" : title.strip();
-        List<Wonder> wonders = wonder == null ? List.of()
-                : List.of(new Wonder("wonder-1", wonder, Words.of("wonder.subject." + wonder.name()), 0, SECONDS, Map.of()));
-        Shot shot = new Shot("1", 1, "Shot 1", "", SECONDS, wonders, List.of(), List.of(), List.of(), null).withFormat(format);
+        Shot shot = Shots.added(new Production(named, List.of(), HouseRules.DEFAULT)).shots().getFirst().withFormat(format);
+        if (wonder != null) {
+            shot = shot.withWonders(List.of(new Wonder("wonder-1", wonder, Words.of("wonder.subject." + wonder.name()), 0, shot.seconds(), Map.of())));
+        }
         return new Production(named, List.of(shot), HouseRules.DEFAULT);
     }
 

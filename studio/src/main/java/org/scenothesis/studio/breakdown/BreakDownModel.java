@@ -29,6 +29,7 @@ import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.ShootDay;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Shots;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.illusion.Illusion;
@@ -79,19 +80,8 @@ final class BreakDownModel {
     }
 
     void newShot() {
-        Set<String> ids = new HashSet<>(session.store().now().shots().stream().map(Shot::id).toList());
-        int number = session.store().now().shots().stream().mapToInt(Shot::number).max().orElse(0) + 1;
-        String id = String.valueOf(number);
-        while (ids.contains(id)) {
-            id += "a";
-        }
-        String fresh = id;
-        session.store().apply("new shot", p -> {
-            List<Shot> more = new ArrayList<>(p.shots());
-            more.add(new Shot(fresh, number, "Shot " + number, "", 6, List.of(), List.of(), List.of(), List.of(), null));
-            return p.withShots(more);
-        });
-        session.openShot(fresh);
+        session.store().apply("new shot", Shots::added);
+        session.openShot(session.store().now().shots().getLast().id());
     }
 
     String add(WonderKind kind) {

@@ -44,6 +44,8 @@ public final class HandOverBench extends Bench {
     /// What can be made, with its words and the name of what is written.
     enum Kind {
         VP9("WebM video (VP9)", ".webm", VideoFormat.VP9_WEBM, null),
+        MP4("MP4 video (H.264)", ".mp4", VideoFormat.H264_MP4, null),
+        PRORES("Editing video (ProRes in MOV)", ".mov", VideoFormat.PRORES_MOV, null),
         FFV1("Lossless video (FFV1 in MKV)", ".mkv", VideoFormat.FFV1_MKV, null),
         AV1("Small video (AV1 in MKV)", "-av1.mkv", VideoFormat.AV1_MKV, null),
         PNG16("Stills, PNG 16 bit", "-png16", null, Stills.Format.PNG16),

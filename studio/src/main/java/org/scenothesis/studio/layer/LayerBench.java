@@ -88,6 +88,7 @@ public final class LayerBench extends Bench {
     private void wire() {
         picture.whenSized((w, h) -> frame());
         strip.whenMoved(s -> session.goToFrame(s * session.rate()));
+        strip.holds(pile);
         for (PlanView plan : List.of(above, side)) {
             plan.whenMoved(v -> preview(moved(v).apply(session.shot())), v -> accept("move " + layerName(), moved(v)));
         }
@@ -177,7 +178,8 @@ public final class LayerBench extends Bench {
         Layer l = layer();
         List<TimeStrip.Ribbon> ribbons = new ArrayList<>();
         if (l != null) {
-            ribbons.add(new TimeStrip.Ribbon(l.name(), 0, shot.seconds(), spike(shot, l)));
+            Layers.Stretch there = Layers.there(l, shot.seconds(), session.rate());
+            ribbons.add(new TimeStrip.Ribbon(l.name(), there.from(), there.to(), spike(shot, l)));
         }
         strip.show(shot.seconds(), ribbons, shot.beats());
         strip.ticks(l == null ? List.of() : l.keyTimes());

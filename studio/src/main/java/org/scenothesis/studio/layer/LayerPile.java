@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -31,9 +32,10 @@ import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Shelf;
 import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.TimeStrip;
 
 /// The layers, top first: laid from any plate, named, moved, copied, seen alone, taken away.
-final class LayerPile extends VBox {
+final class LayerPile extends VBox implements TimeStrip.Hold {
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
 
     private final Session session;
@@ -218,6 +220,32 @@ final class LayerPile extends VBox {
         }
     }
 
+    private double whole(double seconds) {
+        return Math.round(seconds * session.rate()) / session.rate();
+    }
+
+    private void change(String what, UnaryOperator<Layer> how) {
+        Layer l = chosen;
+        if (l != null) {
+            session.changeLayer(what + " " + l.name(), l.id(), how);
+        }
+    }
+
+    @Override
+    public void begins(double seconds) {
+        change("begin", l -> Layers.beginning(l, whole(seconds)));
+    }
+
+    @Override
+    public void ends(double seconds) {
+        change("end", l -> Layers.ending(l, Math.max(1 / session.rate(), whole(seconds))));
+    }
+
+    @Override
+    public void slides(double by) {
+        change("slide", l -> Layers.later(l, whole(by)));
+    }
+
     /// A key of the bench; true if it was one.
     boolean key(KeyCode code, boolean shift) {
         switch (code) {
@@ -225,6 +253,10 @@ final class LayerPile extends VBox {
             case C -> copy();
             case A -> turnAlone();
             case DELETE -> takeAway();
+            case OPEN_BRACKET -> begins(session.seconds().get());
+            case CLOSE_BRACKET -> ends(session.seconds().get() + 1 / session.rate());
+            case COMMA -> slides((shift ? -10 : -1) / session.rate());
+            case PERIOD -> slides((shift ? 10 : 1) / session.rate());
             case UP, DOWN -> {
                 if (!shift) {
                     return false;
@@ -244,6 +276,8 @@ final class LayerPile extends VBox {
         keys.put("Shift+Up, Shift+Down", "move the layer in the pile");
         keys.put("C, Delete", "copy the layer, take it away");
         keys.put("A", "see the layer alone");
+        keys.put("[, ]", "the layer begins, ends at this frame");
+        keys.put("Comma, full stop", "the layer a frame earlier, later; with Shift ten");
         return keys;
     }
 }

@@ -3,6 +3,7 @@ package org.scenothesis.studio.parts;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleConsumer;
+import javafx.scene.Cursor;
 import javafx.scene.control.Label;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
@@ -17,15 +18,27 @@ import org.scenothesis.production.words.Words;
 /// The shot's seconds from left to right: ribbons, beats, a measured line, the playhead. Dragging moves the playhead.
 public final class TimeStrip extends Pane {
     private static final double RIBBON = 18;
+    private static final double GRIP = 7;
     /// With more ribbons than this they are thinner.
     private static final int ROOMY = 4;
 
     /// A coloured stretch of time with a name.
     public record Ribbon(String name, double from, double to, @Nullable Spike spike) {}
 
+    /// What is told when the first ribbon is taken hold of: at its beginning, its end, or with Shift as a whole, which is slid by seconds.
+    public interface Hold {
+        void begins(double seconds);
+
+        void ends(double seconds);
+
+        void slides(double by);
+    }
+
     private final Rectangle playhead = new Rectangle(2, 10);
     private final Label clock = Text.of("", "small");
     private DoubleConsumer moved = s -> {};
+    private @Nullable Hold hold;
+    private double slidFrom = Double.NaN;
     private double seconds = 1;
     private double at;
     private List<Ribbon> ribbons = List.of();
@@ -41,8 +54,18 @@ public final class TimeStrip extends Pane {
         setMinHeight(56);
         setPrefHeight(64);
         setFocusTraversable(false);
-        addEventHandler(MouseEvent.MOUSE_PRESSED, e -> go(e.getX()));
-        addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> go(e.getX()));
+        addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
+            slidFrom = hold != null && e.isShiftDown() ? e.getX() : Double.NaN;
+            take(e);
+        });
+        addEventHandler(MouseEvent.MOUSE_DRAGGED, this::take);
+        addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
+            double by = seconds(e.getX()) - seconds(slidFrom);
+            if (hold != null && Math.abs(by) > 0) {
+                hold.slides(by);
+            }
+            slidFrom = Double.NaN;
+        });
         widthProperty().addListener(o -> draw());
         heightProperty().addListener(o -> draw());
     }
@@ -51,8 +74,36 @@ public final class TimeStrip extends Pane {
         moved = action;
     }
 
-    private void go(double x) {
-        moved.accept(Math.clamp(x / Math.max(1, getWidth()), 0, 1) * seconds);
+    /// Lets the first ribbon be taken hold of.
+    public void holds(Hold by) {
+        hold = by;
+    }
+
+    private void take(MouseEvent e) {
+        if (Double.isNaN(slidFrom)) {
+            moved.accept(Math.clamp(seconds(e.getX()), 0, seconds));
+        }
+    }
+
+    private double seconds(double x) {
+        return x / Math.max(1, getWidth()) * seconds;
+    }
+
+    /// A grip at an end of the first ribbon; let go, it tells where.
+    private Rectangle grip(String id, double atSeconds, double y, DoubleConsumer let) {
+        Rectangle g = new Rectangle(x(atSeconds) - GRIP / 2, y, GRIP, ribbon());
+        g.setId(id);
+        g.getStyleClass().add("handle");
+        g.setCursor(Cursor.H_RESIZE);
+        g.addEventHandler(MouseEvent.ANY, e -> {
+            if (e.getEventType() == MouseEvent.MOUSE_DRAGGED) {
+                g.setX(Math.clamp(e.getX(), 0, getWidth()) - GRIP / 2);
+            } else if (e.getEventType() == MouseEvent.MOUSE_RELEASED && Math.abs(seconds(g.getX() + GRIP / 2) - atSeconds) > 1e-6) {
+                let.accept(Math.clamp(seconds(g.getX() + GRIP / 2), 0, seconds));
+            }
+            e.consume();
+        });
+        return g;
     }
 
     public void show(double total, List<Ribbon> what, List<Beat> marked) {
@@ -104,6 +155,10 @@ public final class TimeStrip extends Pane {
             name.relocate(x(r.from) + 6, y + (ribbons.size() > ROOMY ? -2 : 1));
             name.setMouseTransparent(true);
             getChildren().addAll(bar, name);
+            Hold by = hold;
+            if (by != null && r == ribbons.getFirst()) {
+                getChildren().addAll(grip("ribbon-begins", r.from, y, by::begins), grip("ribbon-ends", r.to, y, by::ends));
+            }
             y += ribbon() + 3;
         }
         for (double t : ticks) {

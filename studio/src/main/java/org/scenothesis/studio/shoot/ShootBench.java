@@ -38,6 +38,7 @@ public final class ShootBench extends Bench {
     private final PictureView picture = new PictureView("");
     private final TimeStrip strip = new TimeStrip();
     private final TakeLog log;
+    private final PlateForm form;
     private final StrikeList strike;
     private final Needles needles = new Needles();
     private final ComparisonBar bar = new ComparisonBar("shoot", words(), Comparison.TAKE, this::frame);
@@ -45,6 +46,7 @@ public final class ShootBench extends Bench {
     public ShootBench(Session session) {
         super(session, BenchName.SHOOT, new HBox(12));
         log = new TakeLog(session, this::refresh);
+        form = new PlateForm(session, log::take);
         strike = new StrikeList(session);
         build();
         wire();
@@ -72,7 +74,7 @@ public final class ShootBench extends Bench {
         list.setFitToWidth(true);
         list.setPrefHeight(220);
         VBox.setVgrow(list, Priority.ALWAYS);
-        VBox right = new VBox(10, Text.of("Takes", "heading"), list, Text.block("or drop files or folders on the picture", "muted", "small"), new HBox(8, bring, all), needles, strike);
+        VBox right = new VBox(10, form, Text.of("Takes", "heading"), list, Text.block("or drop files or folders on the picture", "muted", "small"), new HBox(8, bring, all), needles, strike);
         right.setMinWidth(330);
         right.setPrefWidth(330);
         right.setMaxWidth(330);
@@ -141,6 +143,7 @@ public final class ShootBench extends Bench {
             return;
         }
         log.refresh();
+        form.refresh();
         strike.refresh();
         Plate plate = session.plate().orElse(null);
         strip.show(session.shot().seconds(), ribbons(plate), session.shot().beats());

@@ -5,13 +5,13 @@ import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 
 /// Finds shots by what was typed.
-final class Shots {
-    private Shots() {}
+final class ChosenShot {
+    private ChosenShot() {}
 
     /// The id that was typed, or that of the only shot.
     ///
     /// @throws InputException naming the shots there are
-    static String chosen(Production p, @Nullable String id) throws InputException {
+    static String of(Production p, @Nullable String id) throws InputException {
         if (id == null && p.shots().size() == 1) {
             return p.shots().getFirst().id();
         }

@@ -1,0 +1,75 @@
+package org.scenothesis.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Shots;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "shots", description = "Lists the shots of a production, adds, names, moves and takes them away.", mixinStandardHelpOptions = true)
+final class ShotsCommand implements Callable<Integer> {
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    Path folder;
+
+    @Option(names = "--add", description = "Add a new shot.")
+    boolean add;
+
+    @Option(names = "--shot", paramLabel = "ID", description = "The shot that is changed.")
+    @Nullable String id;
+
+    @Option(names = "--title", paramLabel = "WORDS", description = "What it is called.")
+    @Nullable String title;
+
+    @Option(names = "--seconds", paramLabel = "S", description = "How long it is.")
+    @Nullable Double seconds;
+
+    @Option(names = "--later", paramLabel = "N", description = "Move it later; negative moves it earlier.", defaultValue = "0")
+    int later;
+
+    @Option(names = "--copy", description = "Copy it.")
+    boolean copy;
+
+    @Option(names = "--away", description = "Take it away; its footage stays.")
+    boolean away;
+
+    @Mixin
+    Output output;
+
+    @Override
+    public Integer call() throws Exception {
+        try (ProductionFolder f = ProductionFolder.open(folder, add || id != null)) {
+            Production now = add ? Shots.added(f.production()) : f.production();
+            if (id != null) {
+                ChosenShot.require(now, id);
+                now = changed(now, id);
+            }
+            if (!now.equals(f.production())) {
+                f.save(now);
+            }
+            ObjectNode o = Output.object();
+            ArrayNode list = o.putArray("shots");
+            for (Shot s : now.shots()) {
+                list.addObject().put("id", s.id()).put("number", s.number()).put("title", s.title()).put("seconds", s.seconds()).put("plates", s.plates().size()).put("layers", s.layers().size());
+                output.say(s.id() + "  " + s.title() + ", " + Words.number(s.seconds(), 1) + " s, " + Words.count(s.plates().size(), "plate", "plates") + ", " + Words.count(s.layers().size(), "layer", "layers"));
+            }
+            output.print(o);
+        }
+        return 0;
+    }
+
+    private Production changed(Production p, String shot) {
+        Production now = p.withShot(shot, s -> s.withTitle(title == null ? s.title() : title).withSeconds(seconds == null ? s.seconds() : seconds));
+        now = copy ? Shots.copied(now, shot) : now;
+        now = Shots.moved(now, shot, later);
+        return away ? Shots.without(now, shot) : now;
+    }
+}
