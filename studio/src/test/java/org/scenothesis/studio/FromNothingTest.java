@@ -17,6 +17,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
@@ -148,6 +149,20 @@ class FromNothingTest {
         double at = session.seconds().get();
         robot.type(KeyCode.CLOSE_BRACKET);
         house.until("ends", () -> layer("ball").presence(at + 1.5 * frame) == 0 && layer("ball").presence(at) == 1);
+    }
+
+    @Test
+    void fourCornersArePinnedByHandAndNeverFolded(FxRobot robot) {
+        laid(robot);
+        robot.clickOn("#add-step").clickOn("#add-pin");
+        house.until("corners", () -> robot.lookup("#pin-0").tryQuery().isPresent());
+        calm();
+        robot.drag("#pin-0").moveBy(-120, 30).drop();
+        house.until("moved", () -> layer("ball").step(Pin.class).orElseThrow().at(0).getFirst().x() < 0.05);
+        Pin before = layer("ball").step(Pin.class).orElseThrow();
+        robot.drag("#pin-1").moveBy(-700, 260).drop();
+        house.until("said", () -> session.said().get().contains("go round one way"));
+        assertThat(layer("ball").step(Pin.class)).contains(before);
     }
 
     @Test

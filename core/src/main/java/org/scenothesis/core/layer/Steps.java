@@ -5,6 +5,7 @@ import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Put;
@@ -33,6 +34,7 @@ final class Steps {
             case OwnAlpha a -> laid.withPiece(laid.piece(), laid.piece().picture().a() != null);
             case Grade g -> GradeUnit.apply(g, laid, of.gains());
             case Grain g -> GrainUnit.apply(g, laid, of.layer().id(), scene);
+            case Pin p -> PinUnit.apply(p, laid, scene);
             case Put p -> PutUnit.apply(p, laid, scene);
             case Place p -> PlaceUnit.apply(p, laid, scene);
             case Shadow s -> laid.withShadow(s);

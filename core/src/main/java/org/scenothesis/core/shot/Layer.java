@@ -13,6 +13,7 @@ import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Put;
@@ -31,7 +32,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
     private static final int MOST_STEPS = 100;
     /// Where a step goes that is put in: each behind those it needs. A garbage matte lies before the key, so outlines have two places.
     private static final List<Class<? extends Step>> USUAL_ORDER = List.of(
-            Steady.class, Outline.class, Key.class, OwnAlpha.class, Grade.class, Grain.class, Put.class, Place.class, Shadow.class, Presence.class);
+            Steady.class, Outline.class, Key.class, OwnAlpha.class, Grade.class, Grain.class, Pin.class, Put.class, Place.class, Shadow.class, Presence.class);
 
     public Layer {
         Check.that(steps.size() <= MOST_STEPS, "a layer has at most " + MOST_STEPS + " steps");

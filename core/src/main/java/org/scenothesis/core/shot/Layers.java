@@ -13,6 +13,7 @@ import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Put;
@@ -37,7 +38,7 @@ public final class Layers {
     public static List<Step> addable(Shot shot, Layer l) {
         boolean keyable = shot.plate(l.plate()).map(Plate::role).filter(PlateRole::keyed).isPresent();
         Stream<Step> all = Stream.of(
-                new Steady(), Outline.of(MIDDLE, SOFTNESS_PX), new Key(KeySettings.DEFAULT), new OwnAlpha(), Grade.NONE, Grain.FINE, Put.AS_FILMED,
+                new Steady(), Outline.of(MIDDLE, SOFTNESS_PX), new Key(KeySettings.DEFAULT), new OwnAlpha(), Grade.NONE, Grain.FINE, Pin.FRESH, Put.AS_FILMED,
                 Place.asFilmed(shot.somewhere()), Shadow.OF_STAGE, Presence.FULL);
         return all.filter(s -> l.step(s.getClass()).isEmpty())
                 .filter(s -> !(s instanceof Key) || keyable)

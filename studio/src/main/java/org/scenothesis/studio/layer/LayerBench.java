@@ -25,6 +25,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.production.measure.Measured;
@@ -46,6 +47,7 @@ public final class LayerBench extends Bench {
     private final BooleanProperty staged = new SimpleBooleanProperty();
     private final LayerProperties properties;
     private final OutlineEditor outline = new OutlineEditor(picture, this::outlined);
+    private final OutlineEditor pins = OutlineEditor.ofFixed(picture, "pin-", this::pinned);
     private final PutHandles handles = new PutHandles(picture, p -> preview(put(p).apply(session.shot())), p -> accept("move " + layerName(), put(p)));
     private @Nullable String chosen;
     private @Nullable Shot previewed;
@@ -143,6 +145,17 @@ public final class LayerBench extends Bench {
         outline.show(outlinable().flatMap(l -> l.step(Outline.class)).map(o -> o.at(session.seconds().get())).orElse(List.of()));
     }
 
+    private void pinned(List<Point> corners) {
+        Layer l = layer();
+        if (l != null && Pin.bendsOneWay(corners)) {
+            double at = session.seconds().get();
+            accept("pin " + layerName(), s -> s.withLayer(l.id(), o -> o.with(Pin.FRESH, p -> p.with(at, corners))));
+        } else {
+            session.say("The four corners must go round one way, none within the others.");
+            handles();
+        }
+    }
+
     private UnaryOperator<Shot> put(Put p) {
         Layer l = layer();
         return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(p));
@@ -150,6 +163,7 @@ public final class LayerBench extends Bench {
 
     private void handles() {
         Layer l = layer();
+        pins.show(l == null ? List.of() : l.step(Pin.class).map(p -> p.at(session.seconds().get())).orElse(List.of()));
         handles.show(l == null ? null : l.step(Put.class).orElse(null), session.seconds().get(), session.rate());
     }
 

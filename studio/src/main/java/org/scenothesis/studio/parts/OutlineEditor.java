@@ -26,10 +26,23 @@ public final class OutlineEditor {
     private final Group marks = new Group();
     private final Polygon line = new Polygon();
     private final Consumer<List<Point>> accept;
+    private final String id;
+    private final boolean fixed;
     private List<Point> points = List.of();
     private int focused = -1;
 
     public OutlineEditor(PictureView picture, Consumer<List<Point>> accept) {
+        this(picture, "corner-", false, accept);
+    }
+
+    /// Corners that are only moved, none added or taken away; they may lie outside the picture.
+    public static OutlineEditor ofFixed(PictureView picture, String id, Consumer<List<Point>> accept) {
+        return new OutlineEditor(picture, id, true, accept);
+    }
+
+    private OutlineEditor(PictureView picture, String id, boolean fixed, Consumer<List<Point>> accept) {
+        this.id = id;
+        this.fixed = fixed;
         over = picture.overlay();
         this.accept = accept;
         line.getStyleClass().add("outline");
@@ -37,7 +50,7 @@ public final class OutlineEditor {
         over.setPickOnBounds(true);
         over.getChildren().add(marks);
         over.addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
-            if (e.getClickCount() == 2 && e.getButton() == MouseButton.PRIMARY) {
+            if (!fixed && e.getClickCount() == 2 && e.getButton() == MouseButton.PRIMARY) {
                 accept.accept(added(new Point(e.getX() / over.getWidth(), e.getY() / over.getHeight())));
             }
         });
@@ -95,10 +108,10 @@ public final class OutlineEditor {
         Rectangle r = new Rectangle(p.x() * over.getWidth() - GRIP / 2, p.y() * over.getHeight() - GRIP / 2, GRIP, GRIP);
         r.getStyleClass().add("handle");
         r.setCursor(Cursor.MOVE);
-        r.setId("corner-" + i);
+        r.setId(id + i);
         r.setOnMouseDragged(e -> {
-            double x = Math.clamp(e.getX(), 0, over.getWidth());
-            double y = Math.clamp(e.getY(), 0, over.getHeight());
+            double x = fixed ? e.getX() : Math.clamp(e.getX(), 0, over.getWidth());
+            double y = fixed ? e.getY() : Math.clamp(e.getY(), 0, over.getHeight());
             r.setX(x - GRIP / 2);
             r.setY(y - GRIP / 2);
             line.getPoints().set(2 * i, x);
@@ -144,6 +157,9 @@ public final class OutlineEditor {
             case DOWN -> move(i, 0, step);
             case DELETE, BACK_SPACE -> takeAway(i);
             case INSERT -> {
+                if (fixed) {
+                    return false;
+                }
                 Point a = points.get(i);
                 Point b = points.get((i + 1) % points.size());
                 List<Point> more = new ArrayList<>(points);
@@ -161,12 +177,13 @@ public final class OutlineEditor {
     private void move(int i, double x, double y) {
         Point p = points.get(i);
         List<Point> moved = new ArrayList<>(points);
-        moved.set(i, new Point(Math.clamp(p.x() + x, 0, 1), Math.clamp(p.y() + y, 0, 1)));
+        Point there = new Point(p.x() + x, p.y() + y);
+        moved.set(i, fixed ? there : new Point(Math.clamp(there.x(), 0, 1), Math.clamp(there.y(), 0, 1)));
         accept.accept(moved);
     }
 
     private void takeAway(int i) {
-        if (points.size() > 3) {
+        if (!fixed && points.size() > 3) {
             List<Point> fewer = new ArrayList<>(points);
             fewer.remove(i);
             accept.accept(fewer);

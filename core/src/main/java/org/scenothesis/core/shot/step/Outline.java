@@ -24,7 +24,7 @@ public record Outline(Animated<List<Point>> corners, double softnessPx) implemen
                 checked(corners.still()), corners.keys().stream().map(k -> new Animated.At<>(k.seconds(), checked(k.value()), k.ease())).toList());
     }
 
-    /// An outline that stands still; corners and softness in pixels.
+    /// An outline that stands still; corners in shares of width and height, softness in pixels.
     public static Outline of(List<Point> corners, double softnessPx) {
         return new Outline(Animated.of(corners), softnessPx);
     }

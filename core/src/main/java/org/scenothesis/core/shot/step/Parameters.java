@@ -1,6 +1,7 @@
 package org.scenothesis.core.shot.step;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Animated;
@@ -18,6 +19,7 @@ public final class Parameters {
     private static final List<Parameter<Grain>> GRAIN = List.of(
             new Parameter<>(Grain.class, "grain-amount", "%", span(0, 50, 0.5, 1), (g, t) -> g.amount(), (g, t, v) -> g.withAmount(v)),
             new Parameter<>(Grain.class, "grain-size", "px", span(0.5, 12, 0.1, 1), (g, t) -> g.sizePx(), (g, t, v) -> g.withSizePx(v)));
+    private static final List<Parameter<Pin>> PIN = IntStream.range(0, 8).mapToObj(Parameters::pinned).toList();
     private static final List<Parameter<Put>> PUT = List.of(
             new Parameter<>(Put.class, "across", "%", span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().x(), (p, t, v) -> p.withBy(p.by().set(t, new Point(v / 100, p.at(t).by().y())))),
             new Parameter<>(Put.class, "down", "%", span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().y(), (p, t, v) -> p.withBy(p.by().set(t, new Point(p.at(t).by().x(), v / 100)))),
@@ -44,6 +46,7 @@ public final class Parameters {
             case Key k -> KEY;
             case Grade g -> GRADE;
             case Grain g -> GRAIN;
+            case Pin p -> PIN;
             case Put p -> PUT;
             case Place p -> PLACE;
             case Shadow s -> SHADOW;
@@ -51,6 +54,17 @@ public final class Parameters {
             case Steady s -> List.of();
             case OwnAlpha a -> List.of();
         };
+    }
+
+    /// One of the coordinates of the four corners of a pin, across and down in turns.
+    private static Parameter<Pin> pinned(int i) {
+        int corner = i / 2;
+        boolean down = i % 2 == 1;
+        String code = "pin-" + List.of("top-left", "top-right", "bottom-right", "bottom-left").get(corner) + (down ? "-down" : "-across");
+        return new Parameter<>(Pin.class, code, "%", span(-400, 500, 0.1, 1), (p, t) -> 100 * (down ? p.at(t).get(corner).y() : p.at(t).get(corner).x()), (p, t, v) -> {
+            Point was = p.at(t).get(corner);
+            return p.with(t, corner, down ? new Point(was.x(), v / 100) : new Point(v / 100, was.y()));
+        });
     }
 
     private static Parameter.Span span(double low, double high, double by, int decimals) {

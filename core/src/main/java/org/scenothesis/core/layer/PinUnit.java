@@ -1,0 +1,27 @@
+package org.scenothesis.core.layer;
+
+import java.util.List;
+import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.Pin;
+
+/// Lays a picture between four points by the planar map that takes its corners there; what is pinned to nothing flat is not seen.
+final class PinUnit {
+    private PinUnit() {}
+
+    static Laid apply(Pin pin, Laid before, Scene scene) {
+        List<Point> to = pin.at(scene.seconds());
+        if (to.equals(Pin.AS_FILMED)) {
+            return before;
+        }
+        Laid l = before.cutOut(scene);
+        if (!Pin.bendsOneWay(to)) {
+            return l.withSeen(false);
+        }
+        return l.withWarp(PlanarMap.fourPoints(pixels(Pin.AS_FILMED, scene), pixels(to, scene)).after(l.warp()));
+    }
+
+    private static Point[] pixels(List<Point> shares, Scene scene) {
+        return shares.stream().map(p -> new Point(p.x() * scene.width(), p.y() * scene.height())).toArray(Point[]::new);
+    }
+}
