@@ -82,6 +82,7 @@ public final class ProductionJson {
         }
         try {
             OlderSchemas.bring(MAPPER, (ObjectNode) tree);
+            Unsaid.fill(MAPPER, (ObjectNode) tree);
             SetUps.spread((ObjectNode) tree);
             Completeness.check(tree);
             Production p = MAPPER.treeToValue(tree, Production.class);

@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
+import javafx.application.Platform;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Insets;
@@ -24,10 +26,12 @@ import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
+import org.scenothesis.core.shot.step.Keys;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.render.ShotRenderer;
 import org.scenothesis.studio.house.Bench;
@@ -39,6 +43,9 @@ import org.scenothesis.studio.parts.TimeStrip;
 
 /// The finished picture; the layers; the chosen element's place in metres, time, shadow and light.
 public final class LayerBench extends Bench {
+    /// What is moved by hand.
+    private static final Set<Class<? extends Step>> HANDS = Set.of(Put.class, Pin.class, Place.class);
+
     private final PictureView picture = new PictureView("");
     private final TimeStrip strip = new TimeStrip();
     private final PlanView above = new PlanView(true);
@@ -156,6 +163,27 @@ public final class LayerBench extends Bench {
         }
     }
 
+    /// Takes a step in hand that the layer has, or gets now.
+    private void byHand(Step usual, Runnable focus) {
+        Layer l = layer();
+        if (l == null) {
+            session.say("Lay a plate first: L lays the one that is chosen on the shelf.");
+            return;
+        }
+        if (l.step(usual.getClass()).isEmpty()) {
+            session.changeLayer("take " + l.name() + " in hand", l.id(), o -> o.with(usual));
+        }
+        Platform.runLater(focus);
+    }
+
+    private void keyframe() {
+        Layer l = layer();
+        double at = session.seconds().get();
+        if (l != null) {
+            session.changeLayer("keyframe of " + l.name(), l.id(), o -> o.withSteps(o.steps().stream().map(s -> HANDS.contains(s.getClass()) ? Keys.set(s, at) : s).toList()));
+        }
+    }
+
     private UnaryOperator<Shot> put(Put p) {
         Layer l = layer();
         return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(p));
@@ -248,12 +276,23 @@ public final class LayerBench extends Bench {
 
     @Override
     public boolean key(KeyEvent e) {
-        return pile.key(e.getCode(), e.isShiftDown());
+        switch (e.getCode()) {
+            case M -> byHand(Put.AS_FILMED, handles::focus);
+            case Q -> byHand(Pin.FRESH, pins::focus);
+            case K -> keyframe();
+            default -> {
+                return pile.key(e.getCode(), e.isShiftDown());
+            }
+        }
+        return true;
     }
 
     @Override
     public Map<String, String> keys() {
-        return LayerPile.keys();
+        Map<String, String> keys = LayerPile.keys();
+        keys.put("M, Q", "move the layer by hand; pin its corners");
+        keys.put("K", "a keyframe here of all that is moved by hand");
+        return keys;
     }
 
     @Override

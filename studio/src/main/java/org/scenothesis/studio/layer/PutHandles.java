@@ -77,6 +77,10 @@ final class PutHandles {
         draw();
     }
 
+    void focus() {
+        cross.requestFocus();
+    }
+
     private Point place(Put p, double seconds) {
         Point there = p.about().plus(p.at(seconds).by());
         return new Point(there.x() * over.getWidth(), there.y() * over.getHeight());

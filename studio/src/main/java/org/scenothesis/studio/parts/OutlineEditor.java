@@ -63,6 +63,13 @@ public final class OutlineEditor {
         draw();
     }
 
+    /// Gives the keys to the first corner.
+    public void focus() {
+        if (!points.isEmpty()) {
+            marks.getChildren().get(1).requestFocus();
+        }
+    }
+
     /// The outline with a corner put into its nearest side.
     private List<Point> added(Point p) {
         if (points.size() < 3) {

@@ -1,0 +1,71 @@
+package org.scenothesis.production.store;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Blend;
+import org.scenothesis.core.shot.Setting;
+import org.scenothesis.core.shot.ShootDay;
+import org.scenothesis.core.shot.Spike;
+import org.scenothesis.core.shot.TimeMap;
+
+/// What a document written by hand or by another program may leave unsaid, and what it means then: nothing told, as filmed, laid over.
+final class Unsaid {
+    private final JsonMapper mapper;
+
+    private Unsaid(JsonMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    static void fill(JsonMapper mapper, ObjectNode production) {
+        new Unsaid(mapper).production(production);
+    }
+
+    private void production(ObjectNode p) {
+        absent(p, "setUps", mapper.createArrayNode());
+        absent(p, "houseRules", mapper.valueToTree(HouseRules.DEFAULT));
+        absent(p, "day", mapper.valueToTree(ShootDay.DEFAULT));
+        absent(p, "permissions", mapper.createArrayNode());
+        p.path("shots").forEach(this::shot);
+    }
+
+    private void shot(JsonNode s) {
+        absent(s, "story", mapper.valueToTree(""));
+        absent(s, "wonders", mapper.createArrayNode());
+        absent(s, "beats", mapper.createArrayNode());
+        absent(s, "setUp", mapper.nullNode());
+        absent(s, "setting", mapper.valueToTree(Setting.NONE));
+        absent(s, "format", mapper.nullNode());
+        int i = 0;
+        for (JsonNode plate : s.path("plates")) {
+            plate(plate, i++);
+        }
+        s.path("layers").forEach(this::layer);
+    }
+
+    private void plate(JsonNode p, int index) {
+        absent(p, "spike", mapper.valueToTree(Spike.number(index)));
+        absent(p, "lockGroup", mapper.valueToTree(""));
+        absent(p, "lightGroup", mapper.valueToTree(""));
+        absent(p, "rollSeconds", mapper.valueToTree(0));
+        absent(p, "need", mapper.valueToTree(""));
+        for (JsonNode take : p.path("takes")) {
+            absent(take, "circled", mapper.valueToTree(false));
+            absent(take, "note", mapper.valueToTree(""));
+        }
+    }
+
+    private void layer(JsonNode l) {
+        absent(l, "on", mapper.valueToTree(true));
+        absent(l, "time", mapper.valueToTree(TimeMap.AS_FILMED));
+        absent(l, "steps", mapper.createArrayNode());
+        absent(l, "blend", mapper.valueToTree(Blend.OVER));
+    }
+
+    private static void absent(JsonNode in, String name, JsonNode value) {
+        if (in instanceof ObjectNode o && !o.has(name)) {
+            o.set(name, value);
+        }
+    }
+}
