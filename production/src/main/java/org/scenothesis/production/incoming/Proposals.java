@@ -1,5 +1,6 @@
 package org.scenothesis.production.incoming;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
@@ -14,6 +15,7 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.media.decode.Footages;
 
 /// Proposes a plate for each file: by its name, by its likeness to takes that are there, by its cloth, and by whether anything moves. One rule after another, the first that fits.
 public final class Proposals {
@@ -146,9 +148,9 @@ public final class Proposals {
 
     /// What each file becomes, as one change of the shot: takes of plates that are there, and new plates with theirs.
     ///
-    /// - `paths`: where each file lies for the production, in the order of the proposals. A shot that had no take becomes as long as the longest clip.
+    /// - `paths`: where each file lies for the production, in the order of the proposals. A shot that had no clip becomes as long as the longest.
     public static Shot into(Shot shot, List<Proposal> taken, List<String> paths) {
-        boolean first = shot.plates().stream().allMatch(p -> p.takes().isEmpty());
+        boolean first = shot.plates().stream().flatMap(p -> p.takes().stream()).allMatch(t -> Footages.isStill(Path.of(t.footage())));
         Map<String, List<Integer>> byPlate = new LinkedHashMap<>();
         for (int i = 0; i < taken.size(); i++) {
             byPlate.computeIfAbsent(taken.get(i).plate(), k -> new ArrayList<>()).add(i);

@@ -84,6 +84,8 @@ class ProposalsTest {
         assertThat(s.plates().getFirst().name()).isEqualTo("Maker");
         assertThat(s.plates().getFirst().takes()).extracting(Take::footage).containsExactly("footage/maker_1.mp4", "footage/maker_2.mp4");
         assertThat(s.seconds()).isEqualTo(4);
+        Shot still = with(EMPTY, "street", "The street", PlateRole.BACKGROUND).withPlate("street", p -> p.withTakeAdded(new Take("s", "footage/street.jpg", false, "")));
+        assertThat(Proposals.into(still, all, List.of("a.mp4", "b.mp4")).seconds()).as("a still has no length").isEqualTo(4);
         assertThat(Proposals.into(s.withSeconds(9), all, List.of("a", "b")).seconds()).as("a shot with takes keeps its length").isEqualTo(9);
     }
 

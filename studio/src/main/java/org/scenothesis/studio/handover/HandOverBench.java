@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -12,6 +13,8 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -116,6 +119,20 @@ public final class HandOverBench extends Bench {
             refresh();
         });
         picture.whenSized((w, h) -> preview());
+    }
+
+    @Override
+    public boolean key(KeyEvent e) {
+        if (e.getCode() == KeyCode.R && !go.isDisabled()) {
+            render();
+            return true;
+        }
+        return false;
+    }
+
+    @Override
+    public Map<String, String> keys() {
+        return Map.of("R", "render");
     }
 
     @Override

@@ -138,7 +138,7 @@ final class FindingsLine extends VBox {
             summary.getChildren().addAll(
                     new VerdictMark(Verdict.NOT_MEASURED), Text.of(name + ", " + known.measured() + " of " + known.of() + " measured", "strong"), Text.of(why, "muted"));
         } else if (!mine.findings().isEmpty()) {
-            summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(name + " holds", "strong"), Text.of(mine.findings().size() + " measurements", "muted"));
+            summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(name + " holds", "strong"), Text.of(Words.count(mine.findings().size(), "measurement", "measurements"), "muted"));
         } else {
             summary.getChildren().addAll(
                     new VerdictMark(Verdict.NOT_MEASURED), Text.of(plate == null ? "No plate yet" : plate.name() + " is not measured", "strong"),

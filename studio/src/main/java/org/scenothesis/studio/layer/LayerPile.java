@@ -196,6 +196,16 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
         Layer l = chosen;
         if (l != null) {
             session.change("copy " + l.name(), s -> Layers.copied(s, l.id()));
+            next(1);
+        }
+    }
+
+    /// Chooses the layer that lies `by` higher, going round.
+    private void next(int by) {
+        List<String> ids = session.shot().layers().stream().map(Layer::id).toList();
+        Layer l = chosen;
+        if (!ids.isEmpty()) {
+            choose.accept(ids.get(Math.floorMod((l == null ? -1 : ids.indexOf(l.id())) + by, ids.size())));
         }
     }
 
@@ -252,6 +262,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
             case L -> layChosen();
             case C -> copy();
             case A -> turnAlone();
+            case N -> next(shift ? -1 : 1);
             case DELETE -> takeAway();
             case OPEN_BRACKET -> begins(session.seconds().get());
             case CLOSE_BRACKET -> ends(session.seconds().get() + 1 / session.rate());
@@ -273,6 +284,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
     static Map<String, String> keys() {
         Map<String, String> keys = new LinkedHashMap<>();
         keys.put("L", "lay the plate chosen on the shelf on top");
+        keys.put("N", "choose the layer above; with Shift below");
         keys.put("Shift+Up, Shift+Down", "move the layer in the pile");
         keys.put("C, Delete", "copy the layer, take it away");
         keys.put("A", "see the layer alone");

@@ -54,7 +54,7 @@ final class StrikeList extends VBox {
         judgement.of("").findings().forEach(f -> slips.getChildren().add(new HBox(8, new VerdictMark(f.verdict()), Text.block(f.note(), "paper-soft"))));
         Judgement.Known known = judgement.known();
         go.setText(session.plates().isEmpty() ? "No plates are planned." : switch (judgement.go()) {
-            case YES -> "Go: every plate is there, all " + known.of() + " measurements made.";
+            case YES -> "Go: every plate is there, " + (known.of() == 1 ? "the one measurement" : "all " + known.of() + " measurements") + " made.";
             case NO -> "No go yet: film again, or find again, what is red.";
             case NOT_KNOWN -> "No go yet: " + known.measured() + " of " + known.of() + " measured.";
         });
