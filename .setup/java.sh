@@ -9,7 +9,9 @@ need_java() {
   local d v
   for d in "${JAVA_HOME:-/none}" /usr/lib/jvm/* /opt/jdk* /Library/Java/JavaVirtualMachines/*/Contents/Home "$HOME"/.sdkman/candidates/java/*; do
     [ -x "$d/bin/javac" ] || continue
-    v=$("$d/bin/javac" -version 2>&1 | sed 's/[^0-9]*\([0-9]*\).*/\1/')
+    # Read, not asked for: to start a Java machine only to hear its version takes half a second.
+    v=$(sed -n 's/^JAVA_VERSION="\([0-9]*\).*/\1/p' "$d/release" 2>/dev/null)
+    [ -n "$v" ] || v=$("$d/bin/javac" -version 2>&1 | sed 's/[^0-9]*\([0-9]*\).*/\1/')
     if [ "${v:-0}" -ge 25 ]; then JAVA_HOME=$d; JAVA=$d/bin/java; export JAVA_HOME; return 0; fi
   done
   if packages && fetch openjdk-25-jdk-headless; then
@@ -27,9 +29,10 @@ need_maven() {
 # The window toolkit's own libraries on Linux, and any font for what Barlow lacks.
 need_toolkit() {
   [ "$(uname -s)" = Linux ] || return 0
-  local wanted=()
+  local wanted=() there
+  there=$(ldconfig -p 2>/dev/null)
   for lib in libgtk-3.so.0:libgtk-3-0 libpangoft2-1.0.so.0:libpangoft2-1.0-0 libfreetype.so.6:libfreetype6 libXtst.so.6:libxtst6 libGL.so.1:libgl1 libasound.so.2:libasound2; do
-    ldconfig -p 2>/dev/null | grep -q "${lib%%:*}" || wanted+=("${lib##*:}")
+    case "$there" in *"${lib%%:*}"*) ;; *) wanted+=("${lib##*:}") ;; esac
   done
   { command -v fc-list >/dev/null 2>&1 && [ -n "$(fc-list 2>/dev/null | head -n 1)" ]; } || wanted+=(fontconfig fonts-dejavu-core)
   [ ${#wanted[@]} = 0 ] && return 0
