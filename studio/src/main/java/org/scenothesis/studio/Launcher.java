@@ -14,7 +14,7 @@ import org.scenothesis.production.store.StoreException;
 
 /// Reads what was asked for, chooses the toolkit's platform, and starts the window.
 ///
-/// `demo [FOLDER] [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME] [--size WxH]`, or `[FOLDER]` with the same
+/// `demo [FOLDER] [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME] [--bring FILES] [--size WxH]`, or `[FOLDER]` with the same
 /// options; without anything the first window.
 public final class Launcher {
     private static Studio.@Nullable Wish wish;
@@ -71,6 +71,7 @@ public final class Launcher {
         String plate = null;
         String shot = null;
         String page = null;
+        Path bring = null;
         double seconds = 0;
         int[] size = {1280, 800};
         for (int i = 0; i < args.length; i++) {
@@ -82,6 +83,7 @@ public final class Launcher {
                 case "--plate" -> plate = value(args, ++i);
                 case "--shot" -> shot = value(args, ++i);
                 case "--page" -> page = value(args, ++i);
+                case "--bring" -> bring = Path.of(value(args, ++i)).toAbsolutePath();
                 case "--snapshot" -> snapshot = Path.of(value(args, ++i)).toAbsolutePath();
                 case "--size" -> size = size(value(args, ++i));
                 case "--at" -> seconds = number(value(args, ++i));
@@ -108,7 +110,7 @@ public final class Launcher {
             }
             folder = target;
         }
-        return new Studio.Wish(folder, bench, snapshot, plate, seconds, shot, unfold, page, size[0], size[1]);
+        return new Studio.Wish(folder, bench, snapshot, plate, seconds, shot, unfold, page, bring, size[0], size[1]);
     }
 
     private static String value(String[] args, int i) {

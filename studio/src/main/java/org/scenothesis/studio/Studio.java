@@ -104,6 +104,9 @@ public final class Studio extends Application implements Doors {
         if (house != null && wish.page() != null) {
             house.turn(wish.page());
         }
+        if (open != null && wish.bring() != null) {
+            open.bringIn(List.of(wish.bring()));
+        }
     }
 
     private void pictured(Wish wish, Path picture) {
@@ -273,7 +276,7 @@ public final class Studio extends Application implements Doors {
     record Wish(
             @Nullable Path folder, @Nullable String bench, @Nullable Path snapshot,
             @Nullable String plate, double seconds, @Nullable String shot, boolean unfold,
-            @Nullable String page, int width, int height) {
+            @Nullable String page, @Nullable Path bring, int width, int height) {
         static boolean isProduction(Path p) {
             return Files.isRegularFile(p.resolve(ProductionFolder.FILE)) || p.getFileName() != null && p.getFileName().toString().equals(ProductionFolder.FILE);
         }

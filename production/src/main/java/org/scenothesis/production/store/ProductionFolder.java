@@ -279,43 +279,44 @@ public final class ProductionFolder implements AutoCloseable {
     ///
     /// @throws StoreException if it cannot be copied
     public String bringIn(Path source) throws StoreException {
-        Path from = source.toAbsolutePath().normalize();
-        if (from.startsWith(folder)) {
-            return folder.relativize(from).toString().replace('\\', '/');
-        }
-        try {
-            Path to = free(folder.resolve("footage"), String.valueOf(from.getFileName()));
-            bounds.forWriting(to);
-            Files.createDirectories(Objects.requireNonNull(to.getParent()));
+        return in(source, "the footage could not be copied into the production; check the space left on the disk.", (from, to) -> {
             if (Files.isDirectory(from)) {
                 copyFolder(from, to);
             } else {
                 copyFile(from, to);
             }
-            return folder.relativize(to).toString().replace('\\', '/');
-        } catch (IOException e) {
-            throw new StoreException(source, "the footage could not be copied into the production; check the space left on the disk.", e);
-        }
+        });
     }
 
     /// Leaves footage where it lies and keeps a link to it in the folder, which this user may follow from now on; gives the link's path relative to the folder.
     ///
     /// @throws StoreException if it is not there, or no link can be made here
     public String linkIn(Path source) throws StoreException {
-        Path from = source.toAbsolutePath().normalize();
-        if (from.startsWith(folder)) {
-            return folder.relativize(from).toString().replace('\\', '/');
-        }
-        try {
-            Path to = free(folder.resolve("footage"), String.valueOf(from.getFileName()));
-            bounds.forWriting(to);
-            Files.createDirectories(Objects.requireNonNull(to.getParent()));
+        return in(source, "no link to it can be made in the production's folder; copy it instead.", (from, to) -> {
             grant(from);
             Files.createSymbolicLink(to, from.toRealPath());
-            return folder.relativize(to).toString().replace('\\', '/');
-        } catch (IOException | UnsupportedOperationException e) {
-            throw new StoreException(source, "no link to it can be made in the production's folder; copy it instead.", e);
+        });
+    }
+
+    @FunctionalInterface
+    private interface Arrival {
+        void at(Path from, Path to) throws IOException, StoreException;
+    }
+
+    private String in(Path source, String otherwise, Arrival way) throws StoreException {
+        Path from = source.toAbsolutePath().normalize();
+        Path to = from;
+        if (!from.startsWith(folder)) {
+            try {
+                to = free(folder.resolve("footage"), String.valueOf(from.getFileName()));
+                bounds.forWriting(to);
+                Files.createDirectories(Objects.requireNonNull(to.getParent()));
+                way.at(from, to);
+            } catch (IOException | UnsupportedOperationException e) {
+                throw new StoreException(source, otherwise, e);
+            }
         }
+        return folder.relativize(to).toString().replace('\\', '/');
     }
 
     private static void copyFile(Path from, Path to) throws IOException {

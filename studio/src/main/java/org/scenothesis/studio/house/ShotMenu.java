@@ -11,6 +11,7 @@ import javafx.scene.control.SeparatorMenuItem;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
+import org.scenothesis.studio.parts.Text;
 
 /// All shots to go to, and what can be done to the one that is open.
 final class ShotMenu extends ContextMenu {
@@ -25,26 +26,26 @@ final class ShotMenu extends ContextMenu {
         Shot open = session.shot();
         List<MenuItem> items = new ArrayList<>();
         for (Shot s : p.shots()) {
-            items.add(item("go-shot-" + s.id(), s.number() + "  " + s.title() + (s.id().equals(open.id()) ? ", open" : ""), () -> session.openShot(s.id())));
+            items.add(Text.item("go-shot-" + s.id(), s.number() + "  " + s.title() + (s.id().equals(open.id()) ? ", open" : ""), () -> session.openShot(s.id())));
         }
         if (!items.isEmpty()) {
             items.add(new SeparatorMenuItem());
         }
-        items.add(item("shot-new", "New shot", () -> {
+        items.add(Text.item("shot-new", "New shot", () -> {
             change("new shot", Shots::added);
             session.openShot(session.store().now().shots().getLast().id());
             session.bench().set(BenchName.BREAK_DOWN);
         }));
         if (!open.id().isEmpty()) {
-            items.add(item("shot-copy", "Copy this shot", () -> {
+            items.add(Text.item("shot-copy", "Copy this shot", () -> {
                 change("copy a shot", q -> Shots.copied(q, open.id()));
                 List<Shot> now = session.store().now().shots();
                 session.openShot(now.get(now.indexOf(session.store().now().shot(open.id())) + 1).id());
             }));
-            items.add(item("shot-tell", "Name it and tell it, on Break down", () -> session.bench().set(BenchName.BREAK_DOWN)));
-            items.add(item("shot-earlier", "Move it earlier", () -> change("move a shot", q -> Shots.moved(q, open.id(), -1))));
-            items.add(item("shot-later", "Move it later", () -> change("move a shot", q -> Shots.moved(q, open.id(), 1))));
-            items.add(item("shot-away", "Take this shot away", () -> {
+            items.add(Text.item("shot-tell", "Name it and tell it, on Break down", () -> session.bench().set(BenchName.BREAK_DOWN)));
+            items.add(Text.item("shot-earlier", "Move it earlier", () -> change("move a shot", q -> Shots.moved(q, open.id(), -1))));
+            items.add(Text.item("shot-later", "Move it later", () -> change("move a shot", q -> Shots.moved(q, open.id(), 1))));
+            items.add(Text.item("shot-away", "Take this shot away", () -> {
                 change("take a shot away", q -> Shots.without(q, open.id()));
                 session.say("Took the shot " + open.title() + " away; its footage stays in the folder, and Ctrl+Z brings it back.");
             }));
@@ -55,13 +56,5 @@ final class ShotMenu extends ContextMenu {
 
     private void change(String what, UnaryOperator<Production> how) {
         session.store().apply(what, how);
-    }
-
-    private static MenuItem item(String id, String words, Runnable what) {
-        MenuItem m = new MenuItem(words);
-        m.setId(id);
-        m.setMnemonicParsing(false);
-        m.setOnAction(e -> what.run());
-        return m;
     }
 }

@@ -126,17 +126,12 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
     }
 
     private MenuItem laying(Plate p) {
-        MenuItem item = new MenuItem(p.name());
-        item.setId("lay-" + p.id());
-        item.setOnAction(e -> lay(p));
-        return item;
+        return Text.item("lay-" + p.id(), p.name(), () -> lay(p));
     }
 
     private MenuItem giving(Layer from, Layer to) {
-        MenuItem item = new MenuItem(to.name() + " like " + from.name());
-        item.setId("treat-" + to.id());
-        item.setOnAction(e -> session.change("treat " + to.name() + " like " + from.name(), s -> Layers.treated(s, from.id(), to.id())));
-        return item;
+        String words = to.name() + " like " + from.name();
+        return Text.item("treat-" + to.id(), words, () -> session.change("treat " + words, s -> Layers.treated(s, from.id(), to.id())));
     }
 
     /// The shot as it is looked at: whole, or the chosen layer alone.

@@ -5,6 +5,7 @@ import javafx.event.EventHandler;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
@@ -42,6 +43,15 @@ public final class Text {
                 tip.setText(words.get());
             }
         });
+    }
+
+    /// An entry of a menu; its words are shown as they are.
+    public static MenuItem item(String id, String words, Runnable action) {
+        MenuItem m = new MenuItem(words);
+        m.setId(id);
+        m.setMnemonicParsing(false);
+        m.setOnAction(e -> action.run());
+        return m;
     }
 
     public static Button button(String words, String style, Runnable action) {

@@ -127,12 +127,12 @@ final class PlateForm extends VBox {
     private List<MenuItem> plateItems(Shot shot, Plate p) {
         List<MenuItem> out = new ArrayList<>();
         for (Plate o : others(shot, p)) {
-            out.add(item("merge-" + o.id(), "Put its takes to " + o.name(), () -> {
+            out.add(Text.item("merge-" + o.id(), "Put its takes to " + o.name(), () -> {
                 session.change("put plates together", s -> Plates.merged(s, p.id(), o.id()));
                 session.plateId().set(o.id());
             }));
         }
-        out.add(item("plate-away", "Take this plate away", () -> takeAway(p)));
+        out.add(Text.item("plate-away", "Take this plate away", () -> takeAway(p)));
         return out;
     }
 
@@ -148,24 +148,16 @@ final class PlateForm extends VBox {
     private List<MenuItem> takeItems(Shot shot, Plate p, Take t) {
         List<MenuItem> out = new ArrayList<>();
         for (Plate o : others(shot, p)) {
-            out.add(item("give-" + o.id(), "It is a take of " + o.name(), () -> {
+            out.add(Text.item("give-" + o.id(), "It is a take of " + o.name(), () -> {
                 session.change("give a take to another plate", s -> Plates.takeMoved(s, t.id(), o.id()));
                 session.measure();
             }));
         }
-        out.add(item("take-away", "Take it away; its file stays", () -> session.change("take a take away", s -> Plates.takeAway(s, t.id()))));
+        out.add(Text.item("take-away", "Take it away; its file stays", () -> session.change("take a take away", s -> Plates.takeAway(s, t.id()))));
         return out;
     }
 
     private static List<Plate> others(Shot shot, Plate p) {
         return shot.plates().stream().filter(o -> !o.id().equals(p.id())).toList();
-    }
-
-    private static MenuItem item(String id, String words, Runnable what) {
-        MenuItem m = new MenuItem(words);
-        m.setId(id);
-        m.setMnemonicParsing(false);
-        m.setOnAction(e -> what.run());
-        return m;
     }
 }
