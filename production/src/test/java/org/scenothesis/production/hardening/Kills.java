@@ -23,11 +23,13 @@ import org.scenothesis.testkit.TinyShoot;
 /// Kills a working program at moments of chance and looks at what it leaves.
 final class Kills {
     private static final long PROMISE_MS = 1000;
+    private static final long SLICE_MS = 20;
 
     private final Path home;
     private final Random random;
     private final List<String> broken = new ArrayList<>();
     private long worstLostMs;
+    private long stalledMs;
 
     Kills(Path home, long seed) {
         this.home = home;
@@ -51,13 +53,22 @@ final class Kills {
                 .redirectErrorStream(true).redirectOutput(home.resolve("victim.log").toFile()).start();
     }
 
-    /// Starts a program, waits until it works, and kills it a time after that which chance says; it must not end by itself.
-    private void killed(String what, Path folder, Path log, int leastMs, int mostMs) throws Exception {
+    /// Starts a program, waits until it works, and kills it a time after that which chance says; it must not end by itself. Gives the moment of the kill, less what the machine stood still meanwhile
+    /// for all its programs.
+    private long killed(String what, Path folder, Path log, int leastMs, int mostMs) throws Exception {
         Process p = begun(what, folder, log);
-        if (p.waitFor(random.nextInt(leastMs, mostMs), TimeUnit.MILLISECONDS)) {
-            broken.add("the program ended by itself: " + Files.readString(home.resolve("victim.log")));
+        stalledMs = 0;
+        long until = System.currentTimeMillis() + random.nextInt(leastMs, mostMs);
+        for (long now = System.currentTimeMillis(); now < until; now = System.currentTimeMillis()) {
+            if (p.waitFor(SLICE_MS, TimeUnit.MILLISECONDS)) {
+                broken.add("the program ended by itself: " + Files.readString(home.resolve("victim.log")));
+                break;
+            }
+            stalledMs += Math.max(0, System.currentTimeMillis() - now - 2 * SLICE_MS);
         }
+        long at = System.currentTimeMillis();
         p.destroyForcibly().waitFor(20, TimeUnit.SECONDS);
+        return at - stalledMs;
     }
 
     private Process begun(String what, Path folder, Path log) throws Exception {
@@ -72,8 +83,8 @@ final class Kills {
         ProductionFolder.create(folder, LanternWorks.production()).close();
         for (int i = 0; i < times; i++) {
             Path log = home.resolve("save-" + i + ".log");
-            killed("save", folder, log, 1300, 2800);
-            lookAtDocument(folder, log, System.currentTimeMillis());
+            long at = killed("save", folder, log, 1300, 2800);
+            lookAtDocument(folder, log, at);
         }
     }
 
