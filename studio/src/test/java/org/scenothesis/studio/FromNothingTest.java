@@ -115,20 +115,20 @@ class FromNothingTest {
     void thePileIsWorkedByKeysAndButtons(FxRobot robot) {
         laid(robot);
         robot.type(KeyCode.C);
-        house.until("copied", () -> session.shot().layers().size() == 3);
-        robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
-        house.until("moved", () -> session.shot().layers().getFirst().id().equals("ball"));
+        house.until("copied, and the copy chosen", () -> session.shot().layers().size() == 3 && robot.lookup("#layer-name").<TextField>query().getText().equals("Ball again"));
+        robot.press(KeyCode.SHIFT).type(KeyCode.DOWN, KeyCode.DOWN).release(KeyCode.SHIFT);
+        house.until("moved", () -> session.shot().layers().getFirst().id().equals("ball-2"));
         robot.clickOn("#layer-up");
-        house.until("moved back", () -> session.shot().layers().get(1).id().equals("ball"));
+        house.until("moved back", () -> session.shot().layers().get(1).id().equals("ball-2"));
         robot.clickOn("#layer-name").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("The ball").type(KeyCode.ENTER);
-        house.until("named", () -> layer("ball").name().equals("The ball"));
+        house.until("named", () -> layer("ball-2").name().equals("The ball"));
         robot.clickOn("#layer-alone");
         calm();
         assertThat(session.shot().layers()).as("to look at it alone changes nothing").allMatch(Layer::on);
         robot.clickOn("#layer-away");
-        house.until("away", () -> session.shot().layer("ball").isEmpty());
+        house.until("away", () -> session.shot().layer("ball-2").isEmpty());
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        house.until("back", () -> session.shot().layer("ball").isPresent());
+        house.until("back", () -> session.shot().layer("ball-2").isPresent());
         assertThat(session.bench().get()).isEqualTo(BenchName.LAYER);
     }
 
