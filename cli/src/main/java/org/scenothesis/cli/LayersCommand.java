@@ -140,8 +140,11 @@ final class LayersCommand implements Callable<Integer> {
             for (Parameter<?> p : Parameters.of(step)) {
                 if (p.code().equals(code)) {
                     within(p, value);
-                    Step keyed = keyframe && Keys.can(step) ? Keys.set(step, at) : step;
-                    return l.with(i, p.with(keyed, at, value));
+                    Step changed = p.with(keyframe && Keys.can(step) ? Keys.set(step, at) : step, at, value);
+                    if (Math.abs(p.get(changed, at) - value) > 1e-6) {
+                        throw new InputException(code + "=" + value + ": the four corners would not go round one way any more; set the others first.");
+                    }
+                    return l.with(i, changed);
                 }
             }
         }

@@ -28,6 +28,9 @@ final class OfShot {
     /// The same, for writing too if `write`.
     int open(boolean write, Work work) throws Exception {
         try (ProductionFolder f = ProductionFolder.open(folder, write)) {
+            if (write && !f.writable()) {
+                throw new InputException(folder + ": this production is open elsewhere (" + f.holder() + "), so nothing was changed; close it there.");
+            }
             work.on(f, f.production().shot(ChosenShot.of(f.production(), id)));
             return 0;
         }

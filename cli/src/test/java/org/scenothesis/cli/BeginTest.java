@@ -13,6 +13,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
+import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.testkit.KeyCase;
 
 /// From nothing to a rendered frame without a window.
@@ -92,5 +93,11 @@ class BeginTest {
         assertThat(run("layers", there.toString(), "--layer", "street", "--set", "grain-amount=3").err()).contains("no number grain-amount");
         assertThat(run("layers", there.toString(), "--layer", "street", "--add", "grain", "--set", "grain-amount=300").err()).contains("from 0.0 to 50.0 %");
         assertThat(run("layers", there.toString(), "--layer", "street", "--add", "place", "--add", "place").err()).contains("no step place can be added");
+        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "pin", "--set", "pin-top-left-across=300").err()).contains("go round one way");
+        try (ProductionFolder elsewhere = ProductionFolder.open(there)) {
+            assertThat(elsewhere.writable()).isTrue();
+            assertThat(run("bring", there.toString(), still.toString()).err()).as("nothing is copied in vain").contains("open elsewhere");
+        }
+        assertThat(there.resolve("footage/street-2.png")).doesNotExist();
     }
 }

@@ -278,7 +278,7 @@ public final class Studio extends Application implements Doors {
             @Nullable String plate, double seconds, @Nullable String shot, boolean unfold,
             @Nullable String page, @Nullable Path bring, int width, int height) {
         static boolean isProduction(Path p) {
-            return Files.isRegularFile(p.resolve(ProductionFolder.FILE)) || p.getFileName() != null && p.getFileName().toString().equals(ProductionFolder.FILE);
+            return ProductionFolder.lies(p) || p.getFileName() != null && p.getFileName().toString().equals(ProductionFolder.FILE);
         }
     }
 }

@@ -10,6 +10,7 @@ import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
@@ -17,6 +18,9 @@ import org.scenothesis.core.shot.Shot;
 /// Whether what was filmed is long enough, and fits what it is laid on: follows from what the files say of themselves.
 final class Fitting {
     private static final double SAME_RATE = 0.001;
+
+    /// Size and rate of a shot; of footage they may be anything, told ones have bounds.
+    private record Canvas(int width, int height, double rate) {}
 
     private Fitting() {}
 
@@ -29,21 +33,21 @@ final class Fitting {
         return Finding.of(Measure.ROLL, subject(plate), got, new Limit(needed, Math.max(needed, 1e6))).judged(v).detailed(needed, (double) b.frames());
     }
 
-    /// Where size, rate or length of a layered plate differ from the base's: what the render does about it.
+    /// Where size, rate or length of a layered plate differ from the shot's: what the render does about it.
     static List<Finding> of(Shot shot, Plate plate, FootageBrief b, Measured m) {
         List<Layer> on = shot.layers().stream().filter(Layer::on).toList();
         boolean used = on.stream().anyMatch(l -> l.source().plates().contains(plate.id()));
-        FootageBrief base = base(shot, on, m);
-        if (!used || base == null) {
+        Canvas to = canvas(shot, on, m);
+        if (!used || to == null) {
             return List.of();
         }
         List<Finding> out = new ArrayList<>();
-        if (b.width() != base.width() || b.height() != base.height()) {
-            double stretched = Math.abs((double) b.width() * base.height() / (b.height() * (double) base.width()) - 1);
+        if (b.width() != to.width() || b.height() != to.height()) {
+            double stretched = Math.abs((double) b.width() * to.height() / (b.height() * (double) to.width()) - 1);
             out.add(Finding.that(Measure.SIZE, subject(plate), b.width(), stretched > 0.01 ? Verdict.REDO : Verdict.WATCH)
-                    .detailed((double) b.width(), (double) b.height(), (double) base.width(), (double) base.height()));
+                    .detailed((double) b.width(), (double) b.height(), (double) to.width(), (double) to.height()));
         }
-        double rate = rate(shot, on, m);
+        double rate = to.rate();
         if (!b.still() && Math.abs(b.rate() / rate - 1) > SAME_RATE) {
             out.add(Finding.that(Measure.RATE, subject(plate), b.rate(), Verdict.WATCH).detailed(rate));
         }
@@ -57,8 +61,13 @@ final class Fitting {
         return new Subject.OfPlate(plate.id());
     }
 
-    private static @Nullable FootageBrief base(Shot shot, List<Layer> on, Measured m) {
-        return on.isEmpty() ? null : brief(shot, on.getFirst(), m).orElse(null);
+    /// What all layers are fitted to: as told, else size of the base and rate of the shot; null before the base can be read.
+    private static @Nullable Canvas canvas(Shot shot, List<Layer> on, Measured m) {
+        FrameFormat told = shot.format();
+        if (told != null) {
+            return new Canvas(told.width(), told.height(), told.rate());
+        }
+        return on.isEmpty() ? null : brief(shot, on.getFirst(), m).map(b -> new Canvas(b.width(), b.height(), rate(shot, on, m))).orElse(null);
     }
 
     private static Optional<FootageBrief> brief(Shot shot, Layer l, Measured m) {

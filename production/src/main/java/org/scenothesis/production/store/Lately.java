@@ -25,7 +25,7 @@ public final class Lately {
     /// A production and when it was last opened; its folder may be gone by now.
     public record Entry(Path folder, Instant opened) {
         public boolean there() {
-            return Files.isRegularFile(folder.resolve(ProductionFolder.FILE));
+            return ProductionFolder.lies(folder);
         }
     }
 

@@ -91,6 +91,11 @@ public final class ProductionFolder implements AutoCloseable {
         return open(folder);
     }
 
+    /// Whether a production lies in a folder.
+    public static boolean lies(Path folder) {
+        return Files.isRegularFile(folder.resolve(FILE));
+    }
+
     public Path path() {
         return folder;
     }

@@ -19,6 +19,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
@@ -99,6 +100,17 @@ class FittingTest {
         film("tall.mkv", 160, 120, 24, 12, 0);
         assertThat(findings(with("maker", "tall.mkv"), survey(with("maker", "tall.mkv")), "maker"))
                 .anyMatch(x -> x.measure() == Measure.SIZE && x.verdict() == Verdict.REDO && Words.sentence(x).meaning().contains("stretch"));
+    }
+
+    @Test
+    void againstAToldSizeAndRateTheBaseItselfIsAFinding() throws Exception {
+        Shot s = with("maker", "big.mkv").withFormat(new FrameFormat(640, 480, 50));
+        film("big.mkv", 320, 240, 50, 60, 0);
+        Measured m = survey(s);
+        assertThat(findings(s, m, "clean")).as("its picture is stretched").anyMatch(x -> x.measure() == Measure.SIZE && x.verdict() == Verdict.REDO);
+        assertThat(findings(s, m, "clean")).anyMatch(x -> x.measure() == Measure.RATE);
+        assertThat(findings(s, m, "maker")).as("of the told shape and rate").anyMatch(x -> x.measure() == Measure.SIZE && x.verdict() == Verdict.WATCH)
+                .noneMatch(x -> x.measure() == Measure.RATE);
     }
 
     /// An outline that moves belongs to moments of the shot: measured are those frames of the take that the shot shows then.

@@ -23,6 +23,7 @@ final class FirstModel {
     private final Path parent;
     private String title = "";
     private @Nullable Path chosen;
+    private boolean noPath;
 
     /// - `parent`: where productions are put unless another folder is chosen.
     FirstModel(Path parent) {
@@ -33,12 +34,14 @@ final class FirstModel {
         title = words;
     }
 
-    /// Another folder than the one that follows from the title; nothing for that one again. What is typed may be no path at all.
+    /// Another folder than the one that follows from the title, within the usual place unless it is whole; nothing for that one again. What is typed may be no path at all.
     void folder(String typed) {
+        noPath = false;
         try {
-            chosen = typed.isBlank() ? null : Path.of(typed.strip().replaceFirst("^~(?=/|$)", System.getProperty("user.home")));
+            chosen = typed.isBlank() ? null : parent.resolve(typed.strip().replaceFirst("^~(?=/|$)", System.getProperty("user.home")));
         } catch (InvalidPathException e) {
             chosen = null;
+            noPath = true;
         }
     }
 
@@ -63,7 +66,8 @@ final class FirstModel {
 
     /// Why it cannot be begun, as a sentence; null if it can.
     @Nullable String problem() {
-        return NewProduction.refusal(folder());
+        String refused = NewProduction.refusal(folder());
+        return noPath ? "What is typed is no folder's name here; choose one with the button." : refused == null ? null : folder() + ": " + refused;
     }
 
     /// Size and rate as typed; empty if they are none.

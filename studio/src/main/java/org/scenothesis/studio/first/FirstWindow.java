@@ -9,6 +9,7 @@ import java.util.List;
 import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -43,7 +44,7 @@ public final class FirstWindow extends BorderPane {
     private static final PseudoClass WRONG = PseudoClass.getPseudoClass("wrong");
     private static final List<WonderKind> USUAL = List.of(
             WonderKind.FLOATS, WonderKind.COPIES, WonderKind.OTHER_SIZE, WonderKind.HIDDEN, WonderKind.THROUGH_FRAME, WonderKind.BECOMES);
-    private static final double LEFT = 560;
+    private static final double LEFT = 568;
     private static final double RIGHT = 500;
 
     private final Doors doors;
@@ -65,8 +66,9 @@ public final class FirstWindow extends BorderPane {
         this.glimpses = glimpses;
         model = new FirstModel(parent);
         getStyleClass().add("first-window");
-        HBox columns = new HBox(56, left(), right());
-        columns.setAlignment(Pos.TOP_CENTER);
+        // Side by side where there is room, else one below the other.
+        FlowPane columns = new FlowPane(56, 24, left(), right());
+        columns.setRowValignment(VPos.TOP);
         VBox all = new VBox(20, head(), columns);
         all.setPadding(new Insets(36, 40, 20, 40));
         all.setMaxWidth(LEFT + RIGHT + 56 + 80);
@@ -126,8 +128,7 @@ public final class FirstWindow extends BorderPane {
         open.setId("open-folder");
         VBox left = new VBox(12, paper, Text.of("Lately", "heading"), lately, open);
         left.setPrefWidth(LEFT);
-        left.setMinWidth(440);
-        HBox.setHgrow(left, Priority.SOMETIMES);
+        left.setMinWidth(LEFT);
         left.setMaxWidth(LEFT);
         return left;
     }
@@ -285,7 +286,7 @@ public final class FirstWindow extends BorderPane {
     private @Nullable String wrong() {
         String refused = model.problem();
         if (refused != null) {
-            return model.folder() + ": " + refused;
+            return refused;
         }
         return asTold.isSelected() && told(width, height, rate) == null
                 ? "Size and rate: whole pixels from 16 to " + FrameFormat.LONGEST_PX + ", and 1 to 240 pictures a second." : null;
@@ -310,7 +311,7 @@ public final class FirstWindow extends BorderPane {
     }
 
     private void opened(Path there) {
-        if (there.resolve(ProductionFolder.FILE).toFile().isFile()) {
+        if (ProductionFolder.lies(there)) {
             doors.open(there);
         } else {
             propose(there);
@@ -320,7 +321,7 @@ public final class FirstWindow extends BorderPane {
     /// A dropped production is opened; anything else is footage of a new one.
     private void dropped(DragEvent e) {
         List<Path> files = e.getDragboard().hasFiles() ? e.getDragboard().getFiles().stream().map(File::toPath).toList() : List.of();
-        if (files.size() == 1 && files.getFirst().resolve(ProductionFolder.FILE).toFile().isFile()) {
+        if (files.size() == 1 && ProductionFolder.lies(files.getFirst())) {
             doors.open(files.getFirst());
         } else if (!files.isEmpty()) {
             begin(null, files);

@@ -1,5 +1,6 @@
 package org.scenothesis.studio.layer;
 
+import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.Cursor;
 import javafx.scene.Group;
@@ -38,6 +39,7 @@ final class PutHandles {
     private final Consumer<Put> done;
     private @Nullable Put put;
     private @Nullable Put dragged;
+    private List<Object> drawn = List.of();
     private double at;
     private double rate = 25;
 
@@ -105,9 +107,14 @@ final class PutHandles {
         arm.setEndY(tip.y());
         end.setX(tip.x() - GRIP / 2);
         end.setY(tip.y() - GRIP / 2);
-        way(p);
+        List<Object> form = List.of(p.about(), p.by(), rate, over.getWidth(), over.getHeight());
+        if (!form.equals(drawn)) {
+            drawn = form;
+            way(p);
+        }
     }
 
+    /// Drawn when it is another one, not for every frame that is played.
     private void way(Put p) {
         way.getChildren().clear();
         var keys = p.by().keys();

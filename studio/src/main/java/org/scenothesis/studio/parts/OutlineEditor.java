@@ -30,6 +30,8 @@ public final class OutlineEditor {
     private final boolean fixed;
     private List<Point> points = List.of();
     private int focused = -1;
+    /// A corner was pulled away from where it is known to be.
+    private boolean pulled;
 
     public OutlineEditor(PictureView picture, Consumer<List<Point>> accept) {
         this(picture, "corner-", false, accept);
@@ -59,8 +61,10 @@ public final class OutlineEditor {
     }
 
     public void show(List<Point> outline) {
-        points = List.copyOf(outline);
-        draw();
+        if (pulled || !points.equals(outline)) {
+            points = List.copyOf(outline);
+            draw();
+        }
     }
 
     /// Gives the keys to the first corner.
@@ -95,6 +99,7 @@ public final class OutlineEditor {
     }
 
     private void draw() {
+        pulled = false;
         marks.getChildren().clear();
         line.getPoints().clear();
         for (Point p : points) {
@@ -119,6 +124,7 @@ public final class OutlineEditor {
         r.setOnMouseDragged(e -> {
             double x = fixed ? e.getX() : Math.clamp(e.getX(), 0, over.getWidth());
             double y = fixed ? e.getY() : Math.clamp(e.getY(), 0, over.getHeight());
+            pulled = true;
             r.setX(x - GRIP / 2);
             r.setY(y - GRIP / 2);
             line.getPoints().set(2 * i, x);
