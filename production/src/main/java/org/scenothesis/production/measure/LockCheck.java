@@ -2,10 +2,7 @@ package org.scenothesis.production.measure;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
-import java.util.concurrent.ArrayBlockingQueue;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.FrameLock;
 import org.scenothesis.core.match.LockFrame;
@@ -23,7 +20,6 @@ import org.scenothesis.media.decode.Footages;
 /// Runs the lock check over footage: frames are decoded one ahead of being measured, so memory does not grow with the take.
 public final class LockCheck {
     private static final int REFERENCE_FRAMES = 3;
-    private static final int AHEAD = 3;
     private static final int LOOKS = 5;
     /// Mean difference of code values from which a wrong matrix is suspected, and by how much the other must agree better.
     private static final double CLEARLY = 0.003;
@@ -111,7 +107,7 @@ public final class LockCheck {
         int n = take.info().frames();
         List<FrameLock> locks = new ArrayList<>();
         List<Integer> numbers = new ArrayList<>();
-        try (Ahead ahead = new Ahead(take)) {
+        try (Ahead ahead = new Ahead(take, IntStream.range(0, n).toArray())) {
             for (int i = 0; i < n; i++) {
                 if (!progress.at(i, n)) {
                     throw new Stopped();
@@ -160,74 +156,6 @@ public final class LockCheck {
                 }
             }
             return n == 0 ? 0 : sum / n;
-        }
-    }
-
-    /// Decodes on a thread of its own into a short queue.
-    private static final class Ahead implements AutoCloseable {
-        private record Item(@Nullable LockFrame lockFrame, @Nullable Throwable failure) {}
-
-        private final BlockingQueue<Item> queue = new ArrayBlockingQueue<>(AHEAD);
-        private final Thread thread;
-        private volatile boolean ended;
-
-        Ahead(Footage take) {
-            thread = Thread.ofPlatform().daemon().name("decode-ahead").start(() -> decode(take));
-        }
-
-        /// Whatever is thrown, an error too, is handed over: the one that waits must never wait for nothing.
-        private void decode(Footage take) {
-            try {
-                for (int i = 0; i < take.info().frames() && !ended; i++) {
-                    put(new Item(take.lockFrame(i), null));
-                }
-            } catch (Throwable e) {
-                put(new Item(null, e));
-            }
-        }
-
-        private void put(Item item) {
-            try {
-                while (!ended && !queue.offer(item, 100, TimeUnit.MILLISECONDS)) {
-                    // Wait for room, or for the end.
-                }
-            } catch (InterruptedException e) {
-                ended = true;
-            }
-        }
-
-        LockFrame next() throws FootageException {
-            try {
-                Item item = queue.take();
-                switch (item.failure) {
-                    case FootageException known -> throw known;
-                    case Error e -> throw e;
-                    case RuntimeException e -> throw e;
-                    case null, default -> {
-                        return Objects.requireNonNull(item.lockFrame);
-                    }
-                }
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                throw new Stopped();
-            }
-        }
-
-        /// Returns only when the thread has ended, interrupted or not: it reads footage that is closed next.
-        @Override
-        public void close() {
-            ended = true;
-            boolean interrupted = false;
-            while (thread.isAlive()) {
-                try {
-                    thread.join();
-                } catch (InterruptedException e) {
-                    interrupted = true;
-                }
-            }
-            if (interrupted) {
-                Thread.currentThread().interrupt();
-            }
         }
     }
 }

@@ -1,0 +1,76 @@
+package org.scenothesis.production.measure;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import org.scenothesis.core.follow.Followed;
+import org.scenothesis.core.follow.Follower;
+import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.media.decode.Footages;
+
+/// Follows a point or four corners through a take, from the frame in which they were pointed out to another, forwards or backwards.
+public final class FollowTake {
+    private FollowTake() {}
+
+    /// What is followed: points in pixels of the take from the outer corner of its first pixel, from frame to frame, both included.
+    public record Seed(List<Point> points, int from, int to) {
+        public Seed {
+            points = List.copyOf(points);
+        }
+    }
+
+    /// - `told`: every frame as it is known, on the calling thread.
+    ///
+    /// @throws UnsuitableException if a frame or a point of the seed lies outside the take
+    /// @throws FootageException if the take cannot be read
+    /// @throws Stopped if progress asks for it
+    public static List<Followed> run(FootageSource take, Seed seed, Bands bands, Progress progress, Consumer<Followed> told) throws FootageException {
+        try (Footage t = Footages.open(take)) {
+            check(t, seed);
+            int n = Math.abs(seed.to - seed.from) + 1;
+            int step = seed.to >= seed.from ? 1 : -1;
+            int[] frames = new int[n];
+            for (int i = 0; i < n; i++) {
+                frames[i] = seed.from + i * step;
+            }
+            List<Followed> out = new ArrayList<>();
+            try (Ahead ahead = new Ahead(t, frames)) {
+                LockFrame first = ahead.next();
+                // Very large stills are looked at reduced.
+                double k = first.reduced();
+                Follower follower = new Follower(first.luma(), seed.points.stream().map(p -> p.times(1 / k)).toList(), bands);
+                for (int i = 0; i < n; i++) {
+                    if (!progress.at(i, n)) {
+                        throw new Stopped();
+                    }
+                    Followed f = i == 0 ? follower.start(seed.from) : follower.next(ahead.next().luma(), frames[i]);
+                    Followed whole = new Followed(f.frame(), f.places().stream().map(p -> p.times(k)).toList(), f.size(), f.turnDeg(), f.confidence());
+                    out.add(whole);
+                    told.accept(whole);
+                }
+            }
+            progress.at(n, n);
+            return out;
+        }
+    }
+
+    private static void check(Footage t, Seed seed) throws UnsuitableException {
+        int last = t.info().frames() - 1;
+        for (int f : new int[] {seed.from, seed.to}) {
+            if (f < 0 || f > last) {
+                throw new UnsuitableException(t.info().path(), "it has frames 0 to " + last + ", not " + f + "; give frames that are there.");
+            }
+        }
+        for (Point p : seed.points) {
+            if (!(p.x() >= 0 && p.y() >= 0 && p.x() <= t.info().width() && p.y() <= t.info().height()) && seed.points.size() == 1) {
+                throw new UnsuitableException(
+                        t.info().path(), "the point " + p.x() + ", " + p.y() + " lies outside its picture of " + t.info().width() + "x" + t.info().height() + "; point at something in it.");
+            }
+        }
+    }
+}
