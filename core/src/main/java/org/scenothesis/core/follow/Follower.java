@@ -35,6 +35,9 @@ public final class Follower {
     /// Below this the pattern has become another one, and a later view of the thing is compared with.
     private static final double STALE = 0.8;
     private static final double SURE = 0.93;
+    /// Only then nothing else is looked at: what repeats looks alike one step further too.
+    private static final double BEYOND_DOUBT = 0.985;
+    private static final double AS_EXPECTED = 0.02;
     private static final double LEAST_REACH = 0.028;
     private static final double FURTHER = 4;
     private static final int SPEED_FRAMES = 5;
@@ -146,7 +149,7 @@ public final class Follower {
     /// Where it goes on first; then around there; then further off, where only what is surely it counts.
     private @Nullable Candidate best(Sight sight, PlanarMap guess) {
         Candidate near = away == 0 ? candidate(sight, guess, true) : null;
-        if (near != null && near.found && near.confidence() > SURE) {
+        if (near != null && near.found && near.confidence() > BEYOND_DOUBT && path.size() > 2) {
             return near;
         }
         double side = Math.min(sight.width(), sight.height());
@@ -167,7 +170,7 @@ public final class Follower {
     /// Of places that look the same the one where it was to be expected.
     private double score(Candidate c, PlanarMap guess, double reach) {
         double off = c.map.map(first.centre()).minus(guess.map(first.centre())).length();
-        return c.confidence() * (c.found ? 2 : 1) - 0.08 * Math.min(1, off / Math.max(1, reach));
+        return c.confidence() * (c.found ? 2 : 1) - AS_EXPECTED * Math.min(1, off / Math.max(1, reach));
     }
 
     private @Nullable Candidate candidate(Sight sight, PlanarMap guess, boolean going) {

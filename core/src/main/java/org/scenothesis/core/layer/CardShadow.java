@@ -1,16 +1,14 @@
 package org.scenothesis.core.layer;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Optional;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Box;
+import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.PlanarMap;
-import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.stage.Stage;
 
@@ -21,9 +19,7 @@ import org.scenothesis.core.stage.Stage;
 ///   by its own. Density = 1 − fill / (key + fill).
 /// - Source: formulas of projective shadows, Blinn 1988; penumbra from the size of the source.
 public final class CardShadow {
-    private static final int STRIPS = 4;
     private static final double LEAST_FACING = 0.7;
-    private static final Mask NONE = Mask.of(Plane.of(1, 1));
 
     private final Placement placement;
     private final Stage stage;
@@ -85,64 +81,18 @@ public final class CardShadow {
         Box card = Box.around(matte.coverage(), 0.02f).moved(matte.at().left(), matte.at().top());
         Optional<PlanarMap> map = card.isEmpty() ? Optional.empty() : pictureToShadow(frame.left(), frame.right(), card.top(), card.bottom());
         if (map.isEmpty()) {
-            return NONE;
+            return ThrownShadow.NONE;
         }
-        List<Mask> casts = new ArrayList<>();
-        for (int k = 0; k < STRIPS; k++) {
-            double top = card.top() + card.height() * (double) k / STRIPS;
-            double bottom = card.top() + card.height() * (k + 1.0) / STRIPS;
-            double sigma = sigmaPx(frame.width() / 2.0, (top + bottom) / 2);
-            cast(matte, new Strip(top, bottom, card, sigma), map.get(), frame, bands).ifPresent(casts::add);
-        }
-        return casts.isEmpty() ? NONE : sum(casts);
-    }
-
-    private Mask sum(List<Mask> casts) {
-        Box box = casts.stream().map(Mask::at).reduce(Box::and).orElseThrow();
-        int w = box.width();
-        Plane sum = Plane.of(w, box.height());
-        for (Mask m : casts) {
-            int at = (m.at().top() - box.top()) * w + m.at().left() - box.left();
-            for (int i = 0; i < m.coverage().data().length; i++) {
-                sum.data()[at + i / m.at().width() * w + i % m.at().width()] += m.coverage().data()[i];
-            }
-        }
+        Mask sum = ThrownShadow.of(matte, map.get(), y -> sigmaPx(frame.width() / 2.0, y), frame, bands);
         float most = (float) Math.clamp(stage.light().density(Vec.UP) * settings.density(), 0, 1);
-        for (int y = 0; y < box.height(); y++) {
-            float keep = most * within(box.top() + y);
+        int w = sum.at().width();
+        for (int y = 0; y < sum.at().height(); y++) {
+            float keep = most * within(sum.at().top() + y);
             for (int x = 0; x < w; x++) {
-                sum.data()[y * w + x] = Math.clamp(sum.data()[y * w + x], 0f, 1f) * keep;
+                sum.coverage().data()[y * w + x] *= keep;
             }
         }
-        return new Mask(sum, box);
-    }
-
-    private record Strip(double top, double bottom, Box card, double sigmaPx) {}
-
-    /// The blurred shadow of one strip of the card, only as large as where it falls.
-    private static Optional<Mask> cast(Mask matte, Strip s, PlanarMap map, Box frame, Bands bands) {
-        Box from = new Box(s.card.left(), (int) Math.floor(s.top), s.card.right(), (int) Math.ceil(s.bottom)).within(matte.at());
-        // Where it falls before it is blurred, and where it may be after that.
-        Box sharp = Box.around(from.corners().stream().map(map::map).toList()).grown(2).within(frame);
-        Box to = sharp.grown((int) Math.ceil(3 * s.sigmaPx)).within(frame);
-        if (from.isEmpty() || sharp.isEmpty()) {
-            return Optional.empty();
-        }
-        // A border of nothing, which is what is held beyond it.
-        Box bordered = from.grown(2);
-        Plane strip = Plane.of(bordered.width(), bordered.height());
-        for (int y = from.top(); y < from.bottom(); y++) {
-            float part = (float) (Math.min(s.bottom, y + 1) - Math.max(s.top, y));
-            int in = (y - matte.at().top()) * matte.at().width() - matte.at().left();
-            int out = (y - bordered.top()) * bordered.width() - bordered.left();
-            for (int x = from.left(); x < from.right(); x++) {
-                strip.data()[out + x] = matte.coverage().data()[in + x] * part;
-            }
-        }
-        Plane fallen = Plane.of(sharp.width(), sharp.height());
-        Resample.warpInto(strip, map.inverse().between(sharp, bordered), fallen, bands);
-        Plane cast = sharp.moved(-to.left(), -to.top()).put(fallen, to.width(), to.height(), 0);
-        return Optional.of(new Mask(Blur.gaussian(cast, s.sigmaPx, bands), to));
+        return sum;
     }
 
     /// Blur on the ground of the penumbra of the card at picture height `y`, as a deviation in pixels.

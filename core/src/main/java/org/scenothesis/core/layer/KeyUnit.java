@@ -14,10 +14,12 @@ import org.scenothesis.core.shot.step.Outline;
 final class KeyUnit {
     private KeyUnit() {}
 
-    static Laid apply(Key key, Laid l, LayerPicture.@Nullable Keying keying, Scene scene) {
-        Outline o = l.outline();
+    static Laid apply(Key key, Laid before, LayerPicture.@Nullable Keying keying, Scene scene) {
+        Outline said = before.outline();
+        // Only what lies within can be garbage matte; other outlines are worked by themselves.
+        Laid l = said != null && said.counts() != Outline.Counts.WITHIN ? before.settled(scene) : before;
         Picture frame = l.piece().picture();
-        List<Point> garbage = o == null ? List.of() : asFilmed(o.at(scene.seconds()), l, scene);
+        List<Point> garbage = asFilmed(l.shape(scene), l, scene);
         if (frame.a() != null) {
             Picture own = garbage.size() < 3 ? frame : Outlines.within(frame, garbage, scene.bands());
             return l.withOutline(null).withPiece(new Piece(own, l.piece().at()), true);

@@ -1,6 +1,7 @@
 package org.scenothesis.core.layer;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.match.Gains;
@@ -9,8 +10,13 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.Glow;
+import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Wrap;
 
 /// A layer on its way through its steps.
 ///
@@ -18,13 +24,14 @@ import org.scenothesis.core.shot.step.Shadow;
 ///   is known; `cut`: whether its alpha counts. `unlit`: what is still to be taken from it, for light gained.
 /// - `outline`: said but not yet used: a key takes it as garbage matte, else it becomes part of `mask`; null for none.
 /// - `mask`: what counts of it beside its alpha, null for all. `gains` and `presence` are worked in when it is laid.
-/// - `placement`, `shadow`: where it stands and what it throws; null for nowhere and none. `seen`: false once it stands behind the camera.
+/// - `placement`, `shadow`, `cast`: where it stands and what it throws; `wrap`, `glow`: light along its edge; null for nowhere and none. `seen`: false once it stands behind the camera.
 @RecordBuilder
 record Laid(
         Piece piece, boolean cut, PlanarMap warp, @Nullable Picture unlit, @Nullable Outline outline, @Nullable Mask mask, Gains gains, double presence,
-        @Nullable Placement placement, @Nullable Shadow shadow, boolean seen) implements LaidBuilder.With {
+        @Nullable Placement placement, @Nullable Shadow shadow,
+        @Nullable Cast cast, @Nullable Wrap wrap, @Nullable Glow glow, boolean seen) implements LaidBuilder.With {
     static Laid of(LayerPicture l) {
-        return new Laid(l.piece(), false, l.fit(), l.unlit(), null, null, Gains.UNITY, 1, null, null, true);
+        return new Laid(l.piece(), false, l.fit(), l.unlit(), null, null, Gains.UNITY, 1, null, null, null, null, null, true);
     }
 
     Laid withPiece(Piece other, boolean isCut) {
@@ -67,12 +74,62 @@ record Laid(
     /// An outline not yet used becomes a mask, within the one there was.
     Laid settled(Scene scene) {
         Outline o = outline;
-        if (o == null || o.at(scene.seconds()).size() < 3) {
+        List<Point> shape = shape(scene);
+        if (o == null || shape.size() < 3) {
             return withOutline(null);
         }
-        Mask inside = scene.outlines().mask(o.at(scene.seconds()), o.softnessPx(), scene);
+        Mask inside = scene.outlines().mask(shape, o.softnessPx(), scene);
         Mask before = mask;
-        return masked(before == null ? inside : before.times(inside));
+        return switch (o.counts()) {
+            case WITHIN -> masked(before == null ? inside : before.times(inside));
+            case OUTSIDE -> masked(before == null ? inside.rest(scene.frame()) : before.times(inside.rest(before.at())));
+            case ALSO -> solid(inside, scene);
+        };
+    }
+
+    /// The pending outline as it lies now, gone along with what it hangs on; empty for none.
+    List<Point> shape(Scene scene) {
+        Outline o = outline;
+        if (o == null) {
+            return List.of();
+        }
+        List<Point> shape = o.shape(scene.seconds());
+        Hung by = o.hung();
+        if (by == null) {
+            return shape;
+        }
+        PlanarMap motion = scene.motion(by);
+        return shape.stream().map(p -> motion.map(p.x() * scene.width(), p.y() * scene.height())).map(p -> new Point(p.x() / scene.width(), p.y() / scene.height())).toList();
+    }
+
+    /// What lies within counts as well: of what is cut the matte is full there, else the mask.
+    private Laid solid(Mask inside, Scene scene) {
+        Mask before = mask;
+        if (!cut) {
+            return before == null ? withOutline(null) : masked(before.and(inside));
+        }
+        Box box = piece.at();
+        Mask there = Warps.within(inside, warp, box, scene);
+        Plane alpha = new Mask(piece.picture().alpha(), box).and(there).in(box);
+        return masked(before == null ? null : before.and(inside)).withPiece(new Piece(piece.picture().withAlpha(alpha), box), true);
+    }
+
+    /// Its gains worked into its colours.
+    Laid worked(Scene scene) {
+        if (gains.equals(Gains.UNITY)) {
+            return this;
+        }
+        Picture in = piece.picture();
+        double[] k = {gains.r(), gains.g(), gains.b()};
+        Picture out = Picture.of(in.width(), in.height()).withAlpha(in.a());
+        scene.bands().run(in.height(), (from, to, band) -> {
+            for (int c = 0; c < 3; c++) {
+                for (int i = from * in.width(); i < to * in.width(); i++) {
+                    out.colours().get(c).data()[i] = in.colours().get(c).data()[i] * (float) k[c];
+                }
+            }
+        });
+        return withPiece(new Piece(out, piece.at()), cut).withGains(Gains.UNITY);
     }
 
     /// All that counts is in its alpha, so that it can be moved as one thing.

@@ -10,6 +10,7 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.step.Keys;
 
 /// A layer with all that its steps need at one moment: pictures and what was measured.
 ///
@@ -17,8 +18,9 @@ import org.scenothesis.core.shot.Layer;
 /// - `gains`: what brings exposure and colour to the base's (1 for none); `fit`: picture pixel to base pixel where it was filmed in another size;
 ///   `toBase`: picture pixel to picture pixel, undoing a measured camera shift.
 /// - `keying`: how a frame of it is keyed; null where there is no screen to key against.
+/// - `clean`: the frame of the plate it is compared with, where it is keyed by difference; null for none.
 @RecordBuilder
-public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Gains gains, PlanarMap fit, PlanarMap toBase, @Nullable Keying keying) implements LayerPictureBuilder.With {
+public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Gains gains, PlanarMap fit, PlanarMap toBase, @Nullable Keying keying, @Nullable Picture clean) implements LayerPictureBuilder.With {
     /// Keys a frame against the screen of its take; the outline, in shares of the picture, may be empty.
     @FunctionalInterface
     public interface Keying {
@@ -32,7 +34,7 @@ public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Ga
 
     /// A layer whose picture is known within a box and is laid as it is.
     public static LayerPicture of(Layer layer, Piece piece) {
-        return new LayerPicture(layer, piece, null, Gains.UNITY, PlanarMap.identity(), PlanarMap.identity(), null);
+        return new LayerPicture(layer, piece, null, Gains.UNITY, PlanarMap.identity(), PlanarMap.identity(), null, null);
     }
 
     /// Filmed in another size than a base of `width` × `height`: stretched to it.

@@ -22,6 +22,33 @@ public record Mask(Plane coverage, Box at) {
         return new Mask(kept.cut(p), kept);
     }
 
+    /// What does not count, within a box.
+    Mask rest(Box in) {
+        Plane out = in(in);
+        for (int i = 0; i < out.data().length; i++) {
+            out.data()[i] = 1 - out.data()[i];
+        }
+        return new Mask(out, in);
+    }
+
+    /// What counts in either.
+    Mask and(Mask other) {
+        Box both = at.and(other.at);
+        Plane out = in(both);
+        Plane more = other.in(both);
+        for (int i = 0; i < out.data().length; i++) {
+            out.data()[i] = Math.max(out.data()[i], more.data()[i]);
+        }
+        return new Mask(out, both);
+    }
+
+    /// The coverage of a box, nothing where the mask has nothing.
+    Plane in(Box box) {
+        Box shared = at.within(box);
+        return shared.isEmpty() ? Plane.of(box.width(), box.height())
+                : shared.moved(-box.left(), -box.top()).put(shared.moved(-at.left(), -at.top()).cut(coverage), box.width(), box.height(), 0);
+    }
+
     /// What counts in both.
     Mask times(Mask other) {
         Box both = at.within(other.at);

@@ -8,18 +8,31 @@ import java.util.function.UnaryOperator;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Letterbox;
+import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.Ripple;
 import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Soften;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.Warp;
+import org.scenothesis.core.shot.step.Wobble;
+import org.scenothesis.core.shot.step.Wrap;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Given;
 
@@ -32,7 +45,8 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
     private static final int MOST_STEPS = 100;
     /// Where a step goes that is put in: each behind those it needs. A garbage matte lies before the key, so outlines have two places.
     private static final List<Class<? extends Step>> USUAL_ORDER = List.of(
-            Steady.class, Outline.class, Key.class, OwnAlpha.class, Grade.class, Grain.class, Pin.class, Put.class, Place.class, Shadow.class, Presence.class);
+            Steady.class, Outline.class, Key.class, Luma.class, Difference.class, OwnAlpha.class, Grade.class, Tone.class, Soften.class, Warp.class, Ripple.class, Grain.class, Pin.class,
+            Join.class, Put.class, Wobble.class, Follow.class, Place.class, Shadow.class, Cast.class, Wrap.class, Glow.class, Letterbox.class, Presence.class);
 
     public Layer {
         Check.that(steps.size() <= MOST_STEPS, "a layer has at most " + MOST_STEPS + " steps");
@@ -59,9 +73,21 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
         return new Layer(id, name, true, new Source.LightGained(lit, unlit), TimeMap.AS_FILMED, List.of(), Blend.ADD);
     }
 
-    /// The plate that gives it its mark.
+    /// All that lies below as one picture, to be treated as a whole.
+    public static Layer whole(String id, String name, Step... steps) {
+        return new Layer(id, name, true, new Source.Below(), TimeMap.AS_FILMED, List.of(steps), Blend.OVER);
+    }
+
+    /// The plate that gives it its mark; empty if it was not filmed.
     public String plate() {
         return source.plate();
+    }
+
+    /// All plates it is read from, those its steps compare it with included.
+    public List<String> plates() {
+        List<String> out = new ArrayList<>(source.plates());
+        step(Difference.class).map(Difference::plate).filter(p -> !out.contains(p)).ifPresent(out::add);
+        return List.copyOf(out);
     }
 
     /// Whether one of its steps keys it.

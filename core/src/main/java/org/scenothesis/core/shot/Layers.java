@@ -8,40 +8,85 @@ import java.util.stream.Stream;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Letterbox;
+import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.Ripple;
 import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Soften;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.Warp;
+import org.scenothesis.core.shot.step.Wobble;
+import org.scenothesis.core.shot.step.Wrap;
 import org.scenothesis.core.value.Animated;
 
 /// What is done to the pile of a shot's layers, bottom first.
 public final class Layers {
     /// The steps that are treatment and not place, time or shape: what siblings can share.
-    private static final Set<Class<? extends Step>> TREATMENT = Set.of(Key.class, OwnAlpha.class, Grade.class, Grain.class);
+    private static final Set<Class<? extends Step>> TREATMENT = Set.of(Key.class, Luma.class, OwnAlpha.class, Grade.class, Tone.class, Soften.class, Grain.class, Wrap.class, Glow.class);
 
     /// How softly a new outline ends.
     public static final double SOFTNESS_PX = 4;
     /// Most of the picture: something to be pulled at.
     private static final List<Point> MIDDLE = List.of(new Point(0.3, 0.2), new Point(0.7, 0.2), new Point(0.7, 0.8), new Point(0.3, 0.8));
 
+    /// The steps that need something filmed for the layer alone.
+    private static final Set<Class<? extends Step>> FILMED = Set.of(
+            Steady.class, Key.class, Difference.class, OwnAlpha.class, Join.class, Place.class, Shadow.class, Cast.class, Wrap.class, Glow.class);
+
     private Layers() {}
+
+    /// The clean plate that a layer may be compared with; empty if there is none but its own.
+    private static String clean(Shot shot, Layer l) {
+        return shot.plateOf(PlateRole.CLEAN).map(Plate::id).filter(p -> !p.equals(l.plate())).orElse("");
+    }
+
+    /// The layer with a step more: in place of the one of its kind, but outlines are added to those there are.
+    public static Layer more(Layer l, Step step) {
+        if (!(step instanceof Outline) || l.step(Outline.class).isEmpty()) {
+            return l.with(step);
+        }
+        List<Step> out = new ArrayList<>(l.steps());
+        int last = 0;
+        for (int i = 0; i < out.size(); i++) {
+            last = out.get(i) instanceof Outline ? i + 1 : last;
+        }
+        out.add(last, step);
+        return l.withSteps(out);
+    }
+
+    /// A layer for the shot as a whole, above all that is there.
+    public static Layer whole(Shot shot) {
+        return Layer.whole(free(shot, "whole"), "whole shot", Wobble.CALM);
+    }
 
     /// The steps that a layer has not yet and may have, as they are put in.
     public static List<Step> addable(Shot shot, Layer l) {
         boolean keyable = shot.plate(l.plate()).map(Plate::role).filter(PlateRole::keyed).isPresent();
         Stream<Step> all = Stream.of(
-                new Steady(), Outline.of(MIDDLE, SOFTNESS_PX), new Key(KeySettings.DEFAULT), new OwnAlpha(), Grade.NONE, Grain.FINE, Pin.FRESH, Put.AS_FILMED,
-                Place.asFilmed(shot.somewhere()), Shadow.OF_STAGE, Presence.FULL);
-        return all.filter(s -> l.step(s.getClass()).isEmpty())
+                new Steady(), Outline.of(MIDDLE, SOFTNESS_PX), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from(clean(shot, l)), new OwnAlpha(), Grade.NONE,
+                Tone.NEUTRAL, Soften.LITTLE, Warp.FRESH, Ripple.FRESH, Grain.FINE, Pin.FRESH, Join.FRESH, Put.AS_FILMED, Wobble.CALM,
+                Place.asFilmed(shot.somewhere()), Shadow.OF_STAGE, Cast.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE, Presence.FULL);
+        boolean whole = l.source() instanceof Source.Below;
+        return all.filter(s -> l.step(s.getClass()).isEmpty() || s instanceof Outline)
+                .filter(s -> !whole || !FILMED.contains(s.getClass()))
+                .filter(s -> whole || !(s instanceof Wobble || s instanceof Letterbox))
                 .filter(s -> !(s instanceof Key) || keyable)
+                .filter(s -> !(s instanceof Difference d) || !d.plate().isEmpty())
                 .filter(s -> !(s instanceof Shadow) || l.step(Place.class).isPresent()).toList();
     }
 

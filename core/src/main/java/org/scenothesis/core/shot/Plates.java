@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import org.scenothesis.core.shot.step.Difference;
 
 /// What is done to the plates of a shot and their takes.
 public final class Plates {
@@ -23,7 +24,7 @@ public final class Plates {
 
     /// The layers that are read from a plate.
     public static List<Layer> users(Shot shot, String plate) {
-        return shot.layers().stream().filter(l -> l.source().plates().contains(plate)).toList();
+        return shot.layers().stream().filter(l -> l.plates().contains(plate)).toList();
     }
 
     /// The shot less a plate that no layer is read from; the same while one is. The files stay.
@@ -46,6 +47,9 @@ public final class Plates {
         return s.withPlates(s.plates().stream().filter(p -> !p.id().equals(from)).toList()).withLayers(s.layers().stream().map(l -> l.withSource(switch (l.source()) {
             case Source.OfPlate o -> new Source.OfPlate(now.apply(o.plate()));
             case Source.LightGained g -> new Source.LightGained(now.apply(g.lit()), now.apply(g.unlit()));
-        })).toList());
+            case Source.Lightest o -> new Source.Lightest(now.apply(o.plate()));
+            case Source.Below b -> b;
+        }).withSteps(l.steps().stream().map(x -> x instanceof Difference d ? d.withPlate(now.apply(d.plate())) : x).toList())).toList())
+                .withTrails(s.trails().stream().map(t -> t.withPlate(now.apply(t.plate()))).toList());
     }
 }

@@ -17,7 +17,7 @@ import org.scenothesis.core.value.Given;
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
 /// `setUp` is the camera and light it is filmed with, which other shots may share; null before it is staged. `setting` is what was told about place and conditions;
-/// `format` is the size and rate of the finished pictures, null for that of the lowest layer.
+/// `format` is the size and rate of the finished pictures, null for that of the lowest layer. `trails`: what was followed in its takes.
 @RecordBuilder
 public record Shot(
         String id,
@@ -31,13 +31,15 @@ public record Shot(
         List<Layer> layers,
         @Nullable SetUp setUp,
         Setting setting,
-        @Nullable FrameFormat format) implements ShotBuilder.With {
+        @Nullable FrameFormat format,
+        List<Trail> trails) implements ShotBuilder.With {
     public Shot {
         Check.range("seconds", seconds, 0, Animated.LONGEST_S);
         wonders = List.copyOf(wonders);
         beats = List.copyOf(beats);
         plates = List.copyOf(plates);
         layers = List.copyOf(layers);
+        trails = List.copyOf(trails);
     }
 
     /// A shot of whose setting nothing was told yet.
@@ -51,7 +53,7 @@ public record Shot(
     public Shot(
             String id, int number, String title, String story, double seconds, List<Wonder> wonders, List<Beat> beats, List<Plate> plates, List<Layer> layers,
             @Nullable SetUp setUp, Setting setting) {
-        this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, null);
+        this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, null, List.of());
     }
 
     /// The plate with this id, if there is one.
@@ -67,6 +69,11 @@ public record Shot(
     /// The layer with this id, if there is one.
     public Optional<Layer> layer(@Nullable String layerId) {
         return layers.stream().filter(l -> l.id().equals(layerId)).findFirst();
+    }
+
+    /// What was followed under this id, if anything was.
+    public Optional<Trail> trail(@Nullable String trailId) {
+        return trails.stream().filter(t -> t.id().equals(trailId)).findFirst();
     }
 
     /// Where something was filmed while nobody said so: the middle of the ground, or two metres off before there is one.
@@ -112,17 +119,17 @@ public record Shot(
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
         sorted.sort(Comparator.comparingDouble(Beat::seconds));
-        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting, format);
+        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting, format, trails);
     }
 
     @Override
     public Shot withSetUp(@Nullable SetUp other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting, format);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting, format, trails);
     }
 
     @Override
     public Shot withFormat(@Nullable FrameFormat other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, other);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, other, trails);
     }
 
     /// The set in metres as staged or solved; null before.

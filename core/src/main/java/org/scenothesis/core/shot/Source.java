@@ -4,7 +4,7 @@ import java.util.List;
 
 /// Where a layer has its picture from.
 public sealed interface Source {
-    /// The plate that gives the layer its mark, its length and its sound.
+    /// The plate that gives the layer its mark, its length and its sound; empty for what was not filmed.
     String plate();
 
     /// All plates it is read from.
@@ -15,6 +15,27 @@ public sealed interface Source {
         @Override
         public List<String> plates() {
             return List.of(plate);
+        }
+    }
+
+    /// Of every pixel the lightest that the chosen take of a plate has shown up to then: light that writes.
+    record Lightest(String plate) implements Source {
+        @Override
+        public List<String> plates() {
+            return List.of(plate);
+        }
+    }
+
+    /// All that lies below, as one picture: what is done to the whole shot.
+    record Below() implements Source {
+        @Override
+        public String plate() {
+            return "";
+        }
+
+        @Override
+        public List<String> plates() {
+            return List.of();
         }
     }
 

@@ -85,7 +85,7 @@ class PinTest {
 
     @Test
     void aCornerThatWouldFoldThePictureStays() {
-        assertThat(Pin.FRESH.with(0, 0, new Point(0.95, 0.95))).isEqualTo(Pin.FRESH);
-        assertThat(Pin.FRESH.with(0, 0, new Point(-0.2, 0.05)).at(0).getFirst()).isEqualTo(new Point(-0.2, 0.05));
+        assertThat(Parameters.of(Pin.FRESH).getFirst().with(Pin.FRESH, 0, 170)).isEqualTo(Pin.FRESH);
+        assertThat(((Pin) Parameters.of(Pin.FRESH).getFirst().with(Pin.FRESH, 0, -20)).at(0).getFirst()).isEqualTo(new Point(-0.2, 0.1));
     }
 }

@@ -109,7 +109,7 @@ class StepUnitsTest {
 
     @Test
     void anOutlineMovesWithItsKeys() {
-        Outline o = new Outline(Animated.of(box(0, 10)).key(0, box(0, 10), Ease.STEADY).key(2, box(100, 110), Ease.STEADY), 0);
+        Outline o = Outline.of(Animated.of(box(0, 10)).key(0, box(0, 10), Ease.STEADY).key(2, box(100, 110), Ease.STEADY), 0);
         Picture out = over(0.1f, LayerPicture.of(layer(o), grey(0.9f)));
         assertThat(out.g().at(5, 40)).isEqualTo(0.1f);
         assertThat(out.g().at(55, 40)).isCloseTo(0.9f, within(1e-6f));

@@ -13,6 +13,7 @@ import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
+import org.scenothesis.core.layer.Moment;
 import org.scenothesis.core.layer.Outlines;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockReport;
@@ -28,6 +29,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Difference;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Steady;
@@ -50,7 +52,7 @@ import org.scenothesis.production.store.ProductionJson;
 /// Makes finished frames of a shot. Holds its footage open; not for several threads at once.
 public final class ShotRenderer implements AutoCloseable {
     /// Raised whenever the same would be rendered otherwise.
-    private static final int VERSION = 6;
+    private static final int VERSION = 7;
     /// Shifts below this are noise of the measurement and are not warped away.
     private static final double LEAST_SHIFT_PX = 0.2;
     private static final int MOST_SCREENS = 8;
@@ -66,6 +68,7 @@ public final class ShotRenderer implements AutoCloseable {
     private final Map<String, ScreenModel> screens = new HashMap<>();
     private final Outlines outlines;
     private final Map<String, Cut> cuts = new HashMap<>();
+    private final Map<String, Gathered> gathered = new HashMap<>();
 
     /// Renders with a small store of its own.
     public ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, Bands bands) {
@@ -117,7 +120,7 @@ public final class ShotRenderer implements AutoCloseable {
     ///
     /// @throws FootageException if footage is missing or shows no screen
     ShotRenderer alone(Shot shot) throws FootageException {
-        for (Layer l : layers(shot)) {
+        for (Layer l : filmed(shot)) {
             if (l.keyed() && !footage(shot, l.plate()).info().coding().alpha()) {
                 screen(shot, l);
             }
@@ -136,10 +139,10 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing
     String stamp(Shot shot, RenderJob.Target target) throws FootageException {
         List<String> read = new ArrayList<>();
-        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), shot.stage(), shot.seconds(), shot.format(), target.stills(), target.video()));
-        for (Layer l : layers(shot)) {
+        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), ProductionJson.part(shot.trails()), shot.stage(), shot.seconds(), shot.format(), target.stills(), target.video()));
+        for (Layer l : filmed(shot)) {
             Plate plate = shot.plate(l.plate()).orElseThrow();
-            for (String p : l.source().plates()) {
+            for (String p : l.plates()) {
                 read.add(content(footage(shot, p).info().path()));
                 settings.add(take(shot, p).reading());
             }
@@ -188,7 +191,7 @@ public final class ShotRenderer implements AutoCloseable {
         if (base.info().frames() > 1) {
             return base.info().rate().framesPerSecond();
         }
-        for (Layer l : layers(shot)) {
+        for (Layer l : filmed(shot)) {
             Footage f = footage(shot, l.plate());
             if (f.info().frames() > 1) {
                 return f.info().rate().framesPerSecond();
@@ -201,7 +204,7 @@ public final class ShotRenderer implements AutoCloseable {
     ///
     /// @throws FootageException if footage is missing
     @Nullable Path sound(Shot shot) throws FootageException {
-        for (Layer l : layers(shot)) {
+        for (Layer l : filmed(shot)) {
             Footage f = footage(shot, l.plate());
             if (f.info().coding().audio()) {
                 return f.info().path();
@@ -216,7 +219,15 @@ public final class ShotRenderer implements AutoCloseable {
         if (on.isEmpty()) {
             throw new FootageException(folder.path(), "shot " + shot.id() + " has no layer; put its clean plate at the bottom in Layer.");
         }
+        if (on.getFirst().source() instanceof Source.Below) {
+            throw new FootageException(folder.path(), "the lowest layer of shot " + shot.id() + " is the whole shot, with nothing below it; put the clean plate under it in Layer.");
+        }
         return on;
+    }
+
+    /// Those of them that have footage of their own.
+    private List<Layer> filmed(Shot shot) throws FootageException {
+        return layers(shot).stream().filter(l -> !(l.source() instanceof Source.Below)).toList();
     }
 
     /// The finished frame at `seconds`, scene-linear.
@@ -231,15 +242,18 @@ public final class ShotRenderer implements AutoCloseable {
                 pictures.add(picture(shot, l, seconds));
             }
         }
-        return Composer.compose(pictures, shot.stage(), seconds, outlines, bands);
+        return Composer.compose(pictures, Moment.of(shot, seconds), outlines, bands);
     }
 
     private LayerPicture picture(Shot shot, Layer l, double seconds) throws FootageException {
+        if (l.source() instanceof Source.Below) {
+            return LayerPicture.of(l, Picture.of(1, 1));
+        }
         double at = l.time().at(seconds);
         Footage f = footage(shot, l.plate());
         int index = f.info().frameAt(at);
         boolean transparent = l.keyed() || l.step(OwnAlpha.class).isPresent();
-        Picture whole = f.frame(index);
+        Picture whole = l.source() instanceof Source.Lightest ? lightest(l.id(), f, index) : f.frame(index);
         Picture p = transparent ? whole : whole.withAlpha(null);
         Format canvas = format(shot);
         LayerPicture made = LayerPicture.of(l, p).fitted(canvas.width(), canvas.height()).withGains(gains(shot, l, index)).withToBase(back(shot, l, index, p));
@@ -247,7 +261,36 @@ public final class ShotRenderer implements AutoCloseable {
             Footage dark = footage(shot, g.unlit());
             made = made.withUnlit(as(p, dark.frame(dark.info().frameAt(at)).withAlpha(null)));
         }
+        Difference d = l.step(Difference.class).orElse(null);
+        if (d != null) {
+            Footage clean = footage(shot, d.plate());
+            made = made.withClean(as(p, clean.frame(clean.info().frameAt(at)).withAlpha(null)));
+        }
         return l.keyed() && p.a() == null ? made.withKeying(keying(l, screen(shot, l))) : made;
+    }
+
+    /// What a layer has gathered of the lightest, up to a frame.
+    private record Gathered(Footage of, int frame, Picture picture) {}
+
+    /// Of every pixel the lightest up to a frame; goes on from what was gathered last, or from the beginning.
+    private Picture lightest(String layer, Footage f, int index) throws FootageException {
+        Gathered had = gathered.get(layer);
+        Gathered begun = had != null && had.of == f && had.frame <= index ? had : new Gathered(f, 0, f.frame(0).withAlpha(null));
+        Picture sum = begun.picture.copy();
+        for (int i = begun.frame + 1; i <= index; i++) {
+            Picture next = f.frame(i);
+            bands.run(sum.height(), (from, to, band) -> {
+                for (int c = 0; c < 3; c++) {
+                    float[] s = sum.colours().get(c).data();
+                    float[] n = next.colours().get(c).data();
+                    for (int k = from * sum.width(); k < to * sum.width(); k++) {
+                        s[k] = Math.max(s[k], n[k]);
+                    }
+                }
+            });
+        }
+        gathered.put(layer, new Gathered(f, index, sum));
+        return sum;
     }
 
     /// The frame without the light, of the size of the one with it.
@@ -331,6 +374,7 @@ public final class ShotRenderer implements AutoCloseable {
     /// Lets go what is kept of layers and outlines that are gone, so that a long session does not grow.
     private void forget(Shot shot) {
         cuts.keySet().removeIf(id -> shot.layer(id).isEmpty());
+        gathered.keySet().removeIf(id -> shot.layer(id).isEmpty());
         if (screens.size() > MOST_SCREENS) {
             screens.clear();
             cuts.clear();
@@ -344,6 +388,7 @@ public final class ShotRenderer implements AutoCloseable {
             store.close();
         }
         cuts.clear();
+        gathered.clear();
         screens.clear();
     }
 }

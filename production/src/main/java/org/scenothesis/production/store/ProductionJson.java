@@ -31,7 +31,7 @@ import org.scenothesis.core.stage.SetUp;
 /// Fields this version does not know are kept: they are laid back into what is written, objects of a list being recognised by their `id`.
 public final class ProductionJson {
     /// Version of the schema written; newer ones are refused.
-    public static final int SCHEMA = 5;
+    public static final int SCHEMA = 6;
 
     private static final JsonMapper MAPPER = JsonMapper.builder(
                     JsonFactory.builder()

@@ -9,6 +9,7 @@ import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.ShootDay;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.TimeMap;
+import org.scenothesis.core.shot.step.Outline;
 
 /// What a document written by hand or by another program may leave unsaid, and what it means then: nothing told, as filmed, laid over.
 final class Unsaid {
@@ -37,6 +38,7 @@ final class Unsaid {
         absent(s, "setUp", mapper.nullNode());
         absent(s, "setting", mapper.valueToTree(Setting.NONE));
         absent(s, "format", mapper.nullNode());
+        absent(s, "trails", mapper.createArrayNode());
         int i = 0;
         for (JsonNode plate : s.path("plates")) {
             plate(plate, i++);
@@ -61,6 +63,15 @@ final class Unsaid {
         absent(l, "time", mapper.valueToTree(TimeMap.AS_FILMED));
         absent(l, "steps", mapper.createArrayNode());
         absent(l, "blend", mapper.valueToTree(Blend.OVER));
+        l.path("steps").forEach(this::step);
+    }
+
+    private void step(JsonNode s) {
+        if (s.path("step").asText().equals("outline")) {
+            absent(s, "counts", mapper.valueToTree(Outline.Counts.WITHIN));
+            absent(s, "curved", mapper.valueToTree(false));
+            absent(s, "hung", mapper.nullNode());
+        }
     }
 
     private static void absent(JsonNode in, String name, JsonNode value) {

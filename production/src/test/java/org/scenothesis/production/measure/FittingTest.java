@@ -118,7 +118,7 @@ class FittingTest {
     void aMovingGarbageMatteIsMeasuredWhereTheShotShowsTheTake() {
         Outline still = shot.layer("lantern").orElseThrow().garbage();
         List<Point> all = List.of(new Point(0, 0), new Point(1, 0), new Point(1, 1), new Point(0, 1));
-        Outline moving = new Outline(Animated.of(all).key(0, all, Ease.STEADY).key(0.3, still.at(0), Ease.STEADY), 0);
+        Outline moving = Outline.of(Animated.of(all).key(0, all, Ease.STEADY).key(0.3, still.at(0), Ease.STEADY), 0);
         Shot held = shot.withLayer("lantern", l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? moving : s).toList()).withTime(new TimeMap.Held(3 / 24.0)));
         Shot back = held.withLayer("lantern", l -> l.withTime(new TimeMap.Straight(0.4, -0.1)));
         assertThat(keyed(shot)).startsWith(0).endsWith(TinyShoot.FRAMES - 1);

@@ -3,21 +3,34 @@ package org.scenothesis.core.shot.step;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Animated;
 
-/// What counts: all within an outline, soft at its edge.
+/// What counts: all within an outline, or all but that, soft at its edge.
 ///
 /// - `corners`: in shares of width and height; fewer than three let all count.
 /// - Between keys with as many corners each corner moves to its like; else the earlier outline is held.
 @RecordBuilder
-public record Outline(Animated<List<Point>> corners, double softnessPx) implements Step, OutlineBuilder.With {
+public record Outline(Animated<List<Point>> corners, double softnessPx, Counts counts, boolean curved, @Nullable Hung hung) implements Step, OutlineBuilder.With {
     /// Lets all count.
     public static final Outline NONE = of(List.of(), 0);
 
+    private static final int PIECES = 12;
     private static final int MOST_CORNERS = 10_000;
 
+    /// Which side of it counts, and with what was said before.
+    public enum Counts {
+        /// Only what lies within.
+        WITHIN,
+        /// Only what lies outside.
+        OUTSIDE,
+        /// What lies within as well: an element is solid there.
+        ALSO
+    }
+
+    /// - `curved`: its sides are curves through the corners. `hung`: it goes along with something that was followed; null for not.
     public Outline {
         Check.range("softnessPx", softnessPx, 0, 400);
         corners = new Animated<>(
@@ -26,35 +39,56 @@ public record Outline(Animated<List<Point>> corners, double softnessPx) implemen
 
     /// An outline that stands still; corners in shares of width and height, softness in pixels.
     public static Outline of(List<Point> corners, double softnessPx) {
-        return new Outline(Animated.of(corners), softnessPx);
+        return of(Animated.of(corners), softnessPx);
+    }
+
+    /// An outline that may move; corners in shares of width and height, softness in pixels.
+    public static Outline of(Animated<List<Point>> corners, double softnessPx) {
+        return new Outline(corners, softnessPx, Counts.WITHIN, false, null);
     }
 
     /// The corners at a moment, in seconds; between keys of as many corners they move, otherwise the earlier ones stay.
     public List<Point> at(double seconds) {
-        return corners.at(seconds, Outline::between);
+        return corners.at(seconds, Points::between);
+    }
+
+    /// The outline as it is drawn at a moment, in seconds: curved sides as many short straight ones.
+    ///
+    /// Source: Catmull-Rom spline through the corners, closed.
+    public List<Point> shape(double seconds) {
+        List<Point> c = at(seconds);
+        if (!curved || c.size() < 3) {
+            return c;
+        }
+        List<Point> out = new ArrayList<>();
+        for (int i = 0; i < c.size(); i++) {
+            for (int k = 0; k < PIECES; k++) {
+                out.add(spline(c, i, k / (double) PIECES));
+            }
+        }
+        return out;
+    }
+
+    private static Point spline(List<Point> c, int i, double t) {
+        Point a = c.get(Math.floorMod(i - 1, c.size()));
+        Point b = c.get(i);
+        Point d = c.get((i + 1) % c.size());
+        Point e = c.get((i + 2) % c.size());
+        Point along = d.minus(a).times(0.5);
+        Point on = e.minus(b).times(0.5);
+        double t2 = t * t;
+        double t3 = t2 * t;
+        return b.times(2 * t3 - 3 * t2 + 1).plus(along.times(t3 - 2 * t2 + t)).plus(d.times(3 * t2 - 2 * t3)).plus(on.times(t3 - t2));
     }
 
     /// The outline with a key at a moment, in seconds.
     public Outline withCorners(double seconds, List<Point> other) {
-        return new Outline(corners.set(seconds, other), softnessPx);
+        return withCorners(corners.set(seconds, other));
     }
 
     @Override
     public Step animate(Animated.Change change) {
-        return new Outline(change.of(corners, Outline::between), softnessPx);
-    }
-
-    private static List<Point> between(List<Point> a, List<Point> b, double t) {
-        if (a.size() != b.size()) {
-            return t < 1 ? a : b;
-        }
-        List<Point> out = new ArrayList<>();
-        for (int i = 0; i < a.size(); i++) {
-            Point from = a.get(i);
-            Point to = b.get(i);
-            out.add(new Point(Animated.number(from.x(), to.x(), t), Animated.number(from.y(), to.y(), t)));
-        }
-        return out;
+        return withCorners(change.of(corners, Points::between));
     }
 
     private static List<Point> checked(List<Point> corners) {

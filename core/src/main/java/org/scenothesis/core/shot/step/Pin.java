@@ -1,6 +1,5 @@
 package org.scenothesis.core.shot.step;
 
-import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
@@ -9,12 +8,11 @@ import org.scenothesis.core.value.Animated;
 /// The picture's four corners pinned to four points, as a flat thing is seen in perspective: a display, a sheet, a wall.
 ///
 /// `corners`: top left, top right, bottom right, bottom left, in shares of width and height; they may lie outside. They always span an outline that bends one way.
-public record Pin(Animated<List<Point>> corners) implements Step {
+public record Pin(Animated<List<Point>> corners) implements Step, Led {
     /// Where it was filmed.
     public static final List<Point> AS_FILMED = List.of(new Point(0, 0), new Point(1, 0), new Point(1, 1), new Point(0, 1));
     /// A little within the picture, so that its corners can be taken hold of.
     public static final Pin FRESH = new Pin(Animated.of(List.of(new Point(0.1, 0.1), new Point(0.9, 0.1), new Point(0.9, 0.9), new Point(0.1, 0.9))));
-    private static final double FURTHEST = 20;
 
     /// @throws IllegalArgumentException if there are not four corners, one lies more than 20 pictures away, or they do not bend one way
     public Pin {
@@ -23,11 +21,7 @@ public record Pin(Animated<List<Point>> corners) implements Step {
     }
 
     private static void checked(List<Point> c) {
-        Check.that(c.size() == 4, "a pin has four corners");
-        for (Point p : c) {
-            Check.range("x", p.x(), -FURTHEST, FURTHEST);
-            Check.range("y", p.y(), -FURTHEST, FURTHEST);
-        }
+        Points.check(c, 4);
         Check.that(bendsOneWay(c), "the four corners must go round one way, none within the others");
     }
 
@@ -47,7 +41,7 @@ public record Pin(Animated<List<Point>> corners) implements Step {
 
     /// The corners at a moment, in seconds; on the way between two keys they may for a while not bend one way.
     public List<Point> at(double seconds) {
-        return corners.at(seconds, Pin::between);
+        return corners.at(seconds, Points::between);
     }
 
     /// The pin with other corners at a moment, in seconds; where nothing is animated, for all time.
@@ -55,23 +49,28 @@ public record Pin(Animated<List<Point>> corners) implements Step {
         return new Pin(corners.set(seconds, other));
     }
 
-    /// The pin with one of its corners elsewhere; the same if they would not bend one way.
-    public Pin with(double seconds, int corner, Point to) {
-        List<Point> other = new ArrayList<>(at(seconds));
-        other.set(corner, to);
-        return bendsOneWay(other) ? with(seconds, List.copyOf(other)) : this;
+    @Override
+    public List<Point> points(double seconds) {
+        return at(seconds);
     }
 
-    private static List<Point> between(List<Point> a, List<Point> b, double t) {
-        List<Point> out = new ArrayList<>();
-        for (int i = 0; i < a.size(); i++) {
-            out.add(a.get(i).plus(b.get(i).minus(a.get(i)).times(t)));
-        }
-        return List.copyOf(out);
+    @Override
+    public Pin withPoints(double seconds, List<Point> other) {
+        return bendsOneWay(other) ? with(seconds, other) : this;
+    }
+
+    @Override
+    public List<List<Integer>> lines() {
+        return List.of(List.of(0, 1, 2, 3, 0));
+    }
+
+    @Override
+    public List<String> names() {
+        return List.of("top-left", "top-right", "bottom-right", "bottom-left");
     }
 
     @Override
     public Step animate(Animated.Change change) {
-        return new Pin(change.of(corners, Pin::between));
+        return new Pin(change.of(corners, Points::between));
     }
 }

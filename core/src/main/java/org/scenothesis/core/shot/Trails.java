@@ -1,0 +1,76 @@
+package org.scenothesis.core.shot;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Hung;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.Step;
+
+/// What a shot does with what was followed in it.
+public final class Trails {
+    private Trails() {}
+
+    /// The moment of a plate's take that is seen at a moment of the shot, in seconds: of its lowest layer, else as it was filmed.
+    public static double takeSeconds(Shot shot, String plate, double seconds) {
+        return shot.layers().stream().filter(l -> l.source().plates().contains(plate)).findFirst().map(l -> l.time().at(seconds)).orElse(seconds);
+    }
+
+    /// How a picture moves with what it hangs on at a moment of the shot; it stays where that is not there.
+    public static PlanarMap motion(Shot shot, Hung hung, double seconds, int width, int height) {
+        return shot.trail(hung.trail()).map(t -> t.motion(hung.sinceSeconds(), takeSeconds(shot, t.plate(), seconds), hung.turns(), width, height)).orElse(PlanarMap.identity());
+    }
+
+    /// The trails that a layer hangs on.
+    public static Set<String> of(Layer l) {
+        Set<String> out = new TreeSet<>();
+        for (Step s : l.steps()) {
+            hung(s).map(Hung::trail).ifPresent(out::add);
+        }
+        return out;
+    }
+
+    private static Optional<Hung> hung(Step s) {
+        return switch (s) {
+            case Follow f -> Optional.of(f.by());
+            case Outline o -> Optional.ofNullable(o.hung());
+            default -> Optional.empty();
+        };
+    }
+
+    /// The shot with a trail in place of the one with its id, or as a new one.
+    public static Shot with(Shot shot, Trail trail) {
+        List<Trail> all = new ArrayList<>(shot.trails());
+        int at = 0;
+        while (at < all.size() && !all.get(at).id().equals(trail.id())) {
+            at++;
+        }
+        if (at < all.size()) {
+            all.set(at, trail);
+        } else {
+            all.add(trail);
+        }
+        return shot.withTrails(all);
+    }
+
+    /// The shot less a trail; what hung on it stays where it was made.
+    public static Shot without(Shot shot, String id) {
+        Shot s = shot.withTrails(shot.trails().stream().filter(t -> !t.id().equals(id)).toList());
+        return s.withLayers(s.layers().stream().map(l -> l.withSteps(l.steps().stream()
+                .filter(x -> !(x instanceof Follow f && f.by().trail().equals(id)))
+                .map(x -> x instanceof Outline o && o.hung() != null && o.hung().trail().equals(id) ? o.withHung(null) : x).toList())).toList());
+    }
+
+    /// An id that no trail of the shot has.
+    public static String free(Shot shot) {
+        int n = shot.trails().size() + 1;
+        while (shot.trail("trail-" + n).isPresent()) {
+            n++;
+        }
+        return "trail-" + n;
+    }
+}

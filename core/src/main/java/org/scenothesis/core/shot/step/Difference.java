@@ -1,0 +1,20 @@
+package org.scenothesis.core.shot.step;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import org.scenothesis.core.Check;
+
+/// Keyed by what differs from a plate without it: nothing below `low`, all above `high`, of the largest difference of a channel's sRGB code values from 0 to 1.
+///
+/// Noise, shadows and whatever else changed differ as well; it is a rough key for what was not filmed on a cloth.
+@RecordBuilder
+public record Difference(String plate, double low, double high) implements Step, DifferenceBuilder.With {
+    public Difference {
+        Check.range("low", low, 0, 1);
+        Check.range("high", high, 0, 1);
+    }
+
+    /// As it is put in: above the noise of most cameras.
+    public static Difference from(String plate) {
+        return new Difference(plate, 0.05, 0.15);
+    }
+}

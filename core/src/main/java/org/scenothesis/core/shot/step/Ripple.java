@@ -1,0 +1,49 @@
+package org.scenothesis.core.shot.step;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
+import org.scenothesis.core.Check;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.value.Animated;
+
+/// Waves that run outwards from a point, as on water or in hot air, and die away towards the second point.
+///
+/// `points`: the middle, and how far they reach. `heightPx`: how far they draw; `lengthPx`: from crest to crest; `perSecond`: crests a second.
+@RecordBuilder
+public record Ripple(Animated<List<Point>> points, Animated<Double> heightPx, double lengthPx, double perSecond) implements Step, Led, RippleBuilder.With {
+    public static final Ripple FRESH = new Ripple(Animated.of(List.of(new Point(0.5, 0.5), new Point(0.75, 0.5))), Animated.of(4.0), 40, 1);
+
+    public Ripple {
+        Points.check(points.still(), 2);
+        points.keys().forEach(k -> Points.check(k.value(), 2));
+        Check.range("heightPx", heightPx.still(), 0, 200);
+        heightPx.keys().forEach(k -> Check.range("heightPx", k.value(), 0, 200));
+        Check.range("lengthPx", lengthPx, 2, 4000);
+        Check.range("perSecond", perSecond, -50, 50);
+    }
+
+    @Override
+    public List<Point> points(double seconds) {
+        return points.at(seconds, Points::between);
+    }
+
+    @Override
+    public Ripple withPoints(double seconds, List<Point> other) {
+        return withPoints(points.set(seconds, other));
+    }
+
+    @Override
+    public List<List<Integer>> lines() {
+        return List.of(List.of(0, 1));
+    }
+
+    @Override
+    public List<String> names() {
+        return List.of("middle", "reach");
+    }
+
+    @Override
+    public Step animate(Animated.Change change) {
+        return new Ripple(change.of(points, Points::between), change.of(heightPx, Animated::number), lengthPx, perSecond);
+    }
+}

@@ -1,0 +1,28 @@
+package org.scenothesis.core.shot.step;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import org.scenothesis.core.Check;
+import org.scenothesis.core.value.Animated;
+
+/// Out of focus, and blurred along a way: `radiusPx` is a Gaussian's deviation, `alongPx` how far things moved while the shutter was open, towards `towardsDeg`
+/// (0 right, 90 down).
+@RecordBuilder
+public record Soften(Animated<Double> radiusPx, Animated<Double> alongPx, double towardsDeg) implements Step, SoftenBuilder.With {
+    public static final Soften LITTLE = new Soften(Animated.of(2.0), Animated.of(0.0), 0);
+
+    public Soften {
+        range("radiusPx", radiusPx, 200);
+        range("alongPx", alongPx, 400);
+        Check.range("towardsDeg", towardsDeg, -360, 360);
+    }
+
+    private static void range(String name, Animated<Double> v, double most) {
+        Check.range(name, v.still(), 0, most);
+        v.keys().forEach(k -> Check.range(name, k.value(), 0, most));
+    }
+
+    @Override
+    public Step animate(Animated.Change change) {
+        return new Soften(change.of(radiusPx, Animated::number), change.of(alongPx, Animated::number), towardsDeg);
+    }
+}
