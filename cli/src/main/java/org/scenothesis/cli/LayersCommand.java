@@ -8,15 +8,23 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Blend;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Trail;
+import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.step.Choice;
+import org.scenothesis.core.shot.step.Choices;
 import org.scenothesis.core.shot.step.Keys;
+import org.scenothesis.core.shot.step.Led;
+import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
@@ -30,6 +38,21 @@ final class LayersCommand implements Callable<Integer> {
 
     @Option(names = "--lay", paramLabel = "PLATE", description = "Lay a plate on top; may be said several times, lowest first.")
     List<String> lay = List.of();
+
+    @Option(names = "--lay-whole", description = "Lay the whole shot on top: all below as one picture, for what is done to all of it.")
+    boolean layWhole;
+
+    @Option(names = "--source", paramLabel = "KIND", description = "Where it has its picture from: plate, lightest (so far), or light-gained over the clean plate.")
+    @Nullable String source;
+
+    @Option(names = "--choose", paramLabel = "NAME=WORD", description = "Choose a word of its steps, by the names that are listed.")
+    Map<String, String> choose = Map.of();
+
+    @Option(names = "--points", paramLabel = "STEP=X,Y;X,Y", description = "The points of an outline or of a step that is led by points, in percent of the picture.")
+    Map<String, String> points = Map.of();
+
+    @Option(names = "--jolt", paramLabel = "S", description = "A jolt at a moment of the shot, for what is held by hand.")
+    List<Double> jolts = List.of();
 
     @Option(names = "--layer", paramLabel = "ID", description = "The layer that is changed.")
     @Nullable String layer;
@@ -78,12 +101,13 @@ final class LayersCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        boolean writes = !lay.isEmpty() || layer != null;
+        boolean writes = !lay.isEmpty() || layWhole || layer != null;
         return of.open(writes, (folder, s) -> {
             Shot now = s;
             for (String p : lay) {
                 now = laid(now, p);
             }
+            now = layWhole ? Layers.added(now, Layers.whole(now)) : now;
             if (layer != null) {
                 now = changed(now, layer);
             }
@@ -115,11 +139,28 @@ final class LayersCommand implements Callable<Integer> {
             List<Step> may = Layers.addable(now, l);
             Step step = may.stream().filter(x -> Kind.word(x.getClass()).equals(word)).findFirst().orElseThrow(() -> new InputException(
                     "no step " + word + " can be added to " + id + "; there are " + names(may.stream().map(x -> Kind.word(x.getClass())).toList()) + "."));
-            now = now.withLayer(id, o -> o.with(step));
+            now = now.withLayer(id, o -> Layers.more(o, step));
         }
         for (Map.Entry<String, Double> e : set.entrySet()) {
             Layer l = numbered(now.layer(id).orElseThrow(), e.getKey(), e.getValue());
             now = now.withLayer(id, o -> l);
+        }
+        for (Map.Entry<String, String> e : choose.entrySet()) {
+            Layer l = chosen(now, now.layer(id).orElseThrow(), e.getKey(), e.getValue());
+            now = now.withLayer(id, o -> l);
+        }
+        for (Map.Entry<String, String> e : points.entrySet()) {
+            Layer l = pointed(now.layer(id).orElseThrow(), e.getKey(), e.getValue());
+            now = now.withLayer(id, o -> l);
+        }
+        for (double j : jolts) {
+            now = now.withLayer(id, o -> o.with(Wobble.CALM, w -> w.jolted(j)));
+        }
+        String where = source;
+        if (where != null) {
+            Layer l = now.layer(id).orElseThrow();
+            Layer other = Layers.sourced(now, l, where).orElseThrow(() -> new InputException("the source of " + id + " can be " + names(Layers.sources(s, l)) + ", not " + where + "."));
+            now = now.withLayer(id, o -> other);
         }
         for (String word : without) {
             now = now.withLayer(id, o -> o.withSteps(o.steps().stream().filter(x -> !Kind.word(x.getClass()).equals(word)).toList()));
@@ -142,13 +183,61 @@ final class LayersCommand implements Callable<Integer> {
                     within(p, value);
                     Step changed = p.with(keyframe && Keys.can(step) ? Keys.set(step, at) : step, at, value);
                     if (Math.abs(p.get(changed, at) - value) > 1e-6) {
-                        throw new InputException(code + "=" + value + ": the four corners would not go round one way any more; set the others first.");
+                        throw new InputException(code + "=" + value + ": the points of the step cannot lie so; none may fall together, and corners go round one way.");
                     }
                     return l.with(i, changed);
                 }
             }
         }
         throw new InputException("the layer " + l.id() + " has no number " + code + "; it has " + names(l.steps().stream().flatMap(x -> Parameters.of(x).stream()).map(Parameter::code).toList()) + ".");
+    }
+
+    private Layer chosen(Shot s, Layer l, String code, String word) throws InputException {
+        for (int i = 0; i < l.steps().size(); i++) {
+            Step step = l.steps().get(i);
+            for (Choice<?> c : choices(s, step)) {
+                if (c.code().equals(code)) {
+                    if (!c.options().contains(word)) {
+                        throw new InputException(code + " is one of " + names(c.options()) + ", not " + word + ".");
+                    }
+                    return l.with(i, c.with(step, word));
+                }
+            }
+        }
+        throw new InputException("the layer " + l.id() + " has nothing called " + code + " to choose.");
+    }
+
+    private List<Choice<?>> choices(Shot s, Step step) {
+        return Choices.of(step, s.trails().stream().map(Trail::id).toList(), t -> s.trail(t).map(x -> Trails.takeSeconds(s, x.plate(), at)).orElse(0.0));
+    }
+
+    private Layer pointed(Layer l, String word, String points) throws InputException {
+        List<Point> to = TrackCommand.points(List.of(points.split(";"))).stream().map(p -> p.times(0.01)).toList();
+        for (int i = 0; i < l.steps().size(); i++) {
+            Step step = l.steps().get(i);
+            if (Kind.word(step.getClass()).equals(word)) {
+                Step keyed = keyframe && Keys.can(step) ? Keys.set(step, at) : step;
+                return l.with(i, pointed(keyed, word, to));
+            }
+        }
+        throw new InputException("the layer " + l.id() + " has no step " + word + "; add it with --add.");
+    }
+
+    private Step pointed(Step step, String word, List<Point> to) throws InputException {
+        if (step instanceof Outline o && to.size() >= 3) {
+            return o.withCorners(at, to);
+        }
+        if (!(step instanceof Led led)) {
+            throw new InputException(word + " is not led by points, or too few were given.");
+        }
+        if (to.size() != led.names().size()) {
+            throw new InputException(word + " has " + led.names().size() + " points (" + names(led.names()) + "), " + to.size() + " were given.");
+        }
+        Step moved = led.withPoints(at, to);
+        if (!((Led) moved).points(at).equals(to)) {
+            throw new InputException(word + ": its points cannot lie so; none may fall together, and corners go round one way.");
+        }
+        return moved;
     }
 
     private static void within(Parameter<?> p, double value) throws InputException {
@@ -166,6 +255,7 @@ final class LayersCommand implements Callable<Integer> {
             for (Step step : l.steps()) {
                 ObjectNode numbers = steps.addObject().put("step", Kind.word(step.getClass())).putObject("numbers");
                 Parameters.of(step).forEach(p -> Output.number(numbers, p.code(), p.get(step, at)));
+                choices(s, step).forEach(c -> numbers.put(c.code(), c.get(step)));
             }
             output.say(l.id() + "  " + l.name() + (l.on() ? "" : ", off"));
             l.steps().forEach(step -> output.say("    " + Words.of("step." + Kind.word(step.getClass())) + said(step)));

@@ -66,8 +66,12 @@ final class TrackCommand implements Callable<Integer> {
         if ((one == null) == corners.isEmpty()) {
             throw new InputException("say what to follow: either --point X,Y or --corners with four of them.");
         }
+        return points(one == null ? corners : List.of(one));
+    }
+
+    static List<Point> points(List<String> words) throws InputException {
         List<Point> out = new ArrayList<>();
-        for (String s : one == null ? corners : List.of(one)) {
+        for (String s : words) {
             out.add(point(s));
         }
         return out;

@@ -2,6 +2,7 @@ package org.scenothesis.core.layer;
 
 import java.util.List;
 import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Join;
 
@@ -14,7 +15,7 @@ final class JoinUnit {
 
     static Laid apply(Join join, Laid before, Scene scene) {
         List<Point> p = join.points(scene.seconds()).stream().map(q -> new Point(q.x() * scene.width(), q.y() * scene.height())).toList();
-        Mask kept = scene.outlines().mask(kept(p.get(0), p.get(1), join.keeps() == Join.Side.ABOVE, FAR * Math.max(scene.width(), scene.height()), scene), join.softnessPx(), scene);
+        Mask kept = join.keeps() == Join.Side.WHOLE ? Mask.whole(Plane.filled(scene.width(), scene.height(), 1)) : scene.outlines().mask(kept(p.get(0), p.get(1), join.keeps() == Join.Side.ABOVE, FAR * Math.max(scene.width(), scene.height()), scene), join.softnessPx(), scene);
         Mask had = before.settled(scene).mask();
         Laid l = before.settled(scene).masked(had == null ? kept : had.times(kept)).cutOut(scene);
         PlanarMap onto = onto(p.get(0), p.get(1), p.get(2), p.get(3));

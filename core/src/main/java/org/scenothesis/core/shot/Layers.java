@@ -33,6 +33,7 @@ import org.scenothesis.core.shot.step.Warp;
 import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.shot.step.Wrap;
 import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Kind;
 
 /// What is done to the pile of a shot's layers, bottom first.
 public final class Layers {
@@ -42,7 +43,7 @@ public final class Layers {
     /// How softly a new outline ends.
     public static final double SOFTNESS_PX = 4;
     /// Most of the picture: something to be pulled at.
-    private static final List<Point> MIDDLE = List.of(new Point(0.3, 0.2), new Point(0.7, 0.2), new Point(0.7, 0.8), new Point(0.3, 0.8));
+    public static final List<Point> MIDDLE = List.of(new Point(0.3, 0.2), new Point(0.7, 0.2), new Point(0.7, 0.8), new Point(0.3, 0.8));
 
     /// The steps that need something filmed for the layer alone.
     private static final Set<Class<? extends Step>> FILMED = Set.of(
@@ -67,6 +68,31 @@ public final class Layers {
         }
         out.add(last, step);
         return l.withSteps(out);
+    }
+
+    /// Where a layer may have its picture from, as words.
+    public static List<String> sources(Shot shot, Layer l) {
+        if (l.source() instanceof Source.Below) {
+            return List.of(Kind.word(Source.Below.class));
+        }
+        List<String> out = new ArrayList<>(List.of(Kind.word(Source.OfPlate.class), Kind.word(Source.Lightest.class)));
+        if (!clean(shot, l).isEmpty()) {
+            out.add(Kind.word(Source.LightGained.class));
+        }
+        return out;
+    }
+
+    /// The layer with its picture from elsewhere, as one of those words says; empty for another word.
+    public static Optional<Layer> sourced(Shot shot, Layer l, String word) {
+        if (!sources(shot, l).contains(word)) {
+            return Optional.empty();
+        }
+        return Optional.of(switch (word) {
+            case "lightest" -> l.withSource(new Source.Lightest(l.plate()));
+            case "light-gained" -> l.withSource(new Source.LightGained(l.plate(), clean(shot, l))).withBlend(Blend.ADD);
+            case "plate" -> l.withSource(new Source.OfPlate(l.plate()));
+            default -> l;
+        });
     }
 
     /// A layer for the shot as a whole, above all that is there.

@@ -8,6 +8,7 @@ import org.scenothesis.core.follow.Follower;
 import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Following;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -57,6 +58,40 @@ public final class FollowTake {
             progress.at(n, n);
             return out;
         }
+    }
+
+    /// What was found of a thing from one frame on in both directions, and the frames it was looked for in.
+    public record Both(List<Followed> found, Following.Frames frames) {}
+
+    /// Follows from a frame to both ends of a stretch of the take, in seconds.
+    ///
+    /// - `points`: in shares of the picture. `at`: the moment of the take in which they lie there.
+    ///
+    /// @throws UnsuitableException if there is nothing to be followed through
+    /// @throws FootageException if the take cannot be read
+    /// @throws Stopped if progress asks for it
+    public static Both both(FootageSource take, List<Point> points, double at, Following.Stretch stretch, Bands bands, Progress progress) throws FootageException {
+        Following.Frames frames;
+        int seed;
+        int first;
+        int last;
+        try (Footage t = Footages.open(take)) {
+            if (t.info().frames() < 2) {
+                throw new UnsuitableException(take.path(), "it is a still: there is nothing to be followed through.");
+            }
+            frames = new Following.Frames(t.info().width(), t.info().height(), t.info().times());
+            seed = t.info().frameAt(at);
+            first = t.info().frameAt(stretch.from());
+            last = t.info().frameAt(stretch.to());
+        }
+        List<Point> pixels = points.stream().map(p -> new Point(p.x() * frames.width(), p.y() * frames.height())).toList();
+        int all = last - first + 1;
+        List<Followed> found = new ArrayList<>(run(take, new Seed(pixels, seed, last), bands, (done, of) -> progress.at(done, all), f -> {}));
+        if (first < seed) {
+            List<Followed> before = run(take, new Seed(pixels, seed, first), bands, (done, of) -> progress.at(last - seed + done, all), f -> {});
+            found.addAll(before.subList(1, before.size()));
+        }
+        return new Both(found, frames);
     }
 
     private static void check(Footage t, Seed seed) throws UnsuitableException {

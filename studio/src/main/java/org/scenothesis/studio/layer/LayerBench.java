@@ -20,31 +20,42 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
+import org.scenothesis.core.shot.Trail;
+import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Keys;
+import org.scenothesis.core.shot.step.Led;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.Ripple;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.shot.step.Warp;
+import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.render.ShotRenderer;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.OutlineEditor;
 import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.PointHandles;
 import org.scenothesis.studio.parts.TimeStrip;
 
 /// The finished picture; the layers; the chosen element's place in metres, time, shadow and light.
 public final class LayerBench extends Bench {
     /// What is moved by hand.
-    private static final Set<Class<? extends Step>> HANDS = Set.of(Put.class, Pin.class, Place.class);
+    private static final Set<Class<? extends Step>> HANDS = Set.of(Put.class, Pin.class, Join.class, Cast.class, Warp.class, Ripple.class, Place.class);
 
     private final PictureView picture = new PictureView("");
     private final TimeStrip strip = new TimeStrip();
@@ -54,8 +65,12 @@ public final class LayerBench extends Bench {
     private final BooleanProperty staged = new SimpleBooleanProperty();
     private final LayerProperties properties;
     private final OutlineEditor outline = new OutlineEditor(picture, this::outlined);
-    private final OutlineEditor pins = OutlineEditor.ofFixed(picture, "pin-", this::pinned);
+    private final PointHandles pins = new PointHandles(picture, "pin-", this::pulled, this::pinned);
+    private final TrailMarks trails = new TrailMarks(picture, this::mended);
+    private final FollowLine following;
     private final PutHandles handles = new PutHandles(picture, p -> preview(put(p).apply(session.shot())), p -> accept("move " + layerName(), put(p)));
+    private Optional<Hands.Hand> hand = Optional.empty();
+    private boolean onion;
     private @Nullable String chosen;
     private @Nullable Shot previewed;
     private @Nullable ShotRenderer renderer;
@@ -80,9 +95,10 @@ public final class LayerBench extends Bench {
         plans.setMinHeight(180);
         strip.setMinHeight(58);
         strip.setPrefHeight(58);
-        VBox left = new VBox(8, picture, strip, plans);
+        following = new FollowLine(session, picture, this::layer);
+        VBox left = new VBox(8, picture, following, strip, plans);
         HBox.setHgrow(left, Priority.ALWAYS);
-        VBox all = new VBox(10, pile, properties);
+        VBox all = new VBox(10, pile, properties, following.trails());
         ScrollPane right = new ScrollPane(all);
         right.setFitToWidth(true);
         right.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -136,31 +152,107 @@ public final class LayerBench extends Bench {
         return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(Place.asFilmed(s.somewhere()), p -> p.withFoot(p.foot().set(at, v))));
     }
 
-    /// The layer whose outline is drawn on the picture: a garbage matte is drawn on its screen, on Key, and the base has none.
-    private Optional<Layer> outlinable() {
-        Layer l = layer();
-        return l == null || l.keyed() || LayerModel.lowest(session.shot(), l) ? Optional.empty() : Optional.of(l);
+    /// What is drawn on the picture: what was taken in hand, else the layer's first outline; a garbage matte is drawn on its screen, on Key, and the base has none.
+    private Optional<Hands.Hand> outlined(Layer l) {
+        if (hand.isPresent()) {
+            return hand.filter(h -> Hands.outline(l, h, 0).isPresent());
+        }
+        boolean none = l.keyed() || LayerModel.lowest(session.shot(), l);
+        return none ? Optional.empty() : Hands.of(l).stream().filter(h -> Hands.outline(l, h, 0).isPresent()).findFirst();
+    }
+
+    /// The points that lead a step: of the one in hand, else the first.
+    private Optional<Hands.Hand> led(Layer l) {
+        return hand.isPresent() ? hand.filter(h -> Hands.outline(l, h, 0).isEmpty()) : Hands.of(l).stream().filter(h -> Hands.outline(l, h, 0).isEmpty()).findFirst();
+    }
+
+    private PlanarMap carried(Layer l, Hands.Hand h) {
+        return Hands.carried(session.shot(), l, h.step(), session.seconds().get(), aspect());
+    }
+
+    private double aspect() {
+        return picture.overlay().getHeight() <= 0 ? 16 / 9.0 : picture.overlay().getWidth() / picture.overlay().getHeight();
     }
 
     private void outlined(List<Point> corners) {
+        Layer l = layer();
+        if (l == null) {
+            return;
+        }
+        Optional<Hands.Hand> h = outlined(l);
         double at = session.seconds().get();
-        outlinable().ifPresent(l -> accept(
-                "outline of " + layerName(), s -> s.withLayer(l.id(), o -> o.with(Outline.of(corners, Layers.SOFTNESS_PX), x -> x.withCorners(at, corners)))));
+        if (h.isPresent()) {
+            List<Point> to = Hands.mapped(corners, carried(l, h.get()).inverse());
+            accept("outline of " + layerName(), s -> s.withLayer(l.id(), o -> Hands.moved(o, h.get(), at, to)));
+        } else if (!l.keyed() && !LayerModel.lowest(session.shot(), l)) {
+            accept("outline of " + layerName(), s -> s.withLayer(l.id(), o -> o.with(Outline.of(corners, Layers.SOFTNESS_PX), x -> x.withCorners(at, corners))));
+        }
     }
 
     private void outline() {
-        outline.show(outlinable().flatMap(l -> l.step(Outline.class)).map(o -> o.at(session.seconds().get())).orElse(List.of()));
+        Layer l = layer();
+        Optional<Hands.Hand> h = l == null ? Optional.empty() : outlined(l);
+        outline.show(l == null || h.isEmpty() ? List.of() : Hands.mapped(Hands.outline(l, h.get(), session.seconds().get()).orElse(List.of()), carried(l, h.get())));
     }
 
-    private void pinned(List<Point> corners) {
+    private void pulled(List<Point> points) {
         Layer l = layer();
-        if (l != null && Pin.bendsOneWay(corners)) {
-            double at = session.seconds().get();
-            accept("pin " + layerName(), s -> s.withLayer(l.id(), o -> o.with(Pin.FRESH, p -> p.with(at, corners))));
-        } else {
-            session.say("The four corners must go round one way, none within the others.");
-            handles();
+        Optional<Hands.Hand> h = l == null ? Optional.empty() : led(l);
+        if (l != null && h.isPresent()) {
+            List<Point> to = Hands.mapped(points, carried(l, h.get()).inverse());
+            preview(session.shot().withLayer(l.id(), o -> Hands.moved(o, h.get(), session.seconds().get(), to)));
         }
+    }
+
+    private void pinned(List<Point> points) {
+        Layer l = layer();
+        Optional<Hands.Hand> h = l == null ? Optional.empty() : led(l);
+        if (l == null || h.isEmpty()) {
+            return;
+        }
+        double at = session.seconds().get();
+        List<Point> to = Hands.mapped(points, carried(l, h.get()).inverse());
+        Layer moved = Hands.moved(l, h.get(), at, to);
+        if (moved.equals(l)) {
+            session.say("The points cannot lie so: none may fall together, and four corners must go round one way, none within the others.");
+            previewed = null;
+            pins.hide();
+            handles();
+            frame();
+        } else {
+            accept("points of " + layerName(), s -> s.withLayer(l.id(), o -> Hands.moved(o, h.get(), at, to)));
+        }
+    }
+
+    /// The next of what can be taken hold of.
+    private void nextHand() {
+        Layer l = layer();
+        if (l == null || Hands.of(l).isEmpty()) {
+            session.say("Nothing of this layer is led by points or outlined; add a step first.");
+            return;
+        }
+        hand = Hands.next(l, hand);
+        outline();
+        handles();
+        Step s = l.steps().get(hand.orElseThrow().step());
+        session.say("In hand: " + Words.of("step." + Kind.word(s.getClass())) + (hand.orElseThrow().limit() ? ", its limit" : "") + ".");
+        Platform.runLater(() -> {
+            if (Hands.outline(l, hand.orElseThrow(), 0).isPresent()) {
+                outline.focus();
+            } else {
+                pins.focus();
+            }
+        });
+    }
+
+    private void mended(Trail t, List<Point> places) {
+        following.mend(t, places);
+    }
+
+    private void turnOnion() {
+        onion = !onion;
+        session.say(onion ? "The half is seen whole and half there, over what is below." : "The half is cut at its seam again.");
+        frame();
     }
 
     /// Takes a step in hand that the layer has, or gets now.
@@ -191,11 +283,30 @@ public final class LayerBench extends Bench {
 
     private void handles() {
         Layer l = layer();
-        pins.show(l == null ? List.of() : l.step(Pin.class).map(p -> p.at(session.seconds().get())).orElse(List.of()));
-        handles.show(l == null ? null : l.step(Put.class).orElse(null), session.seconds().get(), session.rate());
+        double at = session.seconds().get();
+        Optional<Hands.Hand> h = l == null ? Optional.empty() : led(l);
+        if (l == null || h.isEmpty()) {
+            pins.hide();
+        } else {
+            Led step = (Led) l.steps().get(h.get().step());
+            pins.show(Hands.mapped(step.points(at), carried(l, h.get())), step.lines(), step.names().stream().map(n -> n.replace('-', ' ')).toList());
+        }
+        int put = l == null ? -1 : l.steps().indexOf(l.step(Put.class).orElse(null));
+        handles.show(l == null || put < 0 ? null : l.step(Put.class).orElse(null), at, session.rate(), l == null || put < 0 ? PlanarMap.identity() : Hands.carried(session.shot(), l, put, at, aspect()));
+        marks(l, at);
+    }
+
+    /// The trails that the layer hangs on; of the base all that were followed in its plate.
+    private void marks(@Nullable Layer l, double at) {
+        Shot shot = session.shot();
+        Set<String> hangs = l == null ? Set.of() : Trails.of(l);
+        List<Trail> seen = shot.trails().stream().filter(t -> hangs.contains(t.id()) || l != null && LayerModel.lowest(shot, l) && l.source().plates().contains(t.plate())).toList();
+        trails.show(seen, seen.stream().map(t -> Trails.takeSeconds(shot, t.plate(), at)).toList(), session.rate());
     }
 
     private void choose(String id) {
+        hand = Optional.empty();
+        onion = false;
         chosen = id;
         refresh();
     }
@@ -218,6 +329,8 @@ public final class LayerBench extends Bench {
         Shot shot = session.shot();
         pile.show(layer());
         Layer l = layer();
+        hand = l == null ? Optional.empty() : hand.filter(Hands.of(l)::contains);
+        following.show();
         List<TimeStrip.Ribbon> ribbons = new ArrayList<>();
         if (l != null) {
             Layers.Stretch there = Layers.there(l, shot.seconds(), session.rate());
@@ -251,6 +364,10 @@ public final class LayerBench extends Bench {
             return;
         }
         Shot shot = pile.seen(previewed != null ? previewed : session.shot());
+        Layer half = layer();
+        if (onion && half != null && shot.layer(half.id()).isPresent()) {
+            shot = Hands.onion(shot, shot.layer(half.id()).orElseThrow());
+        }
         if (shot.layers().isEmpty()) {
             picture.say("Nothing is layered yet. Put the clean plate down first, then what is to be seen over it: L lays the plate that is chosen on the shelf.");
             picture.name("");
@@ -263,10 +380,11 @@ public final class LayerBench extends Bench {
         double at = session.seconds().get();
         int w = picture.roomWidth();
         int h = picture.roomHeight();
+        Shot seen = shot;
         session.worker().ask(
                 "layer-picture",
                 ticket -> {
-                    Picture p = renderer(m).frame(shot, at);
+                    Picture p = renderer(m).frame(seen, at);
                     return DisplayPicture.of(p, w, h, session.bands());
                 },
                 picture::show,
@@ -280,6 +398,12 @@ public final class LayerBench extends Bench {
             case M -> byHand(Put.AS_FILMED, handles::focus);
             case Q -> byHand(Pin.FRESH, pins::focus);
             case K -> keyframe();
+            case H -> nextHand();
+            case F -> following.begin(e.isShiftDown());
+            case O -> turnOnion();
+            case ESCAPE -> {
+                return following.stop();
+            }
             default -> {
                 return pile.key(e.getCode(), e.isShiftDown());
             }
@@ -291,6 +415,9 @@ public final class LayerBench extends Bench {
     public Map<String, String> keys() {
         Map<String, String> keys = LayerPile.keys();
         keys.put("M, Q", "move the layer by hand; pin its corners");
+        keys.put("H", "take hold of the layer's next outline or points");
+        keys.put("F, Shift+F", "follow a point that is clicked; the layer's pinned corners");
+        keys.put("O", "see a joined half whole, half there");
         keys.put("K", "a keyframe here of all that is moved by hand");
         return keys;
     }

@@ -28,8 +28,19 @@ final class LayerModel {
 
     /// What a layer is for, by its steps.
     static String purpose(Shot shot, Layer l) {
-        if (l.source() instanceof Source.LightGained) {
-            return "added light";
+        switch (l.source()) {
+            case Source.LightGained g -> {
+                return "added light";
+            }
+            case Source.Lightest g -> {
+                return "lightest so far";
+            }
+            case Source.Below b -> {
+                return "all below";
+            }
+            case Source.OfPlate p -> {
+                // By its steps.
+            }
         }
         return l.keyed() ? "element" : lowest(shot, l) ? "base" : "patch";
     }

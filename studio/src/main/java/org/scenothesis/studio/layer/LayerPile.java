@@ -111,6 +111,9 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
         }
         rows.getChildren().setAll(all);
         lay.getItems().setAll(shot.plates().stream().filter(p -> p.chosen() != null).map(this::laying).toList());
+        if (!shot.layers().isEmpty()) {
+            lay.getItems().add(Text.item("lay-whole", "the whole shot, all below as one", this::layWhole));
+        }
         lay.setDisable(lay.getItems().isEmpty());
         boolean any = now != null;
         for (Node n : List.of(name, actions)) {
@@ -168,6 +171,12 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
     private void lay(Plate p) {
         Layer fresh = Layers.fresh(session.shot(), p);
         session.change("lay " + p.name(), s -> Layers.added(s, fresh));
+        choose.accept(fresh.id());
+    }
+
+    private void layWhole() {
+        Layer fresh = Layers.whole(session.shot());
+        session.change("lay the whole shot", s -> Layers.added(s, fresh));
         choose.accept(fresh.id());
     }
 
@@ -254,7 +263,13 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
     /// A key of the bench; true if it was one.
     boolean key(KeyCode code, boolean shift) {
         switch (code) {
-            case L -> layChosen();
+            case L -> {
+                if (shift) {
+                    layWhole();
+                } else {
+                    layChosen();
+                }
+            }
             case C -> copy();
             case A -> turnAlone();
             case N -> next(shift ? -1 : 1);
@@ -278,7 +293,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
 
     static Map<String, String> keys() {
         Map<String, String> keys = new LinkedHashMap<>();
-        keys.put("L", "lay the plate chosen on the shelf on top");
+        keys.put("L, Shift+L", "lay the plate chosen on the shelf on top; the whole shot as one");
         keys.put("N", "choose the layer above; with Shift below");
         keys.put("Shift+Up, Shift+Down", "move the layer in the pile");
         keys.put("C, Delete", "copy the layer, take it away");

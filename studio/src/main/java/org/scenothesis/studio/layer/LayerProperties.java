@@ -19,18 +19,27 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Trail;
+import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.Choice;
+import org.scenothesis.core.shot.step.Choices;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Keys;
+import org.scenothesis.core.shot.step.Led;
 import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.shot.step.Warp;
+import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Ease;
 import org.scenothesis.core.value.Given;
@@ -54,6 +63,8 @@ final class LayerProperties extends VBox {
     private String layer = "";
     private List<Object> built = List.of();
     private double at;
+    /// The kind of step whose points are shown as numbers; empty for none.
+    private String open = "";
 
     /// - `moving`: the shot as it would be, while a number is dragged; `done`: what changes once it is let go.
     LayerProperties(Shot shot, Supplier<Production> production, Consumer<Shot> moving, BiConsumer<String, UnaryOperator<Shot>> done) {
@@ -78,6 +89,8 @@ final class LayerProperties extends VBox {
         if (l != null) {
             form.add(l.name());
             l.steps().forEach(s -> form.add(s.getClass()));
+            l.steps().forEach(s -> form.add(s instanceof Led led ? led.names().size() : 0));
+            ofShot.trails().forEach(t -> form.add(t.id() + t.name()));
             form.add(l.time().getClass());
         }
         if (!form.equals(built)) {
@@ -116,7 +129,7 @@ final class LayerProperties extends VBox {
         if (l.step(Shadow.class).isPresent() && shot.stage() != null) {
             light();
         }
-        getChildren().addAll(adding(l), new LayingForm(l, lowest(), new LayingForm.Edits(() -> shot.layer(layer).orElse(l), c -> moving.accept(shot.withLayer(layer, c)), this::accept, updates)));
+        getChildren().addAll(adding(l), new LayingForm(l, lowest(), new LayingForm.Edits(() -> shot.layer(layer).orElse(l), c -> moving.accept(shot.withLayer(layer, c)), this::accept, updates, Layers.sources(shot, l), word -> o -> Layers.sourced(shot, o, word).orElse(o))));
     }
 
     private boolean inside(Node n) {
@@ -136,7 +149,7 @@ final class LayerProperties extends VBox {
             String word = Words.of("step." + Kind.word(s.getClass()));
             MenuItem item = new MenuItem(word);
             item.setId("add-" + Kind.word(s.getClass()));
-            item.setOnAction(e -> accept("add " + word, o -> o.with(s)));
+            item.setOnAction(e -> accept("add " + word, o -> Layers.more(o, s)));
             add.getItems().add(item);
         }
         return add;
@@ -188,11 +201,78 @@ final class LayerProperties extends VBox {
             if (usual instanceof Place && shot.stage() == null) {
                 return;
             }
-            for (Parameter<?> p : Parameters.of(usual)) {
-                tape(p);
+            choices();
+            List<? extends Parameter<?>> all = Parameters.of(usual);
+            int own = usual instanceof Led led ? all.size() - 2 * led.names().size() : all.size();
+            all.subList(0, own).forEach(this::tape);
+            if (own < all.size()) {
+                points(all.subList(own, all.size()));
             }
+            special();
             if (usual instanceof Grade && !lowest()) {
                 matched();
+            }
+        }
+
+        private void choices() {
+            double since = at;
+            for (Choice<?> c : Choices.of(usual, shot.trails().stream().map(Trail::id).toList(), t -> shot.trail(t).map(x -> Trails.takeSeconds(shot, x.plate(), since)).orElse(0.0))) {
+                String name = Words.of("choice." + c.code());
+                ChoiceRow row = new ChoiceRow(c.code(), name, c.options().stream().map(this::word).toList(), word -> accept(name, put(s -> c.with(s, c.options().stream().filter(o -> word(o).equals(word)).findFirst().orElseThrow()))));
+                updates.add(() -> row.show(word(c.get(now()))));
+                getChildren().add(row);
+            }
+        }
+
+        /// A trail by its name, else a word of the house.
+        private String word(String option) {
+            return shot.trail(option).map(Trail::name).orElseGet(() -> Words.has("option." + option) ? Words.of("option." + option) : option);
+        }
+
+        /// The points are pulled in the picture; their numbers are there when they are wanted.
+        private void points(List<? extends Parameter<?>> numbers) {
+            int from = getChildren().size();
+            numbers.forEach(this::tape);
+            List<Node> rows = List.copyOf(getChildren().subList(from, getChildren().size()));
+            String code = Kind.word(usual.getClass());
+            Button b = Text.button("", "floor-button", () -> {
+                open = open.equals(code) ? "" : code;
+                updates.forEach(Runnable::run);
+            });
+            b.setId("points-" + code);
+            updates.add(() -> {
+                boolean shown = open.equals(code);
+                b.setText(shown ? "hide the numbers of its points" : "its points as numbers");
+                rows.forEach(n -> {
+                    n.setVisible(shown);
+                    n.setManaged(shown);
+                });
+            });
+            getChildren().add(from, b);
+        }
+
+        /// What only one kind of step has.
+        private void special() {
+            if (usual instanceof Wobble) {
+                Button jolt = Text.button("a jolt here", "floor-button", () -> accept("a jolt", put(s -> ((Wobble) s).jolted(at))));
+                jolt.setId("jolt");
+                Button calm = Text.button("no jolts", "floor-button", () -> accept("no jolts", put(s -> ((Wobble) s).withJolts(List.of()))));
+                calm.setId("no-jolts");
+                updates.add(() -> calm.setDisable(!(now() instanceof Wobble w) || w.jolts().isEmpty()));
+                getChildren().add(new HBox(6, jolt, calm));
+            }
+            if (usual instanceof Cast) {
+                Button limit = Text.button("", "floor-button", () -> accept("limit of the shadow", put(s -> ((Cast) s).withLimit(((Cast) s).limit().isEmpty() ? Layers.MIDDLE : List.of()))));
+                limit.setId("cast-limit");
+                updates.add(() -> limit.setText(now() instanceof Cast c && !c.limit().isEmpty() ? "no limit" : "keep it within an outline"));
+                getChildren().add(limit);
+            }
+            if (usual instanceof Warp) {
+                Button pin = Text.button("a pin more", "floor-button", () -> accept("a pin more", put(s -> ((Warp) s).pinned(new Point(0.5, 0.5)))));
+                pin.setId("pin-more");
+                Button fewer = Text.button("a pin fewer", "floor-button", () -> accept("a pin fewer", put(s -> ((Warp) s).fewer())));
+                fewer.setId("pin-fewer");
+                getChildren().add(new HBox(6, pin, fewer));
             }
         }
 

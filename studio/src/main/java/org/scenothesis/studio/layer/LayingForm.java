@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.shot.Blend;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.Words;
@@ -24,13 +25,22 @@ import org.scenothesis.studio.parts.Text;
 final class LayingForm extends VBox {
     private final Edits edits;
 
-    /// How the layer is seen and changed: as it is `now`, `moving` while a number is dragged, `done` once; `updates` are called whenever it has changed.
-    record Edits(Supplier<Layer> now, Consumer<UnaryOperator<Layer>> moving, BiConsumer<String, UnaryOperator<Layer>> done, List<Runnable> updates) {}
+    /// How the layer is seen and changed: as it is `now`, `moving` while a number is dragged, `done` once; `updates` are called whenever it has changed; `sources`, `sourced`: where its
+    /// picture may come from, as words, and what makes it so.
+    record Edits(Supplier<Layer> now, Consumer<UnaryOperator<Layer>> moving, BiConsumer<String, UnaryOperator<Layer>> done, List<Runnable> updates, List<String> sources,
+            Function<String, UnaryOperator<Layer>> sourced) {}
 
     LayingForm(Layer l, boolean lowest, Edits edits) {
         super(6);
         this.edits = edits;
         getChildren().add(Text.of("time and laying", "column-head"));
+        if (!lowest && edits.sources().size() > 1) {
+            choice("source", edits.sources(), o -> Kind.word(o.source().getClass()), edits.sourced());
+        }
+        if (l.source() instanceof Source.Below) {
+            blend(lowest);
+            return;
+        }
         choice("time", Stream.of(TimeMap.class.getPermittedSubclasses()).map(Kind::word).toList(), o -> Kind.word(o.time().getClass()), this::timed);
         switch (l.time()) {
             case TimeMap.Straight s -> {
@@ -43,6 +53,10 @@ final class LayingForm extends VBox {
                 tape("loop to", "s", 0, 3600, t -> ((TimeMap.Looped) t).toSeconds(), v -> t -> looped(((TimeMap.Looped) t).fromSeconds(), v));
             }
         }
+        blend(lowest);
+    }
+
+    private void blend(boolean lowest) {
         if (!lowest) {
             choice("blend", Stream.of(Blend.values()).map(LayingForm::word).toList(), o -> word(o.blend()), w -> o -> o.withBlend(Blend.valueOf(w.toUpperCase(Locale.ROOT))));
         }

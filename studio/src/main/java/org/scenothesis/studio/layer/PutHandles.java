@@ -13,6 +13,7 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.value.Animated;
@@ -42,6 +43,7 @@ final class PutHandles {
     private List<Object> drawn = List.of();
     private double at;
     private double rate = 25;
+    private PlanarMap carry = PlanarMap.identity();
 
     /// - `moving`: how it would lie, while it is dragged; `done`: how it lies once it is let go.
     PutHandles(PictureView picture, Consumer<Put> moving, Consumer<Put> done) {
@@ -71,8 +73,9 @@ final class PutHandles {
         over.heightProperty().addListener(o -> draw());
     }
 
-    /// Shows where a layer lies at a moment, in seconds; nothing for a layer that is not put anywhere.
-    void show(@Nullable Put now, double seconds, double framesPerSecond) {
+    /// Shows where a layer lies at a moment, in seconds; nothing for a layer that is not put anywhere. `carried`: what carries it along afterwards, in shares.
+    void show(@Nullable Put now, double seconds, double framesPerSecond, PlanarMap carried) {
+        carry = carried;
         put = now;
         at = seconds;
         rate = framesPerSecond;
@@ -84,7 +87,7 @@ final class PutHandles {
     }
 
     private Point place(Put p, double seconds) {
-        Point there = p.about().plus(p.at(seconds).by());
+        Point there = carry.map(p.about().plus(p.at(seconds).by()));
         return new Point(there.x() * over.getWidth(), there.y() * over.getHeight());
     }
 
@@ -107,7 +110,7 @@ final class PutHandles {
         arm.setEndY(tip.y());
         end.setX(tip.x() - GRIP / 2);
         end.setY(tip.y() - GRIP / 2);
-        List<Object> form = List.of(p.about(), p.by(), rate, over.getWidth(), over.getHeight());
+        List<Object> form = List.of(p.about(), p.by(), rate, carry, over.getWidth(), over.getHeight());
         if (!form.equals(drawn)) {
             drawn = form;
             way(p);
@@ -155,7 +158,7 @@ final class PutHandles {
     }
 
     private Point share(Point hand) {
-        return new Point(hand.x() / over.getWidth(), hand.y() / over.getHeight());
+        return carry.inverse().map(hand.x() / over.getWidth(), hand.y() / over.getHeight());
     }
 
     private Put moved(Put p, Point hand) {

@@ -26,25 +26,12 @@ public final class OutlineEditor {
     private final Group marks = new Group();
     private final Polygon line = new Polygon();
     private final Consumer<List<Point>> accept;
-    private final String id;
-    private final boolean fixed;
     private List<Point> points = List.of();
     private int focused = -1;
     /// A corner was pulled away from where it is known to be.
     private boolean pulled;
 
     public OutlineEditor(PictureView picture, Consumer<List<Point>> accept) {
-        this(picture, "corner-", false, accept);
-    }
-
-    /// Corners that are only moved, none added or taken away; they may lie outside the picture.
-    public static OutlineEditor ofFixed(PictureView picture, String id, Consumer<List<Point>> accept) {
-        return new OutlineEditor(picture, id, true, accept);
-    }
-
-    private OutlineEditor(PictureView picture, String id, boolean fixed, Consumer<List<Point>> accept) {
-        this.id = id;
-        this.fixed = fixed;
         over = picture.overlay();
         this.accept = accept;
         line.getStyleClass().add("outline");
@@ -52,7 +39,7 @@ public final class OutlineEditor {
         over.setPickOnBounds(true);
         over.getChildren().add(marks);
         over.addEventHandler(MouseEvent.MOUSE_CLICKED, e -> {
-            if (!fixed && e.getClickCount() == 2 && e.getButton() == MouseButton.PRIMARY) {
+            if (e.getClickCount() == 2 && e.getButton() == MouseButton.PRIMARY) {
                 accept.accept(added(new Point(e.getX() / over.getWidth(), e.getY() / over.getHeight())));
             }
         });
@@ -120,10 +107,10 @@ public final class OutlineEditor {
         Rectangle r = new Rectangle(p.x() * over.getWidth() - GRIP / 2, p.y() * over.getHeight() - GRIP / 2, GRIP, GRIP);
         r.getStyleClass().add("handle");
         r.setCursor(Cursor.MOVE);
-        r.setId(id + i);
+        r.setId("corner-" + i);
         r.setOnMouseDragged(e -> {
-            double x = fixed ? e.getX() : Math.clamp(e.getX(), 0, over.getWidth());
-            double y = fixed ? e.getY() : Math.clamp(e.getY(), 0, over.getHeight());
+            double x = Math.clamp(e.getX(), 0, over.getWidth());
+            double y = Math.clamp(e.getY(), 0, over.getHeight());
             pulled = true;
             r.setX(x - GRIP / 2);
             r.setY(y - GRIP / 2);
@@ -170,9 +157,6 @@ public final class OutlineEditor {
             case DOWN -> move(i, 0, step);
             case DELETE, BACK_SPACE -> takeAway(i);
             case INSERT -> {
-                if (fixed) {
-                    return false;
-                }
                 Point a = points.get(i);
                 Point b = points.get((i + 1) % points.size());
                 List<Point> more = new ArrayList<>(points);
@@ -191,12 +175,12 @@ public final class OutlineEditor {
         Point p = points.get(i);
         List<Point> moved = new ArrayList<>(points);
         Point there = new Point(p.x() + x, p.y() + y);
-        moved.set(i, fixed ? there : new Point(Math.clamp(there.x(), 0, 1), Math.clamp(there.y(), 0, 1)));
+        moved.set(i, new Point(Math.clamp(there.x(), 0, 1), Math.clamp(there.y(), 0, 1)));
         accept.accept(moved);
     }
 
     private void takeAway(int i) {
-        if (!fixed && points.size() > 3) {
+        if (points.size() > 3) {
             List<Point> fewer = new ArrayList<>(points);
             fewer.remove(i);
             accept.accept(fewer);

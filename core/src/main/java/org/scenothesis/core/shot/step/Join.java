@@ -12,7 +12,9 @@ public record Join(Animated<List<Point>> points, Side keeps, double softnessPx) 
     /// Which side of the seam.
     public enum Side {
         ABOVE,
-        BELOW
+        BELOW,
+        /// It is not cut, only laid.
+        WHOLE
     }
 
     /// A seam across the middle that stays where it was filmed.

@@ -30,6 +30,31 @@ public record Warp(List<Point> at, Animated<List<Point>> to) implements Step, Le
         return new Warp(at, Animated.of(at));
     }
 
+    /// With a pin more that draws at nothing yet; near the wished place, where no other is.
+    public Warp pinned(Point near) {
+        if (at.size() >= MOST_PINS) {
+            return this;
+        }
+        Point p = near;
+        while (!apart(plus(at, p)) || !apart(plus(to.still(), p))) {
+            p = p.plus(new Point(0.02, 0.013));
+        }
+        Point fresh = p;
+        return new Warp(plus(at, fresh), new Animated<>(plus(to.still(), fresh), to.keys().stream().map(k -> new Animated.At<>(k.seconds(), plus(k.value(), fresh), k.ease())).toList()));
+    }
+
+    /// Less its last pin; one always stays.
+    public Warp fewer() {
+        int n = at.size() - 1;
+        return n < 1 ? this : new Warp(at.subList(0, n), new Animated<>(List.copyOf(to.still().subList(0, n)), to.keys().stream().map(k -> new Animated.At<>(k.seconds(), List.copyOf(k.value().subList(0, n)), k.ease())).toList()));
+    }
+
+    private static List<Point> plus(List<Point> some, Point one) {
+        List<Point> out = new ArrayList<>(some);
+        out.add(one);
+        return List.copyOf(out);
+    }
+
     private static boolean apart(List<Point> p) {
         for (int i = 0; i < p.size(); i++) {
             for (int j = 0; j < i; j++) {

@@ -1,0 +1,123 @@
+package org.scenothesis.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Following;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.Trail;
+import org.scenothesis.core.shot.Trails;
+import org.scenothesis.production.measure.FollowTake;
+import org.scenothesis.production.store.ProductionFolder;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+@Command(name = "trails", description = "Lists what was followed in a shot, follows more, and takes it away.", mixinStandardHelpOptions = true)
+final class TrailsCommand implements Callable<Integer> {
+    @Mixin
+    OfShot of;
+
+    @Option(names = "--follow", paramLabel = "PLATE", description = "Follow something in the chosen take of a plate.")
+    @Nullable String plate;
+
+    @Option(names = "--points", paramLabel = "X,Y", arity = "1..4", description = "One point, or four corners (top left, top right, bottom right, bottom left), in percent of the picture.")
+    List<String> points = List.of();
+
+    @Option(names = "--at", paramLabel = "SECONDS", description = "The moment of the take at which they lie there.", defaultValue = "0")
+    double at;
+
+    @Option(names = "--name", paramLabel = "WORDS", description = "What it is called.", defaultValue = "followed")
+    String name;
+
+    @Option(names = "--layer", paramLabel = "ID", description = "The layer that goes along with it.")
+    @Nullable String layer;
+
+    @Option(names = "--mend", paramLabel = "TRAIL", description = "Show by hand where a trail is at that moment; it is followed anew from there.")
+    @Nullable String mend;
+
+    @Option(names = "--away", paramLabel = "TRAIL", description = "Take a trail away.")
+    @Nullable String away;
+
+    @Mixin
+    Output output;
+
+    @Override
+    public Integer call() throws Exception {
+        boolean writes = plate != null || away != null || mend != null;
+        return of.open(writes, (folder, s) -> {
+            Shot now = away == null ? s : Trails.without(s, trail(s, away).id());
+            now = mend == null ? now : mended(folder, now, trail(now, mend));
+            now = plate == null ? now : followed(folder, now, plate);
+            if (!now.equals(s)) {
+                Shot kept = now;
+                folder.save(folder.production().withShot(s.id(), x -> kept));
+            }
+            report(now);
+        });
+    }
+
+    private Shot followed(ProductionFolder folder, Shot s, String of) throws Exception {
+        if (layer != null && s.layer(layer).isEmpty()) {
+            throw new InputException("there is no layer " + layer + " in shot " + s.id() + ".");
+        }
+        Take take = take(s, of);
+        FollowTake.Both b = follow(folder, take, new Following.Stretch(0, Double.MAX_VALUE));
+        int seed = seed(b);
+        Trail t = Following.trail(Trails.free(s), name, of, b.found(), seed, b.frames());
+        return Following.followed(s, t, layer, b.frames().times().get(seed));
+    }
+
+    private Shot mended(ProductionFolder folder, Shot s, Trail t) throws Exception {
+        FollowTake.Both b = follow(folder, take(s, t.plate()), Following.around(t, at));
+        return Trails.with(s, Following.mended(t, b.found(), seed(b), b.frames()));
+    }
+
+    private FollowTake.Both follow(ProductionFolder folder, Take take, Following.Stretch stretch) throws Exception {
+        List<Point> places = TrackCommand.points(points).stream().map(p -> p.times(0.01)).toList();
+        if (places.size() != 1 && places.size() != 4) {
+            throw new InputException("one point can be followed, or four corners; " + places.size() + " were given.");
+        }
+        try (Bands bands = Bands.allCores()) {
+            return FollowTake.both(folder.source(take), places, at, stretch, bands, output.progress("following"));
+        }
+    }
+
+    /// The frame it was shown in is the first of the series.
+    private static int seed(FollowTake.Both b) {
+        return b.found().getFirst().frame();
+    }
+
+    private static Trail trail(Shot s, String id) throws InputException {
+        return s.trail(id).orElseThrow(() -> new InputException("there is no trail " + id + " in shot " + s.id() + "."));
+    }
+
+    private static Take take(Shot s, String of) throws InputException {
+        Plate p = s.plate(of).orElseThrow(() -> new InputException("there is no plate " + of + " in shot " + s.id() + "."));
+        Take take = p.chosen();
+        if (take == null) {
+            throw new InputException("the plate " + of + " has no take yet; bring one in.");
+        }
+        return take;
+    }
+
+    private void report(Shot s) {
+        ObjectNode o = Output.object();
+        ArrayNode all = o.putArray("trails");
+        for (Trail t : s.trails()) {
+            ObjectNode one = all.addObject().put("id", t.id()).put("name", t.name()).put("plate", t.plate()).put("flat", t.flat());
+            one.put("spots", t.spots().size());
+            Output.number(one, "from_seconds", t.spots().getFirst().seconds());
+            Output.number(one, "to_seconds", t.spots().getLast().seconds());
+            output.say(String.format(Locale.ROOT, "%s  %s  in %s: found in %d frames from %.2f to %.2f s", t.id(), t.name(), t.plate(), t.spots().size(), t.spots().getFirst().seconds(), t.spots().getLast().seconds()));
+        }
+        output.print(o);
+    }
+}

@@ -1,0 +1,81 @@
+package org.scenothesis.core.shot;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.follow.Followed;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Hung;
+
+/// Makes trails of what was followed, and mends them by hand.
+public final class Following {
+    private Following() {}
+
+    /// How the frames of a take lie in time, and how large they are, in pixels.
+    ///
+    /// `times`: seconds of every frame into the take.
+    public record Frames(int width, int height, List<Double> times) {
+        public Frames {
+            times = List.copyOf(times);
+        }
+    }
+
+    /// A trail of what was found; `seed`: the frame in which it was shown by hand.
+    ///
+    /// @throws IllegalArgumentException if nothing was found at all
+    public static Trail trail(String id, String name, String plate, List<Followed> found, int seed, Frames frames) {
+        return new Trail(id, name, plate, spots(found, seed, frames));
+    }
+
+    private static List<Trail.Spot> spots(List<Followed> found, int seed, Frames f) {
+        List<Trail.Spot> out = new ArrayList<>();
+        for (Followed x : found) {
+            if (x.found()) {
+                List<Point> places = x.places().stream().map(p -> new Point(p.x() / f.width, p.y() / f.height)).toList();
+                out.add(new Trail.Spot(f.times.get(x.frame()), places, x.size(), x.turnDeg(), x.confidence(), x.frame() == seed));
+            }
+        }
+        return out;
+    }
+
+    /// The moments between which a trail is followed anew when it is shown by hand at one: the nearest shown by hand before and behind it, else the ends of the take.
+    public record Stretch(double from, double to) {}
+
+    /// The stretch around a moment of the take, in seconds, that a correction there may change.
+    public static Stretch around(Trail t, double seconds) {
+        double from = 0;
+        double to = Double.MAX_VALUE;
+        for (Trail.Spot s : t.spots()) {
+            if (s.byHand() && s.seconds() < seconds - 1e-6) {
+                from = s.seconds();
+            }
+            if (s.byHand() && s.seconds() > seconds + 1e-6) {
+                to = Math.min(to, s.seconds());
+            }
+        }
+        return new Stretch(from, to);
+    }
+
+    /// The trail with what was found anew after it was shown by hand in frame `seed`; what was shown by hand before stays.
+    ///
+    /// Size and turn go on from what they were known to be in that frame.
+    public static Trail mended(Trail t, List<Followed> found, int seed, Frames f) {
+        double at = f.times.get(seed);
+        Stretch s = around(t, at);
+        Trail.Spot was = t.at(at);
+        List<Trail.Spot> all = new ArrayList<>(t.spots().stream().filter(x -> x.seconds() <= s.from + 1e-6 && x.seconds() < at || x.seconds() >= s.to - 1e-6).toList());
+        for (Trail.Spot x : spots(found, seed, f)) {
+            if (all.stream().noneMatch(o -> Math.abs(o.seconds() - x.seconds()) < 1e-6)) {
+                all.add(new Trail.Spot(x.seconds(), x.places(), Math.clamp(was.size() * x.size(), 0.001, 1000), was.turnDeg() + x.turnDeg(), x.confidence(), x.byHand()));
+            }
+        }
+        return t.withSpots(all);
+    }
+
+    /// The shot with a trail, and a layer that goes along with it from a moment of the trail's take on, in seconds; null for no layer.
+    public static Shot followed(Shot shot, Trail trail, @Nullable String layer, double sinceSeconds) {
+        Shot s = Trails.with(shot, trail);
+        return layer == null ? s : s.withLayer(layer, l -> l.with(new Follow(new Hung(trail.id(), sinceSeconds, true))));
+    }
+}

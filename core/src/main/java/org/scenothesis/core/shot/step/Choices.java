@@ -1,0 +1,63 @@
+package org.scenothesis.core.shot.step;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.ToDoubleFunction;
+import org.jspecify.annotations.Nullable;
+
+/// The words that the kinds of step go by.
+public final class Choices {
+    /// Hung on nothing.
+    public static final String NOTHING = "nothing";
+    private static final List<String> YES_NO = List.of("no", "yes");
+
+    private Choices() {}
+
+    /// What can be chosen of a step.
+    ///
+    /// - `trails`: ids of what it may hang on; `since`: the moment of a trail's take, in seconds, at which it is hung.
+    public static List<Choice<?>> of(Step step, List<String> trails, ToDoubleFunction<String> since) {
+        return switch (step) {
+            case Outline o -> {
+                List<Choice<?>> out = new ArrayList<>(List.of(
+                        new Choice<>(Outline.class, "counts", words(Outline.Counts.values()), x -> word(x.counts()), (x, w) -> x.withCounts(Outline.Counts.valueOf(w.toUpperCase(Locale.ROOT)))),
+                        new Choice<>(Outline.class, "curved", YES_NO, x -> yes(x.curved()), (x, w) -> x.withCurved(w.equals("yes")))));
+                if (!trails.isEmpty()) {
+                    List<String> names = new ArrayList<>(List.of(NOTHING));
+                    names.addAll(trails);
+                    out.add(new Choice<>(Outline.class, "hung", names, x -> on(x.hung()), (x, w) -> x.withHung(w.equals(NOTHING) ? null : new Hung(w, since.applyAsDouble(w), true))));
+                }
+                yield out;
+            }
+            case Follow f -> List.of(
+                    new Choice<>(Follow.class, "follows", trails.contains(f.by().trail()) ? trails : plus(trails, f.by().trail()), x -> x.by().trail(), (x, w) -> new Follow(new Hung(w, since.applyAsDouble(w), x.by().turns()))),
+                    new Choice<>(Follow.class, "turns", YES_NO, x -> yes(x.by().turns()), (x, w) -> new Follow(new Hung(x.by().trail(), x.by().sinceSeconds(), w.equals("yes")))));
+            case Join j -> List.of(new Choice<>(Join.class, "keeps", words(Join.Side.values()), x -> word(x.keeps()), (x, w) -> x.with(Join.Side.valueOf(w.toUpperCase(Locale.ROOT)), x.softnessPx())));
+            default -> List.of();
+        };
+    }
+
+    private static List<String> plus(List<String> all, String one) {
+        List<String> out = new ArrayList<>(all);
+        out.add(one);
+        return out;
+    }
+
+    private static String on(@Nullable Hung h) {
+        return h == null ? NOTHING : h.trail();
+    }
+
+    private static String yes(boolean b) {
+        return b ? "yes" : "no";
+    }
+
+    private static List<String> words(Enum<?>[] values) {
+        return Arrays.stream(values).map(Choices::word).toList();
+    }
+
+    private static String word(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,209 @@
+package org.scenothesis.studio.layer;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Following;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Source;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.Trail;
+import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.step.Pin;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.production.measure.FollowTake;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Text;
+
+/// Follows what is clicked in the picture, with how far it is and a way to stop it, and lists what was followed.
+final class FollowLine extends HBox {
+    private static final String LANE = "follow";
+
+    private final Session session;
+    private final Supplier<@Nullable Layer> layer;
+    private final Label words = new Label();
+    private final ProgressBar bar = new ProgressBar(0);
+    private final Button stop;
+    private final VBox trails = new VBox(4);
+    private boolean waiting;
+
+    FollowLine(Session session, PictureView picture, Supplier<@Nullable Layer> layer) {
+        super(8);
+        this.session = session;
+        this.layer = layer;
+        stop = Text.button("stop", "floor-button", this::stop);
+        stop.setId("follow-stop");
+        words.setId("follow-words");
+        words.getStyleClass().add("muted");
+        bar.setPrefWidth(180);
+        setAlignment(Pos.CENTER_LEFT);
+        getChildren().addAll(words, bar, stop);
+        picture.overlay().addEventFilter(MouseEvent.MOUSE_CLICKED, e -> {
+            if (waiting && e.getButton() == MouseButton.PRIMARY) {
+                e.consume();
+                follow(List.of(new Point(e.getX() / picture.overlay().getWidth(), e.getY() / picture.overlay().getHeight())));
+            }
+        });
+        idle();
+    }
+
+    /// What was followed in the shot, each with a way to take it away.
+    VBox trails() {
+        return trails;
+    }
+
+    void show() {
+        Shot shot = session.shot();
+        trails.getChildren().clear();
+        Button more = Text.button("follow a point", "floor-button", () -> begin(false));
+        more.setId("follow");
+        more.setDisable(plate() == null);
+        if (!shot.trails().isEmpty() || !shot.layers().isEmpty()) {
+            trails.getChildren().addAll(Text.of("followed in this shot", "column-head"), more);
+        }
+        for (Trail t : shot.trails()) {
+            Region room = new Region();
+            HBox.setHgrow(room, Priority.ALWAYS);
+            Button away = Text.button("\u00d7", "floor-button", () -> session.change("take " + t.name() + " away", s -> Trails.without(s, t.id())));
+            away.setId("away-" + t.id());
+            away.setAccessibleText("take " + t.name() + " away");
+            HBox row = new HBox(6, Text.of(t.name(), "strong"), Text.of("found in " + t.spots().size() + " frames", "muted", "small"), room, away);
+            row.setAlignment(Pos.CENTER_LEFT);
+            trails.getChildren().add(row);
+        }
+    }
+
+    private void idle() {
+        waiting = false;
+        setVisible(false);
+        setManaged(false);
+    }
+
+    private void told(String sentence, boolean busy) {
+        words.setText(sentence);
+        bar.setVisible(busy);
+        bar.setManaged(busy);
+        setVisible(true);
+        setManaged(true);
+    }
+
+    /// The plate whose picture is clicked: of the lowest layer that was filmed and moves.
+    private @Nullable Plate plate() {
+        Shot s = session.shot();
+        return s.layers().stream().filter(l -> l.on() && !(l.source() instanceof Source.Below)).findFirst().flatMap(l -> s.plate(l.plate())).filter(p -> p.chosen() != null).orElse(null);
+    }
+
+    /// Waits for a click; `corners`: follows the pinned corners of the chosen layer instead.
+    void begin(boolean corners) {
+        Plate p = plate();
+        Layer l = layer.get();
+        if (p == null) {
+            session.say("Lay a plate first; what is followed is followed in the lowest one.");
+            return;
+        }
+        if (corners) {
+            Optional<Pin> pin = l == null ? Optional.empty() : l.step(Pin.class);
+            pin.ifPresentOrElse(x -> follow(x.at(session.seconds().get())), () -> session.say("Pin the layer's corners first: Q; then they are followed."));
+            return;
+        }
+        waiting = true;
+        told("Click what is to be followed in “" + p.name() + "”" + (hung(l) ? "; " + l.name() + " goes along." : "."), false);
+    }
+
+    private boolean hung(@Nullable Layer l) {
+        return l != null && !LayerModel.lowest(session.shot(), l) && !(l.source() instanceof Source.Below);
+    }
+
+    /// Stops waiting or following; whether there was anything to stop.
+    boolean stop() {
+        boolean any = isVisible();
+        session.worker().cancel(LANE);
+        idle();
+        return any;
+    }
+
+    private void follow(List<Point> points) {
+        Plate p = plate();
+        Layer l = layer.get();
+        if (p == null) {
+            return;
+        }
+        String hung = hung(l) && l != null ? l.id() : null;
+        String id = Trails.free(session.shot());
+        String name = points.size() == 4 ? "corners " + (session.shot().trails().size() + 1) : "point " + (session.shot().trails().size() + 1);
+        double at = Trails.takeSeconds(session.shot(), p.id(), session.seconds().get());
+        ask(p, points, at, new Following.Stretch(0, Double.MAX_VALUE), b -> {
+            int seed = b.found().getFirst().frame();
+            Trail t = Following.trail(id, name, p.id(), b.found(), seed, b.frames());
+            session.change("follow " + name, s -> Following.followed(s, t, hung, b.frames().times().get(seed)));
+            said(t, b);
+        });
+    }
+
+    /// A trail is shown by hand: it is followed anew from there.
+    void mend(Trail t, List<Point> places) {
+        Plate p = session.shot().plate(t.plate()).orElse(null);
+        double at = Trails.takeSeconds(session.shot(), t.plate(), session.seconds().get());
+        if (p != null) {
+            ask(p, places, at, Following.around(t, at), b -> {
+                Trail mended = Following.mended(t, b.found(), b.found().getFirst().frame(), b.frames());
+                session.change("show " + t.name() + " by hand", s -> Trails.with(s, mended));
+                said(mended, b);
+            });
+        }
+    }
+
+    private void said(Trail t, FollowTake.Both b) {
+        long lost = b.found().stream().filter(f -> !f.found()).count();
+        session.say(lost == 0 ? "Found in every frame that was looked at." : "Not found in " + lost + " of " + b.found().size() + " frames; there it goes straight on. Pull its ring where it is wrong.");
+    }
+
+    private interface Then {
+        void with(FollowTake.Both found);
+    }
+
+    private void ask(Plate p, List<Point> points, double at, Following.Stretch stretch, Then then) {
+        Take take = p.chosen();
+        FootageSource source = take == null ? null : session.footage(take);
+        if (source == null) {
+            return;
+        }
+        waiting = false;
+        bar.setProgress(0);
+        told("Following in “" + p.name() + "”.", true);
+        session.worker().ask(
+                LANE,
+                ticket -> {
+                    try (Bands bands = Bands.allCores()) {
+                        return FollowTake.both(source, points, at, stretch, bands, (done, of) -> {
+                            session.worker().onUi(() -> bar.setProgress(of == 0 ? 0 : done / (double) of));
+                            return ticket.wanted();
+                        });
+                    }
+                },
+                found -> {
+                    idle();
+                    then.with(found);
+                },
+                e -> {
+                    idle();
+                    session.say(String.valueOf(e.getMessage()));
+                });
+    }
+}

@@ -1,0 +1,155 @@
+package org.scenothesis.studio.parts;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+import javafx.event.Event;
+import javafx.scene.Cursor;
+import javafx.scene.Group;
+import javafx.scene.layout.Pane;
+import javafx.scene.shape.Polyline;
+import javafx.scene.shape.Rectangle;
+import org.scenothesis.core.picture.Point;
+
+/// Points drawn over a picture, joined by lines, that are pulled to where they belong; as many as there are, in shares of the picture, also outside of it.
+///
+/// - By keyboard: tab to a point; arrows move it, with shift ten times as far.
+/// - While one is pulled the points are told as they would be; on release, and for every key, once.
+public final class PointHandles {
+    private static final double GRIP = 9;
+    private static final double STEP = 0.002;
+
+    private final Pane over;
+    private final Group marks = new Group();
+    private final String id;
+    private final Consumer<List<Point>> moving;
+    private final Consumer<List<Point>> done;
+    private List<Point> points = List.of();
+    private List<List<Integer>> lines = List.of();
+    private List<String> names = List.of();
+    private int focused = -1;
+    private boolean pulled;
+
+    /// - `id`: of the points, before their number.
+    public PointHandles(PictureView picture, String id, Consumer<List<Point>> moving, Consumer<List<Point>> done) {
+        over = picture.overlay();
+        this.id = id;
+        this.moving = moving;
+        this.done = done;
+        over.getChildren().add(marks);
+        over.widthProperty().addListener(o -> draw());
+        over.heightProperty().addListener(o -> draw());
+    }
+
+    /// - `chains`: which points are joined by lines, by their numbers. `words`: what every point is.
+    public void show(List<Point> now, List<List<Integer>> chains, List<String> words) {
+        if (pulled || !points.equals(now) || !lines.equals(chains) || !names.equals(words)) {
+            points = List.copyOf(now);
+            lines = chains;
+            names = words;
+            draw();
+        }
+    }
+
+    /// Shows none.
+    public void hide() {
+        show(List.of(), List.of(), List.of());
+    }
+
+    /// Gives the keys to the first point.
+    public void focus() {
+        if (!points.isEmpty()) {
+            grips().getFirst().requestFocus();
+        }
+    }
+
+    private List<Rectangle> grips() {
+        return marks.getChildren().stream().filter(Rectangle.class::isInstance).map(Rectangle.class::cast).toList();
+    }
+
+    private void draw() {
+        pulled = false;
+        int wasFocused = focused;
+        marks.getChildren().clear();
+        drawLines(points);
+        for (int i = 0; i < points.size(); i++) {
+            marks.getChildren().add(grip(i));
+        }
+        if (wasFocused >= 0 && wasFocused < points.size()) {
+            // The point that was moved by key is a new one now.
+            grips().get(wasFocused).requestFocus();
+        }
+    }
+
+    private void drawLines(List<Point> at) {
+        marks.getChildren().removeIf(Polyline.class::isInstance);
+        for (int c = 0; c < lines.size(); c++) {
+            Polyline line = new Polyline();
+            line.getStyleClass().add("outline");
+            line.setMouseTransparent(true);
+            for (int k : lines.get(c)) {
+                line.getPoints().addAll(at.get(k).x() * over.getWidth(), at.get(k).y() * over.getHeight());
+            }
+            marks.getChildren().add(c, line);
+        }
+    }
+
+    private Rectangle grip(int i) {
+        Point p = points.get(i);
+        Rectangle r = new Rectangle(p.x() * over.getWidth() - GRIP / 2, p.y() * over.getHeight() - GRIP / 2, GRIP, GRIP);
+        r.getStyleClass().add("handle");
+        r.setCursor(Cursor.MOVE);
+        r.setId(id + i);
+        r.setFocusTraversable(true);
+        String name = i < names.size() ? names.get(i) : "point " + (i + 1);
+        r.setAccessibleText(name);
+        Text.tip(r, () -> name);
+        r.setOnMouseDragged(e -> {
+            pulled = true;
+            r.setX(e.getX() - GRIP / 2);
+            r.setY(e.getY() - GRIP / 2);
+            List<Point> now = with(i, new Point(e.getX() / over.getWidth(), e.getY() / over.getHeight()));
+            drawLines(now);
+            moving.accept(now);
+            e.consume();
+        });
+        r.setOnMouseReleased(e -> {
+            if (pulled) {
+                done.accept(with(i, new Point((r.getX() + GRIP / 2) / over.getWidth(), (r.getY() + GRIP / 2) / over.getHeight())));
+            }
+            e.consume();
+        });
+        r.setOnMouseClicked(Event::consume);
+        r.focusedProperty().addListener((o, before, now) -> {
+            if (now) {
+                focused = i;
+            } else if (r.getParent() != null) {
+                focused = -1;
+            }
+        });
+        r.setOnKeyPressed(e -> {
+            double step = e.isShiftDown() ? 10 * STEP : STEP;
+            BiConsumer<Double, Double> move = (x, y) -> {
+                done.accept(with(i, points.get(i).plus(new Point(x, y))));
+                e.consume();
+            };
+            switch (e.getCode()) {
+                case LEFT -> move.accept(-step, 0.0);
+                case RIGHT -> move.accept(step, 0.0);
+                case UP -> move.accept(0.0, -step);
+                case DOWN -> move.accept(0.0, step);
+                default -> {
+                    // Not a key of a point.
+                }
+            }
+        });
+        return r;
+    }
+
+    private List<Point> with(int i, Point p) {
+        List<Point> out = new ArrayList<>(points);
+        out.set(i, p);
+        return List.copyOf(out);
+    }
+}
