@@ -134,6 +134,9 @@ final class LayersCommand implements Callable<Integer> {
             throw new InputException("there is no layer " + id + " in shot " + s.id() + "; it has " + names(s.layers().stream().map(Layer::id).toList()) + ".");
         }
         Shot now = s;
+        for (String word : without) {
+            now = now.withLayer(id, o -> o.withSteps(o.steps().stream().filter(x -> !Kind.word(x.getClass()).equals(word)).toList()));
+        }
         for (String word : add) {
             Layer l = now.layer(id).orElseThrow();
             List<Step> may = Layers.addable(now, l);
@@ -161,9 +164,6 @@ final class LayersCommand implements Callable<Integer> {
             Layer l = now.layer(id).orElseThrow();
             Layer other = Layers.sourced(now, l, where).orElseThrow(() -> new InputException("the source of " + id + " can be " + names(Layers.sources(s, l)) + ", not " + where + "."));
             now = now.withLayer(id, o -> other);
-        }
-        for (String word : without) {
-            now = now.withLayer(id, o -> o.withSteps(o.steps().stream().filter(x -> !Kind.word(x.getClass()).equals(word)).toList()));
         }
         now = now.withLayer(id, l -> {
             Layer from = begins == null ? l : Layers.beginning(l, begins);

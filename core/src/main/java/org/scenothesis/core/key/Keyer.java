@@ -197,17 +197,22 @@ public final class Keyer {
         return a;
     }
 
-    /// Moves the half-way line of the edge by `px`: blurs and lifts or lowers the ramp.
+    /// Moves the half-way line of the edge by `px`, and leaves what is far from it full or empty.
+    ///
+    /// A blurred step is `Φ(d / σ)` at the distance `d` from it, which tells the distance; the new ramp lies `px` further in. `Φ` is taken as the logistic function (Bowling et al. 2009).
     private static Plane choke(Plane a, double px, Bands bands) {
         double sigma = Math.max(0.8, Math.abs(px));
         Plane soft = Blur.gaussian(a, sigma, bands);
-        // A blurred step has slope 1/(σ√2π) at its middle.
-        float move = (float) (px / (sigma * Math.sqrt(2 * Math.PI)));
+        double width = sigma * Math.sqrt(2 * Math.PI) / 1.6;
         Plane out = Plane.of(a.width(), a.height());
-        for (int i = 0; i < out.data().length; i++) {
-            float v = Math.clamp((soft.data()[i] - 0.5f - move) * 1.6f + 0.5f, 0f, 1f);
-            out.data()[i] = px > 0 ? Math.min(v, a.data()[i]) : Math.max(v, a.data()[i]);
-        }
+        bands.run(a.height(), (from, to, band) -> {
+            for (int i = from * a.width(); i < to * a.width(); i++) {
+                float p = soft.data()[i];
+                double d = sigma * Math.log(p / (1 - p)) / 1.702;
+                float v = p <= 0 ? 0 : p >= 1 ? 1 : (float) Math.clamp((d - px) / width + 0.5, 0, 1);
+                out.data()[i] = px > 0 ? Math.min(v, a.data()[i]) : Math.max(v, a.data()[i]);
+            }
+        });
         return out;
     }
 

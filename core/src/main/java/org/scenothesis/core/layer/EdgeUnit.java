@@ -30,12 +30,16 @@ final class EdgeUnit {
         return RowBlend.laid(Blend.SCREEN, new Piece(there, box), new Mask(part, box), Gains.UNITY, presence);
     }
 
-    /// What shines out, added around and over the layer.
+    /// What shines out, strongest at the edge and fading to both sides: `4 b (1 − b)` of the blurred matte `b`.
     static RowBlend glow(Glow g, Mask matte, double presence, Scene scene) {
         Box box = matte.at().grown((int) Math.ceil(3 * g.radiusPx())).within(scene.frame());
         Box in = matte.at().within(box);
         Plane there = in.moved(-matte.at().left(), -matte.at().top()).cut(matte.coverage());
         Plane soft = Blur.gaussian(in.moved(-box.left(), -box.top()).put(there, box.width(), box.height(), 0), g.radiusPx(), scene.bands());
+        for (int i = 0; i < soft.data().length; i++) {
+            float b = soft.data()[i];
+            soft.data()[i] = 4 * b * (1 - b);
+        }
         double amount = g.amount().at(scene.seconds(), Animated::number);
         Picture colour = Picture.filled(box.width(), box.height(), (float) (g.r() * amount), (float) (g.g() * amount), (float) (g.b() * amount));
         return RowBlend.laid(Blend.ADD, new Piece(colour, box), new Mask(soft, box), Gains.UNITY, presence);

@@ -2,6 +2,7 @@ package org.scenothesis.core.key;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
@@ -340,5 +341,21 @@ class KeyUnitsTest {
         Picture even = KeyViews.evenness(new ScreenModel(cloth, ScreenHue.GREEN, ScreenModel.Source.FRAME));
         assertThat(even.g().at(0, 0)).isLessThan(even.g().at(1, 0));
         assertThat(even.g().at(3, 0)).isEqualTo(0.03f);
+    }
+
+    /// The edge goes in or out as far as told; what is far from it stays full or empty.
+    @ParameterizedTest
+    @ValueSource(doubles = {-3, -1, -0.5, 0.5, 1, 3})
+    void aChokedMatteStaysSolidInside(double px) {
+        ScreenModel m = ScreenModels.fromPlate(bare(0), bands);
+        Plane a = Keyer.key(disc(2, 0, 0, 1), m, KeySettings.DEFAULT.withChokePx(px), null, bands).alpha();
+        assertThat(a.at(60, 40)).isEqualTo(1);
+        assertThat(a.at(60 + 17, 40)).isEqualTo(1);
+        assertThat(a.at(60 + 36, 40)).isZero();
+        double area = 0;
+        for (float v : a.data()) {
+            area += v;
+        }
+        assertThat(Math.sqrt(area / Math.PI)).as("radius").isCloseTo(24 - px, within(0.25 + 0.12 * Math.abs(px)));
     }
 }

@@ -30,7 +30,7 @@ final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public int version() {
-        return 5;
+        return 6;
     }
 
     @Override

@@ -291,8 +291,8 @@ public final class LayerBench extends Bench {
             Led step = (Led) l.steps().get(h.get().step());
             pins.show(Hands.mapped(step.points(at), carried(l, h.get())), step.lines(), step.names().stream().map(n -> n.replace('-', ' ')).toList());
         }
-        int put = l == null ? -1 : l.steps().indexOf(l.step(Put.class).orElse(null));
-        handles.show(l == null || put < 0 ? null : l.step(Put.class).orElse(null), at, session.rate(), l == null || put < 0 ? PlanarMap.identity() : Hands.carried(session.shot(), l, put, at, aspect()));
+        Put put = l == null ? null : l.step(Put.class).orElse(null);
+        handles.show(put, at, session.rate(), l == null || put == null ? PlanarMap.identity() : Hands.carried(session.shot(), l, l.steps().indexOf(put), at, aspect()));
         marks(l, at);
     }
 
@@ -399,7 +399,7 @@ public final class LayerBench extends Bench {
             case Q -> byHand(Pin.FRESH, pins::focus);
             case K -> keyframe();
             case H -> nextHand();
-            case F -> following.begin(e.isShiftDown());
+            case G -> following.begin(e.isShiftDown());
             case O -> turnOnion();
             case ESCAPE -> {
                 return following.stop();
@@ -416,7 +416,7 @@ public final class LayerBench extends Bench {
         Map<String, String> keys = LayerPile.keys();
         keys.put("M, Q", "move the layer by hand; pin its corners");
         keys.put("H", "take hold of the layer's next outline or points");
-        keys.put("F, Shift+F", "follow a point that is clicked; the layer's pinned corners");
+        keys.put("G, Shift+G", "go along: follow a point that is clicked; the layer's pinned corners");
         keys.put("O", "see a joined half whole, half there");
         keys.put("K", "a keyframe here of all that is moved by hand");
         return keys;

@@ -80,6 +80,8 @@ public final class PointHandles {
             // The point that was moved by key is a new one now.
             grips().get(wasFocused).requestFocus();
         }
+        // What is drawn while sizes are being found is else not styled before the next time.
+        marks.applyCss();
     }
 
     private void drawLines(List<Point> at) {

@@ -13,9 +13,9 @@ import org.scenothesis.core.value.Animated;
 /// - `density`: 0 to 1, how much light is taken; `softnessPx`: at that height, falling to nothing at the ground. `limit`: the shadow stays within, if it has three corners.
 @RecordBuilder
 public record Cast(Animated<List<Point>> points, double density, double softnessPx, List<Point> limit) implements Step, Led, CastBuilder.With {
-    /// To the right and towards the camera, without a wall.
+    /// To the right and towards the camera, with a wall only at the very top of the picture.
     public static final Cast FRESH = new Cast(
-            Animated.of(List.of(new Point(0.4, 0.85), new Point(0.6, 0.85), new Point(0.5, 0.4), new Point(0.75, 0.97), new Point(0.1, -0.1), new Point(0.9, -0.1))), 0.6, 12, List.of());
+            Animated.of(List.of(new Point(0.4, 0.85), new Point(0.6, 0.85), new Point(0.5, 0.4), new Point(0.75, 0.97), new Point(0.1, 0.03), new Point(0.9, 0.03))), 0.6, 12, List.of());
 
     public Cast {
         Check.range("density", density, 0, 1);

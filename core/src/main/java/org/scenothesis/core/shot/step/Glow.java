@@ -4,7 +4,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.value.Animated;
 
-/// Light around the layer's edge: its matte, blurred by `radiusPx`, added in a linear colour.
+/// Light along the layer's edge in a linear colour, fading to both sides; `radiusPx` is how far, as the deviation of a Gaussian.
 @RecordBuilder
 public record Glow(double radiusPx, Animated<Double> amount, double r, double g, double b) implements Step, GlowBuilder.With {
     public static final Glow WARM = new Glow(14, Animated.of(0.6), 1, 0.7, 0.35);
