@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -17,14 +18,20 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Source;
+import org.scenothesis.core.shot.Trail;
+import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.store.NewProduction;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.testkit.DriftingClip;
 import org.scenothesis.testkit.KeyCase;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
@@ -86,7 +93,7 @@ class FromNothingTest {
         laid(robot);
         assertThat(session.shot().plates()).extracting(p -> p.role()).containsExactlyInAnyOrder(PlateRole.ELEMENT, PlateRole.CLEAN);
         assertThat(layer("ball").keyed()).isTrue();
-        robot.clickOn("#add-step").clickOn("#add-put");
+        robot.clickOn("#add-where").clickOn("#add-put");
         house.until("handles", () -> robot.lookup("#put-cross").tryQuery().filter(n -> n.getParent().isVisible()).isPresent());
         calm();
         robot.drag("#put-cross").moveBy(-90, 40).drop();
@@ -154,7 +161,7 @@ class FromNothingTest {
     @Test
     void fourCornersArePinnedByHandAndNeverFolded(FxRobot robot) {
         laid(robot);
-        robot.clickOn("#add-step").clickOn("#add-pin");
+        robot.clickOn("#add-where").clickOn("#add-pin");
         house.until("corners", () -> robot.lookup("#pin-0").tryQuery().isPresent());
         calm();
         robot.drag("#pin-0").moveBy(-120, 30).drop();
@@ -163,6 +170,70 @@ class FromNothingTest {
         robot.drag("#pin-1").moveBy(-700, 260).drop();
         house.until("said", () -> session.said().get().contains("go round one way"));
         assertThat(layer("ball").step(Pin.class)).contains(before);
+    }
+
+    /// A clip that drifts is laid under a ball that goes along with a clicked point, and is put right by hand.
+    @Test
+    void aLayerGoesAlongWithWhatIsClicked(FxRobot robot) throws Exception {
+        Files.delete(card.resolve("street.png"));
+        DriftingClip.write(card.resolve("street.mp4"), 10);
+        robot.interact(() -> session.bringIn(List.of(card)));
+        house.until("looked at", () -> robot.lookup("#bring-plate-1").tryQuery().isPresent());
+        robot.type(KeyCode.ENTER);
+        house.until("brought in", () -> session.shot().plates().size() == 2);
+        robot.clickOn("#bench-layer");
+        robot.clickOn("#slip-street").type(KeyCode.L);
+        robot.clickOn("#slip-ball").type(KeyCode.L);
+        house.until("laid", () -> session.shot().layers().size() == 2);
+        calm();
+        robot.type(KeyCode.G);
+        house.until("asked", () -> robot.lookup("#follow-words").<Label>query().getText().contains("Ball goes along"));
+        robot.type(KeyCode.ESCAPE);
+        house.until("given up", () -> !robot.lookup("#follow-words").query().getParent().isVisible());
+        robot.clickOn("#follow").clickOn("#layer-picture");
+        house.until("followed", () -> session.shot().trails().size() == 1);
+        Trail t = session.shot().trails().getFirst();
+        assertThat(t.spots()).hasSize(10);
+        double went = t.spots().getLast().places().getFirst().x() - t.spots().getFirst().places().getFirst().x();
+        assertThat(went).isCloseTo(9 * DriftingClip.STEP_X / (double) DriftingClip.WIDTH, Offset.offset(0.002));
+        assertThat(layer("ball").step(Follow.class).orElseThrow().by().trail()).isEqualTo(t.id());
+        robot.interact(() -> robot.lookup("#trail-" + t.id() + "-0").query().requestFocus());
+        robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
+        house.until("shown by hand", () -> session.shot().trails().getFirst().at(0).places().getFirst().x() > t.at(0).places().getFirst().x() + 0.005);
+        robot.clickOn("#away-" + t.id());
+        house.until("away", () -> session.shot().trails().isEmpty() && layer("ball").step(Follow.class).isEmpty());
+    }
+
+    /// Points of every step can be taken hold of, one step after the other; the whole shot is a layer like others.
+    @Test
+    void whatLeadsAStepIsTakenInHand(FxRobot robot) {
+        laid(robot);
+        robot.clickOn("#add-light").clickOn("#add-cast");
+        house.until("points", () -> robot.lookup("#pin-5").tryQuery().isPresent());
+        calm();
+        robot.drag("#pin-3").moveBy(-60, -20).drop();
+        house.until("thrown elsewhere", () -> layer("ball").step(Cast.class).orElseThrow().points(0).get(3).x() < 0.72);
+        robot.clickOn("#cast-limit");
+        house.until("limited", () -> layer("ball").step(Cast.class).orElseThrow().limit().size() == 4);
+        robot.type(KeyCode.H, KeyCode.H);
+        house.until("its limit in hand", () -> robot.lookup("#corner-0").tryQuery().isPresent() && session.said().get().contains("its limit"));
+        robot.type(KeyCode.RIGHT);
+        house.until("moved by key", () -> layer("ball").step(Cast.class).orElseThrow().limit().getFirst().x() > 0.301);
+        robot.clickOn("#points-cast");
+        assertThat(robot.lookup("#tape-cast-wall-left-down").query().isVisible()).isTrue();
+        robot.press(KeyCode.SHIFT).type(KeyCode.L).release(KeyCode.SHIFT);
+        house.until("the whole shot", () -> session.shot().layers().size() == 3 && layer("whole").source() instanceof Source.Below);
+        robot.clickOn("#jolt");
+        house.until("a jolt", () -> layer("whole").step(Wobble.class).orElseThrow().jolts().size() == 1);
+        robot.type(KeyCode.X);
+        Path kept = home.resolve("p/renders/frame-1-0.png");
+        house.until("kept", () -> session.said().get().contains("frame-1-0.png"));
+        robot.type(KeyCode.W);
+        house.until("a line", () -> robot.lookup("#wipe").query().isVisible());
+        calm();
+        robot.type(KeyCode.W);
+        assertThat(robot.lookup("#wipe").query().isVisible()).isFalse();
+        assertThat(kept).isNotEmptyFile();
     }
 
     @Test

@@ -144,7 +144,7 @@ class PictureBenchesTest extends HouseTest {
     void grainIsAddedTypedAndTakenAway(FxRobot robot) {
         robot.clickOn("#bench-layer");
         robot.clickOn("#slip-maker");
-        robot.clickOn("#add-step").clickOn("grain");
+        robot.clickOn("#add-look").clickOn("#add-grain");
         until("added", () -> session.shot().layer("maker").orElseThrow().step(Grain.class).equals(Optional.of(Grain.FINE)));
         TextField amount = robot.lookup("#tape-grain-amount").query();
         robot.doubleClickOn(amount).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("7.5").type(KeyCode.ENTER);

@@ -18,6 +18,7 @@ public record Followed(int frame, List<Point> places, double size, double turnDe
         return new Followed(frame, List.of(), 1, 0, confidence);
     }
 
+    /// Whether it was found in this frame.
     public boolean found() {
         return !places.isEmpty();
     }

@@ -21,7 +21,7 @@ import org.scenothesis.core.picture.Point;
 public final class Follower {
     /// A point is known by what is around it: this part of the picture's shorter side to each side, within bounds.
     private static final double WINDOW = 1 / 18.0;
-    private static final int LEAST_WINDOW = 9;
+    private static final int LEAST_WINDOW = 13;
     private static final int MOST_WINDOW = 60;
     /// A panel's own edge helps to place it; beyond it lies what does not move with it.
     private static final double EDGE_PX = 2;

@@ -2,8 +2,8 @@ package org.scenothesis.core.layer;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.picture.Transfer;

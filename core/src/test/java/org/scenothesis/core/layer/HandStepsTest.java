@@ -5,14 +5,15 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Transfer;
@@ -293,7 +294,7 @@ class HandStepsTest {
     void lightShinesInAndOut() {
         Picture dark = cut(40, 20, 120, 70);
         for (Plane c : dark.colours()) {
-            java.util.Arrays.fill(c.data(), 0.1f);
+            Arrays.fill(c.data(), 0.1f);
         }
         Picture wrapped = over(0.9f, 0, LayerPicture.of(layer(new OwnAlpha(), new Wrap(4, 0.8)), dark));
         assertThat(wrapped.g().at(41, 45)).as("brighter at its edge").isGreaterThan(0.25f);

@@ -71,11 +71,8 @@ final class FollowLine extends HBox {
     void show() {
         Shot shot = session.shot();
         trails.getChildren().clear();
-        Button more = Text.button("follow a point", "floor-button", () -> begin(false));
-        more.setId("follow");
-        more.setDisable(plate() == null);
-        if (!shot.trails().isEmpty() || !shot.layers().isEmpty()) {
-            trails.getChildren().addAll(Text.of("followed in this shot", "column-head"), more);
+        if (!shot.trails().isEmpty()) {
+            trails.getChildren().add(Text.of("followed in this shot", "column-head"));
         }
         for (Trail t : shot.trails()) {
             Region room = new Region();

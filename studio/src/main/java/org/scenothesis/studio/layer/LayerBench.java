@@ -1,5 +1,7 @@
 package org.scenothesis.studio.layer;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -41,6 +43,7 @@ import org.scenothesis.core.shot.step.Ripple;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.shot.step.Warp;
 import org.scenothesis.core.value.Kind;
+import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.render.ShotRenderer;
 import org.scenothesis.production.words.Words;
@@ -68,6 +71,7 @@ public final class LayerBench extends Bench {
     private final PointHandles pins = new PointHandles(picture, "pin-", this::pulled, this::pinned);
     private final TrailMarks trails = new TrailMarks(picture, this::mended);
     private final FollowLine following;
+    private final WipeLine wipe = new WipeLine(picture, this::frame);
     private final PutHandles handles = new PutHandles(picture, p -> preview(put(p).apply(session.shot())), p -> accept("move " + layerName(), put(p)));
     private Optional<Hands.Hand> hand = Optional.empty();
     private boolean onion;
@@ -78,7 +82,8 @@ public final class LayerBench extends Bench {
 
     public LayerBench(Session session) {
         super(session, BenchName.LAYER, new HBox(12));
-        pile = new LayerPile(session, this::choose, this::frame);
+        picture.setId("layer-picture");
+        pile = new LayerPile(session, this::choose, this::frame, this::follow);
         pile.takesPlates(picture);
         properties = new LayerProperties(session.shot(), session.store()::now, this::preview, this::accept);
         VBox.setVgrow(picture, Priority.ALWAYS);
@@ -98,7 +103,7 @@ public final class LayerBench extends Bench {
         following = new FollowLine(session, picture, this::layer);
         VBox left = new VBox(8, picture, following, strip, plans);
         HBox.setHgrow(left, Priority.ALWAYS);
-        VBox all = new VBox(10, pile, properties, following.trails());
+        VBox all = new VBox(10, pile, following.trails(), properties);
         ScrollPane right = new ScrollPane(all);
         right.setFitToWidth(true);
         right.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -249,6 +254,28 @@ public final class LayerBench extends Bench {
         following.mend(t, places);
     }
 
+    private void follow() {
+        following.begin(false);
+    }
+
+    /// The frame as it is seen, in its own size, as a still beside the renders.
+    private void keepFrame() {
+        Shot shot = session.shot();
+        Measured m = session.measured().get();
+        double at = session.seconds().get();
+        if (shot.layers().isEmpty()) {
+            session.say("Nothing is layered yet.");
+            return;
+        }
+        String name = "frame-" + shot.id() + "-" + session.frame() + ".png";
+        session.worker().ask("layer-picture|still", ticket -> {
+            Path file = session.folder().forResult(session.folder().renders().resolve(name));
+            Files.createDirectories(file.getParent());
+            Stills.write(file, renderer(m).frame(shot, at), Stills.Format.PNG16);
+            return file;
+        }, file -> session.say("Kept as renders/" + name + "."), e -> session.say(String.valueOf(e.getMessage())));
+    }
+
     private void turnOnion() {
         onion = !onion;
         session.say(onion ? "The half is seen whole and half there, over what is below." : "The half is cut at its seam again.");
@@ -381,10 +408,12 @@ public final class LayerBench extends Bench {
         int w = picture.roomWidth();
         int h = picture.roomHeight();
         Shot seen = shot;
+        double from = wipe.shown() ? wipe.share() : 0;
         session.worker().ask(
                 "layer-picture",
                 ticket -> {
-                    Picture p = renderer(m).frame(seen, at);
+                    Picture after = renderer(m).frame(seen, at);
+                    Picture p = from > 0 ? WipeLine.joined(renderer(m).frame(WipeLine.before(seen), at), after, from) : after;
                     return DisplayPicture.of(p, w, h, session.bands());
                 },
                 picture::show,
@@ -401,6 +430,11 @@ public final class LayerBench extends Bench {
             case H -> nextHand();
             case G -> following.begin(e.isShiftDown());
             case O -> turnOnion();
+            case W -> {
+                wipe.show(!wipe.shown());
+                frame();
+            }
+            case X -> keepFrame();
             case ESCAPE -> {
                 return following.stop();
             }
@@ -418,6 +452,8 @@ public final class LayerBench extends Bench {
         keys.put("H", "take hold of the layer's next outline or points");
         keys.put("G, Shift+G", "go along: follow a point that is clicked; the layer's pinned corners");
         keys.put("O", "see a joined half whole, half there");
+        keys.put("W", "before and after: left of the line the lowest layer alone");
+        keys.put("X", "keep this frame as a still in renders");
         keys.put("K", "a keyframe here of all that is moved by hand");
         return keys;
     }

@@ -9,10 +9,31 @@ import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Source;
+import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Join;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Letterbox;
+import org.scenothesis.core.shot.step.Luma;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.Ripple;
+import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.shot.step.Soften;
+import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.Warp;
+import org.scenothesis.core.shot.step.Wobble;
+import org.scenothesis.core.shot.step.Wrap;
 import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
@@ -49,6 +70,43 @@ final class LayerModel {
     static List<Step> shown(Shot shot, Layer l) {
         Layer graded = l.step(Grade.class).isPresent() ? l : l.with(Grade.NONE);
         return (lowest(shot, l) || l.step(Presence.class).isPresent() ? graded : graded.with(Presence.FULL)).steps();
+    }
+
+    /// What a step is for, as steps are offered.
+    enum Purpose {
+        COUNTS,
+        LOOK,
+        WHERE,
+        LIGHT
+    }
+
+    static Purpose purpose(Step s) {
+        return switch (s) {
+            case Outline o -> Purpose.COUNTS;
+            case Key k -> Purpose.COUNTS;
+            case Luma u -> Purpose.COUNTS;
+            case Difference d -> Purpose.COUNTS;
+            case OwnAlpha a -> Purpose.COUNTS;
+            case Presence p -> Purpose.COUNTS;
+            case Letterbox b -> Purpose.COUNTS;
+            case Grade g -> Purpose.LOOK;
+            case Tone t -> Purpose.LOOK;
+            case Soften x -> Purpose.LOOK;
+            case Grain g -> Purpose.LOOK;
+            case Steady x -> Purpose.WHERE;
+            case Warp w -> Purpose.WHERE;
+            case Ripple r -> Purpose.WHERE;
+            case Pin p -> Purpose.WHERE;
+            case Join j -> Purpose.WHERE;
+            case Put p -> Purpose.WHERE;
+            case Place p -> Purpose.WHERE;
+            case Wobble w -> Purpose.WHERE;
+            case Follow f -> Purpose.WHERE;
+            case Shadow x -> Purpose.LIGHT;
+            case Cast c -> Purpose.LIGHT;
+            case Wrap w -> Purpose.LIGHT;
+            case Glow g -> Purpose.LIGHT;
+        };
     }
 
     /// Where a value comes from, in words.

@@ -49,8 +49,9 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
     private @Nullable Layer chosen;
     private boolean alone;
 
-    /// - `choose`: called with the id of the layer to work on. `looked`: called when the picture is to be looked at otherwise.
-    LayerPile(Session session, Consumer<String> choose, Runnable looked) {
+    /// - `choose`: called with the id of the layer to work on. `looked`: called when the picture is to be looked at otherwise; `follow`: when
+    /// something is to be followed.
+    LayerPile(Session session, Consumer<String> choose, Runnable looked, Runnable follow) {
         super(8);
         this.session = session;
         this.choose = choose;
@@ -70,7 +71,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
         });
         actions.getChildren().setAll(
                 action("layer-up", "up", () -> move(1)), action("layer-down", "down", () -> move(-1)), action("layer-copy", "copy", this::copy),
-                action("layer-alone", "alone", this::turnAlone), action("layer-away", "take away", this::takeAway), give);
+                action("layer-alone", "alone", this::turnAlone), action("layer-away", "take away", this::takeAway), give, action("follow", "follow a point", follow));
         Region room = new Region();
         HBox.setHgrow(room, Priority.ALWAYS);
         HBox head = new HBox(8, Text.of("Layers, top first", "heading"), room, lay);

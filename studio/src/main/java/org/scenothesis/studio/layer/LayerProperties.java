@@ -11,10 +11,12 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -141,18 +143,23 @@ final class LayerProperties extends VBox {
         return false;
     }
 
-    private MenuButton adding(Layer l) {
-        MenuButton add = new MenuButton("add a step");
-        add.setId("add-step");
-        add.getStyleClass().add("floor-button");
-        for (Step s : Layers.addable(shot, l)) {
-            String word = Words.of("step." + Kind.word(s.getClass()));
-            MenuItem item = new MenuItem(word);
-            item.setId("add-" + Kind.word(s.getClass()));
-            item.setOnAction(e -> accept("add " + word, o -> Layers.more(o, s)));
-            add.getItems().add(item);
+    /// What may be added, by what it is for: one long list would not fit a small window.
+    private FlowPane adding(Layer l) {
+        FlowPane all = new FlowPane(6, 6);
+        for (LayerModel.Purpose purpose : LayerModel.Purpose.values()) {
+            MenuButton add = new MenuButton(Words.of("adding." + purpose.name()));
+            add.setId("add-" + purpose.name().toLowerCase(Locale.ROOT));
+            add.getStyleClass().add("floor-button");
+            Layers.addable(shot, l).stream().filter(s -> LayerModel.purpose(s) == purpose).forEach(s -> add.getItems().add(item(s)));
+            add.setDisable(add.getItems().isEmpty());
+            all.getChildren().add(add);
         }
-        return add;
+        return all;
+    }
+
+    private MenuItem item(Step s) {
+        String word = Words.of("step." + Kind.word(s.getClass()));
+        return Text.item("add-" + Kind.word(s.getClass()), word, () -> accept("add " + word, o -> Layers.more(o, s)));
     }
 
     /// One step; an index below 0 says that the layer has none of it yet, and that a change puts it in.
@@ -195,7 +202,7 @@ final class LayerProperties extends VBox {
                 place();
             }
             if (usual instanceof Key) {
-                getChildren().add(Text.block("Its numbers are on Key.", "muted", "small"));
+                head.getChildren().add(1, Text.of("its numbers are on Key", "muted", "small"));
                 return;
             }
             if (usual instanceof Place && shot.stage() == null) {
@@ -214,12 +221,28 @@ final class LayerProperties extends VBox {
             }
         }
 
+        /// Words to choose side by side; what each is for is said while the mouse rests on it.
         private void choices() {
             double since = at;
-            for (Choice<?> c : Choices.of(usual, shot.trails().stream().map(Trail::id).toList(), t -> shot.trail(t).map(x -> Trails.takeSeconds(shot, x.plate(), since)).orElse(0.0))) {
+            List<Choice<?>> all = Choices.of(usual, shot.trails().stream().map(Trail::id).toList(), t -> shot.trail(t).map(x -> Trails.takeSeconds(shot, x.plate(), since)).orElse(0.0));
+            FlowPane row = new FlowPane(6, 4);
+            for (Choice<?> c : all) {
                 String name = Words.of("choice." + c.code());
-                ChoiceRow row = new ChoiceRow(c.code(), name, c.options().stream().map(this::word).toList(), word -> accept(name, put(s -> c.with(s, c.options().stream().filter(o -> word(o).equals(word)).findFirst().orElseThrow()))));
-                updates.add(() -> row.show(word(c.get(now()))));
+                ChoiceBox<String> box = new ChoiceBox<>();
+                box.getItems().addAll(c.options().stream().map(this::word).toList());
+                box.setId("choice-" + c.code());
+                box.setAccessibleText(name);
+                Text.tip(box, () -> name);
+                box.setOnAction(e -> {
+                    String chosen = c.options().stream().filter(o -> word(o).equals(box.getValue())).findFirst().orElse(c.get(now()));
+                    if (!chosen.equals(c.get(now()))) {
+                        accept(name, put(s -> c.with(s, chosen)));
+                    }
+                });
+                updates.add(() -> box.setValue(word(c.get(now()))));
+                row.getChildren().add(box);
+            }
+            if (!all.isEmpty()) {
                 getChildren().add(row);
             }
         }

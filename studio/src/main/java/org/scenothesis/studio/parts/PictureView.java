@@ -11,7 +11,6 @@ import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
-import javafx.scene.shape.Rectangle;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.DisplayPicture;
@@ -42,11 +41,6 @@ public final class PictureView extends StackPane {
         setPadding(new Insets(STRIP, 0, 0, 0));
         getChildren().addAll(image, message, overlay, label);
         setMinSize(80, 60);
-        // Points may lie outside the picture, but not over what is beside it.
-        Rectangle room = new Rectangle();
-        room.widthProperty().bind(widthProperty());
-        room.heightProperty().bind(heightProperty());
-        setClip(room);
         image.setMouseTransparent(true);
         widthProperty().addListener(o -> changedSize());
         heightProperty().addListener(o -> changedSize());

@@ -11,7 +11,8 @@ import org.jspecify.annotations.Nullable;
 public final class Choices {
     /// Hung on nothing.
     public static final String NOTHING = "nothing";
-    private static final List<String> YES_NO = List.of("no", "yes");
+    private static final List<String> SIDES = List.of("straight", "curved");
+    private static final List<String> GOES = List.of("shifts", "turns");
 
     private Choices() {}
 
@@ -23,7 +24,7 @@ public final class Choices {
             case Outline o -> {
                 List<Choice<?>> out = new ArrayList<>(List.of(
                         new Choice<>(Outline.class, "counts", words(Outline.Counts.values()), x -> word(x.counts()), (x, w) -> x.withCounts(Outline.Counts.valueOf(w.toUpperCase(Locale.ROOT)))),
-                        new Choice<>(Outline.class, "curved", YES_NO, x -> yes(x.curved()), (x, w) -> x.withCurved(w.equals("yes")))));
+                        new Choice<>(Outline.class, "sides", SIDES, x -> SIDES.get(x.curved() ? 1 : 0), (x, w) -> x.withCurved(w.equals("curved")))));
                 if (!trails.isEmpty()) {
                     List<String> names = new ArrayList<>(List.of(NOTHING));
                     names.addAll(trails);
@@ -33,7 +34,7 @@ public final class Choices {
             }
             case Follow f -> List.of(
                     new Choice<>(Follow.class, "follows", trails.contains(f.by().trail()) ? trails : plus(trails, f.by().trail()), x -> x.by().trail(), (x, w) -> new Follow(new Hung(w, since.applyAsDouble(w), x.by().turns()))),
-                    new Choice<>(Follow.class, "turns", YES_NO, x -> yes(x.by().turns()), (x, w) -> new Follow(new Hung(x.by().trail(), x.by().sinceSeconds(), w.equals("yes")))));
+                    new Choice<>(Follow.class, "goes", GOES, x -> GOES.get(x.by().turns() ? 1 : 0), (x, w) -> new Follow(new Hung(x.by().trail(), x.by().sinceSeconds(), w.equals("turns")))));
             case Join j -> List.of(new Choice<>(Join.class, "keeps", words(Join.Side.values()), x -> word(x.keeps()), (x, w) -> x.with(Join.Side.valueOf(w.toUpperCase(Locale.ROOT)), x.softnessPx())));
             default -> List.of();
         };
@@ -47,10 +48,6 @@ public final class Choices {
 
     private static String on(@Nullable Hung h) {
         return h == null ? NOTHING : h.trail();
-    }
-
-    private static String yes(boolean b) {
-        return b ? "yes" : "no";
     }
 
     private static List<String> words(Enum<?>[] values) {
