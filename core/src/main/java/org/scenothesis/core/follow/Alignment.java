@@ -206,25 +206,12 @@ final class Alignment {
     }
 
     private static double alike(Pattern.Level l, float[] seen, boolean[] of) {
-        double n = 0;
-        double t = 0;
-        double s = 0;
-        double tt = 0;
-        double ss = 0;
-        double ts = 0;
+        Likeness all = new Likeness();
         for (int i = 0; i < seen.length; i++) {
             if (of[i]) {
-                double a = l.value()[i];
-                double b = seen[i];
-                n++;
-                t += a;
-                s += b;
-                tt += a * a;
-                ss += b * b;
-                ts += a * b;
+                all.add(l.value()[i], seen[i]);
             }
         }
-        double of2 = (tt - t * t / n) * (ss - s * s / n);
-        return n > 8 && of2 > 0 ? Math.clamp((ts - t * s / n) / Math.sqrt(of2), 0, 1) : 0;
+        return all.pairs() > 8 ? Math.clamp(all.correlation(), 0, 1) : 0;
     }
 }

@@ -95,25 +95,12 @@ final class Search {
 
     private double alike(Pattern.Level l, PlanarMap map, float[] seen) {
         pattern.read(l, frame, map, false, seen);
-        double n = 0;
-        double t = 0;
-        double s = 0;
-        double tt = 0;
-        double ss = 0;
-        double ts = 0;
+        Likeness all = new Likeness();
         for (int i = 0; i < seen.length; i++) {
-            double b = seen[i];
-            if (b == b) {
-                double a = l.value()[i];
-                n++;
-                t += a;
-                s += b;
-                tt += a * a;
-                ss += b * b;
-                ts += a * b;
+            if (!Float.isNaN(seen[i])) {
+                all.add(l.value()[i], seen[i]);
             }
         }
-        double of = (tt - t * t / n) * (ss - s * s / n);
-        return n >= 0.4 * seen.length && of > 1e-12 ? (ts - t * s / n) / Math.sqrt(of) * Math.sqrt(n / seen.length) : -1;
+        return all.pairs() >= 0.4 * seen.length ? all.correlation() * Math.sqrt(all.pairs() / seen.length) : -1;
     }
 }
