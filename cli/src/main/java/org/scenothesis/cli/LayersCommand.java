@@ -90,6 +90,12 @@ final class LayersCommand implements Callable<Integer> {
     @Option(names = "--up", paramLabel = "N", description = "Move it up in the pile; negative moves it down.", defaultValue = "0")
     int up;
 
+    @Option(names = "--like", paramLabel = "ID", description = "Treat it as another layer is: key, colour, softness, grain, light at its edge.")
+    @Nullable String like;
+
+    @Option(names = "--moves-like", paramLabel = "ID", description = "Move it as another layer is.")
+    @Nullable String movesLike;
+
     @Option(names = "--copy", description = "Copy it, above itself.")
     boolean copy;
 
@@ -127,6 +133,10 @@ final class LayersCommand implements Callable<Integer> {
 
     private static String names(List<String> all) {
         return all.isEmpty() ? "none" : String.join(", ", all);
+    }
+
+    private static String there(Shot s, String id) throws InputException {
+        return s.layer(id).map(Layer::id).orElseThrow(() -> new InputException("there is no layer " + id + " in shot " + s.id() + "."));
     }
 
     private Shot changed(Shot s, String id) throws InputException {
@@ -172,6 +182,8 @@ final class LayersCommand implements Callable<Integer> {
         });
         now = now.withLayer(id, l -> l.withBlend(blend == null ? l.blend() : blend).withName(name == null ? l.name() : name));
         now = Layers.moved(copy ? Layers.copied(now, id) : now, id, up);
+        now = like == null ? now : Layers.treated(now, there(now, like), id);
+        now = movesLike == null ? now : Layers.movedAlike(now, there(now, movesLike), id);
         return away ? Layers.without(now, id) : now;
     }
 

@@ -10,6 +10,7 @@ import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
@@ -39,6 +40,8 @@ import org.scenothesis.core.value.Kind;
 public final class Layers {
     /// The steps that are treatment and not place, time or shape: what siblings can share.
     private static final Set<Class<? extends Step>> TREATMENT = Set.of(Key.class, Luma.class, OwnAlpha.class, Grade.class, Tone.class, Soften.class, Grain.class, Wrap.class, Glow.class);
+
+    private static final Set<Class<? extends Step>> MOVES = Set.of(Put.class, Follow.class, Place.class);
 
     /// How softly a new outline ends.
     public static final double SOFTNESS_PX = 4;
@@ -183,6 +186,19 @@ public final class Layers {
                 boolean gets = kind != Key.class || l.keyed();
                 Optional<? extends Step> step = model.get().step(kind);
                 out = !gets ? out : step.isPresent() ? out.with(step.get()) : kind == Key.class ? out : out.without(kind);
+            }
+            return out;
+        });
+    }
+
+    /// The shot with one layer moved as another is, so that halves stay together: in the picture, on the set, along with what was followed.
+    public static Shot movedAlike(Shot shot, String from, String to) {
+        Optional<Layer> model = shot.layer(from);
+        return model.isEmpty() ? shot : shot.withLayer(to, l -> {
+            Layer out = l;
+            for (Class<? extends Step> kind : MOVES) {
+                Optional<? extends Step> step = model.get().step(kind);
+                out = step.isPresent() ? out.with(step.get()) : out.without(kind);
             }
             return out;
         });

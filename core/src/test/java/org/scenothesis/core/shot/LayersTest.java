@@ -9,9 +9,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Hung;
+import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.value.Animated;
@@ -117,5 +121,22 @@ class LayersTest {
         assertThat(Layers.there(later, 4, 25)).isEqualTo(new Layers.Stretch(1.4, 4));
         assertThat(Layers.there(Layers.later(later, -0.4), 4, 25)).isEqualTo(new Layers.Stretch(1, 4));
         assertThat(Layers.there(Layers.later(later, -9), 4, 25)).as("no key lies before the beginning").isEqualTo(new Layers.Stretch(0, 4));
+    }
+
+    @Test
+    void halvesThatMoveAlikeKeepTheirOwnSeam() {
+        Layer upper = Layer.of("u", "U", "p", Join.FRESH, Put.AS_FILMED.withSize(Animated.of(2.0)));
+        Layer lower = Layer.of("l", "L", "q", Join.FRESH.with(Join.Side.BELOW, 1), new Follow(new Hung("t", 0, true)));
+        Shot s = Layers.movedAlike(new Shot("s", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(upper, lower), null), "u", "l");
+        assertThat(s.layer("l").orElseThrow().steps()).containsExactly(Join.FRESH.with(Join.Side.BELOW, 1), upper.step(Put.class).orElseThrow());
+        assertThat(Layers.movedAlike(s, "gone", "l")).isEqualTo(s);
+    }
+
+    @Test
+    void outlinesAreAddedToThoseThereAre() {
+        Outline one = Outline.of(Layers.MIDDLE, 1);
+        Layer l = Layers.more(Layers.more(Layer.of("l", "", "p", Put.AS_FILMED), one), one.withCounts(Outline.Counts.OUTSIDE));
+        assertThat(l.steps()).containsExactly(one, one.withCounts(Outline.Counts.OUTSIDE), Put.AS_FILMED);
+        assertThat(Layers.more(l, Put.AS_FILMED).steps()).hasSize(3);
     }
 }

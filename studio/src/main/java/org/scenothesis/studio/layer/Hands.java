@@ -14,6 +14,7 @@ import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Led;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.value.Animated;
 
@@ -67,6 +68,19 @@ final class Hands {
         return s instanceof Led led ? l.with(h.step, led.withPoints(seconds, to)) : l;
     }
 
+    /// The points with what lay on one that was moved gone along: the seam of a half and where it is to lie, until they are pulled apart.
+    static List<Point> together(List<Point> before, List<Point> now) {
+        List<Point> out = new ArrayList<>(now);
+        for (int i = 0; i < now.size(); i++) {
+            for (int k = 0; k < now.size() && !now.get(i).equals(before.get(i)); k++) {
+                if (k != i && before.get(k).minus(before.get(i)).length() < 1e-6) {
+                    out.set(k, now.get(i));
+                }
+            }
+        }
+        return List.copyOf(out);
+    }
+
     /// The shot as it helps to lay a seam: the half whole and half there, over what is below.
     static Shot onion(Shot shot, Layer half) {
         List<Step> steps = new ArrayList<>();
@@ -79,7 +93,7 @@ final class Hands {
         return shot.withLayer(half.id(), l -> l.withSteps(steps));
     }
 
-    /// How what a step holds is carried along at a moment, in seconds, by what it hangs on: shares of the picture to shares of it. `aspect`: width over height.
+    /// How what a step holds is carried along at a moment, in seconds, by what it hangs on and what moves it afterwards: shares of the picture to shares of it. `aspect`: width over height.
     static PlanarMap carried(Shot shot, Layer l, int step, double seconds, double aspect) {
         int h = 1000;
         int w = Math.max(1, (int) Math.round(h * aspect));
@@ -90,6 +104,11 @@ final class Hands {
         for (int i = step + 1; i < l.steps().size(); i++) {
             if (l.steps().get(i) instanceof Follow f) {
                 all = Trails.motion(shot, f.by(), seconds, w, h).after(all);
+            }
+            if (l.steps().get(i) instanceof Put p) {
+                Put.Lie lie = p.at(seconds);
+                Point about = new Point(p.about().x() * w, p.about().y() * h);
+                all = PlanarMap.similarity(lie.size(), Math.toRadians(lie.turnDeg()), about, new Point(lie.by().x() * w, lie.by().y() * h)).after(all);
             }
         }
         return new PlanarMap(1.0 / w, 0, 0, 0, 1.0 / h, 0, 0, 0, 1).after(all).after(new PlanarMap(w, 0, 0, 0, h, 0, 0, 0, 1));

@@ -204,7 +204,7 @@ public final class LayerBench extends Bench {
         Layer l = layer();
         Optional<Hands.Hand> h = l == null ? Optional.empty() : led(l);
         if (l != null && h.isPresent()) {
-            List<Point> to = Hands.mapped(points, carried(l, h.get()).inverse());
+            List<Point> to = led(l, h.get(), points);
             preview(session.shot().withLayer(l.id(), o -> Hands.moved(o, h.get(), session.seconds().get(), to)));
         }
     }
@@ -216,7 +216,7 @@ public final class LayerBench extends Bench {
             return;
         }
         double at = session.seconds().get();
-        List<Point> to = Hands.mapped(points, carried(l, h.get()).inverse());
+        List<Point> to = led(l, h.get(), points);
         Layer moved = Hands.moved(l, h.get(), at, to);
         if (moved.equals(l)) {
             session.say("The points cannot lie so: none may fall together, and four corners must go round one way, none within the others.");
@@ -227,6 +227,13 @@ public final class LayerBench extends Bench {
         } else {
             accept("points of " + layerName(), s -> s.withLayer(l.id(), o -> Hands.moved(o, h.get(), at, to)));
         }
+    }
+
+    /// The points as they were pulled, where the step has them.
+    private List<Point> led(Layer l, Hands.Hand h, List<Point> pulledTo) {
+        List<Point> to = Hands.mapped(pulledTo, carried(l, h).inverse());
+        List<Point> before = ((Led) l.steps().get(h.step())).points(session.seconds().get());
+        return pins.alone() || before.size() != to.size() ? to : Hands.together(before, to);
     }
 
     /// The next of what can be taken hold of.

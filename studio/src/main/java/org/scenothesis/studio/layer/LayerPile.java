@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -124,7 +125,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
         if (now != null && !name.isFocused()) {
             name.setText(now.name());
         }
-        give.getItems().setAll(now == null ? List.of() : shot.layers().stream().filter(l -> !l.id().equals(now.id())).map(l -> giving(now, l)).toList());
+        give.getItems().setAll(now == null ? List.of() : shot.layers().stream().filter(l -> !l.id().equals(now.id())).flatMap(l -> Stream.of(giving(now, l), moving(now, l))).toList());
         give.setDisable(give.getItems().isEmpty());
         alone = alone && any;
     }
@@ -136,6 +137,11 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
     private MenuItem giving(Layer from, Layer to) {
         String words = to.name() + " like " + from.name();
         return Text.item("treat-" + to.id(), words, () -> session.change("treat " + words, s -> Layers.treated(s, from.id(), to.id())));
+    }
+
+    private MenuItem moving(Layer from, Layer to) {
+        String words = to.name() + " moves like " + from.name();
+        return Text.item("move-" + to.id(), words, () -> session.change(words, s -> Layers.movedAlike(s, from.id(), to.id())));
     }
 
     /// The shot as it is looked at: whole, or the chosen layer alone.

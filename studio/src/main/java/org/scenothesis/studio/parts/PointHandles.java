@@ -14,7 +14,7 @@ import org.scenothesis.core.picture.Point;
 
 /// Points drawn over a picture, joined by lines, that are pulled to where they belong; as many as there are, in shares of the picture, also outside of it.
 ///
-/// - By keyboard: tab to a point; arrows move it, with shift ten times as far.
+/// - By keyboard: tab to a point; arrows move it, with shift ten times as far, with Alt alone.
 /// - While one is pulled the points are told as they would be; on release, and for every key, once.
 public final class PointHandles {
     private static final double GRIP = 9;
@@ -30,6 +30,7 @@ public final class PointHandles {
     private List<String> names = List.of();
     private int focused = -1;
     private boolean pulled;
+    private boolean alone;
 
     /// - `id`: of the points, before their number.
     public PointHandles(PictureView picture, String id, Consumer<List<Point>> moving, Consumer<List<Point>> done) {
@@ -57,6 +58,11 @@ public final class PointHandles {
         show(List.of(), List.of(), List.of());
     }
 
+    /// Whether Shift was held when a point was pulled last: then it is pulled alone, away from what lies on it.
+    public boolean alone() {
+        return alone;
+    }
+
     /// Gives the keys to the first point.
     public void focus() {
         if (!points.isEmpty()) {
@@ -65,7 +71,7 @@ public final class PointHandles {
     }
 
     private List<Rectangle> grips() {
-        return marks.getChildren().stream().filter(Rectangle.class::isInstance).map(Rectangle.class::cast).toList();
+        return marks.getChildren().stream().filter(Rectangle.class::isInstance).map(Rectangle.class::cast).toList().reversed();
     }
 
     private void draw() {
@@ -73,7 +79,8 @@ public final class PointHandles {
         int wasFocused = focused;
         marks.getChildren().clear();
         drawLines(points);
-        for (int i = 0; i < points.size(); i++) {
+        // The first lies on top where several lie on one place.
+        for (int i = points.size() - 1; i >= 0; i--) {
             marks.getChildren().add(grip(i));
         }
         if (wasFocused >= 0 && wasFocused < points.size()) {
@@ -109,6 +116,7 @@ public final class PointHandles {
         Text.tip(r, () -> name);
         r.setOnMouseDragged(e -> {
             pulled = true;
+            alone = e.isShiftDown();
             r.setX(e.getX() - GRIP / 2);
             r.setY(e.getY() - GRIP / 2);
             List<Point> now = with(i, new Point(e.getX() / over.getWidth(), e.getY() / over.getHeight()));
@@ -132,6 +140,7 @@ public final class PointHandles {
         });
         r.setOnKeyPressed(e -> {
             double step = e.isShiftDown() ? 10 * STEP : STEP;
+            alone = e.isAltDown();
             BiConsumer<Double, Double> move = (x, y) -> {
                 done.accept(with(i, points.get(i).plus(new Point(x, y))));
                 e.consume();
