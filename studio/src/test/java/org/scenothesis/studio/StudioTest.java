@@ -64,6 +64,35 @@ class StudioTest extends HouseTest {
     }
 
     @Test
+    void theCellsOfTheBoardAreWalkedByKey(FxRobot robot) {
+        measured();
+        robot.interact(() -> robot.lookup("#cell-clean-rolled").query().requestFocus());
+        robot.type(KeyCode.RIGHT);
+        assertThat(robot.lookup("#cell-clean-camera").query().isFocused()).isTrue();
+        robot.type(KeyCode.DOWN, KeyCode.UP, KeyCode.LEFT, KeyCode.LEFT);
+        assertThat(robot.lookup("#cell-clean-rolled").query().isFocused()).as("at the edge they stay").isTrue();
+        assertThat(session.plateId().get()).as("walking chooses nothing").isEqualTo("clean");
+        robot.type(KeyCode.RIGHT, KeyCode.ENTER);
+        assertThat(session.bench().get()).isEqualTo(BenchName.MATCH);
+    }
+
+    @Test
+    void playGoesRoundBetweenMarks(FxRobot robot) {
+        robot.type(KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.P, KeyCode.RIGHT, KeyCode.RIGHT);
+        robot.press(KeyCode.SHIFT).type(KeyCode.P).release(KeyCode.SHIFT);
+        assertThat(session.said().get()).contains("again and again");
+        double frame = 1 / session.rate();
+        robot.type(KeyCode.HOME, KeyCode.SPACE);
+        until("at its beginning", () -> session.seconds().get() >= 2 * frame - 1e-9);
+        double[] furthest = {0};
+        robot.interact(() -> session.seconds().addListener((o, was, now) -> furthest[0] = Math.max(furthest[0], now.doubleValue())));
+        until("round", () -> Math.abs(session.seconds().get() - 4 * frame) < 1e-9);
+        until("and again", () -> Math.abs(session.seconds().get() - 2 * frame) < 1e-9);
+        robot.type(KeyCode.SPACE);
+        assertThat(furthest[0]).isLessThan(5 * frame);
+    }
+
+    @Test
     void digitsGoToTheBenchesAndArrowsToThePlates(FxRobot robot) {
         robot.type(KeyCode.DIGIT4);
         assertThat(session.bench().get()).isEqualTo(BenchName.MATCH);

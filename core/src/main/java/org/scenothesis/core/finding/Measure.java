@@ -19,6 +19,8 @@ public enum Measure {
     SIZE("px", 5, 1, Group.CAMERA, Mend.SHOOT),
     RATE("/s", 5, 1, Group.FILM, Mend.SHOOT),
     LENGTH("s", 5, 1, Group.FILM, Mend.SHOOT),
+    /// Frames of the shot in which what layers hang on was not found.
+    FOLLOWED("", 2, 0.5, Group.FILM, Mend.LAYER),
     MATRIX("mired", 0, 0.3, Group.COLOUR, Mend.SHOOT),
     OUTSIDE("", 1, 0, Group.FILM, Mend.SHOOT),
     /// Planned, and not among the plates.
@@ -47,7 +49,8 @@ public enum Measure {
         BREAK_DOWN,
         SHOOT,
         MATCH,
-        KEY
+        KEY,
+        LAYER
     }
 
     private final String unit;

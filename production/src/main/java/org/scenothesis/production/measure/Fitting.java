@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Limit;
@@ -14,6 +17,8 @@ import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Trail;
+import org.scenothesis.core.shot.Trails;
 
 /// Whether what was filmed is long enough, and fits what it is laid on: follows from what the files say of themselves.
 final class Fitting {
@@ -53,6 +58,30 @@ final class Fitting {
         }
         if (!b.still() && b.seconds() + 1 / rate < shot.seconds()) {
             out.add(Finding.that(Measure.LENGTH, subject(plate), b.seconds(), Verdict.WATCH).detailed(shot.seconds()));
+        }
+        out.addAll(followed(shot, plate, b, on, rate));
+        return out;
+    }
+
+    /// What layers hang on: lost in some frames of the shot, or not there at all.
+    private static List<Finding> followed(Shot shot, Plate plate, FootageBrief b, List<Layer> on, double rate) {
+        List<Finding> out = new ArrayList<>();
+        Set<String> hangs = on.stream().flatMap(l -> Trails.of(l).stream()).collect(Collectors.toSet());
+        int frames = Math.max(1, (int) Math.round(shot.seconds() * rate));
+        for (Trail t : shot.trails()) {
+            if (hangs.contains(t.id()) && t.plate().equals(plate.id())) {
+                long lost = IntStream.range(0, frames).filter(i -> {
+                    double at = Trails.takeSeconds(shot, t.plate(), i / rate);
+                    return at >= 0 && at < b.seconds() && !t.found(at, Math.min(rate, b.rate()));
+                }).count();
+                if (lost > 0) {
+                    out.add(Finding.that(Measure.FOLLOWED, subject(plate), lost, Verdict.WATCH).detailed((double) frames));
+                }
+            }
+        }
+        boolean astray = on.stream().filter(l -> l.plate().equals(plate.id())).flatMap(l -> Trails.of(l).stream()).anyMatch(id -> shot.trail(id).isEmpty());
+        if (astray) {
+            out.add(Finding.that(Measure.FOLLOWED, subject(plate), frames, Verdict.REDO));
         }
         return out;
     }

@@ -87,6 +87,7 @@ public final class Words {
             case SIZE -> number(v, 0) + " px";
             case RATE -> number(v, 2) + "/s";
             case LENGTH -> number(v, 2) + " s";
+            case FOLLOWED -> frames((int) v);
             case MATRIX, OUTSIDE, NEEDED -> "";
             case MISSING -> of("value.missing");
             case BROKEN -> of("value.broken");
@@ -98,7 +99,7 @@ public final class Words {
     private static String limit(Finding f) {
         return switch (f.measure()) {
             case ROLL -> of("limit.least", number(f.limit().holds(), 1) + " s");
-            case MISSING, NEEDED, BROKEN, BORDER, SIZE, RATE, LENGTH, MATRIX, OUTSIDE -> "";
+            case MISSING, NEEDED, BROKEN, BORDER, SIZE, RATE, LENGTH, FOLLOWED, MATRIX, OUTSIDE -> "";
             default -> f.verdict() == Verdict.NOT_MEASURED && f.limit().holds() == 0 ? "" : of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
         };
     }

@@ -24,6 +24,9 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.TimeMap;
+import org.scenothesis.core.shot.Trail;
+import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
@@ -223,5 +226,22 @@ class FittingTest {
         Shot s = with("clean", "still.png").withPlate("maker", p -> p.withTakes(List.of(new Take("u", "footage/untagged.mkv", true, ""))));
         Measured m = survey(s);
         assertThat(findings(s, m, "maker")).filteredOn(f -> f.measure() == Measure.MATRIX).first().satisfies(f -> assertThat(f.note()).contains("BT.709"));
+    }
+
+    /// What is lost is said where it is looked for; a trail that is not there asks for mending.
+    @Test
+    void layersThatHangOnWhatWasNotFoundAreSaid() {
+        Trail.Spot first = new Trail.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, true);
+        Trail.Spot later = new Trail.Spot(4 / 24.0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false);
+        Shot hung = shot.withTrails(List.of(new Trail("t", "hand", "maker", List.of(first, later)))).withLayer("lantern", l -> l.with(new Follow(new Hung("t", 0, true))));
+        Measured m = survey(hung);
+        assertThat(findings(hung, m, "maker")).filteredOn(f -> f.measure() == Measure.FOLLOWED).singleElement().satisfies(f -> {
+            assertThat(f.verdict()).isEqualTo(Verdict.WATCH);
+            assertThat(f.value()).as("twelve frames, found in two").isEqualTo(10);
+            assertThat(Words.sentence(f).meaning()).contains("10 frames of 12");
+        });
+        Shot astray = hung.withTrails(List.of());
+        assertThat(findings(astray, m, "lantern")).filteredOn(f -> f.measure() == Measure.FOLLOWED).singleElement().extracting(Finding::verdict).isEqualTo(Verdict.REDO);
+        assertThat(findings(shot, m, "maker")).noneMatch(f -> f.measure() == Measure.FOLLOWED);
     }
 }

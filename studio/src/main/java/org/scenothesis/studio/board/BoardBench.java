@@ -184,14 +184,29 @@ public final class BoardBench extends Bench {
         }
         box.setMinHeight(Shelf.ROW - 1);
         box.setPrefHeight(Shelf.ROW - 1);
-        box.setId("cell-" + plate.id() + "-" + column.name().toLowerCase(Locale.ROOT));
+        box.setId(id(plate, column));
         box.setAccessibleText(plate.name() + ", " + column.head + ": " + c.words() + ", " + Words.verdict(c.verdict()));
         Finding f = c.finding();
-        box.setOnMouseClicked(e -> {
+        Runnable mend = () -> {
             session.plateId().set(plate.id());
             if (f != null) {
                 session.bench().set(BenchName.of(f));
             }
+        };
+        box.setOnMouseClicked(e -> mend.run());
+        box.setFocusTraversable(true);
+        box.setOnKeyPressed(e -> {
+            switch (e.getCode()) {
+                case ENTER, SPACE -> mend.run();
+                case LEFT -> walk(plate, column, 0, -1);
+                case RIGHT -> walk(plate, column, 0, 1);
+                case UP -> walk(plate, column, -1, 0);
+                case DOWN -> walk(plate, column, 1, 0);
+                default -> {
+                    return;
+                }
+            }
+            e.consume();
         });
         if (f != null) {
             box.setCursor(Cursor.HAND);
@@ -201,6 +216,21 @@ public final class BoardBench extends Bench {
             });
         }
         return box;
+    }
+
+    /// Gives the keys to another cell, so many rows below and columns to the right; at an edge they stay.
+    private void walk(Plate plate, BoardModel.Column column, int rows, int columns) {
+        List<Plate> all = session.plates();
+        int row = Math.clamp(all.indexOf(plate) + rows, 0, all.size() - 1);
+        BoardModel.Column to = BoardModel.Column.values()[Math.clamp(column.ordinal() + columns, 0, BoardModel.Column.values().length - 1)];
+        Node there = view.lookup("#" + id(all.get(row), to));
+        if (there != null) {
+            there.requestFocus();
+        }
+    }
+
+    private static String id(Plate plate, BoardModel.Column column) {
+        return "cell-" + plate.id() + "-" + column.name().toLowerCase(Locale.ROOT);
     }
 
     private Region next(Shot shot) {

@@ -17,6 +17,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import org.scenothesis.core.shot.Beat;
 import org.scenothesis.production.store.Lately;
+import org.scenothesis.production.words.Words;
 
 /// The window's content: bench line above, shelf at the left, the bench, findings line below; and the keys of the house.
 public final class House extends StackPane {
@@ -45,7 +46,11 @@ public final class House extends StackPane {
             double s = playedFromSeconds + (now - playedFrom) / 1e9;
             double end = session.shot().seconds();
             double frames = Math.floor(s * session.rate());
-            if (s >= end) {
+            Loop loop = session.loop().get();
+            if (loop.over(s, end) && loop.marked()) {
+                session.goToFrame(loop.from() * session.rate());
+                playedFrom = 0;
+            } else if (s >= end) {
                 play(false);
                 session.goToFrame(Math.round(end * session.rate()) - 1);
             } else {
@@ -212,6 +217,7 @@ public final class House extends StackPane {
             case F -> fullPicture(!full);
             case E -> findings.toggle();
             case T -> tap();
+            case P -> mark(shift);
             case F1 -> {
                 open(keyHelp);
                 keyHelp.show(keys());
@@ -228,6 +234,16 @@ public final class House extends StackPane {
         return true;
     }
 
+    /// Marks where what is played again and again begins, or behind which frame it ends.
+    private void mark(boolean end) {
+        Loop was = session.loop().get();
+        double at = session.seconds().get();
+        Loop now = end ? was.ended(at + 1 / session.rate()) : was.begun(at);
+        session.loop().set(now);
+        double last = Math.min(now.to(), session.shot().seconds());
+        session.say(now.marked() ? "Played again and again from " + Words.time(now.from()) + " to " + Words.time(last) + "." : "Played once, all of it.");
+    }
+
     private void stepFrames(int by) {
         play(false);
         session.goToFrame(session.frame() + by);
@@ -237,9 +253,7 @@ public final class House extends StackPane {
         playing = on;
         playedFrom = 0;
         if (on) {
-            if (session.seconds().get() >= session.shot().seconds() - 1.5 / session.rate()) {
-                session.goToFrame(0);
-            }
+            session.goToFrame(session.loop().get().start(session.seconds().get(), session.shot().seconds(), 1 / session.rate()) * session.rate());
             player.start();
         } else {
             player.stop();
@@ -295,6 +309,7 @@ public final class House extends StackPane {
         all.put("Space", "play, stop");
         all.put("Left, Right", "one frame; with Shift ten");
         all.put("Home, End", "first, last frame");
+        all.put("P, Shift+P", "play again and again from here, to here; once more takes the mark away");
         all.put("T", "tap a beat at the playhead");
         all.put("E", "unfold or fold the findings");
         all.put("F", "full picture");

@@ -70,6 +70,7 @@ public final class Session implements AutoCloseable {
     private final StringProperty shotId = new SimpleStringProperty("");
     private final StringProperty plateId = new SimpleStringProperty("");
     private final StringProperty said = new SimpleStringProperty("");
+    private final ObjectProperty<Loop> loop = new SimpleObjectProperty<>(Loop.NONE);
     private final DoubleProperty seconds = new SimpleDoubleProperty(0);
     private final ObjectProperty<List<Path>> incoming = new SimpleObjectProperty<>(List.of());
     private final ReadOnlyBooleanWrapper looked = new ReadOnlyBooleanWrapper(false);
@@ -328,6 +329,11 @@ public final class Session implements AutoCloseable {
     public void goToFrame(double frame) {
         double last = Math.max(0, Math.round(shot().seconds() * rate()) - 1);
         seconds.set(Math.clamp(Math.rint(frame), 0, last) / rate());
+    }
+
+    /// What is played again and again.
+    public ObjectProperty<Loop> loop() {
+        return loop;
     }
 
     public void say(String sentence) {

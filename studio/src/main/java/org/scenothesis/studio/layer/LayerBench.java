@@ -132,6 +132,7 @@ public final class LayerBench extends Bench {
                 frame();
             }
         });
+        session.loop().addListener((o, was, now) -> strip.loop(now.marked() ? now.from() : 0, now.marked() ? Math.min(now.to(), session.shot().seconds()) : 0));
         session.production().addListener(o -> refresh());
         session.shotId().addListener(o -> refresh());
         session.measured().addListener(o -> frame());

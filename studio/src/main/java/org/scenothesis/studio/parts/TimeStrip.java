@@ -45,6 +45,7 @@ public final class TimeStrip extends Pane {
     private List<Beat> beats = List.of();
     private List<Double> ticks = List.of();
     private double[] line = {};
+    private double[] looped = {0, 0};
 
     public TimeStrip() {
         getStyleClass().add("strip");
@@ -113,6 +114,12 @@ public final class TimeStrip extends Pane {
         draw();
     }
 
+    /// The stretch that is played again and again, in seconds; nothing where it begins at its end.
+    public void loop(double from, double to) {
+        looped = new double[] {from, to};
+        draw();
+    }
+
     /// Small marks on the strip, for keyframes.
     public void ticks(List<Double> when) {
         ticks = List.copyOf(when);
@@ -160,6 +167,12 @@ public final class TimeStrip extends Pane {
                 getChildren().addAll(grip("ribbon-begins", r.from, y, by::begins), grip("ribbon-ends", r.to, y, by::ends));
             }
             y += ribbon() + 3;
+        }
+        if (looped[1] > looped[0]) {
+            Rectangle again = new Rectangle(x(looped[0]), 0, Math.max(2, x(Math.min(seconds, looped[1])) - x(looped[0])), 3);
+            again.getStyleClass().add("cut");
+            again.setMouseTransparent(true);
+            getChildren().add(again);
         }
         for (double t : ticks) {
             Rectangle tick = new Rectangle(x(t) - 2.5, y, 5, 9);
