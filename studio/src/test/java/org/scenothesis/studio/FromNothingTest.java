@@ -190,6 +190,12 @@ class FromNothingTest {
         house.until("asked", () -> robot.lookup("#follow-words").<Label>query().getText().contains("Ball goes along"));
         robot.type(KeyCode.ESCAPE);
         house.until("given up", () -> !robot.lookup("#follow-words").query().getParent().isVisible());
+        robot.type(KeyCode.G);
+        house.until("a ring", () -> robot.lookup("#follow-ring").query().isFocused());
+        robot.type(KeyCode.RIGHT, KeyCode.LEFT, KeyCode.ENTER);
+        house.until("followed by key", () -> session.shot().trails().size() == 1);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        house.until("undone at once", () -> session.shot().trails().isEmpty() && layer("ball").step(Follow.class).isEmpty());
         robot.clickOn("#follow").clickOn("#layer-picture");
         house.until("followed", () -> session.shot().trails().size() == 1);
         Trail t = session.shot().trails().getFirst();

@@ -309,7 +309,7 @@ public final class House extends StackPane {
         all.put("Space", "play, stop");
         all.put("Left, Right", "one frame; with Shift ten");
         all.put("Home, End", "first, last frame");
-        all.put("P, Shift+P", "play again and again from here, to here; once more takes the mark away");
+        all.put("P, Shift+P", "play again and again from here, to here");
         all.put("T", "tap a beat at the playhead");
         all.put("E", "unfold or fold the findings");
         all.put("F", "full picture");

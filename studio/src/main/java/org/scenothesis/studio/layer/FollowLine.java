@@ -7,12 +7,15 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.Circle;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
@@ -41,6 +44,8 @@ final class FollowLine extends HBox {
     private final ProgressBar bar = new ProgressBar(0);
     private final Button stop;
     private final VBox trails = new VBox(4);
+    private final Pane over;
+    private final Circle ring = new Circle(9);
     private boolean waiting;
 
     FollowLine(Session session, PictureView picture, Supplier<@Nullable Layer> layer) {
@@ -60,7 +65,31 @@ final class FollowLine extends HBox {
                 follow(List.of(new Point(e.getX() / picture.overlay().getWidth(), e.getY() / picture.overlay().getHeight())));
             }
         });
+        over = picture.overlay();
+        ring.setId("follow-ring");
+        ring.getStyleClass().add("trail-ring");
+        ring.setFocusTraversable(true);
+        ring.setAccessibleText("what is to be followed");
+        ring.setMouseTransparent(true);
+        ring.setOnKeyPressed(this::key);
+        over.getChildren().add(ring);
         idle();
+    }
+
+    /// By keyboard: arrows carry the ring, with Shift ten times as far; Enter follows what is in it.
+    private void key(KeyEvent e) {
+        double step = e.isShiftDown() ? 40 : 4;
+        switch (e.getCode()) {
+            case LEFT -> ring.setCenterX(Math.max(0, ring.getCenterX() - step));
+            case RIGHT -> ring.setCenterX(Math.min(over.getWidth(), ring.getCenterX() + step));
+            case UP -> ring.setCenterY(Math.max(0, ring.getCenterY() - step));
+            case DOWN -> ring.setCenterY(Math.min(over.getHeight(), ring.getCenterY() + step));
+            case ENTER -> follow(List.of(new Point(ring.getCenterX() / over.getWidth(), ring.getCenterY() / over.getHeight())));
+            default -> {
+                return;
+            }
+        }
+        e.consume();
     }
 
     /// What was followed in the shot, each with a way to take it away.
@@ -88,6 +117,7 @@ final class FollowLine extends HBox {
 
     private void idle() {
         waiting = false;
+        ring.setVisible(false);
         setVisible(false);
         setManaged(false);
     }
@@ -120,7 +150,11 @@ final class FollowLine extends HBox {
             return;
         }
         waiting = true;
-        told("Click what is to be followed in “" + p.name() + "”" + (hung(l) ? "; " + l.name() + " goes along." : "."), false);
+        ring.setCenterX(over.getWidth() / 2);
+        ring.setCenterY(over.getHeight() / 2);
+        ring.setVisible(true);
+        ring.requestFocus();
+        told("Click what is to be followed in “" + p.name() + "”, or carry the ring there and press Enter" + (hung(l) ? "; " + l.name() + " goes along." : "."), false);
     }
 
     private boolean hung(@Nullable Layer l) {
@@ -182,6 +216,7 @@ final class FollowLine extends HBox {
             return;
         }
         waiting = false;
+        ring.setVisible(false);
         bar.setProgress(0);
         told("Following in “" + p.name() + "”.", true);
         session.worker().ask(
