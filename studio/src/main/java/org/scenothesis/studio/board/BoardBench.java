@@ -176,7 +176,7 @@ public final class BoardBench extends Bench {
         HBox head = new HBox(6, new VerdictMark(c.verdict()), verdict);
         head.setAlignment(Pos.CENTER_LEFT);
         VBox box = new VBox(5, head, words);
-        box.getStyleClass().add("cell");
+        box.getStyleClass().add("board-cell");
         if (c.verdict() == Verdict.REDO) {
             box.getStyleClass().add("cell-redo");
         } else if (c.verdict() == Verdict.NOT_MEASURED) {
