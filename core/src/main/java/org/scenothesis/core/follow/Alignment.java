@@ -18,6 +18,7 @@ final class Alignment {
     private static final double AGREES = 0.5;
     /// Compression and eight-bit steps leave as much, however smooth a wall looks.
     private static final double LEAST_NOISE = 0.008;
+    private static final int SOME = 700;
     private static final double DAMPING = 1e-4;
 
     private final Pattern pattern;
@@ -119,10 +120,16 @@ final class Alignment {
             return -1;
         }
         double offset = (s - gain * t) / w;
-        float[] sizes = new float[seen.length];
-        int n = 0;
+        float over = (float) (1 / gain);
+        float under = (float) (offset / gain);
         for (int i = 0; i < seen.length; i++) {
-            left[i] = (float) ((seen[i] - offset) / gain - l.value()[i]);
+            left[i] = seen[i] * over - under - l.value()[i];
+        }
+        // Some of them tell their middle well enough.
+        int every = Math.max(1, seen.length / SOME);
+        float[] sizes = new float[seen.length / every + 1];
+        int n = 0;
+        for (int i = 0; i < seen.length; i += every) {
             if (!Float.isNaN(left[i])) {
                 sizes[n++] = Math.abs(left[i]);
             }
@@ -147,21 +154,17 @@ final class Alignment {
     /// The step of least squares; empty where the pattern holds nothing to go by.
     private double[] step(Pattern.Level l, float[] left, double[] weights) {
         int m = freedom.count();
-        double r = pattern.radiusPx();
         double[][] normal = new double[m][m + 1];
-        double[] slopes = new double[m];
-        for (int i = 0; i < left.length; i++) {
-            double w = weights[i];
-            if (w > 0) {
-                freedom.slopes((l.x()[i] - pattern.centre().x()) / r, (l.y()[i] - pattern.centre().y()) / r, l.slopeX()[i] * r, l.slopeY()[i] * r, slopes);
-                for (int a = 0; a < m; a++) {
-                    double wa = w * slopes[a];
-                    for (int b = a; b < m; b++) {
-                        normal[a][b] += wa * slopes[b];
-                    }
-                    normal[a][m] += wa * left[i];
-                }
+        float[] weighed = new float[left.length];
+        for (int a = 0; a < m; a++) {
+            float[] steep = l.steep()[a];
+            for (int i = 0; i < weighed.length; i++) {
+                weighed[i] = weights[i] > 0 ? (float) weights[i] * steep[i] : 0;
             }
+            for (int b = a; b < m; b++) {
+                normal[a][b] = product(weighed, l.steep()[b]);
+            }
+            normal[a][m] = product(weighed, left);
         }
         double trace = 0;
         for (int a = 0; a < m; a++) {
@@ -178,6 +181,15 @@ final class Alignment {
         } catch (IllegalArgumentException e) {
             return new double[0];
         }
+    }
+
+    /// The sum of products; where the first is 0 the second may be anything.
+    private static double product(float[] a, float[] b) {
+        double sum = 0;
+        for (int i = 0; i < a.length; i++) {
+            sum += a[i] == 0 ? 0 : (double) a[i] * b[i];
+        }
+        return sum;
     }
 
     private Fit judge(Pattern.Level l, PlanarMap map) {

@@ -61,20 +61,20 @@ public final class Follower {
         this.bands = bands;
         freedom = points.size() == 1 ? Freedom.SIMILARITY : Freedom.PLANE;
         Sight sight = Sight.of(luma, bands);
-        first = learn(sight, this.points);
+        first = learn(sight, this.points, freedom);
         Check.that(first.levels().getFirst().size() >= 25, "too little of what is to be followed lies in the picture");
         path.add(first.centre());
     }
 
-    private static Pattern learn(Sight sight, List<Point> points) {
+    private static Pattern learn(Sight sight, List<Point> points, Freedom freedom) {
         if (points.size() == 4) {
             Box box = Box.around(points).grown((int) EDGE_PX + 1);
-            return Pattern.learn(sight, box, middle(points), (x, y) -> within(points, x, y));
+            return Pattern.learn(sight, box, middle(points), freedom, (x, y) -> within(points, x, y));
         }
         Point p = points.getFirst();
         int half = Math.clamp(Math.round(Math.min(sight.width(), sight.height()) * WINDOW), LEAST_WINDOW, MOST_WINDOW);
         Box box = new Box((int) p.x() - half, (int) p.y() - half, (int) p.x() + half + 1, (int) p.y() + half + 1);
-        return Pattern.learn(sight, box, p, (x, y) -> Math.hypot(x - p.x(), y - p.y()) <= half + 0.5);
+        return Pattern.learn(sight, box, p, freedom, (x, y) -> Math.hypot(x - p.x(), y - p.y()) <= half + 0.5);
     }
 
     private static Point middle(List<Point> of) {
@@ -228,7 +228,7 @@ public final class Follower {
 
     private void renew(Sight sight) {
         List<Point> now = new ArrayList<>(points.stream().map(last::map).toList());
-        Pattern p = learn(sight, now);
+        Pattern p = learn(sight, now, freedom);
         if (p.levels().getFirst().size() >= 25) {
             later = p;
             toLater = last;

@@ -16,19 +16,19 @@ record Pattern(Point centre, double radiusPx, List<Level> levels) {
     private static final int MOST = 16_000;
     private static final int FEWEST = 60;
 
-    /// Pixels of one level: places in pixels of the whole size, values, slopes per pixel of the whole size; `deviation`: how lively it is.
-    record Level(int level, double[] x, double[] y, float[] value, float[] slopeX, float[] slopeY, double deviation) {
+    /// Pixels of one level: places in pixels of the whole size, values; `steep`: how each value changes with every number of a step; `deviation`: how lively it is.
+    record Level(int level, double[] x, double[] y, float[] value, float[][] steep, double deviation) {
         int size() {
             return x.length;
         }
     }
 
     /// Learns all within a box for which `inside` holds of its places.
-    static Pattern learn(Sight sight, Box box, Point centre, BiPredicate<Double, Double> inside) {
+    static Pattern learn(Sight sight, Box box, Point centre, Freedom freedom, BiPredicate<Double, Double> inside) {
         double radius = Math.max(4, Math.max(box.width(), box.height()) / 2.0);
         List<Level> levels = new ArrayList<>();
         for (int k = 0; k <= sight.deepest(); k++) {
-            Level l = level(sight.levels().get(k), k, box, inside);
+            Level l = level(sight.levels().get(k), k, box, new Steps(freedom, centre, radius), inside);
             if (k > 0 && l.size() < FEWEST) {
                 break;
             }
@@ -37,7 +37,10 @@ record Pattern(Point centre, double radiusPx, List<Level> levels) {
         return new Pattern(centre, radius, List.copyOf(levels));
     }
 
-    private static Level level(Plane p, int level, Box box, BiPredicate<Double, Double> inside) {
+    /// In which numbers a step is told, about what, and what is 1 there.
+    private record Steps(Freedom freedom, Point centre, double radius) {}
+
+    private static Level level(Plane p, int level, Box box, Steps steps, BiPredicate<Double, Double> inside) {
         int size = 1 << level;
         // One pixel to every side is needed for the slopes.
         Box at = new Box(box.left() / size, box.top() / size, box.right() / size + 1, box.bottom() / size + 1).within(Box.all(p).grown(-1));
@@ -54,17 +57,22 @@ record Pattern(Point centre, double radiusPx, List<Level> levels) {
             }
         }
         int n = places.size();
-        Level l = new Level(level, new double[n], new double[n], new float[n], new float[n], new float[n], 0);
+        Level l = new Level(level, new double[n], new double[n], new float[n], new float[steps.freedom.count()][n], 0);
+        double[] slopes = new double[steps.freedom.count()];
         for (int i = 0; i < n; i++) {
             int x = places.get(i)[0];
             int y = places.get(i)[1];
             l.x[i] = (x + 0.5) * size;
             l.y[i] = (y + 0.5) * size;
             l.value[i] = p.at(x, y);
-            l.slopeX[i] = (p.at(x + 1, y) - p.at(x - 1, y)) / (2 * size);
-            l.slopeY[i] = (p.at(x, y + 1) - p.at(x, y - 1)) / (2 * size);
+            double across = steps.radius * (p.at(x + 1, y) - p.at(x - 1, y)) / (2 * size);
+            double down = steps.radius * (p.at(x, y + 1) - p.at(x, y - 1)) / (2 * size);
+            steps.freedom.slopes((l.x[i] - steps.centre.x()) / steps.radius, (l.y[i] - steps.centre.y()) / steps.radius, across, down, slopes);
+            for (int k = 0; k < slopes.length; k++) {
+                l.steep[k][i] = (float) slopes[k];
+            }
         }
-        return new Level(level, l.x, l.y, l.value, l.slopeX, l.slopeY, deviation(l.value));
+        return new Level(level, l.x, l.y, l.value, l.steep, deviation(l.value));
     }
 
     private static double deviation(float[] v) {
@@ -83,9 +91,13 @@ record Pattern(Point centre, double radiusPx, List<Level> levels) {
         int deeper = Math.clamp(l.level + Math.round(Math.log(size(map)) / Math.log(2)), 0, frame.deepest());
         Plane p = frame.levels().get(deeper);
         double k = 1.0 / (1 << deeper);
-        for (int i = 0; i < l.size(); i++) {
-            Point at = map.map(l.x[i], l.y[i]);
-            out[i] = fine ? Sight.cubic(p, at.x() * k, at.y() * k) : Sight.linear(p, at.x() * k, at.y() * k);
+        double[] x = l.x;
+        double[] y = l.y;
+        for (int i = 0; i < x.length; i++) {
+            double far = k / (map.g() * x[i] + map.h() * y[i] + map.i());
+            double u = (map.a() * x[i] + map.b() * y[i] + map.c()) * far;
+            double v = (map.d() * x[i] + map.e() * y[i] + map.f()) * far;
+            out[i] = fine ? Sight.cubic(p, u, v) : Sight.linear(p, u, v);
         }
     }
 

@@ -90,7 +90,7 @@ final class Search {
             y[i] = l.y()[i * every];
             value[i] = l.value()[i * every];
         }
-        return new Pattern.Level(l.level(), x, y, value, new float[0], new float[0], l.deviation());
+        return new Pattern.Level(l.level(), x, y, value, new float[0][], l.deviation());
     }
 
     private double alike(Pattern.Level l, PlanarMap map, float[] seen) {

@@ -45,22 +45,20 @@ record Sight(List<Plane> levels) {
         }
         float tx = (float) (fx - left - 1);
         float ty = (float) (fy - top - 1);
+        float a0 = ((-0.5f * tx + 1) * tx - 0.5f) * tx;
+        float a1 = (1.5f * tx - 2.5f) * tx * tx + 1;
+        float a2 = ((-1.5f * tx + 2) * tx + 0.5f) * tx;
+        float a3 = (0.5f * tx - 0.5f) * tx * tx;
         float[] d = p.data();
-        float sum = 0;
-        for (int j = 0, i = top * p.width() + left; j < 4; j++, i += p.width()) {
-            float row = weight(0, tx) * d[i] + weight(1, tx) * d[i + 1] + weight(2, tx) * d[i + 2] + weight(3, tx) * d[i + 3];
-            sum += weight(j, ty) * row;
-        }
-        return sum;
-    }
-
-    private static float weight(int tap, float t) {
-        return switch (tap) {
-            case 0 -> ((-0.5f * t + 1) * t - 0.5f) * t;
-            case 1 -> (1.5f * t - 2.5f) * t * t + 1;
-            case 2 -> ((-1.5f * t + 2) * t + 0.5f) * t;
-            default -> (0.5f * t - 0.5f) * t * t;
-        };
+        int w = p.width();
+        int i = top * w + left;
+        int j = i + w;
+        int k = j + w;
+        int l = k + w;
+        return (((-0.5f * ty + 1) * ty - 0.5f) * ty) * (a0 * d[i] + a1 * d[i + 1] + a2 * d[i + 2] + a3 * d[i + 3])
+                + ((1.5f * ty - 2.5f) * ty * ty + 1) * (a0 * d[j] + a1 * d[j + 1] + a2 * d[j + 2] + a3 * d[j + 3])
+                + (((-1.5f * ty + 2) * ty + 0.5f) * ty) * (a0 * d[k] + a1 * d[k + 1] + a2 * d[k + 2] + a3 * d[k + 3])
+                + ((0.5f * ty - 0.5f) * ty * ty) * (a0 * d[l] + a1 * d[l + 1] + a2 * d[l + 2] + a3 * d[l + 3]);
     }
 
     /// The same along straight lines.

@@ -1,7 +1,6 @@
 package org.scenothesis.studio.house;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.within;
 import static org.awaitility.Awaitility.await;
 
@@ -14,6 +13,8 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import javafx.beans.InvalidationListener;
 import org.junit.jupiter.api.AfterEach;
@@ -80,16 +81,24 @@ class SessionTest {
         assertThat(session.seconds().get()).isCloseTo(95 / 24.0, within(1e-9));
     }
 
+    /// All on one thread, as in the window: what is measured comes in between.
     @Test
     void whoHearsOfAChangeFindsItJudged() throws Exception {
+        session.close();
+        ExecutorService ui = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().factory());
+        session = ui.submit(() -> new Session(ProductionFolder.open(demo), new Worker(ui))).get();
         List<Boolean> judged = Collections.synchronizedList(new ArrayList<>());
         InvalidationListener heard = o -> judged.add(session.judgement().get().equals(
                 new Judge(session.folder()).of(session.shot(), session.measured().get(), session.store().now().houseRules())));
-        session.measured().addListener(heard);
-        session.production().addListener(heard);
+        ui.submit(() -> {
+            session.measured().addListener(heard);
+            session.production().addListener(heard);
+        }).get();
         measured();
-        session.change("circle", s -> s.withPlate("clean", p -> p.circling("clean-1")));
-        session.change("add", s -> s.withPlates(s.plates().subList(0, 3)));
+        ui.submit(() -> {
+            session.change("circle", s -> s.withPlate("clean", p -> p.circling("clean-1")));
+            session.change("add", s -> s.withPlates(s.plates().subList(0, 3)));
+        }).get();
         assertThat(judged.size()).isGreaterThan(3);
         assertThat(judged).doesNotContain(false);
     }
