@@ -69,6 +69,8 @@ class FollowTest {
         assertThat(run("track", file, "--point", "here").err()).contains("320.5,180");
         assertThat(run("track", file, "--point", "900,20").err()).contains("outside its picture of 256x144");
         assertThat(run("track", file, "--point", "90,20", "--to", "99").err()).contains("frames 0 to 13");
+        assertThat(run("track", file, "--corners", "10,10", "20,20", "30,30", "40,40").err()).contains("street.mp4", "go round one way");
+        assertThat(run("track", file, "--corners", "-900,-900", "-800,-900", "-800,-800", "-900,-800").err()).contains("street.mp4", "at least a few pixels");
         assertThat(run("track", home.resolve("gone.mp4").toString(), "--point", "9,9").err()).contains("gone.mp4");
     }
 

@@ -3,11 +3,9 @@ package org.scenothesis.core.layer;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
-import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.picture.Solve;
 import org.scenothesis.core.shot.step.Cast;
 
@@ -17,7 +15,6 @@ import org.scenothesis.core.shot.step.Cast;
 final class CastUnit {
     /// At the ground the shadow is as sharp as this.
     private static final double CONTACT_PX = 0.6;
-    private static final double FAR = 8;
 
     private CastUnit() {}
 
@@ -78,26 +75,6 @@ final class CastUnit {
 
     /// The one below the line and the other above it.
     private static Mask folded(Mask floor, Mask wall, Point a, Point b, Scene scene) {
-        Mask below = floor.times(side(a, b, false, scene));
-        Mask above = wall.times(side(a, b, true, scene));
-        var box = below.at().and(above.at());
-        Plane sum = Plane.of(box.width(), box.height());
-        for (Mask m : List.of(below, above)) {
-            for (int y = 0; y < m.at().height(); y++) {
-                for (int x = 0; x < m.at().width(); x++) {
-                    sum.data()[(y + m.at().top() - box.top()) * box.width() + x + m.at().left() - box.left()] += m.coverage().data()[y * m.at().width() + x];
-                }
-            }
-        }
-        return new Mask(sum, box);
-    }
-
-    private static Mask side(Point a, Point b, boolean above, Scene scene) {
-        Point along = b.minus(a).times(FAR * scene.width() / Math.max(1, b.minus(a).length()));
-        Point up = new Point(0, (above ? -FAR : FAR) * scene.height());
-        Point from = a.minus(along);
-        Point to = b.plus(along);
-        Bands bands = scene.bands();
-        return Mask.of(new Polygon(List.of(from, to, to.plus(up), from.plus(up))).coverage(scene.width(), scene.height(), bands));
+        return ThrownShadow.sum(List.of(floor.times(scene.outlines().side(a, b, false, 0, scene)), wall.times(scene.outlines().side(a, b, true, 0, scene))));
     }
 }

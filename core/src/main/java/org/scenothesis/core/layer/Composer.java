@@ -74,7 +74,8 @@ public final class Composer {
             return List.of(RowBlend.ground(laid.piece().picture(), laid.gains()));
         }
         Picture unlit = laid.unlit();
-        if (unlit != null && blend == Blend.ADD) {
+        boolean bare = laid.cast() == null && laid.wrap() == null && laid.glow() == null;
+        if (unlit != null && blend == Blend.ADD && bare) {
             Gains k = laid.gains();
             return List.of(RowBlend.addLight(laid.piece().picture(), unlit, laid.mask(), k, laid.presence()));
         }

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
@@ -14,6 +15,8 @@ import org.scenothesis.core.picture.Polygon;
 /// Coverage of outlines, kept from frame to frame while they stand still. Bounded; safe for several threads.
 public final class Outlines {
     private static final int MOST = 24;
+    /// Beyond all of a picture, in pictures.
+    private static final double FAR = 8;
 
     private final Map<Shape, Mask> kept = new HashMap<>();
 
@@ -37,6 +40,17 @@ public final class Outlines {
         return keep(
                 new Shape(corners, softnessPx, scene.width(), scene.height()),
                 () -> Mask.of(Blur.gaussian(polygon(corners, scene.width(), scene.height()).coverage(scene.width(), scene.height(), scene.bands()), softnessPx, scene.bands())));
+    }
+
+    /// All on one side of the line through two pixels; above is where y is less, of an upright line the left.
+    Mask side(Point a, Point b, boolean above, double softnessPx, Scene scene) {
+        Point along = b.minus(a).times(FAR * Math.max(scene.width(), scene.height()) / Math.max(1e-6, b.minus(a).length()));
+        Point off = new Point(along.y(), -along.x());
+        boolean up = off.y() < 0 || off.y() == 0 && off.x() < 0;
+        Point side = up == above ? off : off.times(-1);
+        Point from = a.minus(along);
+        Point to = b.plus(along);
+        return mask(Stream.of(from, to, to.plus(side), from.plus(side)).map(q -> new Point(q.x() / scene.width(), q.y() / scene.height())).toList(), softnessPx, scene);
     }
 
     private Mask keep(Shape shape, Supplier<Mask> made) {

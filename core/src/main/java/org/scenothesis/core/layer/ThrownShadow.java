@@ -34,7 +34,8 @@ final class ThrownShadow {
         return casts.isEmpty() ? NONE : sum(casts);
     }
 
-    private static Mask sum(List<Mask> casts) {
+    /// How much falls on every pixel of all together, no more than 1.
+    static Mask sum(List<Mask> casts) {
         Box box = casts.stream().map(Mask::at).reduce(Box::and).orElseThrow();
         int w = box.width();
         Plane sum = Plane.of(w, box.height());

@@ -10,6 +10,8 @@ import org.scenothesis.core.shot.step.Hung;
 
 /// Makes trails of what was followed, and mends them by hand.
 public final class Following {
+    private static final double SAME_S = 1e-6;
+
     private Following() {}
 
     /// How the frames of a take lie in time, and how large they are, in pixels.
@@ -31,7 +33,7 @@ public final class Following {
     private static List<Trail.Spot> spots(List<Followed> found, int seed, Frames f) {
         List<Trail.Spot> out = new ArrayList<>();
         for (Followed x : found) {
-            if (x.found()) {
+            if (x.found() && Trail.lies(x.places())) {
                 List<Point> places = x.places().stream().map(p -> new Point(p.x() / f.width, p.y() / f.height)).toList();
                 out.add(new Trail.Spot(f.times.get(x.frame()), places, x.size(), x.turnDeg(), x.confidence(), x.frame() == seed));
             }
@@ -47,10 +49,10 @@ public final class Following {
         double from = 0;
         double to = Double.MAX_VALUE;
         for (Trail.Spot s : t.spots()) {
-            if (s.byHand() && s.seconds() < seconds - 1e-6) {
+            if (s.byHand() && s.seconds() < seconds - SAME_S) {
                 from = s.seconds();
             }
-            if (s.byHand() && s.seconds() > seconds + 1e-6) {
+            if (s.byHand() && s.seconds() > seconds + SAME_S) {
                 to = Math.min(to, s.seconds());
             }
         }
@@ -64,9 +66,9 @@ public final class Following {
         double at = f.times.get(seed);
         Stretch s = around(t, at);
         Trail.Spot was = t.at(at);
-        List<Trail.Spot> all = new ArrayList<>(t.spots().stream().filter(x -> x.seconds() <= s.from + 1e-6 && x.seconds() < at || x.seconds() >= s.to - 1e-6).toList());
+        List<Trail.Spot> all = new ArrayList<>(t.spots().stream().filter(x -> x.seconds() < s.from - SAME_S || x.seconds() > s.to + SAME_S || x.byHand() && Math.abs(x.seconds() - at) > SAME_S).toList());
         for (Trail.Spot x : spots(found, seed, f)) {
-            if (all.stream().noneMatch(o -> Math.abs(o.seconds() - x.seconds()) < 1e-6)) {
+            if (all.stream().noneMatch(o -> Math.abs(o.seconds() - x.seconds()) < SAME_S)) {
                 all.add(new Trail.Spot(x.seconds(), x.places(), Math.clamp(was.size() * x.size(), 0.001, 1000), was.turnDeg() + x.turnDeg(), x.confidence(), x.byHand()));
             }
         }

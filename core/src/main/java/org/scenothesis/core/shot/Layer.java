@@ -112,7 +112,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
             if (s instanceof Key) {
                 return last;
             }
-            last = s instanceof Outline o ? o : last;
+            last = s instanceof Outline o && o.counts() == Outline.Counts.WITHIN ? o : last;
         }
         return Outline.NONE;
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.value.Animated;
 
 /// Where something was found in the frames of a plate's take: one point, or the four corners of something flat.
@@ -46,14 +47,20 @@ public record Trail(String id, String name, String plate, List<Spot> spots) impl
         }
     }
 
-    /// @throws IllegalArgumentException if there is no spot, or some follow one point and some four
+    /// @throws IllegalArgumentException if there is no spot, some follow one point and some four, or four corners do not go round one way
     public Trail {
         Check.that(!spots.isEmpty() && spots.size() <= MOST_SPOTS, "a trail has 1 to " + MOST_SPOTS + " spots");
         List<Spot> sorted = new ArrayList<>(spots);
         sorted.sort(Comparator.comparingDouble(Spot::seconds));
         int points = sorted.getFirst().places.size();
         Check.that(sorted.stream().allMatch(s -> s.places.size() == points), "a trail follows one point or four corners, not both");
+        Check.that(sorted.stream().allMatch(s -> lies(s.places)), "the four corners of a spot must go round one way");
         spots = List.copyOf(sorted);
+    }
+
+    /// Whether places can be those of a point, or of something flat seen from before it.
+    static boolean lies(List<Point> places) {
+        return places.size() != 4 || Pin.bendsOneWay(places);
     }
 
     /// Whether it follows the corners of something flat.
@@ -66,7 +73,9 @@ public record Trail(String id, String name, String plate, List<Spot> spots) impl
         Spot before = spots.getFirst();
         for (Spot s : spots) {
             if (s.seconds > seconds) {
-                return s == before ? s : before.towards(s, (seconds - before.seconds) / (s.seconds - before.seconds));
+                Spot between = s == before ? s : before.towards(s, (seconds - before.seconds) / (s.seconds - before.seconds));
+                // Half way between two views it may for a moment be none.
+                return lies(between.places) ? between : before;
             }
             before = s;
         }

@@ -3,6 +3,12 @@ package org.scenothesis.core.layer;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.within;
+import static org.scenothesis.core.layer.Laying.H;
+import static org.scenothesis.core.layer.Laying.W;
+import static org.scenothesis.core.layer.Laying.base;
+import static org.scenothesis.core.layer.Laying.grey;
+import static org.scenothesis.core.layer.Laying.layer;
+import static org.scenothesis.core.layer.Laying.over;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -12,7 +18,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
@@ -31,7 +39,6 @@ import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Ripple;
 import org.scenothesis.core.shot.step.Soften;
-import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.shot.step.Tone;
 import org.scenothesis.core.shot.step.Warp;
 import org.scenothesis.core.shot.step.Wobble;
@@ -40,31 +47,11 @@ import org.scenothesis.core.value.Animated;
 
 /// What hands do to layers, against what geometry and arithmetic say of it.
 class HandStepsTest {
-    private static final int W = 160;
-    private static final int H = 90;
     private static final Bands MANY = Bands.pooled(2);
 
     @AfterAll
     static void close() {
         MANY.close();
-    }
-
-    private static Picture grey(float v) {
-        return Picture.filled(W, H, v, v, v);
-    }
-
-    private static Layer layer(Step... steps) {
-        return Layer.of("l", "", "p", steps);
-    }
-
-    private static LayerPicture base(Picture p) {
-        return LayerPicture.of(Layer.of("base", "", "c"), p);
-    }
-
-    private static Picture over(float base, double seconds, LayerPicture... more) {
-        List<LayerPicture> all = new ArrayList<>(List.of(base(grey(base))));
-        all.addAll(List.of(more));
-        return Composer.compose(all, null, seconds, MANY);
     }
 
     private static List<Point> box(double left, double top, double right, double bottom) {
@@ -288,6 +275,16 @@ class HandStepsTest {
         assertThat(out.g().at(80, 24)).isZero();
         assertThat(out.g().at(80, 25)).isPositive();
         assertThat(out.g().at(80, 65)).isZero();
+    }
+
+    /// A matte that ends where its box ends is wrapped like any other.
+    @Test
+    void lightShinesInToTheEdgeOfATightPiece() {
+        Picture dark = Picture.filled(40, 30, 0.1f, 0.1f, 0.1f).withAlpha(Plane.filled(40, 30, 1));
+        LayerPicture tight = LayerPicture.of(layer(new OwnAlpha(), new Wrap(4, 0.8)), new Piece(dark, new Box(50, 30, 90, 60)));
+        Picture out = over(0.9f, 0, tight);
+        assertThat(out.g().at(50, 45)).isGreaterThan(0.25f);
+        assertThat(out.g().at(70, 45)).isCloseTo(0.1f, within(0.01f));
     }
 
     @Test

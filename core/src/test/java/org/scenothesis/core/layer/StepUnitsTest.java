@@ -3,6 +3,12 @@ package org.scenothesis.core.layer;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.within;
+import static org.scenothesis.core.layer.Laying.H;
+import static org.scenothesis.core.layer.Laying.W;
+import static org.scenothesis.core.layer.Laying.base;
+import static org.scenothesis.core.layer.Laying.grey;
+import static org.scenothesis.core.layer.Laying.layer;
+import static org.scenothesis.core.layer.Laying.over;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -28,7 +34,6 @@ import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Steady;
-import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.Stages;
 import org.scenothesis.core.value.Animated;
@@ -36,8 +41,6 @@ import org.scenothesis.core.value.Ease;
 import org.scenothesis.core.value.Given;
 
 class StepUnitsTest {
-    private static final int W = 160;
-    private static final int H = 90;
     private static final Bands MANY = Bands.pooled(2);
 
     @AfterAll
@@ -45,27 +48,13 @@ class StepUnitsTest {
         MANY.close();
     }
 
-    private static Picture grey(float v) {
-        return Picture.filled(W, H, v, v, v);
-    }
-
-    private static Layer layer(Step... steps) {
-        return Layer.of("l", "", "p", steps);
-    }
-
-    private static Picture over(float base, LayerPicture... more) {
-        List<LayerPicture> all = new ArrayList<>(List.of(LayerPicture.of(Layer.of("base", "", "c"), grey(base))));
-        all.addAll(List.of(more));
-        return Composer.compose(all, null, 1, MANY);
-    }
-
     @ParameterizedTest
     @CsvSource({"OVER, 0.2, 0.5, 0.5", "ADD, 0.2, 0.5, 0.7", "SCREEN, 0.2, 0.5, 0.6", "SCREEN, 0.2, 1.5, 1.5", "LIGHTEN, 0.2, 0.5, 0.5", "LIGHTEN, 0.6, 0.5, 0.6"})
     void blendsAreWhatTheyAreCalled(Blend blend, float base, float top, float wanted) {
-        Picture out = over(base, LayerPicture.of(layer().withBlend(blend), grey(top)));
+        Picture out = over(base, 1, LayerPicture.of(layer().withBlend(blend), grey(top)));
         assertThat(out.g().at(7, 7)).isCloseTo(wanted, within(1e-6f));
         // Half there is half way, whatever the blend.
-        Picture half = over(base, LayerPicture.of(layer(new OwnAlpha()).withBlend(blend), grey(top).withAlpha(Plane.filled(W, H, 0.5f))));
+        Picture half = over(base, 1, LayerPicture.of(layer(new OwnAlpha()).withBlend(blend), grey(top).withAlpha(Plane.filled(W, H, 0.5f))));
         assertThat(half.g().at(7, 7)).isCloseTo((base + wanted) / 2, within(1e-6f));
     }
 
@@ -74,7 +63,7 @@ class StepUnitsTest {
     @CsvSource({"0.18, 1, 4", "0.18, 3, 4", "0.5, 1, 10", "0.02, 1.6, 2"})
     void grainIsAsStrongAsItIsTold(float level, double size, double amount) {
         LayerPicture grained = LayerPicture.of(layer(new Grain(amount, size)), grey(level));
-        Picture out = over(0, grained);
+        Picture out = over(0, 1, grained);
         double sum = 0;
         double square = 0;
         double beside = 0;
@@ -90,7 +79,7 @@ class StepUnitsTest {
         assertThat(sum / (W * H)).isCloseTo(0, within(0.15 * wanted));
         // Neighbours are as alike as the grain is wide.
         assertThat(beside / square).isBetween(size <= 1 ? -0.05 : 0.2, size <= 1 ? 0.05 : 0.95);
-        assertThat(over(0, grained).g().data()).isEqualTo(out.g().data());
+        assertThat(over(0, 1, grained).g().data()).isEqualTo(out.g().data());
         assertThat(out.r().data()).isNotEqualTo(out.g().data());
         Picture later = Composer.compose(List.of(grained), null, 1.04, MANY);
         assertThat(later.g().data()).isNotEqualTo(out.g().data());
@@ -99,8 +88,8 @@ class StepUnitsTest {
     @Test
     void grainLeavesWhatIsNotThereAlone() {
         Picture element = grey(0.5f).withAlpha(Plane.of(W, H));
-        assertThat(over(0.3f, LayerPicture.of(layer(new OwnAlpha(), new Grain(20, 1)), element)).b().data()).containsOnly(0.3f);
-        assertThat(over(0.3f, LayerPicture.of(layer(new Grain(0, 1)), grey(0.4f))).b().data()).containsOnly(0.4f);
+        assertThat(over(0.3f, 1, LayerPicture.of(layer(new OwnAlpha(), new Grain(20, 1)), element)).b().data()).containsOnly(0.3f);
+        assertThat(over(0.3f, 1, LayerPicture.of(layer(new Grain(0, 1)), grey(0.4f))).b().data()).containsOnly(0.4f);
     }
 
     private static List<Point> box(double left, double right) {
@@ -110,7 +99,7 @@ class StepUnitsTest {
     @Test
     void anOutlineMovesWithItsKeys() {
         Outline o = Outline.of(Animated.of(box(0, 10)).key(0, box(0, 10), Ease.STEADY).key(2, box(100, 110), Ease.STEADY), 0);
-        Picture out = over(0.1f, LayerPicture.of(layer(o), grey(0.9f)));
+        Picture out = over(0.1f, 1, LayerPicture.of(layer(o), grey(0.9f)));
         assertThat(out.g().at(5, 40)).isEqualTo(0.1f);
         assertThat(out.g().at(55, 40)).isCloseTo(0.9f, within(1e-6f));
         assertThat(out.g().at(105, 40)).isEqualTo(0.1f);
@@ -118,7 +107,7 @@ class StepUnitsTest {
 
     @Test
     void twoOutlinesLeaveWhatIsInBoth() {
-        Picture out = over(0.1f, LayerPicture.of(layer(Outline.of(box(20, 60), 0), Outline.of(box(40, 90), 0)), grey(0.9f)));
+        Picture out = over(0.1f, 1, LayerPicture.of(layer(Outline.of(box(20, 60), 0), Outline.of(box(40, 90), 0)), grey(0.9f)));
         assertThat(out.g().at(30, 40)).isEqualTo(0.1f);
         assertThat(out.g().at(50, 40)).isCloseTo(0.9f, within(1e-6f));
         assertThat(out.g().at(70, 40)).isEqualTo(0.1f);
@@ -133,13 +122,13 @@ class StepUnitsTest {
             return Piece.whole(frame.withAlpha(Plane.filled(W, H, 1)));
         };
         Key key = new Key(KeySettings.DEFAULT);
-        Picture before = over(0.1f, LayerPicture.of(layer(Outline.of(box(20, 60), 0), key), grey(0.9f)).withKeying(keying));
-        Picture behind = over(0.1f, LayerPicture.of(layer(key, Outline.of(box(20, 60), 0)), grey(0.9f)).withKeying(keying));
+        Picture before = over(0.1f, 1, LayerPicture.of(layer(Outline.of(box(20, 60), 0), key), grey(0.9f)).withKeying(keying));
+        Picture behind = over(0.1f, 1, LayerPicture.of(layer(key, Outline.of(box(20, 60), 0)), grey(0.9f)).withKeying(keying));
         assertThat(asked).containsExactly(box(20, 60), List.of());
         assertThat(before.g().at(5, 5)).isCloseTo(0.9f, within(1e-6f));
         assertThat(behind.g().at(5, 5)).isEqualTo(0.1f);
         assertThat(behind.g().at(30, 5)).isCloseTo(0.9f, within(1e-6f));
-        assertThatIllegalArgumentException().isThrownBy(() -> over(0.1f, LayerPicture.of(layer(key), grey(0.9f)))).withMessageContaining("screen");
+        assertThatIllegalArgumentException().isThrownBy(() -> over(0.1f, 1, LayerPicture.of(layer(key), grey(0.9f)))).withMessageContaining("screen");
     }
 
     /// Part of a plate can be put elsewhere on the set: what counts of it moves as one thing.
@@ -185,7 +174,7 @@ class StepUnitsTest {
                     asked.add(garbage);
                     return Piece.whole(frame.withAlpha(left));
                 });
-        Picture out = over(0.1f, of);
+        Picture out = over(0.1f, 1, of);
         assertThat(frames).containsExactly(half);
         assertThat(asked.getFirst().getFirst().x()).isCloseTo((20 - 8.0) / W, within(1e-9));
         // Its left half, twice as large, eight pixels to the right.
@@ -201,7 +190,7 @@ class StepUnitsTest {
         Picture lit = grey(0.3f);
         lit.g().data()[40 * W + 50] = 0.7f;
         Layer l = Layer.light("g", "", "lamp", "c").withSteps(List.of(new Steady(), new Grade(1, false)));
-        Picture out = over(0.1f, LayerPicture.of(l, lit).withUnlit(grey(0.2f)).withToBase(PlanarMap.shift(3, 0)));
+        Picture out = over(0.1f, 1, LayerPicture.of(l, lit).withUnlit(grey(0.2f)).withToBase(PlanarMap.shift(3, 0)));
         assertThat(out.g().at(53, 40)).isCloseTo(0.1f + 2 * 0.5f, within(1e-4f));
         assertThat(out.g().at(20, 40)).isCloseTo(0.1f + 2 * 0.1f, within(1e-5f));
     }

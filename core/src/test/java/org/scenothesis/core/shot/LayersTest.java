@@ -138,5 +138,6 @@ class LayersTest {
         Layer l = Layers.more(Layers.more(Layer.of("l", "", "p", Put.AS_FILMED), one), one.withCounts(Outline.Counts.OUTSIDE));
         assertThat(l.steps()).containsExactly(one, one.withCounts(Outline.Counts.OUTSIDE), Put.AS_FILMED);
         assertThat(Layers.more(l, Put.AS_FILMED).steps()).hasSize(3);
+        assertThat(l.with(new Key(KeySettings.DEFAULT)).garbage()).as("what lies outside is no garbage matte").isEqualTo(one);
     }
 }

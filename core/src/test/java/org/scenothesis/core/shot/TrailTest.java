@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.scenothesis.core.follow.Followed;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Trail.Spot;
@@ -84,5 +85,32 @@ class TrailTest {
         assertThat(without.layers().getFirst().steps()).containsExactly(hung.withHung(null));
         assertThat(Trails.with(s, TRAIL.withName("other")).trails()).extracting(Trail::name).containsExactly("other");
         assertThat(Trails.with(s, TRAIL.withId(Trails.free(s))).trails()).extracting(Trail::id).containsExactly("t", "trail-2");
+    }
+
+    private static Followed found(int frame, double x) {
+        return new Followed(frame, List.of(new Point(x, 50)), 1, 0, 0.9);
+    }
+
+    /// Shown by hand in frame 2, it is followed anew to both sides; what was measured there before, the very first frame too, is gone.
+    @Test
+    void aTrailShownByHandIsFollowedAnewUpToWhatWasShownBefore() {
+        Following.Frames frames = new Following.Frames(100, 100, List.of(0.0, 1.0, 2.0, 3.0, 4.0, 5.0));
+        Trail t = Following.trail("t", "", "p", List.of(found(4, 40), found(5, 50), found(3, 99), found(2, 99), found(0, 99)), 4, frames);
+        assertThat(Following.around(t, 2)).isEqualTo(new Following.Stretch(0, 4));
+        Trail mended = Following.mended(t, List.of(found(2, 20), found(3, 30), found(4, 77), found(1, 10), found(0, 1)), 2, frames);
+        assertThat(mended.spots()).extracting(s -> s.places().getFirst().x()).containsExactly(0.01, 0.1, 0.2, 0.3, 0.4, 0.5);
+        assertThat(mended.spots()).extracting(Spot::byHand).containsExactly(false, false, true, false, true, false);
+    }
+
+    /// Corners that cross are no view of anything flat: refused where they are told, and never taken half way between two views.
+    @Test
+    void cornersGoRoundOneWay() {
+        List<Point> square = List.of(new Point(0.1, 0.1), new Point(0.5, 0.1), new Point(0.5, 0.5), new Point(0.1, 0.5));
+        List<Point> crossed = List.of(square.get(0), square.get(2), square.get(1), square.get(3));
+        assertThatIllegalArgumentException().isThrownBy(() -> new Trail("x", "", "p", List.of(new Spot(0, crossed, 1, 0, 1, true))));
+        List<Point> mirrored = List.of(square.get(1), square.get(0), square.get(3), square.get(2));
+        Trail turns = new Trail("x", "", "p", List.of(new Spot(0, square, 1, 0, 1, true), new Spot(2, mirrored, 1, 0, 1, false)));
+        assertThat(turns.at(1).places()).isEqualTo(square);
+        assertThat(turns.motion(0, 1, true, 100, 100).map(7, 7).minus(new Point(7, 7)).length()).isLessThan(1e-6);
     }
 }

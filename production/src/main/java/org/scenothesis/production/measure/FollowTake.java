@@ -9,6 +9,7 @@ import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Following;
+import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -44,7 +45,7 @@ public final class FollowTake {
                 LockFrame first = ahead.next();
                 // Very large stills are looked at reduced.
                 double k = first.reduced();
-                Follower follower = new Follower(first.luma(), seed.points.stream().map(p -> p.times(1 / k)).toList(), bands);
+                Follower follower = follower(t, first, seed, bands);
                 for (int i = 0; i < n; i++) {
                     if (!progress.at(i, n)) {
                         throw new Stopped();
@@ -94,12 +95,23 @@ public final class FollowTake {
         return new Both(found, frames);
     }
 
+    private static Follower follower(Footage t, LockFrame first, Seed seed, Bands bands) throws UnsuitableException {
+        try {
+            return new Follower(first.luma(), seed.points.stream().map(p -> p.times(1.0 / first.reduced())).toList(), bands);
+        } catch (IllegalArgumentException e) {
+            throw new UnsuitableException(t.info().path(), e.getMessage() + "; point at something of at least a few pixels that is seen there.");
+        }
+    }
+
     private static void check(Footage t, Seed seed) throws UnsuitableException {
         int last = t.info().frames() - 1;
         for (int f : new int[] {seed.from, seed.to}) {
             if (f < 0 || f > last) {
                 throw new UnsuitableException(t.info().path(), "it has frames 0 to " + last + ", not " + f + "; give frames that are there.");
             }
+        }
+        if (seed.points.size() == 4 && !Pin.bendsOneWay(seed.points)) {
+            throw new UnsuitableException(t.info().path(), "the four corners must go round one way, none within the others; give them as top left, top right, bottom right, bottom left.");
         }
         for (Point p : seed.points) {
             if (!(p.x() >= 0 && p.y() >= 0 && p.x() <= t.info().width() && p.y() <= t.info().height()) && seed.points.size() == 1) {

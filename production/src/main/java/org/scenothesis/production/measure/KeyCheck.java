@@ -48,10 +48,10 @@ public final class KeyCheck {
             int last = Math.max(1, count - 1);
             if (used == null) {
                 int frame = (int) ((long) k * (info.frames() - 1) / last);
-                return new Moment(frame, garbage.at(info.secondsAt(frame)));
+                return new Moment(frame, garbage.shape(info.secondsAt(frame)));
             }
             double at = used.shotSeconds * k / last;
-            return new Moment(info.frameAt(used.time.at(at)), garbage.at(at));
+            return new Moment(info.frameAt(used.time.at(at)), garbage.shape(at));
         }
     }
 

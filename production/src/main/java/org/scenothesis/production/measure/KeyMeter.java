@@ -74,7 +74,7 @@ final class KeyMeter implements Meter<KeyReport> {
 
     /// An outline that stands still is its corners only, as it was before outlines could move.
     private static Object outline(Outline o) {
-        return o.corners().keys().isEmpty() ? o.corners().still() : ProductionJson.part(o);
+        return o.equals(Outline.of(o.corners().still(), o.softnessPx())) ? o.corners().still() : ProductionJson.part(o);
     }
 
     @Override

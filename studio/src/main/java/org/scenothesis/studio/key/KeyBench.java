@@ -280,7 +280,7 @@ public final class KeyBench extends Bench {
         Layer l = layer();
         var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
         double seconds = session.seconds().get();
-        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.garbage().at(seconds), path, seconds, l == null ? seconds : l.time().at(seconds), room);
+        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.garbage().shape(seconds), path, seconds, l == null ? seconds : l.time().at(seconds), room);
     }
 
     private void frame() {

@@ -189,6 +189,10 @@ final class FollowLine extends HBox {
 
     /// A trail is shown by hand: it is followed anew from there.
     void mend(Trail t, List<Point> places) {
+        if (places.size() == 4 && !Pin.bendsOneWay(places)) {
+            session.say("The four corners must go round one way, none within the others.");
+            return;
+        }
         Plate p = session.shot().plate(t.plate()).orElse(null);
         double at = Trails.takeSeconds(session.shot(), t.plate(), session.seconds().get());
         if (p != null) {

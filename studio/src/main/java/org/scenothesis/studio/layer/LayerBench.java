@@ -6,10 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
-import javafx.application.Platform;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Insets;
@@ -22,7 +20,6 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
@@ -31,35 +28,19 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
-import org.scenothesis.core.shot.step.Cast;
-import org.scenothesis.core.shot.step.Join;
-import org.scenothesis.core.shot.step.Keys;
-import org.scenothesis.core.shot.step.Led;
-import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Put;
-import org.scenothesis.core.shot.step.Ripple;
-import org.scenothesis.core.shot.step.Step;
-import org.scenothesis.core.shot.step.Warp;
-import org.scenothesis.core.value.Kind;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.render.ShotRenderer;
-import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
-import org.scenothesis.studio.parts.OutlineEditor;
 import org.scenothesis.studio.parts.PictureView;
-import org.scenothesis.studio.parts.PointHandles;
 import org.scenothesis.studio.parts.TimeStrip;
 
 /// The finished picture; the layers; the chosen element's place in metres, time, shadow and light.
 public final class LayerBench extends Bench {
-    /// What is moved by hand.
-    private static final Set<Class<? extends Step>> HANDS = Set.of(Put.class, Pin.class, Join.class, Cast.class, Warp.class, Ripple.class, Place.class);
-
     private final PictureView picture = new PictureView("");
     private final TimeStrip strip = new TimeStrip();
     private final PlanView above = new PlanView(true);
@@ -67,13 +48,10 @@ public final class LayerBench extends Bench {
     private final LayerPile pile;
     private final BooleanProperty staged = new SimpleBooleanProperty();
     private final LayerProperties properties;
-    private final OutlineEditor outline = new OutlineEditor(picture, this::outlined);
-    private final PointHandles pins = new PointHandles(picture, "pin-", this::pulled, this::pinned);
     private final TrailMarks trails = new TrailMarks(picture, this::mended);
     private final FollowLine following;
     private final WipeLine wipe = new WipeLine(picture, this::frame);
-    private final PutHandles handles = new PutHandles(picture, p -> preview(put(p).apply(session.shot())), p -> accept("move " + layerName(), put(p)));
-    private Optional<Hands.Hand> hand = Optional.empty();
+    private final InHand hands;
     private boolean onion;
     private @Nullable String chosen;
     private @Nullable Shot previewed;
@@ -101,6 +79,7 @@ public final class LayerBench extends Bench {
         strip.setMinHeight(58);
         strip.setPrefHeight(58);
         following = new FollowLine(session, picture, this::layer);
+        hands = new InHand(session, picture, this::layer, this::preview, this::accept);
         VBox left = new VBox(8, picture, following, strip, plans);
         HBox.setHgrow(left, Priority.ALWAYS);
         VBox all = new VBox(10, pile, following.trails(), properties);
@@ -127,8 +106,8 @@ public final class LayerBench extends Bench {
                 strip.at(session.seconds().get());
                 plans();
                 properties.show(session.shot(), layer(), session.seconds().get());
-                outline();
-                handles();
+                hands.show();
+                marks(layer());
                 frame();
             }
         });
@@ -156,106 +135,6 @@ public final class LayerBench extends Bench {
         Layer l = layer();
         double at = session.seconds().get();
         return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(Place.asFilmed(s.somewhere()), p -> p.withFoot(p.foot().set(at, v))));
-    }
-
-    /// What is drawn on the picture: what was taken in hand, else the layer's first outline; a garbage matte is drawn on its screen, on Key, and the base has none.
-    private Optional<Hands.Hand> outlined(Layer l) {
-        if (hand.isPresent()) {
-            return hand.filter(h -> Hands.outline(l, h, 0).isPresent());
-        }
-        boolean none = l.keyed() || LayerModel.lowest(session.shot(), l);
-        return none ? Optional.empty() : Hands.of(l).stream().filter(h -> Hands.outline(l, h, 0).isPresent()).findFirst();
-    }
-
-    /// The points that lead a step: of the one in hand, else the first.
-    private Optional<Hands.Hand> led(Layer l) {
-        return hand.isPresent() ? hand.filter(h -> Hands.outline(l, h, 0).isEmpty()) : Hands.of(l).stream().filter(h -> Hands.outline(l, h, 0).isEmpty()).findFirst();
-    }
-
-    private PlanarMap carried(Layer l, Hands.Hand h) {
-        return Hands.carried(session.shot(), l, h.step(), session.seconds().get(), aspect());
-    }
-
-    private double aspect() {
-        return picture.overlay().getHeight() <= 0 ? 16 / 9.0 : picture.overlay().getWidth() / picture.overlay().getHeight();
-    }
-
-    private void outlined(List<Point> corners) {
-        Layer l = layer();
-        if (l == null) {
-            return;
-        }
-        Optional<Hands.Hand> h = outlined(l);
-        double at = session.seconds().get();
-        if (h.isPresent()) {
-            List<Point> to = Hands.mapped(corners, carried(l, h.get()).inverse());
-            accept("outline of " + layerName(), s -> s.withLayer(l.id(), o -> Hands.moved(o, h.get(), at, to)));
-        } else if (!l.keyed() && !LayerModel.lowest(session.shot(), l)) {
-            accept("outline of " + layerName(), s -> s.withLayer(l.id(), o -> o.with(Outline.of(corners, Layers.SOFTNESS_PX), x -> x.withCorners(at, corners))));
-        }
-    }
-
-    private void outline() {
-        Layer l = layer();
-        Optional<Hands.Hand> h = l == null ? Optional.empty() : outlined(l);
-        outline.show(l == null || h.isEmpty() ? List.of() : Hands.mapped(Hands.outline(l, h.get(), session.seconds().get()).orElse(List.of()), carried(l, h.get())));
-    }
-
-    private void pulled(List<Point> points) {
-        Layer l = layer();
-        Optional<Hands.Hand> h = l == null ? Optional.empty() : led(l);
-        if (l != null && h.isPresent()) {
-            List<Point> to = led(l, h.get(), points);
-            preview(session.shot().withLayer(l.id(), o -> Hands.moved(o, h.get(), session.seconds().get(), to)));
-        }
-    }
-
-    private void pinned(List<Point> points) {
-        Layer l = layer();
-        Optional<Hands.Hand> h = l == null ? Optional.empty() : led(l);
-        if (l == null || h.isEmpty()) {
-            return;
-        }
-        double at = session.seconds().get();
-        List<Point> to = led(l, h.get(), points);
-        Layer moved = Hands.moved(l, h.get(), at, to);
-        if (moved.equals(l)) {
-            session.say("The points cannot lie so: none may fall together, and four corners must go round one way, none within the others.");
-            previewed = null;
-            pins.hide();
-            handles();
-            frame();
-        } else {
-            accept("points of " + layerName(), s -> s.withLayer(l.id(), o -> Hands.moved(o, h.get(), at, to)));
-        }
-    }
-
-    /// The points as they were pulled, where the step has them.
-    private List<Point> led(Layer l, Hands.Hand h, List<Point> pulledTo) {
-        List<Point> to = Hands.mapped(pulledTo, carried(l, h).inverse());
-        List<Point> before = ((Led) l.steps().get(h.step())).points(session.seconds().get());
-        return pins.alone() || before.size() != to.size() ? to : Hands.together(before, to);
-    }
-
-    /// The next of what can be taken hold of.
-    private void nextHand() {
-        Layer l = layer();
-        if (l == null || Hands.of(l).isEmpty()) {
-            session.say("Nothing of this layer is led by points or outlined; add a step first.");
-            return;
-        }
-        hand = Hands.next(l, hand);
-        outline();
-        handles();
-        Step s = l.steps().get(hand.orElseThrow().step());
-        session.say("In hand: " + Words.of("step." + Kind.word(s.getClass())) + (hand.orElseThrow().limit() ? ", its limit" : "") + ".");
-        Platform.runLater(() -> {
-            if (Hands.outline(l, hand.orElseThrow(), 0).isPresent()) {
-                outline.focus();
-            } else {
-                pins.focus();
-            }
-        });
     }
 
     private void mended(Trail t, List<Point> places) {
@@ -290,57 +169,17 @@ public final class LayerBench extends Bench {
         frame();
     }
 
-    /// Takes a step in hand that the layer has, or gets now.
-    private void byHand(Step usual, Runnable focus) {
-        Layer l = layer();
-        if (l == null) {
-            session.say("Lay a plate first: L lays the one that is chosen on the shelf.");
-            return;
-        }
-        if (l.step(usual.getClass()).isEmpty()) {
-            session.changeLayer("take " + l.name() + " in hand", l.id(), o -> o.with(usual));
-        }
-        Platform.runLater(focus);
-    }
-
-    private void keyframe() {
-        Layer l = layer();
-        double at = session.seconds().get();
-        if (l != null) {
-            session.changeLayer("keyframe of " + l.name(), l.id(), o -> o.withSteps(o.steps().stream().map(s -> HANDS.contains(s.getClass()) ? Keys.set(s, at) : s).toList()));
-        }
-    }
-
-    private UnaryOperator<Shot> put(Put p) {
-        Layer l = layer();
-        return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(p));
-    }
-
-    private void handles() {
-        Layer l = layer();
-        double at = session.seconds().get();
-        Optional<Hands.Hand> h = l == null ? Optional.empty() : led(l);
-        if (l == null || h.isEmpty()) {
-            pins.hide();
-        } else {
-            Led step = (Led) l.steps().get(h.get().step());
-            pins.show(Hands.mapped(step.points(at), carried(l, h.get())), step.lines(), step.names().stream().map(n -> n.replace('-', ' ')).toList());
-        }
-        Put put = l == null ? null : l.step(Put.class).orElse(null);
-        handles.show(put, at, session.rate(), l == null || put == null ? PlanarMap.identity() : Hands.carried(session.shot(), l, l.steps().indexOf(put), at, aspect()));
-        marks(l, at);
-    }
-
     /// The trails that the layer hangs on; of the base all that were followed in its plate.
-    private void marks(@Nullable Layer l, double at) {
+    private void marks(@Nullable Layer l) {
         Shot shot = session.shot();
+        double at = session.seconds().get();
         Set<String> hangs = l == null ? Set.of() : Trails.of(l);
         List<Trail> seen = shot.trails().stream().filter(t -> hangs.contains(t.id()) || l != null && LayerModel.lowest(shot, l) && l.source().plates().contains(t.plate())).toList();
         trails.show(seen, seen.stream().map(t -> Trails.takeSeconds(shot, t.plate(), at)).toList(), session.rate());
     }
 
     private void choose(String id) {
-        hand = Optional.empty();
+        hands.rest();
         onion = false;
         chosen = id;
         refresh();
@@ -364,7 +203,6 @@ public final class LayerBench extends Bench {
         Shot shot = session.shot();
         pile.show(layer());
         Layer l = layer();
-        hand = l == null ? Optional.empty() : hand.filter(Hands.of(l)::contains);
         following.show();
         List<TimeStrip.Ribbon> ribbons = new ArrayList<>();
         if (l != null) {
@@ -376,8 +214,8 @@ public final class LayerBench extends Bench {
         strip.at(session.seconds().get());
         plans();
         properties.show(shot, l, session.seconds().get());
-        outline();
-        handles();
+        hands.show();
+        marks(l);
         frame();
     }
 
@@ -432,10 +270,6 @@ public final class LayerBench extends Bench {
     @Override
     public boolean key(KeyEvent e) {
         switch (e.getCode()) {
-            case M -> byHand(Put.AS_FILMED, handles::focus);
-            case Q -> byHand(Pin.FRESH, pins::focus);
-            case K -> keyframe();
-            case H -> nextHand();
             case G -> following.begin(e.isShiftDown());
             case O -> turnOnion();
             case W -> {
@@ -447,7 +281,7 @@ public final class LayerBench extends Bench {
                 return following.stop();
             }
             default -> {
-                return pile.key(e.getCode(), e.isShiftDown());
+                return hands.key(e.getCode()) || pile.key(e.getCode(), e.isShiftDown());
             }
         }
         return true;

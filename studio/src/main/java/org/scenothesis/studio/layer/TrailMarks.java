@@ -6,6 +6,7 @@ import java.util.function.BiConsumer;
 import javafx.event.Event;
 import javafx.scene.Cursor;
 import javafx.scene.Group;
+import javafx.scene.Node;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
@@ -43,6 +44,7 @@ final class TrailMarks {
             way.getChildren().clear();
             trails.forEach(this::way);
         }
+        String focused = now.getChildren().stream().filter(Node::isFocused).map(Node::getId).findFirst().orElse("");
         now.getChildren().clear();
         for (int i = 0; i < trails.size(); i++) {
             Trail t = trails.get(i);
@@ -52,6 +54,8 @@ final class TrailMarks {
                 now.getChildren().add(ring(t, at.places(), k, found));
             }
         }
+        // The ring that was moved by key is a new one now.
+        now.getChildren().stream().filter(n -> focused.equals(n.getId())).forEach(Node::requestFocus);
     }
 
     private void way(Trail t) {

@@ -1,0 +1,234 @@
+package org.scenothesis.studio.layer;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
+import javafx.application.Platform;
+import javafx.scene.input.KeyCode;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Layers;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.Join;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Keys;
+import org.scenothesis.core.shot.step.Led;
+import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.Pin;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.Ripple;
+import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.shot.step.Warp;
+import org.scenothesis.core.value.Kind;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.OutlineEditor;
+import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.PointHandles;
+
+/// What of the chosen layer is pulled in the picture: its outlines, the points that lead its steps, and where it is put.
+final class InHand {
+    /// What is moved by hand.
+    private static final Set<Class<? extends Step>> MOVED = Set.of(Put.class, Pin.class, Join.class, Cast.class, Warp.class, Ripple.class, Place.class);
+
+    private final Session session;
+    private final PictureView picture;
+    private final Supplier<@Nullable Layer> layer;
+    private final Consumer<Shot> preview;
+    private final BiConsumer<String, UnaryOperator<Shot>> accept;
+    private final OutlineEditor outline;
+    private final PointHandles pins;
+    private final PutHandles handles;
+    private Optional<Hands.Hand> hand = Optional.empty();
+
+    /// - `preview`: the shot as it would be, while something is pulled; `accept`: what changes once it is let go, and what that is called.
+    InHand(Session session, PictureView picture, Supplier<@Nullable Layer> layer, Consumer<Shot> preview, BiConsumer<String, UnaryOperator<Shot>> accept) {
+        this.session = session;
+        this.picture = picture;
+        this.layer = layer;
+        this.preview = preview;
+        this.accept = accept;
+        outline = new OutlineEditor(picture, this::outlined);
+        pins = new PointHandles(picture, "pin-", this::pulled, this::pinned);
+        handles = new PutHandles(picture, p -> preview.accept(put(p).apply(session.shot())), p -> accept.accept("move " + name(), put(p)));
+    }
+
+    /// Nothing is in hand any more.
+    void rest() {
+        hand = Optional.empty();
+    }
+
+    /// Draws what can be pulled of the layer at the playhead.
+    void show() {
+        Layer l = layer.get();
+        hand = l == null ? Optional.empty() : hand.filter(Hands.of(l)::contains);
+        outline();
+        handles();
+    }
+
+    /// A key of the bench; true if it was one.
+    boolean key(KeyCode code) {
+        switch (code) {
+            case M -> byHand(Put.AS_FILMED, handles::focus);
+            case Q -> byHand(Pin.FRESH, pins::focus);
+            case K -> keyframe();
+            case H -> next();
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private String name() {
+        Layer l = layer.get();
+        return l == null ? "" : l.name().toLowerCase(Locale.ROOT);
+    }
+
+    /// What is drawn on the picture: what was taken in hand, else the layer's first outline; a garbage matte is drawn on its screen, on Key, and the base has none.
+    private Optional<Hands.Hand> outlined(Layer l) {
+        if (hand.isPresent()) {
+            return hand.filter(h -> Hands.outline(l, h, 0).isPresent());
+        }
+        boolean none = l.keyed() || LayerModel.lowest(session.shot(), l);
+        return none ? Optional.empty() : Hands.of(l).stream().filter(h -> Hands.outline(l, h, 0).isPresent()).findFirst();
+    }
+
+    /// The points that lead a step: of the one in hand, else the first.
+    private Optional<Hands.Hand> led(Layer l) {
+        return hand.isPresent() ? hand.filter(h -> Hands.outline(l, h, 0).isEmpty()) : Hands.of(l).stream().filter(h -> Hands.outline(l, h, 0).isEmpty()).findFirst();
+    }
+
+    private PlanarMap carried(Layer l, Hands.Hand h) {
+        return Hands.carried(session.shot(), l, h.step(), session.seconds().get(), aspect());
+    }
+
+    private double aspect() {
+        return picture.overlay().getHeight() <= 0 ? 16 / 9.0 : picture.overlay().getWidth() / picture.overlay().getHeight();
+    }
+
+    private void outlined(List<Point> corners) {
+        Layer l = layer.get();
+        if (l == null) {
+            return;
+        }
+        Optional<Hands.Hand> h = outlined(l);
+        double at = session.seconds().get();
+        if (h.isPresent()) {
+            List<Point> to = Hands.mapped(corners, carried(l, h.get()).inverse());
+            accept.accept("outline of " + name(), s -> s.withLayer(l.id(), o -> Hands.moved(o, h.get(), at, to)));
+        } else if (!l.keyed() && !LayerModel.lowest(session.shot(), l)) {
+            accept.accept("outline of " + name(), s -> s.withLayer(l.id(), o -> o.with(Outline.of(corners, Layers.SOFTNESS_PX), x -> x.withCorners(at, corners))));
+        }
+    }
+
+    private void outline() {
+        Layer l = layer.get();
+        Optional<Hands.Hand> h = l == null ? Optional.empty() : outlined(l);
+        outline.show(l == null || h.isEmpty() ? List.of() : Hands.mapped(Hands.outline(l, h.get(), session.seconds().get()).orElse(List.of()), carried(l, h.get())));
+    }
+
+    private void pulled(List<Point> points) {
+        Layer l = layer.get();
+        Optional<Hands.Hand> h = l == null ? Optional.empty() : led(l);
+        if (l != null && h.isPresent()) {
+            List<Point> to = led(l, h.get(), points);
+            preview.accept(session.shot().withLayer(l.id(), o -> Hands.moved(o, h.get(), session.seconds().get(), to)));
+        }
+    }
+
+    private void pinned(List<Point> points) {
+        Layer l = layer.get();
+        Optional<Hands.Hand> h = l == null ? Optional.empty() : led(l);
+        if (l == null || h.isEmpty()) {
+            return;
+        }
+        double at = session.seconds().get();
+        List<Point> to = led(l, h.get(), points);
+        Layer moved = Hands.moved(l, h.get(), at, to);
+        if (moved.equals(l)) {
+            session.say("The points cannot lie so: none may fall together, and four corners must go round one way, none within the others.");
+            pins.hide();
+            handles();
+            preview.accept(session.shot());
+        } else {
+            accept.accept("points of " + name(), s -> s.withLayer(l.id(), o -> Hands.moved(o, h.get(), at, to)));
+        }
+    }
+
+    /// The points as they were pulled, where the step has them.
+    private List<Point> led(Layer l, Hands.Hand h, List<Point> pulledTo) {
+        List<Point> to = Hands.mapped(pulledTo, carried(l, h).inverse());
+        List<Point> before = ((Led) l.steps().get(h.step())).points(session.seconds().get());
+        return pins.alone() || before.size() != to.size() ? to : Hands.together(before, to);
+    }
+
+    /// The next of what can be taken hold of.
+    private void next() {
+        Layer l = layer.get();
+        if (l == null || Hands.of(l).isEmpty()) {
+            session.say("Nothing of this layer is led by points or outlined; add a step first.");
+            return;
+        }
+        hand = Hands.next(l, hand);
+        show();
+        Step s = l.steps().get(hand.orElseThrow().step());
+        session.say("In hand: " + Words.of("step." + Kind.word(s.getClass())) + (hand.orElseThrow().limit() ? ", its limit" : "") + ".");
+        Platform.runLater(() -> {
+            if (Hands.outline(l, hand.orElseThrow(), 0).isPresent()) {
+                outline.focus();
+            } else {
+                pins.focus();
+            }
+        });
+    }
+
+    /// Takes a step in hand that the layer has, or gets now.
+    private void byHand(Step usual, Runnable focus) {
+        Layer l = layer.get();
+        if (l == null) {
+            session.say("Lay a plate first: L lays the one that is chosen on the shelf.");
+            return;
+        }
+        if (l.step(usual.getClass()).isEmpty()) {
+            session.changeLayer("take " + l.name() + " in hand", l.id(), o -> o.with(usual));
+        }
+        Platform.runLater(focus);
+    }
+
+    private void keyframe() {
+        Layer l = layer.get();
+        double at = session.seconds().get();
+        if (l != null) {
+            session.changeLayer("keyframe of " + l.name(), l.id(), o -> o.withSteps(o.steps().stream().map(s -> MOVED.contains(s.getClass()) ? Keys.set(s, at) : s).toList()));
+        }
+    }
+
+    private UnaryOperator<Shot> put(Put p) {
+        Layer l = layer.get();
+        return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(p));
+    }
+
+    private void handles() {
+        Layer l = layer.get();
+        double at = session.seconds().get();
+        Optional<Hands.Hand> h = l == null ? Optional.empty() : led(l);
+        if (l == null || h.isEmpty()) {
+            pins.hide();
+        } else {
+            Led step = (Led) l.steps().get(h.get().step());
+            pins.show(Hands.mapped(step.points(at), carried(l, h.get())), step.lines(), step.names().stream().map(n -> n.replace('-', ' ')).toList());
+        }
+        Put put = l == null ? null : l.step(Put.class).orElse(null);
+        handles.show(put, at, session.rate(), l == null || put == null ? PlanarMap.identity() : Hands.carried(session.shot(), l, l.steps().indexOf(put), at, aspect()));
+    }
+}
