@@ -25,6 +25,9 @@ final class TrailMarks {
     private final Group now = new Group();
     private final BiConsumer<Trail, List<Point>> corrected;
     private List<Object> drawn = List.of();
+    private List<Trail> trails = List.of();
+    private List<Double> moments = List.of();
+    private double rate = 25;
 
     /// - `corrected`: called with the places, in shares of the picture, where the thing of a trail really is now.
     TrailMarks(PictureView picture, BiConsumer<Trail, List<Point>> corrected) {
@@ -32,12 +35,19 @@ final class TrailMarks {
         this.corrected = corrected;
         way.setMouseTransparent(true);
         over.getChildren().addAll(way, now);
-        over.widthProperty().addListener(o -> drawn = List.of());
-        over.heightProperty().addListener(o -> drawn = List.of());
+        over.widthProperty().addListener(o -> draw());
+        over.heightProperty().addListener(o -> draw());
     }
 
-    /// Shows trails at moments of their takes, in seconds; `rate`: frames a second.
-    void show(List<Trail> trails, List<Double> moments, double rate) {
+    /// Shows trails at moments of their takes, in seconds; `framesPerSecond`: of the shot.
+    void show(List<Trail> seen, List<Double> at, double framesPerSecond) {
+        trails = seen;
+        moments = at;
+        rate = framesPerSecond;
+        draw();
+    }
+
+    private void draw() {
         List<Object> form = List.of(trails, over.getWidth(), over.getHeight());
         if (!form.equals(drawn)) {
             drawn = form;
@@ -56,6 +66,8 @@ final class TrailMarks {
         }
         // The ring that was moved by key is a new one now.
         now.getChildren().stream().filter(n -> focused.equals(n.getId())).forEach(Node::requestFocus);
+        now.applyCss();
+        way.applyCss();
     }
 
     private void way(Trail t) {
