@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.shot.Excerpt;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.Measured;
@@ -26,11 +28,14 @@ final class RenderCommand implements Callable<Integer> {
     @Mixin
     OfShot of;
 
-    @Option(names = "--out", required = true, paramLabel = "DIR_OR_FILE", description = "A folder for 16-bit PNG, or a file ending in .mkv, .webm, .mp4, .mov, .avi.")
+    @Option(names = "--out", required = true, paramLabel = "DIR_OR_FILE", description = "A folder for 16-bit PNG, a file ending in .mkv, .webm, .mp4, .mov, .avi, or for one frame in .png, .exr, .jpg.")
     Path out;
 
     @Option(names = "--frames", paramLabel = "A-B", description = "Only these frames, both included, counted from 0.")
     @Nullable String frames;
+
+    @Option(names = "--of", paramLabel = "WHAT", defaultValue = "whole", description = "What of the shot: whole (default), element:LAYER with alpha where the file can hold it, matte:LAYER.")
+    String what;
 
     @Mixin
     Output output;
@@ -57,11 +62,14 @@ final class RenderCommand implements Callable<Integer> {
     private void render(ShotRenderer renderer, Shot s) throws FootageException, InputException {
         ShotRenderer.Format format = renderer.format(s);
         int[] range = range(format.frames());
-        RenderJob job = new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1]));
+        Excerpt excerpt = Excerpt.of(s, what).orElseThrow(() -> new InputException("--of " + what + ": this shot has "
+                + Excerpt.of(s).stream().map(Excerpt::word).collect(Collectors.joining(", ")) + "."));
+        RenderJob job = new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1]).withOf(excerpt));
         output.remark("it takes " + job.space().words());
         RenderJob.Done done = job.run(output.progress("render"));
         ObjectNode o = Output.object();
         o.put("out", out.toString());
+        o.put("of", excerpt.word());
         o.put("frames", range[1] - range[0] + 1);
         o.put("width", format.width());
         o.put("height", format.height());

@@ -38,6 +38,12 @@ public final class Composer {
     public static Picture compose(List<LayerPicture> layers, Moment moment, Outlines outlines, Bands bands) {
         Check.that(!layers.isEmpty(), "a shot needs at least its base layer");
         Picture out = layers.getFirst().canvas();
+        lay(out, layers, moment, outlines, bands);
+        return out;
+    }
+
+    /// Lays layers on what is there.
+    static void lay(Picture out, List<LayerPicture> layers, Moment moment, Outlines outlines, Bands bands) {
         Scene scene = new Scene(out.width(), out.height(), moment, outlines, bands);
         List<RowBlend> rows = new ArrayList<>();
         for (LayerPicture l : layers) {
@@ -51,7 +57,6 @@ public final class Composer {
             }
         }
         lay(rows, out, bands);
-        return out;
     }
 
     /// Lays what was gathered so far and forgets it.

@@ -1,5 +1,6 @@
 package org.scenothesis.media.code;
 
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
 import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
 import java.util.Arrays;
@@ -8,10 +9,12 @@ import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 import org.scenothesis.core.picture.CodeCurve;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
 
 /// Writes linear pictures as planar luma and chroma of 8 to 16 bit: sRGB codes, then the matrix in float, rounded once.
 ///
 /// - Source: ITU-R BT.709 for video, BT.601 for full-range (JPEG) pictures.
+/// - Alpha, where the layout has it, is written with all codes; a picture without is opaque.
 /// - Chroma of halved layouts is the mean over the pixels it stands for: sited left for video (weights 1, 2, 1), in the middle for full range.
 public final class YuvWriter {
     private static final CodeCurve CURVE = new CodeCurve();
@@ -22,6 +25,7 @@ public final class YuvWriter {
     private final int shiftY;
     private final int depth;
     private final boolean full;
+    private final boolean alpha;
     private final float kr;
     private final float kb;
 
@@ -33,6 +37,7 @@ public final class YuvWriter {
         shiftX = d.log2_chroma_w();
         shiftY = d.log2_chroma_h();
         depth = d.comp(0).depth();
+        alpha = (d.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0;
         ColourMatrix m = full ? ColourMatrix.BT601 : ColourMatrix.BT709;
         kr = (float) m.red();
         kb = (float) m.blue();
@@ -54,6 +59,9 @@ public final class YuvWriter {
         byte[] row = new byte[width * (depth > 8 ? 2 : 1)];
         byte[] half = new byte[cw * (depth > 8 ? 2 : 1)];
         int rows = 1 << shiftY;
+        if (alpha) {
+            coverage(p, to);
+        }
         for (int y = 0; y < height; y++) {
             codes(p.r().data(), y, r);
             codes(p.g().data(), y, g);
@@ -73,6 +81,22 @@ public final class YuvWriter {
                 pack(vSum, cw, false, half);
                 red.write(y >> shiftY, half);
             }
+        }
+    }
+
+    private void coverage(Picture p, AVFrame to) {
+        FramePlane out = FramePlane.of(to, 3, height);
+        Plane a = p.a();
+        float[] run = new float[width];
+        byte[] row = new byte[width * (depth > 8 ? 2 : 1)];
+        Arrays.fill(run, 1);
+        for (int y = 0; y < height; y++) {
+            if (a != null) {
+                System.arraycopy(a.data(), y * width, run, 0, width);
+            }
+            float most = (1 << depth) - 1;
+            pack(run, width, new YuvRows.Codes(most, 0, most), row);
+            out.write(y, row);
         }
     }
 
@@ -99,10 +123,14 @@ public final class YuvWriter {
         float most = (1 << depth) - 1;
         float factor = full ? most : (luma ? 219 : 224) * unit;
         float zero = luma ? full ? 0 : 16 * unit : 128 * unit;
+        pack(run, n, new YuvRows.Codes(factor, zero, most), out);
+    }
+
+    private void pack(float[] run, int n, YuvRows.Codes codes, byte[] out) {
         if (depth > 8) {
-            YuvRows.words(run, new YuvRows.Codes(factor, zero, most), out, n);
+            YuvRows.words(run, codes, out, n);
         } else {
-            YuvRows.bytes(run, new YuvRows.Codes(factor, zero, most), out, n);
+            YuvRows.bytes(run, codes, out, n);
         }
     }
 }

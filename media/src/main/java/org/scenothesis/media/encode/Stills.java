@@ -11,6 +11,7 @@ import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.media.Av;
@@ -38,6 +39,16 @@ public final class Stills {
             this.encoder = encoder;
             this.opaque = opaque;
             this.withAlpha = withAlpha;
+        }
+
+        /// The format a file name asks for by its extension, PNG with 16 bits; null when it asks for none.
+        public static @Nullable Format ofExtension(String extension) {
+            return switch (extension) {
+                case "png" -> PNG16;
+                case "exr" -> EXR;
+                case "jpg", "jpeg" -> JPEG;
+                default -> null;
+            };
         }
 
         public String extension() {

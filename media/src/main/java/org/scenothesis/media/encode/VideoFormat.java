@@ -4,24 +4,26 @@ import org.jspecify.annotations.Nullable;
 
 /// The open video formats that can be written.
 ///
-/// Only those with alpha keep a picture's alpha plane; the others are written over black.
+/// Only those with a layout for it keep a picture's alpha plane; the others leave it away.
 public enum VideoFormat {
-    FFV1_MKV("mkv", "ffv1", "gbrp16le", false),
-    VP9_WEBM("webm", "libvpx-vp9", "yuv420p", true),
-    AV1_MKV("mkv", "libsvtav1", "yuv420p10le", true),
-    H264_MP4("mp4", "libopenh264", "yuv420p", true),
-    MJPEG_AVI("avi", "mjpeg", "yuvj420p", true),
-    PRORES_MOV("mov", "prores_ks", "yuv422p10le", true);
+    FFV1_MKV("mkv", "ffv1", "gbrp16le", "gbrap16le", false),
+    VP9_WEBM("webm", "libvpx-vp9", "yuv420p", null, true),
+    AV1_MKV("mkv", "libsvtav1", "yuv420p10le", null, true),
+    H264_MP4("mp4", "libopenh264", "yuv420p", null, true),
+    MJPEG_AVI("avi", "mjpeg", "yuvj420p", null, true),
+    PRORES_MOV("mov", "prores_ks", "yuv422p10le", "yuva444p10le", true);
 
     private final String extension;
     private final String encoder;
     private final String pixels;
+    private final @Nullable String withAlpha;
     private final boolean evenSize;
 
-    VideoFormat(String extension, String encoder, String pixels, boolean evenSize) {
+    VideoFormat(String extension, String encoder, String pixels, @Nullable String withAlpha, boolean evenSize) {
         this.extension = extension;
         this.encoder = encoder;
         this.pixels = pixels;
+        this.withAlpha = withAlpha;
         this.evenSize = evenSize;
     }
 
@@ -33,8 +35,13 @@ public enum VideoFormat {
         return encoder;
     }
 
-    String pixels() {
-        return pixels;
+    String pixels(boolean alpha) {
+        return alpha && withAlpha != null ? withAlpha : pixels;
+    }
+
+    /// Whether a picture's alpha can be kept.
+    public boolean alpha() {
+        return withAlpha != null;
     }
 
     /// Whether width and height must be even.

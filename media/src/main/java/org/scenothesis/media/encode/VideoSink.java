@@ -36,16 +36,16 @@ public final class VideoSink implements FrameSink {
     /// What is to be written.
     ///
     /// - `quality` 0 (smallest) to 10 (best) for lossy formats; ignored by lossless ones. `threads`: how many the encoder may use, 0 for all.
-    /// - `soundFrom`: footage whose first sound track is copied, or null; `soundStart`: from which of its seconds on.
+    /// - `soundFrom`: footage whose first sound track is copied, or null; `soundStart`: from which of its seconds on. `alpha`: whether the pictures have alpha that is to be kept, where the format can.
     public record Plan(
-            int width, int height, double framesPerSecond, VideoFormat format, int quality, @Nullable Path soundFrom, double soundStart, int threads) {
+            int width, int height, double framesPerSecond, VideoFormat format, int quality, @Nullable Path soundFrom, double soundStart, int threads, boolean alpha) {
         public Plan(int width, int height, double framesPerSecond, VideoFormat format, int quality, @Nullable Path soundFrom) {
-            this(width, height, framesPerSecond, format, quality, soundFrom, 0, 0);
+            this(width, height, framesPerSecond, format, quality, soundFrom, 0, 0, false);
         }
 
         /// The same for a part of the film: silent, by an encoder of few threads.
         public Plan part(int encoderThreads) {
-            return new Plan(width, height, framesPerSecond, format, quality, null, 0, encoderThreads);
+            return new Plan(width, height, framesPerSecond, format, quality, null, 0, encoderThreads, alpha);
         }
 
         FileMuxer.@Nullable Sound sound() {
@@ -101,7 +101,7 @@ public final class VideoSink implements FrameSink {
     private void configure(AVCodecContext c, Plan plan) {
         c.width(plan.width());
         c.height(plan.height());
-        c.pix_fmt(av_get_pix_fmt(plan.format().pixels()));
+        c.pix_fmt(av_get_pix_fmt(plan.format().pixels(plan.alpha())));
         AVRational rate = av_d2q(plan.framesPerSecond(), 100_000);
         c.framerate(rate);
         c.time_base(av_inv_q(rate));

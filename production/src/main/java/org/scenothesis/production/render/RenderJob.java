@@ -6,6 +6,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.layer.Cutout;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.shot.Excerpt;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Footages;
@@ -30,21 +33,54 @@ public final class RenderJob {
     private final Shot shot;
     private final Target target;
 
-    /// - `path`: a folder for stills, a file for a video. `from`, `to`: frames, both included.
-    public record Target(Path path, Stills.@Nullable Format stills, @Nullable VideoFormat video, int from, int to) {
+    /// - `path`: a folder for stills, or the file of the one still or the video. `from`, `to`: frames, both included. `of`: what of the shot.
+    public record Target(Path path, Stills.@Nullable Format stills, @Nullable VideoFormat video, int from, int to, Excerpt of) {
+        public Target(Path path, Stills.@Nullable Format stills, @Nullable VideoFormat video, int from, int to) {
+            this(path, stills, video, from, to, Excerpt.WHOLE);
+        }
+
         /// What a path asks for by its extension; a name without one is a folder of 16-bit PNG.
         ///
-        /// @throws FootageException if the extension is of no known format
+        /// @throws FootageException if the extension is of no known format, or of a still and there are several frames
         public static Target of(Path path, int from, int to) throws FootageException {
             String extension = Footages.extension(path);
             if (extension.isEmpty() || Files.isDirectory(path)) {
                 return new Target(path, Stills.Format.PNG16, null, from, to);
             }
+            Stills.Format still = Stills.Format.ofExtension(extension);
+            if (still != null) {
+                if (from != to) {
+                    throw new FootageException(path, "a still is one frame; ask for one, or name a folder for all of them.");
+                }
+                return new Target(path, still, null, from, to);
+            }
             VideoFormat v = VideoFormat.ofExtension(extension);
             if (v == null) {
-                throw new FootageException(path, "a video ends in .mkv, .webm, .mp4, .mov or .avi; a name without an ending makes a folder of stills.");
+                throw new FootageException(path, "a video ends in .mkv, .webm, .mp4, .mov or .avi, a single frame in .png, .exr or .jpg; a name without an ending makes a folder of stills.");
             }
             return new Target(path, null, v, from, to);
+        }
+
+        /// The same with another part of the shot.
+        public Target withOf(Excerpt other) {
+            return new Target(path, stills, video, from, to, other);
+        }
+
+        /// Whether it is one still in a file of its own.
+        boolean single() {
+            return stills != null && from == to && Footages.extension(path).equals(stills.extension());
+        }
+
+        /// The picture of a moment.
+        Picture picture(ShotRenderer r, Shot shot, double seconds) throws FootageException {
+            return switch (of) {
+                case Excerpt.Whole w -> r.frame(shot, seconds);
+                case Excerpt.Element e -> {
+                    Cutout c = r.cutout(shot, e.layer(), seconds);
+                    yield video == null && stills != Stills.Format.JPEG || video != null && video.alpha() ? c.straight() : c.onBlack();
+                }
+                case Excerpt.Matte m -> r.cutout(shot, m.layer(), seconds).grey(stills == Stills.Format.EXR);
+            };
         }
     }
 
@@ -83,7 +119,7 @@ public final class RenderJob {
             throw new FootageException(target.path, "there is not enough room on the disk: " + space.words() + "; free some, or choose a smaller format.");
         }
         String stamp = renderer.stamp(shot, target);
-        Done done = target.video == null ? stills(stamp, progress) : video(stamp, format, progress);
+        Done done = target.single() ? still() : target.video == null ? stills(stamp, progress) : video(stamp, format, progress);
         int n = target.to - target.from + 1;
         progress.at(n, n);
         return done;
@@ -95,11 +131,17 @@ public final class RenderJob {
         return colon < 0 ? m : m.substring(colon + 2);
     }
 
+    private Done still() throws FootageException {
+        double seconds = target.from / renderer.format(shot).rate();
+        Stills.write(target.path, target.picture(renderer, shot, seconds), Objects.requireNonNull(target.stills));
+        return new Done(0, 0, false);
+    }
+
     private Done stills(String stamp, Progress progress) throws FootageException {
         Stills.Format kind = target.stills == null ? Stills.Format.PNG16 : target.stills;
         RenderLedger ledger = RenderLedger.open(target.path, stamp);
         new Stretches(renderer, shot, new Stretches.Parts(1, target.from, target.to)).finish(ledger, (first, last) -> name(first, kind.extension()), (own, at, file) ->
-                Stills.write(file, own.frame(shot, at.seconds(0)), kind), progress);
+                Stills.write(file, target.picture(own, shot, at.seconds(0)), kind), progress);
         List<String> older = ledger.older();
         boolean whole = target.from == 0 && target.to == renderer.format(shot).frames() - 1;
         List<String> behind = whole ? older.stream().filter(n -> n.compareTo(name(target.to, kind.extension())) > 0).toList() : List.of();
@@ -115,7 +157,8 @@ public final class RenderJob {
         Path folder = Leftovers.parts(target.path, stamp);
         VideoFormat kind = Objects.requireNonNull(target.video);
         VideoSink.Plan plan = new VideoSink.Plan(
-                format.width(), format.height(), format.rate(), kind, QUALITY, renderer.sound(shot), target.from / format.rate(), 0);
+                format.width(), format.height(), format.rate(), kind, QUALITY, target.of instanceof Excerpt.Whole ? renderer.sound(shot) : null, target.from / format.rate(), 0,
+                target.of instanceof Excerpt.Element e && shot.layer(e.layer()).filter(l -> !Cutout.light(l)).isPresent());
         RenderLedger ledger = RenderLedger.open(folder, stamp);
         Stretches.Parts parts = new Stretches.Parts(VideoSink.GROUP, target.from, target.to);
         new Stretches(renderer, shot, parts).finish(ledger, (first, last) -> part(first, last, kind), (own, at, file) -> encode(own, at, file, plan), progress);
@@ -137,7 +180,7 @@ public final class RenderJob {
         boolean whole = false;
         try {
             for (int i = 0; i < at.frames(); i++) {
-                sink.write(own.frame(shot, at.seconds(i)));
+                sink.write(target.picture(own, shot, at.seconds(i)));
                 if (i < at.frames() - 1) {
                     at.done();
                 }

@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
+import org.scenothesis.core.layer.Cutout;
 import org.scenothesis.core.layer.LayerPicture;
 import org.scenothesis.core.layer.Moment;
 import org.scenothesis.core.layer.Outlines;
@@ -52,7 +53,7 @@ import org.scenothesis.production.store.ProductionJson;
 /// Makes finished frames of a shot. Holds its footage open; not for several threads at once.
 public final class ShotRenderer implements AutoCloseable {
     /// Raised whenever the same would be rendered otherwise.
-    private static final int VERSION = 7;
+    private static final int VERSION = 8;
     /// Shifts below this are noise of the measurement and are not warped away.
     private static final double LEAST_SHIFT_PX = 0.2;
     private static final int MOST_SCREENS = 8;
@@ -139,7 +140,7 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing
     String stamp(Shot shot, RenderJob.Target target) throws FootageException {
         List<String> read = new ArrayList<>();
-        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), ProductionJson.part(shot.trails()), shot.stage(), shot.seconds(), shot.format(), target.stills(), target.video()));
+        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), ProductionJson.part(shot.trails()), shot.stage(), shot.seconds(), shot.format(), target.stills(), target.video(), target.of().word()));
         for (Layer l : filmed(shot)) {
             Plate plate = shot.plate(l.plate()).orElseThrow();
             for (String p : l.plates()) {
@@ -243,6 +244,18 @@ public final class ShotRenderer implements AutoCloseable {
             }
         }
         return Composer.compose(pictures, Moment.of(shot, seconds), outlines, bands);
+    }
+
+    /// One layer of the moment at `seconds` by itself.
+    ///
+    /// @throws FootageException if footage is missing or cannot be read, or the shot has no such layer
+    public Cutout cutout(Shot shot, String layer, double seconds) throws FootageException {
+        forget(shot);
+        Optional<Layer> l = filmed(shot).stream().filter(x -> x.id().equals(layer)).findFirst();
+        if (l.isEmpty()) {
+            throw new FootageException(folder.path(), "shot " + shot.id() + " has no layer " + layer + " that is on and was filmed.");
+        }
+        return Cutout.of(picture(shot, l.get(), seconds), Moment.of(shot, seconds), outlines, bands);
     }
 
     private LayerPicture picture(Shot shot, Layer l, double seconds) throws FootageException {

@@ -13,6 +13,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
@@ -26,7 +27,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.core.shot.Excerpt;
 import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
@@ -194,6 +197,56 @@ class RenderJobTest {
         Files.copy(folder.path().resolve("footage/clean-1.mp4"), folder.path().resolve("footage/maker-1.mp4"), StandardCopyOption.REPLACE_EXISTING);
         render(out, 1, 1, two, Progress.NONE);
         assertThat(Files.getLastModifiedTime(out.resolve("frame-000001.png"))).isGreaterThan(made);
+    }
+
+    /// What was cut out, laid over the shot without it, is the shot again.
+    @ParameterizedTest
+    @ValueSource(strings = {"out", "o.mkv", "o.mov"})
+    void anElementLaidOverTheRestIsTheShot(String name) throws Exception {
+        shot = shot.withLayers(shot.layers().stream().map(l -> l.withOn(List.of("base", "clean", "lantern").contains(l.id()))).toList());
+        Excerpt lantern = Excerpt.of(shot, "element:lantern").orElseThrow();
+        Path out = home.resolve(name);
+        folder.grantForNow(out);
+        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
+            new RenderJob(r, shot, RenderJob.Target.of(out, 0, 2).withOf(lantern)).run(Progress.NONE);
+            Picture whole = r.frame(shot, 1 / 24.0);
+            Picture rest = r.frame(shot.withLayer("lantern", l -> l.withOn(false)), 1 / 24.0);
+            try (Footage f = Footages.open(out)) {
+                Picture element = f.frame(1);
+                Plane a = Objects.requireNonNull(element.a());
+                float most = 0;
+                double sum = 0;
+                for (int i = 0; i < a.data().length; i++) {
+                    float laid = rest.g().data()[i] * (1 - a.data()[i]) + element.g().data()[i] * a.data()[i];
+                    most = Math.max(most, a.data()[i]);
+                    sum += Math.abs(laid - whole.g().data()[i]);
+                }
+                assertThat(most).isGreaterThan(0.97f);
+                assertThat(sum / a.data().length).isLessThan(name.equals("o.mov") ? 1e-3 : 2e-5);
+            }
+        }
+    }
+
+    @Test
+    void aMatteIsGreyAndOneFrameIsOneFile() throws Exception {
+        Path matte = home.resolve("matte.png");
+        Path element = home.resolve("element.webm");
+        folder.grantForNow(matte);
+        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
+            new RenderJob(r, shot, RenderJob.Target.of(matte, 3, 3).withOf(new Excerpt.Matte("lantern"))).run(Progress.NONE);
+            new RenderJob(r, shot, RenderJob.Target.of(element, 3, 3).withOf(new Excerpt.Element("lantern"))).run(Progress.NONE);
+            Plane coverage = Objects.requireNonNull(r.cutout(shot, "lantern", 3 / 24.0).straight().a());
+            Plane read = Stills.readMatte(matte);
+            assertThat(names(home)).contains("matte.png");
+            for (int i = 0; i < read.data().length; i++) {
+                assertThat(read.data()[i]).isCloseTo(coverage.data()[i], Offset.offset(2e-4f));
+            }
+            try (Footage f = Footages.open(element)) {
+                assertThat(f.frame(0).g().at(0, 0)).as("no alpha in this kind of file: on black").isLessThan(0.01f);
+            }
+            assertThatThrownBy(() -> r.cutout(shot, "nobody", 0)).hasMessageContaining("nobody");
+        }
+        assertThatThrownBy(() -> RenderJob.Target.of(matte, 0, 3)).hasMessageContaining("one frame");
     }
 
     @Test
