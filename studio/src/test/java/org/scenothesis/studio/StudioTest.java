@@ -8,9 +8,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -21,6 +23,8 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Spike;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.parts.PictureView;
@@ -167,6 +171,32 @@ class StudioTest extends HouseTest {
         until("rendered", () -> Files.exists(folder.resolve("renders").resolve("shot-12.webm")));
         measured();
         assertThat(words(scene.getRoot())).contains("Done: shot-12.webm");
+    }
+
+    @Test
+    void oneFrameOfAnElementIsRenderedWhereOneLikes(FxRobot robot) throws Exception {
+        measured();
+        Path elsewhere = Files.createTempDirectory("elsewhere").resolve("for the edit");
+        robot.interact(() -> session.seconds().set(0.25));
+        robot.clickOn("#bench-hand_over");
+        robot.interact(() -> {
+            ComboBox<?> part = robot.lookup("#render-part").query();
+            part.getSelectionModel().select(IntStream.range(0, part.getItems().size()).filter(i -> part.getItems().get(i).toString().startsWith("element: Lantern")).findFirst().orElseThrow());
+            robot.lookup("#render-kind").<ComboBox<?>>query().getSelectionModel().select(5);
+        });
+        robot.clickOn("#render-one").clickOn("#render-into").write(elsewhere.toString()).type(KeyCode.ENTER);
+        robot.clickOn("#render-open");
+        until("not there yet", () -> words(scene.getRoot()).contains("is not there yet"));
+        robot.clickOn("#render-go");
+        Path made = elsewhere.resolve("shot-12-element-lantern-frame-000006.png");
+        until("rendered", () -> Files.exists(made));
+        measured();
+        try (Footage f = Footages.open(made)) {
+            assertThat(f.info().coding().alpha()).isTrue();
+        }
+        assertThat(words(scene.getRoot())).contains("Done: shot-12-element-lantern-frame-000006.png", "with alpha", "shot-12-element-lantern-frame-000006.png, ");
+        robot.clickOn("#render-open");
+        until("opened or said", () -> words(scene.getRoot()).contains("No program on this machine") || words(scene.getRoot()).contains("Opened " + elsewhere));
     }
 
     @Test

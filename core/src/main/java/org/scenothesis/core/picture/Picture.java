@@ -47,6 +47,22 @@ public record Picture(Plane r, Plane g, Plane b, @Nullable Plane a) {
         return new Picture(r.copy(), g.copy(), b.copy(), a == null ? null : a.copy());
     }
 
+    /// The picture laid on an even grey; itself if it has no alpha.
+    public Picture onGrey(float level) {
+        Plane cover = a;
+        if (cover == null) {
+            return this;
+        }
+        Picture out = copy().withAlpha(null);
+        for (Plane c : out.colours()) {
+            float[] v = c.data();
+            for (int i = 0; i < v.length; i++) {
+                v[i] = level + cover.data()[i] * (v[i] - level);
+            }
+        }
+        return out;
+    }
+
     /// The three colour planes in the order red, green, blue.
     public List<Plane> colours() {
         return List.of(r, g, b);

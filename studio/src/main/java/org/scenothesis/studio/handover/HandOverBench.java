@@ -6,27 +6,23 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ProgressBar;
-import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.decode.Footages;
-import org.scenothesis.media.encode.Stills;
-import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.render.Leftovers;
 import org.scenothesis.production.render.RenderJob;
@@ -43,87 +39,36 @@ import org.scenothesis.studio.parts.VerdictMark;
 /// Renders of the shot: what will be in them, whether the findings allow it, progress, cancel, and going on later.
 public final class HandOverBench extends Bench {
     private static final String LANE = "render";
+    /// What an element with alpha is shown on, linear.
+    private static final float GROUND = 0.18f;
 
-    /// What can be made, with its words and the name of what is written.
-    enum Kind {
-        VP9("WebM video (VP9)", ".webm", VideoFormat.VP9_WEBM, null),
-        MP4("MP4 video (H.264)", ".mp4", VideoFormat.H264_MP4, null),
-        PRORES("Editing video (ProRes in MOV)", ".mov", VideoFormat.PRORES_MOV, null),
-        FFV1("Lossless video (FFV1 in MKV)", ".mkv", VideoFormat.FFV1_MKV, null),
-        AV1("Small video (AV1 in MKV)", "-av1.mkv", VideoFormat.AV1_MKV, null),
-        PNG16("Stills, PNG 16 bit", "-png16", null, Stills.Format.PNG16),
-        PNG8("Stills, PNG 8 bit", "-png8", null, Stills.Format.PNG8),
-        EXR("Stills, EXR half float, linear", "-exr", null, Stills.Format.EXR);
-
-        final String words;
-        final String ending;
-        final @Nullable VideoFormat video;
-        final Stills.@Nullable Format stills;
-
-        Kind(String words, String ending, @Nullable VideoFormat video, Stills.@Nullable Format stills) {
-            this.words = words;
-            this.ending = ending;
-            this.video = video;
-            this.stills = stills;
-        }
-
-        @Override
-        public String toString() {
-            return words;
-        }
-    }
-
-    private final ComboBox<Kind> kind = new ComboBox<>();
-    private final TextField from = new TextField();
-    private final TextField to = new TextField();
-    private final Label target = Text.block("", "paper-soft");
-    private final Label state = Text.block("", "paper-text");
-    private final ProgressBar bar = new ProgressBar(0);
-    private final Button go = Text.button("Render", "paper-button", this::render);
-    private final Button stop = Text.button("Stop, go on later", "paper-link", this::stop);
+    private final RenderForm form;
     private final VBox allow = new VBox(5);
     private final VBox made = new VBox(4);
     private final PictureView picture = new PictureView("Last rendered frame");
 
     public HandOverBench(Session session) {
         super(session, BenchName.HAND_OVER, new HBox(14));
-        kind.getItems().setAll(Kind.values());
-        kind.getSelectionModel().select(Kind.VP9);
-        kind.setId("render-kind");
-        from.setPrefWidth(70);
-        to.setPrefWidth(70);
-        from.setId("render-from");
-        to.setId("render-to");
-        go.setId("render-go");
-        stop.setId("render-stop");
-        bar.setMaxWidth(Double.MAX_VALUE);
-        VBox paper = new VBox(10);
-        paper.getStyleClass().addAll("paper", "on-paper");
-        HBox range = new HBox(8, Text.of("frames", "paper-text"), from, Text.of("to", "paper-text"), to);
-        range.setAlignment(Pos.CENTER_LEFT);
-        HBox buttons = new HBox(8, go, stop);
-        paper.getChildren().addAll(Text.of("Render the shot", "paper-title"), kind, range, target, buttons, bar, state);
-        VBox left = new VBox(12, paper, Text.of("Do the findings allow it?", "heading"), allow, Text.of("Rendered before", "heading"), made);
+        form = new RenderForm(session, this::render, this::stop, this::open);
+        VBox left = new VBox(12, form, Text.of("Do the findings allow it?", "heading"), allow, Text.of("Rendered before", "heading"), made);
         left.setMinWidth(400);
         left.setPrefWidth(400);
         left.setMaxWidth(420);
         HBox.setHgrow(picture, Priority.ALWAYS);
         view.setPadding(new Insets(10, 14, 12, 12));
         view.getChildren().addAll(left, picture);
-        kind.setOnAction(e -> refresh());
-        idle();
-        session.judgement().addListener(o -> refresh());
-        session.shotId().addListener(o -> {
-            from.clear();
-            to.clear();
+        form.whenChanged(() -> {
             refresh();
+            preview();
         });
+        session.judgement().addListener(o -> refresh());
+        session.shotId().addListener(o -> form.show(true));
         picture.whenSized((w, h) -> preview());
     }
 
     @Override
     public boolean key(KeyEvent e) {
-        if (e.getCode() == KeyCode.R && !go.isDisabled()) {
+        if (e.getCode() == KeyCode.R && form.ready()) {
             render();
             return true;
         }
@@ -141,29 +86,13 @@ public final class HandOverBench extends Bench {
         preview();
     }
 
-    private Path path() {
-        Shot s = session.shot();
-        return session.folder().renders().resolve("shot-" + s.id() + kind.getValue().ending);
-    }
-
-    private int frames() {
-        return Math.max(1, (int) Math.round(session.shot().seconds() * session.rate()));
-    }
-
     @Override
     protected void refresh() {
         if (!inView()) {
             return;
         }
-        if (from.getText().isEmpty()) {
-            from.setText("0");
-        }
-        if (to.getText().isEmpty()) {
-            to.setText(String.valueOf(frames() - 1));
-        }
-        target.setText("into " + session.folder().path().relativize(path()));
+        form.show(false);
         room();
-        go.setDisable(session.shot().layers().isEmpty());
         allow();
         made();
     }
@@ -195,7 +124,8 @@ public final class HandOverBench extends Bench {
 
     private void made() {
         made.getChildren().clear();
-        try (var files = Files.list(session.folder().renders())) {
+        Path into = form.folder().orElse(session.folder().renders());
+        try (var files = Files.list(into)) {
             files.filter(p -> !p.getFileName().toString().startsWith(".") && !p.toString().endsWith(".part")).sorted().limit(8).forEach(p -> made.getChildren().add(
                     Text.of(p.getFileName() + (Files.isDirectory(p) ? ", stills" : ", " + Words.number(p.toFile().length() / 1e6, 1) + " MB"), "text-chalk")));
         } catch (IOException e) {
@@ -204,7 +134,7 @@ public final class HandOverBench extends Bench {
         if (made.getChildren().isEmpty()) {
             made.getChildren().add(Text.of("nothing yet", "muted"));
         }
-        List<Leftovers.Leftover> left = stop.isDisabled() ? Leftovers.in(session.folder().renders()) : List.of();
+        List<Leftovers.Leftover> left = form.running() ? List.of() : Leftovers.in(into);
         if (!left.isEmpty()) {
             made.getChildren().add(Text.block("Left of stopped renders, which go on from there:", "muted"));
         }
@@ -222,109 +152,90 @@ public final class HandOverBench extends Bench {
         session.worker().ask("clear", ticket -> {
             Leftovers.clear(l);
             return l;
-        }, x -> made(), e -> state.setText(String.valueOf(e.getMessage())));
+        }, x -> made(), e -> form.say(String.valueOf(e.getMessage())));
     }
 
     /// Says how much room a render will take, off the interface's thread.
     private void room() {
         Shot shot = session.shot();
-        Kind k = kind.getValue();
-        Path path = path();
+        Optional<RenderJob.Target> wanted = form.target();
         var measured = session.measured().get();
-        if (shot.layers().isEmpty()) {
+        if (shot.layers().isEmpty() || wanted.isEmpty()) {
+            form.tell("");
             return;
         }
-        int n = frames();
+        RenderJob.Target target = wanted.get();
         session.worker().ask("room", ticket -> {
             try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
-                return new RenderJob(r, shot, new RenderJob.Target(path, k.stills, k.video, 0, n - 1)).space();
+                return new RenderJob(r, shot, target).space();
             }
-        }, s -> target.setText("into " + session.folder().path().relativize(path()) + ", " + s.words() + (s.enough() ? "" : ": not enough")), e -> target.setText(String.valueOf(e.getMessage())));
-    }
-
-    private void idle() {
-        stop.setDisable(true);
-        bar.setVisible(false);
-        bar.setManaged(false);
+        }, s -> form.tell(target.path(), s.words() + (s.enough() ? "" : ": not enough")), e -> form.tell(String.valueOf(e.getMessage())));
     }
 
     private void render() {
-        int a;
-        int b;
-        try {
-            a = Integer.parseInt(from.getText().strip());
-            b = Integer.parseInt(to.getText().strip());
-        } catch (NumberFormatException e) {
-            state.setText("Frames are whole numbers, from 0 to " + (frames() - 1) + ".");
+        Optional<RenderJob.Target> wanted = form.wanted();
+        if (wanted.isEmpty()) {
             return;
         }
-        if (a < 0 || b < a || b >= frames()) {
-            state.setText("The shot has frames 0 to " + (frames() - 1) + ".");
-            return;
-        }
-        Kind k = kind.getValue();
+        RenderJob.Target target = wanted.get();
         Shot shot = session.shot();
-        Path path = path();
         var measured = session.measured().get();
-        stop.setDisable(false);
-        go.setDisable(true);
-        bar.setVisible(true);
-        bar.setManaged(true);
-        bar.setProgress(0);
+        form.busy();
         long start = System.nanoTime();
         session.worker().ask(LANE, ticket -> {
-            session.folder().forResult(path);
-            Files.createDirectories(session.folder().renders());
+            // A folder typed or chosen here is one to write to.
+            session.folder().grantForNow(target.path());
+            session.folder().forResult(target.path());
+            Files.createDirectories(Objects.requireNonNull(target.path().getParent()));
             try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
-                return new RenderJob(r, shot, new RenderJob.Target(path, k.stills, k.video, a, b)).run((done, of) -> {
+                return new RenderJob(r, shot, target).run((done, of) -> {
                     session.worker().onUi(() -> progress(done, of, start));
                     return ticket.wanted();
                 });
             }
         }, done -> {
-            state.setText("Done: " + path.getFileName() + "." + (done.soundLeftOut() ? " The sound was left out: this kind of file cannot hold it; MKV can." : "")
+            form.say("Done: " + target.path().getFileName() + "." + (done.soundLeftOut() ? " The sound was left out: this kind of file cannot hold it; MKV can." : "")
                     + (done.removed() > 0 ? " Removed " + Words.frames(done.removed()) + " of an earlier render behind the end of this one." : "")
                     + (done.older() > 0 ? " " + Words.frames(done.older()) + " of an earlier version lie there still." : ""));
-            idle();
-            go.setDisable(false);
+            form.idle();
             made();
             preview();
         }, e -> {
-            state.setText(e instanceof Stopped ? "Stopped." : String.valueOf(e.getMessage()));
-            idle();
-            go.setDisable(false);
+            form.say(e instanceof Stopped ? "Stopped." : e instanceof IOException io ? "The folder cannot be made: " + io.getMessage() + "; check its name and permissions." : String.valueOf(e.getMessage()));
+            form.idle();
         });
     }
 
     private void progress(int done, int of, long start) {
-        bar.setProgress(of == 0 ? 0 : done / (double) of);
         double left = done < 2 ? Double.NaN : (System.nanoTime() - start) / 1e9 / done * (of - done);
-        if (!stop.isDisabled()) {
-            state.setText(done + " of " + of + " frames" + (Double.isNaN(left) ? "" : ", about " + Math.round(left) + " s left"));
-        }
+        form.progress(of == 0 ? 0 : done / (double) of, done + " of " + of + " frames" + (Double.isNaN(left) ? "" : ", about " + Math.round(left) + " s left"));
     }
 
     private void stop() {
         session.worker().cancel(LANE);
-        idle();
-        go.setDisable(false);
-        state.setText("Stopped. Finished frames are kept; Render goes on from there.");
+        form.idle();
+        form.say("Stopped. Finished frames are kept; Render goes on from there.");
+    }
+
+    private void open() {
+        form.folder().ifPresent(f -> session.worker().ask("open", ticket -> FolderOpener.open(f), form::say, e -> form.say(String.valueOf(e.getMessage()))));
     }
 
     private void preview() {
         if (!inView()) {
             return;
         }
-        Path p = path();
-        if (!Files.exists(p)) {
+        Optional<Path> made = form.target().map(RenderJob.Target::path).filter(Files::exists);
+        if (made.isEmpty()) {
             picture.say("Not rendered yet in this format.");
             return;
         }
+        Path p = made.get();
         int w = picture.roomWidth();
         int h = picture.roomHeight();
         session.worker().ask("handover-picture", ticket -> {
             try (var f = Footages.open(p)) {
-                return DisplayPicture.of(f.frame(f.info().frames() - 1), w, h, session.bands());
+                return DisplayPicture.of(f.frame(f.info().frames() - 1).onGrey(GROUND), w, h, session.bands());
             }
         }, picture::show, e -> picture.say(String.valueOf(e.getMessage())));
     }
