@@ -71,8 +71,10 @@ public final class RenderJob {
             return stills != null && from == to && Footages.extension(path).equals(stills.extension());
         }
 
-        /// The picture of a moment.
-        Picture picture(ShotRenderer r, Shot shot, double seconds) throws FootageException {
+        /// The picture of a moment, in seconds.
+        ///
+        /// @throws FootageException if footage is missing or cannot be read, or there is no such layer
+        public Picture picture(ShotRenderer r, Shot shot, double seconds) throws FootageException {
             return switch (of) {
                 case Excerpt.Whole w -> r.frame(shot, seconds);
                 case Excerpt.Element e -> {

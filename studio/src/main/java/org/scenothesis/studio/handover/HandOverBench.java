@@ -22,7 +22,6 @@ import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.render.Leftovers;
 import org.scenothesis.production.render.RenderJob;
@@ -34,18 +33,22 @@ import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.TimeStrip;
 import org.scenothesis.studio.parts.VerdictMark;
 
 /// Renders of the shot: what will be in them, whether the findings allow it, progress, cancel, and going on later.
 public final class HandOverBench extends Bench {
     private static final String LANE = "render";
+    private static final String PICTURE = "handover-picture";
     /// What an element with alpha is shown on, linear.
     private static final float GROUND = 0.18f;
 
     private final RenderForm form;
     private final VBox allow = new VBox(5);
     private final VBox made = new VBox(4);
-    private final PictureView picture = new PictureView("Last rendered frame");
+    private final PictureView picture = new PictureView("Rendered");
+    private final TimeStrip strip = new TimeStrip();
+    private final Rendition rendition = new Rendition();
 
     public HandOverBench(Session session) {
         super(session, BenchName.HAND_OVER, new HBox(14));
@@ -54,15 +57,24 @@ public final class HandOverBench extends Bench {
         left.setMinWidth(400);
         left.setPrefWidth(400);
         left.setMaxWidth(420);
-        HBox.setHgrow(picture, Priority.ALWAYS);
+        strip.setMinHeight(40);
+        strip.setPrefHeight(40);
+        strip.whenMoved(s -> session.goToFrame(s * session.rate()));
+        VBox.setVgrow(picture, Priority.ALWAYS);
+        VBox right = new VBox(8, picture, strip);
+        HBox.setHgrow(right, Priority.ALWAYS);
         view.setPadding(new Insets(10, 14, 12, 12));
-        view.getChildren().addAll(left, picture);
+        view.getChildren().addAll(left, right);
         form.whenChanged(() -> {
             refresh();
             preview();
         });
         session.judgement().addListener(o -> refresh());
         session.shotId().addListener(o -> form.show(true));
+        session.seconds().addListener(o -> {
+            strip.at(session.seconds().get());
+            preview();
+        });
         picture.whenSized((w, h) -> preview());
     }
 
@@ -81,6 +93,14 @@ public final class HandOverBench extends Bench {
     }
 
     @Override
+    public void close() {
+        session.worker().ask(PICTURE, ticket -> {
+            rendition.close();
+            return "";
+        }, x -> {}, e -> {});
+    }
+
+    @Override
     public void shown() {
         refresh();
         preview();
@@ -92,6 +112,8 @@ public final class HandOverBench extends Bench {
             return;
         }
         form.show(false);
+        strip.show(session.shot().seconds(), List.of(), session.shot().beats());
+        strip.at(session.seconds().get());
         room();
         allow();
         made();
@@ -227,15 +249,34 @@ public final class HandOverBench extends Bench {
         }
         Optional<Path> made = form.target().map(RenderJob.Target::path).filter(Files::exists);
         if (made.isEmpty()) {
-            picture.say("Not rendered yet in this format.");
+            live();
             return;
         }
+        picture.name("Rendered");
         Path p = made.get();
+        int from = form.target().orElseThrow().from();
+        int index = session.frame();
         int w = picture.roomWidth();
         int h = picture.roomHeight();
-        session.worker().ask("handover-picture", ticket -> {
-            try (var f = Footages.open(p)) {
-                return DisplayPicture.of(f.frame(f.info().frames() - 1).onGrey(GROUND), w, h, session.bands());
+        session.worker().ask(PICTURE, ticket -> DisplayPicture.of(rendition.frame(p, from, index).onGrey(GROUND), w, h, session.bands()), picture::show, e -> picture.say(String.valueOf(e.getMessage())));
+    }
+
+    /// Shows what is not rendered yet as it will be, at the moment that is shown everywhere.
+    private void live() {
+        Optional<RenderJob.Target> target = form.target();
+        Shot shot = session.shot();
+        if (target.isEmpty() || shot.layers().isEmpty()) {
+            picture.say("Nothing to show yet.");
+            return;
+        }
+        picture.name("As it will be; not rendered yet");
+        var measured = session.measured().get();
+        double seconds = session.seconds().get();
+        int w = picture.roomWidth();
+        int h = picture.roomHeight();
+        session.worker().ask(PICTURE, ticket -> {
+            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
+                return DisplayPicture.of(target.get().picture(r, shot, seconds).onGrey(GROUND), w, h, session.bands());
             }
         }, picture::show, e -> picture.say(String.valueOf(e.getMessage())));
     }
