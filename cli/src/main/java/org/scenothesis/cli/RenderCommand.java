@@ -76,7 +76,6 @@ final class RenderCommand implements Callable<Integer> {
         o.put("rate", format.rate());
         o.put("older_removed", done.removed());
         o.put("older_left", done.older());
-        o.put("sound_left_out", done.soundLeftOut());
         output.print(o);
         output.say("rendered " + Words.frames(range[1] - range[0] + 1) + " to " + out);
         if (done.removed() > 0) {
@@ -84,9 +83,6 @@ final class RenderCommand implements Callable<Integer> {
         }
         if (done.older() > 0) {
             output.say(Words.frames(done.older()) + " of an earlier version of the shot lie there still; render them too, or remove them");
-        }
-        if (done.soundLeftOut()) {
-            output.say("the sound was left out: this kind of file cannot hold its coding; .mkv holds any");
         }
     }
 

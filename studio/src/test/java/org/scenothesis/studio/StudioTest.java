@@ -20,8 +20,10 @@ import javafx.stage.Stage;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.shot.Heard;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Sound;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
@@ -197,6 +199,19 @@ class StudioTest extends HouseTest {
         assertThat(words(scene.getRoot())).contains("Done: shot-12-element-lantern-frame-000006.png", "with alpha", "shot-12-element-lantern-frame-000006.png, ");
         robot.clickOn("#render-open");
         until("opened or said", () -> words(scene.getRoot()).contains("No program on this machine") || words(scene.getRoot()).contains("Opened " + elsewhere));
+    }
+
+    @Test
+    void theSoundIsChosenAndMadeSofter(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-hand_over");
+        until("nothing heard", () -> words(scene.getRoot()).contains("Nothing was filmed with sound."));
+        robot.doubleClickOn("#sound-level").write("-6").type(KeyCode.ENTER);
+        until("softer", () -> session.shot().sound().levelDb() == -6);
+        robot.interact(() -> robot.lookup("#sound-from").<ComboBox<?>>query().getSelectionModel().select(1));
+        until("silent", () -> session.shot().sound().of() instanceof Heard.Silent);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        until("as filmed again", () -> session.shot().sound().equals(Sound.AS_FILMED.withLevelDb(-6)));
     }
 
     @Test

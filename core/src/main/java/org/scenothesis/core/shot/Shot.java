@@ -17,7 +17,7 @@ import org.scenothesis.core.value.Given;
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
 /// `setUp` is the camera and light it is filmed with, which other shots may share; null before it is staged. `setting` is what was told about place and conditions;
-/// `format` is the size and rate of the finished pictures, null for that of the lowest layer. `trails`: what was followed in its takes.
+/// `format` is the size and rate of the finished pictures, null for that of the lowest layer. `trails`: what was followed in its takes. `sound`: what is heard.
 @RecordBuilder
 public record Shot(
         String id,
@@ -32,7 +32,8 @@ public record Shot(
         @Nullable SetUp setUp,
         Setting setting,
         @Nullable FrameFormat format,
-        List<Trail> trails) implements ShotBuilder.With {
+        List<Trail> trails,
+        Sound sound) implements ShotBuilder.With {
     public Shot {
         Check.range("seconds", seconds, 0, Animated.LONGEST_S);
         wonders = List.copyOf(wonders);
@@ -53,7 +54,7 @@ public record Shot(
     public Shot(
             String id, int number, String title, String story, double seconds, List<Wonder> wonders, List<Beat> beats, List<Plate> plates, List<Layer> layers,
             @Nullable SetUp setUp, Setting setting) {
-        this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, null, List.of());
+        this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, null, List.of(), Sound.AS_FILMED);
     }
 
     /// The plate with this id, if there is one.
@@ -119,17 +120,17 @@ public record Shot(
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
         sorted.sort(Comparator.comparingDouble(Beat::seconds));
-        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting, format, trails);
+        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting, format, trails, sound);
     }
 
     @Override
     public Shot withSetUp(@Nullable SetUp other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting, format, trails);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting, format, trails, sound);
     }
 
     @Override
     public Shot withFormat(@Nullable FrameFormat other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, other, trails);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, other, trails, sound);
     }
 
     /// The set in metres as staged or solved; null before.

@@ -23,9 +23,20 @@ public final class Containers {
 
     /// @throws FootageException if it is no footage
     public static AVFormatContext open(Path path) throws FootageException {
+        return open(path, FORMATS);
+    }
+
+    /// Opens footage, or a file of sound alone.
+    ///
+    /// @throws FootageException if it is neither
+    public static AVFormatContext openSound(Path path) throws FootageException {
+        return open(path, FORMATS + ",flac,ogg,mp3,aac,aiff,w64");
+    }
+
+    private static AVFormatContext open(Path path, String formats) throws FootageException {
         AVFormatContext ctx = Av.some(avformat_alloc_context(), path);
         AVDictionary options = new AVDictionary(null);
-        av_dict_set(options, "format_whitelist", FORMATS, 0);
+        av_dict_set(options, "format_whitelist", formats, 0);
         av_dict_set(options, "protocol_whitelist", "file", 0);
         if (Footages.isStill(path)) {
             av_dict_set(options, "pattern_type", "none", 0);

@@ -19,18 +19,15 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.Av;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.media.sound.SoundTrack;
 
 /// Writes packets of one picture stream, and perhaps sound, into a file that appears only when it is whole.
 final class FileMuxer implements AutoCloseable {
-    /// Sound to carry over: from which file, and from which second on.
-    record Sound(Path from, double startSeconds) {}
-
     private final Path path;
     private final FreshFile fresh;
     private final AVFormatContext container = new AVFormatContext(null);
     private @Nullable AVStream stream;
-    private @Nullable SoundCarrier carrier;
-    private double soundStart;
+    private @Nullable SoundWriter carrier;
     private boolean begun;
 
     /// @throws FootageException if the file cannot be made
@@ -62,7 +59,7 @@ final class FileMuxer implements AutoCloseable {
     }
 
     /// Begins the file with the stream of an encoder.
-    void begin(AVCodecContext encoder, @Nullable Sound sound) throws FootageException {
+    void begin(AVCodecContext encoder, @Nullable SoundTrack sound) throws FootageException {
         AVStream s = Av.some(avformat_new_stream(container, null), path);
         Av.check(avcodec_parameters_from_context(s.codecpar(), encoder), path, "the container refused the stream");
         s.time_base(encoder.time_base());
@@ -71,7 +68,7 @@ final class FileMuxer implements AutoCloseable {
     }
 
     /// Begins the file with a stream as another file has it.
-    void begin(AVCodecParameters like, AVRational frameLength, AVRational rate, @Nullable Sound sound) throws FootageException {
+    void begin(AVCodecParameters like, AVRational frameLength, AVRational rate, @Nullable SoundTrack sound) throws FootageException {
         AVStream s = Av.some(avformat_new_stream(container, null), path);
         Av.check(avcodec_parameters_copy(s.codecpar(), like), path, "the container refused the stream");
         s.codecpar().codec_tag(0);
@@ -80,11 +77,11 @@ final class FileMuxer implements AutoCloseable {
         begin(s, sound);
     }
 
-    private void begin(AVStream s, @Nullable Sound sound) throws FootageException {
+    private void begin(AVStream s, @Nullable SoundTrack sound) throws FootageException {
         stream = s;
         if (sound != null) {
-            carrier = SoundCarrier.open(sound.from, container, path);
-            soundStart = sound.startSeconds;
+            SoundWriter copied = sound.loudness() == null ? SoundCarrier.open(sound, container, path) : null;
+            carrier = copied == null ? SoundCoder.open(sound, container, path) : copied;
         }
         AVIOContext io = new AVIOContext(null);
         Av.check(avio_open(io, Av.address(fresh.part()), AVIO_FLAG_WRITE), path, "the file cannot be opened for writing; check the folder and its permissions");
@@ -97,11 +94,6 @@ final class FileMuxer implements AutoCloseable {
         return Objects.requireNonNull(stream, "not begun");
     }
 
-    /// Whether sound was asked for and the container can hold it.
-    boolean carriesSound() {
-        return carrier != null;
-    }
-
     void write(AVPacket p) throws FootageException {
         p.stream_index(stream().index());
         Av.check(av_interleaved_write_frame(container, p), path, "the file cannot be written; check the space left on the disk");
@@ -110,7 +102,7 @@ final class FileMuxer implements AutoCloseable {
     /// Completes the file, `seconds` long, and gives it its name.
     void finish(double seconds) throws FootageException {
         if (carrier != null) {
-            carrier.copyTo(container, soundStart, seconds);
+            carrier.copyTo(container, seconds);
         }
         Av.check(av_write_trailer(container), path, "the end of the file cannot be written; check the space left on the disk");
         Av.check(avio_closep(container.pb()), path, "the end of the file cannot be written; check the space left on the disk");

@@ -13,26 +13,29 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.Av;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Containers;
+import org.scenothesis.media.sound.SoundTrack;
 
 /// Copies the first sound track of a file into another without re-encoding it, from a moment on.
-final class SoundCarrier implements AutoCloseable {
+final class SoundCarrier implements SoundWriter {
     private final AVFormatContext source;
     private final int from;
     private final AVStream to;
     private final Path target;
+    private final double start;
 
-    private SoundCarrier(AVFormatContext source, int from, AVStream to, Path target) {
+    private SoundCarrier(AVFormatContext source, int from, AVStream to, Path target, double start) {
         this.source = source;
         this.from = from;
         this.to = to;
         this.target = target;
+        this.start = start;
     }
 
     /// Null when there is no sound, or the target container cannot hold its coding.
     ///
     /// @throws FootageException if the file with the sound cannot be opened
-    static @Nullable SoundCarrier open(Path path, AVFormatContext target, Path targetPath) throws FootageException {
-        AVFormatContext source = Containers.open(path);
+    static @Nullable SoundCarrier open(SoundTrack track, AVFormatContext target, Path targetPath) throws FootageException {
+        AVFormatContext source = Containers.openSound(track.from());
         int from = av_find_best_stream(source, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0);
         if (from < 0 || avformat_query_codec(target.oformat(), source.streams(from).codecpar().codec_id(), FF_COMPLIANCE_NORMAL) != 1) {
             avformat_close_input(source);
@@ -42,13 +45,11 @@ final class SoundCarrier implements AutoCloseable {
         avcodec_parameters_copy(to.codecpar(), source.streams(from).codecpar());
         to.codecpar().codec_tag(0);
         to.time_base(source.streams(from).time_base());
-        return new SoundCarrier(source, from, to, targetPath);
+        return new SoundCarrier(source, from, to, targetPath, track.start());
     }
 
-    /// Copies what sounds from `start` for `seconds`, both counted from where the file's picture begins.
-    ///
-    /// @throws FootageException if the target cannot be written
-    void copyTo(AVFormatContext into, double start, double seconds) throws FootageException {
+    @Override
+    public void copyTo(AVFormatContext into, double seconds) throws FootageException {
         double base = av_q2d(source.streams(from).time_base());
         int picture = av_find_best_stream(source, AVMEDIA_TYPE_VIDEO, -1, -1, (AVCodec) null, 0);
         double zero = picture < 0 || source.streams(picture).start_time() == AV_NOPTS_VALUE ? 0

@@ -22,10 +22,10 @@ import org.scenothesis.media.decode.Containers;
 public final class VideoJoin {
     private VideoJoin() {}
 
-    /// Writes the frames of all `parts` one after another at the plan's rate, with its sound; the file appears when it is whole. Says whether sound was left out.
+    /// Writes the frames of all `parts` one after another at the plan's rate, with its sound; the file appears when it is whole.
     ///
     /// @throws FootageException if a part cannot be read, or the result cannot be written
-    public static boolean join(List<Path> parts, Path target, VideoSink.Plan plan) throws FootageException {
+    public static void join(List<Path> parts, Path target, VideoSink.Plan plan) throws FootageException {
         AVRational rate = av_d2q(plan.framesPerSecond(), 100_000);
         AVRational length = av_inv_q(rate);
         long frames = 0;
@@ -42,7 +42,6 @@ public final class VideoJoin {
                 }
             }
             to.finish(frames / plan.framesPerSecond());
-            return plan.sound() != null && !to.carriesSound();
         }
     }
 

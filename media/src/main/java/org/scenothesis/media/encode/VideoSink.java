@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Av;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.sound.SoundTrack;
 
 /// Encodes frames into one video file, tagged BT.709 matrix with the sRGB curve; sound is carried over unchanged if given.
 ///
@@ -36,20 +37,16 @@ public final class VideoSink implements FrameSink {
     /// What is to be written.
     ///
     /// - `quality` 0 (smallest) to 10 (best) for lossy formats; ignored by lossless ones. `threads`: how many the encoder may use, 0 for all.
-    /// - `soundFrom`: footage whose first sound track is copied, or null; `soundStart`: from which of its seconds on. `alpha`: whether the pictures have alpha that is to be kept, where the format can.
+    /// - `sound`: what is heard, or null. `alpha`: whether the pictures have alpha that is to be kept, where the format can.
     public record Plan(
-            int width, int height, double framesPerSecond, VideoFormat format, int quality, @Nullable Path soundFrom, double soundStart, int threads, boolean alpha) {
+            int width, int height, double framesPerSecond, VideoFormat format, int quality, @Nullable SoundTrack sound, int threads, boolean alpha) {
         public Plan(int width, int height, double framesPerSecond, VideoFormat format, int quality, @Nullable Path soundFrom) {
-            this(width, height, framesPerSecond, format, quality, soundFrom, 0, 0, false);
+            this(width, height, framesPerSecond, format, quality, soundFrom == null ? null : new SoundTrack(soundFrom, 0, null), 0, false);
         }
 
         /// The same for a part of the film: silent, by an encoder of few threads.
         public Plan part(int encoderThreads) {
-            return new Plan(width, height, framesPerSecond, format, quality, null, 0, encoderThreads, alpha);
-        }
-
-        FileMuxer.@Nullable Sound sound() {
-            return soundFrom == null ? null : new FileMuxer.Sound(soundFrom, soundStart);
+            return new Plan(width, height, framesPerSecond, format, quality, null, encoderThreads, alpha);
         }
     }
 

@@ -1,4 +1,4 @@
-/// What code values mean: rows of a decoded frame to linear light and back, a unit per layout.
+/// Films and stills written: encoders, containers, the joining of parts, the sound that goes with them.
 @NullMarked
 package org.scenothesis.media.encode;
 

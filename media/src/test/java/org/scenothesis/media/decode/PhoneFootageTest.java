@@ -1,6 +1,7 @@
 package org.scenothesis.media.decode;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -143,15 +144,14 @@ class PhoneFootageTest {
         try (Footage f = Footages.open(again)) {
             assertThat(f.info().coding().audio()).as("carried from a film").isTrue();
         }
-        try (Footage f = Footages.open(film("silent.mkv", VideoFormat.FFV1_MKV, film("mute.mkv", VideoFormat.FFV1_MKV, null)))) {
-            assertThat(f.info().coding().audio()).isFalse();
-        }
+        Path mute = film("mute.mkv", VideoFormat.FFV1_MKV, null);
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> film("silent.mkv", VideoFormat.FFV1_MKV, mute)).withMessageContaining("no sound");
     }
 
     @Test
-    void soundThatAContainerCannotHoldIsLeftOutAndTheFilmIsWhole() throws Exception {
+    void soundThatAContainerCannotHoldIsCodedAnew() throws Exception {
         try (Footage f = Footages.open(film("no-pcm.webm", VideoFormat.VP9_WEBM, tone(1)))) {
-            assertThat(f.info().coding().audio()).isFalse();
+            assertThat(f.info().coding().audio()).isTrue();
             assertThat(f.info().frames()).isEqualTo(25);
         }
     }

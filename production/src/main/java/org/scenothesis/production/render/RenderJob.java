@@ -16,6 +16,7 @@ import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoJoin;
 import org.scenothesis.media.encode.VideoSink;
+import org.scenothesis.media.sound.SoundTrack;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.StoreException;
@@ -89,8 +90,8 @@ public final class RenderJob {
     /// What came of it.
     ///
     /// - `removed`: how many stills of an earlier, longer render were taken away behind the end of this one, which has the whole shot.
-    /// - `older`: how many stills of an earlier version lie there still, since they were not asked for. `soundLeftOut`: the container could not hold the sound.
-    public record Done(int removed, int older, boolean soundLeftOut) {}
+    /// - `older`: how many stills of an earlier version lie there still, since they were not asked for.
+    public record Done(int removed, int older) {}
 
     public RenderJob(ShotRenderer renderer, Shot shot, Target target) {
         this.renderer = renderer;
@@ -136,7 +137,7 @@ public final class RenderJob {
     private Done still() throws FootageException {
         double seconds = target.from / renderer.format(shot).rate();
         Stills.write(target.path, target.picture(renderer, shot, seconds), Objects.requireNonNull(target.stills));
-        return new Done(0, 0, false);
+        return new Done(0, 0);
     }
 
     private Done stills(String stamp, Progress progress) throws FootageException {
@@ -148,7 +149,7 @@ public final class RenderJob {
         boolean whole = target.from == 0 && target.to == renderer.format(shot).frames() - 1;
         List<String> behind = whole ? older.stream().filter(n -> n.compareTo(name(target.to, kind.extension())) > 0).toList() : List.of();
         ledger.remove(behind);
-        return new Done(behind.size(), older.size() - behind.size(), false);
+        return new Done(behind.size(), older.size() - behind.size());
     }
 
     private static String name(int frame, String extension) {
@@ -159,7 +160,7 @@ public final class RenderJob {
         Path folder = Leftovers.parts(target.path, stamp);
         VideoFormat kind = Objects.requireNonNull(target.video);
         VideoSink.Plan plan = new VideoSink.Plan(
-                format.width(), format.height(), format.rate(), kind, QUALITY, target.of instanceof Excerpt.Whole ? renderer.sound(shot) : null, target.from / format.rate(), 0,
+                format.width(), format.height(), format.rate(), kind, QUALITY, sound(target.from / format.rate()), 0,
                 target.of instanceof Excerpt.Element e && shot.layer(e.layer()).filter(l -> !Cutout.light(l)).isPresent());
         RenderLedger ledger = RenderLedger.open(folder, stamp);
         Stretches.Parts parts = new Stretches.Parts(VideoSink.GROUP, target.from, target.to);
@@ -168,9 +169,15 @@ public final class RenderJob {
         for (int k = 0; k < parts.count(); k++) {
             films.add(folder.resolve(part(parts.first(k), parts.last(k), kind)));
         }
-        boolean silent = VideoJoin.join(films, target.path, plan);
+        VideoJoin.join(films, target.path, plan);
         Leftovers.clear(new Leftovers.Leftover(folder, "", 0));
-        return new Done(0, 0, silent);
+        return new Done(0, 0);
+    }
+
+    /// What is heard from a moment of the shot on; of what is cut out nothing.
+    private @Nullable SoundTrack sound(double from) throws FootageException {
+        SoundTrack t = target.of instanceof Excerpt.Whole ? ShotSound.of(renderer.folder(), shot).track() : null;
+        return t == null ? null : t.later(from);
     }
 
     private static String part(int first, int last, VideoFormat kind) {

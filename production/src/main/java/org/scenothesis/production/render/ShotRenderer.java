@@ -201,19 +201,6 @@ public final class ShotRenderer implements AutoCloseable {
         return 24;
     }
 
-    /// The footage of the lowest layer that was filmed with sound; null if none was.
-    ///
-    /// @throws FootageException if footage is missing
-    @Nullable Path sound(Shot shot) throws FootageException {
-        for (Layer l : filmed(shot)) {
-            Footage f = footage(shot, l.plate());
-            if (f.info().coding().audio()) {
-                return f.info().path();
-            }
-        }
-        return null;
-    }
-
     /// The layers that are on; the lowest is the base.
     private List<Layer> layers(Shot shot) throws FootageException {
         List<Layer> on = shot.layers().stream().filter(Layer::on).toList();

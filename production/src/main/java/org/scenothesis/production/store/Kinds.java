@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.shot.Heard;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Step;
@@ -23,7 +24,7 @@ import org.scenothesis.core.value.Kind;
 /// Only the permitted classes can come of it: `"step": "own-alpha"` is an `OwnAlpha` and nothing else.
 final class Kinds extends JacksonAnnotationIntrospector {
     private static final long serialVersionUID = 1;
-    private static final Map<Class<?>, String> NAMES = Map.of(Step.class, "step", Source.class, "source", TimeMap.class, "time", Given.class, "origin");
+    private static final Map<Class<?>, String> NAMES = Map.of(Step.class, "step", Source.class, "source", TimeMap.class, "time", Given.class, "origin", Heard.class, "heard");
 
     /// The name under which the kind of an alternative stands; null for what has no kinds.
     static @Nullable String name(Class<?> alternative) {

@@ -7,6 +7,7 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Blend;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.ShootDay;
+import org.scenothesis.core.shot.Sound;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Outline;
@@ -39,6 +40,7 @@ final class Unsaid {
         absent(s, "setting", mapper.valueToTree(Setting.NONE));
         absent(s, "format", mapper.nullNode());
         absent(s, "trails", mapper.createArrayNode());
+        absent(s, "sound", mapper.valueToTree(Sound.AS_FILMED));
         int i = 0;
         for (JsonNode plate : s.path("plates")) {
             plate(plate, i++);

@@ -263,30 +263,6 @@ class RenderJobTest {
     }
 
     @Test
-    void theSoundOfTheLowestLayerThatHasSomeIsCarried() throws Exception {
-        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
-            assertThat(r.sound(shot)).isNull();
-        }
-        Path wav = home.resolve("room.wav");
-        byte[] samples = new byte[2 * 48000];
-        var format = new AudioFormat(48000, 16, 1, true, false);
-        AudioSystem.write(
-                new AudioInputStream(new ByteArrayInputStream(samples), format, 48000),
-                AudioFileFormat.Type.WAVE, wav.toFile());
-        try (VideoSink s = new VideoSink(folder.path().resolve("footage/heard.mkv"), new VideoSink.Plan(TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, VideoFormat.FFV1_MKV, 9, wav))) {
-            for (int i = 0; i < 6; i++) {
-                s.write(TinyShoot.wall());
-            }
-        }
-        shot = shot.withPlate("maker", p -> p.withTakes(List.of(new Take("maker-1", "footage/heard.mkv", true, ""))));
-        Path out = home.resolve("heard.mkv");
-        render(out, 0, 5, two, Progress.NONE);
-        try (Footage f = Footages.open(out)) {
-            assertThat(f.info().coding().audio()).isTrue();
-        }
-    }
-
-    @Test
     void aRendererThatIsAskedAgainAndAgainGivesWhatAFreshOneGives() throws Exception {
         Shot moved = shot.withLayer("lantern", l -> l.without(Place.class).with(new Grade(0.5, false)));
         Shot recut = shot.withLayer("lantern", l -> l.with(new Key(l.key().withChokePx(2))));

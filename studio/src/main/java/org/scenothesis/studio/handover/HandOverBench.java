@@ -12,6 +12,7 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -44,6 +45,7 @@ public final class HandOverBench extends Bench {
     private static final float GROUND = 0.18f;
 
     private final RenderForm form;
+    private final SoundForm sound;
     private final VBox allow = new VBox(5);
     private final VBox made = new VBox(4);
     private final PictureView picture = new PictureView("Rendered");
@@ -53,10 +55,14 @@ public final class HandOverBench extends Bench {
     public HandOverBench(Session session) {
         super(session, BenchName.HAND_OVER, new HBox(14));
         form = new RenderForm(session, this::render, this::stop, this::open);
-        VBox left = new VBox(12, form, Text.of("Do the findings allow it?", "heading"), allow, Text.of("Rendered before", "heading"), made);
-        left.setMinWidth(400);
-        left.setPrefWidth(400);
-        left.setMaxWidth(420);
+        sound = new SoundForm(session);
+        VBox left = new VBox(12, form, sound, Text.of("Do the findings allow it?", "heading"), allow, Text.of("Rendered before", "heading"), made);
+        ScrollPane papers = new ScrollPane(left);
+        papers.setFitToWidth(true);
+        papers.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        papers.setMinWidth(400);
+        papers.setPrefWidth(400);
+        papers.setMaxWidth(420);
         strip.setMinHeight(40);
         strip.setPrefHeight(40);
         strip.whenMoved(s -> session.goToFrame(s * session.rate()));
@@ -64,12 +70,13 @@ public final class HandOverBench extends Bench {
         VBox right = new VBox(8, picture, strip);
         HBox.setHgrow(right, Priority.ALWAYS);
         view.setPadding(new Insets(10, 14, 12, 12));
-        view.getChildren().addAll(left, right);
+        view.getChildren().addAll(papers, right);
         form.whenChanged(() -> {
             refresh();
             preview();
         });
         session.judgement().addListener(o -> refresh());
+        session.production().addListener(o -> refresh());
         session.shotId().addListener(o -> form.show(true));
         session.seconds().addListener(o -> {
             strip.at(session.seconds().get());
@@ -94,10 +101,7 @@ public final class HandOverBench extends Bench {
 
     @Override
     public void close() {
-        session.worker().ask(PICTURE, ticket -> {
-            rendition.close();
-            return "";
-        }, x -> {}, e -> {});
+        rendition.close();
     }
 
     @Override
@@ -112,6 +116,7 @@ public final class HandOverBench extends Bench {
             return;
         }
         form.show(false);
+        sound.refresh();
         strip.show(session.shot().seconds(), List.of(), session.shot().beats());
         strip.at(session.seconds().get());
         room();
@@ -216,7 +221,7 @@ public final class HandOverBench extends Bench {
                 });
             }
         }, done -> {
-            form.say("Done: " + target.path().getFileName() + "." + (done.soundLeftOut() ? " The sound was left out: this kind of file cannot hold it; MKV can." : "")
+            form.say("Done: " + target.path().getFileName() + "."
                     + (done.removed() > 0 ? " Removed " + Words.frames(done.removed()) + " of an earlier render behind the end of this one." : "")
                     + (done.older() > 0 ? " " + Words.frames(done.older()) + " of an earlier version lie there still." : ""));
             form.idle();

@@ -99,6 +99,7 @@ final class RenderForm extends VBox {
         into.focusedProperty().addListener((o, was, is) -> asked());
         from.textProperty().addListener(o -> asked());
         to.textProperty().addListener(o -> asked());
+        say("");
         idle();
     }
 
@@ -225,6 +226,7 @@ final class RenderForm extends VBox {
 
     void say(String words) {
         state.setText(words);
+        state.setManaged(!words.isEmpty());
     }
 
     void progress(double share, String words) {

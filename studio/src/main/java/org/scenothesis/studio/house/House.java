@@ -16,11 +16,18 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import org.scenothesis.core.shot.Beat;
+import org.scenothesis.core.shot.Heard;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Sound;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.render.ShotSound;
 import org.scenothesis.production.store.Lately;
 import org.scenothesis.production.words.Words;
 
 /// The window's content: bench line above, shelf at the left, the bench, findings line below; and the keys of the house.
 public final class House extends StackPane {
+    private static final String SOUND = "sound";
     private final Session session;
     private final BorderPane frame = new BorderPane();
     private final StackPane middle = new StackPane();
@@ -32,6 +39,7 @@ public final class House extends StackPane {
     private final KeyHelp keyHelp;
     private Optional<Doors> doors = Optional.empty();
     private boolean full;
+    private final Speaker speaker;
     private boolean playing;
     private long playedFrom;
     private double playedFromSeconds;
@@ -50,6 +58,7 @@ public final class House extends StackPane {
             if (loop.over(s, end) && loop.marked()) {
                 session.goToFrame(loop.from() * session.rate());
                 playedFrom = 0;
+                hear();
             } else if (s >= end) {
                 play(false);
                 session.goToFrame(Math.round(end * session.rate()) - 1);
@@ -66,6 +75,7 @@ public final class House extends StackPane {
         findings = new FindingsLine(session);
         goAnywhere = new GoAnywhere(session, this::pages, this::close);
         keyHelp = new KeyHelp(this::close);
+        speaker = new Speaker(Speaker::ofMachine, why -> session.worker().onUi(() -> session.say(why)));
         frame.setTop(line);
         frame.setLeft(shelf);
         frame.setCenter(middle);
@@ -107,6 +117,7 @@ public final class House extends StackPane {
 
     /// Lets go what the benches hold open; the workers must have ended.
     public void closeBenches() {
+        speaker.stop();
         benches.values().forEach(Bench::close);
     }
 
@@ -255,9 +266,29 @@ public final class House extends StackPane {
         if (on) {
             session.goToFrame(session.loop().get().start(session.seconds().get(), session.shot().seconds(), 1 / session.rate()) * session.rate());
             player.start();
+            hear();
         } else {
             player.stop();
+            session.worker().cancel(SOUND);
+            speaker.stop();
         }
+    }
+
+    /// Lets be heard what is played, from the playhead on: the shot where its layers are seen, else the take.
+    private void hear() {
+        Shot shot = session.shot();
+        boolean whole = session.bench().get() == BenchName.LAYER || session.bench().get() == BenchName.HAND_OVER;
+        Optional<String> take = session.plate().map(Plate::chosen).map(Take::id);
+        if (!whole && take.isEmpty()) {
+            return;
+        }
+        Shot heard = whole ? shot : shot.withSound(Sound.AS_FILMED.withOf(new Heard.OfTake(take.orElseThrow())));
+        double from = session.seconds().get();
+        session.worker().ask(SOUND, ticket -> Optional.ofNullable(ShotSound.of(session.folder(), heard).track()), t -> {
+            if (playing) {
+                t.ifPresentOrElse(x -> speaker.play(x.later(from)), speaker::stop);
+            }
+        }, e -> speaker.stop());
     }
 
     /// Marks a beat at the playhead.

@@ -1,0 +1,93 @@
+package org.scenothesis.production.render;
+
+import java.nio.file.Path;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.shot.Heard;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Sound;
+import org.scenothesis.core.shot.Source;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.TimeMap;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.sound.SoundFeed;
+import org.scenothesis.media.sound.SoundTrack;
+import org.scenothesis.production.store.ProductionFolder;
+
+/// What is heard of a shot, from which file.
+///
+/// - `track`: null for silence. `why`: what should be known about it, in words; empty where it is as expected.
+/// - `from`: of what it is the sound, in words; empty for silence.
+public record ShotSound(@Nullable SoundTrack track, String from, String why) {
+    private static final double AS_FILMED_RATE = 1e-3;
+
+    /// Finds it.
+    ///
+    /// @throws FootageException if the take or file that was told is missing or has no sound
+    public static ShotSound of(ProductionFolder folder, Shot shot) throws FootageException {
+        Sound s = shot.sound();
+        return switch (s.of()) {
+            case Heard.Silent x -> new ShotSound(null, "", "");
+            case Heard.AsFilmed x -> asFilmed(folder, shot);
+            case Heard.OfTake t -> {
+                Plate plate = shot.plates().stream().filter(p -> p.take(t.take()).isPresent()).findFirst().orElse(null);
+                if (plate == null) {
+                    throw new FootageException(folder.path(), "the take " + t.take() + " that the shot has its sound from is not there any more; choose another in Hand over.");
+                }
+                yield told(shot, folder.source(plate.take(t.take()).orElseThrow()).path(), plate.name());
+            }
+            case Heard.OfFile f -> told(shot, file(folder, f.path()), f.path());
+        };
+    }
+
+    private static Path file(ProductionFolder folder, String path) throws FootageException {
+        Path file = folder.path().resolve(path).normalize();
+        String refused = folder.refusal(file);
+        if (refused != null) {
+            throw new FootageException(file, refused);
+        }
+        return file;
+    }
+
+    private static ShotSound told(Shot shot, Path file, String from) throws FootageException {
+        if (!SoundFeed.sounds(file)) {
+            throw new FootageException(file, "there is no sound in it; choose another take or file in Hand over.");
+        }
+        return new ShotSound(track(shot, file, -shot.sound().atSeconds()), from, "");
+    }
+
+    private static SoundTrack track(Shot shot, Path file, double start) {
+        Sound s = shot.sound();
+        double length = shot.seconds();
+        return new SoundTrack(file, start, s.plain() ? null : at -> s.factor(at, length));
+    }
+
+    private static ShotSound asFilmed(ProductionFolder folder, Shot shot) throws FootageException {
+        String why = "";
+        for (Layer l : shot.layers()) {
+            Take take = l.on() && !(l.source() instanceof Source.Below) ? shot.plate(l.plate()).map(Plate::chosen).orElse(null) : null;
+            Path file = take == null ? null : folder.source(take).path();
+            if (file == null || !SoundFeed.sounds(file)) {
+                continue;
+            }
+            if (l.time() instanceof TimeMap.Straight t && Math.abs(t.rate() - 1) < AS_FILMED_RATE) {
+                return new ShotSound(track(shot, file, t.fromSeconds() - shot.sound().atSeconds()), l.name(), why);
+            }
+            why = "the sound of " + l.name() + " is left out: its time does not run as filmed";
+        }
+        return new ShotSound(null, "", why);
+    }
+
+    /// The takes of a shot that have sound, of all its plates; those that cannot be opened have none.
+    public static List<Take> takes(ProductionFolder folder, Shot shot) {
+        return shot.plates().stream().flatMap(p -> p.takes().stream()).filter(t -> {
+            try {
+                return SoundFeed.sounds(folder.source(t).path());
+            } catch (FootageException e) {
+                return false;
+            }
+        }).toList();
+    }
+}
