@@ -71,7 +71,6 @@ final class FileMuxer implements AutoCloseable {
     void begin(AVCodecParameters like, AVRational frameLength, AVRational rate, @Nullable SoundTrack sound) throws FootageException {
         AVStream s = Av.some(avformat_new_stream(container, null), path);
         Av.check(avcodec_parameters_copy(s.codecpar(), like), path, "the container refused the stream");
-        s.codecpar().codec_tag(0);
         s.time_base(frameLength);
         s.avg_frame_rate(rate);
         begin(s, sound);

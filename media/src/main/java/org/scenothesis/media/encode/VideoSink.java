@@ -148,7 +148,13 @@ public final class VideoSink implements FrameSink {
                 av_dict_set(o, "allow_skip_frames", "0", 0);
                 av_dict_set(o, "profile", "high", 0);
             }
-            case MJPEG_AVI, PRORES_MOV -> {}
+            case PRORES_MOV -> {
+                if (plan.alpha()) {
+                    av_dict_set(o, "profile", "4444", 0);
+                    av_dict_set(o, "alpha_bits", "16", 0);
+                }
+            }
+            case MJPEG_AVI -> {}
         }
         return o;
     }
