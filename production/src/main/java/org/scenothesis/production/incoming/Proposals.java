@@ -42,17 +42,22 @@ public final class Proposals {
     private final Map<String, Look> looks;
     private final Set<String> given = new HashSet<>();
     private final List<Proposal> made = new ArrayList<>();
+    /// Whether the cloth alone is there, or comes by that name: then what is almost all cloth has something small before it.
+    private final boolean bare;
 
-    private Proposals(Shot shot, Map<String, Look> looks) {
+    private Proposals(Shot shot, Map<String, Look> looks, boolean bare) {
         this.shot = shot;
         this.looks = looks;
+        this.bare = bare;
     }
 
     /// One proposal for each file, in their order.
     ///
     /// - `looks`: of takes that are there, by the id of their plate.
     public static List<Proposal> of(Shot shot, List<Seen> files, Map<String, Look> looks) {
-        Proposals p = new Proposals(shot, looks);
+        boolean there = shot.plates().stream().anyMatch(p -> p.role() == PlateRole.SCREEN_ONLY && p.chosen() != null);
+        boolean named = files.stream().anyMatch(f -> f.usable() && words(f).stream().anyMatch(WORDS.getOrDefault(PlateRole.SCREEN_ONLY, Set.of())::contains) && goes(PlateRole.SCREEN_ONLY, f));
+        Proposals p = new Proposals(shot, looks, there || named);
         files.forEach(f -> p.made.add(p.of(f)));
         return List.copyOf(p.made);
     }
@@ -78,7 +83,7 @@ public final class Proposals {
 
     /// By nothing but the picture.
     private Proposal looked(Seen s) {
-        if (s.cloth() >= ALL_CLOTH && s.stirring() < STIRRED) {
+        if (!bare && s.cloth() >= ALL_CLOTH && s.stirring() < STIRRED) {
             return some(s, PlateRole.SCREEN_ONLY, Proposal.Why.CLOTH);
         }
         if (s.cloth() >= SOME_CLOTH) {

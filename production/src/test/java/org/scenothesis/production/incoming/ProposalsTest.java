@@ -32,6 +32,15 @@ class ProposalsTest {
         return s.withPlateAdded(new Plate(id, name, role, Spike.T, "A", "A", 0, all));
     }
 
+    /// A small thing before a large cloth is not the cloth alone, where that is there too.
+    @Test
+    void aSmallThingBeforeTheClothIsAnElement() {
+        List<Seen> both = List.of(seen("ball.png", true, 0.99, 0, 0), seen("screen.png", true, 1, 0, 0));
+        assertThat(Proposals.of(EMPTY, both, Map.of())).extracting(Proposal::role).containsExactly(PlateRole.ELEMENT, PlateRole.SCREEN_ONLY);
+        Shot there = with(EMPTY, "bare", "Bare", PlateRole.SCREEN_ONLY, "one");
+        assertThat(Proposals.of(there, both.subList(0, 1), Map.of())).extracting(Proposal::role).containsExactly(PlateRole.ELEMENT);
+    }
+
     @ParameterizedTest
     @CsvSource({
         "clean_2.mp4, false, 0, 0, 0, CLEAN, NAME", "IMG_0031.mp4, false, 0, 0, 0, CLEAN, NOTHING_MOVES", "IMG_0032.mp4, false, 0, 0, 0.3, PRACTICAL, MOVES",

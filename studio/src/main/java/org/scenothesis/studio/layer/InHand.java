@@ -49,6 +49,7 @@ final class InHand {
     private final PointHandles pins;
     private final PutHandles handles;
     private Optional<Hands.Hand> hand = Optional.empty();
+    private @Nullable Layer before;
 
     /// - `preview`: the shot as it would be, while something is pulled; `accept`: what changes once it is let go, and what that is called.
     InHand(Session session, PictureView picture, Supplier<@Nullable Layer> layer, Consumer<Shot> preview, BiConsumer<String, UnaryOperator<Shot>> accept) {
@@ -70,9 +71,24 @@ final class InHand {
     /// Draws what can be pulled of the layer at the playhead.
     void show() {
         Layer l = layer.get();
-        hand = l == null ? Optional.empty() : hand.filter(Hands.of(l)::contains);
+        hand = l == null ? Optional.empty() : added(l).or(() -> hand.filter(Hands.of(l)::contains));
+        before = l;
         outline();
         handles();
+    }
+
+    /// What was just added to the layer is what one wants to pull.
+    private Optional<Hands.Hand> added(Layer l) {
+        Layer was = before;
+        if (was == null || !was.id().equals(l.id()) || l.steps().size() != was.steps().size() + 1) {
+            return Optional.empty();
+        }
+        int at = 0;
+        while (at < was.steps().size() && was.steps().get(at).equals(l.steps().get(at))) {
+            at++;
+        }
+        int step = at;
+        return Hands.of(l).stream().filter(h -> h.step() == step).findFirst();
     }
 
     /// A key of the bench; true if it was one.

@@ -31,7 +31,7 @@ public final class Tape extends HBox {
     private static final PseudoClass WRONG = PseudoClass.getPseudoClass("wrong");
 
     private final Number number;
-    private final TextField field = new TextField();
+    private final TextField field = new NumberField();
     private final DoubleConsumer preview;
     private final DoubleConsumer accept;
     private final Tooltip tip = new Tooltip();
