@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -105,6 +106,27 @@ class PictureBenchesTest extends HouseTest {
         var after = session.shot().layer("lantern").orElseThrow().garbage().at(0);
         assertThat(after.getFirst().x()).isLessThan(before.getFirst().x());
         assertThat(after.subList(1, 4)).isEqualTo(before.subList(1, 4));
+    }
+
+    @Test
+    void theKeyIsSeenCloserOverOtherGroundsAndKeptSolid(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-key").clickOn("#slip-lantern");
+        measured();
+        robot.type(KeyCode.B, KeyCode.PLUS, KeyCode.PLUS);
+        until("closer", () -> robot.lookup("#key-zoom").<Button>query().getText().equals("200 %"));
+        assertThat(robot.lookup("#key-ground").<Button>query().getText()).isEqualTo("over grey");
+        measured();
+        robot.type(KeyCode.MINUS, KeyCode.MINUS, KeyCode.MINUS);
+        until("all", () -> robot.lookup("#key-zoom").<Button>query().getText().equals("fit"));
+        robot.type(KeyCode.V, KeyCode.INSERT);
+        until("solid", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o && o.counts() == Outline.Counts.ALSO));
+        robot.type(KeyCode.K);
+        until("moves", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o && o.counts() == Outline.Counts.ALSO && o.corners().keys().size() == 1));
+        robot.interact(() -> session.goToFrame(8));
+        robot.interact(() -> robot.lookup("#corner-0").query().requestFocus());
+        robot.type(KeyCode.RIGHT);
+        until("a second keyframe", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o && o.corners().keys().size() == 2));
     }
 
     @Test

@@ -2,13 +2,21 @@ package org.scenothesis.studio.key;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.DoubleFunction;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -16,14 +24,20 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.picture.DisplayPicture;
+import org.scenothesis.core.picture.Loupe;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Keys;
+import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.core.shot.step.Parameters;
+import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.KeyReport;
@@ -49,6 +63,15 @@ public final class KeyBench extends Bench {
     private final TimeStrip strip = new TimeStrip();
     private final VBox measures = new VBox(6);
     private final OutlineEditor outline = new OutlineEditor(screen, this::masked);
+    private final Button ground = Text.button("", "floor-button", this::nextGround);
+    private final Button part = Text.button("", "floor-button", () -> zoom(Loupe.ALL));
+    private final ToggleButton solid = new ToggleButton("draw what stays solid");
+    private final Button keyframe = Text.button("", "floor-button", this::keyframe);
+    private KeyModel.View seen = KeyModel.View.PLAIN;
+    private double pictureWidth = 1;
+    private double pictureHeight = 1;
+    private double grabbedX;
+    private double grabbedY;
     private final Tape choke = tape("choke");
     private final Tape softness = tape("edge-softness");
     private final Tape despill = tape("despill");
@@ -74,6 +97,18 @@ public final class KeyBench extends Bench {
         small.setPrefWidth(380);
         small.setMaxWidth(400);
         HBox.setHgrow(over, Priority.ALWAYS);
+        ground.setId("key-ground");
+        part.setId("key-zoom");
+        solid.setId("key-solid");
+        solid.getStyleClass().setAll("toggle-button", "floor-button");
+        keyframe.setId("key-keyframe");
+        HBox looks = new HBox(8, ground, Text.button("\u2212", "floor-button", () -> zoom(seen.part().step(false))), part, Text.button("+", "floor-button", () -> zoom(seen.part().step(true))));
+        HBox draws = new HBox(8, solid, keyframe);
+        HBox.setHgrow(looks, Priority.ALWAYS);
+        draws.setMinWidth(340);
+        draws.setPrefWidth(380);
+        draws.setMaxWidth(400);
+        HBox tools = new HBox(10, looks, draws);
         HBox pictures = new HBox(10, over, small);
         VBox.setVgrow(pictures, Priority.ALWAYS);
         curve.setPrefHeight(132);
@@ -91,12 +126,25 @@ public final class KeyBench extends Bench {
         strip.setMinHeight(58);
         strip.setPrefHeight(58);
         view.setPadding(new Insets(8, 14, 8, 12));
-        view.getChildren().addAll(pictures, lower, strip);
+        view.getChildren().addAll(tools, pictures, lower, strip);
     }
 
     private void wire() {
         over.whenSized((w, h) -> frame());
         screen.whenSized((w, h) -> frame());
+        solid.setOnAction(e -> refresh());
+        over.setFocusTraversable(true);
+        over.addEventHandler(ScrollEvent.SCROLL, e -> zoom(seen.part().step(e.getDeltaY() > 0)));
+        over.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
+            grabbedX = e.getX();
+            grabbedY = e.getY();
+        });
+        over.addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
+            move(grabbedX - e.getX(), grabbedY - e.getY());
+            grabbedX = e.getX();
+            grabbedY = e.getY();
+        });
+        over.addEventHandler(KeyEvent.KEY_PRESSED, this::walk);
         strip.whenMoved(s -> session.goToFrame(s * session.rate()));
         curve.whenMoved(
                 (lower, v) -> preview(lower ? current().withEmptyBelow(v) : current().withSolidAbove(v)),
@@ -126,9 +174,89 @@ public final class KeyBench extends Bench {
 
     @Override
     public Map<String, String> keys() {
-        return Map.of(
-                "Left, Right on a cut", "move it by 0.01", "double click on the screen", "a new corner of the garbage matte",
-                "Tab, arrows", "reach and move a corner of the garbage matte", "Insert, Delete on a corner", "one more, one less");
+        Map<String, String> keys = new LinkedHashMap<>();
+        keys.put("Left, Right on a cut", "move it by 0.01");
+        keys.put("double click on the screen", "a new corner of the outline that is drawn");
+        keys.put("Tab, arrows", "reach and move a corner of the outline");
+        keys.put("Insert, Delete on a corner", "one more, one less; Insert begins an outline");
+        keys.put("B", "see it over the clean plate, grey, black, white");
+        keys.put("+, \u2212, arrows on the picture", "closer, further, another part");
+        keys.put("V", "draw what counts, or what stays solid");
+        keys.put("K", "a keyframe of the outline here");
+        return keys;
+    }
+
+    @Override
+    public boolean key(KeyEvent e) {
+        switch (e.getCode()) {
+            case B -> nextGround();
+            case PLUS, EQUALS, ADD -> zoom(seen.part().step(true));
+            case MINUS, SUBTRACT -> zoom(seen.part().step(false));
+            case K -> keyframe();
+            case INSERT -> {
+                if (drawn(layer()).isEmpty()) {
+                    masked(Layers.MIDDLE);
+                }
+            }
+            case V -> {
+                solid.setSelected(!solid.isSelected());
+                refresh();
+            }
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void nextGround() {
+        look(new KeyModel.View(seen.over().next(), seen.part(), List.of()));
+    }
+
+    private void zoom(Loupe to) {
+        look(new KeyModel.View(seen.over(), to, List.of()));
+    }
+
+    private void look(KeyModel.View other) {
+        seen = other;
+        refresh();
+    }
+
+    /// Moves the part that is seen by pixels of the screen.
+    private void move(double x, double y) {
+        DisplayPicture shown = over.shown();
+        FootageSource of = session.footage(session.plate().orElse(null));
+        if (shown == null || of == null || seen.part().all()) {
+            return;
+        }
+        double across = seen.part().factor() * pictureWidth;
+        zoom(seen.part().moved(x / across, y / (seen.part().factor() * pictureHeight)));
+    }
+
+    private void walk(KeyEvent e) {
+        double step = Math.max(8, over.getWidth() / 8);
+        if (!seen.part().all() && e.getCode().isArrowKey()) {
+            move(e.getCode() == KeyCode.RIGHT ? step : e.getCode() == KeyCode.LEFT ? -step : 0, e.getCode() == KeyCode.DOWN ? step : e.getCode() == KeyCode.UP ? -step : 0);
+            e.consume();
+        }
+    }
+
+    private Optional<Outline> drawn(@Nullable Layer l) {
+        return l == null ? Optional.empty() : solid.isSelected() ? KeyModel.solid(l) : Optional.of(l.garbage()).filter(o -> o != Outline.NONE);
+    }
+
+    /// Sets a keyframe of the outline that is drawn at the playhead, or takes it away.
+    private void keyframe() {
+        Layer l = layer();
+        Outline o = drawn(l).orElse(null);
+        if (l == null || o == null) {
+            session.say("Draw an outline first: double-click on the screen picture, or Insert begins one in the middle.");
+            return;
+        }
+        double at = session.seconds().get();
+        Step other = Keys.at(o, at) ? Keys.without(o, at) : Keys.set(o, at);
+        session.changeLayer("keyframe of the outline", l.id(), x -> x.withSteps(x.steps().stream().map(s -> s == o ? other : s).toList()));
+        session.measure();
     }
 
     private @Nullable Layer layer() {
@@ -163,7 +291,8 @@ public final class KeyBench extends Bench {
         Layer l = layer();
         if (l != null) {
             double at = session.seconds().get();
-            session.changeLayer("garbage matte", l.id(), o -> KeyModel.garbage(o, at, points));
+            boolean keeps = solid.isSelected();
+            session.changeLayer(keeps ? "what stays solid" : "garbage matte", l.id(), o -> keeps ? KeyModel.solid(o, at, points) : KeyModel.garbage(o, at, points));
             session.measure();
         }
     }
@@ -180,7 +309,12 @@ public final class KeyBench extends Bench {
         despill.show(s.despill());
         Plate plate = session.plate().orElse(null);
         Layer l = layer();
-        outline.show(l == null ? List.of() : l.garbage().at(session.seconds().get()));
+        double at = session.seconds().get();
+        outline.show(drawn(l).map(o -> o.at(at)).orElse(List.of()));
+        boolean here = drawn(l).filter(o -> Keys.at(o, at)).isPresent();
+        keyframe.setText(here ? "keyframe \u2212" : "keyframe +");
+        ground.setText("over " + seen.over().words);
+        part.setText(seen.part().words());
         strip.show(session.shot().seconds(), plate == null ? List.of() : List.of(new TimeStrip.Ribbon(plate.name(), 0, session.shot().seconds(), plate.spike())), session.shot().beats());
         strip.at(session.seconds().get());
         measures(plate);
@@ -280,7 +414,8 @@ public final class KeyBench extends Bench {
         Layer l = layer();
         var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
         double seconds = session.seconds().get();
-        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.garbage().shape(seconds), path, seconds, l == null ? seconds : l.time().at(seconds), room);
+        List<Outline> kept = l == null ? List.of() : KeyModel.solid(l).map(o -> Outline.of(o.shape(seconds), o.softnessPx()).withCounts(Outline.Counts.ALSO)).stream().toList();
+        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.garbage().shape(seconds), path, seconds, l == null ? seconds : l.time().at(seconds), room, new KeyModel.View(seen.over(), seen.part(), kept));
     }
 
     private void frame() {
@@ -308,10 +443,12 @@ public final class KeyBench extends Bench {
             screen.show(r.screen());
             curve.show(r.counts(), r.measures().edgePx());
             List<Point> round = r.proposed();
-            if (round != null && layer() != null) {
+            pictureWidth = r.width();
+            pictureHeight = r.height();
+            if (round != null && layer() != null && !solid.isSelected()) {
                 outline.show(round);
             }
-            over.name("Over clean plate, frame " + session.frame());
+            over.name("Over " + seen.over().words + ", frame " + session.frame());
         }, e -> {
             over.say(String.valueOf(e.getMessage()));
             matte.say("");

@@ -1,5 +1,6 @@
 package org.scenothesis.studio.key;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -12,9 +13,13 @@ import org.scenothesis.core.key.MatteMeasures;
 import org.scenothesis.core.key.MatteMeter;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
+import org.scenothesis.core.layer.Cutout;
 import org.scenothesis.core.layer.LayerPicture;
+import org.scenothesis.core.layer.Moment;
+import org.scenothesis.core.layer.Outlines;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.DisplayPicture;
+import org.scenothesis.core.picture.Loupe;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
@@ -27,6 +32,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.Surveyor;
@@ -35,6 +41,8 @@ import org.scenothesis.studio.house.Session;
 /// What Key shows, computed off the interface's thread; the screen model is made once per take.
 final class KeyModel {
     static final int BINS = 140;
+    private static final double SOLID_SOFTNESS_PX = 2;
+    private static final float GREY = 0.18f;
 
     private final Session session;
     private @Nullable Small small;
@@ -58,8 +66,54 @@ final class KeyModel {
 
     record Room(int bigWidth, int bigHeight, int smallWidth, int smallHeight) {}
 
+    /// What a keyed element is looked at over.
+    enum Ground {
+        CLEAN("clean plate"),
+        GREY("grey"),
+        BLACK("black"),
+        WHITE("white");
+
+        final String words;
+
+        Ground(String words) {
+            this.words = words;
+        }
+
+        Ground next() {
+            return values()[(ordinal() + 1) % values().length];
+        }
+    }
+
+    /// How it is looked at: over what, which part, and with which outlines kept solid.
+    record View(Ground over, Loupe part, List<Outline> solid) {
+        static final View PLAIN = new View(Ground.CLEAN, Loupe.ALL, List.of());
+    }
+
     /// - `seconds`: of the shot; `takeSeconds`: of the take that it shows then.
-    record Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, double takeSeconds, Room room) {}
+    record Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, double takeSeconds, Room room, View view) {
+        Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, double takeSeconds, Room room) {
+            this(shot, plate, settings, mask, take, seconds, takeSeconds, room, View.PLAIN);
+        }
+    }
+
+    /// The outline that an element is kept solid in.
+    static Optional<Outline> solid(Layer l) {
+        return l.steps().stream().filter(Outline.class::isInstance).map(Outline.class::cast).filter(o -> o.counts() == Outline.Counts.ALSO).findFirst();
+    }
+
+    /// The layer kept solid within other corners at a moment; without corners no longer.
+    static Layer solid(Layer l, double seconds, List<Point> corners) {
+        Optional<Outline> now = solid(l);
+        if (corners.size() < 3) {
+            return now.isEmpty() ? l : l.without(l.steps().indexOf(now.get()));
+        }
+        if (now.isPresent()) {
+            Outline changed = now.get().withCorners(seconds, corners);
+            return l.withSteps(l.steps().stream().map(s -> s == now.get() ? changed : s).toList());
+        }
+        Outline fresh = Outline.of(corners, SOLID_SOFTNESS_PX).withCounts(Outline.Counts.ALSO);
+        return l.withSteps(l.steps().stream().flatMap(s -> s instanceof Key ? Stream.of(s, fresh) : Stream.of(s)).toList());
+    }
 
     /// Everything the bench shows of one frame. `counts`: pixels per bin of the separation, as roots of shares of the largest.
     record Result(DisplayPicture over, DisplayPicture matte, DisplayPicture screen, double[] counts, MatteMeasures measures, ScreenModel.Source source, int width, int height, @Nullable List<Point> proposed) {}
@@ -74,6 +128,10 @@ final class KeyModel {
     ///
     /// @throws FootageException if footage cannot be read or shows no screen
     Preview preview(Request r) throws FootageException {
+        if (!r.view.part.all()) {
+            Result whole = compute(r);
+            return new Preview(whole.over, whole.matte);
+        }
         Bands bands = session.bands();
         Small s = small(r);
         int w = s.frame.width();
@@ -83,12 +141,12 @@ final class KeyModel {
         Piece element = Keyer.element(s.frame, s.screen, settings, s.screen.garbage(r.mask), bands);
         Plane alpha = element.at().put(element.picture().alpha(), w, s.frame.height(), 0);
         return new Preview(
-                DisplayPicture.of(over(s.base, element, bands), r.room.bigWidth, r.room.bigHeight, bands),
+                DisplayPicture.of(over(s.base, element, List.of(), bands), r.room.bigWidth, r.room.bigHeight, bands),
                 DisplayPicture.grey(KeyViews.stretched(alpha), r.room.smallWidth, r.room.smallHeight, bands));
     }
 
     private synchronized Small small(Request r) throws FootageException {
-        String of = r.take + "|" + r.takeSeconds + "|" + r.seconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot, r.plate) + "|" + session.clean();
+        String of = r.take + "|" + r.takeSeconds + "|" + r.seconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot, r.plate) + "|" + session.clean() + "|" + r.view.over;
         Small s = small;
         if (s == null || !s.of.equals(of)) {
             Bands bands = session.bands();
@@ -105,12 +163,19 @@ final class KeyModel {
         return s;
     }
 
-    private static Picture over(Picture base, Piece element, Bands bands) {
-        return Composer.compose(
-                List.of(
-                        LayerPicture.of(Layer.of("base", "", ""), base),
-                        LayerPicture.of(Layer.of("element", "", "", new OwnAlpha()), element)),
-                null, 0, bands);
+    private static Picture over(Picture base, Piece element, List<Outline> solid, Bands bands) {
+        return Composer.compose(List.of(LayerPicture.of(Layer.of("base", "", ""), base), element(element, solid)), null, 0, bands);
+    }
+
+    private static LayerPicture element(Piece element, List<Outline> solid) {
+        List<Step> steps = new ArrayList<>(List.of(new OwnAlpha()));
+        steps.addAll(solid);
+        return LayerPicture.of(Layer.of("element", "", "", steps.toArray(Step[]::new)), element);
+    }
+
+    /// The matte with what is kept solid.
+    private static Plane matte(Keyed keyed, List<Outline> solid, Bands bands) {
+        return solid.isEmpty() ? keyed.alpha() : Cutout.of(element(Piece.whole(keyed.element()), solid), Moment.at(null, 0), new Outlines(), bands).grey(true).g();
     }
 
     /// @throws FootageException if footage cannot be read or shows no screen
@@ -124,10 +189,12 @@ final class KeyModel {
     private Result result(Request r, Picture frame, ScreenModel screen, Picture background) {
         Bands bands = session.bands();
         Keyed keyed = Keyer.key(frame, screen, r.settings, screen.garbage(r.mask), bands);
-        Picture over = over(background, Piece.whole(keyed.element()), bands);
+        Picture over = over(background, Piece.whole(keyed.element()), r.view.solid, bands);
+        Plane matte = KeyViews.stretched(matte(keyed, r.view.solid, bands));
+        Loupe part = r.view.part;
         return new Result(
-                DisplayPicture.of(over, r.room.bigWidth, r.room.bigHeight, bands),
-                DisplayPicture.grey(KeyViews.stretched(keyed.alpha()), r.room.smallWidth, r.room.smallHeight, bands),
+                DisplayPicture.of(part.of(over, r.room.bigWidth, r.room.bigHeight, bands), r.room.bigWidth, r.room.bigHeight, bands),
+                DisplayPicture.grey(part.of(matte, r.room.smallWidth, r.room.smallHeight, bands), r.room.smallWidth, r.room.smallHeight, bands),
                 DisplayPicture.of(KeyViews.evenness(screen), r.room.smallWidth, r.room.smallHeight, bands),
                 KeyViews.counts(keyed.separation(), keyed.inside(), BINS),
                 MatteMeter.measure(keyed, screen, null, bands), screen.source(), frame.width(), frame.height(), proposed(screen, r));
@@ -145,12 +212,16 @@ final class KeyModel {
 
     private Picture background(Request r, Picture frame) throws FootageException {
         FootageSource clean = session.clean();
+        if (r.view.over != Ground.CLEAN) {
+            float level = r.view.over == Ground.GREY ? GREY : r.view.over == Ground.WHITE ? 1 : 0;
+            return Picture.filled(frame.width(), frame.height(), level, level, level);
+        }
         if (clean != null) {
             Picture p = session.frames().at(clean, r.seconds);
             if (p.sameShape(frame)) {
                 return p;
             }
         }
-        return Picture.filled(frame.width(), frame.height(), 0.18f, 0.18f, 0.18f);
+        return Picture.filled(frame.width(), frame.height(), GREY, GREY, GREY);
     }
 }

@@ -13,9 +13,12 @@ import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.picture.DisplayPicture;
+import org.scenothesis.core.picture.Loupe;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.demo.LanternWorks;
@@ -118,5 +121,25 @@ class KeyModelTest {
         var r = new KeyModel.Request(without, lantern, KeySettings.DEFAULT, List.of(), clean, 0, 0, new KeyModel.Room(80, 60, 80, 60));
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).compute(r)).withMessageContaining("screen");
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).preview(r));
+    }
+
+    @Test
+    void itIsSeenOverGreyCloserAndWithWhatStaysSolid() throws Exception {
+        KeyModel model = new KeyModel(session);
+        KeyModel.Request plain = request(KeySettings.DEFAULT, List.of());
+        List<Point> corner = List.of(new Point(0, 0), new Point(0.3, 0), new Point(0.3, 0.3), new Point(0, 0.3));
+        Outline kept = Outline.of(corner, 0).withCounts(Outline.Counts.ALSO);
+        var grey = new KeyModel.Request(plain.shot(), plain.plate(), plain.settings(), plain.mask(), plain.take(), 0.2, 0.2, plain.room(), new KeyModel.View(KeyModel.Ground.WHITE, Loupe.ALL, List.of(kept)));
+        KeyModel.Result r = model.compute(grey);
+        assertThat(r.matte().argb()[2 * r.matte().width() + 2]).as("solid in the corner").isEqualTo(0xffffffff);
+        assertThat(model.compute(plain).matte().argb()[2 * r.matte().width() + 2]).isEqualTo(0xff000000);
+        assertThat(r.over().argb()[r.over().argb().length - 1]).as("white where nothing is").isEqualTo(0xffffffff);
+        var close = new KeyModel.Request(plain.shot(), plain.plate(), plain.settings(), plain.mask(), plain.take(), 0.2, 0.2, plain.room(), new KeyModel.View(KeyModel.Ground.WHITE, new Loupe(8, new Point(0, 0)), List.of(kept)));
+        assertThat(model.preview(close).matte().argb()).as("eight times closer all of the room is solid").containsOnly(0xffffffff);
+        Layer l = shot.layer("lantern").orElseThrow();
+        Layer solid = KeyModel.solid(l, 0, corner);
+        assertThat(KeyModel.solid(solid).orElseThrow().at(0)).isEqualTo(corner);
+        assertThat(solid.garbage()).as("what counts stays").isEqualTo(l.garbage());
+        assertThat(KeyModel.solid(solid, 0, List.of())).isEqualTo(l);
     }
 }
