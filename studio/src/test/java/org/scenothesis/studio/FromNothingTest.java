@@ -25,8 +25,10 @@ import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Pin;
+import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Wobble;
+import org.scenothesis.core.value.Given;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
@@ -247,6 +249,45 @@ class FromNothingTest {
         robot.type(KeyCode.W);
         assertThat(robot.lookup("#wipe").query().isVisible()).isFalse();
         assertThat(kept).isNotEmptyFile();
+    }
+
+    /// The set is told by numbers and by pulling the horizon; then things stand in metres.
+    @Test
+    void theSetIsStagedByHand(FxRobot robot) {
+        laid(robot);
+        robot.type(KeyCode.S);
+        house.until("staged", () -> session.shot().stage() != null && robot.lookup("#stage-0").tryQuery().isPresent());
+        assertThat(session.shot().stage().camera().position()).as("nobody told it").isInstanceOf(Given.Assumed.class);
+        calm();
+        robot.drag("#stage-0").moveBy(0, 60).drop();
+        house.until("tilted and rolled", () -> session.shot().stage().camera().aim().value().tiltDeg() > 1 && session.shot().stage().camera().aim().value().rollDeg() > 1);
+        robot.interact(() -> robot.lookup("#stage-1").query().requestFocus());
+        robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
+        type(robot, "#stage-lens-height", "0.9");
+        house.until("lower", () -> session.shot().stage().camera().position().value().y() == 0.9);
+        type(robot, "#stage-focal-length", "50");
+        house.until("a longer lens", () -> Math.abs(session.shot().stage().camera().widthShareFocal().value() - 50 / 36.0) < 1e-6);
+        type(robot, "#stage-known-height", "1.7");
+        house.until("a known height", () -> robot.lookup("#stage-3").tryQuery().isPresent());
+        double before = session.shot().stage().camera().position().value().y();
+        calm();
+        robot.drag("#stage-3").moveBy(0, 40).drop();
+        house.until("the lens is higher then", () -> session.shot().stage().camera().position().value().y() > before + 0.02);
+        robot.type(KeyCode.S);
+        house.until("closed", () -> robot.lookup("#stage-0").tryQuery().isEmpty());
+        robot.clickOn("#add-where").clickOn("#add-place");
+        house.until("in metres", () -> layer("ball").step(Place.class).isPresent());
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);
+        house.until("undone", () -> session.shot().stage() == null);
+    }
+
+    private static void type(FxRobot robot, String field, String number) {
+        robot.interact(() -> {
+            TextField f = robot.lookup(field).query();
+            f.requestFocus();
+            f.selectAll();
+        });
+        robot.write(number).type(KeyCode.ENTER);
     }
 
     @Test

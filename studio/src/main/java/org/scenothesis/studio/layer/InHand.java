@@ -77,6 +77,13 @@ final class InHand {
         handles();
     }
 
+    /// Nothing of the layer is pulled now.
+    void hide() {
+        pins.hide();
+        outline.show(List.of());
+        handles.show(null, 0, session.rate(), PlanarMap.identity());
+    }
+
     /// What was just added to the layer is what one wants to pull.
     private Optional<Hands.Hand> added(Layer l) {
         Layer was = before;

@@ -52,6 +52,7 @@ public final class LayerBench extends Bench {
     private final FollowLine following;
     private final WipeLine wipe = new WipeLine(picture, this::frame);
     private final InHand hands;
+    private final StageHand stage;
     private boolean onion;
     private @Nullable String chosen;
     private @Nullable Shot previewed;
@@ -82,7 +83,8 @@ public final class LayerBench extends Bench {
         hands = new InHand(session, picture, this::layer, this::preview, this::accept);
         VBox left = new VBox(8, picture, following, strip, plans);
         HBox.setHgrow(left, Priority.ALWAYS);
-        VBox all = new VBox(10, pile, following.trails(), properties);
+        stage = new StageHand(picture, session::shot, this::preview, this::accept, session::say);
+        VBox all = new VBox(10, pile, following.trails(), properties, stage);
         ScrollPane right = new ScrollPane(all);
         right.setFitToWidth(true);
         right.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -106,7 +108,7 @@ public final class LayerBench extends Bench {
                 strip.at(session.seconds().get());
                 plans();
                 properties.show(session.shot(), layer(), session.seconds().get());
-                hands.show();
+                pullable();
                 marks(layer());
                 frame();
             }
@@ -214,9 +216,19 @@ public final class LayerBench extends Bench {
         strip.at(session.seconds().get());
         plans();
         properties.show(shot, l, session.seconds().get());
-        hands.show();
+        stage.show();
+        pullable();
         marks(l);
         frame();
+    }
+
+    /// While the set is told its points alone are pulled.
+    private void pullable() {
+        if (stage.isOpen()) {
+            hands.hide();
+        } else {
+            hands.show();
+        }
     }
 
     static Spike spike(Shot shot, Layer l) {
@@ -277,6 +289,10 @@ public final class LayerBench extends Bench {
                 frame();
             }
             case X -> keepFrame();
+            case S -> {
+                stage.turn();
+                refresh();
+            }
             case ESCAPE -> {
                 return following.stop();
             }
@@ -295,6 +311,7 @@ public final class LayerBench extends Bench {
         keys.put("G, Shift+G", "go along: follow a point that is clicked; the layer's pinned corners");
         keys.put("O", "see a joined half whole, half there");
         keys.put("W", "before and after: left of the line the lowest layer alone");
+        keys.put("S", "the set in metres, told by hand: lens, view, horizon, one known height");
         keys.put("X", "keep this frame as a still in renders");
         keys.put("K", "a keyframe here of all that is moved by hand");
         return keys;

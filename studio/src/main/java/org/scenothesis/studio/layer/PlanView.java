@@ -20,6 +20,8 @@ import org.scenothesis.studio.parts.Text;
 
 /// The set to scale in metres, from above or from the side, with the element's token on it; dragging the token moves the element.
 final class PlanView extends Pane {
+    /// Metres narrower than this are not ruled one by one.
+    private static final double CLOSE_PX = 6;
     private static final double MARGIN_M = 0.5;
     private static final double TOKEN = 18;
 
@@ -80,6 +82,10 @@ final class PlanView extends Pane {
     private void draw() {
         getChildren().clear();
         Stage p = plan;
+        // Before it is laid out it has no size to be ruled in.
+        if (getWidth() < 1 || getHeight() < 1) {
+            return;
+        }
         if (p == null) {
             Label none = Text.block("The set is not staged yet: elements stay where they were filmed.", "muted", "small");
             none.setPrefWidth(Math.max(50, getWidth() - 16));
@@ -109,13 +115,14 @@ final class PlanView extends Pane {
     }
 
     private void grid() {
-        for (int m = (int) Math.ceil(originA); px(m) < getWidth(); m++) {
+        int step = scale < CLOSE_PX ? 5 : 1;
+        for (int m = step * (int) Math.ceil(originA / step); px(m) < getWidth(); m += step) {
             getChildren().add(styled(new Line(px(m), 0, px(m), getHeight()), "plot-grid"));
         }
-        for (int m = (int) Math.ceil(originB); py(m) > 0; m++) {
+        for (int m = step * (int) Math.ceil(originB / step); py(m) > 0; m += step) {
             getChildren().add(styled(new Line(0, py(m), getWidth(), py(m)), "plot-grid"));
         }
-        Label metre = Text.of("grid 1 m", "muted", "small");
+        Label metre = Text.of("grid " + step + " m", "muted", "small");
         metre.relocate(getWidth() - 54, getHeight() - 18);
         getChildren().add(metre);
     }

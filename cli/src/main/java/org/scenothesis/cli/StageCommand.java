@@ -1,0 +1,156 @@
+package org.scenothesis.cli;
+
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.FrameFormat;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Shots;
+import org.scenothesis.core.stage.HandCamera;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.StageCamera;
+import org.scenothesis.core.value.Given;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.production.measure.Measured;
+import org.scenothesis.production.measure.Surveyor;
+import org.scenothesis.production.render.ShotRenderer;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+@Command(name = "stage", description = "Says where the camera of a shot stands, in metres, and lets it be told by hand.", mixinStandardHelpOptions = true)
+final class StageCommand implements Callable<Integer> {
+    @Mixin
+    OfShot of;
+
+    @Option(names = "--lens-height", paramLabel = "M", description = "How high the lens stood above the ground.")
+    @Nullable Double lens;
+
+    @Option(names = "--view", paramLabel = "DEG", description = "The angle of view across the picture.")
+    @Nullable Double view;
+
+    @Option(names = "--focal", paramLabel = "MM", description = "Instead of the view: the focal length.")
+    @Nullable Double focal;
+
+    @Option(names = "--sensor", paramLabel = "MM", defaultValue = "36", description = "How wide the sensor is that the focal length belongs to; 36 for equivalent lengths.")
+    double sensor;
+
+    @Option(names = "--horizon", paramLabel = "L[,R]", description = "Where the horizon crosses the picture's left and right edge, in percent of its height from the top.")
+    @Nullable String horizon;
+
+    @Option(names = "--known", paramLabel = "M", description = "The height of something upright on the ground; the lens height follows from it.")
+    @Nullable Double known;
+
+    @Option(names = "--foot", paramLabel = "X,Y", description = "Where it stands, in percent of the picture.")
+    @Nullable String foot;
+
+    @Option(names = "--top", paramLabel = "X,Y", description = "Where its top is.")
+    @Nullable String top;
+
+    @Mixin
+    Output output;
+
+    @Override
+    public Integer call() throws Exception {
+        boolean writes = lens != null || view != null || focal != null || horizon != null || known != null;
+        return of.open(writes, (folder, s) -> {
+            double aspect = aspect(folder, s);
+            Shot now = writes ? Shots.staged(s, told(s, aspect), aspect) : s;
+            if (!now.equals(s)) {
+                folder.save(folder.production().withShot(s.id(), x -> now));
+            }
+            report(now, aspect);
+        });
+    }
+
+    /// Of the finished pictures; of the usual ones where there are none yet.
+    private static double aspect(ProductionFolder folder, Shot s) {
+        FrameFormat f = s.format();
+        if (f != null) {
+            return f.width() / (double) f.height();
+        }
+        try (Bands bands = Bands.sequential(); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, new Surveyor(folder, bands).contents(), bands)) {
+            ShotRenderer.Format of = r.format(s);
+            return of.width() / (double) of.height();
+        } catch (FootageException e) {
+            return 16 / 9.0;
+        }
+    }
+
+    private HandCamera told(Shot s, double aspect) throws InputException {
+        Stage was = s.stage();
+        try {
+            HandCamera c = was == null ? HandCamera.FRESH : HandCamera.of(was, aspect);
+            c = lens == null ? c : c.withLensHeightM(Given.told(lens));
+            c = view == null ? c : c.withViewDeg(Given.told(view));
+            c = focal == null ? c : c.withViewDeg(Given.told(HandCamera.viewDeg(focal, sensor)));
+            if (horizon != null) {
+                List<Double> h = numbers("--horizon", horizon);
+                c = c.withHorizon(Given.told(new HandCamera.Horizon(h.getFirst() / 100, h.getLast() / 100)));
+            }
+            if (known != null) {
+                if (foot == null || top == null) {
+                    throw new InputException("--known needs --foot X,Y and --top X,Y: where it stands and where it ends in the picture.");
+                }
+                c = c.withKnown(new HandCamera.Known(point("--foot", foot), point("--top", top), known));
+            }
+            c.stage(was, aspect);
+            return c;
+        } catch (IllegalArgumentException e) {
+            throw new InputException(e.getMessage() + ".");
+        }
+    }
+
+    private static Point point(String option, String words) throws InputException {
+        List<Double> n = numbers(option, words);
+        if (n.size() != 2) {
+            throw new InputException(option + " " + words + ": two numbers with a comma between, in percent of the picture.");
+        }
+        return new Point(n.getFirst() / 100, n.getLast() / 100);
+    }
+
+    private static List<Double> numbers(String option, String words) throws InputException {
+        try {
+            List<Double> n = List.of(words.split(",")).stream().map(Double::valueOf).toList();
+            if (n.size() <= 2) {
+                return n;
+            }
+        } catch (NumberFormatException e) {
+            // Said below.
+        }
+        throw new InputException(option + " " + words + ": one or two numbers with a comma between, in percent of the picture.");
+    }
+
+    private void report(Shot s, double aspect) {
+        Stage stage = s.stage();
+        ObjectNode o = Output.object();
+        o.put("staged", stage != null);
+        if (stage != null) {
+            HandCamera c = HandCamera.of(stage, aspect);
+            StageCamera.Aim a = stage.camera().aim().value();
+            put(o, "lens_height_m", c.lensHeightM().value(), c.lensHeightM());
+            put(o, "view_deg", c.viewDeg().value(), c.viewDeg());
+            put(o, "tilt_deg", a.tiltDeg(), c.horizon());
+            put(o, "roll_deg", a.rollDeg(), c.horizon());
+            put(o, "light_side_deg", stage.light().direction().value().asSeen(stage.panDeg()), stage.light().direction());
+            put(o, "light_height_deg", stage.light().direction().value().elevationDeg(), stage.light().direction());
+        } else {
+            output.say("the set is not staged; tell it with --lens-height, --view and --horizon");
+        }
+        output.print(o);
+    }
+
+    private void put(ObjectNode o, String name, double v, Given<?> from) {
+        String origin = switch (from) {
+            case Given.Told<?> t -> Words.of("origin.told");
+            case Given.Assumed<?> a -> Words.of("origin.assumed") + ": " + Words.assumed(a.why());
+        };
+        o.putObject(name).put("value", v).put("origin", origin);
+        output.say(name.replace('_', ' ') + " " + Words.number(v, 2) + ", " + origin);
+    }
+}

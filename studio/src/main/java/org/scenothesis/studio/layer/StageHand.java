@@ -1,0 +1,219 @@
+package org.scenothesis.studio.layer;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.BiConsumer;
+import java.util.function.BiFunction;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
+import javafx.application.Platform;
+import javafx.scene.Group;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Rectangle;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Shots;
+import org.scenothesis.core.stage.GroundGrid;
+import org.scenothesis.core.stage.HandCamera;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.value.Given;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.PointHandles;
+import org.scenothesis.studio.parts.Tape;
+import org.scenothesis.studio.parts.Text;
+
+/// The set in metres, told by hand: lens height, view, the horizon pulled in the picture, one thing of known height; the ground is ruled in metres meanwhile.
+final class StageHand extends VBox {
+    private static final double FULL_FRAME_MM = 36;
+    /// A person in the middle of the picture, until somebody shows another.
+    private static final HandCamera.Known PERSON = new HandCamera.Known(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.7);
+
+    private final Supplier<Shot> shot;
+    private final Consumer<Shot> preview;
+    private final BiConsumer<String, UnaryOperator<Shot>> accept;
+    private final Consumer<String> say;
+    private final Pane over;
+    private final PointHandles handles;
+    private final Group grid = new Group();
+    private final VBox form = new VBox(6);
+    private final Label words = Text.block("", "muted", "small");
+    private final Button turn = Text.button("", "floor-button", this::turn);
+    private final List<Row> rows = new ArrayList<>();
+    private HandCamera.@Nullable Known known;
+    private double sensorMm = FULL_FRAME_MM;
+    private boolean open;
+
+    private record Row(Tape tape, Function<HandCamera, Double> value, Function<HandCamera, Given<?>> origin) {}
+
+    /// - `shot`: the shot that is open. `preview`: the shot as it would be; `accept`: what changes once it is let go.
+    StageHand(PictureView picture, Supplier<Shot> shot, Consumer<Shot> preview, BiConsumer<String, UnaryOperator<Shot>> accept, Consumer<String> say) {
+        super(6);
+        this.shot = shot;
+        this.preview = preview;
+        this.accept = accept;
+        this.say = say;
+        over = picture.overlay();
+        grid.setMouseTransparent(true);
+        grid.setManaged(false);
+        over.getChildren().addFirst(grid);
+        handles = new PointHandles(picture, "stage-", p -> preview.accept(Shots.staged(now(), pulled(p), aspect())), this::let);
+        turn.setId("stage-hand");
+        row("lens height", "m", 0.01, 100, 0.05, 2, "How high the lens stood above the ground", HandCamera::lensHeightM, (c, v) -> c.withLensHeightM(Given.told(v)).withKnown(null), c -> c.height(aspect()).orElse(c.lensHeightM().value()));
+        row("view across", "\u00b0", 3, 150, 0.5, 1, "How wide the lens sees, from the left edge of the picture to the right", HandCamera::viewDeg, (c, v) -> c.withViewDeg(Given.told(v)), c -> c.viewDeg().value());
+        row("focal length", "mm", 1, 1000, 1, 1, "Instead of the view: of the lens, for the sensor below", HandCamera::viewDeg, (c, v) -> c.withViewDeg(Given.told(Math.clamp(HandCamera.viewDeg(v, sensorMm), 3, 150))),
+                c -> sensorMm / 2 / Math.tan(Math.toRadians(c.viewDeg().value() / 2)));
+        sensor();
+        row("known height", "m", 0, 100, 0.05, 2, "Of something upright in the picture: pull its foot and its top. The lens height follows; 0 for none", HandCamera::lensHeightM, this::knownHeight, c -> known == null ? 0 : known.heightM());
+        form.getChildren().add(words);
+        getChildren().addAll(turn, form);
+        over.widthProperty().addListener(o -> draw());
+        over.heightProperty().addListener(o -> draw());
+    }
+
+    private void row(String name, String unit, double low, double high, double step, int decimals, String help, Function<HandCamera, Given<?>> origin, BiFunction<HandCamera, Double, HandCamera> with, Function<HandCamera, Double> value) {
+        Tape t = new Tape(new Tape.Number(name, unit, low, high, step, decimals, help), v -> stage(with.apply(camera(), v), false, name), v -> stage(with.apply(camera(), v), true, name));
+        t.field().setId("stage-" + name.replace(' ', '-'));
+        rows.add(new Row(t, value, origin));
+        form.getChildren().add(t);
+    }
+
+    /// The sensor is only there to reckon with.
+    private void sensor() {
+        Tape t = new Tape(new Tape.Number("sensor width", "mm", 1, 100, 0.5, 1, "Of the camera; 36 for focal lengths told as equivalent"), v -> {}, v -> {
+            sensorMm = v;
+            show();
+        });
+        t.field().setId("stage-sensor-width");
+        t.show(sensorMm);
+        form.getChildren().add(t);
+    }
+
+    private HandCamera knownHeight(HandCamera c, double v) {
+        HandCamera.Known k = known == null ? PERSON : known;
+        return c.withKnown(v < 0.01 ? null : new HandCamera.Known(k.foot(), k.top(), v));
+    }
+
+    private Shot now() {
+        return shot.get();
+    }
+
+    private double aspect() {
+        return over.getHeight() <= 0 ? 16 / 9.0 : over.getWidth() / over.getHeight();
+    }
+
+    private HandCamera camera() {
+        Stage s = now().stage();
+        HandCamera c = s == null ? HandCamera.FRESH : HandCamera.of(s, aspect());
+        return known == null ? c : c.withKnown(known);
+    }
+
+    /// Opens what the set is told with, or closes it; a set that was not there is there then.
+    void turn() {
+        open = !open;
+        if (open && now().layers().isEmpty()) {
+            open = false;
+            say.accept("Lay a plate first: the set is told in its picture.");
+        } else if (open && now().stage() == null) {
+            accept.accept("stage the set", s -> Shots.staged(s, camera(), aspect()));
+        }
+        known = null;
+        show();
+        if (open) {
+            Platform.runLater(handles::focus);
+        }
+    }
+
+    boolean isOpen() {
+        return open;
+    }
+
+    private void stage(HandCamera c, boolean done, String what) {
+        if (c.height(aspect()).isEmpty()) {
+            say.accept("What is of known height must stand below the horizon, its top above its foot.");
+            show();
+            return;
+        }
+        known = c.known();
+        if (done) {
+            accept.accept(what, s -> Shots.staged(s, c, aspect()));
+            show();
+        } else {
+            preview.accept(Shots.staged(now(), c, aspect()));
+        }
+    }
+
+    private HandCamera pulled(List<Point> p) {
+        HandCamera c = camera();
+        HandCamera.Known k = known;
+        HandCamera.Horizon was = c.horizon().value();
+        double slope = (p.get(1).y() - p.get(0).y()) / Math.max(0.1, p.get(1).x() - p.get(0).x());
+        HandCamera.Horizon is = new HandCamera.Horizon(Math.clamp(p.get(0).y() - slope * p.get(0).x(), -10, 11), Math.clamp(p.get(0).y() + slope * (1 - p.get(0).x()), -10, 11));
+        boolean same = Math.abs(was.left() - is.left()) < 1e-6 && Math.abs(was.right() - is.right()) < 1e-6;
+        HandCamera moved = same ? c : c.withHorizon(Given.told(is));
+        HandCamera with = k == null || p.size() < 4 ? moved : moved.withKnown(new HandCamera.Known(p.get(2), p.get(3), k.heightM()));
+        return with.height(aspect()).isEmpty() ? c : with;
+    }
+
+    private void let(List<Point> p) {
+        HandCamera c = pulled(p);
+        stage(c, true, "horizon and known height");
+    }
+
+    /// Shows what is so now.
+    void show() {
+        boolean staged = now().stage() != null;
+        turn.setText(open ? "done with the set" : staged ? "the set in metres, by hand" : "stage the set by hand");
+        form.setVisible(open);
+        form.setManaged(open);
+        if (!open || !staged) {
+            handles.hide();
+            grid.getChildren().clear();
+            return;
+        }
+        HandCamera c = camera();
+        rows.forEach(r -> {
+            r.tape.show(r.value.apply(c));
+            r.tape.say(LayerModel.origin(r.origin.apply(c)));
+        });
+        var aim = c.aim(aspect());
+        words.setText("tilt " + Words.number(aim.tiltDeg(), 1) + "\u00b0, roll " + Words.number(aim.rollDeg(), 1) + "\u00b0: " + LayerModel.origin(c.horizon()) + " The ground is ruled in metres.");
+        draw();
+    }
+
+    private void draw() {
+        Stage s = now().stage();
+        if (!open || s == null) {
+            return;
+        }
+        HandCamera c = camera();
+        HandCamera.Horizon h = c.horizon().value();
+        List<Point> points = new ArrayList<>(List.of(new Point(0.02, at(h, 0.02)), new Point(0.98, at(h, 0.98))));
+        List<String> names = new ArrayList<>(List.of("horizon, left", "horizon, right"));
+        List<List<Integer>> lines = new ArrayList<>(List.of(List.of(0, 1)));
+        if (known != null) {
+            points.addAll(List.of(known.foot(), known.top()));
+            names.addAll(List.of("foot of what is known", "its top"));
+            lines.add(List.of(2, 3));
+        }
+        handles.show(points, lines, names);
+        grid.getChildren().setAll(GroundGrid.lines(s, aspect()).stream().map(l -> {
+            Line n = new Line(l.getFirst().x() * over.getWidth(), l.getFirst().y() * over.getHeight(), l.getLast().x() * over.getWidth(), l.getLast().y() * over.getHeight());
+            n.getStyleClass().add("ground-line");
+            return n;
+        }).toList());
+        grid.setClip(new Rectangle(over.getWidth(), over.getHeight()));
+        grid.applyCss();
+    }
+
+    private static double at(HandCamera.Horizon h, double x) {
+        return h.left() + (h.right() - h.left()) * x;
+    }
+}
