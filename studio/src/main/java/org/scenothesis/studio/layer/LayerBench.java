@@ -86,6 +86,13 @@ public final class LayerBench extends Bench {
         stage = new StageHand(picture, session::shot, this::preview, this::accept, session::say);
         VBox all = new VBox(10, pile, following.trails(), properties, stage);
         ScrollPane right = new ScrollPane(all);
+        stage.whenTurned(open -> {
+            // What is told is on top; else it is one button at the end.
+            all.getChildren().remove(stage);
+            all.getChildren().add(open ? 0 : all.getChildren().size(), stage);
+            right.setVvalue(0);
+            pullable();
+        });
         right.setFitToWidth(true);
         right.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         right.setMinWidth(310);
@@ -289,10 +296,7 @@ public final class LayerBench extends Bench {
                 frame();
             }
             case X -> keepFrame();
-            case S -> {
-                stage.turn();
-                refresh();
-            }
+            case S -> stage.turn();
             case ESCAPE -> {
                 return following.stop();
             }

@@ -102,6 +102,8 @@ final class PlanView extends Pane {
         name.relocate(6, 3);
         getChildren().add(name);
         token();
+        // What is drawn while it is laid out would wear no style until the next time.
+        applyCss();
     }
 
     private void fit(Stage p) {

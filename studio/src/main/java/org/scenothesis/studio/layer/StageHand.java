@@ -49,6 +49,7 @@ final class StageHand extends VBox {
     private final List<Row> rows = new ArrayList<>();
     private HandCamera.@Nullable Known known;
     private double sensorMm = FULL_FRAME_MM;
+    private Consumer<Boolean> turned = o -> {};
     private boolean open;
 
     private record Row(Tape tape, Function<HandCamera, Double> value, Function<HandCamera, Given<?>> origin) {}
@@ -125,10 +126,16 @@ final class StageHand extends VBox {
             accept.accept("stage the set", s -> Shots.staged(s, camera(), aspect()));
         }
         known = null;
+        turned.accept(open);
         show();
         if (open) {
             Platform.runLater(handles::focus);
         }
+    }
+
+    /// Called when it is opened or closed.
+    void whenTurned(Consumer<Boolean> action) {
+        turned = action;
     }
 
     boolean isOpen() {
@@ -184,7 +191,7 @@ final class StageHand extends VBox {
             r.tape.say(LayerModel.origin(r.origin.apply(c)));
         });
         var aim = c.aim(aspect());
-        words.setText("tilt " + Words.number(aim.tiltDeg(), 1) + "\u00b0, roll " + Words.number(aim.rollDeg(), 1) + "\u00b0: " + LayerModel.origin(c.horizon()) + " The ground is ruled in metres.");
+        words.setText("tilt " + Words.number(aim.tiltDeg() + 0.0, 1) + "\u00b0, roll " + Words.number(aim.rollDeg() + 0.0, 1) + "\u00b0: " + LayerModel.origin(c.horizon()).replaceFirst("\\.$", "") + ". The ground is ruled in metres.");
         draw();
     }
 
