@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.List;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
@@ -90,6 +91,23 @@ class FromNothingTest {
         robot.clickOn("#lay-clean");
         robot.clickOn("#slip-ball").type(KeyCode.L);
         house.until("laid", () -> session.shot().layers().size() == 2);
+    }
+
+    /// No bench is void: each says what belongs there and has the button that begins it.
+    @Test
+    void emptyBenchesInviteAndWordsAreExplained(FxRobot robot) {
+        for (BenchName b : List.of(BenchName.SHOOT, BenchName.MATCH, BenchName.KEY, BenchName.LAYER, BenchName.HAND_OVER)) {
+            robot.interact(() -> session.bench().set(b));
+            house.until(b + " invites", () -> robot.lookup("#begin-here").tryQuery().filter(n -> n.getParent().isVisible()).isPresent());
+        }
+        robot.clickOn("#begin-here");
+        assertThat(session.bench().get()).isEqualTo(BenchName.LAYER);
+        robot.clickOn("#begin-here");
+        assertThat(session.bench().get()).as("there is nothing to lay yet").isEqualTo(BenchName.SHOOT);
+        robot.interact(() -> session.bench().set(BenchName.KEY));
+        Label found = robot.lookup(n -> n instanceof Label l && l.getText().startsWith("Matte, grey")).query();
+        robot.moveTo(found);
+        house.until("explained", () -> found.getProperties().get("javafx.scene.control.Tooltip") instanceof Tooltip t && t.getText().startsWith("matte: how much"));
     }
 
     @Test
@@ -230,7 +248,7 @@ class FromNothingTest {
         house.until("thrown elsewhere", () -> layer("ball").step(Cast.class).orElseThrow().points(0).get(3).x() < 0.72);
         robot.clickOn("#cast-limit");
         house.until("limited", () -> layer("ball").step(Cast.class).orElseThrow().limit().size() == 4);
-        robot.type(KeyCode.H, KeyCode.H);
+        robot.type(KeyCode.H);
         house.until("its limit in hand", () -> robot.lookup("#corner-0").tryQuery().isPresent() && session.said().get().contains("its limit"));
         robot.type(KeyCode.RIGHT);
         house.until("moved by key", () -> layer("ball").step(Cast.class).orElseThrow().limit().getFirst().x() > 0.301);

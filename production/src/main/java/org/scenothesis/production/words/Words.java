@@ -1,8 +1,12 @@
 package org.scenothesis.production.words;
 
 import java.text.MessageFormat;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.ResourceBundle;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
@@ -21,6 +25,19 @@ public final class Words {
         }
         String pattern = (HOUSE.containsKey(key) ? HOUSE : PLANNING).getString(key);
         return arguments.length == 0 ? pattern : new MessageFormat(pattern.replace("'", "''"), Locale.ENGLISH).format(arguments);
+    }
+
+    /// What the words of the house mean that stand in a text: "choke: ..." each.
+    public static List<String> meanings(String text) {
+        List<String> out = new ArrayList<>();
+        for (String term : of("terms").split(",")) {
+            String name = of("term." + term);
+            boolean used = Stream.of(name.split(", ")).anyMatch(n -> Pattern.compile("\\b" + Pattern.quote(n) + "s?\\b", Pattern.CASE_INSENSITIVE).matcher(text).find());
+            if (used) {
+                out.add(name + ": " + of("term." + term + ".meaning"));
+            }
+        }
+        return out;
     }
 
     /// Why something is assumed; a file by another hand may say it in its own words.

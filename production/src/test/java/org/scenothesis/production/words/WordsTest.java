@@ -58,4 +58,12 @@ class WordsTest {
         assertThat(Words.of("no.such.key")).isEqualTo("no.such.key");
         assertThat(Words.of("limit.most", "0.25 px")).isEqualTo("limit 0.25 px");
     }
+
+    @Test
+    void wordsOfTheHouseAreExplainedWhereTheyStand() {
+        assertThat(Words.meanings("white balance 12 mired, 0.80 stops")).extracting(m -> m.substring(0, m.indexOf(':'))).containsExactly("stop", "mired");
+        assertThat(Words.meanings("Key to fill")).singleElement().asString().startsWith("key to fill: ");
+        assertThat(Words.meanings("despill")).singleElement().asString().startsWith("spill, despill: ");
+        assertThat(Words.meanings("unstoppable chokers")).isEmpty();
+    }
 }

@@ -33,6 +33,7 @@ import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
 import org.scenothesis.studio.parts.VerdictMark;
@@ -271,7 +272,7 @@ public final class HandOverBench extends Bench {
         Optional<RenderJob.Target> target = form.target();
         Shot shot = session.shot();
         if (target.isEmpty() || shot.layers().isEmpty()) {
-            picture.say("Nothing to show yet.");
+            picture.invite(Sketch.FILM, "The finished shot is rendered here once plates are laid over one another.", "Go to Layer", () -> session.bench().set(BenchName.LAYER));
             return;
         }
         picture.name("As it will be; not rendered yet");

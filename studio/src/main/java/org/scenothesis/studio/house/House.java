@@ -87,6 +87,7 @@ public final class House extends StackPane {
             if (is != null) {
                 is.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
                 is.addEventFilter(KeyEvent.KEY_PRESSED, this::documentUndo);
+                TermTips.in(is);
             }
         });
         session.bench().addListener((o, was, is) -> show(is));

@@ -48,6 +48,7 @@ import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.OutlineEditor;
 import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
@@ -428,8 +429,12 @@ public final class KeyBench extends Bench {
             session.worker().cancel("key-picture");
             PlateRole role = session.plate().map(Plate::role).orElse(null);
             Take take = session.plate().map(Plate::chosen).orElse(null);
-            over.say(role == null ? "Choose a plate on the shelf." : !role.keyed() ? "Choose an element on screen on the shelf."
-                    : take == null ? "This plate has no take yet." : session.problem(take));
+            if (role == null || !role.keyed() || take == null) {
+                over.invite(Sketch.KEY, role != null && role.keyed() ? "This plate has no take yet; it is keyed as soon as it has one." : "What was filmed before a cloth is keyed here: matte, screen and result at once.",
+                        "Bring footage in on Shoot", () -> session.bench().set(BenchName.SHOOT));
+            } else {
+                over.say(session.problem(take));
+            }
             matte.say("");
             screen.say("");
             return;

@@ -29,7 +29,6 @@ import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.render.ShotRenderer;
@@ -37,6 +36,7 @@ import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.TimeStrip;
 
 /// The finished picture; the layers; the chosen element's place in metres, time, shadow and light.
@@ -261,7 +261,9 @@ public final class LayerBench extends Bench {
             shot = Hands.onion(shot, shot.layer(half.id()).orElseThrow());
         }
         if (shot.layers().isEmpty()) {
-            picture.say("Nothing is layered yet. Put the clean plate down first, then what is to be seen over it: L lays the plate that is chosen on the shelf.");
+            boolean filmed = shot.plates().stream().anyMatch(p -> p.chosen() != null);
+            picture.invite(Sketch.LAYERS, "Plates are laid over one another here: the clean plate first, then what is to be seen over it.",
+                    filmed ? "Lay the plate chosen on the shelf" : "Bring footage in on Shoot", filmed ? pile::layChosen : () -> session.bench().set(BenchName.SHOOT));
             picture.name("");
             return;
         }

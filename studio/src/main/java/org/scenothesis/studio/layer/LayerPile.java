@@ -187,7 +187,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
         choose.accept(fresh.id());
     }
 
-    private void layChosen() {
+    void layChosen() {
         Optional<Plate> p = session.plate().filter(q -> q.chosen() != null);
         if (p.isPresent()) {
             lay(p.get());

@@ -41,6 +41,7 @@ import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.ComparisonBar;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.SeriesPlot;
+import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
@@ -272,8 +273,11 @@ public final class MatchBench extends Bench {
         FootageSource path = take == null ? null : session.footage(take);
         FootageSource reference = plate == null || take == null ? null : session.reference(plate, take);
         if (plate == null || path == null || reference == null) {
-            picture.say(take == null ? "No take to compare."
-                    : path == null ? session.problem(take) : "There is no clean plate to compare with yet.");
+            if (take == null) {
+                picture.invite(Sketch.MATCH, "Whether the camera, the light and the colour stayed is proved here, frame by frame, as soon as there is a take.", "Bring footage in on Shoot", () -> session.bench().set(BenchName.SHOOT));
+            } else {
+                picture.say(path == null ? session.problem(take) : "There is no clean plate to compare with yet.");
+            }
             picture.name("");
             return;
         }

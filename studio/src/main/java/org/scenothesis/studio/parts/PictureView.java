@@ -4,6 +4,7 @@ import java.nio.IntBuffer;
 import java.util.function.BiConsumer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
@@ -11,6 +12,7 @@ import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.DisplayPicture;
@@ -24,6 +26,8 @@ public final class PictureView extends StackPane {
     private final Label label = Text.of("", "picture-label");
     private final Label message = Text.block("", "picture-message");
     private final Pane overlay = new Pane();
+    private final VBox invitation = new VBox(14);
+    private @Nullable Sketch invited;
     private BiConsumer<Integer, Integer> sized = (w, h) -> {};
     private @Nullable DisplayPicture shown;
 
@@ -39,7 +43,10 @@ public final class PictureView extends StackPane {
         StackPane.setAlignment(label, Pos.TOP_LEFT);
         StackPane.setMargin(label, new Insets(3 - STRIP, 0, 0, 4));
         setPadding(new Insets(STRIP, 0, 0, 0));
-        getChildren().addAll(image, message, overlay, label);
+        invitation.setAlignment(Pos.CENTER);
+        invitation.setPickOnBounds(false);
+        invitation.setVisible(false);
+        getChildren().addAll(image, message, overlay, invitation, label);
         setMinSize(80, 60);
         image.setMouseTransparent(true);
         widthProperty().addListener(o -> changedSize());
@@ -77,6 +84,7 @@ public final class PictureView extends StackPane {
         PixelBuffer<IntBuffer> pixels = new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance());
         image.setImage(new WritableImage(pixels));
         message.setText("");
+        uninvite();
         requestLayout();
     }
 
@@ -85,6 +93,29 @@ public final class PictureView extends StackPane {
         shown = null;
         image.setImage(null);
         message.setText(words);
+        uninvite();
+    }
+
+    private void uninvite() {
+        invited = null;
+        invitation.setVisible(false);
+    }
+
+    /// Shows what belongs here while there is nothing: a sketch of it, a sentence, and the button that begins it.
+    public void invite(Sketch sketch, String words, String button, Runnable begin) {
+        if (invited == sketch && message.getText().isEmpty() && words.equals(((Label) invitation.getChildren().get(1)).getText())) {
+            return;
+        }
+        say("");
+        Label sentence = Text.block(words, "picture-message");
+        sentence.setMaxWidth(360);
+        sentence.setAlignment(Pos.CENTER);
+        sentence.setTextAlignment(TextAlignment.CENTER);
+        Button b = Text.button(button, "floor-button", begin);
+        b.setId("begin-here");
+        invitation.getChildren().setAll(sketch.draw(), sentence, b);
+        invitation.setVisible(true);
+        invited = sketch;
     }
 
     public @Nullable DisplayPicture shown() {

@@ -30,6 +30,7 @@ import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Choosers;
 import org.scenothesis.studio.parts.ComparisonBar;
 import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
 
@@ -169,7 +170,11 @@ public final class ShootBench extends Bench {
         Plate plate = session.plate().orElse(null);
         FootageSource path = t == null ? null : session.footage(t);
         if (t == null || path == null || plate == null) {
-            picture.say(t == null ? "Nothing to show: this plate has no take." : session.problem(t));
+            if (t == null) {
+                picture.invite(Sketch.TAKES, plate == null ? "Takes are watched here, against the clean plate. Drop clips on the picture, or bring them in." : "This plate has no take yet. Drop its clip on the picture, or bring it in.", "Bring footage in", this::choose);
+            } else {
+                picture.say(session.problem(t));
+            }
             picture.name("");
             needles.show(null);
             return;
