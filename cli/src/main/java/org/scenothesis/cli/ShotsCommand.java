@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
+import org.scenothesis.production.incoming.Collected;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
@@ -41,21 +42,32 @@ final class ShotsCommand implements Callable<Integer> {
     @Option(names = "--away", description = "Take it away; its footage stays.")
     boolean away;
 
+    @Option(names = "--collect", description = "Copy footage of all shots that lies elsewhere into the production's folder.")
+    boolean collect;
+
     @Mixin
     Output output;
 
     @Override
     public Integer call() throws Exception {
-        try (ProductionFolder f = ProductionFolder.open(folder, add || id != null)) {
+        try (ProductionFolder f = ProductionFolder.open(folder, add || collect || id != null)) {
             Production now = add ? Shots.added(f.production()) : f.production();
             if (id != null) {
                 ChosenShot.require(now, id);
                 now = changed(now, id);
             }
+            int collected = 0;
+            if (collect) {
+                Collected c = Collected.of(f, Collected.elsewhere(f, now), output.progress("collect"));
+                collected = c.paths().size();
+                now = c.in(now);
+                output.say(Words.count(collected, "file", "files") + " collected");
+            }
             if (!now.equals(f.production())) {
                 f.save(now);
             }
             ObjectNode o = Output.object();
+            o.put("collected", collected);
             ArrayNode list = o.putArray("shots");
             for (Shot s : now.shots()) {
                 list.addObject().put("id", s.id()).put("number", s.number()).put("title", s.title()).put("seconds", s.seconds()).put("plates", s.plates().size()).put("layers", s.layers().size());

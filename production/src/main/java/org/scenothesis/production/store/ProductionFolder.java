@@ -303,6 +303,46 @@ public final class ProductionFolder implements AutoCloseable {
         });
     }
 
+    /// Whether a take's file lies elsewhere: behind a link, or by a path that leads out of the folder.
+    public boolean elsewhere(Take take) {
+        Path at = footage(take);
+        return Files.exists(at) && (!at.startsWith(folder) || Files.isSymbolicLink(at));
+    }
+
+    /// Copies a take's file that lies elsewhere into the folder, in place of the link to it; gives its path relative to the folder. A file that lies here already stays as it is.
+    ///
+    /// @throws StoreException if it must not be read, or cannot be copied
+    public String collect(Take take) throws StoreException {
+        Path at = footage(take);
+        String refused = refusal(at);
+        if (refused != null) {
+            throw new StoreException(at, refused);
+        }
+        if (!elsewhere(take)) {
+            return take.footage();
+        }
+        if (!at.startsWith(folder)) {
+            return bringIn(at);
+        }
+        try {
+            Path real = at.toRealPath();
+            if (Files.isDirectory(real)) {
+                Path beside = free(folder.resolve("footage"), at.getFileName() + "-copy");
+                copyFolder(real, beside);
+                Files.delete(at);
+                Files.move(beside, at);
+            } else {
+                try (FreshFile fresh = FreshFile.beside(at)) {
+                    Files.copy(real, fresh.part(), StandardCopyOption.REPLACE_EXISTING);
+                    fresh.place();
+                }
+            }
+            return take.footage();
+        } catch (IOException e) {
+            throw new StoreException(at, "the footage could not be copied into the production; check the space left on the disk.", e);
+        }
+    }
+
     @FunctionalInterface
     private interface Arrival {
         void at(Path from, Path to) throws IOException, StoreException;

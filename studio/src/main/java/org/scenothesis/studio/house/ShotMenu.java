@@ -11,6 +11,9 @@ import javafx.scene.control.SeparatorMenuItem;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.incoming.Collected;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
 /// All shots to go to, and what can be done to the one that is open.
@@ -30,6 +33,10 @@ final class ShotMenu extends ContextMenu {
         }
         if (!items.isEmpty()) {
             items.add(new SeparatorMenuItem());
+        }
+        List<Take> elsewhere = Collected.elsewhere(session.folder(), session.store().now());
+        if (!elsewhere.isEmpty()) {
+            items.add(Text.item("collect", "Copy footage that lies elsewhere into the folder, " + Words.count(elsewhere.size(), "file", "files"), () -> collect(elsewhere)));
         }
         items.add(Text.item("shot-new", "New shot", () -> {
             change("new shot", Shots::added);
@@ -52,6 +59,15 @@ final class ShotMenu extends ContextMenu {
         }
         getItems().setAll(items);
         show(button, Side.BOTTOM, 0, 0);
+    }
+
+    private void collect(List<Take> elsewhere) {
+        session.say("Copying " + Words.count(elsewhere.size(), "file", "files") + " into the folder.");
+        session.worker().ask("collect", ticket -> Collected.of(session.folder(), elsewhere, (done, of) -> ticket.wanted()), c -> {
+            change("collect footage", c::in);
+            session.measure();
+            session.say("Copied; the folder is all there is to carry now.");
+        }, e -> session.say(String.valueOf(e.getMessage())));
     }
 
     private void change(String what, UnaryOperator<Production> how) {
