@@ -182,4 +182,47 @@ class ShotCommandsTest {
         assertThat(r.err().strip().lines()).hasSize(1);
         assertThat(run("render", production, "--shot", "12", "--out", home.resolve("clip.xyz"), "--quiet").err()).contains(".webm");
     }
+
+    @Test
+    void anElementAndItsMatteAreRenderedByThemselves() throws Exception {
+        Path element = home.resolve("element.exr");
+        Ran r = run("render", production, "--shot", "12", "--of", "element:lantern", "--frames", "2-2", "--out", element, "--json", "--quiet");
+        assertThat(r.exit()).as(r.err()).isZero();
+        assertThat(r.json().get("of").asText()).isEqualTo("element:lantern");
+        try (Footage f = Footages.open(element)) {
+            assertThat(f.info().coding().alpha()).isTrue();
+        }
+        Ran none = run("render", production, "--shot", "12", "--of", "matte:nobody", "--out", home.resolve("m"));
+        assertThat(none.exit()).isNotZero();
+        assertThat(none.err()).contains("matte:lantern", "whole");
+        assertThat(run("render", production, "--shot", "12", "--frames", "0-3", "--out", home.resolve("many.png")).err()).contains("a still is one frame");
+    }
+
+    @Test
+    void theSoundIsToldAndRefusedInWords() throws Exception {
+        Ran r = run("sound", production, "--shot", "12", "--of", "silent", "--level", "-6", "--json");
+        assertThat(r.exit()).as(r.err()).isZero();
+        assertThat(r.json().get("of").asText()).isEqualTo("silent");
+        assertThat(r.json().get("level_db").asDouble()).isEqualTo(-6);
+        assertThat(run("sound", production, "--shot", "12", "--of", "take:clean-1").err()).contains("there is no sound in it");
+        assertThat(run("sound", production, "--shot", "12", "--of", "loud").err()).contains("as-filmed, silent, take:ID or file:PATH");
+        assertThat(run("sound", production, "--shot", "12", "--fade-in", "-1").err()).contains("fadeInSeconds");
+        assertThat(run("sound", production, "--shot", "12", "--json").json().get("of").asText()).as("what was refused changed nothing").isEqualTo("silent");
+    }
+
+    @Test
+    void theSetIsToldByHand() throws Exception {
+        Path own = home.resolve("own");
+        assertThat(run("new", own, "--title", "Paper weather", "--size", "1280x720").exit()).isZero();
+        assertThat(run("stage", own, "--json").json().get("staged").asBoolean()).isFalse();
+        JsonNode o = run("stage", own, "--focal", "50", "--horizon", "40", "--known", "1.6", "--foot", "50,90", "--top", "50,40", "--json").json();
+        assertThat(o.get("view_deg").get("value").asDouble()).isCloseTo(39.6, Offset.offset(0.05));
+        assertThat(o.get("lens_height_m").get("value").asDouble()).as("the horizon cuts off the lens height").isCloseTo(1.6, Offset.offset(0.01));
+        assertThat(o.get("tilt_deg").get("value").asDouble()).isLessThan(-1);
+        assertThat(o.get("light_side_deg").get("origin").asText()).startsWith("assumed: ");
+        assertThat(run("stage", own, "--known", "1.6").err()).contains("--foot X,Y");
+        assertThat(run("stage", own, "--horizon", "high").err()).contains("in percent of the picture");
+        assertThat(run("stage", own, "--known", "1.6", "--foot", "50,20", "--top", "50,10").err()).contains("below the horizon");
+        assertThat(run("shots", own, "--collect", "--json").json().get("collected").asInt()).isZero();
+    }
 }
