@@ -146,10 +146,7 @@ final class StageCommand implements Callable<Integer> {
     }
 
     private void put(ObjectNode o, String name, double v, Given<?> from) {
-        String origin = switch (from) {
-            case Given.Told<?> t -> Words.of("origin.told");
-            case Given.Assumed<?> a -> Words.of("origin.assumed") + ": " + Words.assumed(a.why());
-        };
+        String origin = Words.origin(from);
         o.putObject(name).put("value", v).put("origin", origin);
         output.say(name.replace('_', ' ') + " " + Words.number(v, 2) + ", " + origin);
     }

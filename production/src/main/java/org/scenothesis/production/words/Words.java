@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.value.Given;
 
 /// Words and numbers with their units.
 public final class Words {
@@ -25,6 +26,14 @@ public final class Words {
         }
         String pattern = (HOUSE.containsKey(key) ? HOUSE : PLANNING).getString(key);
         return arguments.length == 0 ? pattern : new MessageFormat(pattern.replace("'", "''"), Locale.ENGLISH).format(arguments);
+    }
+
+    /// Where a value comes from.
+    public static String origin(Given<?> value) {
+        return switch (value) {
+            case Given.Told<?> t -> of("origin.told");
+            case Given.Assumed<?> a -> of("origin.assumed") + ": " + assumed(a.why());
+        };
     }
 
     /// What the words of the house mean that stand in a text: "choke: ..." each.

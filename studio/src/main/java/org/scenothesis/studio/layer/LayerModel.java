@@ -109,14 +109,6 @@ final class LayerModel {
         };
     }
 
-    /// Where a value comes from, in words.
-    static String origin(Given<?> value) {
-        return switch (value) {
-            case Given.Told<?> t -> Words.of("origin.told");
-            case Given.Assumed<?> a -> Words.of("origin.assumed") + ": " + Words.assumed(a.why());
-        };
-    }
-
     /// The names of the set-ups there are.
     static List<String> setUps(Production p) {
         return p.setUps().stream().map(SetUp::name).toList();

@@ -385,7 +385,7 @@ final class LayerProperties extends VBox {
                 Stage stage = shot.stage();
                 if (stage != null) {
                     t.show(n.value.apply(stage));
-                    t.say(LayerModel.origin(n.origin.apply(stage)));
+                    t.say(Words.origin(n.origin.apply(stage)));
                 }
             });
             getChildren().add(t);

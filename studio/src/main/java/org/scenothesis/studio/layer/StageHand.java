@@ -188,10 +188,10 @@ final class StageHand extends VBox {
         HandCamera c = camera();
         rows.forEach(r -> {
             r.tape.show(r.value.apply(c));
-            r.tape.say(LayerModel.origin(r.origin.apply(c)));
+            r.tape.say(Words.origin(r.origin.apply(c)));
         });
         var aim = c.aim(aspect());
-        words.setText("tilt " + Words.number(aim.tiltDeg() + 0.0, 1) + "\u00b0, roll " + Words.number(aim.rollDeg() + 0.0, 1) + "\u00b0: " + LayerModel.origin(c.horizon()).replaceFirst("\\.$", "") + ". The ground is ruled in metres.");
+        words.setText("tilt " + Words.number(aim.tiltDeg() + 0.0, 1) + "\u00b0, roll " + Words.number(aim.rollDeg() + 0.0, 1) + "\u00b0: " + Words.origin(c.horizon()).replaceFirst("\\.$", "") + ". The ground is ruled in metres.");
         draw();
     }
 
