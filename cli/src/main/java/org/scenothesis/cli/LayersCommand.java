@@ -99,6 +99,9 @@ final class LayersCommand implements Callable<Integer> {
     @Option(names = "--copy", description = "Copy it, above itself.")
     boolean copy;
 
+    @Option(names = "--freeze", description = "Hold its frame at --at within an outline above it, for a second.")
+    boolean freeze;
+
     @Option(names = "--away", description = "Take it away.")
     boolean away;
 
@@ -182,6 +185,7 @@ final class LayersCommand implements Callable<Integer> {
         });
         now = now.withLayer(id, l -> l.withBlend(blend == null ? l.blend() : blend).withName(name == null ? l.name() : name));
         now = Layers.moved(copy ? Layers.copied(now, id) : now, id, up);
+        now = freeze ? Layers.frozen(now, id, at) : now;
         now = like == null ? now : Layers.treated(now, there(now, like), id);
         now = movesLike == null ? now : Layers.movedAlike(now, there(now, movesLike), id);
         return away ? Layers.without(now, id) : now;

@@ -2,6 +2,7 @@ package org.scenothesis.core.layer;
 
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
@@ -55,6 +56,7 @@ final class Steps {
             case Grain g -> GrainUnit.apply(g, laid, of.layer().id(), scene);
             case Pin p -> PinUnit.apply(p, laid, scene);
             case Join j -> JoinUnit.apply(j, laid, scene);
+            case Extend e -> ExtendUnit.apply(e, laid, scene);
             case Put p -> PutUnit.apply(p, laid, scene);
             case Wobble w -> WholeUnit.apply(w, laid, scene);
             case Letterbox b -> WholeUnit.apply(b, laid, scene);

@@ -10,6 +10,7 @@ import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
@@ -45,6 +46,8 @@ public final class Layers {
 
     /// How softly a new outline ends.
     public static final double SOFTNESS_PX = 4;
+    /// How long a frozen patch is there at first, in seconds.
+    public static final double FROZEN_S = 1;
     /// Most of the picture: something to be pulled at.
     public static final List<Point> MIDDLE = List.of(new Point(0.3, 0.2), new Point(0.7, 0.2), new Point(0.7, 0.8), new Point(0.3, 0.8));
 
@@ -108,13 +111,14 @@ public final class Layers {
         boolean keyable = shot.plate(l.plate()).map(Plate::role).filter(PlateRole::keyed).isPresent();
         Stream<Step> all = Stream.of(
                 new Steady(), Outline.of(MIDDLE, SOFTNESS_PX), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from(clean(shot, l)), new OwnAlpha(), Grade.NONE,
-                Tone.NEUTRAL, Soften.LITTLE, Warp.FRESH, Ripple.FRESH, Grain.FINE, Pin.FRESH, Join.FRESH, Put.AS_FILMED, Wobble.CALM,
+                Tone.NEUTRAL, Soften.LITTLE, Warp.FRESH, Ripple.FRESH, Grain.FINE, Pin.FRESH, Join.FRESH, Extend.HEADROOM, Put.AS_FILMED, Wobble.CALM,
                 Place.asFilmed(shot.somewhere()), Shadow.OF_STAGE, Cast.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE, Presence.FULL);
         boolean whole = l.source() instanceof Source.Below;
         return all.filter(s -> l.step(s.getClass()).isEmpty() || s instanceof Outline)
                 .filter(s -> !whole || !FILMED.contains(s.getClass()))
                 .filter(s -> whole || !(s instanceof Wobble || s instanceof Letterbox))
                 .filter(s -> !(s instanceof Key) || keyable)
+                .filter(s -> !(s instanceof Extend) || !l.keyed())
                 .filter(s -> !(s instanceof Difference d) || !d.plate().isEmpty())
                 .filter(s -> !(s instanceof Shadow) || l.step(Place.class).isPresent()).toList();
     }
@@ -168,6 +172,20 @@ public final class Layers {
         String copy = free(shot, id);
         List<Layer> all = new ArrayList<>(shot.layers());
         all.add(all.indexOf(l.get()) + 1, l.get().withId(copy).withName(l.get().name() + " again"));
+        return shot.withLayers(all);
+    }
+
+    /// The shot with a frozen patch above a layer: its frame at a moment, in seconds, held within an outline for [#FROZEN_S]; to hide what happens there meanwhile. The same if it has no
+    /// such layer.
+    public static Shot frozen(Shot shot, String id, double at) {
+        Optional<Layer> l = shot.layer(id).filter(x -> !(x.source() instanceof Source.Below));
+        if (l.isEmpty()) {
+            return shot;
+        }
+        Layer held = l.get().withId(free(shot, id)).withName(l.get().name() + ", frozen").withTime(new TimeMap.Held(Math.max(0, l.get().time().at(at)))).without(Presence.class);
+        Layer patch = ending(beginning(more(held, Outline.of(MIDDLE, SOFTNESS_PX)), at), Math.max(at, 0) + FROZEN_S);
+        List<Layer> all = new ArrayList<>(shot.layers());
+        all.add(all.indexOf(l.get()) + 1, patch);
         return shot.withLayers(all);
     }
 

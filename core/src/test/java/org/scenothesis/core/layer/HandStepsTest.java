@@ -28,6 +28,7 @@ import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
@@ -275,6 +276,23 @@ class HandStepsTest {
         assertThat(out.g().at(80, 24)).isZero();
         assertThat(out.g().at(80, 25)).isPositive();
         assertThat(out.g().at(80, 65)).isZero();
+    }
+
+    /// A quarter more above and below, and the rest of the room at the sides: two thirds as large, in the middle, mirrored at every edge.
+    @Test
+    void aPictureGetsMoreRoomMirroredAtItsEdges() {
+        Picture out = Composer.compose(List.of(LayerPicture.of(layer(new Extend(0, 0, 25, 25)), coordinates())), null, 0, MANY);
+        int w = Math.round(W / 1.5f);
+        int h = Math.round(H / 1.5f);
+        int left = Math.round((W - w) / 2f);
+        int top = Math.round((H - h) / 2f);
+        assertThat(out.r().at(left + w / 2, top + h / 2)).isCloseTo(0.5f, within(0.01f));
+        assertThat(out.r().at(left + 3, top)).as("as far outside as inside").isCloseTo(out.r().at(left - 4, top), within(1e-6f));
+        assertThat(out.g().at(left, top + 5)).isCloseTo(out.g().at(left, top - 6), within(1e-6f));
+        assertThat(out.g().at(left, top + h - 1)).isCloseTo(out.g().at(left, top + h), within(1e-6f));
+        assertThat(new Extend(10, 30, 0, 20).scale()).isCloseTo(1 / 1.4, within(1e-9));
+        Picture headroom = Composer.compose(List.of(LayerPicture.of(layer(Extend.HEADROOM), coordinates())), null, 0, MANY);
+        assertThat(headroom.g().at(W / 2, H - 1)).as("all of the room is above").isGreaterThan(0.98f);
     }
 
     /// A matte that ends where its box ends is wrapped like any other.

@@ -140,4 +140,15 @@ class LayersTest {
         assertThat(Layers.more(l, Put.AS_FILMED).steps()).hasSize(3);
         assertThat(l.with(new Key(KeySettings.DEFAULT)).garbage()).as("what lies outside is no garbage matte").isEqualTo(one);
     }
+
+    @Test
+    void aFrozenPatchHoldsOneFrameForASecond() {
+        Shot s = Layers.frozen(shot(), "a", 1.5);
+        Layer patch = s.layers().get(1);
+        assertThat(patch.time().at(3)).as("whatever the moment").isEqualTo(shot().layer("a").orElseThrow().time().at(1.5));
+        assertThat(patch.step(Outline.class)).as("within an outline").isPresent();
+        assertThat(Layers.there(patch, 6, 25)).isEqualTo(new Layers.Stretch(1.52, 2.52));
+        assertThat(s.layers()).hasSize(shot().layers().size() + 1);
+        assertThat(Layers.frozen(s, "gone", 1)).isEqualTo(s);
+    }
 }

@@ -39,6 +39,7 @@ final class RenderForm extends VBox {
     private final Button one = Text.button("only the frame shown", "paper-link", this::oneFrame);
     private Runnable changed = () -> {};
     private boolean showing;
+    private int length;
 
     /// An excerpt with its words.
     private record Part(Excerpt of, String words) {
@@ -130,9 +131,14 @@ final class RenderForm extends VBox {
             part.getItems().setAll(parts);
             part.getSelectionModel().select(parts.stream().filter(p -> p.of.equals(had)).findFirst().orElse(parts.getFirst()));
         }
-        if (fresh || from.getText().isEmpty() || to.getText().isEmpty()) {
+        // As long as the end was that of the shot it stays so.
+        boolean toTheEnd = to.getText().isEmpty() || to.getText().equals(String.valueOf(length - 1));
+        if (fresh || from.getText().isEmpty()) {
             from.setText("0");
-            to.setText(String.valueOf(frames() - 1));
+        }
+        length = frames();
+        if (fresh || toTheEnd) {
+            to.setText(String.valueOf(length - 1));
         }
         go.setDisable(shot.layers().isEmpty() || running());
         one.setText("only frame " + shown());

@@ -11,6 +11,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
@@ -98,6 +99,7 @@ final class LayerModel {
             case Ripple r -> Purpose.WHERE;
             case Pin p -> Purpose.WHERE;
             case Join j -> Purpose.WHERE;
+            case Extend e -> Purpose.WHERE;
             case Put p -> Purpose.WHERE;
             case Place p -> Purpose.WHERE;
             case Wobble w -> Purpose.WHERE;

@@ -72,7 +72,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
         });
         actions.getChildren().setAll(
                 action("layer-up", "up", () -> move(1)), action("layer-down", "down", () -> move(-1)), action("layer-copy", "copy", this::copy),
-                action("layer-alone", "alone", this::turnAlone), action("layer-away", "take away", this::takeAway), give, action("follow", "follow a point", follow));
+                action("layer-alone", "alone", this::turnAlone), action("layer-freeze", "freeze", this::freeze), action("layer-away", "take away", this::takeAway), give, action("follow", "follow a point", follow));
         Region room = new Region();
         HBox.setHgrow(room, Priority.ALWAYS);
         HBox head = new HBox(8, Text.of("Layers, top first", "heading"), room, lay);
@@ -211,6 +211,17 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
         }
     }
 
+    /// Holds the frame of the layer that is shown within an outline, for a second from here.
+    private void freeze() {
+        Layer l = chosen;
+        if (l != null) {
+            double at = session.seconds().get();
+            session.change("freeze a patch of " + l.name(), s -> Layers.frozen(s, l.id(), at));
+            next(1);
+            session.say("A patch of " + l.name() + " is held here for a second; pull its outline round what it shall hide, and its ribbon's end.");
+        }
+    }
+
     /// Chooses the layer that lies `by` higher, going round.
     private void next(int by) {
         List<String> ids = session.shot().layers().stream().map(Layer::id).toList();
@@ -279,6 +290,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
             }
             case C -> copy();
             case A -> turnAlone();
+            case Z -> freeze();
             case N -> next(shift ? -1 : 1);
             case DELETE -> takeAway();
             case OPEN_BRACKET -> begins(session.seconds().get());
@@ -305,6 +317,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
         keys.put("Shift+Up, Shift+Down", "move the layer in the pile");
         keys.put("C, Delete", "copy the layer, take it away");
         keys.put("A", "see the layer alone");
+        keys.put("Z", "freeze a patch of it here, for a second");
         keys.put("[, ]", "the layer begins, ends at this frame");
         keys.put("Comma, full stop", "the layer a frame earlier, later; with Shift ten");
         return keys;

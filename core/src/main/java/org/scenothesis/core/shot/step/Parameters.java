@@ -56,6 +56,11 @@ public final class Parameters {
             new Parameter<>(Wobble.class, "wobble-roll", "\u00b0", span(0, 20, 0.05, 2), (w, t) -> w.rollDeg(), (w, t, v) -> w.withRollDeg(v)),
             new Parameter<>(Wobble.class, "wobble-sways", "/s", span(0, 20, 0.05, 2), (w, t) -> w.perSecond(), (w, t, v) -> w.withPerSecond(v)),
             new Parameter<>(Wobble.class, "wobble-jolt", "%", span(0, 20, 0.1, 1), (w, t) -> w.joltPercent(), (w, t, v) -> w.withJoltPercent(v)));
+    private static final List<Parameter<Extend>> EXTEND = List.of(
+            new Parameter<>(Extend.class, "extend-left", "%", span(0, 300, 1, 0), (e, t) -> e.left(), (e, t, v) -> e.withLeft(v)),
+            new Parameter<>(Extend.class, "extend-right", "%", span(0, 300, 1, 0), (e, t) -> e.right(), (e, t, v) -> e.withRight(v)),
+            new Parameter<>(Extend.class, "extend-up", "%", span(0, 300, 1, 0), (e, t) -> e.up(), (e, t, v) -> e.withUp(v)),
+            new Parameter<>(Extend.class, "extend-down", "%", span(0, 300, 1, 0), (e, t) -> e.down(), (e, t, v) -> e.withDown(v)));
     private static final List<Parameter<Letterbox>> LETTERBOX = List.of(
             new Parameter<>(Letterbox.class, "letterbox-ratio", ": 1", span(0.2, 10, 0.01, 2), (l, t) -> l.ratio(), (l, t, v) -> l.withRatio(v)));
     private static final List<Parameter<Put>> PUT = List.of(
@@ -91,6 +96,7 @@ public final class Parameters {
             case Wrap w -> WRAP;
             case Glow g -> GLOW;
             case Wobble w -> WOBBLE;
+            case Extend e -> EXTEND;
             case Letterbox l -> LETTERBOX;
             case Pin p -> points(p);
             case Join j -> both(j, JOIN);
