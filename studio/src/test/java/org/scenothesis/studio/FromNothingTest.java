@@ -225,11 +225,14 @@ class FromNothingTest {
         double went = t.spots().getLast().places().getFirst().x() - t.spots().getFirst().places().getFirst().x();
         assertThat(went).isCloseTo(9 * DriftingClip.STEP_X / (double) DriftingClip.WIDTH, Offset.offset(0.002));
         assertThat(layer("ball").step(Follow.class).orElseThrow().by().trail()).isEqualTo(t.id());
-        robot.interact(() -> house.scene().getWindow().setWidth(house.scene().getWindow().getWidth() - 160));
+        double width = house.scene().getWindow().getWidth();
+        robot.interact(() -> house.scene().getWindow().setWidth(width - 160));
         calm();
         Circle ring = robot.lookup("#trail-" + t.id() + "-0").query();
         Pane over = (Pane) ring.getParent().getParent();
         house.until("drawn where the picture is now", () -> Math.abs(((Circle) robot.lookup("#trail-" + t.id() + "-0").query()).getCenterX() - t.at(0).places().getFirst().x() * over.getWidth()) < 1e-6);
+        // The window is that of all tests.
+        robot.interact(() -> house.scene().getWindow().setWidth(width));
         robot.interact(() -> robot.lookup("#trail-" + t.id() + "-0").query().requestFocus());
         robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
         house.until("shown by hand", () -> session.shot().trails().getFirst().at(0).places().getFirst().x() > t.at(0).places().getFirst().x() + 0.005);

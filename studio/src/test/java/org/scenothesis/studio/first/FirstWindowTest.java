@@ -35,8 +35,6 @@ import org.scenothesis.studio.theme.Theme;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
-import org.testfx.util.NodeQueryUtils;
-import org.testfx.util.WaitForAsyncUtils;
 
 /// Real keys and clicks on the first window; what it leads to is written down instead of opened.
 @ExtendWith(ApplicationExtension.class)
@@ -133,10 +131,7 @@ class FirstWindowTest {
     }
 
     @Test
-    void anIllusionTheExampleAndTheWayBackAreDoors(FxRobot robot) throws Exception {
-        // It is at the end of a list that is laid out after the window is shown.
-        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> robot.lookup("#begin-COPIES").match(NodeQueryUtils.isVisible()).tryQuery().isPresent());
-        WaitForAsyncUtils.waitForFxEvents();
+    void anIllusionTheExampleAndTheWayBackAreDoors(FxRobot robot) {
         robot.clickOn("#begin-COPIES");
         assertThat(begun.wonder()).isEqualTo(WonderKind.COPIES);
         robot.clickOn("#example").clickOn("#example-back");
