@@ -69,11 +69,8 @@ final class SoundCommand implements Callable<Integer> {
     private Sound changed(ProductionFolder folder, Sound was) throws InputException {
         try {
             Heard heard = what == null ? was.of() : Heard.of(what);
-            if (heard instanceof Heard.OfFile f) {
-                // A path typed here is one to be read, now and in later renders.
-                Path file = Path.of(f.path()).toAbsolutePath().normalize();
-                folder.grant(file);
-                heard = new Heard.OfFile(file.toString());
+            if (what != null && heard instanceof Heard.OfFile f) {
+                heard = ShotSound.file(folder, Path.of(f.path()));
             }
             return new Sound(heard, or(at, was.atSeconds()), or(level, was.levelDb()), or(fadeIn, was.fadeInSeconds()), or(fadeOut, was.fadeOutSeconds()));
         } catch (IllegalArgumentException e) {

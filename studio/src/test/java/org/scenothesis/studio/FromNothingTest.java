@@ -288,6 +288,9 @@ class FromNothingTest {
         house.until("lower", () -> session.shot().stage().camera().position().value().y() == 0.9);
         type(robot, "#stage-focal-length", "50");
         house.until("a longer lens", () -> Math.abs(session.shot().stage().camera().widthShareFocal().value() - 50 / 36.0) < 1e-6);
+        type(robot, "#stage-focal-length", "1000");
+        house.until("no such lens", () -> session.said().get().contains("sees less than 3\u00b0"));
+        assertThat(session.shot().stage().camera().widthShareFocal().value()).as("stays").isCloseTo(50 / 36.0, Offset.offset(1e-6));
         type(robot, "#stage-known-height", "1.7");
         house.until("a known height", () -> robot.lookup("#stage-3").tryQuery().isPresent());
         double before = session.shot().stage().camera().position().value().y();

@@ -172,7 +172,11 @@ class StudioTest extends HouseTest {
         robot.clickOn("#render-go");
         until("rendered", () -> Files.exists(folder.resolve("renders").resolve("shot-12.webm")));
         measured();
-        assertThat(words(scene.getRoot())).contains("Done: shot-12.webm");
+        until("shown", () -> words(scene.getRoot()).contains("Done: shot-12.webm") && words(scene.getRoot()).contains("Rendered\n"));
+        robot.interact(() -> session.changeLayer("off", "lantern", l -> l.withOn(false)));
+        until("an older one is said to be one", () -> words(scene.getRoot()).contains("Rendered earlier; the shot may be another since"));
+        robot.interact(() -> to.setText("7"));
+        until("not of these frames", () -> words(scene.getRoot()).contains("As it will be; not rendered yet"));
     }
 
     @Test
@@ -197,6 +201,8 @@ class StudioTest extends HouseTest {
             assertThat(f.info().coding().alpha()).isTrue();
         }
         assertThat(words(scene.getRoot())).contains("Done: shot-12-element-lantern-frame-000006.png", "with alpha", "shot-12-element-lantern-frame-000006.png, ");
+        Path beside = Files.writeString(elsewhere.resolveSibling("private.txt"), "not asked for");
+        assertThat(session.folder().refusal(beside)).as("the folder is allowed, what it lies in is not").isNotNull();
         robot.clickOn("#render-open");
         until("opened or said", () -> words(scene.getRoot()).contains("No program on this machine") || words(scene.getRoot()).contains("Opened " + elsewhere));
     }
@@ -300,7 +306,7 @@ class StudioTest extends HouseTest {
             }
             return s.withPlates(many);
         }));
-        assertThat(robot.lookup(".slip").queryAll()).hasSize(30);
+        until("thirty slips", () -> scene.getRoot().lookupAll(".slip").size() == 30);
         for (int i = 0; i < 29; i++) {
             robot.type(KeyCode.DOWN);
         }

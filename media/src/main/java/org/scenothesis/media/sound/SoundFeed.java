@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avutil.*;
 import static org.bytedeco.ffmpeg.global.swresample.*;
 
 import java.nio.ByteOrder;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
@@ -21,6 +22,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.Av;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Containers;
+import org.scenothesis.media.decode.Footages;
 
 /// A sound track as an endless row of stereo samples: silence before it begins and behind its end. For one thread.
 public final class SoundFeed implements AutoCloseable {
@@ -53,10 +55,13 @@ public final class SoundFeed implements AutoCloseable {
         this.index = index;
     }
 
-    /// Whether a file can be heard.
+    /// Whether a file can be heard; stills and folders of them cannot.
     ///
     /// @throws FootageException if it cannot be opened
     public static boolean sounds(Path path) throws FootageException {
+        if (Files.isDirectory(path) || Footages.isStill(path)) {
+            return false;
+        }
         AVFormatContext f = Containers.openSound(path);
         boolean any = av_find_best_stream(f, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0) >= 0;
         avformat_close_input(f);

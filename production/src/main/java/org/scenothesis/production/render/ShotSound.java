@@ -15,6 +15,7 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.sound.SoundFeed;
 import org.scenothesis.media.sound.SoundTrack;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.StoreException;
 
 /// What is heard of a shot, from which file.
 ///
@@ -36,14 +37,14 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
                 if (plate == null) {
                     throw new FootageException(folder.path(), "the take " + t.take() + " that the shot has its sound from is not there any more; choose another in Hand over.");
                 }
-                yield told(shot, folder.source(plate.take(t.take()).orElseThrow()).path(), plate.name());
+                yield told(shot, readable(folder, folder.footage(plate.take(t.take()).orElseThrow())), plate.name());
             }
-            case Heard.OfFile f -> told(shot, file(folder, f.path()), f.path());
+            case Heard.OfFile f -> told(shot, readable(folder, folder.path().resolve(f.path()).normalize()), f.path());
         };
     }
 
-    private static Path file(ProductionFolder folder, String path) throws FootageException {
-        Path file = folder.path().resolve(path).normalize();
+    /// What lies outside is heard only where its user allowed it, as it is seen.
+    private static Path readable(ProductionFolder folder, Path file) throws FootageException {
         String refused = folder.refusal(file);
         if (refused != null) {
             throw new FootageException(file, refused);
@@ -68,7 +69,7 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
         String why = "";
         for (Layer l : shot.layers()) {
             Take take = l.on() && !(l.source() instanceof Source.Below) ? shot.plate(l.plate()).map(Plate::chosen).orElse(null) : null;
-            Path file = take == null ? null : folder.source(take).path();
+            Path file = take == null ? null : readable(folder, folder.footage(take));
             if (file == null || !SoundFeed.sounds(file)) {
                 continue;
             }
@@ -80,11 +81,23 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
         return new ShotSound(null, "", why);
     }
 
+    /// A file to be heard from now on, which its user may have chosen anywhere: relative where it lies in the production, so that it travels with it.
+    ///
+    /// @throws StoreException if it is not there, or the permission cannot be kept
+    public static Heard file(ProductionFolder folder, Path chosen) throws StoreException {
+        Path file = chosen.toAbsolutePath().normalize();
+        if (file.startsWith(folder.path())) {
+            return new Heard.OfFile(folder.path().relativize(file).toString().replace('\\', '/'));
+        }
+        folder.grant(file);
+        return new Heard.OfFile(file.toString());
+    }
+
     /// The takes of a shot that have sound, of all its plates; those that cannot be opened have none.
     public static List<Take> takes(ProductionFolder folder, Shot shot) {
         return shot.plates().stream().flatMap(p -> p.takes().stream()).filter(t -> {
             try {
-                return SoundFeed.sounds(folder.source(t).path());
+                return SoundFeed.sounds(readable(folder, folder.footage(t)));
             } catch (FootageException e) {
                 return false;
             }

@@ -309,7 +309,8 @@ public final class ProductionFolder implements AutoCloseable {
         return Files.exists(at) && (!at.startsWith(folder) || Files.isSymbolicLink(at));
     }
 
-    /// Copies a take's file that lies elsewhere into the folder, in place of the link to it; gives its path relative to the folder. A file that lies here already stays as it is.
+    /// Copies a take's file that lies elsewhere into the folder, in place of the link to it, or beside that if it is a folder; gives its path relative to the production. What lies here already
+    /// stays as it is.
     ///
     /// @throws StoreException if it must not be read, or cannot be copied
     public String collect(Take take) throws StoreException {
@@ -327,16 +328,10 @@ public final class ProductionFolder implements AutoCloseable {
         try {
             Path real = at.toRealPath();
             if (Files.isDirectory(real)) {
-                Path beside = free(folder.resolve("footage"), at.getFileName() + "-copy");
-                copyFolder(real, beside);
-                Files.delete(at);
-                Files.move(beside, at);
-            } else {
-                try (FreshFile fresh = FreshFile.beside(at)) {
-                    Files.copy(real, fresh.part(), StandardCopyOption.REPLACE_EXISTING);
-                    fresh.place();
-                }
+                // Beside the link, which stays: no moment may find neither of the two.
+                return bringIn(real);
             }
+            copyFile(real, at);
             return take.footage();
         } catch (IOException e) {
             throw new StoreException(at, "the footage could not be copied into the production; check the space left on the disk.", e);

@@ -56,7 +56,7 @@ class CollectedTest {
                 assertThat(Files.isSymbolicLink(at)).isFalse();
                 assertThat(f.refusal(at)).isNull();
             }
-            assertThat(home.resolve("p").resolve(folder).resolve("frame-1.png")).hasSameBinaryContentAs(sequence.resolve("frame-1.png"));
+            assertThat(f.footage(f.production().shot("1").plate("b").orElseThrow().takes().getFirst()).resolve("frame-1.png")).hasSameBinaryContentAs(sequence.resolve("frame-1.png"));
             assertThat(home.resolve("p").resolve(linked)).hasSameBinaryContentAs(home.resolve("card/street.png"));
         }
     }

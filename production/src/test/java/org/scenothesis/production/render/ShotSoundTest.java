@@ -22,6 +22,7 @@ import org.scenothesis.core.shot.Sound;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
 import org.scenothesis.media.sound.SoundTrack;
@@ -93,6 +94,22 @@ class ShotSoundTest {
         for (String word : List.of("take:nobody", "take:clean-1", "file:gone.wav", "file:" + home.resolve("outside.wav"))) {
             assertThatExceptionOfType(FootageException.class).as(word).isThrownBy(() -> of(shot.withSound(Sound.AS_FILMED.withOf(Heard.of(word)))));
         }
+    }
+
+    /// A folder of stills is a take without sound, and a link that leads out is heard no more than it is seen.
+    @Test
+    void stillsAreSilentAndLinksAreNotFollowedUnasked() throws Exception {
+        Path frames = Files.createDirectories(folder.path().resolve("footage/walk"));
+        Stills.write(frames.resolve("frame-1.png"), TinyShoot.wall(), Stills.Format.PNG8);
+        Shot walks = shot.withPlate("clean", p -> p.withTakes(List.of(new Take("walk", "footage/walk", true, ""))));
+        assertThat(of(walks).from()).isEqualTo("Maker");
+        Path outside = Files.copy(folder.path().resolve("footage/heard.mkv"), home.resolve("outside.mkv"));
+        Files.createSymbolicLink(folder.path().resolve("footage/led.mkv"), outside);
+        Shot led = shot.withPlate("maker", p -> p.withTakes(List.of(new Take("led", "footage/led.mkv", true, ""))));
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> of(led));
+        assertThat(ShotSound.takes(folder, led)).isEmpty();
+        assertThat(ShotSound.file(folder, wav)).as("travels with the production").isEqualTo(new Heard.OfFile("room tone.wav"));
+        assertThat(of(led.withSound(Sound.AS_FILMED.withOf(ShotSound.file(folder, outside)))).track().from()).isEqualTo(outside);
     }
 
     @Test

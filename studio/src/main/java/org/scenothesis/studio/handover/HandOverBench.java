@@ -19,9 +19,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.DisplayPicture;
+import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.render.Leftovers;
@@ -31,6 +33,7 @@ import org.scenothesis.production.render.Space;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.KeptRenderer;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Sketch;
@@ -52,9 +55,15 @@ public final class HandOverBench extends Bench {
     private final PictureView picture = new PictureView("Rendered");
     private final TimeStrip strip = new TimeStrip();
     private final Rendition rendition = new Rendition();
+    private final KeptRenderer renderer;
+    /// What was rendered here last, of what: only then is it known to be the shot as it is.
+    private @Nullable Made last;
+
+    private record Made(Shot shot, RenderJob.Target target) {}
 
     public HandOverBench(Session session) {
         super(session, BenchName.HAND_OVER, new HBox(14));
+        renderer = new KeptRenderer(session);
         form = new RenderForm(session, this::render, this::stop, this::open);
         sound = new SoundForm(session);
         VBox left = new VBox(12, form, sound, Text.of("Do the findings allow it?", "heading"), allow, Text.of("Rendered before", "heading"), made);
@@ -76,11 +85,16 @@ public final class HandOverBench extends Bench {
             refresh();
             preview();
         });
-        session.judgement().addListener(o -> refresh());
-        session.production().addListener(o -> refresh());
+        session.judgement().addListener(o -> {
+            if (inView()) {
+                allow();
+            }
+        });
+        session.production().addListener(o -> shown());
         session.shotId().addListener(o -> form.show(true));
         session.seconds().addListener(o -> {
             strip.at(session.seconds().get());
+            form.moment();
             preview();
         });
         picture.whenSized((w, h) -> preview());
@@ -103,6 +117,7 @@ public final class HandOverBench extends Bench {
     @Override
     public void close() {
         rendition.close();
+        renderer.close();
     }
 
     @Override
@@ -211,10 +226,14 @@ public final class HandOverBench extends Bench {
         form.busy();
         long start = System.nanoTime();
         session.worker().ask(LANE, ticket -> {
-            // A folder typed or chosen here is one to write to.
-            session.folder().grantForNow(target.path());
+            Path into = Objects.requireNonNull(target.path().getParent());
+            if (!into.startsWith(session.folder().path())) {
+                // A folder typed or chosen here is one to write to; it, and not what it lies in.
+                Files.createDirectories(into);
+                session.folder().grantForNow(into);
+            }
             session.folder().forResult(target.path());
-            Files.createDirectories(Objects.requireNonNull(target.path().getParent()));
+            Files.createDirectories(into);
             try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
                 return new RenderJob(r, shot, target).run((done, of) -> {
                     session.worker().onUi(() -> progress(done, of, start));
@@ -226,6 +245,7 @@ public final class HandOverBench extends Bench {
                     + (done.removed() > 0 ? " Removed " + Words.frames(done.removed()) + " of an earlier render behind the end of this one." : "")
                     + (done.older() > 0 ? " " + Words.frames(done.older()) + " of an earlier version lie there still." : ""));
             form.idle();
+            last = new Made(shot, target);
             made();
             preview();
         }, e -> {
@@ -249,41 +269,34 @@ public final class HandOverBench extends Bench {
         form.folder().ifPresent(f -> session.worker().ask("open", ticket -> FolderOpener.open(f), form::say, e -> form.say(String.valueOf(e.getMessage()))));
     }
 
+    /// Shows what was rendered, if it has the frames that are asked for, else the shot as it will be.
     private void preview() {
         if (!inView()) {
             return;
         }
-        Optional<Path> made = form.target().map(RenderJob.Target::path).filter(Files::exists);
-        if (made.isEmpty()) {
-            live();
-            return;
-        }
-        picture.name("Rendered");
-        Path p = made.get();
-        int from = form.target().orElseThrow().from();
-        int index = session.frame();
-        int w = picture.roomWidth();
-        int h = picture.roomHeight();
-        session.worker().ask(PICTURE, ticket -> DisplayPicture.of(rendition.frame(p, from, index).onGrey(GROUND), w, h, session.bands()), picture::show, e -> picture.say(String.valueOf(e.getMessage())));
-    }
-
-    /// Shows what is not rendered yet as it will be, at the moment that is shown everywhere.
-    private void live() {
-        Optional<RenderJob.Target> target = form.target();
         Shot shot = session.shot();
-        if (target.isEmpty() || shot.layers().isEmpty()) {
+        if (shot.layers().isEmpty()) {
+            picture.name("");
             picture.invite(Sketch.FILM, "The finished shot is rendered here once plates are laid over one another.", "Go to Layer", () -> session.bench().set(BenchName.LAYER));
             return;
         }
-        picture.name("As it will be; not rendered yet");
+        Optional<RenderJob.Target> asked = form.target();
+        boolean current = asked.isPresent() && new Made(shot, asked.get()).equals(last);
+        RenderJob.Target sample = form.sample();
         var measured = session.measured().get();
         double seconds = session.seconds().get();
+        int index = session.frame();
         int w = picture.roomWidth();
         int h = picture.roomHeight();
         session.worker().ask(PICTURE, ticket -> {
-            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
-                return DisplayPicture.of(target.get().picture(r, shot, seconds).onGrey(GROUND), w, h, session.bands());
-            }
-        }, picture::show, e -> picture.say(String.valueOf(e.getMessage())));
+            Optional<Picture> made = asked.isEmpty() ? Optional.empty() : rendition.frame(asked.get(), index);
+            Picture p = made.isPresent() ? made.get() : sample.picture(renderer.of(measured), shot, seconds);
+            return new Seen(DisplayPicture.of(p.onGrey(GROUND), w, h, session.bands()), made.isPresent());
+        }, s -> {
+            picture.name(!s.rendered ? "As it will be; not rendered yet" : current ? "Rendered" : "Rendered earlier; the shot may be another since");
+            picture.show(s.picture);
+        }, e -> picture.say(String.valueOf(e.getMessage())));
     }
+
+    private record Seen(DisplayPicture picture, boolean rendered) {}
 }

@@ -141,8 +141,13 @@ final class RenderForm extends VBox {
             to.setText(String.valueOf(length - 1));
         }
         go.setDisable(shot.layers().isEmpty() || running());
-        one.setText("only frame " + shown());
+        moment();
         showing = false;
+    }
+
+    /// Another frame is shown.
+    void moment() {
+        one.setText("only frame " + shown());
     }
 
     int frames() {
@@ -188,13 +193,19 @@ final class RenderForm extends VBox {
         return target();
     }
 
-    /// What is asked for, as far as it can be made.
+    /// What is asked for; empty where frames or folder cannot be.
     Optional<RenderJob.Target> target() {
-        return range().flatMap(r -> folder().map(f -> {
-            OutputKind k = kind.getValue();
-            Path path = f.resolve(k.named("shot-" + session.shot().id() + stem(), r[0], r[1]));
-            return new RenderJob.Target(path, k.stills(), k.video(), r[0], r[1], excerpt());
-        }));
+        return range().flatMap(r -> folder().map(f -> target(f, r[0], r[1])));
+    }
+
+    /// The frame that is shown, of what and as what is asked for.
+    RenderJob.Target sample() {
+        return target(session.folder().renders(), shown(), shown());
+    }
+
+    private RenderJob.Target target(Path folder, int first, int last) {
+        OutputKind k = kind.getValue();
+        return new RenderJob.Target(folder.resolve(k.named("shot-" + session.shot().id() + stem(), first, last)), k.stills(), k.video(), first, last, excerpt());
     }
 
     private String stem() {

@@ -4,11 +4,13 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Footages;
+import org.scenothesis.production.render.RenderJob;
 
 /// What was rendered, kept open while it is looked at. For one thread.
 final class Rendition implements AutoCloseable {
@@ -16,21 +18,24 @@ final class Rendition implements AutoCloseable {
     private @Nullable FileTime made;
     private @Nullable Footage open;
 
-    /// The frame of a rendered file or folder that shows frame `index` of the shot, of which it begins at `from`; the nearest where it has none.
+    /// Frame `index` of the shot as it was rendered to a target; empty where nothing was, or another stretch of frames, or that frame is not in it.
     ///
     /// @throws FootageException if it cannot be read
-    /// @throws IOException if it is gone
-    Picture frame(Path of, int from, int index) throws FootageException, IOException {
-        FileTime now = Files.getLastModifiedTime(of);
+    /// @throws IOException if it goes meanwhile
+    Optional<Picture> frame(RenderJob.Target of, int index) throws FootageException, IOException {
+        if (!Files.exists(of.path()) || index < of.from() || index > of.to()) {
+            return Optional.empty();
+        }
+        FileTime now = Files.getLastModifiedTime(of.path());
         Footage f = open;
-        if (f == null || !of.equals(path) || !now.equals(made)) {
+        if (f == null || !of.path().equals(path) || !now.equals(made)) {
             close();
-            f = Footages.open(of);
+            f = Footages.open(of.path());
             open = f;
-            path = of;
+            path = of.path();
             made = now;
         }
-        return f.frame(Math.clamp(index - from, 0, f.info().frames() - 1));
+        return f.info().frames() == of.to() - of.from() + 1 ? Optional.of(f.frame(index - of.from())) : Optional.empty();
     }
 
     @Override

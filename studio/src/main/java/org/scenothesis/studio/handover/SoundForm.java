@@ -125,10 +125,6 @@ final class SoundForm extends VBox {
 
     /// Hears a file from now on.
     void file(Path file) {
-        session.worker().ask("sound-file", ticket -> {
-            // What was chosen here may be read in later sessions too.
-            session.folder().grant(file);
-            return file.toAbsolutePath().normalize().toString();
-        }, path -> change("from", s -> s.withOf(new Heard.OfFile(path))), e -> remark.setText(String.valueOf(e.getMessage())));
+        session.worker().ask("sound-file", ticket -> ShotSound.file(session.folder(), file), heard -> change("from", s -> s.withOf(heard)), e -> remark.setText(String.valueOf(e.getMessage())));
     }
 }

@@ -289,7 +289,12 @@ public final class House extends StackPane {
             if (playing) {
                 t.ifPresentOrElse(x -> speaker.play(x.later(from)), speaker::stop);
             }
-        }, e -> speaker.stop());
+        }, e -> {
+            speaker.stop();
+            if (whole) {
+                session.say(String.valueOf(e.getMessage()));
+            }
+        });
     }
 
     /// Marks a beat at the playhead.

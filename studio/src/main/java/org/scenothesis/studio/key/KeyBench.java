@@ -1,31 +1,19 @@
 package org.scenothesis.studio.key;
 
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
 import javafx.geometry.Insets;
-import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.input.MouseEvent;
-import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.finding.Finding;
-import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.key.KeySettings;
-import org.scenothesis.core.picture.DisplayPicture;
-import org.scenothesis.core.picture.Loupe;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
@@ -39,8 +27,6 @@ import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.production.measure.FootageBrief;
-import org.scenothesis.production.measure.KeyReport;
 import org.scenothesis.production.measure.Keying;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
@@ -52,7 +38,6 @@ import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
-import org.scenothesis.studio.parts.VerdictMark;
 
 /// Result, matte and screen at once; the separation with its two cuts; measures; what happens over time below.
 public final class KeyBench extends Bench {
@@ -62,17 +47,11 @@ public final class KeyBench extends Bench {
     private final PictureView screen = new PictureView("Screen, in quarter stops");
     private final SeparationCurve curve = new SeparationCurve();
     private final TimeStrip strip = new TimeStrip();
-    private final VBox measures = new VBox(6);
+    private final KeyMeasures measures;
     private final OutlineEditor outline = new OutlineEditor(screen, this::masked);
-    private final Button ground = Text.button("", "floor-button", this::nextGround);
-    private final Button part = Text.button("", "floor-button", () -> zoom(Loupe.ALL));
+    private final KeyLook look = new KeyLook(over, this::refresh);
     private final ToggleButton solid = new ToggleButton("draw what stays solid");
     private final Button keyframe = Text.button("", "floor-button", this::keyframe);
-    private KeyModel.View seen = KeyModel.View.PLAIN;
-    private double pictureWidth = 1;
-    private double pictureHeight = 1;
-    private double grabbedX;
-    private double grabbedY;
     private final Tape choke = tape("choke");
     private final Tape softness = tape("edge-softness");
     private final Tape despill = tape("despill");
@@ -80,6 +59,7 @@ public final class KeyBench extends Bench {
     public KeyBench(Session session) {
         super(session, BenchName.KEY, new VBox(8));
         model = new KeyModel(session);
+        measures = new KeyMeasures(session);
         build();
         wire();
     }
@@ -98,29 +78,21 @@ public final class KeyBench extends Bench {
         small.setPrefWidth(380);
         small.setMaxWidth(400);
         HBox.setHgrow(over, Priority.ALWAYS);
-        ground.setId("key-ground");
-        part.setId("key-zoom");
         solid.setId("key-solid");
         solid.getStyleClass().setAll("toggle-button", "floor-button");
         keyframe.setId("key-keyframe");
-        HBox looks = new HBox(8, ground, Text.button("\u2212", "floor-button", () -> zoom(seen.part().step(false))), part, Text.button("+", "floor-button", () -> zoom(seen.part().step(true))));
         HBox draws = new HBox(8, solid, keyframe);
-        HBox.setHgrow(looks, Priority.ALWAYS);
+        HBox.setHgrow(look, Priority.ALWAYS);
         draws.setMinWidth(340);
         draws.setPrefWidth(380);
         draws.setMaxWidth(400);
-        HBox tools = new HBox(10, looks, draws);
+        HBox tools = new HBox(10, look, draws);
         HBox pictures = new HBox(10, over, small);
         VBox.setVgrow(pictures, Priority.ALWAYS);
         curve.setPrefHeight(132);
         HBox tapes = new HBox(16, choke, softness, despill);
         VBox left = new VBox(5, Text.of("How far each pixel stands from the screen colour", "column-head"), curve, tapes);
         HBox.setHgrow(left, Priority.ALWAYS);
-        measures.getStyleClass().addAll("paper", "on-paper");
-        measures.setMinWidth(316);
-        measures.setPrefWidth(380);
-        measures.setMaxWidth(400);
-        measures.setPadding(new Insets(8, 14, 8, 14));
         HBox lower = new HBox(10, left, measures);
         lower.setMinHeight(208);
         lower.setPrefHeight(208);
@@ -134,18 +106,6 @@ public final class KeyBench extends Bench {
         over.whenSized((w, h) -> frame());
         screen.whenSized((w, h) -> frame());
         solid.setOnAction(e -> refresh());
-        over.setFocusTraversable(true);
-        over.addEventHandler(ScrollEvent.SCROLL, e -> zoom(seen.part().step(e.getDeltaY() > 0)));
-        over.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
-            grabbedX = e.getX();
-            grabbedY = e.getY();
-        });
-        over.addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
-            move(grabbedX - e.getX(), grabbedY - e.getY());
-            grabbedX = e.getX();
-            grabbedY = e.getY();
-        });
-        over.addEventHandler(KeyEvent.KEY_PRESSED, this::walk);
         strip.whenMoved(s -> session.goToFrame(s * session.rate()));
         curve.whenMoved(
                 (lower, v) -> preview(lower ? current().withEmptyBelow(v) : current().withSolidAbove(v)),
@@ -159,7 +119,7 @@ public final class KeyBench extends Bench {
         session.measured().addListener(o -> refresh());
         session.work().addListener((o, was, is) -> {
             if (inView() && was.what().isEmpty() != is.what().isEmpty()) {
-                measures(session.plate().orElse(null));
+                measures.show(session.plate().orElse(null), layer());
             }
         });
     }
@@ -190,9 +150,6 @@ public final class KeyBench extends Bench {
     @Override
     public boolean key(KeyEvent e) {
         switch (e.getCode()) {
-            case B -> nextGround();
-            case PLUS, EQUALS, ADD -> zoom(seen.part().step(true));
-            case MINUS, SUBTRACT -> zoom(seen.part().step(false));
             case K -> keyframe();
             case INSERT -> {
                 if (drawn(layer()).isEmpty()) {
@@ -204,42 +161,10 @@ public final class KeyBench extends Bench {
                 refresh();
             }
             default -> {
-                return false;
+                return look.key(e.getCode());
             }
         }
         return true;
-    }
-
-    private void nextGround() {
-        look(new KeyModel.View(seen.over().next(), seen.part(), List.of()));
-    }
-
-    private void zoom(Loupe to) {
-        look(new KeyModel.View(seen.over(), to, List.of()));
-    }
-
-    private void look(KeyModel.View other) {
-        seen = other;
-        refresh();
-    }
-
-    /// Moves the part that is seen by pixels of the screen.
-    private void move(double x, double y) {
-        DisplayPicture shown = over.shown();
-        FootageSource of = session.footage(session.plate().orElse(null));
-        if (shown == null || of == null || seen.part().all()) {
-            return;
-        }
-        double across = seen.part().factor() * pictureWidth;
-        zoom(seen.part().moved(x / across, y / (seen.part().factor() * pictureHeight)));
-    }
-
-    private void walk(KeyEvent e) {
-        double step = Math.max(8, over.getWidth() / 8);
-        if (!seen.part().all() && e.getCode().isArrowKey()) {
-            move(e.getCode() == KeyCode.RIGHT ? step : e.getCode() == KeyCode.LEFT ? -step : 0, e.getCode() == KeyCode.DOWN ? step : e.getCode() == KeyCode.UP ? -step : 0);
-            e.consume();
-        }
     }
 
     private Optional<Outline> drawn(@Nullable Layer l) {
@@ -314,95 +239,10 @@ public final class KeyBench extends Bench {
         outline.show(drawn(l).map(o -> o.at(at)).orElse(List.of()));
         boolean here = drawn(l).filter(o -> Keys.at(o, at)).isPresent();
         keyframe.setText(here ? "keyframe \u2212" : "keyframe +");
-        ground.setText("over " + seen.over().words);
-        part.setText(seen.part().words());
         strip.show(session.shot().seconds(), plate == null ? List.of() : List.of(new TimeStrip.Ribbon(plate.name(), 0, session.shot().seconds(), plate.spike())), session.shot().beats());
         strip.at(session.seconds().get());
-        measures(plate);
+        measures.show(plate, l);
         frame();
-    }
-
-    private void measures(@Nullable Plate plate) {
-        measures.getChildren().clear();
-        if (plate == null) {
-            measures.getChildren().add(Text.of("No plate", "paper-title"));
-            return;
-        }
-        KeyReport r = session.measured().get().key(session.shot(), plate).orElse(null);
-        measures.getChildren().add(Text.of(plate.name() + (r == null ? "" : ", worst of " + Words.frames(r.samples().size())), "paper-title"));
-        if (layer() == null) {
-            boolean element = plate.role().keyed();
-            measures.getChildren().add(Text.block(
-                    element ? "This element is not keyed yet." : "This plate is a " + Words.of("role." + plate.role().name()) + "; only elements on screen are keyed.", "paper-text"));
-            if (element && plate.chosen() != null) {
-                var start = Text.button("Key this plate", "paper-button", () -> begin(plate));
-                start.setId("begin-key");
-                measures.getChildren().add(start);
-            }
-            return;
-        }
-        if (r == null) {
-            measures.getChildren().add(Text.block(waiting(plate), "paper-text"));
-            return;
-        }
-        Judgement found = BenchName.KEY.of(session.judgement(plate.id()));
-        found.findings().stream().sorted(Comparator.comparing(Finding::measure)).forEach(f -> measures.getChildren().add(row(f)));
-        Finding worst = found.open().stream().findFirst().orElse(null);
-        String from = switch (r.source()) {
-            case SCREEN_PLATE -> "Screen colour from the screen-only frame.";
-            case TAKE -> "Screen colour from the take over time.";
-            case FRAME -> "Screen colour from one frame.";
-        };
-        measures.getChildren().add(Text.block(worst == null ? from : Words.sentence(worst).remedy(), "paper-soft"));
-        if (r.clothOutline()) {
-            measures.getChildren().add(Text.block("Judged within the outline round the cloth, as proposed.", "paper-soft"));
-        }
-        if (r.reduced() > 1) {
-            measures.getChildren().add(Text.block("Measured " + r.reduced() + " times reduced: the picture is very large.", "paper-soft"));
-        }
-    }
-
-    /// Why there is no measurement: it is being made, it failed, or there is nothing to measure.
-    private String waiting(Plate plate) {
-        Take take = plate.chosen();
-        if (take == null) {
-            return "This plate has no take yet; bring one in on Shoot.";
-        }
-        String problem = session.problem(take);
-        FootageBrief brief = session.measured().get().brief(take).orElse(null);
-        return !problem.isEmpty() ? problem
-                : session.measured().get().keyTrouble(session.shot(), plate).orElse(
-                        brief != null && brief.alpha() ? "This take has its own transparency; it needs no key."
-                        : session.work().get().what().isEmpty() ? "The matte is not measured yet." : "Measuring the matte.");
-    }
-
-    private static Node row(Finding f) {
-        Words.Sentence s = Words.sentence(f);
-        Label name = Text.of(s.title(), "paper-text");
-        HBox.setHgrow(name, Priority.ALWAYS);
-        name.setMaxWidth(Double.MAX_VALUE);
-        HBox row = new HBox(8, new VerdictMark(f.verdict()), name, Text.of(Words.verdict(f.verdict()), "paper-soft"), value(s.value()));
-        row.setAlignment(Pos.CENTER_LEFT);
-        return row;
-    }
-
-    private static Label value(String words) {
-        Label l = Text.of(words, "paper-number");
-        l.setMinWidth(72);
-        l.setAlignment(Pos.CENTER_RIGHT);
-        return l;
-    }
-
-    private void begin(Plate plate) {
-        session.change("key a plate", s -> {
-            List<Layer> more = new ArrayList<>(s.layers());
-            if (more.isEmpty()) {
-                s.plateOf(PlateRole.CLEAN).ifPresent(c -> more.add(Layer.of("base", c.name(), c.id())));
-            }
-            more.add(Layer.element("element-" + plate.id(), plate.name(), plate.id(), s.somewhere()));
-            return s.withLayers(more);
-        });
-        session.measure();
     }
 
     /// What to compute; null where nothing can be keyed.
@@ -416,7 +256,7 @@ public final class KeyBench extends Bench {
         var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
         double seconds = session.seconds().get();
         List<Outline> kept = l == null ? List.of() : KeyModel.solid(l).map(o -> Outline.of(o.shape(seconds), o.softnessPx()).withCounts(Outline.Counts.ALSO)).stream().toList();
-        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.garbage().shape(seconds), path, seconds, l == null ? seconds : l.time().at(seconds), room, new KeyModel.View(seen.over(), seen.part(), kept));
+        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.garbage().shape(seconds), path, seconds, l == null ? seconds : l.time().at(seconds), room, new KeyModel.View(look.ground(), look.part(), kept));
     }
 
     private void frame() {
@@ -448,12 +288,11 @@ public final class KeyBench extends Bench {
             screen.show(r.screen());
             curve.show(r.counts(), r.measures().edgePx());
             List<Point> round = r.proposed();
-            pictureWidth = r.width();
-            pictureHeight = r.height();
+            look.of(r.width(), r.height());
             if (round != null && layer() != null && !solid.isSelected()) {
                 outline.show(round);
             }
-            over.name("Over " + seen.over().words + ", frame " + session.frame());
+            over.name("Over " + look.ground().words + ", frame " + session.frame());
         }, e -> {
             over.say(String.valueOf(e.getMessage()));
             matte.say("");

@@ -13,10 +13,7 @@ import org.scenothesis.core.key.MatteMeasures;
 import org.scenothesis.core.key.MatteMeter;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
-import org.scenothesis.core.layer.Cutout;
 import org.scenothesis.core.layer.LayerPicture;
-import org.scenothesis.core.layer.Moment;
-import org.scenothesis.core.layer.Outlines;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Loupe;
@@ -139,9 +136,9 @@ final class KeyModel {
         double scale = w / (double) session.frames().at(r.take, r.takeSeconds).width();
         KeySettings settings = r.settings.withChokePx(r.settings.chokePx() * scale).withSoftnessPx(r.settings.softnessPx() * scale);
         Piece element = Keyer.element(s.frame, s.screen, settings, s.screen.garbage(r.mask), bands);
-        Plane alpha = element.at().put(element.picture().alpha(), w, s.frame.height(), 0);
+        Plane alpha = matte(element, s.frame, r.view.solid, bands);
         return new Preview(
-                DisplayPicture.of(over(s.base, element, List.of(), bands), r.room.bigWidth, r.room.bigHeight, bands),
+                DisplayPicture.of(over(s.base, element, r.view.solid, bands), r.room.bigWidth, r.room.bigHeight, bands),
                 DisplayPicture.grey(KeyViews.stretched(alpha), r.room.smallWidth, r.room.smallHeight, bands));
     }
 
@@ -173,9 +170,11 @@ final class KeyModel {
         return LayerPicture.of(Layer.of("element", "", "", steps.toArray(Step[]::new)), element);
     }
 
-    /// The matte with what is kept solid.
-    private static Plane matte(Keyed keyed, List<Outline> solid, Bands bands) {
-        return solid.isEmpty() ? keyed.alpha() : Cutout.of(element(Piece.whole(keyed.element()), solid), Moment.at(null, 0), new Outlines(), bands).grey(true).g();
+    /// The matte of an element in its frame, with what is kept solid of it: the element in white on black.
+    private static Plane matte(Piece element, Picture frame, List<Outline> solid, Bands bands) {
+        Picture p = element.picture();
+        Piece white = new Piece(Picture.filled(p.width(), p.height(), 1, 1, 1).withAlpha(p.alpha()), element.at());
+        return over(Picture.of(frame.width(), frame.height()), white, solid, bands).g();
     }
 
     /// @throws FootageException if footage cannot be read or shows no screen
@@ -189,8 +188,10 @@ final class KeyModel {
     private Result result(Request r, Picture frame, ScreenModel screen, Picture background) {
         Bands bands = session.bands();
         Keyed keyed = Keyer.key(frame, screen, r.settings, screen.garbage(r.mask), bands);
-        Picture over = over(background, Piece.whole(keyed.element()), r.view.solid, bands);
-        Plane matte = KeyViews.stretched(matte(keyed, r.view.solid, bands));
+        // What stays solid reaches no further than what is keyed, as in the shot.
+        Piece element = r.view.solid.isEmpty() ? Piece.whole(keyed.element()) : Keyer.element(frame, screen, r.settings, screen.garbage(r.mask), bands);
+        Picture over = over(background, element, r.view.solid, bands);
+        Plane matte = KeyViews.stretched(r.view.solid.isEmpty() ? keyed.alpha() : matte(element, frame, r.view.solid, bands));
         Loupe part = r.view.part;
         return new Result(
                 DisplayPicture.of(part.of(over, r.room.bigWidth, r.room.bigHeight, bands), r.room.bigWidth, r.room.bigHeight, bands),

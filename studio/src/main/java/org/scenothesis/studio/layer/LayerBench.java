@@ -31,9 +31,9 @@ import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.measure.Measured;
-import org.scenothesis.production.render.ShotRenderer;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.KeptRenderer;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Sketch;
@@ -56,11 +56,11 @@ public final class LayerBench extends Bench {
     private boolean onion;
     private @Nullable String chosen;
     private @Nullable Shot previewed;
-    private @Nullable ShotRenderer renderer;
-    private @Nullable Measured rendererOf;
+    private final KeptRenderer renderer;
 
     public LayerBench(Session session) {
         super(session, BenchName.LAYER, new HBox(12));
+        renderer = new KeptRenderer(session);
         picture.setId("layer-picture");
         pile = new LayerPile(session, this::choose, this::frame, this::follow);
         pile.takesPlates(picture);
@@ -167,7 +167,7 @@ public final class LayerBench extends Bench {
         session.worker().ask("layer-picture|still", ticket -> {
             Path file = session.folder().forResult(session.folder().renders().resolve(name));
             Files.createDirectories(file.getParent());
-            Stills.write(file, renderer(m).frame(shot, at), Stills.Format.PNG16);
+            Stills.write(file, renderer.of(m).frame(shot, at), Stills.Format.PNG16);
             return file;
         }, file -> session.say("Kept as renders/" + name + "."), e -> session.say(String.valueOf(e.getMessage())));
     }
@@ -279,8 +279,8 @@ public final class LayerBench extends Bench {
         session.worker().ask(
                 "layer-picture",
                 ticket -> {
-                    Picture after = renderer(m).frame(seen, at);
-                    Picture p = from > 0 ? WipeLine.joined(renderer(m).frame(WipeLine.before(seen), at), after, from) : after;
+                    Picture after = renderer.of(m).frame(seen, at);
+                    Picture p = from > 0 ? WipeLine.joined(renderer.of(m).frame(WipeLine.before(seen), at), after, from) : after;
                     return DisplayPicture.of(p, w, h, session.bands());
                 },
                 picture::show,
@@ -325,24 +325,6 @@ public final class LayerBench extends Bench {
 
     @Override
     public void close() {
-        ShotRenderer r = renderer;
-        renderer = null;
-        if (r != null) {
-            r.close();
-        }
-    }
-
-    /// Only ever called on the picture lane.
-    private ShotRenderer renderer(Measured m) {
-        ShotRenderer r = renderer;
-        if (r == null || rendererOf == null || !rendererOf.samePictures(m)) {
-            if (r != null) {
-                r.close();
-            }
-            r = new ShotRenderer(session.folder(), m, session.surveyor().contents(), session.frames(), session.bands());
-            renderer = r;
-            rendererOf = m;
-        }
-        return r;
+        renderer.close();
     }
 }

@@ -47,6 +47,7 @@ final class StageHand extends VBox {
     private final Label words = Text.block("", "muted", "small");
     private final Button turn = Text.button("", "floor-button", this::turn);
     private final List<Row> rows = new ArrayList<>();
+    private final Tape sensor;
     private HandCamera.@Nullable Known known;
     private double sensorMm = FULL_FRAME_MM;
     private Consumer<Boolean> turned = o -> {};
@@ -69,9 +70,13 @@ final class StageHand extends VBox {
         turn.setId("stage-hand");
         row("lens height", "m", 0.01, 100, 0.05, 2, "How high the lens stood above the ground", HandCamera::lensHeightM, (c, v) -> c.withLensHeightM(Given.told(v)).withKnown(null), c -> c.height(aspect()).orElse(c.lensHeightM().value()));
         row("view across", "\u00b0", 3, 150, 0.5, 1, "How wide the lens sees, from the left edge of the picture to the right", HandCamera::viewDeg, (c, v) -> c.withViewDeg(Given.told(v)), c -> c.viewDeg().value());
-        row("focal length", "mm", 1, 1000, 1, 1, "Instead of the view: of the lens, for the sensor below", HandCamera::viewDeg, (c, v) -> c.withViewDeg(Given.told(Math.clamp(HandCamera.viewDeg(v, sensorMm), 3, 150))),
+        row("focal length", "mm", 1, 1000, 1, 1, "Instead of the view: of the lens, for the sensor below", HandCamera::viewDeg, this::lens,
                 c -> sensorMm / 2 / Math.tan(Math.toRadians(c.viewDeg().value() / 2)));
-        sensor();
+        sensor = new Tape(new Tape.Number("sensor width", "mm", 1, 100, 0.5, 1, "Of the camera; 36 for focal lengths told as equivalent"), v -> {}, this::sensorTold);
+        sensor.field().setId("stage-sensor-width");
+        sensor.say(Words.origin(new Given.Assumed<>(sensorMm, "sensor-usual")));
+        sensor.show(sensorMm);
+        form.getChildren().add(sensor);
         row("known height", "m", 0, 100, 0.05, 2, "Of something upright in the picture: pull its foot and its top. The lens height follows; 0 for none", HandCamera::lensHeightM, this::knownHeight, c -> known == null ? 0 : known.heightM());
         form.getChildren().add(words);
         getChildren().addAll(turn, form);
@@ -86,15 +91,20 @@ final class StageHand extends VBox {
         form.getChildren().add(t);
     }
 
+    private HandCamera lens(HandCamera c, double focalMm) {
+        try {
+            return c.withViewDeg(Given.told(HandCamera.viewDeg(focalMm, sensorMm)));
+        } catch (IllegalArgumentException e) {
+            say.accept("A lens of " + Words.number(focalMm, 0) + " mm before a sensor of " + Words.number(sensorMm, 1) + " mm sees less than 3\u00b0 or more than 150\u00b0; one of the two is told wrongly.");
+            return c;
+        }
+    }
+
     /// The sensor is only there to reckon with.
-    private void sensor() {
-        Tape t = new Tape(new Tape.Number("sensor width", "mm", 1, 100, 0.5, 1, "Of the camera; 36 for focal lengths told as equivalent"), v -> {}, v -> {
-            sensorMm = v;
-            show();
-        });
-        t.field().setId("stage-sensor-width");
-        t.show(sensorMm);
-        form.getChildren().add(t);
+    private void sensorTold(double mm) {
+        sensorMm = mm;
+        sensor.say(Words.origin(Given.told(mm)));
+        show();
     }
 
     private HandCamera knownHeight(HandCamera c, double v) {

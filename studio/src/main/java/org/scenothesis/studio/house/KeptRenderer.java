@@ -1,0 +1,36 @@
+package org.scenothesis.studio.house;
+
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.production.measure.Measured;
+import org.scenothesis.production.render.ShotRenderer;
+
+/// A renderer that stays open from frame to frame, and is made anew when what was measured changes the pictures. For one lane.
+public final class KeptRenderer implements AutoCloseable {
+    private final Session session;
+    private @Nullable ShotRenderer renderer;
+    private @Nullable Measured of;
+
+    public KeptRenderer(Session session) {
+        this.session = session;
+    }
+
+    public ShotRenderer of(Measured m) {
+        ShotRenderer r = renderer;
+        if (r == null || of == null || !of.samePictures(m)) {
+            close();
+            r = new ShotRenderer(session.folder(), m, session.surveyor().contents(), session.frames(), session.bands());
+            renderer = r;
+            of = m;
+        }
+        return r;
+    }
+
+    @Override
+    public void close() {
+        ShotRenderer r = renderer;
+        renderer = null;
+        if (r != null) {
+            r.close();
+        }
+    }
+}

@@ -1,0 +1,111 @@
+package org.scenothesis.studio.key;
+
+import javafx.scene.control.Button;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.HBox;
+import org.scenothesis.core.picture.Loupe;
+import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Text;
+
+/// How the keyed picture is looked at: over which ground, how close, which part of it; by buttons, wheel, drags and keys.
+final class KeyLook extends HBox {
+    private final PictureView picture;
+    private final Runnable changed;
+    private final Button ground = Text.button("", "floor-button", this::nextGround);
+    private final Button part = Text.button("", "floor-button", () -> look(Loupe.ALL));
+    private KeyModel.Ground over = KeyModel.Ground.CLEAN;
+    private Loupe loupe = Loupe.ALL;
+    private double width = 1;
+    private double height = 1;
+    private double grabbedX;
+    private double grabbedY;
+
+    /// - `changed`: called when it is looked at otherwise.
+    KeyLook(PictureView picture, Runnable changed) {
+        super(8);
+        this.picture = picture;
+        this.changed = changed;
+        ground.setId("key-ground");
+        part.setId("key-zoom");
+        getChildren().addAll(ground, Text.button("\u2212", "floor-button", () -> step(false)), part, Text.button("+", "floor-button", () -> step(true)));
+        picture.setFocusTraversable(true);
+        picture.addEventHandler(ScrollEvent.SCROLL, e -> step(e.getDeltaY() > 0));
+        picture.addEventHandler(MouseEvent.MOUSE_PRESSED, this::grab);
+        picture.addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
+            move(grabbedX - e.getX(), grabbedY - e.getY());
+            grab(e);
+        });
+        picture.addEventHandler(KeyEvent.KEY_PRESSED, this::walk);
+        words();
+    }
+
+    KeyModel.Ground ground() {
+        return over;
+    }
+
+    Loupe part() {
+        return loupe;
+    }
+
+    /// The size of what is looked at, in its own pixels.
+    void of(int pixelsAcross, int pixelsDown) {
+        width = pixelsAcross;
+        height = pixelsDown;
+    }
+
+    /// A key of the bench; true if it was one.
+    boolean key(KeyCode code) {
+        switch (code) {
+            case B -> nextGround();
+            case PLUS, EQUALS, ADD -> step(true);
+            case MINUS, SUBTRACT -> step(false);
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void nextGround() {
+        over = over.next();
+        look(loupe);
+    }
+
+    private void step(boolean closer) {
+        look(loupe.step(closer));
+    }
+
+    private void look(Loupe through) {
+        loupe = through;
+        words();
+        changed.run();
+    }
+
+    private void words() {
+        ground.setText("over " + over.words);
+        part.setText(loupe.words());
+    }
+
+    private void grab(MouseEvent e) {
+        grabbedX = e.getX();
+        grabbedY = e.getY();
+    }
+
+    /// Moves the part that is seen by pixels of the screen.
+    private void move(double x, double y) {
+        if (!loupe.all() && picture.shown() != null) {
+            look(loupe.moved(x / (loupe.factor() * width), y / (loupe.factor() * height)));
+        }
+    }
+
+    private void walk(KeyEvent e) {
+        double step = Math.max(8, picture.getWidth() / 8);
+        if (!loupe.all() && e.getCode().isArrowKey()) {
+            move(e.getCode() == KeyCode.RIGHT ? step : e.getCode() == KeyCode.LEFT ? -step : 0, e.getCode() == KeyCode.DOWN ? step : e.getCode() == KeyCode.UP ? -step : 0);
+            e.consume();
+        }
+    }
+}

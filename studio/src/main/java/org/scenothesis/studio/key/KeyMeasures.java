@@ -1,0 +1,125 @@
+package org.scenothesis.studio.key;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Judgement;
+import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.measure.FootageBrief;
+import org.scenothesis.production.measure.KeyReport;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.BenchName;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.VerdictMark;
+
+/// What the matte of a plate measures, or why it does not yet, with the button that begins it.
+final class KeyMeasures extends VBox {
+    private final Session session;
+
+    KeyMeasures(Session session) {
+        super(6);
+        this.session = session;
+        getStyleClass().addAll("paper", "on-paper");
+        setMinWidth(316);
+        setPrefWidth(380);
+        setMaxWidth(400);
+        setPadding(new Insets(8, 14, 8, 14));
+    }
+
+    /// Shows the measures of a plate; `l`: the layer that keys it, null for none.
+    void show(@Nullable Plate plate, @Nullable Layer l) {
+        getChildren().clear();
+        if (plate == null) {
+            getChildren().add(Text.of("No plate", "paper-title"));
+            return;
+        }
+        KeyReport r = session.measured().get().key(session.shot(), plate).orElse(null);
+        getChildren().add(Text.of(plate.name() + (r == null ? "" : ", worst of " + Words.frames(r.samples().size())), "paper-title"));
+        if (l == null) {
+            boolean element = plate.role().keyed();
+            getChildren().add(Text.block(
+                    element ? "This element is not keyed yet." : "This plate is a " + Words.of("role." + plate.role().name()) + "; only elements on screen are keyed.", "paper-text"));
+            if (element && plate.chosen() != null) {
+                var start = Text.button("Key this plate", "paper-button", () -> begin(plate));
+                start.setId("begin-key");
+                getChildren().add(start);
+            }
+            return;
+        }
+        if (r == null) {
+            getChildren().add(Text.block(waiting(plate), "paper-text"));
+            return;
+        }
+        Judgement found = BenchName.KEY.of(session.judgement(plate.id()));
+        found.findings().stream().sorted(Comparator.comparing(Finding::measure)).forEach(f -> getChildren().add(row(f)));
+        Finding worst = found.open().stream().findFirst().orElse(null);
+        String from = switch (r.source()) {
+            case SCREEN_PLATE -> "Screen colour from the screen-only frame.";
+            case TAKE -> "Screen colour from the take over time.";
+            case FRAME -> "Screen colour from one frame.";
+        };
+        getChildren().add(Text.block(worst == null ? from : Words.sentence(worst).remedy(), "paper-soft"));
+        if (r.clothOutline()) {
+            getChildren().add(Text.block("Judged within the outline round the cloth, as proposed.", "paper-soft"));
+        }
+        if (r.reduced() > 1) {
+            getChildren().add(Text.block("Measured " + r.reduced() + " times reduced: the picture is very large.", "paper-soft"));
+        }
+    }
+
+    /// Why there is no measurement: it is being made, it failed, or there is nothing to measure.
+    private String waiting(Plate plate) {
+        Take take = plate.chosen();
+        if (take == null) {
+            return "This plate has no take yet; bring one in on Shoot.";
+        }
+        String problem = session.problem(take);
+        FootageBrief brief = session.measured().get().brief(take).orElse(null);
+        return !problem.isEmpty() ? problem
+                : session.measured().get().keyTrouble(session.shot(), plate).orElse(
+                        brief != null && brief.alpha() ? "This take has its own transparency; it needs no key."
+                        : session.work().get().what().isEmpty() ? "The matte is not measured yet." : "Measuring the matte.");
+    }
+
+    private static Node row(Finding f) {
+        Words.Sentence s = Words.sentence(f);
+        Label name = Text.of(s.title(), "paper-text");
+        HBox.setHgrow(name, Priority.ALWAYS);
+        name.setMaxWidth(Double.MAX_VALUE);
+        HBox row = new HBox(8, new VerdictMark(f.verdict()), name, Text.of(Words.verdict(f.verdict()), "paper-soft"), value(s.value()));
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private static Label value(String words) {
+        Label l = Text.of(words, "paper-number");
+        l.setMinWidth(72);
+        l.setAlignment(Pos.CENTER_RIGHT);
+        return l;
+    }
+
+    private void begin(Plate plate) {
+        session.change("key a plate", s -> {
+            List<Layer> more = new ArrayList<>(s.layers());
+            if (more.isEmpty()) {
+                s.plateOf(PlateRole.CLEAN).ifPresent(c -> more.add(Layer.of("base", c.name(), c.id())));
+            }
+            more.add(Layer.element("element-" + plate.id(), plate.name(), plate.id(), s.somewhere()));
+            return s.withLayers(more);
+        });
+        session.measure();
+    }
+}
