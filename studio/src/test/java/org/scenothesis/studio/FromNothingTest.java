@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Comparator;
 import java.util.List;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -68,9 +67,7 @@ class FromNothingTest {
     @Stop
     void stop() throws Exception {
         session.close();
-        try (var files = Files.walk(home)) {
-            files.sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
-        }
+        OpenHouse.clear(home);
     }
 
     private void calm() {

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import javafx.scene.Node;
@@ -62,13 +61,7 @@ class JourneysTest {
 
     @AfterAll
     static void clear() throws Exception {
-        clear(clips);
-    }
-
-    private static void clear(Path folder) throws Exception {
-        try (var files = Files.walk(folder)) {
-            files.sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
-        }
+        OpenHouse.clear(clips);
     }
 
     @Start
@@ -83,7 +76,7 @@ class JourneysTest {
     @Stop
     void stop() throws Exception {
         session.close();
-        clear(home);
+        OpenHouse.clear(home);
     }
 
     private void calm() {

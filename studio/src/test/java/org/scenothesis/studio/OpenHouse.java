@@ -1,6 +1,9 @@
 package org.scenothesis.studio;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
@@ -26,6 +29,13 @@ public record OpenHouse(Session session, Scene scene) {
         stage.setScene(scene);
         stage.show();
         return new OpenHouse(session, scene);
+    }
+
+    /// Removes a folder with all that is in it.
+    public static void clear(Path folder) throws IOException {
+        try (var files = Files.walk(folder)) {
+            files.sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+        }
     }
 
     /// Waits until something holds, asked on the interface's thread.

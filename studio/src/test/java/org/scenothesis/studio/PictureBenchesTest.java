@@ -121,6 +121,7 @@ class PictureBenchesTest extends HouseTest {
         until("all", () -> robot.lookup("#key-zoom").<Button>query().getText().equals("fit"));
         robot.type(KeyCode.V, KeyCode.INSERT);
         until("solid", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o && o.counts() == Outline.Counts.ALSO));
+        until("of what was measured", () -> words(scene.getRoot()).contains("Measured of the key alone"));
         robot.type(KeyCode.K);
         until("moves", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o && o.counts() == Outline.Counts.ALSO && o.corners().keys().size() == 1));
         robot.interact(() -> session.goToFrame(8));

@@ -75,6 +75,9 @@ final class KeyMeasures extends VBox {
         if (r.clothOutline()) {
             getChildren().add(Text.block("Judged within the outline round the cloth, as proposed.", "paper-soft"));
         }
+        if (KeyModel.solid(l).isPresent()) {
+            getChildren().add(Text.block("Measured of the key alone, without what is kept solid by an outline.", "paper-soft"));
+        }
         if (r.reduced() > 1) {
             getChildren().add(Text.block("Measured " + r.reduced() + " times reduced: the picture is very large.", "paper-soft"));
         }
