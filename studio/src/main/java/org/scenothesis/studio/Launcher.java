@@ -6,6 +6,8 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.logging.Level;
+import java.util.logging.Logger;
 import javafx.application.Application;
 import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
@@ -17,6 +19,9 @@ import org.scenothesis.production.store.StoreException;
 /// `demo [FOLDER] [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME] [--bring FILES] [--size WxH]`, or `[FOLDER]` with the same
 /// options; without anything the first window.
 public final class Launcher {
+    /// The toolkit's own, which would spend a tenth of a second on the sentence that it lies on the class path. Kept, or the level would be forgotten with it.
+    private static final Logger TOOLKIT = Logger.getLogger("javafx");
+
     private static Studio.@Nullable Wish wish;
     private static int exit;
 
@@ -43,6 +48,7 @@ public final class Launcher {
             System.err.println("There is no display here. Give --snapshot FILE.png to draw a bench into a picture, or start it where a window can open.");
             System.exit(1);
         }
+        TOOLKIT.setLevel(Level.SEVERE);
         Application.launch(Studio.class);
         System.exit(exit);
     }
@@ -65,6 +71,7 @@ public final class Launcher {
         boolean demo = false;
         boolean fresh = false;
         boolean unfold = false;
+        boolean practice = false;
         Path folder = null;
         Path snapshot = null;
         String bench = null;
@@ -79,6 +86,7 @@ public final class Launcher {
                 case "demo" -> demo = true;
                 case "--fresh" -> fresh = true;
                 case "--findings" -> unfold = true;
+                case "--practice" -> practice = true;
                 case "--bench" -> bench = value(args, ++i);
                 case "--plate" -> plate = value(args, ++i);
                 case "--shot" -> shot = value(args, ++i);
@@ -110,7 +118,7 @@ public final class Launcher {
             }
             folder = target;
         }
-        return new Studio.Wish(folder, bench, snapshot, plate, seconds, shot, unfold, page, bring, size[0], size[1]);
+        return new Studio.Wish(folder, bench, snapshot, plate, seconds, shot, unfold, page, bring, practice, size[0], size[1]);
     }
 
     private static String value(String[] args, int i) {

@@ -30,6 +30,7 @@ import org.scenothesis.studio.handover.HandOverBench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Doors;
 import org.scenothesis.studio.house.House;
+import org.scenothesis.studio.house.Pulse;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Worker;
 import org.scenothesis.studio.key.KeyBench;
@@ -111,13 +112,17 @@ public final class Studio extends Application implements Doors {
 
     private void pictured(Wish wish, Path picture) {
         Path folder = wish.folder();
-        if (folder == null) {
+        if (folder == null || wish.practice()) {
             first();
             show(sized(firstWindow(), wish));
             window().show();
-            Snapshot.whenIdle(worker, firstWindow(), picture, this::end);
+            Snapshot.whenIdle(worker, firstWindow(), picture, folder == null ? this::end : () -> pictured(wish, folder, picture));
             return;
         }
+        pictured(wish, folder, picture);
+    }
+
+    private void pictured(Wish wish, Path folder, Path picture) {
         try {
             enter(folder);
         } catch (StoreException e) {
@@ -219,10 +224,14 @@ public final class Studio extends Application implements Doors {
         });
     }
 
-    /// Opens a production in place of the one that is open, which is closed first: it may be the same.
+    /// Opens a production in place of the one that is open, which stays open where the other cannot be opened. The same one is closed first: it is one's own alone.
     private void enter(Path folder) throws StoreException {
+        if (open != null && open.folder().isAt(folder)) {
+            close();
+        }
+        ProductionFolder other = ProductionFolder.open(folder);
         close();
-        Session session = new Session(ProductionFolder.open(folder), new Worker(Platform::runLater));
+        Session session = new Session(other, new Worker(Platform::runLater));
         open = session;
         House built = house(session);
         built.doors(this);
@@ -230,13 +239,12 @@ public final class Studio extends Application implements Doors {
         if (Launcher.wish().snapshot() == null) {
             Lately.opened(session.folder().path(), Instant.now());
         }
-        // After the window is there: measuring takes every core.
-        Platform.runLater(() -> Platform.runLater(() -> {
+        Pulse.afterDrawing(() -> {
             if (open == session) {
                 begun = true;
                 session.begin();
             }
-        }));
+        });
     }
 
     private void end() {
@@ -273,10 +281,12 @@ public final class Studio extends Application implements Doors {
     }
 
     /// What was asked for on the command line; null where nothing was.
+    ///
+    /// - `practice`: the first window is drawn before the production is, so that a cache of classes knows both.
     record Wish(
             @Nullable Path folder, @Nullable String bench, @Nullable Path snapshot,
             @Nullable String plate, double seconds, @Nullable String shot, boolean unfold,
-            @Nullable String page, @Nullable Path bring, int width, int height) {
+            @Nullable String page, @Nullable Path bring, boolean practice, int width, int height) {
         static boolean isProduction(Path p) {
             return ProductionFolder.lies(p) || p.getFileName() != null && p.getFileName().toString().equals(ProductionFolder.FILE);
         }

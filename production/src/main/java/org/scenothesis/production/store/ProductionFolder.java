@@ -55,8 +55,7 @@ public final class ProductionFolder implements AutoCloseable {
 
     /// @throws StoreException if there is no production, or one that cannot be read
     public static ProductionFolder open(Path path, boolean write) throws StoreException {
-        Path whole = path.toAbsolutePath().normalize();
-        Path folder = Files.isRegularFile(whole) && whole.getParent() != null ? whole.getParent() : whole;
+        Path folder = folder(path);
         Path file = folder.resolve(FILE);
         if (!Files.isRegularFile(file)) {
             throw new StoreException(path, "there is no production.json here; choose a production folder or start a new one." + Copies.named(folder));
@@ -96,8 +95,23 @@ public final class ProductionFolder implements AutoCloseable {
         return Files.isRegularFile(folder.resolve(FILE));
     }
 
+    private static Path folder(Path path) {
+        Path whole = path.toAbsolutePath().normalize();
+        return Files.isRegularFile(whole) && whole.getParent() != null ? whole.getParent() : whole;
+    }
+
     public Path path() {
         return folder;
+    }
+
+    /// Whether a path, of a folder or of the file in it, leads to this production, by links too.
+    public boolean isAt(Path path) {
+        try {
+            return Files.isSameFile(folder, folder(path));
+        } catch (IOException e) {
+            // What is not there is not this one.
+            return false;
+        }
     }
 
     public Production production() {

@@ -21,6 +21,7 @@ import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.demo.DemoFolder;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.studio.house.Pulse;
 import org.scenothesis.studio.house.Worker;
 
 /// Looks at productions without opening them for work: what they are called, how far they are, one picture. In the background.
@@ -39,13 +40,13 @@ public final class Glimpses {
     /// Room for the picture of a production; name and words are put into the labels once they are known.
     StackPane of(Path folder, Label name, Label about) {
         StackPane box = box(W, H);
-        worker.ask("first|" + folder, ticket -> look(folder), g -> {
+        Pulse.afterDrawing(() -> worker.ask("first|" + folder, ticket -> look(folder), g -> {
             name.setText(g.title());
             about.setText(g.about());
             if (g.picture() != null) {
                 show(box, g.picture());
             }
-        }, e -> about.setText(String.valueOf(e.getMessage())));
+        }, e -> about.setText(String.valueOf(e.getMessage()))));
         return box;
     }
 
@@ -57,7 +58,8 @@ public final class Glimpses {
     /// Room for a picture of the example.
     StackPane example(int width, int height) {
         StackPane box = box(width, height);
-        worker.ask("first|example", ticket -> picture(FootageSource.of(DemoFolder.shipped().resolve("footage").resolve("maker-1.mp4")), 40, width, height), p -> show(box, p), e -> {});
+        Pulse.afterDrawing(() -> worker.ask("first|example",
+                ticket -> picture(FootageSource.of(DemoFolder.shipped().resolve("footage").resolve("maker-1.mp4")), 40, width, height), p -> show(box, p), e -> {}));
         return box;
     }
 
