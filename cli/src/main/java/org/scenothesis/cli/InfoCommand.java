@@ -43,6 +43,7 @@ final class InfoCommand implements Callable<Integer> {
             o.put("rotation_deg", c.rotationDeg());
             o.put("alpha", c.alpha());
             o.put("audio", c.audio());
+            o.put("equivalent_mm", i.equivalentMm());
             o.set("notes", Output.tree(i.notes()));
             output.print(o);
             output.say(String.format(
@@ -51,6 +52,9 @@ final class InfoCommand implements Callable<Integer> {
             output.say(String.format(
                     "%s in %s, %s, %s range, matrix %s, transfer %s, turned %d°%s%s", c.codec(), c.container(), c.pixelFormat(), o.get("range").asText(), c.matrix(),
                     o.get("transfer").asText(), c.rotationDeg(), c.alpha() ? ", alpha" : "", c.audio() ? ", sound" : ""));
+            if (i.equivalentMm() != null) {
+                output.say("lens " + Words.number(i.equivalentMm(), 1) + " mm as on a full frame, noted in the file");
+            }
             i.notes().forEach(n -> output.say("note: " + n));
             return 0;
         }

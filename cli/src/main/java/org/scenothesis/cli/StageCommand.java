@@ -2,6 +2,7 @@ package org.scenothesis.cli;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
@@ -9,11 +10,13 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
+import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.production.measure.FileLens;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.ShotRenderer;
@@ -40,6 +43,9 @@ final class StageCommand implements Callable<Integer> {
     @Option(names = "--sensor", paramLabel = "MM", defaultValue = "36", description = "How wide the sensor is that the focal length belongs to; 36 for equivalent lengths.")
     double sensor;
 
+    @Option(names = "--as-noted", description = "Instead of the view: by the lens that the file of the lowest layer notes; so it is anyhow where nobody told another.")
+    boolean asNoted;
+
     @Option(names = "--horizon", paramLabel = "L[,R]", description = "Where the horizon crosses the picture's left and right edge, in percent of its height from the top.")
     @Nullable String horizon;
 
@@ -57,10 +63,10 @@ final class StageCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        boolean writes = lens != null || view != null || focal != null || horizon != null || known != null;
+        boolean writes = asNoted || lens != null || view != null || focal != null || horizon != null || known != null;
         return of.open(writes, (folder, s) -> {
             double aspect = aspect(folder, s);
-            Shot now = writes ? Shots.staged(s, told(s, aspect), aspect) : s;
+            Shot now = writes ? Shots.staged(s, told(folder, s, aspect), aspect) : s;
             if (!now.equals(s)) {
                 folder.save(folder.production().withShot(s.id(), x -> now));
             }
@@ -82,11 +88,16 @@ final class StageCommand implements Callable<Integer> {
         }
     }
 
-    private HandCamera told(Shot s, double aspect) throws InputException {
+    private HandCamera told(ProductionFolder folder, Shot s, double aspect) throws InputException {
         Stage was = s.stage();
         try {
             HandCamera c = was == null ? HandCamera.FRESH : HandCamera.of(was, aspect);
-            c = lens == null ? c : c.withLensHeightM(Given.told(lens));
+            Optional<Given<Double>> noted = asNoted || c.viewDeg() instanceof Given.Assumed ? FileLens.view(s, folder) : Optional.empty();
+            if (asNoted && noted.isEmpty()) {
+                throw new InputException("the file of the lowest layer notes no lens; tell it with --view, or --focal and --sensor.");
+            }
+            c = c.withViewDeg(noted.orElse(c.viewDeg()));
+            c = lens == null ? c : c.withLensHeightM(Given.told(lens)).withKnown(null);
             c = view == null ? c : c.withViewDeg(Given.told(view));
             c = focal == null ? c : c.withViewDeg(Given.told(HandCamera.viewDeg(focal, sensor)));
             if (horizon != null) {
@@ -97,7 +108,7 @@ final class StageCommand implements Callable<Integer> {
                 if (foot == null || top == null) {
                     throw new InputException("--known needs --foot X,Y and --top X,Y: where it stands and where it ends in the picture.");
                 }
-                c = c.withKnown(new HandCamera.Known(point("--foot", foot), point("--top", top), known));
+                c = c.withKnown(new Evidence.Upright(point("--foot", foot), point("--top", top), known));
             }
             c.stage(was, aspect);
             return c;

@@ -8,8 +8,13 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Plates;
 import org.scenothesis.core.shot.Reading;
+import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.incoming.Seen;
 import org.scenothesis.production.measure.MissingFootage;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
@@ -43,21 +48,37 @@ final class TakeCommand implements Callable<Integer> {
     @Option(names = "--find-in", paramLabel = "FOLDER", description = "Look for its file by name and content under this folder.")
     @Nullable Path findIn;
 
+    @Option(names = "--to", paramLabel = "PLATE", description = "It is a take of this plate.")
+    @Nullable String to;
+
+    @Option(names = "--as", paramLabel = "ROLE", description = "It is a plate of its own: ${COMPLETION-CANDIDATES}.")
+    @Nullable PlateRole as;
+
     @Mixin
     Output output;
 
     @Override
     public Integer call() throws Exception {
-        boolean change = curve != null || matrix != null || range != null || asFiled || findIn != null;
+        boolean change = curve != null || matrix != null || range != null || asFiled || findIn != null || to != null || as != null;
         return of.open(change, (f, shot) -> {
             Take take = shot.plates().stream().flatMap(p -> p.takes().stream()).filter(t -> t.id().equals(id)).findFirst()
                     .orElseThrow(() -> new InputException("there is no take " + id + " in shot " + shot.id() + "; findings lists the plates."));
             Take now = changed(f, take);
-            if (!now.equals(take)) {
-                f.save(f.production().withShot(shot.id(), s -> s.withTake(id, t -> now)));
+            Shot given = given(shot.withTake(id, t -> now));
+            if (!given.equals(shot)) {
+                f.save(f.production().withShot(shot.id(), s -> given));
             }
-            tell(now);
+            tell(now, given);
         });
+    }
+
+    private Shot given(Shot shot) throws InputException {
+        if (to != null && shot.plate(to).isEmpty()) {
+            throw new InputException("there is no plate " + to + " in shot " + shot.id() + "; it has " + String.join(", ", shot.plates().stream().map(Plate::id).toList()) + ".");
+        }
+        Take take = shot.plates().stream().flatMap(p -> p.takes().stream()).filter(t -> t.id().equals(id)).findFirst().orElseThrow();
+        Shot moved = to == null ? shot : Plates.takeMoved(shot, id, to);
+        return as == null ? moved : Plates.takeApart(moved, id, as, Seen.named(take.footage()));
     }
 
     private Take changed(ProductionFolder f, Take take) throws Exception {
@@ -78,8 +99,9 @@ final class TakeCommand implements Callable<Integer> {
         }
     }
 
-    private void tell(Take t) {
+    private void tell(Take t, Shot shot) {
         ObjectNode o = Output.object();
+        o.put("plate", shot.plates().stream().filter(p -> p.take(t.id()).isPresent()).map(Plate::id).findFirst().orElse(""));
         Reading r = t.reading();
         o.put("take", t.id());
         o.put("footage", t.footage());

@@ -63,6 +63,27 @@ class BeginTest {
     }
 
     @Test
+    void takesWaitInTheTrayUntilTheyAreGivenToAPlate() throws Exception {
+        String there = home.resolve("tray").toString();
+        run("new", there);
+        Path card = Files.createDirectories(home.resolve("mixed"));
+        Stills.write(card.resolve("a.png"), Picture.filled(64, 36, 0.2f, 0.1f, 0.1f), Stills.Format.PNG8);
+        Stills.write(card.resolve("b.png"), Picture.filled(64, 36, 0.6f, 0.6f, 0.5f), Stills.Format.PNG8);
+        JsonNode in = run("bring", there, card.toString(), "--json").json().path("taken").get(1);
+        assertThat(in.path("plate").asText()).isEqualTo("tray");
+        assertThat(in.path("why").asText()).isEqualTo("unknown");
+        JsonNode tray = run("findings", there, "--json").json();
+        assertThat(tray.toString()).contains("unsorted");
+        String take;
+        try (ProductionFolder f = ProductionFolder.open(Path.of(there), false)) {
+            take = f.production().shots().getFirst().plate("tray").orElseThrow().takes().getFirst().id();
+        }
+        assertThat(run("take", there, "--take", take, "--to", "gone").err()).contains("no plate gone");
+        assertThat(run("take", there, "--take", take, "--as", "BACKGROUND", "--json").json().path("plate").asText()).isEqualTo("b");
+        assertThat(run("take", there, "--take", take, "--to", "a", "--json").json().path("plate").asText()).isEqualTo("a");
+    }
+
+    @Test
     void shotsAreAddedNamedMovedAndTakenAway() throws Exception {
         String there = home.resolve("shots").toString();
         run("new", there);

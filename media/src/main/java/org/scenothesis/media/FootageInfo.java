@@ -3,6 +3,7 @@ package org.scenothesis.media;
 import java.nio.file.Path;
 import java.util.Collections;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Transfer;
 
@@ -10,6 +11,7 @@ import org.scenothesis.core.picture.Transfer;
 ///
 /// - `width`, `height`: as shown, after rotation, in pixels.
 /// - `times`: presentation time of every frame in seconds from the first; its size is the frame count.
+/// - `equivalentMm`: the focal length that the file notes, as on a full frame of the same diagonal; null where it notes none.
 /// - `notes`: what had to be assumed or was odd, as short sentences.
 public record FootageInfo(
         Path path,
@@ -19,6 +21,7 @@ public record FootageInfo(
         Rate rate,
         List<Double> times,
         Coding coding,
+        @Nullable Double equivalentMm,
         List<String> notes) {
     public FootageInfo {
         times = List.copyOf(times);

@@ -290,6 +290,7 @@ class FromNothingTest {
         assertThat(session.shot().stage().camera().widthShareFocal().value()).as("stays").isCloseTo(50 / 36.0, Offset.offset(1e-6));
         type(robot, "#stage-known-height", "1.7");
         house.until("a known height", () -> robot.lookup("#stage-3").tryQuery().isPresent());
+        assertThat(session.shot().stage().evidence()).as("kept with the set").hasSize(1);
         double before = session.shot().stage().camera().position().value().y();
         calm();
         robot.drag("#stage-3").moveBy(0, 40).drop();
@@ -329,6 +330,26 @@ class FromNothingTest {
         house.until("back", () -> session.shot().plate("ball").orElseThrow().takes().size() == 1);
         robot.clickOn("#plate-more").clickOn("#merge-ball");
         house.until("merged", () -> session.shot().plates().size() == 1 && session.shot().layer("street").orElseThrow().plate().equals("ball"));
+    }
+
+    @Test
+    void whatNothingTellsOfWaitsInTheTray(FxRobot robot) throws Exception {
+        laid(robot);
+        Path other = home.resolve("sky.png");
+        Stills.write(other, Picture.filled(256, 144, 0.6f, 0.6f, 0.5f), Stills.Format.PNG8);
+        robot.interact(() -> session.bringIn(List.of(other)));
+        house.until("looked at", () -> robot.lookup("#bring-plate-0").tryQuery().isPresent());
+        assertThat(OpenHouse.words(house.scene().getRoot())).contains("nothing tells what it is");
+        robot.type(KeyCode.ENTER);
+        house.until("in the tray", () -> session.shot().plate("tray").isPresent());
+        robot.clickOn("#bench-shoot").clickOn("#slip-tray");
+        calm();
+        assertThat(robot.lookup("#plate-lock").query().getParent().isVisible()).as("a tray is for nothing").isFalse();
+        robot.clickOn("#take-more").clickOn("#give-apart");
+        house.until("sorted", () -> session.shot().plate("tray").isEmpty());
+        assertThat(session.plate().orElseThrow()).extracting(p -> p.role(), p -> p.name()).containsExactly(PlateRole.BACKGROUND, "Sky");
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        house.until("back in the tray", () -> session.shot().plate("tray").isPresent());
     }
 
     @Test

@@ -87,7 +87,7 @@ class JourneysTest {
         return session.shot().layer(id).orElseThrow();
     }
 
-    /// Brings clips in as proposed, and lays them from the bottom up, each by a click on its slip and a key.
+    /// Brings clips in as proposed, what nothing tells of as backgrounds, and lays them from the bottom up, each by a click on its slip and a key.
     private void lay(FxRobot with, String... names) throws Exception {
         robot = with;
         Path card = Files.createDirectories(home.resolve("card"));
@@ -97,6 +97,8 @@ class JourneysTest {
         }
         robot.interact(() -> session.bringIn(List.of(card)));
         house.until("looked at", () -> robot.lookup("#bring-plate-" + (names.length - 1)).tryQuery().isPresent());
+        robot.interact(() -> robot.lookup(n -> n instanceof ComboBox<?> c && c.getId().startsWith("bring-plate") && c.getValue().toString().startsWith("Tray")).queryAll().stream().map(n -> (ComboBox<?>) n)
+                .forEach(c -> c.getSelectionModel().select(c.getItems().stream().map(Object::toString).toList().indexOf("new: background plate"))));
         robot.type(KeyCode.ENTER);
         house.until("brought in", () -> session.shot().plates().stream().mapToInt(p -> p.takes().size()).sum() == names.length);
         robot.clickOn("#bench-layer");
@@ -299,7 +301,7 @@ class JourneysTest {
     void aFigureStepsOutOfAPinnedDisplay(FxRobot with) throws Exception {
         lay(with, "room", "street", "actor", "screen");
         lay("room");
-        lay("street");
+        lay("street-background");
         add("where", "pin");
         pull("pin-0", 0.203, 0.218);
         pull("pin-1", 0.348, 0.218);
@@ -317,7 +319,7 @@ class JourneysTest {
         number("put-size", 1);
         number("across", 5);
         number("down", 0);
-        assertThat(layer("street").step(Pin.class).orElseThrow().at(0).get(2).x()).isBetween(0.34, 0.36);
+        assertThat(layer("street-background").step(Pin.class).orElseThrow().at(0).get(2).x()).isBetween(0.34, 0.36);
         try (Footage f = rendered("display")) {
             assertThat(redness(f.frame(11), 0.5, 0.4, 0.58, 0.5)).as("full size on the floor").isGreaterThan(1.8);
             assertThat(redness(f.frame(0), 0.5, 0.4, 0.58, 0.5)).isLessThan(1.5);

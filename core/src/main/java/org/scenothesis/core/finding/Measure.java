@@ -21,6 +21,8 @@ public enum Measure {
     LENGTH("s", 5, 1, Group.FILM, Mend.SHOOT),
     /// Frames of the shot in which what layers hang on was not found.
     FOLLOWED("", 2, 0.5, Group.FILM, Mend.LAYER),
+    /// Takes of which nobody said what they are.
+    UNSORTED("", 1, 0.3, Group.FILM, Mend.SHOOT),
     MATRIX("mired", 0, 0.3, Group.COLOUR, Mend.SHOOT),
     OUTSIDE("", 1, 0, Group.FILM, Mend.SHOOT),
     /// Planned, and not among the plates.

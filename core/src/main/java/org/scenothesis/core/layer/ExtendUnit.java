@@ -1,11 +1,13 @@
 package org.scenothesis.core.layer;
 
+import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
+import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.step.Extend;
 
-/// Gives a picture more room, mirrored at its edges. What is cut out has no edges to mirror and stays.
+/// Gives a picture more room, mirrored at its edges or left open. What is cut out has no edges and stays.
 final class ExtendUnit {
     private ExtendUnit() {}
 
@@ -31,7 +33,29 @@ final class ExtendUnit {
                 }
             }
         });
-        return l.withPiece(Piece.whole(out), false);
+        Laid more = l.withPiece(Piece.whole(out), false);
+        if (e.around() == Extend.Around.MIRRORED) {
+            return more;
+        }
+        Mask there = there(e, new Box(left, top, left + small.width(), top + small.height()), scene);
+        return more.withMask(more.mask() == null ? there : there.times(more.mask()));
+    }
+
+    /// The picture itself: whole, but for a seam inside those of its edges that have room before them.
+    private static Mask there(Extend e, Box at, Scene scene) {
+        double seam = Math.max(e.seamPx(), 0.5);
+        Plane p = Plane.of(at.width(), at.height());
+        scene.bands().run(at.height(), (from, to, band) -> {
+            for (int y = from; y < to; y++) {
+                double down = Math.min(at.top() > 0 ? y : seam, at.bottom() < scene.height() ? at.height() - 1 - y : seam);
+                for (int x = 0; x < at.width(); x++) {
+                    double along = Math.min(at.left() > 0 ? x : seam, at.right() < scene.width() ? at.width() - 1 - x : seam);
+                    double k = Math.min(1, Math.min(down, along) / seam);
+                    p.data()[y * at.width() + x] = (float) (k * k * (3 - 2 * k));
+                }
+            }
+        });
+        return new Mask(p, at);
     }
 
     /// Of the room that is left the share before the picture; half of it where none was asked for.

@@ -18,7 +18,9 @@ public enum PlateRole {
     FRAME_INSERT,
     SURFACE_TITLE,
     STILLS,
-    BACKGROUND;
+    BACKGROUND,
+    /// No plate: the tray, in which takes wait until somebody says what they are.
+    UNSORTED;
 
     /// Whether it is separated by the colour of a screen.
     public boolean keyed() {
@@ -31,6 +33,11 @@ public enum PlateRole {
     /// Whether its light is meant to differ from the group's.
     public boolean lightDiffersByDesign() {
         return this == LIGHT_PASS || this == SCREEN_ONLY || this == ATMOSPHERE || this == ON_BLACK;
+    }
+
+    /// Whether it has camera and light of its own until somebody says otherwise: not those the set was filmed with.
+    public boolean apart() {
+        return keyed() || this == SCREEN_ONLY || this == ON_BLACK || this == BACKGROUND || this == UNSORTED;
     }
 
     /// Whether one look is enough when nothing in it moves.

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import org.scenothesis.core.shot.step.Difference;
 
 /// What is done to the plates of a shot and their takes.
@@ -17,9 +18,44 @@ public final class Plates {
         return t.isEmpty() || !there ? shot : takeAway(shot, take).withPlate(plate, p -> p.withTakeAdded(t.get().circled(false)));
     }
 
-    /// The shot less a take; its file stays.
+    /// The shot with a new plate, which has the take that was another's.
+    ///
+    /// - `name`: of the plate; its id is made from it.
+    public static Shot takeApart(Shot shot, String take, PlateRole role, String name) {
+        Plate made = made(shot, freshId(shot, name), name, role);
+        return shot.plates().stream().noneMatch(p -> p.take(take).isPresent()) ? shot : takeMoved(shot.withPlateAdded(made), take, made.id());
+    }
+
+    /// A plate without takes. Plates filmed together share camera and light until somebody says otherwise.
+    public static Plate made(Shot shot, String id, String name, PlateRole role) {
+        return new Plate(id, name, role, Spike.number(shot.plates().size()), camera(role), light(role), 0, List.of());
+    }
+
+    /// The plate for something else; where nobody told it other groups than are usual, it has those of the new role.
+    public static Plate as(Plate p, PlateRole role) {
+        Plate other = p.withRole(role);
+        other = p.lockGroup().equals(camera(p.role())) ? other.withLockGroup(camera(role)) : other;
+        return p.lightGroup().equals(light(p.role())) ? other.withLightGroup(light(role)) : other;
+    }
+
+    private static String camera(PlateRole role) {
+        return role.apart() ? "" : "A";
+    }
+
+    private static String light(PlateRole role) {
+        return role == PlateRole.LIGHT_PASS ? "" : camera(role);
+    }
+
+    /// An id that no plate of the shot has.
+    public static String freshId(Shot shot, String name) {
+        String id = Ids.slug(name);
+        return shot.plate(id).isEmpty() ? id : IntStream.rangeClosed(2, shot.plates().size() + 2).mapToObj(i -> id + "-" + i).filter(i -> shot.plate(i).isEmpty()).findFirst().orElseThrow();
+    }
+
+    /// The shot less a take; its file stays. A tray that is empty then goes too.
     public static Shot takeAway(Shot shot, String take) {
-        return shot.withPlates(shot.plates().stream().map(p -> p.take(take).isEmpty() ? p : p.withTakes(p.takes().stream().filter(t -> !t.id().equals(take)).toList())).toList());
+        return shot.withPlates(shot.plates().stream().map(p -> p.take(take).isEmpty() ? p : p.withTakes(p.takes().stream().filter(t -> !t.id().equals(take)).toList()))
+                .filter(p -> p.role() != PlateRole.UNSORTED || !p.takes().isEmpty()).toList());
     }
 
     /// The layers that are read from a plate.

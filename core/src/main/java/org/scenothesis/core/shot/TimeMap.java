@@ -10,6 +10,16 @@ public sealed interface TimeMap {
     /// Seconds into the take at `seconds` into the shot; may lie before the take begins or behind its end, where the first and last frame are held.
     double at(double seconds);
 
+    /// Time of another kind, by its word: held or straight it shows at `seconds` what this does there; looped it begins where this does.
+    default TimeMap as(String kind, double seconds) {
+        double from = Math.clamp(at(0), 0, Animated.LONGEST_S - 1);
+        return switch (kind) {
+            case "held" -> new Held(Math.clamp(at(seconds), 0, Animated.LONGEST_S));
+            case "looped" -> new Looped(from, from + 1);
+            default -> new Straight(Math.clamp(at(seconds) - seconds, -Animated.LONGEST_S, Animated.LONGEST_S), 1);
+        };
+    }
+
     /// Begins `fromSeconds` into the take and runs at `rate` of its speed; a negative one runs backwards.
     record Straight(double fromSeconds, double rate) implements TimeMap {
         public Straight {

@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Outline;
@@ -13,6 +15,9 @@ import org.scenothesis.core.shot.step.Step;
 
 /// What a shot does with what was followed in it.
 public final class Trails {
+    /// A tall picture's pixels, only to count in.
+    private static final int HEIGHT = 1000;
+
     private Trails() {}
 
     /// The moment of a plate's take that is seen at a moment of the shot, in seconds: of its lowest layer, else as it was filmed.
@@ -23,6 +28,22 @@ public final class Trails {
     /// How a picture moves with what it hangs on at a moment of the shot; it stays where that is not there.
     public static PlanarMap motion(Shot shot, Hung hung, double seconds, int width, int height) {
         return shot.trail(hung.trail()).map(t -> t.motion(hung.sinceSeconds(), takeSeconds(shot, t.plate(), seconds), hung.turns(), width, height)).orElse(PlanarMap.identity());
+    }
+
+    /// The same in shares of the picture, of `aspect`: its width by its height. What hangs on nothing stays.
+    public static PlanarMap carries(Shot shot, @Nullable Hung hung, double seconds, double aspect) {
+        if (hung == null) {
+            return PlanarMap.identity();
+        }
+        int w = Math.max(1, (int) Math.round(HEIGHT * aspect));
+        PlanarMap pixels = motion(shot, hung, seconds, w, HEIGHT);
+        return new PlanarMap(1.0 / w, 0, 0, 0, 1.0 / HEIGHT, 0, 0, 0, 1).after(pixels).after(new PlanarMap(w, 0, 0, 0, HEIGHT, 0, 0, 0, 1));
+    }
+
+    /// An outline as it lies at a moment of the shot, gone along with what it hangs on; in shares of the picture.
+    public static List<Point> shape(Shot shot, Outline o, double seconds, double aspect) {
+        PlanarMap carried = carries(shot, o.hung(), seconds, aspect);
+        return o.shape(seconds).stream().map(p -> carried.map(p.x(), p.y())).toList();
     }
 
     /// The trails that a layer hangs on.

@@ -16,19 +16,12 @@ import org.scenothesis.core.value.Given;
 ///
 /// Source: pinhole geometry with the principal point in the middle; the horizon's height and slope give tilt and roll.
 @RecordBuilder
-public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given<Horizon> horizon, @Nullable Known known) implements HandCameraBuilder.With {
+public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given<Horizon> horizon, Evidence.@Nullable Upright known) implements HandCameraBuilder.With {
     /// Where the horizon crosses the picture's left and right edge, in shares of its height from the top; may lie outside.
     public record Horizon(double left, double right) {
         public Horizon {
             Check.range("horizon", left, -20, 20);
             Check.range("horizon", right, -20, 20);
-        }
-    }
-
-    /// Something upright on the ground: where it stands and its top, in shares of the picture, and how high it is.
-    public record Known(Point foot, Point top, double heightM) {
-        public Known {
-            Check.range("heightM", heightM, 0.01, 100);
         }
     }
 
@@ -39,6 +32,7 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
     private static final Surface FLOOR = new Surface("ground", Given.told(0.0), new Given.Assumed<>(new Surface.Extent(0.5, 15), "ground-usual"));
     private static final KeyLight LIGHT = new KeyLight(
             new Given.Assumed<>(new KeyLight.Direction(-45, 45), "light-usual"), new Given.Assumed<>(10.0, "light-usual"), new Given.Assumed<>(1.5, "light-usual"));
+    private static final double FULL_DIAGONAL_MM = Math.hypot(36, 24);
     /// A wide picture's pixels, only to count in.
     private static final int WIDTH = 1000;
 
@@ -47,7 +41,7 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
         Check.range("viewDeg", viewDeg.value(), 3, 150);
     }
 
-    /// What a stage's camera says, in these terms; with nothing of known height.
+    /// What a stage's camera says, in these terms, and what of known height was shown in its picture.
     ///
     /// - `aspect`: width of the picture by its height.
     public static HandCamera of(Stage s, double aspect) {
@@ -58,16 +52,24 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
         double middle = Math.tan(Math.toRadians(a.tiltDeg())) / Math.cos(Math.toRadians(a.rollDeg())) * c.widthShareFocal().value() * aspect;
         double half = slope * aspect / 2;
         Horizon h = new Horizon(0.5 + middle - half, 0.5 + middle + half);
-        return new HandCamera(like(c.position(), c.position().value().y() - s.groundM()), like(c.widthShareFocal(), view), like(c.aim(), h), null);
+        return new HandCamera(like(c.position(), c.position().value().y() - s.groundM()), like(c.widthShareFocal(), view), like(c.aim(), h), known(s));
+    }
+
+    private static Evidence.@Nullable Upright known(Stage s) {
+        return s.evidence().stream().filter(Evidence.Upright.class::isInstance).map(Evidence.Upright.class::cast).findFirst().orElse(null);
     }
 
     @Override
-    public HandCamera withKnown(@Nullable Known other) {
+    public HandCamera withKnown(Evidence.@Nullable Upright other) {
         return new HandCamera(lensHeightM, viewDeg, horizon, other);
     }
 
     private static <T> Given<T> like(Given<?> origin, T value) {
-        return origin instanceof Given.Assumed<?> a ? new Given.Assumed<>(value, a.why()) : Given.told(value);
+        return switch (origin) {
+            case Given.Assumed<?> a -> new Given.Assumed<>(value, a.why());
+            case Given.Measured<?> m -> new Given.Measured<>(value, m.by());
+            case Given.Told<?> t -> Given.told(value);
+        };
     }
 
     /// The angle of view of a lens before a sensor, in degrees; lengths in one unit.
@@ -75,6 +77,16 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
     /// @throws IllegalArgumentException if it is none that a picture can have
     public static double viewDeg(double focal, double sensorWidth) {
         return Check.range("viewDeg", Math.toDegrees(2 * Math.atan(sensorWidth / (2 * Check.positive("focal", focal)))), 3, 150);
+    }
+
+    /// The angle of view across a picture, in degrees, by the focal length its file notes: as on a full frame of the same diagonal.
+    ///
+    /// - `aspect`: width of the picture by its height.
+    ///
+    /// Source: CIPA DCG-001, equivalence by the diagonal of 43.27 mm.
+    /// @throws IllegalArgumentException if it is none that a picture can have
+    public static Given<Double> noted(double equivalentMm, double aspect) {
+        return new Given.Measured<>(viewDeg(equivalentMm, FULL_DIAGONAL_MM * aspect / Math.hypot(aspect, 1)), "file-lens");
     }
 
     private double widthShareFocal() {
@@ -94,7 +106,7 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
 
     /// How high the lens stood: told, or from what is of known height; empty where that cannot stand on the ground as drawn, at the horizon or above it.
     public Optional<Double> height(double aspect) {
-        Known k = known;
+        Evidence.Upright k = known;
         if (k == null) {
             return Optional.of(lensHeightM.value());
         }
@@ -102,15 +114,15 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
         StageCamera.Aim a = aim(aspect);
         // Everything is to scale with the lens height: seen from one metre up, then as often as high as it is.
         CameraPose one = new CameraPose(new Vec(0, 1, 0), 0, a.tiltDeg(), a.rollDeg(), widthShareFocal() * WIDTH, WIDTH, h);
-        Vec foot = one.onLevel(new Point(k.foot.x() * WIDTH, k.foot.y() * h), 0);
+        Vec foot = one.onLevel(new Point(k.foot().x() * WIDTH, k.foot().y() * h), 0);
         if (foot == null) {
             return Optional.empty();
         }
-        Vec ray = one.ray(new Point(k.top.x() * WIDTH, k.top.y() * h));
+        Vec ray = one.ray(new Point(k.top().x() * WIDTH, k.top().y() * h));
         Vec flat = new Vec(foot.x(), 0, foot.z());
         double along = new Vec(ray.x(), 0, ray.z()).dot(flat) / flat.dot(flat);
         double top = along <= 0 ? 0 : 1 + ray.y() / along;
-        double lens = top <= 1e-3 ? Double.NaN : k.heightM / top;
+        double lens = top <= 1e-3 ? Double.NaN : k.heightM() / top;
         return lens >= 0.01 && lens <= 100 ? Optional.of(lens) : Optional.empty();
     }
 
@@ -124,7 +136,8 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
         Vec position = new Vec(at.x(), ground + lens, at.z());
         StageCamera.Aim a = aim(aspect);
         StageCamera.Aim turned = new StageCamera.Aim(before == null ? 0 : before.panDeg(), a.tiltDeg(), a.rollDeg());
-        StageCamera camera = new StageCamera(known == null ? like(lensHeightM, position) : Given.told(position), like(horizon, turned), like(viewDeg, widthShareFocal()), StageCamera.MIDDLE);
-        return before == null ? new Stage(camera, List.of(FLOOR), LIGHT) : before.withCamera(camera);
+        StageCamera camera = new StageCamera(known == null ? like(lensHeightM, position) : new Given.Measured<>(position, "known-height"), like(horizon, turned), like(viewDeg, widthShareFocal()), StageCamera.MIDDLE);
+        List<Evidence> shown = known == null ? List.of() : List.of(known);
+        return before == null ? new Stage(camera, List.of(FLOOR), LIGHT, shown) : before.withCamera(camera).withEvidence(shown);
     }
 }

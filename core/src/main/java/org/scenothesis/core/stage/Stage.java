@@ -5,12 +5,18 @@ import java.util.List;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.CameraPose;
 
-/// The set in metres as far as layering needs it; the first surface is the ground that receives shadows.
+/// The set in metres as far as layering needs it; the first surface is the ground that receives shadows. `evidence`: what was shown in its picture.
 @RecordBuilder
-public record Stage(StageCamera camera, List<Surface> surfaces, KeyLight light) implements StageBuilder.With {
+public record Stage(StageCamera camera, List<Surface> surfaces, KeyLight light, List<Evidence> evidence) implements StageBuilder.With {
     public Stage {
         surfaces = List.copyOf(surfaces);
+        evidence = List.copyOf(evidence);
         Check.that(!surfaces.isEmpty(), "a stage needs the surface things stand on");
+    }
+
+    /// A stage in whose picture nothing was shown.
+    public Stage(StageCamera camera, List<Surface> surfaces, KeyLight light) {
+        this(camera, surfaces, light, List.of());
     }
 
     /// The surface things stand on.

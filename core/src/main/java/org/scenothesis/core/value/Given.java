@@ -10,6 +10,9 @@ public sealed interface Given<T> {
     /// Put in by the program because something had to be; `why` is the code of the reason, for which `words` has a sentence.
     record Assumed<T>(T value, String why) implements Given<T> {}
 
+    /// Found out by the program; `by` is the code of the way, for which `words` has a sentence.
+    record Measured<T>(T value, String by) implements Given<T> {}
+
     static <T> Given<T> told(T value) {
         return new Told<>(value);
     }

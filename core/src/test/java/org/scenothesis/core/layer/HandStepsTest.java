@@ -281,7 +281,7 @@ class HandStepsTest {
     /// A quarter more above and below, and the rest of the room at the sides: two thirds as large, in the middle, mirrored at every edge.
     @Test
     void aPictureGetsMoreRoomMirroredAtItsEdges() {
-        Picture out = Composer.compose(List.of(LayerPicture.of(layer(new Extend(0, 0, 25, 25)), coordinates())), null, 0, MANY);
+        Picture out = Composer.compose(List.of(LayerPicture.of(layer(new Extend(0, 0, 25, 25, Extend.Around.MIRRORED, 0)), coordinates())), null, 0, MANY);
         int w = Math.round(W / 1.5f);
         int h = Math.round(H / 1.5f);
         int left = Math.round((W - w) / 2f);
@@ -290,9 +290,22 @@ class HandStepsTest {
         assertThat(out.r().at(left + 3, top)).as("as far outside as inside").isCloseTo(out.r().at(left - 4, top), within(1e-6f));
         assertThat(out.g().at(left, top + 5)).isCloseTo(out.g().at(left, top - 6), within(1e-6f));
         assertThat(out.g().at(left, top + h - 1)).isCloseTo(out.g().at(left, top + h), within(1e-6f));
-        assertThat(new Extend(10, 30, 0, 20).scale()).isCloseTo(1 / 1.4, within(1e-9));
+        assertThat(new Extend(10, 30, 0, 20, Extend.Around.OPEN, 0).scale()).isCloseTo(1 / 1.4, within(1e-9));
         Picture headroom = Composer.compose(List.of(LayerPicture.of(layer(Extend.HEADROOM), coordinates())), null, 0, MANY);
         assertThat(headroom.g().at(W / 2, H - 1)).as("all of the room is above").isGreaterThan(0.98f);
+    }
+
+    /// A second picture is seen in the room that is left open, and softly through the seam.
+    @Test
+    void theRoomAroundIsLeftOpenForAnotherPicture() {
+        Extend open = new Extend(0, 0, 50, 0, Extend.Around.OPEN, 8);
+        Picture out = over(0.25f, 0, LayerPicture.of(layer(open), Picture.filled(W, H, 1, 1, 1)));
+        int top = H - Math.round(H / 1.5f);
+        assertThat(out.g().at(W / 2, top - 1)).as("the other picture above").isCloseTo(0.25f, within(1e-5f));
+        assertThat(out.g().at(W / 2, top + 4)).as("half way through the seam").isCloseTo(0.625f, within(0.01f));
+        assertThat(out.g().at(W / 2, top + 9)).isCloseTo(1, within(1e-5f));
+        assertThat(out.g().at(W / 2, H - 1)).as("no seam where there is no room").isCloseTo(1, within(1e-5f));
+        assertThat(out.g().at(1, H / 2 + 9)).as("the shapes differ: there is room at the sides too").isCloseTo(0.25f, within(1e-5f));
     }
 
     /// A matte that ends where its box ends is wrapped like any other.

@@ -58,4 +58,23 @@ class PlatesTest {
         assertThat(Shots.copied(p, "9")).isEqualTo(p);
         assertThat(Shots.moved(p, "9", 1)).isEqualTo(p);
     }
+
+    @Test
+    void aTrayGoesWhenItsLastTakeIsSorted() {
+        Shot s = shot().withPlateAdded(Plates.made(shot(), "tray", "Tray", PlateRole.UNSORTED)).withPlate("tray", p -> p.withTakeAdded(new Take("x", "footage/x.mp4", false, "")).withTakeAdded(new Take("y", "footage/y.mp4", false, "")));
+        Shot one = Plates.takeApart(s, "x", PlateRole.BACKGROUND, "B");
+        assertThat(one.plates().getLast()).extracting(Plate::role, Plate::name, Plate::lockGroup).containsExactly(PlateRole.BACKGROUND, "B", "");
+        assertThat(one.plates().getLast().id()).as("b is another's").isEqualTo("b-2");
+        assertThat(one.plate("tray").orElseThrow().takes()).extracting(Take::id).containsExactly("y");
+        assertThat(Plates.takeMoved(one, "y", "b").plate("tray")).isEmpty();
+        assertThat(Plates.takeApart(s, "gone", PlateRole.BACKGROUND, "B")).isEqualTo(s);
+    }
+
+    @Test
+    void anotherRoleBringsItsUsualGroupsUnlessOthersWereTold() {
+        Plate sky = Plates.made(shot(), "sky", "Sky", PlateRole.PRACTICAL);
+        assertThat(Plates.as(sky, PlateRole.BACKGROUND)).extracting(Plate::lockGroup, Plate::lightGroup).containsExactly("", "");
+        assertThat(Plates.as(sky.withLockGroup("B"), PlateRole.BACKGROUND)).extracting(Plate::lockGroup, Plate::lightGroup).containsExactly("B", "");
+        assertThat(Plates.as(Plates.as(sky, PlateRole.ON_BLACK), PlateRole.LIGHT_PASS)).extracting(Plate::lockGroup, Plate::lightGroup).containsExactly("A", "");
+    }
 }

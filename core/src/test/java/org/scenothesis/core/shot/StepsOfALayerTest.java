@@ -157,4 +157,14 @@ class StepsOfALayerTest {
         assertThat(new TimeMap.Held(2).at(99)).isEqualTo(2);
         assertThatIllegalArgumentException().isThrownBy(() -> new TimeMap.Looped(2, 2));
     }
+
+    /// What is seen when somebody holds a layer is what stays.
+    @Test
+    void anotherKindOfTimeShowsWhatWasShown() {
+        TimeMap filmed = new TimeMap.Straight(1, 2);
+        assertThat(filmed.as("held", 1.5)).isEqualTo(new TimeMap.Held(4));
+        assertThat(new TimeMap.Held(4).as("straight", 1.5)).isEqualTo(new TimeMap.Straight(2.5, 1));
+        assertThat(new TimeMap.Straight(-3, 1).as("held", 1)).as("before it begins the first frame is shown").isEqualTo(new TimeMap.Held(0));
+        assertThat(filmed.as("looped", 1.5)).isEqualTo(new TimeMap.Looped(1, 2));
+    }
 }

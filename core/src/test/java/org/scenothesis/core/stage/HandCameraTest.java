@@ -41,7 +41,7 @@ class HandCameraTest {
     void aCameraIsFoundFromHorizonAndKnownHeight(double lens, double tilt, double roll, double view, double x, double z) {
         CameraPose pose = new CameraPose(new Vec(0, lens, 0), 0, tilt, roll, 1600 / 2.0 / Math.tan(Math.toRadians(view / 2)), 1600, 900);
         HandCamera.Horizon h = new HandCamera.Horizon(horizon(pose, 0), horizon(pose, 1));
-        HandCamera.Known person = new HandCamera.Known(seen(pose, new Vec(x, 0, z)), seen(pose, new Vec(x, 1.7, z)), 1.7);
+        Evidence.Upright person = new Evidence.Upright(seen(pose, new Vec(x, 0, z)), seen(pose, new Vec(x, 1.7, z)), 1.7);
         HandCamera c = HandCamera.FRESH.withViewDeg(Given.told(view)).withHorizon(Given.told(h)).withKnown(person);
         assertThat(c.aim(ASPECT).tiltDeg()).isCloseTo(tilt, Offset.offset(0.02));
         assertThat(c.aim(ASPECT).rollDeg()).isCloseTo(roll, Offset.offset(0.02));
@@ -59,7 +59,7 @@ class HandCameraTest {
     /// By the rule of the horizon: of whatever stands on the ground, the lens height is cut off by it.
     @Test
     void aPersonWhoseEyesLieOnTheHorizonIsSeenFromThere() {
-        HandCamera c = HandCamera.FRESH.withHorizon(Given.told(new HandCamera.Horizon(0.4, 0.4))).withKnown(new HandCamera.Known(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.6));
+        HandCamera c = HandCamera.FRESH.withHorizon(Given.told(new HandCamera.Horizon(0.4, 0.4))).withKnown(new Evidence.Upright(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.6));
         assertThat(c.height(ASPECT).orElseThrow()).isCloseTo(1.6, Offset.offset(0.01));
     }
 
@@ -77,7 +77,7 @@ class HandCameraTest {
 
     @Test
     void whatFloatsAboveTheHorizonTellsNoHeight() {
-        HandCamera c = HandCamera.FRESH.withKnown(new HandCamera.Known(new Point(0.5, 0.4), new Point(0.5, 0.2), 1.7));
+        HandCamera c = HandCamera.FRESH.withKnown(new Evidence.Upright(new Point(0.5, 0.4), new Point(0.5, 0.2), 1.7));
         assertThat(c.height(ASPECT)).isEmpty();
         assertThatIllegalArgumentException().isThrownBy(() -> c.stage(null, ASPECT)).withMessageContaining("horizon");
     }
@@ -98,5 +98,29 @@ class HandCameraTest {
                 assertThat(on).isNotNull();
             }
         }).anySatisfy(l -> assertThat(pose.onLevel(new Point(l.getFirst().x() * 1000, l.getFirst().y() * 563), 0).z()).isCloseTo(3, Offset.offset(0.02)));
+    }
+
+    /// What was shown stays with the set: told another view, the lens height follows anew.
+    @Test
+    void theLensHeightFollowsFromWhatWasShownAlsoLater() {
+        Evidence.Upright person = new Evidence.Upright(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.6);
+        HandCamera first = HandCamera.FRESH.withViewDeg(HandCamera.noted(28, 1.5)).withHorizon(Given.told(new HandCamera.Horizon(0.45, 0.45))).withKnown(person);
+        Stage s = first.stage(null, 1.5);
+        assertThat(s.evidence()).containsExactly(person);
+        assertThat(s.camera().position()).isInstanceOf(Given.Measured.class);
+        HandCamera later = HandCamera.of(s, 1.5);
+        assertThat(later.viewDeg()).isInstanceOf(Given.Measured.class);
+        assertThat(later.known()).isEqualTo(person);
+        Stage higher = later.withHorizon(Given.told(new HandCamera.Horizon(0.3, 0.3))).stage(s, 1.5);
+        assertThat(higher.camera().position().value().y()).isGreaterThan(s.camera().position().value().y() + 0.1);
+        assertThat(later.withLensHeightM(Given.told(1.0)).withKnown(null).stage(s, 1.5).evidence()).isEmpty();
+    }
+
+    /// 36 by 24 mm is its own equivalent; a 16 by 9 picture of the same diagonal is wider.
+    @Test
+    void aNotedLensIsReadByTheDiagonal() {
+        assertThat(HandCamera.noted(36, 1.5).value()).isCloseTo(2 * Math.toDegrees(Math.atan(0.5)), Offset.offset(1e-9));
+        assertThat(HandCamera.noted(26, 16 / 9.0).value()).isCloseTo(71.899, Offset.offset(0.001));
+        assertThat(HandCamera.noted(26, 9 / 16.0).value()).isCloseTo(44.383, Offset.offset(0.001));
     }
 }

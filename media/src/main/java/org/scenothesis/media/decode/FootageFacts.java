@@ -43,6 +43,7 @@ final class FootageFacts {
                 new FootageInfo.Coding(
                         container.iformat().name().getString(), codec, coding.formatName(), c.fullRange(),
                         c.matrix(), c.matrixNamed(), c.transfer(), 90 * coding.geometry().quarterTurns(), coding.alpha(), audio),
+                still ? NotedLens.ofStill(path) : NotedLens.ofClip(container),
                 notes);
     }
 

@@ -33,7 +33,7 @@ final class SequenceFootage implements Footage {
             List<String> notes = new ArrayList<>(i.notes());
             gaps(files, notes);
             info = new FootageInfo(
-                    source.path(), FootageInfo.Kind.SEQUENCE, i.width(), i.height(), new FootageInfo.Rate(RATE, false), times, i.coding(), notes);
+                    source.path(), FootageInfo.Kind.SEQUENCE, i.width(), i.height(), new FootageInfo.Rate(RATE, false), times, i.coding(), i.equivalentMm(), notes);
         }
     }
 

@@ -3,12 +3,16 @@ package org.scenothesis.media.decode;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import javax.imageio.ImageIO;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
@@ -179,5 +183,45 @@ class PhoneFootageTest {
             }
             assertThat(f.lockFrame(2).luma().width()).isEqualTo(128);
         }
+    }
+
+    /// A photograph with Exif notes: big-endian, one entry that leads to the camera's, and those, each a short number.
+    private Path photograph(String name, int... tagsAndValues) throws IOException {
+        ByteArrayOutputStream plain = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(64, 48, BufferedImage.TYPE_INT_RGB), "jpg", plain);
+        int n = tagsAndValues.length / 2;
+        ByteBuffer exif = ByteBuffer.allocate(6 + 26 + 2 + 12 * n + 4);
+        exif.put("Exif\0\0MM\0*".getBytes(StandardCharsets.ISO_8859_1)).putInt(8).putShort((short) 1).putShort((short) 0x8769).putShort((short) 4).putInt(1).putInt(26).putInt(0);
+        exif.putShort((short) n);
+        for (int i = 0; i < n; i++) {
+            exif.putShort((short) tagsAndValues[2 * i]).putShort((short) 3).putInt(1).putShort((short) tagsAndValues[2 * i + 1]).putShort((short) 0);
+        }
+        byte[] jpeg = plain.toByteArray();
+        ByteBuffer all = ByteBuffer.allocate(jpeg.length + 4 + exif.capacity());
+        all.put(jpeg, 0, 2).putShort((short) 0xffe1).putShort((short) (exif.capacity() + 2)).put(exif.array()).put(jpeg, 2, jpeg.length - 2);
+        return Files.write(folder.resolve(name), all.array());
+    }
+
+    private static Double noted(Path file) throws FootageException {
+        try (Footage f = Footages.open(file)) {
+            return f.info().equivalentMm();
+        }
+    }
+
+    /// The lens a phone notes is read, what is nonsense or not noted is not made up.
+    @Test
+    void theLensThatIsNotedIsRead() throws Exception {
+        assertThat(noted(photograph("phone.jpg", 0xa405, 28))).isEqualTo(28);
+        // 50 mm before 6000 by 4000 pixels of 1600 to the centimetre: 45.07 mm across the corners.
+        assertThat(noted(photograph("camera.jpg", 0x920a, 50, 0xa002, 6000, 0xa003, 4000, 0xa20e, 1600, 0xa20f, 1600, 0xa210, 3))).isCloseTo(50 * 43.2666 / 45.0694, Offset.offset(0.001));
+        assertThat(noted(photograph("nonsense.jpg", 0xa405, 0, 0x920a, 50))).isNull();
+        Path clip = film("clip.mp4", VideoFormat.H264_MP4, null);
+        assertThat(noted(clip)).isNull();
+        Path told = folder.resolve("told.mkv");
+        Remux.retime(clip, told, n -> n * 40, "com.example.camera.focal_length.35mm_equivalent", "26");
+        assertThat(noted(told)).isEqualTo(26);
+        Path words = folder.resolve("words.mkv");
+        Remux.retime(clip, words, n -> n * 40, "com.example.camera.focal_length.35mm_equivalent", "wide");
+        assertThat(noted(words)).isNull();
     }
 }

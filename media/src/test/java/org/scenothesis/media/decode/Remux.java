@@ -2,6 +2,7 @@ package org.scenothesis.media.decode;
 
 import static org.bytedeco.ffmpeg.global.avcodec.*;
 import static org.bytedeco.ffmpeg.global.avformat.*;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 
 import java.nio.file.Path;
 import java.util.function.LongUnaryOperator;
@@ -16,8 +17,8 @@ import org.bytedeco.javacpp.PointerPointer;
 final class Remux {
     private Remux() {}
 
-    /// - `milliseconds`: time of a frame by its number.
-    static void retime(Path from, Path to, LongUnaryOperator milliseconds) {
+    /// - `milliseconds`: time of a frame by its number. `notes`: names and what is noted under each, in turns.
+    static void retime(Path from, Path to, LongUnaryOperator milliseconds, String... notes) {
         AVFormatContext in = new AVFormatContext(null);
         check(avformat_open_input(in, from.toString(), null, (AVDictionary) null));
         check(avformat_find_stream_info(in, (PointerPointer<?>) null));
@@ -29,6 +30,11 @@ final class Remux {
         AVIOContext io = new AVIOContext(null);
         check(avio_open(io, to.toString(), AVIO_FLAG_WRITE));
         out.pb(io);
+        AVDictionary noted = new AVDictionary(null);
+        for (int i = 0; i < notes.length; i += 2) {
+            check(av_dict_set(noted, notes[i], notes[i + 1], 0));
+        }
+        out.metadata(noted);
         check(avformat_write_header(out, (AVDictionary) null));
         AVPacket p = av_packet_alloc();
         for (long n = 0; av_read_frame(in, p) >= 0; n++) {

@@ -12,7 +12,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
-import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.shot.Ids;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.StoreException;
@@ -92,7 +92,7 @@ public record Illusions(List<Illusion> all, List<String> problems) {
     ///
     /// @throws StoreException if it cannot be written
     public static Path keep(Path own, Shot shot) throws StoreException {
-        String slug = Case.slug(shot.title());
+        String slug = Ids.slug(shot.title());
         try {
             Files.createDirectories(own);
             Path file = own.resolve(slug + ".json");

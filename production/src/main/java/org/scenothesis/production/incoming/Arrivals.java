@@ -2,9 +2,8 @@ package org.scenothesis.production.incoming;
 
 import java.util.List;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Plates;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Take;
 
 /// Puts files into the document as takes.
@@ -16,7 +15,7 @@ final class Arrivals {
 
     /// The shot with these files as takes of the proposal's plate, which is made if it is not there.
     static Shot with(Shot shot, Proposal p, List<String> paths) {
-        Shot s = shot.plate(p.plate()).isPresent() ? shot : shot.withPlateAdded(plate(shot, p));
+        Shot s = shot.plate(p.plate()).isPresent() ? shot : shot.withPlateAdded(Plates.made(shot, p.plate(), p.name(), p.role()));
         return s.withPlate(p.plate(), q -> {
             Plate out = q;
             for (String path : paths) {
@@ -24,12 +23,5 @@ final class Arrivals {
             }
             return out;
         });
-    }
-
-    /// Plates filmed together share camera and light until somebody says otherwise; an element on cloth is elsewhere, and black has no light to share.
-    private static Plate plate(Shot shot, Proposal p) {
-        boolean apart = p.role().keyed() || p.role() == PlateRole.SCREEN_ONLY || p.role() == PlateRole.ON_BLACK || p.role() == PlateRole.BACKGROUND;
-        String group = apart ? "" : "A";
-        return new Plate(p.plate(), p.name(), p.role(), Spike.number(shot.plates().size()), group, p.role() == PlateRole.LIGHT_PASS ? "" : group, 0, List.of());
     }
 }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.scenothesis.core.key.ScreenModels;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.Plate;
@@ -29,6 +30,8 @@ import org.scenothesis.production.store.StoreException;
 public final class Incoming {
     /// A look is had at pictures of about this width.
     private static final int WIDTH = 320;
+    private static final int SMALL_W = 92;
+    private static final int SMALL_H = 52;
     private static final float DARK = 0.004f;
     /// A folder with at least so many stills and nothing else is a sequence.
     private static final int SEQUENCE = 8;
@@ -109,7 +112,7 @@ public final class Incoming {
             double stirring = looks.stream().mapToDouble(l -> l.furthest(looks.getFirst())).max().orElse(0);
             double seconds = n > 1 ? n / f.info().rate().framesPerSecond() : 0;
             return new Seen(file, n == 1, seconds, f.info().width(), f.info().height(), Math.max(ScreenModels.clothShare(first), ScreenModels.clothShare(middle)), dark(middle),
-                    stirring, looks.getFirst(), "");
+                    stirring, looks.getFirst(), DisplayPicture.of(middle, SMALL_W, SMALL_H, bands), "");
         } catch (FootageException e) {
             return Seen.unreadable(file, String.valueOf(e.getMessage()));
         }

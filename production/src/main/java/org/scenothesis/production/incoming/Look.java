@@ -2,6 +2,7 @@ package org.scenothesis.production.incoming;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
 
@@ -10,6 +11,7 @@ public record Look(List<Double> cells) {
     public static final Look NONE = new Look(List.of());
     private static final int ACROSS = 24;
     private static final int DOWN = 14;
+    private static final double SAME_CELL = 0.04;
     private static final double[] LUMA = {0.2126, 0.7152, 0.0722};
 
     public Look {
@@ -38,6 +40,14 @@ public record Look(List<Double> cells) {
             }
         }
         return Transfer.SRGB.toCode(Math.max(0, sum / n));
+    }
+
+    /// The share of cells that hardly differ, in [0, 1]; 0 if either is of nothing.
+    double alike(Look o) {
+        if (cells.isEmpty() || o.cells.isEmpty()) {
+            return 0;
+        }
+        return IntStream.range(0, cells.size()).filter(i -> Math.abs(cells.get(i) - o.cells.get(i)) < SAME_CELL).count() / (double) cells.size();
     }
 
     /// The largest difference of a cell; 1 if either is of nothing.

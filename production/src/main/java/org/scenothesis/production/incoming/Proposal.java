@@ -1,12 +1,15 @@
 package org.scenothesis.production.incoming;
 
 import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.production.words.Words;
 
 /// The plate a file is proposed for.
 ///
-/// - `plate`: the id of one that is there, or of one that will be made for it; empty for the tray: nothing is proposed.
+/// - `plate`: the id of one that is there, or of one that will be made for it; empty where it is left out.
 /// - `role`, `name`: of the plate. `why`: what the proposal rests on.
 public record Proposal(Seen seen, String plate, PlateRole role, String name, Why why) {
+    private static final String TRAY = "tray";
+
     /// What a proposal rests on.
     public enum Why {
         NAME,
@@ -16,8 +19,19 @@ public record Proposal(Seen seen, String plate, PlateRole role, String name, Why
         STILL,
         NOTHING_MOVES,
         MOVES,
+        UNKNOWN,
         TOLD,
         UNREADABLE
+    }
+
+    /// The file in the tray, until somebody says what it is.
+    static Proposal unsorted(Seen seen, Why why) {
+        return new Proposal(seen, TRAY, PlateRole.UNSORTED, Words.of("name.UNSORTED"), why);
+    }
+
+    /// The same file in the tray, as somebody says.
+    public Proposal later() {
+        return unsorted(seen, Why.TOLD);
     }
 
     public boolean taken() {

@@ -11,9 +11,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.scenothesis.core.breakdown.plate.Case;
+import java.util.stream.Stream;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Plates;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.decode.Footages;
 
@@ -26,6 +27,8 @@ public final class Proposals {
     /// Differences of cells, in shares of the brightest code: the same picture, and a picture in which something moved.
     private static final double SAME = 0.02;
     private static final double STIRRED = 0.04;
+    /// Share of cells that stay the same while somebody acts in the set.
+    private static final double OF_THE_SET = 0.5;
     private static final Map<PlateRole, Set<String>> WORDS = Map.of(
             PlateRole.CLEAN, Set.of("clean", "empty", "base", "leer"),
             PlateRole.SCREEN_ONLY, Set.of("screen", "cloth"),
@@ -64,7 +67,7 @@ public final class Proposals {
 
     private Proposal of(Seen s) {
         if (!s.usable()) {
-            return new Proposal(s, "", PlateRole.PRACTICAL, named(s), Proposal.Why.UNREADABLE);
+            return new Proposal(s, "", PlateRole.PRACTICAL, s.named(), Proposal.Why.UNREADABLE);
         }
         Optional<Plate> called = called(s);
         if (called.isPresent()) {
@@ -92,6 +95,9 @@ public final class Proposals {
         if (s.dark() >= ALL_DARK) {
             return some(s, PlateRole.ON_BLACK, Proposal.Why.DARK);
         }
+        if (stranger(s)) {
+            return Proposal.unsorted(s, Proposal.Why.UNKNOWN);
+        }
         if (s.still()) {
             return some(s, clean() ? PlateRole.REFERENCE : PlateRole.CLEAN, Proposal.Why.STILL);
         }
@@ -102,6 +108,14 @@ public final class Proposals {
     private static boolean goes(PlateRole role, Seen s) {
         boolean cloth = s.cloth() >= SOME_CLOTH;
         return role == PlateRole.SCREEN_ONLY ? cloth && s.stirring() < STIRRED : !cloth || role == PlateRole.REFERENCE;
+    }
+
+    /// Whether there are pictures of the set, and this one is like none of them: it may be anything.
+    private boolean stranger(Seen s) {
+        Stream<Look> there = shot.plates().stream().filter(p -> !p.role().apart()).map(p -> looks.getOrDefault(p.id(), Look.NONE));
+        Stream<Look> coming = made.stream().filter(p -> p.taken() && !p.role().apart()).map(p -> p.seen().look());
+        List<Look> set = Stream.concat(there, coming).filter(l -> !l.cells().isEmpty()).toList();
+        return !set.isEmpty() && set.stream().noneMatch(l -> l.alike(s.look()) >= OF_THE_SET);
     }
 
     private boolean clean() {
@@ -125,26 +139,16 @@ public final class Proposals {
     private Proposal some(Seen s, PlateRole role, Proposal.Why why) {
         Optional<Plate> waiting = shot.plates().stream()
                 .filter(p -> p.role() == role && (p.takes().isEmpty() && !given.contains(p.id()) || why == Proposal.Why.NAME && ONE_OF.contains(role))).findFirst();
-        return waiting.isPresent() ? there(s, waiting.get(), why) : new Proposal(s, fresh(s), role, named(s), why);
+        return waiting.isPresent() ? there(s, waiting.get(), why) : new Proposal(s, fresh(s), role, s.named(), why);
     }
 
-    /// An id that no plate has, made from the file's name; files that differ only in their number share it, as takes of one plate.
+    /// Files that differ only in their number share it, as takes of one plate.
     private String fresh(Seen s) {
-        String id = Case.slug(named(s));
-        return shot.plate(id).isPresent() ? id + "-" + (shot.plates().size() + made.size() + 1) : id;
-    }
-
-    /// A file's name without its ending and its last number, as a plate's.
-    static String named(Seen s) {
-        String file = String.valueOf(s.file().getFileName());
-        int dot = file.lastIndexOf('.');
-        String words = (dot > 0 ? file.substring(0, dot) : file).replaceAll("[_\\-]+", " ").replaceAll("[ ]*\\d+$", "").strip();
-        String name = words.isEmpty() ? file : words;
-        return name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
+        return Plates.freshId(shot, s.named());
     }
 
     private static Set<String> words(Seen s) {
-        return tokens(named(s));
+        return tokens(s.named());
     }
 
     private static Set<String> tokens(String name) {

@@ -14,6 +14,7 @@ import org.scenothesis.core.finding.Outcome;
 import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.store.ProductionFolder;
@@ -54,6 +55,9 @@ public final class Judge {
         Subject subject = new Subject.OfPlate(plate.id());
         if (take == null) {
             return List.of(Finding.that(Measure.MISSING, subject, 0, Verdict.REDO));
+        }
+        if (plate.role() == PlateRole.UNSORTED) {
+            return List.of(Finding.that(Measure.UNSORTED, subject, plate.takes().size(), Verdict.WATCH));
         }
         FootageBrief brief = m.brief(take).orElse(null);
         if (brief != null && !brief.usable()) {

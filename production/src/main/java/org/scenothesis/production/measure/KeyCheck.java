@@ -19,7 +19,9 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.TimeMap;
+import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
@@ -37,7 +39,7 @@ public final class KeyCheck {
 
     /// What is keyed and how; `garbage`: the outline drawn; without corners it is the one round the cloth.
     ///
-    /// - `used`: when of the take is seen in the shot, for an outline that moves with the shot; null where it stands still, and all of the take is looked at.
+    /// - `used`: where the take is seen, for an outline that moves with the shot; null where it stands still, and all of the take is looked at.
     public record Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage, @Nullable Used used) {
         public Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage) {
             this(take, screenPlate, settings, garbage, null);
@@ -50,13 +52,13 @@ public final class KeyCheck {
                 int frame = (int) ((long) k * (info.frames() - 1) / last);
                 return new Moment(frame, garbage.shape(info.secondsAt(frame)));
             }
-            double at = used.shotSeconds * k / last;
-            return new Moment(info.frameAt(used.time.at(at)), garbage.shape(at));
+            double at = used.shot.seconds() * k / last;
+            return new Moment(info.frameAt(used.time.at(at)), Trails.shape(used.shot, garbage, at, info.width() / (double) info.height()));
         }
     }
 
-    /// How long the shot is, and which moment of the take it shows when.
-    public record Used(TimeMap time, double shotSeconds) {}
+    /// The shot, and which moment of the take it shows when.
+    public record Used(Shot shot, TimeMap time) {}
 
     private record Moment(int frame, List<Point> garbage) {}
 

@@ -16,6 +16,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.store.ProductionFolder;
@@ -58,14 +59,16 @@ final class KeyMeter implements Meter<KeyReport> {
         KeyCheck.Used used = used(shot, l);
         if (used != null) {
             settings.add(ProductionJson.part(used.time()));
-            settings.add(used.shotSeconds());
+            settings.add(shot.seconds());
+            Hung by = l.garbage().hung();
+            settings.add(by == null ? null : shot.trail(by.trail()).map(ProductionJson::part).orElse(null));
         }
         return Optional.of(new Target(shot, plate, take, subject(plate), footage, settings, ""));
     }
 
-    /// An outline that moves belongs to moments of the shot.
+    /// An outline that moves, or goes along with something, belongs to moments of the shot.
     private static KeyCheck.@Nullable Used used(Shot shot, Layer l) {
-        return l.garbage().corners().keys().isEmpty() ? null : new KeyCheck.Used(l.time(), shot.seconds());
+        return l.garbage().corners().keys().isEmpty() && l.garbage().hung() == null ? null : new KeyCheck.Used(shot, l.time());
     }
 
     private static Layer layer(Shot shot, Plate plate) {

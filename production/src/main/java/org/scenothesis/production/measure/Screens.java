@@ -46,7 +46,7 @@ public final class Screens {
                 throw new UnsuitableException(
                         plate.path(),
                         "the screen-only frame is " + p.info().width() + "x" + p.info().height() + " but the take is " + take.info().width() + "x"
-                                + take.info().height() + "; use one filmed in the same lock.");
+                                + take.info().height() + "; use one filmed with the same camera, or give the two different camera groups on Shoot.");
             }
             return ScreenModels.fromPlate(p.reduced(0, times).withAlpha(null), bands);
         }

@@ -16,7 +16,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.shot.Ids;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
@@ -136,7 +136,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                 }
                 Map<String, String> facts = new LinkedHashMap<>();
                 Shot told = facts(r, line, s, facts);
-                String wonder = kind.get().name().toLowerCase(Locale.ROOT).replace('_', '-') + "-" + Case.slug(subject);
+                String wonder = kind.get().name().toLowerCase(Locale.ROOT).replace('_', '-') + "-" + Ids.slug(subject);
                 List<Wonder> more = new ArrayList<>(told.wonders());
                 more.add(new Wonder(free(wonder, more), kind.get(), subject, from, to, facts));
                 s = told.withWonders(more);

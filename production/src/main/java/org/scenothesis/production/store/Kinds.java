@@ -16,6 +16,7 @@ import org.scenothesis.core.shot.Heard;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.core.value.Kind;
 
@@ -24,7 +25,7 @@ import org.scenothesis.core.value.Kind;
 /// Only the permitted classes can come of it: `"step": "own-alpha"` is an `OwnAlpha` and nothing else.
 final class Kinds extends JacksonAnnotationIntrospector {
     private static final long serialVersionUID = 1;
-    private static final Map<Class<?>, String> NAMES = Map.of(Step.class, "step", Source.class, "source", TimeMap.class, "time", Given.class, "origin", Heard.class, "heard");
+    private static final Map<Class<?>, String> NAMES = Map.of(Step.class, "step", Source.class, "source", TimeMap.class, "time", Given.class, "origin", Heard.class, "heard", Evidence.class, "shown");
 
     /// The name under which the kind of an alternative stands; null for what has no kinds.
     static @Nullable String name(Class<?> alternative) {

@@ -6,9 +6,9 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.FrameFormat;
+import org.scenothesis.core.shot.Ids;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
@@ -73,7 +73,7 @@ public record NewProduction(String title, @Nullable FrameFormat format, @Nullabl
 
     /// A folder's name made from a title: small letters and digits of any script, joined by hyphens.
     public static String folderName(String title) {
-        String name = Case.slug(title.isBlank() ? "untitled" : title);
+        String name = Ids.slug(title.isBlank() ? "untitled" : title);
         return name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME) : name;
     }
 }

@@ -10,6 +10,7 @@ import org.scenothesis.core.shot.ShootDay;
 import org.scenothesis.core.shot.Sound;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.TimeMap;
+import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Outline;
 
 /// What a document written by hand or by another program may leave unsaid, and what it means then: nothing told, as filmed, laid over.
@@ -29,6 +30,7 @@ final class Unsaid {
         absent(p, "houseRules", mapper.valueToTree(HouseRules.DEFAULT));
         absent(p, "day", mapper.valueToTree(ShootDay.DEFAULT));
         absent(p, "permissions", mapper.createArrayNode());
+        p.path("setUps").forEach(s -> absent(s.path("stage"), "evidence", mapper.createArrayNode()));
         p.path("shots").forEach(this::shot);
     }
 
@@ -73,6 +75,9 @@ final class Unsaid {
             absent(s, "counts", mapper.valueToTree(Outline.Counts.WITHIN));
             absent(s, "curved", mapper.valueToTree(false));
             absent(s, "hung", mapper.nullNode());
+        } else if (s.path("step").asText().equals("extend")) {
+            absent(s, "around", mapper.valueToTree(Extend.HEADROOM.around()));
+            absent(s, "seamPx", mapper.valueToTree(Extend.HEADROOM.seamPx()));
         }
     }
 

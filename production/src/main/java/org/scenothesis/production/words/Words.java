@@ -32,6 +32,7 @@ public final class Words {
     public static String origin(Given<?> value) {
         return switch (value) {
             case Given.Told<?> t -> of("origin.told");
+            case Given.Measured<?> m -> of("origin." + m.by());
             case Given.Assumed<?> a -> of("origin.assumed") + ": " + assumed(a.why());
         };
     }
@@ -114,6 +115,7 @@ public final class Words {
             case RATE -> number(v, 2) + "/s";
             case LENGTH -> number(v, 2) + " s";
             case FOLLOWED -> frames((int) v);
+            case UNSORTED -> count((long) v, "take", "takes");
             case MATRIX, OUTSIDE, NEEDED -> "";
             case MISSING -> of("value.missing");
             case BROKEN -> of("value.broken");
@@ -125,7 +127,7 @@ public final class Words {
     private static String limit(Finding f) {
         return switch (f.measure()) {
             case ROLL -> of("limit.least", number(f.limit().holds(), 1) + " s");
-            case MISSING, NEEDED, BROKEN, BORDER, SIZE, RATE, LENGTH, FOLLOWED, MATRIX, OUTSIDE -> "";
+            case MISSING, NEEDED, BROKEN, BORDER, SIZE, RATE, LENGTH, FOLLOWED, UNSORTED, MATRIX, OUTSIDE -> "";
             default -> f.verdict() == Verdict.NOT_MEASURED && f.limit().holds() == 0 ? "" : of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
         };
     }

@@ -2,6 +2,7 @@ package org.scenothesis.production.incoming;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -10,6 +11,10 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.PlateRole;
@@ -19,6 +24,8 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
+import org.scenothesis.production.measure.Judge;
+import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.store.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
@@ -83,6 +90,24 @@ class IncomingTest {
         assertThat(all.getLast().seen().problem()).contains("C0005.avi");
         assertThat(all.get(1).seen().stirring()).isGreaterThan(0.1);
         assertThat(all.getFirst().seen().seconds()).isEqualTo(0.25);
+    }
+
+    /// What is of another place than all there is may be anything: it waits in the tray until somebody says.
+    @Test
+    void whatNothingTellsOfGoesToTheTray() throws Exception {
+        float[] room = {0.3f, 0.25f, 0.2f};
+        clip("A1.avi", room, new float[0]);
+        clip("B1.avi", room, new float[] {0.35f, 0.05f, 0.04f});
+        clip("C1.avi", new float[] {0.6f, 0.5f, 0.1f}, new float[] {0.1f, 0.1f, 0.1f});
+        Stills.write(card.resolve("D1.png"), Picture.filled(160, 90, 0.6f, 0.6f, 0.5f), Stills.Format.PNG8);
+        List<Proposal> all = new Incoming(folder, bands).propose(shot(), List.of(card), Progress.NONE);
+        assertThat(all).extracting(Proposal::role).containsExactly(PlateRole.CLEAN, PlateRole.PRACTICAL, PlateRole.UNSORTED, PlateRole.UNSORTED);
+        assertThat(all.get(2).why()).isEqualTo(Proposal.Why.UNKNOWN);
+        Shot s = Proposals.into(shot(), all, List.of("footage/A1.avi", "footage/B1.avi", "footage/C1.avi", "footage/D1.png"));
+        assertThat(s.plate("tray").orElseThrow().takes()).hasSize(2);
+        List<Finding> found = new Judge(folder).of(s, null, Measured.NOTHING, HouseRules.DEFAULT).of("tray").findings();
+        assertThat(found).extracting(Finding::measure, Finding::value, Finding::verdict).containsExactly(tuple(Measure.UNSORTED, 2.0, Verdict.WATCH));
+        assertThat(all.get(2).seen().named()).isEqualTo("C");
     }
 
     @Test

@@ -25,6 +25,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.Trail;
+import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Outline;
@@ -127,6 +128,19 @@ class FittingTest {
         assertThat(keyed(shot)).startsWith(0).endsWith(TinyShoot.FRAMES - 1);
         assertThat(keyed(held)).containsOnly(3);
         assertThat(keyed(back)).isSortedAccordingTo(Comparator.reverseOrder()).startsWith(9);
+    }
+
+    /// What goes along with something that was followed is measured where it has gone: here out of the picture, where nothing is solid any more.
+    @Test
+    void aGarbageMatteThatGoesAlongIsMeasuredWhereItIs() {
+        Trail trail = new Trail("gone", "it leaves", "lantern", List.of(
+                new Trail.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false), new Trail.Spot(3 / 24.0, List.of(new Point(3.5, 0.5)), 1, 0, 1, false)));
+        Shot hung = Trails.with(shot, trail).withLayer("lantern", l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? l.garbage().withHung(new Hung("gone", 0, false)) : s).toList()));
+        List<KeyReport.At> samples = survey(hung).key(hung, hung.plate("lantern").orElseThrow()).orElseThrow().samples();
+        assertThat(samples.getFirst().measures().solid()).isPositive();
+        assertThat(samples.getLast().measures().solid()).isZero();
+        Shot elsewhere = Trails.with(hung, trail.withSpots(trail.spots().subList(0, 1)));
+        assertThat(survey(elsewhere).key(elsewhere, elsewhere.plate("lantern").orElseThrow()).orElseThrow().samples().getLast().measures().solid()).as("followed otherwise, measured anew").isPositive();
     }
 
     private List<Integer> keyed(Shot s) {

@@ -7,8 +7,8 @@ import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.method.Method;
 import org.scenothesis.core.breakdown.method.Treatment;
-import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.finding.Estimates;
+import org.scenothesis.core.shot.Ids;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.PaperSlip;
@@ -47,7 +47,7 @@ final class WaysView extends PageView {
                 Text.block(PlanWords.assumed(m) + ". " + PlanWords.risks(m), "muted", "small"));
         card.getStyleClass().add(m.chosen() ? "method-recommended" : "method-other");
         card.setPrefWidth(212);
-        card.setId("way-" + Case.slug(t.thing()) + "-" + m.way().code());
+        card.setId("way-" + Ids.slug(t.thing()) + "-" + m.way().code());
         card.setAccessibleText(t.thing() + ": " + PlanWords.method(m) + (m.chosen() ? ", chosen" : ""));
         return card;
     }

@@ -4,9 +4,6 @@ import java.nio.file.Path;
 import java.util.Optional;
 import javafx.scene.control.Label;
 import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelBuffer;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.layout.StackPane;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
@@ -23,6 +20,7 @@ import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.studio.house.Pulse;
 import org.scenothesis.studio.house.Worker;
+import org.scenothesis.studio.parts.PictureView;
 
 /// Looks at productions without opening them for work: what they are called, how far they are, one picture. In the background.
 public final class Glimpses {
@@ -95,7 +93,7 @@ public final class Glimpses {
     }
 
     private static void show(StackPane box, DisplayPicture s) {
-        ImageView image = new ImageView(new WritableImage(new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance())));
+        ImageView image = new ImageView(PictureView.image(s));
         box.setClip(new Rectangle(box.getMinWidth(), box.getMinHeight()));
         box.getChildren().setAll(image);
     }

@@ -114,10 +114,10 @@ final class BenchLine extends HBox {
 
     private String count(BenchName b, Shot shot) {
         if (b == BenchName.BOARD) {
-            return shot.plates().size() + (shot.plates().size() == 1 ? " plate" : " plates");
+            return Words.count(shot.plates().size(), "plate", "plates");
         }
         if (b == BenchName.LAYER || b == BenchName.HAND_OVER) {
-            return b == BenchName.LAYER ? (shot.layers().isEmpty() ? "not begun" : shot.layers().size() + " layers") : handOver(shot);
+            return b == BenchName.LAYER ? (shot.layers().isEmpty() ? "not begun" : Words.count(shot.layers().size(), "layer", "layers")) : handOver(shot);
         }
         Judgement mine = b.of(session.judgement().get());
         for (Verdict v : new Verdict[] {Verdict.REDO, Verdict.WATCH}) {

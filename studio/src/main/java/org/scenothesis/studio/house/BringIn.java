@@ -12,6 +12,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -21,12 +22,14 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Plates;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.incoming.Incoming;
 import org.scenothesis.production.incoming.Proposal;
 import org.scenothesis.production.incoming.Proposals;
 import org.scenothesis.production.incoming.Seen;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Text;
 
 /// The slip on which files become takes: for each the plate that is proposed and why, to be corrected with one key.
@@ -136,10 +139,25 @@ final class BringIn extends StackPane {
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox choice = new VBox(1, plate, why);
         choice.setMinWidth(Region.USE_PREF_SIZE);
-        HBox row = new HBox(14, words, choice);
+        HBox row = new HBox(14, picture(p.seen()), words, choice);
         row.setAlignment(Pos.CENTER_LEFT);
         row.setPadding(new Insets(4, 0, 4, 0));
         return row;
+    }
+
+    private static Node picture(Seen s) {
+        StackPane box = new StackPane();
+        box.getStyleClass().add("thumb-dark");
+        box.setMinSize(Slip.PICTURE_W, Slip.PICTURE_H);
+        box.setMaxSize(Slip.PICTURE_W, Slip.PICTURE_H);
+        if (s.small() != null) {
+            ImageView image = new ImageView(PictureView.image(s.small()));
+            image.setPreserveRatio(true);
+            image.setFitWidth(Slip.PICTURE_W);
+            image.setFitHeight(Slip.PICTURE_H);
+            box.getChildren().add(image);
+        }
+        return box;
     }
 
     private static String facts(Seen s) {
@@ -148,21 +166,27 @@ final class BringIn extends StackPane {
         return length + ", " + s.width() + "\u00d7" + s.height() + cloth;
     }
 
-    /// What is proposed, then nothing, then every plate there is, then a new one of every role.
+    /// What is proposed, then nothing, then the tray, then every plate there is, then a new one of every role.
     private List<Choice> choices(Proposal p) {
         List<Choice> out = new ArrayList<>();
         Shot shot = session.shot();
-        out.add(new Choice(shot.plate(p.plate()).isPresent() ? p.name() : "new: " + p.name() + ", " + Words.of("role.short." + p.role().name()), p));
+        boolean tray = p.role() == PlateRole.UNSORTED;
+        String about = ", " + Words.of("role.short." + p.role().name());
+        out.add(new Choice(tray ? p.name() + about : shot.plate(p.plate()).isPresent() ? p.name() : "new: " + p.name() + about, p));
         out.add(new Choice("leave it out", p.left()));
+        if (!tray) {
+            out.add(new Choice("the tray, to be sorted later", p.later()));
+        }
         for (Plate q : shot.plates()) {
-            if (!q.id().equals(p.plate())) {
+            if (!q.id().equals(p.plate()) && q.role() != PlateRole.UNSORTED) {
                 out.add(new Choice(q.name(), p.told(q.id(), q.role(), q.name())));
             }
         }
         for (PlateRole r : PlateRole.values()) {
-            if (r != p.role() || shot.plate(p.plate()).isPresent()) {
-                String id = shot.plate(p.plate()).isPresent() ? p.plate() + "-" + (shot.plates().size() + files.size() + 1) : p.plate();
-                out.add(new Choice("new: " + Words.of("role." + r.name()), p.told(id + (r == p.role() ? "" : "-" + r.name().toLowerCase(Locale.ROOT).replace('_', '-')), r, p.name())));
+            if (r != PlateRole.UNSORTED && (r != p.role() || shot.plate(p.plate()).isPresent())) {
+                String name = tray ? p.seen().named() : p.name();
+                String id = Plates.freshId(shot, name);
+                out.add(new Choice("new: " + Words.of("role." + r.name()), p.told(id + (r == p.role() ? "" : "-" + r.name().toLowerCase(Locale.ROOT).replace('_', '-')), r, name)));
             }
         }
         return out;

@@ -167,7 +167,7 @@ public final class House extends StackPane {
             shortcut(e);
             return;
         }
-        if (e.getTarget() instanceof TextInputControl || e.getTarget() instanceof ComboBoxBase<?> || e.isAltDown()) {
+        if (e.getTarget() instanceof TextInputControl || e.getTarget() instanceof ComboBoxBase<?> c && chooses(c, e.getCode()) || e.isAltDown()) {
             return;
         }
         Bench b = benches.get(session.bench().get());
@@ -178,6 +178,11 @@ public final class House extends StackPane {
         if (plain(e.getCode(), e.isShiftDown())) {
             e.consume();
         }
+    }
+
+    /// Letters and digits mean nothing to a list of words that is not open, and go to the bench.
+    private static boolean chooses(ComboBoxBase<?> c, KeyCode code) {
+        return c.isShowing() || !code.isLetterKey() && !code.isDigitKey();
     }
 
     /// Back and forth go through the whole document, even from within a number field.

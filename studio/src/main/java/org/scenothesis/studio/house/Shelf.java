@@ -14,8 +14,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelBuffer;
-import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.DataFormat;
 import javafx.scene.layout.Priority;
@@ -29,6 +27,7 @@ import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Text;
 
 /// One slip per plate in running order; the selection everywhere, and the row header of the Board.
@@ -153,7 +152,7 @@ public final class Shelf extends VBox {
             if (seen && asked.add(thumb)) {
                 session.worker().ask(
                         "thumbs|" + thumb, ticket -> DisplayPicture.of(session.frames().small(thumb.source, 40, Slip.PICTURE_W, Slip.PICTURE_H), Slip.PICTURE_W, Slip.PICTURE_H, session.bands()), s -> {
-                            WritableImage image = new WritableImage(new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance()));
+                            WritableImage image = PictureView.image(s);
                             thumbs.put(thumb, image);
                             arrived(thumb, () -> new ImageView(image));
                         }, e -> arrived(thumb, () -> Text.of("unreadable", "thumb-word")));

@@ -14,12 +14,14 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Keys;
 import org.scenothesis.core.shot.step.Outline;
@@ -27,6 +29,7 @@ import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.media.FootageSource;
+import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.Keying;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
@@ -213,14 +216,29 @@ public final class KeyBench extends Bench {
         }
     }
 
-    private void masked(List<Point> points) {
+    private void masked(List<Point> drawn) {
         Layer l = layer();
         if (l != null) {
             double at = session.seconds().get();
+            List<Point> points = drawn(l).map(o -> carried(drawn, carries(o).inverse())).orElse(drawn);
             boolean keeps = solid.isSelected();
             session.changeLayer(keeps ? "what stays solid" : "garbage matte", l.id(), o -> keeps ? KeyModel.solid(o, at, points) : KeyModel.garbage(o, at, points));
             session.measure();
         }
+    }
+
+    /// How an outline is carried along at the playhead by what it hangs on.
+    private PlanarMap carries(Outline o) {
+        return Trails.carries(session.shot(), o.hung(), session.seconds().get(), aspect());
+    }
+
+    private static List<Point> carried(List<Point> corners, PlanarMap by) {
+        return corners.stream().map(p -> by.map(p.x(), p.y())).toList();
+    }
+
+    /// Of the take that is keyed, its width by its height.
+    private double aspect() {
+        return session.plate().flatMap(p -> Optional.ofNullable(p.chosen())).flatMap(session.measured().get()::brief).filter(FootageBrief::usable).map(b -> b.width() / (double) b.height()).orElse(16 / 9.0);
     }
 
     @Override
@@ -236,7 +254,7 @@ public final class KeyBench extends Bench {
         Plate plate = session.plate().orElse(null);
         Layer l = layer();
         double at = session.seconds().get();
-        outline.show(drawn(l).map(o -> o.at(at)).orElse(List.of()));
+        outline.show(drawn(l).map(o -> carried(o.at(at), carries(o))).orElse(List.of()));
         boolean here = drawn(l).filter(o -> Keys.at(o, at)).isPresent();
         keyframe.setText(here ? "keyframe \u2212" : "keyframe +");
         strip.show(session.shot().seconds(), plate == null ? List.of() : List.of(new TimeStrip.Ribbon(plate.name(), 0, session.shot().seconds(), plate.spike())), session.shot().beats());
@@ -255,8 +273,8 @@ public final class KeyBench extends Bench {
         Layer l = layer();
         var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
         double seconds = session.seconds().get();
-        List<Outline> kept = l == null ? List.of() : KeyModel.solid(l).map(o -> Outline.of(o.shape(seconds), o.softnessPx()).withCounts(Outline.Counts.ALSO)).stream().toList();
-        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : l.garbage().shape(seconds), path, seconds, l == null ? seconds : l.time().at(seconds), room, new KeyModel.View(look.ground(), look.part(), kept));
+        List<Outline> kept = l == null ? List.of() : KeyModel.solid(l).map(o -> Outline.of(Trails.shape(session.shot(), o, seconds, aspect()), o.softnessPx()).withCounts(Outline.Counts.ALSO)).stream().toList();
+        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : Trails.shape(session.shot(), l.garbage(), seconds, aspect()), path, seconds, l == null ? seconds : l.time().at(seconds), room, new KeyModel.View(look.ground(), look.part(), kept));
     }
 
     private void frame() {

@@ -30,6 +30,7 @@ import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.media.encode.Stills;
+import org.scenothesis.production.measure.FileLens;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
@@ -83,7 +84,7 @@ public final class LayerBench extends Bench {
         hands = new InHand(session, picture, this::layer, this::preview, this::accept);
         VBox left = new VBox(8, picture, following, strip, plans);
         HBox.setHgrow(left, Priority.ALWAYS);
-        stage = new StageHand(picture, session::shot, this::preview, this::accept, session::say);
+        stage = new StageHand(picture, session::shot, () -> FileLens.view(session.shot(), session.measured().get()), this::preview, this::accept, session::say);
         VBox all = new VBox(10, pile, following.trails(), properties, stage);
         ScrollPane right = new ScrollPane(all);
         stage.whenTurned(open -> {

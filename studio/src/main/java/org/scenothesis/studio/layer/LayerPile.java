@@ -90,7 +90,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
             e.consume();
         });
         on.setOnDragDropped(e -> {
-            session.shot().plate(String.valueOf(e.getDragboard().getContent(Shelf.PLATE))).filter(p -> p.chosen() != null).ifPresent(this::lay);
+            session.shot().plate(String.valueOf(e.getDragboard().getContent(Shelf.PLATE))).filter(p -> p.chosen() != null && p.role() != PlateRole.UNSORTED).ifPresent(this::lay);
             e.setDropCompleted(true);
             e.consume();
         });
@@ -112,7 +112,7 @@ final class LayerPile extends VBox implements TimeStrip.Hold {
             shot.plateOf(PlateRole.CLEAN).filter(p -> p.chosen() != null).ifPresent(p -> all.add(action("lay-clean", "Put the clean plate down", () -> lay(p))));
         }
         rows.getChildren().setAll(all);
-        lay.getItems().setAll(shot.plates().stream().filter(p -> p.chosen() != null).map(this::laying).toList());
+        lay.getItems().setAll(shot.plates().stream().filter(p -> p.chosen() != null && p.role() != PlateRole.UNSORTED).map(this::laying).toList());
         if (!shot.layers().isEmpty()) {
             lay.getItems().add(Text.item("lay-whole", "the whole shot, all below as one", this::layWhole));
         }

@@ -15,7 +15,6 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -107,8 +106,8 @@ final class LayerProperties extends VBox {
     }
 
     private void build(@Nullable Layer l) {
-        // A field being typed in must not be taken away under the hand.
-        if (getScene() != null && getScene().getFocusOwner() instanceof TextField f && inside(f)) {
+        // What has the focus must not be taken away under the hand: a field being typed in, the button of a menu.
+        if (getScene() != null && getScene().getFocusOwner() instanceof Node f && inside(f)) {
             requestFocus();
         }
         getChildren().clear();
@@ -131,7 +130,7 @@ final class LayerProperties extends VBox {
         if (l.step(Shadow.class).isPresent() && shot.stage() != null) {
             light();
         }
-        getChildren().addAll(adding(l), new LayingForm(l, lowest(), new LayingForm.Edits(() -> shot.layer(layer).orElse(l), c -> moving.accept(shot.withLayer(layer, c)), this::accept, updates, Layers.sources(shot, l), word -> o -> Layers.sourced(shot, o, word).orElse(o))));
+        getChildren().addAll(adding(l), new LayingForm(l, lowest(), new LayingForm.Edits(() -> shot.layer(layer).orElse(l), () -> at, c -> moving.accept(shot.withLayer(layer, c)), this::accept, updates, Layers.sources(shot, l), word -> o -> Layers.sourced(shot, o, word).orElse(o))));
     }
 
     private boolean inside(Node n) {

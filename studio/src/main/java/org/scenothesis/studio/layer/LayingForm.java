@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.DoubleFunction;
+import java.util.function.DoubleSupplier;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
@@ -26,8 +27,8 @@ final class LayingForm extends VBox {
     private final Edits edits;
 
     /// How the layer is seen and changed: as it is `now`, `moving` while a number is dragged, `done` once; `updates` are called whenever it has changed; `sources`, `sourced`: where its
-    /// picture may come from, as words, and what makes it so.
-    record Edits(Supplier<Layer> now, Consumer<UnaryOperator<Layer>> moving, BiConsumer<String, UnaryOperator<Layer>> done, List<Runnable> updates, List<String> sources,
+    /// picture may come from, as words, and what makes it so; `at`: the moment of the shot that is shown.
+    record Edits(Supplier<Layer> now, DoubleSupplier at, Consumer<UnaryOperator<Layer>> moving, BiConsumer<String, UnaryOperator<Layer>> done, List<Runnable> updates, List<String> sources,
             Function<String, UnaryOperator<Layer>> sourced) {}
 
     LayingForm(Layer l, boolean lowest, Edits edits) {
@@ -41,7 +42,7 @@ final class LayingForm extends VBox {
             blend(lowest);
             return;
         }
-        choice("time", Stream.of(TimeMap.class.getPermittedSubclasses()).map(Kind::word).toList(), o -> Kind.word(o.time().getClass()), this::timed);
+        choice("time", Stream.of(TimeMap.class.getPermittedSubclasses()).map(Kind::word).toList(), o -> Kind.word(o.time().getClass()), word -> o -> o.withTime(o.time().as(word, edits.at().getAsDouble())));
         switch (l.time()) {
             case TimeMap.Straight s -> {
                 tape("begins in the take", "s", -3600, 3600, t -> ((TimeMap.Straight) t).fromSeconds(), v -> t -> new TimeMap.Straight(v, ((TimeMap.Straight) t).rate()));
@@ -64,15 +65,6 @@ final class LayingForm extends VBox {
 
     private static String word(Blend b) {
         return b.name().toLowerCase(Locale.ROOT);
-    }
-
-    /// Another kind of time begins where the last one stood.
-    private UnaryOperator<Layer> timed(String word) {
-        return l -> l.withTime(switch (word) {
-            case "held" -> new TimeMap.Held(Math.max(0, l.time().at(0)));
-            case "looped" -> looped(Math.max(0, l.time().at(0)), Math.max(0, l.time().at(0)) + 1);
-            default -> new TimeMap.Straight(l.time().at(0), 1);
-        });
     }
 
     /// A frame at least: a loop that is typed from its end first must not be refused.

@@ -2,6 +2,7 @@ package org.scenothesis.studio.layer;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
@@ -16,10 +17,10 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
-import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
+import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.GroundGrid;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
@@ -34,9 +35,10 @@ import org.scenothesis.studio.parts.Text;
 final class StageHand extends VBox {
     private static final double FULL_FRAME_MM = 36;
     /// A person in the middle of the picture, until somebody shows another.
-    private static final HandCamera.Known PERSON = new HandCamera.Known(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.7);
+    private static final Evidence.Upright PERSON = new Evidence.Upright(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.7);
 
     private final Supplier<Shot> shot;
+    private final Supplier<Optional<Given<Double>>> noted;
     private final Consumer<Shot> preview;
     private final BiConsumer<String, UnaryOperator<Shot>> accept;
     private final Consumer<String> say;
@@ -44,21 +46,22 @@ final class StageHand extends VBox {
     private final PointHandles handles;
     private final Group grid = new Group();
     private final VBox form = new VBox(6);
+    private final Button again = Text.button("the view as the file notes it", "floor-button", this::asNoted);
     private final Label words = Text.block("", "muted", "small");
     private final Button turn = Text.button("", "floor-button", this::turn);
     private final List<Row> rows = new ArrayList<>();
     private final Tape sensor;
-    private HandCamera.@Nullable Known known;
     private double sensorMm = FULL_FRAME_MM;
     private Consumer<Boolean> turned = o -> {};
     private boolean open;
 
     private record Row(Tape tape, Function<HandCamera, Double> value, Function<HandCamera, Given<?>> origin) {}
 
-    /// - `shot`: the shot that is open. `preview`: the shot as it would be; `accept`: what changes once it is let go.
-    StageHand(PictureView picture, Supplier<Shot> shot, Consumer<Shot> preview, BiConsumer<String, UnaryOperator<Shot>> accept, Consumer<String> say) {
+    /// - `shot`: the shot that is open. `noted`: the angle of view by its file. `preview`: the shot as it would be; `accept`: what changes once it is let go.
+    StageHand(PictureView picture, Supplier<Shot> shot, Supplier<Optional<Given<Double>>> noted, Consumer<Shot> preview, BiConsumer<String, UnaryOperator<Shot>> accept, Consumer<String> say) {
         super(6);
         this.shot = shot;
+        this.noted = noted;
         this.preview = preview;
         this.accept = accept;
         this.say = say;
@@ -77,8 +80,9 @@ final class StageHand extends VBox {
         sensor.say(Words.origin(new Given.Assumed<>(sensorMm, "sensor-usual")));
         sensor.show(sensorMm);
         form.getChildren().add(sensor);
-        row("known height", "m", 0, 100, 0.05, 2, "Of something upright in the picture: pull its foot and its top. The lens height follows; 0 for none", HandCamera::lensHeightM, this::knownHeight, c -> known == null ? 0 : known.heightM());
-        form.getChildren().add(words);
+        row("known height", "m", 0, 100, 0.05, 2, "Of something upright in the picture: pull its foot and its top. The lens height follows; 0 for none", HandCamera::lensHeightM, this::knownHeight, StageHand::knownM);
+        again.setId("stage-as-noted");
+        form.getChildren().addAll(again, words);
         getChildren().addAll(turn, form);
         over.widthProperty().addListener(o -> draw());
         over.heightProperty().addListener(o -> draw());
@@ -107,9 +111,17 @@ final class StageHand extends VBox {
         show();
     }
 
+    private static double knownM(HandCamera c) {
+        return c.known() == null ? 0 : c.known().heightM();
+    }
+
     private HandCamera knownHeight(HandCamera c, double v) {
-        HandCamera.Known k = known == null ? PERSON : known;
-        return c.withKnown(v < 0.01 ? null : new HandCamera.Known(k.foot(), k.top(), v));
+        Evidence.Upright k = c.known() == null ? PERSON : c.known();
+        return c.withKnown(v < 0.01 ? null : new Evidence.Upright(k.foot(), k.top(), v));
+    }
+
+    private void asNoted() {
+        noted.get().ifPresent(v -> stage(camera().withViewDeg(v), true, "view as the file notes it"));
     }
 
     private Shot now() {
@@ -122,8 +134,7 @@ final class StageHand extends VBox {
 
     private HandCamera camera() {
         Stage s = now().stage();
-        HandCamera c = s == null ? HandCamera.FRESH : HandCamera.of(s, aspect());
-        return known == null ? c : c.withKnown(known);
+        return s == null ? HandCamera.FRESH.withViewDeg(noted.get().orElse(HandCamera.FRESH.viewDeg())) : HandCamera.of(s, aspect());
     }
 
     /// Opens what the set is told with, or closes it; a set that was not there is there then.
@@ -135,7 +146,6 @@ final class StageHand extends VBox {
         } else if (open && now().stage() == null) {
             accept.accept("stage the set", s -> Shots.staged(s, camera(), aspect()));
         }
-        known = null;
         turned.accept(open);
         show();
         if (open) {
@@ -158,7 +168,6 @@ final class StageHand extends VBox {
             show();
             return;
         }
-        known = c.known();
         if (done) {
             accept.accept(what, s -> Shots.staged(s, c, aspect()));
             show();
@@ -169,13 +178,13 @@ final class StageHand extends VBox {
 
     private HandCamera pulled(List<Point> p) {
         HandCamera c = camera();
-        HandCamera.Known k = known;
+        Evidence.Upright k = c.known();
         HandCamera.Horizon was = c.horizon().value();
         double slope = (p.get(1).y() - p.get(0).y()) / Math.max(0.1, p.get(1).x() - p.get(0).x());
         HandCamera.Horizon is = new HandCamera.Horizon(Math.clamp(p.get(0).y() - slope * p.get(0).x(), -10, 11), Math.clamp(p.get(0).y() + slope * (1 - p.get(0).x()), -10, 11));
         boolean same = Math.abs(was.left() - is.left()) < 1e-6 && Math.abs(was.right() - is.right()) < 1e-6;
         HandCamera moved = same ? c : c.withHorizon(Given.told(is));
-        HandCamera with = k == null || p.size() < 4 ? moved : moved.withKnown(new HandCamera.Known(p.get(2), p.get(3), k.heightM()));
+        HandCamera with = k == null || p.size() < 4 ? moved : moved.withKnown(new Evidence.Upright(p.get(2), p.get(3), k.heightM()));
         return with.height(aspect()).isEmpty() ? c : with;
     }
 
@@ -188,8 +197,7 @@ final class StageHand extends VBox {
     void show() {
         boolean staged = now().stage() != null;
         turn.setText(open ? "done with the set" : staged ? "the set in metres, by hand" : "stage the set by hand");
-        form.setVisible(open);
-        form.setManaged(open);
+        Text.shown(form, open);
         if (!open || !staged) {
             handles.hide();
             grid.getChildren().clear();
@@ -200,9 +208,14 @@ final class StageHand extends VBox {
             r.tape.show(r.value.apply(c));
             r.tape.say(Words.origin(r.origin.apply(c)));
         });
+        Text.shown(again, noted.get().isPresent() && !(c.viewDeg() instanceof Given.Measured));
         var aim = c.aim(aspect());
-        words.setText("tilt " + Words.number(aim.tiltDeg() + 0.0, 1) + "\u00b0, roll " + Words.number(aim.rollDeg() + 0.0, 1) + "\u00b0: " + Words.origin(c.horizon()).replaceFirst("\\.$", "") + ". The ground is ruled in metres.");
+        words.setText("tilt " + Words.number(aim.tiltDeg() + 0.0, 1) + "\u00b0, roll " + Words.number(aim.rollDeg() + 0.0, 1) + "\u00b0: " + origin(c.horizon()) + ". View: " + origin(c.viewDeg()) + ". Lens height: " + origin(c.lensHeightM()) + ". The ground is ruled in metres.");
         draw();
+    }
+
+    private static String origin(Given<?> of) {
+        return Words.origin(of).replaceFirst("\\.$", "");
     }
 
     private void draw() {
@@ -215,6 +228,7 @@ final class StageHand extends VBox {
         List<Point> points = new ArrayList<>(List.of(new Point(0.02, at(h, 0.02)), new Point(0.98, at(h, 0.98))));
         List<String> names = new ArrayList<>(List.of("horizon, left", "horizon, right"));
         List<List<Integer>> lines = new ArrayList<>(List.of(List.of(0, 1)));
+        Evidence.Upright known = c.known();
         if (known != null) {
             points.addAll(List.of(known.foot(), known.top()));
             names.addAll(List.of("foot of what is known", "its top"));

@@ -1,6 +1,5 @@
 package org.scenothesis.studio.parts;
 
-import java.nio.IntBuffer;
 import java.util.function.BiConsumer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -79,10 +78,14 @@ public final class PictureView extends StackPane {
         label.setVisible(!words.isEmpty());
     }
 
+    /// A picture as the toolkit shows it, its pixels not copied.
+    public static WritableImage image(DisplayPicture s) {
+        return new WritableImage(new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance()));
+    }
+
     public void show(DisplayPicture s) {
         shown = s;
-        PixelBuffer<IntBuffer> pixels = new PixelBuffer<>(s.width(), s.height(), s.buffer(), PixelFormat.getIntArgbPreInstance());
-        image.setImage(new WritableImage(pixels));
+        image.setImage(image(s));
         message.setText("");
         uninvite();
         requestLayout();

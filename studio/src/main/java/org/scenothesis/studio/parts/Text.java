@@ -60,4 +60,10 @@ public final class Text {
         b.setOnAction(e -> action.run());
         return b;
     }
+
+    /// Shows a node, or takes it out of sight and out of the way.
+    public static void shown(Node node, boolean now) {
+        node.setVisible(now);
+        node.setManaged(now);
+    }
 }

@@ -20,6 +20,7 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Plates;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.incoming.Seen;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.ChoiceRow;
@@ -36,6 +37,7 @@ final class PlateForm extends VBox {
     private final TextField note = new TextField();
     private final MenuButton plate = new MenuButton("this plate");
     private final MenuButton take = new MenuButton("this take");
+    private final HBox groups;
     private final HBox ofTake;
 
     /// - `looked`: the take that is looked at.
@@ -43,7 +45,7 @@ final class PlateForm extends VBox {
         super(6);
         this.session = session;
         this.looked = looked;
-        role = new ChoiceRow("role", "role", Stream.of(PlateRole.values()).map(PlateForm::word).toList(), w -> change("role of a plate", p -> p.withRole(role(w))));
+        role = new ChoiceRow("role", "role", roles().map(PlateForm::word).toList(), w -> change("role of a plate", p -> Plates.as(p, role(w))));
         field(name, "plate-name", "its name", () -> change("name a plate", p -> name.getText().isBlank() ? p : p.withName(name.getText().strip())));
         field(lock, "plate-lock", "none", () -> change("camera group", p -> p.withLockGroup(lock.getText().strip())));
         field(light, "plate-light", "none", () -> change("light group", p -> p.withLightGroup(light.getText().strip())));
@@ -58,7 +60,7 @@ final class PlateForm extends VBox {
         light.setPrefColumnCount(3);
         HBox.setHgrow(name, Priority.ALWAYS);
         HBox.setHgrow(note, Priority.ALWAYS);
-        HBox groups = new HBox(6, Text.of("camera group", "muted"), lock, Text.of("light group", "muted"), light);
+        groups = new HBox(6, Text.of("camera group", "muted"), lock, Text.of("light group", "muted"), light);
         groups.setAlignment(Pos.CENTER_LEFT);
         ofTake = new HBox(6, note, take);
         getChildren().addAll(new HBox(6, name, plate), role, groups, ofTake);
@@ -66,6 +68,11 @@ final class PlateForm extends VBox {
 
     private static String word(PlateRole r) {
         return Words.of("role." + r.name());
+    }
+
+    /// What a plate can be for; the tray is none.
+    private static Stream<PlateRole> roles() {
+        return Stream.of(PlateRole.values()).filter(r -> r != PlateRole.UNSORTED);
     }
 
     private static PlateRole role(String word) {
@@ -98,19 +105,21 @@ final class PlateForm extends VBox {
 
     void refresh() {
         Plate p = session.plate().orElse(null);
-        setVisible(p != null);
-        setManaged(p != null);
+        Text.shown(this, p != null);
         if (p == null) {
             return;
         }
         show(name, p.name());
+        boolean plateIsOne = p.role() != PlateRole.UNSORTED;
+        Text.shown(role, plateIsOne);
+        Text.shown(groups, plateIsOne);
+        name.setEditable(plateIsOne);
         show(lock, p.lockGroup());
         show(light, p.lightGroup());
         role.show(word(p.role()));
         plate.getItems().setAll(plateItems(session.shot(), p));
         Take t = looked.get().orElse(null);
-        ofTake.setVisible(t != null);
-        ofTake.setManaged(t != null);
+        Text.shown(ofTake, t != null);
         if (t != null) {
             show(note, t.note());
             take.getItems().setAll(takeItems(session.shot(), p, t));
@@ -150,11 +159,24 @@ final class PlateForm extends VBox {
         for (Plate o : others(shot, p)) {
             out.add(Text.item("give-" + o.id(), "It is a take of " + o.name(), () -> {
                 session.change("give a take to another plate", s -> Plates.takeMoved(s, t.id(), o.id()));
-                session.measure();
+                given(p, o.id());
             }));
         }
+        out.add(Text.item("give-apart", "It is a plate of its own", () -> {
+            session.change("make a plate of a take", s -> Plates.takeApart(s, t.id(), p.role() == PlateRole.UNSORTED ? PlateRole.BACKGROUND : p.role(), Seen.named(t.footage())));
+            session.plateId().set(session.shot().plates().getLast().id());
+            session.measure();
+        }));
         out.add(Text.item("take-away", "Take it away; its file stays", () -> session.change("take a take away", s -> Plates.takeAway(s, t.id()))));
         return out;
+    }
+
+    /// The plate a take came from is looked at as before, unless it was a tray that is empty now.
+    private void given(Plate from, String to) {
+        if (session.shot().plate(from.id()).isEmpty()) {
+            session.plateId().set(to);
+        }
+        session.measure();
     }
 
     private static List<Plate> others(Shot shot, Plate p) {

@@ -1,6 +1,5 @@
 package org.scenothesis.core.breakdown.plate;
 
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -91,12 +90,6 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
             default -> is(Fact.BACKGROUND, "moves");
         };
         return full ? Math.max(roll(), shot.seconds() + 2 * HANDLES_S) : 0;
-    }
-
-    /// Words as a part of a key: small letters and digits of any script, joined by hyphens; `it` where none are left.
-    public static String slug(String words) {
-        String s = words.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-+|-+$", "");
-        return s.isEmpty() ? "it" : s;
     }
 
     /// The identity of something named in the shot, which stays when it is called otherwise.

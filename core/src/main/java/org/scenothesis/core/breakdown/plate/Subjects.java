@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.scenothesis.core.shot.Ids;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 
@@ -18,7 +19,7 @@ public final class Subjects {
     /// The identity of a thing or person by its present name.
     public static String id(Shot shot, String name) {
         Map<String, String> named = named(shot);
-        String slug = Case.slug(name);
+        String slug = Ids.slug(name);
         String known = named.get(slug);
         if (known != null) {
             return known;
@@ -50,20 +51,20 @@ public final class Subjects {
     /// The shot with the subject of a wonder called otherwise; of every other wonder too that is about the same.
     public static Shot renamed(Shot shot, String wonder, String name) {
         Wonder w = shot.wonders().stream().filter(o -> o.id().equals(wonder)).findFirst().orElse(null);
-        if (w == null || Case.slug(w.subject()).equals(Case.slug(name))) {
+        if (w == null || Ids.slug(w.subject()).equals(Ids.slug(name))) {
             return shot.withWonder(wonder, o -> o.withSubject(name));
         }
-        String before = Case.slug(w.subject());
+        String before = Ids.slug(w.subject());
         String id = id(shot, w.subject());
-        boolean taken = shot.wonders().stream().anyMatch(o -> Case.slug(o.subject()).equals(Case.slug(name)));
-        Shot out = shot.withWonders(shot.wonders().stream().map(o -> Case.slug(o.subject()).equals(before) ? o.withSubject(name) : o).toList());
+        boolean taken = shot.wonders().stream().anyMatch(o -> Ids.slug(o.subject()).equals(Ids.slug(name)));
+        Shot out = shot.withWonders(shot.wonders().stream().map(o -> Ids.slug(o.subject()).equals(before) ? o.withSubject(name) : o).toList());
         if (taken || w.subject().isBlank()) {
             return out;
         }
         Map<String, String> named = new TreeMap<>(named(shot));
         named.remove(before);
-        if (!id.equals(Case.slug(name))) {
-            named.put(Case.slug(name), id);
+        if (!id.equals(Ids.slug(name))) {
+            named.put(Ids.slug(name), id);
         }
         String kept = named.entrySet().stream().map(e -> e.getKey() + "=" + e.getValue()).collect(Collectors.joining(" "));
         return out.withSetting(s -> s.withFact(NAMED, kept));

@@ -36,6 +36,7 @@ public final class Choices {
                     new Choice<>(Follow.class, "follows", trails.contains(f.by().trail()) ? trails : plus(trails, f.by().trail()), x -> x.by().trail(), (x, w) -> new Follow(new Hung(w, since.applyAsDouble(w), x.by().turns()))),
                     new Choice<>(Follow.class, "goes", GOES, x -> GOES.get(x.by().turns() ? 1 : 0), (x, w) -> new Follow(new Hung(x.by().trail(), x.by().sinceSeconds(), w.equals("turns")))));
             case Join j -> List.of(new Choice<>(Join.class, "keeps", words(Join.Side.values()), x -> word(x.keeps()), (x, w) -> x.with(Join.Side.valueOf(w.toUpperCase(Locale.ROOT)), x.softnessPx())));
+            case Extend e -> List.of(new Choice<>(Extend.class, "around", words(Extend.Around.values()), x -> word(x.around()), (x, w) -> x.withAround(Extend.Around.valueOf(w.toUpperCase(Locale.ROOT)))));
             default -> List.of();
         };
     }

@@ -3,12 +3,18 @@ package org.scenothesis.core.shot.step;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import org.scenothesis.core.Check;
 
-/// A picture with more room around it, mirrored at its edges: for headroom that was not filmed, or a frame to move in.
+/// A picture with more room around it: for headroom that was not filmed, or a frame to move in. The room is mirrored at the picture's edges, or left open for a second picture that lies below.
 ///
-/// Each in percent of the picture's width or height; the whole is sized to the frame, and where their shapes differ there is more of the mirrored.
+/// Each in percent of the picture's width or height; the whole is sized to the frame, and where their shapes differ there is more of the room. `seamPx`: how softly the picture ends where it is left open, inwards.
 @RecordBuilder
-public record Extend(double left, double right, double up, double down) implements Step, ExtendBuilder.With {
-    public static final Extend HEADROOM = new Extend(0, 0, 20, 0);
+public record Extend(double left, double right, double up, double down, Around around, double seamPx) implements Step, ExtendBuilder.With {
+    /// What is in the room.
+    public enum Around {
+        MIRRORED,
+        OPEN
+    }
+
+    public static final Extend HEADROOM = new Extend(0, 0, 20, 0, Around.MIRRORED, 40);
     private static final double MOST = 300;
 
     public Extend {
@@ -16,6 +22,7 @@ public record Extend(double left, double right, double up, double down) implemen
         Check.range("right", right, 0, MOST);
         Check.range("up", up, 0, MOST);
         Check.range("down", down, 0, MOST);
+        Check.range("seamPx", seamPx, 0, 400);
     }
 
     /// What the picture is scaled by.

@@ -60,7 +60,8 @@ public final class Parameters {
             new Parameter<>(Extend.class, "extend-left", "%", span(0, 300, 1, 0), (e, t) -> e.left(), (e, t, v) -> e.withLeft(v)),
             new Parameter<>(Extend.class, "extend-right", "%", span(0, 300, 1, 0), (e, t) -> e.right(), (e, t, v) -> e.withRight(v)),
             new Parameter<>(Extend.class, "extend-up", "%", span(0, 300, 1, 0), (e, t) -> e.up(), (e, t, v) -> e.withUp(v)),
-            new Parameter<>(Extend.class, "extend-down", "%", span(0, 300, 1, 0), (e, t) -> e.down(), (e, t, v) -> e.withDown(v)));
+            new Parameter<>(Extend.class, "extend-down", "%", span(0, 300, 1, 0), (e, t) -> e.down(), (e, t, v) -> e.withDown(v)),
+            new Parameter<>(Extend.class, "extend-seam", "px", span(0, 400, 1, 0), (e, t) -> e.seamPx(), (e, t, v) -> e.withSeamPx(v)));
     private static final List<Parameter<Letterbox>> LETTERBOX = List.of(
             new Parameter<>(Letterbox.class, "letterbox-ratio", ": 1", span(0.2, 10, 0.01, 2), (l, t) -> l.ratio(), (l, t, v) -> l.withRatio(v)));
     private static final List<Parameter<Put>> PUT = List.of(
