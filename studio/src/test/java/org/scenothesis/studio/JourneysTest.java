@@ -12,6 +12,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
@@ -33,6 +34,7 @@ import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.store.NewProduction;
+import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.testkit.WonderShoot;
@@ -89,6 +91,12 @@ class JourneysTest {
 
     /// Brings clips in as proposed, what nothing tells of as backgrounds, and lays them from the bottom up, each by a click on its slip and a key.
     private void lay(FxRobot with, String... names) throws Exception {
+        bring(with, names);
+        robot.clickOn("#bench-layer");
+        calm();
+    }
+
+    private void bring(FxRobot with, String... names) throws Exception {
         robot = with;
         Path card = Files.createDirectories(home.resolve("card"));
         for (String n : names) {
@@ -101,8 +109,6 @@ class JourneysTest {
                 .forEach(c -> c.getSelectionModel().select(c.getItems().stream().map(Object::toString).toList().indexOf("new: background plate"))));
         robot.type(KeyCode.ENTER);
         house.until("brought in", () -> session.shot().plates().stream().mapToInt(p -> p.takes().size()).sum() == names.length);
-        robot.clickOn("#bench-layer");
-        calm();
     }
 
     private void lay(String plate) {
@@ -266,6 +272,63 @@ class JourneysTest {
             assertThat(redness(p, 0.69, 0.4, 0.75, 0.52)).isGreaterThan(2);
             assertThat(redness(p, 0.47, 0.7, 0.53, 0.9)).as("nobody between").isLessThan(1.4);
         }
+    }
+
+    /// The same without a mouse: plates by arrows, steps by letters, fields and menus by Tab.
+    @Test
+    void twoCopiesByKeyboardAlone(FxRobot with) throws Exception {
+        bring(with, "street", "actor", "screen");
+        robot.type(KeyCode.DIGIT6);
+        house.until("on Layer", () -> session.bench().get() == BenchName.LAYER);
+        calm();
+        layByKeys("street");
+        for (String copy : List.of("actor", "actor-2")) {
+            layByKeys("actor");
+            tab("tape-gain").write("-0.5").type(KeyCode.ENTER);
+            MenuButton where = robot.lookup("#add-where").query();
+            int at = where.getItems().stream().map(MenuItem::getId).toList().indexOf("add-put");
+            tab("add-where").type(KeyCode.SPACE);
+            house.until("a menu", where::isShowing);
+            robot.type(KeyCode.DOWN, at + 1).type(KeyCode.ENTER);
+            house.until("put is there", () -> layer(copy).step(Put.class).isPresent());
+            calm();
+            tab("tape-across").write(copy.equals("actor") ? "-22" : "22").type(KeyCode.ENTER);
+        }
+        robot.type(KeyCode.ESCAPE, KeyCode.DIGIT7);
+        house.until("on Hand over", () -> session.bench().get() == BenchName.HAND_OVER);
+        calm();
+        tab("render-to").write(String.valueOf(WonderShoot.FRAMES - 1)).type(KeyCode.ENTER);
+        tab("render-go").type(KeyCode.SPACE);
+        house.until("rendered", () -> OpenHouse.words(house.scene().getRoot()).contains("Done: shot-1.webm"));
+        try (Footage f = Footages.open(home.resolve("p/renders/shot-1.webm"))) {
+            assertThat(f.info().frames()).isEqualTo(WonderShoot.FRAMES);
+            assertThat(redness(f.frame(4), 0.25, 0.4, 0.31, 0.52)).isGreaterThan(2);
+            assertThat(redness(f.frame(4), 0.69, 0.4, 0.75, 0.52)).isGreaterThan(2);
+        }
+    }
+
+    private void layByKeys(String plate) {
+        int n = session.shot().layers().size();
+        for (KeyCode way : List.of(KeyCode.DOWN, KeyCode.UP)) {
+            for (int i = 0; i < 8 && !plate.equals(session.plateId().get()); i++) {
+                robot.type(way);
+            }
+        }
+        robot.type(KeyCode.L);
+        house.until(plate + " is laid", () -> session.shot().layers().size() == n + 1);
+        calm();
+    }
+
+    /// Goes on with Tab until a control has the focus; what is in a field is chosen then, so that typing replaces it.
+    private FxRobot tab(String id) {
+        for (int i = 0; i < 120; i++) {
+            Node now = house.scene().getFocusOwner();
+            if (now != null && id.equals(now.getId())) {
+                return now instanceof TextField ? robot.press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL) : robot;
+            }
+            robot.type(KeyCode.TAB);
+        }
+        throw new AssertionError("Tab never comes to " + id);
     }
 
     @Test

@@ -15,7 +15,7 @@ import javafx.scene.layout.Priority;
 import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.production.words.Words;
 
-/// A measured number one can type on, or drag sideways: name, value, unit. Enter or leaving the field accepts, Escape takes back.
+/// A measured number one can type on, or drag sideways: name, value, unit. Enter or leaving the field accepts, Escape takes back what was typed and leaves.
 ///
 /// While it is dragged `preview` is called, on release `accept` once.
 public final class Tape extends HBox {
@@ -81,7 +81,10 @@ public final class Tape extends HBox {
                 typed();
                 e.consume();
             } else if (e.getCode() == KeyCode.ESCAPE) {
+                // Back to the bench, whose keys digits are too.
                 show(value);
+                requestFocus();
+                e.consume();
             } else if (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN) {
                 take(value + (e.getCode() == KeyCode.UP ? 1 : -1) * number.step);
                 e.consume();
