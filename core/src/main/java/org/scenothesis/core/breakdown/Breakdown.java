@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import org.scenothesis.core.breakdown.base.Base;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -34,7 +35,11 @@ public final class Breakdown {
 
     /// The questions that matter for a wonder, given the answers so far.
     public static List<Question> questions(Shot shot, Wonder wonder, HouseRules rules) {
-        return Rules.of(wonder.kind()).questions(new Case(Rules.assuming(wonder), shot, rules, Map.of()));
+        Wonder assumed = Rules.assuming(wonder);
+        Told raw = new Told(wonder.facts(), Map.of());
+        Told all = new Told(assumed.facts(), Map.of());
+        return Rules.of(wonder.kind()).questions(new Case(assumed, shot, rules, Map.of())).stream()
+                .map(q -> all.given(q.fact()) && !raw.given(q.fact()) ? new Question(q.fact(), q.answers(), all.answer(q.fact())) : q).toList();
     }
 
     /// The questions about the setting of a shot.
@@ -48,22 +53,25 @@ public final class Breakdown {
         return new Case(none, shot, HouseRules.DEFAULT, Map.of());
     }
 
-    /// The plan of a shot: assumed facts are put in first, then every wonder's demand, one treatment a thing, and the plates of all merged.
+    /// The plan of a shot: assumed facts are put in first, then what the base makes of every wonder's demand, one treatment a thing, and the plates of all merged.
     public static BreakdownPlan plan(Shot told, HouseRules rules) {
         Shot shot = Rules.assuming(told, rules);
-        Map<String, Treatment> treatments = treatments(shot, rules);
-        Map<String, PlateNeed> needs = new LinkedHashMap<>();
+        Base base = Base.of(Told.of(shot.setting()));
+        Map<String, Treatment> treatments = treatments(shot, rules, base);
+        Map<String, PlateNeed> asked = new LinkedHashMap<>();
         List<Conflict> conflicts = new ArrayList<>();
         List<Figure> figures = new ArrayList<>();
         List<KitItem> kit = new ArrayList<>();
         for (Wonder w : shot.wonders()) {
             WonderRule rule = Rules.of(w.kind());
             Case c = new Case(w, shot, rules, treatments);
-            rule.plates(c).forEach(n -> needs.merge(n.key(), n, PlateNeed::merged));
+            rule.plates(c).forEach(n -> asked.merge(n.key(), n, PlateNeed::merged));
             conflicts.addAll(rule.conflicts(c));
             figures.addAll(rule.figures(c));
             kit.addAll(rule.kit(c));
         }
+        conflicts.addAll(base.conflicts(shot, rules, asked));
+        Map<String, PlateNeed> needs = new LinkedHashMap<>(base.plates(shot, rules, asked));
         Guard.add(rules, needs);
         Set<String> declined = Set.of(Told.of(shot.setting()).answer(Fact.DECLINED).split("\\s+"));
         List<PlateNeed> all = List.copyOf(needs.values());
@@ -75,15 +83,15 @@ public final class Breakdown {
                 shot.id(), kept, without, List.copyOf(treatments.values()), figures, conflicts, Cautions.of(shot, kept), Kit.of(shot, rules, kept, kit), Permissions.wanted(shot));
     }
 
-    private static Map<String, Treatment> treatments(Shot shot, HouseRules rules) {
+    private static Map<String, Treatment> treatments(Shot shot, HouseRules rules, Base base) {
         List<Treatments.Asked> asked = new ArrayList<>();
         for (Wonder w : shot.wonders()) {
             Case c = new Case(w, shot, rules, Map.of());
             for (var d : Rules.of(w.kind()).demands(c)) {
-                asked.add(new Treatments.Asked(d, c.told(), Math.max(0, w.toSeconds() - w.fromSeconds()), c.id(d.thing()), w.id()));
+                asked.add(new Treatments.Asked(base.demand(d), c.told(), Math.max(0, w.toSeconds() - w.fromSeconds()), c.id(d.thing()), w.id()));
             }
         }
-        return Treatments.settle(asked, rules, Case.HOME);
+        return Treatments.settle(asked, rules, base.performing());
     }
 
     /// The shot's plate for a need: the one made for it, else the first of its role that was made for none and is not another need's.

@@ -34,9 +34,11 @@ final class Numbers {
         if (crop > 1) {
             out.add(Figure.tells("crop", "", crop, "\u00d7"));
         }
-        double background = Resolution.background(told.number(Fact.RECORD_PX), told.number(Fact.FINISH_PX), crop);
+        boolean existing = told.is(Fact.BASE, "existing");
+        double lines = told.number(existing ? Fact.BASE_PX : Fact.RECORD_PX);
+        double background = Resolution.background(lines, told.number(Fact.FINISH_PX), crop);
         if (shot.wonders().stream().noneMatch(w -> w.kind() == WonderKind.ELSEWHERE)) {
-            out.add(Figure.tells("resolution.frame", "", background, "\u00d7", told.number(Fact.RECORD_PX), told.number(Fact.FINISH_PX)).judged(rules.limit(Measure.ENLARGEMENT).judge(background)));
+            out.add(Figure.tells(existing ? "resolution.base" : "resolution.frame", "", background, "\u00d7", lines, told.number(Fact.FINISH_PX)).judged(rules.limit(Measure.ENLARGEMENT).judge(background)));
         }
         for (Wonder w : shot.wonders()) {
             Told t = Told.of(w, shot.setting());

@@ -15,6 +15,10 @@ final class Permissions {
 
     static List<Permission> wanted(Shot shot) {
         List<Permission> out = new ArrayList<>();
+        boolean behind = shot.wonders().stream().anyMatch(w -> w.kind() == WonderKind.ELSEWHERE);
+        if (Told.of(shot.setting()).is(Fact.BASE, "existing") && !behind) {
+            out.add(Permission.wanted(shot.id() + "/background/base", "background"));
+        }
         for (Wonder w : shot.wonders()) {
             boolean uses = w.kind() == WonderKind.ELSEWHERE || w.kind() == WonderKind.THROUGH_FRAME || w.kind() == WonderKind.OPENING;
             if (uses && Told.of(w, shot.setting()).is(Fact.SOURCE, "existing")) {

@@ -90,7 +90,7 @@ public final class Shots {
 
     private static String answer(Question q, Random random) {
         if (q.isText()) {
-            return q.fact() == Fact.ACTOR ? SUBJECTS[random.nextInt(SUBJECTS.length)] : q.fact() == Fact.COLOURS ? "#3a7d44" : "";
+            return q.fact() == Fact.ACTOR || q.fact() == Fact.IN_IT ? SUBJECTS[random.nextInt(SUBJECTS.length)] : q.fact() == Fact.COLOURS ? "#3a7d44" : "";
         }
         if (q.isNumber()) {
             double v = q.fact().low() + random.nextDouble() * Math.min(random.nextInt(6) == 0 ? 30 : 8, q.fact().high() - q.fact().low());

@@ -84,6 +84,15 @@ public enum Fact {
     FILMED_FILLS(number(80, 1, 100, "%")),
     METHOD(text("")),
 
+    BASE(of("here", "elsewhere", "existing"), true),
+    BASE_CAMERA(of("still", "pushes", "drifts", "parallax"), true),
+    BASE_EMPTY(of("yes", "no"), true),
+    BASE_PX(number(1080, 100, 20_000, "px"), true),
+    BASE_M(number(3, 0.2, 500, "m"), true),
+    BASE_LENS_M(number(1.2, 0.02, 20, "m"), true),
+    /// Who is in the picture already.
+    IN_IT(text(""), true),
+    IN_IT_BY(of("avoided", "covered"), true),
     PLACE(of("real", "studio"), true),
     BACKGROUND(of("quiet", "moves"), true),
     CAMERA(of("locked", "push", "handheld", "moving"), true),

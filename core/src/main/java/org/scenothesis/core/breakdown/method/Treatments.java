@@ -34,7 +34,8 @@ public final class Treatments {
     }
 
     private static String group(int own) {
-        return own < 20 ? String.valueOf((char) ('B' + own)) : "B" + own;
+        // Up to R: S is the set-up that all share.
+        return own < 17 ? String.valueOf((char) ('B' + own)) : "B" + own;
     }
 
     private static Treatment settle(List<Asked> of, HouseRules rules, String home, String own) {

@@ -69,6 +69,8 @@ public record PlateNeed(
 
     /// Code of a picture that exists already.
     public static final String BORROWED = "borrowed";
+    /// Code of a picture that exists already, on which all is laid.
+    public static final String EXISTING = "base.existing";
 
     public PlateNeed {
         wonders = sorted(wonders);
@@ -89,7 +91,7 @@ public record PlateNeed(
 
     /// Whether it has to be filmed at all.
     public boolean filmed() {
-        return !code.equals(BORROWED);
+        return !code.equals(BORROWED) && !code.equals(EXISTING);
     }
 
     /// How long the camera runs for a take, in seconds.

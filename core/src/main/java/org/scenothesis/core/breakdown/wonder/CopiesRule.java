@@ -92,8 +92,8 @@ final class CopiesRule implements WonderRule {
             if (c.is(Fact.LOOKS, "yes")) {
                 n = n.looking(Eyeline.of(c.subject(), c.subject(), c.wonder().fromSeconds(), c.number(Fact.EYES_M), c.number(Fact.EYES_M), c.number(Fact.DISTANCE_M)));
             }
-            // The rearmost figure may stand before the real background; those that cross it need the cloth.
-            needs.add(t.way().cloth() && i > 1 ? screened(n, c, t.cloth()) : n);
+            // The rearmost figure may stand before the real background; those that cross it need the cloth. Where there is none, the base says so.
+            needs.add(t.way().cloth() && i > 1 && t.lock().equals(Case.HOME) ? screened(n, c, t.cloth()) : n);
         }
         return needs;
     }

@@ -6,6 +6,7 @@ import java.util.Map;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Figure;
@@ -34,12 +35,15 @@ final class ElsewhereRule implements WonderRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
         q.add(WHO_OF_PEOPLE);
-        q.addAll(Question.about(Fact.SOURCE, Fact.BACKGROUND_CAMERA, Fact.EMPTY_ROOM));
-        if (c.is(Fact.SOURCE, "existing")) {
-            q.addAll(Question.about(Fact.BACKGROUND_PX, Fact.BARS));
+        // Of another base all this was told once for the shot.
+        boolean own = Told.of(c.shot().setting()).is(Fact.BASE, "here");
+        if (own) {
+            q.addAll(Question.about(Fact.SOURCE, Fact.BACKGROUND_CAMERA, Fact.EMPTY_ROOM, Fact.BACKGROUND_M, Fact.LENS_M));
         }
-        q.addAll(Question.about(Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.IN_FRONT, Fact.SHADOW, Fact.BACKGROUND_M, Fact.LENS_M, Fact.GREEN_NEAR, Fact.COLOURS,
-                Fact.FILLS, Fact.FILMED_FILLS));
+        if (c.is(Fact.SOURCE, "existing")) {
+            q.addAll(own ? Question.about(Fact.BACKGROUND_PX, Fact.BARS) : List.of(Question.about(Fact.BARS)));
+        }
+        q.addAll(Question.about(Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.IN_FRONT, Fact.SHADOW, Fact.GREEN_NEAR, Fact.COLOURS, Fact.FILLS, Fact.FILMED_FILLS));
         return q;
     }
 

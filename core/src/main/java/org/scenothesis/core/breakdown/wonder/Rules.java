@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.fact.Told;
@@ -23,6 +24,13 @@ public final class Rules {
 
     /// Metres behind the subject at which a cloth hangs near, as small rooms have it.
     private static final String NEAR_M = "0.6";
+
+    /// What is told of a base once, and what wonders call it.
+    private static final Map<Fact, Fact> OF_BASE = Map.of(
+            Fact.BASE_CAMERA, Fact.BACKGROUND_CAMERA, Fact.BASE_EMPTY, Fact.EMPTY_ROOM, Fact.BASE_PX, Fact.BACKGROUND_PX, Fact.BASE_M, Fact.BACKGROUND_M, Fact.BASE_LENS_M, Fact.LENS_M);
+
+    /// How tall they are who were not measured, in metres: things and animals are asked for.
+    private static final Map<String, String> TALL_M = Map.of("person", "1.7", "child", "1.2");
 
     private Rules() {}
 
@@ -46,11 +54,44 @@ public final class Rules {
 
     /// The same, and where the setting leaves it open, what the house does.
     public static Shot assuming(Shot shot, HouseRules rules) {
-        Shot out = assuming(shot);
+        Shot out = assuming(based(shot));
         if (rules.follows(School.WHERE_TO_SCREEN, "studio")) {
             out = told(out, Fact.PLACE, "studio");
         }
+        if (!Told.of(out.setting()).is(Fact.BASE, "here")) {
+            // There is no real place to hang the cloth in.
+            out = out.withSetting(x -> x.withFact(Fact.PLACE.key(), "real"));
+        }
         return rules.follows(School.SCREEN_DISTANCE, "near") ? told(out, Fact.BEHIND_M, NEAR_M) : out;
+    }
+
+    /// The shot whose wonders know the base as it was told once for all of them; a background that exists is the base of all else where nobody said otherwise.
+    private static Shot based(Shot s) {
+        Shot out = s;
+        Optional<Wonder> existing = s.wonders().stream().filter(w -> w.kind() == WonderKind.ELSEWHERE && Told.of(w, s.setting()).is(Fact.SOURCE, "existing")).findFirst();
+        if (existing.isPresent() && !Told.of(s.setting()).given(Fact.BASE)) {
+            out = told(out, Fact.BASE, "existing");
+            for (Map.Entry<Fact, Fact> e : OF_BASE.entrySet()) {
+                Told t = Told.of(existing.get(), s.setting());
+                out = t.given(e.getValue()) ? told(out, e.getKey(), t.answer(e.getValue())) : out;
+            }
+        }
+        Told base = Told.of(out.setting());
+        if (base.is(Fact.BASE, "here")) {
+            return out;
+        }
+        String source = base.is(Fact.BASE, "existing") ? "existing" : "made";
+        return out.withWonders(out.wonders().stream().map(w -> {
+            Wonder x = w.kind() == WonderKind.ELSEWHERE ? untold(w, Fact.SOURCE, source) : w;
+            for (Map.Entry<Fact, Fact> e : OF_BASE.entrySet()) {
+                x = base.given(e.getKey()) ? untold(x, e.getValue(), base.answer(e.getKey())) : x;
+            }
+            return x;
+        }).toList());
+    }
+
+    private static Wonder untold(Wonder w, Fact f, String answer) {
+        return new Told(w.facts(), Map.of()).given(f) ? w : w.withFact(f.key(), answer);
     }
 
     private static Shot told(Shot s, Fact f, String answer) {
@@ -65,12 +106,26 @@ public final class Rules {
                 out = out.withFact(e.getKey().key(), e.getValue());
             }
         }
-        return out;
+        Told told = new Told(out.facts(), Map.of());
+        String tall = TALL_M.get(told.answer(Fact.WHO));
+        return tall == null ? out : untold(out, Fact.SIZE_M, tall);
     }
 
     /// What may be asked about the setting, given the answers so far.
     public static List<Question> ofSetting(Case c) {
-        List<Question> q = new ArrayList<>(Question.about(Fact.PLACE, Fact.LIGHT, Fact.BACKGROUND, Fact.CAMERA, Fact.CLOTHS));
+        List<Question> q = new ArrayList<>();
+        q.add(Question.about(Fact.BASE));
+        switch (c.answer(Fact.BASE)) {
+            case "existing" -> {
+                q.addAll(Question.about(Fact.BASE_CAMERA, Fact.BASE_EMPTY, Fact.BASE_PX, Fact.BASE_M, Fact.BASE_LENS_M, Fact.IN_IT));
+                if (!c.answer(Fact.IN_IT).isBlank()) {
+                    q.add(Question.about(Fact.IN_IT_BY));
+                }
+            }
+            case "elsewhere" -> q.addAll(Question.about(Fact.BASE_M, Fact.BASE_LENS_M));
+            default -> q.add(Question.about(Fact.PLACE));
+        }
+        q.addAll(Question.about(Fact.LIGHT, Fact.BACKGROUND, Fact.CAMERA, Fact.CLOTHS));
         if (!c.is(Fact.CLOTHS, "none")) {
             q.addAll(Question.about(Fact.CLOTH_WIDE_M, Fact.CLOTH_HIGH_M, Fact.BEHIND_M, Fact.FOLIAGE));
         }

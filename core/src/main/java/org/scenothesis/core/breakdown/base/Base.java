@@ -1,0 +1,48 @@
+package org.scenothesis.core.breakdown.base;
+
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Shot;
+
+/// The base of a shot, and what follows from its kind for every wonder. One unit per kind.
+///
+/// Source: handbook, *Facts that decide more than the wonder itself*.
+public sealed interface Base permits FilmedHere, FilmedElsewhere, ExistingPicture {
+    /// The kind that was told; filmed here where nothing was.
+    static Base of(Told setting) {
+        return switch (setting.answer(Fact.BASE)) {
+            case "elsewhere" -> new FilmedElsewhere();
+            case "existing" -> new ExistingPicture();
+            default -> new FilmedHere();
+        };
+    }
+
+    /// The group whose camera and light the performances share.
+    default String performing() {
+        return Case.HOME;
+    }
+
+    /// What a wonder demands, as far as this base allows it.
+    default Demand demand(Demand d) {
+        return d;
+    }
+
+    /// The plates of all wonders, by their keys, as they are filmed for this base.
+    default Map<String, PlateNeed> plates(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
+        return needs;
+    }
+
+    /// What does not go together with it.
+    ///
+    /// - `asked`: the plates the wonders asked for, by their keys.
+    default List<Conflict> conflicts(Shot shot, HouseRules rules, Map<String, PlateNeed> asked) {
+        return List.of();
+    }
+}

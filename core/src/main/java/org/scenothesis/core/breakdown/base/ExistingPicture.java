@@ -1,0 +1,108 @@
+package org.scenothesis.core.breakdown.base;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.WonderKind;
+
+/// A picture that exists already: it is judged, extended, patched and allowed, and nothing of its place is filmed; all performances share one screen set-up.
+record ExistingPicture() implements Base {
+    private static final String KEY = "base";
+
+    @Override
+    public String performing() {
+        return ScreenSetUp.GROUP;
+    }
+
+    @Override
+    public Demand demand(Demand d) {
+        return ScreenSetUp.demand(d);
+    }
+
+    @Override
+    public Map<String, PlateNeed> plates(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
+        if (needs.isEmpty()) {
+            return needs;
+        }
+        ScreenSetUp cloth = new ScreenSetUp(shot, rules);
+        Told told = Told.of(shot.setting());
+        Map<String, PlateNeed> out = new LinkedHashMap<>();
+        // Whoever is put into another place has the picture for it already.
+        PlateNeed there = needs.values().stream().filter(n -> !n.filmed() && elsewhere(shot, n)).findFirst().orElseGet(() -> picture(shot));
+        out.put(there.key(), judged(there, told, needs));
+        needs.forEach((key, n) -> {
+            if (!key.equals(there.key()) && !ofThePlace(n)) {
+                out.put(key, cloth.performed(n) ? cloth.before(n) : n);
+            }
+        });
+        return out;
+    }
+
+    private static boolean elsewhere(Shot shot, PlateNeed n) {
+        return shot.wonders().stream().anyMatch(w -> w.kind() == WonderKind.ELSEWHERE && n.wonders().contains(w.id()));
+    }
+
+    private static PlateNeed picture(Shot shot) {
+        Set<String> all = new TreeSet<>(shot.wonders().stream().map(w -> w.id()).toList());
+        return new PlateNeed(
+                KEY, PlateRole.BACKGROUND, PlateNeed.EXISTING, "", all, Set.of(), Set.of(), Screen.NONE, Region.NONE, "W", "", PlateNeed.Length.STILL, PlateNeed.Notes.NONE, Set.of(), false);
+    }
+
+    /// What must be noted of it: who is in it already, what of it lies in front, and the corners of a frame in it.
+    private static PlateNeed judged(PlateNeed n, Told told, Map<String, PlateNeed> needs) {
+        PlateNeed out = n;
+        String who = told.answer(Fact.IN_IT).strip();
+        if (!who.isEmpty()) {
+            out = out.with(Item.person(who)).recording(told.is(Fact.IN_IT_BY, "covered") ? "cover" : "avoid");
+        }
+        out = needs.values().stream().anyMatch(x -> x.role() == PlateRole.FOREGROUND) ? out.recording("in.front") : out;
+        return needs.values().stream().anyMatch(x -> x.role() == PlateRole.FRAME_INSERT) ? out.recording("corners") : out;
+    }
+
+    /// What could only be filmed where the picture was made.
+    private static boolean ofThePlace(PlateNeed n) {
+        boolean home = n.lockGroup().equals(Case.HOME);
+        return n.code().equals("size.headroom") || home && switch (n.role()) {
+            case CLEAN, LIGHT_PASS, ATMOSPHERE, FOREGROUND, FRAME_INSERT, REFERENCE -> true;
+            default -> false;
+        };
+    }
+
+    @Override
+    public List<Conflict> conflicts(Shot shot, HouseRules rules, Map<String, PlateNeed> asked) {
+        Told told = Told.of(shot.setting());
+        List<Conflict> out = new ArrayList<>();
+        // Whoever is put into another place is told so by that wonder.
+        if (shot.wonders().stream().noneMatch(w -> w.kind() == WonderKind.ELSEWHERE)) {
+            String move = told.answer(Fact.BASE_CAMERA);
+            if (move.equals("parallax") || !move.equals("still") && rules.follows(School.MOVING_BACKGROUND, "refuse")) {
+                out.add(Conflict.redo("base.parallax", "", ""));
+            } else if (!move.equals("still")) {
+                out.add(Conflict.watch("base.move", "", ""));
+            }
+            if (told.is(Fact.BASE_EMPTY, "no")) {
+                out.add(Conflict.watch("base.full", "", ""));
+            }
+        }
+        if (asked.values().stream().anyMatch(n -> n.role() == PlateRole.LIGHT_PASS && n.lockGroup().equals(Case.HOME))) {
+            out.add(Conflict.watch("base.light", "", ""));
+        }
+        return out;
+    }
+}

@@ -1,0 +1,40 @@
+package org.scenothesis.core.breakdown.base;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Shot;
+
+/// A frame filmed by the same crew at another place: empty there, with all that only the place can give; performances follow before a cloth, rebuilt after what was read there.
+record FilmedElsewhere() implements Base {
+    @Override
+    public String performing() {
+        return ScreenSetUp.GROUP;
+    }
+
+    @Override
+    public Demand demand(Demand d) {
+        return ScreenSetUp.demand(d);
+    }
+
+    @Override
+    public Map<String, PlateNeed> plates(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
+        ScreenSetUp cloth = new ScreenSetUp(shot, rules);
+        String clean = "clean-" + Case.HOME;
+        Map<String, PlateNeed> out = new LinkedHashMap<>();
+        PlateNeed empty = needs.getOrDefault(clean, new Case(shot.wonders().isEmpty() ? ScreenSetUp.NOBODY : shot.wonders().getFirst(), shot, rules, Map.of()).clean("clean.elsewhere"));
+        if (!needs.isEmpty()) {
+            out.put(clean, empty.as(clean, PlateRole.CLEAN, "clean.elsewhere").recording("lens", "shadow"));
+        }
+        needs.forEach((key, n) -> {
+            if (!key.equals(clean)) {
+                out.put(key, cloth.performed(n) ? cloth.before(n).following(clean) : n);
+            }
+        });
+        return out;
+    }
+}

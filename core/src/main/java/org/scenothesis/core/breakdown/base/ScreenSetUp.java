@@ -1,0 +1,64 @@
+package org.scenothesis.core.breakdown.base;
+
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.ClothChoice;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+
+/// The one place before a cloth where all performances for a base from elsewhere are filmed, with one lens height and distance.
+record ScreenSetUp(Shot shot, HouseRules rules) {
+    /// Its lock and light group.
+    static final String GROUP = "S";
+    static final Wonder NOBODY = new Wonder("", WonderKind.FLOATS, "", 0, 0, Map.of());
+    /// Those who act are people, and walk.
+    private static final String TALL_M = "1.7";
+
+    /// Nothing is filmed in the real place, so nothing can be masked there; light of its own is the set-up's. A camera of its own stays: what is seen at another size stands elsewhere.
+    static Demand demand(Demand d) {
+        List<Way> ways = d.ways().stream().filter(w -> w != Way.MASK).toList();
+        return new Demand(d.thing(), ways.isEmpty() ? List.of(Way.KEY) : ways, d.because(), d.apart() == Demand.Apart.LIGHT ? Demand.Apart.NO : d.apart());
+    }
+
+    /// Whether somebody or something is filmed in it that would else be in the shot's own frame.
+    boolean performed(PlateNeed n) {
+        return switch (n.role()) {
+            case PRACTICAL, STILLS -> n.filmed();
+            case ELEMENT, ON_SCREEN, PARTIAL_BODY -> n.lockGroup().equals(Case.HOME) || n.lockGroup().equals(GROUP);
+            default -> false;
+        };
+    }
+
+    /// The plate before the cloth.
+    PlateNeed before(PlateNeed n) {
+        PlateNeed own = n.role() == PlateRole.PRACTICAL ? n.as(n.key(), PlateRole.ON_SCREEN, "base.performs") : n;
+        PlateNeed here = own.lockGroup().equals(Case.HOME) ? own.inGroups(GROUP, GROUP) : own;
+        return here.screen() == Screen.NONE ? here.on(ClothChoice.of(told(n), rules).cloth(), region(n)) : here;
+    }
+
+    private Wonder wonder(PlateNeed n) {
+        return shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).findFirst().orElse(NOBODY);
+    }
+
+    private Told told(PlateNeed n) {
+        return Told.of(wonder(n), shot.setting());
+    }
+
+    private Region region(PlateNeed n) {
+        Wonder w = wonder(n);
+        boolean acts = n.role() == PlateRole.PRACTICAL && !told(n).is(Fact.WHO, "person", "child");
+        Wonder person = acts ? w.withFact(Fact.WHO.key(), "person").withFact(Fact.SIZE_M.key(), TALL_M).withFact(Fact.HEIGHT_M.key(), "0").withFact(Fact.MOTION.key(), "walks") : w;
+        return new Case(person, shot, rules, Map.of()).region();
+    }
+}

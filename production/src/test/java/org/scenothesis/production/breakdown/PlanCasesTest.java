@@ -1,0 +1,129 @@
+package org.scenothesis.production.breakdown;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.TestFactory;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Setting;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.production.words.PlanWords;
+
+/// Told shots, and what their plans must and must not have: one claim each, as data. `known-failure` holds what is not true yet; a case of it that holds must move to `general`.
+class PlanCasesTest {
+    private static final Path CASES = Path.of("src/test/resources/org/scenothesis/production/breakdown");
+
+    @TestFactory
+    Stream<DynamicTest> claims() throws IOException {
+        List<DynamicTest> out = new ArrayList<>();
+        for (String sort : List.of("general", "robust", "invalid", "known-failure")) {
+            try (Stream<Path> files = Files.list(CASES.resolve(sort))) {
+                for (Path f : files.sorted().toList()) {
+                    for (JsonNode c : new JsonMapper().readTree(f.toFile())) {
+                        out.add(DynamicTest.dynamicTest(sort + ": " + c.path("claim").asText(), () -> {
+                            if (sort.equals("known-failure")) {
+                                assertThat(holds(c)).as("it holds now: move it").isFalse();
+                            } else {
+                                check(c);
+                            }
+                        }));
+                    }
+                }
+            }
+        }
+        assertThat(out).hasSizeGreaterThan(15);
+        return out.stream();
+    }
+
+    private static boolean holds(JsonNode c) {
+        try {
+            check(c);
+            return true;
+        } catch (AssertionError e) {
+            return false;
+        }
+    }
+
+    private static Map<String, String> facts(JsonNode of) {
+        Map<String, String> out = new HashMap<>();
+        of.properties().forEach(e -> out.put(e.getKey(), e.getValue().asText()));
+        return out;
+    }
+
+    private static Shot shot(JsonNode c) {
+        List<Wonder> wonders = new ArrayList<>();
+        for (JsonNode w : c.path("wonders")) {
+            wonders.add(new Wonder("w" + wonders.size(), WonderKind.valueOf(w.path("kind").asText()), w.path("subject").asText(), w.path("from").asDouble(1), w.path("to").asDouble(5), facts(w.path("facts"))));
+        }
+        return new Shot("1", 1, "t", "", 6, wonders, List.of(), List.of(), List.of(), null, new Setting(facts(c.path("setting")), null));
+    }
+
+    private static void check(JsonNode c) {
+        Shot shot = shot(c);
+        BreakdownPlan plan = Breakdown.plan(shot, HouseRules.DEFAULT);
+        for (JsonNode p : c.path("plates")) {
+            List<PlateNeed> found = plan.needs().stream().filter(like(p)).toList();
+            assertThat(found).as("%s of %s", p, plan.needs()).isNotEmpty();
+            if (p.has("count")) {
+                assertThat(found).as("%s", p).hasSize(p.path("count").asInt());
+            }
+        }
+        for (JsonNode p : c.path("never")) {
+            assertThat(plan.needs()).as("%s", p).noneMatch(like(p));
+        }
+        assertThat(plan.conflicts()).extracting(Conflict::code).containsAll(words(c.path("conflicts"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noConflicts"))));
+        for (JsonNode n : c.path("numbers")) {
+            assertThat(plan.figures()).filteredOn(f -> f.code().equals(n.path("code").asText())).as("%s of %s", n, plan.figures()).isNotEmpty()
+                    .allSatisfy(f -> assertThat(f.value()).isCloseTo(n.path("value").asDouble(), within(n.path("within").asDouble())));
+        }
+        if (c.has("permissions")) {
+            assertThat(plan.permissions()).extracting(p -> p.use()).containsExactlyElementsOf(words(c.path("permissions")));
+        }
+        List<String> asked = Breakdown.questions(shot).stream().map(Question::key).toList();
+        assertThat(asked).containsAll(words(c.path("asked"))).doesNotContainAnyElementsOf(orNothing(words(c.path("notAsked"))));
+        // Whatever is planned can be said.
+        plan.needs().forEach(n -> assertThat(PlanWords.why(plan, n) + PlanWords.name(n)).as("%s", n.code()).doesNotContain("why.").doesNotContain("name."));
+    }
+
+    private static List<String> words(JsonNode list) {
+        List<String> out = new ArrayList<>();
+        list.forEach(x -> out.add(x.asText()));
+        return out;
+    }
+
+    private static List<String> orNothing(List<String> words) {
+        return words.isEmpty() ? List.of("nothing is called so") : words;
+    }
+
+    private static Predicate<PlateNeed> like(JsonNode p) {
+        return n -> (!p.has("role") || n.role().name().equals(p.path("role").asText()))
+                && (!p.has("group") || n.lockGroup().equals(p.path("group").asText()))
+                && (!p.has("light") || n.lightGroup().equals(p.path("light").asText()))
+                && (!p.has("code") || n.code().equals(p.path("code").asText()))
+                && (!p.has("filmed") || n.filmed() == p.path("filmed").asBoolean())
+                && (!p.has("cloth") || (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) == p.path("cloth").asBoolean())
+                && (!p.has("after") || n.after().contains(p.path("after").asText()))
+                && (!p.has("shows") || n.in().stream().anyMatch(i -> i.name().equals(p.path("shows").asText())))
+                && n.notes().record().containsAll(words(p.path("records")));
+    }
+}
