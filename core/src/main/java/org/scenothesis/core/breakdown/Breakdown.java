@@ -39,12 +39,20 @@ public final class Breakdown {
         Told raw = new Told(wonder.facts(), Map.of());
         Told all = new Told(assumed.facts(), Map.of());
         return Rules.of(wonder.kind()).questions(new Case(assumed, shot, rules, Map.of())).stream()
-                .map(q -> all.given(q.fact()) && !raw.given(q.fact()) ? new Question(q.fact(), q.answers(), all.answer(q.fact())) : q).toList();
+                .map(q -> assumed(q, raw, all)).toList();
+    }
+
+    /// A question that assumes what the plan does.
+    private static Question assumed(Question q, Told raw, Told all) {
+        return all.given(q.fact()) && !raw.given(q.fact()) ? new Question(q.fact(), q.answers(), all.answer(q.fact())) : q;
     }
 
     /// The questions about the setting of a shot.
     public static List<Question> questions(Shot shot) {
-        return Rules.ofSetting(setting(shot));
+        Shot based = Rules.based(shot);
+        Told raw = Told.of(shot.setting());
+        Told all = Told.of(based.setting());
+        return Rules.ofSetting(setting(based)).stream().map(q -> assumed(q, raw, all)).toList();
     }
 
     /// A case without a wonder, for what concerns the whole shot.

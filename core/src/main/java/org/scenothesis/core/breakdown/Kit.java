@@ -35,6 +35,9 @@ final class Kit {
                 all.add(KitItem.one("cloth." + s.name().toLowerCase(Locale.ROOT)));
             }
         }
+        if (needs.stream().anyMatch(n -> (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.region().cloth().floorM() > 0)) {
+            all.add(KitItem.one("cloth.floor"));
+        }
         boolean hung = cloths.contains(Screen.GREEN) || cloths.contains(Screen.BLUE) || cloths.contains(Screen.BLACK);
         if (hung) {
             all.addAll(List.of(new KitItem("stands", 2), new KitItem("sandbags", 4)));

@@ -58,8 +58,11 @@ final class Numbers {
             Region r = n.region();
             if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && r.clothWideM() > 0) {
                 boolean fits = r.clothWideM() <= told.number(Fact.CLOTH_WIDE_M) && r.clothHighM() <= told.number(Fact.CLOTH_HIGH_M);
-                out.add(Figure.tells("cloth", n.about(), r.clothWideM(), "m", r.clothHighM(), told.number(Fact.CLOTH_WIDE_M), told.number(Fact.CLOTH_HIGH_M))
+                out.add(Figure.tells("cloth", n.about(), r.clothWideM(), "m", r.clothHighM(), told.number(Fact.CLOTH_WIDE_M), told.number(Fact.CLOTH_HIGH_M), r.cloth().topM())
                         .judged(fits ? Verdict.HOLDS : Verdict.WATCH));
+                if (r.cloth().floorM() > 0) {
+                    out.add(Figure.tells("cloth.floor", n.about(), r.cloth().floorM(), "m", r.clothWideM()));
+                }
             }
         }
         int photographs = photographs(shot);

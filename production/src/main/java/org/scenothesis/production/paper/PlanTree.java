@@ -101,6 +101,8 @@ public final class PlanTree {
             r.put("height_share", round(n.region().heightShare()));
             r.put("cloth_wide_m", round(n.region().clothWideM()));
             r.put("cloth_high_m", round(n.region().clothHighM()));
+            r.put("cloth_top_m", round(n.region().cloth().topM()));
+            r.put("floor_cloth_m", round(n.region().cloth().floorM()));
         }
         o.put("roll_s", round(n.rollSeconds()));
         o.put("takes", n.length().takes());

@@ -21,6 +21,7 @@ import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Setting;
@@ -96,6 +97,7 @@ class PlanCasesTest {
             assertThat(plan.figures()).filteredOn(f -> f.code().equals(n.path("code").asText())).as("%s of %s", n, plan.figures()).isNotEmpty()
                     .allSatisfy(f -> assertThat(f.value()).isCloseTo(n.path("value").asDouble(), within(n.path("within").asDouble())));
         }
+        assertThat(plan.figures()).extracting(Figure::code).doesNotContainAnyElementsOf(orNothing(words(c.path("noFigures"))));
         if (c.has("permissions")) {
             assertThat(plan.permissions()).extracting(p -> p.use()).containsExactlyElementsOf(words(c.path("permissions")));
         }
@@ -120,6 +122,8 @@ class PlanCasesTest {
                 && (!p.has("group") || n.lockGroup().equals(p.path("group").asText()))
                 && (!p.has("light") || n.lightGroup().equals(p.path("light").asText()))
                 && (!p.has("code") || n.code().equals(p.path("code").asText()))
+                && (!p.has("key") || n.key().equals(p.path("key").asText()))
+                && (!p.has("clothBottom") || n.region().cloth().bottomM() >= p.path("clothBottom").get(0).asDouble() && n.region().cloth().bottomM() <= p.path("clothBottom").get(1).asDouble())
                 && (!p.has("filmed") || n.filmed() == p.path("filmed").asBoolean())
                 && (!p.has("cloth") || (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) == p.path("cloth").asBoolean())
                 && (!p.has("after") || n.after().contains(p.path("after").asText()))

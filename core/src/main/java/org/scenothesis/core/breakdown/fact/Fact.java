@@ -18,6 +18,7 @@ public enum Fact {
     EDGE(of("clean", "hair", "glass", "smoke")),
     SUPPORT(of("rod", "line", "hand", "stool", "box", "chair", "table", "ladder", "harness", "none")),
     BODY(of("whole", "halves")),
+    FEET(of("yes", "no")),
     FILMED_AT(of("height", "floor")),
     PERFORMER(of("yes", "no")),
     ACTOR(text("")),

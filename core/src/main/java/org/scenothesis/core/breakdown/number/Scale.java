@@ -16,9 +16,9 @@ public record Scale(double factor) {
         return backgroundM / factor;
     }
 
-    /// Height of the element's lens above the subject's floor, when the background's is `backgroundM` above its ground.
-    public double lensM(double backgroundM) {
-        return backgroundM / factor;
+    /// Height of the element's lens above the subject's floor, when the background's is `backgroundM` above its ground and the subject is to stand `surfaceM` above that; below 0 where no lens can stand.
+    public double lensM(double backgroundM, double surfaceM) {
+        return (backgroundM - surfaceM) / factor;
     }
 
     /// How much longer everything lasts; a giant moves slowly, a small one quickly.

@@ -10,6 +10,8 @@ import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.ClothGeometry;
+import org.scenothesis.core.breakdown.number.Scale;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.PlateRole;
@@ -29,6 +31,8 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
 
     private static final double WIDE_HIGH = 16.0 / 9;
     private static final double MARGIN = 1.15;
+    /// Where a mask may end a body whose feet are not seen.
+    private static final double KNEE_SHARE = 0.25;
 
     /// What was told of the wonder and its shot.
     public Told told() {
@@ -177,16 +181,40 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         return t.given(Fact.FACTOR) ? t.number(Fact.FACTOR) : 1;
     }
 
-    /// The part of the picture the subject sweeps, with a margin, and the cloth that takes behind it. What is seen at another size is filmed from another distance,
-    /// where the same picture shows more or less.
+    /// The part of the picture the subject sweeps, and the cloth behind it.
     public Region region() {
-        double frame = number(Fact.FRAME_M) / factor();
-        double away = Math.min(sized().number(Fact.BACKGROUND_M) / factor(), factor() == 1 ? Double.MAX_VALUE : sized().number(Fact.ROOM_M));
-        double high = number(Fact.SIZE_M) + (wonder.kind() == WonderKind.FLOATS ? number(Fact.HEIGHT_M) : 0);
-        double wide = number(Fact.SIZE_M) * (living() ? 0.5 : 1) + (is(Fact.MOTION, "still") ? 0 : number(Fact.TRAVEL_M));
-        double behind = (away + number(Fact.BEHIND_M)) / away;
-        return new Region(
-                Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * high / frame), MARGIN * wide * behind, MARGIN * high * behind);
+        return region(feet() ? 0 : KNEE_SHARE, 1);
+    }
+
+    /// Whether its feet, or its underside, are seen.
+    private boolean feet() {
+        return is(Fact.FEET, "yes");
+    }
+
+    /// The same of a part of it, in shares of its height from its foot. What is seen at another size is filmed from another distance, where the same picture shows more or less.
+    public Region region(double fromShare, double toShare) {
+        double k = factor();
+        double frame = number(Fact.FRAME_M) / k;
+        double away = Math.min(sized().number(Fact.BACKGROUND_M) / k, k == 1 ? Double.MAX_VALUE : sized().number(Fact.ROOM_M));
+        double size = number(Fact.SIZE_M);
+        // Of a size other than its own it stands on the floor of its set, which the lens is as much nearer to.
+        double stands = k == 1 ? stands() : 0;
+        boolean floats = wonder.kind() == WonderKind.FLOATS;
+        boolean lowered = floats && person() && is(Fact.FILMED_AT, "floor");
+        double own = number(Fact.LENS_M) - (lowered ? number(Fact.HEIGHT_M) : 0);
+        double lens = Math.max(0, k == 1 ? own : new Scale(k).lensM(sized().number(Fact.LENS_M), sized().number(Fact.REST_M)));
+        double lift = floats && !lowered ? number(Fact.HEIGHT_M) : 0;
+        // Whoever floats is up on the support all the time; a thing is seen rising from where it was.
+        double bottom = stands + (person() ? lift : 0) + size * fromShare;
+        double top = stands + lift + size * toShare;
+        double wide = size * (living() ? 0.5 : 1) + (is(Fact.MOTION, "still") ? 0 : number(Fact.TRAVEL_M));
+        ClothGeometry.Cloth cloth = new ClothGeometry(lens, away, number(Fact.BEHIND_M)).behind(bottom, top, wide);
+        return new Region(Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * (top - bottom) / frame), cloth);
+    }
+
+    /// How high above the floor it is before anything happens: people stand on it, things on what is there.
+    private double stands() {
+        return person() ? 0 : wonder.kind() == WonderKind.FLOATS ? number(Fact.REST_M) : 0;
     }
 
     /// Where the eyes of those who act must be when it begins and when it ends.

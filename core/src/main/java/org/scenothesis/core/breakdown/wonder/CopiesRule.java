@@ -42,7 +42,7 @@ final class CopiesRule implements WonderRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
         q.add(WHO_OF_PEOPLE);
-        q.addAll(Question.about(Fact.COUNT, Fact.TOUCH, Fact.LOOKS, Fact.EDGE, Fact.COLOURS));
+        q.addAll(Question.about(Fact.FEET, Fact.COUNT, Fact.TOUCH, Fact.LOOKS, Fact.EDGE, Fact.COLOURS));
         if (!every(c)) {
             q.addAll(Question.about(Fact.ROWS, Fact.APART_SHARE));
         }

@@ -43,7 +43,7 @@ final class ElsewhereRule implements WonderRule {
         if (c.is(Fact.SOURCE, "existing")) {
             q.addAll(own ? Question.about(Fact.BACKGROUND_PX, Fact.BARS) : List.of(Question.about(Fact.BARS)));
         }
-        q.addAll(Question.about(Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.IN_FRONT, Fact.SHADOW, Fact.GREEN_NEAR, Fact.COLOURS, Fact.FILLS, Fact.FILMED_FILLS));
+        q.addAll(Question.about(Fact.FEET, Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.IN_FRONT, Fact.SHADOW, Fact.GREEN_NEAR, Fact.COLOURS, Fact.FILLS, Fact.FILMED_FILLS));
         return q;
     }
 

@@ -6,12 +6,14 @@ import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.WonderKind;
 
@@ -31,7 +33,10 @@ final class FloatsRule implements WonderRule {
         q.add(Question.among(Fact.MOTION, "drifts", "still", "turns", "thrown"));
         q.add(c.living() ? Question.among(Fact.SUPPORT, "stool", "box", "chair", "table", "ladder", "harness") : Question.among(Fact.SUPPORT, "rod", "line", "hand"));
         if (c.person()) {
-            q.addAll(Question.about(Fact.BODY, Fact.FILMED_AT, Fact.COSTUME));
+            q.addAll(Question.about(Fact.FEET, Fact.BODY, Fact.FILMED_AT, Fact.COSTUME));
+            if (c.is(Fact.FILMED_AT, "floor")) {
+                q.add(Question.about(Fact.LENS_M));
+            }
         }
         q.add(Question.about(Fact.EDGE));
         q.add(Question.about(Fact.CROSSED));
@@ -90,8 +95,15 @@ final class FloatsRule implements WonderRule {
         return needs;
     }
 
+    /// Where a body is joined, and how much beyond that is filmed.
+    private static final double SEAM_SHARE = 0.55;
+    private static final double SEEN_SHARE = 0.05;
+
     private static PlateNeed half(Case c, PlateNeed whole, String part) {
-        return whole.as("half-" + part + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, "half." + part);
+        // Each half has a cloth of its own, high or low; a hand's breadth beyond the seam is seen of the other.
+        Region where = part.equals("upper") ? c.region(SEAM_SHARE - SEEN_SHARE, 1) : c.region(0, SEAM_SHARE + SEEN_SHARE);
+        PlateNeed own = whole.screen() == Screen.NONE ? whole : whole.on(whole.screen(), where);
+        return own.as("half-" + part + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, "half." + part);
     }
 
     @Override
@@ -106,6 +118,9 @@ final class FloatsRule implements WonderRule {
         }
         if (c.person() && c.is(Fact.FLOOR, "soft") && !c.is(Fact.SUPPORT, "harness")) {
             out.add(Conflict.redo("floor.soft", id, c.subject()));
+        }
+        if (c.person() && c.is(Fact.FILMED_AT, "floor")) {
+            Lens.stands(c, c.number(Fact.LENS_M) - c.number(Fact.HEIGHT_M), c.number(Fact.BACKGROUND_M)).ifPresent(out::add);
         }
         if (c.person() && c.is(Fact.COSTUME, "inflated") && halves(c)) {
             out.add(Conflict.watch("seam.inflated", id, c.subject()));

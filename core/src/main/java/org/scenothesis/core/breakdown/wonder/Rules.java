@@ -10,6 +10,7 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.Shot;
@@ -65,11 +66,13 @@ public final class Rules {
         return rules.follows(School.SCREEN_DISTANCE, "near") ? told(out, Fact.BEHIND_M, NEAR_M) : out;
     }
 
-    /// The shot whose wonders know the base as it was told once for all of them; a background that exists is the base of all else where nobody said otherwise.
-    private static Shot based(Shot s) {
+    /// The shot whose wonders know the base as it was told once for all of them. Where nobody told it, and all that happens happens to those who are put into a picture that exists, that is the base.
+    public static Shot based(Shot s) {
         Shot out = s;
-        Optional<Wonder> existing = s.wonders().stream().filter(w -> w.kind() == WonderKind.ELSEWHERE && Told.of(w, s.setting()).is(Fact.SOURCE, "existing")).findFirst();
-        if (existing.isPresent() && !Told.of(s.setting()).given(Fact.BASE)) {
+        List<Wonder> there = s.wonders().stream().filter(w -> w.kind() == WonderKind.ELSEWHERE && Told.of(w, s.setting()).is(Fact.SOURCE, "existing")).toList();
+        Optional<Wonder> existing = there.stream().findFirst();
+        boolean all = s.wonders().stream().allMatch(w -> there.stream().anyMatch(t -> Subjects.id(s, t.subject()).equals(Subjects.id(s, w.subject()))));
+        if (existing.isPresent() && all && !Told.of(s.setting()).given(Fact.BASE)) {
             out = told(out, Fact.BASE, "existing");
             for (Map.Entry<Fact, Fact> e : OF_BASE.entrySet()) {
                 Told t = Told.of(existing.get(), s.setting());
@@ -108,7 +111,10 @@ public final class Rules {
         }
         Told told = new Told(out.facts(), Map.of());
         String tall = TALL_M.get(told.answer(Fact.WHO));
-        return tall == null ? out : untold(out, Fact.SIZE_M, tall);
+        out = tall == null ? out : untold(out, Fact.SIZE_M, tall);
+        // Whoever floats stood on the floor before, and a giant stands on the ground.
+        boolean onFloor = w.kind() == WonderKind.FLOATS && tall != null || w.kind() == WonderKind.OTHER_SIZE && told.number(Fact.FACTOR) > 1;
+        return onFloor ? untold(out, Fact.REST_M, "0") : out;
     }
 
     /// What may be asked about the setting, given the answers so far.

@@ -104,6 +104,10 @@ final class SizeRule implements WonderRule {
         return new Eyeline[] {Eyeline.of(c.subject(), at, c.wonder().fromSeconds(), EYES_SHARE * c.number(Fact.SIZE_M), mark, c.number(Fact.DISTANCE_M) / k)};
     }
 
+    private static double lens(Case c) {
+        return new Scale(c.number(Fact.FACTOR)).lensM(c.number(Fact.LENS_M), c.number(Fact.REST_M));
+    }
+
     @Override
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
@@ -113,6 +117,7 @@ final class SizeRule implements WonderRule {
             double left = s.foreshortening(DEPTH_M, c.number(Fact.BACKGROUND_M), c.number(Fact.ROOM_M));
             out.add(Conflict.watch("size.room", c.wonder().id(), c.subject(), distance, c.number(Fact.ROOM_M), 100 * left));
         }
+        Lens.stands(c, lens(c), distance).ifPresent(out::add);
         if (c.is(Fact.CONTACT, "people")) {
             out.add(Conflict.watch("size.people", c.wonder().id(), c.subject()));
         }
@@ -126,7 +131,7 @@ final class SizeRule implements WonderRule {
         List<Figure> out = new ArrayList<>();
         out.add(Figure.tells("size.distance", c.subject(), s.distanceM(background), "m", background, s.factor())
                 .judged(s.distanceM(background) <= c.number(Fact.ROOM_M) ? Verdict.HOLDS : Verdict.WATCH));
-        out.add(Figure.tells("size.lens", c.subject(), s.lensM(c.number(Fact.LENS_M)), "m", c.number(Fact.LENS_M)));
+        out.add(Figure.tells("size.lens", c.subject(), lens(c), "m", c.number(Fact.LENS_M), c.number(Fact.REST_M)));
         out.add(Figure.tells("size.time", c.subject(), s.time(), "\u00d7"));
         if (!atItsPace(c)) {
             return out;

@@ -46,7 +46,7 @@ final class WipedRule implements WonderRule {
         needs.add(c.here(c.elementKey(c.subject()), keyed ? PlateRole.TRANSITION : PlateRole.ON_BLACK, "wiped." + t.way().code(), c.subject())
                 .inGroups(t.lock(), t.light())
                 .with(Item.prop(c.subject()), Item.support("board")).without(Item.coded("crew", Item.Sort.CREW))
-                .on(keyed ? t.cloth() : Screen.BLACK, new Region(1, 1, 0, 0))
+                .on(keyed ? t.cloth() : Screen.BLACK, Region.ALL)
                 .lasting(c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S, c.takes()).taking(SQUARE_MINUTES)
                 .recording("square", "wipe.ends"));
         Item[] who = c.answer(Fact.ACTOR).isBlank() ? new Item[0] : new Item[] {Item.person(c.answer(Fact.ACTOR))};

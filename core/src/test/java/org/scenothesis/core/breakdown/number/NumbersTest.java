@@ -17,7 +17,7 @@ class NumbersTest {
     @CsvSource({"12, 0.25, 3.4641", "0.125, 24, 0.35355", "1, 3, 1"})
     void sizeSetsDistanceAndTime(double k, double distance, double time) {
         assertThat(new Scale(k).distanceM(3)).isCloseTo(distance, within(1e-9));
-        assertThat(new Scale(k).lensM(3)).isCloseTo(distance, within(1e-9));
+        assertThat(new Scale(k).lensM(3, 0)).isCloseTo(distance, within(1e-9));
         assertThat(new Scale(k).time()).isCloseTo(time, within(5e-5));
     }
 
