@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.scenothesis.core.breakdown.base.Base;
+import org.scenothesis.core.breakdown.element.ElementSource;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -73,10 +74,11 @@ public final class Breakdown {
         for (Wonder w : shot.wonders()) {
             WonderRule rule = Rules.of(w.kind());
             Case c = new Case(w, shot, rules, treatments);
-            rule.plates(c).forEach(n -> asked.merge(n.key(), n, PlateNeed::merged));
+            ElementSource element = ElementSource.of(c.told());
+            element.plates(c, rule.plates(c)).forEach(n -> asked.merge(n.key(), n, PlateNeed::merged));
             conflicts.addAll(rule.conflicts(c));
             figures.addAll(rule.figures(c));
-            kit.addAll(rule.kit(c));
+            kit.addAll(element.kit(rule.kit(c)));
         }
         conflicts.addAll(base.conflicts(shot, rules, asked));
         Map<String, PlateNeed> needs = new LinkedHashMap<>(base.plates(shot, rules, asked));

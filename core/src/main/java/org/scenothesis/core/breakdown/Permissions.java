@@ -20,6 +20,9 @@ final class Permissions {
             out.add(Permission.wanted(shot.id() + "/background/base", "background"));
         }
         for (Wonder w : shot.wonders()) {
+            if (Told.of(w, shot.setting()).is(Fact.ELEMENT, "existing")) {
+                out.add(Permission.wanted(shot.id() + "/element/" + w.id(), "element"));
+            }
             boolean uses = w.kind() == WonderKind.ELSEWHERE || w.kind() == WonderKind.THROUGH_FRAME || w.kind() == WonderKind.OPENING;
             if (uses && Told.of(w, shot.setting()).is(Fact.SOURCE, "existing")) {
                 out.add(Permission.wanted(shot.id() + "/background/" + w.id(), "background"));

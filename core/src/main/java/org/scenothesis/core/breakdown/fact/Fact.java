@@ -54,6 +54,10 @@ public enum Fact {
     AT_S(number(2, 0, 600, "s")),
     EVENT(of("cut", "flash", "cloth", "smoke", "pass")),
     SOURCE(of("made", "existing")),
+    /// Where a glow, a rim, smoke, a transition, writing comes from.
+    ELEMENT(of("filmed", "existing", "drawn")),
+    ELEMENT_GROUND(of("black", "white", "alpha", "screen")),
+    ELEMENT_PX(number(1080, 100, 20_000, "px")),
     BACKGROUND_CAMERA(of("still", "pushes", "drifts", "parallax")),
     BARS(of("no", "yes")),
     BACKGROUND_PX(number(1080, 100, 20_000, "px")),

@@ -71,6 +71,9 @@ public record PlateNeed(
     public static final String BORROWED = "borrowed";
     /// Code of a picture that exists already, on which all is laid.
     public static final String EXISTING = "base.existing";
+    /// Code of an element that was recorded by others.
+    public static final String EXISTING_ELEMENT = "element.existing";
+    private static final Set<String> NOT_FILMED = Set.of(BORROWED, EXISTING, EXISTING_ELEMENT);
 
     public PlateNeed {
         wonders = sorted(wonders);
@@ -91,7 +94,7 @@ public record PlateNeed(
 
     /// Whether it has to be filmed at all.
     public boolean filmed() {
-        return !code.equals(BORROWED) && !code.equals(EXISTING);
+        return !NOT_FILMED.contains(code);
     }
 
     /// How long the camera runs for a take, in seconds.

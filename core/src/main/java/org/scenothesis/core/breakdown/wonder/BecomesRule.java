@@ -26,6 +26,9 @@ final class BecomesRule implements WonderRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>(Question.about(Fact.WHO, Fact.SECOND, Fact.AT_S, Fact.EVENT, Fact.MOTION, Fact.CROSSED, Fact.EDGE));
+        if (c.is(Fact.EVENT, "smoke")) {
+            q.addAll(WonderRule.element(c));
+        }
         q.add(Question.about(Fact.PERFORMER));
         if (c.is(Fact.PERFORMER, "yes")) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));

@@ -29,6 +29,7 @@ final class EnergyRule implements WonderRule {
         if (c.is(Fact.ENERGY, "flashes")) {
             q.add(Question.about(Fact.FLASHES));
         }
+        q.addAll(WonderRule.element(c));
         q.addAll(Question.about(Fact.FILLS, Fact.FILMED_FILLS));
         return q;
     }

@@ -31,6 +31,9 @@ final class OpeningRule implements WonderRule {
         if (c.is(Fact.SOURCE, "existing")) {
             q.add(Question.about(Fact.BACKGROUND_PX));
         }
+        if (c.is(Fact.RIM, "yes")) {
+            q.addAll(WonderRule.element(c));
+        }
         q.addAll(Question.about(Fact.SIZE_M, Fact.COLOURS));
         return q;
     }

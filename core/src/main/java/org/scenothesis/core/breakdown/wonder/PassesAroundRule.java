@@ -39,6 +39,9 @@ final class PassesAroundRule implements WonderRule {
         if (c.is(Fact.GROUND, "screen")) {
             q.addAll(Question.about(Fact.GREEN_NEAR, Fact.COLOURS));
         }
+        if (!c.is(Fact.GROUND, "screen")) {
+            q.addAll(WonderRule.element(c));
+        }
         q.addAll(Question.about(Fact.FILLS, Fact.FILMED_FILLS));
         return q;
     }

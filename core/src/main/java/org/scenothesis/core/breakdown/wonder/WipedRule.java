@@ -28,8 +28,9 @@ final class WipedRule implements WonderRule {
 
     @Override
     public List<Question> questions(Case c) {
-        return Question.about(
-                Fact.MATERIAL, Fact.WIPE_S, Fact.FILMED_S, Fact.AFTER, Fact.ACTOR, Fact.GREEN_NEAR, Fact.COLOURS);
+        List<Question> q = new ArrayList<>(WonderRule.element(c));
+        q.addAll(Question.about(Fact.MATERIAL, Fact.WIPE_S, Fact.FILMED_S, Fact.AFTER, Fact.ACTOR, Fact.GREEN_NEAR, Fact.COLOURS));
+        return q;
     }
 
     @Override

@@ -21,6 +21,11 @@ public interface WonderRule {
     /// And what they ask first.
     Question WHO_OF_PEOPLE = Question.among(Fact.WHO, "person", "thing", "child", "animal");
 
+    /// What is asked of an element that is laid over the shot.
+    static List<Question> element(Case c) {
+        return c.is(Fact.ELEMENT, "existing") ? Question.about(Fact.ELEMENT, Fact.ELEMENT_GROUND, Fact.ELEMENT_PX) : List.of(Question.about(Fact.ELEMENT));
+    }
+
     WonderKind kind();
 
     /// What is assumed of such a wonder where it differs from what is assumed in general.

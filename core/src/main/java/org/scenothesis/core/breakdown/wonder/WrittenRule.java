@@ -28,6 +28,7 @@ final class WrittenRule implements WonderRule {
         if (c.is(Fact.WRITTEN_ON, "glass")) {
             q.add(Question.about(Fact.HIGH));
         }
+        q.addAll(WonderRule.element(c));
         q.addAll(Question.about(Fact.COLOURS, Fact.PERFORMER));
         if (c.is(Fact.PERFORMER, "yes")) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));

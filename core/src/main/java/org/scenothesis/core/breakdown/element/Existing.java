@@ -1,0 +1,28 @@
+package org.scenothesis.core.breakdown.element;
+
+import java.util.List;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.PlateRole;
+
+/// A recording that exists: nothing is filmed of it; it is judged by its ground, its lines and its rate, allowed, and brought in.
+record Existing() implements ElementSource {
+    @Override
+    public List<PlateNeed> plates(Case c, List<PlateNeed> asked) {
+        String ground = c.answer(Fact.ELEMENT_GROUND);
+        PlateRole role = switch (ground) {
+            case "black" -> PlateRole.ON_BLACK;
+            case "white" -> PlateRole.ON_WHITE;
+            default -> PlateRole.ELEMENT;
+        };
+        return asked.stream().map(n -> !ElementSource.element(n) ? n
+                : c.here(n.key(), role, PlateNeed.EXISTING_ELEMENT, n.about()).inGroups("W", "").lasting(0, 1).recording("ground." + ground)).toList();
+    }
+
+    @Override
+    public List<KitItem> kit(List<KitItem> asked) {
+        return Drawn.less(asked);
+    }
+}
