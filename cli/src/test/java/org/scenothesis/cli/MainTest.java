@@ -159,7 +159,7 @@ class MainTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"lock", "key", "info", "breakdown", "render", "rehearse", "findings", "shotlist", "light"})
+    @ValueSource(strings = {"lock", "key", "info", "breakdown", "render", "rehearse", "findings", "shotlist", "sun"})
     void missingArgumentsAreWrongUsage(String command) {
         Ran r = run(command);
         assertThat(r.exit()).isEqualTo(2);

@@ -77,16 +77,21 @@ class PlanCommandsTest {
 
     @Test
     void theSunOfAPlaceAndDayIsToldByTheHour() throws Exception {
-        JsonNode o = run("light", "--lat", "48", "--lon", "11", "--date", "2026-06-21", "--zone", "UTC+2", "--hidden", "230:320:30", "--json").json();
+        JsonNode o = run("sun", "--lat", "48", "--lon", "11", "--date", "2026-06-21", "--zone", "UTC+2", "--hidden", "230:320:30", "--json").json();
         assertThat(o.get("spans").findValuesAsText("sky")).contains("night", "sun", "shade");
         assertThat(o.get("hours").size()).isBetween(10, 16);
         assertThat(o.get("best_turn_deg").asDouble()).isBetween(3.0, 8.0);
+        assertThat(o.get("zone_from").asText()).isEqualTo("told");
+        JsonNode own = run("sun", "--lat", "48", "--lon", "11", "--date", "2026-06-21", "--json").json();
+        assertThat(own.get("zone").asText()).as("summer time by the place, not Greenwich's").isEqualTo("Europe/Berlin");
+        assertThat(own.get("moments").findValuesAsText("what")).contains("sunrise", "sunset");
+        assertThat(own.get("moments").toString()).isEqualTo(o.get("moments").toString());
     }
 
     @ParameterizedTest
     @CsvSource({"95, 11, 2026-06-21, UTC, latitude", "48, 11, tomorrow, UTC, 2026-06-21", "48, 11, 2026-06-21, here, UTC+1"})
     void aPlaceOrDayThatCannotBeIsSaid(String lat, String lon, String date, String zone, String said) {
-        Ran r = run("light", "--lat", lat, "--lon", lon, "--date", date, "--zone", zone);
+        Ran r = run("sun", "--lat", lat, "--lon", lon, "--date", date, "--zone", zone);
         assertThat(r.exit()).isEqualTo(1);
         assertThat(r.err()).contains(said).doesNotContain("\tat ");
     }

@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
@@ -36,6 +37,7 @@ import org.scenothesis.production.illusion.Illusion;
 import org.scenothesis.production.illusion.Illusions;
 import org.scenothesis.production.paper.Paper;
 import org.scenothesis.production.paper.ShotList;
+import org.scenothesis.production.place.PlaceClock;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
@@ -200,6 +202,11 @@ final class BreakDownModel {
 
     void prepare(double minutes) {
         day("set the preparation", d -> d.preparing((int) Math.round(minutes)));
+    }
+
+    /// The clock of a place, looked up in the background; `wrong` is told a sentence where there is none.
+    void clock(String told, double latitudeDeg, double longitudeDeg, Consumer<PlaceClock> then, Consumer<String> wrong) {
+        session.worker().ask("place-clock", ticket -> PlaceClock.of(told, latitudeDeg, longitudeDeg), then, e -> wrong.accept(e.getMessage() + "."));
     }
 
     void place(Location place) {

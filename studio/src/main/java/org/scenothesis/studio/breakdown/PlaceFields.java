@@ -37,7 +37,7 @@ final class PlaceFields {
         TextField name = field("place-name", p == null ? "" : p.name(), "the yard", 10);
         TextField lat = field("place-lat", p == null ? "" : Words.number(p.latitudeDeg(), 4), "north \u00b0", 6);
         TextField lon = field("place-lon", p == null ? "" : Words.number(p.longitudeDeg(), 4), "east \u00b0", 6);
-        TextField zone = field("place-zone", p == null ? "" : p.zone(), "UTC+1", 6);
+        TextField zone = field("place-zone", p == null ? "" : p.zone(), "its clock", 8);
         TextField hidden = field("place-hidden", p == null ? "" : horizon(p), "hidden 230-320:30", 12);
         for (TextField f : List.of(name, lat, lon, zone, hidden)) {
             f.setOnAction(e -> accept(said, name, lat, lon, zone, hidden));
@@ -71,8 +71,14 @@ final class PlaceFields {
                     horizon.add(new Location.Obstruction(Double.parseDouble(part[0]), Double.parseDouble(part[1]), Double.parseDouble(part[2])));
                 }
             }
-            model.place(new Location(
-                    name.getText().strip(), number(lat), number(lon), zone.getText().isBlank() ? "UTC" : zone.getText().strip(), horizon));
+            double north = number(lat);
+            double east = number(lon);
+            String told = zone.getText();
+            said.setText("Looking up the clock of the place.");
+            model.clock(told, north, east, c -> {
+                said.setText("Clock of the place: " + Words.of("clock." + c.from().name(), c.zone()));
+                model.place(new Location(name.getText().strip(), north, east, c.zone(), horizon));
+            }, said::setText);
         } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
             said.setText("Give degrees as numbers, and what hides the sun as from-to:height, such as 230-320:30.");
         } catch (IllegalArgumentException e) {

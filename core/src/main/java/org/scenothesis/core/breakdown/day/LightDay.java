@@ -1,7 +1,6 @@
 package org.scenothesis.core.breakdown.day;
 
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -49,7 +48,32 @@ public record LightDay(Location place, LocalDate date, List<Span> spans, List<Su
     }
 
     private static ZonedDateTime at(Location place, LocalDate date, int minutes) {
-        return ZonedDateTime.of(date, LocalTime.MIDNIGHT, place.zoneId()).plusMinutes(minutes);
+        // By the clock on the wall, also on days on which it is put forward or back.
+        return date.atStartOfDay().plusMinutes(minutes).atZone(place.zoneId());
+    }
+
+    /// When the sun goes through a height, in minutes after midnight; upwards or downwards.
+    public record Crossing(double minutes, boolean upwards) {}
+
+    /// The sun's upper edge on the level horizon, bent by standard air. Source: the usual definition of sunrise and sunset.
+    public static final double HORIZON_DEG = -0.8333;
+    /// The low warm sun, from one of these heights to the other; below its lower end the blue hour, down to the third.
+    public static final double GOLDEN_DEG = 6;
+    public static final double BLUE_DEG = -4;
+    public static final double DARK_DEG = -6;
+
+    /// When the sun's middle goes through a height of so many degrees, not counting the bending of air, in order; between two steps in a straight line.
+    public List<Crossing> crossings(double elevationDeg) {
+        List<Crossing> out = new ArrayList<>();
+        double a = Sun.without(place, at(place, date, 0)).elevationDeg() - elevationDeg;
+        for (int m = STEP; m < DAY; m += STEP) {
+            double b = Sun.without(place, at(place, date, m)).elevationDeg() - elevationDeg;
+            if (a < 0 != b < 0) {
+                out.add(new Crossing(m - STEP + STEP * a / (a - b), b >= 0));
+            }
+            a = b;
+        }
+        return out;
     }
 
     /// Where the sun stands, at minutes after midnight, to the nearest step.

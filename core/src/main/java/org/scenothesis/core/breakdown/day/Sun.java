@@ -17,6 +17,11 @@ public record Sun(double azimuthDeg, double elevationDeg) {
         return at(when, place.latitudeDeg(), place.longitudeDeg(), 0, PRESSURE_MBAR, TEMPERATURE_C);
     }
 
+    /// The same as if there were no air to bend its light.
+    static Sun without(Location place, ZonedDateTime when) {
+        return at(when, place.latitudeDeg(), place.longitudeDeg(), 0, 0, TEMPERATURE_C);
+    }
+
     static Sun at(ZonedDateTime when, double latitudeDeg, double longitudeDeg, double heightM, double pressureMbar, double temperatureC) {
         var p = SPA.calculateSolarPosition(when, latitudeDeg, longitudeDeg, heightM, DeltaT.estimate(when.toLocalDate()), pressureMbar, temperatureC);
         return new Sun(p.azimuth(), 90 - p.zenithAngle());

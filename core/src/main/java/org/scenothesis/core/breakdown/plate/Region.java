@@ -9,10 +9,12 @@ public record Region(double widthShare, double heightShare, ClothGeometry.Cloth 
     /// The whole picture, before whatever fills it.
     public static final Region ALL = new Region(1, 1, NO_CLOTH);
 
+    /// How wide the cloth must be, in metres.
     public double clothWideM() {
         return cloth.wideM();
     }
 
+    /// How high the hanging cloth must be from edge to edge, in metres.
     public double clothHighM() {
         return cloth.highM();
     }

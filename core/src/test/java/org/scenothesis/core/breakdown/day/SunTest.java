@@ -46,6 +46,28 @@ class SunTest {
         assertThat(up).isBetween(15 * 60 + 45, 16 * 60 + 15);
     }
 
+    /// Sunrise and sunset of the published reference case, 6:12:43 and 17:20:19: those of one day by Greenwich's clock, whose sunset is of the evening before there.
+    @Test
+    void risesAndSetsAsPublished() {
+        LightDay d = LightDay.of(new Location("", 39.742476, -105.1786, "UTC-7", List.of()), LocalDate.of(2003, 10, 17));
+        List<LightDay.Crossing> c = d.crossings(LightDay.HORIZON_DEG);
+        assertThat(c).hasSize(2);
+        assertThat(c.getFirst().minutes()).isCloseTo(6 * 60 + 12.72, within(0.5));
+        assertThat(c.getFirst().upwards()).isTrue();
+        LightDay before = LightDay.of(d.place(), LocalDate.of(2003, 10, 16));
+        assertThat(before.crossings(LightDay.HORIZON_DEG).getLast().minutes()).isCloseTo(17 * 60 + 20.32, within(0.5));
+        assertThat(LightDay.of(new Location("", 80, 0, "UTC", List.of()), JUNE).crossings(LightDay.HORIZON_DEG)).as("the sun that does not set").isEmpty();
+    }
+
+    /// On the day the clocks are put forward, noon is noon by the wall.
+    @Test
+    void theClockOnTheWallCountsWhenItIsPutForward() {
+        LocalDate spring = LocalDate.of(2026, 3, 29);
+        LightDay summer = LightDay.of(new Location("", 48, 11, "Europe/Berlin", List.of()), spring);
+        LightDay fixed = LightDay.of(new Location("", 48, 11, "UTC+2", List.of()), spring);
+        assertThat(summer.sun(15 * 60).azimuthDeg()).isCloseTo(fixed.sun(15 * 60).azimuthDeg(), within(1e-9));
+    }
+
     @Test
     void anObstructionMayLieAcrossNorth() {
         Location p = yard(new Location.Obstruction(350, 20, 30));

@@ -7,20 +7,26 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import org.scenothesis.core.breakdown.day.LightDay;
 import org.scenothesis.core.breakdown.day.Sun;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.shot.Location;
+import org.scenothesis.production.place.PlaceClock;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "light", description = "Says when the sun shines at a place on a day, and how long its direction holds.", mixinStandardHelpOptions = true)
-final class LightCommand implements Callable<Integer> {
+@Command(name = "sun", description = "Says when the sun shines at a place on a day, and how long its direction holds.", mixinStandardHelpOptions = true)
+final class SunCommand implements Callable<Integer> {
+    private static final Map<String, Double> HEIGHTS = Map.of("horizon", LightDay.HORIZON_DEG, "golden", LightDay.GOLDEN_DEG, "blue", LightDay.BLUE_DEG, "dark", LightDay.DARK_DEG);
+
     @Option(names = "--lat", required = true, paramLabel = "DEG", description = "Latitude, north positive.")
     double latitude;
 
@@ -30,8 +36,8 @@ final class LightCommand implements Callable<Integer> {
     @Option(names = "--date", required = true, paramLabel = "YYYY-MM-DD", description = "The day.")
     String date;
 
-    @Option(names = "--zone", defaultValue = "UTC", paramLabel = "ZONE", description = "Clock of the place, such as UTC+1.")
-    String zone;
+    @Option(names = "--zone", paramLabel = "ZONE", description = "Clock of the place, such as UTC+1; by its coordinates where it is not told.")
+    String zone = "";
 
     @Option(names = "--hidden", paramLabel = "FROM:TO:HEIGHT", description = "Something before the sky, in degrees: from and to clockwise from north, and how high.")
     List<String> hidden = List.of();
@@ -44,9 +50,15 @@ final class LightCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        LightDay day = LightDay.of(place(), day());
+        LocalDate of = day();
+        PlaceClock clock = clock();
+        LightDay day = LightDay.of(place(clock), of);
         double limit = HouseRules.DEFAULT.limit(Measure.KEY_DIRECTION).holds();
         ObjectNode o = Output.object();
+        o.put("zone", clock.zone());
+        o.put("zone_from", clock.from().name().toLowerCase(Locale.ROOT));
+        output.say("clock of the place: " + Words.of("clock." + clock.from().name(), clock.zone()));
+        moments(day, o);
         ArrayNode spans = o.putArray("spans");
         for (LightDay.Span s : day.spans()) {
             String sky = s.sky().name().toLowerCase(Locale.ROOT);
@@ -82,7 +94,25 @@ final class LightCommand implements Callable<Integer> {
         }
     }
 
-    private Location place() throws InputException {
+    private PlaceClock clock() throws InputException {
+        try {
+            return PlaceClock.of(zone, latitude, longitude);
+        } catch (IllegalArgumentException e) {
+            throw new InputException(e.getMessage() + ".");
+        }
+    }
+
+    private void moments(LightDay day, ObjectNode o) {
+        ArrayNode list = o.putArray("moments");
+        SortedMap<Double, String> all = new TreeMap<>();
+        HEIGHTS.forEach((name, deg) -> day.crossings(deg).forEach(c -> all.put(c.minutes(), Words.of("sun." + name + (c.upwards() ? ".up" : ".down")))));
+        all.forEach((at, what) -> {
+            list.addObject().put("what", what).put("at", PlanWords.clock(at));
+            output.say(PlanWords.clock(at) + "  " + what);
+        });
+    }
+
+    private Location place(PlaceClock clock) throws InputException {
         List<Location.Obstruction> horizon = new ArrayList<>();
         for (String h : hidden) {
             String[] p = h.split(":");
@@ -92,6 +122,6 @@ final class LightCommand implements Callable<Integer> {
                 throw new InputException("--hidden " + h + ": give three numbers of degrees, such as 90:140:25.");
             }
         }
-        return new Location("", latitude, longitude, zone, horizon);
+        return new Location("", latitude, longitude, clock.zone(), horizon);
     }
 }
