@@ -46,9 +46,13 @@ final class Cautions {
         add(held && !t.is(Fact.SUPPORT, "harness", "none"), "height", w);
         add(held && t.is(Fact.SUPPORT, "harness"), "suspended", w);
         add(t.is(Fact.EVENT, "flash") && w.kind() == WonderKind.BECOMES || w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "flashes"), "flashing", w);
-        add(w.kind() == WonderKind.WIPED, "powder", w);
-        add(w.kind() == WonderKind.WIPED && t.is(Fact.MATERIAL, "water"), "water", w);
-        add(w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "fire", "smoke", "sparks") || w.kind() == WonderKind.BECOMES && t.is(Fact.EVENT, "smoke"), "smoke", w);
+        // What is drawn, or was recorded by others, harms nobody here.
+        boolean filmed = t.is(Fact.ELEMENT, "filmed");
+        boolean poured = filmed && w.kind() == WonderKind.WIPED;
+        add(poured && t.is(Fact.MATERIAL, "powder"), "powder", w);
+        add(poured && t.is(Fact.MATERIAL, "paper", "leaves", "sand"), "blown", w);
+        add(poured && t.is(Fact.MATERIAL, "water"), "water", w);
+        add(filmed && (w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "fire", "smoke", "sparks") || w.kind() == WonderKind.BECOMES && t.is(Fact.EVENT, "smoke")), "smoke", w);
         add(w.kind() == WonderKind.HIDDEN && !t.is(Fact.BY, "cloth", "sleeves") || w.kind() == WonderKind.MOVED && t.is(Fact.OPERATOR, "suit")
                 || !t.is(Fact.COSTUME, "plain"), "hood", w);
         add(t.is(Fact.MOTION, "thrown"), "thrown", w);

@@ -22,6 +22,7 @@ import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Setting;
@@ -101,6 +102,8 @@ class PlanCasesTest {
         if (c.has("permissions")) {
             assertThat(plan.permissions()).extracting(p -> p.use()).containsExactlyElementsOf(words(c.path("permissions")));
         }
+        assertThat(plan.cautions()).extracting(BreakdownPlan.Caution::code).containsAll(words(c.path("cautions"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noCautions"))));
+        assertThat(plan.kit()).extracting(KitItem::code).containsAll(words(c.path("kit"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noKit"))));
         List<String> asked = Breakdown.questions(shot).stream().map(Question::key).toList();
         assertThat(asked).containsAll(words(c.path("asked"))).doesNotContainAnyElementsOf(orNothing(words(c.path("notAsked"))));
         // Whatever is planned can be said.

@@ -14,7 +14,7 @@ import org.scenothesis.core.shot.Shot;
 /// The base of a shot, and what follows from its kind for every wonder. One unit per kind.
 ///
 /// Source: handbook, *Facts that decide more than the wonder itself*.
-public sealed interface Base permits FilmedHere, FilmedElsewhere, ExistingPicture {
+public sealed interface Base permits FilmedHere, FromElsewhere {
     /// The kind that was told; filmed here where nothing was.
     static Base of(Told setting) {
         return switch (setting.answer(Fact.BASE)) {

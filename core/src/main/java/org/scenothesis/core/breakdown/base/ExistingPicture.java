@@ -9,7 +9,6 @@ import java.util.TreeSet;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
-import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
@@ -22,18 +21,8 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.WonderKind;
 
 /// A picture that exists already: it is judged, extended, patched and allowed, and nothing of its place is filmed; all performances share one screen set-up.
-record ExistingPicture() implements Base {
+record ExistingPicture() implements FromElsewhere {
     private static final String KEY = "base";
-
-    @Override
-    public String performing() {
-        return ScreenSetUp.GROUP;
-    }
-
-    @Override
-    public Demand demand(Demand d) {
-        return ScreenSetUp.demand(d);
-    }
 
     @Override
     public Map<String, PlateNeed> plates(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {

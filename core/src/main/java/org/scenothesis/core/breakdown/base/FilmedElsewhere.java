@@ -2,7 +2,6 @@ package org.scenothesis.core.breakdown.base;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
-import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
@@ -10,17 +9,7 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
 /// A frame filmed by the same crew at another place: empty there, with all that only the place can give; performances follow before a cloth, rebuilt after what was read there.
-record FilmedElsewhere() implements Base {
-    @Override
-    public String performing() {
-        return ScreenSetUp.GROUP;
-    }
-
-    @Override
-    public Demand demand(Demand d) {
-        return ScreenSetUp.demand(d);
-    }
-
+record FilmedElsewhere() implements FromElsewhere {
     @Override
     public Map<String, PlateNeed> plates(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
         ScreenSetUp cloth = new ScreenSetUp(shot, rules);

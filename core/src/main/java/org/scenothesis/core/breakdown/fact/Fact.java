@@ -74,7 +74,7 @@ public enum Fact {
     BEHIND(of("no", "yes")),
     NEAREST_M(number(0.5, 0.1, 50, "m")),
     FARTHEST_M(number(6, 0.1, 500, "m")),
-    MATERIAL(of("paper", "powder", "leaves", "water")),
+    MATERIAL(of("paper", "powder", "leaves", "water", "sand")),
     WIPE_S(number(1.5, 0.1, 60, "s")),
     FILMED_S(number(4, 0.1, 600, "s")),
     AFTER(of("changed", "other")),

@@ -4,9 +4,9 @@ import org.scenothesis.core.Check;
 
 /// How many photographs a stills sequence takes, and how long.
 ///
-/// One in ten more is taken for those that flicker, were nudged or moved too little, and a still of the empty base for every ten seconds.
+/// One in four more is taken for those that flicker, were nudged or moved too little, and a still of the empty base for every ten seconds.
 public record Stills(int frames, int spares, int empties, double minutes) {
-    private static final double SPARE = 0.1;
+    private static final double SPARE = 0.25;
 
     /// How many photographs a passage of frame-by-frame work takes, spare and empty ones included.
     ///

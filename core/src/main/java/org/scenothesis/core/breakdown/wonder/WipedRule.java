@@ -68,6 +68,12 @@ final class WipedRule implements WonderRule {
 
     @Override
     public List<KitItem> kit(Case c) {
-        return KitItem.each("board", "overhead", "material." + c.answer(Fact.MATERIAL), "goggles");
+        List<KitItem> k = new ArrayList<>(KitItem.each("board", "overhead", "material." + c.answer(Fact.MATERIAL), "goggles"));
+        k.addAll(switch (c.answer(Fact.MATERIAL)) {
+            case "powder", "sand" -> KitItem.each("material.sieve", "material.border", "material.tray");
+            case "water" -> KitItem.each("material.tray");
+            default -> KitItem.each("material.blower", "material.border");
+        });
+        return k;
     }
 }
