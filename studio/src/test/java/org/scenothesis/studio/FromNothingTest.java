@@ -115,6 +115,7 @@ class FromNothingTest {
         robot.clickOn("#add-where").clickOn("#add-put");
         house.until("handles", () -> robot.lookup("#put-cross").tryQuery().filter(n -> n.getParent().isVisible()).isPresent());
         calm();
+        assertThat(house.scene().getFocusOwner().getId()).as("the button that had the focus is gone, and it stays on the bench").isNotEqualTo("shots");
         robot.drag("#put-cross").moveBy(-90, 40).drop();
         house.until("moved", () -> layer("ball").step(Put.class).orElseThrow().at(0).by().x() < -0.05);
         robot.drag("#put-arm").moveBy(0, 60).drop();

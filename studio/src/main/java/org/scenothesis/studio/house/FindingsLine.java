@@ -182,7 +182,7 @@ final class FindingsLine extends VBox {
         words.setMinWidth(120);
         words.setMaxWidth(Double.MAX_VALUE);
         Label verdict = Text.of(Words.verdict(f.verdict()));
-        verdict.setMinWidth(48);
+        verdict.setMinWidth(86);
         HBox row = new HBox(10, new VerdictMark(f.verdict()), verdict, who, what, value, limit, words);
         row.getStyleClass().add("finding-row");
         row.setAlignment(Pos.TOP_LEFT);

@@ -15,6 +15,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Beat;
 import org.scenothesis.core.shot.Heard;
 import org.scenothesis.core.shot.Plate;
@@ -24,6 +25,7 @@ import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.render.ShotSound;
 import org.scenothesis.production.store.Lately;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Focus;
 
 /// The window's content: bench line above, shelf at the left, the bench, findings line below; and the keys of the house.
 public final class House extends StackPane {
@@ -88,6 +90,7 @@ public final class House extends StackPane {
                 is.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
                 is.addEventFilter(KeyEvent.KEY_PRESSED, this::documentUndo);
                 TermTips.in(is);
+                is.focusOwnerProperty().addListener((x, before, after) -> kept(before, after));
             }
         });
         session.bench().addListener((o, was, is) -> show(is));
@@ -98,6 +101,15 @@ public final class House extends StackPane {
                 slip.look(is);
             }
         });
+    }
+
+    /// Where what had the focus was taken away, the toolkit gives it to the first control of the window; it belongs to the bench.
+    private void kept(@Nullable Node before, @Nullable Node after) {
+        boolean gone = before != null && before.getScene() == null;
+        boolean bench = getChildren().size() == 1;
+        if (gone && bench && after != null && after.getScene() == getScene() && !Focus.within(after, middle)) {
+            Platform.runLater(middle::requestFocus);
+        }
     }
 
     /// What leads out of the production that is open.

@@ -47,6 +47,7 @@ import org.scenothesis.core.value.Given;
 import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.ChoiceRow;
+import org.scenothesis.studio.parts.Focus;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
@@ -107,7 +108,7 @@ final class LayerProperties extends VBox {
 
     private void build(@Nullable Layer l) {
         // What has the focus must not be taken away under the hand: a field being typed in, the button of a menu.
-        if (getScene() != null && getScene().getFocusOwner() instanceof Node f && inside(f)) {
+        if (getScene() != null && getScene().getFocusOwner() instanceof Node f && Focus.within(f, this)) {
             requestFocus();
         }
         getChildren().clear();
@@ -131,15 +132,6 @@ final class LayerProperties extends VBox {
             light();
         }
         getChildren().addAll(adding(l), new LayingForm(l, lowest(), new LayingForm.Edits(() -> shot.layer(layer).orElse(l), () -> at, c -> moving.accept(shot.withLayer(layer, c)), this::accept, updates, Layers.sources(shot, l), word -> o -> Layers.sourced(shot, o, word).orElse(o))));
-    }
-
-    private boolean inside(Node n) {
-        for (Node p = n; p != null; p = p.getParent()) {
-            if (p == this) {
-                return true;
-            }
-        }
-        return false;
     }
 
     /// What may be added, by what it is for: one long list would not fit a small window.

@@ -17,7 +17,8 @@ public final class Focus {
         }
     }
 
-    private static boolean within(Node n, Parent root) {
+    /// Whether a node is another, or lies in it.
+    public static boolean within(Node n, Parent root) {
         for (Node at = n; at != null; at = at.getParent()) {
             if (at == root) {
                 return true;
