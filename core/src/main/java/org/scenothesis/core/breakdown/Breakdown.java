@@ -36,7 +36,9 @@ public final class Breakdown {
 
     /// The questions that matter for a wonder, given the answers so far.
     public static List<Question> questions(Shot shot, Wonder wonder, HouseRules rules) {
-        Wonder assumed = Rules.assuming(wonder);
+        // As the plan knows it: what was told of the base once is known of it too.
+        Wonder told = Rules.based(shot).wonders().stream().filter(w -> w.id().equals(wonder.id())).findFirst().orElse(wonder);
+        Wonder assumed = Rules.assuming(told);
         Told raw = new Told(wonder.facts(), Map.of());
         Told all = new Told(assumed.facts(), Map.of());
         return Rules.of(wonder.kind()).questions(new Case(assumed, shot, rules, Map.of())).stream()
@@ -53,7 +55,8 @@ public final class Breakdown {
         Shot based = Rules.based(shot);
         Told raw = Told.of(shot.setting());
         Told all = Told.of(based.setting());
-        return Rules.ofSetting(setting(based)).stream().map(q -> assumed(q, raw, all)).toList();
+        // A base that follows from a wonder is asked about there.
+        return Rules.ofSetting(setting(based)).stream().filter(q -> raw.given(Fact.BASE) || !Rules.ofBase(q.fact())).map(q -> assumed(q, raw, all)).toList();
     }
 
     /// A case without a wonder, for what concerns the whole shot.

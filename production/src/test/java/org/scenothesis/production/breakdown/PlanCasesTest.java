@@ -104,7 +104,7 @@ class PlanCasesTest {
         }
         assertThat(plan.cautions()).extracting(BreakdownPlan.Caution::code).containsAll(words(c.path("cautions"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noCautions"))));
         assertThat(plan.kit()).extracting(KitItem::code).containsAll(words(c.path("kit"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noKit"))));
-        List<String> asked = Breakdown.questions(shot).stream().map(Question::key).toList();
+        List<String> asked = Stream.concat(Breakdown.questions(shot).stream(), shot.wonders().stream().flatMap(w -> Breakdown.questions(shot, w, HouseRules.DEFAULT).stream())).map(Question::key).toList();
         assertThat(asked).containsAll(words(c.path("asked"))).doesNotContainAnyElementsOf(orNothing(words(c.path("notAsked"))));
         // Whatever is planned can be said.
         plan.needs().forEach(n -> assertThat(PlanWords.why(plan, n) + PlanWords.name(n)).as("%s", n.code()).doesNotContain("why.").doesNotContain("name."));

@@ -43,6 +43,11 @@ public final class Rules {
         return out;
     }
 
+    /// Whether a fact is told of a base that wonders have a fact of their own for.
+    public static boolean ofBase(Fact f) {
+        return OF_BASE.containsKey(f);
+    }
+
     /// The one unit that knows this kind.
     public static WonderRule of(WonderKind kind) {
         return Objects.requireNonNull(ALL.get(kind), kind.name());
