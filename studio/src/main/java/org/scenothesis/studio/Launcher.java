@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.logging.Level;
@@ -21,6 +22,8 @@ import org.scenothesis.production.store.StoreException;
 public final class Launcher {
     /// The toolkit's own, which would spend a tenth of a second on the sentence that it lies on the class path. Kept, or the level would be forgotten with it.
     private static final Logger TOOLKIT = Logger.getLogger("javafx");
+
+    private static final List<String> GRAPHICS = List.of("/dev/dri", "/dev/nvidiactl", "/dev/dxg");
 
     private static Studio.@Nullable Wish wish;
     private static int exit;
@@ -43,6 +46,10 @@ public final class Launcher {
             System.setProperty("glass.platform", "Headless");
             System.setProperty("prism.order", "sw");
             System.setProperty("prism.lcdtext", "false");
+        } else if (display && System.getProperty("prism.order") == null && System.getProperty("os.name").toLowerCase(Locale.ROOT).contains("linux")
+                && GRAPHICS.stream().noneMatch(d -> Files.exists(Path.of(d)))) {
+            // Without a graphics device the toolkit would look for one first, a fifth of a second long.
+            System.setProperty("prism.order", "sw");
         }
         if (!display && wish().snapshot() == null) {
             System.err.println("There is no display here. Give --snapshot FILE.png to draw a bench into a picture, or start it where a window can open.");
