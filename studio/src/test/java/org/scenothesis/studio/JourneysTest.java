@@ -6,10 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
-import java.util.stream.IntStream;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
-import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -105,8 +102,11 @@ class JourneysTest {
         }
         robot.interact(() -> session.bringIn(List.of(card)));
         house.until("looked at", () -> robot.lookup("#bring-plate-" + (names.length - 1)).tryQuery().isPresent());
-        robot.interact(() -> robot.lookup(n -> n instanceof ComboBox<?> c && c.getId().startsWith("bring-plate") && c.getValue().toString().startsWith("Tray")).queryAll().stream().map(n -> (ComboBox<?>) n)
-                .forEach(c -> c.getSelectionModel().select(c.getItems().stream().map(Object::toString).toList().indexOf("new: background plate"))));
+        for (int i = 0; i < names.length; i++) {
+            if (robot.lookup("#bring-plate-" + i).queryComboBox().getValue().toString().startsWith("Tray")) {
+                option("bring-plate-" + i, "new: background plate");
+            }
+        }
         robot.type(KeyCode.ENTER);
         house.until("brought in", () -> session.shot().plates().stream().mapToInt(p -> p.takes().size()).sum() == names.length);
     }
@@ -119,39 +119,35 @@ class JourneysTest {
     }
 
     private void choose(String layer) {
-        robot.clickOn("#layer-" + layer);
+        tab("layer-" + layer).type(KeyCode.ENTER);
         calm();
     }
 
-    /// Presses a button wherever it is scrolled to, as the space bar does.
+    /// Presses a button by Tab and the space bar, wherever it is scrolled to.
     private void press(String id) {
         house.until("there is " + id, () -> robot.lookup("#" + id).tryQuery().isPresent());
-        robot.interact(() -> {
-            robot.lookup("#" + id).query().requestFocus();
-            if (robot.lookup("#" + id).query() instanceof Button b) {
-                b.fire();
-            }
-        });
+        tab(id).type(KeyCode.SPACE);
     }
 
     private void add(String menu, String step) {
         int n = session.shot().layers().stream().mapToInt(l -> l.steps().size()).sum();
-        robot.interact(() -> {
-            MenuButton b = robot.lookup("#add-" + menu).query();
-            b.getItems().stream().filter(m -> m.getId().equals("add-" + step)).findFirst().orElseThrow().fire();
-        });
+        chosen("add-" + menu, "add-" + step);
         house.until(step + " is there", () -> session.shot().layers().stream().mapToInt(l -> l.steps().size()).sum() == n + 1);
+    }
+
+    /// Chooses from a menu by keys.
+    private void chosen(String menu, String item) {
+        MenuButton b = robot.lookup("#" + menu).query();
+        int at = b.getItems().stream().map(MenuItem::getId).toList().indexOf(item);
+        tab(menu).type(KeyCode.SPACE);
+        house.until("a menu", b::isShowing);
+        robot.type(KeyCode.DOWN, at + 1).type(KeyCode.ENTER);
     }
 
     /// Types a number into the form of a step.
     private void number(String code, double value) {
         house.until("a field for " + code, () -> robot.lookup("#tape-" + code).tryQuery().isPresent());
-        robot.interact(() -> {
-            TextField f = robot.lookup("#tape-" + code).query();
-            f.requestFocus();
-            f.selectAll();
-        });
-        robot.write(String.valueOf(value)).type(KeyCode.ENTER);
+        tab("tape-" + code).write(String.valueOf(value)).type(KeyCode.ENTER);
     }
 
     private void frame(int i) {
@@ -199,19 +195,19 @@ class JourneysTest {
         robot.drag("#" + handle).dropTo(over.localToScreen(x * over.getWidth(), y * over.getHeight()));
     }
 
+    /// Chooses a word of a list by the arrow keys.
     private void option(String box, String word) {
-        robot.interact(() -> {
-            Node b = robot.lookup("#choice-" + box).query();
-            if (b instanceof ChoiceBox<?> c) {
-                c.getSelectionModel().select(item(c.getItems(), word));
-            } else if (b instanceof ComboBox<?> c) {
-                c.getSelectionModel().select(item(c.getItems(), word));
+        for (KeyCode way : List.of(KeyCode.DOWN, KeyCode.UP)) {
+            for (int i = 0; i < 40; i++) {
+                tab(box);
+                if (((ComboBox<?>) house.scene().getFocusOwner()).getValue().toString().contains(word)) {
+                    calm();
+                    return;
+                }
+                robot.type(way);
             }
-        });
-    }
-
-    private static int item(List<?> words, String word) {
-        return IntStream.range(0, words.size()).filter(i -> words.get(i).toString().contains(word)).findFirst().orElseThrow();
+        }
+        throw new AssertionError("there is no " + word + " in " + box);
     }
 
     @Test
@@ -224,7 +220,7 @@ class JourneysTest {
             add("where", "join");
             pull("pin-0", 0.455, 0.577);
             pull("pin-1", 0.545, 0.577);
-            option("keeps", half.equals("lower") ? "below" : "above");
+            option("choice-keeps", half.equals("lower") ? "below" : "above");
         }
         assertThat(layer("lower").step(Join.class).orElseThrow().points(0).get(1).x()).isBetween(0.53, 0.56);
         add("where", "put");
@@ -232,7 +228,7 @@ class JourneysTest {
         press("key-put");
         frame(11);
         number("down", -22);
-        robot.clickOn("#treat-alike").clickOn("#move-lower");
+        chosen("treat-alike", "move-lower");
         house.until("moves alike", () -> layer("lower").step(Put.class).equals(layer("upper").step(Put.class)));
         for (String half : List.of("upper", "lower")) {
             choose(half);
@@ -285,11 +281,7 @@ class JourneysTest {
         for (String copy : List.of("actor", "actor-2")) {
             layByKeys("actor");
             tab("tape-gain").write("-0.5").type(KeyCode.ENTER);
-            MenuButton where = robot.lookup("#add-where").query();
-            int at = where.getItems().stream().map(MenuItem::getId).toList().indexOf("add-put");
-            tab("add-where").type(KeyCode.SPACE);
-            house.until("a menu", where::isShowing);
-            robot.type(KeyCode.DOWN, at + 1).type(KeyCode.ENTER);
+            chosen("add-where", "add-put");
             house.until("put is there", () -> layer(copy).step(Put.class).isPresent());
             calm();
             tab("tape-across").write(copy.equals("actor") ? "-22" : "22").type(KeyCode.ENTER);
@@ -337,7 +329,7 @@ class JourneysTest {
         lay("talker");
         lay("spark");
         assertThat(layer("spark").blend()).as("filmed on black").isNotEqualTo(Blend.OVER);
-        option("time", "held");
+        option("choice-time", "held");
         number("held-at", 0.5);
         add("where", "put");
         number("across", -8.8);

@@ -11,7 +11,7 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -219,7 +219,7 @@ final class LayerProperties extends VBox {
             FlowPane row = new FlowPane(6, 4);
             for (Choice<?> c : all) {
                 String name = Words.of("choice." + c.code());
-                ChoiceBox<String> box = new ChoiceBox<>();
+                ComboBox<String> box = new ComboBox<>();
                 box.getItems().addAll(c.options().stream().map(this::word).toList());
                 box.setId("choice-" + c.code());
                 box.setAccessibleText(name);
