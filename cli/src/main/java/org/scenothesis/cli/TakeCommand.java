@@ -76,6 +76,9 @@ final class TakeCommand implements Callable<Integer> {
         if (to != null && shot.plate(to).isEmpty()) {
             throw new InputException("there is no plate " + to + " in shot " + shot.id() + "; it has " + String.join(", ", shot.plates().stream().map(Plate::id).toList()) + ".");
         }
+        if (as == PlateRole.UNSORTED) {
+            throw new InputException("--as UNSORTED: the tray is no plate; give the take to another with --to, or make it a plate of another role.");
+        }
         Take take = shot.plates().stream().flatMap(p -> p.takes().stream()).filter(t -> t.id().equals(id)).findFirst().orElseThrow();
         Shot moved = to == null ? shot : Plates.takeMoved(shot, id, to);
         return as == null ? moved : Plates.takeApart(moved, id, as, Seen.named(take.footage()));

@@ -79,6 +79,7 @@ class BeginTest {
             take = f.production().shots().getFirst().plate("tray").orElseThrow().takes().getFirst().id();
         }
         assertThat(run("take", there, "--take", take, "--to", "gone").err()).contains("no plate gone");
+        assertThat(run("take", there, "--take", take, "--as", "UNSORTED").err()).contains("no plate");
         assertThat(run("take", there, "--take", take, "--as", "BACKGROUND", "--json").json().path("plate").asText()).isEqualTo("b");
         assertThat(run("take", there, "--take", take, "--to", "a", "--json").json().path("plate").asText()).isEqualTo("a");
     }

@@ -48,9 +48,12 @@ final class Numbers {
                 double need = Resolution.element(t.number(Fact.BACKGROUND_PX), 1, t.number(Fact.FINISH_PX), share, crop);
                 out.add(Figure.tells("resolution.inside", w.subject(), need, "\u00d7", t.number(Fact.BACKGROUND_PX), 100 * share).judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
             }
-            if (t.is(Fact.ELEMENT, "existing")) {
-                double need = Resolution.element(t.number(Fact.ELEMENT_PX), 1, t.number(Fact.FINISH_PX), t.number(Fact.FILLS) / 100, crop);
-                out.add(Figure.tells("resolution.brought", w.subject(), need, "\u00d7", t.number(Fact.ELEMENT_PX), t.number(Fact.FILLS)).judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
+            // What wipes the frame fills it; of anything else somebody must have said how much.
+            boolean whole = w.kind() == WonderKind.WIPED;
+            if (t.is(Fact.ELEMENT, "existing") && (whole || t.given(Fact.FILLS))) {
+                double fills = whole ? 100 : t.number(Fact.FILLS);
+                double need = Resolution.element(t.number(Fact.ELEMENT_PX), 1, t.number(Fact.FINISH_PX), fills / 100, crop);
+                out.add(Figure.tells("resolution.brought", w.subject(), need, "\u00d7", t.number(Fact.ELEMENT_PX), fills).judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
             }
             if (t.given(Fact.FILLS)) {
                 double need = Resolution.element(

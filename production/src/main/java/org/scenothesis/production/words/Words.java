@@ -32,7 +32,7 @@ public final class Words {
     public static String origin(Given<?> value) {
         return switch (value) {
             case Given.Told<?> t -> of("origin.told");
-            case Given.Measured<?> m -> of("origin." + m.by());
+            case Given.Measured<?> m -> has("origin." + m.by()) ? of("origin." + m.by()) : m.by();
             case Given.Assumed<?> a -> of("origin.assumed") + ": " + assumed(a.why());
         };
     }

@@ -206,7 +206,13 @@ final class BreakDownModel {
 
     /// The clock of a place, looked up in the background; `wrong` is told a sentence where there is none.
     void clock(String told, double latitudeDeg, double longitudeDeg, Consumer<PlaceClock> then, Consumer<String> wrong) {
-        session.worker().ask("place-clock", ticket -> PlaceClock.of(told, latitudeDeg, longitudeDeg), then, e -> wrong.accept(e.getMessage() + "."));
+        String of = session.shotId().get();
+        session.worker().ask("place-clock", ticket -> PlaceClock.of(told, latitudeDeg, longitudeDeg), c -> {
+            // The place is this shot's, also if another was opened meanwhile.
+            if (session.shotId().get().equals(of)) {
+                then.accept(c);
+            }
+        }, e -> wrong.accept(e.getMessage() + "."));
     }
 
     void place(Location place) {

@@ -73,7 +73,7 @@ final class PlaceFields {
             }
             double north = number(lat);
             double east = number(lon);
-            String told = zone.getText();
+            String told = told(zone.getText().strip(), north, east);
             said.setText("Looking up the clock of the place.");
             model.clock(told, north, east, c -> {
                 said.setText("Clock of the place: " + Words.of("clock." + c.from().name(), c.zone()));
@@ -84,6 +84,16 @@ final class PlaceFields {
         } catch (IllegalArgumentException e) {
             said.setText(String.valueOf(e.getMessage()));
         }
+    }
+
+    /// A clock that went with another place is none that was told for this one; a fixed one somebody told stays.
+    private String told(String zone, double north, double east) {
+        Location before = model.shot().setting().place();
+        if (before == null) {
+            return zone;
+        }
+        boolean moved = Math.abs(before.latitudeDeg() - north) > 1e-4 || Math.abs(before.longitudeDeg() - east) > 1e-4;
+        return moved && zone.equals(before.zone()) && !before.zoneId().getRules().isFixedOffset() ? "" : zone;
     }
 
     private static double number(TextField f) {

@@ -228,6 +228,12 @@ class BreakDownTest {
         robot.clickOn("#place-set");
         until("judged", () -> session.planned().get().windows().stream().anyMatch(w -> Double.isFinite(w.turnDeg())) && words().contains("The sun turns"));
         assertThat(session.shot().setting().place().horizon()).hasSize(1);
+        retype(robot, "#place-zone", " ");
+        robot.clickOn("#place-set");
+        until("by the coordinates", () -> session.shot().setting().place().zone().equals("Europe/Berlin"));
+        retype(robot, "#place-lon", "-105");
+        robot.clickOn("#place-set");
+        until("another place has another clock", () -> session.shot().setting().place().zone().startsWith("America/"));
     }
 
     @Test
