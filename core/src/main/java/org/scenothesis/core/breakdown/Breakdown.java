@@ -83,8 +83,9 @@ public final class Breakdown {
             figures.addAll(rule.figures(c));
             kit.addAll(element.kit(rule.kit(c)));
         }
-        conflicts.addAll(base.conflicts(shot, rules, asked));
-        Map<String, PlateNeed> needs = new LinkedHashMap<>(base.plates(shot, rules, asked));
+        Map<String, PlateNeed> once = new People(shot).once(asked);
+        conflicts.addAll(base.conflicts(shot, rules, once));
+        Map<String, PlateNeed> needs = new LinkedHashMap<>(base.plates(shot, rules, once));
         Guard.add(rules, needs);
         Set<String> declined = Set.of(Told.of(shot.setting()).answer(Fact.DECLINED).split("\\s+"));
         List<PlateNeed> all = List.copyOf(needs.values());

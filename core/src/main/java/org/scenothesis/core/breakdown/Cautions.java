@@ -43,7 +43,7 @@ final class Cautions {
     private void wonder(Wonder w, Told t) {
         boolean person = t.is(Fact.WHO, "person", "child") && takesWho(w.kind());
         boolean held = w.kind() == WonderKind.FLOATS && person;
-        add(held && !t.is(Fact.SUPPORT, "harness", "none"), "height", w);
+        add(held && t.answers(Fact.SUPPORT).stream().anyMatch(s -> !s.equals("harness") && !s.equals("none")), "height", w);
         add(held && t.is(Fact.SUPPORT, "harness"), "suspended", w);
         add(t.is(Fact.EVENT, "flash") && w.kind() == WonderKind.BECOMES || w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "flashes"), "flashing", w);
         // What is drawn, or was recorded by others, harms nobody here.
@@ -53,8 +53,8 @@ final class Cautions {
         add(poured && t.is(Fact.MATERIAL, "paper", "leaves", "sand"), "blown", w);
         add(poured && t.is(Fact.MATERIAL, "water"), "water", w);
         add(filmed && (w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "fire", "smoke", "sparks") || w.kind() == WonderKind.BECOMES && t.is(Fact.EVENT, "smoke")), "smoke", w);
-        add(w.kind() == WonderKind.HIDDEN && !t.is(Fact.BY, "cloth", "sleeves") || w.kind() == WonderKind.MOVED && t.is(Fact.OPERATOR, "suit")
-                || !t.is(Fact.COSTUME, "plain"), "hood", w);
+        add(w.kind() == WonderKind.HIDDEN && t.is(Fact.HIDDEN_AS, "gone") && t.is(Fact.BY, "suit", "hood") || w.kind() == WonderKind.MOVED && t.is(Fact.OPERATOR, "suit")
+                || w.kind() == WonderKind.MOVED && t.is(Fact.OPERATOR, "puppeteer") || t.is(Fact.COSTUME, "hood", "inflated"), "hood", w);
         add(t.is(Fact.MOTION, "thrown"), "thrown", w);
         add(w.kind() == WonderKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") || w.kind() == WonderKind.THROUGH_FRAME && t.is(Fact.FRAME_KIND, "mirror"), "glass", w);
         add(w.kind() == WonderKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") && t.is(Fact.HIGH, "yes"), "outside", w);

@@ -55,19 +55,23 @@ final class Conflicts {
         if (t.overridden() && t.way() == Way.MASK && (fine || moves || told.is(Fact.CROSSED, "yes"))) {
             out.add(Conflict.redo("mask.forced", w.id(), t.thing()));
         }
-        if (!t.way().cloth()) {
+        boolean worn = t.way() == Way.SUIT;
+        if (!t.way().cloth() && !worn) {
             return;
         }
-        if (told.is(Fact.CLOTHS, "none")) {
-            out.add(Conflict.redo("cloth.none", w.id(), t.thing()));
+        // A garment in the screen colour has the conflicts of a cloth, and a stock of its own.
+        String what = worn ? "suit." : "cloth.";
+        Fact stock = worn ? Fact.SUITS : Fact.CLOTHS;
+        if (told.is(stock, "none")) {
+            out.add(Conflict.redo(what + "none", w.id(), t.thing()));
         }
-        ClothChoice c = ClothChoice.of(told, rules);
+        ClothChoice c = ClothChoice.of(told, rules, stock);
         if (c.verdict() != Verdict.HOLDS) {
             boolean otherIsBetter = c.cloth() == Screen.GREEN ? c.blueApart() > c.greenApart() : c.greenApart() > c.blueApart();
-            String leaves = told.is(Fact.FOLIAGE, "yes") && c.cloth() == Screen.GREEN ? "cloth.leaves" : otherIsBetter ? "cloth.colour.other" : "cloth.colour.both";
+            String leaves = told.is(Fact.FOLIAGE, "yes") && c.cloth() == Screen.GREEN ? what + "leaves" : otherIsBetter ? what + "colour.other" : what + "colour.both";
             out.add(c.verdict() == Verdict.REDO ? Conflict.redo(leaves, w.id(), t.thing(), c.apart()) : Conflict.watch(leaves, w.id(), t.thing(), c.apart()));
         }
-        if (told.is(Fact.EDGE, "glass")) {
+        if (!worn && told.is(Fact.EDGE, "glass")) {
             out.add(Conflict.watch("edge.glass", w.id(), t.thing()));
         }
     }

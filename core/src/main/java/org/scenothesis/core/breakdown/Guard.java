@@ -62,7 +62,7 @@ final class Guard {
     private static PlateNeed proposal(String key, PlateRole role, String code, PlateNeed like) {
         Set<String> wonders = new TreeSet<>(like.wonders());
         return new PlateNeed(
-                key, role, code, "", wonders, Set.of(), Set.of(), Screen.NONE, Region.NONE, like.lockGroup(), like.lightGroup(), PlateNeed.Length.STILL, PlateNeed.Notes.NONE,
+                key, role, code, List.of(), "", wonders, Set.of(), Set.of(), Screen.NONE, Region.NONE, like.lockGroup(), like.lightGroup(), PlateNeed.Length.STILL, PlateNeed.Notes.NONE,
                 Set.of(), true);
     }
 }

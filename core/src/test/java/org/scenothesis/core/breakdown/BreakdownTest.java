@@ -55,8 +55,8 @@ class BreakdownTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"motion, turns", "edge, hair", "crossed, yes"})
-    void whatMovesIsCrossedOrHasAFineEdgeNeedsAScreen(String fact, String answer) {
+    @CsvSource({"motion, turns", "edge, hair"})
+    void whatMovesOrHasAFineEdgeNeedsAScreen(String fact, String answer) {
         assertThat(roles(floats("motion", fact.equals("motion") ? answer : "still", fact, answer))).contains(PlateRole.SCREEN_ONLY, PlateRole.ELEMENT);
     }
 

@@ -41,6 +41,8 @@ class PlanPropertiesTest {
             BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
             Set<Item> gone = new HashSet<>();
             p.needs().stream().filter(n -> n.role() == PlateRole.CLEAN).forEach(n -> gone.addAll(n.out()));
+            // What may be seen in the end stands in the empty frame too.
+            p.needs().stream().filter(n -> n.role() == PlateRole.CLEAN).forEach(n -> gone.addAll(n.in()));
             for (PlateNeed n : p.needs()) {
                 boolean bare = n.screen() == Screen.NONE && n.lockGroup().equals("A") && n.role() != PlateRole.LIGHT_PASS && n.role() != PlateRole.FOREGROUND;
                 n.in().stream().filter(i -> bare && i.sort() == Item.Sort.SUPPORT && !WANTED.contains(i.name()) && !i.name().startsWith("suit."))

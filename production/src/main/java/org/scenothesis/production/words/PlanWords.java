@@ -1,6 +1,7 @@
 package org.scenothesis.production.words;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -68,13 +69,19 @@ public final class PlanWords {
         return words.isEmpty() ? words : words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
     }
 
-    /// Why a plate is needed: for a separated thing also why it must be.
+    /// Why a plate is needed, every reason it has: for a separated thing also why it must be.
     public static String why(BreakdownPlan plan, PlateNeed n) {
-        String because = n.code().startsWith("thing.")
-                ? plan.treatments().stream().filter(t -> t.thing().equalsIgnoreCase(n.about())).findFirst().map(t -> Words.of("because." + t.because()) + " ").orElse("")
-                : "";
-        String moves = n.code().endsWith(".moves") ? " " + Words.of("why.clean.moves") : "";
-        return because + nearest("why.", n.code()) + moves;
+        Set<String> out = new LinkedHashSet<>();
+        for (String code : n.reasons()) {
+            if (code.startsWith("thing.")) {
+                plan.treatments().stream().filter(t -> t.thing().equalsIgnoreCase(n.about())).findFirst().ifPresent(t -> out.add(Words.of("because." + t.because())));
+            }
+            out.add(nearest("why.", code));
+            if (code.endsWith(".moves")) {
+                out.add(Words.of("why.clean.moves"));
+            }
+        }
+        return String.join(" ", out);
     }
 
     public static String skip(PlateNeed n) {

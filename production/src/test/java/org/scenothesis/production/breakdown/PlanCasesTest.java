@@ -130,6 +130,10 @@ class PlanCasesTest {
                 && (!p.has("filmed") || n.filmed() == p.path("filmed").asBoolean())
                 && (!p.has("cloth") || (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) == p.path("cloth").asBoolean())
                 && (!p.has("after") || n.after().contains(p.path("after").asText()))
+                && (!p.has("hides") || n.out().stream().anyMatch(i -> i.name().equals(p.path("hides").asText())))
+                && (!p.has("wears") || n.notes().clothes().equals(p.path("wears").asText()))
+                && (!p.has("looks") || n.notes().eyelines().stream().anyMatch(e -> e.at().equals(p.path("looks").asText())))
+                && n.reasons().containsAll(words(p.path("reasons")))
                 && (!p.has("shows") || n.in().stream().anyMatch(i -> i.name().equals(p.path("shows").asText())))
                 && n.notes().record().containsAll(words(p.path("records")));
     }

@@ -204,19 +204,29 @@ final class StoryPanel {
         }
         FlowPane choices = new FlowPane(4, 4);
         ToggleGroup group = new ToggleGroup();
+        List<String> held = q.fact().several() ? List.of(now.strip().split("\\s+")) : List.of(now);
         for (String a : q.answers()) {
             ToggleButton b = new ToggleButton(PlanWords.answer(q.fact(), a));
             b.setId("answer-" + q.key() + "-" + a);
             b.getStyleClass().setAll("toggle-button", "answer");
-            b.setToggleGroup(group);
-            b.setSelected(a.equals(now));
+            if (!q.fact().several()) {
+                b.setToggleGroup(group);
+            }
+            b.setSelected(held.contains(a));
             b.setOnAction(e -> {
-                b.setSelected(true);
-                answer.accept(a);
+                String told = q.fact().several() ? toggled(q, held, a) : a;
+                b.setSelected(List.of(told.split(" ")).contains(a));
+                answer.accept(told);
             });
             choices.getChildren().add(b);
         }
         return new VBox(3, words, choices);
+    }
+
+    /// The answers that hold when one more is pressed; the last one stays.
+    private static String toggled(Question q, List<String> held, String pressed) {
+        List<String> out = q.answers().stream().filter(a -> held.contains(a) != a.equals(pressed)).toList();
+        return out.isEmpty() ? pressed : String.join(" ", out);
     }
 
     /// The colours told, and how far the nearest of them lies from each cloth.

@@ -50,7 +50,7 @@ record ExistingPicture() implements FromElsewhere {
     private static PlateNeed picture(Shot shot) {
         Set<String> all = new TreeSet<>(shot.wonders().stream().map(w -> w.id()).toList());
         return new PlateNeed(
-                KEY, PlateRole.BACKGROUND, PlateNeed.EXISTING, "", all, Set.of(), Set.of(), Screen.NONE, Region.NONE, "W", "", PlateNeed.Length.STILL, PlateNeed.Notes.NONE, Set.of(), false);
+                KEY, PlateRole.BACKGROUND, PlateNeed.EXISTING, List.of(), "", all, Set.of(), Set.of(), Screen.NONE, Region.NONE, "W", "", PlateNeed.Length.STILL, PlateNeed.Notes.NONE, Set.of(), false);
     }
 
     /// What must be noted of it: who is in it already, what of it lies in front, and the corners of a frame in it.

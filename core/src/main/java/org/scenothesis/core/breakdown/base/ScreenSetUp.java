@@ -2,7 +2,6 @@ package org.scenothesis.core.breakdown.base;
 
 import java.util.List;
 import java.util.Map;
-import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.ClothChoice;
 import org.scenothesis.core.breakdown.method.Demand;
@@ -22,8 +21,6 @@ record ScreenSetUp(Shot shot, HouseRules rules) {
     /// Its lock and light group.
     static final String GROUP = "S";
     static final Wonder NOBODY = new Wonder("", WonderKind.FLOATS, "", 0, 0, Map.of());
-    /// Those who act are people, and walk.
-    private static final String TALL_M = "1.7";
 
     /// Nothing is filmed in the real place, so nothing can be masked there; light of its own is the set-up's. A camera of its own stays: what is seen at another size stands elsewhere.
     static Demand demand(Demand d) {
@@ -56,9 +53,8 @@ record ScreenSetUp(Shot shot, HouseRules rules) {
     }
 
     private Region region(PlateNeed n) {
-        Wonder w = wonder(n);
-        boolean acts = n.role() == PlateRole.PRACTICAL && !told(n).is(Fact.WHO, "person", "child");
-        Wonder person = acts ? w.withFact(Fact.WHO.key(), "person").withFact(Fact.SIZE_M.key(), TALL_M).withFact(Fact.HEIGHT_M.key(), "0").withFact(Fact.MOTION.key(), "walks") : w;
-        return new Case(person, shot, rules, Map.of()).region();
+        Case c = new Case(wonder(n), shot, rules, Map.of());
+        boolean acts = n.role() == PlateRole.PRACTICAL && !c.person();
+        return (acts ? c.acted() : c).region();
     }
 }

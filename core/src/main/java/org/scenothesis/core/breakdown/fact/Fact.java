@@ -16,7 +16,10 @@ public enum Fact {
     MOTION(of("drifts", "still", "turns", "walks", "thrown")),
     TRAVEL_M(number(0.5, 0, 50, "m")),
     EDGE(of("clean", "hair", "glass", "smoke")),
-    SUPPORT(of("rod", "line", "hand", "stool", "box", "chair", "table", "ladder", "harness", "none")),
+    SUPPORT(many("rod", "line", "hand", "stool", "box", "chair", "table", "ladder", "harness", "none")),
+    /// How many of each support, and whether they may be seen in the end.
+    SUPPORT_COUNT(number(1, 1, 8, "")),
+    SUPPORT_STAYS(of("no", "yes")),
     BODY(of("whole", "halves")),
     FEET(of("yes", "no")),
     FILMED_AT(of("height", "floor")),
@@ -25,13 +28,18 @@ public enum Fact {
     EYES_M(number(1.6, 0.2, 3, "m")),
     DISTANCE_M(number(1.5, 0.2, 50, "m")),
     CROSSED(of("no", "yes")),
+    /// Who passes in front, and what kind of a front that is.
+    FRONT(text("")),
+    FRONT_IS(of("person", "thing")),
     IN_FRONT(of("no", "yes")),
     SHADOW(of("yes", "no")),
     SHADOW_ON(of("floor", "wall", "both")),
     GLOWS(of("no", "yes")),
     GREEN_NEAR(of("no", "yes")),
     COLOURS(text("")),
-    COSTUME(of("plain", "hood", "inflated")),
+    COSTUME(of("plain", "hood", "inflated", "legs")),
+    /// In how many sizes a costume is worn, one after the other.
+    STAGES(number(1, 1, 8, "")),
     COUNT(number(2, 1, 500, "")),
     ROWS(number(1, 1, 40, "")),
     TOUCH(of("apart", "overlap", "touch")),
@@ -43,12 +51,14 @@ public enum Fact {
     ROOM_M(number(5, 0.5, 200, "m")),
     BACKGROUND_M(number(3, 0.2, 500, "m")),
     LENS_M(number(1.2, 0.02, 20, "m")),
-    BY(of("cloth", "suit", "hood", "sleeves")),
+    BY(of("cloth", "suit", "hood", "sleeves", "legs")),
+    /// Gone, or seen through as a ghost is.
+    HIDDEN_AS(of("gone", "through")),
     PART(of("all", "head", "arms", "legs", "torso")),
     SURFACE(of("none", "hard", "yields")),
     INSIDE_SEEN(of("no", "yes")),
     OVER_CLOTHES(of("no", "yes")),
-    OPERATOR(of("rod", "line", "glove", "suit")),
+    OPERATOR(of("rod", "line", "glove", "suit", "puppeteer")),
     HAND_SEEN(of("no", "yes")),
     SECOND(text("")),
     AT_S(number(2, 0, 600, "s")),
@@ -107,6 +117,8 @@ public enum Fact {
     HOT_LAMPS(of("yes", "no"), true),
     WEAPON(of("no", "yes"), true),
     CLOTHS(of("both", "green", "blue", "none"), true),
+    /// The colours in which there are suits, hoods, sleeves.
+    SUITS(of("both", "green", "blue", "none"), true),
     CLOTH_WIDE_M(number(3, 0.3, 60, "m"), true),
     CLOTH_HIGH_M(number(2.7, 0.3, 30, "m"), true),
     BEHIND_M(number(1.5, 0, 60, "m"), true),
@@ -126,7 +138,7 @@ public enum Fact {
     /// Keys of proposed plates the crew does without, separated by spaces.
     DECLINED(text(""), true);
 
-    private record Shape(List<String> answers, double otherwise, double low, double high, String unit) {}
+    private record Shape(List<String> answers, boolean several, double otherwise, double low, double high, String unit) {}
 
     private final Shape shape;
     private final boolean ofSetting;
@@ -147,15 +159,19 @@ public enum Fact {
     }
 
     private static Shape of(String... answers) {
-        return new Shape(List.of(answers), 0, 0, 0, "");
+        return new Shape(List.of(answers), false, 0, 0, 0, "");
+    }
+
+    private static Shape many(String... answers) {
+        return new Shape(List.of(answers), true, 0, 0, 0, "");
     }
 
     private static Shape number(double otherwise, double low, double high, String unit) {
-        return new Shape(List.of(), otherwise, low, high, unit);
+        return new Shape(List.of(), false, otherwise, low, high, unit);
     }
 
     private static Shape text(String unused) {
-        return new Shape(List.of(), Double.NaN, 0, 0, unused);
+        return new Shape(List.of(), false, Double.NaN, 0, 0, unused);
     }
 
     /// The fact of this name in the file, if there is one.
@@ -176,6 +192,11 @@ public enum Fact {
     /// The codes that may be answered; empty for numbers and words.
     public List<String> answers() {
         return shape.answers;
+    }
+
+    /// Whether more than one of its answers may hold, parted by spaces.
+    public boolean several() {
+        return shape.several;
     }
 
     /// Answered by a number in its unit.
@@ -214,7 +235,7 @@ public enum Fact {
             return value.length() <= 2000;
         }
         if (!isNumber()) {
-            return shape.answers.contains(value);
+            return shape.several ? !value.isBlank() && shape.answers.containsAll(List.of(value.strip().split("\\s+"))) : shape.answers.contains(value);
         }
         try {
             double v = Double.parseDouble(value);

@@ -1,5 +1,7 @@
 package org.scenothesis.core.breakdown.fact;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
@@ -35,15 +37,15 @@ public record Told(Map<String, String> wonder, Map<String, String> setting) {
         return far == null ? f.otherwise() : far;
     }
 
-    /// Whether the answer is one of these codes.
+    /// All answers of a fact that may have several; of any other the one.
+    public List<String> answers(Fact f) {
+        return f.several() ? List.of(answer(f).strip().split("\\s+")) : List.of(answer(f));
+    }
+
+    /// Whether the answer, or one of several, is one of these codes.
     public boolean is(Fact f, String... any) {
-        String a = answer(f);
-        for (String s : any) {
-            if (s.equals(a)) {
-                return true;
-            }
-        }
-        return false;
+        List<String> given = answers(f);
+        return Arrays.stream(any).anyMatch(given::contains);
     }
 
     /// @throws IllegalArgumentException if the fact is no number

@@ -18,6 +18,11 @@ public record ClothChoice(Screen cloth, double greenApart, double blueApart) {
 
     /// Chooses from the stock: the further one; green when nothing speaks against it, since it is brighter and less noisy.
     public static ClothChoice of(Told told, HouseRules rules) {
+        return of(told, rules, Fact.CLOTHS);
+    }
+
+    /// The same from another stock: garments in a screen colour, which have the conflicts of a cloth.
+    public static ClothChoice of(Told told, HouseRules rules, Fact stock) {
         List<Swatch> colours = colours(told);
         double green = nearest(colours, Swatch.GREEN_CLOTH);
         double blue = nearest(colours, Swatch.BLUE_CLOTH);
@@ -26,7 +31,7 @@ public record ClothChoice(Screen cloth, double greenApart, double blueApart) {
             case "blue" -> Screen.BLUE;
             default -> green > TOO_NEAR.watch() || green >= blue ? Screen.GREEN : Screen.BLUE;
         };
-        Screen had = switch (told.answer(Fact.CLOTHS)) {
+        Screen had = switch (told.answer(stock)) {
             case "green" -> Screen.GREEN;
             case "blue" -> Screen.BLUE;
             default -> wanted;

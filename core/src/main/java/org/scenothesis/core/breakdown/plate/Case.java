@@ -1,5 +1,7 @@
 package org.scenothesis.core.breakdown.plate;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -29,6 +31,8 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     /// How long a quiet background is rolled to be averaged into one still.
     public static final double QUIET_S = 5;
 
+    /// How tall those are taken to be who act and were not measured.
+    private static final String TALL_M = "1.7";
     private static final double WIDE_HIGH = 16.0 / 9;
     private static final double MARGIN = 1.15;
     /// Where a mask may end a body whose feet are not seen.
@@ -69,11 +73,20 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         return !is(Fact.WHO, "thing");
     }
 
-    /// What holds the subject up; what was said of a thing is not believed of a person.
-    public String support() {
-        String s = answer(Fact.SUPPORT);
-        boolean forThings = s.equals("rod") || s.equals("hand") || s.equals("line");
-        return person() && forThings ? "stool" : s;
+    /// What holds the subject up, one or several; what was said of a thing is not believed of a person.
+    public List<String> supports() {
+        return told().answers(Fact.SUPPORT).stream().map(s -> person() && (s.equals("rod") || s.equals("hand") || s.equals("line")) ? "stool" : s).distinct().toList();
+    }
+
+    /// Whether the supports are seen in the end and need not go.
+    public boolean supportsStay() {
+        return is(Fact.SUPPORT_STAYS, "yes");
+    }
+
+    /// The same case about those who act in it: people, who walk through the frame on the floor.
+    public Case acted() {
+        Wonder w = wonder.withFact(Fact.WHO.key(), "person").withFact(Fact.SIZE_M.key(), TALL_M).withFact(Fact.HEIGHT_M.key(), "0").withFact(Fact.MOTION.key(), "walks");
+        return new Case(w, shot, rules, treatments);
     }
 
     /// The take with a handle at each end.
@@ -111,7 +124,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     /// A plate of the shot's own frame.
     public PlateNeed here(String key, PlateRole role, String code, String about) {
         return new PlateNeed(
-                key, role, code, about, Set.of(wonder.id()), Set.of(), Set.of(), Screen.NONE, Region.NONE, HOME, HOME,
+                key, role, code, List.of(), about, Set.of(wonder.id()), Set.of(), Set.of(), Screen.NONE, Region.NONE, HOME, HOME,
                 new PlateNeed.Length(roll(), 1, 0), PlateNeed.Notes.NONE, Set.of(), false);
     }
 
@@ -129,7 +142,18 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         String actor = answer(Fact.ACTOR);
         Optional<Wonder> twice = copies(actor);
         PlateNeed n = twice.isPresent() ? figure(actor, 1, code) : here("acting", PlateRole.PRACTICAL, code, "");
-        return n.lasting(Math.max(roll(), shot.seconds() + 2 * HANDLES_S), takes()).with(Item.person(actor)).hearing("action");
+        return n.lasting(Math.max(roll(), shot.seconds() + 2 * HANDLES_S), takes()).with(actors()).hearing("action");
+    }
+
+    /// Those who act, as they were listed: parted by commas, or by *and*.
+    public Item[] actors() {
+        List<String> named = named(answer(Fact.ACTOR));
+        return named.isEmpty() ? new Item[] {Item.person("")} : named.stream().map(Item::person).toArray(Item[]::new);
+    }
+
+    /// Names out of a list of them.
+    public static List<String> named(String list) {
+        return Arrays.stream(list.split("\\s*(?:[,;]|\\band\\b)\\s*")).map(String::strip).filter(a -> !a.isEmpty()).toList();
     }
 
     /// The wonder that makes more than one of someone, if there is one.

@@ -1,11 +1,13 @@
 package org.scenothesis.core.breakdown.plate;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.shot.PlateRole;
@@ -13,14 +15,16 @@ import org.scenothesis.core.shot.PlateRole;
 /// A plate that a rule asks for, with everything that must be known to film it.
 ///
 /// - `key`: names it within its shot and stays the same while the facts around it change. Needs with one key are one plate.
-/// - `code`: names the reason; `why.<code>` and `skip.<code>` are its words. `about`: the thing it is for. `wonders`: ids of those it serves.
+/// - `code`: names the reason; `why.<code>` and `skip.<code>` are its words; `also`: further ones. `about`: the thing it is for. `wonders`: ids of those it serves.
 /// - `in`, `out`: who and what is in the frame, and must be out of it.
 /// - `after`: keys of needs that must have been rolled before it. `rollSeconds` 0 asks for a still; `rollMinutes` is what it takes on set.
 /// - `proposed`: it would help but is not needed.
+@RecordBuilder
 public record PlateNeed(
         String key,
         PlateRole role,
         String code,
+        List<String> also,
         String about,
         Set<String> wonders,
         Set<Item> in,
@@ -32,7 +36,7 @@ public record PlateNeed(
         Length length,
         Notes notes,
         Set<String> after,
-        boolean proposed) {
+        boolean proposed) implements PlateNeedBuilder.With {
 
     /// How long and how often: seconds of a take, number of takes, and minutes on set for things that take longer than their roll.
     public record Length(double seconds, int takes, double extraMinutes) {
@@ -52,6 +56,11 @@ public record PlateNeed(
             positions = List.copyOf(positions);
             record = List.copyOf(record);
             sound = List.copyOf(sound);
+        }
+
+        /// The same with other places for the eyes.
+        public Notes withEyelines(List<Eyeline> others) {
+            return new Notes(focus, others, positions, record, sound, clothes);
         }
 
         Notes with(Notes o) {
@@ -76,6 +85,7 @@ public record PlateNeed(
     private static final Set<String> NOT_FILMED = Set.of(BORROWED, EXISTING, EXISTING_ELEMENT);
 
     public PlateNeed {
+        also = List.copyOf(also);
         wonders = sorted(wonders);
         in = sorted(in);
         out = sorted(out);
@@ -123,7 +133,12 @@ public record PlateNeed(
         return new SetState(shot + "/" + lockGroup, screen, light, notes.clothes, people, props, role == PlateRole.REFERENCE);
     }
 
-    /// Both needs in one plate: every constraint of either holds.
+    /// All its reasons, the first one first.
+    public List<String> reasons() {
+        return Stream.concat(Stream.of(code), also.stream()).toList();
+    }
+
+    /// Both needs in one plate: every constraint of either holds, and every reason.
     ///
     /// @throws IllegalArgumentException if the keys differ
     public PlateNeed merged(PlateNeed o) {
@@ -131,45 +146,41 @@ public record PlateNeed(
         Set<Item> inside = union(in, o.in);
         Set<Item> outside = union(out, o.out);
         outside.removeAll(inside);
+        String first = o.proposed || !proposed ? code : o.code;
+        List<String> others = Stream.concat(reasons().stream(), o.reasons().stream()).distinct().filter(r -> !r.equals(first)).toList();
         return new PlateNeed(
-                key, role, o.proposed || !proposed ? code : o.code, about, union(wonders, o.wonders), inside, outside, screen == Screen.NONE ? o.screen : screen,
+                key, role, first, others, about, union(wonders, o.wonders), inside, outside, screen == Screen.NONE ? o.screen : screen,
                 region.with(o.region), lockGroup, lightGroup, length.with(o.length), notes.with(o.notes), union(after, o.after), proposed && o.proposed);
     }
 
     /// The same with more in the picture.
     public PlateNeed with(Item... more) {
-        return new PlateNeed(
-                key, role, code, about, wonders, union(in, List.of(more)), out, screen, region, lockGroup, lightGroup, length, notes, after, proposed);
+        return withIn(union(in, List.of(more)));
     }
 
     /// The same with more that must not be in the picture.
     public PlateNeed without(Item... gone) {
-        return new PlateNeed(
-                key, role, code, about, wonders, in, union(out, List.of(gone)), screen, region, lockGroup, lightGroup, length, notes, after, proposed);
+        return withOut(union(out, List.of(gone)));
     }
 
     /// The same before a cloth, which has to fill this region of the picture.
     public PlateNeed on(Screen cloth, Region where) {
-        return new PlateNeed(key, role, code, about, wonders, in, out, cloth, where, lockGroup, lightGroup, length, notes, after, proposed);
+        return withScreen(cloth).withRegion(where);
     }
 
     /// The same with takes of so many seconds.
     public PlateNeed lasting(double seconds, int takes) {
-        return new PlateNeed(
-                key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, new Length(seconds, takes, length.extraMinutes), notes, after, proposed);
+        return withLength(new Length(seconds, takes, length.extraMinutes));
     }
 
     /// The same with so many minutes more to prepare it.
     public PlateNeed taking(double extraMinutes) {
-        return new PlateNeed(
-                key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, new Length(length.seconds, length.takes, extraMinutes), notes, after,
-                proposed);
+        return withLength(new Length(length.seconds, length.takes, extraMinutes));
     }
 
     /// The same under another key, role and reason.
     public PlateNeed as(String otherKey, PlateRole other, String otherCode) {
-        return new PlateNeed(
-                otherKey, other, otherCode, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, after, proposed);
+        return withKey(otherKey).withRole(other).withCode(otherCode);
     }
 
     /// Follows nothing but some of these.
@@ -177,28 +188,26 @@ public record PlateNeed(
         Set<String> kept = new TreeSet<>(after);
         kept.retainAll(known);
         kept.remove(key);
-        return new PlateNeed(key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, kept, proposed);
+        return withAfter(kept);
     }
 
     /// The same, filmed after the plates with these keys.
     public PlateNeed following(String... keys) {
-        return new PlateNeed(
-                key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, union(after, List.of(keys)), proposed);
+        return withAfter(union(after, List.of(keys)));
     }
 
     /// The same as a proposal, which the day is not planned with until it is taken.
     public PlateNeed onlyProposed() {
-        return new PlateNeed(key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes, after, true);
+        return withProposed(true);
     }
 
     /// The same within a group that shares a camera and one that shares a light; empty for none.
     public PlateNeed inGroups(String lock, String light) {
-        return new PlateNeed(key, role, code, about, wonders, in, out, screen, region, lock, light, length, notes, after, proposed);
+        return withLockGroup(lock).withLightGroup(light);
     }
 
     private PlateNeed noted(Notes more) {
-        return new PlateNeed(
-                key, role, code, about, wonders, in, out, screen, region, lockGroup, lightGroup, length, notes.with(more), after, proposed);
+        return withNotes(notes.with(more));
     }
 
     /// The same with the mark the lens is focused on.

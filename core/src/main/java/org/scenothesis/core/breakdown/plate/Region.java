@@ -19,6 +19,11 @@ public record Region(double widthShare, double heightShare, ClothGeometry.Cloth 
         return cloth.highM();
     }
 
+    /// The same with so much floor cloth at least.
+    public Region onFloor(double lengthM) {
+        return new Region(widthShare, heightShare, new ClothGeometry.Cloth(cloth.wideM(), cloth.topM(), cloth.bottomM(), Math.max(cloth.floorM(), lengthM)));
+    }
+
     /// One cloth for both.
     Region with(Region o) {
         ClothGeometry.Cloth a = cloth;

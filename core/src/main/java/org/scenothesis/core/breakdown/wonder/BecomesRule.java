@@ -25,7 +25,9 @@ final class BecomesRule implements WonderRule {
 
     @Override
     public List<Question> questions(Case c) {
-        List<Question> q = new ArrayList<>(Question.about(Fact.WHO, Fact.SECOND, Fact.AT_S, Fact.EVENT, Fact.MOTION, Fact.CROSSED, Fact.EDGE));
+        List<Question> q = new ArrayList<>(Question.about(Fact.WHO, Fact.SECOND, Fact.AT_S, Fact.EVENT, Fact.MOTION, Fact.CROSSED));
+        q.addAll(new InFront(c).questions());
+        q.add(Question.about(Fact.EDGE));
         if (c.is(Fact.EVENT, "smoke")) {
             q.addAll(WonderRule.element(c));
         }
@@ -33,7 +35,7 @@ final class BecomesRule implements WonderRule {
         if (c.is(Fact.PERFORMER, "yes")) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
-        if (c.is(Fact.CROSSED, "yes")) {
+        if (!c.is(Fact.EDGE, "clean")) {
             q.addAll(Question.about(Fact.SIZE_M, Fact.TRAVEL_M, Fact.GREEN_NEAR, Fact.COLOURS));
         }
         return q;
@@ -50,10 +52,12 @@ final class BecomesRule implements WonderRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        boolean separable = c.is(Fact.CROSSED, "yes") || !c.is(Fact.EDGE, "clean");
+        boolean separable = !c.is(Fact.EDGE, "clean");
         List<Way> ways = separable ? List.of(Way.KEY, Way.ROTO) : List.of(Way.MASK, Way.KEY, Way.ROTO);
-        String because = separable ? c.is(Fact.CROSSED, "yes") ? "crossed" : "edge" : "becomes";
-        return List.of(new Demand(c.subject(), ways, because, Demand.Apart.NO), new Demand(second(c), ways, because, Demand.Apart.NO));
+        String because = separable ? "edge" : "becomes";
+        List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, because, Demand.Apart.NO), new Demand(second(c), ways, because, Demand.Apart.NO)));
+        out.addAll(new InFront(c).demands());
+        return out;
     }
 
     @Override
@@ -65,12 +69,15 @@ final class BecomesRule implements WonderRule {
         needs.add(c.clean("clean.becomes", thing(c, c.subject()), thing(c, second(c))));
         PlateNeed first = c.separated(c.subject(), "becomes.first").lasting(before, c.takes()).recording("event").hearing("action");
         PlateNeed next = c.separated(second(c), "becomes.second").lasting(after, c.takes()).recording("event");
-        needs.add(c.is(Fact.PERFORMER, "yes") && first.screen() == Screen.NONE ? first.with(Item.person(c.answer(Fact.ACTOR))) : first);
-        needs.add((c.is(Fact.PERFORMER, "yes") && next.screen() == Screen.NONE ? next.with(Item.person(c.answer(Fact.ACTOR))) : next)
-                .following(first.key()));
-        if (c.is(Fact.PERFORMER, "yes") && first.screen() != Screen.NONE) {
-            needs.add(c.acting("acting.event").recording("event").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
+        InFront front = new InFront(c);
+        boolean acted = c.is(Fact.PERFORMER, "yes");
+        boolean together = acted && first.screen() == Screen.NONE && !front.any();
+        needs.add(together ? first.with(c.actors()) : first);
+        needs.add((together ? next.with(c.actors()) : next).following(first.key()));
+        if (acted && !together) {
+            needs.add(front.acting(c.acting("acting.event").recording("event").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M)))));
         }
+        needs.addAll(front.plates());
         switch (c.answer(Fact.EVENT)) {
             case "smoke" -> needs.add(c.here("atmosphere", PlateRole.ATMOSPHERE, "becomes.smoke", c.subject()).lasting(4, 2));
             case "flash" -> needs.addAll(Lights.pass(c, "flash"));

@@ -19,7 +19,7 @@ import org.scenothesis.core.shot.WonderKind;
 
 /// Something or someone leaves the ground.
 ///
-/// Still and untouched, a mask over a clean plate may do; drifting, turning, crossed, or with a fine edge it must be separable, so it is screened. A body
+/// Still, a mask over a clean plate may do; drifting, turning, or with a fine edge it must be separable, so it is screened. A body
 /// may be two halves, one standing, one seated with its legs free, joined at a seam that clothing hides.
 final class FloatsRule implements WonderRule {
     @Override
@@ -32,6 +32,7 @@ final class FloatsRule implements WonderRule {
         List<Question> q = new ArrayList<>(Question.about(Fact.WHO, Fact.SIZE_M, Fact.REST_M, Fact.HEIGHT_M));
         q.add(Question.among(Fact.MOTION, "drifts", "still", "turns", "thrown"));
         q.add(c.living() ? Question.among(Fact.SUPPORT, "stool", "box", "chair", "table", "ladder", "harness") : Question.among(Fact.SUPPORT, "rod", "line", "hand"));
+        q.addAll(Question.about(Fact.SUPPORT_COUNT, Fact.SUPPORT_STAYS));
         if (c.person()) {
             q.addAll(Question.about(Fact.FEET, Fact.BODY, Fact.FILMED_AT, Fact.COSTUME));
             if (c.is(Fact.FILMED_AT, "floor")) {
@@ -40,6 +41,7 @@ final class FloatsRule implements WonderRule {
         }
         q.add(Question.about(Fact.EDGE));
         q.add(Question.about(Fact.CROSSED));
+        q.addAll(new InFront(c).questions());
         q.add(Question.about(Fact.IN_FRONT));
         q.add(Question.about(Fact.PERFORMER));
         if (c.is(Fact.PERFORMER, "yes")) {
@@ -58,11 +60,13 @@ final class FloatsRule implements WonderRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        String because = !c.is(Fact.MOTION, "still") ? "moves" : !c.is(Fact.EDGE, "clean") ? "edge" : c.is(Fact.CROSSED, "yes") ? "crossed" : halves(c) ? "halves" : "still";
+        String because = !c.is(Fact.MOTION, "still") ? "moves" : !c.is(Fact.EDGE, "clean") ? "edge" : halves(c) ? "halves" : "still";
         List<Way> ways = because.equals("still") ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO);
         // Filmed on the floor, the lens is lowered by the lift: that camera cannot lie on the others.
         boolean lowered = c.person() && c.is(Fact.FILMED_AT, "floor");
-        return List.of(new Demand(c.subject(), ways, because, lowered ? Demand.Apart.CAMERA : Demand.Apart.NO));
+        List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, because, lowered ? Demand.Apart.CAMERA : Demand.Apart.NO)));
+        out.addAll(new InFront(c).demands());
+        return out;
     }
 
     private static boolean halves(Case c) {
@@ -72,19 +76,20 @@ final class FloatsRule implements WonderRule {
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        PlateNeed clean = c.clean("clean.support", c.gone(c.support()));
+        Item[] supports = c.supports().stream().map(Item::support).toArray(Item[]::new);
+        PlateNeed clean = c.supportsStay() ? c.clean("clean.support.stays", c.gone()).with(supports) : c.clean("clean.support", c.gone(c.supports().toArray(String[]::new)));
         clean = c.is(Fact.SHADOW, "yes") ? clean.recording("shadow") : clean;
         needs.add(c.is(Fact.SHADOW, "yes") && !c.is(Fact.SHADOW_ON, "floor") ? clean.recording("wall") : clean);
         if (c.is(Fact.PERFORMER, "yes")) {
-            needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M) + c.number(Fact.HEIGHT_M))));
+            needs.add(new InFront(c).acting(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M) + c.number(Fact.HEIGHT_M)))));
         }
-        Item support = Item.support(c.support());
+        needs.addAll(new InFront(c).plates());
         PlateNeed element = c.separated(c.subject(), "thing").focusedOn("subject").positions("hang");
         if (halves(c)) {
             needs.add(half(c, element, "upper").recording("seam"));
-            needs.add(half(c, element, "lower").with(support).recording("seam"));
+            needs.add(half(c, element, "lower").with(supports).recording("seam"));
         } else {
-            needs.add(element.with(support));
+            needs.add(element.with(supports));
         }
         if (c.is(Fact.IN_FRONT, "yes")) {
             needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
@@ -116,7 +121,7 @@ final class FloatsRule implements WonderRule {
         if (c.is(Fact.FLOOR, "glossy") && c.is(Fact.SHADOW, "yes")) {
             out.add(Conflict.watch("floor.glossy", id, c.subject()));
         }
-        if (c.person() && c.is(Fact.FLOOR, "soft") && !c.is(Fact.SUPPORT, "harness")) {
+        if (c.person() && c.is(Fact.FLOOR, "soft") && !c.supports().equals(List.of("harness"))) {
             out.add(Conflict.redo("floor.soft", id, c.subject()));
         }
         if (c.person() && c.is(Fact.FILMED_AT, "floor")) {
@@ -140,6 +145,6 @@ final class FloatsRule implements WonderRule {
 
     @Override
     public List<KitItem> kit(Case c) {
-        return KitItem.each("support." + c.support());
+        return c.supports().stream().map(s -> new KitItem("support." + s, (int) c.number(Fact.SUPPORT_COUNT))).toList();
     }
 }

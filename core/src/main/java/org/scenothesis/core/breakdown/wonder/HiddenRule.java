@@ -8,6 +8,8 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.ClothGeometry;
+import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
@@ -17,6 +19,10 @@ import org.scenothesis.core.shot.WonderKind;
 
 /// Hidden, invisible, partly missing: by a cloth, a hood, sleeves or a suit in the screen colour, over a clean plate of exactly what must show through.
 final class HiddenRule implements WonderRule {
+    /// How wide a body is beside its height, and how much of it a part is at most.
+    private static final double WIDE_SHARE = 0.5;
+    private static final double PART_SHARE = 0.5;
+
     @Override
     public WonderKind kind() {
         return WonderKind.HIDDEN;
@@ -31,18 +37,38 @@ final class HiddenRule implements WonderRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
         q.add(WHO_OF_PEOPLE);
-        q.addAll(Question.about(Fact.BY, Fact.PART));
+        q.add(Question.about(Fact.HIDDEN_AS));
+        if (garment(c)) {
+            q.addAll(Question.about(Fact.BY, Fact.PART));
+        }
         q.add(Question.among(Fact.MOTION, "walks", "still", "turns"));
         q.addAll(Question.about(Fact.SURFACE, Fact.EDGE, Fact.COLOURS));
-        if (!c.is(Fact.BY, "cloth")) {
+        if (garment(c) && c.is(Fact.BY, "cloth")) {
+            q.addAll(Question.about(Fact.SIZE_M, Fact.TRAVEL_M));
+        }
+        if (garment(c) && !c.is(Fact.BY, "cloth")) {
             q.addAll(Question.about(Fact.OVER_CLOTHES, Fact.INSIDE_SEEN));
         }
         return q;
     }
 
+    /// A ghost is seen, so nothing of it wears the screen colour.
+    private static boolean garment(Case c) {
+        return c.is(Fact.HIDDEN_AS, "gone");
+    }
+
+    /// Whether something in the screen colour is in the frame: also before a cloth, where another wonder asked for one.
+    private static boolean covered(Case c) {
+        Way way = c.treatment(c.subject()).way();
+        return garment(c) && (way == Way.SUIT || way == Way.KEY);
+    }
+
     @Override
     public List<Demand> demands(Case c) {
         boolean still = c.is(Fact.MOTION, "still") && c.is(Fact.EDGE, "clean");
+        if (!garment(c)) {
+            return List.of(new Demand(c.subject(), still ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO), "hidden.through", Demand.Apart.NO));
+        }
         return List.of(new Demand(c.subject(), still ? List.of(Way.MASK, Way.SUIT, Way.ROTO) : List.of(Way.SUIT, Way.ROTO), still ? "hidden.still" : "hidden." + c.answer(Fact.BY), Demand.Apart.NO));
     }
 
@@ -51,15 +77,14 @@ final class HiddenRule implements WonderRule {
         List<PlateNeed> needs = new ArrayList<>();
         PlateNeed clean = c.clean("clean.hidden", c.gone());
         needs.add(c.is(Fact.SURFACE, "none") ? clean : clean.recording("surface"));
-        Way way = c.treatment(c.subject()).way();
         PlateNeed acted = c.separated(c.subject(), "thing").focusedOn("subject").hearing("action");
-        if (way == Way.SUIT) {
-            boolean cloth = c.is(Fact.BY, "cloth");
+        boolean cloth = c.is(Fact.BY, "cloth");
+        if (covered(c)) {
             String by = "suit." + c.answer(Fact.BY);
-            acted = (cloth ? acted.with(Item.support(by)) : acted.with(Item.worn(by)).wearing(by)).recording("suit.patch");
+            acted = (cloth ? acted.with(Item.support(by)) : acted.with(Item.worn(by)).wearing(by)).recording("suit.patch", "suit.taut", "suit.shadow");
         }
         needs.add(acted);
-        if (way == Way.SUIT && !c.is(Fact.BY, "cloth") && c.is(Fact.INSIDE_SEEN, "yes")) {
+        if (covered(c) && !cloth && c.is(Fact.INSIDE_SEEN, "yes")) {
             needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.FOREGROUND, "hidden.inside", c.subject()).with(Item.support("form")).lasting(c.roll(), 1));
         }
         return needs;
@@ -72,7 +97,7 @@ final class HiddenRule implements WonderRule {
         if (c.is(Fact.SURFACE, "yields") && c.is(Fact.PART, "all", "legs", "torso")) {
             out.add(Conflict.redo("seat.yields", id, c.subject()));
         }
-        boolean suited = !c.is(Fact.MOTION, "still");
+        boolean suited = garment(c) && !c.is(Fact.MOTION, "still");
         if (suited && c.is(Fact.OVER_CLOTHES, "yes")) {
             out.add(Conflict.watch("suit.over", id, c.subject()));
         }
@@ -84,6 +109,17 @@ final class HiddenRule implements WonderRule {
 
     @Override
     public List<KitItem> kit(Case c) {
-        return c.treatment(c.subject()).way() == Way.SUIT ? KitItem.each("suit." + c.answer(Fact.BY)) : List.of();
+        return covered(c) ? KitItem.each("suit." + c.answer(Fact.BY)) : List.of();
+    }
+
+    /// How large a cloth must be that hides somebody who moves behind it.
+    @Override
+    public List<Figure> figures(Case c) {
+        if (!covered(c) || !c.is(Fact.BY, "cloth")) {
+            return List.of();
+        }
+        double high = c.number(Fact.SIZE_M) * (c.is(Fact.PART, "all") ? 1 : PART_SHARE) + 2 * ClothGeometry.MARGIN_M;
+        double wide = c.number(Fact.SIZE_M) * WIDE_SHARE + (c.is(Fact.MOTION, "still") ? 0 : c.number(Fact.TRAVEL_M)) + 2 * ClothGeometry.MARGIN_M;
+        return List.of(Figure.tells("cover", c.subject(), wide, "m", high));
     }
 }

@@ -30,7 +30,9 @@ final class MovedRule implements WonderRule {
         if (!c.is(Fact.OPERATOR, "line")) {
             q.add(Question.about(Fact.HAND_SEEN));
         }
-        q.addAll(Question.about(Fact.CROSSED, Fact.EDGE, Fact.PERFORMER));
+        q.add(Question.about(Fact.CROSSED));
+        q.addAll(new InFront(c).questions());
+        q.addAll(Question.about(Fact.EDGE, Fact.PERFORMER));
         if (c.is(Fact.PERFORMER, "yes")) {
             q.add(Question.about(Fact.ACTOR));
         }
@@ -51,14 +53,22 @@ final class MovedRule implements WonderRule {
     @Override
     public List<Demand> demands(Case c) {
         if (carrier(c).isPresent()) {
-            return List.of();
+            return new InFront(c).demands();
         }
-        if (c.is(Fact.CROSSED, "yes")) {
-            return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), "crossed", Demand.Apart.NO));
-        }
-        return List.of(c.is(Fact.OPERATOR, "line")
-                ? new Demand(c.subject(), List.of(Way.MASK, Way.KEY, Way.ROTO), "moved.line", Demand.Apart.NO)
-                : new Demand(c.subject(), List.of(Way.SUIT, Way.KEY, Way.ROTO), "moved.operator", Demand.Apart.NO));
+        List<Demand> out = new ArrayList<>(new InFront(c).demands());
+        out.addFirst(own(c));
+        return out;
+    }
+
+    /// A line, or what nobody sees, a mask takes away; a puppet is keyed together with whoever moves it; anything else wears the screen colour in place.
+    private static Demand own(Case c) {
+        boolean unseen = c.told().given(Fact.HAND_SEEN) && c.is(Fact.HAND_SEEN, "no") && c.is(Fact.OPERATOR, "rod", "glove");
+        return switch (c.answer(Fact.OPERATOR)) {
+            case "line" -> new Demand(c.subject(), List.of(Way.MASK, Way.KEY, Way.ROTO), "moved.line", Demand.Apart.NO);
+            case "puppeteer" -> new Demand(c.subject(), List.of(Way.KEY, Way.SUIT, Way.ROTO), "moved.puppet", Demand.Apart.NO);
+            default -> unseen ? new Demand(c.subject(), List.of(Way.MASK, Way.SUIT, Way.KEY, Way.ROTO), "moved.unseen", Demand.Apart.NO)
+                    : new Demand(c.subject(), List.of(Way.SUIT, Way.KEY, Way.ROTO), "moved.operator", Demand.Apart.NO);
+        };
     }
 
     @Override
@@ -68,19 +78,23 @@ final class MovedRule implements WonderRule {
         Optional<String> carrier = carrier(c);
         if (carrier.isPresent()) {
             needs.add(c.separated(carrier.get(), "thing").with(Item.person(carrier.get()), Item.prop(c.subject())));
+            needs.addAll(new InFront(c).plates());
             return needs;
         }
         PlateNeed moved = c.separated(c.subject(), "thing").with(Item.support(c.answer(Fact.OPERATOR))).focusedOn("subject");
         boolean inPlace = c.treatment(c.subject()).way() != Way.KEY;
         moved = c.is(Fact.HAND_SEEN, "yes") && inPlace ? moved.recording("travel") : moved;
+        InFront front = new InFront(c);
+        inPlace &= !front.any();
         if (c.is(Fact.PERFORMER, "yes")) {
             // In place the performer and the operator play together; on a cloth the thing is filmed apart.
             moved = inPlace ? moved.with(Item.person(c.answer(Fact.ACTOR))).hearing("action") : moved;
         }
         needs.add(moved);
         if (c.is(Fact.PERFORMER, "yes") && !inPlace) {
-            needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
+            needs.add(front.acting(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M)))));
         }
+        needs.addAll(front.plates());
         return needs;
     }
 

@@ -9,7 +9,6 @@ import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
-import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.PlateRole;
@@ -26,7 +25,7 @@ final class OpeningRule implements WonderRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>(Question.about(Fact.SOURCE, Fact.RIM, Fact.LIGHTS, Fact.PERFORMER));
         if (c.is(Fact.PERFORMER, "yes")) {
-            q.addAll(Question.about(Fact.ACTOR, Fact.CROSSED, Fact.EYES_M, Fact.DISTANCE_M));
+            q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
         if (c.is(Fact.SOURCE, "existing")) {
             q.add(Question.about(Fact.BACKGROUND_PX));
@@ -34,20 +33,14 @@ final class OpeningRule implements WonderRule {
         if (c.is(Fact.RIM, "yes")) {
             q.addAll(WonderRule.element(c));
         }
+        q.add(Question.about(Fact.CROSSED));
+        q.addAll(new InFront(c).questions());
         q.addAll(Question.about(Fact.SIZE_M, Fact.COLOURS));
         return q;
     }
 
-    private static String front(Case c) {
-        return c.answer(Fact.ACTOR).isBlank() ? "whoever stands before " + c.subject() : c.answer(Fact.ACTOR);
-    }
-
     private static String rim(Case c) {
         return "rim of " + c.subject();
-    }
-
-    private static boolean crosses(Case c) {
-        return c.is(Fact.PERFORMER, "yes") && c.is(Fact.CROSSED, "yes");
     }
 
     @Override
@@ -56,9 +49,7 @@ final class OpeningRule implements WonderRule {
         if (c.is(Fact.RIM, "yes")) {
             out.add(new Demand(rim(c), List.of(Way.BLACK, Way.ROTO), "opening.rim", Demand.Apart.LIGHT));
         }
-        if (crosses(c)) {
-            out.add(new Demand(front(c), List.of(Way.KEY, Way.ROTO), "opening.crossed", Demand.Apart.NO));
-        }
+        out.addAll(new InFront(c).demands("opening.crossed"));
         return out;
     }
 
@@ -66,23 +57,19 @@ final class OpeningRule implements WonderRule {
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
         boolean moving = c.is(Fact.CAMERA, "moving");
-        PlateNeed clean = c.clean("clean.opening", Item.person(c.answer(Fact.ACTOR)));
+        PlateNeed clean = c.clean("clean.opening", c.actors());
         needs.add(moving ? clean.lasting(c.roll(), 2).recording("centre.mark", "lens") : clean);
         if (c.is(Fact.SOURCE, "made")) {
             needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.BACKGROUND, "opening.inside", c.subject()).inGroups("W", "W").lasting(c.roll(), 1).recording("lens"));
         } else {
             needs.add(c.borrowed());
         }
-        if (crosses(c)) {
-            var t = c.treatment(front(c));
-            PlateNeed acted = c.acting("acting.before").recording("rim.light");
-            needs.add(t.way().cloth()
-                    ? acted.as(acted.key(), PlateRole.ON_SCREEN, "acting.before").on(t.cloth(), c.region()).inGroups(t.lock(), t.light())
-                    : acted);
-        } else if (c.is(Fact.PERFORMER, "yes")) {
-            PlateNeed acted = c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)));
-            needs.add(moving ? acted.recording("centre.mark") : acted);
+        InFront front = new InFront(c);
+        if (c.is(Fact.PERFORMER, "yes")) {
+            PlateNeed acted = front.any() ? c.acting("acting.before").recording("rim.light") : c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)));
+            needs.add(front.acting(moving ? acted.recording("centre.mark") : acted));
         }
+        front.plates().forEach(n -> needs.add(n.recording("rim.light")));
         if (c.is(Fact.RIM, "yes") && c.treatment(rim(c)).way() == Way.BLACK) {
             PlateNeed e = c.separated(rim(c), "thing");
             needs.add(e.on(Screen.BLACK, e.region()));

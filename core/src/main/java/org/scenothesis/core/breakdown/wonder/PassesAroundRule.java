@@ -10,7 +10,6 @@ import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
-import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.Verdict;
@@ -32,7 +31,9 @@ final class PassesAroundRule implements WonderRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>(Question.about(Fact.COUNT, Fact.SIZE_M, Fact.NEAREST_M, Fact.FARTHEST_M));
         q.add(Question.among(Fact.MOTION, "turns", "still", "drifts"));
-        q.addAll(Question.about(Fact.GROUND, Fact.EDGE, Fact.BEHIND, Fact.PERFORMER));
+        q.addAll(Question.about(Fact.GROUND, Fact.EDGE, Fact.BEHIND));
+        q.addAll(new InFront(c).questions());
+        q.add(Question.about(Fact.PERFORMER));
         if (c.is(Fact.PERFORMER, "yes")) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
@@ -59,7 +60,9 @@ final class PassesAroundRule implements WonderRule {
                 ways.add(w);
             }
         }
-        return List.of(new Demand(c.subject(), ways, "passes." + c.answer(Fact.GROUND), Demand.Apart.LIGHT));
+        List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, "passes." + c.answer(Fact.GROUND), Demand.Apart.LIGHT)));
+        out.addAll(new InFront(c).demands());
+        return out;
     }
 
     @Override
@@ -75,11 +78,11 @@ final class PassesAroundRule implements WonderRule {
         object = object.on(ground, object.region()).lasting(c.is(Fact.MOTION, "still") ? 0 : 3, Math.min(12, count));
         needs.add(object);
         if (c.is(Fact.PERFORMER, "yes")) {
-            PlateNeed acting = c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)));
-            needs.add(acting);
+            needs.add(new InFront(c).acting(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)))));
         }
+        needs.addAll(new InFront(c).plates());
         if (c.is(Fact.BEHIND, "yes") || c.is(Fact.PERFORMER, "no")) {
-            needs.add(c.clean(c.is(Fact.BEHIND, "yes") ? "clean.behind" : "clean.around", Item.person(c.answer(Fact.ACTOR))));
+            needs.add(c.clean(c.is(Fact.BEHIND, "yes") ? "clean.behind" : "clean.around", c.actors()));
         }
         return needs;
     }

@@ -35,7 +35,7 @@ final class ReshapedRule implements WonderRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
         q.add(WHO_OF_PEOPLE);
-        q.addAll(Question.about(Fact.PART, Fact.AMOUNT, Fact.COSTUME, Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.SHADOW, Fact.COLOURS));
+        q.addAll(Question.about(Fact.PART, Fact.AMOUNT, Fact.COSTUME, Fact.STAGES, Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.SHADOW, Fact.COLOURS));
         return q;
     }
 
@@ -56,8 +56,16 @@ final class ReshapedRule implements WonderRule {
         List<PlateNeed> needs = new ArrayList<>();
         needs.add(c.clean("clean.reshaped", c.gone()));
         PlateNeed whole = c.separated(c.subject(), "thing").focusedOn("subject").hearing("action");
-        needs.add(c.is(Fact.COSTUME, "inflated") ? whole.wearing("inflated") : whole);
-        if (c.is(Fact.PART, "arms", "legs", "head") && !mild(c)) {
+        int stages = (int) c.number(Fact.STAGES);
+        boolean apart = c.is(Fact.PART, "arms", "legs", "head") && !mild(c);
+        // The limb is a layer of its own, so the rest is filmed without it.
+        PlateNeed rest = apart ? whole.as(whole.key(), PlateRole.PARTIAL_BODY, "reshaped.rest").recording("seam") : whole;
+        needs.add(stages > 1 ? rest.recording("stage.first") : rest);
+        for (int i = 2; i <= stages; i++) {
+            String before = needs.getLast().key();
+            needs.add(rest.withKey(whole.key() + "-" + i).withCode("reshaped.stage").withAbout(c.subject() + ", size " + i).following(before));
+        }
+        if (apart) {
             needs.add(whole.as("limb-" + c.answer(Fact.PART) + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, "reshaped.limb")
                     .lasting(whole.rollSeconds(), 2).following(whole.key())
                     .recording("seam").positions("limb.apart"));
@@ -79,6 +87,7 @@ final class ReshapedRule implements WonderRule {
 
     @Override
     public List<KitItem> kit(Case c) {
-        return c.is(Fact.COSTUME, "inflated") ? List.of(new KitItem("costume.sizes", 3)) : List.of();
+        int stages = (int) c.number(Fact.STAGES);
+        return stages > 1 || c.is(Fact.COSTUME, "inflated") ? List.of(new KitItem("costume.sizes", Math.max(stages, c.told().given(Fact.STAGES) ? 1 : 3))) : List.of();
     }
 }

@@ -140,6 +140,9 @@ public final class Rules {
         if (!c.is(Fact.CLOTHS, "none")) {
             q.addAll(Question.about(Fact.CLOTH_WIDE_M, Fact.CLOTH_HIGH_M, Fact.BEHIND_M, Fact.FOLIAGE));
         }
+        if (c.shot().wonders().stream().anyMatch(w -> w.kind() == WonderKind.HIDDEN || w.kind() == WonderKind.MOVED)) {
+            q.add(Question.about(Fact.SUITS));
+        }
         if (c.is(Fact.LIGHT, "lamps")) {
             q.add(Question.about(Fact.HOT_LAMPS));
         }

@@ -18,6 +18,9 @@ import org.scenothesis.core.shot.WonderKind;
 
 /// Comes through a frame: screen colour in the opening, a second cloth where limbs cross, corners to pin, and what lies behind it.
 final class ThroughFrameRule implements WonderRule {
+    /// How far limbs reach out of a frame.
+    private static final double REACH_M = 1;
+
     @Override
     public WonderKind kind() {
         return WonderKind.THROUGH_FRAME;
@@ -50,7 +53,9 @@ final class ThroughFrameRule implements WonderRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), "through", Demand.Apart.NO));
+        // A display, a mirror, a picture, a page are no holes: a cloth lies in them, and whoever comes out is filmed elsewhere.
+        boolean hole = c.is(Fact.FRAME_KIND, "doorway");
+        return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), hole ? "through" : "through.insert", hole ? Demand.Apart.NO : Demand.Apart.LIGHT));
     }
 
     @Override
@@ -61,10 +66,9 @@ final class ThroughFrameRule implements WonderRule {
         needs.add(c.clean("clean.frame", c.gone()).recording("corners"));
         if (home) {
             // Subject and opening are one picture: it acts in the opening itself.
-            PlateNeed acted = c.separated(c.subject(), "thing").recording("corners").focusedOn("opening").hearing("action");
-            needs.add(c.is(Fact.LIMBS, "yes") && cloth != Screen.NONE ? acted.with(Item.support("second.cloth")) : acted);
+            needs.add(limbs(c, c.separated(c.subject(), "thing").recording("corners").focusedOn("opening").hearing("action")));
         } else {
-            needs.add(c.separated(c.subject(), "thing").focusedOn("subject").hearing("action"));
+            needs.add(limbs(c, c.separated(c.subject(), "thing").focusedOn("subject").hearing("action")));
             needs.add(c.here("insert", PlateRole.FRAME_INSERT, "frame.insert", c.subject()).on(cloth == Screen.NONE ? Screen.GREEN : cloth, c.region()).recording("corners"));
         }
         if (c.is(Fact.PERFORMER, "yes")) {
@@ -76,6 +80,14 @@ final class ThroughFrameRule implements WonderRule {
             needs.add(c.borrowed());
         }
         return needs;
+    }
+
+    /// Where limbs come out, a second cloth is before the frame, and one on the floor under them.
+    private static PlateNeed limbs(Case c, PlateNeed n) {
+        if (!c.is(Fact.LIMBS, "yes") || n.screen() == Screen.NONE) {
+            return n;
+        }
+        return n.with(Item.support("second.cloth")).on(n.screen(), n.region().onFloor(REACH_M)).recording("limb.edge");
     }
 
     @Override

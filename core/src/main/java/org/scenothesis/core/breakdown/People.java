@@ -1,0 +1,126 @@
+package org.scenothesis.core.breakdown;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Eyeline;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Subjects;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+
+/// One person, one plate: halves replace the whole, those who act and are a subject of their own do so in their own plate, a costume is worn in all plates of its wearer.
+///
+/// Source: handbook, *Facts that decide more than the wonder itself*, people as a list.
+record People(Shot shot) {
+    private static final String ACTING = "acting";
+
+    /// The plates of all wonders, by their keys, with every person once.
+    Map<String, PlateNeed> once(Map<String, PlateNeed> asked) {
+        Map<String, PlateNeed> out = new LinkedHashMap<>(asked);
+        asked.keySet().stream().filter(k -> k.startsWith("half-upper-")).map(k -> k.substring("half-upper-".length())).forEach(id -> halved(out, id));
+        performing(out);
+        out.replaceAll((key, n) -> dressed(n));
+        return out;
+    }
+
+    /// The whole body is not filmed where its halves are.
+    private static void halved(Map<String, PlateNeed> needs, String id) {
+        PlateNeed whole = needs.remove("thing-" + id);
+        if (whole != null) {
+            for (String half : List.of("half-upper-" + id, "half-lower-" + id)) {
+                needs.computeIfPresent(half, (k, n) -> n.merged(whole.withKey(k).withRegion(n.region()).withIn(Set.of())));
+                renamed(needs, whole.key(), half);
+            }
+        }
+    }
+
+    /// Whoever acts in the shot and is filmed as a subject of it does both at once, unless they meet themselves or it happens at another time in other clothes.
+    private void performing(Map<String, PlateNeed> needs) {
+        PlateNeed acting = needs.get(ACTING);
+        if (acting == null) {
+            return;
+        }
+        PlateNeed left = acting;
+        for (Item who : acting.in().stream().filter(i -> i.sort() == Item.Sort.PERSON).toList()) {
+            String id = Subjects.id(shot, who.name());
+            Optional<PlateNeed> own = own(needs, id).filter(n -> !meetsItself(acting, id) && (n.in().stream().noneMatch(i -> i.sort() == Item.Sort.WEAR) || overlap(n, acting)));
+            if (own.isPresent()) {
+                PlateNeed mine = own.get();
+                needs.put(mine.key(), mine.merged(looking(acting, who.name()).withKey(mine.key()).withRegion(mine.region()).withIn(things(acting))));
+                left = left.withIn(less(left.in(), who));
+            }
+        }
+        boolean nobody = left.in().stream().noneMatch(i -> i.sort() == Item.Sort.PERSON) && !left.in().equals(acting.in());
+        if (nobody) {
+            needs.remove(ACTING);
+            acting.in().stream().filter(i -> i.sort() == Item.Sort.PERSON).findFirst()
+                    .flatMap(who -> own(needs, Subjects.id(shot, who.name()))).ifPresent(own -> renamed(needs, ACTING, own.key()));
+        } else {
+            needs.put(ACTING, left);
+        }
+    }
+
+    private static Set<Item> things(PlateNeed n) {
+        return n.in().stream().filter(i -> i.sort() != Item.Sort.PERSON).collect(Collectors.toSet());
+    }
+
+    private static Set<Item> less(Set<Item> of, Item gone) {
+        Set<Item> out = new TreeSet<>(of);
+        out.remove(gone);
+        return out;
+    }
+
+    private static Optional<PlateNeed> own(Map<String, PlateNeed> needs, String id) {
+        return List.of("thing-" + id, "half-upper-" + id).stream().map(needs::get).filter(n -> n != null && n.filmed()).findFirst();
+    }
+
+    /// Whether somebody is told to act in what happens to themselves.
+    private boolean meetsItself(PlateNeed acting, String id) {
+        return wonders(acting).stream().filter(w -> Subjects.id(shot, w.subject()).equals(id))
+                .anyMatch(w -> Case.named(Told.of(w, shot.setting()).answer(Fact.ACTOR)).stream().anyMatch(a -> Subjects.id(shot, a).equals(id)));
+    }
+
+    private List<Wonder> wonders(PlateNeed n) {
+        return shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).toList();
+    }
+
+    private boolean overlap(PlateNeed a, PlateNeed b) {
+        return wonders(a).stream().anyMatch(x -> wonders(b).stream().anyMatch(y -> x.fromSeconds() < y.toSeconds() && y.fromSeconds() < x.toSeconds()));
+    }
+
+    /// Where one of those who act has to look.
+    private static PlateNeed looking(PlateNeed acting, String who) {
+        List<Eyeline> lines = new ArrayList<>();
+        acting.notes().eyelines().stream().filter(e -> !e.at().equals(who)).forEach(e -> lines.add(new Eyeline(who, e.at(), e.seconds(), e.heightM(), e.upDeg())));
+        return acting.withNotes(acting.notes().withEyelines(lines));
+    }
+
+    /// What had to follow a plate that is another now follows that.
+    private static void renamed(Map<String, PlateNeed> needs, String was, String is) {
+        needs.replaceAll((key, n) -> n.after().contains(was) && !key.equals(is) ? n.following(is) : n);
+    }
+
+    private PlateNeed dressed(PlateNeed n) {
+        if (!n.notes().clothes().isEmpty()) {
+            return n;
+        }
+        for (Wonder w : shot.wonders()) {
+            Told t = Told.of(w, shot.setting());
+            boolean inIt = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON && !i.coded() && Subjects.id(shot, i.name()).equals(Subjects.id(shot, w.subject())));
+            if (inIt && !t.is(Fact.COSTUME, "plain")) {
+                return n.wearing(t.answer(Fact.COSTUME));
+            }
+        }
+        return n;
+    }
+}
