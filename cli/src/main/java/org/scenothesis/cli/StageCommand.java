@@ -5,11 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.FirstStage;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Shots;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
@@ -66,7 +66,7 @@ final class StageCommand implements Callable<Integer> {
         boolean writes = asNoted || lens != null || view != null || focal != null || horizon != null || known != null;
         return of.open(writes, (folder, s) -> {
             double aspect = aspect(folder, s);
-            Shot now = writes ? Shots.staged(s, told(folder, s, aspect), aspect) : s;
+            Shot now = writes ? FirstStage.staged(s, told(folder, s, aspect), aspect) : s;
             if (!now.equals(s)) {
                 folder.save(folder.production().withShot(s.id(), x -> now));
             }

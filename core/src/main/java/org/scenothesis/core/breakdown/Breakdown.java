@@ -10,11 +10,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.scenothesis.core.breakdown.base.Base;
+import org.scenothesis.core.breakdown.camera.CameraCard;
+import org.scenothesis.core.breakdown.camera.Leads;
 import org.scenothesis.core.breakdown.element.ElementSource;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.light.LightPlan;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Treatments;
 import org.scenothesis.core.breakdown.number.Figure;
@@ -86,15 +89,22 @@ public final class Breakdown {
         Map<String, PlateNeed> once = new People(shot).once(asked);
         conflicts.addAll(base.conflicts(shot, rules, once));
         Map<String, PlateNeed> needs = new LinkedHashMap<>(base.plates(shot, rules, once));
+        new Leads(shot).ordered(needs);
+        new LightPlan(shot, rules, List.of()).minded(needs);
         Guard.add(rules, needs);
         Set<String> declined = Set.of(Told.of(shot.setting()).answer(Fact.DECLINED).split("\\s+"));
         List<PlateNeed> all = List.copyOf(needs.values());
         List<PlateNeed> kept = all.stream().filter(n -> !(n.proposed() && declined.contains(n.key()))).map(n -> n.followingOnly(needs.keySet())).toList();
         List<PlateNeed> without = all.stream().filter(n -> n.proposed() && declined.contains(n.key())).toList();
+        LightPlan light = new LightPlan(shot, rules, kept);
         conflicts.addAll(Conflicts.of(shot, rules, treatments, kept));
+        conflicts.addAll(light.conflicts());
+        conflicts.addAll(Possible.conflicts(shot, kept));
         figures.addAll(Numbers.of(shot, rules, treatments, kept));
+        figures.addAll(light.figures());
+        kit.addAll(light.kit());
         return new BreakdownPlan(
-                shot.id(), kept, without, List.copyOf(treatments.values()), figures, conflicts, Cautions.of(shot, kept), Kit.of(shot, rules, kept, kit), Permissions.wanted(shot));
+                shot.id(), kept, without, List.copyOf(treatments.values()), figures, conflicts, Cautions.of(shot, kept), Kit.of(shot, rules, kept, kit), Permissions.wanted(shot), CameraCard.of(shot, kept));
     }
 
     private static Map<String, Treatment> treatments(Shot shot, HouseRules rules, Base base) {

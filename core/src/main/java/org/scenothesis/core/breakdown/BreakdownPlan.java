@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown;
 
 import java.util.List;
 import java.util.Optional;
+import org.scenothesis.core.breakdown.camera.CameraCard;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.number.Figure;
@@ -11,7 +12,7 @@ import org.scenothesis.core.shot.Permission;
 
 /// All that follows from the facts of one shot, except the order, which is the whole day's.
 ///
-/// - `declined`: proposed plates the crew does without. `permissions`: leave that has to be got, empty records to be filled in.
+/// - `cards`: how every set-up is photographed. `declined`: proposed plates the crew does without. `permissions`: leave that has to be got, empty records to be filled in.
 public record BreakdownPlan(
         String shot,
         List<PlateNeed> needs,
@@ -21,7 +22,8 @@ public record BreakdownPlan(
         List<Conflict> conflicts,
         List<BreakdownPlan.Caution> cautions,
         List<KitItem> kit,
-        List<Permission> permissions) {
+        List<Permission> permissions,
+        List<CameraCard> cards) {
     public BreakdownPlan {
         needs = List.copyOf(needs);
         declined = List.copyOf(declined);
@@ -31,6 +33,12 @@ public record BreakdownPlan(
         cautions = List.copyOf(cautions);
         kit = List.copyOf(kit);
         permissions = List.copyOf(permissions);
+        cards = List.copyOf(cards);
+    }
+
+    /// A plan nothing follows from yet.
+    public static BreakdownPlan nothing(String shot) {
+        return new BreakdownPlan(shot, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
     }
 
     /// A caution and the wonders it comes from; none for one that the whole shot asks for. `caution.<code>` are its words.

@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.method.ClothChoice;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.ClothGeometry;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
@@ -89,7 +90,9 @@ final class Conflicts {
         double wide = told.number(Fact.CLOTH_WIDE_M);
         double high = told.number(Fact.CLOTH_HIGH_M);
         if (n.region().clothWideM() > wide + 1e-6 || n.region().clothHighM() > high + 1e-6) {
-            out.add(Conflict.watch("cloth.small", "", n.about(), n.region().clothWideM(), n.region().clothHighM(), wide, high));
+            Region.Sweep s = n.region().sweep();
+            double gap = Math.max(0, s.awayM() * ((wide - 2 * ClothGeometry.MARGIN_M) / s.wideM() - 1));
+            out.add(Conflict.watch("cloth.small", "", n.about(), n.region().clothWideM(), n.region().clothHighM(), wide, high, Double.isFinite(gap) ? gap : 0));
         }
     }
 }

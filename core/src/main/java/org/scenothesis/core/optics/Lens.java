@@ -32,6 +32,18 @@ public record Lens(double focalM, double sensorWidthM, double fNumber) {
         return focalM * focalM / (fNumber * circleM) + focalM;
     }
 
+    /// The nearest that is sharp within a blur circle of `circleM` when focused at `focusM`.
+    public double nearM(double focusM, double circleM) {
+        double h = hyperfocalM(circleM);
+        return focusM * (h - focalM) / (h + focusM - 2 * focalM);
+    }
+
+    /// The farthest that is; infinite from the hyperfocal distance on.
+    public double farM(double focusM, double circleM) {
+        double h = hyperfocalM(circleM);
+        return focusM >= h ? Double.POSITIVE_INFINITY : focusM * (h - focalM) / (h - focusM);
+    }
+
     /// The radius of the entrance pupil, in metres.
     public double apertureRadiusM() {
         return focalM / fNumber / 2;

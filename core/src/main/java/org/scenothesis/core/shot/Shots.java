@@ -2,9 +2,6 @@ package org.scenothesis.core.shot;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.scenothesis.core.stage.HandCamera;
-import org.scenothesis.core.stage.SetUp;
-import org.scenothesis.core.stage.Stage;
 
 /// What is done to the row of a production's shots.
 public final class Shots {
@@ -49,14 +46,6 @@ public final class Shots {
     /// The production less a shot; its footage stays in the folder.
     public static Production without(Production p, String id) {
         return p.withShots(p.shots().stream().filter(s -> !s.id().equals(id)).toList());
-    }
-
-    /// The shot with its set as told by hand; where it has none yet, with a set-up of its own. `aspect`: width of its pictures by their height.
-    ///
-    /// @throws IllegalArgumentException if the camera cannot have stood so
-    public static Shot staged(Shot s, HandCamera camera, double aspect) {
-        Stage stage = camera.stage(s.stage(), aspect);
-        return s.setUp() == null ? s.withSetUp(new SetUp("set-of-" + s.id(), "Set of shot " + s.number(), stage)) : s.withStage(x -> stage);
     }
 
     private static int at(Production p, String id) {

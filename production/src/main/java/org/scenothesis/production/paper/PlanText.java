@@ -12,6 +12,7 @@ import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.words.CardWords;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 
@@ -33,6 +34,7 @@ public final class PlanText {
         plan.declined().forEach(n -> b.append("   without ").append(PlanWords.name(n)).append(": ").append(PlanWords.skip(n)).append('\n'));
         plan.treatments().forEach(t -> treatment(b, t));
         plan.figures().forEach(f -> figure(b, f));
+        plan.cards().forEach(c -> b.append("   ").append(CardWords.name(c)).append(": ").append(String.join(" ", CardWords.lines(plan, c))).append('\n'));
         plan.cautions().forEach(c -> b.append("   Caution: ").append(Words.of("caution." + c.code())).append(' ').append(Words.of("caution.local")).append('\n'));
         b.append("   Kit: ").append(plan.kit().stream().map(PlanWords::kit).collect(Collectors.joining(", "))).append('\n');
         return b.toString();

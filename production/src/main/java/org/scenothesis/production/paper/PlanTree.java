@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 import java.util.Locale;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.camera.CameraCard;
 import org.scenothesis.core.breakdown.day.Change;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.LightWindow;
@@ -19,6 +20,7 @@ import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.words.CardWords;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 
@@ -46,6 +48,8 @@ public final class PlanTree {
         plan.conflicts().forEach(c -> conflicts.add(conflict(c)));
         ArrayNode cautions = o.putArray("cautions");
         plan.cautions().forEach(c -> cautions.add(caution(day, shot.id(), c)));
+        ArrayNode cards = o.putArray("camera_cards");
+        plan.cards().forEach(c -> cards.add(card(plan, c)));
         o.set("kit", kit(plan.kit()));
         o.put("hand_hours", round(plan.handHours()));
         return o;
@@ -90,6 +94,7 @@ public final class PlanTree {
         o.put("role", lower(n.role()));
         o.put("name", PlanWords.name(n));
         o.put("why", PlanWords.why(plan, n));
+        strings(o, "reasons", n.reasons());
         o.put("if_skipped", PlanWords.skip(n));
         o.put("proposed", n.proposed());
         o.put("lock_group", n.lockGroup());
@@ -124,6 +129,27 @@ public final class PlanTree {
         coded(o, "sound", "sound.", n.notes().sound());
         strings(o, "after", List.copyOf(n.after()));
         strings(o, "serves", List.copyOf(n.wonders()));
+        return o;
+    }
+
+    private static ObjectNode card(BreakdownPlan plan, CameraCard c) {
+        ObjectNode o = MAPPER.createObjectNode();
+        o.put("lock_group", c.group());
+        strings(o, "plates", c.plates());
+        o.put("lens_m", round(c.lensM()));
+        o.put("away_m", round(c.awayM()));
+        o.put("focal_mm", round(c.focalMm()));
+        o.put("f_number", round(c.fNumber()));
+        o.put("sharp_from_m", round(c.nearM()));
+        if (Double.isFinite(c.farM())) {
+            o.put("sharp_to_m", round(c.farM()));
+        }
+        if (c.clothBlurPx() > 0) {
+            o.put("cloth_blur_px", round(c.clothBlurPx()));
+        }
+        o.put("leads", c.leads());
+        o.put("outline", c.outline());
+        strings(o, "words", CardWords.lines(plan, c));
         return o;
     }
 

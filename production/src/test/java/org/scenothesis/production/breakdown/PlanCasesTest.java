@@ -106,6 +106,16 @@ class PlanCasesTest {
         assertThat(plan.kit()).extracting(KitItem::code).containsAll(words(c.path("kit"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noKit"))));
         List<String> asked = Stream.concat(Breakdown.questions(shot).stream(), shot.wonders().stream().flatMap(w -> Breakdown.questions(shot, w, HouseRules.DEFAULT).stream())).map(Question::key).toList();
         assertThat(asked).containsAll(words(c.path("asked"))).doesNotContainAnyElementsOf(orNothing(words(c.path("notAsked"))));
+        for (JsonNode card : c.path("cards")) {
+            assertThat(plan.cards()).filteredOn(k -> k.group().equals(card.path("group").asText())).as("%s of %s", card, plan.cards()).hasSize(1).allSatisfy(k -> {
+                assertThat(k.lensM()).isCloseTo(card.path("lensM").asDouble(k.lensM()), within(1e-6));
+                assertThat(k.awayM()).isCloseTo(card.path("awayM").asDouble(k.awayM()), within(1e-6));
+                assertThat(k.leads()).isEqualTo(card.path("leads").asText(k.leads()));
+                assertThat(k.outline()).isEqualTo(card.path("outline").asText(k.outline()));
+            });
+        }
+        plan.figures().forEach(f -> assertThat(PlanWords.figure(f).name() + PlanWords.figure(f).how()).as(f.code()).doesNotContain("figure."));
+        plan.conflicts().forEach(x -> assertThat(PlanWords.conflict(x) + PlanWords.remedy(x)).as(x.code()).doesNotContain("onflict."));
         // Whatever is planned can be said.
         plan.needs().forEach(n -> assertThat(PlanWords.why(plan, n) + PlanWords.name(n)).as("%s", n.code()).doesNotContain("why.").doesNotContain("name."));
     }
@@ -133,6 +143,7 @@ class PlanCasesTest {
                 && (!p.has("hides") || n.out().stream().anyMatch(i -> i.name().equals(p.path("hides").asText())))
                 && (!p.has("wears") || n.notes().clothes().equals(p.path("wears").asText()))
                 && (!p.has("looks") || n.notes().eyelines().stream().anyMatch(e -> e.at().equals(p.path("looks").asText())))
+                && n.notes().positions().containsAll(words(p.path("positions")))
                 && n.reasons().containsAll(words(p.path("reasons")))
                 && (!p.has("shows") || n.in().stream().anyMatch(i -> i.name().equals(p.path("shows").asText())))
                 && n.notes().record().containsAll(words(p.path("records")));

@@ -70,7 +70,7 @@ final class BreakDownModel {
     /// The plan of the shot that is open; an empty one until it is made.
     BreakdownPlan plan() {
         BreakdownPlan p = day().plans().get(shot().id());
-        return p != null ? p : new BreakdownPlan(shot().id(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
+        return p != null ? p : BreakdownPlan.nothing(shot().id());
     }
 
     private void day(String what, UnaryOperator<ShootDay> change) {

@@ -17,9 +17,9 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
+import org.scenothesis.core.breakdown.FirstStage;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Shots;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.GroundGrid;
 import org.scenothesis.core.stage.HandCamera;
@@ -69,7 +69,7 @@ final class StageHand extends VBox {
         grid.setMouseTransparent(true);
         grid.setManaged(false);
         over.getChildren().addFirst(grid);
-        handles = new PointHandles(picture, "stage-", p -> preview.accept(Shots.staged(now(), pulled(p), aspect())), this::let);
+        handles = new PointHandles(picture, "stage-", p -> preview.accept(FirstStage.staged(now(), pulled(p), aspect())), this::let);
         turn.setId("stage-hand");
         row("lens height", "m", 0.01, 100, 0.05, 2, "How high the lens stood above the ground", HandCamera::lensHeightM, (c, v) -> c.withLensHeightM(Given.told(v)).withKnown(null), c -> c.height(aspect()).orElse(c.lensHeightM().value()));
         row("view across", "\u00b0", 3, 150, 0.5, 1, "How wide the lens sees, from the left edge of the picture to the right", HandCamera::viewDeg, (c, v) -> c.withViewDeg(Given.told(v)), c -> c.viewDeg().value());
@@ -144,7 +144,7 @@ final class StageHand extends VBox {
             open = false;
             say.accept("Lay a plate first: the set is told in its picture.");
         } else if (open && now().stage() == null) {
-            accept.accept("stage the set", s -> Shots.staged(s, camera(), aspect()));
+            accept.accept("stage the set", s -> FirstStage.staged(s, camera(), aspect()));
         }
         turned.accept(open);
         show();
@@ -169,10 +169,10 @@ final class StageHand extends VBox {
             return;
         }
         if (done) {
-            accept.accept(what, s -> Shots.staged(s, c, aspect()));
+            accept.accept(what, s -> FirstStage.staged(s, c, aspect()));
             show();
         } else {
-            preview.accept(Shots.staged(now(), c, aspect()));
+            preview.accept(FirstStage.staged(now(), c, aspect()));
         }
     }
 

@@ -115,6 +115,14 @@ public enum Fact {
     WOBBLE_PX(number(12, 0, 400, "px"), true),
     LIGHT(of("lamps", "sun", "shade", "overcast"), true),
     HOT_LAMPS(of("yes", "no"), true),
+    /// Where the main light comes from, as the camera sees it, how high and how hard it is, and how far it is above the rest.
+    KEY_FROM(of("left", "right", "front", "behind", "above"), true),
+    KEY_UP_DEG(number(40, 5, 89, "\u00b0"), true),
+    KEY_HARD(of("soft", "hard"), true),
+    KEY_FILL(number(1.5, -1, 8, "stops"), true),
+    LAMPS_SEEN(of("no", "yes"), true),
+    SHADES(of("plain", "patterned"), true),
+    MIXED(of("no", "yes"), true),
     WEAPON(of("no", "yes"), true),
     CLOTHS(of("both", "green", "blue", "none"), true),
     /// The colours in which there are suits, hoods, sleeves.
@@ -132,6 +140,10 @@ public enum Fact {
     RECORD_PX(number(1080, 240, 20_000, "px"), true),
     FINISH_PX(number(1080, 240, 20_000, "px"), true),
     RATE_PER_S(number(24, 1, 240, "per s"), true),
+    /// The most pictures a second the camera makes, how wide its sensor is, and what the lens is stopped to.
+    MAX_RATE(number(60, 1, 10_000, "per s"), true),
+    SENSOR_MM(number(23.6, 2, 70, "mm"), true),
+    F_NUMBER(number(4, 0.7, 64, ""), true),
     RECORDS(of("phone", "camera", "intra", "raw"), true),
     MEGABITS(number(50, 0.5, 20_000, "Mbit/s"), true),
     STILL_MEGABYTES(number(25, 0.1, 500, "MB"), true),

@@ -190,6 +190,8 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         }
         if (!t.lock().equals(HOME)) {
             n = n.following("clean-" + HOME);
+            // Moved sideways afterwards it would show the wrong side of itself.
+            n = living() && !is(Fact.MOTION, "still") ? n.positions("left", "middle", "right") : n;
         }
         return n;
     }
@@ -233,7 +235,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         double top = stands + lift + size * toShare;
         double wide = size * (living() ? 0.5 : 1) + (is(Fact.MOTION, "still") ? 0 : number(Fact.TRAVEL_M));
         ClothGeometry.Cloth cloth = new ClothGeometry(lens, away, number(Fact.BEHIND_M)).behind(bottom, top, wide);
-        return new Region(Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * (top - bottom) / frame), cloth);
+        return new Region(Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * (top - bottom) / frame), cloth, new Region.Sweep(bottom, top, wide, lens, away, number(Fact.BEHIND_M)));
     }
 
     /// How high above the floor it is before anything happens: people stand on it, things on what is there.

@@ -145,6 +145,10 @@ public final class Rules {
         }
         if (c.is(Fact.LIGHT, "lamps")) {
             q.add(Question.about(Fact.HOT_LAMPS));
+            q.addAll(Question.about(Fact.LAMPS_SEEN, Fact.SHADES, Fact.MIXED));
+        }
+        if (c.is(Fact.LIGHT, "lamps", "sun")) {
+            q.addAll(Question.about(Fact.KEY_FROM, Fact.KEY_UP_DEG, Fact.KEY_HARD, Fact.KEY_FILL));
         }
         switch (c.answer(Fact.CAMERA)) {
             case "push" -> q.add(Question.about(Fact.PUSH_IN));
@@ -153,7 +157,7 @@ public final class Rules {
             default -> {}
         }
         q.addAll(Question.about(
-                Fact.FRAME_M, Fact.FLOOR, Fact.PUBLIC, Fact.WEAPON, Fact.BORROWED_SOUND, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX, Fact.RATE_PER_S, Fact.RECORDS, Fact.MEGABITS));
+                Fact.FRAME_M, Fact.FLOOR, Fact.PUBLIC, Fact.WEAPON, Fact.BORROWED_SOUND, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX, Fact.RATE_PER_S, Fact.MAX_RATE, Fact.SENSOR_MM, Fact.F_NUMBER, Fact.RECORDS, Fact.MEGABITS));
         return q;
     }
 }

@@ -118,6 +118,11 @@ final class SizeRule implements WonderRule {
             out.add(Conflict.watch("size.room", c.wonder().id(), c.subject(), distance, c.number(Fact.ROOM_M), 100 * left));
         }
         Lens.stands(c, lens(c), distance).ifPresent(out::add);
+        double rate = c.number(Fact.RATE_PER_S) * s.time();
+        boolean filmedFast = atItsPace(c) && (!giant(c) || c.rules().follows(School.GIANTS, "rate"));
+        if (filmedFast && rate > c.number(Fact.MAX_RATE) + 1e-9) {
+            out.add(Conflict.redo("rate.over", c.wonder().id(), c.subject(), rate, c.number(Fact.MAX_RATE), c.number(Fact.MAX_RATE) / rate));
+        }
         if (c.is(Fact.CONTACT, "people")) {
             out.add(Conflict.watch("size.people", c.wonder().id(), c.subject()));
         }

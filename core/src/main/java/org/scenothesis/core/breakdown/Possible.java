@@ -1,0 +1,61 @@
+package org.scenothesis.core.breakdown;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.number.ClothGeometry;
+import org.scenothesis.core.breakdown.plate.Eyeline;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+
+/// Numbers that no crew of few can set up, each with the limit it breaks and the nearest that can be had.
+///
+/// Source: handbook, *Impossible numbers are refused with a way out*.
+final class Possible {
+    /// What a stand reaches that a crew of few carries, in metres.
+    private static final double HIGHEST_M = 3;
+
+    private Possible() {}
+
+    static List<Conflict> conflicts(Shot shot, List<PlateNeed> needs) {
+        List<Conflict> out = new ArrayList<>();
+        Told setting = Told.of(shot.setting());
+        for (PlateNeed n : needs) {
+            Told told = shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).findFirst().map((Wonder w) -> Told.of(w, shot.setting())).orElse(setting);
+            n.notes().eyelines().forEach(e -> mark(e, told, out));
+            if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.region().sweep().awayM() > 0) {
+                room(n, told, setting, out);
+            }
+        }
+        return out.stream().distinct().toList();
+    }
+
+    /// Higher than a stand reaches, a mark goes nearer at the same angle; below the floor it cannot be.
+    private static void mark(Eyeline e, Told told, List<Conflict> out) {
+        if (e.heightM() > HIGHEST_M + 1e-9 && e.upDeg() > 0) {
+            double eyes = Math.min(told.number(Fact.EYES_M), HIGHEST_M);
+            out.add(Conflict.watch("mark.over", "", e.who(), e.heightM(), HIGHEST_M, (HIGHEST_M - eyes) / Math.tan(Math.toRadians(e.upDeg()))));
+        } else if (e.heightM() < -1e-9) {
+            out.add(Conflict.watch("mark.under", "", e.who(), -e.heightM()));
+        }
+    }
+
+    /// Lens, subject and cloth stand one behind the other in one room.
+    private static void room(PlateNeed n, Told told, Told setting, List<Conflict> out) {
+        Region.Sweep s = n.region().sweep();
+        double length = s.awayM() + s.behindM();
+        if (told.given(Fact.ROOM_M) && length > told.number(Fact.ROOM_M) + 1e-9) {
+            double gap = told.number(Fact.ROOM_M) - s.awayM();
+            out.add(gap >= 0 ? Conflict.watch("room.short", "", n.about(), length, told.number(Fact.ROOM_M), gap) : Conflict.redo("room.none", "", n.about(), s.awayM(), told.number(Fact.ROOM_M)));
+        }
+        double least = new ClothGeometry(s.lensM(), s.awayM(), 0).behind(s.bottomM(), s.topM(), s.wideM()).wideM();
+        if (!setting.is(Fact.CLOTHS, "none") && least > setting.number(Fact.CLOTH_WIDE_M) + 1e-6) {
+            out.add(Conflict.redo("cloth.never", "", n.about(), least, setting.number(Fact.CLOTH_WIDE_M), setting.number(Fact.CLOTH_WIDE_M) - 2 * ClothGeometry.MARGIN_M));
+        }
+    }
+}

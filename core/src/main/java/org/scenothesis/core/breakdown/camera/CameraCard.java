@@ -1,0 +1,62 @@
+package org.scenothesis.core.breakdown.camera;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.optics.Lens;
+import org.scenothesis.core.shot.Shot;
+
+/// How one set-up is photographed: everything by hand, and nothing that the camera does by itself.
+///
+/// - `group`: its lock group. `plates`: keys of the plates filmed from it. `lensM`, `awayM`: height of the lens, and its distance from who is filmed.
+/// - `focalMm`: which gives the told frame at that distance. `nearM`, `farM`: what is sharp within two pixels of the finished picture; `farM` infinite beyond the hyperfocal distance.
+/// - `clothBlurPx`: how wide a point of the cloth becomes, in pixels of the finished picture; 0 without a cloth.
+/// - `leads`: key of the plate that leads all others of the shot, empty for none. `outline`: key of the plate whose outline is kept on the monitor, empty for none.
+///
+/// Source: thin-lens geometry; handbook, *Camera card*.
+public record CameraCard(
+        String group, List<String> plates, double lensM, double awayM, double focalMm, double fNumber, double nearM, double farM, double clothBlurPx, String leads, String outline) {
+    private static final double WIDE_HIGH = 16.0 / 9;
+    /// What counts as sharp, in pixels of the finished picture.
+    private static final double SHARP_PX = 2;
+
+    public CameraCard {
+        plates = List.copyOf(plates);
+    }
+
+    /// One card for every camera that films somebody or something, in the order of the plan.
+    public static List<CameraCard> of(Shot shot, List<PlateNeed> needs) {
+        Map<String, List<PlateNeed>> groups = new LinkedHashMap<>();
+        needs.stream().filter(PlateNeed::filmed).filter(n -> !n.code().equals("size.headroom")).forEach(n -> groups.computeIfAbsent(n.lockGroup(), k -> new ArrayList<>()).add(n));
+        String leads = needs.stream().filter(n -> n.notes().record().contains(Leads.LEADS)).map(PlateNeed::key).findFirst().orElse("");
+        List<CameraCard> out = new ArrayList<>();
+        groups.forEach((group, of) -> out.add(card(shot, group, of, needs, leads)));
+        return out;
+    }
+
+    private static CameraCard card(Shot shot, String group, List<PlateNeed> of, List<PlateNeed> all, String leads) {
+        Told told = Told.of(shot.setting());
+        Region.Sweep sweep = of.stream().map(n -> n.region().sweep()).filter(s -> s.awayM() > 0).findFirst()
+                .orElse(new Region.Sweep(0, 0, 0, told.number(Fact.LENS_M), told.number(Fact.BACKGROUND_M), 0));
+        double finishHigh = told.number(Fact.FINISH_PX);
+        double sensorM = told.number(Fact.SENSOR_MM) / 1000;
+        double frameM = told.number(Fact.FRAME_M) * sweep.awayM() / told.number(Fact.BACKGROUND_M);
+        Lens lens = new Lens(sensorM / WIDE_HIGH * sweep.awayM() / frameM, sensorM, told.number(Fact.F_NUMBER));
+        double circle = SHARP_PX * sensorM / (finishHigh * WIDE_HIGH);
+        boolean cloth = of.stream().anyMatch(n -> n.screen() == Screen.GREEN || n.screen() == Screen.BLUE);
+        double focus = Math.max(2 * lens.focalM(), sweep.awayM());
+        double blur = cloth && sweep.behindM() > 0 ? lens.blurCircleM(focus + sweep.behindM(), focus) / sensorM * finishHigh * WIDE_HIGH : 0;
+        String clean = all.stream().map(PlateNeed::key).filter(k -> k.equals("clean-" + Case.HOME)).findFirst().orElse("");
+        String outline = !leads.isEmpty() ? leads : clean;
+        return new CameraCard(
+                group, of.stream().map(PlateNeed::key).toList(), sweep.lensM(), sweep.awayM(), lens.focalM() * 1000, lens.fNumber(), lens.nearM(focus, circle), lens.farM(focus, circle), blur,
+                leads, of.stream().allMatch(n -> n.key().equals(outline)) ? "" : outline);
+    }
+}

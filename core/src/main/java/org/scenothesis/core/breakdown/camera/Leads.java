@@ -1,0 +1,78 @@
+package org.scenothesis.core.breakdown.camera;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Subjects;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+
+/// Who leads: whoever cannot be directed is filmed first and played back to the others.
+///
+/// Source: handbook, *Camera card*: child, animal, fire, water.
+public record Leads(Shot shot) {
+    /// Noted of the plate that leads, and of those that follow it.
+    public static final String LEADS = "leads";
+    public static final String PLAYBACK = "playback";
+
+    /// The plates with the one that leads first, and all that act to it after it.
+    public Map<String, PlateNeed> ordered(Map<String, PlateNeed> needs) {
+        Optional<PlateNeed> first = needs.values().stream().filter(n -> n.filmed() && !n.proposed() && undirected(n)).findFirst();
+        if (first.isEmpty()) {
+            return needs;
+        }
+        String lead = first.get().key();
+        Set<String> before = before(needs, lead);
+        boolean[] any = new boolean[1];
+        needs.replaceAll((key, n) -> {
+            boolean follows = !key.equals(lead) && !before.contains(key) && n.filmed() && !undirected(n) && n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON);
+            any[0] |= follows;
+            return follows ? n.following(lead).recording(PLAYBACK) : n;
+        });
+        if (any[0]) {
+            needs.computeIfPresent(lead, (k, n) -> n.recording(LEADS));
+        }
+        return needs;
+    }
+
+    /// All that must be filmed before a plate.
+    private static Set<String> before(Map<String, PlateNeed> needs, String key) {
+        Set<String> out = new LinkedHashSet<>();
+        List<String> open = new ArrayList<>(List.of(key));
+        while (!open.isEmpty()) {
+            PlateNeed n = needs.get(open.removeLast());
+            if (n != null) {
+                n.after().stream().filter(out::add).forEach(open::add);
+            }
+        }
+        return out;
+    }
+
+    private boolean undirected(PlateNeed n) {
+        return shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).anyMatch(w -> undirected(w, Told.of(w, shot.setting()), n));
+    }
+
+    private boolean undirected(Wonder w, Told t, PlateNeed n) {
+        boolean it = n.in().stream().anyMatch(i -> Subjects.id(shot, i.name()).equals(Subjects.id(shot, w.subject())));
+        boolean burns = w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "fire") || w.kind() == WonderKind.WIPED && t.is(Fact.MATERIAL, "water");
+        return it && t.is(Fact.WHO, "child", "animal") && takesWho(w) || burns && switch (n.role()) {
+            case ON_BLACK, TRANSITION -> true;
+            default -> false;
+        };
+    }
+
+    private static boolean takesWho(Wonder w) {
+        return switch (w.kind()) {
+            case FLOATS, COPIES, OTHER_SIZE, HIDDEN, BECOMES, ELSEWHERE, THROUGH_FRAME, RESHAPED -> true;
+            default -> false;
+        };
+    }
+}

@@ -1,0 +1,63 @@
+package org.scenothesis.core.breakdown.light;
+
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.stage.KeyLight;
+import org.scenothesis.core.value.Given;
+
+/// The main light as it was told for a shot: from where, how high, how hard, how much of the light is not its own. All set-ups of the shot share it.
+public record KeyFacts(Told setting) {
+    /// Between the lens and a light that stands at a side.
+    private static final double SIDE_DEG = 60;
+    private static final double ABOVE_DEG = 80;
+    private static final double SUN_DEG = 0.53;
+    private static final double HARD_DEG = 2;
+    private static final double SOFT_DEG = 30;
+
+    /// Whether one light casts the shadows at all; shade and an overcast sky are light from everywhere.
+    public boolean any() {
+        return setting.is(Fact.LIGHT, "lamps", "sun");
+    }
+
+    /// Whether anything was told of it.
+    public boolean told() {
+        return setting.given(Fact.KEY_FROM) || setting.given(Fact.KEY_UP_DEG) || setting.given(Fact.KEY_HARD) || setting.given(Fact.KEY_FILL);
+    }
+
+    /// How far from the lens's own direction it stands, in degrees: 0 behind the camera, negative left, 180 facing it.
+    public double fromLensDeg() {
+        return switch (setting.answer(Fact.KEY_FROM)) {
+            case "right" -> SIDE_DEG;
+            case "front" -> 0;
+            case "behind" -> 180;
+            case "above" -> 0;
+            default -> -SIDE_DEG;
+        };
+    }
+
+    /// How high it stands above the ground, in degrees.
+    public double upDeg() {
+        return setting.is(Fact.KEY_FROM, "above") ? ABOVE_DEG : setting.number(Fact.KEY_UP_DEG);
+    }
+
+    /// Its angular diameter, in degrees.
+    public double sizeDeg() {
+        return setting.is(Fact.LIGHT, "sun") ? SUN_DEG : setting.is(Fact.KEY_HARD, "hard") ? HARD_DEG : SOFT_DEG;
+    }
+
+    /// The light of a stage whose camera looks along `panDeg`; what was told is told, the rest stays as `before` has it.
+    public KeyLight light(KeyLight before, double panDeg) {
+        if (!any()) {
+            return before;
+        }
+        KeyLight out = before;
+        if (setting.given(Fact.KEY_FROM) || setting.given(Fact.KEY_UP_DEG)) {
+            double seen = Math.IEEEremainder(180 - fromLensDeg(), 360);
+            out = out.withDirection(Given.told(new KeyLight.Direction(Math.IEEEremainder(seen + panDeg, 360), upDeg())));
+        }
+        if (setting.given(Fact.KEY_HARD) || setting.is(Fact.LIGHT, "sun")) {
+            out = out.withSizeDeg(Given.told(sizeDeg()));
+        }
+        return setting.given(Fact.KEY_FILL) ? out.withKeyToFillStops(Given.told(setting.number(Fact.KEY_FILL))) : out;
+    }
+}

@@ -1,0 +1,134 @@
+package org.scenothesis.core.breakdown.light;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.School;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Shot;
+
+/// What the light facts of a shot ask for: lamps with their distances, flags, black against fill, the gap that keeps shadows off the cloth, and the same side in every set-up.
+///
+/// Source: handbook, *Light facts* and *Two light zones*.
+public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
+    /// Half a stop over the movement, and over the cloth.
+    private static final double EVEN_STOPS = 0.5;
+    private static final double LEAST_M = 1.5;
+    /// From here on what is not lit needs black beside it to stay dark.
+    private static final double DEEP_STOPS = 2;
+
+    public LightPlan {
+        needs = List.copyOf(needs);
+    }
+
+    private Told told() {
+        return Told.of(shot.setting());
+    }
+
+    private KeyFacts key() {
+        return new KeyFacts(told());
+    }
+
+    private boolean lamps() {
+        return told().is(Fact.LIGHT, "lamps");
+    }
+
+    private List<PlateNeed> keyed() {
+        return needs.stream().filter(n -> (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.region().sweep().awayM() > 0 && n.role() != PlateRole.SCREEN_ONLY).toList();
+    }
+
+    /// The plates with what has to be minded of their light.
+    public Map<String, PlateNeed> minded(Map<String, PlateNeed> plates) {
+        plates.replaceAll((k, n) -> minded(n));
+        return plates;
+    }
+
+    private PlateNeed minded(PlateNeed n) {
+        boolean performed = switch (n.role()) {
+            case PRACTICAL, ON_SCREEN, ELEMENT, PARTIAL_BODY -> n.filmed();
+            default -> false;
+        };
+        if (!performed || !key().any()) {
+            return n;
+        }
+        PlateNeed out = told().given(Fact.KEY_FROM) ? n.recording("key." + told().answer(Fact.KEY_FROM)) : n;
+        return told().is(Fact.LAMPS_SEEN, "yes") && n.screen() != Screen.NONE ? out.recording("rim.lamp") : out;
+    }
+
+    /// The widest cloth that is hung, and the largest movement before one.
+    private Optional<Region> widest() {
+        return keyed().stream().map(PlateNeed::region).max((a, b) -> Double.compare(a.clothWideM(), b.clothWideM()));
+    }
+
+    /// Lamps with where they stand, and the gaps.
+    public List<Figure> figures() {
+        List<Figure> out = new ArrayList<>();
+        if (!key().any()) {
+            return out;
+        }
+        double travel = keyed().stream().mapToDouble(n -> n.region().sweep().wideM()).max().orElse(0);
+        if (lamps() && travel > 0) {
+            double far = Math.max(LEAST_M, Lamps.keyM(travel, EVEN_STOPS));
+            out.add(Figure.tells("lamp.key." + told().answer(Fact.KEY_FROM), "", far, "m", key().upDeg(), 2 * far * Math.tan(Math.toRadians(key().sizeDeg() / 2)), EVEN_STOPS));
+        }
+        if (lamps()) {
+            widest().ifPresent(r -> {
+                boolean sides = !rules.follows(School.CLOTH_LIGHT, "above");
+                out.add(Figure.tells(sides ? "lamp.cloth.sides" : "lamp.cloth.above", "", Lamps.clothM(r.clothWideM(), sides, EVEN_STOPS), "m", r.clothWideM(), EVEN_STOPS));
+            });
+        }
+        for (PlateNeed n : keyed()) {
+            double gap = new ShadowGap(n.region().sweep(), key().fromLensDeg(), key().upDeg()).leastM();
+            if (gap > 0 && out.stream().noneMatch(f -> f.code().equals("gap.shadow") && f.value() == gap) && Double.isFinite(gap)) {
+                out.add(Figure.tells("gap.shadow", n.about(), gap, "m", n.region().sweep().behindM()).judged(gap <= n.region().sweep().behindM() + 1e-9 ? Verdict.HOLDS : Verdict.WATCH));
+            }
+        }
+        return out;
+    }
+
+    /// What will be seen to be wrong.
+    public List<Conflict> conflicts() {
+        List<Conflict> out = new ArrayList<>();
+        if (needs.isEmpty()) {
+            return out;
+        }
+        boolean hung = !keyed().isEmpty();
+        if (hung && key().any() && !Double.isFinite(keyed().stream().mapToDouble(n -> new ShadowGap(n.region().sweep(), key().fromLensDeg(), key().upDeg()).leastM()).max().orElse(0))) {
+            out.add(Conflict.watch("light.shadow", "", ""));
+        }
+        if (told().is(Fact.SHADES, "patterned") && hung) {
+            out.add(Conflict.watch("light.patterned", "", ""));
+        }
+        if (told().is(Fact.MIXED, "yes")) {
+            out.add(Conflict.watch("light.mixed", "", ""));
+        }
+        return out;
+    }
+
+    /// What has to be brought for it.
+    public List<KitItem> kit() {
+        List<KitItem> out = new ArrayList<>();
+        boolean hung = !keyed().isEmpty();
+        if (hung && (lamps() || told().is(Fact.LIGHT, "sun"))) {
+            out.add(new KitItem("flags", 2));
+        }
+        if (lamps() && told().given(Fact.KEY_FILL) && told().number(Fact.KEY_FILL) >= DEEP_STOPS) {
+            out.add(KitItem.one("negative.fill"));
+        }
+        if (hung && told().is(Fact.LAMPS_SEEN, "yes")) {
+            out.add(KitItem.one("lamp.rim"));
+        }
+        return out;
+    }
+}
