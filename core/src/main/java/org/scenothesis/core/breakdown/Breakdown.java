@@ -20,6 +20,7 @@ import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.light.LightPlan;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Treatments;
+import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
@@ -77,6 +78,7 @@ public final class Breakdown {
         List<Conflict> conflicts = new ArrayList<>();
         List<Figure> figures = new ArrayList<>();
         List<KitItem> kit = new ArrayList<>();
+        List<CrowdTable> crowds = new ArrayList<>();
         for (Wonder w : shot.wonders()) {
             WonderRule rule = Rules.of(w.kind());
             Case c = new Case(w, shot, rules, treatments);
@@ -85,6 +87,7 @@ public final class Breakdown {
             conflicts.addAll(rule.conflicts(c));
             figures.addAll(rule.figures(c));
             kit.addAll(element.kit(rule.kit(c)));
+            rule.crowd(c).ifPresent(crowds::add);
         }
         Map<String, PlateNeed> once = new People(shot).once(asked);
         conflicts.addAll(base.conflicts(shot, rules, once));
@@ -104,7 +107,7 @@ public final class Breakdown {
         figures.addAll(light.figures());
         kit.addAll(light.kit());
         return new BreakdownPlan(
-                shot.id(), kept, without, List.copyOf(treatments.values()), figures, conflicts, Cautions.of(shot, kept), Kit.of(shot, rules, kept, kit), Permissions.wanted(shot), CameraCard.of(shot, kept));
+                shot.id(), kept, without, List.copyOf(treatments.values()), figures, conflicts, Cautions.of(shot, kept), Kit.of(shot, rules, kept, kit), Permissions.wanted(shot), CameraCard.of(shot, kept), crowds);
     }
 
     private static Map<String, Treatment> treatments(Shot shot, HouseRules rules, Base base) {

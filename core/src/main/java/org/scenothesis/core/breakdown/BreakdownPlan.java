@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.scenothesis.core.breakdown.camera.CameraCard;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.method.Treatment;
+import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
@@ -12,7 +13,7 @@ import org.scenothesis.core.shot.Permission;
 
 /// All that follows from the facts of one shot, except the order, which is the whole day's.
 ///
-/// - `cards`: how every set-up is photographed. `declined`: proposed plates the crew does without. `permissions`: leave that has to be got, empty records to be filled in.
+/// - `cards`: how every set-up is photographed. `crowds`: who stands where. `declined`: proposed plates the crew does without. `permissions`: leave that has to be got, empty records to be filled in.
 public record BreakdownPlan(
         String shot,
         List<PlateNeed> needs,
@@ -23,7 +24,8 @@ public record BreakdownPlan(
         List<BreakdownPlan.Caution> cautions,
         List<KitItem> kit,
         List<Permission> permissions,
-        List<CameraCard> cards) {
+        List<CameraCard> cards,
+        List<CrowdTable> crowds) {
     public BreakdownPlan {
         needs = List.copyOf(needs);
         declined = List.copyOf(declined);
@@ -34,11 +36,12 @@ public record BreakdownPlan(
         kit = List.copyOf(kit);
         permissions = List.copyOf(permissions);
         cards = List.copyOf(cards);
+        crowds = List.copyOf(crowds);
     }
 
     /// A plan nothing follows from yet.
     public static BreakdownPlan nothing(String shot) {
-        return new BreakdownPlan(shot, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
+        return new BreakdownPlan(shot, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
     }
 
     /// A caution and the wonders it comes from; none for one that the whole shot asks for. `caution.<code>` are its words.

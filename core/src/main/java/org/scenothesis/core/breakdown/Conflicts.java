@@ -30,7 +30,9 @@ final class Conflicts {
     static List<Conflict> of(Shot shot, HouseRules rules, Map<String, Treatment> treatments, List<PlateNeed> needs) {
         List<Conflict> out = new ArrayList<>();
         for (Wonder w : shot.wonders()) {
-            Treatment t = treatments.get(Subjects.id(shot, w.subject()));
+            // What happens at a time of its own may have a treatment of its own.
+            String id = Subjects.id(shot, w.subject());
+            Treatment t = treatments.values().stream().filter(x -> x.wonders().contains(w.id()) && x.key().startsWith(id + "-")).findFirst().orElse(treatments.get(id));
             if (t != null) {
                 things(w, Told.of(w, shot.setting()), t, rules, out);
             }

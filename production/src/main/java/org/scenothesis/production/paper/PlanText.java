@@ -34,6 +34,10 @@ public final class PlanText {
         plan.declined().forEach(n -> b.append("   without ").append(PlanWords.name(n)).append(": ").append(PlanWords.skip(n)).append('\n'));
         plan.treatments().forEach(t -> treatment(b, t));
         plan.figures().forEach(f -> figure(b, f));
+        plan.crowds().forEach(t -> {
+            b.append("   ").append(CardWords.crowd(t)).append('\n');
+            CardWords.crowdRows(t).forEach(r -> b.append("      ").append(String.join("  ", r)).append('\n'));
+        });
         plan.cards().forEach(c -> b.append("   ").append(CardWords.name(c)).append(": ").append(String.join(" ", CardWords.lines(plan, c))).append('\n'));
         plan.cautions().forEach(c -> b.append("   Caution: ").append(Words.of("caution." + c.code())).append(' ').append(Words.of("caution.local")).append('\n'));
         b.append("   Kit: ").append(plan.kit().stream().map(PlanWords::kit).collect(Collectors.joining(", "))).append('\n');

@@ -14,6 +14,7 @@ import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.method.Method;
 import org.scenothesis.core.breakdown.method.Treatment;
+import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.KitItem;
@@ -48,6 +49,8 @@ public final class PlanTree {
         plan.conflicts().forEach(c -> conflicts.add(conflict(c)));
         ArrayNode cautions = o.putArray("cautions");
         plan.cautions().forEach(c -> cautions.add(caution(day, shot.id(), c)));
+        ArrayNode crowds = o.putArray("crowds");
+        plan.crowds().forEach(t -> crowds.add(crowd(t)));
         ArrayNode cards = o.putArray("camera_cards");
         plan.cards().forEach(c -> cards.add(card(plan, c)));
         o.set("kit", kit(plan.kit()));
@@ -127,8 +130,21 @@ public final class PlanTree {
         coded(o, "positions", "position.", n.notes().positions());
         coded(o, "record", "record.", n.notes().record());
         coded(o, "sound", "sound.", n.notes().sound());
+        strings(o, "written", n.notes().written());
         strings(o, "after", List.copyOf(n.after()));
         strings(o, "serves", List.copyOf(n.wonders()));
+        return o;
+    }
+
+    private static ObjectNode crowd(CrowdTable t) {
+        ObjectNode o = MAPPER.createObjectNode();
+        o.put("about", t.about());
+        o.put("performances", t.performances());
+        ArrayNode rows = o.putArray("places");
+        for (CrowdTable.Row r : t.rows()) {
+            rows.addObject().put("place", r.place()).put("performance", r.performance()).put("row", r.row()).put("third", lower(r.third())).put("direction", r.direction())
+                    .put("mark", r.mark()).put("repeat", r.repeat());
+        }
         return o;
     }
 

@@ -2,11 +2,13 @@ package org.scenothesis.production.words;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.camera.CameraCard;
+import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 
-/// The words of a camera card.
+/// The words of a camera card, and of a crowd's table.
 public final class CardWords {
     private CardWords() {}
 
@@ -34,6 +36,33 @@ public final class CardWords {
             out.add(Words.of("card.outline", named(plan, c.outline())));
         }
         return out;
+    }
+
+    /// "The guests: 16 performances on 16 marks for 40 places".
+    public static String crowd(CrowdTable t) {
+        return PlanWords.capital(Words.of("crowd.head", t.about(), t.performances(), t.rows().size()));
+    }
+
+    /// The heads of the columns of a crowd's table.
+    public static List<String> crowdHeads() {
+        return List.of(Words.of("crowd.performance"), Words.of("crowd.places"), Words.of("crowd.direction"), Words.of("crowd.mark"), Words.of("crowd.repeats"));
+    }
+
+    /// One line for each performance: where it stands first, from where it is filmed, and where it is seen again.
+    public static List<List<String>> crowdRows(CrowdTable t) {
+        List<List<String>> out = new ArrayList<>();
+        for (int p = 1; p <= t.performances(); p++) {
+            int performance = p;
+            List<CrowdTable.Row> at = t.rows().stream().filter(r -> r.performance() == performance).toList();
+            CrowdTable.Row first = at.getFirst();
+            out.add(List.of(String.valueOf(p), place(first), String.valueOf(first.direction()), String.valueOf(first.mark()),
+                    at.stream().filter(CrowdTable.Row::repeat).map(CardWords::place).collect(Collectors.joining("; "))));
+        }
+        return out;
+    }
+
+    private static String place(CrowdTable.Row r) {
+        return Words.of("crowd.place", r.place(), r.row(), Words.of("crowd." + r.third().name()));
     }
 
     private static String named(BreakdownPlan plan, String key) {

@@ -22,6 +22,7 @@ import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
 
 /// The words of a breakdown: plates with their reasons, questions, figures, conflicts, changes.
 public final class PlanWords {
@@ -30,7 +31,8 @@ public final class PlanWords {
     private PlanWords() {}
 
     public static String wonder(Wonder w) {
-        return w.subject() + " " + Words.of("wonder." + w.kind().name());
+        String turn = "wonder." + w.kind().name() + "." + w.fact(Fact.TURN.key(), "");
+        return w.subject() + " " + Words.of(w.kind() == WonderKind.BECOMES && Words.has(turn) ? turn : "wonder." + w.kind().name());
     }
 
     public static String question(Fact f) {
@@ -138,6 +140,7 @@ public final class PlanWords {
         line(out, "note.positions", coded("position.", n.notes().positions()));
         line(out, "note.record", coded("record.", n.notes().record()));
         line(out, "note.sound", coded("sound.", n.notes().sound()));
+        line(out, "note.written", String.join("; ", n.notes().written()));
         line(out, "note.clothes", n.notes().clothes().isEmpty() ? "" : Words.of("clothes." + n.notes().clothes()));
         return out;
     }

@@ -21,6 +21,7 @@ import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
@@ -29,6 +30,7 @@ import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.production.words.CardWords;
 import org.scenothesis.production.words.PlanWords;
 
 /// Told shots, and what their plans must and must not have: one claim each, as data. `known-failure` holds what is not true yet; a case of it that holds must move to `general`.
@@ -77,7 +79,7 @@ class PlanCasesTest {
         for (JsonNode w : c.path("wonders")) {
             wonders.add(new Wonder("w" + wonders.size(), WonderKind.valueOf(w.path("kind").asText()), w.path("subject").asText(), w.path("from").asDouble(1), w.path("to").asDouble(5), facts(w.path("facts"))));
         }
-        return new Shot("1", 1, "t", "", 6, wonders, List.of(), List.of(), List.of(), null, new Setting(facts(c.path("setting")), null));
+        return new Shot("1", 1, "t", "", c.path("seconds").asDouble(6), wonders, List.of(), List.of(), List.of(), null, new Setting(facts(c.path("setting")), null));
     }
 
     private static void check(JsonNode c) {
@@ -114,6 +116,23 @@ class PlanCasesTest {
                 assertThat(k.outline()).isEqualTo(card.path("outline").asText(k.outline()));
             });
         }
+        if (c.has("crowds")) {
+            assertThat(plan.crowds()).hasSize(c.path("crowds").size());
+        }
+        for (JsonNode t : c.path("crowds")) {
+            CrowdTable found = plan.crowds().stream().filter(x -> x.about().equals(t.path("about").asText())).findFirst().orElseThrow();
+            assertThat(found.rows()).hasSize(t.path("places").asInt()).extracting(CrowdTable.Row::direction).contains(t.path("directions").asInt());
+            assertThat(found.performances()).isBetween(t.path("performances").get(0).asInt(), t.path("performances").get(1).asInt());
+            // A mark belongs to one performance, and a performance to one direction.
+            assertThat(found.rows()).allSatisfy(r -> assertThat(r.direction()).isEqualTo(found.direction(r.performance()))).allSatisfy(r -> assertThat(r.mark()).isEqualTo(r.performance()));
+            assertThat(found.rows()).filteredOn(r -> !r.repeat()).hasSize(found.performances());
+            CardWords.crowdRows(found).forEach(r -> assertThat(r).doesNotContain("crowd."));
+        }
+        c.path("hours").properties().forEach(h -> assertThat(plan.treatments()).filteredOn(t -> t.key().equals(h.getKey())).hasSize(1)
+                .allSatisfy(t -> assertThat(t.methods().stream().filter(m -> m.chosen()).mapToDouble(m -> m.handHours()).sum()).isCloseTo(h.getValue().asDouble(), within(0.01))));
+        for (JsonNode mark : c.path("marks")) {
+            assertThat(plan.needs().stream().flatMap(n -> n.notes().eyelines().stream())).anySatisfy(e -> assertThat(e.heightM()).isCloseTo(mark.asDouble(), within(0.001)));
+        }
         plan.figures().forEach(f -> assertThat(PlanWords.figure(f).name() + PlanWords.figure(f).how()).as(f.code()).doesNotContain("figure."));
         plan.conflicts().forEach(x -> assertThat(PlanWords.conflict(x) + PlanWords.remedy(x)).as(x.code()).doesNotContain("onflict."));
         // Whatever is planned can be said.
@@ -143,6 +162,10 @@ class PlanCasesTest {
                 && (!p.has("hides") || n.out().stream().anyMatch(i -> i.name().equals(p.path("hides").asText())))
                 && (!p.has("wears") || n.notes().clothes().equals(p.path("wears").asText()))
                 && (!p.has("looks") || n.notes().eyelines().stream().anyMatch(e -> e.at().equals(p.path("looks").asText())))
+                && (!p.has("takes") || n.length().takes() == p.path("takes").asInt())
+                && (!p.has("roll") || Math.abs(n.rollSeconds() - p.path("roll").asDouble()) < 1e-6)
+                && (!p.has("floor") || n.region().cloth().floorM() > 0 == p.path("floor").asBoolean())
+                && (!p.has("writes") || n.notes().written().equals(words(p.path("writes"))))
                 && n.notes().positions().containsAll(words(p.path("positions")))
                 && n.reasons().containsAll(words(p.path("reasons")))
                 && (!p.has("shows") || n.in().stream().anyMatch(i -> i.name().equals(p.path("shows").asText())))

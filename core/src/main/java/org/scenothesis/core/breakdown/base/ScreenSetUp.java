@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.base;
 
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.ClothChoice;
 import org.scenothesis.core.breakdown.method.Demand;
@@ -11,6 +12,7 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Ids;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
@@ -39,9 +41,17 @@ record ScreenSetUp(Shot shot, HouseRules rules) {
 
     /// The plate before the cloth.
     PlateNeed before(PlateNeed n) {
-        PlateNeed own = n.role() == PlateRole.PRACTICAL ? n.as(n.key(), PlateRole.ON_SCREEN, "base.performs") : n;
-        PlateNeed here = own.lockGroup().equals(Case.HOME) ? own.inGroups(GROUP, GROUP) : own;
+        // A background may be long; what is performed before the cloth lasts as long as its action.
+        double action = shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).mapToDouble(w -> w.toSeconds() - w.fromSeconds()).max().orElse(0) + 2 * Case.HANDLES_S;
+        PlateNeed own = n.role() == PlateRole.PRACTICAL ? n.as(n.key(), PlateRole.ON_SCREEN, "base.performs").lasting(Math.min(n.rollSeconds(), action), n.length().takes()) : n;
+        PlateNeed here = own.lockGroup().equals(Case.HOME) ? own.inGroups(GROUP, light()) : own.lightGroup().equals(GROUP) ? own.withLightGroup(light()) : own;
         return here.screen() == Screen.NONE ? here.on(ClothChoice.of(told(n), rules).cloth(), region(n)) : here;
+    }
+
+    /// One light for all shots of the same borrowed scene.
+    private String light() {
+        String scene = Told.of(shot.setting()).answer(Fact.SCENE).strip();
+        return scene.isEmpty() ? GROUP : PlateNeed.SCENE + Ids.slug(scene);
     }
 
     private Wonder wonder(PlateNeed n) {

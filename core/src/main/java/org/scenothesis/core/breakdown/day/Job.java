@@ -36,6 +36,6 @@ public record Job(String id, String shot, PlateNeed need, Part part, boolean sun
 
     /// The light it shares with others, by shot and group; empty if it need not share one.
     public String light() {
-        return need.lightGroup().isEmpty() ? "" : shot + "/" + need.lightGroup();
+        return need.light(shot);
     }
 }

@@ -42,11 +42,15 @@ public enum Fact {
     STAGES(number(1, 1, 8, "")),
     COUNT(number(2, 1, 500, "")),
     ROWS(number(1, 1, 40, "")),
+    /// From how many directions of the camera a crowd is seen.
+    DIRECTIONS(number(1, 1, 5, "")),
     TOUCH(of("apart", "overlap", "touch")),
     LOOKS(of("no", "yes")),
     APART_SHARE(number(25, 1, 100, "%")),
     FACTOR(number(0.1, 0.005, 200, "\u00d7")),
     PACE(of("own", "size")),
+    /// Whether it is seen to change its size.
+    CHANGES(of("no", "yes")),
     CONTACT(of("no", "things", "people")),
     ROOM_M(number(5, 0.5, 200, "m")),
     BACKGROUND_M(number(3, 0.2, 500, "m")),
@@ -61,7 +65,13 @@ public enum Fact {
     OPERATOR(of("rod", "line", "glove", "suit", "puppeteer")),
     HAND_SEEN(of("no", "yes")),
     SECOND(text("")),
+    SECOND_IS(of("thing", "person", "child", "animal")),
+    SECOND_SIZE_M(number(1.7, 0.01, 30, "m")),
+    SECOND_WEARS(of("plain", "costume")),
+    /// Becomes another, or appears, or vanishes, or becomes another and comes back.
+    TURN(of("becomes", "appears", "vanishes", "back")),
     AT_S(number(2, 0, 600, "s")),
+    BACK_S(number(4, 0, 600, "s")),
     EVENT(of("cut", "flash", "cloth", "smoke", "pass")),
     SOURCE(of("made", "existing")),
     /// Where a glow, a rim, smoke, a transition, writing comes from.
@@ -74,6 +84,8 @@ public enum Fact {
     EMPTY_ROOM(of("yes", "no")),
     FRAME_KIND(of("display", "doorway", "mirror", "picture", "page")),
     LIMBS(of("yes", "no")),
+    /// Whether it goes back in.
+    BACK(of("no", "yes")),
     REFLECTS(of("no", "yes")),
     CORNERS(of("yes", "no")),
     ENERGY(of("glow", "sparks", "fire", "smoke", "flashes")),
@@ -89,10 +101,14 @@ public enum Fact {
     FILMED_S(number(4, 0.1, 600, "s")),
     AFTER(of("changed", "other")),
     WRITTEN_ON(of("glass", "wall", "display")),
+    /// What is written, parted by semicolons.
+    TITLES(text("")),
     HIGH(of("no", "yes")),
     RATE(number(12, 1, 60, "per s")),
     PER_FRAME_S(number(30, 1, 3600, "s")),
     RIG(of("removed", "hidden", "none")),
+    /// Photographed where it stands, or on a cloth.
+    STILLS_ON(of("place", "cloth")),
     RIM(of("yes", "no")),
     AMOUNT(number(1.5, 0.1, 10, "\u00d7")),
     FILLS(number(30, 1, 300, "%")),
@@ -105,6 +121,8 @@ public enum Fact {
     BASE_PX(number(1080, 100, 20_000, "px"), true),
     BASE_M(number(3, 0.2, 500, "m"), true),
     BASE_LENS_M(number(1.2, 0.02, 20, "m"), true),
+    /// The borrowed scene, where several shots use it.
+    SCENE(text(""), true),
     /// Who is in the picture already.
     IN_IT(text(""), true),
     IN_IT_BY(of("avoided", "covered"), true),

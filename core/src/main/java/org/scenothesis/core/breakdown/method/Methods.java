@@ -8,9 +8,11 @@ import org.scenothesis.core.finding.Estimates;
 
 /// What each way costs for one thing.
 ///
-/// Hand hours are keyframes times minutes: one keyframe for a mask that stays, one a second for looking after a key, every few frames for cutting out by hand.
+/// Hand hours are keyframes times minutes: one keyframe for a mask that stays, every second looked at for a suit, every fourth for a key, but never for hours, every few frames for cutting out by hand.
 public final class Methods {
     private static final double KEY_LOOK_MINUTES = 4;
+    /// However long a take is, its key is not looked at in more places than these.
+    private static final int MOST_LOOKS = 8;
 
     private Methods() {}
 
@@ -32,8 +34,8 @@ public final class Methods {
         Estimates.Changes set = e.changes();
         int keys = switch (w) {
             case MASK -> told.is(Fact.CROSSED, "yes") ? 4 : 1;
-            case KEY, BLACK, WHITE -> 1 + frames / 96;
-            case SUIT -> 1 + frames / 24;
+            case KEY, BLACK, WHITE -> Math.min(MOST_LOOKS, 1 + frames / 96);
+            case SUIT -> Math.min(2 * MOST_LOOKS, 1 + frames / 24);
             case ROTO -> Math.max(1, (int) Math.ceil(frames / (double) (fine ? hand.fineSpacing() : hand.spacing())));
         };
         double each = switch (w) {

@@ -85,8 +85,23 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
 
     /// The same case about those who act in it: people, who walk through the frame on the floor.
     public Case acted() {
-        Wonder w = wonder.withFact(Fact.WHO.key(), "person").withFact(Fact.SIZE_M.key(), TALL_M).withFact(Fact.HEIGHT_M.key(), "0").withFact(Fact.MOTION.key(), "walks");
-        return new Case(w, shot, rules, treatments);
+        return about("person", TALL_M).with(Fact.HEIGHT_M, "0").with(Fact.MOTION, "walks");
+    }
+
+    /// The same case about somebody or something else of this kind and height.
+    public Case about(String who, String tallM) {
+        return with(Fact.WHO, who).with(Fact.SIZE_M, tallM);
+    }
+
+    private Case with(Fact f, String answer) {
+        return new Case(wonder.withFact(f.key(), answer), shot, rules, treatments);
+    }
+
+    /// What its subject is called in a state that it has at this time alone: with the state's name where something else happens to it at other times, which is filmed apart.
+    public String inState(String state) {
+        boolean apart = shot.wonders().stream().anyMatch(w -> !w.id().equals(wonder.id()) && w.kind() != wonder.kind() && id(w.subject()).equals(id(subject()))
+                && (w.fromSeconds() >= wonder.toSeconds() || w.toSeconds() <= wonder.fromSeconds()));
+        return apart ? subject() + ", " + state : subject();
     }
 
     /// The take with a handle at each end.
@@ -94,9 +109,11 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         return Math.max(0, wonder.toSeconds() - wonder.fromSeconds()) + 2 * HANDLES_S;
     }
 
-    /// How many takes are wanted of each plate.
+    /// How many takes are wanted of each plate: more of what is hard to get right.
     public int takes() {
-        return (int) number(Fact.TAKES);
+        boolean poured = wonder.kind() == WonderKind.WIPED || wonder.kind() == WonderKind.ENERGY && is(Fact.ENERGY, "fire");
+        int more = is(Fact.MOTION, "thrown") || poured ? 2 : 0;
+        return (int) number(Fact.TAKES) + Math.max(more, is(Fact.WHO, "animal") ? 3 : is(Fact.WHO, "child") ? 1 : 0);
     }
 
     /// The clean plate's least length: the shot with handles, or 0 (a still) where nothing in the background moves.

@@ -47,26 +47,27 @@ public record PlateNeed(
         }
     }
 
-    /// What to mind while it is rolled: focus mark, eyelines, positions to collect, references and sounds to record, clothes; codes and numbers.
-    public record Notes(String focus, List<Eyeline> eyelines, List<String> positions, List<String> record, List<String> sound, String clothes) {
-        public static final Notes NONE = new Notes("", List.of(), List.of(), List.of(), List.of(), "");
+    /// What to mind while it is rolled: focus mark, eyelines, positions to collect, references and sounds to record, clothes, as codes and numbers; `written`: lines to be written, in order.
+    public record Notes(String focus, List<Eyeline> eyelines, List<String> positions, List<String> record, List<String> sound, String clothes, List<String> written) {
+        public static final Notes NONE = new Notes("", List.of(), List.of(), List.of(), List.of(), "", List.of());
 
         public Notes {
             eyelines = List.copyOf(eyelines);
             positions = List.copyOf(positions);
             record = List.copyOf(record);
             sound = List.copyOf(sound);
+            written = List.copyOf(written);
         }
 
         /// The same with other places for the eyes.
         public Notes withEyelines(List<Eyeline> others) {
-            return new Notes(focus, others, positions, record, sound, clothes);
+            return new Notes(focus, others, positions, record, sound, clothes, written);
         }
 
         Notes with(Notes o) {
             return new Notes(
                     focus.isEmpty() ? o.focus : focus, union(eyelines, o.eyelines), union(positions, o.positions), union(record, o.record), union(sound, o.sound),
-                    clothes.isEmpty() ? o.clothes : clothes);
+                    clothes.isEmpty() ? o.clothes : clothes, union(written, o.written));
         }
 
         private static <T> List<T> union(List<T> a, List<T> b) {
@@ -76,6 +77,8 @@ public record PlateNeed(
         }
     }
 
+    /// Beginning of the light groups that several shots share.
+    public static final String SCENE = "scene-";
     /// Code of a picture that exists already.
     public static final String BORROWED = "borrowed";
     /// Code of a picture that exists already, on which all is laid.
@@ -117,6 +120,11 @@ public record PlateNeed(
         return 1 + length.takes * (1 + length.seconds / 60) + length.extraMinutes;
     }
 
+    /// Its light group over all shots of a day; shots of one borrowed scene share theirs. Empty for none.
+    public String light(String shot) {
+        return lightGroup.isEmpty() || lightGroup.startsWith(SCENE) ? lightGroup : shot + "/" + lightGroup;
+    }
+
     /// What the set looks like while it is filmed.
     public SetState state(String shot) {
         Set<Item> people = new TreeSet<>();
@@ -129,7 +137,7 @@ public record PlateNeed(
             }
         });
         // A lamp pass is the group's light put out; it goes back to the group's light afterwards.
-        String light = role == PlateRole.LIGHT_PASS ? shot + "/dark" : lightGroup.isEmpty() ? "" : shot + "/" + lightGroup;
+        String light = role == PlateRole.LIGHT_PASS ? shot + "/dark" : light(shot);
         return new SetState(shot + "/" + lockGroup, screen, light, notes.clothes, people, props, role == PlateRole.REFERENCE);
     }
 
@@ -212,31 +220,36 @@ public record PlateNeed(
 
     /// The same with the mark the lens is focused on.
     public PlateNeed focusedOn(String mark) {
-        return noted(new Notes(mark, List.of(), List.of(), List.of(), List.of(), ""));
+        return noted(new Notes(mark, List.of(), List.of(), List.of(), List.of(), "", List.of()));
     }
 
     /// The same with where the eyes go, and when.
     public PlateNeed looking(Eyeline... eyelines) {
-        return noted(new Notes("", List.of(eyelines), List.of(), List.of(), List.of(), ""));
+        return noted(new Notes("", List.of(eyelines), List.of(), List.of(), List.of(), "", List.of()));
     }
 
     /// The same with places to be marked, by their codes.
     public PlateNeed positions(String... codes) {
-        return noted(new Notes("", List.of(), List.of(codes), List.of(), List.of(), ""));
+        return noted(new Notes("", List.of(), List.of(codes), List.of(), List.of(), "", List.of()));
     }
 
     /// The same with references to be recorded, by their codes.
     public PlateNeed recording(String... codes) {
-        return noted(new Notes("", List.of(), List.of(), List.of(codes), List.of(), ""));
+        return noted(new Notes("", List.of(), List.of(), List.of(codes), List.of(), "", List.of()));
     }
 
     /// The same with sounds to be recorded, by their codes.
     public PlateNeed hearing(String... codes) {
-        return noted(new Notes("", List.of(), List.of(), List.of(), List.of(codes), ""));
+        return noted(new Notes("", List.of(), List.of(), List.of(), List.of(codes), "", List.of()));
     }
 
     /// The same with what is worn, by its code.
     public PlateNeed wearing(String code) {
-        return noted(new Notes("", List.of(), List.of(), List.of(), List.of(), code));
+        return noted(new Notes("", List.of(), List.of(), List.of(), List.of(), code, List.of()));
+    }
+
+    /// The same with lines to be written, in the order of filming.
+    public PlateNeed writing(List<String> lines) {
+        return noted(new Notes("", List.of(), List.of(), List.of(), List.of(), "", lines));
     }
 }

@@ -1,9 +1,11 @@
 package org.scenothesis.core.breakdown.wonder;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -11,6 +13,7 @@ import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Crowd;
+import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Eyeline;
@@ -18,6 +21,7 @@ import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.WonderKind;
 
@@ -26,6 +30,8 @@ import org.scenothesis.core.shot.WonderKind;
 /// When another wonder happens to the same person (it is also small, or floats), the last figure is filmed by that wonder's plate.
 final class CopiesRule implements WonderRule {
     private static final int FEW = 3;
+    /// From here on it is a crowd with a table of its own.
+    private static final int CROWD = 4;
     private static final int A_DAY = 12;
 
     @Override
@@ -44,7 +50,7 @@ final class CopiesRule implements WonderRule {
         q.add(WHO_OF_PEOPLE);
         q.addAll(Question.about(Fact.FEET, Fact.COUNT, Fact.TOUCH, Fact.LOOKS, Fact.EDGE, Fact.COLOURS));
         if (!every(c)) {
-            q.addAll(Question.about(Fact.ROWS, Fact.APART_SHARE));
+            q.addAll(Question.about(Fact.ROWS, Fact.DIRECTIONS, Fact.APART_SHARE));
         }
         if (!c.is(Fact.TOUCH, "apart")) {
             q.addAll(Question.about(Fact.SIZE_M, Fact.TRAVEL_M));
@@ -70,9 +76,31 @@ final class CopiesRule implements WonderRule {
         return count <= FEW || count <= A_DAY && c.rules().follows(School.COPIES, "every");
     }
 
-    private static Crowd crowd(Case c) {
-        var places = Crowd.places((int) c.number(Fact.COUNT), (int) c.number(Fact.ROWS));
-        return every(c) ? Crowd.spread(places, places.size()) : Crowd.fewest(places, c.number(Fact.APART_SHARE) / 100);
+    /// The crowd as every direction of the camera sees it.
+    private static List<Crowd> crowds(Case c) {
+        return places(c).stream().map(p -> every(c) ? Crowd.spread(p, p.size()) : Crowd.fewest(p, c.number(Fact.APART_SHARE) / 100)).toList();
+    }
+
+    private static List<List<Point>> places(Case c) {
+        int count = (int) c.number(Fact.COUNT);
+        int directions = Math.min(count, every(c) ? 1 : (int) c.number(Fact.DIRECTIONS));
+        return IntStream.range(0, directions).mapToObj(d -> Crowd.places(count * (d + 1) / directions - count * d / directions, (int) c.number(Fact.ROWS))).toList();
+    }
+
+    @Override
+    public Optional<CrowdTable> crowd(Case c) {
+        List<List<Point>> places = places(c);
+        return c.number(Fact.COUNT) < CROWD ? Optional.empty()
+                : Optional.of(CrowdTable.of(c.subject(), crowds(c), places, places.stream().map(p -> (int) c.number(Fact.ROWS)).toList()));
+    }
+
+    private static int performances(Case c) {
+        return crowds(c).stream().mapToInt(Crowd::uniques).sum();
+    }
+
+    /// The camera's group in a direction: it is turned on its stand, so its frames do not lie on one another.
+    private static String direction(int d) {
+        return d == 1 ? Case.HOME : Case.HOME + d;
     }
 
     private static Optional<String> other(Case c) {
@@ -85,7 +113,12 @@ final class CopiesRule implements WonderRule {
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
         needs.add(c.clean("clean.copies", c.gone()));
-        int filmed = crowd(c).uniques() - (other(c).isPresent() ? 1 : 0);
+        List<Crowd> crowds = crowds(c);
+        for (int d = 2; d <= crowds.size(); d++) {
+            needs.add(needs.getFirst().as("clean-" + direction(d), PlateRole.CLEAN, "clean.direction").inGroups(direction(d), Case.HOME));
+        }
+        List<String> groups = IntStream.range(0, crowds.size()).boxed().flatMap(d -> Collections.nCopies(crowds.get(d).uniques(), direction(d + 1)).stream()).toList();
+        int filmed = groups.size() - (other(c).isPresent() ? 1 : 0);
         var t = c.treatment(among(c));
         for (int i = 1; i <= filmed; i++) {
             PlateNeed n = c.figure(c.subject(), i, i == 1 ? "copies.first" : "copies.next").lasting(c.roll(), c.takes()).focusedOn("front.row").positions("own.place", "feet");
@@ -93,7 +126,8 @@ final class CopiesRule implements WonderRule {
                 n = n.looking(Eyeline.of(c.subject(), c.subject(), c.wonder().fromSeconds(), c.number(Fact.EYES_M), c.number(Fact.EYES_M), c.number(Fact.DISTANCE_M)));
             }
             // The rearmost figure may stand before the real background; those that cross it need the cloth. Where there is none, the base says so.
-            needs.add(t.way().cloth() && i > 1 && t.lock().equals(Case.HOME) ? screened(n, c, t.cloth()) : n);
+            PlateNeed figure = t.way().cloth() && i > 1 && t.lock().equals(Case.HOME) ? screened(n, c, t.cloth()) : n;
+            needs.add(groups.get(i - 1).equals(Case.HOME) ? figure : figure.withLockGroup(groups.get(i - 1)));
         }
         return needs;
     }
@@ -118,22 +152,21 @@ final class CopiesRule implements WonderRule {
     @Override
     public List<Figure> figures(Case c) {
         int count = (int) c.number(Fact.COUNT);
-        if (count < 4) {
+        if (count < CROWD) {
             return List.of();
         }
-        Crowd crowd = crowd(c);
         List<Figure> out = new ArrayList<>();
-        out.add(Figure.tells("crowd.uniques", c.subject(), crowd.uniques(), "", (double) count));
-        if (crowd.uniques() < count) {
+        out.add(Figure.tells("crowd.uniques", c.subject(), performances(c), "", (double) count));
+        double nearest = crowds(c).stream().mapToDouble(Crowd::nearest).min().orElse(Double.POSITIVE_INFINITY);
+        if (Double.isFinite(nearest)) {
             double wanted = c.number(Fact.APART_SHARE) / 100;
-            out.add(Figure.tells("crowd.nearest", c.subject(), 100 * crowd.nearest(), "%", 100 * wanted)
-                    .judged(crowd.nearest() >= wanted - 1e-9 ? Verdict.HOLDS : Verdict.WATCH));
+            out.add(Figure.tells("crowd.nearest", c.subject(), 100 * nearest, "%", 100 * wanted).judged(nearest >= wanted - 1e-9 ? Verdict.HOLDS : Verdict.WATCH));
         }
         return out;
     }
 
     @Override
     public List<KitItem> kit(Case c) {
-        return List.of(new KitItem("feet", crowd(c).performance().size()));
+        return List.of(new KitItem("feet", performances(c)));
     }
 }

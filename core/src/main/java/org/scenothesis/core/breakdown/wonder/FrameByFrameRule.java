@@ -25,12 +25,23 @@ final class FrameByFrameRule implements WonderRule {
 
     @Override
     public List<Question> questions(Case c) {
-        return Question.about(Fact.RATE, Fact.PER_FRAME_S, Fact.STILL_MEGABYTES, Fact.RIG, Fact.EDGE);
+        List<Question> q = new ArrayList<>(Question.about(Fact.RATE, Fact.PER_FRAME_S, Fact.STILL_MEGABYTES, Fact.RIG, Fact.STILLS_ON, Fact.EDGE));
+        if (cloth(c)) {
+            q.addAll(Question.about(Fact.SIZE_M, Fact.TRAVEL_M, Fact.GREEN_NEAR, Fact.COLOURS));
+        }
+        return q;
     }
 
     @Override
     public List<Demand> demands(Case c) {
+        if (cloth(c)) {
+            return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), "frames.cloth", Demand.Apart.NO));
+        }
         return c.is(Fact.RIG, "removed") ? List.of(new Demand(c.subject(), List.of(Way.MASK, Way.ROTO), "frames.rig", Demand.Apart.NO)) : List.of();
+    }
+
+    private static boolean cloth(Case c) {
+        return c.is(Fact.STILLS_ON, "cloth");
     }
 
     private static Stills stills(Case c) {
@@ -42,8 +53,16 @@ final class FrameByFrameRule implements WonderRule {
         List<PlateNeed> needs = new ArrayList<>();
         PlateNeed stills = c.here(c.elementKey(c.subject()), PlateRole.STILLS, "frames", c.subject())
                 .lasting(0, 1).taking(stills(c).minutes()).with(Item.prop(c.subject())).focusedOn("subject").recording("base", "no.daylight");
-        needs.add(c.is(Fact.RIG, "removed") ? stills.with(Item.support("rig")) : stills);
-        if (c.is(Fact.RIG, "removed")) {
+        boolean rig = c.is(Fact.RIG, "removed");
+        stills = rig ? stills.with(Item.support("rig")) : stills;
+        if (cloth(c)) {
+            var t = c.treatment(c.subject());
+            needs.add(t.way().cloth() ? stills.on(t.cloth(), c.region()).inGroups(t.lock(), t.light()) : stills);
+            needs.add(c.clean("clean.base", Item.support("rig"), Item.prop(c.subject())));
+            return needs;
+        }
+        needs.add(stills);
+        if (rig) {
             needs.add(c.clean("clean.rig", Item.support("rig"), Item.prop(c.subject())));
         }
         return needs;

@@ -52,6 +52,11 @@ final class HiddenRule implements WonderRule {
         return q;
     }
 
+    /// Whoever is seen at another time of the shot is hidden in a plate of its own.
+    private static String thing(Case c) {
+        return c.inState("hidden");
+    }
+
     /// A ghost is seen, so nothing of it wears the screen colour.
     private static boolean garment(Case c) {
         return c.is(Fact.HIDDEN_AS, "gone");
@@ -59,7 +64,7 @@ final class HiddenRule implements WonderRule {
 
     /// Whether something in the screen colour is in the frame: also before a cloth, where another wonder asked for one.
     private static boolean covered(Case c) {
-        Way way = c.treatment(c.subject()).way();
+        Way way = c.treatment(thing(c)).way();
         return garment(c) && (way == Way.SUIT || way == Way.KEY);
     }
 
@@ -67,9 +72,9 @@ final class HiddenRule implements WonderRule {
     public List<Demand> demands(Case c) {
         boolean still = c.is(Fact.MOTION, "still") && c.is(Fact.EDGE, "clean");
         if (!garment(c)) {
-            return List.of(new Demand(c.subject(), still ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO), "hidden.through", Demand.Apart.NO));
+            return List.of(new Demand(thing(c), still ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO), "hidden.through", Demand.Apart.NO));
         }
-        return List.of(new Demand(c.subject(), still ? List.of(Way.MASK, Way.SUIT, Way.ROTO) : List.of(Way.SUIT, Way.ROTO), still ? "hidden.still" : "hidden." + c.answer(Fact.BY), Demand.Apart.NO));
+        return List.of(new Demand(thing(c), still ? List.of(Way.MASK, Way.SUIT, Way.ROTO) : List.of(Way.SUIT, Way.ROTO), still ? "hidden.still" : "hidden." + c.answer(Fact.BY), Demand.Apart.NO));
     }
 
     @Override
@@ -77,7 +82,7 @@ final class HiddenRule implements WonderRule {
         List<PlateNeed> needs = new ArrayList<>();
         PlateNeed clean = c.clean("clean.hidden", c.gone());
         needs.add(c.is(Fact.SURFACE, "none") ? clean : clean.recording("surface"));
-        PlateNeed acted = c.separated(c.subject(), "thing").focusedOn("subject").hearing("action");
+        PlateNeed acted = c.separated(thing(c), "thing").with(c.person() ? Item.person(c.subject()) : Item.prop(c.subject())).focusedOn("subject").hearing("action");
         boolean cloth = c.is(Fact.BY, "cloth");
         if (covered(c)) {
             String by = "suit." + c.answer(Fact.BY);

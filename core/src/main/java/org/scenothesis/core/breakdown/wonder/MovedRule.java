@@ -13,7 +13,6 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
-import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
 
 /// Moved by no one: an operator in the screen colour, or one that a mask takes away, over a clean plate.
@@ -47,7 +46,7 @@ final class MovedRule implements WonderRule {
         }
         return c.shot().wonders().stream()
                 .filter(w -> w.kind() == WonderKind.HIDDEN && Told.of(w, c.shot().setting()).is(Fact.BY, "suit") && !Told.of(w, c.shot().setting()).is(Fact.MOTION, "still"))
-                .map(Wonder::subject).findFirst();
+                .map(w -> new Case(w, c.shot(), c.rules(), c.treatments()).inState("hidden")).findFirst();
     }
 
     @Override
@@ -77,7 +76,7 @@ final class MovedRule implements WonderRule {
         needs.add(c.clean("clean.operator", c.gone(c.answer(Fact.OPERATOR))));
         Optional<String> carrier = carrier(c);
         if (carrier.isPresent()) {
-            needs.add(c.separated(carrier.get(), "thing").with(Item.person(carrier.get()), Item.prop(c.subject())));
+            needs.add(c.separated(carrier.get(), "thing").with(Item.prop(c.subject())));
             needs.addAll(new InFront(c).plates());
             return needs;
         }

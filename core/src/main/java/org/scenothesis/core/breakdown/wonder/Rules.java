@@ -128,7 +128,7 @@ public final class Rules {
         q.add(Question.about(Fact.BASE));
         switch (c.answer(Fact.BASE)) {
             case "existing" -> {
-                q.addAll(Question.about(Fact.BASE_CAMERA, Fact.BASE_EMPTY, Fact.BASE_PX, Fact.BASE_M, Fact.BASE_LENS_M, Fact.IN_IT));
+                q.addAll(Question.about(Fact.BASE_CAMERA, Fact.BASE_EMPTY, Fact.BASE_PX, Fact.BASE_M, Fact.BASE_LENS_M, Fact.SCENE, Fact.IN_IT));
                 if (!c.answer(Fact.IN_IT).isBlank()) {
                     q.add(Question.about(Fact.IN_IT_BY));
                 }

@@ -42,7 +42,7 @@ final class SizeRule implements WonderRule {
         q.add(WHO_OF_PEOPLE);
         q.add(Question.about(Fact.FACTOR));
         q.add(giant(c) ? Question.among(Fact.PACE, "size", "own") : Question.among(Fact.PACE, "own", "size"));
-        q.add(Question.about(Fact.SIZE_M));
+        q.addAll(Question.about(Fact.CHANGES, Fact.SIZE_M));
         q.add(Question.among(Fact.MOTION, "walks", "still", "drifts", "turns"));
         q.addAll(Question.about(Fact.TRAVEL_M, Fact.CONTACT, Fact.PERFORMER));
         if (c.is(Fact.PERFORMER, "yes")) {
@@ -77,6 +77,10 @@ final class SizeRule implements WonderRule {
         double stretched = atItsPace(c) && !giant(c) ? c.roll() / new Scale(c.number(Fact.FACTOR)).time() : 0;
         needs.add(c.separated(c.subject(), "thing").lasting(Math.max(c.roll(), stretched), c.takes())
                 .focusedOn("subject").positions("left", "middle", "right").hearing("step").following("clean-" + Case.HOME).looking(own(c)));
+        if (c.is(Fact.CHANGES, "yes")) {
+            // Until it begins to change it is seen at its own size, from the shot's own camera.
+            needs.add(c.separated(c.subject(), "thing").withKey("own-size-" + c.id(c.subject())).withCode("size.own").inGroups(Case.HOME, Case.HOME).recording("event").following("clean-" + Case.HOME));
+        }
         if (!c.is(Fact.CONTACT, "no")) {
             needs.add(c.here("contact-" + c.id(c.subject()), PlateRole.FOREGROUND, "size.contact." + c.answer(Fact.CONTACT), c.subject()).lasting(c.roll(), 2));
         }
@@ -118,6 +122,9 @@ final class SizeRule implements WonderRule {
             out.add(Conflict.watch("size.room", c.wonder().id(), c.subject(), distance, c.number(Fact.ROOM_M), 100 * left));
         }
         Lens.stands(c, lens(c), distance).ifPresent(out::add);
+        if (c.is(Fact.CHANGES, "yes")) {
+            out.add(Conflict.watch("size.changes", c.wonder().id(), c.subject(), c.number(Fact.BACKGROUND_M), Math.min(distance, c.number(Fact.ROOM_M))));
+        }
         double rate = c.number(Fact.RATE_PER_S) * s.time();
         boolean filmedFast = atItsPace(c) && (!giant(c) || c.rules().follows(School.GIANTS, "rate"));
         if (filmedFast && rate > c.number(Fact.MAX_RATE) + 1e-9) {

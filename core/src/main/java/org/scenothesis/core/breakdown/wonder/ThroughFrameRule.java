@@ -35,7 +35,7 @@ final class ThroughFrameRule implements WonderRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
         q.add(WHO_OF_PEOPLE);
-        q.addAll(Question.about(Fact.FRAME_KIND, Fact.LIMBS, Fact.CORNERS, Fact.SIZE_M, Fact.TRAVEL_M, Fact.EDGE));
+        q.addAll(Question.about(Fact.FRAME_KIND, Fact.LIMBS, Fact.BACK, Fact.CORNERS, Fact.SIZE_M, Fact.TRAVEL_M, Fact.EDGE));
         if (c.is(Fact.FRAME_KIND, "display", "mirror", "picture")) {
             q.add(Question.about(Fact.REFLECTS));
         }
@@ -70,6 +70,9 @@ final class ThroughFrameRule implements WonderRule {
         } else {
             needs.add(limbs(c, c.separated(c.subject(), "thing").focusedOn("subject").hearing("action")));
             needs.add(c.here("insert", PlateRole.FRAME_INSERT, "frame.insert", c.subject()).on(cloth == Screen.NONE ? Screen.GREEN : cloth, c.region()).recording("corners"));
+        }
+        if (c.is(Fact.BACK, "yes")) {
+            needs.replaceAll(n -> n.key().equals(c.elementKey(c.subject())) ? n.recording("way.back") : n);
         }
         if (c.is(Fact.PERFORMER, "yes")) {
             needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));

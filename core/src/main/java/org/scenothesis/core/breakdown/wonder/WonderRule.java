@@ -2,10 +2,12 @@ package org.scenothesis.core.breakdown.wonder;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
@@ -40,6 +42,11 @@ public interface WonderRule {
     List<Demand> demands(Case c);
 
     List<PlateNeed> plates(Case c);
+
+    /// Who stands where, for a wonder that makes a crowd.
+    default Optional<CrowdTable> crowd(Case c) {
+        return Optional.empty();
+    }
 
     default List<Conflict> conflicts(Case c) {
         return List.of();

@@ -1,6 +1,7 @@
 package org.scenothesis.core.breakdown.wonder;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
@@ -17,6 +18,9 @@ import org.scenothesis.core.shot.WonderKind;
 
 /// Written on the air: a title on glass between the camera and an even screen, with a dark hood against reflections, white kept below clipping.
 final class WrittenRule implements WonderRule {
+    /// Wiping one line and writing the next.
+    private static final double REWRITE_MINUTES = 5;
+
     @Override
     public WonderKind kind() {
         return WonderKind.WRITTEN;
@@ -24,7 +28,7 @@ final class WrittenRule implements WonderRule {
 
     @Override
     public List<Question> questions(Case c) {
-        List<Question> q = new ArrayList<>(List.of(Question.about(Fact.WRITTEN_ON)));
+        List<Question> q = new ArrayList<>(Question.about(Fact.TITLES, Fact.WRITTEN_ON));
         if (c.is(Fact.WRITTEN_ON, "glass")) {
             q.add(Question.about(Fact.HIGH));
         }
@@ -47,7 +51,9 @@ final class WrittenRule implements WonderRule {
     public List<PlateNeed> plates(Case c) {
         var t = c.treatment(c.subject());
         List<PlateNeed> needs = new ArrayList<>();
-        PlateNeed title = c.separated(c.subject(), "thing");
+        List<String> lines = Arrays.stream(c.answer(Fact.TITLES).split(";")).map(String::strip).filter(l -> !l.isEmpty()).toList();
+        int written = Math.max(1, lines.size());
+        PlateNeed title = c.separated(c.subject(), "thing").writing(lines).lasting(c.roll(), written * c.takes()).taking((written - 1) * REWRITE_MINUTES);
         needs.add(title.as(title.key(), PlateRole.SURFACE_TITLE, "written." + t.way().code())
                 .with(Item.support("surface." + c.answer(Fact.WRITTEN_ON)))
                 .on(t.way() == Way.KEY ? t.cloth() : Screen.BLACK, title.region())
