@@ -4,14 +4,21 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.compare.Influence;
+import org.scenothesis.core.breakdown.compare.PlanDifference;
+import org.scenothesis.core.breakdown.compare.Weighed;
 import org.scenothesis.core.breakdown.day.DayPlan;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.paper.Paper;
 import org.scenothesis.production.paper.PlanText;
 import org.scenothesis.production.paper.PlanTree;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.DifferenceWords;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -30,6 +37,15 @@ final class BreakdownCommand implements Callable<Integer> {
     @Option(names = "--book", paramLabel = "FILE", description = "Write the breakdown book, as .pdf or .html.")
     @Nullable Path book;
 
+    @Option(names = "--sheet", paramLabel = "FILE", description = "Write the day on one page for the wall, as .pdf or .html.")
+    @Nullable Path sheet;
+
+    @Option(names = "--slips", paramLabel = "FILE", description = "Write a slip for every plate, four to a page to cut out and tick, as .pdf or .html.")
+    @Nullable Path slips;
+
+    @Option(names = "--if", paramLabel = "FACT=ANSWER", description = "Say what another answer would change: a fact of the setting, or WONDER:FACT=ANSWER; may be said several times. Needs --shot. Nothing is written.")
+    List<String> otherwise = List.of();
+
     @Option(names = "--plates", paramLabel = "FILE.csv", description = "Write the plates as a table.")
     @Nullable Path plates;
 
@@ -47,6 +63,16 @@ final class BreakdownCommand implements Callable<Integer> {
                 ChosenShot.require(p, id);
                 p = p.withShots(List.of(p.shot(id)));
             }
+            if (!otherwise.isEmpty()) {
+                if (id == null) {
+                    throw new InputException("--if: an answer belongs to one shot; say which with --shot.");
+                }
+                PlanDifference d = difference(p.shot(id), p.houseRules());
+                output.say(DifferenceWords.brief(d));
+                DifferenceWords.lines(d).forEach(l -> output.say("   " + l.mark() + " " + l.what() + (l.more().isEmpty() ? "" : ": " + l.more())));
+                output.print(PlanTree.of(d));
+                return 0;
+            }
             DayPlan day = DayPlan.of(p);
             ObjectNode o = id == null ? PlanTree.of(day) : PlanTree.of(day, p.shot(id));
             if (id != null) {
@@ -62,10 +88,37 @@ final class BreakdownCommand implements Callable<Integer> {
         }
     }
 
+    private PlanDifference difference(Shot shot, HouseRules rules) throws InputException {
+        Shot other = shot;
+        for (String o : otherwise) {
+            int equals = o.indexOf('=');
+            int colon = o.lastIndexOf(':', Math.max(0, equals));
+            String wonder = colon < 0 ? "" : o.substring(0, colon);
+            Fact fact = equals < 0 ? null : Fact.byKey(o.substring(colon + 1, equals)).orElse(null);
+            if (fact == null || !fact.accepts(o.substring(equals + 1))) {
+                throw new InputException("--if " + o + ": " + (fact == null ? "there is no such fact; they are named as in production.json, such as motion=still." : "that is no answer to it; it may be "
+                        + (fact.isNumber() ? "a number from " + fact.low() + " to " + fact.high() : String.join(", ", fact.answers())) + "."));
+            }
+            if (!fact.ofSetting() && shot.wonders().stream().noneMatch(w -> w.id().equals(wonder))) {
+                throw new InputException("--if " + o + ": that is told of a wonder; name it before a colon: " + shot.wonders().stream().map(w -> w.id()).collect(Collectors.joining(", ")) + ".");
+            }
+            other = Influence.answered(other, wonder, fact, o.substring(equals + 1));
+        }
+        return PlanDifference.between(Weighed.of(shot, rules), Weighed.of(other, rules));
+    }
+
     private void write(DayPlan day, ObjectNode o) throws Exception {
         if (book != null) {
-            Paper.book(day, book);
+            Paper.print(Paper.Kind.BOOK, day, book);
             said(o, "book", book);
+        }
+        if (sheet != null) {
+            Paper.print(Paper.Kind.DAY, day, sheet);
+            said(o, "sheet", sheet);
+        }
+        if (slips != null) {
+            Paper.print(Paper.Kind.SLIPS, day, slips);
+            said(o, "slips", slips);
         }
         if (plates != null) {
             Paper.plates(day, plates);

@@ -28,7 +28,7 @@ final class Possible {
         for (PlateNeed n : needs) {
             Told told = shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).findFirst().map((Wonder w) -> Told.of(w, shot.setting())).orElse(setting);
             n.notes().eyelines().forEach(e -> mark(e, told, out));
-            if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.region().sweep().awayM() > 0) {
+            if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.region().sweep().awayM() > 0 && !n.about().isEmpty()) {
                 room(n, told, setting, out);
             }
         }

@@ -23,16 +23,58 @@ import org.apache.pdfbox.rendering.PDFRenderer;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.production.fonts.Fonts;
 
-/// The breakdown book: one HTML page from a template, and the same as PDF.
+/// The papers of a day: HTML from a template each, and the same as PDF.
 final class Book {
+    private static final double STEP_PT = 0.3;
+
     private Book() {}
 
     /// A page that stands alone: fonts and drawings are in it.
-    static String html(DayPlan day) {
-        return page(day, faces());
+    static String html(Paper.Kind kind, DayPlan day) {
+        return page(kind, day, faces(), kind == Paper.Kind.DAY ? fit(day) : Fit.USUAL);
     }
 
-    static byte[] pdf(DayPlan day) {
+    static byte[] pdf(Paper.Kind kind, DayPlan day) {
+        return pdf(kind, day, kind == Paper.Kind.DAY ? fit(day) : Fit.USUAL);
+    }
+
+    /// Paper and letters of the day sheet.
+    private record Fit(String paper, double pt) {
+        static final Fit USUAL = new Fit("A4", Sheets.LARGE_PT);
+    }
+
+    /// The largest letters with which the day is one page; a long day takes larger paper.
+    private static Fit fit(DayPlan day) {
+        double small = largest(day, "A4");
+        return small >= Sheets.SMALL_PT ? new Fit("A4", small) : new Fit("A3", largest(day, "A3"));
+    }
+
+    private static double largest(DayPlan day, String paper) {
+        if (pageCount(pdf(Paper.Kind.DAY, day, new Fit(paper, Sheets.LARGE_PT))) == 1) {
+            return Sheets.LARGE_PT;
+        }
+        double low = Sheets.LEAST_PT;
+        double high = Sheets.LARGE_PT;
+        while (high - low > STEP_PT) {
+            double mid = (low + high) / 2;
+            if (pageCount(pdf(Paper.Kind.DAY, day, new Fit(paper, mid))) == 1) {
+                low = mid;
+            } else {
+                high = mid;
+            }
+        }
+        return low;
+    }
+
+    private static int pageCount(byte[] pdf) {
+        try (PDDocument doc = Loader.loadPDF(pdf)) {
+            return doc.getNumberOfPages();
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static byte[] pdf(Paper.Kind kind, DayPlan day, Fit fit) {
         // The PDF writer is chatty about every font it meets.
         XRLog.setLoggingEnabled(false);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -41,16 +83,16 @@ final class Book {
             b.useFont(f::open, f.family(), f.weight(), BaseRendererBuilder.FontStyle.NORMAL, true);
         }
         try (BatikSVGDrawer svg = new BatikSVGDrawer()) {
-            b.useSVGDrawer(svg).withHtmlContent(page(day, ""), null).withProducer("Scenothesis").toStream(out).run();
+            b.useSVGDrawer(svg).withHtmlContent(page(kind, day, "", fit), null).withProducer("Scenothesis").toStream(out).run();
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
         return out.toByteArray();
     }
 
-    static List<BufferedImage> pages(DayPlan day, int widthPx, int most) {
+    static List<BufferedImage> pages(Paper.Kind kind, DayPlan day, int widthPx, int most) {
         List<BufferedImage> out = new ArrayList<>();
-        try (PDDocument doc = Loader.loadPDF(pdf(day))) {
+        try (PDDocument doc = Loader.loadPDF(pdf(kind, day))) {
             PDFRenderer renderer = new PDFRenderer(doc);
             for (int i = 0; i < Math.min(most, doc.getNumberOfPages()); i++) {
                 out.add(renderer.renderImage(i, widthPx / doc.getPage(i).getMediaBox().getWidth()));
@@ -61,18 +103,23 @@ final class Book {
         return out;
     }
 
-    private static String page(DayPlan day, String faces) {
+    private static String page(Paper.Kind kind, DayPlan day, String faces, Fit fit) {
         Configuration c = new Configuration(Configuration.VERSION_2_3_34);
         c.setClassForTemplateLoading(Book.class, "");
         c.setDefaultEncoding("UTF-8");
         c.setLocale(Locale.ENGLISH);
+        c.setNumberFormat("computer");
         c.setLogTemplateExceptions(false);
         c.setTemplateExceptionHandler(TemplateExceptionHandler.RETHROW_HANDLER);
         StringWriter out = new StringWriter();
         try {
-            Map<String, Object> model = new BookModel(day).all();
+            Map<String, Object> model = switch (kind) {
+                case BOOK -> new BookModel(day).all();
+                case DAY -> new Sheets(day).day(fit.paper, fit.pt);
+                case SLIPS -> new Sheets(day).slips();
+            };
             model.put("faces", faces);
-            c.getTemplate("book.ftlh").process(model, out);
+            c.getTemplate(kind.name().toLowerCase(Locale.ROOT) + ".ftlh").process(model, out);
         } catch (IOException | TemplateException e) {
             throw new IllegalStateException(e);
         }

@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.breakdown.method.Method;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.sketch.PlateSketch;
 import org.scenothesis.core.breakdown.sketch.Sketch;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.finding.Verdict;
@@ -21,6 +22,7 @@ import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
+import org.scenothesis.production.words.CardWords;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 
@@ -44,20 +46,26 @@ final class BookModel {
         }
     }
 
-    Map<String, Object> all() {
+    /// What heads every paper of the day.
+    Map<String, Object> head() {
         Map<String, Object> m = new LinkedHashMap<>();
         m.put("title", day.production().title());
         m.put("date", day.production().day().date());
         m.put("call", day.production().day().callTime());
         m.put("first", day.order().steps().isEmpty() ? "" : PlanWords.clock(day.clock(day.order().steps().getFirst()) - day.order().steps().getFirst().changeMinutes()));
         m.put("ends", PlanWords.clock(day.ends()));
+        m.put("calls", day.calls().entrySet().stream().map(e -> Map.of("who", PlanWords.capital(PlanWords.item(e.getKey())), "at", PlanWords.clock(e.getValue()))).toList());
+        return m;
+    }
+
+    Map<String, Object> all() {
+        Map<String, Object> m = new LinkedHashMap<>(head());
         m.put("plates", day.plans().values().stream().mapToInt(p -> p.needs().size()).sum());
         m.put("minutes", Words.number(day.order().minutes(), 0));
         m.put("changeMinutes", Words.number(day.order().changeMinutes(), 0));
         m.put("own", day.own() ? Words.number(day.extraMinutes(), 0) : "");
         m.put("broken", day.order().broken().stream().map(PlanWords::broken).toList());
         m.put("order", day.order().steps().stream().map(this::step).toList());
-        m.put("calls", day.calls().entrySet().stream().map(e -> Map.of("who", PlanWords.capital(PlanWords.item(e.getKey())), "at", PlanWords.clock(e.getValue()))).toList());
         m.put("sky", sky());
         m.put("windows", day.windows().stream().map(BookModel::window).toList());
         m.put("kit", day.kit().stream().map(PlanWords::kit).toList());
@@ -71,16 +79,18 @@ final class BookModel {
 
     private Map<String, Object> step(RunningOrder.Step s) {
         return Map.of(
-                "at", PlanWords.clock(day.clock(s)), "mark", mark(s.job().shot(), s.need()), "shot", s.job().shot(), "name", name(s.job().shot(), s.need()) + PlanWords.part(s.job()), "roll",
+                "at", PlanWords.clock(day.clock(s)), "mark", mark(s.job().shot(), s.need(), 13), "shot", s.job().shot(), "name", name(s.job().shot(), s.need()) + PlanWords.part(s.job()), "roll",
                 PlanWords.roll(s.need()), "changes", PlanWords.changes(s.changes()), "change", s.changeMinutes() > 0 ? Words.number(s.changeMinutes(), 0) : "");
     }
 
-    private String name(String shot, PlateNeed n) {
+    /// What the crew calls a plate.
+    String name(String shot, PlateNeed n) {
         return names.getOrDefault(shot + "/" + n.key(), PlanWords.name(n));
     }
 
-    private String mark(String shot, PlateNeed n) {
-        return Svg.mark(spikes.getOrDefault(shot + "/" + n.key(), Spike.T), 13);
+    /// A plate's tape mark.
+    String mark(String shot, PlateNeed n, int size) {
+        return Svg.mark(spikes.getOrDefault(shot + "/" + n.key(), Spike.T), size);
     }
 
     private String sky() {
@@ -134,6 +144,8 @@ final class BookModel {
         m.put("plates", plan.needs().stream().map(n -> plate(s, plan, n)).toList());
         m.put("declined", plan.declined().stream().map(n -> Map.of("name", PlanWords.name(n), "skip", PlanWords.skip(n))).toList());
         m.put("ways", plan.treatments().stream().map(t -> Map.of("thing", PlanWords.capital(t.thing()), "methods", t.methods().stream().map(BookModel::method).toList())).toList());
+        m.put("cards", plan.cards().stream().map(c -> Map.of("name", CardWords.name(c), "lines", CardWords.lines(plan, c))).toList());
+        m.put("crowds", plan.crowds().stream().map(t -> Map.of("head", CardWords.crowd(t), "heads", CardWords.crowdHeads(), "rows", CardWords.crowdRows(t))).toList());
         m.put("figures", plan.figures().stream().map(BookModel::figure).toList());
         m.put("handHours", Words.number(plan.handHours(), 1));
         return m;
@@ -145,12 +157,13 @@ final class BookModel {
             beats.addFirst(new Beat("begin", "it begins", 0));
         }
         return beats.stream().limit(10).map(b -> Map.<String, Object>of(
-                "drawing", Svg.panel(Sketch.of(s, b.seconds()), 150), "at", Words.time(b.seconds()), "name", b.name())).toList();
+                "drawing", Svg.panel(Sketch.of(s, b.seconds()), 212), "at", Words.time(b.seconds()), "name", b.name())).toList();
     }
 
     private Map<String, Object> plate(Shot s, BreakdownPlan plan, PlateNeed n) {
         Map<String, Object> m = new LinkedHashMap<>();
-        m.put("mark", mark(s.id(), n));
+        m.put("mark", mark(s.id(), n, 13));
+        m.put("drawing", Svg.panel(PlateSketch.of(s, n), 104));
         m.put("name", name(s.id(), n));
         m.put("role", Words.of("role." + n.role().name()));
         m.put("lock", n.lockGroup());

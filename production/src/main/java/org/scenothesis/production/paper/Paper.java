@@ -15,17 +15,24 @@ import org.scenothesis.production.store.StoreException;
 public final class Paper {
     private Paper() {}
 
-    /// The breakdown book, as the ending says: `.pdf` or `.html`.
+    /// What is printed.
+    public enum Kind {
+        BOOK,
+        DAY,
+        SLIPS
+    }
+
+    /// The breakdown book, the day on one page, or a slip for every plate, as the ending says: `.pdf` or `.html`.
     ///
     /// @throws StoreException if the ending is another or the file cannot be written
-    public static void book(DayPlan day, Path file) throws StoreException {
+    public static void print(Kind kind, DayPlan day, Path file) throws StoreException {
         String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
         if (name.endsWith(".html") || name.endsWith(".htm")) {
-            write(file, Book.html(day).getBytes(StandardCharsets.UTF_8));
+            write(file, Book.html(kind, day).getBytes(StandardCharsets.UTF_8));
         } else if (name.endsWith(".pdf")) {
-            write(file, Book.pdf(day));
+            write(file, Book.pdf(kind, day));
         } else {
-            throw new StoreException(file, "a book is written as .pdf or .html; give the file one of these endings.");
+            throw new StoreException(file, "it is written as .pdf or .html; give the file one of these endings.");
         }
     }
 
@@ -43,9 +50,9 @@ public final class Paper {
         write(file, (PlanTree.of(day).toPrettyString() + "\n").getBytes(StandardCharsets.UTF_8));
     }
 
-    /// The first pages of the book, `most` at most, as pictures of a width, for a look at it.
-    public static List<BufferedImage> pages(DayPlan day, int widthPx, int most) {
-        return Book.pages(day, widthPx, most);
+    /// The first pages of it, `most` at most, as pictures of a width, for a look at them.
+    public static List<BufferedImage> pages(Kind kind, DayPlan day, int widthPx, int most) {
+        return Book.pages(kind, day, widthPx, most);
     }
 
     /// One entry per roll of the day, and one for the call.

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.camera.CameraCard;
+import org.scenothesis.core.breakdown.compare.PlanDifference;
 import org.scenothesis.core.breakdown.day.Change;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.LightWindow;
@@ -22,6 +23,7 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.CardWords;
+import org.scenothesis.production.words.DifferenceWords;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 
@@ -133,6 +135,22 @@ public final class PlanTree {
         strings(o, "written", n.notes().written());
         strings(o, "after", List.copyOf(n.after()));
         strings(o, "serves", List.copyOf(n.wonders()));
+        return o;
+    }
+
+    /// What two plans differ in.
+    public static ObjectNode of(PlanDifference d) {
+        ObjectNode o = MAPPER.createObjectNode();
+        o.put("words", DifferenceWords.brief(d));
+        o.put("minutes", round(d.minutes()));
+        o.put("hand_hours", round(d.handHours()));
+        strings(o, "added", d.added().stream().map(PlateNeed::key).toList());
+        strings(o, "gone", d.gone().stream().map(PlateNeed::key).toList());
+        strings(o, "changed", d.changed().stream().map(c -> c.after().key()).toList());
+        strings(o, "conflicts_raised", d.raised().stream().map(Conflict::code).toList());
+        strings(o, "conflicts_settled", d.settled().stream().map(Conflict::code).toList());
+        ArrayNode lines = o.putArray("lines");
+        DifferenceWords.lines(d).forEach(l -> lines.addObject().put("mark", l.mark()).put("what", l.what()).put("more", l.more()));
         return o;
     }
 

@@ -36,13 +36,29 @@ final class Svg {
     }
 
     private static String shape(Sketch.Shape s) {
-        String fill = switch (s.look()) {
-            case SOLID -> s.kind() == Sketch.Shape.Kind.LINE ? "none" : colour(s.wonder() + 2);
-            case FADED -> s.kind() == Sketch.Shape.Kind.LINE ? "none" : "#eeeae0";
+        String fill = s.kind() == Sketch.Shape.Kind.LINE ? "none" : switch (s.look()) {
+            case SOLID -> colour(s.wonder() + 2);
+            case FADED -> "#eeeae0";
+            case INK -> "#5b5a55";
+            case SHADOW -> "#d8d5cd";
+            case PLACE -> INK;
+            case GREEN -> "#cfe3c8";
+            case BLUE -> "#c9d7ee";
+            case BLACK -> "#35363a";
+            case WHITE -> "#ffffff";
             default -> "none";
         };
-        String stroke = s.look() == Sketch.Look.FADED ? "#a9a8a3" : INK;
-        String dash = s.look() == Sketch.Look.DASHED ? " stroke-dasharray=\"30 20\"" : "";
+        String stroke = switch (s.look()) {
+            case FADED -> "#a9a8a3";
+            case SIGHT -> "#c8371f";
+            case INK, SHADOW, BLACK -> "none";
+            default -> INK;
+        };
+        String dash = switch (s.look()) {
+            case DASHED -> " stroke-dasharray=\"30 20\"";
+            case SIGHT -> " stroke-dasharray=\"18 14\"";
+            default -> "";
+        };
         String style = String.format(" fill=\"%s\" stroke=\"%s\" stroke-width=\"8\"%s/>", fill, stroke, dash);
         return switch (s.kind()) {
             case BOX -> String.format(Locale.ENGLISH, "<rect x=\"%.0f\" y=\"%.0f\" width=\"%.0f\" height=\"%.0f\"", 1000 * s.x(), 1000 * s.y(), 1000 * s.w(), 1000 * s.h()) + style;

@@ -20,7 +20,7 @@ public final class CardWords {
     /// Where it stands and what it is set to, what is sharp, what is done by hand and what is off, who leads, and what is kept on the monitor; one line each.
     public static List<String> lines(BreakdownPlan plan, CameraCard c) {
         List<String> out = new ArrayList<>();
-        out.add(Words.of("card.stands", Words.number(c.lensM(), 2), Words.number(c.awayM(), 2)));
+        out.add(c.lensM() <= 0 ? Words.of("card.nowhere") : Words.of("card.stands", Words.number(c.lensM(), 2), Words.number(c.awayM(), 2)));
         out.add(Words.of("card.lens", Words.number(c.focalMm(), c.focalMm() < 10 ? 1 : 0), Words.number(c.fNumber(), 1)));
         String far = Double.isInfinite(c.farM()) ? Words.of("card.endless") : Words.number(c.farM(), 2) + " m";
         out.add(Words.of("card.sharp", Words.number(c.nearM(), 2), far));
@@ -63,6 +63,11 @@ public final class CardWords {
 
     private static String place(CrowdTable.Row r) {
         return Words.of("crowd.place", r.place(), r.row(), Words.of("crowd." + r.third().name()));
+    }
+
+    /// The card in one line, for a wall or a slip.
+    public static String brief(CameraCard c) {
+        return c.lensM() <= 0 ? Words.of("card.nowhere") : Words.of("card.brief", Words.number(c.lensM(), 2), Words.number(c.awayM(), 2), Words.number(c.focalMm(), c.focalMm() < 10 ? 1 : 0), Words.number(c.fNumber(), 1));
     }
 
     private static String named(BreakdownPlan plan, String key) {

@@ -51,7 +51,7 @@ class PaperTest {
     @Test
     void theBookHasEverythingOnItsPages() throws Exception {
         Path file = folder.resolve("deep").resolve("book.pdf");
-        Paper.book(DayPlan.of(production()), file);
+        Paper.print(Paper.Kind.BOOK, DayPlan.of(production()), file);
         String text;
         try (var doc = Loader.loadPDF(file.toFile())) {
             assertThat(doc.getNumberOfPages()).isBetween(5, 20);
@@ -66,7 +66,7 @@ class PaperTest {
     @Test
     void thePageStandsAloneAndIsWellFormed() throws Exception {
         Path file = folder.resolve("book.html");
-        Paper.book(DayPlan.of(production()), file);
+        Paper.print(Paper.Kind.BOOK, DayPlan.of(production()), file);
         String html = Files.readString(file);
         var parser = DocumentBuilderFactory.newInstance();
         parser.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
@@ -128,7 +128,7 @@ class PaperTest {
     @Test
     void anUnknownEndingOrAPlaceThatCannotBeWrittenIsSaid() throws Exception {
         DayPlan day = DayPlan.of(production());
-        assertThatThrownBy(() -> Paper.book(day, folder.resolve("book.docx"))).isInstanceOf(StoreException.class).hasMessageContaining(".pdf or .html");
+        assertThatThrownBy(() -> Paper.print(Paper.Kind.BOOK, day, folder.resolve("book.docx"))).isInstanceOf(StoreException.class).hasMessageContaining(".pdf or .html");
         Path blocked = Files.writeString(folder.resolve("file"), "x").resolve("plates.csv");
         assertThatThrownBy(() -> Paper.plates(day, blocked)).isInstanceOf(StoreException.class).hasMessageContaining("could not be written");
     }
@@ -137,14 +137,14 @@ class PaperTest {
     void namesOfAnyCharactersAreLaidOut() throws Exception {
         Production p = production().withShot("12", s -> s.told("a \u0000 <b> \\ \" \ud800 \u706f", "\u0007 & ${title} <#if>", 6));
         Path file = folder.resolve("odd.pdf");
-        Paper.book(DayPlan.of(new Production("x\\\"} \u0001", p.shots(), HouseRules.DEFAULT)), file);
+        Paper.print(Paper.Kind.BOOK, DayPlan.of(new Production("x\\\"} \u0001", p.shots(), HouseRules.DEFAULT)), file);
         assertThat(Files.size(file)).isGreaterThan(10_000);
     }
 
     @Test
     void anEmptyProductionHasABookToo() throws Exception {
         Path file = folder.resolve("empty.pdf");
-        Paper.book(DayPlan.of(new Production("Nothing yet", List.of(), HouseRules.DEFAULT)), file);
+        Paper.print(Paper.Kind.BOOK, DayPlan.of(new Production("Nothing yet", List.of(), HouseRules.DEFAULT)), file);
         assertThat(Files.size(file)).isPositive();
     }
 }

@@ -4,20 +4,25 @@ import java.awt.image.BufferedImage;
 import java.io.File;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.production.paper.Paper;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
-/// The breakdown book as it will be printed, and the buttons that write it or bring a shot list in.
+/// The book, the day sheet and the slips as they will be printed, and the buttons that write them or bring a shot list in.
 final class BookView extends PageView {
     private static final int WIDTH = 640;
     /// Pages shown; the file has them all.
@@ -26,10 +31,27 @@ final class BookView extends PageView {
     private final VBox said = new VBox(2);
     private final VBox pages = new VBox(10);
     private @Nullable DayPlan shown;
+    private Paper.Kind kind = Paper.Kind.BOOK;
 
     BookView(BreakDownModel model) {
         super(model);
-        var write = Text.button("Write book, table and calendar", "paper-button", this::write);
+        FlowPane kinds = new FlowPane(4, 4);
+        ToggleGroup group = new ToggleGroup();
+        for (Paper.Kind k : Paper.Kind.values()) {
+            ToggleButton b = new ToggleButton(Words.of("paper." + k));
+            b.setId("paper-" + k.name().toLowerCase(Locale.ROOT));
+            b.getStyleClass().setAll("toggle-button", "floor-button");
+            b.setToggleGroup(group);
+            b.setSelected(k == kind);
+            b.setOnAction(e -> {
+                b.setSelected(true);
+                kind = k;
+                shown = null;
+                refresh();
+            });
+            kinds.getChildren().add(b);
+        }
+        var write = Text.button("Write all papers", "paper-button", this::write);
         write.setId("write-book");
         var bring = Text.button("Bring in a shot list\u2026", "floor-button", this::choose);
         bring.setId("bring-list");
@@ -37,7 +59,7 @@ final class BookView extends PageView {
         row.setAlignment(Pos.CENTER_LEFT);
         said.setId("book-said");
         pages.setId("book-pages");
-        box.getChildren().addAll(row, Text.block("They go to the folder paper of this production. A shot list may also be dropped on this bench.", "muted"), said, pages);
+        box.getChildren().addAll(row, Text.block("Book, day sheet, slips, table and calendar go to the folder paper of this production. A shot list may also be dropped on this bench.", "muted"), said, kinds, pages);
     }
 
     private void write() {
@@ -66,23 +88,24 @@ final class BookView extends PageView {
         }
         shown = day;
         pages.getChildren().setAll(Text.block("Laying out the pages.", "muted"));
-        model.session().worker().ask("book", ticket -> pictures(day), images -> {
+        Paper.Kind of = kind;
+        model.session().worker().ask("book", ticket -> pictures(of, day), images -> {
             List<Node> out = new ArrayList<>();
             for (int i = 0; i < images.size(); i++) {
                 ImageView v = new ImageView(images.get(i));
-                v.setAccessibleText("page " + (i + 1) + " of the book");
+                v.setAccessibleText("page " + (i + 1) + " of it");
                 out.add(v);
             }
             if (images.size() == MOST) {
-                out.add(Text.block("These are the first " + MOST + " pages; the written book has all of them.", "muted"));
+                out.add(Text.block("These are the first " + MOST + " pages; the written file has all of them.", "muted"));
             }
             pages.getChildren().setAll(out);
-        }, e -> pages.getChildren().setAll(Text.block("The book could not be laid out: " + e.getMessage(), "muted")));
+        }, e -> pages.getChildren().setAll(Text.block("It could not be laid out: " + e.getMessage(), "muted")));
     }
 
-    private static List<WritableImage> pictures(DayPlan day) {
+    private static List<WritableImage> pictures(Paper.Kind kind, DayPlan day) {
         List<WritableImage> out = new ArrayList<>();
-        for (BufferedImage page : Paper.pages(day, WIDTH, MOST)) {
+        for (BufferedImage page : Paper.pages(kind, day, WIDTH, MOST)) {
             WritableImage w = new WritableImage(page.getWidth(), page.getHeight());
             int[] argb = page.getRGB(0, 0, page.getWidth(), page.getHeight(), null, 0, page.getWidth());
             w.getPixelWriter().setPixels(0, 0, page.getWidth(), page.getHeight(), PixelFormat.getIntArgbInstance(), argb, 0, page.getWidth());

@@ -37,6 +37,7 @@ public final class BreakDownBench extends Bench {
         WAYS("Ways"),
         ORDER("Order"),
         NUMBERS("Numbers"),
+        COMPARE("Compare"),
         SAFETY("Cautions, kit"),
         RULES("House rules"),
         READY("Ready"),
@@ -51,7 +52,7 @@ public final class BreakDownBench extends Bench {
 
     private final BreakDownModel model;
     private final TimeStrip strip = new TimeStrip();
-    private final Panel panel = new Panel(92);
+    private final AudienceView audience;
     private final StoryPanel telling;
     private final Map<Page, PageView> views = new EnumMap<>(Page.class);
     private final Map<Page, ToggleButton> tabs = new EnumMap<>(Page.class);
@@ -64,10 +65,12 @@ public final class BreakDownBench extends Bench {
         super(session, BenchName.BREAK_DOWN, new VBox(8));
         model = new BreakDownModel(session);
         telling = new StoryPanel(model, this::open);
-        views.put(Page.PLATES, new PlatesView(model));
+        audience = new AudienceView(model);
+        views.put(Page.PLATES, new PlatesView(model, telling::ask));
         views.put(Page.WAYS, new WaysView(model));
         views.put(Page.ORDER, new OrderView(model));
         views.put(Page.NUMBERS, new NumbersView(model));
+        views.put(Page.COMPARE, new CompareView(model));
         views.put(Page.SAFETY, new SafetyView(model));
         views.put(Page.RULES, new RulesView(model));
         views.put(Page.READY, new ReadyView(model));
@@ -99,13 +102,15 @@ public final class BreakDownBench extends Bench {
         VBox paged = new VBox(8, line, right);
         paged.setMinWidth(0);
         HBox.setHgrow(paged, Priority.ALWAYS);
-        HBox both = new HBox(12, left, paged);
+        VBox told = new VBox(left, telling.wouldChange());
+        VBox.setVgrow(left, Priority.ALWAYS);
+        told.setMinWidth(336);
+        told.setPrefWidth(346);
+        told.setMaxWidth(360);
+        HBox both = new HBox(12, told, paged);
         VBox.setVgrow(both, Priority.ALWAYS);
         view.setPadding(new Insets(8, 14, 8, 12));
-        HBox.setHgrow(strip, Priority.ALWAYS);
-        HBox above = new HBox(8, panel, strip);
-        above.setAlignment(Pos.TOP_LEFT);
-        view.getChildren().addAll(above, both);
+        view.getChildren().addAll(audience.node(), strip, both);
     }
 
     private static ScrollPane scroll(ScrollPane s) {
@@ -132,7 +137,7 @@ public final class BreakDownBench extends Bench {
         });
         session.seconds().addListener(o -> {
             strip.at(session.seconds().get());
-            panel.show(session.shot(), session.seconds().get());
+            audience.at(session.seconds().get());
         });
         view.setOnDragOver(e -> {
             if (e.getDragboard().hasFiles()) {
@@ -191,7 +196,7 @@ public final class BreakDownBench extends Bench {
         strip.setPrefHeight(high);
         strip.show(shot.seconds(), ribbons, shot.beats());
         strip.at(session.seconds().get());
-        panel.show(shot, session.seconds().get());
+        audience.refresh();
         // A shot of which nothing impossible is told has no plates to show: it is offered wonders instead.
         Page open = page == Page.PLATES && shot.wonders().isEmpty() ? Page.READY : page;
         tabs.forEach((p, b) -> b.setSelected(p == open));

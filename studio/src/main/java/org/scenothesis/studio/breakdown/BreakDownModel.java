@@ -16,6 +16,9 @@ import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.compare.Influence;
+import org.scenothesis.core.breakdown.compare.PlanDifference;
+import org.scenothesis.core.breakdown.compare.Weighed;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Treatment;
@@ -39,6 +42,7 @@ import org.scenothesis.production.paper.Paper;
 import org.scenothesis.production.paper.ShotList;
 import org.scenothesis.production.place.PlaceClock;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.DifferenceWords;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
@@ -123,6 +127,32 @@ final class BreakDownModel {
 
     void answer(Fact f, String value) {
         session.change("answer: " + PlanWords.question(f), s -> s.withSetting(x -> x.withFact(f.key(), value)));
+    }
+
+    /// What was moved in the drawing, as the facts it tells.
+    void drawn(String what, Shot told) {
+        session.change(what, s -> told);
+    }
+
+    /// What an answer would change, in words, found in the background; the newest question wins.
+    void wouldChange(String wonder, Fact f, String value, Consumer<String> then) {
+        Shot now = shot();
+        HouseRules rules = rules();
+        session.worker().ask("would-change", ticket -> DifferenceWords.brief(new Influence(now, rules).answer(wonder, f, value)), then, e -> then.accept(String.valueOf(e.getMessage())));
+    }
+
+    /// The choices a plate hangs on, found in the background.
+    void causes(PlateNeed n, Consumer<List<Influence.Cause>> then) {
+        Shot now = shot();
+        HouseRules rules = rules();
+        session.worker().ask("causes-" + n.key(), ticket -> new Influence(now, rules).causes(n), then, e -> session.say(String.valueOf(e.getMessage())));
+    }
+
+    /// What this shot's plan has other than that of another state of it, or under another way of a school.
+    void compare(Shot before, HouseRules rulesBefore, Consumer<PlanDifference> then) {
+        Shot now = shot();
+        HouseRules rules = rules();
+        session.worker().ask("compare", ticket -> PlanDifference.between(Weighed.of(before, rulesBefore), Weighed.of(now, rules)), then, e -> session.say(String.valueOf(e.getMessage())));
     }
 
     /// Separates a thing by the crew's own choice; choosing the recommended way again takes the choice back.
@@ -256,8 +286,10 @@ final class BreakDownModel {
     List<String> write() {
         List<String> said = new ArrayList<>();
         DayPlan day = DayPlan.of(session.store().now());
-        written(said, "book.pdf", f -> Paper.book(day, f));
-        written(said, "book.html", f -> Paper.book(day, f));
+        written(said, "book.pdf", f -> Paper.print(Paper.Kind.BOOK, day, f));
+        written(said, "book.html", f -> Paper.print(Paper.Kind.BOOK, day, f));
+        written(said, "day.pdf", f -> Paper.print(Paper.Kind.DAY, day, f));
+        written(said, "slips.pdf", f -> Paper.print(Paper.Kind.SLIPS, day, f));
         written(said, "plates.csv", f -> Paper.plates(day, f));
         written(said, "breakdown.json", f -> Paper.tree(day, f));
         if (day.production().day().day().isPresent()) {

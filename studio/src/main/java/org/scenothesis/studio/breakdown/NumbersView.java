@@ -1,13 +1,21 @@
 package org.scenothesis.studio.breakdown;
 
+import java.util.List;
 import javafx.geometry.HPos;
+import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.scenothesis.core.breakdown.camera.CameraCard;
+import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.production.words.CardWords;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
@@ -15,6 +23,8 @@ import org.scenothesis.studio.parts.VerdictMark;
 
 /// The numbers that follow from the facts, each with its verdict where it judges, and how it comes about.
 final class NumbersView extends PageView {
+    private static final double CARD = 300;
+
     NumbersView(BreakDownModel model) {
         super(model);
     }
@@ -49,5 +59,42 @@ final class NumbersView extends PageView {
             g.add(Text.block(t.how(), "muted"), 3, row++);
         }
         box.getChildren().add(g);
+        model.plan().crowds().forEach(t -> box.getChildren().add(crowd(t)));
+        FlowPane cards = new FlowPane(10, 10);
+        cards.setId("camera-cards");
+        model.plan().cards().forEach(c -> cards.getChildren().add(card(c)));
+        box.getChildren().addAll(Text.of("Camera cards", "heading"), cards);
+    }
+
+    /// Who of a crowd stands where.
+    private static Region crowd(CrowdTable t) {
+        GridPane g = new GridPane();
+        g.setHgap(16);
+        g.setVgap(3);
+        g.setPadding(new Insets(8, 12, 10, 12));
+        g.getStyleClass().addAll("paper", "on-paper");
+        g.setId("crowd");
+        g.add(Text.block(CardWords.crowd(t), "paper-text", "strong-ink"), 0, 0, 5, 1);
+        int row = 1;
+        for (int i = 0; i < CardWords.crowdHeads().size(); i++) {
+            g.add(Text.of(CardWords.crowdHeads().get(i), "paper-soft"), i, row);
+        }
+        for (List<String> line : CardWords.crowdRows(t)) {
+            row++;
+            for (int i = 0; i < line.size(); i++) {
+                g.add(Text.block(line.get(i), "paper-text"), i, row);
+            }
+        }
+        return g;
+    }
+
+    private Region card(CameraCard c) {
+        VBox card = new VBox(3, Text.of(CardWords.name(c), "paper-text", "strong-ink"));
+        CardWords.lines(model.plan(), c).forEach(l -> card.getChildren().add(Text.block(l, "paper-text")));
+        card.getStyleClass().addAll("paper", "on-paper");
+        card.setPadding(new Insets(8, 12, 10, 12));
+        card.setPrefWidth(CARD);
+        card.setId("card-" + c.group());
+        return card;
     }
 }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -20,13 +21,17 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.compare.Influence;
 import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.sketch.PlateSketch;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.production.words.DifferenceWords;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Focus;
@@ -42,10 +47,15 @@ final class PlatesView extends PageView {
     /// Slips shown of one lock group.
     private static final int MOST = 120;
 
-    private final Set<String> unfolded = new HashSet<>();
+    private static final double DRAWN = 92;
 
-    PlatesView(BreakDownModel model) {
+    private final Set<String> unfolded = new HashSet<>();
+    private final BiConsumer<String, Fact> ask;
+
+    /// - `ask`: opens the question about a fact of a wonder, or of the setting.
+    PlatesView(BreakDownModel model, BiConsumer<String, Fact> ask) {
         super(model);
+        this.ask = ask;
     }
 
     @Override
@@ -163,10 +173,18 @@ final class PlatesView extends PageView {
             words.add(Text.block("If you skip it: " + PlanWords.skip(n), "paper-soft"));
             PlanWords.notes(n).forEach(l -> words.add(Text.block(l, "paper-text")));
             words.add(Text.block("Serves " + serves(plan, n) + ".", "paper-soft"));
+            words.add(hangsOn(n));
             if (n.proposed()) {
                 words.add(Text.button("do without it", "paper-link", () -> model.decline(n, true)));
             }
         }
+        Drawing drawing = new Drawing(DRAWN);
+        drawing.draw(PlateSketch.of(model.shot(), n));
+        drawing.setMouseTransparent(true);
+        VBox lines = new VBox(3, words.toArray(Node[]::new));
+        lines.setMinWidth(0);
+        HBox.setHgrow(lines, Priority.ALWAYS);
+        HBox both = new HBox(10, drawing, lines);
         PaperSlip slip = new PaperSlip("plate-slip", () -> {
             if (!unfolded.remove(n.key())) {
                 unfolded.add(n.key());
@@ -175,11 +193,33 @@ final class PlatesView extends PageView {
                 model.session().plateId().set(have.id());
             }
             Focus.keeping(box, this::refresh);
-        }, words.toArray(Node[]::new));
+        }, both);
         slip.getStyleClass().add("on-paper");
         slip.setId("need-" + n.key());
         slip.setAccessibleText(PlanWords.name(n) + ", " + PlanWords.roll(n));
         return slip;
+    }
+
+    /// From a plate to the facts it comes from: pressing one opens its question.
+    private Node hangsOn(PlateNeed n) {
+        VBox out = new VBox(2, Text.block("Looking for what it hangs on.", "paper-soft"));
+        out.setId("hangs-on-" + n.key());
+        model.causes(n, causes -> {
+            out.getChildren().clear();
+            if (causes.isEmpty()) {
+                out.getChildren().add(Text.block(Words.of("cause.none"), "paper-soft"));
+            }
+            for (Influence.Cause c : causes) {
+                var b = Text.button(DifferenceWords.cause(c), "paper-link", () -> ask.accept(c.wonder(), c.fact()));
+                b.setId("cause-" + n.key() + "-" + c.fact().key());
+                b.setWrapText(true);
+                b.setPadding(Insets.EMPTY);
+                b.setMinHeight(Region.USE_PREF_SIZE);
+                b.setAlignment(Pos.CENTER_LEFT);
+                out.getChildren().add(b);
+            }
+        });
+        return out;
     }
 
     private static String facts(PlateNeed n, @Nullable Plate have) {

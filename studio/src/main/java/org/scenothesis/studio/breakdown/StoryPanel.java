@@ -2,31 +2,24 @@ package org.scenothesis.studio.breakdown;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.DoubleConsumer;
+import java.util.stream.Collectors;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.scene.paint.Color;
-import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.fact.Told;
-import org.scenothesis.core.breakdown.method.ClothChoice;
-import org.scenothesis.core.breakdown.method.Swatch;
-import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Beat;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
@@ -42,15 +35,29 @@ final class StoryPanel {
     private static final String STORY = "story";
     private static final String SETTING = "setting";
 
+    /// Two lines, kept free so that nothing moves under the pointer.
+    private static final double TRYING = 48;
+
     private final BreakDownModel model;
     private final Consumer<BreakDownBench.Page> turn;
     private final VBox slips = new VBox(8);
     private String open = "";
     private String shotId = "";
+    private final Questions questions;
+    private final Label wouldChange = Text.of("");
+    private final VBox strip = new VBox(wouldChange);
+    private String tried = "";
 
     StoryPanel(BreakDownModel model, Consumer<BreakDownBench.Page> turn) {
         this.model = model;
         this.turn = turn;
+        questions = new Questions(this::looked, () -> Focus.keeping(slips, this::refresh));
+        strip.setId("would-change");
+        strip.setMinHeight(TRYING);
+        strip.setMaxHeight(TRYING);
+        wouldChange.setWrapText(true);
+        wouldChange.setMaxHeight(TRYING);
+        nothing();
         slips.setId("telling");
         slips.setPadding(new Insets(0, 4, 10, 0));
     }
@@ -59,7 +66,48 @@ final class StoryPanel {
         return slips;
     }
 
+    /// What an answer that is looked at would change.
+    Node wouldChange() {
+        return strip;
+    }
+
+    /// Opens the slip and the group in which a question is asked; `wonder` empty for the setting.
+    void ask(String wonder, Fact f) {
+        open = wonder.isEmpty() ? SETTING : wonder;
+        questions.unfold(wonder, f);
+        refresh();
+        slips.lookupAll(".answer").stream().filter(n -> n instanceof ToggleButton b && b.isSelected() && String.valueOf(b.getId()).startsWith("answer-" + f.key() + "-")).findFirst().ifPresent(Node::requestFocus);
+    }
+
+    private void looked(String wonder, Fact f, String answer, boolean now) {
+        String key = wonder + "/" + f + "/" + answer;
+        if (!now) {
+            if (tried.equals(key)) {
+                nothing();
+            }
+            return;
+        }
+        tried = key;
+        model.wouldChange(wonder, f, answer, words -> {
+            if (tried.equals(key)) {
+                wouldChange.setText("\u201c" + answers(f, answer) + "\u201d: " + words);
+                strip.getStyleClass().setAll("would-change");
+            }
+        });
+    }
+
+    private void nothing() {
+        tried = "";
+        wouldChange.setText(Words.of("asked.try"));
+        strip.getStyleClass().setAll("would-nothing");
+    }
+
+    private static String answers(Fact f, String answer) {
+        return List.of(answer.split(" ")).stream().map(a -> PlanWords.answer(f, a)).collect(Collectors.joining(" and "));
+    }
+
     void refresh() {
+        nothing();
         Shot shot = model.shot();
         if (!shot.id().equals(shotId)) {
             shotId = shot.id();
@@ -168,95 +216,15 @@ final class StoryPanel {
         HBox.setHgrow(from, Priority.ALWAYS);
         HBox.setHgrow(to, Priority.ALWAYS);
         out.add(new HBox(10, from, to));
-        for (Question q : Breakdown.questions(shot, w, model.rules())) {
-            out.add(ask(w.fact(q.key(), shot.setting().facts().getOrDefault(q.key(), q.otherwise())), q, a -> model.answer(w, q.fact(), a)));
-        }
+        List<Question> asked = new ArrayList<>(Breakdown.questions(shot, w, model.rules()));
+        // Where the base is decides more than the wonder itself, so it is asked here too.
+        asked.addFirst(Question.about(Fact.BASE));
+        out.addAll(questions.of(w.id(), asked, Told.of(w, shot.setting()), a -> model.answer(w, a.fact(), a.value())));
         return out;
     }
 
     private List<Node> setting(Shot shot) {
-        List<Node> out = new ArrayList<>();
-        for (Question q : Breakdown.questions(shot)) {
-            out.add(ask(shot.setting().facts().getOrDefault(q.key(), q.otherwise()), q, a -> model.answer(q.fact(), a)));
-        }
-        return out;
-    }
-
-    private static Region ask(String now, Question q, Consumer<String> answer) {
-        Label words = Text.block(PlanWords.question(q.fact()), "paper-text");
-        if (q.isNumber()) {
-            Tape tape = tape("", q.unit(), q.fact().low(), q.fact().high(), step(q), number(now, q), v -> answer.accept(String.valueOf(v)));
-            tape.field().setId("number-" + q.key());
-            tape.setMinWidth(118);
-            tape.setMaxWidth(126);
-            HBox.setHgrow(words, Priority.ALWAYS);
-            words.setMaxWidth(Double.MAX_VALUE);
-            HBox row = new HBox(6, words, tape);
-            row.setAlignment(Pos.CENTER_LEFT);
-            return row;
-        }
-        if (q.isText()) {
-            VBox box = new VBox(3, words, field("text-" + q.key(), now, "", answer));
-            if (q.fact() == Fact.COLOURS && !Swatch.list(now).isEmpty()) {
-                box.getChildren().add(swatches(now));
-            }
-            return box;
-        }
-        FlowPane choices = new FlowPane(4, 4);
-        ToggleGroup group = new ToggleGroup();
-        List<String> held = q.fact().several() ? List.of(now.strip().split("\\s+")) : List.of(now);
-        for (String a : q.answers()) {
-            ToggleButton b = new ToggleButton(PlanWords.answer(q.fact(), a));
-            b.setId("answer-" + q.key() + "-" + a);
-            b.getStyleClass().setAll("toggle-button", "answer");
-            if (!q.fact().several()) {
-                b.setToggleGroup(group);
-            }
-            b.setSelected(held.contains(a));
-            b.setOnAction(e -> {
-                String told = q.fact().several() ? toggled(q, held, a) : a;
-                b.setSelected(List.of(told.split(" ")).contains(a));
-                answer.accept(told);
-            });
-            choices.getChildren().add(b);
-        }
-        return new VBox(3, words, choices);
-    }
-
-    /// The answers that hold when one more is pressed; the last one stays.
-    private static String toggled(Question q, List<String> held, String pressed) {
-        List<String> out = q.answers().stream().filter(a -> held.contains(a) != a.equals(pressed)).toList();
-        return out.isEmpty() ? pressed : String.join(" ", out);
-    }
-
-    /// The colours told, and how far the nearest of them lies from each cloth.
-    private static Region swatches(String colours) {
-        HBox row = new HBox(3);
-        row.setAlignment(Pos.CENTER_LEFT);
-        for (String hex : colours.split("[,;\\s]+")) {
-            if (!Swatch.list(hex).isEmpty()) {
-                Rectangle r = new Rectangle(16, 16, Color.web(hex.startsWith("#") ? hex : "#" + hex));
-                r.getStyleClass().add("swatch");
-                row.getChildren().add(r);
-            }
-        }
-        ClothChoice c = ClothChoice.of(new Told(Map.of(Fact.COLOURS.key(), colours), Map.of()), HouseRules.DEFAULT);
-        Label apart = Text.block("  from green " + apart(c.greenApart()) + ", from blue " + apart(c.blueApart()), "paper-soft");
-        apart.setId("cloth-apart");
-        row.getChildren().add(apart);
-        return row;
-    }
-
-    private static String apart(double v) {
-        return Words.number(v, 2) + " " + Words.verdict(ClothChoice.verdict(v));
-    }
-
-    private static double step(Question q) {
-        return q.unit().isEmpty() || q.unit().equals("px") || q.unit().equals("%") ? 1 : q.fact().high() > 100 ? 0.5 : 0.05;
-    }
-
-    private static double number(String now, Question q) {
-        return Double.parseDouble(q.fact().accepts(now) ? now : q.otherwise());
+        return questions.of("", Breakdown.questions(shot), Told.of(shot.setting()), a -> model.answer(a.fact(), a.value()));
     }
 
     static Tape tape(String name, String unit, double low, double high, double step, double now, DoubleConsumer accept) {

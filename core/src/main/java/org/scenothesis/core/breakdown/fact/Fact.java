@@ -47,6 +47,10 @@ public enum Fact {
     TOUCH(of("apart", "overlap", "touch")),
     LOOKS(of("no", "yes")),
     APART_SHARE(number(25, 1, 100, "%")),
+    /// Where it is across the frame, from its middle; where those are who act; where copies stand, parted by spaces.
+    ACROSS_M(number(0, -200, 200, "m")),
+    ACTOR_ACROSS_M(number(0, -200, 200, "m")),
+    PLACES(text("")),
     FACTOR(number(0.1, 0.005, 200, "\u00d7")),
     PACE(of("own", "size")),
     /// Whether it is seen to change its size.

@@ -15,6 +15,12 @@ public final class Lamps {
         return travelM / 2 * (ratio + 1) / (ratio - 1);
     }
 
+    /// How much the light of a key at `distanceM` changes over so much movement towards and away from it, in stops.
+    public static double changeStops(double distanceM, double travelM) {
+        double half = Math.min(travelM / 2, 0.95 * distanceM);
+        return 2 * Math.log((distanceM + half) / (distanceM - half)) / Math.log(2);
+    }
+
     /// How much the light of a flat lamp at `distanceM`, square on a flat cloth, falls off `offM` from its middle, in stops, negative.
     public static double falloffStops(double distanceM, double offM) {
         double d2 = distanceM * distanceM;

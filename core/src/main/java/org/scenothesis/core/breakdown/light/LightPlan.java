@@ -25,6 +25,8 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
     /// Half a stop over the movement, and over the cloth.
     private static final double EVEN_STOPS = 0.5;
     private static final double LEAST_M = 1.5;
+    /// Farther away no lamp that few people carry is bright enough.
+    private static final double FARTHEST_M = 6;
     /// From here on what is not lit needs black beside it to stay dark.
     private static final double DEEP_STOPS = 2;
 
@@ -79,8 +81,12 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
         }
         double travel = keyed().stream().mapToDouble(n -> n.region().sweep().wideM()).max().orElse(0);
         if (lamps() && travel > 0) {
-            double far = Math.max(LEAST_M, Lamps.keyM(travel, EVEN_STOPS));
-            out.add(Figure.tells("lamp.key." + told().answer(Fact.KEY_FROM), "", far, "m", key().upDeg(), 2 * far * Math.tan(Math.toRadians(key().sizeDeg() / 2)), EVEN_STOPS));
+            // Only what goes towards the lamp and away from it changes its light.
+            double along = Math.max(travel / 3, travel * Math.abs(Math.sin(Math.toRadians(key().fromLensDeg()))));
+            double far = Math.clamp(Lamps.keyM(along, EVEN_STOPS), LEAST_M, FARTHEST_M);
+            double stops = Lamps.changeStops(far, along);
+            out.add(Figure.tells("lamp.key." + told().answer(Fact.KEY_FROM), "", far, "m", key().upDeg(), 2 * far * Math.tan(Math.toRadians(key().sizeDeg() / 2)), stops)
+                    .judged(stops <= EVEN_STOPS + 1e-9 ? Verdict.HOLDS : Verdict.WATCH));
         }
         if (lamps()) {
             widest().ifPresent(r -> {

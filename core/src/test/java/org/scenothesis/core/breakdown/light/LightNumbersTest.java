@@ -33,6 +33,7 @@ class LightNumbersTest {
     void aKeyKeepsToItsStopsOverTheMovement() {
         double d = Lamps.keyM(0.9, 0.5);
         assertThat(2 * Math.log((d + 0.45) / (d - 0.45)) / Math.log(2)).isCloseTo(0.5, within(1e-9));
+        assertThat(Lamps.changeStops(d, 0.9)).isCloseTo(0.5, within(1e-9));
     }
 
     /// Projected by hand: a key 45 degrees aside throws a flat board's near edge b metres sideways at b metres behind it.

@@ -1,0 +1,343 @@
+package org.scenothesis.core.breakdown.sketch;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Subjects;
+import org.scenothesis.core.breakdown.sketch.Sketch.Look;
+import org.scenothesis.core.breakdown.wonder.Rules;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+
+/// What the audience sees at a moment: figures and things at scale, as the facts have them, in the frame that was told.
+///
+/// Where nobody told the height of the frame it is taken to hold all that happens in the shot.
+final class Audience {
+    private static final double ROOM = 1.12;
+    private static final double HEADROOM = 0.06;
+    private static final double RISING_SHARE = 0.45;
+    private static final double EYES_SHARE = 0.93;
+    /// How tall those are drawn who act and were not measured.
+    private static final double ACTOR_M = 1.7;
+
+    /// Who acts and was not named.
+    private static final String NOBODY = "whoever acts";
+
+    private final Shot shot;
+    private final double seconds;
+    private final Map<String, Body> bodies = new LinkedHashMap<>();
+    private final List<Sketch.Measure> measures = new ArrayList<>();
+    private final List<Sketch.Piece> pieces = new ArrayList<>();
+    private final Easel easel;
+
+    /// Somebody or something, with all that happens to it at this moment.
+    private static final class Body {
+        final Wonder wonder;
+        final int number;
+        final String name;
+        final boolean actor;
+        final Told told;
+        String who;
+        double high;
+        double x;
+        double foot;
+        double stands;
+        Look look = Look.SOLID;
+        String without = "";
+        boolean front;
+        List<Double> others = List.of();
+
+        Body(Wonder wonder, int number, String name, boolean actor, Told told) {
+            this.wonder = wonder;
+            this.number = number;
+            this.name = name;
+            this.actor = actor;
+            this.told = told;
+            this.who = actor ? "person" : told.answer(Fact.WHO);
+            this.high = actor ? ACTOR_M : told.number(Fact.SIZE_M);
+        }
+    }
+
+    Audience(Shot told, double seconds) {
+        shot = Rules.assuming(told);
+        this.seconds = seconds;
+        collect();
+        easel = new Easel(frame());
+        places();
+    }
+
+    private static boolean takesPlace(WonderKind k) {
+        return switch (k) {
+            case WIPED, WRITTEN, PASSES_AROUND, OPENING -> false;
+            default -> true;
+        };
+    }
+
+    private static boolean asksForActors(WonderKind k) {
+        return switch (k) {
+            case FLOATS, OTHER_SIZE, MOVED, BECOMES, THROUGH_FRAME, PASSES_AROUND, WRITTEN, OPENING -> true;
+            default -> false;
+        };
+    }
+
+    private boolean now(Wonder w) {
+        return seconds >= w.fromSeconds() - 1e-9 && seconds <= w.toSeconds() + 1e-9;
+    }
+
+    private String id(String name) {
+        return Subjects.id(shot, name);
+    }
+
+    private void collect() {
+        for (int i = 0; i < shot.wonders().size(); i++) {
+            Wonder w = shot.wonders().get(i);
+            Told t = Told.of(w, shot.setting());
+            if (takesPlace(w.kind())) {
+                int number = i;
+                happens(w, t, bodies.computeIfAbsent(id(w.subject()), k -> new Body(w, number, w.subject(), false, t)));
+            }
+            // Somebody who acts and has no name yet is drawn too: the plan asks for them.
+            boolean acts = t.is(Fact.PERFORMER, "yes") && asksForActors(w.kind());
+            List<String> told = Case.named(t.answer(Fact.ACTOR));
+            for (String name : !acts ? List.<String>of() : told.isEmpty() ? List.of(NOBODY) : told) {
+                int number = i;
+                Body b = bodies.computeIfAbsent(name.equals(NOBODY) ? NOBODY : id(name), k -> new Body(w, number, name, true, t));
+                b.front |= t.is(Fact.CROSSED, "yes") && (t.answer(Fact.FRONT).isBlank() || id(t.answer(Fact.FRONT)).equals(id(name)));
+            }
+        }
+    }
+
+    /// How far it has come, 0 to 1, of something that begins with the wonder and stays till its end.
+    private double grown(Wonder w) {
+        double span = Math.max(1e-6, (w.toSeconds() - w.fromSeconds()) * RISING_SHARE);
+        double t = Math.clamp((seconds - w.fromSeconds()) / span, 0, 1);
+        return now(w) ? t * t * (3 - 2 * t) : 0;
+    }
+
+    private void happens(Wonder w, Told t, Body b) {
+        boolean now = now(w);
+        if (!now && b.wonder == w) {
+            b.look = Look.FADED;
+        } else if (now && b.look == Look.FADED) {
+            b.look = Look.SOLID;
+        }
+        switch (w.kind()) {
+            case FLOATS -> {
+                b.stands = t.number(Fact.REST_M);
+                b.foot = b.stands + t.number(Fact.HEIGHT_M) * grown(w);
+            }
+            case OTHER_SIZE -> {
+                b.stands = t.number(Fact.REST_M);
+                b.foot = b.stands;
+                b.high *= t.number(Fact.FACTOR);
+            }
+            case HIDDEN -> {
+                b.without = now && t.is(Fact.HIDDEN_AS, "gone") ? t.answer(Fact.PART) : "";
+                b.look = now && t.is(Fact.HIDDEN_AS, "through") ? Look.DASHED : b.look;
+            }
+            case BECOMES -> becomes(t, b);
+            case MOVED -> {
+                b.stands = t.number(Fact.REST_M);
+                b.foot = b.stands + 0.1 * grown(w);
+            }
+            default -> {}
+        }
+    }
+
+    private void becomes(Told t, Body b) {
+        boolean after = seconds >= t.number(Fact.AT_S);
+        boolean back = t.is(Fact.TURN, "back") && seconds >= t.number(Fact.BACK_S);
+        switch (t.answer(Fact.TURN)) {
+            case "appears" -> b.without = after ? "" : "all";
+            case "vanishes" -> b.without = after ? "all" : "";
+            default -> {
+                if (after && !back) {
+                    b.who = t.answer(Fact.SECOND_IS);
+                    b.high = t.is(Fact.SECOND_IS, "thing") ? b.high * 0.8 : t.number(Fact.SECOND_SIZE_M);
+                }
+            }
+        }
+    }
+
+    private Sketch.Frame frame() {
+        Told t = Told.of(shot.setting());
+        double top = bodies.values().stream().mapToDouble(b -> b.high + b.stands + (!b.actor && b.wonder.kind() == WonderKind.FLOATS ? b.told.number(Fact.HEIGHT_M) : 0)).max().orElse(0);
+        double high = t.given(Fact.FRAME_M) ? t.number(Fact.FRAME_M) : Math.max(t.number(Fact.FRAME_M), ROOM * top);
+        boolean cropped = !bodies.isEmpty() && bodies.values().stream().allMatch(b -> !b.who.equals("thing") && b.told.is(Fact.FEET, "no"));
+        double low = cropped ? bodies.values().stream().mapToDouble(b -> b.stands + b.high / 4).min().orElse(0) : -0.08 * high;
+        // A frame that does not hold all of it keeps the heads.
+        return Sketch.Frame.of(t.given(Fact.FRAME_M) ? Math.max(low, (1 + HEADROOM) * top - high) : low, high);
+    }
+
+    /// Where everyone stands across the frame: as told, else side by side, those who act as far from what they see as was told.
+    private void places() {
+        List<Body> subjects = bodies.values().stream().filter(b -> !b.actor).toList();
+        double wide = easel.frame.wideM();
+        for (int i = 0; i < subjects.size(); i++) {
+            Body b = subjects.get(i);
+            b.x = b.told.given(Fact.ACROSS_M) ? b.told.number(Fact.ACROSS_M) : wide * ((i + 1.0) / (subjects.size() + 1) - 0.5);
+        }
+        int acting = 0;
+        for (Body b : bodies.values().stream().filter(x -> x.actor).toList()) {
+            double seen = bodies.getOrDefault(id(b.wonder.subject()), b).x;
+            double away = seen - b.told.number(Fact.DISTANCE_M) - 0.5 * acting++;
+            b.x = b.told.given(Fact.ACTOR_ACROSS_M) ? b.told.number(Fact.ACTOR_ACROSS_M) : Math.max(-0.42 * wide, away);
+            b.look = Look.INK;
+        }
+        for (Wonder w : shot.wonders()) {
+            Body b = bodies.get(id(w.subject()));
+            if (w.kind() == WonderKind.COPIES && b != null && now(w)) {
+                b.others = copies(Told.of(w, shot.setting()), b.x);
+            }
+        }
+    }
+
+    private List<Double> copies(Told t, double first) {
+        List<Double> told = placed(t);
+        int many = (int) Math.min(24, t.number(Fact.COUNT));
+        List<Double> out = new ArrayList<>();
+        double step = Math.min(0.8 * easel.frame.wideM() / many, t.is(Fact.TOUCH, "apart") ? 1.1 : 0.6);
+        for (int k = 0; k < many; k++) {
+            out.add(k < told.size() ? told.get(k) : first + (k - (many - 1) / 2.0) * step);
+        }
+        return out;
+    }
+
+    /// The places that were told, in metres across the frame.
+    static List<Double> placed(Told t) {
+        return Arrays.stream(t.answer(Fact.PLACES).strip().split("\\s+")).filter(p -> p.matches("-?\\d{1,4}(\\.\\d{1,6})?")).map(Double::valueOf).toList();
+    }
+
+    Sketch sketch() {
+        shot.wonders().stream().filter(w -> w.kind() == WonderKind.ELSEWHERE).findFirst().ifPresent(w -> hills(now(w)));
+        easel.floor();
+        bodies.values().stream().filter(b -> b.stands > 0.05).forEach(b -> easel.table(b.x, b.stands, Math.max(0.9, 1.6 * b.high)));
+        effects(false);
+        bodies.values().stream().filter(b -> !b.front).forEach(this::draw);
+        bodies.values().stream().filter(b -> b.front).forEach(this::draw);
+        bodies.values().stream().filter(b -> b.actor).forEach(this::looks);
+        effects(true);
+        return new Sketch(easel.shapes, measures, pieces, easel.frame);
+    }
+
+    private void hills(boolean now) {
+        double w = easel.frame.wideM();
+        double h = easel.frame.highM();
+        Look look = now ? Look.PLACE : Look.FADED;
+        easel.line(-0.5 * w, 0.42 * h, -0.15 * w, 0.62 * h, look, -1);
+        easel.line(-0.15 * w, 0.62 * h, 0.2 * w, 0.45 * h, look, -1);
+        easel.line(0.2 * w, 0.45 * h, 0.5 * w, 0.56 * h, look, -1);
+    }
+
+    private void draw(Body b) {
+        if (b.foot > b.stands + 1e-6) {
+            easel.ellipse(b.x, b.stands - 0.01, 0.8 * b.high * (b.who.equals("thing") ? 1 : 0.4), 0.03 * easel.frame.highM() / 2, Look.SHADOW, b.number);
+        }
+        List<Double> at = b.others.isEmpty() ? List.of(b.x) : b.others;
+        for (int i = 0; i < at.size(); i++) {
+            easel.body(b.who, at.get(i), b.foot, b.high, b.look, b.number, b.without);
+            piece(b, at.get(i), at.size() > 1 ? i : -1);
+        }
+        if (b.foot > b.stands + 0.02) {
+            double x = easel.frame.x(b.x + 0.62 * b.high * (b.who.equals("thing") ? 1 : 0.5));
+            measures.add(new Sketch.Measure(x, easel.frame.y(b.stands), x, easel.frame.y(b.foot), b.foot - b.stands));
+        }
+    }
+
+    private void piece(Body b, double x, int index) {
+        double wide = b.high * (b.who.equals("thing") ? 0.8 : b.who.equals("animal") ? 1.6 : 0.4);
+        Fact up = b.actor || b.wonder.kind() != WonderKind.FLOATS ? null : Fact.HEIGHT_M;
+        Fact across = index >= 0 ? Fact.PLACES : b.actor ? Fact.ACTOR_ACROSS_M : Fact.ACROSS_M;
+        String of = index < 0 ? b.wonder.id() : shot.wonders().stream().filter(w -> w.kind() == WonderKind.COPIES && id(w.subject()).equals(id(b.name))).findFirst().orElse(b.wonder).id();
+        pieces.add(new Sketch.Piece(
+                of, index < 0 ? b.name : b.name + " " + (index + 1), easel.frame.x(x - wide / 2), easel.frame.y(b.foot + b.high), easel.frame.length(wide), easel.frame.length(b.high), across, up, index, b.front));
+    }
+
+    private void looks(Body b) {
+        Body at = bodies.get(id(b.wonder.subject()));
+        if (at != null && at != b && at.others.isEmpty()) {
+            easel.line(b.x + Math.copySign(0.05, at.x - b.x), EYES_SHARE * b.high, at.x, at.foot + at.high / 2, Look.SIGHT, b.number);
+        }
+    }
+
+    /// What is neither somebody nor something that stands: openings and pages lie behind, light and writing before.
+    private void effects(boolean before) {
+        double w = easel.frame.wideM();
+        double h = easel.frame.highM();
+        double low = easel.frame.bottomM();
+        for (int i = 0; i < shot.wonders().size(); i++) {
+            Wonder wonder = shot.wonders().get(i);
+            Told t = Told.of(wonder, shot.setting());
+            boolean now = now(wonder);
+            Look look = now ? Look.SOLID : Look.FADED;
+            Body b = bodies.get(id(wonder.subject()));
+            double x = b == null ? w * ((i + 1.0) / (shot.wonders().size() + 1) - 0.5) : b.x;
+            double tall = b == null ? t.number(Fact.SIZE_M) : b.high;
+            if (before) {
+                front(wonder, t, now, i, x, tall);
+            } else {
+                switch (wonder.kind()) {
+                    case OPENING -> easel.ellipse(x, 0.02 * h, 0.24 * h, 0.62 * h, now ? Look.SOLID : Look.DASHED, i);
+                    case THROUGH_FRAME -> easel.box(x - (now ? 0.16 : 0) * tall, low + 0.2 * h, 0.75 * tall + 0.12 * h, tall * 0.8 + 0.1 * h, now ? Look.LINE : Look.FADED, i);
+                    case PASSES_AROUND -> {
+                        for (int k = 0; k < 5; k++) {
+                            double size = h * (0.04 + 0.03 * k);
+                            easel.ellipse(w * (-0.4 + 0.2 * k), low + h * (0.62 - 0.11 * (k % 3)), size, size, look, i);
+                        }
+                    }
+                    default -> {}
+                }
+            }
+        }
+    }
+
+    private void front(Wonder wonder, Told t, boolean now, int i, double x, double tall) {
+        double w = easel.frame.wideM();
+        double h = easel.frame.highM();
+        double low = easel.frame.bottomM();
+        Look look = now ? Look.SOLID : Look.FADED;
+        switch (wonder.kind()) {
+            case ENERGY -> {
+                if (now) {
+                    double up = switch (t.answer(Fact.POINT)) {
+                        case "head" -> 0.95;
+                        case "chest" -> 0.7;
+                        default -> 0.45;
+                    };
+                    easel.ellipse(x + 0.2 * tall, up * tall - 0.05 * h, 0.1 * h, 0.1 * h, Look.SOLID, i);
+                }
+            }
+            case MOVED -> easel.line(x - 0.9 * tall, t.number(Fact.REST_M) + 0.4 * tall, x - 0.5 * tall, t.number(Fact.REST_M) + 0.4 * tall, now ? Look.LINE : Look.FADED, i);
+            case WIPED -> {
+                for (int k = 0; k < 6 && now; k++) {
+                    easel.line(w * (-0.45 + 0.15 * k), low + 0.04 * h, w * (-0.33 + 0.15 * k), low + 0.9 * h, Look.LINE, i);
+                }
+            }
+            case WRITTEN -> {
+                for (int k = 0; k < 3; k++) {
+                    double reach = now ? w * (0.3 - 0.06 * k) : 0.05 * w;
+                    easel.line(-0.15 * w, low + h * (0.72 - 0.1 * k), -0.15 * w + reach, low + h * (0.72 - 0.1 * k), now ? Look.LINE : Look.FADED, i);
+                }
+            }
+            case FRAME_BY_FRAME -> {
+                for (int k = 1; k <= 2 && now; k++) {
+                    easel.body("thing", x - 0.9 * k * tall, 0.05 * tall * (k % 2), tall, Look.DASHED, i, "");
+                }
+            }
+            case RESHAPED -> {
+                if (now && t.is(Fact.PART, "torso", "all")) {
+                    easel.ellipse(x, 0.42 * tall, 0.34 * tall * t.number(Fact.AMOUNT), 0.4 * tall, Look.SOLID, i);
+                } else if (now) {
+                    easel.box(x + 0.2 * tall * t.number(Fact.AMOUNT), 0.72 * tall, 0.3 * tall * t.number(Fact.AMOUNT), 0.06 * tall, look, i);
+                }
+            }
+            default -> {}
+        }
+    }
+}

@@ -1,0 +1,123 @@
+package org.scenothesis.studio.breakdown;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.scenothesis.core.breakdown.compare.PlanDifference;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.words.DifferenceWords;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Text;
+
+/// Two plans beside one another: as the shot was when it was kept, and as it is; or as the house does it, and as the other school would.
+final class CompareView extends PageView {
+    private final Map<String, Shot> kept = new HashMap<>();
+    private final VBox lines = new VBox(8);
+    private School matter = School.values()[0];
+    private String way = "";
+    private boolean schools;
+
+    CompareView(BreakDownModel model) {
+        super(model);
+        lines.setId("differences");
+    }
+
+    @Override
+    void refresh() {
+        Shot before = kept.get(model.shot().id());
+        ToggleGroup group = new ToggleGroup();
+        ToggleButton was = toggle("compare-kept", "with the plan that was kept", group, !schools, () -> schools = false);
+        ToggleButton school = toggle("compare-school", "with another school", group, schools, () -> schools = true);
+        var keep = Text.button(before == null ? "Keep this plan" : "Keep this plan instead", "floor-button", () -> {
+            kept.put(model.shot().id(), model.shot());
+            refresh();
+        });
+        keep.setId("keep-plan");
+        FlowPane head = new FlowPane(8, 6, Text.of("This plan", "heading"), was, school);
+        head.setAlignment(Pos.CENTER_LEFT);
+        box.getChildren().setAll(head, schools ? matters() : keep, lines);
+        if (schools) {
+            String house = model.rules().school(matter);
+            String other = way.isEmpty() || way.equals(house) ? matter.ways().stream().filter(w -> !w.equals(house)).findFirst().orElse(house) : way;
+            HouseRules rules = model.rules().withSchool(matter, other);
+            said(List.of(Text.block("Planning it both ways.", "muted")));
+            model.compare(model.shot(), rules, d -> show(d, Words.of("school." + matter + "." + other), Words.of("school." + matter + "." + house)));
+        } else if (before == null) {
+            said(List.of(Text.block("Keep the plan as it is now, change what you like, and see here what that changed.", "muted")));
+        } else {
+            said(List.of(Text.block("Planning it both ways.", "muted")));
+            model.compare(before, model.rules(), d -> show(d, "as it was kept", "as it is now"));
+        }
+    }
+
+    private ToggleButton toggle(String id, String words, ToggleGroup group, boolean on, Runnable action) {
+        ToggleButton b = new ToggleButton(words);
+        b.setId(id);
+        b.getStyleClass().setAll("toggle-button", "floor-button");
+        b.setToggleGroup(group);
+        b.setSelected(on);
+        b.setOnAction(e -> {
+            action.run();
+            refresh();
+        });
+        return b;
+    }
+
+    private Node matters() {
+        FlowPane ways = new FlowPane(6, 6);
+        ToggleGroup group = new ToggleGroup();
+        for (School s : School.values()) {
+            ToggleButton b = toggle("matter-" + s.name().toLowerCase(Locale.ROOT), Words.of("school." + s), group, s == matter, () -> {
+                matter = s;
+                way = "";
+            });
+            ways.getChildren().add(b);
+        }
+        FlowPane others = new FlowPane(6, 6, Text.of("the house: " + Words.of("school." + matter + "." + model.rules().school(matter)) + "; beside it:", "muted"));
+        others.setAlignment(Pos.CENTER_LEFT);
+        ToggleGroup of = new ToggleGroup();
+        List<String> left = matter.ways().stream().filter(w -> !w.equals(model.rules().school(matter))).toList();
+        left.forEach(w -> others.getChildren().add(toggle("way-" + w, Words.of("school." + matter + "." + w), of, w.equals(way) || way.isEmpty() && w.equals(left.getFirst()), () -> way = w)));
+        return new VBox(8, ways, others);
+    }
+
+    private void said(List<Node> nodes) {
+        lines.getChildren().setAll(nodes);
+    }
+
+    private void show(PlanDifference d, String from, String to) {
+        GridPane g = new GridPane();
+        g.setHgap(10);
+        g.setVgap(6);
+        ColumnConstraints mark = new ColumnConstraints(16);
+        ColumnConstraints what = new ColumnConstraints();
+        what.setPercentWidth(50);
+        ColumnConstraints more = new ColumnConstraints();
+        more.setHgrow(Priority.ALWAYS);
+        g.getColumnConstraints().addAll(mark, what, more);
+        int row = 0;
+        for (DifferenceWords.Line l : DifferenceWords.lines(d)) {
+            g.add(Text.of(l.mark(), "number"), 0, row);
+            g.add(Text.block(l.what(), "text-chalk"), 1, row);
+            g.add(Text.block(l.more(), "muted"), 2, row++);
+        }
+        Label brief = Text.block(DifferenceWords.brief(d), "text-chalk", "strong");
+        brief.setId("difference");
+        HBox ways = new HBox(8, Text.block("from \u201c" + from + "\u201d to \u201c" + to + "\u201d", "muted"));
+        said(List.of(ways, brief, g));
+    }
+}
