@@ -30,7 +30,8 @@ final class Sheets {
     private static final int ON_A_PAGE = 4;
     private static final int DRAWN = 322;
     private static final int TICKS = 12;
-    private static final int NOTES = 6;
+    /// Letters of notes that fit at their full size.
+    private static final int ROOMY = 330;
 
     private final DayPlan day;
     private final BookModel book;
@@ -46,17 +47,17 @@ final class Sheets {
         m.put("paper", paper);
         m.put("pt", pt);
         m.put("shots", day.plans().size());
-        m.put("rows", day.order().steps().stream().map(this::row).toList());
+        m.put("rows", day.order().steps().stream().map(s -> row(s, (int) Math.ceil(pt))).toList());
         m.put("cards", cards());
         m.put("cautions", day.plans().values().stream().flatMap(p -> p.cautions().stream()).map(c -> first(Words.of("caution." + c.code()))).distinct().toList());
         m.put("local", Words.of("caution.local"));
         return m;
     }
 
-    private Map<String, Object> row(RunningOrder.Step s) {
+    private Map<String, Object> row(RunningOrder.Step s, int markPx) {
         PlateNeed n = s.need();
         return Map.of(
-                "at", PlanWords.clock(day.clock(s)), "mark", book.mark(s.job().shot(), n, 18), "shot", s.job().shot(), "name", book.name(s.job().shot(), n) + PlanWords.part(s.job()), "camera", n.lockGroup(),
+                "at", PlanWords.clock(day.clock(s)), "mark", book.mark(s.job().shot(), n, markPx), "shot", s.job().shot(), "name", book.name(s.job().shot(), n) + PlanWords.part(s.job()), "camera", n.lockGroup(),
                 "roll", PlanWords.roll(n), "who", who(n));
     }
 
@@ -108,7 +109,9 @@ final class Sheets {
         m.put("role", PlanWords.capital(Words.of("role." + n.role().name())));
         m.put("roll", PlanWords.roll(n));
         m.put("takes", Math.min(TICKS, n.length().takes()));
-        m.put("notes", PlanWords.notes(n).stream().limit(NOTES).toList());
+        List<String> notes = PlanWords.notes(n);
+        m.put("notes", notes);
+        m.put("long", notes.stream().mapToInt(String::length).sum() > ROOMY);
         m.put("card", plan.cards().stream().filter((CameraCard c) -> c.plates().contains(n.key())).findFirst().map(CardWords::brief).orElse(""));
         return m;
     }

@@ -29,6 +29,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.illusion.Illusion;
 import org.scenothesis.production.illusion.Illusions;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.xml.sax.InputSource;
 
@@ -77,8 +78,42 @@ class PaperTest {
 
     @Test
     void thePreviewIsThePagesThemselves() {
-        var pages = Paper.pages(DayPlan.of(production().withShots(production().shots().subList(0, 1))), 300, 2);
+        var pages = Paper.pages(Paper.Kind.BOOK, DayPlan.of(production().withShots(production().shots().subList(0, 1))), 300, 2);
         assertThat(pages).hasSize(2).allSatisfy(p -> assertThat(p.getWidth()).isBetween(299, 301));
+    }
+
+    @Test
+    void theDayIsOnePageHoweverLongItIs() throws Exception {
+        Production three = production();
+        List<Shot> many = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            for (Shot s : three.shots()) {
+                many.add(s.withId(s.id() + "-" + i));
+            }
+        }
+        for (Production p : List.of(three.withShots(three.shots().subList(0, 1)), three, three.withShots(many))) {
+            DayPlan day = DayPlan.of(p);
+            Path file = folder.resolve("day.pdf");
+            Paper.print(Paper.Kind.DAY, day, file);
+            try (var doc = Loader.loadPDF(file.toFile())) {
+                assertThat(doc.getNumberOfPages()).isEqualTo(1);
+                String text = new PDFTextStripper().getText(doc).replaceAll("\\s+", " ");
+                assertThat(text).contains("call 09:00", Words.of("caution.local"), "Camera A");
+                day.order().steps().forEach(s -> assertThat(text).contains(PlanWords.clock(day.clock(s))));
+            }
+        }
+    }
+
+    @Test
+    void everyPlateThatIsRolledHasASlipFourToAPage() throws Exception {
+        DayPlan day = DayPlan.of(production());
+        Path file = folder.resolve("slips.pdf");
+        Paper.print(Paper.Kind.SLIPS, day, file);
+        long plates = day.order().steps().stream().map(s -> s.job().shot() + "/" + s.need().key()).distinct().count();
+        try (var doc = Loader.loadPDF(file.toFile())) {
+            assertThat(doc.getNumberOfPages()).isEqualTo((int) Math.ceil(plates / 4.0));
+            assertThat(new PDFTextStripper().getText(doc).replaceAll("\\s+", " ")).contains("The maker with the lantern", "shot 14");
+        }
     }
 
     @Test

@@ -44,6 +44,7 @@ final class AudienceView {
         this.model = model;
         row.setId("audience");
         row.setPadding(new Insets(1, 1, 2, 1));
+        scroll.setId("audience-scroll");
         scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setFitToHeight(true);
         hint.setMinWidth(0);
@@ -163,6 +164,8 @@ final class AudienceView {
         hold.addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
             Shot moved = moved(sketch, piece, seconds, (e.getSceneX() - from[0]) / s, (from[1] - e.getSceneY()) / s);
             drawing.draw(Sketch.of(moved, seconds));
+            hold.setTranslateX(piece.across() == null ? 0 : e.getSceneX() - from[0]);
+            hold.setTranslateY(piece.up() == null ? 0 : e.getSceneY() - from[1]);
             e.consume();
         });
         hold.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {

@@ -11,8 +11,10 @@ import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -118,11 +120,13 @@ class BreakDownTest {
         undo(robot);
         until("undone", () -> there("#need-screen-A-green"));
         click(robot, "#answer-who-person");
+        click(robot, "#topic-floats-1-held");
         until("new questions", () -> there("#answer-body-halves") && !there("#answer-support-rod"));
     }
 
     @Test
     void coloursAreShownWithTheirDistanceFromEachCloth(FxRobot robot) {
+        click(robot, "#topic-floats-1-edges");
         retype(robot, "#text-colours", "#4f7f33");
         robot.type(KeyCode.ENTER);
         until("judged", () -> there("#cloth-apart") && ((Label) scene.lookup("#cloth-apart")).getText().contains("from green 0.07 redo"));
@@ -131,9 +135,10 @@ class BreakDownTest {
 
     @Test
     void aClickThatAlsoEndsAnotherEditIsNotLostAndTheKeyboardKeepsItsPlace(FxRobot robot) {
+        click(robot, "#topic-floats-1-sizes");
         retype(robot, "#number-heightM", "0.8");
-        robot.clickOn("#answer-motion-turns");
-        until("both", () -> session.shot().wonders().getFirst().fact("motion", "").equals("turns") && session.shot().wonders().getFirst().fact("heightM", "").equals("0.8"));
+        robot.clickOn("#topic-floats-1-people");
+        until("both", () -> there("#text-actor") && session.shot().wonders().getFirst().fact("heightM", "").equals("0.8"));
         retype(robot, "#from-floats-1", "1");
         robot.type(KeyCode.TAB);
         until("told", () -> session.shot().wonders().getFirst().fromSeconds() == 1);
@@ -155,6 +160,67 @@ class BreakDownTest {
         until("declined", () -> !there("#need-light-the-lantern") && words().contains("Done without"));
         robot.clickOn("take it back");
         until("back", () -> there("#need-light-the-lantern"));
+    }
+
+    @Test
+    void anAnswerSaysWhatItWouldChangeBeforeItIsGiven(FxRobot robot) {
+        until("planned", () -> there("#answer-motion-still"));
+        robot.interact(() -> scene.lookup("#answer-motion-still").requestFocus());
+        until("said", () -> ((Labeled) scene.lookup("#would-change .label")).getText().matches("(?s).stays still.: \u2212\u00a0\\d plates?, .*without.*Screen only.*"));
+        assertThat(session.shot().wonders().getFirst().fact("motion", "")).isNotEqualTo("still");
+        robot.interact(() -> scene.lookup("#need-clean-A").requestFocus());
+        until("gone again", () -> ((Labeled) scene.lookup("#would-change .label")).getText().startsWith("Rest on an answer"));
+    }
+
+    @Test
+    void aPlateLeadsToTheQuestionsItHangsOn(FxRobot robot) {
+        until("planned", () -> there("#need-light-the-lantern"));
+        click(robot, "#need-light-the-lantern");
+        until("found", () -> there("#cause-light-the-lantern-glows"));
+        click(robot, "#cause-light-the-lantern-glows");
+        until("its group is open and the answer has the focus", () -> scene.getFocusOwner() != null && "answer-glows-yes".equals(scene.getFocusOwner().getId()));
+    }
+
+    private void press(FxRobot robot, KeyCode... keys) {
+        for (KeyCode k : keys) {
+            robot.type(k);
+            WaitForAsyncUtils.waitForFxEvents();
+        }
+    }
+
+    private String piece(String name) {
+        return scene.getRoot().lookupAll(".piece").stream().filter(n -> String.valueOf(n.getAccessibleText()).startsWith(name)).findFirst().orElseThrow().getId();
+    }
+
+    @Test
+    void whatIsDrawnIsMovedByKeysAndByTheMouse(FxRobot robot) {
+        until("drawn", () -> scene.getRoot().lookupAll(".piece").size() > 1);
+        double was = Double.parseDouble(session.shot().wonders().getFirst().fact("heightM", ""));
+        String lantern = piece("The lantern");
+        robot.interact(() -> scene.lookup("#" + lantern).requestFocus());
+        press(robot, KeyCode.UP, KeyCode.UP);
+        until("higher", () -> Math.abs(Double.parseDouble(session.shot().wonders().getFirst().fact("heightM", "")) - was - 0.1) < 1e-9);
+        press(robot, KeyCode.RIGHT);
+        until("across", () -> !session.shot().wonders().getFirst().fact("acrossM", "").isEmpty());
+        robot.interact(() -> scene.lookup("#" + piece("The maker")).requestFocus());
+        press(robot, KeyCode.F);
+        until("in front, so on cloth", () -> session.shot().wonders().getFirst().fact("crossed", "").equals("yes") && words().contains("Whoever passes in front acts before the cloth"));
+        double before = Double.parseDouble(session.shot().wonders().getFirst().fact("acrossM", ""));
+        robot.interact(() -> ((ScrollPane) scene.lookup("#audience-scroll")).setHvalue(0));
+        robot.drag("#" + piece("The lantern"), MouseButton.PRIMARY).moveBy(30, 0).drop();
+        until("dragged", () -> Double.parseDouble(session.shot().wonders().getFirst().fact("acrossM", "")) > before + 0.02);
+    }
+
+    @Test
+    void plansAreComparedWithOneThatWasKeptAndWithAnotherSchool(FxRobot robot) {
+        click(robot, "#page-compare");
+        click(robot, "#keep-plan");
+        until("the same", () -> there("#difference") && words().contains("nothing changes"));
+        click(robot, "#answer-motion-still");
+        until("other", () -> there("#difference") && ((Labeled) scene.lookup("#difference")).getText().contains("without"));
+        click(robot, "#compare-school");
+        click(robot, "#matter-effect_light");
+        until("planned both ways", () -> there("#difference"));
     }
 
     @Test
@@ -271,14 +337,19 @@ class BreakDownTest {
     void theNumbersAreShownWithTheirVerdicts(FxRobot robot) {
         click(robot, "#page-numbers");
         until("shown", () -> there("#figure-storage") && words().contains("GB"));
+        until("a card", () -> there("#card-A") && words().contains("By hand: white balance"));
     }
 
     @Test
     void theBookIsPreviewedAndWritten(FxRobot robot) {
         click(robot, "#page-book");
         until("pages", () -> scene.getRoot().lookupAll("#book-pages .image-view").size() > 3);
+        click(robot, "#paper-day");
+        until("one page", () -> scene.getRoot().lookupAll("#book-pages .image-view").size() == 1);
+        click(robot, "#paper-slips");
+        until("slips", () -> scene.getRoot().lookupAll("#book-pages .image-view").size() > 1);
         click(robot, "#write-book");
-        until("written", () -> words().contains("book.pdf") && words().contains("No calendar"));
+        until("written", () -> words().contains("slips.pdf") && words().contains("No calendar"));
         assertThat(session.folder().path().resolve("paper").resolve("plates.csv")).exists();
     }
 
