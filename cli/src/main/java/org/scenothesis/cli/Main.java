@@ -17,7 +17,7 @@ import picocli.CommandLine.Command;
         subcommands = {
             LockCommand.class, KeyCommand.class, BreakdownCommand.class, RenderCommand.class, RehearseCommand.class, InfoCommand.class,
             FindingsCommand.class, IllusionsCommand.class, ShotListCommand.class, SunCommand.class, EarlierCommand.class, LeftoversCommand.class,
-            TakeCommand.class, NewCommand.class, BringCommand.class, LayersCommand.class, ShotsCommand.class, TrackCommand.class, TrailsCommand.class, SoundCommand.class, StageCommand.class, CommandLine.HelpCommand.class
+            TakeCommand.class, NewCommand.class, BringCommand.class, LayersCommand.class, ShotsCommand.class, TrackCommand.class, TrailsCommand.class, SoundCommand.class, StageCommand.class, KitCommand.class, CommandLine.HelpCommand.class
         },
         footer = {"", "With a window: scenothesis [FOLDER] (a new or empty one begins a production), scenothesis demo [--bench NAME] [--snapshot FILE.png]"})
 public final class Main {

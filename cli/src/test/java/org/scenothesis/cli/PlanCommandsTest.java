@@ -23,6 +23,7 @@ class PlanCommandsTest {
     @BeforeEach
     void lay() throws Exception {
         System.setProperty("scenothesis.illusions", home.resolve("own").toString());
+        System.setProperty("scenothesis.kit", home.resolve("kit.json").toString());
         production = home.resolve("lantern works");
         ProductionFolder.create(production, LanternWorks.production()).close();
     }
@@ -37,6 +38,49 @@ class PlanCommandsTest {
         assertThat(home.resolve("book.pdf")).isNotEmptyFile();
         assertThat(Files.readString(home.resolve("p.csv"))).startsWith("shot,plate");
         assertThat(run("breakdown", production).out()).contains("If you skip it", "Done ", "Local codes and licensed practice decide.");
+    }
+
+    @Test
+    void paperForWallsAndHandsIsWritten() {
+        assertThat(run("breakdown", production, "--sheet", home.resolve("day.pdf"), "--slips", home.resolve("slips.html")).out()).contains("Written: ");
+        assertThat(home.resolve("day.pdf")).isNotEmptyFile();
+        assertThat(home.resolve("slips.html")).content().contains("plate slips", "The maker");
+        assertThat(run("breakdown", production, "--sheet", home.resolve("day.txt")).err()).contains("written as .pdf or .html");
+    }
+
+    @Test
+    void anotherAnswerIsTriedWithoutBeingGiven() throws Exception {
+        JsonNode o = run("breakdown", production, "--shot", "12", "--if", "lantern-floats:motion=still", "--json").json();
+        assertThat(o.at("/gone").toString()).contains("screen-A-green");
+        assertThat(o.at("/minutes").asDouble()).isNegative();
+        assertThat(run("breakdown", production, "--shot", "12", "--if", "base=existing").out()).contains("without", "Clean plate");
+        assertThat(run("breakdown", production, "--shot", "12", "--json").json().at("/plates").toString()).contains("screen-A-green");
+        assertThat(run("breakdown", production, "--shot", "12", "--if", "motion=still").err()).contains("name it before a colon: lantern-floats");
+        assertThat(run("breakdown", production, "--shot", "12", "--if", "lantern-floats:motion=sings").err()).contains("no answer to it", "still");
+        assertThat(run("breakdown", production, "--shot", "12", "--if", "nonsense").err()).contains("no such fact");
+        assertThat(run("breakdown", production, "--if", "base=existing").err()).contains("--shot");
+    }
+
+    @Test
+    void whatIsOwnedIsListedChangedCarriedAndTold() throws Exception {
+        assertThat(run("kit").out()).contains("Nothing is listed yet");
+        run("kit", "--add", "cloth.green,clothWideM=1.2,clothHighM=2,name=the small one", "--add", "stand,standM=2.4,count=2");
+        assertThat(run("kit").out()).contains("1. 1 green cloth, the small one: wide 1.20\u00a0m", "2. 2 stand");
+        run("kit", "--export", home.resolve("mine.json"));
+        run("kit", "--drop", "1");
+        assertThat(run("kit", "--json").json().get("kit")).hasSize(1);
+        assertThat(run("kit", "--import", home.resolve("mine.json"), "--json").json().get("kit")).hasSize(2);
+        run("kit", "--tell", production, "--shot", "13");
+        try (ProductionFolder f = ProductionFolder.open(production, false)) {
+            assertThat(f.production().shot("13").setting().facts()).containsEntry("standM", "2.4").containsEntry("clothWideM", "1.2");
+        }
+        run("new", home.resolve("fresh"));
+        try (ProductionFolder f = ProductionFolder.open(home.resolve("fresh"), false)) {
+            assertThat(f.production().shots().getFirst().setting().facts()).containsEntry("cloths", "green");
+        }
+        assertThat(run("kit", "--add", "crane").err()).contains("no such kind", "stand");
+        assertThat(run("kit", "--add", "stand,standM=99").err()).contains("cannot be");
+        assertThat(run("kit", "--drop", "9").err()).contains("the list has 2 things");
     }
 
     @Test

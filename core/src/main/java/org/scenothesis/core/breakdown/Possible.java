@@ -17,9 +17,6 @@ import org.scenothesis.core.shot.Wonder;
 ///
 /// Source: handbook, *Impossible numbers are refused with a way out*.
 final class Possible {
-    /// What a stand reaches that a crew of few carries, in metres.
-    private static final double HIGHEST_M = 3;
-
     private Possible() {}
 
     static List<Conflict> conflicts(Shot shot, List<PlateNeed> needs) {
@@ -37,9 +34,10 @@ final class Possible {
 
     /// Higher than a stand reaches, a mark goes nearer at the same angle; below the floor it cannot be.
     private static void mark(Eyeline e, Told told, List<Conflict> out) {
-        if (e.heightM() > HIGHEST_M + 1e-9 && e.upDeg() > 0) {
-            double eyes = Math.min(told.number(Fact.EYES_M), HIGHEST_M);
-            out.add(Conflict.watch("mark.over", "", e.who(), e.heightM(), HIGHEST_M, (HIGHEST_M - eyes) / Math.tan(Math.toRadians(e.upDeg()))));
+        double highest = told.number(Fact.STAND_M);
+        if (e.heightM() > highest + 1e-9 && e.upDeg() > 0) {
+            double eyes = Math.min(told.number(Fact.EYES_M), highest);
+            out.add(Conflict.watch("mark.over", "", e.who(), e.heightM(), highest, (highest - eyes) / Math.tan(Math.toRadians(e.upDeg()))));
         } else if (e.heightM() < -1e-9) {
             out.add(Conflict.watch("mark.under", "", e.who(), -e.heightM()));
         }

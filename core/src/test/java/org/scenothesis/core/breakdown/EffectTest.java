@@ -57,10 +57,10 @@ class EffectTest {
         List<Fact> without = new ArrayList<>(asked);
         without.removeAll(felt);
         assertThat(without).isEmpty();
-        // Way and declined plates are decided on the pages, not asked.
+        // Way and declined plates are decided on the pages, places are drawn, and a lens and a lamp are only owned.
         Set<Fact> never = EnumSet.allOf(Fact.class);
         never.removeAll(asked);
-        assertThat(never).containsExactlyInAnyOrder(Fact.METHOD, Fact.DECLINED);
+        assertThat(never).containsExactlyInAnyOrder(Fact.METHOD, Fact.DECLINED, Fact.ACROSS_M, Fact.ACTOR_ACROSS_M, Fact.PLACES, Fact.FOCAL_MM, Fact.LAMP_M);
     }
 
     @Test

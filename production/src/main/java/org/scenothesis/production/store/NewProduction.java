@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Ids;
@@ -14,6 +15,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.words.Words;
 
 /// What a production is begun from.
@@ -41,7 +43,17 @@ public record NewProduction(String title, @Nullable FrameFormat format, @Nullabl
         if (wrong != null) {
             throw new StoreException(folder, wrong);
         }
-        return ProductionFolder.create(folder, production());
+        Production p = production();
+        return ProductionFolder.create(folder, p.withShot(p.shots().getFirst().id(), owned()::told));
+    }
+
+    /// What the user owns; a list that cannot be read keeps nobody from beginning.
+    private static OwnedKit owned() {
+        try {
+            return KitFile.read(KitFile.home());
+        } catch (StoreException e) {
+            return OwnedKit.NOTHING;
+        }
     }
 
     /// Why no production can be begun in a folder, as a sentence; null if one can. Footage that lies there already is no reason.

@@ -21,6 +21,7 @@ import org.scenothesis.core.breakdown.compare.PlanDifference;
 import org.scenothesis.core.breakdown.compare.Weighed;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
@@ -31,6 +32,7 @@ import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.ShootDay;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
@@ -38,6 +40,7 @@ import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.illusion.Illusion;
 import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.paper.Paper;
 import org.scenothesis.production.paper.ShotList;
 import org.scenothesis.production.place.PlaceClock;
@@ -86,7 +89,11 @@ final class BreakDownModel {
     }
 
     void newShot() {
-        session.store().apply("new shot", Shots::added);
+        OwnedKit kit = owned();
+        session.store().apply("new shot", p -> {
+            Production more = Shots.added(p);
+            return more.withShot(more.shots().getLast().id(), kit::told);
+        });
         session.openShot(session.store().now().shots().getLast().id());
     }
 
@@ -200,6 +207,30 @@ final class BreakDownModel {
             all.addAll(missing);
             return s.withPlates(all);
         });
+    }
+
+    /// What the user owns; a list that cannot be read is said, and counts as none.
+    OwnedKit owned() {
+        try {
+            return KitFile.read(KitFile.home());
+        } catch (StoreException e) {
+            session.say(String.valueOf(e.getMessage()));
+            return OwnedKit.NOTHING;
+        }
+    }
+
+    void own(OwnedKit kit) {
+        try {
+            KitFile.write(kit, KitFile.home());
+        } catch (StoreException e) {
+            session.say(String.valueOf(e.getMessage()));
+        }
+    }
+
+    /// Tells this shot what is owned, where nothing else was told.
+    void tellOwned() {
+        OwnedKit kit = owned();
+        session.change("tell what you own", kit::told);
     }
 
     void acknowledge(String code, boolean read) {

@@ -11,15 +11,21 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.shot.Permission;
+import org.scenothesis.production.words.KitWords;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Focus;
 import org.scenothesis.studio.parts.Text;
 
 /// Cautions, which can be read but not switched off; what to bring; whose leave to get.
 final class SafetyView extends PageView {
+    private final OwnedPanel owned;
+
     SafetyView(BreakDownModel model) {
         super(model);
+        owned = new OwnedPanel(model, () -> Focus.keeping(box, this::refresh));
     }
 
     @Override
@@ -34,7 +40,9 @@ final class SafetyView extends PageView {
             box.getChildren().add(Text.block(Words.of("caution.local") + " Cautions stay in force and are printed; a tick says that you read them.", "muted"));
         }
         box.getChildren().add(Text.of("Kit", "heading"));
-        box.getChildren().add(kit(plan));
+        box.getChildren().add(kit(plan, model.owned()));
+        owned.refresh();
+        box.getChildren().add(owned.node());
         box.getChildren().add(Text.of("Permissions", "heading"));
         permissions();
     }
@@ -55,13 +63,17 @@ final class SafetyView extends PageView {
         return row;
     }
 
-    private static Node kit(BreakdownPlan plan) {
+    private static Node kit(BreakdownPlan plan, OwnedKit owned) {
         GridPane g = new GridPane();
         g.setHgap(24);
         g.setVgap(3);
         int i = 0;
         for (KitItem k : plan.kit()) {
             HBox row = new HBox(8, Text.of(String.valueOf(k.count()), "number"), Text.of(Words.of("kit." + k.code()), "text-chalk"));
+            String have = KitWords.owned(owned, k);
+            if (!have.isEmpty()) {
+                row.getChildren().add(Text.of(have, "muted"));
+            }
             ((Label) row.getChildren().getFirst()).setMinWidth(22);
             row.setAlignment(Pos.CENTER_LEFT);
             g.add(row, i % 2, i / 2);

@@ -38,6 +38,7 @@ class BreakDownModelTest {
     @BeforeEach
     void open() throws Exception {
         System.setProperty("scenothesis.illusions", folder.resolve("own").toString());
+        System.setProperty("scenothesis.kit", folder.resolve("kit.json").toString());
         Path demo = folder.resolve("demo");
         ProductionFolder.create(demo, LanternWorks.production()).close();
         session = new Session(ProductionFolder.open(demo), new Worker(Runnable::run));

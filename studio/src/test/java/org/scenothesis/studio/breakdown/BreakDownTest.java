@@ -57,6 +57,7 @@ class BreakDownTest {
     @Start
     void start(Stage stage) throws Exception {
         System.setProperty("scenothesis.illusions", temp.resolve("own").toString());
+        System.setProperty("scenothesis.kit", temp.resolve("kit.json").toString());
         Path folder = Files.createTempDirectory(temp, "production");
         List<Shot> shots = new ArrayList<>(List.of(told("1", "lantern-lifts"), told("2"), told("3", "giant-in-the-yard", "maker-on-the-roofs")));
         ProductionFolder.create(folder, new Production("Lantern Works", shots, HouseRules.DEFAULT)).close();
@@ -331,6 +332,19 @@ class BreakDownTest {
         robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
         robot.clickOn("#go-anywhere").write("house rules").type(KeyCode.ENTER);
         until("there", () -> session.bench().get() == BenchName.BREAK_DOWN && there("#school-copies-every"));
+    }
+
+    @Test
+    void whatIsOwnedIsListedComparedAndTold(FxRobot robot) {
+        click(robot, "#page-safety");
+        click(robot, "#own-cloth-green");
+        until("listed", () -> there("#own-clothWideM-0") && words().contains("you own 1") && Files.exists(temp.resolve("kit.json")));
+        retype(robot, "#own-clothWideM-0", "0.6");
+        robot.type(KeyCode.ENTER);
+        click(robot, "#tell-owned");
+        until("told", () -> session.shot().setting().facts().getOrDefault("clothWideM", "").equals("0.6"));
+        click(robot, "#page-plates");
+        until("too small", () -> words().contains("sweeps") && words().contains("0.60"));
     }
 
     @Test

@@ -166,6 +166,10 @@ public enum Fact {
     MAX_RATE(number(60, 1, 10_000, "per s"), true),
     SENSOR_MM(number(23.6, 2, 70, "mm"), true),
     F_NUMBER(number(4, 0.7, 64, ""), true),
+    FOCAL_MM(number(35, 1, 2000, "mm"), true),
+    /// How high a stand reaches, and how large a lamp's face is.
+    STAND_M(number(3, 0.3, 12, "m"), true),
+    LAMP_M(number(0.3, 0.01, 6, "m"), true),
     RECORDS(of("phone", "camera", "intra", "raw"), true),
     MEGABITS(number(50, 0.5, 20_000, "Mbit/s"), true),
     STILL_MEGABYTES(number(25, 0.1, 500, "MB"), true),

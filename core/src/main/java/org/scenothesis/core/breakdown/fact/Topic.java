@@ -28,7 +28,7 @@ public enum Topic {
     SCREENS(Fact.CLOTHS, Fact.CLOTH_WIDE_M, Fact.CLOTH_HIGH_M, Fact.BEHIND_M, Fact.FOLIAGE, Fact.SUITS),
     CAMERAS(
             Fact.BACKGROUND_M, Fact.LENS_M, Fact.ROOM_M, Fact.FRAME_M, Fact.PUSH_IN, Fact.WOBBLE_PX, Fact.DOLLY, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX, Fact.RATE_PER_S, Fact.MAX_RATE,
-            Fact.SENSOR_MM, Fact.F_NUMBER, Fact.RECORDS, Fact.MEGABITS, Fact.STILL_MEGABYTES);
+            Fact.SENSOR_MM, Fact.F_NUMBER, Fact.FOCAL_MM, Fact.STAND_M, Fact.LAMP_M, Fact.RECORDS, Fact.MEGABITS, Fact.STILL_MEGABYTES);
 
     private static final Map<Fact, Topic> OF = new EnumMap<>(Fact.class);
 

@@ -157,7 +157,7 @@ public final class Rules {
             default -> {}
         }
         q.addAll(Question.about(
-                Fact.FRAME_M, Fact.FLOOR, Fact.PUBLIC, Fact.WEAPON, Fact.BORROWED_SOUND, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX, Fact.RATE_PER_S, Fact.MAX_RATE, Fact.SENSOR_MM, Fact.F_NUMBER, Fact.RECORDS, Fact.MEGABITS));
+                Fact.FRAME_M, Fact.FLOOR, Fact.PUBLIC, Fact.WEAPON, Fact.BORROWED_SOUND, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX, Fact.RATE_PER_S, Fact.MAX_RATE, Fact.SENSOR_MM, Fact.F_NUMBER, Fact.STAND_M, Fact.RECORDS, Fact.MEGABITS));
         return q;
     }
 }

@@ -1,0 +1,77 @@
+package org.scenothesis.production.kit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.kit.Owned;
+import org.scenothesis.core.breakdown.kit.OwnedKind;
+import org.scenothesis.core.breakdown.kit.OwnedKit;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.KitWords;
+
+class KitFileTest {
+    private static final OwnedKit MINE = new OwnedKit(List.of(
+            Owned.usual(OwnedKind.CLOTH_GREEN).with(Fact.CLOTH_WIDE_M, 1.5).with(Fact.CLOTH_HIGH_M, 2),
+            Owned.usual(OwnedKind.CLOTH_BLUE).with(Fact.CLOTH_WIDE_M, 2).with(Fact.CLOTH_HIGH_M, 3).withName("the old sheet"),
+            Owned.usual(OwnedKind.STAND).with(Fact.STAND_M, 2.2).withCount(2), Owned.usual(OwnedKind.LAMP), Owned.usual(OwnedKind.CAMERA).with(Fact.MAX_RATE, 120)));
+
+    @TempDir
+    Path folder;
+
+    @Test
+    void whatIsWrittenIsReadBack() throws Exception {
+        Path file = folder.resolve("deep").resolve("kit.json");
+        assertThat(KitFile.read(file)).as("none yet").isEqualTo(OwnedKit.NOTHING);
+        KitFile.write(MINE, file);
+        assertThat(KitFile.read(file)).isEqualTo(MINE);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "{", "{}", "[{\"kind\": \"crane\"}]", "[{\"kind\": \"stand\", \"standM\": 99}]", "[{\"kind\": \"lamp\", \"count\": 0}]", "[1]"})
+    void whatIsNoKitIsSaid(String text) throws Exception {
+        Path file = Files.writeString(folder.resolve("kit.json"), text);
+        assertThatThrownBy(() -> KitFile.read(file)).isInstanceOf(StoreException.class).hasMessageStartingWith(file.toString()).hasMessageEndingWith(".");
+    }
+
+    @Test
+    void aShotIsToldTheLargestClothAndTheHighestStandAndNothingItWasToldAlready() {
+        Shot s = new Shot("1", 1, "t", "", 6, List.of(), List.of(), List.of(), List.of(), null).withSetting(x -> x.withFact("clothHighM", "2.5"));
+        Map<String, String> told = MINE.told(s).setting().facts();
+        assertThat(told).containsEntry("cloths", "both").containsEntry("clothWideM", "2.0").containsEntry("clothHighM", "2.5").containsEntry("standM", "2.2").containsEntry("maxRate", "120.0");
+        assertThat(told).as("no lens is listed").doesNotContainKey("fNumber");
+        assertThat(OwnedKit.NOTHING.told(s)).isEqualTo(s);
+    }
+
+    @Test
+    void thePlanIsJudgedByWhatIsOwned() {
+        Wonder wide = new Wonder("w", WonderKind.ELSEWHERE, "the maker", 0, 6, Map.of("travelM", "0.5"));
+        Shot s = new Shot("1", 1, "t", "", 6, List.of(wide), List.of(), List.of(), List.of(), null);
+        assertThat(Breakdown.plan(s, HouseRules.DEFAULT).conflicts()).extracting(Conflict::code).doesNotContain("cloth.small", "cloth.never");
+        assertThat(Breakdown.plan(MINE.told(s), HouseRules.DEFAULT).conflicts()).extracting(Conflict::code).containsAnyOf("cloth.small", "cloth.never");
+    }
+
+    @Test
+    void whatIsMissingIsToBorrow() {
+        assertThat(KitWords.owned(MINE, new KitItem("lamps", 2))).isEqualTo("you own 1: 1 to borrow");
+        assertThat(KitWords.owned(MINE, new KitItem("stands", 2))).isEqualTo("you own 2");
+        assertThat(KitWords.owned(MINE, new KitItem("goggles", 2))).isEmpty();
+        assertThat(KitWords.owned(OwnedKit.NOTHING, new KitItem("lamps", 2))).isEmpty();
+        MINE.things().forEach(o -> assertThat(KitWords.thing(o)).doesNotContain("owned.").doesNotContain("size."));
+    }
+}
