@@ -50,7 +50,7 @@ public final class PlanWords {
         String role = Words.of("name." + n.role().name());
         String special = "name." + n.code();
         if (Words.has(special)) {
-            return capital(Words.of(special, n.about()));
+            return capital(Words.of(special, n.about(), n.lockGroup()));
         }
         if (!n.about().isEmpty()) {
             return capital(n.about()) + ", " + Words.of("role.short." + n.role().name());

@@ -3,6 +3,8 @@ package org.scenothesis.studio.breakdown;
 import java.util.List;
 import javafx.geometry.HPos;
 import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.geometry.VPos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
@@ -42,10 +44,10 @@ final class NumbersView extends PageView {
         ColumnConstraints name = new ColumnConstraints(210);
         ColumnConstraints value = new ColumnConstraints(84);
         value.setHalignment(HPos.RIGHT);
-        ColumnConstraints verdict = new ColumnConstraints(76);
+        ColumnConstraints judged = new ColumnConstraints(76);
         ColumnConstraints how = new ColumnConstraints();
         how.setHgrow(Priority.ALWAYS);
-        g.getColumnConstraints().addAll(name, value, verdict, how);
+        g.getColumnConstraints().addAll(name, value, judged, how);
         int row = 0;
         for (Figure f : model.plan().figures()) {
             PlanWords.Told t = PlanWords.figure(f);
@@ -54,7 +56,9 @@ final class NumbersView extends PageView {
             number.setId("figure-" + f.code());
             g.add(number, 1, row);
             if (f.verdict() != Verdict.NOT_MEASURED) {
-                g.add(new HBox(6, new VerdictMark(f.verdict()), Text.of(Words.verdict(f.verdict()), "muted", "small")), 2, row);
+                HBox verdict = new HBox(6, new VerdictMark(f.verdict()), Text.of(Words.verdict(f.verdict()), "muted", "small"));
+                verdict.setAlignment(Pos.CENTER_LEFT);
+                g.add(verdict, 2, row);
             }
             g.add(Text.block(t.how(), "muted"), 3, row++);
         }
@@ -76,13 +80,19 @@ final class NumbersView extends PageView {
         g.setId("crowd");
         g.add(Text.block(CardWords.crowd(t), "paper-text", "strong-ink"), 0, 0, 5, 1);
         int row = 1;
-        for (int i = 0; i < CardWords.crowdHeads().size(); i++) {
-            g.add(Text.of(CardWords.crowdHeads().get(i), "paper-soft"), i, row);
+        List<String> heads = CardWords.crowdHeads();
+        for (int i = 0; i < heads.size(); i++) {
+            ColumnConstraints c = new ColumnConstraints();
+            c.setMinWidth(i < heads.size() - 1 ? Region.USE_PREF_SIZE : 0);
+            c.setHgrow(i < heads.size() - 1 ? Priority.NEVER : Priority.ALWAYS);
+            g.getColumnConstraints().add(c);
+            g.add(Text.of(heads.get(i), "paper-soft"), i, row);
         }
         for (List<String> line : CardWords.crowdRows(t)) {
             row++;
             for (int i = 0; i < line.size(); i++) {
-                g.add(Text.block(line.get(i), "paper-text"), i, row);
+                g.add(i < line.size() - 1 ? Text.of(line.get(i), "paper-text") : Text.block(line.get(i), "paper-text"), i, row);
+                GridPane.setValignment(g.getChildren().getLast(), VPos.TOP);
             }
         }
         return g;

@@ -20,6 +20,11 @@ import org.scenothesis.core.shot.WonderKind;
 /// Where nobody told the height of the frame it is taken to hold all that happens in the shot.
 final class Audience {
     private static final double ROOM = 1.12;
+    private static final int MOST = 60;
+    /// How far apart those of a crowd stand where nobody told the frame.
+    private static final double APART_M = 0.6;
+    /// How much higher in the picture the next row stands.
+    private static final double ROW_SHARE = 0.06;
     private static final double HEADROOM = 0.06;
     private static final double RISING_SHARE = 0.45;
     private static final double EYES_SHARE = 0.93;
@@ -36,6 +41,9 @@ final class Audience {
     private final List<Sketch.Piece> pieces = new ArrayList<>();
     private final Easel easel;
 
+    /// Where one of several stands: across the frame, and in which row behind the first.
+    private record Spot(double x, int row) {}
+
     /// Somebody or something, with all that happens to it at this moment.
     private static final class Body {
         final Wonder wonder;
@@ -51,7 +59,7 @@ final class Audience {
         Look look = Look.SOLID;
         String without = "";
         boolean front;
-        List<Double> others = List.of();
+        List<Spot> others = List.of();
 
         Body(Wonder wonder, int number, String name, boolean actor, Told told) {
             this.wonder = wonder;
@@ -168,7 +176,8 @@ final class Audience {
     private Sketch.Frame frame() {
         Told t = Told.of(shot.setting());
         double top = bodies.values().stream().mapToDouble(b -> b.high + b.stands + (!b.actor && b.wonder.kind() == WonderKind.FLOATS ? b.told.number(Fact.HEIGHT_M) : 0)).max().orElse(0);
-        double high = t.given(Fact.FRAME_M) ? t.number(Fact.FRAME_M) : Math.max(t.number(Fact.FRAME_M), ROOM * top);
+        double wide = shot.wonders().stream().filter(w -> w.kind() == WonderKind.COPIES).map(w -> Told.of(w, shot.setting())).mapToDouble(c -> APART_M * c.number(Fact.COUNT) / c.number(Fact.ROWS)).max().orElse(0);
+        double high = t.given(Fact.FRAME_M) ? t.number(Fact.FRAME_M) : Math.max(t.number(Fact.FRAME_M), ROOM * Math.max(top, wide * Sketch.HEIGHT / Sketch.WIDTH));
         boolean cropped = !bodies.isEmpty() && bodies.values().stream().allMatch(b -> !b.who.equals("thing") && b.told.is(Fact.FEET, "no"));
         double low = cropped ? bodies.values().stream().mapToDouble(b -> b.stands + b.high / 4).min().orElse(0) : -0.08 * high;
         // A frame that does not hold all of it keeps the heads.
@@ -198,13 +207,17 @@ final class Audience {
         }
     }
 
-    private List<Double> copies(Told t, double first) {
+    private List<Spot> copies(Told t, double first) {
         List<Double> told = placed(t);
-        int many = (int) Math.min(24, t.number(Fact.COUNT));
-        List<Double> out = new ArrayList<>();
-        double step = Math.min(0.8 * easel.frame.wideM() / many, t.is(Fact.TOUCH, "apart") ? 1.1 : 0.6);
+        int many = (int) Math.min(MOST, t.number(Fact.COUNT));
+        int rows = (int) Math.min(many, t.number(Fact.ROWS));
+        int each = (many + rows - 1) / rows;
+        double step = Math.min(0.8 * easel.frame.wideM() / each, t.is(Fact.TOUCH, "apart") ? 1.1 : 0.6);
+        List<Spot> out = new ArrayList<>();
         for (int k = 0; k < many; k++) {
-            out.add(k < told.size() ? told.get(k) : first + (k - (many - 1) / 2.0) * step);
+            int row = k / each;
+            double shifted = k % each - (each - 1) / 2.0 + (row % 2 == 0 ? 0 : 0.5);
+            out.add(new Spot(k < told.size() ? told.get(k) : first + shifted * step, row));
         }
         return out;
     }
@@ -239,9 +252,12 @@ final class Audience {
         if (b.foot > b.stands + 1e-6) {
             easel.ellipse(b.x, b.stands - 0.01, 0.8 * b.high * (b.who.equals("thing") ? 1 : 0.4), 0.03 * easel.frame.highM() / 2, Look.SHADOW, b.number);
         }
-        List<Double> at = b.others.isEmpty() ? List.of(b.x) : b.others;
+        List<Spot> at = b.others.isEmpty() ? List.of(new Spot(b.x, 0)) : b.others;
+        // Those behind lie behind, and a little higher in the picture.
+        for (int i = at.size() - 1; i >= 0; i--) {
+            easel.body(b.who, at.get(i).x, b.foot + at.get(i).row * ROW_SHARE * easel.frame.highM(), b.high, b.look, b.number, b.without);
+        }
         for (int i = 0; i < at.size(); i++) {
-            easel.body(b.who, at.get(i), b.foot, b.high, b.look, b.number, b.without);
             piece(b, at.get(i), at.size() > 1 ? i : -1);
         }
         if (b.foot > b.stands + 0.02) {
@@ -250,13 +266,15 @@ final class Audience {
         }
     }
 
-    private void piece(Body b, double x, int index) {
+    private void piece(Body b, Spot at, int index) {
+        double x = at.x;
+        double foot = b.foot + at.row * ROW_SHARE * easel.frame.highM();
         double wide = b.high * (b.who.equals("thing") ? 0.8 : b.who.equals("animal") ? 1.6 : 0.4);
         Fact up = b.actor || b.wonder.kind() != WonderKind.FLOATS ? null : Fact.HEIGHT_M;
         Fact across = index >= 0 ? Fact.PLACES : b.actor ? Fact.ACTOR_ACROSS_M : Fact.ACROSS_M;
         String of = index < 0 ? b.wonder.id() : shot.wonders().stream().filter(w -> w.kind() == WonderKind.COPIES && id(w.subject()).equals(id(b.name))).findFirst().orElse(b.wonder).id();
         pieces.add(new Sketch.Piece(
-                of, index < 0 ? b.name : b.name + " " + (index + 1), easel.frame.x(x - wide / 2), easel.frame.y(b.foot + b.high), easel.frame.length(wide), easel.frame.length(b.high), across, up, index, b.front));
+                of, index < 0 ? b.name : b.name + " " + (index + 1), easel.frame.x(x - wide / 2), easel.frame.y(foot + b.high), easel.frame.length(wide), easel.frame.length(b.high), across, up, index, b.front));
     }
 
     private void looks(Body b) {

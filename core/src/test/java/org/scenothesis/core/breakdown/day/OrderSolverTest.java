@@ -24,7 +24,7 @@ import org.scenothesis.core.shot.WonderKind;
 class OrderSolverTest {
     /// A problem with random costs, groups and precedences that some order satisfies.
     private static OrderProblem random(Random r, int n, int groups) {
-        Shot s = Shots.random(r, "s");
+        Shot s = Shots.of(Shots.wonder(WonderKind.FLOATS, "the lantern"));
         Job some = RunningOrder.jobs(s, Breakdown.plan(s, HouseRules.DEFAULT), HouseRules.DEFAULT).getFirst();
         double[][] cost = new double[n][n];
         double[] first = new double[n];
