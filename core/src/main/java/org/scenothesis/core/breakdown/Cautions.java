@@ -9,6 +9,7 @@ import java.util.Set;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.PlateRole;
@@ -41,7 +42,7 @@ final class Cautions {
     }
 
     private void wonder(Wonder w, Told t) {
-        boolean person = t.is(Fact.WHO, "person", "child") && takesWho(w.kind());
+        boolean person = t.is(Fact.WHO, "person", "child") && Case.takesWho(w.kind());
         boolean held = w.kind() == WonderKind.FLOATS && person;
         add(held && t.answers(Fact.SUPPORT).stream().anyMatch(s -> !s.equals("harness") && !s.equals("none")), "height", w);
         add(held && t.is(Fact.SUPPORT, "harness"), "suspended", w);
@@ -60,15 +61,8 @@ final class Cautions {
         add(w.kind() == WonderKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") && t.is(Fact.HIGH, "yes"), "outside", w);
         boolean lines = w.kind() == WonderKind.FLOATS && t.is(Fact.SUPPORT, "line") && !person || w.kind() == WonderKind.MOVED && t.is(Fact.OPERATOR, "line");
         add(lines, "line", w);
-        add(t.is(Fact.WHO, "child", "animal") && takesWho(w.kind()), "children", w);
+        add(t.is(Fact.WHO, "child", "animal") && Case.takesWho(w.kind()), "children", w);
         add(w.kind() == WonderKind.THROUGH_FRAME && person && t.number(Fact.SIZE_M) >= 1, "opening", w);
-    }
-
-    private static boolean takesWho(WonderKind k) {
-        return switch (k) {
-            case FLOATS, COPIES, OTHER_SIZE, HIDDEN, BECOMES, ELSEWHERE, THROUGH_FRAME, RESHAPED -> true;
-            default -> false;
-        };
     }
 
     private void plate(PlateNeed n) {

@@ -93,8 +93,11 @@ final class Conflicts {
         double high = told.number(Fact.CLOTH_HIGH_M);
         if (n.region().clothWideM() > wide + 1e-6 || n.region().clothHighM() > high + 1e-6) {
             Region.Sweep s = n.region().sweep();
-            double gap = Math.max(0, s.awayM() * ((wide - 2 * ClothGeometry.MARGIN_M) / s.wideM() - 1));
-            out.add(Conflict.watch("cloth.small", "", n.about(), n.region().clothWideM(), n.region().clothHighM(), wide, high, Double.isFinite(gap) ? gap : 0));
+            double gap = s.awayM() * ((wide - 2 * ClothGeometry.MARGIN_M) / s.wideM() - 1);
+            if (gap >= 0) {
+                // Where no gap makes it wide enough, that is said instead.
+                out.add(Conflict.watch("cloth.small", "", n.about(), n.region().clothWideM(), n.region().clothHighM(), wide, high, Math.min(s.behindM(), gap)));
+            }
         }
     }
 }

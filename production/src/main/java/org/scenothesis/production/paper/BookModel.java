@@ -53,6 +53,7 @@ final class BookModel {
         m.put("date", day.production().day().date());
         m.put("call", day.production().day().callTime());
         m.put("first", day.order().steps().isEmpty() ? "" : PlanWords.clock(day.clock(day.order().steps().getFirst()) - day.order().steps().getFirst().changeMinutes()));
+        m.put("zone", PlanWords.zone(day));
         m.put("ends", PlanWords.clock(day.ends()));
         m.put("calls", day.calls().entrySet().stream().map(e -> Map.of("who", PlanWords.capital(PlanWords.item(e.getKey())), "at", PlanWords.clock(e.getValue()))).toList());
         return m;

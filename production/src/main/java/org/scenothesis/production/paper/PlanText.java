@@ -75,7 +75,7 @@ public final class PlanText {
             b.append(s.changes().isEmpty() ? "" : "  (after " + PlanWords.changes(s.changes()) + ")").append('\n');
         }
         day.calls().forEach((who, at) -> b.append("Called ").append(PlanWords.clock(at)).append(": ").append(PlanWords.item(who)).append('\n'));
-        b.append("Done ").append(PlanWords.clock(day.ends())).append(", ").append(Words.number(day.order().changeMinutes(), 0)).append(" min of ")
+        b.append("Done ").append(PlanWords.clock(day.ends())).append(" (").append(PlanWords.zone(day)).append(")").append(", ").append(Words.number(day.order().changeMinutes(), 0)).append(" min of ")
                 .append(Words.number(day.order().minutes(), 0)).append(" min are changes.\n");
         if (day.own()) {
             b.append("The crew's own order; the cheapest takes ").append(Words.number(day.cheapest().minutes(), 0)).append(" min.\n");

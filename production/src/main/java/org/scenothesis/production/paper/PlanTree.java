@@ -73,6 +73,7 @@ public final class PlanTree {
     public static ObjectNode dayOnly(DayPlan day) {
         ObjectNode o = MAPPER.createObjectNode();
         o.put("call", day.production().day().callTime());
+        o.put("clock", PlanWords.zone(day));
         o.put("ends", PlanWords.clock(day.ends()));
         o.put("minutes", round(day.order().minutes()));
         o.put("change_minutes", round(day.order().changeMinutes()));

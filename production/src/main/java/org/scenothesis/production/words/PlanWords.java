@@ -1,5 +1,6 @@
 package org.scenothesis.production.words;
 
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.day.Change;
+import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.Job;
 import org.scenothesis.core.breakdown.day.LightWindow;
 import org.scenothesis.core.breakdown.day.RunningOrder;
@@ -50,7 +52,7 @@ public final class PlanWords {
         String role = Words.of("name." + n.role().name());
         String special = "name." + n.code();
         if (Words.has(special)) {
-            return capital(Words.of(special, n.about(), n.lockGroup()));
+            return capital(Words.of(special, n.about().isEmpty() ? "it" : n.about(), n.lockGroup()));
         }
         if (!n.about().isEmpty()) {
             return capital(n.about()) + ", " + Words.of("role.short." + n.role().name());
@@ -222,6 +224,11 @@ public final class PlanWords {
     public static String clock(double minutes) {
         int m = (int) Math.round(minutes);
         return String.format(Locale.ENGLISH, "%02d:%02d", m / 60 % 24, m % 60);
+    }
+
+    /// Whose clock the times of a day are: the place's, or of this computer for want of a place.
+    public static String zone(DayPlan day) {
+        return day.zone().map(z -> Words.of("clock.day", z.getId())).orElseGet(() -> Words.of("clock.COMPUTER", ZoneId.systemDefault().getId()));
     }
 
     public static String light(LightWindow w) {

@@ -64,7 +64,7 @@ final class OrderView extends PageView {
         });
         String calls = day.calls().entrySet().stream().map(e -> PlanWords.item(e.getKey()) + " " + PlanWords.clock(e.getValue())).reduce((a, b) -> a + ", " + b).orElse("");
         if (!calls.isEmpty()) {
-            box.getChildren().add(Text.block("Called: " + calls + ".", "muted"));
+            box.getChildren().add(Text.block("Called: " + calls + ". Times: " + PlanWords.zone(day) + ".", "muted"));
         }
         band.refresh();
         place.refresh();

@@ -48,6 +48,7 @@ final class PlatesView extends PageView {
     private static final int MOST = 120;
 
     private static final double DRAWN = 92;
+    private static final double DRAWN_SMALL = 46;
 
     private final Set<String> unfolded = new HashSet<>();
     private final BiConsumer<String, Fact> ask;
@@ -178,7 +179,7 @@ final class PlatesView extends PageView {
                 words.add(Text.button("do without it", "paper-link", () -> model.decline(n, true)));
             }
         }
-        Drawing drawing = new Drawing(DRAWN);
+        Drawing drawing = new Drawing(roomy || open ? DRAWN : DRAWN_SMALL);
         drawing.draw(PlateSketch.of(model.shot(), n));
         drawing.setMouseTransparent(true);
         VBox lines = new VBox(3, words.toArray(Node[]::new));

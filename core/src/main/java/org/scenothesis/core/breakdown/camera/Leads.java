@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Subjects;
@@ -63,15 +64,8 @@ public record Leads(Shot shot) {
     private boolean undirected(Wonder w, Told t, PlateNeed n) {
         boolean it = n.in().stream().anyMatch(i -> Subjects.id(shot, i.name()).equals(Subjects.id(shot, w.subject())));
         boolean burns = w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "fire") || w.kind() == WonderKind.WIPED && t.is(Fact.MATERIAL, "water");
-        return it && t.is(Fact.WHO, "child", "animal") && takesWho(w) || burns && switch (n.role()) {
+        return it && t.is(Fact.WHO, "child", "animal") && Case.takesWho(w.kind()) || burns && switch (n.role()) {
             case ON_BLACK, TRANSITION -> true;
-            default -> false;
-        };
-    }
-
-    private static boolean takesWho(Wonder w) {
-        return switch (w.kind()) {
-            case FLOATS, COPIES, OTHER_SIZE, HIDDEN, BECOMES, ELSEWHERE, THROUGH_FRAME, RESHAPED -> true;
             default -> false;
         };
     }

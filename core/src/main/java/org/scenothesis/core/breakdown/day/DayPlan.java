@@ -1,5 +1,6 @@
 package org.scenothesis.core.breakdown.day;
 
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -11,6 +12,7 @@ import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
@@ -110,5 +112,10 @@ public record DayPlan(
         plans.values().forEach(plan -> plan.permissions().forEach(w -> out.put(w.id(), w)));
         p.permissions().forEach(r -> out.put(r.id(), r));
         return List.copyOf(out.values());
+    }
+
+    /// The clock the day's times are told by, as the first place under the sky has it; empty where no place is told, so that they are those of whatever clock hangs there.
+    public Optional<ZoneId> zone() {
+        return production.shots().stream().flatMap(s -> s.setting().inTheOpen().stream()).findFirst().map(Location::zoneId);
     }
 }

@@ -38,10 +38,14 @@ public record Owned(OwnedKind kind, String name, Map<Fact, Double> sizes, int co
         return new Owned(kind, name, all, count);
     }
 
+    /// The same under another name, so that it is told from others like it.
     public Owned withName(String other) {
         return new Owned(kind, other, sizes, count);
     }
 
+    /// So many of it.
+    ///
+    /// @throws IllegalArgumentException if that is none, or more than 999
     public Owned withCount(int other) {
         return new Owned(kind, name, sizes, other);
     }

@@ -38,6 +38,14 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     /// Where a mask may end a body whose feet are not seen.
     private static final double KNEE_SHARE = 0.25;
 
+    /// Whether a kind of wonder happens to somebody or something that is asked for.
+    public static boolean takesWho(WonderKind k) {
+        return switch (k) {
+            case FLOATS, COPIES, OTHER_SIZE, HIDDEN, BECOMES, ELSEWHERE, THROUGH_FRAME, RESHAPED -> true;
+            default -> false;
+        };
+    }
+
     /// What was told of the wonder and its shot.
     public Told told() {
         return Told.of(wonder, shot.setting());
