@@ -17,6 +17,9 @@ import org.scenothesis.core.shot.Wonder;
 ///
 /// Source: handbook, *Impossible numbers are refused with a way out*.
 final class Possible {
+    /// Nearer than this no cloth hangs behind somebody.
+    private static final double LEAST_GAP_M = 0.3;
+
     private Possible() {}
 
     static List<Conflict> conflicts(Shot shot, List<PlateNeed> needs) {
@@ -49,7 +52,9 @@ final class Possible {
         double length = s.awayM() + s.behindM();
         if (told.given(Fact.ROOM_M) && length > told.number(Fact.ROOM_M) + 1e-9) {
             double gap = told.number(Fact.ROOM_M) - s.awayM();
-            out.add(gap >= 0 ? Conflict.watch("room.short", "", n.about(), length, told.number(Fact.ROOM_M), gap) : Conflict.redo("room.none", "", n.about(), s.awayM(), told.number(Fact.ROOM_M)));
+            out.add(gap < 0 ? Conflict.redo("room.none", "", n.about(), s.awayM(), told.number(Fact.ROOM_M))
+                    : gap < LEAST_GAP_M ? Conflict.watch("room.full", "", n.about(), length, told.number(Fact.ROOM_M), s.behindM() - gap)
+                    : Conflict.watch("room.short", "", n.about(), length, told.number(Fact.ROOM_M), gap));
         }
         double least = new ClothGeometry(s.lensM(), s.awayM(), 0).behind(s.bottomM(), s.topM(), s.wideM()).wideM();
         if (!setting.is(Fact.CLOTHS, "none") && least > setting.number(Fact.CLOTH_WIDE_M) + 1e-6) {

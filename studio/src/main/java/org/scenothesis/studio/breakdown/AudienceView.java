@@ -25,7 +25,9 @@ import org.scenothesis.studio.parts.Text;
 final class AudienceView {
     private static final double LEAST = 176;
     private static final double MOST = 262;
-    private static final double HIGH_SHARE = 0.34;
+    /// What all else needs of the window's height, and how much of the rest is a drawing's width.
+    private static final double BELOW = 480;
+    private static final double HIGH_SHARE = 0.9;
     private static final double GAP = 10;
     private static final double STEP_M = 0.05;
     private static final double LEAP_M = 0.25;
@@ -64,7 +66,7 @@ final class AudienceView {
         double room = scroll.getWidth() - 6;
         int shown = Math.clamp(beats, 1, Math.max(1, (int) (room / (LEAST + GAP))));
         // In a low window the questions need the room.
-        double most = Math.clamp(HIGH_SHARE * (box.getScene() == null ? 0 : box.getScene().getHeight()), LEAST, MOST);
+        double most = Math.clamp(((box.getScene() == null ? 0 : box.getScene().getHeight()) - BELOW) * HIGH_SHARE, LEAST, MOST);
         return Math.clamp((room - (shown - 1) * GAP) / Math.min(Math.max(3, shown), Math.max(3, beats)), LEAST, most);
     }
 
