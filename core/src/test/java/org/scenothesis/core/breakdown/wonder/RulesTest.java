@@ -89,7 +89,7 @@ class RulesTest {
     @CsvSource({
         "FLOATS, who=person body=halves surface=yields, seat.yields", "FLOATS, floor=glossy, floor.glossy", "FLOATS, who=person floor=soft, floor.soft", "FLOATS, cloths=none, cloth.none",
         "FLOATS, cloths=green foliage=yes, cloth.leaves", "FLOATS, cloths=green colours=#8cc63f, cloth.colour.other", "FLOATS, colours=#1fa64a;#1f4fc4, cloth.colour.both",
-        "FLOATS, clothWideM=0.5, cloth.small", "FLOATS, camera=moving, camera.moves", "FLOATS, edge=glass, edge.glass", "FLOATS, method=mask, mask.forced",
+        "FLOATS, clothWideM=0.5, cloth.never", "FLOATS, clothWideM=1.3 behindM=4, cloth.small", "FLOATS, camera=moving, camera.moves", "FLOATS, edge=glass, edge.glass", "FLOATS, method=mask, mask.forced",
         "FLOATS, motion=still background=moves, background.masked", "COPIES, touch=touch, copies.touch", "COPIES, camera=moving, copies.moving",
         "OTHER_SIZE, factor=0.1 roomM=4, size.room", "OTHER_SIZE, contact=people, size.people", "HIDDEN, surface=yields part=legs, seat.yields", "HIDDEN, overClothes=yes by=hood, suit.over",
         "HIDDEN, light=sun, suit.sun", "MOVED, light=sun, operator.shadow", "BECOMES, event=cut, becomes.jump", "BECOMES, atS=60, becomes.when",
