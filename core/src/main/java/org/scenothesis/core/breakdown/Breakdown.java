@@ -25,6 +25,7 @@ import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.breakdown.wonder.Rules;
 import org.scenothesis.core.breakdown.wonder.WonderRule;
 import org.scenothesis.core.finding.HouseRules;
@@ -60,7 +61,7 @@ public final class Breakdown {
         Told raw = Told.of(shot.setting());
         Told all = Told.of(based.setting());
         // A base that follows from a wonder is asked about there.
-        return Rules.ofSetting(setting(based)).stream().filter(q -> raw.given(Fact.BASE) || !Rules.ofBase(q.fact())).map(q -> assumed(q, raw, all)).toList();
+        return Rules.ofSetting(setting(based)).stream().filter(q -> raw.given(Fact.BASE) || all.is(Fact.BASE, "here") || !Rules.ofBase(q.fact())).map(q -> assumed(q, raw, all)).toList();
     }
 
     /// A case without a wonder, for what concerns the whole shot.
@@ -89,6 +90,9 @@ public final class Breakdown {
             kit.addAll(element.kit(rule.kit(c)));
             rule.crowd(c).ifPresent(crowds::add);
         }
+        Map<String, Treatment> filmed = new LinkedHashMap<>(treatments);
+        filmed.values().removeIf(t -> shot.wonders().stream().filter(w -> t.wonders().contains(w.id())).allMatch(w -> ElementSource.subject(w.kind(), Told.of(w, shot.setting()))
+                && Subjects.id(shot, w.subject()).equals(t.key())));
         Map<String, PlateNeed> once = new People(shot).once(asked);
         conflicts.addAll(base.conflicts(shot, rules, once));
         Map<String, PlateNeed> needs = new LinkedHashMap<>(base.plates(shot, rules, once));
@@ -100,14 +104,14 @@ public final class Breakdown {
         List<PlateNeed> kept = all.stream().filter(n -> !(n.proposed() && declined.contains(n.key()))).map(n -> n.followingOnly(needs.keySet())).toList();
         List<PlateNeed> without = all.stream().filter(n -> n.proposed() && declined.contains(n.key())).toList();
         LightPlan light = new LightPlan(shot, rules, kept);
-        conflicts.addAll(Conflicts.of(shot, rules, treatments, kept));
+        conflicts.addAll(Conflicts.of(shot, rules, filmed, kept));
         conflicts.addAll(light.conflicts());
         conflicts.addAll(Possible.conflicts(shot, kept));
-        figures.addAll(Numbers.of(shot, rules, treatments, kept));
+        figures.addAll(Numbers.of(shot, rules, filmed, kept));
         figures.addAll(light.figures());
         kit.addAll(light.kit());
         return new BreakdownPlan(
-                shot.id(), kept, without, List.copyOf(treatments.values()), figures, conflicts, Cautions.of(shot, kept), Kit.of(shot, rules, kept, kit), Permissions.wanted(shot), CameraCard.of(shot, kept), crowds);
+                shot.id(), kept, without, List.copyOf(filmed.values()), figures, conflicts, Cautions.of(shot, kept), Kit.of(shot, rules, kept, kit), Permissions.wanted(shot), CameraCard.of(shot, kept), crowds);
     }
 
     private static Map<String, Treatment> treatments(Shot shot, HouseRules rules, Base base) {

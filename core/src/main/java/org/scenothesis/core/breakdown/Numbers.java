@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.element.ElementSource;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
@@ -50,7 +51,7 @@ final class Numbers {
             }
             // What wipes the frame fills it; of anything else somebody must have said how much.
             boolean whole = w.kind() == WonderKind.WIPED;
-            if (t.is(Fact.ELEMENT, "existing") && (whole || t.given(Fact.FILLS))) {
+            if (ElementSource.brought(w.kind(), t) && (whole || t.given(Fact.FILLS))) {
                 double fills = whole ? 100 : t.number(Fact.FILLS);
                 double need = Resolution.element(t.number(Fact.ELEMENT_PX), 1, t.number(Fact.FINISH_PX), fills / 100, crop);
                 out.add(Figure.tells("resolution.brought", w.subject(), need, "\u00d7", t.number(Fact.ELEMENT_PX), fills).judged(rules.limit(Measure.ENLARGEMENT).judge(need)));

@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.element.ElementSource;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.shot.Permission;
@@ -20,7 +21,7 @@ final class Permissions {
             out.add(Permission.wanted(shot.id() + "/background/base", "background"));
         }
         for (Wonder w : shot.wonders()) {
-            if (Told.of(w, shot.setting()).is(Fact.ELEMENT, "existing")) {
+            if (ElementSource.brought(w.kind(), Told.of(w, shot.setting()))) {
                 out.add(Permission.wanted(shot.id() + "/element/" + w.id(), "element"));
             }
             boolean uses = w.kind() == WonderKind.ELSEWHERE || w.kind() == WonderKind.THROUGH_FRAME || w.kind() == WonderKind.OPENING;

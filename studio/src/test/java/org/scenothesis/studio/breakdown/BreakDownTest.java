@@ -213,6 +213,45 @@ class BreakDownTest {
     }
 
     @Test
+    void aGroupUnfoldsByKeyAndSeveralSupportsHold(FxRobot robot) {
+        click(robot, "#answer-who-person");
+        until("asked anew", () -> ((Labeled) scene.lookup("#asked-of-floats-1")).getText().matches("\\d+ answered, \\d+ assumed"));
+        robot.interact(() -> scene.lookup("#topic-floats-1-held").requestFocus());
+        press(robot, KeyCode.ENTER);
+        until("unfolded", () -> there("#answer-support-stool"));
+        assertThat(scene.getFocusOwner().getId()).isEqualTo("topic-floats-1-held");
+        robot.interact(() -> session.change("stool", s -> s.withWonder("floats-1", w -> w.withFact("support", "stool"))));
+        click(robot, "#answer-support-chair");
+        until("both", () -> session.shot().wonders().getFirst().fact("support", "").equals("stool chair"));
+        click(robot, "#answer-support-stool");
+        until("the other", () -> session.shot().wonders().getFirst().fact("support", "").equals("chair"));
+        click(robot, "#answer-support-chair");
+        until("the last one stays", () -> session.shot().wonders().getFirst().fact("support", "").equals("chair"));
+        robot.interact(() -> scene.lookup("#topic-floats-1-held").requestFocus());
+        press(robot, KeyCode.SPACE);
+        until("folded, with what it holds", () -> !there("#answer-support-stool") && words().contains("a chair"));
+    }
+
+    @Test
+    void theBaseIsAskedWithTheWonderAndChangesEverything(FxRobot robot) {
+        click(robot, "#answer-base-existing");
+        until("planned for it", () -> there("#need-base") && !there("#need-clean-A"));
+        assertThat(session.shot().setting().facts()).containsEntry("base", "existing");
+        click(robot, "#slip-of-setting");
+        until("asked there too", () -> there("#topic-setting-bases"));
+        undo(robot);
+        until("undone", () -> there("#need-clean-A"));
+    }
+
+    @Test
+    void aPressOnABeatGoesThere(FxRobot robot) {
+        until("drawn", () -> there("#audience") && scene.getRoot().lookupAll(".beat").size() > 2);
+        Node second = scene.getRoot().lookupAll(".beat .sketch-paper").stream().toList().get(1);
+        robot.clickOn(second.localToScreen(6, 6));
+        until("there", () -> session.seconds().get() > 0.4 && second.getParent().getStyleClass().contains("beat-now"));
+    }
+
+    @Test
     void plansAreComparedWithOneThatWasKeptAndWithAnotherSchool(FxRobot robot) {
         click(robot, "#page-compare");
         click(robot, "#keep-plan");

@@ -110,13 +110,16 @@ public record PlanDifference(
 
     private static List<Number> numbers(List<Figure> a, List<Figure> b) {
         List<Number> out = new ArrayList<>();
+        // A thing may have a number twice, such as a cloth for each of its plates: they are compared in their order.
+        List<Figure> left = new ArrayList<>(a);
         for (Figure f : b) {
-            Optional<Figure> before = like(a, f);
-            if (before.isEmpty() || Math.abs(before.get().value() - f.value()) > 1e-3 * Math.max(1, Math.abs(f.value()))) {
+            Optional<Figure> before = like(left, f);
+            before.ifPresent(left::remove);
+            if (before.isEmpty() || Math.abs(before.get().value() - f.value()) > 1e-3 * Math.max(1, Math.max(Math.abs(f.value()), Math.abs(before.get().value())))) {
                 out.add(new Number(before, Optional.of(f)));
             }
         }
-        a.stream().filter(f -> like(b, f).isEmpty()).forEach(f -> out.add(new Number(Optional.of(f), Optional.empty())));
+        left.forEach(f -> out.add(new Number(Optional.of(f), Optional.empty())));
         return out;
     }
 }

@@ -12,7 +12,7 @@ record Drawn() implements ElementSource {
 
     @Override
     public List<PlateNeed> plates(Case c, List<PlateNeed> asked) {
-        return asked.stream().filter(n -> !ElementSource.element(n)).toList();
+        return asked.stream().filter(n -> !ElementSource.element(c, n)).toList();
     }
 
     @Override

@@ -6,6 +6,7 @@ import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.WonderKind;
 
 /// Where the element of a wonder comes from, and what is left to film of it. One unit per kind.
 ///
@@ -26,6 +27,28 @@ public sealed interface ElementSource permits Filmed, Existing, Drawn {
             case ON_BLACK, ON_WHITE, TRANSITION, SURFACE_TITLE, ATMOSPHERE -> true;
             default -> false;
         };
+    }
+
+    /// Whether the subject of a kind of wonder may be an element itself: a creature or a thing that was recorded by others, or is drawn. Whoever acts is filmed.
+    static boolean subject(WonderKind kind, Told told) {
+        return ofSubject(kind) && told.is(Fact.WHO, "thing", "animal") && !told.is(Fact.ELEMENT, "filmed");
+    }
+
+    private static boolean ofSubject(WonderKind kind) {
+        return switch (kind) {
+            case FLOATS, OTHER_SIZE, ELSEWHERE, THROUGH_FRAME -> true;
+            default -> false;
+        };
+    }
+
+    /// Whether something that others recorded is brought in for a wonder.
+    static boolean brought(WonderKind kind, Told told) {
+        return told.is(Fact.ELEMENT, "existing") && (!ofSubject(kind) || subject(kind, told));
+    }
+
+    /// Whether a plate is of the element of its wonder: what is laid over the shot, or the subject where it is one.
+    static boolean element(Case c, PlateNeed n) {
+        return element(n) || subject(c.wonder().kind(), c.told()) && n.key().equals(c.elementKey(c.subject()));
     }
 
     /// A wonder's plates with its element as it comes.

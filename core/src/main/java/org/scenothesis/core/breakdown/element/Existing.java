@@ -17,7 +17,7 @@ record Existing() implements ElementSource {
             case "white" -> PlateRole.ON_WHITE;
             default -> PlateRole.ELEMENT;
         };
-        return asked.stream().map(n -> !ElementSource.element(n) ? n
+        return asked.stream().map(n -> !ElementSource.element(c, n) ? n
                 : c.here(n.key(), role, PlateNeed.EXISTING_ELEMENT, n.about()).inGroups("W", "").lasting(0, 1).recording("ground." + ground)).toList();
     }
 

@@ -6,8 +6,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Treatment;
@@ -168,6 +170,11 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         Optional<Wonder> twice = copies(actor);
         PlateNeed n = twice.isPresent() ? figure(actor, 1, code) : here("acting", PlateRole.PRACTICAL, code, "");
         return n.lasting(Math.max(roll(), shot.seconds() + 2 * HANDLES_S), takes()).with(actors()).hearing("action");
+    }
+
+    /// Distance and height of the lens are asked once, of the setting; of a wonder only where it was told its own.
+    public List<Question> ownCamera() {
+        return Stream.of(Fact.BACKGROUND_M, Fact.LENS_M).filter(f -> wonder.facts().containsKey(f.key())).map(Question::about).toList();
     }
 
     /// Those who act, as they were listed: parted by commas, or by *and*.

@@ -88,7 +88,7 @@ public record PlateNeed(
     private static final Set<String> NOT_FILMED = Set.of(BORROWED, EXISTING, EXISTING_ELEMENT);
 
     public PlateNeed {
-        also = List.copyOf(also);
+        also = also.stream().distinct().filter(a -> !a.equals(code)).toList();
         wonders = sorted(wonders);
         in = sorted(in);
         out = sorted(out);

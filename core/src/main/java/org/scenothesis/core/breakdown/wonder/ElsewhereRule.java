@@ -35,6 +35,7 @@ final class ElsewhereRule implements WonderRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
         q.add(WHO_OF_PEOPLE);
+        q.addAll(WonderRule.creature(c));
         // Of another base all this was told once for the shot.
         boolean own = Told.of(c.shot().setting()).is(Fact.BASE, "here");
         if (own) {

@@ -29,14 +29,16 @@ final class FloatsRule implements WonderRule {
 
     @Override
     public List<Question> questions(Case c) {
-        List<Question> q = new ArrayList<>(Question.about(Fact.WHO, Fact.SIZE_M, Fact.REST_M, Fact.HEIGHT_M));
+        List<Question> q = new ArrayList<>(List.of(Question.about(Fact.WHO)));
+        q.addAll(WonderRule.creature(c));
+        q.addAll(Question.about(Fact.SIZE_M, Fact.REST_M, Fact.HEIGHT_M));
         q.add(Question.among(Fact.MOTION, "drifts", "still", "turns", "thrown"));
         q.add(c.living() ? Question.among(Fact.SUPPORT, "stool", "box", "chair", "table", "ladder", "harness") : Question.among(Fact.SUPPORT, "rod", "line", "hand"));
         q.addAll(Question.about(Fact.SUPPORT_COUNT, Fact.SUPPORT_STAYS));
         if (c.person()) {
             q.addAll(Question.about(Fact.FEET, Fact.BODY, Fact.FILMED_AT, Fact.COSTUME));
             if (c.is(Fact.FILMED_AT, "floor")) {
-                q.add(Question.about(Fact.LENS_M));
+                q.addAll(c.ownCamera());
             }
         }
         q.add(Question.about(Fact.EDGE));

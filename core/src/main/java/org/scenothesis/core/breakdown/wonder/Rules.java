@@ -85,6 +85,12 @@ public final class Rules {
             }
         }
         Told base = Told.of(out.setting());
+        // Where the camera stands is told once; all wonders that were not told otherwise follow.
+        for (Fact f : List.of(Fact.BASE_M, Fact.BASE_LENS_M)) {
+            Fact own = Objects.requireNonNull(OF_BASE.get(f));
+            String answer = base.answer(f);
+            out = base.given(f) ? out.withSetting(x -> x.withFact(own.key(), answer)) : out;
+        }
         if (base.is(Fact.BASE, "here")) {
             return out;
         }
@@ -134,7 +140,7 @@ public final class Rules {
                 }
             }
             case "elsewhere" -> q.addAll(Question.about(Fact.BASE_M, Fact.BASE_LENS_M));
-            default -> q.add(Question.about(Fact.PLACE));
+            default -> q.addAll(Question.about(Fact.PLACE, Fact.BASE_M, Fact.BASE_LENS_M));
         }
         q.addAll(Question.about(Fact.LIGHT, Fact.BACKGROUND, Fact.CAMERA, Fact.CLOTHS));
         if (!c.is(Fact.CLOTHS, "none")) {

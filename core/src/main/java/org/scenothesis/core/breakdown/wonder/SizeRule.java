@@ -40,6 +40,7 @@ final class SizeRule implements WonderRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
         q.add(WHO_OF_PEOPLE);
+        q.addAll(WonderRule.creature(c));
         q.add(Question.about(Fact.FACTOR));
         q.add(giant(c) ? Question.among(Fact.PACE, "size", "own") : Question.among(Fact.PACE, "own", "size"));
         q.addAll(Question.about(Fact.CHANGES, Fact.SIZE_M));
@@ -48,7 +49,9 @@ final class SizeRule implements WonderRule {
         if (c.is(Fact.PERFORMER, "yes")) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
-        q.addAll(Question.about(Fact.REST_M, Fact.BACKGROUND_M, Fact.LENS_M, Fact.ROOM_M, Fact.EDGE, Fact.IN_FRONT, Fact.COSTUME, Fact.COLOURS, Fact.FILLS, Fact.FILMED_FILLS));
+        q.add(Question.about(Fact.REST_M));
+        q.addAll(c.ownCamera());
+        q.addAll(Question.about(Fact.ROOM_M, Fact.EDGE, Fact.IN_FRONT, Fact.COSTUME, Fact.COLOURS, Fact.FILLS, Fact.FILMED_FILLS));
         return q;
     }
 

@@ -35,6 +35,7 @@ final class ThroughFrameRule implements WonderRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
         q.add(WHO_OF_PEOPLE);
+        q.addAll(WonderRule.creature(c));
         q.addAll(Question.about(Fact.FRAME_KIND, Fact.LIMBS, Fact.BACK, Fact.CORNERS, Fact.SIZE_M, Fact.TRAVEL_M, Fact.EDGE));
         if (c.is(Fact.FRAME_KIND, "display", "mirror", "picture")) {
             q.add(Question.about(Fact.REFLECTS));

@@ -28,6 +28,11 @@ public interface WonderRule {
         return c.is(Fact.ELEMENT, "existing") ? Question.about(Fact.ELEMENT, Fact.ELEMENT_GROUND, Fact.ELEMENT_PX) : List.of(Question.about(Fact.ELEMENT));
     }
 
+    /// What is asked of a subject that need not be filmed: a creature or a thing may exist already, or be drawn.
+    static List<Question> creature(Case c) {
+        return c.is(Fact.WHO, "thing", "animal") ? element(c) : List.of();
+    }
+
     WonderKind kind();
 
     /// What is assumed of such a wonder where it differs from what is assumed in general.
