@@ -97,6 +97,7 @@ public final class Breakdown {
         conflicts.addAll(base.conflicts(shot, rules, once));
         Map<String, PlateNeed> needs = new LinkedHashMap<>(base.plates(shot, rules, once));
         new Leads(shot).ordered(needs);
+        new Leads(shot).led(needs);
         new LightPlan(shot, rules, List.of()).minded(needs);
         Guard.add(rules, needs);
         Set<String> declined = Set.of(Told.of(shot.setting()).answer(Fact.DECLINED).split("\\s+"));

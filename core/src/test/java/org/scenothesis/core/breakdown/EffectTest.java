@@ -32,7 +32,7 @@ class EffectTest {
         Set<Fact> asked = EnumSet.noneOf(Fact.class);
         Set<Fact> felt = EnumSet.noneOf(Fact.class);
         Random random = new Random(12);
-        for (int i = 0; i < 250; i++) {
+        for (int i = 0; i < 600; i++) {
             Shot s = Shots.random(random, "s");
             BreakdownPlan before = Breakdown.plan(s, HouseRules.DEFAULT);
             for (Wonder w : s.wonders()) {

@@ -182,6 +182,9 @@ public final class PlanTree {
         if (c.clothBlurPx() > 0) {
             o.put("cloth_blur_px", round(c.clothBlurPx()));
         }
+        if (c.whiteK() > 0) {
+            o.put("white_k", round(c.whiteK()));
+        }
         o.put("leads", c.leads());
         o.put("outline", c.outline());
         strings(o, "words", CardWords.lines(plan, c));

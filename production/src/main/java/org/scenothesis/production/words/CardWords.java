@@ -27,7 +27,7 @@ public final class CardWords {
         if (c.clothBlurPx() > 0) {
             out.add(Words.of("card.cloth", Words.number(c.clothBlurPx(), 1)));
         }
-        out.add(Words.of("card.hand"));
+        out.add(c.whiteK() > 0 ? Words.of("card.hand.white", Words.number(c.whiteK(), 0)) : Words.of("card.hand"));
         out.add(Words.of("card.off"));
         if (!c.leads().isEmpty()) {
             out.add(Words.of(c.plates().contains(c.leads()) ? "card.leads" : "card.follows", named(plan, c.leads())));

@@ -112,6 +112,7 @@ class PlanCasesTest {
             assertThat(plan.cards()).filteredOn(k -> k.group().equals(card.path("group").asText())).as("%s of %s", card, plan.cards()).hasSize(1).allSatisfy(k -> {
                 assertThat(k.lensM()).isCloseTo(card.path("lensM").asDouble(k.lensM()), within(1e-6));
                 assertThat(k.awayM()).isCloseTo(card.path("awayM").asDouble(k.awayM()), within(1e-6));
+                assertThat(k.whiteK()).isEqualTo(card.path("whiteK").asDouble(k.whiteK()));
                 assertThat(k.leads()).isEqualTo(card.path("leads").asText(k.leads()));
                 assertThat(k.outline()).isEqualTo(card.path("outline").asText(k.outline()));
             });

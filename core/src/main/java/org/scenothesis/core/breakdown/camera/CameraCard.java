@@ -17,12 +17,13 @@ import org.scenothesis.core.shot.Shot;
 ///
 /// - `group`: its lock group. `plates`: keys of the plates filmed from it. `lensM`, `awayM`: height of the lens, and its distance from who is filmed.
 /// - `focalMm`: which gives the told frame at that distance. `nearM`, `farM`: what is sharp within two pixels of the finished picture; `farM` infinite beyond the hyperfocal distance.
+/// - `whiteK`: the white balance that was told with the main light, 0 where nobody told it and the card decides.
 /// - `clothBlurPx`: how wide a point of the cloth becomes, in pixels of the finished picture; 0 without a cloth.
 /// - `leads`: key of the plate that leads all others of the shot, empty for none. `outline`: key of the plate whose outline is kept on the monitor, empty for none.
 ///
 /// Source: thin-lens geometry; handbook, *Camera card*.
 public record CameraCard(
-        String group, List<String> plates, double lensM, double awayM, double focalMm, double fNumber, double nearM, double farM, double clothBlurPx, String leads, String outline) {
+        String group, List<String> plates, double lensM, double awayM, double focalMm, double fNumber, double nearM, double farM, double clothBlurPx, double whiteK, String leads, String outline) {
     private static final double WIDE_HIGH = 16.0 / 9;
     /// What counts as sharp, in pixels of the finished picture.
     private static final double SHARP_PX = 2;
@@ -57,6 +58,6 @@ public record CameraCard(
         String outline = !leads.isEmpty() ? leads : clean;
         return new CameraCard(
                 group, of.stream().map(PlateNeed::key).toList(), sweep.lensM(), sweep.awayM(), lens.focalM() * 1000, lens.fNumber(), lens.nearM(focus, circle), lens.farM(focus, circle), blur,
-                leads, of.stream().allMatch(n -> n.key().equals(outline)) ? "" : outline);
+                told.given(Fact.KEY_K) ? told.number(Fact.KEY_K) : 0, leads, of.stream().allMatch(n -> n.key().equals(outline)) ? "" : outline);
     }
 }

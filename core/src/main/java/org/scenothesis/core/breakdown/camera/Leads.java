@@ -24,6 +24,15 @@ public record Leads(Shot shot) {
     public static final String LEADS = "leads";
     public static final String PLAYBACK = "playback";
 
+    /// Noted of plates whose eyes go where nobody is, so that somebody off camera gives them the lead.
+    private static final String OFF = "lead.off";
+
+    /// Whoever looks at what is not there is led from off camera, unless the playback does.
+    public Map<String, PlateNeed> led(Map<String, PlateNeed> needs) {
+        needs.replaceAll((k, n) -> n.notes().eyelines().isEmpty() || n.notes().record().contains(PLAYBACK) ? n : n.recording(OFF));
+        return needs;
+    }
+
     /// The plates with the one that leads first, and all that act to it after it.
     public Map<String, PlateNeed> ordered(Map<String, PlateNeed> needs) {
         Optional<PlateNeed> first = needs.values().stream().filter(n -> n.filmed() && !n.proposed() && undirected(n)).findFirst();

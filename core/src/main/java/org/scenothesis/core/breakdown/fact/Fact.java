@@ -141,6 +141,7 @@ public enum Fact {
     KEY_FROM(of("left", "right", "front", "behind", "above"), true),
     KEY_UP_DEG(number(40, 5, 89, "\u00b0"), true),
     KEY_HARD(of("soft", "hard"), true),
+    KEY_K(number(5600, 1700, 15_000, "K"), true),
     KEY_FILL(number(1.5, -1, 8, "stops"), true),
     LAMPS_SEEN(of("no", "yes"), true),
     SHADES(of("plain", "patterned"), true),

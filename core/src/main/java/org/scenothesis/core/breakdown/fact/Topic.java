@@ -20,7 +20,7 @@ public enum Topic {
             Fact.COSTUME, Fact.STAGES, Fact.SECOND_WEARS, Fact.AFTER),
     EDGES(Fact.EDGE, Fact.GREEN_NEAR, Fact.COLOURS, Fact.CORNERS, Fact.REFLECTS, Fact.IN_FRONT, Fact.GROUND, Fact.ELEMENT_GROUND, Fact.ELEMENT_PX, Fact.HIGH, Fact.RIM),
     LIGHTS(
-            Fact.SHADOW, Fact.SHADOW_ON, Fact.GLOWS, Fact.LIGHTS, Fact.FLASHES, Fact.POINT, Fact.KEY_FROM, Fact.KEY_UP_DEG, Fact.KEY_HARD, Fact.KEY_FILL, Fact.HOT_LAMPS, Fact.LAMPS_SEEN,
+            Fact.SHADOW, Fact.SHADOW_ON, Fact.GLOWS, Fact.LIGHTS, Fact.FLASHES, Fact.POINT, Fact.KEY_FROM, Fact.KEY_UP_DEG, Fact.KEY_HARD, Fact.KEY_K, Fact.KEY_FILL, Fact.HOT_LAMPS, Fact.LAMPS_SEEN,
             Fact.SHADES, Fact.MIXED),
     BASES(
             Fact.BASE_CAMERA, Fact.BASE_EMPTY, Fact.BASE_PX, Fact.BASE_M, Fact.BASE_LENS_M, Fact.SCENE, Fact.BACKGROUND_CAMERA, Fact.EMPTY_ROOM, Fact.BACKGROUND_PX, Fact.BARS, Fact.BACKGROUND,

@@ -154,7 +154,7 @@ public final class Rules {
             q.addAll(Question.about(Fact.LAMPS_SEEN, Fact.SHADES, Fact.MIXED));
         }
         if (c.is(Fact.LIGHT, "lamps", "sun")) {
-            q.addAll(Question.about(Fact.KEY_FROM, Fact.KEY_UP_DEG, Fact.KEY_HARD, Fact.KEY_FILL));
+            q.addAll(Question.about(Fact.KEY_FROM, Fact.KEY_UP_DEG, Fact.KEY_HARD, Fact.KEY_K, Fact.KEY_FILL));
         }
         switch (c.answer(Fact.CAMERA)) {
             case "push" -> q.add(Question.about(Fact.PUSH_IN));
