@@ -270,6 +270,19 @@ class FromNothingTest {
         assertThat(kept).isNotEmptyFile();
     }
 
+    /// A focal length is meant for the sensor that was told with the shot, and the first light is the told one.
+    @Test
+    void theSetKnowsWhatTheShotWasTold(FxRobot robot) {
+        laid(robot);
+        robot.interact(() -> session.change("told", s -> s.withSetting(x -> x.withFact("sensorMm", "23.6").withFact("keyFrom", "right"))));
+        robot.type(KeyCode.S);
+        house.until("staged", () -> session.shot().stage() != null && robot.lookup("#stage-0").tryQuery().isPresent());
+        assertThat(session.shot().stage().light().direction()).isInstanceOf(Given.Told.class);
+        assertThat(session.shot().stage().light().sizeDeg()).as("nobody said how soft").isInstanceOf(Given.Assumed.class);
+        type(robot, "#stage-focal-length", "50");
+        house.until("of that sensor", () -> Math.abs(session.shot().stage().camera().widthShareFocal().value() - 50 / 23.6) < 1e-6);
+    }
+
     /// The set is told by numbers and by pulling the horizon; then things stand in metres.
     @Test
     void theSetIsStagedByHand(FxRobot robot) {

@@ -7,6 +7,7 @@ import org.scenothesis.core.breakdown.day.LightWindow;
 import org.scenothesis.core.breakdown.sketch.Sketch;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.production.words.PlanWords;
+import org.scenothesis.production.words.Words;
 
 /// The book's drawings as SVG: storyboard panels, tape marks, the day's light.
 final class Svg {
@@ -32,7 +33,16 @@ final class Svg {
         for (Sketch.Shape s : sketch.shapes()) {
             b.append(shape(s));
         }
+        sketch.measures().forEach(m -> b.append(measure(m)));
         return b.append("</svg>").toString();
+    }
+
+    private static String measure(Sketch.Measure m) {
+        double x = 1000 * m.x1();
+        double top = 1000 * Math.min(m.y1(), m.y2());
+        double foot = 1000 * Math.max(m.y1(), m.y2());
+        return String.format(Locale.ENGLISH, "<path d=\"M%1$.0f %2$.0f V%3$.0f M%4$.0f %2$.0f H%5$.0f M%4$.0f %3$.0f H%5$.0f\" fill=\"none\" stroke=\"%6$s\" stroke-width=\"6\"/>", x, top, foot, x - 20, x + 20, INK)
+                + String.format(Locale.ENGLISH, "<text x=\"%.0f\" y=\"%.0f\" font-size=\"84\" font-family=\"Barlow\" fill=\"%s\">%s m</text>", Math.min(x + 36, 1330), (top + foot) / 2 + 30, INK, Words.number(m.metres(), 2));
     }
 
     private static String shape(Sketch.Shape s) {

@@ -18,6 +18,8 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.breakdown.FirstStage;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.Evidence;
@@ -145,6 +147,12 @@ final class StageHand extends VBox {
             say.accept("Lay a plate first: the set is told in its picture.");
         } else if (open && now().stage() == null) {
             accept.accept("stage the set", s -> FirstStage.staged(s, camera(), aspect()));
+        }
+        Told told = Told.of(now().setting());
+        if (open && sensorMm == FULL_FRAME_MM && told.given(Fact.SENSOR_MM)) {
+            // The camera was told with the shot, or is owned.
+            sensor.show(told.number(Fact.SENSOR_MM));
+            sensorTold(told.number(Fact.SENSOR_MM));
         }
         turned.accept(open);
         show();

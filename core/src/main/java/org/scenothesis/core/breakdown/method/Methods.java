@@ -34,8 +34,7 @@ public final class Methods {
         Estimates.Changes set = e.changes();
         int keys = switch (w) {
             case MASK -> told.is(Fact.CROSSED, "yes") ? 4 : 1;
-            case KEY, BLACK, WHITE -> Math.min(MOST_LOOKS, 1 + frames / 96);
-            case SUIT -> Math.min(2 * MOST_LOOKS, 1 + frames / 24);
+            case KEY, BLACK, WHITE, SUIT -> Math.min(most(w), looks(w, frames));
             case ROTO -> Math.max(1, (int) Math.ceil(frames / (double) (fine ? hand.fineSpacing() : hand.spacing())));
         };
         double each = switch (w) {
@@ -50,11 +49,25 @@ public final class Methods {
             case BLACK, WHITE -> set.cloth() + set.light();
             case ROTO -> 0;
         };
-        return new Method(w, setMinutes, keys * each / 60, keys, each, risks(w, told), recommended, chosen);
+        return new Method(w, setMinutes, keys * each / 60, keys, each, risks(w, told, frames), recommended, chosen);
     }
 
-    private static List<String> risks(Way w, Told told) {
+    /// In how many places a way would be looked over at its usual spacing; none for ways that are not.
+    private static int looks(Way w, int frames) {
+        return switch (w) {
+            case KEY, BLACK, WHITE -> 1 + frames / 96;
+            case SUIT -> 1 + frames / 24;
+            default -> 0;
+        };
+    }
+
+    private static int most(Way w) {
+        return w == Way.SUIT ? 2 * MOST_LOOKS : MOST_LOOKS;
+    }
+
+    private static List<String> risks(Way w, Told told, int frames) {
         List<String> out = new ArrayList<>();
+        add(out, looks(w, frames) > most(w), "looks.capped");
         boolean moves = told.given(Fact.MOTION) && !told.is(Fact.MOTION, "still");
         boolean fine = !told.is(Fact.EDGE, "clean");
         switch (w) {
