@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.FirstStage;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.FrameFormat;
@@ -28,6 +30,8 @@ import picocli.CommandLine.Option;
 
 @Command(name = "stage", description = "Says where the camera of a shot stands, in metres, and lets it be told by hand.", mixinStandardHelpOptions = true)
 final class StageCommand implements Callable<Integer> {
+    private static final double FULL_FRAME_MM = 36;
+
     @Mixin
     OfShot of;
 
@@ -40,8 +44,8 @@ final class StageCommand implements Callable<Integer> {
     @Option(names = "--focal", paramLabel = "MM", description = "Instead of the view: the focal length.")
     @Nullable Double focal;
 
-    @Option(names = "--sensor", paramLabel = "MM", defaultValue = "36", description = "How wide the sensor is that the focal length belongs to; 36 for equivalent lengths.")
-    double sensor;
+    @Option(names = "--sensor", paramLabel = "MM", description = "How wide the sensor is that the focal length belongs to; otherwise as it was told with the shot, else 36, for equivalent lengths.")
+    @Nullable Double sensor;
 
     @Option(names = "--as-noted", description = "Instead of the view: by the lens that the file of the lowest layer notes; so it is anyhow where nobody told another.")
     boolean asNoted;
@@ -88,6 +92,11 @@ final class StageCommand implements Callable<Integer> {
         }
     }
 
+    private double sensor(Shot s) {
+        Told told = Told.of(s.setting());
+        return sensor != null ? sensor : told.given(Fact.SENSOR_MM) ? told.number(Fact.SENSOR_MM) : FULL_FRAME_MM;
+    }
+
     private HandCamera told(ProductionFolder folder, Shot s, double aspect) throws InputException {
         Stage was = s.stage();
         try {
@@ -99,7 +108,7 @@ final class StageCommand implements Callable<Integer> {
             c = c.withViewDeg(noted.orElse(c.viewDeg()));
             c = lens == null ? c : c.withLensHeightM(Given.told(lens)).withKnown(null);
             c = view == null ? c : c.withViewDeg(Given.told(view));
-            c = focal == null ? c : c.withViewDeg(Given.told(HandCamera.viewDeg(focal, sensor)));
+            c = focal == null ? c : c.withViewDeg(Given.told(HandCamera.viewDeg(focal, sensor(s))));
             if (horizon != null) {
                 List<Double> h = numbers("--horizon", horizon);
                 c = c.withHorizon(Given.told(new HandCamera.Horizon(h.getFirst() / 100, h.getLast() / 100)));

@@ -55,7 +55,7 @@ final class Conflicts {
         }
         boolean fine = !told.is(Fact.EDGE, "clean");
         boolean moves = !told.is(Fact.MOTION, "still");
-        if (t.overridden() && t.way() == Way.MASK && (fine || moves || told.is(Fact.CROSSED, "yes"))) {
+        if (t.overridden() && t.way() == Way.MASK && (fine || moves)) {
             out.add(Conflict.redo("mask.forced", w.id(), t.thing()));
         }
         boolean worn = t.way() == Way.SUIT;

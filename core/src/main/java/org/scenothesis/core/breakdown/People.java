@@ -116,7 +116,7 @@ record People(Shot shot) {
         }
         for (Wonder w : shot.wonders()) {
             Told t = Told.of(w, shot.setting());
-            boolean inIt = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON && !i.coded() && Subjects.id(shot, i.name()).equals(Subjects.id(shot, w.subject())));
+            boolean inIt = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON && !i.coded() && Subjects.same(shot, i.name(), w.subject()));
             if (inIt && !t.is(Fact.COSTUME, "plain")) {
                 return n.wearing(t.answer(Fact.COSTUME));
             }

@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.LightWindow;
 import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Method;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.number.CrowdTable;
@@ -187,6 +188,7 @@ public final class PlanTree {
         }
         o.put("leads", c.leads());
         o.put("outline", c.outline());
+        strings(o, "assumed", c.assumed().stream().map(Fact::key).toList());
         strings(o, "words", CardWords.lines(plan, c));
         return o;
     }

@@ -27,6 +27,9 @@ public final class CardWords {
         if (c.clothBlurPx() > 0) {
             out.add(Words.of("card.cloth", Words.number(c.clothBlurPx(), 1)));
         }
+        if (!c.assumed().isEmpty()) {
+            out.add(Words.of("card.assumed", assumed(c)));
+        }
         out.add(c.whiteK() > 0 ? Words.of("card.hand.white", Words.number(c.whiteK(), 0)) : Words.of("card.hand"));
         out.add(Words.of("card.off"));
         if (!c.leads().isEmpty()) {
@@ -67,7 +70,15 @@ public final class CardWords {
 
     /// The card in one line, for a wall or a slip.
     public static String brief(CameraCard c) {
-        return c.lensM() <= 0 ? Words.of("card.nowhere") : Words.of("card.brief", Words.number(c.lensM(), 2), Words.number(c.awayM(), 2), Words.number(c.focalMm(), c.focalMm() < 10 ? 1 : 0), Words.number(c.fNumber(), 1));
+        if (c.lensM() <= 0) {
+            return Words.of("card.nowhere");
+        }
+        String numbers = Words.of("card.brief", Words.number(c.lensM(), 2), Words.number(c.awayM(), 2), Words.number(c.focalMm(), c.focalMm() < 10 ? 1 : 0), Words.number(c.fNumber(), 1));
+        return c.assumed().isEmpty() ? numbers : Words.of("card.brief.assumed", numbers, assumed(c));
+    }
+
+    private static String assumed(CameraCard c) {
+        return c.assumed().stream().map(KitWords::size).collect(Collectors.joining(", "));
     }
 
     private static String named(BreakdownPlan plan, String key) {

@@ -26,6 +26,7 @@ import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
@@ -101,6 +102,7 @@ class PlanCasesTest {
                     .allSatisfy(f -> assertThat(f.value()).isCloseTo(n.path("value").asDouble(), within(n.path("within").asDouble())));
         }
         assertThat(plan.figures()).extracting(Figure::code).doesNotContainAnyElementsOf(orNothing(words(c.path("noFigures"))));
+        words(c.path("unjudged")).forEach(u -> assertThat(plan.figures()).filteredOn(f -> f.code().equals(u)).isNotEmpty().allSatisfy(f -> assertThat(f.verdict()).isEqualTo(Verdict.NOT_MEASURED)));
         if (c.has("permissions")) {
             assertThat(plan.permissions()).extracting(p -> p.use()).containsExactlyElementsOf(words(c.path("permissions")));
         }
@@ -113,6 +115,7 @@ class PlanCasesTest {
                 assertThat(k.lensM()).isCloseTo(card.path("lensM").asDouble(k.lensM()), within(1e-6));
                 assertThat(k.awayM()).isCloseTo(card.path("awayM").asDouble(k.awayM()), within(1e-6));
                 assertThat(k.whiteK()).isEqualTo(card.path("whiteK").asDouble(k.whiteK()));
+                assertThat(k.assumed()).extracting(Enum::name).containsAll(words(card.path("assumed"))).hasSize(card.has("assumed") ? card.path("assumed").size() : k.assumed().size());
                 assertThat(k.leads()).isEqualTo(card.path("leads").asText(k.leads()));
                 assertThat(k.outline()).isEqualTo(card.path("outline").asText(k.outline()));
             });

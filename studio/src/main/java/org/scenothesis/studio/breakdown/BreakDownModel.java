@@ -219,8 +219,10 @@ final class BreakDownModel {
         }
     }
 
+    /// Keeps what the user owns; a list that cannot be read is left for its user to mend, not written over.
     void own(OwnedKit kit) {
         try {
+            KitFile.read(KitFile.home());
             KitFile.write(kit, KitFile.home());
         } catch (StoreException e) {
             session.say(String.valueOf(e.getMessage()));

@@ -13,6 +13,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.kit.Owned;
+import org.scenothesis.core.breakdown.kit.OwnedKind;
+import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.finding.School;
@@ -23,6 +26,7 @@ import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Worker;
@@ -183,6 +187,18 @@ class BreakDownModelTest {
         assertThat(model.plan().needs()).isEmpty();
         model.newShot();
         assertThat(session.store().now().shots()).extracting(Shot::id).doesNotHaveDuplicates().contains("16");
+    }
+
+    @Test
+    void aListOfKitThatCannotBeReadIsSaidAndNotWrittenOver() throws Exception {
+        Path list = Files.writeString(KitFile.home(), "[{\"kind\": \"stand\", ");
+        assertThat(model.owned()).isEqualTo(OwnedKit.NOTHING);
+        model.own(new OwnedKit(List.of(Owned.usual(OwnedKind.LAMP))));
+        assertThat(list).hasContent("[{\"kind\": \"stand\", ");
+        assertThat(session.said().get()).contains("kit.json", "it is no list of kit");
+        Files.delete(list);
+        model.own(new OwnedKit(List.of(Owned.usual(OwnedKind.LAMP))));
+        assertThat(model.owned().things()).hasSize(1);
     }
 
     @Test

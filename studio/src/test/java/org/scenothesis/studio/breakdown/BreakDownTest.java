@@ -6,110 +6,31 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.BooleanSupplier;
-import javafx.scene.Node;
-import javafx.scene.Scene;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Labeled;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.Estimates;
-import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
-import org.scenothesis.core.shot.Production;
-import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.illusion.Illusions;
-import org.scenothesis.production.store.ProductionFolder;
-import org.scenothesis.studio.OpenHouse;
 import org.scenothesis.studio.house.BenchName;
-import org.scenothesis.studio.house.Session;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
 /// Real clicks and keys on Break down, over a production of told shots without footage.
-@ExtendWith(ApplicationExtension.class)
-class BreakDownTest {
-    @TempDir
-    static Path temp;
-
-    private OpenHouse house;
-    private Session session;
-    private Scene scene;
-
-    private static Shot told(String id, String... illusions) {
-        Shot s = new Shot(id, Integer.parseInt(id), "Shot " + id, "", 6, List.of(), List.of(), List.of(), List.of(), null);
-        for (String name : illusions) {
-            s = Illusions.shipped().all().stream().filter(i -> i.id().equals(name)).findFirst().orElseThrow().into(s);
-        }
-        return s;
-    }
-
+class BreakDownTest extends BreakDownHouse {
     @Start
     void start(Stage stage) throws Exception {
-        System.setProperty("scenothesis.illusions", temp.resolve("own").toString());
-        System.setProperty("scenothesis.kit", temp.resolve("kit.json").toString());
-        Path folder = Files.createTempDirectory(temp, "production");
-        List<Shot> shots = new ArrayList<>(List.of(told("1", "lantern-lifts"), told("2"), told("3", "giant-in-the-yard", "maker-on-the-roofs")));
-        ProductionFolder.create(folder, new Production("Lantern Works", shots, HouseRules.DEFAULT)).close();
-        house = OpenHouse.on(stage, folder);
-        session = house.session();
-        scene = house.scene();
-        session.bench().set(BenchName.BREAK_DOWN);
+        open(stage);
     }
 
     @Stop
     void stop() {
-        session.close();
-    }
-
-    private void until(String what, BooleanSupplier holds) {
-        house.until(what, holds);
-    }
-
-    private String words() {
-        return OpenHouse.words(scene.getRoot());
-    }
-
-    private boolean there(String id) {
-        return scene.lookup(id) != null;
-    }
-
-    /// Scrolls whatever holds a node until it is in view, then clicks it.
-    private void click(FxRobot robot, String id) {
-        until(id, () -> there(id));
-        robot.interact(() -> {
-            Node n = scene.lookup(id);
-            for (Node p = n.getParent(); p != null; p = p.getParent()) {
-                if (p instanceof ScrollPane pane) {
-                    double high = pane.getContent().getBoundsInLocal().getHeight() - pane.getViewportBounds().getHeight();
-                    double y = pane.getContent().sceneToLocal(n.localToScene(n.getBoundsInLocal())).getMinY();
-                    pane.setVvalue(high <= 0 ? 0 : Math.clamp((y - 60) / high, 0, 1));
-                }
-            }
-        });
-        WaitForAsyncUtils.waitForFxEvents();
-        robot.clickOn(id);
-        WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    /// Puts other words into a field.
-    private void retype(FxRobot robot, String id, String text) {
-        click(robot, id);
-        robot.press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write(text);
-    }
-
-    private void undo(FxRobot robot) {
-        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        close();
     }
 
     @Test
@@ -161,106 +82,6 @@ class BreakDownTest {
         until("declined", () -> !there("#need-light-the-lantern") && words().contains("Done without"));
         robot.clickOn("take it back");
         until("back", () -> there("#need-light-the-lantern"));
-    }
-
-    @Test
-    void anAnswerSaysWhatItWouldChangeBeforeItIsGiven(FxRobot robot) {
-        until("planned", () -> there("#answer-motion-still"));
-        robot.interact(() -> scene.lookup("#answer-motion-still").requestFocus());
-        until("said", () -> ((Labeled) scene.lookup("#would-change .label")).getText().matches("(?s).stays still.: \u2212\u00a0\\d plates?, .*without.*Screen only.*"));
-        assertThat(session.shot().wonders().getFirst().fact("motion", "")).isNotEqualTo("still");
-        robot.interact(() -> scene.lookup("#need-clean-A").requestFocus());
-        until("gone again", () -> ((Labeled) scene.lookup("#would-change .label")).getText().startsWith("Rest on an answer"));
-    }
-
-    @Test
-    void aPlateLeadsToTheQuestionsItHangsOn(FxRobot robot) {
-        until("planned", () -> there("#need-light-the-lantern"));
-        click(robot, "#need-light-the-lantern");
-        until("found", () -> there("#cause-light-the-lantern-glows"));
-        click(robot, "#cause-light-the-lantern-glows");
-        until("its group is open and the answer has the focus", () -> scene.getFocusOwner() != null && "answer-glows-yes".equals(scene.getFocusOwner().getId()));
-    }
-
-    private void press(FxRobot robot, KeyCode... keys) {
-        for (KeyCode k : keys) {
-            robot.type(k);
-            WaitForAsyncUtils.waitForFxEvents();
-        }
-    }
-
-    private String piece(String name) {
-        return scene.getRoot().lookupAll(".piece").stream().filter(n -> String.valueOf(n.getAccessibleText()).startsWith(name)).findFirst().orElseThrow().getId();
-    }
-
-    @Test
-    void whatIsDrawnIsMovedByKeysAndByTheMouse(FxRobot robot) {
-        until("drawn", () -> scene.getRoot().lookupAll(".piece").size() > 1);
-        double was = Double.parseDouble(session.shot().wonders().getFirst().fact("heightM", ""));
-        String lantern = piece("The lantern");
-        robot.interact(() -> scene.lookup("#" + lantern).requestFocus());
-        press(robot, KeyCode.UP, KeyCode.UP);
-        until("higher", () -> Math.abs(Double.parseDouble(session.shot().wonders().getFirst().fact("heightM", "")) - was - 0.1) < 1e-9);
-        press(robot, KeyCode.RIGHT);
-        until("across", () -> !session.shot().wonders().getFirst().fact("acrossM", "").isEmpty());
-        robot.interact(() -> scene.lookup("#" + piece("The maker")).requestFocus());
-        press(robot, KeyCode.F);
-        until("in front, so on cloth", () -> session.shot().wonders().getFirst().fact("crossed", "").equals("yes") && words().contains("Whoever passes in front acts before the cloth"));
-        double before = Double.parseDouble(session.shot().wonders().getFirst().fact("acrossM", ""));
-        robot.interact(() -> ((ScrollPane) scene.lookup("#audience-scroll")).setHvalue(0));
-        robot.drag("#" + piece("The lantern"), MouseButton.PRIMARY).moveBy(30, 0).drop();
-        until("dragged", () -> Double.parseDouble(session.shot().wonders().getFirst().fact("acrossM", "")) > before + 0.02);
-    }
-
-    @Test
-    void aGroupUnfoldsByKeyAndSeveralSupportsHold(FxRobot robot) {
-        click(robot, "#answer-who-person");
-        until("asked anew", () -> ((Labeled) scene.lookup("#asked-of-floats-1")).getText().matches("\\d+ answered, \\d+ assumed"));
-        robot.interact(() -> scene.lookup("#topic-floats-1-held").requestFocus());
-        press(robot, KeyCode.ENTER);
-        until("unfolded", () -> there("#answer-support-stool"));
-        assertThat(scene.getFocusOwner().getId()).isEqualTo("topic-floats-1-held");
-        robot.interact(() -> session.change("stool", s -> s.withWonder("floats-1", w -> w.withFact("support", "stool"))));
-        click(robot, "#answer-support-chair");
-        until("both", () -> session.shot().wonders().getFirst().fact("support", "").equals("stool chair"));
-        click(robot, "#answer-support-stool");
-        until("the other", () -> session.shot().wonders().getFirst().fact("support", "").equals("chair"));
-        click(robot, "#answer-support-chair");
-        until("the last one stays", () -> session.shot().wonders().getFirst().fact("support", "").equals("chair"));
-        robot.interact(() -> scene.lookup("#topic-floats-1-held").requestFocus());
-        press(robot, KeyCode.SPACE);
-        until("folded, with what it holds", () -> !there("#answer-support-stool") && words().contains("a chair"));
-    }
-
-    @Test
-    void theBaseIsAskedWithTheWonderAndChangesEverything(FxRobot robot) {
-        click(robot, "#answer-base-existing");
-        until("planned for it", () -> there("#need-base") && !there("#need-clean-A"));
-        assertThat(session.shot().setting().facts()).containsEntry("base", "existing");
-        click(robot, "#slip-of-setting");
-        until("asked there too", () -> there("#topic-setting-bases"));
-        undo(robot);
-        until("undone", () -> there("#need-clean-A"));
-    }
-
-    @Test
-    void aPressOnABeatGoesThere(FxRobot robot) {
-        until("drawn", () -> there("#audience") && scene.getRoot().lookupAll(".beat").size() > 2);
-        Node second = scene.getRoot().lookupAll(".beat .sketch-paper").stream().toList().get(1);
-        robot.clickOn(second.localToScreen(6, 6));
-        until("there", () -> session.seconds().get() > 0.4 && second.getParent().getStyleClass().contains("beat-now"));
-    }
-
-    @Test
-    void plansAreComparedWithOneThatWasKeptAndWithAnotherSchool(FxRobot robot) {
-        click(robot, "#page-compare");
-        click(robot, "#keep-plan");
-        until("the same", () -> there("#difference") && words().contains("nothing changes"));
-        click(robot, "#answer-motion-still");
-        until("other", () -> there("#difference") && ((Labeled) scene.lookup("#difference")).getText().contains("without"));
-        click(robot, "#compare-school");
-        click(robot, "#matter-effect_light");
-        until("planned both ways", () -> there("#difference"));
     }
 
     @Test
@@ -371,19 +192,6 @@ class BreakDownTest {
         robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
         robot.clickOn("#go-anywhere").write("house rules").type(KeyCode.ENTER);
         until("there", () -> session.bench().get() == BenchName.BREAK_DOWN && there("#school-copies-every"));
-    }
-
-    @Test
-    void whatIsOwnedIsListedComparedAndTold(FxRobot robot) {
-        click(robot, "#page-safety");
-        click(robot, "#own-cloth-green");
-        until("listed", () -> there("#own-clothWideM-0") && words().contains("you own 1") && Files.exists(temp.resolve("kit.json")));
-        retype(robot, "#own-clothWideM-0", "0.6");
-        robot.type(KeyCode.ENTER);
-        click(robot, "#tell-owned");
-        until("told", () -> session.shot().setting().facts().getOrDefault("clothWideM", "").equals("0.6"));
-        click(robot, "#page-plates");
-        until("too small", () -> words().contains("sweeps") && words().contains("0.60"));
     }
 
     @Test

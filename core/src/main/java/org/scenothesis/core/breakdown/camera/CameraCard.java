@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
@@ -21,15 +22,17 @@ import org.scenothesis.core.shot.Shot;
 /// - `clothBlurPx`: how wide a point of the cloth becomes, in pixels of the finished picture; 0 without a cloth.
 /// - `leads`: key of the plate that leads all others of the shot, empty for none. `outline`: key of the plate whose outline is kept on the monitor, empty for none.
 ///
+/// - `assumed`: what the numbers rest on that nobody told.
+///
 /// Source: thin-lens geometry; handbook, *Camera card*.
 public record CameraCard(
-        String group, List<String> plates, double lensM, double awayM, double focalMm, double fNumber, double nearM, double farM, double clothBlurPx, double whiteK, String leads, String outline) {
-    private static final double WIDE_HIGH = 16.0 / 9;
+        String group, List<String> plates, double lensM, double awayM, double focalMm, double fNumber, double nearM, double farM, double clothBlurPx, double whiteK, String leads, String outline, List<Fact> assumed) {
     /// What counts as sharp, in pixels of the finished picture.
     private static final double SHARP_PX = 2;
 
     public CameraCard {
         plates = List.copyOf(plates);
+        assumed = List.copyOf(assumed);
     }
 
     /// One card for every camera that films somebody or something, in the order of the plan.
@@ -42,6 +45,12 @@ public record CameraCard(
         return out;
     }
 
+    private static List<Fact> assumed(Shot shot, List<PlateNeed> of) {
+        List<Told> all = new ArrayList<>(List.of(Told.of(shot.setting())));
+        shot.wonders().stream().filter(w -> of.stream().anyMatch(n -> n.wonders().contains(w.id()))).map(w -> Told.of(w, shot.setting())).forEach(all::add);
+        return Stream.of(Fact.LENS_M, Fact.BACKGROUND_M, Fact.FRAME_M, Fact.SENSOR_MM, Fact.F_NUMBER).filter(f -> all.stream().noneMatch(t -> t.given(f))).toList();
+    }
+
     private static CameraCard card(Shot shot, String group, List<PlateNeed> of, List<PlateNeed> all, String leads) {
         Told told = Told.of(shot.setting());
         Region.Sweep sweep = of.stream().map(n -> n.region().sweep()).filter(s -> s.awayM() > 0).findFirst()
@@ -49,15 +58,15 @@ public record CameraCard(
         double finishHigh = told.number(Fact.FINISH_PX);
         double sensorM = told.number(Fact.SENSOR_MM) / 1000;
         double frameM = told.number(Fact.FRAME_M) * sweep.awayM() / told.number(Fact.BACKGROUND_M);
-        Lens lens = new Lens(sensorM / WIDE_HIGH * sweep.awayM() / frameM, sensorM, told.number(Fact.F_NUMBER));
-        double circle = SHARP_PX * sensorM / (finishHigh * WIDE_HIGH);
+        Lens lens = new Lens(sensorM / Case.WIDE_HIGH * sweep.awayM() / frameM, sensorM, told.number(Fact.F_NUMBER));
+        double circle = SHARP_PX * sensorM / (finishHigh * Case.WIDE_HIGH);
         boolean cloth = of.stream().anyMatch(n -> n.screen() == Screen.GREEN || n.screen() == Screen.BLUE);
         double focus = Math.max(2 * lens.focalM(), sweep.awayM());
-        double blur = cloth && sweep.behindM() > 0 ? lens.blurCircleM(focus + sweep.behindM(), focus) / sensorM * finishHigh * WIDE_HIGH : 0;
+        double blur = cloth && sweep.behindM() > 0 ? lens.blurCircleM(focus + sweep.behindM(), focus) / sensorM * finishHigh * Case.WIDE_HIGH : 0;
         String clean = all.stream().map(PlateNeed::key).filter(k -> k.equals("clean-" + Case.HOME)).findFirst().orElse("");
         String outline = !leads.isEmpty() ? leads : clean;
         return new CameraCard(
                 group, of.stream().map(PlateNeed::key).toList(), sweep.lensM(), sweep.awayM(), lens.focalM() * 1000, lens.fNumber(), lens.nearM(focus, circle), lens.farM(focus, circle), blur,
-                told.given(Fact.KEY_K) ? told.number(Fact.KEY_K) : 0, leads, of.stream().allMatch(n -> n.key().equals(outline)) ? "" : outline);
+                told.given(Fact.KEY_K) ? told.number(Fact.KEY_K) : 0, leads, of.stream().allMatch(n -> n.key().equals(outline)) ? "" : outline, assumed(shot, of));
     }
 }

@@ -71,7 +71,7 @@ public record Leads(Shot shot) {
     }
 
     private boolean undirected(Wonder w, Told t, PlateNeed n) {
-        boolean it = n.in().stream().anyMatch(i -> Subjects.id(shot, i.name()).equals(Subjects.id(shot, w.subject())));
+        boolean it = n.in().stream().anyMatch(i -> Subjects.same(shot, i.name(), w.subject()));
         boolean burns = w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "fire") || w.kind() == WonderKind.WIPED && t.is(Fact.MATERIAL, "water");
         return it && t.is(Fact.WHO, "child", "animal") && Case.takesWho(w.kind()) || burns && switch (n.role()) {
             case ON_BLACK, TRANSITION -> true;

@@ -19,11 +19,6 @@ public record KeyFacts(Told setting) {
         return setting.is(Fact.LIGHT, "lamps", "sun");
     }
 
-    /// Whether anything was told of it.
-    public boolean told() {
-        return setting.given(Fact.KEY_FROM) || setting.given(Fact.KEY_UP_DEG) || setting.given(Fact.KEY_HARD) || setting.given(Fact.KEY_FILL);
-    }
-
     /// How far from the lens's own direction it stands, in degrees: 0 behind the camera, negative left, 180 facing it.
     public double fromLensDeg() {
         return switch (setting.answer(Fact.KEY_FROM)) {

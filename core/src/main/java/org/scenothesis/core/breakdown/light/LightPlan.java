@@ -64,11 +64,11 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
         if (!performed || !key().any()) {
             return n;
         }
-        PlateNeed out = told().given(Fact.KEY_FROM) ? n.recording("key." + told().answer(Fact.KEY_FROM)) : n;
+        PlateNeed out = sided() ? n.recording("key." + told().answer(Fact.KEY_FROM)) : n;
         return told().is(Fact.LAMPS_SEEN, "yes") && n.screen() != Screen.NONE ? out.recording("rim.lamp") : out;
     }
 
-    /// The widest cloth that is hung, and the largest movement before one.
+    /// The widest cloth that is hung.
     private Optional<Region> widest() {
         return keyed().stream().map(PlateNeed::region).max((a, b) -> Double.compare(a.clothWideM(), b.clothWideM()));
     }
@@ -85,8 +85,8 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
             double along = Math.max(travel / 3, travel * Math.abs(Math.sin(Math.toRadians(key().fromLensDeg()))));
             double far = Math.clamp(Lamps.keyM(along, EVEN_STOPS), LEAST_M, FARTHEST_M);
             double stops = Lamps.changeStops(far, along);
-            out.add(Figure.tells("lamp.key." + told().answer(Fact.KEY_FROM), "", far, "m", key().upDeg(), 2 * far * Math.tan(Math.toRadians(key().sizeDeg() / 2)), stops)
-                    .judged(stops <= EVEN_STOPS + 1e-9 ? Verdict.HOLDS : Verdict.WATCH));
+            String code = "lamp.key." + (sided() ? told().answer(Fact.KEY_FROM) : "assumed");
+            out.add(judged(Figure.tells(code, "", far, "m", key().upDeg(), 2 * far * Math.tan(Math.toRadians(key().sizeDeg() / 2)), stops), stops <= EVEN_STOPS + 1e-9));
         }
         if (lamps()) {
             widest().ifPresent(r -> {
@@ -96,11 +96,21 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
         }
         for (PlateNeed n : keyed()) {
             double gap = new ShadowGap(n.region().sweep(), key().fromLensDeg(), key().upDeg()).leastM();
-            if (gap > 0 && out.stream().noneMatch(f -> f.code().equals("gap.shadow") && f.value() == gap) && Double.isFinite(gap)) {
-                out.add(Figure.tells("gap.shadow", n.about(), gap, "m", n.region().sweep().behindM()).judged(gap <= n.region().sweep().behindM() + 1e-9 ? Verdict.HOLDS : Verdict.WATCH));
+            String code = sided() ? "gap.shadow" : "gap.shadow.assumed";
+            if (gap > 0 && out.stream().noneMatch(f -> f.code().equals(code) && f.value() == gap) && Double.isFinite(gap)) {
+                out.add(judged(Figure.tells(code, n.about(), gap, "m", n.region().sweep().behindM()), gap <= n.region().sweep().behindM() + 1e-9));
             }
         }
         return out;
+    }
+
+    /// Whether anybody told where the key stands; what follows from an assumed one is said and not judged.
+    private boolean sided() {
+        return told().given(Fact.KEY_FROM);
+    }
+
+    private Figure judged(Figure f, boolean holds) {
+        return sided() ? f.judged(holds ? Verdict.HOLDS : Verdict.WATCH) : f;
     }
 
     /// What will be seen to be wrong.

@@ -33,7 +33,7 @@ public final class Methods {
         Estimates.Hand hand = e.hand();
         Estimates.Changes set = e.changes();
         int keys = switch (w) {
-            case MASK -> told.is(Fact.CROSSED, "yes") ? 4 : 1;
+            case MASK -> 1;
             case KEY, BLACK, WHITE, SUIT -> Math.min(most(w), looks(w, frames));
             case ROTO -> Math.max(1, (int) Math.ceil(frames / (double) (fine ? hand.fineSpacing() : hand.spacing())));
         };
@@ -75,7 +75,6 @@ public final class Methods {
                 out.add("mask.air");
                 add(out, moves, "mask.moves");
                 add(out, fine, "mask.edge");
-                add(out, told.is(Fact.CROSSED, "yes"), "mask.crossed");
                 add(out, told.is(Fact.BACKGROUND, "moves"), "mask.background");
             }
             case KEY -> {

@@ -14,6 +14,7 @@ import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.number.ClothGeometry;
 import org.scenothesis.core.breakdown.number.Scale;
 import org.scenothesis.core.finding.HouseRules;
@@ -33,9 +34,8 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     /// How long a quiet background is rolled to be averaged into one still.
     public static final double QUIET_S = 5;
 
-    /// How tall those are taken to be who act and were not measured.
-    private static final String TALL_M = "1.7";
-    private static final double WIDE_HIGH = 16.0 / 9;
+    /// Width of a picture by its height, where nobody told another.
+    public static final double WIDE_HIGH = 16.0 / 9;
     private static final double MARGIN = 1.15;
     /// Where a mask may end a body whose feet are not seen.
     private static final double KNEE_SHARE = 0.25;
@@ -95,7 +95,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
 
     /// The same case about those who act in it: people, who walk through the frame on the floor.
     public Case acted() {
-        return about("person", TALL_M).with(Fact.HEIGHT_M, "0").with(Fact.MOTION, "walks");
+        return about("person", String.valueOf(Bodies.PERSON_M)).with(Fact.HEIGHT_M, "0").with(Fact.MOTION, "walks");
     }
 
     /// The same case about somebody or something else of this kind and height.
@@ -265,7 +265,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         // Whoever floats is up on the support all the time; a thing is seen rising from where it was.
         double bottom = stands + (person() ? lift : 0) + size * fromShare;
         double top = stands + lift + size * toShare;
-        double wide = size * (living() ? 0.5 : 1) + (is(Fact.MOTION, "still") ? 0 : number(Fact.TRAVEL_M));
+        double wide = size * (living() ? Bodies.WIDE_SHARE : 1) + (is(Fact.MOTION, "still") ? 0 : number(Fact.TRAVEL_M));
         ClothGeometry.Cloth cloth = new ClothGeometry(lens, away, number(Fact.BEHIND_M)).behind(bottom, top, wide);
         return new Region(Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * (top - bottom) / frame), cloth, new Region.Sweep(bottom, top, wide, lens, away, number(Fact.BEHIND_M)));
     }

@@ -37,6 +37,11 @@ public final class Subjects {
         return id;
     }
 
+    /// Whether two names are one subject of the shot.
+    public static boolean same(Shot shot, String a, String b) {
+        return id(shot, a).equals(id(shot, b));
+    }
+
     private static Map<String, String> named(Shot shot) {
         Map<String, String> out = new LinkedHashMap<>();
         for (String pair : shot.setting().facts().getOrDefault(NAMED, "").split(" ")) {

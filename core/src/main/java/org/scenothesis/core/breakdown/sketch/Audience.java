@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.breakdown.sketch.Sketch.Look;
@@ -27,10 +28,6 @@ final class Audience {
     private static final double ROW_SHARE = 0.06;
     private static final double HEADROOM = 0.06;
     private static final double RISING_SHARE = 0.45;
-    private static final double EYES_SHARE = 0.93;
-    /// How tall those are drawn who act and were not measured.
-    private static final double ACTOR_M = 1.7;
-
     /// Who acts and was not named.
     private static final String NOBODY = "whoever acts";
 
@@ -68,7 +65,7 @@ final class Audience {
             this.actor = actor;
             this.told = told;
             this.who = actor ? "person" : told.answer(Fact.WHO);
-            this.high = actor ? ACTOR_M : told.number(Fact.SIZE_M);
+            this.high = actor ? Bodies.PERSON_M : told.number(Fact.SIZE_M);
         }
     }
 
@@ -280,7 +277,7 @@ final class Audience {
     private void looks(Body b) {
         Body at = bodies.get(id(b.wonder.subject()));
         if (at != null && at != b && at.others.isEmpty()) {
-            easel.line(b.x + Math.copySign(0.05, at.x - b.x), EYES_SHARE * b.high, at.x, at.foot + at.high / 2, Look.SIGHT, b.number);
+            easel.line(b.x + Math.copySign(0.05, at.x - b.x), Bodies.EYES_SHARE * b.high, at.x, at.foot + at.high / 2, Look.SIGHT, b.number);
         }
     }
 

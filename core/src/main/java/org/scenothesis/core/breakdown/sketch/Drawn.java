@@ -6,7 +6,6 @@ import java.util.Locale;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.Case;
-import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 
@@ -62,10 +61,5 @@ public final class Drawn {
             boolean only = Case.named(t.answer(Fact.ACTOR)).size() < 2 || !front;
             return w.withFact(Fact.CROSSED.key(), front ? "yes" : "no").withFact(Fact.FRONT.key(), only ? "" : piece.name());
         });
-    }
-
-    /// Whether two names are one subject of the shot.
-    static boolean same(Shot shot, String a, String b) {
-        return Subjects.id(shot, a).equals(Subjects.id(shot, b));
     }
 }

@@ -4,10 +4,12 @@ import java.util.List;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.breakdown.sketch.Sketch.Look;
 import org.scenothesis.core.breakdown.wonder.Rules;
 import org.scenothesis.core.shot.PlateRole;
@@ -16,15 +18,13 @@ import org.scenothesis.core.shot.Wonder;
 
 /// What is in the frame of a plate: who and what stands there, where the cloth must be, and what is only masked.
 public final class PlateSketch {
-    private static final double ACTOR_M = 1.7;
-
     private PlateSketch() {}
 
     /// The frame of a plate of a shot, at scale.
     public static Sketch of(Shot told, PlateNeed n) {
         Shot shot = Rules.assuming(told);
         Region.Sweep sweep = n.region().sweep();
-        double people = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON) ? ACTOR_M * 1.12 : 0;
+        double people = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON) ? Bodies.PERSON_M * 1.12 : 0;
         double high = Math.max(Math.max(Told.of(shot.setting()).number(Fact.FRAME_M), people), sweep.topM() * 1.12);
         Easel e = new Easel(Sketch.Frame.of(-0.08 * high, high));
         ground(e, n);
@@ -85,10 +85,10 @@ public final class PlateSketch {
         for (int i = 0; i < shown.size(); i++) {
             Item item = shown.get(i);
             double x = e.frame.leftM() + spread * (i + 1);
-            Wonder w = shot.wonders().stream().filter(o -> Drawn.same(shot, o.subject(), item.name())).findFirst().orElse(null);
+            Wonder w = shot.wonders().stream().filter(o -> Subjects.same(shot, o.subject(), item.name())).findFirst().orElse(null);
             Told t = w == null ? Told.of(shot.setting()) : Told.of(w, shot.setting());
             String who = item.sort() == Item.Sort.PROP ? "thing" : w == null || t.is(Fact.WHO, "thing") ? "person" : t.answer(Fact.WHO);
-            double high = w == null || item.sort() == Item.Sort.PERSON && t.is(Fact.WHO, "thing") ? ACTOR_M : t.number(Fact.SIZE_M);
+            double high = w == null || item.sort() == Item.Sort.PERSON && t.is(Fact.WHO, "thing") ? Bodies.PERSON_M : t.number(Fact.SIZE_M);
             boolean about = w != null && n.wonders().contains(w.id());
             double foot = Math.max(0, n.region().sweep().awayM() > 0 && about ? n.region().sweep().bottomM() : 0);
             boolean held = n.in().stream().anyMatch(o -> o.sort() == Item.Sort.SUPPORT);

@@ -8,6 +8,7 @@ import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Eyeline;
@@ -20,8 +21,6 @@ import org.scenothesis.core.shot.WonderKind;
 /// One thing becomes another, appears, vanishes, or comes back: performances aligned at the event, overlapping at the crossing; each is absent before its time.
 final class BecomesRule implements WonderRule {
     private static final double OVERLAP_S = 1;
-    /// Eyes of a standing body, as a share of its height.
-    private static final double EYES_SHARE = 0.93;
 
     @Override
     public WonderKind kind() {
@@ -133,8 +132,8 @@ final class BecomesRule implements WonderRule {
 
     /// Where the eyes of those who see it are before and after.
     private static Eyeline[] eyes(Case c) {
-        double first = c.number(Fact.REST_M) + (c.living() ? EYES_SHARE * c.number(Fact.SIZE_M) : 0);
-        double then = twoBodies(c) ? EYES_SHARE * c.number(Fact.SECOND_SIZE_M) : first;
+        double first = c.number(Fact.REST_M) + (c.living() ? Bodies.EYES_SHARE * c.number(Fact.SIZE_M) : 0);
+        double then = twoBodies(c) ? Bodies.EYES_SHARE * c.number(Fact.SECOND_SIZE_M) : first;
         return c.eyelines(first, then);
     }
 

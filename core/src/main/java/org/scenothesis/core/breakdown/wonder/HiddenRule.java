@@ -8,6 +8,7 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.number.ClothGeometry;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
@@ -19,8 +20,7 @@ import org.scenothesis.core.shot.WonderKind;
 
 /// Hidden, invisible, partly missing: by a cloth, a hood, sleeves or a suit in the screen colour, over a clean plate of exactly what must show through.
 final class HiddenRule implements WonderRule {
-    /// How wide a body is beside its height, and how much of it a part is at most.
-    private static final double WIDE_SHARE = 0.5;
+    /// How much of a body a part of it is at most.
     private static final double PART_SHARE = 0.5;
 
     @Override
@@ -124,7 +124,7 @@ final class HiddenRule implements WonderRule {
             return List.of();
         }
         double high = c.number(Fact.SIZE_M) * (c.is(Fact.PART, "all") ? 1 : PART_SHARE) + 2 * ClothGeometry.MARGIN_M;
-        double wide = c.number(Fact.SIZE_M) * WIDE_SHARE + (c.is(Fact.MOTION, "still") ? 0 : c.number(Fact.TRAVEL_M)) + 2 * ClothGeometry.MARGIN_M;
+        double wide = c.number(Fact.SIZE_M) * Bodies.WIDE_SHARE + (c.is(Fact.MOTION, "still") ? 0 : c.number(Fact.TRAVEL_M)) + 2 * ClothGeometry.MARGIN_M;
         return List.of(Figure.tells("cover", c.subject(), wide, "m", high));
     }
 }

@@ -1,13 +1,14 @@
 package org.scenothesis.core.breakdown.wonder;
 
-import java.util.Arrays;
 import java.util.List;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.shot.PlateRole;
 
 /// Whoever passes before what happens, if anyone does: the front gets the cloth, the rear is filmed in place.
@@ -33,12 +34,14 @@ record InFront(Case c) {
         return !named.isEmpty() ? named : acts() && !actor.isEmpty() ? actor : "whoever passes before " + c.subject();
     }
 
-    /// Whether it is the one who acts in the shot anyway.
+    /// Whether it is all who act in the shot anyway; one of several has a plate of their own, and the others stay in place.
     private boolean acts() {
         String named = c.answer(Fact.FRONT).strip();
-        return c.is(Fact.PERFORMER, "yes") && (named.isEmpty() || Arrays.stream(c.actors()).anyMatch(a -> c.id(a.name()).equals(c.id(named))));
+        Item[] actors = c.actors();
+        return c.is(Fact.PERFORMER, "yes") && (named.isEmpty() || actors.length == 1 && Subjects.same(c.shot(), actors[0].name(), named));
     }
 
+    /// What is demanded of it, if there is any.
     List<Demand> demands() {
         return demands("front");
     }

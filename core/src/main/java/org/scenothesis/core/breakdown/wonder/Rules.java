@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.finding.HouseRules;
@@ -31,7 +32,7 @@ public final class Rules {
             Fact.BASE_CAMERA, Fact.BACKGROUND_CAMERA, Fact.BASE_EMPTY, Fact.EMPTY_ROOM, Fact.BASE_PX, Fact.BACKGROUND_PX, Fact.BASE_M, Fact.BACKGROUND_M, Fact.BASE_LENS_M, Fact.LENS_M);
 
     /// How tall they are who were not measured, in metres: things and animals are asked for.
-    private static final Map<String, String> TALL_M = Map.of("person", "1.7", "child", "1.2");
+    private static final Map<String, String> TALL_M = Map.of("person", String.valueOf(Bodies.PERSON_M), "child", String.valueOf(Bodies.CHILD_M));
 
     private Rules() {}
 
@@ -76,7 +77,7 @@ public final class Rules {
         Shot out = s;
         List<Wonder> there = s.wonders().stream().filter(w -> w.kind() == WonderKind.ELSEWHERE && Told.of(w, s.setting()).is(Fact.SOURCE, "existing")).toList();
         Optional<Wonder> existing = there.stream().findFirst();
-        boolean all = s.wonders().stream().allMatch(w -> there.stream().anyMatch(t -> Subjects.id(s, t.subject()).equals(Subjects.id(s, w.subject()))));
+        boolean all = s.wonders().stream().allMatch(w -> there.stream().anyMatch(t -> Subjects.same(s, t.subject(), w.subject())));
         if (existing.isPresent() && all && !Told.of(s.setting()).given(Fact.BASE)) {
             out = told(out, Fact.BASE, "existing");
             for (Map.Entry<Fact, Fact> e : OF_BASE.entrySet()) {

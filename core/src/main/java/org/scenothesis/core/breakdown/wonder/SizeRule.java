@@ -8,6 +8,7 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.number.Scale;
 import org.scenothesis.core.breakdown.plate.Case;
@@ -23,8 +24,6 @@ import org.scenothesis.core.shot.WonderKind;
 final class SizeRule implements WonderRule {
     /// Depth of a person from toe to heel of a step, for the foreshortening.
     private static final double DEPTH_M = 0.6;
-    /// Eyes of a standing body, as a share of its height.
-    private static final double EYES_SHARE = 0.93;
 
     @Override
     public WonderKind kind() {
@@ -108,7 +107,7 @@ final class SizeRule implements WonderRule {
         double k = c.number(Fact.FACTOR);
         String at = c.answer(Fact.ACTOR).isBlank() ? c.subject() : c.answer(Fact.ACTOR);
         double mark = (c.number(Fact.EYES_M) - c.number(Fact.REST_M)) / k;
-        return new Eyeline[] {Eyeline.of(c.subject(), at, c.wonder().fromSeconds(), EYES_SHARE * c.number(Fact.SIZE_M), mark, c.number(Fact.DISTANCE_M) / k)};
+        return new Eyeline[] {Eyeline.of(c.subject(), at, c.wonder().fromSeconds(), Bodies.EYES_SHARE * c.number(Fact.SIZE_M), mark, c.number(Fact.DISTANCE_M) / k)};
     }
 
     private static double lens(Case c) {
