@@ -73,7 +73,7 @@ public final class BreakDownBench extends Bench {
         views.put(Page.COMPARE, new CompareView(model));
         views.put(Page.SAFETY, new SafetyView(model));
         views.put(Page.RULES, new RulesView(model));
-        views.put(Page.READY, new ReadyView(model));
+        views.put(Page.READY, new ReadyView(model, telling::tell));
         views.put(Page.BOOK, new BookView(model));
         layout();
         wire();

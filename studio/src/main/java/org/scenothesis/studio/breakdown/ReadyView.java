@@ -2,6 +2,7 @@ package org.scenothesis.studio.breakdown;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Consumer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -22,19 +23,22 @@ import org.scenothesis.studio.parts.Text;
 final class ReadyView extends PageView {
     private static final int MOST = 40;
 
+    private final Consumer<String> tell;
     private final TextField sentence = new TextField();
     private final VBox found = new VBox(6);
     private Illusions all = new Illusions(List.of(), List.of());
 
-    ReadyView(BreakDownModel model) {
+    /// - `tell`: opens the slip of a wonder that was added.
+    ReadyView(BreakDownModel model, Consumer<String> tell) {
         super(model);
+        this.tell = tell;
         box.setSpacing(10);
         sentence.setId("sentence");
         sentence.setPromptText("Two makers pass a lantern to each other, one is thumb-high");
         sentence.setAccessibleText("Look for ready illusions by words");
         FlowPane kinds = new FlowPane(6, 6);
         for (WonderKind k : WonderKind.values()) {
-            Button b = Text.button(Words.of("wonder.add." + k), "floor-button", () -> model.add(k));
+            Button b = Text.button(Words.of("wonder.add." + k), "floor-button", () -> tell.accept(model.add(k)));
             b.setId("add-" + k.name().toLowerCase(Locale.ROOT));
             kinds.getChildren().add(b);
         }
@@ -75,7 +79,11 @@ final class ReadyView extends PageView {
                 1, Text.block(h.illusion().title() + (h.matched().isEmpty() ? "" : " \u00b7 " + String.join(", ", h.matched())), "strong-ink", "paper-text"),
                 Text.block(h.illusion().story(), "paper-soft"));
         HBox.setHgrow(words, Priority.ALWAYS);
-        var lay = Text.button("Lay it in", "paper-button", () -> model.lay(h.illusion()));
+        var lay = Text.button("Lay it in", "paper-button", () -> {
+            int before = model.shot().wonders().size();
+            model.lay(h.illusion());
+            tell.accept(model.shot().wonders().get(before).id());
+        });
         lay.setId("lay-" + h.illusion().id());
         lay.setMinWidth(Region.USE_PREF_SIZE);
         HBox row = new HBox(10, words, lay);

@@ -79,6 +79,16 @@ final class StoryPanel {
         slips.lookupAll(".answer").stream().filter(n -> n instanceof ToggleButton b && b.isSelected() && String.valueOf(b.getId()).startsWith("answer-" + f.key() + "-")).findFirst().ifPresent(Node::requestFocus);
     }
 
+    /// Opens the slip of a wonder that was just added, with its name in hand.
+    void tell(String wonder) {
+        open = wonder;
+        refresh();
+        Node subject = slips.lookup("#subject-" + wonder);
+        if (subject != null) {
+            subject.requestFocus();
+        }
+    }
+
     private void looked(String wonder, Fact f, String answer, boolean now) {
         String key = wonder + "/" + f + "/" + answer;
         if (!now) {

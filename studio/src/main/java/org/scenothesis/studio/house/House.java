@@ -26,6 +26,7 @@ import org.scenothesis.production.render.ShotSound;
 import org.scenothesis.production.store.Lately;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Focus;
+import org.scenothesis.studio.parts.ToggleArrows;
 
 /// The window's content: bench line above, shelf at the left, the bench, findings line below; and the keys of the house.
 public final class House extends StackPane {
@@ -90,6 +91,7 @@ public final class House extends StackPane {
                 is.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
                 is.addEventFilter(KeyEvent.KEY_PRESSED, this::documentUndo);
                 TermTips.in(is);
+                ToggleArrows.in(is);
                 is.focusOwnerProperty().addListener((x, before, after) -> kept(before, after));
             }
         });

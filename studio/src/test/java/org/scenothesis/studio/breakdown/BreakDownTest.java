@@ -98,6 +98,7 @@ class BreakDownTest extends BreakDownHouse {
         until("honest", () -> words().contains("None of the ready illusions shares a word"));
         click(robot, "#add-wiped");
         until("one wonder", () -> session.shot().wonders().getFirst().kind() == WonderKind.WIPED);
+        until("its name is in hand", () -> scene.getFocusOwner() != null && "subject-wiped-1".equals(scene.getFocusOwner().getId()));
         click(robot, "#page-plates");
         click(robot, "#shelve");
         until("on the shelf", () -> session.shot().plates().size() == session.planned().get().plan("2").needs().size() && !there("#shelve"));

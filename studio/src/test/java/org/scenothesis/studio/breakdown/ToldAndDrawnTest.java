@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import javafx.scene.Node;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
@@ -32,6 +33,11 @@ class ToldAndDrawnTest extends BreakDownHouse {
         robot.interact(() -> scene.lookup("#answer-motion-still").requestFocus());
         until("said", () -> ((Labeled) scene.lookup("#would-change .label")).getText().matches("(?s).stays still.: \u2212\u00a0\\d plates?, .*without.*Screen only.*"));
         assertThat(session.shot().wonders().getFirst().fact("motion", "")).isNotEqualTo("still");
+        // By arrows one goes to the next answer without giving it.
+        press(robot, KeyCode.RIGHT);
+        until("the next", () -> scene.getFocusOwner() != null && "answer-motion-turns".equals(scene.getFocusOwner().getId()));
+        assertThat(((ToggleButton) scene.lookup("#answer-motion-drifts")).isSelected()).as("what was told stays shown").isTrue();
+        assertThat(((ToggleButton) scene.lookup("#answer-motion-turns")).isSelected()).isFalse();
         robot.interact(() -> scene.lookup("#need-clean-A").requestFocus());
         until("gone again", () -> ((Labeled) scene.lookup("#would-change .label")).getText().startsWith("Rest on an answer"));
     }
