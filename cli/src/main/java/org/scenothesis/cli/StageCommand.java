@@ -5,9 +5,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.FirstStage;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.staging.Staged;
+import org.scenothesis.core.breakdown.staging.Stagings;
+import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.FrameFormat;
@@ -16,19 +21,24 @@ import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
+import org.scenothesis.core.stage.piece.Piece;
+import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.FileLens;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.ShotRenderer;
+import org.scenothesis.production.stage.StageTree;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.PlanWords;
+import org.scenothesis.production.words.StageWords;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "stage", description = "Says where the camera of a shot stands, in metres, and lets it be told by hand.", mixinStandardHelpOptions = true)
+@Command(name = "stage", description = "Says how the sets of a shot stand, in metres, and what can be known of them before anything is filmed; lets the camera be told by hand.", mixinStandardHelpOptions = true)
 final class StageCommand implements Callable<Integer> {
     private static final double FULL_FRAME_MM = 36;
 
@@ -74,7 +84,7 @@ final class StageCommand implements Callable<Integer> {
             if (!now.equals(s)) {
                 folder.save(folder.production().withShot(s.id(), x -> now));
             }
-            report(now, aspect);
+            report(folder.production().houseRules(), now, aspect);
         });
     }
 
@@ -146,7 +156,7 @@ final class StageCommand implements Callable<Integer> {
         throw new InputException(option + " " + words + ": one or two numbers with a comma between, in percent of the picture.");
     }
 
-    private void report(Shot s, double aspect) {
+    private void report(HouseRules rules, Shot s, double aspect) {
         Stage stage = s.stage();
         ObjectNode o = Output.object();
         o.put("staged", stage != null);
@@ -162,7 +172,31 @@ final class StageCommand implements Callable<Integer> {
         } else {
             output.say("the set is not staged; tell it with --lens-height, --view and --horizon");
         }
+        List<Staged> sets = Stagings.of(s, Breakdown.plan(s, rules), rules);
+        if (!sets.isEmpty()) {
+            o.set("camera", StageTree.camera(sets.getFirst().stage()));
+        }
+        o.set("setups", StageTree.setUps(sets));
+        o.set("findings", StageTree.findings(sets, rules));
+        sets.forEach(set -> say(set, rules));
         output.print(o);
+    }
+
+    private void say(Staged set, HouseRules rules) {
+        output.say("");
+        output.say(set.setUp().name() + (set.byHand() ? "" : ", as the plan has it"));
+        for (Piece p : set.stage().floor().pieces()) {
+            output.say("  " + p.name() + ", " + StageWords.thing(p.thing()) + ", " + StageWords.length(p.at().x(), false) + " across, " + StageWords.length(p.at().z(), false) + " away");
+        }
+        for (PlateNeed n : set.needs()) {
+            output.say("  " + PlanWords.name(n));
+            for (Proved p : set.proved(n.key(), rules)) {
+                output.say(String.format("    %-22s %s", StageWords.verdict(p), StageWords.line(p)));
+                if (!StageWords.remedy(p).isEmpty()) {
+                    output.say("                           " + StageWords.remedy(p));
+                }
+            }
+        }
     }
 
     private void put(ObjectNode o, String name, double v, Given<?> from) {

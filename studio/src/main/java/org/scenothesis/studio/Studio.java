@@ -37,6 +37,7 @@ import org.scenothesis.studio.key.KeyBench;
 import org.scenothesis.studio.layer.LayerBench;
 import org.scenothesis.studio.match.MatchBench;
 import org.scenothesis.studio.shoot.ShootBench;
+import org.scenothesis.studio.stage.StageBench;
 import org.scenothesis.studio.theme.Theme;
 
 /// The application with a window; started by [Launcher]. One production is open at a time, or none.
@@ -56,6 +57,7 @@ public final class Studio extends Application implements Doors {
         house.add(new ShootBench(session));
         house.add(new MatchBench(session));
         house.add(new KeyBench(session));
+        house.add(new StageBench(session));
         house.add(new LayerBench(session));
         house.add(new HandOverBench(session));
         return house;

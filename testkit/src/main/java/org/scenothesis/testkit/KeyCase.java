@@ -16,7 +16,7 @@ import org.scenothesis.core.rehearsal.Sensor;
 import org.scenothesis.core.rehearsal.View;
 import org.scenothesis.core.rehearsal.loft.ScreenCloth;
 import org.scenothesis.core.rehearsal.trace.Ellipsoid;
-import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Emitter;
 import org.scenothesis.core.rehearsal.trace.Material;
 import org.scenothesis.core.rehearsal.trace.Rgb;
 import org.scenothesis.core.rehearsal.trace.RoundCone;
@@ -44,9 +44,9 @@ public record KeyCase(String name, double wrinkle, boolean uneven, Rgb cloth) {
         return new Shots(camera.record(with.light(), 0, bands), camera.record(screen.light(), 1, bands), with.coverage());
     }
 
-    private List<Lamp> lamps() {
-        Lamp left = new Lamp.Pane(new Vec(-3, 1, -2.5), new Vec(0, 1.6, 0), new Vec(0, 0, 1.6), Rgb.grey(uneven ? 16 : 9));
-        Lamp right = new Lamp.Pane(new Vec(3, 1, -0.9), new Vec(0, 1.6, 0), new Vec(0, 0, -1.6), Rgb.grey(uneven ? 1 : 9));
+    private List<Emitter> lamps() {
+        Emitter left = new Emitter.Pane(new Vec(-3, 1, -2.5), new Vec(0, 1.6, 0), new Vec(0, 0, 1.6), Rgb.grey(uneven ? 16 : 9));
+        Emitter right = new Emitter.Pane(new Vec(3, 1, -0.9), new Vec(0, 1.6, 0), new Vec(0, 0, -1.6), Rgb.grey(uneven ? 1 : 9));
         return List.of(left, right);
     }
 

@@ -8,7 +8,7 @@ import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.View;
 import org.scenothesis.core.rehearsal.trace.BoxSolid;
 import org.scenothesis.core.rehearsal.trace.Ellipsoid;
-import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Emitter;
 import org.scenothesis.core.rehearsal.trace.Material;
 import org.scenothesis.core.rehearsal.trace.Panel;
 import org.scenothesis.core.rehearsal.trace.Pattern;
@@ -60,8 +60,8 @@ public record TestRoom(boolean plain, boolean lampDimmed, boolean chairMoved, do
         if (figure > 0) {
             figure(s);
         }
-        Lamp window = new Lamp.Pane(new Vec(-3.4, 1, -1), new Vec(0, 1.8, 0), new Vec(0, 0, 2), Rgb.grey(6));
-        Lamp lamp = new Lamp.Ball(new Vec(1.9, 1.7, 0.9), 0.12, new Rgb(14, 10, 6).times(lampDimmed ? 0.35 : 1), 5);
+        Emitter window = new Emitter.Pane(new Vec(-3.4, 1, -1), new Vec(0, 1.8, 0), new Vec(0, 0, 2), Rgb.grey(6));
+        Emitter lamp = new Emitter.Ball(new Vec(1.9, 1.7, 0.9), 0.12, new Rgb(14, 10, 6).times(lampDimmed ? 0.35 : 1), 5);
         return new Scenery(s, List.of(window, lamp));
     }
 

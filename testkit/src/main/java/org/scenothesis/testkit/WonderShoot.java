@@ -18,7 +18,7 @@ import org.scenothesis.core.rehearsal.View;
 import org.scenothesis.core.rehearsal.loft.ScreenCloth;
 import org.scenothesis.core.rehearsal.trace.BoxSolid;
 import org.scenothesis.core.rehearsal.trace.Ellipsoid;
-import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Emitter;
 import org.scenothesis.core.rehearsal.trace.Material;
 import org.scenothesis.core.rehearsal.trace.Panel;
 import org.scenothesis.core.rehearsal.trace.Pattern;
@@ -61,7 +61,7 @@ public final class WonderShoot {
         Renderer room = renderer(room());
         Rendered empty = room.still();
         still("room", empty);
-        Renderer lit = renderer(room().with(new Scenery(List.of(), List.of(new Lamp.Ball(new Vec(-0.55, 1.5, 0), 0.1, new Rgb(70, 40, 14), 5)))));
+        Renderer lit = renderer(room().with(new Scenery(List.of(), List.of(new Emitter.Ball(new Vec(-0.55, 1.5, 0), 0.1, new Rgb(70, 40, 14), 5)))));
         still("lamp", lit.still());
         take("walker", room, empty, t -> figure(new Vec(-1.1 + 2.2 * t, 0, 0.2), 0.3, true, true));
         take("talker", room, empty, t -> figure(STAND, 0.2 + 1.5 * t, true, true));
@@ -99,8 +99,8 @@ public final class WonderShoot {
         }
     }
 
-    private static Lamp window() {
-        return new Lamp.Pane(new Vec(-3.2, 1.2, -1.2), new Vec(0, 1.6, 0), new Vec(0, 0, 1.8), Rgb.grey(7));
+    private static Emitter window() {
+        return new Emitter.Pane(new Vec(-3.2, 1.2, -1.2), new Vec(0, 1.6, 0), new Vec(0, 0, 1.8), Rgb.grey(7));
     }
 
     private static Scenery room() {
@@ -114,8 +114,8 @@ public final class WonderShoot {
     }
 
     private static Scenery cloth() {
-        Lamp left = new Lamp.Pane(new Vec(-3, 1, -2.5), new Vec(0, 1.6, 0), new Vec(0, 0, 1.6), Rgb.grey(8));
-        Lamp right = new Lamp.Pane(new Vec(3, 1, -0.9), new Vec(0, 1.6, 0), new Vec(0, 0, -1.6), Rgb.grey(6));
+        Emitter left = new Emitter.Pane(new Vec(-3, 1, -2.5), new Vec(0, 1.6, 0), new Vec(0, 0, 1.6), Rgb.grey(8));
+        Emitter right = new Emitter.Pane(new Vec(3, 1, -0.9), new Vec(0, 1.6, 0), new Vec(0, 0, -1.6), Rgb.grey(6));
         Material green = Material.matte(ScreenCloth.GREEN);
         return new Scenery(List.of(
                 Panel.flat(new Vec(-4, 0, 1.9), new Vec(8, 0, 0), new Vec(0, 4, 0), green, 0), Panel.flat(new Vec(-4, 0, -5), new Vec(8, 0, 0), new Vec(0, 0, 7), green, 0)), List.of(left, right));
@@ -126,7 +126,7 @@ public final class WonderShoot {
         s.add(Panel.flat(new Vec(-9, 0, 6), new Vec(18, 0, 0), new Vec(0, 8, 0), Material.patterned(Pattern.BRICKS, 0.3, new Rgb(0.5, 0.24, 0.14), new Rgb(0.6, 0.5, 0.4)), 0));
         s.add(Panel.flat(new Vec(-9, 0, -5), new Vec(18, 0, 0), new Vec(0, 0, 11), Material.patterned(Pattern.TILES, 0.5, new Rgb(0.3, 0.3, 0.32), new Rgb(0.22, 0.22, 0.24)), 0));
         s.add(new BoxSolid(new Vec(2.4, 1, 3), new Vec(0.9, 1, 0.6), -0.3, Material.matte(new Rgb(0.6, 0.5, 0.15)), 0));
-        return new Scenery(s, List.of(new Lamp.Sun(new Vec(0.5, 0.7, -0.5), 0.02, new Rgb(3, 2.7, 2.2))));
+        return new Scenery(s, List.of(new Emitter.Sun(new Vec(0.5, 0.7, -0.5), 0.02, new Rgb(3, 2.7, 2.2))));
     }
 
     /// A figure of simple bodies; `arm`: how far its left arm is raised, in radians.

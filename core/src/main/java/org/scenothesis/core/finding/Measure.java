@@ -34,7 +34,41 @@ public enum Measure {
     /// How far the light may turn between plates of one light group.
     KEY_DIRECTION("\u00b0", 4, 2, Group.EXPOSURE, Mend.BREAK_DOWN, 5, 12),
     /// Pixels needed over pixels there are.
-    ENLARGEMENT("\u00d7", 5, 1, Group.CAMERA, Mend.BREAK_DOWN, 1, 1.3);
+    ENLARGEMENT("\u00d7", 5, 1, Group.CAMERA, Mend.BREAK_DOWN, 1, 1.3),
+    /// Cloth beyond the movement as the camera sees it; at least so much. Negative where it leaves the cloth.
+    CLOTH_ROOM("m", 5, 3, Group.STAGED, Mend.STAGE, Limit.least(0.15, 0.05)),
+    /// How much darker the cloth gets where a body keeps light from it and does not hide that itself.
+    CLOTH_SHADOW("stop", 4, 1.5, Group.STAGED, Mend.STAGE, 0.15, 0.5),
+    /// Brightest to darkest of the cloth where the movement goes, with its margin.
+    CLOTH_EVEN("stop", 6, 1, Group.STAGED, Mend.STAGE, 0.5, 1),
+    /// The cloth's colour that comes back on a body's side, of its key.
+    CLOTH_RETURN("%", 5, 1, Group.STAGED, Mend.STAGE, 3, 8),
+    /// What the lens leaves of the folds.
+    CLOTH_FOLDS("stop", 6, 1, Group.STAGED, Mend.STAGE, 0.1, 0.5),
+    /// Light on the cloth over light on the body, either way.
+    CLOTH_LEVEL("stop", 4, 0.5, Group.STAGED, Mend.STAGE, 1, 2),
+    /// The widest blur of anything the body is.
+    BODY_SHARP("px", 2, 1, Group.STAGED, Mend.STAGE, 2, 4),
+    /// Between the direction from which a body is seen and that from which it should be.
+    VIEW_ANGLE("\u00b0", 8, 2, Group.STAGED, Mend.STAGE, 5, 12),
+    /// Between the key and that of the background.
+    LAMP_SIDE("\u00b0", 4, 2, Group.STAGED, Mend.STAGE, 5, 12),
+    /// The larger of two angular sizes of keys over the smaller.
+    LAMP_SIZE("\u00d7", 4, 1, Group.STAGED, Mend.STAGE, 1.5, 2.5),
+    /// Key to fill against that of the background.
+    LAMP_FILL("stop", 4, 1, Group.STAGED, Mend.STAGE, 0.3, 0.7),
+    /// Between the lens and the square on a board.
+    BOARD_SQUARE("\u00b0", 5, 1, Group.STAGED, Mend.STAGE, 0.5, 2),
+    /// Lights mirrored in glass within the picture.
+    GLASS_LIGHTS("", 5, 2, Group.STAGED, Mend.STAGE, 0, 0),
+    /// Lamps of the crew that the camera sees.
+    LAMP_SEEN("", 3, 0.5, Group.STAGED, Mend.STAGE, 0, 1e9),
+    /// Of what a circuit gives.
+    CIRCUIT("%", 5, 0, Group.STAGED, Mend.STAGE, 80, 100),
+    /// To hold a stand in a gust.
+    STAND_WEIGHT("kg", 5, 0, Group.STAGED, Mend.STAGE, 0, 1e9),
+    /// Spread of the colours of the lamps on a body.
+    LAMP_COLOURS("mired", 3, 0.5, Group.STAGED, Mend.STAGE, 15, 40);
 
     /// What several measures are summed up as.
     public enum Group {
@@ -43,12 +77,15 @@ public enum Measure {
         EXPOSURE,
         COLOUR,
         SCREEN,
-        MATTE
+        MATTE,
+        /// What is known before anything is filmed.
+        STAGED
     }
 
     /// The benches where findings are mended.
     public enum Mend {
         BREAK_DOWN,
+        STAGE,
         SHOOT,
         MATCH,
         KEY,
@@ -67,12 +104,16 @@ public enum Measure {
     }
 
     Measure(String unit, double minutesNow, double hoursLater, Group group, Mend mend, double holds, double watch) {
+        this(unit, minutesNow, hoursLater, group, mend, new Limit(holds, watch));
+    }
+
+    Measure(String unit, double minutesNow, double hoursLater, Group group, Mend mend, Limit limit) {
         this.unit = unit;
         this.minutesNow = minutesNow;
         this.hoursLater = hoursLater;
         this.group = group;
         this.mend = mend;
-        limit = new Limit(holds, watch);
+        this.limit = limit;
     }
 
     /// The unit of its values; empty for plain numbers.

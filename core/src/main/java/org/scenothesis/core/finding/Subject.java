@@ -13,6 +13,9 @@ public sealed interface Subject {
     /// A plate as it is layered: its chosen take and what is done to it.
     record OfPlate(String plate) implements Subject {}
 
+    /// A piece of the stage a plate is filmed on, before any of it is; `piece` is empty for the stage as a whole.
+    record OfPiece(String plate, String piece) implements Subject {}
+
     record OfShot() implements Subject {}
 
     /// The folder as a whole.

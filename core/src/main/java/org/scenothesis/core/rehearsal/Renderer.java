@@ -9,7 +9,7 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.rehearsal.trace.Bvh;
-import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Emitter;
 import org.scenothesis.core.rehearsal.trace.Rgb;
 import org.scenothesis.core.rehearsal.trace.Sampler;
 import org.scenothesis.core.rehearsal.trace.Tracer;
@@ -66,7 +66,7 @@ public final class Renderer {
         List<Slice> slices = new ArrayList<>();
         for (int k = 0; k < SLICES; k++) {
             Scenery more = moving.apply(seconds + (k + 0.5) / SLICES * quality.shutterShare() / rate);
-            List<Lamp> lamps = new ArrayList<>(set.lamps());
+            List<Emitter> lamps = new ArrayList<>(set.lamps());
             lamps.addAll(more.lamps());
             slices.add(new Slice(new Bvh(more.solids()), lamps, !more.lamps().isEmpty()));
         }
@@ -86,7 +86,7 @@ public final class Renderer {
         return out.rendered();
     }
 
-    private record Slice(Bvh bvh, List<Lamp> lamps, boolean litBySelf) {}
+    private record Slice(Bvh bvh, List<Emitter> lamps, boolean litBySelf) {}
 
     /// Marks pixels near one whose path meets a moving thing, from a coarse grid.
     private boolean[] probe(List<Slice> slices) {

@@ -2,11 +2,11 @@ package org.scenothesis.core.rehearsal;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Emitter;
 import org.scenothesis.core.rehearsal.trace.Solid;
 
 /// Solids and lamps of a set, or of the moving things on it.
-public record Scenery(List<Solid> solids, List<Lamp> lamps) {
+public record Scenery(List<Solid> solids, List<Emitter> lamps) {
     public static final Scenery EMPTY = new Scenery(List.of(), List.of());
 
     public Scenery {
@@ -18,7 +18,7 @@ public record Scenery(List<Solid> solids, List<Lamp> lamps) {
     public Scenery with(Scenery more) {
         List<Solid> s = new ArrayList<>(solids);
         s.addAll(more.solids);
-        List<Lamp> l = new ArrayList<>(lamps);
+        List<Emitter> l = new ArrayList<>(lamps);
         l.addAll(more.lamps);
         return new Scenery(s, l);
     }

@@ -38,22 +38,18 @@ public record Production(String title, List<Shot> shots, List<SetUp> setUps, Hou
     /// Changes a shot; what is changed in its set-up is changed for all that share it.
     public Production withShot(String id, UnaryOperator<Shot> change) {
         List<Shot> changed = shots.stream().map(s -> s.id().equals(id) ? change.apply(s) : s).toList();
-        SetUp now = changed.stream().filter(s -> s.id().equals(id)).findFirst().map(Shot::setUp).orElse(null);
-        return withShots(now == null ? changed : changed.stream().map(s -> shares(s, now) ? s.withSetUp(now) : s).toList());
+        List<SetUp> now = changed.stream().filter(s -> s.id().equals(id)).flatMap(s -> s.setUps().stream()).toList();
+        return withShots(changed.stream().map(s -> now.stream().reduce(s, (shot, setUp) -> shares(shot, setUp) ? shot.sharing(setUp) : shot, (a, b) -> b)).toList());
     }
 
     private static boolean shares(Shot s, SetUp setUp) {
-        SetUp of = s.setUp();
-        return of != null && of.id().equals(setUp.id()) && !of.equals(setUp);
+        return s.setUps().stream().anyMatch(of -> of.id().equals(setUp.id()) && !of.equals(setUp));
     }
 
     private static List<SetUp> all(List<SetUp> kept, List<Shot> shots) {
         Map<String, SetUp> used = new LinkedHashMap<>();
         for (Shot s : shots) {
-            SetUp of = s.setUp();
-            if (of != null) {
-                used.putIfAbsent(of.id(), of);
-            }
+            s.setUps().forEach(of -> used.putIfAbsent(of.id(), of));
         }
         Map<String, SetUp> out = new LinkedHashMap<>();
         kept.forEach(s -> out.put(s.id(), used.getOrDefault(s.id(), s)));

@@ -2,9 +2,12 @@ package org.scenothesis.core.shot;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
@@ -18,6 +21,7 @@ import org.scenothesis.core.value.Given;
 ///
 /// `setUp` is the camera and light it is filmed with, which other shots may share; null before it is staged. `setting` is what was told about place and conditions;
 /// `format` is the size and rate of the finished pictures, null for that of the lowest layer. `trails`: what was followed in its takes. `sound`: what is heard.
+/// `elsewhere`: the set-ups of plates that are filmed by another camera, by their lock group, as far as they were staged by hand.
 @RecordBuilder
 public record Shot(
         String id,
@@ -33,7 +37,8 @@ public record Shot(
         Setting setting,
         @Nullable FrameFormat format,
         List<Trail> trails,
-        Sound sound) implements ShotBuilder.With {
+        Sound sound,
+        Map<String, SetUp> elsewhere) implements ShotBuilder.With {
     public Shot {
         Check.range("seconds", seconds, 0, Animated.LONGEST_S);
         wonders = List.copyOf(wonders);
@@ -41,6 +46,7 @@ public record Shot(
         plates = List.copyOf(plates);
         layers = List.copyOf(layers);
         trails = List.copyOf(trails);
+        elsewhere = Collections.unmodifiableMap(new TreeMap<>(elsewhere));
     }
 
     /// A shot of whose setting nothing was told yet.
@@ -54,7 +60,7 @@ public record Shot(
     public Shot(
             String id, int number, String title, String story, double seconds, List<Wonder> wonders, List<Beat> beats, List<Plate> plates, List<Layer> layers,
             @Nullable SetUp setUp, Setting setting) {
-        this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, null, List.of(), Sound.AS_FILMED);
+        this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, null, List.of(), Sound.AS_FILMED, Map.of());
     }
 
     /// The plate with this id, if there is one.
@@ -120,17 +126,34 @@ public record Shot(
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
         sorted.sort(Comparator.comparingDouble(Beat::seconds));
-        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting, format, trails, sound);
+        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting, format, trails, sound, elsewhere);
     }
 
     @Override
     public Shot withSetUp(@Nullable SetUp other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting, format, trails, sound);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting, format, trails, sound, elsewhere);
     }
 
     @Override
     public Shot withFormat(@Nullable FrameFormat other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, other, trails, sound);
+        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, other, trails, sound, elsewhere);
+    }
+
+    /// All set-ups it is filmed with, its own first.
+    public List<SetUp> setUps() {
+        List<SetUp> out = new ArrayList<>(elsewhere.values());
+        if (setUp != null) {
+            out.addFirst(setUp);
+        }
+        return out;
+    }
+
+    /// The shot with a set-up as another shot left it, wherever it is filmed with it.
+    Shot sharing(SetUp now) {
+        Map<String, SetUp> others = new TreeMap<>(elsewhere);
+        others.replaceAll((group, s) -> s.id().equals(now.id()) ? now : s);
+        SetUp own = setUp;
+        return withElsewhere(others).withSetUp(own != null && own.id().equals(now.id()) ? now : own);
     }
 
     /// The set in metres as staged or solved; null before.

@@ -138,6 +138,6 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
         StageCamera.Aim turned = new StageCamera.Aim(before == null ? 0 : before.panDeg(), a.tiltDeg(), a.rollDeg());
         StageCamera camera = new StageCamera(known == null ? like(lensHeightM, position) : new Given.Measured<>(position, "known-height"), like(horizon, turned), like(viewDeg, widthShareFocal()), StageCamera.MIDDLE);
         List<Evidence> shown = known == null ? List.of() : List.of(known);
-        return before == null ? new Stage(camera, List.of(FLOOR), LIGHT, shown) : before.withCamera(camera).withEvidence(shown);
+        return before == null ? new Stage(camera, List.of(FLOOR), LIGHT, shown, Floor.BARE) : before.withCamera(camera).withEvidence(shown);
     }
 }

@@ -16,7 +16,7 @@ import org.scenothesis.core.rehearsal.loft.Maker;
 import org.scenothesis.core.rehearsal.loft.ScreenCloth;
 import org.scenothesis.core.rehearsal.trace.BoxSolid;
 import org.scenothesis.core.rehearsal.trace.Ellipsoid;
-import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Emitter;
 import org.scenothesis.core.rehearsal.trace.Material;
 import org.scenothesis.core.rehearsal.trace.Panel;
 import org.scenothesis.core.rehearsal.trace.Rgb;
@@ -29,7 +29,7 @@ class RehearsalTest {
     private final View view = new View(new CameraPose(new Vec(0, 1, -3), 0, 0, 0, 96, W, H), 0, 3);
     private final Material grey = Material.matte(Rgb.grey(0.5));
 
-    private Scenery floor(Lamp... lamps) {
+    private Scenery floor(Emitter... lamps) {
         return new Scenery(List.of(Panel.flat(new Vec(-5, 0, -5), new Vec(10, 0, 0), new Vec(0, 0, 10), grey, 0)), List.of(lamps));
     }
 
@@ -40,7 +40,7 @@ class RehearsalTest {
     @Test
     void aFlatFloorUnderTheSunHasTheRadianceOfLambert() {
         double elevation = Math.toRadians(60);
-        Lamp sun = new Lamp.Sun(new Vec(0, Math.sin(elevation), Math.cos(elevation)), 0.001, Rgb.grey(3));
+        Emitter sun = new Emitter.Sun(new Vec(0, Math.sin(elevation), Math.cos(elevation)), 0.001, Rgb.grey(3));
         Picture p = renderer(floor(sun), new Quality(8, 8, 0, 1)).still().light();
         // albedo / π · irradiance · cos(incidence); nothing else to bounce from.
         assertThat((double) p.g().at(W / 2, H - 4)).isCloseTo(0.5 / Math.PI * 3 * Math.sin(elevation), Offset.offset(0.004));
@@ -48,7 +48,7 @@ class RehearsalTest {
 
     @Test
     void aSmallBallLightsByTheInverseSquare() {
-        Lamp ball = new Lamp.Ball(new Vec(0, 2, 0), 0.05, Rgb.grey(1000), -5);
+        Emitter ball = new Emitter.Ball(new Vec(0, 2, 0), 0.05, Rgb.grey(1000), -5);
         View down = new View(new CameraPose(new Vec(0, 3, -0.01), 0, -89.9, 0, 60, W, H), 0, 3);
         Picture p = new Renderer(floor(ball), Rgb.BLACK, down, new Quality(32, 8, 0, 1), bands).still().light();
         double expected = 0.5 / Math.PI * 1000 * Math.PI * 0.05 * 0.05 / 4;
@@ -57,7 +57,7 @@ class RehearsalTest {
 
     @Test
     void whatStandsInTheWayShades() {
-        Lamp sun = new Lamp.Sun(new Vec(0, 1, 0), 0.001, Rgb.grey(3));
+        Emitter sun = new Emitter.Sun(new Vec(0, 1, 0), 0.001, Rgb.grey(3));
         List<Solid> s = new ArrayList<>(floor(sun).solids());
         s.add(new BoxSolid(new Vec(0, 2.8, 0.5), new Vec(0.8, 0.05, 0.8), 0, grey, 0));
         Picture open = renderer(floor(sun), new Quality(8, 8, 0, 1)).still().light();
@@ -68,7 +68,7 @@ class RehearsalTest {
 
     @Test
     void theSameSeedGivesTheSamePictureForAnyNumberOfThreads() {
-        Scenery s = floor(new Lamp.Ball(new Vec(0, 2, 0), 0.2, Rgb.grey(20), -5));
+        Scenery s = floor(new Emitter.Ball(new Vec(0, 2, 0), 0.2, Rgb.grey(20), -5));
         Picture one = renderer(s, new Quality(6, 8, 0, 9)).still().light();
         try (Bands many = Bands.pooled(3)) {
             Picture again = new Renderer(s, Rgb.BLACK, view, new Quality(6, 8, 0, 9), many).still().light();
@@ -80,7 +80,7 @@ class RehearsalTest {
 
     @Test
     void onlyWhatChangesIsRenderedAgainAndItsCoverageIsTrue() {
-        Scenery s = floor(new Lamp.Sun(new Vec(0.2, 1, 0).unit(), 0.01, Rgb.grey(3)));
+        Scenery s = floor(new Emitter.Sun(new Vec(0.2, 1, 0).unit(), 0.01, Rgb.grey(3)));
         Renderer r = renderer(s, new Quality(16, 64, 0, 1));
         Rendered still = r.still();
         Rendered with = r.moving(still, t -> new Scenery(List.of(new Ellipsoid(new Vec(0, 1, 0), new Vec(0.3, 0.3, 0.3), 0, grey, 1)), List.of()), 0, 24);
@@ -97,7 +97,7 @@ class RehearsalTest {
 
     @Test
     void somethingFastIsSmearedByTheOpenShutter() {
-        Renderer open = renderer(floor(new Lamp.Sun(new Vec(0, 1, 0), 0.01, Rgb.grey(3))), new Quality(4, 64, 1, 1));
+        Renderer open = renderer(floor(new Emitter.Sun(new Vec(0, 1, 0), 0.01, Rgb.grey(3))), new Quality(4, 64, 1, 1));
         Rendered still = open.still();
         Rendered blurred = open.moving(still, t -> new Scenery(List.of(new Ellipsoid(new Vec(-1 + 24 * t, 1, 0), new Vec(0.2, 0.2, 0.2), 0, grey, 1)), List.of()), 0, 24);
         int partial = 0;

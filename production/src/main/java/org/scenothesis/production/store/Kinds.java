@@ -17,6 +17,8 @@ import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.Evidence;
+import org.scenothesis.core.stage.Surroundings;
+import org.scenothesis.core.stage.piece.Thing;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.core.value.Kind;
 
@@ -25,7 +27,8 @@ import org.scenothesis.core.value.Kind;
 /// Only the permitted classes can come of it: `"step": "own-alpha"` is an `OwnAlpha` and nothing else.
 final class Kinds extends JacksonAnnotationIntrospector {
     private static final long serialVersionUID = 1;
-    private static final Map<Class<?>, String> NAMES = Map.of(Step.class, "step", Source.class, "source", TimeMap.class, "time", Given.class, "origin", Heard.class, "heard", Evidence.class, "shown");
+    private static final Map<Class<?>, String> NAMES = Map.of(
+            Step.class, "step", Source.class, "source", TimeMap.class, "time", Given.class, "origin", Heard.class, "heard", Evidence.class, "shown", Thing.class, "is", Surroundings.class, "place");
 
     /// The name under which the kind of an alternative stands; null for what has no kinds.
     static @Nullable String name(Class<?> alternative) {

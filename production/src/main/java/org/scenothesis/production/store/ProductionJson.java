@@ -204,7 +204,7 @@ public final class ProductionJson {
         return tree;
     }
 
-    private static final Set<String> OPEN_MAPS = Set.of("facts", "schools", "limits");
+    private static final Set<String> OPEN_MAPS = Set.of("facts", "schools", "limits", "elsewhere");
 
     private static boolean same(String name, JsonNode a, JsonNode b) {
         return a.has(name) && a.get(name).equals(b.get(name));

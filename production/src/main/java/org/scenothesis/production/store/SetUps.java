@@ -10,6 +10,7 @@ import java.util.Map;
 final class SetUps {
     private static final String ALL = "setUps";
     private static final String OF_SHOT = "setUp";
+    private static final String ELSEWHERE = "elsewhere";
 
     private SetUps() {}
 
@@ -20,23 +21,34 @@ final class SetUps {
         Map<String, JsonNode> all = new HashMap<>();
         production.path(ALL).forEach(s -> all.put(s.path("id").asText(), s));
         for (JsonNode shot : production.path("shots")) {
-            JsonNode named = shot.path(OF_SHOT);
-            if (shot instanceof ObjectNode o && named.isTextual()) {
-                JsonNode found = all.get(named.asText());
-                if (found == null) {
-                    throw new IllegalArgumentException("shots." + shot.path("id").asText() + ".setUp, \"" + named.asText() + "\" is not among the set-ups of the production");
-                }
-                o.set(OF_SHOT, found.deepCopy());
+            spread(shot, OF_SHOT, "shots." + shot.path("id").asText() + "." + OF_SHOT, all);
+            JsonNode elsewhere = shot.path(ELSEWHERE);
+            elsewhere.fieldNames().forEachRemaining(group -> spread(elsewhere, group, "shots." + shot.path("id").asText() + "." + ELSEWHERE + "." + group, all));
+        }
+    }
+
+    private static void spread(JsonNode in, String name, String path, Map<String, JsonNode> all) {
+        JsonNode named = in.path(name);
+        if (in instanceof ObjectNode o && named.isTextual()) {
+            JsonNode found = all.get(named.asText());
+            if (found == null) {
+                throw new IllegalArgumentException(path + ", \"" + named.asText() + "\" is not among the set-ups of the production");
             }
+            o.set(name, found.deepCopy());
         }
     }
 
     /// Names the set-ups in the shots, for they stand at the production.
     static void gather(ObjectNode production) {
         for (JsonNode shot : production.path("shots")) {
-            if (shot instanceof ObjectNode o && o.path(OF_SHOT) instanceof ObjectNode setUp) {
-                o.put(OF_SHOT, setUp.path("id").asText());
-            }
+            gather(shot, OF_SHOT);
+            shot.path(ELSEWHERE).fieldNames().forEachRemaining(group -> gather(shot.path(ELSEWHERE), group));
+        }
+    }
+
+    private static void gather(JsonNode in, String name) {
+        if (in instanceof ObjectNode o && o.path(name) instanceof ObjectNode setUp) {
+            o.put(name, setUp.path("id").asText());
         }
     }
 

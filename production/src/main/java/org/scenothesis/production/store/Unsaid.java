@@ -12,6 +12,7 @@ import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.stage.Floor;
 
 /// What a document written by hand or by another program may leave unsaid, and what it means then: nothing told, as filmed, laid over.
 final class Unsaid {
@@ -28,9 +29,13 @@ final class Unsaid {
     private void production(ObjectNode p) {
         absent(p, "setUps", mapper.createArrayNode());
         absent(p, "houseRules", mapper.valueToTree(HouseRules.DEFAULT));
+        p.path("houseRules").path("limits").forEach(l -> absent(l, "least", mapper.valueToTree(false)));
         absent(p, "day", mapper.valueToTree(ShootDay.DEFAULT));
         absent(p, "permissions", mapper.createArrayNode());
-        p.path("setUps").forEach(s -> absent(s.path("stage"), "evidence", mapper.createArrayNode()));
+        p.path("setUps").forEach(s -> {
+            absent(s.path("stage"), "evidence", mapper.createArrayNode());
+            absent(s.path("stage"), "floor", mapper.valueToTree(Floor.BARE));
+        });
         p.path("shots").forEach(this::shot);
     }
 
@@ -43,6 +48,7 @@ final class Unsaid {
         absent(s, "format", mapper.nullNode());
         absent(s, "trails", mapper.createArrayNode());
         absent(s, "sound", mapper.valueToTree(Sound.AS_FILMED));
+        absent(s, "elsewhere", mapper.createObjectNode());
         int i = 0;
         for (JsonNode plate : s.path("plates")) {
             plate(plate, i++);

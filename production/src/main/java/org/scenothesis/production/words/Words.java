@@ -4,6 +4,7 @@ import java.text.MessageFormat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -14,17 +15,17 @@ import org.scenothesis.core.value.Given;
 
 /// Words and numbers with their units.
 public final class Words {
-    private static final ResourceBundle HOUSE = ResourceBundle.getBundle("org.scenothesis.production.words.words", Locale.ENGLISH);
-    private static final ResourceBundle PLANNING = ResourceBundle.getBundle("org.scenothesis.production.words.breakdown", Locale.ENGLISH);
+    private static final List<ResourceBundle> ALL = Stream.of("words", "breakdown", "stage").map(n -> ResourceBundle.getBundle("org.scenothesis.production.words." + n, Locale.ENGLISH)).toList();
 
     private Words() {}
 
     /// The text of a key with its arguments; a key without text shows itself, so that nothing is silently empty.
     public static String of(String key, Object... arguments) {
-        if (!has(key)) {
+        Optional<ResourceBundle> in = ALL.stream().filter(b -> b.containsKey(key)).findFirst();
+        if (in.isEmpty()) {
             return key;
         }
-        String pattern = (HOUSE.containsKey(key) ? HOUSE : PLANNING).getString(key);
+        String pattern = in.get().getString(key);
         return arguments.length == 0 ? pattern : new MessageFormat(pattern.replace("'", "''"), Locale.ENGLISH).format(arguments);
     }
 
@@ -56,7 +57,7 @@ public final class Words {
     }
 
     public static boolean has(String key) {
-        return HOUSE.containsKey(key) || PLANNING.containsKey(key);
+        return ALL.stream().anyMatch(b -> b.containsKey(key));
     }
 
     public static String verdict(Verdict v) {
@@ -120,14 +121,25 @@ public final class Words {
             case MISSING -> of("value.missing");
             case BROKEN -> of("value.broken");
             case KEY_DIRECTION -> number(v, 1) + "\u00b0";
-            case ENLARGEMENT -> number(v, 2) + " \u00d7";
+            case ENLARGEMENT, LAMP_SIZE -> number(v, 2) + " \u00d7";
+            case CLOTH_ROOM -> number(v, 2) + " m";
+            case CLOTH_SHADOW, CLOTH_EVEN, CLOTH_FOLDS -> number(v, 2) + " stop";
+            case CLOTH_LEVEL, LAMP_FILL -> stops(v);
+            case CLOTH_RETURN -> number(v, 1) + " %";
+            case CIRCUIT -> number(v, 0) + " %";
+            case BODY_SHARP -> number(v, 1) + " px";
+            case VIEW_ANGLE, LAMP_SIDE, BOARD_SQUARE -> number(v, 1) + "\u00b0";
+            case GLASS_LIGHTS, LAMP_SEEN -> count((long) v, "lamp", "lamps");
+            case STAND_WEIGHT -> number(v, 0) + " kg";
+            case LAMP_COLOURS -> number(v, 0) + " mired";
         };
     }
 
     private static String limit(Finding f) {
         return switch (f.measure()) {
             case ROLL -> of("limit.least", number(f.limit().holds(), 1) + " s");
-            case MISSING, NEEDED, BROKEN, BORDER, SIZE, RATE, LENGTH, FOLLOWED, UNSORTED, MATRIX, OUTSIDE -> "";
+            case MISSING, NEEDED, BROKEN, BORDER, SIZE, RATE, LENGTH, FOLLOWED, UNSORTED, MATRIX, OUTSIDE, GLASS_LIGHTS, LAMP_SEEN, STAND_WEIGHT -> "";
+            case CLOTH_ROOM -> of("limit.least", number(f.limit().holds(), 2) + " m");
             default -> f.verdict() == Verdict.NOT_MEASURED && f.limit().holds() == 0 ? "" : of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
         };
     }

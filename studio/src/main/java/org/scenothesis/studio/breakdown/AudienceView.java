@@ -19,6 +19,7 @@ import org.scenothesis.core.shot.Beat;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Drawing;
 import org.scenothesis.studio.parts.Text;
 
 /// What the audience sees at every beat, drawn at scale from what was told. What is in it is dragged, or moved by keys.

@@ -34,6 +34,7 @@ import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.production.words.DifferenceWords;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Drawing;
 import org.scenothesis.studio.parts.Focus;
 import org.scenothesis.studio.parts.PaperSlip;
 import org.scenothesis.studio.parts.SpikeMark;

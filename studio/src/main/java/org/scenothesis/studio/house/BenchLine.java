@@ -27,9 +27,11 @@ final class BenchLine extends HBox {
     private final Map<BenchName, ToggleButton> tabs = new EnumMap<>(BenchName.class);
     private final Label title = Text.of("", "title");
     private final Label under = Text.of("", "muted", "small");
+    private final StagedCount staged;
 
     BenchLine(Session session) {
         this.session = session;
+        staged = new StagedCount(session, this::show);
         getStyleClass().add("bench-line");
         setMinHeight(56);
         Button shot = new Button();
@@ -118,6 +120,9 @@ final class BenchLine extends HBox {
         }
         if (b == BenchName.LAYER || b == BenchName.HAND_OVER) {
             return b == BenchName.LAYER ? (shot.layers().isEmpty() ? "not begun" : Words.count(shot.layers().size(), "layer", "layers")) : handOver(shot);
+        }
+        if (b == BenchName.STAGE) {
+            return staged.words();
         }
         Judgement mine = b.of(session.judgement().get());
         for (Verdict v : new Verdict[] {Verdict.REDO, Verdict.WATCH}) {

@@ -8,6 +8,7 @@ import org.scenothesis.production.words.Words;
 public enum BenchName {
     BOARD,
     BREAK_DOWN,
+    STAGE,
     SHOOT,
     MATCH,
     KEY,

@@ -15,6 +15,8 @@ public enum Sketch {
     /// Pictures lying over one another.
     LAYERS(leaf(92), leaf(64), leaf(36), line(120, 10, 120, 24), line(115, 19, 120, 24, 125, 19)),
     /// A strip of frames that goes out.
+    /// A plan: walls, a cloth, what stands before it, and what a lens sees.
+    SET(line(20, 110, 20, 16, 190, 16, 190, 110), line(70, 30, 140, 30), frame(94, 46, 22, 16), line(105, 108, 66, 30), line(105, 108, 144, 30), line(34, 60, 48, 74)),
     FILM(frame(20, 34, 52, 60), frame(76, 34, 52, 60), frame(132, 34, 52, 60), line(20, 28, 184, 28), line(20, 100, 184, 100), line(196, 64, 226, 64), line(216, 56, 226, 64, 216, 72));
 
     static final double WIDTH = 240;

@@ -8,7 +8,7 @@ import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Sensor;
 import org.scenothesis.core.rehearsal.View;
 import org.scenothesis.core.rehearsal.trace.Ellipsoid;
-import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Emitter;
 import org.scenothesis.core.rehearsal.trace.Material;
 import org.scenothesis.core.rehearsal.trace.Rgb;
 import org.scenothesis.core.rehearsal.trace.RoundCone;
@@ -82,6 +82,6 @@ public final class LiftingShoot {
         List<Solid> s = new ArrayList<>();
         s.add(new Ellipsoid(at, new Vec(0.05, 0.05, 0.05), 0, Material.matte(Rgb.grey(0.5)).glowing(light), 9));
         s.add(new RoundCone(at.plus(new Vec(0, 0.06, 0.02)), at.plus(new Vec(0.25, 1.4, 0.5)), 0.008, 0.008, Material.matte(Rgb.grey(0.02)), 9));
-        return new Scenery(s, List.of(new Lamp.Ball(at, 0.05, light, 9)));
+        return new Scenery(s, List.of(new Emitter.Ball(at, 0.05, light, 9)));
     }
 }

@@ -8,7 +8,7 @@ import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.View;
 import org.scenothesis.core.rehearsal.trace.BoxSolid;
 import org.scenothesis.core.rehearsal.trace.Ellipsoid;
-import org.scenothesis.core.rehearsal.trace.Lamp;
+import org.scenothesis.core.rehearsal.trace.Emitter;
 import org.scenothesis.core.rehearsal.trace.Material;
 import org.scenothesis.core.rehearsal.trace.Panel;
 import org.scenothesis.core.rehearsal.trace.Pattern;
@@ -64,7 +64,7 @@ public final class Loft {
         window(s);
         bench(s);
         shelves(s);
-        List<Lamp> lamps = new ArrayList<>(daylight());
+        List<Emitter> lamps = new ArrayList<>(daylight());
         hanging(s, lamps);
         return new Scenery(s, lamps);
     }
@@ -78,14 +78,14 @@ public final class Loft {
         return new Scenery(s, List.of());
     }
 
-    private static List<Lamp> daylight() {
+    private static List<Emitter> daylight() {
         return List.of(
-                new Lamp.Sun(SUN, SUN_RADIUS, new Rgb(7.5, 6.5, 5.0)),
-                new Lamp.Pane(
+                new Emitter.Sun(SUN, SUN_RADIUS, new Rgb(7.5, 6.5, 5.0)),
+                new Emitter.Pane(
                         new Vec(LEFT - 0.06, WINDOW_LOW, WINDOW_NEAR), new Vec(0, WINDOW_HIGH - WINDOW_LOW, 0),
                         new Vec(0, 0, WINDOW_FAR - WINDOW_NEAR), new Rgb(5.4, 5.8, 6.4)),
                 // A second window far behind the camera, soft and low.
-                new Lamp.Pane(new Vec(-1.2, 0.9, FRONT + 0.05), new Vec(2.6, 0, 0), new Vec(0, 1.6, 0), new Rgb(2.1, 2.1, 2.1)));
+                new Emitter.Pane(new Vec(-1.2, 0.9, FRONT + 0.05), new Vec(2.6, 0, 0), new Vec(0, 1.6, 0), new Rgb(2.1, 2.1, 2.1)));
     }
 
     private static void room(List<Solid> s) {
@@ -202,7 +202,7 @@ public final class Loft {
         }
     }
 
-    private static void hanging(List<Solid> s, List<Lamp> lamps) {
+    private static void hanging(List<Solid> s, List<Emitter> lamps) {
         double[][] hung = {{-0.95, 2.12, 1.7, 0.17}, {1.75, 2.06, 1.35, 0.20}, {2.3, 2.3, 1.9, 0.15}, {0.1, 2.38, 2.0, 0.13}};
         for (int i = 0; i < hung.length; i++) {
             double[] h = hung[i];
@@ -212,7 +212,7 @@ public final class Loft {
             (lit ? lantern.lit(new Rgb(1.5, 0.72, 0.24)) : lantern.lit(new Rgb(0.10, 0.07, 0.035))).build(s, 100 + i);
             s.add(new RoundCone(new Vec(h[0], h[1] + h[3] * 1.25, h[2]), new Vec(h[0], TOP, h[2]), 0.003, 0.003, Material.matte(Rgb.grey(0.03)), 0));
             if (lit) {
-                lamps.add(new Lamp.Ball(new Vec(h[0], h[1], h[2]), h[3] * 0.9, new Rgb(2.2, 1.05, 0.36), 100 + i));
+                lamps.add(new Emitter.Ball(new Vec(h[0], h[1], h[2]), h[3] * 0.9, new Rgb(2.2, 1.05, 0.36), 100 + i));
             }
         }
     }

@@ -14,7 +14,7 @@ public final class Tracer {
 
     private final Bvh still;
     private final Bvh moving;
-    private final Lamp[] lamps;
+    private final Emitter[] lamps;
     private final Rgb ambient;
     private final Ray ray = new Ray();
     private final Ray probe = new Ray();
@@ -35,10 +35,10 @@ public final class Tracer {
     public boolean touched;
 
     /// Traces through what stands still and what moves.
-    public Tracer(Bvh still, Bvh moving, List<Lamp> lamps, Rgb ambient) {
+    public Tracer(Bvh still, Bvh moving, List<Emitter> lamps, Rgb ambient) {
         this.still = still;
         this.moving = moving;
-        this.lamps = lamps.toArray(Lamp[]::new);
+        this.lamps = lamps.toArray(Emitter[]::new);
         this.ambient = ambient;
     }
 
@@ -107,7 +107,7 @@ public final class Tracer {
             nz = ray.nz;
             bounced = bounce > 0;
             if (bounce == 0) {
-                for (Lamp lamp : lamps) {
+                for (Emitter lamp : lamps) {
                     direct(lamp, s, tr, tg, tb);
                 }
             } else if (lamps.length > 0) {
@@ -163,14 +163,14 @@ public final class Tracer {
         }
     }
 
-    private void direct(Lamp lamp, Sampler s, double tr, double tg, double tb) {
+    private void direct(Emitter lamp, Sampler s, double tr, double tg, double tb) {
         double u = s.next();
         double v = s.next();
-        if (lamp instanceof Lamp.Ball b) {
+        if (lamp instanceof Emitter.Ball b) {
             ball(b, u, v, tr, tg, tb);
-        } else if (lamp instanceof Lamp.Pane p) {
+        } else if (lamp instanceof Emitter.Pane p) {
             pane(p, u, v, tr, tg, tb);
-        } else if (lamp instanceof Lamp.Sun sun && sun.towards().x() * nx + sun.towards().y() * ny + sun.towards().z() * nz > 0) {
+        } else if (lamp instanceof Emitter.Sun sun && sun.towards().x() * nx + sun.towards().y() * ny + sun.towards().z() * nz > 0) {
             Vec t = sun.towards();
             probeCone(t.x(), t.y(), t.z(), 1 - u * (1 - Math.cos(sun.angularRadius())), v);
             double cos = probe.dx * nx + probe.dy * ny + probe.dz * nz;
@@ -181,7 +181,7 @@ public final class Tracer {
         }
     }
 
-    private void ball(Lamp.Ball b, double u, double v, double tr, double tg, double tb) {
+    private void ball(Emitter.Ball b, double u, double v, double tr, double tg, double tb) {
         double cx = b.centre().x() - px;
         double cy = b.centre().y() - py;
         double cz = b.centre().z() - pz;
@@ -201,7 +201,7 @@ public final class Tracer {
         }
     }
 
-    private void pane(Lamp.Pane p, double u, double v, double tr, double tg, double tb) {
+    private void pane(Emitter.Pane p, double u, double v, double tr, double tg, double tb) {
         double x = p.corner().x() + u * p.edgeU().x() + v * p.edgeV().x() - px;
         double y = p.corner().y() + u * p.edgeU().y() + v * p.edgeV().y() - py;
         double z = p.corner().z() + u * p.edgeU().z() + v * p.edgeV().z() - pz;
@@ -213,8 +213,13 @@ public final class Tracer {
         if (cos > 0 && cosLamp > 0) {
             probe.aim(px, py, pz, x / d, y / d, z / d);
             probe.far = d - 1e-4;
-            shine(p.light(), cos * cosLamp / (d2 * Math.PI), tr, tg, tb);
+            shine(p.light(), cos * (p.power() == 1 ? cosLamp : beam(cosLamp, n.length(), p.power())) / (d2 * Math.PI), tr, tg, tb);
         }
+    }
+
+    /// The cosine times the lamp's area, falling faster.
+    private static double beam(double cosArea, double area, double power) {
+        return area * Math.pow(cosArea / area, power);
     }
 
     private void probeCone(double ax, double ay, double az, double cos, double v) {

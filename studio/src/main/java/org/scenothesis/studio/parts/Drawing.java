@@ -1,4 +1,4 @@
-package org.scenothesis.studio.breakdown;
+package org.scenothesis.studio.parts;
 
 import java.util.Locale;
 import javafx.scene.Group;
@@ -9,16 +9,15 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import org.scenothesis.core.breakdown.sketch.Sketch;
 import org.scenothesis.production.words.Words;
-import org.scenothesis.studio.parts.Text;
 
 /// A sketch on paper, as wide as it is told to be.
-class Drawing extends Pane {
+public class Drawing extends Pane {
     /// Lengths are written where there is room for words.
     private static final double ROOMY = 180;
     private final Group drawn = new Group();
     private double scale;
 
-    Drawing(double width) {
+    public Drawing(double width) {
         getStyleClass().add("sketch-paper");
         drawn.setManaged(false);
         drawn.setMouseTransparent(true);
@@ -26,7 +25,7 @@ class Drawing extends Pane {
         wide(width);
     }
 
-    final void wide(double width) {
+    public final void wide(double width) {
         scale = width / Sketch.WIDTH;
         setMinSize(width, Sketch.HEIGHT * scale);
         setPrefSize(width, Sketch.HEIGHT * scale);
@@ -35,12 +34,12 @@ class Drawing extends Pane {
     }
 
     /// Pixels for one unit of the panel.
-    final double scale() {
+    public final double scale() {
         return scale;
     }
 
     /// Draws it anew; whatever else lies on the paper stays.
-    void draw(Sketch sketch) {
+    public final void draw(Sketch sketch) {
         drawn.getChildren().clear();
         for (Sketch.Shape s : sketch.shapes()) {
             Shape shape = switch (s.kind()) {

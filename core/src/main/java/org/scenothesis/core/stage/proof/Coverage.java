@@ -1,0 +1,114 @@
+package org.scenothesis.core.stage.proof;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.scenothesis.core.optics.CameraPose;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
+
+/// How much of a screen is seen round everything a body does, side by side; and how large the screen must be for it.
+///
+/// Source: similar triangles of the swept envelope, formulas, *cloth behind a subject*; what lies outside the picture needs no cloth.
+public record Coverage(SetView view, SetView.Pair pair) {
+    /// Room round the movement.
+    public static final double MARGIN_M = 0.15;
+    private static final double EDGE_PX = 1e-4;
+    /// What stands for no cloth at all, so that it can be shown as a number.
+    private static final double NONE_M = -99;
+
+    /// One side of a screen.
+    public enum Side {
+        LEFT,
+        RIGHT,
+        TOP,
+        LOW
+    }
+
+    /// Cloth beyond the movement at one side, and when it is least; infinite where the picture ends first.
+    public record Room(Side side, double metres, double seconds) {}
+
+    /// A part of a screen's plane: from its left edge, and up from the floor's line.
+    public record Part(double x0, double y0, double x1, double y1) {
+        public double wideM() {
+            return x1 - x0;
+        }
+
+        public double highM() {
+            return y1 - y0;
+        }
+    }
+
+    /// Corners of what is seen of a body over a stretch, on the screen's plane; `edge`: it is the picture's edge and not the body's.
+    private record Corner(Point on, boolean edge) {}
+
+    private List<Corner> corners(SetView.Stretch s) {
+        List<Vec> all = new ArrayList<>(s.from().corners());
+        all.addAll(s.to().corners());
+        CameraPose pose = view.pose();
+        List<Corner> out = new ArrayList<>();
+        for (Point p : view.outline(all).corners()) {
+            boolean edge = p.x() < EDGE_PX || p.y() < EDGE_PX || p.x() > view.widthPx() - EDGE_PX || p.y() > view.heightPx() - EDGE_PX;
+            pair.sheet().met(view.eye(), pose.ray(p)).ifPresentOrElse(q -> out.add(new Corner(q, edge)), () -> out.add(new Corner(new Point(NONE_M, NONE_M), edge)));
+        }
+        return out;
+    }
+
+    /// The four sides.
+    public List<Room> sides() {
+        List<Room> out = new ArrayList<>();
+        Sheet s = pair.sheet();
+        for (Side side : Side.values()) {
+            Room least = new Room(side, Double.POSITIVE_INFINITY, 0);
+            for (SetView.Stretch stretch : SetView.way(pair.body())) {
+                for (Corner c : corners(stretch)) {
+                    double m = switch (side) {
+                        case LEFT -> c.on.x();
+                        case RIGHT -> s.wideM() - c.on.x();
+                        case TOP -> s.topM() - c.on.y();
+                        case LOW -> c.on.y() - s.lowM();
+                    };
+                    if (m < least.metres && (!c.edge || m < 0)) {
+                        least = new Room(side, Math.max(NONE_M, m), stretch.fromS());
+                    }
+                }
+            }
+            out.add(least);
+        }
+        return out;
+    }
+
+    /// The narrowest side, in metres; infinite where the body is not in the picture.
+    public double least() {
+        return sides().stream().mapToDouble(Room::metres).min().orElse(Double.POSITIVE_INFINITY);
+    }
+
+    /// The narrowest side counting where the picture ends as well; infinite where the body is not in the picture.
+    public double beyond() {
+        return SetView.way(pair.body()).stream().flatMap(s -> corners(s).stream()).mapToDouble(c -> pair.sheet().inside(c.on)).min().orElse(Double.POSITIVE_INFINITY);
+    }
+
+    /// What of the screen's plane is behind the movement, outlined; empty where nothing of it is in the picture.
+    public Polygon behind() {
+        List<Point> all = new ArrayList<>();
+        SetView.way(pair.body()).forEach(s -> corners(s).stream().map(Corner::on).filter(p -> p.x() > NONE_M).forEach(all::add));
+        return all.size() < 3 ? new Polygon(List.of()) : Polygon.around(all);
+    }
+
+    /// The smallest piece of that plane that leaves the margin all round; without one where the picture ends.
+    public Part needed() {
+        double x0 = Double.MAX_VALUE;
+        double y0 = Double.MAX_VALUE;
+        double x1 = -Double.MAX_VALUE;
+        double y1 = -Double.MAX_VALUE;
+        for (SetView.Stretch s : SetView.way(pair.body())) {
+            for (Corner c : corners(s)) {
+                double m = c.edge ? 0 : MARGIN_M;
+                x0 = Math.min(x0, c.on.x() - m);
+                x1 = Math.max(x1, c.on.x() + m);
+                y0 = Math.min(y0, c.on.y() - m);
+                y1 = Math.max(y1, c.on.y() + m);
+            }
+        }
+        return x1 < x0 ? new Part(0, 0, 0, 0) : new Part(x0, y0, x1, y1);
+    }
+}

@@ -1,0 +1,131 @@
+package org.scenothesis.production.stage;
+
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+import java.util.Locale;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.staging.Staged;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.stage.Floor;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.StageCamera;
+import org.scenothesis.core.stage.Surroundings;
+import org.scenothesis.core.stage.piece.Dimension;
+import org.scenothesis.core.stage.piece.Lamp;
+import org.scenothesis.core.stage.piece.Piece;
+import org.scenothesis.core.stage.proof.Proved;
+import org.scenothesis.core.value.Given;
+import org.scenothesis.core.value.Kind;
+import org.scenothesis.production.words.StageWords;
+import org.scenothesis.production.words.Words;
+
+/// Staged sets as a tree: cameras, pieces with where every number comes from, and findings.
+public final class StageTree {
+    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+    private static final double ROUND = 1e4;
+
+    private StageTree() {}
+
+    /// Every set-up of a shot, each with what is known of all its plates.
+    public static ArrayNode setUps(List<Staged> all) {
+        ArrayNode out = MAPPER.createArrayNode();
+        for (Staged s : all) {
+            ObjectNode o = out.addObject();
+            o.put("camera_group", s.group()).put("name", s.setUp().name()).put("by_hand", s.byHand());
+            o.set("camera", camera(s.stage()));
+            o.set("around", around(s.stage().floor().around()));
+            ArrayNode plates = o.putArray("plates");
+            s.needs().stream().map(PlateNeed::key).forEach(plates::add);
+            ArrayNode pieces = o.putArray("pieces");
+            s.stage().floor().pieces().forEach(p -> pieces.add(piece(p)));
+        }
+        return out;
+    }
+
+    private static ObjectNode around(Given<Surroundings> g) {
+        ObjectNode o = MAPPER.createObjectNode();
+        if (g.value() instanceof Surroundings.Room r) {
+            o.put("place", "room").put("left_m", round(r.leftM())).put("right_m", round(r.rightM())).put("near_m", round(r.nearM())).put("far_m", round(r.farM())).put("high_m", round(r.highM())).put("reflects", r.reflects());
+        } else {
+            o.put("place", "open air");
+        }
+        return o.put("origin", Words.origin(g));
+    }
+
+    private static double round(double v) {
+        return Math.round(v * ROUND) / ROUND;
+    }
+
+    private static void number(ObjectNode o, String name, Given<Double> g) {
+        o.putObject(name).put("value", round(g.value())).put("origin", Words.origin(g));
+    }
+
+    private static void place(ObjectNode o, Vec v) {
+        o.putArray("at_m").add(round(v.x())).add(round(v.y())).add(round(v.z()));
+    }
+
+    /// Where a camera stands and what it is set to.
+    public static ObjectNode camera(Stage s) {
+        StageCamera c = s.camera();
+        Floor f = s.floor();
+        ObjectNode o = MAPPER.createObjectNode();
+        place(o, c.position().value());
+        o.put("at_origin", Words.origin(c.position()));
+        StageCamera.Aim a = c.aim().value();
+        o.put("pan_deg", round(a.panDeg())).put("tilt_deg", round(a.tiltDeg())).put("roll_deg", round(a.rollDeg())).put("aim_origin", Words.origin(c.aim()));
+        o.put("view_deg", round(Math.toDegrees(2 * Math.atan(0.5 / c.widthShareFocal().value())))).put("focal_mm", round(f.lens().focalMm(c.widthShareFocal().value()))).put("view_origin", Words.origin(c.widthShareFocal()));
+        number(o, "sensor_mm", f.lens().sensorMm());
+        number(o, "f_number", f.lens().fNumber());
+        number(o, "focus_m", f.lens().focusM());
+        return o;
+    }
+
+    private static ObjectNode piece(Piece p) {
+        ObjectNode o = MAPPER.createObjectNode();
+        o.put("id", p.id()).put("name", p.name()).put("is", Kind.word(p.thing().getClass()));
+        o.putArray("at_m").add(round(p.at().x())).add(round(p.at().z()));
+        o.put("turn_deg", round(p.at().turnDeg())).put("origin", Words.origin(p.spot()));
+        if (p.thing() instanceof Lamp l) {
+            Vec aim = l.aim().value();
+            o.putArray("aim_m").add(round(aim.x())).add(round(aim.y())).add(round(aim.z()));
+            o.put("kind", l.kind().name().toLowerCase(Locale.ROOT));
+        }
+        for (Dimension d : p.thing().dimensions()) {
+            ObjectNode n = o.putObject(d.code());
+            n.put("value", round(d.value().value())).put("unit", d.unit()).put("origin", Words.origin(d.value()));
+        }
+        ArrayNode plates = o.putArray("plates");
+        p.plates().forEach(plates::add);
+        return o;
+    }
+
+    /// What was worked out for every plate of every set-up.
+    public static ArrayNode findings(List<Staged> all, HouseRules rules) {
+        ArrayNode out = MAPPER.createArrayNode();
+        for (Staged s : all) {
+            for (PlateNeed n : s.needs()) {
+                s.proved(n.key(), rules).forEach(p -> out.add(finding(s, n.key(), p)));
+            }
+        }
+        return out;
+    }
+
+    private static ObjectNode finding(Staged s, String plate, Proved p) {
+        ObjectNode o = MAPPER.createObjectNode();
+        o.put("measure", p.finding().measure().name().toLowerCase(Locale.ROOT));
+        o.put("subject", p.about().isEmpty() ? s.setUp().name() : StageWords.name(p.about().getFirst(), s.stage())).put("camera_group", s.group()).put("plate", plate);
+        if (Double.isFinite(p.finding().value())) {
+            o.put("value", round(p.finding().value()));
+        } else {
+            o.putNull("value");
+        }
+        o.put("unit", p.finding().measure().unit()).put("limit", p.finding().limit().holds()).put("at_least", p.finding().limit().least());
+        o.put("verdict", Words.verdict(p.finding().verdict())).put("remedy", StageWords.remedy(p));
+        ArrayNode rests = o.putArray("assumed");
+        p.rests().forEach(r -> rests.add(StageWords.name(r, s.stage())));
+        return o;
+    }
+}

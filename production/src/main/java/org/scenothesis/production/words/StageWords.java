@@ -1,0 +1,103 @@
+package org.scenothesis.production.words;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.piece.BackdropKind;
+import org.scenothesis.core.stage.piece.Dimension;
+import org.scenothesis.core.stage.piece.Piece;
+import org.scenothesis.core.stage.piece.Thing;
+import org.scenothesis.core.stage.proof.Proved;
+import org.scenothesis.core.value.Kind;
+
+/// What is said of a staged set.
+public final class StageWords {
+    private static final double FOOT_M = 0.3048;
+
+    private StageWords() {}
+
+    /// How to mend it, in the finding's own numbers; empty where nothing has to be.
+    public static String remedy(Proved p) {
+        if (p.fix().code().isEmpty()) {
+            return "";
+        }
+        Object[] numbers = p.fix().numbers().stream().map(StageWords::plain).toArray();
+        return Words.of("fix." + p.fix().code(), numbers);
+    }
+
+    private static String plain(double v) {
+        double size = Math.abs(v);
+        return Words.number(v, size >= 20 || Math.abs(v - Math.rint(v)) < 1e-9 ? 0 : size >= 5 ? 1 : 2);
+    }
+
+    /// What it rests on that nobody told: "if the camera and the key are as assumed"; empty where all was told.
+    public static String rests(Proved p, Stage stage) {
+        if (p.rests().isEmpty()) {
+            return "";
+        }
+        List<String> names = p.rests().stream().distinct().map(id -> name(id, stage)).toList();
+        String all = names.size() == 1 ? names.getFirst() : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
+        return "if " + all + (names.size() == 1 ? " is" : " are") + " as assumed";
+    }
+
+    /// A piece by its name, or what else a finding rests on.
+    public static String name(String id, Stage stage) {
+        return stage.floor().piece(id).map(Piece::name).orElseGet(() -> Words.of("rests." + id));
+    }
+
+    /// A verdict, which is only as sure as what it rests on.
+    public static String verdict(Proved p) {
+        Verdict v = p.finding().verdict();
+        return p.known() || v == Verdict.NOT_MEASURED ? Words.verdict(v) : Words.verdict(v) + ", assumed";
+    }
+
+    /// "Cloth round the movement: 0.24 m, needs 0.15 m".
+    public static String line(Proved p) {
+        Finding f = p.finding();
+        Words.Sentence s = Words.sentence(f);
+        return s.title() + ": " + s.value() + (s.limit().isEmpty() ? "" : ", " + s.limit());
+    }
+
+    public static String thing(Thing t) {
+        return Words.of("thing." + Kind.word(t.getClass()));
+    }
+
+    public static String dimension(Dimension d) {
+        return Words.of("dimension." + d.code());
+    }
+
+    /// A length as the crew counts: metres, or feet and inches.
+    public static String length(double metres, boolean feet) {
+        if (!feet) {
+            return Words.number(metres, 2) + " m";
+        }
+        long inches = Math.round(Math.abs(metres) / FOOT_M * 12);
+        return (metres < 0 ? "\u2212" : "") + inches / 12 + "\u2032 " + inches % 12 + "\u2033";
+    }
+
+    private static final Pattern FEET = Pattern.compile("(\\d{1,4})\\s*[\u2032']\\s*(?:(\\d{1,2}(?:\\.\\d+)?)\\s*[\u2033\"]?)?");
+
+    /// A length as it is typed: metres, with or without their unit, or feet and inches; empty for anything else.
+    public static OptionalDouble metres(String typed) {
+        String t = typed.strip().replace(',', '.');
+        Matcher feet = FEET.matcher(t);
+        if (feet.matches()) {
+            return OptionalDouble.of(Integer.parseInt(feet.group(1)) * FOOT_M + (feet.group(2) == null ? 0 : Double.parseDouble(feet.group(2)) * FOOT_M / 12));
+        }
+        try {
+            double v = Double.parseDouble(t.endsWith("m") ? t.substring(0, t.length() - 1).strip() : t);
+            return Double.isFinite(v) ? OptionalDouble.of(v) : OptionalDouble.empty();
+        } catch (NumberFormatException e) {
+            return OptionalDouble.empty();
+        }
+    }
+
+    /// How a screen is made, in words.
+    public static String backdrop(BackdropKind k) {
+        return Words.of("backdrop." + k.name());
+    }
+}

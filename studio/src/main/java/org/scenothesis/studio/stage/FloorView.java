@@ -1,0 +1,365 @@
+package org.scenothesis.studio.stage;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Rectangle;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.draw.Mark;
+import org.scenothesis.core.stage.draw.Reach;
+import org.scenothesis.core.stage.draw.SetDrawing;
+import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Lamp;
+import org.scenothesis.core.stage.piece.Piece;
+import org.scenothesis.core.stage.proof.SetView;
+import org.scenothesis.production.words.StageWords;
+import org.scenothesis.studio.parts.NumberField;
+import org.scenothesis.studio.parts.Text;
+
+/// The set from above or from the side, at scale. Pieces are dragged or moved by keys; the lengths on its tapes are typed.
+final class FloorView extends Pane {
+    private static final double HOLD = 22;
+    private static final double STEP_M = 0.05;
+    private static final double LEAP_M = 0.5;
+    private static final double TURN_DEG = 5;
+    private static final double CLOSE_PX = 9;
+
+    private final StageModel model;
+    private final boolean above;
+    private double scale = 60;
+    private double lowX;
+    private double lowY;
+    /// While something is dragged the sheet stays as it was.
+    private boolean held;
+    private double grabX;
+    private double grabY;
+    private Vec grabbed = Vec.ZERO;
+
+    FloorView(StageModel model, boolean above) {
+        this.model = model;
+        this.above = above;
+        getStyleClass().add("plot");
+        setId(above ? "floor-above" : "floor-side");
+        setMinSize(120, 90);
+        widthProperty().addListener(o -> draw());
+        heightProperty().addListener(o -> draw());
+        Rectangle clip = new Rectangle();
+        clip.widthProperty().bind(widthProperty());
+        clip.heightProperty().bind(heightProperty());
+        setClip(clip);
+        addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
+            if (e.getTarget() == this) {
+                model.choose("");
+            }
+        });
+        setOnDragOver(e -> {
+            if (above && e.getDragboard().hasContent(PieceBoard.PIECE)) {
+                e.acceptTransferModes(TransferMode.COPY);
+            }
+        });
+        setOnDragDropped(e -> {
+            if (e.getDragboard().getContent(PieceBoard.PIECE) instanceof String code) {
+                model.add(code, new Vec(worldX(e.getX()), 0, worldY(e.getY())));
+                e.setDropCompleted(true);
+            }
+        });
+    }
+
+    private double px(double x) {
+        return (x - lowX) * scale;
+    }
+
+    private double py(double y) {
+        return getHeight() - (y - lowY) * scale;
+    }
+
+    private double worldX(double px) {
+        return lowX + px / scale;
+    }
+
+    private double worldY(double py) {
+        return lowY + (getHeight() - py) / scale;
+    }
+
+    void draw() {
+        if (getWidth() < 40 || getHeight() < 40) {
+            return;
+        }
+        String focused = focusedHold();
+        getChildren().clear();
+        Optional<SetView> seen = model.view();
+        if (seen.isEmpty()) {
+            return;
+        }
+        SetView view = seen.get();
+        SetDrawing drawing = SetDrawing.of(view, above);
+        if (!held) {
+            fit(drawing);
+        }
+        grid();
+        model.compared().filter(c -> !model.dragging()).ifPresent(c -> SetDrawing.of(c.view(model.plate()), above).marks().stream().filter(m -> !m.piece().isEmpty()).forEach(m -> mark(m, true)));
+        drawing.marks().forEach(m -> mark(m, false));
+        Label name = Text.of(above ? "from above \u00b7 grid 1 m" : "from the side", "column-head");
+        name.relocate(7, 4);
+        getChildren().add(name);
+        List<Reach> reaches = Reach.of(view, model.chosen());
+        List<double[]> taken = new ArrayList<>();
+        reaches.stream().filter(r -> r.upright() != above).forEach(r -> tape(r, taken));
+        holds(view, taken);
+        if (!focused.isEmpty()) {
+            getChildren().stream().filter(n -> focused.equals(n.getId())).findFirst().ifPresent(Node::requestFocus);
+        }
+        String fresh = above ? model.fresh() : "";
+        if (!fresh.isEmpty()) {
+            focus(fresh);
+        }
+        applyCss();
+    }
+
+    private String focusedHold() {
+        return getScene() != null && getScene().getFocusOwner() != null && getScene().getFocusOwner().getParent() == this && getScene().getFocusOwner().getId() != null ? getScene().getFocusOwner().getId() : "";
+    }
+
+    private void fit(SetDrawing d) {
+        double wide = d.high().x() - d.low().x();
+        double high = d.high().y() - d.low().y();
+        scale = Math.min(getWidth() / wide, (getHeight() - 8) / high);
+        lowX = d.low().x() - (getWidth() / scale - wide) / 2;
+        lowY = d.low().y() - (above ? (getHeight() / scale - high) / 2 : 0);
+    }
+
+    private void grid() {
+        int step = scale < CLOSE_PX ? 5 : 1;
+        for (int m = step * (int) Math.ceil(lowX / step); px(m) < getWidth(); m += step) {
+            add(new Line(px(m), 0, px(m), getHeight()), "plot-grid");
+        }
+        for (int m = step * (int) Math.ceil(lowY / step); py(m) > 0; m += step) {
+            add(new Line(0, py(m), getWidth(), py(m)), "plot-grid");
+        }
+    }
+
+    private void add(Node n, String... styles) {
+        n.getStyleClass().addAll(styles);
+        n.setMouseTransparent(true);
+        getChildren().add(n);
+    }
+
+    private void mark(Mark m, boolean before) {
+        String style = "floor-" + m.style().name().toLowerCase(Locale.ROOT);
+        Node n = switch (m) {
+            case Mark.Line l -> new Line(px(l.from().x()), py(l.from().y()), px(l.to().x()), py(l.to().y()));
+            case Mark.Area a -> {
+                Polygon p = new Polygon();
+                a.corners().forEach(c -> p.getPoints().addAll(px(c.x()), py(c.y())));
+                yield p;
+            }
+        };
+        n.setOpacity(before ? 0.3 : 1);
+        add(n, style + (m instanceof Mark.Line ? "-line" : ""));
+    }
+
+    /// A line with a ring at each end and its length on a slip that can be typed on.
+    private void tape(Reach r, List<double[]> taken) {
+        Point a = SetDrawing.on(above, r.from());
+        Point b = SetDrawing.on(above, r.to());
+        boolean chosen = r.moves().equals(model.chosen());
+        double x0 = px(a.x());
+        double y0 = py(a.y());
+        double x1 = px(b.x());
+        double y1 = py(b.y());
+        add(new Line(x0, y0, x1, y1), "floor-tape");
+        add(new Circle(x0, y0, 3), "floor-tape-end");
+        add(new Circle(x1, y1, 3), "floor-tape-end");
+        TextField field = new NumberField();
+        field.setText(StageWords.length(r.metres(), model.feet()));
+        field.getStyleClass().setAll("text-input", "text-field", "tape-slip");
+        if (chosen) {
+            field.getStyleClass().add("tape-chosen");
+        }
+        field.setId("tape-" + r.code());
+        field.setAccessibleText(switch (r.code()) {
+            case "lens" -> "height of the lens";
+            case "away" -> "from the camera";
+            case "behind" -> "from there to the screen";
+            case "key" -> "from there to the key";
+            case "height" -> "height of the lamp";
+            default -> "from the camera to it";
+        });
+        field.setPrefWidth(58);
+        field.setMaxWidth(58);
+        field.setOnAction(e -> typed(field, r));
+        field.focusedProperty().addListener((o, was, is) -> {
+            if (is) {
+                field.setText(model.feet() ? field.getText() : field.getText().replace(" m", ""));
+                field.selectAll();
+            }
+        });
+        field.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                draw();
+                requestFocus();
+                e.consume();
+            }
+        });
+        double x = Math.clamp((x0 + x1) / 2 - 29, 2, Math.max(2, getWidth() - 60));
+        double y = Math.clamp((y0 + y1) / 2 - 11, 20, Math.max(20, getHeight() - 24));
+        while (overlaps(taken, x, y, 60, 23) && y < getHeight() - 26) {
+            y += 24;
+        }
+        taken.add(new double[] {x, y, 60, 23});
+        field.relocate(x, y);
+        getChildren().add(field);
+    }
+
+    private static boolean overlaps(List<double[]> taken, double x, double y, double w, double h) {
+        return taken.stream().anyMatch(t -> x < t[0] + t[2] && t[0] < x + w && y < t[1] + t[3] && t[1] < y + h);
+    }
+
+    private void typed(TextField field, Reach r) {
+        StageWords.metres(field.getText()).ifPresentOrElse((double m) -> {
+            requestFocus();
+            model.reach(r, m);
+        }, () -> model.session().say("A length is metres, like 1.25, or feet and inches, like 4\u2032 1\u2033."));
+    }
+
+    private void holds(SetView view, List<double[]> taken) {
+        if (!above) {
+            // What is farther across lies over what is nearer; only what can be lifted is taken from the side.
+            view.pieces().stream().filter(p -> p.thing() instanceof Lamp || p.thing() instanceof Body).forEach(p -> hold(view, p.id(), p.name(), place(p), taken));
+        } else {
+            view.pieces().stream().filter(p -> !(p.thing() instanceof Lamp l && l.kind().everywhere())).forEach(p -> hold(view, p.id(), p.name(), place(p), taken));
+        }
+        hold(view, Reach.CAMERA, "the camera", view.eye(), taken);
+    }
+
+    private static Vec place(Piece p) {
+        return switch (p.thing()) {
+            case Lamp l -> p.at().up(l.heightM().value());
+            case Body b -> SetView.middle(p, b.moments().getLast().seconds());
+            default -> p.at().up(0);
+        };
+    }
+
+    private void hold(SetView view, String id, String words, Vec at, List<double[]> taken) {
+        Point p = SetDrawing.on(above, at);
+        Region hold = new Region();
+        hold.getStyleClass().add("floor-hold");
+        if (id.equals(model.chosen())) {
+            hold.getStyleClass().add("floor-chosen");
+        }
+        hold.setId((above ? "piece-" : "side-") + id);
+        hold.setAccessibleRole(AccessibleRole.BUTTON);
+        hold.setAccessibleText(words);
+        hold.setFocusTraversable(true);
+        hold.resizeRelocate(px(p.x()) - HOLD / 2, py(p.y()) - HOLD / 2, HOLD, HOLD);
+        hold.setPrefSize(HOLD, HOLD);
+        Text.tip(hold, () -> words);
+        if (above) {
+            name(words, px(p.x()), py(p.y()), taken);
+        }
+        hold.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
+            held = true;
+            grabX = e.getSceneX();
+            grabY = e.getSceneY();
+            grabbed = id.equals(Reach.CAMERA) ? view.eye() : place(view.stage().floor().piece(id).orElseThrow());
+            e.consume();
+        });
+        hold.addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
+            if (Math.hypot(e.getSceneX() - grabX, e.getSceneY() - grabY) > 3) {
+                model.preview(dragged(view.stage(), id, e));
+            }
+            e.consume();
+        });
+        hold.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
+            held = false;
+            if (model.dragging()) {
+                Stage to = dragged(view.stage(), id, e);
+                model.accept("move a piece", s -> to);
+            }
+            model.choose(id);
+            focus(id);
+            e.consume();
+        });
+        hold.focusedProperty().addListener((o, was, is) -> {
+            if (is && !held) {
+                model.choose(id);
+            }
+        });
+        hold.addEventHandler(KeyEvent.KEY_PRESSED, e -> key(e, id));
+        getChildren().add(hold);
+    }
+
+    /// Beside it, where nothing is written yet; where all is full it is left to the tip.
+    private void name(String words, double x, double y, List<double[]> taken) {
+        Label name = Text.of(words, "floor-name");
+        double wide = 6.0 * words.length();
+        double[][] places = {{x + 12, y + 4}, {x + 12, y - 17}, {x - 12 - wide, y + 4}, {x - 12 - wide, y - 17}, {x - wide / 2, y + 13}, {x - wide / 2, y - 27}};
+        for (double[] q : places) {
+            if (q[0] > 2 && q[0] + wide < getWidth() - 2 && q[1] > 18 && q[1] < getHeight() - 16 && !overlaps(taken, q[0], q[1], wide, 14)) {
+                taken.add(new double[] {q[0], q[1], wide, 14});
+                name.relocate(q[0], q[1]);
+                add(name);
+                return;
+            }
+        }
+    }
+
+    /// By how much the mouse went since it was pressed: the drawing under it may have been made anew since.
+    private Stage dragged(Stage stage, String id, MouseEvent e) {
+        double dx = (e.getSceneX() - grabX) / scale;
+        double dy = -(e.getSceneY() - grabY) / scale;
+        return above ? model.moved(stage, id, grabbed.x() + dx, grabbed.z() + dy) : model.lifted(stage, id, grabbed.z() + dx, grabbed.y() + dy);
+    }
+
+    void focus(String id) {
+        getChildren().stream().filter(n -> ((above ? "piece-" : "side-") + id).equals(n.getId())).findFirst().ifPresent(Node::requestFocus);
+    }
+
+    private void key(KeyEvent e, String id) {
+        double by = e.isShiftDown() ? LEAP_M : STEP_M;
+        switch (e.getCode()) {
+            case LEFT -> nudge(id, above ? -by : 0, above ? 0 : -by, 0);
+            case RIGHT -> nudge(id, above ? by : 0, above ? 0 : by, 0);
+            case UP -> nudge(id, 0, above ? by : 0, above ? 0 : by);
+            case DOWN -> nudge(id, 0, above ? -by : 0, above ? 0 : -by);
+            case R -> model.turn(id, e.isShiftDown() ? -TURN_DEG : TURN_DEG);
+            case C -> model.faceCamera(id);
+            case DELETE, BACK_SPACE -> {
+                if (!id.equals(Reach.CAMERA)) {
+                    model.remove(id);
+                }
+            }
+            case ESCAPE -> {
+                model.choose("");
+                requestFocus();
+            }
+            default -> {
+                return;
+            }
+        }
+        e.consume();
+    }
+
+    private void nudge(String id, double right, double away, double up) {
+        model.view().ifPresent(v -> {
+            Vec at = id.equals(Reach.CAMERA) ? v.eye() : place(v.stage().floor().piece(id).orElseThrow());
+            model.accept("move a piece", s -> up != 0 || !above ? model.lifted(s, id, at.z() + away, at.y() + up) : model.moved(s, id, at.x() + right, at.z() + away));
+        });
+    }
+}

@@ -1,0 +1,91 @@
+package org.scenothesis.studio.stage;
+
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.proof.Proved;
+import org.scenothesis.production.words.StageWords;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.PaperSlip;
+import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.VerdictMark;
+
+/// Will it key, will it sit? What was worked out of the set, line by line, with how to mend it and what it rests on.
+final class ProofSlip extends VBox {
+    private final Label head = Text.of("Will it key, will it sit?", "paper-title");
+    private final Label under = Text.of("", "paper-soft");
+    private final VBox lines = new VBox(1);
+    private final StageModel model;
+
+    ProofSlip(StageModel model) {
+        super(4);
+        this.model = model;
+        setId("stage-findings");
+        getStyleClass().addAll("paper", "on-paper");
+        setPadding(new Insets(10, 14, 8, 14));
+        Region room = new Region();
+        HBox.setHgrow(room, Priority.ALWAYS);
+        HBox top = new HBox(10, head, room, under);
+        top.setAlignment(Pos.BASELINE_LEFT);
+        under.setMinWidth(0);
+        ScrollPane scroll = new ScrollPane(lines);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("paper-scroll");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(top, scroll);
+        setMinHeight(110);
+    }
+
+    void say(String words) {
+        under.setText("");
+        lines.getChildren().setAll(Text.block(words, "paper-soft"));
+    }
+
+    void show(List<Proved> all, List<Proved> compared, Stage stage, String plate) {
+        long known = all.stream().filter(Proved::known).count();
+        under.setText((plate.isEmpty() ? "" : plate + " \u00b7 ") + (known == all.size() ? "all follows from what was told" : known + " of " + all.size() + " follow from what was told"));
+        lines.getChildren().clear();
+        for (Proved p : all) {
+            lines.getChildren().add(line(p, compared.stream().filter(c -> c.finding().measure() == p.finding().measure() && c.about().equals(p.about())).findFirst().orElse(null), stage));
+        }
+    }
+
+    private PaperSlip line(Proved p, @Nullable Proved before, Stage stage) {
+        Words.Sentence s = Words.sentence(p.finding());
+        VerdictMark mark = new VerdictMark(p.finding().verdict());
+        Label name = Text.of(s.title(), "paper-text");
+        name.setMinWidth(0);
+        boolean several = p.about().size() > 0 && stage.floor().pieces().stream().filter(q -> p.about().getFirst().equals(q.id())).findFirst().isPresent();
+        Label value = Text.of(s.value(), "paper-number");
+        String rests = StageWords.rests(p, stage);
+        String fix = StageWords.remedy(p);
+        Label limit = Text.of(before != null ? "before " + Words.value(before.finding()) : s.limit(), "paper-soft");
+        Label sure = Text.of(rests.isEmpty() ? "" : "assumed", "paper-soft");
+        GridPane row = new GridPane();
+        row.setHgap(8);
+        ColumnConstraints rest = new ColumnConstraints(60, 150, Double.MAX_VALUE);
+        rest.setHgrow(Priority.ALWAYS);
+        row.getColumnConstraints().addAll(new ColumnConstraints(16), new ColumnConstraints(90, 180, 180), new ColumnConstraints(84), rest, new ColumnConstraints(54));
+        row.addRow(0, mark, name, value, limit, sure);
+        if (!fix.isEmpty()) {
+            Label how = Text.block(fix, "paper-soft");
+            row.add(how, 1, 1, 4, 1);
+        }
+        PaperSlip slip = new PaperSlip("proof-line", () -> p.about().stream().reduce((a, b) -> b).ifPresent(model::choose), row);
+        slip.setAccessibleText(Words.verdict(p.finding().verdict()) + ": " + StageWords.line(p));
+        Text.tip(slip, () -> (several ? StageWords.name(p.about().getFirst(), stage) + ". " : "") + s.meaning() + (StageWords.remedy(p).isEmpty() ? "" : " " + s.remedy() + "\n" + StageWords.remedy(p)) + (rests.isEmpty() ? "" : "\n" + rests));
+        return slip;
+    }
+}
