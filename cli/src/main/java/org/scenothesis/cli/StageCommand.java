@@ -1,8 +1,11 @@
 package org.scenothesis.cli;
 
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
@@ -15,6 +18,7 @@ import org.scenothesis.core.breakdown.staging.Stagings;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.Evidence;
@@ -23,14 +27,19 @@ import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.Proved;
+import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.FileLens;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.ShotRenderer;
+import org.scenothesis.production.stage.Rehearsing;
+import org.scenothesis.production.stage.SetScene;
+import org.scenothesis.production.stage.SetSheet;
 import org.scenothesis.production.stage.StageTree;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.StageWords;
 import org.scenothesis.production.words.Words;
@@ -72,19 +81,56 @@ final class StageCommand implements Callable<Integer> {
     @Option(names = "--top", paramLabel = "X,Y", description = "Where its top is.")
     @Nullable String top;
 
+    @Option(names = "--camera", paramLabel = "GROUP", description = "The set of this camera alone, by its letter; otherwise all of them.")
+    @Nullable String camera;
+
+    @Option(names = "--suggest", description = "Looks for sets that keep all limits with what there is, and says them; with --keep they are kept.")
+    boolean suggest;
+
+    @Option(names = "--keep", description = "With --suggest: keeps what was found, as staged by hand.")
+    boolean keep;
+
+    @Option(names = "--drawing", paramLabel = "FILE", description = "Writes plan and side view with their lengths: .svg the drawings, .pdf or .html one page to set up by. Of the first set, or that of --camera.")
+    @Nullable Path drawing;
+
+    @Option(names = "--gltf", paramLabel = "FILE", description = "Writes set and camera in three dimensions, .glb or .gltf.")
+    @Nullable Path gltf;
+
+    @Option(names = "--rehearse", description = "Films every plate of the set with the simulated camera, as takes of the shot.")
+    boolean rehearse;
+
+    @Option(names = "--width", paramLabel = "PX", defaultValue = "640", description = "With --rehearse: width of the pictures (default: ${DEFAULT-VALUE}).")
+    int width;
+
+    @Option(names = "--seconds", paramLabel = "S", defaultValue = "3", description = "With --rehearse: the longest roll (default: ${DEFAULT-VALUE}).")
+    double seconds;
+
+    @Option(names = "--samples", paramLabel = "N", defaultValue = "24", description = "With --rehearse: light paths per pixel (default: ${DEFAULT-VALUE}).")
+    int samples;
+
+    @Option(names = "--fault", split = ",", paramLabel = "NAME", description = "With --rehearse: what shall go wrong; one or several of ${COMPLETION-CANDIDATES}.")
+    Set<Fault> faults = Set.of();
+
+    @Option(names = "--feet", description = "Lengths on the drawing in feet and inches.")
+    boolean feet;
+
+    @Option(names = "--lamps", paramLabel = "N", defaultValue = "3", description = "With --suggest: how many lamps there are (default: ${DEFAULT-VALUE}).")
+    int lamps;
+
     @Mixin
     Output output;
 
     @Override
     public Integer call() throws Exception {
-        boolean writes = asNoted || lens != null || view != null || focal != null || horizon != null || known != null;
+        boolean writes = rehearse || suggest && keep || asNoted || lens != null || view != null || focal != null || horizon != null || known != null;
         return of.open(writes, (folder, s) -> {
             double aspect = aspect(folder, s);
-            Shot now = writes ? FirstStage.staged(s, told(folder, s, aspect), aspect) : s;
+            boolean tells = asNoted || lens != null || view != null || focal != null || horizon != null || known != null;
+            Shot now = tells ? FirstStage.staged(s, told(folder, s, aspect), aspect) : s;
             if (!now.equals(s)) {
                 folder.save(folder.production().withShot(s.id(), x -> now));
             }
-            report(folder.production().houseRules(), now, aspect);
+            report(folder, now, aspect);
         });
     }
 
@@ -156,7 +202,8 @@ final class StageCommand implements Callable<Integer> {
         throw new InputException(option + " " + words + ": one or two numbers with a comma between, in percent of the picture.");
     }
 
-    private void report(HouseRules rules, Shot s, double aspect) {
+    private void report(ProductionFolder folder, Shot s, double aspect) throws StoreException, FootageException, InputException {
+        HouseRules rules = folder.production().houseRules();
         Stage stage = s.stage();
         ObjectNode o = Output.object();
         o.put("staged", stage != null);
@@ -172,14 +219,87 @@ final class StageCommand implements Callable<Integer> {
         } else {
             output.say("the set is not staged; tell it with --lens-height, --view and --horizon");
         }
-        List<Staged> sets = Stagings.of(s, Breakdown.plan(s, rules), rules);
+        List<Staged> sets = chosen(Stagings.of(s, Breakdown.plan(s, rules), rules));
         if (!sets.isEmpty()) {
             o.set("camera", StageTree.camera(sets.getFirst().stage()));
         }
         o.set("setups", StageTree.setUps(sets));
         o.set("findings", StageTree.findings(sets, rules));
         sets.forEach(set -> say(set, rules));
+        written(folder, s, sets, rules);
+        if (rehearse) {
+            o.set("rehearsed", rehearsed(folder, s, sets, rules));
+        }
+        if (suggest) {
+            o.set("suggestion", suggested(folder, s, sets, rules));
+        }
         output.print(o);
+    }
+
+    private ArrayNode rehearsed(ProductionFolder folder, Shot shot, List<Staged> sets, HouseRules rules) throws StoreException, FootageException, InputException {
+        ArrayNode out = Output.object().arrayNode();
+        Rehearsing.Wish wish;
+        try {
+            wish = new Rehearsing.Wish(width, seconds, samples, faults);
+        } catch (IllegalArgumentException e) {
+            throw new InputException(e.getMessage() + ".");
+        }
+        try (Bands bands = Bands.allCores()) {
+            for (Staged set : sets) {
+                List<Rehearsing.Filmed> filmed = Rehearsing.film(folder, shot, set, set.needs(), wish, bands, output.progress("rehearsing " + set.setUp().name()));
+                Shot now = folder.production().shot(shot.id());
+                folder.save(folder.production().withShot(shot.id(), x -> Rehearsing.taken(now, Breakdown.plan(shot, rules), filmed)));
+                filmed.forEach(f -> {
+                    out.addObject().put("plate", f.need()).put("file", f.file().toString());
+                    output.say("rehearsed: " + f.file());
+                });
+            }
+        }
+        return out;
+    }
+
+    private void written(ProductionFolder folder, Shot shot, List<Staged> sets, HouseRules rules) throws StoreException, InputException {
+        if (drawing == null && gltf == null) {
+            return;
+        }
+        Staged set = sets.stream().filter(x -> x.stage().floor().staged()).findFirst().orElseThrow(() -> new InputException("nothing is staged in this shot yet; tell it on Break down first."));
+        if (drawing != null) {
+            Outputs.apart(drawing, folder.path().resolve(ProductionFolder.FILE));
+            new SetSheet(set, set.hardest(), shot.number() + ", " + shot.title() + ": " + set.setUp().name(), feet).write(drawing, rules);
+            output.say("written: " + drawing);
+        }
+        if (gltf != null) {
+            Outputs.apart(gltf, folder.path().resolve(ProductionFolder.FILE));
+            SetScene.write(set.view(set.hardest()), gltf);
+            output.say("written: " + gltf);
+        }
+    }
+
+    private List<Staged> chosen(List<Staged> all) throws InputException {
+        List<Staged> of = all.stream().filter(s -> camera == null || s.group().equals(camera)).toList();
+        if (camera != null && of.isEmpty()) {
+            throw new InputException("--camera " + camera + ": the shot has no such camera; it has " + all.stream().map(Staged::group).toList() + ".");
+        }
+        return of;
+    }
+
+    private ArrayNode suggested(ProductionFolder folder, Shot shot, List<Staged> sets, HouseRules rules) throws StoreException {
+        ArrayNode out = Output.object().arrayNode();
+        Shot kept = shot;
+        for (Staged set : sets) {
+            Suggestion found = set.suggested(set.hardest(), rules, Stagings.means(shot, lamps), () -> true);
+            Staged then = set.with(found.stage());
+            kept = Stagings.kept(kept, then);
+            out.add(StageTree.suggestion(then, set.hardest(), found));
+            output.say("");
+            output.say(set.setUp().name() + ", " + StageWords.suggested(found));
+            found.unmet().forEach(p -> output.say("    " + StageWords.verdict(p) + "  " + StageWords.line(p)));
+        }
+        if (keep) {
+            Shot all = kept;
+            folder.save(folder.production().withShot(shot.id(), x -> all));
+        }
+        return out;
     }
 
     private void say(Staged set, HouseRules rules) {

@@ -1,14 +1,9 @@
 package org.scenothesis.production.paper;
 
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
-import com.openhtmltopdf.util.XRLog;
 import freemarker.template.Configuration;
 import freemarker.template.TemplateException;
 import freemarker.template.TemplateExceptionHandler;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.StringWriter;
@@ -75,19 +70,7 @@ final class Book {
     }
 
     private static byte[] pdf(Paper.Kind kind, DayPlan day, Fit fit) {
-        // The PDF writer is chatty about every font it meets.
-        XRLog.setLoggingEnabled(false);
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PdfRendererBuilder b = new PdfRendererBuilder();
-        for (Fonts.Face f : Fonts.all()) {
-            b.useFont(f::open, f.family(), f.weight(), BaseRendererBuilder.FontStyle.NORMAL, true);
-        }
-        try (BatikSVGDrawer svg = new BatikSVGDrawer()) {
-            b.useSVGDrawer(svg).withHtmlContent(page(kind, day, "", fit), null).withProducer("Scenothesis").toStream(out).run();
-        } catch (IOException e) {
-            throw new IllegalStateException(e);
-        }
-        return out.toByteArray();
+        return PdfPage.of(page(kind, day, "", fit));
     }
 
     static List<BufferedImage> pages(Paper.Kind kind, DayPlan day, int widthPx, int most) {

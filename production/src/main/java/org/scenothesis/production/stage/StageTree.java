@@ -17,6 +17,7 @@ import org.scenothesis.core.stage.piece.Dimension;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.Proved;
+import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.StageWords;
@@ -126,6 +127,20 @@ public final class StageTree {
         o.put("verdict", Words.verdict(p.finding().verdict())).put("remedy", StageWords.remedy(p));
         ArrayNode rests = o.putArray("assumed");
         p.rests().forEach(r -> rests.add(StageWords.name(r, s.stage())));
+        return o;
+    }
+
+    /// What was suggested for a plate: the set, what moved, what was added, and what cannot be met.
+    public static ObjectNode suggestion(Staged then, String plate, Suggestion s) {
+        ObjectNode o = MAPPER.createObjectNode();
+        o.put("camera_group", then.group()).put("plate", plate).put("holds", s.whole());
+        ArrayNode moved = o.putArray("moved");
+        s.moved().forEach(moved::add);
+        ArrayNode added = o.putArray("added");
+        s.added().forEach(added::add);
+        o.set("set", setUps(List.of(then)).get(0));
+        ArrayNode unmet = o.putArray("unmet");
+        s.unmet().forEach(p -> unmet.add(finding(then, plate, p)));
         return o;
     }
 }

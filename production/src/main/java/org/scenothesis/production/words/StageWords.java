@@ -12,6 +12,7 @@ import org.scenothesis.core.stage.piece.Dimension;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Thing;
 import org.scenothesis.core.stage.proof.Proved;
+import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Kind;
 
 /// What is said of a staged set.
@@ -99,5 +100,12 @@ public final class StageWords {
     /// How a screen is made, in words.
     public static String backdrop(BackdropKind k) {
         return Words.of("backdrop." + k.name());
+    }
+
+    /// What a suggestion did: "4 pieces moved, 2 lamps added; all limits are kept".
+    public static String suggested(Suggestion s) {
+        String done = s.moved().isEmpty() && s.added().isEmpty() ? "nothing better was found"
+                : Words.count(s.moved().size(), "piece", "pieces") + " moved" + (s.added().isEmpty() ? "" : ", " + Words.count(s.added().size(), "lamp", "lamps") + " added");
+        return done + (s.whole() ? "; all limits are kept" : "; " + Words.count(s.unmet().size(), "limit is", "limits are") + " not kept" + (s.usable() ? ", all of them can be corrected later" : ""));
     }
 }

@@ -32,4 +32,13 @@ public final class Choosers {
         List<File> chosen = c.showOpenMultipleDialog(over.getScene().getWindow());
         return chosen == null ? List.of() : chosen.stream().map(File::toPath).toList();
     }
+
+    /// A file to be written; empty if none was named.
+    public static Optional<Path> save(Node over, String title, String name) {
+        FileChooser c = new FileChooser();
+        c.setTitle(title);
+        c.setInitialDirectory(home());
+        c.setInitialFileName(name);
+        return Optional.ofNullable(c.showSaveDialog(over.getScene().getWindow())).map(File::toPath);
+    }
 }

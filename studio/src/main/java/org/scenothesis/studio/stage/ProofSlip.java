@@ -39,6 +39,7 @@ final class ProofSlip extends VBox {
         HBox top = new HBox(10, head, room, under);
         top.setAlignment(Pos.BASELINE_LEFT);
         under.setMinWidth(0);
+        head.setMinWidth(Region.USE_PREF_SIZE);
         ScrollPane scroll = new ScrollPane(lines);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -72,12 +73,13 @@ final class ProofSlip extends VBox {
         String rests = StageWords.rests(p, stage);
         String fix = StageWords.remedy(p);
         Label limit = Text.of(before != null ? "before " + Words.value(before.finding()) : s.limit(), "paper-soft");
+        limit.setMinWidth(0);
         Label sure = Text.of(rests.isEmpty() ? "" : "assumed", "paper-soft");
         GridPane row = new GridPane();
         row.setHgap(8);
-        ColumnConstraints rest = new ColumnConstraints(60, 150, Double.MAX_VALUE);
+        ColumnConstraints rest = new ColumnConstraints(0, 110, Double.MAX_VALUE);
         rest.setHgrow(Priority.ALWAYS);
-        row.getColumnConstraints().addAll(new ColumnConstraints(16), new ColumnConstraints(90, 180, 180), new ColumnConstraints(84), rest, new ColumnConstraints(54));
+        row.getColumnConstraints().addAll(new ColumnConstraints(16), new ColumnConstraints(150, 176, 180), new ColumnConstraints(78), rest, new ColumnConstraints(52));
         row.addRow(0, mark, name, value, limit, sure);
         if (!fix.isEmpty()) {
             Label how = Text.block(fix, "paper-soft");

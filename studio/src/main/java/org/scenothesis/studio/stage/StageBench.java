@@ -1,18 +1,23 @@
 package org.scenothesis.studio.stage;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
@@ -25,10 +30,12 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.rehearsal.staged.Rehearsal;
 import org.scenothesis.core.rehearsal.staged.SetScenery;
 import org.scenothesis.core.stage.draw.Overlay;
@@ -40,6 +47,7 @@ import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Choosers;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.Text;
@@ -60,8 +68,14 @@ public final class StageBench extends Bench {
     private final ComboBox<String> plates = new ComboBox<>();
     private final Map<Overlay.Kind, ToggleButton> overlays = new LinkedHashMap<>();
     private final ToggleButton audience = new ToggleButton("audience");
-    private final Button compare = Text.button("Compare from here", "floor-button", () -> {});
-    private final Button planned = Text.button("As the plan has it", "floor-button", () -> {});
+    private final Button compare = Text.button("Compare", "floor-button", () -> {});
+    private final Button planned = Text.button("As planned", "floor-button", () -> {});
+    private final Button suggest = Text.button("Suggest", "floor-button", () -> {});
+    private final Button rehearse = Text.button("Rehearse", "floor-button", () -> {});
+    private final MenuButton faults = new MenuButton("no fault");
+    private final Button drawing = Text.button("Drawing", "floor-button", () -> {});
+    private final ProgressBar filmed = new ProgressBar(0);
+    private final Set<Fault> chosenFaults = EnumSet.noneOf(Fault.class);
     private final Button begin = Text.button("Begin a set by hand", "floor-button", () -> {});
     private final Button feet = Text.button("in feet", "quiet-button", () -> {});
     private Overlay.Kind kind = Overlay.Kind.ROOM;
@@ -87,6 +101,12 @@ public final class StageBench extends Bench {
         Region room = new Region();
         HBox.setHgrow(room, Priority.ALWAYS);
         feet.setId("stage-feet");
+        feet.setMinWidth(Region.USE_PREF_SIZE);
+        plates.setMinWidth(60);
+        Rectangle clip = new Rectangle();
+        clip.widthProperty().bind(picture.overlay().widthProperty());
+        clip.heightProperty().bind(picture.overlay().heightProperty());
+        picture.overlay().setClip(clip);
         HBox head = new HBox(8, sets, plates, room, feet);
         head.setAlignment(Pos.CENTER_LEFT);
         VBox.setVgrow(above, Priority.ALWAYS);
@@ -100,7 +120,20 @@ public final class StageBench extends Bench {
         VBox.setVgrow(picture, Priority.ALWAYS);
         picture.setMinHeight(180);
         slip.setPrefHeight(250);
-        FlowPane actions = new FlowPane(8, 4, begin, compare, planned);
+        FlowPane actions = new FlowPane(6, 4, begin, rehearse, faults, filmed, suggest, compare, planned, drawing);
+        suggest.setId("stage-suggest");
+        rehearse.setId("stage-rehearse");
+        faults.setId("stage-faults");
+        faults.getStyleClass().add("floor-button");
+        faults.setAccessibleText("what shall go wrong while it is rehearsed");
+        drawing.setId("stage-drawing");
+        filmed.setPrefWidth(90);
+        for (Fault f : Fault.values()) {
+            CheckMenuItem item = new CheckMenuItem(Words.of("fault." + f.name()));
+            item.setId("fault-" + f.code());
+            item.setOnAction(e -> fault(f, item.isSelected()));
+            faults.getItems().add(item);
+        }
         begin.setId("stage-begin");
         compare.setId("stage-compare");
         planned.setId("stage-planned");
@@ -168,6 +201,10 @@ public final class StageBench extends Bench {
                 model.film(model.plates().get(i).key());
             }
         });
+        suggest.setOnAction(e -> model.suggest());
+        rehearse.setOnAction(e -> model.rehearse(Set.copyOf(chosenFaults)));
+        drawing.setOnAction(e -> Choosers.save(view, "Drawing of the set: .pdf, .svg, .html, or in three dimensions .glb", "set-" + session.shot().number() + ".pdf").ifPresent(model::write));
+        model.whenFilmed(() -> filmed.setProgress(model.share()));
         begin.setOnAction(e -> model.begin());
         compare.setOnAction(e -> model.compare());
         planned.setOnAction(e -> model.asPlanned());
@@ -206,6 +243,15 @@ public final class StageBench extends Bench {
         picture();
     }
 
+    private void fault(Fault f, boolean on) {
+        if (on) {
+            chosenFaults.add(f);
+        } else {
+            chosenFaults.remove(f);
+        }
+        faults.setText(chosenFaults.isEmpty() ? "no fault" : Words.count(chosenFaults.size(), "fault", "faults"));
+    }
+
     private void head(Optional<Staged> now) {
         List<Staged> all = model.sets();
         List<String> groups = all.stream().map(Staged::group).toList();
@@ -217,6 +263,7 @@ public final class StageBench extends Bench {
                 ToggleButton b = new ToggleButton("camera " + s.group());
                 b.getStyleClass().setAll("toggle-button", "floor-button");
                 b.setId("set-" + s.group());
+                b.setMinWidth(Region.USE_PREF_SIZE);
                 b.setToggleGroup(group);
                 b.setOnAction(e -> {
                     b.setSelected(true);
@@ -234,8 +281,16 @@ public final class StageBench extends Bench {
         plates.getSelectionModel().select(model.plates().stream().map(PlateNeed::key).toList().indexOf(model.plate()));
         Text.shown(plates, !names.isEmpty());
         filling = false;
+        suggest.setText(model.looking() ? "Stop looking" : "Suggest");
+        suggest.setDisable(now.isEmpty());
+        rehearse.setText(model.filming() ? "Stop the rehearsal" : "Rehearse");
+        rehearse.setDisable(now.map(s -> s.needs().isEmpty()).orElse(true));
+        faults.setDisable(rehearse.isDisabled());
+        Text.shown(filmed, model.filming());
+        filmed.setProgress(model.share());
+        drawing.setDisable(now.isEmpty());
         Text.shown(begin, now.isEmpty() && !session.shot().id().isEmpty());
-        compare.setText(model.compared().isPresent() ? "End the comparison" : "Compare from here");
+        compare.setText(model.compared().isPresent() ? "End the comparison" : "Compare");
         compare.setDisable(now.isEmpty());
         planned.setDisable(now.map(s -> !s.byHand()).orElse(true));
         feet.setText(model.feet() ? "in metres" : "in feet");

@@ -258,7 +258,7 @@ final class FloorPlan {
         SetView view = new SetView(stage.withFloor(f -> f.withPieces(List.of(cloth, body))), "", WIDE_PX, HIGH_PX);
         Sheet sheet = Sheet.of(cloth).orElseThrow();
         Coverage.Part part = new Coverage(view, new SetView.Pair(body, sheet)).needed();
-        if (owned || part.wideM() <= 0 || part.highM() <= 0) {
+        if (part.wideM() <= 0 || part.highM() <= 0) {
             return cloth;
         }
         Spot at = cloth.at();
@@ -266,8 +266,12 @@ final class FloorPlan {
         Vec to = at.up(0).plus(at.right().times(middle));
         double low = part.y0() < 0.3 ? 0 : Math.floor(part.y0() * 20) / 20;
         Backdrop b = (Backdrop) cloth.thing();
-        Backdrop cut = b.withWideM(usual(up(part.wideM()))).withBottomM(usual(low)).withHighM(usual(Math.max(0.1, up(part.y1() - low)))).withFloorM(usual(up(Math.max(0, -part.y0()))));
-        return cloth.withSpot(usual(at.at(to.x(), to.z()))).withThing(cut);
+        // What is not hung of an owned cloth lies on the floor, as far as it goes.
+        double longest = owned ? Told.of(known.setting()).number(Fact.CLOTH_HIGH_M) : Double.MAX_VALUE;
+        double high = Math.min(longest, Math.max(0.1, up(part.y1() - low)));
+        double floor = Math.min(longest - high, up(Math.max(0, -part.y0())));
+        Backdrop cut = b.withWideM(owned ? b.wideM() : usual(up(part.wideM()))).withBottomM(usual(low)).withHighM(usual(high)).withFloorM(usual(Math.max(0, floor)));
+        return cloth.withSpot(owned ? cloth.spot() : usual(at.at(to.x(), to.z()))).withThing(cut);
     }
 
     /// To the next five centimetres.
@@ -447,8 +451,9 @@ final class FloorPlan {
         double far = eye.z() + ROUND_M;
         double high = 2.6;
         for (Piece p : all) {
-            left = Math.min(left, p.at().x() - ROUND_M);
-            right = Math.max(right, p.at().x() + ROUND_M);
+            double half = p.thing() instanceof Backdrop b ? b.wideM().value() / 2 : 0;
+            left = Math.min(left, p.at().x() - Math.max(ROUND_M, half + 0.3));
+            right = Math.max(right, p.at().x() + Math.max(ROUND_M, half + 0.3));
             near = Math.min(near, p.at().z() - ROUND_M);
             far = Math.max(far, p.at().z() + ROUND_M / 2);
             high = Math.max(high, p.thing() instanceof Lamp l ? Math.min(l.heightM().value() + 0.4, 8) : 0);

@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.staging;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
@@ -13,6 +14,9 @@ import org.scenothesis.core.stage.proof.Proofs;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.proof.Question;
 import org.scenothesis.core.stage.proof.SetView;
+import org.scenothesis.core.stage.suggest.Means;
+import org.scenothesis.core.stage.suggest.Suggester;
+import org.scenothesis.core.stage.suggest.Suggestion;
 
 /// One camera of a shot with everything around it.
 ///
@@ -38,6 +42,11 @@ public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> 
         return new SetView(stage(), plate, widthPx, heightPx);
     }
 
+    /// A set that keeps the limits for a plate as far as these means can; `wanted`: false to stop looking.
+    public Suggestion suggested(String plate, HouseRules rules, Means means, BooleanSupplier wanted) {
+        return new Suggester(s -> question(s, plate, rules), means, wanted).from(stage());
+    }
+
     /// All that can be said of it for a plate, the most serious first.
     public List<Proved> proved(String plate, HouseRules rules) {
         return proved(plate, rules, true);
@@ -45,10 +54,14 @@ public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> 
 
     /// The same; `fixes`: whether ways to mend are looked for, which takes longer.
     public List<Proved> proved(String plate, HouseRules rules, boolean fixes) {
+        Question q = question(stage(), plate, rules);
+        return Proofs.of(fixes ? q : q.judged());
+    }
+
+    private Question question(Stage of, String plate, HouseRules rules) {
         // What is filmed in place without a cloth is lit by the place.
         boolean laid = need(plate).map(n -> n.region().clothWideM() > 0 || !n.lockGroup().equals(Case.HOME)).orElse(false);
-        Question q = new Question(view(plate), rules, wanted.get(plate), laid ? background : null);
-        return Proofs.of(fixes ? q : q.judged());
+        return new Question(with(of).view(plate), rules, wanted.get(plate), laid ? background : null);
     }
 
     /// The planned plate with this key, if it is filmed here.

@@ -27,12 +27,14 @@ import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.proof.Question;
+import org.scenothesis.core.stage.suggest.Means;
 import org.scenothesis.core.value.Given;
 
 /// The sets of a shot: those that were staged by hand, and for every other camera of its plan the one that follows from it.
 public final class Stagings {
     /// Why a number of a set is what it is: it follows from the plan.
     public static final String PLANNED = "planned";
+    private static final double LARGE_M = 6;
     private static final int FINISH_WIDE = 16;
     private static final int FINISH_HIGH = 9;
 
@@ -83,6 +85,13 @@ public final class Stagings {
         Map<String, SetUp> less = new LinkedHashMap<>(shot.elsewhere());
         less.remove(group);
         return shot.withElsewhere(less);
+    }
+
+    /// What there is to stage with, as it was told with the shot: cloth and stands of these sizes, and so many lamps.
+    public static Means means(Shot shot, int lamps) {
+        Told t = Told.of(shot.setting());
+        // A cloth that nobody told the size of can be bought in any usual one.
+        return new Means(lamps, t.number(Fact.STAND_M), t.given(Fact.CLOTH_WIDE_M) ? t.number(Fact.CLOTH_WIDE_M) : LARGE_M, t.given(Fact.CLOTH_HIGH_M) ? t.number(Fact.CLOTH_HIGH_M) : LARGE_M);
     }
 
     private static int high(Shot known) {
@@ -142,10 +151,23 @@ public final class Stagings {
         double quarter = Math.toDegrees(Math.atan(0.25 / share / Case.WIDE_HIGH));
         // Level, unless what is filmed would then be near the picture's edge.
         double tilt = Math.abs(down) <= quarter ? 0 : down;
+        // A lens that cuts off what is filmed is none to film it with.
+        double widest = needs.stream().map(n -> n.region().sweep()).filter(s -> s.awayM() > 0).mapToDouble(s -> holding(s, card.lensM(), tilt)).min().orElse(share);
+        Given<Double> view = widest < share ? new Given.Assumed<>(Math.max(0.1, widest), "lens-widened") : given(share, told);
         StageCamera camera = new StageCamera(
-                given(new Vec(0, card.lensM(), 0), told), new Given.Assumed<>(new StageCamera.Aim(0, tilt, 0), tilt == 0 ? "camera-level" : "camera-aimed"), given(share, told), StageCamera.MIDDLE);
+                given(new Vec(0, card.lensM(), 0), told), new Given.Assumed<>(new StageCamera.Aim(0, tilt, 0), tilt == 0 ? "camera-level" : "camera-aimed"), view, StageCamera.MIDDLE);
         Stage fresh = HandCamera.FRESH.stage(null, Case.WIDE_HIGH);
         return fresh.withCamera(camera).withLight(light(shot));
+    }
+
+    /// The longest focal length, as a share of the picture's width, that holds a movement with a little air.
+    private static double holding(Region.Sweep s, double lensM, double tiltDeg) {
+        double air = 1.12;
+        double up = Math.tan(Math.abs(Math.atan2(s.topM() - lensM, s.awayM()) - Math.toRadians(tiltDeg)));
+        double down = Math.tan(Math.abs(Math.atan2(s.bottomM() - lensM, s.awayM()) - Math.toRadians(tiltDeg)));
+        double high = 0.5 / Case.WIDE_HIGH / (air * Math.max(1e-3, Math.max(up, down)));
+        double wide = 0.5 / (air * Math.max(1e-3, s.wideM() / 2 / s.awayM()));
+        return Math.min(high, wide);
     }
 
     static <T> Given<T> given(T value, boolean told) {

@@ -16,6 +16,9 @@ public record Polygon(List<Point> corners) {
 
     /// The smallest that holds all points.
     public static Polygon around(Collection<Point> points) {
+        if (points.isEmpty()) {
+            return new Polygon(List.of());
+        }
         List<Point> p = new ArrayList<>(points);
         p.sort(Comparator.comparingDouble(Point::x).thenComparingDouble(Point::y));
         List<Point> out = new ArrayList<>();

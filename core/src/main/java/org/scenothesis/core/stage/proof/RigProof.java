@@ -24,6 +24,8 @@ final class RigProof implements Proof {
     /// From the middle of a stand to where its legs end.
     private static final double LEG_M = 0.5;
     private static final double GRAVITY = 9.81;
+    /// Nobody puts a lamp nearer to a camera.
+    private static final double AT_LENS_M = 0.4;
     private static final double STEEP_DEG = -60;
 
     @Override
@@ -95,7 +97,7 @@ final class RigProof implements Proof {
     /// Lamps on stands whose face the camera sees, and how far aside the nearest edge of the picture is.
     private static void inPicture(Question q, List<Proved> out) {
         List<Piece> carried = q.view().lamps().stream().filter(p -> ((Lamp) p.thing()).kind().carried()).toList();
-        List<Piece> seen = carried.stream().filter(p -> q.view().seen(p.at().up(((Lamp) p.thing()).heightM().value()))).toList();
+        List<Piece> seen = carried.stream().filter(p -> inPicture(q, p)).toList();
         if (carried.isEmpty()) {
             return;
         }
@@ -108,6 +110,31 @@ final class RigProof implements Proof {
         }
         Piece[] about = seen.isEmpty() ? new Piece[0] : new Piece[] {seen.getFirst()};
         out.add(q.proved(Measure.LAMP_SEEN, seen.size(), Proved.Fix.of("lamp.seen", aside), q.rests(true, (seen.isEmpty() ? carried : seen).toArray(Piece[]::new)), about));
+    }
+
+    /// Its face, or where it stands, or so near the lens that it is before it.
+    private static boolean inPicture(Question q, Piece p) {
+        Lamp l = (Lamp) p.thing();
+        Vec at = p.at().up(l.heightM().value());
+        Vec axis = l.axis(p.at());
+        Vec across = Math.abs(axis.y()) > 0.999 ? new Vec(1, 0, 0) : axis.cross(Vec.UP).unit();
+        Vec up = across.cross(axis).unit();
+        if (at.minus(q.view().eye()).length() < AT_LENS_M + Math.max(l.wideM().value(), l.highM().value()) / 2) {
+            return true;
+        }
+        for (int i = -1; i <= 1; i++) {
+            for (int j = -1; j <= 1; j++) {
+                if (q.view().seen(at.plus(across.times(i * l.wideM().value() / 2)).plus(up.times(j * l.highM().value() / 2)))) {
+                    return true;
+                }
+            }
+        }
+        for (double y = 0.05; y < at.y(); y += 0.2) {
+            if (q.view().seen(p.at().up(y))) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static void power(Question q, List<Proved> out) {

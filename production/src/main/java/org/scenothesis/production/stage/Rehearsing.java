@@ -1,0 +1,177 @@
+package org.scenothesis.production.stage;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.scenothesis.core.Check;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.staging.Staged;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.rehearsal.Filming;
+import org.scenothesis.core.rehearsal.Quality;
+import org.scenothesis.core.rehearsal.Roll;
+import org.scenothesis.core.rehearsal.staged.Fault;
+import org.scenothesis.core.rehearsal.staged.StagedRoll;
+import org.scenothesis.core.shot.Ids;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.stage.proof.SetView;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.encode.Stills;
+import org.scenothesis.media.encode.VideoFormat;
+import org.scenothesis.media.encode.VideoSink;
+import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.PlanWords;
+
+/// Films the plates of a staged set with the simulated camera and gives them to the shot as takes, which are measured, keyed and layered like any other.
+public final class Rehearsing {
+    /// What a rehearsed take is noted as.
+    public static final String NOTE = "rehearsed";
+    private static final double RATE = 24;
+    private static final int QUALITY = 6;
+
+    private Rehearsing() {}
+
+    /// How it is filmed: width of the picture, how many seconds at most, light paths per pixel, and what shall go wrong.
+    public record Wish(int widthPx, double mostSeconds, int samples, Set<Fault> faults) {
+        public static final Wish USUAL = new Wish(640, 3, 24, Set.of());
+
+        public Wish {
+            Check.range("widthPx", widthPx, 64, 3840);
+            Check.range("mostSeconds", mostSeconds, 0.1, 120);
+            Check.range("samples", samples, 1, 4096);
+            faults = Set.copyOf(faults);
+        }
+
+        int heightPx() {
+            return widthPx * 9 / 16 / 2 * 2;
+        }
+    }
+
+    /// A take that was filmed, for the plate with this planned key.
+    public record Filmed(String need, Path file) {}
+
+    private static SetView view(Staged s, String plate, Wish wish) {
+        return new SetView(s.stage(), plate, wish.widthPx / 2 * 2, wish.heightPx());
+    }
+
+    private static StagedRoll roll(Shot shot, Staged s, PlateNeed n, Wish wish, String name, long seed) {
+        double seconds = n.rollSeconds() <= 0 ? 0 : Math.min(n.rollSeconds(), wish.mostSeconds);
+        // What is filmed is what happens: the roll begins with the wonder, less its handle.
+        double from = shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).mapToDouble(Wonder::fromSeconds).min().orElse(0);
+        return new StagedRoll(name, view(s, n.key(), wish), seconds, from, RATE, wish.faults, seed);
+    }
+
+    /// Films plates of a set into the footage of a production.
+    ///
+    /// @throws FootageException if a file cannot be written
+    /// @throws Stopped if progress asks for it; what was filmed till then lies there
+    public static List<Filmed> film(ProductionFolder folder, Shot shot, Staged set, List<PlateNeed> plates, Wish wish, Bands bands, Progress progress) throws FootageException {
+        Path footage = folder.path().resolve("footage");
+        try {
+            Files.createDirectories(footage);
+        } catch (IOException e) {
+            throw new FootageException(footage, "the folder cannot be made; check its permissions.", e);
+        }
+        int all = 0;
+        List<StagedRoll> rolls = new ArrayList<>();
+        for (PlateNeed n : plates) {
+            StagedRoll r = roll(shot, set, n, wish, free(footage, shot, n), rolls.size() + 11);
+            rolls.add(r);
+            all += r.frames();
+        }
+        List<Filmed> out = new ArrayList<>();
+        int done = 0;
+        for (int i = 0; i < rolls.size(); i++) {
+            int before = done;
+            int of = all;
+            out.add(new Filmed(plates.get(i).key(), film(rolls.get(i), footage, wish, bands, (k, n) -> progress.at(before + k, of))));
+            done += rolls.get(i).frames();
+        }
+        return out;
+    }
+
+    private static String free(Path footage, Shot shot, PlateNeed n) {
+        String base = "rehearsed-" + Ids.slug(shot.id() + "-" + n.key());
+        int i = 1;
+        while (Files.exists(footage.resolve(base + "-" + i + ".mp4")) || Files.exists(footage.resolve(base + "-" + i + ".png"))) {
+            i++;
+        }
+        return base + "-" + i;
+    }
+
+    private static Path film(StagedRoll staged, Path folder, Wish wish, Bands bands, Progress progress) throws FootageException {
+        Filming filming = new Filming(staged.ambient(), new Quality(wish.samples, Math.max(4, wish.samples / 3), 0.5, 1), bands);
+        Roll roll = staged.roll();
+        if (roll.frames() == 1) {
+            Path file = folder.resolve(roll.name() + ".png");
+            filming.film(roll, (i, picture, truth) -> {
+                step(progress, i, 1);
+                Stills.write(file, picture, Stills.Format.PNG8);
+                return true;
+            });
+            return file;
+        }
+        Path file = folder.resolve(roll.name() + ".mp4");
+        VideoSink sink = new VideoSink(file, new VideoSink.Plan(staged.view().widthPx(), staged.view().heightPx(), roll.rate(), VideoFormat.H264_MP4, QUALITY, null));
+        boolean whole = false;
+        try {
+            filming.film(roll, (i, picture, truth) -> {
+                step(progress, i, roll.frames());
+                sink.write(picture);
+                return true;
+            });
+            sink.close();
+            whole = true;
+        } finally {
+            if (!whole) {
+                sink.abandon();
+            }
+        }
+        return file;
+    }
+
+    private static void step(Progress progress, int done, int of) {
+        if (!progress.at(done, of)) {
+            throw new Stopped();
+        }
+    }
+
+    /// The shot with what was filmed as takes of its plates; plates it lacks are made.
+    public static Shot taken(Shot shot, BreakdownPlan plan, List<Filmed> filmed) {
+        Shot out = shot;
+        for (Filmed f : filmed) {
+            Map<String, Plate> have = Breakdown.matched(out, plan);
+            if (!have.containsKey(f.need)) {
+                for (Plate p : Breakdown.missing(out, plan, PlanWords::name)) {
+                    out = p.need().equals(f.need) ? out.withPlateAdded(p) : out;
+                }
+                have = Breakdown.matched(out, plan);
+            }
+            Plate plate = have.get(f.need);
+            if (plate == null) {
+                continue;
+            }
+            Set<String> ids = new HashSet<>(out.plates().stream().flatMap(p -> p.takes().stream()).map(Take::id).toList());
+            String name = String.valueOf(f.file.getFileName());
+            String id = name.substring(0, name.lastIndexOf('.'));
+            while (!ids.add(id)) {
+                id += "-2";
+            }
+            Take take = new Take(id, "footage/" + name, false, NOTE);
+            out = out.withPlate(plate.id(), p -> p.withTakeAdded(take));
+        }
+        return out;
+    }
+}
