@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.BeforeAll;
@@ -229,5 +230,32 @@ class ShotCommandsTest {
         assertThat(run("stage", own, "--horizon", "high").err()).contains("in percent of the picture");
         assertThat(run("stage", own, "--known", "1.6", "--foot", "50,20", "--top", "50,10").err()).contains("below the horizon");
         assertThat(run("shots", own, "--collect", "--json").json().get("collected").asInt()).isZero();
+    }
+
+    @Test
+    void aBrokenDownShotIsStagedProvedSuggestedDrawnAndRehearsed() throws Exception {
+        Path own = home.resolve("staged");
+        assertThat(run("new", own, "--title", "Paper weather").exit()).isZero();
+        Ran laid = run("illusions", "--lay", "lantern-in-the-yard", "--into", own, "--shot", "1");
+        assertThat(laid.exit()).as(laid.err()).isZero();
+        JsonNode o = run("stage", own, "--json").json();
+        assertThat(o.get("setups")).isNotEmpty();
+        assertThat(o.get("camera").get("focal_mm").asDouble()).isPositive();
+        JsonNode f = o.get("findings").get(0);
+        for (String name : List.of("measure", "subject", "value", "unit", "limit", "verdict", "remedy", "assumed", "camera_group", "plate")) {
+            assertThat(f.has(name)).as(name).isTrue();
+        }
+        String group = o.get("setups").get(0).get("camera_group").asText();
+        assertThat(run("stage", own, "--camera", "Z").err()).contains("no such camera", group);
+        JsonNode found = run("stage", own, "--camera", group, "--suggest", "--keep", "--json").json().get("suggestion").get(0);
+        assertThat(found.get("set").get("pieces")).isNotEmpty();
+        assertThat(run("stage", own, "--camera", group, "--json").json().get("setups").get(0).get("by_hand").asBoolean()).as("kept").isTrue();
+        assertThat(run("stage", own, "--drawing", home.resolve("set.svg"), "--gltf", home.resolve("set.glb"), "--feet").out()).contains("set.svg", "set.glb");
+        assertThat(Files.readString(home.resolve("set.svg"))).contains("<svg", "\u2032");
+        assertThat(run("stage", own, "--drawing", home.resolve("set.txt")).err()).contains(".svg, .pdf or .html");
+        assertThat(run("stage", own, "--rehearse", "--width", "9").err()).contains("widthPx");
+        Ran filmed = run("stage", own, "--camera", group, "--rehearse", "--width", "64", "--seconds", "0.1", "--samples", "1", "--fault", "wrinkles,bump", "--json");
+        assertThat(filmed.exit()).as(filmed.err()).isZero();
+        assertThat(filmed.json().get("rehearsed")).isNotEmpty().allSatisfy(r -> assertThat(Path.of(r.get("file").asText())).exists());
     }
 }

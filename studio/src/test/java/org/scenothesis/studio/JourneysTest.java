@@ -274,7 +274,7 @@ class JourneysTest {
     @Test
     void twoCopiesByKeyboardAlone(FxRobot with) throws Exception {
         bring(with, "street", "actor", "screen");
-        robot.type(KeyCode.DIGIT6);
+        robot.type(KeyCode.DIGIT7);
         house.until("on Layer", () -> session.bench().get() == BenchName.LAYER);
         calm();
         layByKeys("street");
@@ -286,7 +286,7 @@ class JourneysTest {
             calm();
             tab("tape-across").write(copy.equals("actor") ? "-22" : "22").type(KeyCode.ENTER);
         }
-        robot.type(KeyCode.ESCAPE, KeyCode.DIGIT7);
+        robot.type(KeyCode.ESCAPE, KeyCode.DIGIT8);
         house.until("on Hand over", () -> session.bench().get() == BenchName.HAND_OVER);
         calm();
         tab("render-to").write(String.valueOf(WonderShoot.FRAMES - 1)).type(KeyCode.ENTER);

@@ -220,9 +220,9 @@ class PictureBenchesTest extends HouseTest {
         robot.interact(() -> robot.lookup("#choice-time").<String>queryComboBox().setValue("held"));
         until("held where it is seen", () -> session.shot().layer("maker").orElseThrow().time().equals(new TimeMap.Held(1)));
         robot.interact(() -> robot.lookup("#choice-time").query().requestFocus());
-        robot.type(KeyCode.DIGIT5);
+        robot.type(KeyCode.DIGIT6);
         until("a digit is the bench's", () -> session.bench().get() == BenchName.KEY);
-        robot.type(KeyCode.DIGIT6).clickOn("#slip-maker");
+        robot.type(KeyCode.DIGIT7).clickOn("#slip-maker");
         ComboBox<String> blend = robot.lookup("#choice-blend").queryComboBox();
         robot.interact(() -> blend.setValue("lighten"));
         until("lighten", () -> session.shot().layer("maker").orElseThrow().blend() == Blend.LIGHTEN);

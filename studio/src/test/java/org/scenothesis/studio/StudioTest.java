@@ -100,7 +100,7 @@ class StudioTest extends HouseTest {
 
     @Test
     void digitsGoToTheBenchesAndArrowsToThePlates(FxRobot robot) {
-        robot.type(KeyCode.DIGIT4);
+        robot.type(KeyCode.DIGIT5);
         assertThat(session.bench().get()).isEqualTo(BenchName.MATCH);
         robot.type(KeyCode.DIGIT1);
         assertThat(session.bench().get()).isEqualTo(BenchName.BOARD);

@@ -4,6 +4,7 @@ import org.scenothesis.core.Check;
 
 /// Up to `holds` it is good, up to `watch` it can be corrected, beyond it must be redone. `least`: the other way round, so much is asked for.
 public record Limit(double holds, double watch, boolean least) {
+    private static final double ROUND = 1e-9;
     public static final Limit NONE = new Limit(0, 0);
 
     public Limit {
@@ -26,7 +27,11 @@ public record Limit(double holds, double watch, boolean least) {
         if (Double.isNaN(value)) {
             return Verdict.NOT_MEASURED;
         }
-        double v = least ? -value : Math.abs(value);
-        return v <= (least ? -holds : holds) ? Verdict.HOLDS : v <= (least ? -watch : watch) ? Verdict.WATCH : Verdict.REDO;
+        if (least) {
+            // A cloth cut to its margin has it, whatever the last bit says.
+            return value >= holds - ROUND ? Verdict.HOLDS : value >= watch - ROUND ? Verdict.WATCH : Verdict.REDO;
+        }
+        double v = Math.abs(value);
+        return v <= holds ? Verdict.HOLDS : v <= watch ? Verdict.WATCH : Verdict.REDO;
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -47,6 +48,8 @@ final class FloorView extends Pane {
     private double lowY;
     /// While something is dragged the sheet stays as it was.
     private boolean held;
+    /// What is drawn is not how it is any more: something was typed meanwhile.
+    private boolean stale;
     private double grabX;
     private double grabY;
     private Vec grabbed = Vec.ZERO;
@@ -101,6 +104,12 @@ final class FloorView extends Pane {
         if (getWidth() < 40 || getHeight() < 40) {
             return;
         }
+        if (typing()) {
+            // What is typed is not taken out from under the hands.
+            stale = true;
+            return;
+        }
+        stale = false;
         String focused = focusedHold();
         getChildren().clear();
         Optional<SetView> seen = model.view();
@@ -130,6 +139,10 @@ final class FloorView extends Pane {
             focus(fresh);
         }
         applyCss();
+    }
+
+    private boolean typing() {
+        return getScene() != null && getScene().getFocusOwner() instanceof TextField f && f.getParent() == this;
     }
 
     private String focusedHold() {
@@ -208,12 +221,14 @@ final class FloorView extends Pane {
             if (is) {
                 field.setText(model.feet() ? field.getText() : field.getText().replace(" m", ""));
                 field.selectAll();
+            } else if (stale) {
+                Platform.runLater(this::draw);
             }
         });
         field.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.ESCAPE) {
-                draw();
                 requestFocus();
+                draw();
                 e.consume();
             }
         });
@@ -343,6 +358,7 @@ final class FloorView extends Pane {
             case DELETE, BACK_SPACE -> {
                 if (!id.equals(Reach.CAMERA)) {
                     model.remove(id);
+                    requestFocus();
                 }
             }
             case ESCAPE -> {

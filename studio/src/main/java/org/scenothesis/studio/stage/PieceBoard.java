@@ -137,7 +137,7 @@ final class PieceBoard extends VBox {
         values.add(() -> {
             Given<Double> g = value.get();
             if (!t.field().isFocused()) {
-                t.show(g.value());
+                t.show(g.value() + 0.0);
             }
             t.say(Words.origin(g));
             t.field().getStyleClass().remove("assumed");

@@ -12,7 +12,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.production.words.StageWords;

@@ -28,6 +28,7 @@ public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> 
         wanted = Map.copyOf(wanted);
     }
 
+    /// Its camera, light and floor.
     public Stage stage() {
         return setUp.stage();
     }

@@ -22,6 +22,7 @@ public record Reach(String code, String moves, Vec from, Vec to, boolean upright
     private static final double LEAST_M = 0.01;
     private static final double MOST_M = 200;
 
+    /// How long it is now.
     public double metres() {
         return to.minus(from).length();
     }

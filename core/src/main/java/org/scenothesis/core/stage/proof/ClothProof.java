@@ -9,8 +9,8 @@ import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Backdrop;
+import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Spot;
 
 /// Whether the movement stays on its cloth, whether that is lit evenly, without a shadow, at the body's level, and gives too little of its colour back to matter.

@@ -7,8 +7,8 @@ import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.optics.Lens;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Backdrop;
+import org.scenothesis.core.stage.piece.Piece;
 
 /// What is sharp and what is not: the body wherever it goes, and the folds of the cloth.
 ///

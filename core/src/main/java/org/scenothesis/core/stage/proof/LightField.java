@@ -26,6 +26,7 @@ public final class LightField {
     /// One lamp: the places it shines from, its axis, intensity and how fast it falls beside its axis.
     private record Source(Piece piece, Lamp lamp, List<Vec> from, Vec axis, double given, double power) {}
 
+    /// Of these lamps; what a room gives back is reckoned once.
     public LightField(List<Piece> lamps, Surroundings around) {
         double flux = 0;
         double fromSky = 0;

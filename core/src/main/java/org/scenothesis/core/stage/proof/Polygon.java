@@ -64,6 +64,7 @@ public record Polygon(List<Point> corners) {
         return new Polygon(out);
     }
 
+    /// Whether it has no inside.
     public boolean empty() {
         return corners.size() < 3;
     }

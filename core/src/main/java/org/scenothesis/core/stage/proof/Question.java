@@ -26,6 +26,7 @@ public record Question(SetView view, HouseRules rules, LightField light, @Nullab
     /// A light, as a camera that looks along `panDeg` sees it.
     public record Lit(KeyLight light, double panDeg) {}
 
+    /// With ways to mend, lit by the lamps that are in view.
     public Question(SetView view, HouseRules rules, @Nullable Sight wanted, @Nullable Lit background) {
         this(view, rules, new LightField(view.lamps(), view.stage().floor().around().value()), wanted, background, true);
     }

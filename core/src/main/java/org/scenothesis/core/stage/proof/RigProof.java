@@ -7,11 +7,11 @@ import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.stage.Surroundings;
+import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.LampKind;
 import org.scenothesis.core.stage.piece.Piece;
-import org.scenothesis.core.stage.piece.Backdrop;
 
 /// What stands and hangs around: glass that mirrors, a board under the camera, lamps on one circuit, their colours, cloth in the wind.
 final class RigProof implements Proof {

@@ -8,11 +8,11 @@ import org.scenothesis.core.optics.Lens;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Body;
 import org.scenothesis.core.stage.piece.Flag;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
-import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Support;
 import org.scenothesis.core.stage.piece.Wall;
 
@@ -26,14 +26,17 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
     /// From one moment of a body's way to the next: where it begins and ends, and when.
     record Stretch(double fromS, double toS, Block from, Block to) {}
 
+    /// The camera, in pixels of the finished picture.
     public CameraPose pose() {
         return stage.pose(widthPx, heightPx);
     }
 
+    /// Where the lens is, in metres.
     public Vec eye() {
         return stage.camera().position().value();
     }
 
+    /// The lens as it is set.
     public Lens lens() {
         return stage.floor().lens().lens(stage.camera().widthShareFocal().value());
     }
@@ -43,14 +46,17 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
         return stage.floor().pieces().stream().filter(p -> p.in(plate)).toList();
     }
 
+    /// Whoever and whatever is filmed.
     public List<Piece> bodies() {
         return pieces().stream().filter(p -> p.thing() instanceof Body).toList();
     }
 
+    /// All that gives light.
     public List<Piece> lamps() {
         return pieces().stream().filter(p -> p.thing() instanceof Lamp).toList();
     }
 
+    /// The screens, laid out flat.
     public List<Sheet> sheets() {
         return pieces().stream().flatMap(p -> Sheet.of(p).stream()).toList();
     }

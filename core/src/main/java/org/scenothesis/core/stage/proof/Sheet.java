@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Backdrop;
+import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Spot;
 
 /// A screen laid out flat: across from its left edge, and up from the floor's line, below 0 where it lies on the floor in front of itself. Metres.

@@ -2,8 +2,8 @@ package org.scenothesis.core.stage.proof;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.SplittableRandom;
 import java.util.Set;
+import java.util.SplittableRandom;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.KeyLight;
