@@ -36,6 +36,8 @@ import org.scenothesis.studio.parts.Text;
 /// The set from above or from the side, at scale. Pieces are dragged or moved by keys; the lengths on its tapes are typed.
 final class FloorView extends Pane {
     private static final double HOLD = 22;
+    private static final double SLIP_W = 58;
+    private static final double SLIP_H = 22;
     private static final double STEP_M = 0.05;
     private static final double LEAP_M = 0.5;
     private static final double TURN_DEG = 5;
@@ -128,9 +130,12 @@ final class FloorView extends Pane {
         name.relocate(7, 4);
         getChildren().add(name);
         List<Reach> reaches = Reach.of(view, model.chosen());
+        // Where pieces are taken in hand nothing else is put.
         List<double[]> taken = new ArrayList<>();
-        reaches.stream().filter(r -> r.upright() != above).forEach(r -> tape(r, taken));
-        holds(view, taken);
+        held(view).forEach(h -> taken.add(new double[] {px(SetDrawing.on(above, h.at).x()) - HOLD / 2, py(SetDrawing.on(above, h.at).y()) - HOLD / 2, HOLD, HOLD}));
+        List<Node> slips = reaches.stream().filter(r -> r.upright() != above).<Node>map(r -> tape(r, taken)).toList();
+        held(view).forEach(h -> hold(view, h.id, h.words, h.at, taken));
+        getChildren().addAll(slips);
         if (!focused.isEmpty()) {
             getChildren().stream().filter(n -> focused.equals(n.getId())).findFirst().ifPresent(Node::requestFocus);
         }
@@ -188,7 +193,7 @@ final class FloorView extends Pane {
     }
 
     /// A line with a ring at each end and its length on a slip that can be typed on.
-    private void tape(Reach r, List<double[]> taken) {
+    private TextField tape(Reach r, List<double[]> taken) {
         Point a = SetDrawing.on(above, r.from());
         Point b = SetDrawing.on(above, r.to());
         boolean chosen = r.moves().equals(model.chosen());
@@ -214,8 +219,8 @@ final class FloorView extends Pane {
             case "height" -> "height of the lamp";
             default -> "from the camera to it";
         });
-        field.setPrefWidth(58);
-        field.setMaxWidth(58);
+        field.setPrefWidth(SLIP_W);
+        field.setMaxWidth(SLIP_W);
         field.setOnAction(e -> typed(field, r));
         field.focusedProperty().addListener((o, was, is) -> {
             if (is) {
@@ -232,14 +237,28 @@ final class FloorView extends Pane {
                 e.consume();
             }
         });
-        double x = Math.clamp((x0 + x1) / 2 - 29, 2, Math.max(2, getWidth() - 60));
-        double y = Math.clamp((y0 + y1) / 2 - 11, 20, Math.max(20, getHeight() - 24));
-        while (overlaps(taken, x, y, 60, 23) && y < getHeight() - 26) {
-            y += 24;
+        double[] at = free(x0, y0, x1, y1, taken);
+        taken.add(new double[] {at[0], at[1], SLIP_W, SLIP_H});
+        field.relocate(at[0], at[1]);
+        return field;
+    }
+
+    /// On the line or beside it, where nothing lies yet.
+    private double[] free(double x0, double y0, double x1, double y1, List<double[]> taken) {
+        double length = Math.max(1, Math.hypot(x1 - x0, y1 - y0));
+        double[] first = null;
+        for (double aside : new double[] {0, 40, -40, 66, -66}) {
+            for (double t : new double[] {0.5, 0.35, 0.65, 0.2, 0.8}) {
+                double x = Math.clamp(x0 + (x1 - x0) * t + aside * (y1 - y0) / length - SLIP_W / 2, 2, Math.max(2, getWidth() - SLIP_W - 2));
+                double y = Math.clamp(y0 + (y1 - y0) * t - aside * (x1 - x0) / length - SLIP_H / 2, 20, Math.max(20, getHeight() - SLIP_H - 2));
+                double[] at = {x, y};
+                first = first == null ? at : first;
+                if (!overlaps(taken, x, y, SLIP_W, SLIP_H)) {
+                    return at;
+                }
+            }
         }
-        taken.add(new double[] {x, y, 60, 23});
-        field.relocate(x, y);
-        getChildren().add(field);
+        return first == null ? new double[] {2, 20} : first;
     }
 
     private static boolean overlaps(List<double[]> taken, double x, double y, double w, double h) {
@@ -253,14 +272,14 @@ final class FloorView extends Pane {
         }, () -> model.session().say("A length is metres, like 1.25, or feet and inches, like 4\u2032 1\u2033."));
     }
 
-    private void holds(SetView view, List<double[]> taken) {
-        if (!above) {
-            // What is farther across lies over what is nearer; only what can be lifted is taken from the side.
-            view.pieces().stream().filter(p -> p.thing() instanceof Lamp || p.thing() instanceof Body).forEach(p -> hold(view, p.id(), p.name(), place(p), taken));
-        } else {
-            view.pieces().stream().filter(p -> !(p.thing() instanceof Lamp l && l.kind().everywhere())).forEach(p -> hold(view, p.id(), p.name(), place(p), taken));
-        }
-        hold(view, Reach.CAMERA, "the camera", view.eye(), taken);
+    /// What can be taken in hand here: from the side only what can be lifted.
+    private record Held(String id, String words, Vec at) {}
+
+    private List<Held> held(SetView view) {
+        List<Held> out = new ArrayList<>();
+        view.pieces().stream().filter(p -> above ? !(p.thing() instanceof Lamp l && l.kind().everywhere()) : p.thing() instanceof Lamp || p.thing() instanceof Body).forEach(p -> out.add(new Held(p.id(), p.name(), place(p))));
+        out.add(new Held(Reach.CAMERA, "the camera", view.eye()));
+        return out;
     }
 
     private static Vec place(Piece p) {

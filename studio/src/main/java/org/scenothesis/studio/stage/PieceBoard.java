@@ -54,7 +54,7 @@ final class PieceBoard extends VBox {
     private final HBox top = new HBox(8, head);
     private final ScrollPane scroll = new ScrollPane();
     private final Node shelf;
-    private String shown = "";
+    private String shown = "nothing";
     private final List<Runnable> values = new ArrayList<>();
 
     PieceBoard(StageModel model) {
