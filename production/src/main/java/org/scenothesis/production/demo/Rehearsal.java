@@ -13,12 +13,11 @@ import org.scenothesis.core.rehearsal.Roll;
 import org.scenothesis.core.rehearsal.loft.LiftingShoot;
 import org.scenothesis.core.rehearsal.loft.Loft;
 import org.scenothesis.media.FootageException;
-import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
-import org.scenothesis.media.encode.VideoSink;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.measure.Surveyor;
+import org.scenothesis.production.stage.RollFile;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 
@@ -59,40 +58,8 @@ public final class Rehearsal {
     }
 
     private static Path film(Roll roll, Path folder, Wish wish, int height, Filming filming, Progress progress) throws FootageException {
-        if (roll.frames() == 1) {
-            Path file = folder.resolve(roll.name() + ".png");
-            filming.film(roll, (i, picture, truth) -> {
-                step(progress, i, 1);
-                Stills.write(file, picture, Stills.Format.PNG8);
-                return true;
-            });
-            return file;
-        }
-        Path file = folder.resolve(roll.name() + "." + wish.video.extension());
         // Takes with movement are coded with reference to earlier frames, so that the shipped files stay small.
-        int quality = roll.moving() == null ? 9 : 8;
-        VideoSink sink = new VideoSink(file, new VideoSink.Plan(wish.width, height, roll.rate(), wish.video, quality, null));
-        boolean whole = false;
-        try {
-            filming.film(roll, (i, picture, truth) -> {
-                step(progress, i, roll.frames());
-                sink.write(picture);
-                return true;
-            });
-            sink.close();
-            whole = true;
-        } finally {
-            if (!whole) {
-                sink.abandon();
-            }
-        }
-        return file;
-    }
-
-    private static void step(Progress progress, int done, int of) {
-        if (!progress.at(done, of)) {
-            throw new Stopped();
-        }
+        return new RollFile(folder, wish.width, height, wish.video, roll.moving() == null ? 9 : 8).film(roll, filming, progress);
     }
 
     /// Measures the shipped footage anew and lays the readings beside it; `work` is a place for a copy. Gives their number.

@@ -16,7 +16,6 @@ import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.rehearsal.Filming;
 import org.scenothesis.core.rehearsal.Quality;
-import org.scenothesis.core.rehearsal.Roll;
 import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.rehearsal.staged.StagedRoll;
 import org.scenothesis.core.shot.Ids;
@@ -26,9 +25,7 @@ import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.media.FootageException;
-import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
-import org.scenothesis.media.encode.VideoSink;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.ProductionFolder;
@@ -113,39 +110,7 @@ public final class Rehearsing {
 
     private static Path film(StagedRoll staged, Path folder, Wish wish, Bands bands, Progress progress) throws FootageException {
         Filming filming = new Filming(staged.ambient(), new Quality(wish.samples, Math.max(4, wish.samples / 3), 0.5, 1), bands);
-        Roll roll = staged.roll();
-        if (roll.frames() == 1) {
-            Path file = folder.resolve(roll.name() + ".png");
-            filming.film(roll, (i, picture, truth) -> {
-                step(progress, i, 1);
-                Stills.write(file, picture, Stills.Format.PNG8);
-                return true;
-            });
-            return file;
-        }
-        Path file = folder.resolve(roll.name() + ".mp4");
-        VideoSink sink = new VideoSink(file, new VideoSink.Plan(staged.view().widthPx(), staged.view().heightPx(), roll.rate(), VideoFormat.H264_MP4, QUALITY, null));
-        boolean whole = false;
-        try {
-            filming.film(roll, (i, picture, truth) -> {
-                step(progress, i, roll.frames());
-                sink.write(picture);
-                return true;
-            });
-            sink.close();
-            whole = true;
-        } finally {
-            if (!whole) {
-                sink.abandon();
-            }
-        }
-        return file;
-    }
-
-    private static void step(Progress progress, int done, int of) {
-        if (!progress.at(done, of)) {
-            throw new Stopped();
-        }
+        return new RollFile(folder, staged.view().widthPx(), staged.view().heightPx(), VideoFormat.H264_MP4, QUALITY).film(staged.roll(), filming, progress);
     }
 
     /// The shot with what was filmed as takes of its plates; plates it lacks are made.

@@ -124,7 +124,7 @@ class HostileFolderTest {
         }
         try (ProductionFolder again = ProductionFolder.open(folder, false)) {
             assertThat(again.refusal(folder.resolve("footage/maker-1.mp4"))).isNull();
-            assertThat(Files.readString(folder.resolve("production.json"))).doesNotContain("elsewhere");
+            assertThat(Files.readString(folder.resolve("production.json"))).doesNotContain("elsewhere.mp4");
         }
     }
 

@@ -1,11 +1,8 @@
 package org.scenothesis.studio.stage;
 
-import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
@@ -16,7 +13,6 @@ import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.breakdown.staging.Stagings;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.Floor;
@@ -31,14 +27,8 @@ import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.PieceShelf;
 import org.scenothesis.core.stage.piece.Spot;
 import org.scenothesis.core.stage.proof.SetView;
-import org.scenothesis.core.stage.suggest.Means;
 import org.scenothesis.core.value.Given;
-import org.scenothesis.production.stage.Rehearsing;
-import org.scenothesis.production.stage.SetScene;
-import org.scenothesis.production.stage.SetSheet;
 import org.scenothesis.production.words.PlanWords;
-import org.scenothesis.production.words.StageWords;
-import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Worker;
 
@@ -325,118 +315,20 @@ final class StageModel {
         changed.run();
     }
 
-    private static final int LAMPS = 3;
-    private static final String LOOKING = "stage-suggest";
-    private static final String FILMING = "stage-rehearse";
-    private boolean looking;
-    private boolean filming;
-    private double share;
-
-    boolean looking() {
-        return looking;
+    /// Keeps a set that was suggested, beside the one it came from.
+    void suggested(Staged before, Stage then) {
+        compared = before;
+        accept("a suggested set", was -> then);
     }
 
-    boolean filming() {
-        return filming;
+    /// The plan the sets follow from; null before there is one.
+    @Nullable BreakdownPlan plan() {
+        return by;
     }
 
-    /// How far the rehearsal is, in [0, 1].
-    double share() {
-        return share;
-    }
-
-    /// Looks for a set that keeps all limits; what is found is kept and the set before is kept beside to compare.
-    void suggest() {
-        if (looking) {
-            session.worker().cancel(LOOKING);
-            looking = false;
-            changed.run();
-            return;
-        }
-        now().ifPresent(s -> {
-            looking = true;
-            String of = plate();
-            HouseRules rules = rules();
-            int lamps = Math.max(LAMPS, (int) s.stage().floor().pieces().stream().filter(p -> p.thing() instanceof Lamp).count());
-            Means means = Stagings.means(session.shot(), lamps);
-            session.worker().ask(LOOKING, ticket -> s.suggested(of, rules, means, ticket::wanted), found -> {
-                looking = false;
-                compared = s;
-                accept("a suggested set", was -> found.stage());
-                session.say("Suggested: " + StageWords.suggested(found) + ".");
-            }, e -> {
-                looking = false;
-                session.say("No set could be suggested: " + e.getMessage());
-                changed.run();
-            });
-            changed.run();
-        });
-    }
-
-    /// Films the plates of the set with the simulated camera, as takes.
-    void rehearse(Set<Fault> faults) {
-        if (filming) {
-            session.worker().cancel(FILMING);
-            filming = false;
-            session.say("The rehearsal was stopped.");
-            changed.run();
-            return;
-        }
-        now().filter(s -> !s.needs().isEmpty()).ifPresent(s -> {
-            filming = true;
-            share = 0;
-            Shot shot = session.shot();
-            BreakdownPlan plan = by;
-            Rehearsing.Wish wish = new Rehearsing.Wish(Rehearsing.Wish.USUAL.widthPx(), Rehearsing.Wish.USUAL.mostSeconds(), Rehearsing.Wish.USUAL.samples(), faults);
-            session.worker().ask(FILMING, ticket -> Rehearsing.film(session.folder(), shot, s, s.needs(), wish, session.bands(), (done, of) -> {
-                session.worker().onUi(() -> progress(of == 0 ? 0 : done / (double) of, ticket.wanted()));
-                return ticket.wanted();
-            }), filmed -> {
-                filming = false;
-                session.store().apply("rehearse the plates", p -> p.withShot(shot.id(), x -> plan == null ? x : Rehearsing.taken(x, plan, filmed)));
-                session.say("Rehearsed " + Words.count(filmed.size(), "plate", "plates") + "; they lie with the takes and are measured like any other.");
-                session.measure();
-                changed.run();
-            }, e -> {
-                filming = false;
-                session.say(String.valueOf(e.getMessage()));
-                changed.run();
-            });
-            changed.run();
-        });
-    }
-
-    private void progress(double now, boolean wanted) {
-        if (wanted && now - share > 0.01) {
-            share = now;
-            moved.run();
-        }
-    }
-
-    private Runnable moved = () -> {};
-
-    /// Called while a rehearsal goes on.
-    void whenFilmed(Runnable action) {
-        moved = action;
-    }
-
-    /// Writes plan and side view, or the set in three dimensions, as the ending says.
-    void write(Path file) {
-        now().ifPresent(s -> {
-            String of = plate();
-            String title = session.shot().number() + ", " + session.shot().title() + ": " + s.setUp().name();
-            HouseRules rules = rules();
-            boolean inFeet = feet;
-            String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
-            session.worker().ask("stage-write", ticket -> {
-                if (name.endsWith(".glb") || name.endsWith(".gltf")) {
-                    SetScene.write(s.view(of), file);
-                } else {
-                    new SetSheet(s, of, title, inFeet).write(file, rules);
-                }
-                return file;
-            }, f -> session.say("Written: " + f), e -> session.say(String.valueOf(e.getMessage())));
-        });
+    /// Tells those who show it that something is another way.
+    void tell() {
+        changed.run();
     }
 
     /// Keeps what is looked at beside, to be compared with.

@@ -264,19 +264,11 @@ final class FloorPlan {
         Spot at = cloth.at();
         double middle = (part.x0() + part.x1()) / 2 - sheet.wideM() / 2;
         Vec to = at.up(0).plus(at.right().times(middle));
-        double low = part.y0() < 0.3 ? 0 : Math.floor(part.y0() * 20) / 20;
         Backdrop b = (Backdrop) cloth.thing();
         // What is not hung of an owned cloth lies on the floor, as far as it goes.
-        double longest = owned ? Told.of(known.setting()).number(Fact.CLOTH_HIGH_M) : Double.MAX_VALUE;
-        double high = Math.min(longest, Math.max(0.1, up(part.y1() - low)));
-        double floor = Math.min(longest - high, up(Math.max(0, -part.y0())));
-        Backdrop cut = b.withWideM(owned ? b.wideM() : usual(up(part.wideM()))).withBottomM(usual(low)).withHighM(usual(high)).withFloorM(usual(Math.max(0, floor)));
-        return cloth.withSpot(owned ? cloth.spot() : usual(at.at(to.x(), to.z()))).withThing(cut);
-    }
-
-    /// To the next five centimetres.
-    private static double up(double metres) {
-        return Math.ceil(metres * 20 - 1e-9) / 20;
+        Coverage.Cut cut = part.cut(Double.MAX_VALUE, owned ? Told.of(known.setting()).number(Fact.CLOTH_HIGH_M) : Double.MAX_VALUE);
+        Backdrop made = b.withWideM(owned ? b.wideM() : usual(cut.wideM())).withBottomM(usual(cut.bottomM())).withHighM(usual(cut.highM())).withFloorM(usual(cut.floorM()));
+        return cloth.withSpot(owned ? cloth.spot() : usual(at.at(to.x(), to.z()))).withThing(made);
     }
 
     /// The frame of a screen without anybody is filmed before the cloths of the others.

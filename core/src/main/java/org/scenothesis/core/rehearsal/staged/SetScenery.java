@@ -192,13 +192,12 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
             lamps.add(new Emitter.Sun(axis.times(-1), Math.max(1e-4, l.wideM().value() / 2), colour.times(l.given() * scale())));
             return;
         }
-        Vec at = p.at().up(l.heightM().value());
-        Vec across = Math.abs(axis.y()) > 0.999 ? new Vec(1, 0, 0) : axis.cross(Vec.UP).unit();
-        Vec up = across.cross(axis).unit();
+        Lamp.Face face = l.face(p.at());
+        Vec at = face.middle();
         double area = l.wideM().value() * l.highM().value();
         Rgb radiance = colour.times(l.given() * scale() / area);
-        Vec u = across.times(l.wideM().value());
-        Vec v = up.times(l.highM().value());
+        Vec u = face.across().times(l.wideM().value());
+        Vec v = face.up().times(l.highM().value());
         // Edges in the order whose normal is the axis.
         boolean turned = u.cross(v).dot(axis) < 0;
         Vec corner = at.minus(u.times(0.5)).minus(v.times(0.5));

@@ -21,7 +21,7 @@ public final class Bvh {
 
     /// Orders the solids so that a ray meets few of them; an empty list is met by none.
     public Bvh(List<Solid> list) {
-        solids = list.toArray(Solid[]::new);
+        solids = list.stream().map(Solid::ready).toArray(Solid[]::new);
         int room = Math.max(1, 2 * solids.length);
         box = new double[6 * room];
         second = new int[room];

@@ -31,38 +31,17 @@ public record Panel(Vec corner, Vec edgeU, Vec edgeV, double wrinkle, boolean op
     }
 
     @Override
-    public void hit(Ray ray) {
-        if (ray.shadow && opening) {
-            return;
-        }
-        double nx = edgeU.y() * edgeV.z() - edgeU.z() * edgeV.y();
-        double ny = edgeU.z() * edgeV.x() - edgeU.x() * edgeV.z();
-        double nz = edgeU.x() * edgeV.y() - edgeU.y() * edgeV.x();
-        double down = nx * ray.dx + ny * ray.dy + nz * ray.dz;
-        double t = (nx * (corner.x() - ray.ox) + ny * (corner.y() - ray.oy) + nz * (corner.z() - ray.oz)) / down;
-        if (!(t >= NEAR && t < ray.far)) {
-            return;
-        }
-        double px = ray.ox + t * ray.dx - corner.x();
-        double py = ray.oy + t * ray.dy - corner.y();
-        double pz = ray.oz + t * ray.dz - corner.z();
-        double lu = edgeU.length();
-        double lv = edgeV.length();
-        double u = (px * edgeU.x() + py * edgeU.y() + pz * edgeU.z()) / lu;
-        double v = (px * edgeV.x() + py * edgeV.y() + pz * edgeV.z()) / lv;
-        if (u < 0 || v < 0 || u > lu || v > lv) {
-            return;
-        }
-        double len = Math.sqrt(nx * nx + ny * ny + nz * nz);
-        ray.meet(this, t, nx / len, ny / len, nz / len);
-        ray.u = u;
-        ray.v = v;
-        if (wrinkle > 0) {
-            bend(ray, lu, lv);
-        }
+    public Solid ready() {
+        return new ReadyPanel(this);
     }
 
-    private void bend(Ray ray, double lu, double lv) {
+    @Override
+    public void hit(Ray ray) {
+        ready().hit(ray);
+    }
+
+    /// Bends the normal of a meeting by folds and wrinkles; `lu`, `lv`: lengths of the edges.
+    void bend(Ray ray, double lu, double lv) {
         double su = wrinkle * slope(ray.u, ray.v, 1);
         double sv = wrinkle * slope(ray.v * 0.7 + 3, ray.u * 1.3, 2) * 0.6;
         double x = ray.nx - su * edgeU.x() / lu - sv * edgeV.x() / lv;

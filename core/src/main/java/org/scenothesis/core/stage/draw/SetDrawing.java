@@ -178,15 +178,13 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
             if (l.kind().everywhere()) {
                 return;
             }
-            Vec at = p.at().up(l.heightM().value());
-            Vec axis = l.axis(p.at());
-            Vec across = Math.abs(axis.y()) > 0.999 ? new Vec(1, 0, 0) : axis.cross(Vec.UP).unit();
-            Vec up = across.cross(axis).unit();
+            Lamp.Face face = l.face(p.at());
+            Vec at = face.middle();
             double wide = l.kind().distant() ? 0.3 : Math.max(0.12, l.wideM().value());
             double high = l.kind().distant() ? 0.3 : Math.max(0.12, l.highM().value());
             List<Vec> all = new ArrayList<>();
             for (int i = 0; i < 8; i++) {
-                all.add(at.plus(across.times((i & 1) == 0 ? -wide / 2 : wide / 2)).plus(up.times((i & 2) == 0 ? -high / 2 : high / 2)).plus(axis.times((i & 4) == 0 ? 0 : -0.1)));
+                all.add(face.at((i & 1) == 0 ? -wide / 2 : wide / 2, (i & 2) == 0 ? -high / 2 : high / 2).plus(face.axis().times((i & 4) == 0 ? 0 : -0.1)));
             }
             hull(Mark.Style.LAMP, p.id(), all);
             if (!above && l.kind().carried()) {
@@ -198,13 +196,13 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
             if (l.kind().everywhere() || l.kind().distant()) {
                 return;
             }
-            Vec at = p.at().up(l.heightM().value());
-            Vec axis = l.axis(p.at());
+            Lamp.Face lamp = l.face(p.at());
+            Vec at = lamp.middle();
             double far = Math.min(POOL_M, l.aim().value().minus(at).length());
             double half = Math.min(far * Math.tan(Math.toRadians(Math.min(100, l.beamDeg().value()) / 2)), 0.75 * far);
-            Vec across = Math.abs(axis.y()) > 0.999 ? new Vec(1, 0, 0) : axis.cross(Vec.UP).unit();
-            Vec side = above ? across : across.cross(axis).unit();
+            Vec side = above ? lamp.across() : lamp.up();
             double face = (above ? l.wideM().value() : l.highM().value()) / 2;
+            Vec axis = lamp.axis();
             Vec end = at.plus(axis.times(far));
             hull(Mark.Style.POOL, p.id(), List.of(at.plus(side.times(face)), at.minus(side.times(face)), end.plus(side.times(half)), end.minus(side.times(half))));
         }

@@ -55,6 +55,21 @@ public record Lamp(
         return Math.log(0.5) / Math.log(Math.cos(Math.toRadians(Math.min(119.999, beamDeg.value()) / 2)));
     }
 
+    /// The edges of its face: one level, across its axis, the other up; as long as the face is.
+    public Face face(Spot at) {
+        Vec axis = axis(at);
+        Vec across = Math.abs(axis.y()) > 0.999 ? new Vec(1, 0, 0) : axis.cross(Vec.UP).unit();
+        return new Face(at.up(heightM.value()), axis, across, across.cross(axis).unit());
+    }
+
+    /// Its middle, where it looks, and the unit directions of its edges.
+    public record Face(Vec middle, Vec axis, Vec across, Vec up) {
+        /// A point of it or beside it, by metres along its edges.
+        public Vec at(double acrossM, double upM) {
+            return middle.plus(across.times(acrossM)).plus(up.times(upM));
+        }
+    }
+
     /// Unit direction in which a lamp that stands there shines.
     public Vec axis(Spot at) {
         Vec d = aim.value().minus(at.up(heightM.value()));

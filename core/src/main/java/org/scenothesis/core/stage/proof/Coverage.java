@@ -27,6 +27,13 @@ public record Coverage(SetView view, SetView.Pair pair) {
     /// Cloth beyond the movement at one side, and when it is least; infinite where the picture ends first.
     public record Room(Side side, double metres, double seconds) {}
 
+    private static final double GRID_M = 0.05;
+    /// What would end so near the floor hangs down to it.
+    private static final double NEAR_FLOOR_M = 0.3;
+
+    /// The size of a screen: how wide, from where above the floor, how high, how much on the floor.
+    public record Cut(double wideM, double bottomM, double highM, double floorM) {}
+
     /// A part of a screen's plane: from its left edge, and up from the floor's line.
     public record Part(double x0, double y0, double x1, double y1) {
         public double wideM() {
@@ -35,6 +42,17 @@ public record Coverage(SetView view, SetView.Pair pair) {
 
         public double highM() {
             return y1 - y0;
+        }
+
+        /// A screen of that size in whole five centimetres, no wider than `mostWideM` and no longer than `mostLongM` from its upper edge to where it ends on the floor.
+        public Cut cut(double mostWideM, double mostLongM) {
+            double low = y0 < NEAR_FLOOR_M ? 0 : Math.floor(y0 / GRID_M) * GRID_M;
+            double high = Math.min(mostLongM, Math.max(0.1, up(y1 - low)));
+            return new Cut(Math.min(mostWideM, up(wideM())), low, high, Math.clamp(up(Math.max(0, -y0)), 0, Math.max(0, mostLongM - high)));
+        }
+
+        private static double up(double metres) {
+            return Math.ceil(metres / GRID_M - 1e-9) * GRID_M;
         }
     }
 

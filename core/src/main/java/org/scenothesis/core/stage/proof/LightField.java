@@ -47,18 +47,15 @@ public final class LightField {
     }
 
     private static List<Vec> face(Piece p, Lamp l) {
-        Vec at = p.at().up(l.heightM().value());
-        Vec axis = l.axis(p.at());
-        Vec across = Math.abs(axis.y()) > 0.999 ? new Vec(1, 0, 0) : axis.cross(Vec.UP).unit();
-        Vec up = across.cross(axis).unit();
+        Lamp.Face face = l.face(p.at());
         double far = l.kind().distant() ? FAR_M : 1;
-        Vec centre = l.kind().distant() ? l.aim().value().minus(axis.times(FAR_M)) : at;
+        Vec away = l.kind().distant() ? l.aim().value().minus(face.axis().times(FAR_M)).minus(face.middle()) : Vec.ZERO;
         List<Vec> out = new ArrayList<>();
         for (int j = 0; j < SAMPLES; j++) {
             for (int i = 0; i < SAMPLES; i++) {
                 double u = ((i + 0.5) / SAMPLES - 0.5) * l.wideM().value() * far;
                 double v = ((j + 0.5) / SAMPLES - 0.5) * l.highM().value() * far;
-                out.add(centre.plus(across.times(u)).plus(up.times(v)));
+                out.add(face.at(u, v).plus(away));
             }
         }
         return out;

@@ -115,16 +115,14 @@ final class RigProof implements Proof {
     /// Its face, or where it stands, or so near the lens that it is before it.
     private static boolean inPicture(Question q, Piece p) {
         Lamp l = (Lamp) p.thing();
-        Vec at = p.at().up(l.heightM().value());
-        Vec axis = l.axis(p.at());
-        Vec across = Math.abs(axis.y()) > 0.999 ? new Vec(1, 0, 0) : axis.cross(Vec.UP).unit();
-        Vec up = across.cross(axis).unit();
+        Lamp.Face face = l.face(p.at());
+        Vec at = face.middle();
         if (at.minus(q.view().eye()).length() < AT_LENS_M + Math.max(l.wideM().value(), l.highM().value()) / 2) {
             return true;
         }
         for (int i = -1; i <= 1; i++) {
             for (int j = -1; j <= 1; j++) {
-                if (q.view().seen(at.plus(across.times(i * l.wideM().value() / 2)).plus(up.times(j * l.highM().value() / 2)))) {
+                if (q.view().seen(face.at(i * l.wideM().value() / 2, j * l.highM().value() / 2))) {
                     return true;
                 }
             }

@@ -345,20 +345,13 @@ public final class Suggester {
             if (part.wideM() <= 0) {
                 continue;
             }
-            double wide = Math.min(means.clothWideM(), up(part.wideM()));
-            double low = part.y0() < 0.3 ? 0 : Math.floor(part.y0() * 20) / 20;
-            double high = Math.min(means.clothHighM(), up(Math.max(0.1, part.y1() - low)));
-            double floor = Math.min(Math.max(0, means.clothHighM() - high), up(Math.max(0, -part.y0())));
+            Coverage.Cut c = part.cut(means.clothWideM(), means.clothHighM());
             double middle = (part.x0() + part.x1()) / 2 - pair.sheet().wideM() / 2;
             Spot at = pair.sheet().piece().at();
             Vec to = at.up(0).plus(at.right().times(middle));
-            Backdrop cut = b.withWideM(suggested(wide)).withHighM(suggested(high)).withBottomM(suggested(low)).withFloorM(suggested(floor));
+            Backdrop cut = b.withWideM(suggested(c.wideM())).withHighM(suggested(c.highM())).withBottomM(suggested(c.bottomM())).withFloorM(suggested(c.floorM()));
             out = out.withFloor((Floor f) -> f.with(pair.sheet().piece().id(), p -> p.withSpot(suggested(at.at(to.x(), to.z()))).withThing(cut)));
         }
         return out;
-    }
-
-    private static double up(double metres) {
-        return Math.ceil(metres * 20 - 1e-9) / 20;
     }
 }

@@ -1,0 +1,209 @@
+package org.scenothesis.studio.stage;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Rectangle;
+import org.scenothesis.core.picture.DisplayPicture;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.rehearsal.staged.Rehearsal;
+import org.scenothesis.core.rehearsal.staged.SetScenery;
+import org.scenothesis.core.stage.draw.Overlay;
+import org.scenothesis.core.stage.proof.SetView;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Text;
+
+/// What the camera of a set will see, rough at once and then finer, with one of several things drawn over it.
+final class SeenPicture extends VBox {
+    private static final String PICTURE = "stage-picture";
+    private static final int PASSES = 20;
+    private static final int SMALL_W = 240;
+
+    private final Session session;
+    private final StageModel model;
+    private final BooleanSupplier looked;
+    private final PictureView picture = new PictureView("");
+    private final Map<Overlay.Kind, ToggleButton> overlays = new LinkedHashMap<>();
+    private final ToggleButton audience = new ToggleButton("audience");
+    private Overlay.Kind kind = Overlay.Kind.ROOM;
+
+    /// - `looked`: whether the bench is looked at.
+    SeenPicture(Session session, StageModel model, BooleanSupplier looked) {
+        super(8);
+        this.session = session;
+        this.model = model;
+        this.looked = looked;
+        picture.setMinHeight(180);
+        VBox.setVgrow(picture, Priority.ALWAYS);
+        Rectangle clip = new Rectangle();
+        clip.widthProperty().bind(picture.overlay().widthProperty());
+        clip.heightProperty().bind(picture.overlay().heightProperty());
+        picture.overlay().setClip(clip);
+        getChildren().addAll(picture, overlayRow());
+        picture.whenSized((w, h) -> refresh());
+    }
+
+    /// The picture itself, for words in its place.
+    PictureView view() {
+        return picture;
+    }
+
+    /// What is drawn over it, the next in turn.
+    void next() {
+        List<Overlay.Kind> all = List.copyOf(overlays.keySet());
+        over(all.get((all.indexOf(kind) + 1) % all.size()));
+    }
+
+    private FlowPane overlayRow() {
+        ToggleGroup group = new ToggleGroup();
+        FlowPane row = new FlowPane(4, 4);
+        for (Overlay.Kind k : List.of(Overlay.Kind.ROOM, Overlay.Kind.SHADOW, Overlay.Kind.EVENNESS, Overlay.Kind.FOCUS, Overlay.Kind.NONE)) {
+            ToggleButton b = new ToggleButton(Words.of("overlay." + k.name()));
+            b.getStyleClass().setAll("toggle-button", "floor-button");
+            b.setToggleGroup(group);
+            b.setId("overlay-" + k.name().toLowerCase(Locale.ROOT));
+            b.setOnAction(e -> over(k));
+            overlays.put(k, b);
+            row.getChildren().add(b);
+        }
+        audience.getStyleClass().setAll("toggle-button", "floor-button");
+        audience.setId("overlay-audience");
+        audience.setToggleGroup(group);
+        audience.setOnAction(e -> {
+            audience.setSelected(true);
+            refresh();
+        });
+        row.getChildren().add(audience);
+        Objects.requireNonNull(overlays.get(kind)).setSelected(true);
+        return row;
+    }
+
+    private void over(Overlay.Kind k) {
+        boolean from = audience.isSelected();
+        kind = k;
+        overlays.forEach((o, b) -> b.setSelected(o == k));
+        audience.setSelected(false);
+        if (from) {
+            refresh();
+        } else {
+            overlay();
+        }
+    }
+
+    /// Shows what the camera sees now.
+    void refresh() {
+        if (!looked.getAsBoolean()) {
+            return;
+        }
+        Optional<SetView> view = model.view();
+        if (view.isEmpty()) {
+            return;
+        }
+        int w = picture.roomWidth();
+        int h = picture.roomHeight();
+        if (audience.isSelected()) {
+            session.worker().cancel(PICTURE);
+            picture.name("What the audience sees");
+            AudiencePicture.show(picture, session.shot(), session.seconds().get());
+            return;
+        }
+        AudiencePicture.gone(picture);
+        picture.name("What the camera will see, rehearsed" + (view.get().lamps().isEmpty() ? " in work light: no lamp yet" : "") + (model.plateName().isEmpty() ? "" : " \u00b7 " + model.plateName()));
+        SetView v = view.get();
+        int wide = Math.max(64, Math.min(w, h * v.widthPx() / v.heightPx()));
+        int high = Math.max(36, wide * v.heightPx() / v.widthPx());
+        boolean dragging = model.dragging();
+        double seconds = session.seconds().get();
+        session.worker().ask(PICTURE, ticket -> {
+            // Small and rough at once, then as large as the room and finer and finer.
+            int small = Math.min(wide, SMALL_W);
+            DisplayPicture last = rehearse(v, small, small * high / wide, wide, high, seconds, 2, ticket::wanted);
+            if (!dragging) {
+                session.worker().onUi(() -> seen(last, ticket.wanted()));
+                return refined(v, wide, high, seconds, ticket::wanted);
+            }
+            return last;
+        }, p -> seen(p, true), e -> picture.say(String.valueOf(e.getMessage())));
+    }
+
+    private void seen(DisplayPicture p, boolean wanted) {
+        if (wanted && looked.getAsBoolean() && !audience.isSelected()) {
+            picture.show(p);
+            overlay();
+        }
+    }
+
+    private DisplayPicture rehearse(SetView v, int w, int h, int wide, int high, double seconds, int passes, BooleanSupplier wanted) {
+        Rehearsal r = new Rehearsal(SetScenery.metered(new SetView(v.stage(), v.plate(), w, Math.max(1, h))), seconds);
+        for (int i = 0; i < passes && wanted.getAsBoolean(); i++) {
+            r.refine(session.bands());
+        }
+        return DisplayPicture.of(r.picture(), wide, high, session.bands());
+    }
+
+    private DisplayPicture refined(SetView v, int wide, int high, double seconds, BooleanSupplier wanted) {
+        Rehearsal r = new Rehearsal(SetScenery.metered(new SetView(v.stage(), v.plate(), wide, high)), seconds);
+        DisplayPicture last = null;
+        for (int i = 1; i <= PASSES && (wanted.getAsBoolean() || last == null); i++) {
+            r.refine(session.bands());
+            Picture p = r.picture();
+            last = DisplayPicture.of(p, wide, high, session.bands());
+            if (i == 2 || i % 4 == 0) {
+                DisplayPicture shown = last;
+                session.worker().onUi(() -> seen(shown, wanted.getAsBoolean()));
+            }
+        }
+        return Objects.requireNonNull(last);
+    }
+
+    private void overlay() {
+        Optional<SetView> view = model.view();
+        Pane over = picture.overlay();
+        over.getChildren().clear();
+        if (view.isEmpty() || audience.isSelected() || picture.shown() == null) {
+            return;
+        }
+        Overlay o = Overlay.of(view.get(), kind);
+        DisplayPicture p = picture.shown();
+        double w = p.width();
+        double h = p.height();
+        for (Overlay.Outline line : o.outlines()) {
+            Polygon poly = new Polygon();
+            line.corners().forEach(c -> poly.getPoints().addAll(Math.clamp(c.x(), -4, 5) * w, Math.clamp(c.y(), -4, 5) * h));
+            poly.getStyleClass().add(line.dashed() ? "seen-swept" : "seen-edge");
+            poly.setMouseTransparent(true);
+            over.getChildren().add(poly);
+        }
+        for (Overlay.Spot s : o.spots()) {
+            Circle c = new Circle(s.at().x() * w, s.at().y() * h, 2 + 3 * (kind == Overlay.Kind.SHADOW ? s.strength() : Math.abs(s.strength() - 0.5) * 2));
+            c.getStyleClass().add(kind == Overlay.Kind.SHADOW || s.strength() < 0.5 ? "seen-dark" : "seen-bright");
+            c.setMouseTransparent(true);
+            over.getChildren().add(c);
+        }
+        List<Label> words = new ArrayList<>();
+        for (Overlay.Value v : o.values()) {
+            Label l = Text.of(v.unit().equals("stop") ? Words.stops(v.value()) : Words.number(v.value(), 2) + " " + v.unit(), "seen-word");
+            l.setMouseTransparent(true);
+            l.relocate(Math.clamp(v.at().x() * w + 5, 2, Math.max(2, w - 70)), Math.clamp(v.at().y() * h - 9, 2, Math.max(2, h - 20)));
+            words.add(l);
+        }
+        over.getChildren().addAll(words);
+        over.applyCss();
+    }
+}

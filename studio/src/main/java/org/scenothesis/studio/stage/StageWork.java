@@ -1,0 +1,142 @@
+package org.scenothesis.studio.stage;
+
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.Set;
+import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.staging.Stagings;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.rehearsal.staged.Fault;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.stage.piece.Lamp;
+import org.scenothesis.core.stage.suggest.Means;
+import org.scenothesis.production.stage.Rehearsing;
+import org.scenothesis.production.stage.SetScene;
+import org.scenothesis.production.stage.SetSheet;
+import org.scenothesis.production.words.StageWords;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Session;
+
+/// What takes a while on Stage: looking for a better set, filming a rehearsal, writing a page.
+final class StageWork {
+    private final Session session;
+    private final StageModel model;
+
+    StageWork(StageModel model) {
+        this.model = model;
+        session = model.session();
+    }
+
+    private static final int LAMPS = 3;
+    private static final String LOOKING = "stage-suggest";
+    private static final String FILMING = "stage-rehearse";
+    private boolean looking;
+    private boolean filming;
+    private double share;
+
+    boolean looking() {
+        return looking;
+    }
+
+    boolean filming() {
+        return filming;
+    }
+
+    /// How far the rehearsal is, in [0, 1].
+    double share() {
+        return share;
+    }
+
+    /// Looks for a set that keeps all limits; what is found is kept and the set before is kept beside to compare.
+    void suggest() {
+        if (looking) {
+            session.worker().cancel(LOOKING);
+            looking = false;
+            model.tell();
+            return;
+        }
+        model.now().ifPresent(s -> {
+            looking = true;
+            String of = model.plate();
+            HouseRules rules = model.rules();
+            int lamps = Math.max(LAMPS, (int) s.stage().floor().pieces().stream().filter(p -> p.thing() instanceof Lamp).count());
+            Means means = Stagings.means(session.shot(), lamps);
+            session.worker().ask(LOOKING, ticket -> s.suggested(of, rules, means, ticket::wanted), found -> {
+                looking = false;
+                model.suggested(s, found.stage());
+                session.say("Suggested: " + StageWords.suggested(found) + ".");
+            }, e -> {
+                looking = false;
+                session.say("No set could be suggested: " + e.getMessage());
+                model.tell();
+            });
+            model.tell();
+        });
+    }
+
+    /// Films the plates of the set with the simulated camera, as takes.
+    void rehearse(Set<Fault> faults) {
+        if (filming) {
+            session.worker().cancel(FILMING);
+            filming = false;
+            session.say("The rehearsal was stopped.");
+            model.tell();
+            return;
+        }
+        model.now().filter(s -> !s.needs().isEmpty()).ifPresent(s -> {
+            filming = true;
+            share = 0;
+            Shot shot = session.shot();
+            BreakdownPlan plan = model.plan();
+            Rehearsing.Wish wish = new Rehearsing.Wish(Rehearsing.Wish.USUAL.widthPx(), Rehearsing.Wish.USUAL.mostSeconds(), Rehearsing.Wish.USUAL.samples(), faults);
+            session.worker().ask(FILMING, ticket -> Rehearsing.film(session.folder(), shot, s, s.needs(), wish, session.bands(), (done, of) -> {
+                session.worker().onUi(() -> progress(of == 0 ? 0 : done / (double) of, ticket.wanted()));
+                return ticket.wanted();
+            }), filmed -> {
+                filming = false;
+                session.store().apply("rehearse the plates", p -> p.withShot(shot.id(), x -> plan == null ? x : Rehearsing.taken(x, plan, filmed)));
+                session.say("Rehearsed " + Words.count(filmed.size(), "plate", "plates") + "; they lie with the takes and are measured like any other.");
+                session.measure();
+                model.tell();
+            }, e -> {
+                filming = false;
+                session.say(String.valueOf(e.getMessage()));
+                model.tell();
+            });
+            model.tell();
+        });
+    }
+
+    private void progress(double now, boolean wanted) {
+        if (wanted && now - share > 0.01) {
+            share = now;
+            moved.run();
+        }
+    }
+
+    private Runnable moved = () -> {};
+
+    /// Called while a rehearsal goes on.
+    void whenFilmed(Runnable action) {
+        moved = action;
+    }
+
+    /// Writes plan and side view, or the set in three dimensions, as the ending says.
+    void write(Path file) {
+        model.now().ifPresent(s -> {
+            String of = model.plate();
+            String title = session.shot().number() + ", " + session.shot().title() + ": " + s.setUp().name();
+            HouseRules rules = model.rules();
+            boolean inFeet = model.feet();
+            String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
+            session.worker().ask("stage-write", ticket -> {
+                if (name.endsWith(".glb") || name.endsWith(".gltf")) {
+                    SetScene.write(s.view(of), file);
+                } else {
+                    new SetSheet(s, of, title, inFeet).write(file, rules);
+                }
+                return file;
+            }, f -> session.say("Written: " + f), e -> session.say(String.valueOf(e.getMessage())));
+        });
+    }
+}
