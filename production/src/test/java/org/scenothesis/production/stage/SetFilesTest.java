@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import de.javagl.jgltf.model.GltfModel;
 import de.javagl.jgltf.model.NodeModel;
 import de.javagl.jgltf.model.io.GltfModelReader;
@@ -104,6 +107,9 @@ class SetFilesTest {
         String text = ProductionJson.write(p, null);
         assertThat(text).contains("\"is\" : \"backdrop\"", "\"place\" : \"room\"");
         assertThat(ProductionJson.read(temp, text, "").production()).isEqualTo(p);
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(Path.of("..", "docs", "production.schema.json")));
+        assertThat(schema.validate(new ObjectMapper().readTree(text))).isEmpty();
+        assertThat(schema.validate(new ObjectMapper().readTree(text.replace("\"is\" : \"backdrop\"", "\"is\" : \"curtain\"")))).isNotEmpty();
         assertThatThrownBy(() -> ProductionJson.read(temp, text.replace("\"is\" : \"backdrop\"", "\"is\" : \"curtain\""), "")).isInstanceOf(StoreException.class);
         assertThatThrownBy(() -> ProductionJson.read(temp, text.replaceFirst("\"elsewhere\" : \\{\\s*\"([^\"]+)\" : \"[^\"]+\"", "\"elsewhere\" : { \"$1\" : \"gone\""), "")).hasMessageContaining("is not among the set-ups");
         assertThatThrownBy(() -> ProductionJson.read(temp, text.replaceFirst("\"wrinkle\" : \\{\\s*\"origin\" : \"assumed\",\\s*\"value\" : [0-9.]+", "\"wrinkle\" : { \"origin\" : \"assumed\", \"value\" : 7"), "")).hasMessageContaining("wrinkle");
