@@ -54,6 +54,10 @@ final class ClothProof implements Proof {
                     : Finding.unmeasured(Measure.CLOTH_ROOM, q.subject(pair.body()), "");
             return q.proved(f, Proved.Fix.of("cloth.unseen"), rests, pair.body(), pair.sheet().piece());
         }
+        double gap = c.gap();
+        if (gap <= 0) {
+            return q.proved(Measure.CLOTH_ROOM, least.metres(), Proved.Fix.of("cloth.before", Coverage.MARGIN_M - gap), rests, pair.body(), pair.sheet().piece());
+        }
         Coverage.Part part = c.needed();
         String code = "cloth." + least.side().name().toLowerCase(Locale.ROOT) + (least.side() == Coverage.Side.LOW && part.y0() < 0 ? ".floor" : "");
         Sheet s = pair.sheet();

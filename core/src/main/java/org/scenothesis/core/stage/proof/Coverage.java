@@ -2,6 +2,7 @@ package org.scenothesis.core.stage.proof;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
@@ -71,10 +72,23 @@ public record Coverage(SetView view, SetView.Pair pair) {
         return out;
     }
 
-    /// The four sides.
+    /// How far the screen hangs behind the nearest that ever comes to it, in metres; negative where it hangs before something, and hides it.
+    public double gap() {
+        Sheet s = pair.sheet();
+        if (!s.screen().kind().upright()) {
+            return Double.POSITIVE_INFINITY;
+        }
+        return SetView.way(pair.body()).stream().flatMap(w -> Stream.concat(w.from().corners().stream(), w.to().corners().stream())).mapToDouble(c -> c.minus(s.left()).dot(s.ahead())).min().orElse(Double.POSITIVE_INFINITY);
+    }
+
+    /// The four sides; where the screen hangs before the body, none of it is round the movement.
     public List<Room> sides() {
         List<Room> out = new ArrayList<>();
         Sheet s = pair.sheet();
+        double gap = gap();
+        if (gap <= 0) {
+            return Stream.of(Side.values()).map(side -> new Room(side, gap - MARGIN_M, 0)).toList();
+        }
         for (Side side : Side.values()) {
             Room least = new Room(side, Double.POSITIVE_INFINITY, 0);
             for (SetView.Stretch stretch : SetView.way(pair.body())) {

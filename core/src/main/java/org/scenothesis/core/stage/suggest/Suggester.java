@@ -96,21 +96,26 @@ public final class Suggester {
             return 0;
         }
         if (f.verdict() == Verdict.NOT_MEASURED) {
-            return WORST;
+            return f.measure() == Measure.CLOTH_ROOM ? 10 * WORST : WORST;
         }
         if (f.measure() == Measure.LAMP_SEEN) {
             return 0.8 * f.value();
         }
         Limit l = f.limit();
         double v = l.least() ? (l.holds() - f.value()) / l.holds() : Math.abs(f.value()) / Math.max(1e-6, l.holds()) - 1;
-        return Math.min(WORST, 0.2 + v);
+        // Without cloth behind it nothing else counts.
+        return Math.min(f.measure() == Measure.CLOTH_ROOM ? 10 * WORST : WORST, 0.2 + v);
     }
 
     private double cost(Stage before, Stage s) {
         double sum = 0;
-        for (Proved p : Proofs.of(question.apply(s))) {
+        Question q = question.apply(s);
+        for (Proved p : Proofs.of(q)) {
             sum += over(p.finding());
         }
+        SetView view = q.view();
+        // Nothing is won by a cloth before whoever is filmed.
+        sum += view.pairs().stream().mapToDouble(pair -> new Coverage(view, pair).gap() > 0 ? 0 : 20 * WORST).sum();
         sum += outside(s);
         // Of sets as good the one with the least carrying.
         for (Piece p : s.floor().pieces()) {

@@ -81,6 +81,14 @@ class ProofsTest {
     }
 
     @Test
+    void aClothThatHangsBeforeSomebodyIsNoneForThem() {
+        Proved p = of(view(OPEN, body(4, 0.5, 1, 0.5), cloth(3, 5, 3, 0)), Measure.CLOTH_ROOM);
+        assertThat(p.finding().verdict()).isEqualTo(Verdict.REDO);
+        assertThat(p.fix().code()).isEqualTo("cloth.before");
+        assertThat(p.fix().numbers().getFirst()).as("to just behind").isCloseTo(1 + 0.0025 + Coverage.MARGIN_M, within(1e-6));
+    }
+
+    @Test
     void lightOfASmallFlatLampFallsAsTheFormulasSay() {
         LightField f = new LightField(List.of(lamp("l", 0, 1, 4, new Vec(0, 1, 6))), OPEN);
         Vec n = new Vec(0, 0, -1);

@@ -24,6 +24,7 @@ import org.scenothesis.core.stage.piece.BackdropKind;
 import org.scenothesis.core.stage.piece.Body;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Spot;
+import org.scenothesis.core.stage.proof.Coverage;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.proof.Question;
 import org.scenothesis.core.stage.proof.SetView;
@@ -67,6 +68,8 @@ class SuggesterTest {
         } else {
             assertThat(left).as(name).contains(Measure.valueOf(cannot));
         }
+        SetView v = new SetView(s.stage(), "", 1920, 1080);
+        assertThat(new Coverage(v, v.pairs().getFirst()).gap()).as(name + ": the cloth hangs behind").isPositive();
         // Within the room, and no higher than the stands.
         if (s.stage().floor().around().value() instanceof Surroundings.Room r) {
             assertThat(s.stage().floor().pieces()).allSatisfy(p -> assertThat(p.at().z()).as(p.name()).isBetween(r.nearM() - 0.3, r.farM() + 0.3));
