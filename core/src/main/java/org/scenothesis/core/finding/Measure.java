@@ -49,6 +49,8 @@ public enum Measure {
     CLOTH_LEVEL("stop", 4, 0.5, Group.STAGED, Mend.STAGE, 1, 2),
     /// The widest blur of anything the body is.
     BODY_SHARP("px", 2, 1, Group.STAGED, Mend.STAGE, 2, 4),
+    /// What of a body's way the picture cuts off.
+    BODY_FRAMED("%", 3, 1, Group.STAGED, Mend.STAGE, 0.5, 6),
     /// Between the direction from which a body is seen and that from which it should be.
     VIEW_ANGLE("\u00b0", 8, 2, Group.STAGED, Mend.STAGE, 5, 12),
     /// Between the key and that of the background.

@@ -126,7 +126,7 @@ public final class Words {
             case CLOTH_SHADOW, CLOTH_EVEN, CLOTH_FOLDS -> number(v, 2) + " stop";
             case CLOTH_LEVEL, LAMP_FILL -> stops(v);
             case CLOTH_RETURN -> number(v, 1) + " %";
-            case CIRCUIT -> number(v, 0) + " %";
+            case CIRCUIT, BODY_FRAMED -> number(v, 0) + " %";
             case BODY_SHARP -> number(v, 1) + " px";
             case VIEW_ANGLE, LAMP_SIDE, BOARD_SQUARE -> number(v, 1) + "\u00b0";
             case GLASS_LIGHTS, LAMP_SEEN -> count((long) v, "lamp", "lamps");

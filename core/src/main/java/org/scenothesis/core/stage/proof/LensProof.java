@@ -22,6 +22,7 @@ final class LensProof implements Proof {
         List<Proved> out = new ArrayList<>();
         for (Piece b : q.view().bodies()) {
             out.add(sharp(q, b));
+            out.add(framed(q, b));
         }
         for (SetView.Pair pair : q.view().pairs()) {
             Backdrop s = pair.sheet().screen();
@@ -61,6 +62,24 @@ final class LensProof implements Proof {
         // The focus from which both ends are blurred alike.
         double best = near > 0 ? 2 * near * far / (near + far) : far;
         return q.proved(Measure.BODY_SHARP, most, Proved.Fix.of("focus.at", best, q.view().stage().floor().lens().fNumber().value()), q.restsOnLens(b), b);
+    }
+
+    /// How much of the outlines of its way lies outside of the picture; all of it where some is behind the lens.
+    private static Proved framed(Question q, Piece b) {
+        double whole = 0;
+        double within = 0;
+        for (SetView.Stretch s : SetView.way(b)) {
+            List<Vec> all = new ArrayList<>(s.from().corners());
+            all.addAll(s.to().corners());
+            if (all.stream().anyMatch(v -> depth(q, v) < 1e-3)) {
+                whole++;
+                continue;
+            }
+            Polygon outline = Polygon.around(all.stream().map(q.view().pose()::project).toList());
+            whole += outline.area();
+            within += outline.within(q.view().widthPx(), q.view().heightPx()).area();
+        }
+        return q.proved(Measure.BODY_FRAMED, whole <= 0 ? 100 : Math.max(0, 100 * (1 - within / whole)), Proved.Fix.of("framed"), q.rests(true, b), b);
     }
 
     private static Proved folds(Question q, SetView.Pair pair) {

@@ -43,6 +43,8 @@ public final class Suggester {
     private static final double[] STEPS = {1, 0.5, 0.25, 0.12, 0.06};
     private static final Set<Measure> NOT_PLACES = Set.of(Measure.STAND_WEIGHT, Measure.CIRCUIT, Measure.LAMP_COLOURS, Measure.GLASS_LIGHTS);
 
+    private static final Set<Measure> AT_ALL = Set.of(Measure.CLOTH_ROOM, Measure.BODY_FRAMED);
+
     private final Function<Stage, Question> question;
     private final Means means;
     private final BooleanSupplier wanted;
@@ -96,15 +98,15 @@ public final class Suggester {
             return 0;
         }
         if (f.verdict() == Verdict.NOT_MEASURED) {
-            return f.measure() == Measure.CLOTH_ROOM ? 10 * WORST : WORST;
+            return AT_ALL.contains(f.measure()) ? 10 * WORST : WORST;
         }
         if (f.measure() == Measure.LAMP_SEEN) {
             return 0.8 * f.value();
         }
         Limit l = f.limit();
         double v = l.least() ? (l.holds() - f.value()) / l.holds() : Math.abs(f.value()) / Math.max(1e-6, l.holds()) - 1;
-        // Without cloth behind it nothing else counts.
-        return Math.min(f.measure() == Measure.CLOTH_ROOM ? 10 * WORST : WORST, 0.2 + v);
+        // Without cloth behind it, or out of the picture, nothing else counts.
+        return Math.min(AT_ALL.contains(f.measure()) ? 10 * WORST : WORST, 0.2 + v);
     }
 
     private double cost(Stage before, Stage s) {

@@ -89,6 +89,15 @@ class ProofsTest {
     }
 
     @Test
+    void whatThePictureCutsOffIsSaid() {
+        assertThat(of(view(OPEN, body(4, 0.5, 1, 0.7)), Measure.BODY_FRAMED).finding().verdict()).isEqualTo(Verdict.HOLDS);
+        // Half of a board that ends at eye height in the middle of the picture's left edge.
+        Piece half = body(4, 0.5, 0.6, 0.9).put(new Spot(-4 * 23.6 / 30, 4, 0));
+        assertThat(of(view(OPEN, half), Measure.BODY_FRAMED).finding().value()).isCloseTo(50, within(1.5));
+        assertThat(of(view(OPEN, body(-2, 0.5, 1, 0.7)), Measure.BODY_FRAMED).finding().value()).isEqualTo(100);
+    }
+
+    @Test
     void lightOfASmallFlatLampFallsAsTheFormulasSay() {
         LightField f = new LightField(List.of(lamp("l", 0, 1, 4, new Vec(0, 1, 6))), OPEN);
         Vec n = new Vec(0, 0, -1);
