@@ -69,7 +69,7 @@ final class ReadyPanel implements Solid {
         if (u < 0 || v < 0 || u > lu || v > lv) {
             return;
         }
-        ray.meet(this, t, nx, ny, nz);
+        ray.meet(panel, t, nx, ny, nz);
         if (ray.shadow) {
             return;
         }
