@@ -250,8 +250,8 @@ final class StageCommand implements Callable<Integer> {
                 Shot now = folder.production().shot(shot.id());
                 folder.save(folder.production().withShot(shot.id(), x -> Rehearsing.taken(now, Breakdown.plan(shot, rules), filmed)));
                 filmed.forEach(f -> {
-                    out.addObject().put("plate", f.need()).put("file", f.file().toString());
-                    output.say("rehearsed: " + f.file());
+                    out.addObject().put("plate", f.need()).put("file", folder.path().resolve(f.footage()).toString());
+                    output.say("rehearsed: " + f.footage());
                 });
             }
         }

@@ -11,6 +11,9 @@ import org.scenothesis.core.value.Given;
 /// - `widthShareFocal`: focal length as a share of the picture's width.
 /// - `principal`: where the lens looks through the picture, in shares of width and height; the middle unless the picture was cropped.
 public record StageCamera(Given<Vec> position, Given<Aim> aim, Given<Double> widthShareFocal, Given<Point> principal) {
+    /// Focal lengths a picture can have, as shares of its width.
+    public static final double SHORTEST = 0.1;
+    public static final double LONGEST = 20;
     public static final Given<Point> MIDDLE = new Given.Assumed<>(new Point(0.5, 0.5), "uncropped");
 
     /// Where it looks: to the right, up, and turned clockwise about that direction.
@@ -23,7 +26,7 @@ public record StageCamera(Given<Vec> position, Given<Aim> aim, Given<Double> wid
     }
 
     public StageCamera {
-        Check.range("widthShareFocal", widthShareFocal.value(), 0.1, 20);
+        Check.range("widthShareFocal", widthShareFocal.value(), SHORTEST, LONGEST);
         Check.place("camera", position.value().x(), position.value().y(), position.value().z());
         Check.range("principal", principal.value().x(), -1, 2);
         Check.range("principal", principal.value().y(), -1, 2);

@@ -29,6 +29,7 @@ import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.PlanWords;
 
 /// Films the plates of a staged set with the simulated camera and gives them to the shot as takes, which are measured, keyed and layered like any other.
@@ -51,13 +52,18 @@ public final class Rehearsing {
             faults = Set.copyOf(faults);
         }
 
+        /// The same with these faults.
+        public Wish going(Set<Fault> wrong) {
+            return new Wish(widthPx, mostSeconds, samples, wrong);
+        }
+
         int heightPx() {
             return widthPx * 9 / 16 / 2 * 2;
         }
     }
 
-    /// A take that was filmed, for the plate with this planned key.
-    public record Filmed(String need, Path file) {}
+    /// A take that was filmed, for the plate with this planned key; `footage`: what it is called in the document.
+    public record Filmed(String need, String footage) {}
 
     private static SetView view(Staged s, String plate, Wish wish) {
         return new SetView(s.stage(), plate, wish.widthPx / 2 * 2, wish.heightPx());
@@ -70,42 +76,43 @@ public final class Rehearsing {
         return new StagedRoll(name, view(s, n.key(), wish), seconds, from, RATE, wish.faults, seed);
     }
 
-    /// Films plates of a set into the footage of a production.
+    /// Films plates of a set; what is whole comes into the production as any other footage does, and of a rehearsal that was stopped nothing is left.
     ///
     /// @throws FootageException if a file cannot be written
-    /// @throws Stopped if progress asks for it; what was filmed till then lies there
-    public static List<Filmed> film(ProductionFolder folder, Shot shot, Staged set, List<PlateNeed> plates, Wish wish, Bands bands, Progress progress) throws FootageException {
-        Path footage = folder.path().resolve("footage");
-        try {
-            Files.createDirectories(footage);
-        } catch (IOException e) {
-            throw new FootageException(footage, "the folder cannot be made; check its permissions.", e);
-        }
-        int all = 0;
+    /// @throws StoreException if one cannot be brought into the production
+    /// @throws Stopped if progress asks for it
+    public static List<Filmed> film(ProductionFolder folder, Shot shot, Staged set, List<PlateNeed> plates, Wish wish, Bands bands, Progress progress) throws FootageException, StoreException {
         List<StagedRoll> rolls = new ArrayList<>();
         for (PlateNeed n : plates) {
-            StagedRoll r = roll(shot, set, n, wish, free(footage, shot, n), rolls.size() + 11);
-            rolls.add(r);
-            all += r.frames();
+            rolls.add(roll(shot, set, n, wish, "rehearsed-" + Ids.slug(shot.id() + "-" + n.key()), rolls.size() + 11));
         }
-        List<Filmed> out = new ArrayList<>();
-        int done = 0;
-        for (int i = 0; i < rolls.size(); i++) {
-            int before = done;
-            int of = all;
-            out.add(new Filmed(plates.get(i).key(), film(rolls.get(i), footage, wish, bands, (k, n) -> progress.at(before + k, of))));
-            done += rolls.get(i).frames();
+        int all = rolls.stream().mapToInt(StagedRoll::frames).sum();
+        List<Path> made = new ArrayList<>();
+        Path work = workplace();
+        try {
+            int done = 0;
+            for (StagedRoll r : rolls) {
+                int before = done;
+                made.add(film(r, work, wish, bands, (k, n) -> progress.at(before + k, all)));
+                done += r.frames();
+            }
+            List<Filmed> out = new ArrayList<>();
+            for (int i = 0; i < made.size(); i++) {
+                out.add(new Filmed(plates.get(i).key(), folder.bringIn(made.get(i))));
+            }
+            return out;
+        } finally {
+            made.forEach(f -> f.toFile().delete());
+            work.toFile().delete();
         }
-        return out;
     }
 
-    private static String free(Path footage, Shot shot, PlateNeed n) {
-        String base = "rehearsed-" + Ids.slug(shot.id() + "-" + n.key());
-        int i = 1;
-        while (Files.exists(footage.resolve(base + "-" + i + ".mp4")) || Files.exists(footage.resolve(base + "-" + i + ".png"))) {
-            i++;
+    private static Path workplace() throws FootageException {
+        try {
+            return Files.createTempDirectory("scenothesis-rehearsal");
+        } catch (IOException e) {
+            throw new FootageException(Path.of(System.getProperty("java.io.tmpdir")), "no place for a rehearsal can be made there; check the space left.", e);
         }
-        return base + "-" + i;
     }
 
     private static Path film(StagedRoll staged, Path folder, Wish wish, Bands bands, Progress progress) throws FootageException {
@@ -129,12 +136,11 @@ public final class Rehearsing {
                 continue;
             }
             Set<String> ids = new HashSet<>(out.plates().stream().flatMap(p -> p.takes().stream()).map(Take::id).toList());
-            String name = String.valueOf(f.file.getFileName());
-            String id = name.substring(0, name.lastIndexOf('.'));
+            String id = f.footage.substring(f.footage.lastIndexOf('/') + 1, f.footage.lastIndexOf('.'));
             while (!ids.add(id)) {
                 id += "-2";
             }
-            Take take = new Take(id, "footage/" + name, false, NOTE);
+            Take take = new Take(id, f.footage, false, NOTE);
             out = out.withPlate(plate.id(), p -> p.withTakeAdded(take));
         }
         return out;

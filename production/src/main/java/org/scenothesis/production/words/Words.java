@@ -122,8 +122,8 @@ public final class Words {
             case BROKEN -> of("value.broken");
             case KEY_DIRECTION -> number(v, 1) + "\u00b0";
             case ENLARGEMENT, LAMP_SIZE -> number(v, 2) + " \u00d7";
-            case CLOTH_ROOM -> number(v, 2) + " m";
-            case CLOTH_SHADOW, CLOTH_EVEN, CLOTH_FOLDS -> number(v, 2) + " stop";
+            case CLOTH_ROOM -> Double.isInfinite(v) ? of("value.past") : number(v, 2) + " m";
+            case CLOTH_SHADOW, CLOTH_EVEN, CLOTH_FOLDS -> Double.isInfinite(v) ? of("value.dark") : number(v, 2) + " stop";
             case CLOTH_LEVEL, LAMP_FILL -> stops(v);
             case CLOTH_RETURN -> number(v, 1) + " %";
             case CIRCUIT, BODY_FRAMED -> number(v, 0) + " %";

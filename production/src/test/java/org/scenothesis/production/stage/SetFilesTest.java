@@ -129,7 +129,7 @@ class SetFilesTest {
         try (ProductionFolder folder = ProductionFolder.create(temp.resolve("p"), p); Bands bands = Bands.allCores()) {
             Rehearsing.Wish wish = new Rehearsing.Wish(320, 0.5, 24, Set.of());
             List<Rehearsing.Filmed> filmed = Rehearsing.film(folder, shot, good, plates, wish, bands, (done, of) -> true);
-            assertThat(filmed).hasSize(plates.size()).allSatisfy(f -> assertThat(f.file()).exists());
+            assertThat(filmed).hasSize(plates.size()).allSatisfy(f -> assertThat(folder.path().resolve(f.footage())).exists());
             Shot taken = Rehearsing.taken(shot, plan, filmed);
             assertThat(taken.plates()).hasSize(plates.size()).allSatisfy(q -> assertThat(q.takes()).singleElement().satisfies(t -> assertThat(t.note()).isEqualTo(Rehearsing.NOTE)));
             folder.save(folder.production().withShot(shot.id(), x -> taken));
@@ -137,21 +137,29 @@ class SetFilesTest {
             String plate = taken.plates().stream().filter(q -> q.need().equals(good.hardest())).findFirst().orElseThrow().id();
             List<Finding> found = new Judge(folder).of(taken, m, RULES).of(plate).findings();
             assertThat(found.stream().filter(f -> f.measure() == Measure.SPILL).findFirst().orElseThrow().verdict()).as("it keys: %s", found).isNotEqualTo(Verdict.NOT_MEASURED);
-            Path bare = filmed.stream().filter(f -> !f.need().equals(good.hardest())).findFirst().orElseThrow().file();
-            assertThat(seen(good, filmed)).as("whoever is filmed is in the picture").isTrue();
+            Path bare = folder.path().resolve(filmed.stream().filter(f -> !f.need().equals(good.hardest())).findFirst().orElseThrow().footage());
+            assertThat(seen(good, filmed, folder)).as("whoever is filmed is in the picture").isTrue();
             double predicted = good.proved(good.hardest(), RULES).stream().filter(q -> q.finding().measure() == Measure.CLOTH_EVEN).findFirst().orElseThrow().finding().value();
             // The folds come on top of what the lamps leave uneven.
             assertThat(evenness(good, ImageIO.read(bare.toFile()))).as("the cloth in the frame of the screen alone").isBetween(predicted - 0.2, predicted + 0.45);
             // A second rehearsal is a second take.
             Shot again = Rehearsing.taken(taken, plan, Rehearsing.film(folder, taken, good, plates.subList(0, 1), new Rehearsing.Wish(64, 0.1, 1, Set.of(Fault.WRINKLES)), bands, (done, of) -> true));
             assertThat(again.plate(plate).orElseThrow().takes()).hasSize(2);
+            List<Path> before = files(folder);
             assertThatThrownBy(() -> Rehearsing.film(folder, taken, good, plates, wish, bands, (done, of) -> done < 2)).isInstanceOf(Stopped.class);
+            assertThat(files(folder)).as("nothing is left of what was stopped").isEqualTo(before);
+        }
+    }
+
+    private static List<Path> files(ProductionFolder folder) throws Exception {
+        try (var all = Files.list(folder.path().resolve("footage"))) {
+            return all.sorted().toList();
         }
     }
 
     /// Whether the middle of the body is no cloth in the first frame of its take.
-    private static boolean seen(Staged set, List<Rehearsing.Filmed> filmed) throws Exception {
-        Path take = filmed.stream().filter(f -> f.need().equals(set.hardest())).findFirst().orElseThrow().file();
+    private static boolean seen(Staged set, List<Rehearsing.Filmed> filmed, ProductionFolder folder) throws Exception {
+        Path take = folder.path().resolve(filmed.stream().filter(f -> f.need().equals(set.hardest())).findFirst().orElseThrow().footage());
         try (Footage f = Footages.open(take)) {
             Picture p = f.frame(0);
             SetView view = new SetView(set.stage(), set.hardest(), p.width(), p.height());

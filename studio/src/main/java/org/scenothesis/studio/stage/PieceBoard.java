@@ -90,7 +90,7 @@ final class PieceBoard extends VBox {
     }
 
     void refresh() {
-        String now = model.now().isEmpty() ? "none" : model.chosen().equals(Reach.CAMERA) ? Reach.CAMERA + (stage().floor().around().value() instanceof Surroundings.Room) : model.piece().map(PieceBoard::kind).orElse("");
+        String now = model.now().isEmpty() ? "none" : model.chosen().equals(Reach.CAMERA) ? Reach.CAMERA + (stage().floor().around().value() instanceof Surroundings.Room) + stage().floor().lens().sensorMm().value() : model.piece().map(PieceBoard::kind).orElse("");
         if (!now.equals(shown)) {
             shown = now;
             values.clear();
@@ -158,7 +158,7 @@ final class PieceBoard extends VBox {
 
     private Node camera() {
         List<Node> all = new ArrayList<>();
-        all.add(tape(number("focal length", "mm", 1, 2000, 1, 1), () -> like(stage().camera().widthShareFocal(), stage().floor().lens().focalMm(stage().camera().widthShareFocal().value())), model::focal));
+        all.add(tape(number("focal length", "mm", StageCamera.SHORTEST * stage().floor().lens().sensorMm().value(), StageCamera.LONGEST * stage().floor().lens().sensorMm().value(), 1, 1), () -> like(stage().camera().widthShareFocal(), stage().floor().lens().focalMm(stage().camera().widthShareFocal().value())), model::focal));
         all.add(tape(number("sensor width", "mm", 2, 70, 0.1, 1), () -> stage().floor().lens().sensorMm(), v -> model.accept("change the sensor", s -> {
             StageCamera c = s.camera();
             double mm = s.floor().lens().focalMm(c.widthShareFocal().value());

@@ -67,7 +67,6 @@ final class ProofSlip extends VBox {
         VerdictMark mark = new VerdictMark(p.finding().verdict());
         Label name = Text.of(s.title(), "paper-text");
         name.setMinWidth(0);
-        boolean several = p.about().size() > 0 && stage.floor().pieces().stream().filter(q -> p.about().getFirst().equals(q.id())).findFirst().isPresent();
         Label value = Text.of(s.value(), "paper-number");
         String rests = StageWords.rests(p, stage);
         String fix = StageWords.remedy(p);
@@ -86,7 +85,7 @@ final class ProofSlip extends VBox {
         }
         PaperSlip slip = new PaperSlip("proof-line", () -> p.about().stream().reduce((a, b) -> b).ifPresent(model::choose), row);
         slip.setAccessibleText(Words.verdict(p.finding().verdict()) + ": " + StageWords.line(p));
-        Text.tip(slip, () -> (several ? StageWords.name(p.about().getFirst(), stage) + ". " : "") + s.meaning() + (StageWords.remedy(p).isEmpty() ? "" : " " + s.remedy() + "\n" + StageWords.remedy(p)) + (rests.isEmpty() ? "" : "\n" + rests));
+        Text.tip(slip, () -> (p.about().isEmpty() ? "" : StageWords.name(p.about().getFirst(), stage) + ". ") + s.meaning() + (fix.isEmpty() ? "" : " " + s.remedy() + "\n" + fix) + (rests.isEmpty() ? "" : "\n" + rests));
         return slip;
     }
 }

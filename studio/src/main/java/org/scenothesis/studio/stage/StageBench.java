@@ -24,6 +24,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
+import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.stage.draw.Reach;
 import org.scenothesis.core.stage.proof.Proved;
@@ -58,7 +59,6 @@ public final class StageBench extends Bench {
     private final Button begin = Text.button("Begin a set by hand", "floor-button", () -> {});
     private final Button feet = Text.button("in feet", "quiet-button", () -> {});
     private boolean filling;
-    private List<Proved> proved = List.of();
 
     public StageBench(Session session) {
         super(session, BenchName.STAGE, new HBox(10));
@@ -167,7 +167,6 @@ public final class StageBench extends Bench {
         board.refresh();
         if (now.isEmpty()) {
             boolean waits = session.planned().get().plans().get(session.shot().id()) == null && !session.shot().id().isEmpty();
-            proved = List.of();
             slip.say(waits ? "The plan is being made." : "Nothing is broken down that is filmed here.");
             picture.view().name("");
             if (waits) {
@@ -238,16 +237,11 @@ public final class StageBench extends Bench {
         String plate = model.plate();
         boolean fast = model.dragging();
         Optional<Staged> compared = model.compared();
+        HouseRules rules = model.rules();
         record Answer(List<Proved> now, List<Proved> before) {}
-        model.ask("proof", ticket -> new Answer(s.proved(plate, model.rules(), !fast), compared.map(c -> c.proved(plate, model.rules(), false)).orElse(List.of())), a -> {
-            proved = a.now;
+        model.ask("proof", ticket -> new Answer(s.proved(plate, rules, !fast), compared.map(c -> c.proved(plate, rules, false)).orElse(List.of())), a -> {
             slip.show(a.now, a.before, s.stage(), model.plateName());
         });
-    }
-
-    /// What was worked out last; for those who count it.
-    List<Proved> proved() {
-        return proved;
     }
 
     @Override

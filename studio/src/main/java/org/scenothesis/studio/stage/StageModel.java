@@ -184,7 +184,7 @@ final class StageModel {
             try {
                 other = change.apply(s.stage());
             } catch (IllegalArgumentException e) {
-                session.say(String.valueOf(e.getMessage()));
+                session.say("There is no such set: " + e.getMessage() + ".");
                 changed.run();
                 return;
             }
@@ -222,13 +222,6 @@ final class StageModel {
                 default -> there;
             };
         }));
-    }
-
-    void nudge(String id, double right, double away) {
-        now().ifPresent(s -> {
-            Vec at = id.equals(Reach.CAMERA) ? s.stage().camera().position().value() : s.stage().floor().piece(id).map(p -> p.at().up(0)).orElse(Vec.ZERO);
-            accept("move a piece", st -> moved(st, id, at.x() + right, at.z() + away));
-        });
     }
 
     void turn(String id, double byDeg) {
@@ -315,10 +308,15 @@ final class StageModel {
         changed.run();
     }
 
-    /// Keeps a set that was suggested, beside the one it came from.
-    void suggested(Staged before, Stage then) {
-        compared = before;
-        accept("a suggested set", was -> then);
+    /// Keeps a set that was suggested, beside the one it came from; false, and nothing done, where that is another now or not looked at any more.
+    boolean suggested(Staged before, Stage then) {
+        boolean same = now().filter(s -> s.group().equals(before.group()) && s.stage().equals(before.stage())).isPresent();
+        if (same) {
+            compared = before;
+            accept("a suggested set", was -> then);
+        }
+        changed.run();
+        return same;
     }
 
     /// The plan the sets follow from; null before there is one.

@@ -19,20 +19,21 @@ import org.scenothesis.studio.house.Session;
 
 /// What takes a while on Stage: looking for a better set, filming a rehearsal, writing a page.
 final class StageWork {
+    private static final int LAMPS = 3;
+    private static final String LOOKING = "stage-suggest";
+    private static final String FILMING = "stage-rehearse";
+
     private final Session session;
     private final StageModel model;
+    private boolean looking;
+    private boolean filming;
+    private double share;
+    private Runnable moved = () -> {};
 
     StageWork(StageModel model) {
         this.model = model;
         session = model.session();
     }
-
-    private static final int LAMPS = 3;
-    private static final String LOOKING = "stage-suggest";
-    private static final String FILMING = "stage-rehearse";
-    private boolean looking;
-    private boolean filming;
-    private double share;
 
     boolean looking() {
         return looking;
@@ -63,8 +64,7 @@ final class StageWork {
             Means means = Stagings.means(session.shot(), lamps);
             session.worker().ask(LOOKING, ticket -> s.suggested(of, rules, means, ticket::wanted), found -> {
                 looking = false;
-                model.suggested(s, found.stage());
-                session.say("Suggested: " + StageWords.suggested(found) + ".");
+                session.say(model.suggested(s, found.stage()) ? "Suggested: " + StageWords.suggested(found) + "." : "The set was changed meanwhile; the suggestion was let go.");
             }, e -> {
                 looking = false;
                 session.say("No set could be suggested: " + e.getMessage());
@@ -83,12 +83,16 @@ final class StageWork {
             model.tell();
             return;
         }
+        if (!session.folder().writable()) {
+            session.say("This production is open elsewhere; nothing can be filmed into it from here.");
+            return;
+        }
         model.now().filter(s -> !s.needs().isEmpty()).ifPresent(s -> {
             filming = true;
             share = 0;
             Shot shot = session.shot();
             BreakdownPlan plan = model.plan();
-            Rehearsing.Wish wish = new Rehearsing.Wish(Rehearsing.Wish.USUAL.widthPx(), Rehearsing.Wish.USUAL.mostSeconds(), Rehearsing.Wish.USUAL.samples(), faults);
+            Rehearsing.Wish wish = Rehearsing.Wish.USUAL.going(faults);
             session.worker().ask(FILMING, ticket -> Rehearsing.film(session.folder(), shot, s, s.needs(), wish, session.bands(), (done, of) -> {
                 session.worker().onUi(() -> progress(of == 0 ? 0 : done / (double) of, ticket.wanted()));
                 return ticket.wanted();
@@ -113,8 +117,6 @@ final class StageWork {
             moved.run();
         }
     }
-
-    private Runnable moved = () -> {};
 
     /// Called while a rehearsal goes on.
     void whenFilmed(Runnable action) {

@@ -53,4 +53,9 @@ public record Told(Map<String, String> wonder, Map<String, String> setting) {
         Check.that(f.isNumber(), f + " is no number");
         return Double.parseDouble(answer(f));
     }
+
+    /// The places that were told, in metres across the frame; what is none is left out.
+    public List<Double> places() {
+        return Arrays.stream(answer(Fact.PLACES).strip().split("\\s+")).filter(p -> p.matches("-?\\d{1,4}(\\.\\d{1,6})?")).map(Double::valueOf).toList();
+    }
 }

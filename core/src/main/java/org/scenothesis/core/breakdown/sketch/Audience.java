@@ -1,7 +1,6 @@
 package org.scenothesis.core.breakdown.sketch;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -205,7 +204,7 @@ final class Audience {
     }
 
     private List<Spot> copies(Told t, double first) {
-        List<Double> told = placed(t);
+        List<Double> told = t.places();
         int many = (int) Math.min(MOST, t.number(Fact.COUNT));
         int rows = (int) Math.min(many, t.number(Fact.ROWS));
         int each = (many + rows - 1) / rows;
@@ -219,10 +218,6 @@ final class Audience {
         return out;
     }
 
-    /// The places that were told, in metres across the frame.
-    static List<Double> placed(Told t) {
-        return Arrays.stream(t.answer(Fact.PLACES).strip().split("\\s+")).filter(p -> p.matches("-?\\d{1,4}(\\.\\d{1,6})?")).map(Double::valueOf).toList();
-    }
 
     Sketch sketch() {
         shot.wonders().stream().filter(w -> w.kind() == WonderKind.ELSEWHERE).findFirst().ifPresent(w -> hills(now(w)));

@@ -20,6 +20,7 @@ import org.scenothesis.core.breakdown.wonder.Rules;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.KeyLight;
 import org.scenothesis.core.stage.LensSetting;
@@ -46,7 +47,7 @@ public final class Stagings {
         Map<String, List<PlateNeed>> groups = new LinkedHashMap<>();
         plan.needs().stream().filter(PlateNeed::filmed).forEach(n -> groups.computeIfAbsent(n.lockGroup(), k -> new ArrayList<>()).add(n));
         List<Staged> out = new ArrayList<>();
-        groups.forEach((group, needs) -> plan.cards().stream().filter(c -> c.group().equals(group)).findFirst().ifPresent(card -> out.add(staged(shot, known, card, needs, rules))));
+        groups.forEach((group, needs) -> plan.cards().stream().filter(c -> c.group().equals(group)).findFirst().ifPresent(card -> out.add(staged(shot, known, card, needs, rules, plan))));
         SetUp home = shot.setUp();
         if (!groups.containsKey(Case.HOME) && home != null && home.stage().floor().staged()) {
             out.addFirst(new Staged(Case.HOME, home, true, List.of(), Map.of(), background(shot), wide(known), high(known)));
@@ -80,7 +81,11 @@ public final class Stagings {
     /// The shot with a set as the plan has it again; what was told of its camera in the picture stays.
     public static Shot planned(Shot shot, String group) {
         if (group.equals(Case.HOME)) {
-            return shot.withStage(st -> st.withFloor(f -> f.withPieces(List.of())));
+            SetUp own = shot.setUp();
+            // A camera that nobody told or showed was the plan's own, and follows it again.
+            boolean plans = own != null && own.stage().evidence().isEmpty() && own.stage().camera().position() instanceof Given.Assumed && own.stage().camera().aim() instanceof Given.Assumed
+                    && own.stage().camera().widthShareFocal() instanceof Given.Assumed;
+            return plans ? shot.withSetUp(null) : shot.withStage(st -> st.withFloor(Floor.BARE));
         }
         Map<String, SetUp> less = new LinkedHashMap<>(shot.elsewhere());
         less.remove(group);
@@ -102,7 +107,7 @@ public final class Stagings {
         return (int) Math.round(high(known) * FINISH_WIDE / (double) FINISH_HIGH);
     }
 
-    private static Staged staged(Shot shot, Shot known, CameraCard card, List<PlateNeed> needs, HouseRules rules) {
+    private static Staged staged(Shot shot, Shot known, CameraCard card, List<PlateNeed> needs, HouseRules rules, BreakdownPlan plan) {
         String group = card.group();
         SetUp own = group.equals(Case.HOME) ? shot.setUp() : shot.elsewhere().get(group);
         boolean byHand = own != null && own.stage().floor().staged();
@@ -115,7 +120,7 @@ public final class Stagings {
             Stage camera = own != null ? own.stage() : stage(shot, known, card, needs);
             String id = own != null ? own.id() : "set-of-" + shot.id() + (group.equals(Case.HOME) ? "" : "-" + group.toLowerCase(Locale.ROOT));
             String name = own != null ? own.name() : "Set of shot " + shot.number() + (group.equals(Case.HOME) ? "" : ", camera " + group);
-            setUp = new SetUp(id, name, new FloorPlan(shot, known, rules, card, needs).on(camera, own != null));
+            setUp = new SetUp(id, name, new FloorPlan(shot, known, rules, card, needs, plan).on(camera, own != null));
         }
         return new Staged(group, setUp, byHand, needs, wanted, background(shot), wide(known), high(known));
     }
@@ -144,7 +149,7 @@ public final class Stagings {
     private static Stage stage(Shot shot, Shot known, CameraCard card, List<PlateNeed> needs) {
         boolean told = card.assumed().isEmpty();
         double sensor = Told.of(known.setting()).number(Fact.SENSOR_MM);
-        double share = Math.clamp(card.focalMm() / sensor, 0.1, 20);
+        double share = Math.clamp(card.focalMm() / sensor, StageCamera.SHORTEST, StageCamera.LONGEST);
         Optional<Region.Sweep> sweep = needs.stream().map(n -> n.region().sweep()).filter(s -> s.awayM() > 0).findFirst();
         double middle = sweep.map(s -> (s.bottomM() + s.topM()) / 2).orElse(card.lensM());
         double down = Math.toDegrees(Math.atan2(middle - card.lensM(), card.awayM()));
@@ -153,7 +158,7 @@ public final class Stagings {
         double tilt = Math.abs(down) <= quarter ? 0 : down;
         // A lens that cuts off what is filmed is none to film it with.
         double widest = needs.stream().map(n -> n.region().sweep()).filter(s -> s.awayM() > 0).mapToDouble(s -> holding(s, card.lensM(), tilt)).min().orElse(share);
-        Given<Double> view = widest < share ? new Given.Assumed<>(Math.max(0.1, widest), "lens-widened") : given(share, told);
+        Given<Double> view = widest < share ? new Given.Assumed<>(Math.max(StageCamera.SHORTEST, widest), "lens-widened") : given(share, told);
         StageCamera camera = new StageCamera(
                 given(new Vec(0, card.lensM(), 0), told), new Given.Assumed<>(new StageCamera.Aim(0, tilt, 0), tilt == 0 ? "camera-level" : "camera-aimed"), view, StageCamera.MIDDLE);
         Stage fresh = HandCamera.FRESH.stage(null, Case.WIDE_HIGH);

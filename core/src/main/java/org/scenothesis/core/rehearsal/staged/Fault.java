@@ -1,10 +1,13 @@
 package org.scenothesis.core.rehearsal.staged;
 
+import java.util.List;
 import java.util.Locale;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.value.Given;
 
 /// What goes wrong on a set, to be rehearsed on purpose.
@@ -27,7 +30,8 @@ public enum Fault {
     SHADOW;
 
     private static final double CRUMPLED = 0.45;
-    private static final double CLOSE = 0.35;
+    private static final double CLOSE_M = 0.3;
+    private static final double ASIDE_S = 1;
 
     /// Its name on the command line.
     public String code() {
@@ -38,14 +42,24 @@ public enum Fault {
     Stage in(Stage s) {
         return switch (this) {
             case WRINKLES -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b ? p.withThing(b.withWrinkle(Given.told(CRUMPLED))) : p).toList()));
-            case LIMB -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Body b ? p.withThing(b.withWay(b.way().stream().map(m -> new Body.Moment(m.beat(), m.seconds(), m.by().times(3))).toList())) : p).toList()));
-            case SHADOW -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b && b.kind().upright() ? p.put(p.at().at(nearer(p.at().x(), p.at().ahead().x()), nearer(p.at().z(), p.at().ahead().z()))) : p).toList()));
+            case LIMB -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Body b ? p.withThing(b.withWay(farther(b))) : p).toList()));
+            case SHADOW -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b && b.kind().upright() ? nearer(f, p) : p).toList()));
             default -> s;
         };
     }
 
-    private static double nearer(double at, double ahead) {
-        return at + CLOSE * 2 * ahead;
+    /// Three times as far; who stays steps aside by more than their own width.
+    private static List<Body.Moment> farther(Body b) {
+        return b.way().isEmpty() ? List.of(new Body.Moment("", 0, Vec.ZERO), new Body.Moment("", ASIDE_S, new Vec(1.5 * b.wideM().value(), 0, 0)))
+                : b.way().stream().map(m -> new Body.Moment(m.beat(), m.seconds(), m.by().times(3))).toList();
+    }
+
+    /// A screen drawn up until it hangs close behind the nearest before it.
+    private static Piece nearer(Floor f, Piece cloth) {
+        Vec ahead = cloth.at().ahead();
+        double gap = f.pieces().stream().filter(p -> p.thing() instanceof Body).mapToDouble(p -> p.at().up(0).minus(cloth.at().up(0)).dot(ahead) - ((Body) p.thing()).deepM().value() / 2).filter(d -> d > 0).min().orElse(0);
+        Vec by = ahead.times(Math.max(0, gap - CLOSE_M));
+        return cloth.put(cloth.at().at(cloth.at().x() + by.x(), cloth.at().z() + by.z()));
     }
 
     /// By how many stops a frame differs, `share` of the roll in.

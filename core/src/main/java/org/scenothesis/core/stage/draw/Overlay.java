@@ -80,7 +80,7 @@ public record Overlay(List<Outline> outlines, List<Spot> spots, List<Value> valu
             double y0 = behind.corners().stream().mapToDouble(Point::y).min().orElse(0);
             double y1 = behind.corners().stream().mapToDouble(Point::y).max().orElse(0);
             for (Coverage.Room r : c.sides()) {
-                if (Double.isFinite(r.metres()) && r.metres() > -90) {
+                if (Double.isFinite(r.metres())) {
                     Point at = switch (r.side()) {
                         case LEFT -> new Point(x0, (y0 + y1) / 2);
                         case RIGHT -> new Point(x1, (y0 + y1) / 2);

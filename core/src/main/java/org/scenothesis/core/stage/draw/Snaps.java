@@ -11,7 +11,8 @@ import org.scenothesis.core.stage.piece.Wall;
 
 /// Where a piece comes to rest that was let go nearly there: on five centimetres, before a wall, facing the camera.
 public final class Snaps {
-    private static final double GRID_M = 0.05;
+    /// So many to the metre; a quotient of whole numbers is written as it is meant.
+    private static final double PER_M = 20;
     private static final double WALL_M = 0.25;
     /// As near as a cloth on stands comes to a wall.
     private static final double BEFORE_M = 0.1;
@@ -45,6 +46,6 @@ public final class Snaps {
     }
 
     private static double grid(double v) {
-        return Math.round(v / GRID_M) * GRID_M;
+        return Math.round(v * PER_M) / PER_M;
     }
 }

@@ -24,7 +24,7 @@ final class ClothProof implements Proof {
         List<Proved> out = new ArrayList<>();
         for (SetView.Pair pair : q.view().pairs()) {
             Backdrop s = pair.sheet().screen();
-            if (!s.kind().upright() && !s.dye().equals(Backdrop.Dye.BLACK) && s.floorM().value() <= 0) {
+            if (!s.kind().upright() && s.floorM().value() <= 0) {
                 continue;
             }
             out.add(room(q, pair));
@@ -58,6 +58,9 @@ final class ClothProof implements Proof {
         if (gap <= 0) {
             return q.proved(Measure.CLOTH_ROOM, least.metres(), Proved.Fix.of("cloth.before", Coverage.MARGIN_M - gap), rests, pair.body(), pair.sheet().piece());
         }
+        if (least.metres() == Double.NEGATIVE_INFINITY) {
+            return q.proved(Measure.CLOTH_ROOM, least.metres(), Proved.Fix.of("cloth.past"), rests, pair.body(), pair.sheet().piece());
+        }
         Coverage.Part part = c.needed();
         String code = "cloth." + least.side().name().toLowerCase(Locale.ROOT) + (least.side() == Coverage.Side.LOW && part.y0() < 0 ? ".floor" : "");
         Sheet s = pair.sheet();
@@ -84,8 +87,7 @@ final class ClothProof implements Proof {
         Point hot = map.brightest();
         double aside = hot.x() - pair.sheet().wideM() / 2;
         String code = Double.isInfinite(v) ? "even.dark" : Math.abs(aside) < 0.15 * pair.sheet().wideM() ? "even.middle" : aside < 0 ? "even.left" : "even.right";
-        Finding f = Double.isInfinite(v) ? Finding.that(Measure.CLOTH_EVEN, q.subject(pair.body()), 10, Verdict.REDO) : Finding.of(Measure.CLOTH_EVEN, q.subject(pair.body()), v, q.rules());
-        return q.proved(f, Proved.Fix.of(code, Math.abs(aside), hot.y()), q.restsOnLight(true, pair.body(), pair.sheet().piece()), pair.body(), pair.sheet().piece());
+        return q.proved(Measure.CLOTH_EVEN, v, Proved.Fix.of(code, Math.abs(aside), hot.y()), q.restsOnLight(true, pair.body(), pair.sheet().piece()), pair.body(), pair.sheet().piece());
     }
 
     private static Proved shadow(Question q, SetView.Pair pair, ClothMap map) {
@@ -180,9 +182,8 @@ final class ClothProof implements Proof {
 
     private static double colour(Question q, Sheet s, Vec at, Vec normal) {
         double sum = 0;
-        int up = PATCHES;
-        double area = s.wideM() * (s.topM() - s.lowM()) / (PATCHES * up);
-        for (Point p : s.grid(0, s.lowM(), s.wideM(), s.topM(), PATCHES, up)) {
+        double area = s.wideM() * (s.topM() - s.lowM()) / (PATCHES * PATCHES);
+        for (Point p : s.grid(0, s.lowM(), s.wideM(), s.topM(), PATCHES, PATCHES)) {
             Vec from = s.world(p);
             Vec d = from.minus(at);
             double d2 = Math.max(1e-4, d.dot(d));

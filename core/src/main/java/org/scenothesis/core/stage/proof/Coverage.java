@@ -14,8 +14,7 @@ public record Coverage(SetView view, SetView.Pair pair) {
     /// Room round the movement.
     public static final double MARGIN_M = 0.15;
     private static final double EDGE_PX = 1e-4;
-    /// What stands for no cloth at all, so that it can be shown as a number.
-    private static final double NONE_M = -99;
+    private static final Point PAST = new Point(Double.NaN, Double.NaN);
 
     /// One side of a screen.
     public enum Side {
@@ -25,7 +24,7 @@ public record Coverage(SetView view, SetView.Pair pair) {
         LOW
     }
 
-    /// Cloth beyond the movement at one side, and when it is least; infinite where the picture ends first.
+    /// Cloth beyond the movement at one side, and when it is least; infinite where the picture ends first, negative infinite where the camera looks past the screen's plane.
     public record Room(Side side, double metres, double seconds) {}
 
     private static final double GRID_M = 0.05;
@@ -57,8 +56,12 @@ public record Coverage(SetView view, SetView.Pair pair) {
         }
     }
 
-    /// Corners of what is seen of a body over a stretch, on the screen's plane; `edge`: it is the picture's edge and not the body's.
-    private record Corner(Point on, boolean edge) {}
+    /// Corners of what is seen of a body over a stretch, on the screen's plane, not a number where the ray past it meets neither that nor the floor; `edge`: it is the picture's edge and not the body's.
+    private record Corner(Point on, boolean edge) {
+        private boolean met() {
+            return !Double.isNaN(on.x());
+        }
+    }
 
     private List<Corner> corners(SetView.Stretch s) {
         List<Vec> all = new ArrayList<>(s.from().corners());
@@ -67,7 +70,7 @@ public record Coverage(SetView view, SetView.Pair pair) {
         List<Corner> out = new ArrayList<>();
         for (Point p : view.outline(all).corners()) {
             boolean edge = p.x() < EDGE_PX || p.y() < EDGE_PX || p.x() > view.widthPx() - EDGE_PX || p.y() > view.heightPx() - EDGE_PX;
-            pair.sheet().met(view.eye(), pose.ray(p)).ifPresentOrElse(q -> out.add(new Corner(q, edge)), () -> out.add(new Corner(new Point(NONE_M, NONE_M), edge)));
+            out.add(new Corner(pair.sheet().met(view.eye(), pose.ray(p)).orElse(PAST), edge));
         }
         return out;
     }
@@ -93,14 +96,14 @@ public record Coverage(SetView view, SetView.Pair pair) {
             Room least = new Room(side, Double.POSITIVE_INFINITY, 0);
             for (SetView.Stretch stretch : SetView.way(pair.body())) {
                 for (Corner c : corners(stretch)) {
-                    double m = switch (side) {
+                    double m = !c.met() ? Double.NEGATIVE_INFINITY : switch (side) {
                         case LEFT -> c.on.x();
                         case RIGHT -> s.wideM() - c.on.x();
                         case TOP -> s.topM() - c.on.y();
                         case LOW -> c.on.y() - s.lowM();
                     };
                     if (m < least.metres && (!c.edge || m < 0)) {
-                        least = new Room(side, Math.max(NONE_M, m), stretch.fromS());
+                        least = new Room(side, m, stretch.fromS());
                     }
                 }
             }
@@ -116,13 +119,13 @@ public record Coverage(SetView view, SetView.Pair pair) {
 
     /// The narrowest side counting where the picture ends as well; infinite where the body is not in the picture.
     public double beyond() {
-        return SetView.way(pair.body()).stream().flatMap(s -> corners(s).stream()).mapToDouble(c -> pair.sheet().inside(c.on)).min().orElse(Double.POSITIVE_INFINITY);
+        return SetView.way(pair.body()).stream().flatMap(s -> corners(s).stream()).filter(Corner::met).mapToDouble(c -> pair.sheet().inside(c.on)).min().orElse(Double.POSITIVE_INFINITY);
     }
 
     /// What of the screen's plane is behind the movement, outlined; empty where nothing of it is in the picture.
     public Polygon behind() {
         List<Point> all = new ArrayList<>();
-        SetView.way(pair.body()).forEach(s -> corners(s).stream().map(Corner::on).filter(p -> p.x() > NONE_M).forEach(all::add));
+        SetView.way(pair.body()).forEach(s -> corners(s).stream().filter(Corner::met).map(Corner::on).forEach(all::add));
         return all.size() < 3 ? new Polygon(List.of()) : Polygon.around(all);
     }
 
@@ -134,6 +137,9 @@ public record Coverage(SetView view, SetView.Pair pair) {
         double y1 = -Double.MAX_VALUE;
         for (SetView.Stretch s : SetView.way(pair.body())) {
             for (Corner c : corners(s)) {
+                if (!c.met()) {
+                    continue;
+                }
                 double m = c.edge ? 0 : MARGIN_M;
                 x0 = Math.min(x0, c.on.x() - m);
                 x1 = Math.max(x1, c.on.x() + m);

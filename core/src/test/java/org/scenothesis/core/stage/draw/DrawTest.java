@@ -91,7 +91,7 @@ class DrawTest {
     void whatIsLetGoInTheRoomRestsOnFiveCentimetresAndFacesTheCameraWhereItNearlyDoes() {
         SetView v = view();
         Piece cloth = v.stage().floor().piece("cloth").orElseThrow();
-        assertThat(Snaps.near(v.stage(), cloth, new Spot(0.312, 4.02, 3))).isEqualTo(new Spot(0.30000000000000004, 4, 0));
+        assertThat(Snaps.near(v.stage(), cloth, new Spot(0.312, 4.02, 3))).isEqualTo(new Spot(0.3, 4, 0));
         Spot aside = Snaps.near(v.stage(), cloth, new Spot(1.5, 3, 24));
         assertThat(aside.turnDeg()).isCloseTo(Math.toDegrees(Math.atan2(1.5, 3)), within(1e-6));
         assertThat(Snaps.near(v.stage(), v.stage().floor().piece("key").orElseThrow(), new Spot(0.312, 4.02, 3)).turnDeg()).isEqualTo(3);

@@ -23,6 +23,7 @@ import org.scenothesis.core.stage.Surroundings;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.BackdropKind;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Flag;
 import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.LampKind;
@@ -86,6 +87,24 @@ class ProofsTest {
         assertThat(p.finding().verdict()).isEqualTo(Verdict.REDO);
         assertThat(p.fix().code()).isEqualTo("cloth.before");
         assertThat(p.fix().numbers().getFirst()).as("to just behind").isCloseTo(1 + 0.0025 + Coverage.MARGIN_M, within(1e-6));
+    }
+
+    @Test
+    void whatIsSeenPastThePlaneOfTheClothIsNoLengthOfCloth() {
+        Piece across = RandomSet.piece("cloth", new Spot(0, 6, 89.9), cloth(6, 2, 3, 0).thing());
+        Proved p = of(view(OPEN, body(4, 0.5, 1.4, 1.3), across), Measure.CLOTH_ROOM);
+        assertThat(p.finding().verdict()).isEqualTo(Verdict.REDO);
+        assertThat(p.fix().numbers()).as("no invented metres").allSatisfy(n -> assertThat(Math.abs(n)).isLessThan(50));
+    }
+
+    @Test
+    void aClothWithoutLightInPlacesIsNoNumberOfStops() {
+        Piece flag = RandomSet.piece("flag", new Spot(0.2, 5.5, 0), new Flag(told(0.8), told(4), told(0)));
+        Proved p = of(view(OPEN, body(4, 0.5, 1, 0.8), cloth(6, 5, 3, 0), lamp("l", 0.5, 1.2, 5.2, new Vec(0, 1, 6))), Measure.CLOTH_EVEN);
+        assertThat(p.finding().value()).isFinite();
+        Proved dark = of(view(OPEN, body(4, 0.5, 1, 0.8), cloth(6, 5, 3, 0), flag, lamp("l", 0.2, 1.2, 5.3, new Vec(0.2, 1, 6))), Measure.CLOTH_EVEN);
+        assertThat(dark.finding().verdict()).isIn(Verdict.REDO, Verdict.NOT_MEASURED);
+        assertThat(dark.fix().code()).isIn("even.dark", "cloth.unlit");
     }
 
     @Test
