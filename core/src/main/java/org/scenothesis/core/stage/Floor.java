@@ -19,7 +19,7 @@ public record Floor(Given<Surroundings> around, LensSetting lens, List<Piece> pi
     /// Nothing staged yet: a room and a lens of usual numbers.
     public static final Floor BARE = new Floor(
             new Given.Assumed<>(new Surroundings.Room(-2.5, 2.5, -1, 6, 2.6, 0.5), "room-usual"),
-            new LensSetting(new Given.Assumed<>(23.6, "sensor-usual"), new Given.Assumed<>(4.0, "aperture-usual"), new Given.Assumed<>(3.0, "focus-usual")), List.of());
+            new LensSetting(new Given.Assumed<>(23.6, "sensor-small"), new Given.Assumed<>(4.0, "aperture-usual"), new Given.Assumed<>(3.0, "focus-usual")), List.of());
 
     public Floor {
         pieces = List.copyOf(pieces);

@@ -183,7 +183,7 @@ public final class Stagings {
     static LensSetting lens(Shot known, Shot shot, double focusM) {
         Told all = Told.of(known.setting());
         Told said = Told.of(shot.setting());
-        Given<Double> sensor = said.given(Fact.SENSOR_MM) ? Given.told(all.number(Fact.SENSOR_MM)) : new Given.Assumed<>(all.number(Fact.SENSOR_MM), "sensor-usual");
+        Given<Double> sensor = said.given(Fact.SENSOR_MM) ? Given.told(all.number(Fact.SENSOR_MM)) : new Given.Assumed<>(all.number(Fact.SENSOR_MM), "sensor-small");
         Given<Double> stop = said.given(Fact.F_NUMBER) ? Given.told(all.number(Fact.F_NUMBER)) : new Given.Assumed<>(all.number(Fact.F_NUMBER), "aperture-usual");
         return new LensSetting(sensor, stop, new Given.Assumed<>(Math.max(0.1, focusM), "focus-body"));
     }
