@@ -66,7 +66,12 @@ public final class Stills {
     public static void write(Path path, Picture p, Format format) throws FootageException {
         String layout = p.a() == null ? format.opaque : format.withAlpha;
         try (EncoderFrame frame = new EncoderFrame(path, p.width(), p.height(), av_get_pix_fmt(layout), format == Format.JPEG)) {
-            encode(path, frame.fill(p), format.encoder);
+            AVFrame filled = frame.fill(p);
+            switch (format) {
+                case PNG8 -> place(path, PngFile.of(filled, p.a() == null ? PngFile.Pixel.RGB8 : PngFile.Pixel.RGBA8));
+                case PNG16 -> place(path, PngFile.of(filled, p.a() == null ? PngFile.Pixel.RGB16 : PngFile.Pixel.RGBA16));
+                case JPEG, EXR -> encode(path, filled, format.encoder);
+            }
         }
     }
 
@@ -88,7 +93,7 @@ public final class Stills {
             }
         }
         try {
-            encode(path, f, "png");
+            place(path, PngFile.of(f, PngFile.Pixel.GREY16));
         } finally {
             av_frame_free(f);
         }
@@ -121,8 +126,6 @@ public final class Stills {
             AVDictionary options = new AVDictionary(null);
             if (encoder.equals("exr")) {
                 av_dict_set(options, "format", "half", 0);
-            } else if (encoder.equals("png")) {
-                c.compression_level(2);
             } else {
                 c.color_range(AVCOL_RANGE_JPEG);
                 c.flags(c.flags() | AV_CODEC_FLAG_QSCALE);

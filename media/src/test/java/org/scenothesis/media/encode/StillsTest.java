@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Random;
 import javax.imageio.ImageIO;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
@@ -58,6 +59,28 @@ class StillsTest {
         for (int i = 8; i < a.data().length; i += 31) {
             assertThat(q.alpha().data()[i]).isCloseTo(a.data()[i], Offset.offset((float) within));
             assertThat(q.r().data()[i]).isCloseTo(0.4f, Offset.offset(0.006f));
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 61, 37", "0.02, 61, 37", "0, 1, 1", "0.02, 3, 300"})
+    void anotherReaderSeesTheSameCodesSmoothOrGrainy(double grain, int w, int h) throws Exception {
+        Random random = new Random(4);
+        Plane level = Plane.of(w, h);
+        for (int i = 0; i < level.data().length; i++) {
+            level.data()[i] = (float) Math.clamp(i % w / (double) w + grain * random.nextGaussian(), 0, 1);
+        }
+        Path file = folder.resolve("still.png");
+        Stills.write(file, new Picture(level, level, level, null), Stills.Format.PNG16);
+        BufferedImage image = ImageIO.read(file.toFile());
+        assertThat(image.getWidth()).isEqualTo(w);
+        for (int i = 0; i < level.data().length; i++) {
+            int[] codes = image.getRaster().getPixel(i % w, i / w, (int[]) null);
+            double expected = Transfer.SRGB.toCode(level.data()[i]) * 65535;
+            assertThat(codes).hasSize(3);
+            for (int c : codes) {
+                assertThat((double) c).isCloseTo(expected, Offset.offset(1.01));
+            }
         }
     }
 
