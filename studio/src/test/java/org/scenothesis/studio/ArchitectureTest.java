@@ -73,10 +73,10 @@ class ArchitectureTest {
     void benchesDoNotKnowEachOther() {
         noClasses().that().resideInAPackage("org.scenothesis.studio.house..").or().resideInAPackage("org.scenothesis.studio.parts..")
                 .should().dependOnClassesThat().resideInAnyPackage(
-                        "org.scenothesis.studio.board..", "org.scenothesis.studio.breakdown..", "org.scenothesis.studio.shoot..", "org.scenothesis.studio.match..",
+                        "org.scenothesis.studio.board..", "org.scenothesis.studio.breakdown..", "org.scenothesis.studio.stage..", "org.scenothesis.studio.watch..", "org.scenothesis.studio.shoot..", "org.scenothesis.studio.match..",
                         "org.scenothesis.studio.key..", "org.scenothesis.studio.layer..", "org.scenothesis.studio.handover..")
                 .check(all);
-        slices().matching("org.scenothesis.studio.(board|breakdown|shoot|match|key|layer|handover)..").should().notDependOnEachOther().check(all);
+        slices().matching("org.scenothesis.studio.(board|breakdown|stage|shoot|match|key|layer|handover)..").should().notDependOnEachOther().check(all);
     }
 
     @Test

@@ -2,6 +2,7 @@ package org.scenothesis.studio.parts;
 
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Consumer;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
@@ -12,11 +13,11 @@ import org.scenothesis.core.match.Comparison;
 /// The ways of laying two plates over each other as a row of buttons, with their keys: B, D, O.
 public final class ComparisonBar extends HBox {
     private final ToggleGroup group = new ToggleGroup();
-    private final Runnable changed;
+    private final Consumer<Comparison> changed;
     private Comparison mode;
 
     /// - `words`: the comparisons offered, in order, and what they are called; `prefix` begins the buttons' ids.
-    public ComparisonBar(String prefix, Map<Comparison, String> words, Comparison first, Runnable changed) {
+    public ComparisonBar(String prefix, Map<Comparison, String> words, Comparison first, Consumer<Comparison> changed) {
         super(4);
         this.changed = changed;
         mode = first;
@@ -33,14 +34,10 @@ public final class ComparisonBar extends HBox {
         });
     }
 
-    public Comparison mode() {
-        return mode;
-    }
-
     private void look(Comparison c) {
         mode = c;
         group.getToggles().forEach(t -> t.setSelected(t.getUserData() == c));
-        changed.run();
+        changed.accept(c);
     }
 
     /// Takes the keys of comparing; pressing one again goes back to the take. True if it was one.

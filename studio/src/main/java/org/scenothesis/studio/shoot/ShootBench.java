@@ -17,37 +17,36 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.Comparison;
-import org.scenothesis.core.match.LockReport;
-import org.scenothesis.core.picture.DisplayPicture;
-import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Choosers;
 import org.scenothesis.studio.parts.ComparisonBar;
-import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
+import org.scenothesis.studio.watch.WatchModel;
+import org.scenothesis.studio.watch.WatchedPicture;
 
 /// Watching takes against the clean plate, the take log, bringing footage in, and the strike list.
 public final class ShootBench extends Bench {
-    private final PictureView picture = new PictureView("");
+    private final WatchModel model;
+    private final WatchedPicture picture;
     private final TimeStrip strip = new TimeStrip();
     private final TakeLog log;
     private final PlateForm form;
     private final StrikeList strike;
     private final Needles needles = new Needles();
-    private final ComparisonBar bar = new ComparisonBar("shoot", words(), Comparison.TAKE, this::frame);
 
     public ShootBench(Session session) {
         super(session, BenchName.SHOOT, new HBox(12));
-        log = new TakeLog(session, this::refresh);
-        form = new PlateForm(session, log::take);
+        model = new WatchModel(session, Comparison.TAKE, true);
+        picture = new WatchedPicture(model, BenchName.SHOOT, words());
+        log = new TakeLog(model);
+        form = new PlateForm(session, model::take);
         strike = new StrikeList(session);
         build();
         wire();
@@ -63,9 +62,8 @@ public final class ShootBench extends Bench {
     }
 
     private void build() {
-        VBox.setVgrow(picture, Priority.ALWAYS);
         strip.setPrefHeight(60);
-        VBox left = new VBox(8, bar, picture, strip);
+        VBox left = new VBox(8, picture.bar(), picture.view(), strip);
         HBox.setHgrow(left, Priority.ALWAYS);
         Button bring = Text.button("Bring footage in", "floor-button", this::choose);
         bring.setId("bring-in");
@@ -84,15 +82,12 @@ public final class ShootBench extends Bench {
     }
 
     private void wire() {
-        picture.whenSized((w, h) -> frame());
+        model.whenChanged(this::refresh);
+        picture.view().whenSized((w, h) -> picture());
         strip.whenMoved(s -> session.goToFrame(s * session.rate()));
         session.seconds().addListener(o -> {
             strip.at(session.seconds().get());
-            frame();
-        });
-        session.plateId().addListener(o -> {
-            log.forget();
-            refresh();
+            picture();
         });
         session.production().addListener(o -> refresh());
         session.measured().addListener(o -> refresh());
@@ -128,7 +123,7 @@ public final class ShootBench extends Bench {
             choose();
             return true;
         }
-        return bar.key(e.getCode());
+        return picture.key(e.getCode());
     }
 
     @Override
@@ -146,14 +141,14 @@ public final class ShootBench extends Bench {
         log.refresh();
         form.refresh();
         strike.refresh();
-        Plate plate = session.plate().orElse(null);
+        Plate plate = model.plate().orElse(null);
         strip.show(session.shot().seconds(), ribbons(plate), session.shot().beats());
         strip.at(session.seconds().get());
-        frame();
+        picture();
     }
 
     private List<TimeStrip.Ribbon> ribbons(@Nullable Plate plate) {
-        Take t = log.take().orElse(null);
+        Take t = model.take().orElse(null);
         if (plate == null || t == null) {
             return List.of();
         }
@@ -162,44 +157,15 @@ public final class ShootBench extends Bench {
         return List.of(new TimeStrip.Ribbon(plate.name() + needs, 0, Math.min(length, session.shot().seconds()), plate.spike()));
     }
 
-    private void frame() {
+    private void picture() {
         if (!inView()) {
             return;
         }
-        Take t = log.take().orElse(null);
-        Plate plate = session.plate().orElse(null);
-        FootageSource path = t == null ? null : session.footage(t);
-        if (t == null || path == null || plate == null) {
-            if (t == null) {
-                picture.invite(Sketch.TAKES, plate == null ? "Takes are watched here, against the clean plate. Drop clips on the picture, or bring them in." : "This plate has no take yet. Drop its clip on the picture, or bring it in.", "Bring footage in", this::choose);
-            } else {
-                picture.say(session.problem(t));
-            }
-            picture.name("");
-            needles.show(null);
-            return;
-        }
-        FootageSource proved = session.reference(plate, t);
-        FootageSource reference = proved == null ? path : proved;
-        Comparison how = bar.mode();
-        double at = session.seconds().get();
-        int w = picture.roomWidth();
-        int h = picture.roomHeight();
-        session.worker().ask(
-                "shoot-picture",
-                ticket -> {
-                    Picture p = session.frames().at(path, at);
-                    Picture shown = how == Comparison.TAKE ? p : how.of(p, session.frames().frame(reference, 0), session.bands());
-                    return DisplayPicture.of(shown, w, h, session.bands());
-                },
-                picture::show,
-                e -> picture.say(String.valueOf(e.getMessage())));
-        picture.name(session.plate().map(Plate::name).orElse("") + ", frame " + session.frame() + (how == Comparison.REFERENCE ? ", clean plate" : ""));
-        needles.show(session.measured().get().lock(session.shot(), plate, t).map(this::sample).orElse(null));
-    }
-
-    private LockReport.@Nullable Sample sample(LockReport r) {
-        int frame = session.frame();
-        return r.series().stream().filter(x -> x.frame() == frame).findFirst().orElse(null);
+        picture.show(new WatchedPicture.Invitation(
+                Sketch.TAKES,
+                model.plate().isEmpty() ? "Takes are watched here, against the clean plate. Drop clips on the picture, or bring them in."
+                        : "This plate has no take yet. Drop its clip on the picture, or bring it in.",
+                "Bring footage in", this::choose));
+        needles.show(model.sight() instanceof WatchModel.Sight.Pair ? model.sample().orElse(null) : null);
     }
 }

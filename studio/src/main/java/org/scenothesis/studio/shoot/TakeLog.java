@@ -22,7 +22,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.match.LockReport;
@@ -39,43 +38,23 @@ import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Choosers;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
+import org.scenothesis.studio.watch.WatchModel;
 
 /// The takes of the selected plate: what is known of each, which counts, and what can be done about it.
 final class TakeLog extends VBox {
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
 
     private final Session session;
-    private final Runnable whenLooked;
+    private final WatchModel model;
     /// The rows of takes shown, under what their buttons depend on: a row stays while measurements come in, and with it the menu that hangs from it.
     private final Map<List<?>, Row> rows = new HashMap<>();
-    private @Nullable String looked;
 
-    /// - `whenLooked`: called when another take is looked at.
-    TakeLog(Session session, Runnable whenLooked) {
-        this.session = session;
-        this.whenLooked = whenLooked;
+    TakeLog(WatchModel model) {
+        this.model = model;
+        session = model.session();
     }
 
     private record Row(HBox box, Label facts) {}
-
-    /// The take that is looked at: the one chosen here, else the one that counts.
-    Optional<Take> take() {
-        Plate p = session.plate().orElse(null);
-        if (p == null) {
-            return Optional.empty();
-        }
-        return p.take(looked).or(() -> Optional.ofNullable(p.chosen()));
-    }
-
-    /// Looks at the take that counts again, as after another plate was chosen.
-    void forget() {
-        looked = null;
-    }
-
-    private void look(Take t) {
-        looked = t.id();
-        whenLooked.run();
-    }
 
     void refresh() {
         List<Node> now = new ArrayList<>();
@@ -98,7 +77,7 @@ final class TakeLog extends VBox {
         Row row = rows.computeIfAbsent(List.of(plate.id(), plate.takes().indexOf(t), t, brief, there), k -> drawn(plate, t, brief));
         row.facts().setText(facts(plate, t, brief));
         row.box().getChildren().set(0, new VerdictMark(verdict(plate, t, brief)));
-        row.box().pseudoClassStateChanged(CHOSEN, take().filter(o -> o.id().equals(t.id())).isPresent());
+        row.box().pseudoClassStateChanged(CHOSEN, model.take().filter(o -> o.id().equals(t.id())).isPresent());
         return row.box();
     }
 
@@ -120,10 +99,10 @@ final class TakeLog extends VBox {
         row.getStyleClass().add("take-row");
         row.setId("take-" + t.id());
         row.setFocusTraversable(true);
-        row.setOnMouseClicked(e -> look(t));
+        row.setOnMouseClicked(e -> model.look(t));
         row.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER) {
-                look(t);
+                model.look(t);
             }
         });
         return new Row(row, facts);

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.match.Comparison;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Take;
@@ -23,6 +24,7 @@ import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.OpenHouse;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.watch.WatchModel;
 import org.scenothesis.testkit.TinyShoot;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
@@ -86,7 +88,7 @@ class MendsTest {
         assertThat(BenchName.of(f)).isEqualTo(BenchName.SHOOT);
         until("offered", () -> scene.lookup("#find-maker-1") instanceof Button);
         // The dialog of folders is the system's own; what it gives goes this way.
-        WaitForAsyncUtils.asyncFx(() -> new TakeLog(session, () -> {}).findAgain(maker(), away.getParent()));
+        WaitForAsyncUtils.asyncFx(() -> new TakeLog(new WatchModel(session, Comparison.TAKE, true)).findAgain(maker(), away.getParent()));
         until("found", () -> !missing() && Files.exists(folder.resolve(maker().footage())));
         until("measured again", this::locked);
     }
