@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
@@ -29,8 +30,10 @@ import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
+import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
 import org.scenothesis.production.demo.DemoFolder;
@@ -49,6 +52,7 @@ public final class Ratios {
     /// Frames per second of the long take, and how many of its frames are keyed.
     private static final int RATE = 6;
     private static final int SAMPLES = 60;
+    private static final int STILLS = 8;
 
     private Ratios() {}
 
@@ -166,6 +170,9 @@ public final class Ratios {
             Measured m = surveyor.survey(shot, List.of(), Measured.NOTHING, Progress.NONE, x -> {});
             render(demo, shot, new ShotRenderer(folder, m, surveyor.contents(), bands));
             try (ShotRenderer r = new ShotRenderer(folder, m, surveyor.contents(), bands)) {
+                Picture finished = r.frame(shot, 2.9);
+                double[] stills = alternating(() -> stills(finished, demo));
+                line("16-bit PNG of a finished frame, 720p, all cores", STILLS / stills[0], "frames/s", "goal 12");
                 double[] drag = alternating(() -> moved(r, shot, bands));
                 line("drag on Layer: a moved element with its shadow, scaled to be shown", 1000 * drag[0], "ms", "one frame");
             }
@@ -183,6 +190,16 @@ public final class Ratios {
             double[] drag = alternating(() -> Keyer.element(small, smallScreen, KeySettings.DEFAULT, null, bands));
             line("drag on Key: the key at the size shown, whole frame", 1000 * drag[0], "ms", "one frame");
         }
+    }
+
+    private static void stills(Picture finished, Path demo) {
+        IntStream.range(0, STILLS).parallel().forEach(i -> {
+            try {
+                Stills.write(demo.resolve("still-" + i + ".png"), finished, Stills.Format.PNG16);
+            } catch (FootageException e) {
+                throw new IllegalStateException(e);
+            }
+        });
     }
 
     private static void moved(ShotRenderer r, Shot shot, Bands bands) throws Exception {

@@ -40,6 +40,8 @@ final class PngFile {
     private static final int RUN = 4;
     private static final int TRIED = 24;
     private static final int PIECE = 1 << 16;
+    /// Repeats are worth their search when they leave less than this share.
+    private static final double WORTH = 0.85;
 
     private final Pixel pixel;
     private final FramePlane plane;
@@ -97,7 +99,7 @@ final class PngFile {
         if (pixel != Pixel.GREY16) {
             chunk("sRGB", new byte[1], 1);
         }
-        boolean repeats = packed(Deflater.DEFAULT_STRATEGY, TRIED, false) < packed(Deflater.HUFFMAN_ONLY, TRIED, false);
+        boolean repeats = packed(Deflater.DEFAULT_STRATEGY, TRIED, false) < WORTH * packed(Deflater.HUFFMAN_ONLY, TRIED, false);
         packed(repeats ? Deflater.DEFAULT_STRATEGY : Deflater.HUFFMAN_ONLY, 1, true);
         chunk("IEND", new byte[0], 0);
     }
