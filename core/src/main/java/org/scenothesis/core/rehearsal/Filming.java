@@ -41,7 +41,9 @@ public final class Filming {
             Rendered still = kept.computeIfAbsent(new Seen(roll.set(), view, q.seed()), s -> renderer.still());
             for (int i = roll.views().get(k).fromFrame(); i < end; i++) {
                 Rendered truth = roll.moving() == null ? still : renderer.moving(still, roll.moving(), i / roll.rate(), roll.rate());
-                Sensor sensor = roll.sensor().exposed(roll.stops().applyAsDouble(i));
+                Handling by = roll.handling();
+                truth = by.sway().apply(i).of(truth, bands);
+                Sensor sensor = roll.sensor().exposed(by.stops().applyAsDouble(i)).balanced(by.balance().apply(i));
                 if (!recorder.frame(i, sensor.record(truth.light(), i, bands), truth)) {
                     return;
                 }

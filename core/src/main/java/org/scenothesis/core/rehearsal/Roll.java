@@ -2,14 +2,13 @@ package org.scenothesis.core.rehearsal;
 
 import java.util.List;
 import java.util.function.DoubleFunction;
-import java.util.function.IntToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 
 /// One take to be filmed by the simulated camera.
 ///
 /// - `moving`: what is on the set at a time in seconds, or null when nothing moves.
 /// - `views`: where the camera stands, and from which frame on; more than one is a bump.
-/// - `stops`: exposure of a frame, for clouds and automatic exposure.
+/// - `handling`: what happens to its frames on the way.
 public record Roll(
         String name,
         int frames,
@@ -17,7 +16,7 @@ public record Roll(
         Scenery set,
         @Nullable DoubleFunction<Scenery> moving,
         List<Station> views,
-        IntToDoubleFunction stops,
+        Handling handling,
         Sensor sensor) {
     public Roll {
         views = List.copyOf(views);

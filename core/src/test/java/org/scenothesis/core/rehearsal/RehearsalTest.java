@@ -157,7 +157,7 @@ class RehearsalTest {
 
     @Test
     void filmingStopsWhenTheRecorderHasEnough() {
-        Roll roll = new Roll("x", 10, 24, floor(), null, List.of(new Roll.Station(0, view)), i -> 0, Sensor.CLEAN);
+        Roll roll = new Roll("x", 10, 24, floor(), null, List.of(new Roll.Station(0, view)), Handling.STEADY, Sensor.CLEAN);
         List<Integer> seen = new ArrayList<>();
         new Filming(Rgb.grey(0.2), new Quality(1, 4, 0, 1), bands).film(roll, (i, p, truth) -> {
             seen.add(i);

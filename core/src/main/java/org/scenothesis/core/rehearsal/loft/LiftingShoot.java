@@ -3,6 +3,7 @@ package org.scenothesis.core.rehearsal.loft;
 import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.Handling;
 import org.scenothesis.core.rehearsal.Roll;
 import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Sensor;
@@ -42,16 +43,16 @@ public final class LiftingShoot {
         Scenery screen = Loft.set().with(ScreenCloth.demo().stage());
         List<Roll> rolls = new ArrayList<>();
         rolls.add(new Roll(
-                "clean-2", FRAMES, RATE, Loft.set(), null, locked(view), i -> 0, CAMERA.seeded(2)));
+                "clean-2", FRAMES, RATE, Loft.set(), null, locked(view), Handling.STEADY, CAMERA.seeded(2)));
         rolls.add(new Roll(
-                "maker-1", FRAMES, RATE, Loft.set(), t -> Maker.lifting(t).stage(1), locked(view), LiftingShoot::cloud, CAMERA.seeded(3)));
-        rolls.add(new Roll("lantern-1", FRAMES, RATE, screen, LiftingShoot::lantern, locked(view), i -> 0, CAMERA.seeded(4)));
-        rolls.add(new Roll("screen-only", 1, RATE, screen, null, locked(view), i -> 0, CAMERA.seeded(5)));
+                "maker-1", FRAMES, RATE, Loft.set(), t -> Maker.lifting(t).stage(1), locked(view), Handling.STEADY.under(LiftingShoot::cloud), CAMERA.seeded(3)));
+        rolls.add(new Roll("lantern-1", FRAMES, RATE, screen, LiftingShoot::lantern, locked(view), Handling.STEADY, CAMERA.seeded(4)));
+        rolls.add(new Roll("screen-only", 1, RATE, screen, null, locked(view), Handling.STEADY, CAMERA.seeded(5)));
         rolls.add(new Roll(
                 "clean-1", FRAMES, RATE, Loft.set(), null,
-                List.of(new Roll.Station(0, view), new Roll.Station(BUMP_FRAME, bumped)), i -> 0, CAMERA.seeded(1)));
-        rolls.add(new Roll("card-ruler", 1, RATE, Loft.set().with(Loft.cardAndRuler()), null, locked(view), i -> 0, CAMERA.seeded(6)));
-        rolls.add(new Roll("lamp-pass", 1, RATE, Loft.set().with(bulb()), null, locked(view), i -> 0, CAMERA.seeded(8)));
+                List.of(new Roll.Station(0, view), new Roll.Station(BUMP_FRAME, bumped)), Handling.STEADY, CAMERA.seeded(1)));
+        rolls.add(new Roll("card-ruler", 1, RATE, Loft.set().with(Loft.cardAndRuler()), null, locked(view), Handling.STEADY, CAMERA.seeded(6)));
+        rolls.add(new Roll("lamp-pass", 1, RATE, Loft.set().with(bulb()), null, locked(view), Handling.STEADY, CAMERA.seeded(8)));
         return rolls;
     }
 

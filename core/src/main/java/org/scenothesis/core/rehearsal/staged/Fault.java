@@ -3,6 +3,8 @@ package org.scenothesis.core.rehearsal.staged;
 import java.util.List;
 import java.util.Locale;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.Handling;
+import org.scenothesis.core.rehearsal.trace.Rgb;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.piece.Backdrop;
@@ -27,11 +29,26 @@ public enum Fault {
     /// The focus is let go half way, to the cloth behind.
     REFOCUS,
     /// The key's shadow falls on the cloth: it hangs close behind.
-    SHADOW;
+    SHADOW,
+    /// The camera sets its white by itself: it grows warmer in steps.
+    AUTO_WHITE,
+    /// Somebody wears what the screen is made of.
+    CLOTHES,
+    /// The stabiliser was left on: on a tripod the picture wanders.
+    STABILISER,
+    /// The floor shakes, and the rows of the picture are read one after another.
+    ROLLING_SHUTTER;
 
     private static final double CRUMPLED = 0.45;
     private static final double CLOSE_M = 0.3;
     private static final double ASIDE_S = 1;
+    private static final double WARMER = 0.08;
+    /// How far the stabiliser wanders and how far the shaking goes, of the picture's width; how often, in hertz; the share of a second in which the rows are read.
+    private static final double WANDER = 0.004;
+    private static final double SHAKE = 0.002;
+    private static final double WANDER_HZ = 0.45;
+    private static final double SHAKE_HZ = 7.3;
+    private static final double READ_S = 0.02;
 
     /// Its name on the command line.
     public String code() {
@@ -69,6 +86,30 @@ public enum Fault {
             case AUTO_EXPOSURE -> -0.2 * Math.floor(share * 3);
             default -> 0;
         };
+    }
+
+    /// What its colours are multiplied by, `share` of the roll in.
+    Rgb balance(double share) {
+        double warm = this == AUTO_WHITE ? WARMER * Math.floor(share * 3) / 3 : 0;
+        return new Rgb(1 + warm, 1, 1 / (1 + warm));
+    }
+
+    /// How far the picture lies beside where it should, `seconds` in, for a picture so many pixels wide.
+    Handling.Sway sway(double seconds, int widthPx) {
+        return switch (this) {
+            case STABILISER -> Handling.Sway.whole(wander(seconds, 0) * widthPx, 0.6 * wander(seconds, 1.3) * widthPx);
+            case ROLLING_SHUTTER -> new Handling.Sway(shake(seconds) * widthPx, 0, shake(seconds + READ_S) * widthPx, 0);
+            default -> Handling.Sway.NONE;
+        };
+    }
+
+    /// It begins where the camera was set.
+    private static double wander(double seconds, double phase) {
+        return WANDER * (Math.sin(2 * Math.PI * WANDER_HZ * seconds + phase) - Math.sin(phase));
+    }
+
+    private static double shake(double seconds) {
+        return SHAKE * Math.sin(2 * Math.PI * SHAKE_HZ * seconds);
     }
 
     /// How far the camera is pushed by a bump, in its own pixels: across and down.

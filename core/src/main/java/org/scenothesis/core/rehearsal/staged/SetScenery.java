@@ -35,8 +35,17 @@ import org.scenothesis.core.stage.proof.SetView;
 ///
 /// - `whiteLux`: illuminance under which a perfectly white surface comes out as 1; 18 % grey is then 0.18.
 /// - `kelvin`: the colour of light that comes out neutral.
-/// - `plain`: surfaces without pattern, so that what is measured is the light.
-public record SetScenery(SetView view, double whiteLux, double kelvin, boolean plain) {
+/// - `look`: what its surfaces look like.
+public record SetScenery(SetView view, double whiteLux, double kelvin, Look look) {
+    /// What surfaces look like.
+    public enum Look {
+        USUAL,
+        /// Without pattern, so that what is measured is the light.
+        PLAIN,
+        /// Who is filmed wears what the screen is made of.
+        IN_SCREEN
+    }
+
     /// Owner of the first body; the next has the next number.
     public static final int BODY = 1;
     private static final double WORK_LIGHT = 0.55;
@@ -52,7 +61,11 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
         Vec to = view.eye().minus(at).unit();
         double lux = light.at(at, to, List.of());
         double key = light.key(at, List.of()).map(p -> ((Lamp) p.thing()).givenKelvin()).orElse(5600.0);
-        return new SetScenery(view, lux > 0 ? lux * 1.4 : 1000, key, false);
+        return new SetScenery(view, lux > 0 ? lux * 1.4 : 1000, key, Look.USUAL);
+    }
+
+    private boolean plain() {
+        return look == Look.PLAIN;
     }
 
     private double scale() {
@@ -68,7 +81,7 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
 
     /// What comes from everywhere; work light where nobody put a lamp down.
     public Rgb ambient() {
-        if (view.lamps().isEmpty() && !plain) {
+        if (view.lamps().isEmpty() && !plain()) {
             return Rgb.grey(WORK_LIGHT);
         }
         return Rgb.grey(new LightField(view.lamps(), view.stage().floor().around().value()).even(Vec.UP) * scale() / Math.PI);
@@ -93,6 +106,11 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
         return new Scenery(s, lamps);
     }
 
+    /// A colour, or that of the screen where it is worn.
+    private Rgb worn(Rgb usual) {
+        return look != Look.IN_SCREEN ? usual : view.sheets().stream().findFirst().map(h -> dye(h.screen())).orElse(usual);
+    }
+
     private Rgb rod() {
         return view.sheets().stream().findFirst().map(h -> dye(h.screen()).times(0.9)).orElse(DARK);
     }
@@ -104,8 +122,8 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
 
     private void around(List<Solid> s) {
         if (view.stage().floor().around().value() instanceof Surroundings.Room r) {
-            Material wall = Material.matte(plain ? Rgb.grey(r.reflects()) : new Rgb(r.reflects() * 1.03, r.reflects(), r.reflects() * 0.94));
-            Material floor = plain ? wall : Material.patterned(Pattern.PLANKS, 0.17, new Rgb(1.25, 0.95, 0.7).times(r.reflects()), new Rgb(0.8, 0.55, 0.38).times(r.reflects()));
+            Material wall = Material.matte(plain() ? Rgb.grey(r.reflects()) : new Rgb(r.reflects() * 1.03, r.reflects(), r.reflects() * 0.94));
+            Material floor = plain() ? wall : Material.patterned(Pattern.PLANKS, 0.17, new Rgb(1.25, 0.95, 0.7).times(r.reflects()), new Rgb(0.8, 0.55, 0.38).times(r.reflects()));
             Vec wide = new Vec(r.wideM(), 0, 0);
             Vec away = new Vec(0, 0, r.longM());
             Vec up = new Vec(0, r.highM(), 0);
@@ -117,7 +135,7 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
             s.add(Panel.flat(low, away, up, wall, 0));
             s.add(Panel.flat(low.plus(wide), away, up, wall, 0));
         } else {
-            s.add(Panel.flat(new Vec(-60, 0, -60), new Vec(120, 0, 0), new Vec(0, 0, 120), Material.matte(plain ? Rgb.grey(0.2) : new Rgb(0.22, 0.2, 0.16)), 0));
+            s.add(Panel.flat(new Vec(-60, 0, -60), new Vec(120, 0, 0), new Vec(0, 0, 120), Material.matte(plain() ? Rgb.grey(0.2) : new Rgb(0.22, 0.2, 0.16)), 0));
         }
     }
 
@@ -127,7 +145,7 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
 
     private void backdrop(List<Solid> s, Piece p, Backdrop b) {
         Rgb colour = dye(b);
-        Material m = plain ? Material.matte(colour) : Material.patterned(Pattern.CLOTH, 1, colour, colour.times(0.85));
+        Material m = plain() ? Material.matte(colour) : Material.patterned(Pattern.CLOTH, 1, colour, colour.times(0.85));
         if (!b.kind().lit()) {
             m = Material.matte(Rgb.grey(0.02)).glowing(colour.times(1.5));
         }
@@ -135,12 +153,12 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
         Vec half = at.right().times(b.wideM().value() / 2);
         Vec across = half.times(2);
         if (b.kind().upright() && b.highM().value() > 0) {
-            s.add(new Panel(at.up(b.bottomM().value()).minus(half), across, new Vec(0, b.highM().value(), 0), plain ? 0 : b.wrinkle().value(), false, m, 0));
+            s.add(new Panel(at.up(b.bottomM().value()).minus(half), across, new Vec(0, b.highM().value(), 0), plain() ? 0 : b.wrinkle().value(), false, m, 0));
         }
         if (b.floorM().value() > 0) {
-            s.add(new Panel(at.up(0.003).minus(half), across, at.ahead().times(b.floorM().value()), plain ? 0 : b.wrinkle().value() / 2, false, m, 0));
+            s.add(new Panel(at.up(0.003).minus(half), across, at.ahead().times(b.floorM().value()), plain() ? 0 : b.wrinkle().value() / 2, false, m, 0));
         }
-        if (b.kind().onStands() && !plain) {
+        if (b.kind().onStands() && !plain()) {
             Material pipe = Material.matte(Rgb.grey(0.10)).glossy(0.1, 0.3);
             double y = b.topM() + 0.02;
             Vec out = at.right().times(0.1);
@@ -183,7 +201,7 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
         if (l.kind().everywhere() || l.given() <= 0) {
             return;
         }
-        Rgb colour = plain ? Rgb.grey(1) : tint(l.givenKelvin());
+        Rgb colour = plain() ? Rgb.grey(1) : tint(l.givenKelvin());
         Vec axis = l.axis(p.at());
         if (l.kind().distant()) {
             if (view.stage().floor().around().value() instanceof Surroundings.Room) {
@@ -202,7 +220,7 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
         boolean turned = u.cross(v).dot(axis) < 0;
         Vec corner = at.minus(u.times(0.5)).minus(v.times(0.5));
         lamps.add(new Emitter.Pane(corner, turned ? v : u, turned ? u : v, radiance, l.power()));
-        if (!plain) {
+        if (!plain()) {
             Vec back = axis.times(-0.004);
             s.add(Panel.flat(corner.plus(back), u, v, Material.matte(DARK).glowing(radiance.times(1 / Math.max(1, radiance.g() / 30))), 0));
             if (l.kind() != LampKind.WINDOW && l.kind() != LampKind.PRACTICAL && p.at().up(0).length() < 1e4) {
@@ -220,9 +238,9 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, boolean p
             Body b = (Body) p.thing();
             Block box = SetView.box(p, seconds);
             switch (b.form()) {
-                case BOX -> s.add(new BoxSolid(box.middle(), box.half(), -Math.toRadians(box.turnDeg()), Material.matte(plain ? Rgb.grey(0.5) : PAPER), owner));
-                case BALL -> s.add(new Ellipsoid(box.middle(), box.half(), 0, plain ? Material.matte(Rgb.grey(0.5)) : Material.patterned(Pattern.RIBS, 0.1, PAPER, PAPER.times(0.55)), owner));
-                case FIGURE -> new Figure(box, plain).into(s, owner);
+                case BOX -> s.add(new BoxSolid(box.middle(), box.half(), -Math.toRadians(box.turnDeg()), Material.matte(plain() ? Rgb.grey(0.5) : worn(PAPER)), owner));
+                case BALL -> s.add(new Ellipsoid(box.middle(), box.half(), 0, plain() ? Material.matte(Rgb.grey(0.5)) : Material.patterned(Pattern.RIBS, 0.1, worn(PAPER), worn(PAPER).times(0.55)), owner));
+                case FIGURE -> new Figure(box, plain(), worn(Figure.SHIRT)).into(s, owner);
             }
             owner++;
         }

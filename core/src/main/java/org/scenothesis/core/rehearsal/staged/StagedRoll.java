@@ -7,6 +7,7 @@ import java.util.function.DoubleFunction;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.Handling;
 import org.scenothesis.core.rehearsal.Roll;
 import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.Sensor;
@@ -37,7 +38,7 @@ public record StagedRoll(String name, SetView view, double seconds, double fromS
     private SetScenery scenery() {
         // Exposed and balanced on the set as it was meant.
         SetScenery meant = SetScenery.metered(view);
-        return new SetScenery(faulty(), meant.whiteLux(), meant.kelvin(), false);
+        return new SetScenery(faulty(), meant.whiteLux(), meant.kelvin(), faults.contains(Fault.CLOTHES) ? SetScenery.Look.IN_SCREEN : SetScenery.Look.USUAL);
     }
 
     /// How many it has.
@@ -58,7 +59,18 @@ public record StagedRoll(String name, SetView view, double seconds, double fromS
         @Nullable DoubleFunction<Scenery> moving = moves ? t -> s.bodies(fromS + t) : null;
         int n = frames();
         // Whoever stays is part of the set, and rendered once.
-        return new Roll(name, n, rate, moves ? s.still() : s.still().with(s.bodies(fromS)), moving, stations(s.camera(), n), i -> faults.stream().mapToDouble(f -> f.stops(n < 2 ? 0 : i / (n - 1.0))).sum(), Sensor.USUAL.seeded(seed));
+        return new Roll(name, n, rate, moves ? s.still() : s.still().with(s.bodies(fromS)), moving, stations(s.camera(), n), handling(n), Sensor.USUAL.seeded(seed));
+    }
+
+    private Handling handling(int frames) {
+        return new Handling(
+                i -> faults.stream().mapToDouble(f -> f.stops(share(i, frames))).sum(),
+                i -> faults.stream().map(f -> f.balance(share(i, frames))).reduce(Rgb.grey(1), Rgb::times),
+                i -> faults.stream().map(f -> f.sway(i / rate, view.widthPx())).reduce(Handling.Sway.NONE, Handling.Sway::plus));
+    }
+
+    private static double share(int frame, int frames) {
+        return frames < 2 ? 0 : frame / (frames - 1.0);
     }
 
     private List<Roll.Station> stations(View v, int frames) {

@@ -12,7 +12,11 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.rehearsal.Handling;
+import org.scenothesis.core.rehearsal.Rendered;
 import org.scenothesis.core.rehearsal.Roll;
+import org.scenothesis.core.rehearsal.trace.Rgb;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
@@ -43,11 +47,50 @@ class StagedRollTest {
     void everyFaultChangesTheRollAndNothingElseDoes(Fault f) {
         Roll good = roll();
         Roll bad = roll(f);
-        boolean same = good.frames() == bad.frames() && good.set().equals(bad.set()) && good.views().equals(bad.views()) && good.stops().applyAsDouble(23) == bad.stops().applyAsDouble(23)
+        boolean same = good.frames() == bad.frames() && good.set().equals(bad.set()) && good.views().equals(bad.views()) && handled(good).equals(handled(bad))
                 && bodies(good, 1.0).equals(bodies(bad, 1.0));
         assertThat(same).isFalse();
         assertThat(roll().set()).isEqualTo(good.set());
         assertThat(f.code()).matches("[a-z-]+");
+    }
+
+    private static Object handled(Roll r) {
+        return List.of(r.handling().stops().applyAsDouble(23), r.handling().balance().apply(23), r.handling().sway().apply(13));
+    }
+
+    /// What goes wrong with a frame is nothing in the first, or the camera could not have been set by it.
+    @ParameterizedTest
+    @EnumSource(Fault.class)
+    void theFirstFrameIsAsItWasSet(Fault f) {
+        Roll r = roll(f);
+        assertThat(r.handling().stops().applyAsDouble(0)).isZero();
+        assertThat(r.handling().balance().apply(0)).isEqualTo(Rgb.grey(1));
+        assertThat(r.handling().sway().apply(0).topX()).isCloseTo(0, within(1e-12));
+    }
+
+    @Test
+    void swayedFramesLieWhereTheirRowsWereRead() {
+        Plane ramp = Plane.of(40, 20);
+        for (int i = 0; i < 800; i++) {
+            ramp.data()[i] = i % 40;
+        }
+        Rendered still = new Rendered(new Picture(ramp, ramp, ramp, null), ramp, ramp, SetScenery.metered(view(true)).camera());
+        try (Bands bands = Bands.sequential()) {
+            Rendered swayed = new Handling.Sway(2, 0, -2, 0).of(still, bands);
+            assertThat(swayed.light().r().at(20, 0)).isCloseTo(18.1f, within(0.02f));
+            assertThat(swayed.light().r().at(20, 19)).isCloseTo(21.9f, within(0.02f));
+            assertThat(swayed.coverage().at(20, 10)).isCloseTo(20.1f, within(0.02f));
+            assertThat(Handling.Sway.NONE.of(still, bands)).isSameAs(still);
+        }
+    }
+
+    @Test
+    void rollingRowsLeanAndAStabiliserDoesNot() {
+        Handling.Sway shutter = roll(Fault.ROLLING_SHUTTER).handling().sway().apply(1);
+        assertThat(Math.abs(shutter.topX() - shutter.bottomX())).isGreaterThan(0.03);
+        Handling.Sway wander = roll(Fault.STABILISER).handling().sway().apply(6);
+        assertThat(wander.topX()).isEqualTo(wander.bottomX());
+        assertThat(Math.hypot(wander.topX(), wander.topY())).isGreaterThan(0.1);
     }
 
     private static Object bodies(Roll r, double seconds) {
@@ -58,8 +101,8 @@ class StagedRollTest {
     @ParameterizedTest
     @CsvSource({"DRIFT, -0.5", "AUTO_EXPOSURE, -0.6", "BUMP, 0"})
     void lightThatChangesEndsWhereItIsSaid(Fault f, double stops) {
-        assertThat(roll(f).stops().applyAsDouble(23)).isCloseTo(stops, within(1e-9));
-        assertThat(roll(f).stops().applyAsDouble(0)).isZero();
+        assertThat(roll(f).handling().stops().applyAsDouble(23)).isCloseTo(stops, within(1e-9));
+        assertThat(roll(f).handling().stops().applyAsDouble(0)).isZero();
     }
 
     @Test

@@ -20,7 +20,7 @@ final class RenderedTruth {
     private final Sampler sampler = new Sampler();
 
     RenderedTruth(SetView view) {
-        set = new SetScenery(view, Math.PI, 5600, true);
+        set = new SetScenery(view, Math.PI, 5600, SetScenery.Look.PLAIN);
         still = set.still();
         solids = new Bvh(still.solids());
     }
