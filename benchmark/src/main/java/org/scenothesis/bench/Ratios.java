@@ -61,11 +61,18 @@ public final class Ratios {
             Orders.report();
             return;
         }
+        if (args.length > 0 && args[0].equals("--renders")) {
+            try (Bands all = Bands.allCores()) {
+                Renders.report(all);
+            }
+            return;
+        }
         Path work = Files.createTempDirectory("scenothesis-bench");
         try (Bands all = Bands.allCores()) {
             over(Bands.sequential(), "one core");
             over(all, all.threads() + " cores");
             Orders.report();
+            Renders.report(all);
             DemoFolder.lay(work.resolve("demo"));
             footage(work.resolve("demo"), all);
             film(work.resolve("demo"), all);

@@ -8,11 +8,13 @@ import java.util.List;
 ///
 /// Source: MacDonald & Booth 1990. Nodes lie depth first in flat arrays: the first child follows its parent.
 public final class Bvh {
-    private static final int LEAF = 2;
+    private static final int LEAF = 1;
+    /// A direction along a face would divide nothing by nothing.
+    private static final double LEAST = 1e-20;
 
-    private final Solid[] solids;
+    private final Ready[] solids;
     private final int[] owners;
-    private final double[] box;
+    private final float[] box;
     private final int[] second;
     private final int[] first;
     private final int[] count;
@@ -21,9 +23,9 @@ public final class Bvh {
 
     /// Orders the solids so that a ray meets few of them; an empty list is met by none.
     public Bvh(List<Solid> list) {
-        solids = list.stream().map(Solid::ready).toArray(Solid[]::new);
+        solids = list.stream().map(Solid::ready).toArray(Ready[]::new);
         int room = Math.max(1, 2 * solids.length);
-        box = new double[6 * room];
+        box = new float[6 * room];
         second = new int[room];
         first = new int[room];
         count = new int[room];
@@ -31,13 +33,16 @@ public final class Bvh {
         if (solids.length > 0) {
             build(0, solids.length);
         }
-        owners = Arrays.stream(solids).mapToInt(Solid::owner).toArray();
+        owners = Arrays.stream(solids).mapToInt(s -> s.solid.owner()).toArray();
     }
 
     private int build(int from, int to) {
         int node = nodes++;
         double[] b = boundsOf(from, to);
-        System.arraycopy(b, 0, box, 6 * node, 6);
+        for (int k = 0; k < 3; k++) {
+            box[6 * node + k] = (float) (b[k] - pad(b[k]));
+            box[6 * node + 3 + k] = (float) (b[k + 3] + pad(b[k + 3]));
+        }
         first[node] = from;
         count[node] = to - from;
         if (to - from <= LEAF) {
@@ -51,12 +56,12 @@ public final class Bvh {
             double[] after = new double[to - from];
             double[] grown = empty();
             for (int i = to - 1; i > from; i--) {
-                grow(grown, solids[i].bounds());
+                grow(grown, solids[i].solid.bounds());
                 after[i - from] = area(grown);
             }
             grown = empty();
             for (int i = from + 1; i < to; i++) {
-                grow(grown, solids[i - 1].bounds());
+                grow(grown, solids[i - 1].solid.bounds());
                 double cost = area(grown) * (i - from) + after[i - from] * (to - i);
                 if (cost < best) {
                     best = cost;
@@ -73,14 +78,18 @@ public final class Bvh {
         return node;
     }
 
+    private static double pad(double b) {
+        return 1e-5 + 1e-6 * Math.abs(b);
+    }
+
     private void sort(int from, int to, int k) {
-        Arrays.sort(solids, from, to, Comparator.comparingDouble(s -> s.bounds()[k] + s.bounds()[k + 3]));
+        Arrays.sort(solids, from, to, Comparator.comparingDouble(s -> s.solid.bounds()[k] + s.solid.bounds()[k + 3]));
     }
 
     private double[] boundsOf(int from, int to) {
         double[] b = empty();
         for (int i = from; i < to; i++) {
-            grow(b, solids[i].bounds());
+            grow(b, solids[i].solid.bounds());
         }
         return b;
     }
@@ -119,29 +128,69 @@ public final class Bvh {
         return ray.far < far;
     }
 
+    /// Goes through the tree, the nearer box first.
+    ///
+    /// Distances are compared as the bits of their floats, which for positive ones order alike: whole numbers are chosen between without a jump, and
+    /// which box is met cannot be foreseen. Boxes are padded for what floats round away.
     private void visit(Ray ray) {
         int[] stack = ray.stack;
+        int[] entries = ray.entries;
+        float[] b = box;
+        float ox = (float) ray.ox;
+        float oy = (float) ray.oy;
+        float oz = (float) ray.oz;
+        float ix = inverse(ray.dx);
+        float iy = inverse(ray.dy);
+        float iz = inverse(ray.dz);
+        // Which plane of each pair lies nearer is known from the ray's direction.
+        int nx = ix >= 0 ? 0 : 3;
+        int ny = iy >= 0 ? 1 : 4;
+        int nz = iz >= 0 ? 2 : 5;
+        int most = bits(ray.far);
         int top = 0;
         int node = 0;
         while (true) {
-            if (entered(6 * node, ray)) {
-                int n = count[node];
-                if (n == 0) {
-                    boolean forward = (axis[node] == 0 ? ray.dx : axis[node] == 1 ? ray.dy : ray.dz) >= 0;
-                    stack[top++] = forward ? second[node] : node + 1;
-                    node = forward ? node + 1 : second[node];
+            int n = count[node];
+            if (n == 0) {
+                int one = node + 1;
+                int other = second[node];
+                int toOne = entry(b, 6 * one, nx, ny, nz, ox, oy, oz, ix, iy, iz);
+                int toOther = entry(b, 6 * other, nx, ny, nz, ox, oy, oz, ix, iy, iz);
+                int near = Math.min(toOne, toOther);
+                int far = Math.max(toOne, toOther);
+                int nearer = toOne <= toOther ? one : other;
+                // Written in any case, and counted only where it is met.
+                stack[top] = one + other - nearer;
+                entries[top] = far;
+                top += far < most ? 1 : 0;
+                if (near < most) {
+                    node = nearer;
                     continue;
                 }
+            } else {
                 meet(ray, first[node], first[node] + n);
+                most = bits(ray.far);
                 if (ray.shadow && ray.met != null) {
                     return;
                 }
             }
-            if (top == 0) {
-                return;
-            }
-            node = stack[--top];
+            // What was met meanwhile may lie before what waits.
+            do {
+                if (top == 0) {
+                    return;
+                }
+                top--;
+            } while (entries[top] >= most);
+            node = stack[top];
         }
+    }
+
+    private static float inverse(double d) {
+        return (float) (1 / (Math.abs(d) < LEAST ? Math.copySign(LEAST, d) : d));
+    }
+
+    private static int bits(double distance) {
+        return Float.floatToRawIntBits(Math.nextUp((float) distance));
     }
 
     private void meet(Ray ray, int from, int to) {
@@ -152,24 +201,16 @@ public final class Bvh {
         }
     }
 
-    private boolean entered(int at, Ray r) {
-        double x0 = (box[at] - r.ox) * r.ix;
-        double x1 = (box[at + 3] - r.ox) * r.ix;
-        double y0 = (box[at + 1] - r.oy) * r.iy;
-        double y1 = (box[at + 4] - r.oy) * r.iy;
-        double z0 = (box[at + 2] - r.oz) * r.iz;
-        double z1 = (box[at + 5] - r.oz) * r.iz;
-        // Plain comparisons: Math.min and Math.max spend half the traversal on NaN and signed zeros.
-        double in = x0 < x1 ? x0 : x1;
-        double out = x0 < x1 ? x1 : x0;
-        double yIn = y0 < y1 ? y0 : y1;
-        double yOut = y0 < y1 ? y1 : y0;
-        double zIn = z0 < z1 ? z0 : z1;
-        double zOut = z0 < z1 ? z1 : z0;
-        in = yIn > in ? yIn : in;
-        in = zIn > in ? zIn : in;
-        out = yOut < out ? yOut : out;
-        out = zOut < out ? zOut : out;
-        return in <= out && out >= 0 && in < r.far;
+    /// How far along the ray a box is entered, as bits, 0 from inside; beyond all where it is passed by.
+    private static int entry(float[] box, int at, int nx, int ny, int nz, float ox, float oy, float oz, float ix, float iy, float iz) {
+        int x = Float.floatToRawIntBits((box[at + nx] - ox) * ix);
+        int y = Float.floatToRawIntBits((box[at + ny] - oy) * iy);
+        int z = Float.floatToRawIntBits((box[at + nz] - oz) * iz);
+        int xOut = Float.floatToRawIntBits((box[at + 3 - nx] - ox) * ix);
+        int yOut = Float.floatToRawIntBits((box[at + 5 - ny] - oy) * iy);
+        int zOut = Float.floatToRawIntBits((box[at + 7 - nz] - oz) * iz);
+        int in = Math.max(Math.max(x, y), Math.max(z, 0));
+        int out = Math.min(Math.min(xOut, yOut), zOut);
+        return in <= out ? in : Integer.MAX_VALUE;
     }
 }

@@ -16,43 +16,7 @@ public record Ellipsoid(Vec centre, Vec radii, double tilt, Material material, i
     }
 
     @Override
-    public void hit(Ray ray) {
-        double c = tilt == 0 ? 1 : Math.cos(tilt);
-        double s = tilt == 0 ? 0 : Math.sin(tilt);
-        double px = ray.ox - centre.x();
-        double py = ray.oy - centre.y();
-        double ox = (c * px + s * py) / radii.x();
-        double oy = (-s * px + c * py) / radii.y();
-        double oz = (ray.oz - centre.z()) / radii.z();
-        double dx = (c * ray.dx + s * ray.dy) / radii.x();
-        double dy = (-s * ray.dx + c * ray.dy) / radii.y();
-        double dz = ray.dz / radii.z();
-        double a = dx * dx + dy * dy + dz * dz;
-        double b = ox * dx + oy * dy + oz * dz;
-        double k = ox * ox + oy * oy + oz * oz - 1;
-        double disc = b * b - a * k;
-        if (disc < 0) {
-            return;
-        }
-        double root = Math.sqrt(disc);
-        double t = (-b - root) / a;
-        if (t < NEAR) {
-            t = (-b + root) / a;
-        }
-        if (t < NEAR || t >= ray.far) {
-            return;
-        }
-        double hx = ox + t * dx;
-        double hy = oy + t * dy;
-        double hz = oz + t * dz;
-        double gx = hx / radii.x();
-        double gy = hy / radii.y();
-        double gz = hz / radii.z();
-        double wx = c * gx - s * gy;
-        double wy = s * gx + c * gy;
-        double len = Math.sqrt(wx * wx + wy * wy + gz * gz);
-        ray.meet(this, t, wx / len, wy / len, gz / len);
-        ray.u = Math.atan2(hz, hx) / Math.PI;
-        ray.v = 0.5 + 0.5 * hy;
+    public Ready ready() {
+        return new ReadyEllipsoid(this);
     }
 }

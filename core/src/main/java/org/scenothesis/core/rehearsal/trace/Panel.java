@@ -31,13 +31,8 @@ public record Panel(Vec corner, Vec edgeU, Vec edgeV, double wrinkle, boolean op
     }
 
     @Override
-    public Solid ready() {
+    public Ready ready() {
         return new ReadyPanel(this);
-    }
-
-    @Override
-    public void hit(Ray ray) {
-        ready().hit(ray);
     }
 
     /// Bends the normal of a meeting by folds and wrinkles; `lu`, `lv`: lengths of the edges.

@@ -16,6 +16,7 @@ public final class Ray {
     double far;
     boolean shadow;
     final int[] stack = new int[64];
+    final int[] entries = new int[64];
     int ignoredOwner;
 
     @Nullable Solid met;

@@ -1,7 +1,7 @@
 package org.scenothesis.core.rehearsal.trace;
 
 /// A panel with its normal and edges worked out. A ray that only asks whether light gets through does not ask how the cloth is bent.
-final class ReadyPanel implements Solid {
+final class ReadyPanel extends Ready {
     private final Panel panel;
     private final double lu;
     private final double lv;
@@ -19,6 +19,7 @@ final class ReadyPanel implements Solid {
     private final double vz;
 
     ReadyPanel(Panel panel) {
+        super(panel);
         this.panel = panel;
         lu = panel.edgeU().length();
         lv = panel.edgeV().length();
@@ -37,28 +38,13 @@ final class ReadyPanel implements Solid {
     }
 
     @Override
-    public Material material() {
-        return panel.material();
-    }
-
-    @Override
-    public int owner() {
-        return panel.owner();
-    }
-
-    @Override
-    public double[] bounds() {
-        return panel.bounds();
-    }
-
-    @Override
-    public void hit(Ray ray) {
+    void hit(Ray ray) {
         if (ray.shadow && panel.opening()) {
             return;
         }
         double down = nx * ray.dx + ny * ray.dy + nz * ray.dz;
         double t = (nx * (cx - ray.ox) + ny * (cy - ray.oy) + nz * (cz - ray.oz)) / down;
-        if (!(t >= NEAR && t < ray.far)) {
+        if (!(t >= Solid.NEAR && t < ray.far)) {
             return;
         }
         double px = ray.ox + t * ray.dx - cx;

@@ -1,7 +1,7 @@
 package org.scenothesis.core.rehearsal.trace;
 
 /// A surface a ray can meet. `owner` is the object it belongs to (0 is the set), for coverage truth.
-public sealed interface Solid permits BoxSolid, Ellipsoid, RoundCone, Panel, ReadyPanel {
+public sealed interface Solid permits BoxSolid, Ellipsoid, RoundCone, Panel {
     double NEAR = 1e-6;
 
     Material material();
@@ -12,10 +12,10 @@ public sealed interface Solid permits BoxSolid, Ellipsoid, RoundCone, Panel, Rea
     double[] bounds();
 
     /// The same with all that each meeting would work out anew worked out once.
-    default Solid ready() {
-        return this;
-    }
+    Ready ready();
 
     /// Updates the ray if it meets this solid nearer than `ray.far`.
-    void hit(Ray ray);
+    default void hit(Ray ray) {
+        ready().hit(ray);
+    }
 }
