@@ -28,6 +28,8 @@ public final class Rehearsal {
     /// - `only`: names of the takes to film; empty for all. `video`: how moving takes are stored.
     public record Wish(int width, Quality quality, Set<String> only, VideoFormat video) {}
 
+    private record Filmed(Roll roll, Filming by) {}
+
     /// Films into `folder/footage` and writes `production.json` if there is none; returns the files written.
     ///
     /// @throws FootageException if a file cannot be written
@@ -41,15 +43,18 @@ public final class Rehearsal {
             throw new FootageException(footage, "the folder cannot be made; check its permissions.", e);
         }
         int height = wish.width * 9 / 16 / 2 * 2;
-        List<Roll> rolls = LiftingShoot.rolls(wish.width, height).stream().filter(r -> wish.only.isEmpty() || wish.only.contains(r.name())).toList();
-        int frames = rolls.stream().mapToInt(Roll::frames).sum();
-        Filming filming = new Filming(Loft.AMBIENT, wish.quality, bands);
+        List<Filmed> rolls = new ArrayList<>();
+        Filming loft = new Filming(Loft.AMBIENT, wish.quality, bands);
+        LiftingShoot.rolls(wish.width, height).forEach(r -> rolls.add(new Filmed(r, loft)));
+        DemoSets.rolls(wish.width, height).forEach(r -> rolls.add(new Filmed(r.roll(), new Filming(r.ambient(), wish.quality, bands))));
+        rolls.removeIf(r -> !wish.only.isEmpty() && !wish.only.contains(r.roll.name()));
+        int frames = rolls.stream().mapToInt(r -> r.roll.frames()).sum();
         List<Path> written = new ArrayList<>();
         int done = 0;
-        for (Roll roll : rolls) {
+        for (Filmed r : rolls) {
             int before = done;
-            written.add(film(roll, footage, wish, height, filming, (i, n) -> progress.at(before + i, frames)));
-            done += roll.frames();
+            written.add(film(r.roll, footage, wish, height, r.by, (i, n) -> progress.at(before + i, frames)));
+            done += r.roll.frames();
         }
         if (!Files.exists(folder.resolve(ProductionFolder.FILE))) {
             ProductionFolder.create(folder, LanternWorks.production()).close();

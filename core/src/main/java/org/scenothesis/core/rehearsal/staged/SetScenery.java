@@ -54,10 +54,12 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
     private static final Rgb WOOD = new Rgb(0.40, 0.26, 0.15);
     private static final Rgb PAPER = new Rgb(0.74, 0.66, 0.48);
 
-    /// Exposed for what the light meter reads at the first body, balanced for its key.
+    /// Exposed for what the light meter reads at the first body of the set, balanced for its key: alike for all plates that are filmed on it. Lamps that are there to be seen are not metered.
     public static SetScenery metered(SetView view) {
-        LightField light = new LightField(view.lamps(), view.stage().floor().around().value());
-        Vec at = view.bodies().isEmpty() ? view.eye().plus(view.pose().worldToCamera()[2].times(view.stage().floor().lens().focusM().value())) : SetView.middle(view.bodies().getFirst(), 0);
+        SetView all = new SetView(view.stage(), "", view.widthPx(), view.heightPx());
+        List<Piece> lit = all.lamps().stream().filter(p -> ((Lamp) p.thing()).kind() != LampKind.PRACTICAL).toList();
+        LightField light = new LightField(lit.isEmpty() ? all.lamps() : lit, view.stage().floor().around().value());
+        Vec at = all.bodies().isEmpty() ? view.eye().plus(view.pose().worldToCamera()[2].times(view.stage().floor().lens().focusM().value())) : SetView.middle(all.bodies().getFirst(), 0);
         Vec to = view.eye().minus(at).unit();
         double lux = light.at(at, to, List.of());
         double key = light.key(at, List.of()).map(p -> ((Lamp) p.thing()).givenKelvin()).orElse(5600.0);
