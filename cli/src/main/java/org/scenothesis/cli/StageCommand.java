@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
@@ -16,11 +17,15 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.breakdown.staging.Stagings;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.shot.FrameFormat;
+import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
@@ -31,6 +36,7 @@ import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.FileLens;
+import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.ShotRenderer;
@@ -110,6 +116,9 @@ final class StageCommand implements Callable<Integer> {
 
     @Option(names = "--fault", split = ",", paramLabel = "NAME", description = "With --rehearse: what shall go wrong; one or several of ${COMPLETION-CANDIDATES}.")
     Set<Fault> faults = Set.of();
+
+    @Option(names = "--compare", description = "Measures the takes that were rehearsed and says them beside what was foretold of the set as it stands now.")
+    boolean compare;
 
     @Option(names = "--feet", description = "Lengths on the drawing in feet and inches.")
     boolean feet;
@@ -230,6 +239,9 @@ final class StageCommand implements Callable<Integer> {
         if (rehearse) {
             o.set("rehearsed", rehearsed(folder, s, sets, rules));
         }
+        if (compare) {
+            o.set("compared", compared(folder, folder.production().shot(s.id()), sets, rules));
+        }
         if (suggest) {
             o.set("suggestion", suggested(folder, s, sets, rules));
         }
@@ -253,6 +265,29 @@ final class StageCommand implements Callable<Integer> {
                     out.addObject().put("plate", f.need()).put("file", folder.path().resolve(f.footage()).toString());
                     output.say("rehearsed: " + f.footage());
                 });
+            }
+        }
+        return out;
+    }
+
+    private ArrayNode compared(ProductionFolder folder, Shot shot, List<Staged> sets, HouseRules rules) {
+        ArrayNode out = Output.object().arrayNode();
+        try (Bands bands = Bands.allCores()) {
+            Measured m = new Surveyor(folder, bands).survey(shot, List.of(), Measured.NOTHING, output.progress("measure"), told -> {});
+            Judgement all = new Judge(folder).of(shot, m, rules);
+            Map<String, Plate> plates = Breakdown.matched(shot, Breakdown.plan(shot, rules));
+            for (Staged set : sets) {
+                for (PlateNeed n : set.needs()) {
+                    Plate plate = plates.get(n.key());
+                    Take take = plate == null ? null : plate.chosen();
+                    List<Compared> found = plate == null || take == null ? List.of() : Rehearsing.compared(set, n, plate, take, m, all, rules);
+                    if (plate != null && take != null && !found.isEmpty()) {
+                        out.add(StageTree.compared(plate, take, found));
+                        output.say("");
+                        output.say(plate.name() + ", " + take.note());
+                        found.forEach(c -> output.say(String.format("  %-26s %-12s %-12s %s", Words.title(c.measure()), StageWords.foretold(c), StageWords.measured(c), StageWords.why(c))));
+                    }
+                }
             }
         }
         return out;

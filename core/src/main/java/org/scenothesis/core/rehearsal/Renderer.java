@@ -23,6 +23,8 @@ public final class Renderer {
     private static final int PROBES = 2;
     // Red, green, blue, coverage, depth, luminance squared.
     private static final int SUMS = 6;
+    /// How far around a shaded pixel its shade is taken from.
+    private static final int AROUND = 3;
     private static final double OPTICS_SIGMA_PX = 0.42;
 
     private final Scenery set;
@@ -144,7 +146,24 @@ public final class Renderer {
             }
         }
 
+        /// Whether any path of the first slices sees something moving there.
+        private boolean seen(int i) {
+            for (int s = 0; s < PROBES * SLICES; s++) {
+                camera.aim(quality.seed(), i, s);
+                if (tracers.get(s % SLICES).sees(camera.from, camera.towards)) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
         void pixel(Rendered base, int i, Frame out) {
+            int w = view.pose().width();
+            // Soft shadows are smooth: of every four pixels that are only shaded one is followed, and the others lie between.
+            if ((i % w & 1) + (i / w & 1) > 0 && !seen(i)) {
+                out.between(base, i);
+                return;
+            }
             double[] with = new double[SUMS];
             double[] without = new double[SUMS];
             int seen = 0;
@@ -232,6 +251,7 @@ public final class Renderer {
         private final Plane coverage = Plane.of(view.pose().width(), view.pose().height());
         private final Plane variance = Plane.of(view.pose().width(), view.pose().height());
         private final boolean[] shaded = new boolean[view.pose().width() * view.pose().height()];
+        private final boolean[] followed = new boolean[shaded.length];
         private final float[][] change = new float[3][shaded.length];
         private final Plane depth = Plane.of(view.pose().width(), view.pose().height());
 
@@ -255,9 +275,16 @@ public final class Renderer {
             depth.data()[i] = base.depthM().data()[i];
         }
 
+        /// Shaded as those around it.
+        void between(Rendered base, int i) {
+            copy(base, i);
+            shaded[i] = true;
+        }
+
         void differ(Rendered base, int i, double[] with, double[] without, int n) {
             copy(base, i);
             shaded[i] = true;
+            followed[i] = true;
             for (int c = 0; c < 3; c++) {
                 change[c][i] = (float) ((with[c] - without[c]) / n);
             }
@@ -268,7 +295,7 @@ public final class Renderer {
             int w = view.pose().width();
             float[][] before = {light.r().data().clone(), light.g().data().clone(), light.b().data().clone()};
             bands.run(view.pose().height(), (from, to, band) -> {
-                float[] near = new float[25];
+                float[] near = new float[(2 * AROUND + 1) * (2 * AROUND + 1)];
                 for (int i = from * w; i < to * w; i++) {
                     if (shaded[i]) {
                         for (int c = 0; c < 3; c++) {
@@ -284,12 +311,15 @@ public final class Renderer {
             int x = i % w;
             int y = i / w;
             int n = 0;
-            for (int v = Math.max(0, y - 2); v <= Math.min(view.pose().height() - 1, y + 2); v++) {
-                for (int u = Math.max(0, x - 2); u <= Math.min(w - 1, x + 2); u++) {
-                    if (coverage.data()[v * w + u] == 0) {
+            for (int v = Math.max(0, y - AROUND); v <= Math.min(view.pose().height() - 1, y + AROUND); v++) {
+                for (int u = Math.max(0, x - AROUND); u <= Math.min(w - 1, x + AROUND); u++) {
+                    if (followed[v * w + u]) {
                         near[n++] = of[v * w + u];
                     }
                 }
+            }
+            if (n == 0) {
+                return 0;
             }
             Arrays.sort(near, 0, n);
             // The mean of the middle third: steadier than the single middle value.

@@ -30,6 +30,8 @@ final class DemoSets {
     private static final double FRAME_S = 1 / 24.0;
     private static final double SENSOR_MM = 23.6;
     private static final double RATE = 24;
+    /// What happens, and a second before and after it.
+    static final double ROLL_S = 6;
 
     private DemoSets() {}
 
@@ -79,7 +81,7 @@ final class DemoSets {
                 piece("bench", "bench", 0, 3.05, new Support("table", m(2.4), m(0.86), m(0.6))),
                 piece("lantern", "lantern", 0, 3.0, lamp(LampKind.PRACTICAL, 0.94, new Vec(0, 0.94, 0), 1).withOutput(m(9))),
                 piece("maker-1", "the maker 1", -0.78, 3.8, person(1.72, new Vec(0.22, 0, 0), 1.6, 3.0), "figure-the-maker-1"),
-                piece("maker-2", "the maker 2", 0.86, 3.8, person(1.72, new Vec(-0.20, 0, 0), 3.0, 4.2), "figure-the-maker-2"),
+                piece("maker-2", "the maker 2", 0.86, 3.8, person(1.72, new Vec(-0.20, 0, 0), 2.2, 3.4), "figure-the-maker-2"),
                 piece("key", "key", -2.6, 1.5, lamp(LampKind.SOFT_BOX, 2.3, new Vec(0, 1.2, 3.6), 1)),
                 piece("fill", "fill", 2.5, 0.6, lamp(LampKind.SOFT_BOX, 1.8, new Vec(0, 1.2, 3.6), 0.45)))));
     }
@@ -97,7 +99,7 @@ final class DemoSets {
     static SetUp smallMaker() {
         Surroundings hall = new Surroundings.Room(-5, 5, -1.5, 16, 4.2, 0.35);
         return new SetUp("set-of-14-B", "Set of shot 14, camera B", stage(new Vec(0, 1.67, 0), -5.5, 2.0, 2.8, 8.3, hall, 0, light(-117, 29), List.of(
-                piece("maker", "the small maker", 0.4, 8.33, person(1.70, new Vec(-0.8, 0, 0), 1.5, 5.5), "thing-the-small-maker"),
+                piece("maker", "the small maker", 0.4, 8.33, person(1.70, new Vec(-0.8, 0, 0), 1.2, 4.6), "thing-the-small-maker"),
                 piece("cloth", "green cloth", 0, 14.2, new Backdrop(BackdropKind.ROLL, Backdrop.Dye.GREEN, m(5), m(3.2), m(0), m(6.4), m(0.02)), "screen-B-green", "thing-the-small-maker"),
                 piece("key", "key", -3.6, 6.5, lamp(LampKind.SOFT_BOX, 3.3, new Vec(0, 1.1, 8.3), 1).withWideM(m(1)).withHighM(m(1))),
                 piece("fill", "fill", 3.4, 3.0, lamp(LampKind.SOFT_BOX, 2.0, new Vec(0, 1.1, 8.3), 0.62)),
@@ -108,9 +110,9 @@ final class DemoSets {
     /// What is filmed on them for the demo, by the names of its files.
     static List<StagedRoll> rolls(int width, int height) {
         return List.of(
-                roll("hands-clean", pairOfHands(), "clean-A", 0, width, height), roll("hands-left", pairOfHands(), "figure-the-maker-1", 8, width, height),
-                roll("hands-right", pairOfHands(), "figure-the-maker-2", 8, width, height), roll("wall-clean", lanternWall(), "clean-A", 0, width, height),
-                roll("thumb-screen", smallMaker(), "screen-B-green", 0, width, height), roll("thumb-1", smallMaker(), "thing-the-small-maker", 9, width, height));
+                roll("hands-clean", pairOfHands(), "clean-A", 0, width, height), roll("hands-left", pairOfHands(), "figure-the-maker-1", ROLL_S, width, height),
+                roll("hands-right", pairOfHands(), "figure-the-maker-2", ROLL_S, width, height), roll("wall-clean", lanternWall(), "clean-A", 0, width, height),
+                roll("thumb-screen", smallMaker(), "screen-B-green", 0, width, height), roll("thumb-1", smallMaker(), "thing-the-small-maker", ROLL_S, width, height));
     }
 
     private static StagedRoll roll(String name, SetUp on, String plate, double seconds, int width, int height) {

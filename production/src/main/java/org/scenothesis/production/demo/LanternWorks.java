@@ -35,17 +35,21 @@ import org.scenothesis.core.value.Ease;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.production.illusion.Illusion;
 import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.stage.Rehearsing;
 
 /// The document of the demo production. Its verdicts are measured from the footage when it is opened.
 public final class LanternWorks {
     private static final double SECONDS = 4;
+    /// How high the bench of shot 14 stands, and how large its small maker is against what he would be there: as high as a thumb.
+    private static final double BENCH_M = 0.86;
+    private static final double THUMB = 0.36;
     /// Stops between lit and shadowed on the bench.
     private static final double LIT_TO_SHADOW = 0.9;
 
     private LanternWorks() {}
 
     public static Production production() {
-        return new Production("Lantern Works", List.of(lifts(), told(13, "second-pair-of-hands"), told(14, "inside-the-lantern")), HouseRules.DEFAULT);
+        return new Production("Lantern Works", List.of(lifts(), hands(), thumb()), HouseRules.DEFAULT);
     }
 
     private static Shot lifts() {
@@ -114,5 +118,46 @@ public final class LanternWorks {
     private static Shot told(int number, String illusion) {
         Illusion ready = Illusions.shipped().all().stream().filter(i -> i.id().equals(illusion)).findFirst().orElseThrow();
         return ready.into(new Shot(String.valueOf(number), number, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
+    }
+
+    private static Plate filmed(String id, String name, PlateRole role, Spike spike, String group, String light, double rollSeconds, String need, String file) {
+        String take = file.substring(0, file.indexOf('.'));
+        return new Plate(id, name, role, spike, group, light, rollSeconds, List.of(new Take(take, "footage/" + file, true, Rehearsing.NOTE)), need);
+    }
+
+    /// A told shot that is over sooner than its illusion was written for.
+    private static Shot lasting(Shot told, double seconds) {
+        return told.withSeconds(seconds).withWonders(told.wonders().stream().map(w -> w.withToSeconds(Math.min(w.toSeconds(), seconds))).toList())
+                .withBeats(told.beats().stream().filter(b -> b.seconds() < seconds).toList());
+    }
+
+    /// Twice the same maker: each take shows through its own half.
+    private static Shot hands() {
+        Shot told = lasting(told(13, "second-pair-of-hands"), 4).withSetUp(DemoSets.pairOfHands());
+        return told.withPlates(List.of(
+                filmed("clean", "Clean plate", PlateRole.CLEAN, Spike.T, "A", "A", 0, "clean-A", "hands-clean.png"),
+                filmed("left", "The maker 1, in place", PlateRole.PRACTICAL, Spike.L, "A", "A", DemoSets.ROLL_S, "figure-the-maker-1", "hands-left.mp4"),
+                filmed("right", "The maker 2, in place", PlateRole.PRACTICAL, Spike.X, "A", "A", DemoSets.ROLL_S, "figure-the-maker-2", "hands-right.mp4")))
+                .withLayers(List.of(
+                        Layer.of("base", "Clean plate", "clean"),
+                        Layer.patch("left", "The maker 1", "left").with(Outline.of(outline(0, 0, 0.46, 0, 0.46, 1, 0, 1), 40)),
+                        Layer.patch("right", "The maker 2", "right").with(Outline.of(outline(0.54, 0, 1, 0, 1, 1, 0.54, 1), 40))));
+    }
+
+    /// The maker keyed and set down on the bench as large as a thumb; the lantern goes before him.
+    private static Shot thumb() {
+        Shot told = lasting(told(14, "inside-the-lantern"), 5).withSetUp(DemoSets.lanternWall()).withElsewhere(Map.of("B", DemoSets.smallMaker()));
+        Vec from = new Vec(0.27, BENCH_M, 0.93);
+        // Where the bench shows in the one picture what the floor under him shows in the other.
+        Place behind = Place.at(Given.told(new Vec(0.0421, BENCH_M, 0.6533)), from).withSize(Animated.of(THUMB))
+                .withFoot(Animated.of(from).key(1.2, from, Ease.SOFT).key(4.6, new Vec(-0.13, BENCH_M, 0.93), Ease.SOFT));
+        Layer small = Layer.of("small", "The small maker", "thing",
+                Outline.of(outline(0.2, 0, 0.8, 0, 0.8, 0.99, 0.2, 0.99), 0), new Key(KeySettings.DEFAULT), behind, Shadow.OF_STAGE);
+        Layer front = Layer.patch("front", "The lantern", "clean").with(Outline.of(outline(0.553, 0.165, 0.777, 0.165, 0.772, 0.728, 0.553, 0.728), 2));
+        return told.withPlates(List.of(
+                filmed("clean", "Clean plate", PlateRole.CLEAN, Spike.T, "A", "A", 0, "clean-A", "wall-clean.png"),
+                filmed("thing", "The small maker, on screen", PlateRole.ELEMENT, Spike.X, "B", "B", DemoSets.ROLL_S, "thing-the-small-maker", "thumb-1.mp4"),
+                filmed("screen", "Screen only, camera B", PlateRole.SCREEN_ONLY, Spike.BARS, "B", "B", 0, "screen-B-green", "thumb-screen.png")))
+                .withLayers(List.of(Layer.of("base", "Clean plate", "clean"), small, front));
     }
 }

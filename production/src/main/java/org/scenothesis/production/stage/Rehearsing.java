@@ -7,16 +7,23 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.rehearsal.Filming;
 import org.scenothesis.core.rehearsal.Quality;
+import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.rehearsal.staged.Fault;
+import org.scenothesis.core.rehearsal.staged.Foretold;
 import org.scenothesis.core.rehearsal.staged.StagedRoll;
 import org.scenothesis.core.shot.Ids;
 import org.scenothesis.core.shot.Plate;
@@ -26,6 +33,8 @@ import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.VideoFormat;
+import org.scenothesis.production.measure.FootageBrief;
+import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.ProductionFolder;
@@ -34,7 +43,7 @@ import org.scenothesis.production.words.PlanWords;
 
 /// Films the plates of a staged set with the simulated camera and gives them to the shot as takes, which are measured, keyed and layered like any other.
 public final class Rehearsing {
-    /// What a rehearsed take is noted as.
+    /// What a rehearsed take is noted as, before what was made to go wrong.
     public static final String NOTE = "rehearsed";
     private static final double RATE = 24;
     private static final int QUALITY = 6;
@@ -63,7 +72,7 @@ public final class Rehearsing {
     }
 
     /// A take that was filmed, for the plate with this planned key; `footage`: what it is called in the document.
-    public record Filmed(String need, String footage) {}
+    public record Filmed(String need, String footage, Set<Fault> faults) {}
 
     private static SetView view(Staged s, String plate, Wish wish) {
         return new SetView(s.stage(), plate, wish.widthPx / 2 * 2, wish.heightPx());
@@ -98,7 +107,7 @@ public final class Rehearsing {
             }
             List<Filmed> out = new ArrayList<>();
             for (int i = 0; i < made.size(); i++) {
-                out.add(new Filmed(plates.get(i).key(), folder.bringIn(made.get(i))));
+                out.add(new Filmed(plates.get(i).key(), folder.bringIn(made.get(i)), wish.faults));
             }
             return out;
         } finally {
@@ -140,9 +149,33 @@ public final class Rehearsing {
             while (!ids.add(id)) {
                 id += "-2";
             }
-            Take take = new Take(id, f.footage, false, NOTE);
+            Take take = new Take(id, f.footage, false, note(f.faults));
             out = out.withPlate(plate.id(), p -> p.withTakeAdded(take));
         }
         return out;
+    }
+
+    private static String note(Set<Fault> faults) {
+        return Stream.concat(Stream.of(NOTE), faults.stream().sorted().map(Fault::code)).collect(Collectors.joining(", "));
+    }
+
+    /// What was made to go wrong in a take, by its note; nothing said where it was not rehearsed.
+    public static Optional<Set<Fault>> faults(Take take) {
+        List<String> said = List.of(take.note().split(", "));
+        return said.contains(NOTE) ? Optional.of(Stream.of(Fault.values()).filter(f -> said.contains(f.code())).collect(Collectors.toSet())) : Optional.empty();
+    }
+
+    /// What was foretold of a plate that was rehearsed on a set beside what was measured of its take; nothing where it was not rehearsed or cannot be read. Foretold of the set as it stands now.
+    public static List<Compared> compared(Staged set, PlateNeed need, Plate plate, Take take, Measured m, Judgement of, HouseRules rules) {
+        Set<Fault> faults = faults(take).orElse(null);
+        FootageBrief brief = m.brief(take).filter(FootageBrief::usable).orElse(null);
+        if (faults == null || brief == null) {
+            return List.of();
+        }
+        // The roll says itself that it is too short.
+        double seconds = brief.still() ? 0 : Math.min(600, brief.seconds() * (faults.contains(Fault.SHORT) ? 2 : 1));
+        StagedRoll roll = new StagedRoll(take.id(), new SetView(set.stage(), need.key(), brief.width(), brief.height()), seconds, 0, brief.still() ? RATE : Math.clamp(brief.rate(), 1, 240), faults, 1);
+        List<Foretold> foretold = Foretold.of(roll, set.with(roll.faultyStage()).proved(need.key(), rules, false), plate.role().keyed(), plate.rollSeconds(), rules);
+        return Compared.of(foretold, of.of(plate.id()).findings());
     }
 }

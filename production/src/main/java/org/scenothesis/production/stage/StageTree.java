@@ -7,8 +7,13 @@ import java.util.List;
 import java.util.Locale;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
+import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.staged.Compared;
+import org.scenothesis.core.rehearsal.staged.Foretold;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
@@ -101,6 +106,28 @@ public final class StageTree {
         ArrayNode plates = o.putArray("plates");
         p.plates().forEach(plates::add);
         return o;
+    }
+
+    /// What was foretold of a rehearsed take beside what was measured.
+    public static ObjectNode compared(Plate plate, Take take, List<Compared> all) {
+        ObjectNode o = MAPPER.createObjectNode();
+        o.put("plate", plate.id()).put("take", take.id());
+        ArrayNode faults = o.putArray("faults");
+        Rehearsing.faults(take).ifPresent(f -> f.stream().sorted().forEach(x -> faults.add(x.code())));
+        ArrayNode measures = o.putArray("measures");
+        for (Compared c : all) {
+            ObjectNode m = measures.addObject().put("measure", word(c.measure())).put("unit", c.measure().unit());
+            Foretold f = c.foretold();
+            Finding found = c.measured();
+            m.put("foretold", f == null || Double.isNaN(f.value()) ? null : round(f.value())).put("foretold_verdict", f == null ? null : word(f.verdict()));
+            m.put("measured", found == null || Double.isNaN(found.value()) ? null : round(found.value())).put("measured_verdict", found == null ? null : word(found.verdict()));
+            m.put("agreement", word(c.agreement())).put("why", StageWords.why(c));
+        }
+        return o;
+    }
+
+    private static String word(Enum<?> e) {
+        return e.name().toLowerCase(Locale.ROOT);
     }
 
     /// What was worked out for every plate of every set-up.

@@ -4,8 +4,11 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.rehearsal.staged.Compared;
+import org.scenothesis.core.rehearsal.staged.Foretold;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.piece.BackdropKind;
 import org.scenothesis.core.stage.piece.Dimension;
@@ -61,6 +64,29 @@ public final class StageWords {
         Finding f = p.finding();
         Words.Sentence s = Words.sentence(f);
         return s.title() + ": " + s.value() + (s.limit().isEmpty() ? "" : ", " + s.limit());
+    }
+
+    /// Why what was foretold and what was measured agree or differ.
+    public static String why(Compared c) {
+        Foretold f = c.foretold();
+        if (c.agreement() == Compared.Agreement.AGREES && f != null && !f.by().isEmpty()) {
+            return Words.of("compared.AGREES.by", f.by().stream().map(x -> Words.of("fault." + x.name())).collect(Collectors.joining(", ")));
+        }
+        if (c.agreement() == Compared.Agreement.NOT_MEASURED && c.measured() != null && !c.measured().note().isEmpty()) {
+            return c.measured().note();
+        }
+        String own = "compared." + c.agreement() + "." + c.measure();
+        return Words.of(Words.has(own) ? own : "compared." + c.agreement());
+    }
+
+    /// What was foretold: its value, or the verdict where only that could be.
+    public static String foretold(Compared c) {
+        Foretold f = c.foretold();
+        return f == null ? "\u2013" : Double.isNaN(f.value()) ? Words.verdict(f.verdict()) : Words.value(f.measure(), f.value());
+    }
+
+    public static String measured(Compared c) {
+        return c.measured() == null ? "\u2013" : Words.value(c.measured());
     }
 
     public static String thing(Thing t) {

@@ -67,11 +67,16 @@ public final class Words {
     /// A finding in words: what, how much against which limit, what it means, what to do, what it costs.
     public record Sentence(String title, String value, String limit, String meaning, String remedy, String price) {}
 
+    /// What a measure is called.
+    public static String title(Measure m) {
+        return of("finding." + m.name() + ".title");
+    }
+
     public static Sentence sentence(Finding f) {
         String base = "finding." + f.measure().name();
         String state = f.verdict() == Verdict.NOT_MEASURED ? "NOT_MEASURED" : f.verdict().name();
         return new Sentence(
-                of(base + ".title"),
+                title(f.measure()),
                 value(f),
                 limit(f),
                 f.note().isEmpty() ? text(base + ".meaning." + state, base + ".meaning", f) : f.note(),

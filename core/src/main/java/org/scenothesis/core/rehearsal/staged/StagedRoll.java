@@ -27,12 +27,17 @@ public record StagedRoll(String name, SetView view, double seconds, double fromS
         faults = Set.copyOf(faults);
     }
 
-    private SetView faulty() {
+    /// The set with the faults that lie in it.
+    public Stage faultyStage() {
         Stage s = view.stage();
         for (Fault f : faults) {
             s = f.in(s);
         }
-        return new SetView(s, view.plate(), view.widthPx(), view.heightPx());
+        return s;
+    }
+
+    private SetView faulty() {
+        return new SetView(faultyStage(), view.plate(), view.widthPx(), view.heightPx());
     }
 
     private SetScenery scenery() {
@@ -59,10 +64,12 @@ public record StagedRoll(String name, SetView view, double seconds, double fromS
         @Nullable DoubleFunction<Scenery> moving = moves ? t -> s.bodies(fromS + t) : null;
         int n = frames();
         // Whoever stays is part of the set, and rendered once.
-        return new Roll(name, n, rate, moves ? s.still() : s.still().with(s.bodies(fromS)), moving, stations(s.camera(), n), handling(n), Sensor.USUAL.seeded(seed));
+        return new Roll(name, n, rate, moves ? s.still() : s.still().with(s.bodies(fromS)), moving, stations(s.camera(), n), handling(), Sensor.USUAL.seeded(seed));
     }
 
-    private Handling handling(int frames) {
+    /// What happens to its frames on the way.
+    public Handling handling() {
+        int frames = frames();
         return new Handling(
                 i -> faults.stream().mapToDouble(f -> f.stops(share(i, frames))).sum(),
                 i -> faults.stream().map(f -> f.balance(share(i, frames))).reduce(Rgb.grey(1), Rgb::times),

@@ -126,6 +126,18 @@ public final class Tracer {
         return out;
     }
 
+    /// Whether the first thing met along the ray from `o` in unit direction `d` is one that moves.
+    public boolean sees(Vec o, Vec d) {
+        ray.aim(o.x(), o.y(), o.z(), d.x(), d.y(), d.z());
+        moving.trace(ray);
+        if (ray.met == null) {
+            return false;
+        }
+        Solid first = ray.met;
+        still.trace(ray);
+        return ray.met == first;
+    }
+
     private void add(double r, double g, double b) {
         out[0] += r;
         out[1] += g;

@@ -1,0 +1,79 @@
+package org.scenothesis.core.rehearsal.staged;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Limit;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.match.Gains;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.Handling;
+import org.scenothesis.core.rehearsal.trace.Rgb;
+import org.scenothesis.core.stage.proof.Proved;
+
+/// What a rehearsed plate should measure, foretold before a frame of it is filmed: from the proofs of its set, and from what was made to go wrong.
+///
+/// - `value`: in the measure's unit; NaN where only the verdict can be foretold. `by`: the faults it comes from; none where the set alone makes it so.
+public record Foretold(Measure measure, double value, Verdict verdict, List<Fault> by) {
+    public Foretold {
+        by = List.copyOf(by);
+    }
+
+    /// Of a roll, the proofs of the set it is filmed on (with the faults that lie in the set) and the least length its plate needs, in seconds; `keyed`: whether it is keyed.
+    public static List<Foretold> of(StagedRoll roll, List<Proved> proofs, boolean keyed, double needsS, HouseRules rules) {
+        List<Foretold> out = new ArrayList<>();
+        Set<Fault> f = roll.faults();
+        if (needsS > 0) {
+            double seconds = roll.frames() / roll.rate();
+            out.add(new Foretold(Measure.ROLL, seconds, seconds + 1e-9 < needsS ? Verdict.REDO : Verdict.HOLDS, faults(f, Fault.SHORT)));
+        }
+        if (roll.frames() > 1) {
+            out.add(judged(Measure.CAMERA, shift(roll), faults(f, Fault.BUMP, Fault.STABILISER, Fault.ROLLING_SHUTTER), rules));
+            Handling h = roll.handling();
+            double[] stops = IntStream.range(0, roll.frames()).mapToDouble(h.stops()::applyAsDouble).sorted().toArray();
+            out.add(judged(Measure.DRIFT, stops[stops.length - 1] - stops[0], faults(f, Fault.DRIFT, Fault.AUTO_EXPOSURE), rules));
+            Rgb last = h.balance().apply(roll.frames() - 1);
+            out.add(judged(Measure.WHITE_BALANCE, Math.abs(new Gains(last.r(), last.g(), last.b()).mired()), faults(f, Fault.AUTO_WHITE), rules));
+        }
+        if (keyed) {
+            from(proofs, Measure.CLOTH_EVEN).forEach(p -> out.add(judged(Measure.SCREEN_EVENNESS, p.finding().value(), faults(f, Fault.WRINKLES, Fault.SHADOW), rules)));
+            from(proofs, Measure.CLOTH_RETURN).forEach(p -> out.add(judged(Measure.SPILL, p.finding().value(), faults(f, Fault.SHADOW), rules)));
+            from(proofs, Measure.CLOTH_ROOM).forEach(p -> out.add(new Foretold(Measure.BORDER, Double.NaN, p.finding().verdict(), faults(f, Fault.LIMB))));
+            out.add(new Foretold(Measure.GREY_INSIDE, Double.NaN, f.contains(Fault.CLOTHES) ? Verdict.REDO : Verdict.HOLDS, faults(f, Fault.CLOTHES)));
+            Verdict clean = Verdict.of(Stream.of(Measure.CLOTH_FOLDS, Measure.CLOTH_SHADOW, Measure.CLOTH_ROOM).flatMap(m -> from(proofs, m)).map(p -> p.finding().verdict()).toList());
+            out.add(new Foretold(Measure.GREY_OUTSIDE, Double.NaN, clean, faults(f, Fault.WRINKLES, Fault.SHADOW, Fault.LIMB)));
+        }
+        return out;
+    }
+
+    private static Foretold judged(Measure m, double value, List<Fault> by, HouseRules rules) {
+        Limit limit = rules.limit(m);
+        return new Foretold(m, value, limit.judge(value), by);
+    }
+
+    /// The most serious of what was proved of a measure.
+    private static Stream<Proved> from(List<Proved> proofs, Measure m) {
+        return proofs.stream().filter(p -> p.finding().measure() == m).max(Comparator.comparingInt(p -> p.finding().verdict().weight())).stream();
+    }
+
+    private static List<Fault> faults(Set<Fault> there, Fault... any) {
+        return Stream.of(any).filter(there::contains).toList();
+    }
+
+    /// The farthest any row of a frame lies from where it should, in pixels.
+    private static double shift(StagedRoll roll) {
+        Vec bump = roll.faults().contains(Fault.BUMP) ? Fault.bumpPx() : Vec.ZERO;
+        double most = 0;
+        for (int i = 0; i < roll.frames(); i++) {
+            Vec pushed = i >= roll.frames() / 2 ? bump : Vec.ZERO;
+            Handling.Sway s = roll.handling().sway().apply(i);
+            most = Math.max(most, Math.max(Math.hypot(pushed.x() + s.topX(), pushed.y() + s.topY()), Math.hypot(pushed.x() + s.bottomX(), pushed.y() + s.bottomY())));
+        }
+        return most;
+    }
+}
