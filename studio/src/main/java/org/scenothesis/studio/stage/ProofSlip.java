@@ -12,6 +12,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Finding;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.production.words.StageWords;
@@ -60,6 +63,34 @@ final class ProofSlip extends VBox {
         for (Proved p : all) {
             lines.getChildren().add(line(p, compared.stream().filter(c -> c.finding().measure() == p.finding().measure() && c.about().equals(p.about())).findFirst().orElse(null), stage));
         }
+    }
+
+    /// Adds what was foretold beside what was measured, where the plate was rehearsed.
+    void filmed(List<Compared> all) {
+        if (all.isEmpty()) {
+            return;
+        }
+        long agree = all.stream().filter(c -> c.agreement() == Compared.Agreement.AGREES).count();
+        Label title = Text.of("Foretold, and measured of the rehearsed take: " + agree + " of " + all.size() + " agree", "paper-text");
+        title.setPadding(new Insets(8, 0, 2, 0));
+        title.setId("stage-foretold");
+        lines.getChildren().add(title);
+        for (Compared c : all) {
+            lines.getChildren().add(line(c));
+        }
+    }
+
+    private static GridPane line(Compared c) {
+        Finding found = c.measured();
+        GridPane row = new GridPane();
+        row.setHgap(8);
+        ColumnConstraints why = new ColumnConstraints(0, 110, Double.MAX_VALUE);
+        why.setHgrow(Priority.ALWAYS);
+        row.getColumnConstraints().addAll(new ColumnConstraints(16), new ColumnConstraints(150, 176, 180), new ColumnConstraints(78), new ColumnConstraints(78), why);
+        Label words = Text.block(StageWords.why(c), "paper-soft");
+        row.addRow(0, new VerdictMark(found == null ? Verdict.NOT_MEASURED : found.verdict()), Text.of(Words.title(c.measure()), "paper-text"), Text.of(StageWords.foretold(c), "paper-soft"), Text.of(StageWords.measured(c), "paper-number"), words);
+        row.setPadding(new Insets(1, 6, 1, 6));
+        return row;
     }
 
     private PaperSlip line(Proved p, @Nullable Proved before, Stage stage) {

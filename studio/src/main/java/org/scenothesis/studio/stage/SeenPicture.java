@@ -23,6 +23,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.rehearsal.staged.Rehearsal;
 import org.scenothesis.core.rehearsal.staged.SetScenery;
 import org.scenothesis.core.stage.draw.Overlay;
+import org.scenothesis.core.stage.proof.Question;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
@@ -73,7 +74,7 @@ final class SeenPicture extends VBox {
     private FlowPane overlayRow() {
         ToggleGroup group = new ToggleGroup();
         FlowPane row = new FlowPane(4, 4);
-        for (Overlay.Kind k : List.of(Overlay.Kind.ROOM, Overlay.Kind.SHADOW, Overlay.Kind.EVENNESS, Overlay.Kind.FOCUS, Overlay.Kind.NONE)) {
+        for (Overlay.Kind k : Overlay.Kind.values()) {
             ToggleButton b = new ToggleButton(Words.of("overlay." + k.name()));
             b.getStyleClass().setAll("toggle-button", "floor-button");
             b.setToggleGroup(group);
@@ -173,13 +174,13 @@ final class SeenPicture extends VBox {
     }
 
     private void overlay() {
-        Optional<SetView> view = model.view();
+        Optional<Question> asked = model.now().map(x -> x.question(model.plate(), model.rules()));
         Pane over = picture.overlay();
         over.getChildren().clear();
-        if (view.isEmpty() || audience.isSelected() || picture.shown() == null) {
+        if (asked.isEmpty() || audience.isSelected() || picture.shown() == null) {
             return;
         }
-        Overlay o = Overlay.of(view.get(), kind);
+        Overlay o = Overlay.of(asked.get(), kind);
         DisplayPicture p = picture.shown();
         double w = p.width();
         double h = p.height();

@@ -25,6 +25,7 @@ import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.stage.draw.Reach;
 import org.scenothesis.core.stage.proof.Proved;
@@ -123,6 +124,7 @@ public final class StageBench extends Bench {
         model.whenChanged(this::refresh);
         session.planned().addListener(o -> refresh());
         session.production().addListener(o -> refresh());
+        session.judgement().addListener(o -> refresh());
         session.shotId().addListener(o -> {
             model.choose("");
             refresh();
@@ -238,9 +240,10 @@ public final class StageBench extends Bench {
         boolean fast = model.dragging();
         Optional<Staged> compared = model.compared();
         HouseRules rules = model.rules();
-        record Answer(List<Proved> now, List<Proved> before) {}
-        model.ask("proof", ticket -> new Answer(s.proved(plate, rules, !fast), compared.map(c -> c.proved(plate, rules, false)).orElse(List.of())), a -> {
+        record Answer(List<Proved> now, List<Proved> before, List<Compared> filmed) {}
+        model.ask("proof", ticket -> new Answer(s.proved(plate, rules, !fast), compared.map(c -> c.proved(plate, rules, false)).orElse(List.of()), fast ? List.of() : model.filmed(s)), a -> {
             slip.show(a.now, a.before, s.stage(), model.plateName());
+            slip.filmed(a.filmed);
         });
     }
 

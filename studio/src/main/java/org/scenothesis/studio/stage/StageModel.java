@@ -13,8 +13,10 @@ import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.breakdown.staging.Stagings;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.LensSetting;
 import org.scenothesis.core.stage.Stage;
@@ -28,6 +30,7 @@ import org.scenothesis.core.stage.piece.PieceShelf;
 import org.scenothesis.core.stage.piece.Spot;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.value.Given;
+import org.scenothesis.production.stage.Rehearsing;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Worker;
@@ -85,6 +88,15 @@ final class StageModel {
         List<Staged> all = sets();
         return all.stream().filter(s -> s.group().equals(group)).findFirst().or(() -> all.stream().filter(s -> s.stage().floor().pieces().stream().anyMatch(p -> p.thing() instanceof Body)).findFirst())
                 .or(() -> all.stream().findFirst()).map(s -> dragged == null ? s : s.with(dragged));
+    }
+
+    /// What was foretold of the plate that is staged beside what was measured of its take; nothing where that was not rehearsed.
+    List<Compared> filmed(Staged s) {
+        BreakdownPlan plan = plan();
+        PlateNeed need = s.need(plate()).orElse(null);
+        Plate filmed = plan == null || need == null ? null : Breakdown.matched(session.shot(), plan).get(need.key());
+        Take take = filmed == null ? null : filmed.chosen();
+        return need == null || filmed == null || take == null ? List.of() : Rehearsing.compared(s, need, filmed, take, session.measured().get(), session.judgement().get(), rules());
     }
 
     void look(String otherGroup) {

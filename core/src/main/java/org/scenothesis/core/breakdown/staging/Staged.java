@@ -21,8 +21,9 @@ import org.scenothesis.core.stage.suggest.Suggestion;
 /// One camera of a shot with everything around it.
 ///
 /// - `group`: lock group of the plates filmed from it; `needs`: those of the plan, in order. `byHand`: somebody put something on its floor; else it is as the plan has it.
+/// - `crop`: how much larger the picture is than what is left of it in the end.
 /// - `wanted`: how the body of a plate has to be seen, by its key. `background`: the light that all is laid over.
-public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> needs, Map<String, Question.Sight> wanted, Question.@Nullable Lit background, int widthPx, int heightPx) {
+public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> needs, Map<String, Question.Sight> wanted, Question.@Nullable Lit background, int widthPx, int heightPx, double crop) {
     public Staged {
         needs = List.copyOf(needs);
         wanted = Map.copyOf(wanted);
@@ -35,7 +36,7 @@ public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> 
 
     /// The same with its stage changed.
     public Staged with(Stage other) {
-        return new Staged(group, setUp.withStage(other), byHand, needs, wanted, background, widthPx, heightPx);
+        return new Staged(group, setUp.withStage(other), byHand, needs, wanted, background, widthPx, heightPx, crop);
     }
 
     /// As the camera sees it while a plate is filmed.
@@ -59,10 +60,15 @@ public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> 
         return Proofs.of(fixes ? q : q.judged());
     }
 
+    /// All that its proofs are asked against, for a plate.
+    public Question question(String plate, HouseRules rules) {
+        return question(stage(), plate, rules);
+    }
+
     private Question question(Stage of, String plate, HouseRules rules) {
         // What is filmed in place without a cloth is lit by the place.
         boolean laid = need(plate).map(n -> n.region().clothWideM() > 0 || !n.lockGroup().equals(Case.HOME)).orElse(false);
-        return new Question(with(of).view(plate), rules, wanted.get(plate), laid ? background : null);
+        return new Question(with(of).view(plate), rules, wanted.get(plate), laid ? background : null, crop);
     }
 
     /// The planned plate with this key, if it is filmed here.

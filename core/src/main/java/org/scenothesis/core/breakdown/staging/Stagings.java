@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.camera.CameraCard;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.light.KeyFacts;
+import org.scenothesis.core.breakdown.number.Resolution;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
@@ -50,11 +51,11 @@ public final class Stagings {
         groups.forEach((group, needs) -> plan.cards().stream().filter(c -> c.group().equals(group)).findFirst().ifPresent(card -> out.add(staged(shot, known, card, needs, rules, plan))));
         SetUp home = shot.setUp();
         if (!groups.containsKey(Case.HOME) && home != null && home.stage().floor().staged()) {
-            out.addFirst(new Staged(Case.HOME, home, true, List.of(), Map.of(), background(shot), wide(known), high(known)));
+            out.addFirst(new Staged(Case.HOME, home, true, List.of(), Map.of(), background(shot), wide(known), high(known), Resolution.crop(Told.of(known.setting()), rules)));
         }
         shot.elsewhere().forEach((group, setUp) -> {
             if (!groups.containsKey(group)) {
-                out.add(new Staged(group, setUp, true, List.of(), Map.of(), background(shot), wide(known), high(known)));
+                out.add(new Staged(group, setUp, true, List.of(), Map.of(), background(shot), wide(known), high(known), Resolution.crop(Told.of(known.setting()), rules)));
             }
         });
         return out;
@@ -65,7 +66,7 @@ public final class Stagings {
         SetUp own = shot.setUp();
         SetUp home = own != null ? own : new SetUp("set-of-" + shot.id(), "Set of shot " + shot.number(), HandCamera.FRESH.stage(null, Case.WIDE_HIGH));
         Shot known = Rules.assuming(shot, rules);
-        return new Staged(Case.HOME, home, false, List.of(), Map.of(), null, wide(known), high(known));
+        return new Staged(Case.HOME, home, false, List.of(), Map.of(), null, wide(known), high(known), Resolution.crop(Told.of(known.setting()), rules));
     }
 
     /// The shot with this set staged by hand.
@@ -122,7 +123,7 @@ public final class Stagings {
             String name = own != null ? own.name() : "Set of shot " + shot.number() + (group.equals(Case.HOME) ? "" : ", camera " + group);
             setUp = new SetUp(id, name, new FloorPlan(shot, known, rules, card, needs, plan).on(camera, own != null));
         }
-        return new Staged(group, setUp, byHand, needs, wanted, background(shot), wide(known), high(known));
+        return new Staged(group, setUp, byHand, needs, wanted, background(shot), wide(known), high(known), Resolution.crop(Told.of(known.setting()), rules));
     }
 
     private static Question.Sight sight(Region.Sweep s) {

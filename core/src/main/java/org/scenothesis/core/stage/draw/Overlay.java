@@ -7,9 +7,11 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.piece.Body;
 import org.scenothesis.core.stage.proof.ClothMap;
+import org.scenothesis.core.stage.proof.ClothReturn;
 import org.scenothesis.core.stage.proof.Coverage;
 import org.scenothesis.core.stage.proof.LightField;
 import org.scenothesis.core.stage.proof.Polygon;
+import org.scenothesis.core.stage.proof.Question;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.stage.proof.Sheet;
 
@@ -22,7 +24,11 @@ public record Overlay(List<Outline> outlines, List<Spot> spots, List<Value> valu
         ROOM,
         SHADOW,
         EVENNESS,
+        /// The screen's colour on the sides of those before it.
+        SPILL,
         FOCUS,
+        /// What is left of the picture in the end.
+        FRAME,
         NONE
     }
 
@@ -41,11 +47,14 @@ public record Overlay(List<Outline> outlines, List<Spot> spots, List<Value> valu
     }
 
     /// Of one kind for a set while a plate is filmed.
-    public static Overlay of(SetView view, Kind kind) {
+    public static Overlay of(Question q, Kind kind) {
+        SetView view = q.view();
         return switch (kind) {
             case ROOM -> room(view);
             case SHADOW, EVENNESS -> light(view, kind == Kind.SHADOW);
+            case SPILL -> spill(q);
             case FOCUS -> focus(view);
+            case FRAME -> frame(q);
             case NONE -> EMPTY;
         };
     }
@@ -117,6 +126,21 @@ public record Overlay(List<Outline> outlines, List<Spot> spots, List<Value> valu
             }
         }
         return new Overlay(List.of(), spots, values);
+    }
+
+    private static Overlay spill(Question q) {
+        List<Value> values = new ArrayList<>();
+        for (SetView.Pair pair : q.view().pairs()) {
+            ClothReturn.of(q, pair).stream().filter(r -> before(q.view(), r.at())).forEach(r -> values.add(new Value(share(q.view(), r.at()), 100 * r.share(), "%")));
+        }
+        return new Overlay(List.of(), List.of(), values);
+    }
+
+    private static Overlay frame(Question q) {
+        double edge = (1 - 1 / q.crop()) / 2;
+        double far = 1 - edge;
+        Outline left = new Outline(List.of(new Point(edge, edge), new Point(far, edge), new Point(far, far), new Point(edge, far)), false);
+        return new Overlay(List.of(left), List.of(), List.of(new Value(new Point(edge, far), 100 / q.crop(), "% of its width")));
     }
 
     private static Overlay focus(SetView v) {

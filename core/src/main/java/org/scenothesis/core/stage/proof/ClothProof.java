@@ -17,7 +17,6 @@ import org.scenothesis.core.stage.piece.Spot;
 final class ClothProof implements Proof {
     private static final double STEP_M = 0.05;
     private static final double FARTHEST_M = 8;
-    private static final int PATCHES = 10;
 
     @Override
     public List<Proved> of(Question q) {
@@ -147,7 +146,7 @@ final class ClothProof implements Proof {
 
     /// The screen's colour on the body's sides, as a share of its key.
     private static Proved returned(Question q, SetView.Pair pair) {
-        double v = 100 * returnedShare(q, pair);
+        double v = 100 * ClothReturn.most(q, pair);
         List<String> rests = q.restsOnLight(true, pair.body(), pair.sheet().piece());
         double back = 0;
         if (q.fixes() && q.rules().limit(Measure.CLOTH_RETURN).judge(v) != Verdict.HOLDS) {
@@ -155,45 +154,11 @@ final class ClothProof implements Proof {
             for (double by = STEP_M; by <= FARTHEST_M && back == 0; by += STEP_M) {
                 Vec ahead = pair.sheet().ahead();
                 Piece moved = pair.body().put(at.at(at.x() + ahead.x() * by, at.z() + ahead.z() * by));
-                if (100 * returnedShare(q, new SetView.Pair(moved, pair.sheet())) <= q.rules().limit(Measure.CLOTH_RETURN).holds()) {
+                if (100 * ClothReturn.most(q, new SetView.Pair(moved, pair.sheet())) <= q.rules().limit(Measure.CLOTH_RETURN).holds()) {
                     back = by;
                 }
             }
         }
         return q.proved(Measure.CLOTH_RETURN, v, back > 0 ? Proved.Fix.of("return.away", back) : Proved.Fix.of("return.dim"), rests, pair.body(), pair.sheet().piece());
-    }
-
-    /// What one of a body's sides gets of the screen's own colour, over what its key gives it: albedo · illuminance · form factor, summed over patches of the screen.
-    static double returnedShare(Question q, SetView.Pair pair) {
-        Sheet s = pair.sheet();
-        Vec m = SetView.middle(pair.body(), 0);
-        Vec to = toCamera(q, pair.body());
-        Vec side = new Vec(-to.z(), 0, to.x());
-        double key = q.light().key(m, others(q, pair.body())).map(k -> q.light().facing(k, m, others(q, pair.body()))).orElse(0.0);
-        double base = Math.max(key, q.light().at(m, to, others(q, pair.body())));
-        double most = 0;
-        for (double sign : new double[] {-1, 1}) {
-            Vec n = side.times(sign);
-            double half = SetView.box(pair.body(), 0).half().x();
-            most = Math.max(most, colour(q, s, m.plus(n.times(half)), n));
-        }
-        return base <= 0 ? 0 : most / base;
-    }
-
-    private static double colour(Question q, Sheet s, Vec at, Vec normal) {
-        double sum = 0;
-        double area = s.wideM() * (s.topM() - s.lowM()) / (PATCHES * PATCHES);
-        for (Point p : s.grid(0, s.lowM(), s.wideM(), s.topM(), PATCHES, PATCHES)) {
-            Vec from = s.world(p);
-            Vec d = from.minus(at);
-            double d2 = Math.max(1e-4, d.dot(d));
-            Vec dir = d.times(1 / Math.sqrt(d2));
-            double cosAt = dir.dot(normal);
-            double cosFrom = -dir.dot(s.normal(p));
-            if (cosAt > 0 && cosFrom > 0) {
-                sum += s.screen().dye().excess() * q.light().at(from, s.normal(p), List.of()) * cosAt * cosFrom * area / (Math.PI * d2);
-            }
-        }
-        return sum;
     }
 }

@@ -64,10 +64,14 @@ final class LensProof implements Proof {
         return q.proved(Measure.BODY_SHARP, most, Proved.Fix.of("focus.at", best, q.view().stage().floor().lens().fNumber().value()), q.restsOnLens(b), b);
     }
 
-    /// How much of the outlines of its way lies outside of the picture; all of it where some is behind the lens.
+    /// How much of the outlines of its way lies outside of what is left of the picture; all of it where some is behind the lens.
     private static Proved framed(Question q, Piece b) {
         double whole = 0;
         double within = 0;
+        double wide = q.view().widthPx() / q.crop();
+        double high = q.view().heightPx() / q.crop();
+        double left = (q.view().widthPx() - wide) / 2;
+        double top = (q.view().heightPx() - high) / 2;
         for (SetView.Stretch s : SetView.way(b)) {
             List<Vec> all = new ArrayList<>(s.from().corners());
             all.addAll(s.to().corners());
@@ -75,9 +79,9 @@ final class LensProof implements Proof {
                 whole++;
                 continue;
             }
-            Polygon outline = Polygon.around(all.stream().map(q.view().pose()::project).toList());
+            Polygon outline = Polygon.around(all.stream().map(q.view().pose()::project).map(p -> new Point(p.x() - left, p.y() - top)).toList());
             whole += outline.area();
-            within += outline.within(q.view().widthPx(), q.view().heightPx()).area();
+            within += outline.within(wide, high).area();
         }
         return q.proved(Measure.BODY_FRAMED, whole <= 0 ? 100 : Math.max(0, 100 * (1 - within / whole)), Proved.Fix.of("framed"), q.rests(true, b), b);
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
@@ -18,8 +19,13 @@ import org.scenothesis.core.value.Given;
 /// A set as one plate is filmed on it, with all that its proofs are asked against.
 ///
 /// - `wanted`: how its bodies have to be seen, null where nobody knows. `background`: the light they are laid over, and the direction its camera looks in; null where it is not known.
+/// - `crop`: how much larger the picture is than what is left of it in the end, for a camera that is pushed or made unsteady later; 1 keeps all.
 /// - `fixes`: whether ways to mend are looked for, which takes longer than judging.
-public record Question(SetView view, HouseRules rules, LightField light, @Nullable Sight wanted, @Nullable Lit background, boolean fixes) {
+public record Question(SetView view, HouseRules rules, LightField light, @Nullable Sight wanted, @Nullable Lit background, double crop, boolean fixes) {
+    public Question {
+        Check.range("crop", crop, 1, 10);
+    }
+
     /// Seen from so far away by a lens so high above the floor that a body stands on, and `asideDeg` right of straight ahead.
     public record Sight(double awayM, double lensM, double asideDeg) {}
 
@@ -27,13 +33,18 @@ public record Question(SetView view, HouseRules rules, LightField light, @Nullab
     public record Lit(KeyLight light, double panDeg) {}
 
     /// With ways to mend, lit by the lamps that are in view.
+    public Question(SetView view, HouseRules rules, @Nullable Sight wanted, @Nullable Lit background, double crop) {
+        this(view, rules, new LightField(view.lamps(), view.stage().floor().around().value()), wanted, background, crop, true);
+    }
+
+    /// The same of a picture that is shown whole.
     public Question(SetView view, HouseRules rules, @Nullable Sight wanted, @Nullable Lit background) {
-        this(view, rules, new LightField(view.lamps(), view.stage().floor().around().value()), wanted, background, true);
+        this(view, rules, wanted, background, 1);
     }
 
     /// The same, judged alone.
     public Question judged() {
-        return new Question(view, rules, light, wanted, background, false);
+        return new Question(view, rules, light, wanted, background, crop, false);
     }
 
     /// A value about some pieces, judged by the limits of the house.

@@ -11,7 +11,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
@@ -20,6 +23,8 @@ import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.PieceShelf;
 import org.scenothesis.core.stage.piece.Spot;
+import org.scenothesis.core.stage.proof.Proofs;
+import org.scenothesis.core.stage.proof.Question;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.value.Given;
 
@@ -100,13 +105,36 @@ class DrawTest {
     @ParameterizedTest
     @EnumSource(Overlay.Kind.class)
     void everyOverlayLiesWhereThePictureIs(Overlay.Kind kind) {
-        Overlay o = Overlay.of(view(), kind);
+        Overlay o = Overlay.of(new Question(view(), HouseRules.DEFAULT, null, null), kind);
         assertThat(o.equals(Overlay.EMPTY)).isEqualTo(kind == Overlay.Kind.NONE);
         assertThat(o.spots()).allSatisfy(s -> {
             assertThat(s.at().x()).isBetween(0.0, 1.0);
             assertThat(s.at().y()).isBetween(0.0, 1.0);
             assertThat(s.strength()).isBetween(0.0, 1.0);
         });
+    }
+
+    @Test
+    void whatIsCutAwayInTheEndIsShownAndCountsAsCutOff() {
+        Question whole = new Question(view(), HouseRules.DEFAULT, null, null);
+        Question pushed = new Question(view(), HouseRules.DEFAULT, null, null, 2);
+        Overlay.Outline left = Overlay.of(pushed, Overlay.Kind.FRAME).outlines().getFirst();
+        assertThat(left.corners().getFirst()).isEqualTo(new Point(0.25, 0.25));
+        assertThat(left.corners().get(2)).isEqualTo(new Point(0.75, 0.75));
+        assertThat(cutOff(pushed)).isGreaterThan(cutOff(whole));
+    }
+
+    private static double cutOff(Question q) {
+        return Proofs.of(q).stream().filter(p -> p.finding().measure() == Measure.BODY_FRAMED).findFirst().orElseThrow().finding().value();
+    }
+
+    @Test
+    void theSidesOfABodyShowWhatTheProofSaysOfThem() {
+        Question q = new Question(view(), HouseRules.DEFAULT, null, null);
+        List<Overlay.Value> sides = Overlay.of(q, Overlay.Kind.SPILL).values();
+        double proved = Proofs.of(q).stream().filter(p -> p.finding().measure() == Measure.CLOTH_RETURN).findFirst().orElseThrow().finding().value();
+        assertThat(sides).hasSize(2);
+        assertThat(sides.stream().mapToDouble(Overlay.Value::value).max().orElseThrow()).isCloseTo(proved, within(1e-9));
     }
 
     @Test
