@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.FirstStage;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.breakdown.staging.Stagings;
@@ -35,6 +36,7 @@ import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.measure.FileLens;
 import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Measured;
@@ -56,6 +58,7 @@ import picocli.CommandLine.Option;
 @Command(name = "stage", description = "Says how the sets of a shot stand, in metres, and what can be known of them before anything is filmed; lets the camera be told by hand.", mixinStandardHelpOptions = true)
 final class StageCommand implements Callable<Integer> {
     private static final double FULL_FRAME_MM = 36;
+    private static final int LAMPS = 3;
 
     @Mixin
     OfShot of;
@@ -123,8 +126,8 @@ final class StageCommand implements Callable<Integer> {
     @Option(names = "--feet", description = "Lengths on the drawing in feet and inches.")
     boolean feet;
 
-    @Option(names = "--lamps", paramLabel = "N", defaultValue = "3", description = "With --suggest: how many lamps there are (default: ${DEFAULT-VALUE}).")
-    int lamps;
+    @Option(names = "--lamps", paramLabel = "N", description = "With --suggest: how many lamps of any size there are; otherwise those of the kit that is owned, or 3.")
+    @Nullable Integer lamps;
 
     @Mixin
     Output output;
@@ -321,8 +324,9 @@ final class StageCommand implements Callable<Integer> {
     private ArrayNode suggested(ProductionFolder folder, Shot shot, List<Staged> sets, HouseRules rules) throws StoreException {
         ArrayNode out = Output.object().arrayNode();
         Shot kept = shot;
+        OwnedKit kit = lamps == null ? KitFile.owned() : OwnedKit.NOTHING;
         for (Staged set : sets) {
-            Suggestion found = set.suggested(set.hardest(), rules, Stagings.means(shot, lamps), () -> true);
+            Suggestion found = set.suggested(set.hardest(), rules, Stagings.means(shot, lamps == null ? LAMPS : lamps, kit), () -> true);
             Staged then = set.with(found.stage());
             kept = Stagings.kept(kept, then);
             out.add(StageTree.suggestion(then, set.hardest(), found));

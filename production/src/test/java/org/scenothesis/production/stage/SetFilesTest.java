@@ -26,6 +26,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.breakdown.staging.Stagings;
@@ -123,7 +124,7 @@ class SetFilesTest {
     @Test
     void whatIsRehearsedIsMeasuredAsItWasPredicted() throws Exception {
         Production p = new Production("t", List.of(shot), RULES);
-        Staged good = set.with(set.suggested(set.hardest(), RULES, Stagings.means(shot, 3), () -> true).stage());
+        Staged good = set.with(set.suggested(set.hardest(), RULES, Stagings.means(shot, 3, OwnedKit.NOTHING), () -> true).stage());
         assertThat(good.proved(good.hardest(), RULES).stream().filter(q -> q.finding().verdict() == Verdict.REDO).map(q -> q.finding().measure())).as("what was suggested; who stands on the screen's floor gets its colour").isSubsetOf(Measure.CLOTH_RETURN);
         List<PlateNeed> plates = good.needs().stream().filter(n -> n.key().equals(good.hardest()) || n.role() == PlateRole.SCREEN_ONLY).toList();
         try (ProductionFolder folder = ProductionFolder.create(temp.resolve("p"), p); Bands bands = Bands.allCores()) {

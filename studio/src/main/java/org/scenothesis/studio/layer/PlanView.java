@@ -1,44 +1,49 @@
 package org.scenothesis.studio.layer;
 
+import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.Cursor;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
-import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.draw.Mark;
+import org.scenothesis.core.stage.draw.SetDrawing;
+import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.ScaleSheet;
 import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
 
 /// The set to scale in metres, from above or from the side, with the element's token on it; dragging the token moves the element.
 final class PlanView extends Pane {
-    /// Metres narrower than this are not ruled one by one.
-    private static final double CLOSE_PX = 6;
     private static final double MARGIN_M = 0.5;
     private static final double TOKEN = 18;
+    /// The shape of a picture.
+    private static final int WIDE = 1600;
+    private static final int HIGH = 900;
 
     private final boolean above;
+    private final ScaleSheet sheet;
     private Consumer<Vec> moving = v -> {};
     private Consumer<Vec> moved = v -> {};
     private @Nullable Stage plan;
     private @Nullable Layer layer;
     private Place.@Nullable Stand state;
     private Spike spike = Spike.X;
-    private double scale = 60;
-    private double originA;
-    private double originB;
 
     /// - `above`: X to the right and Z away; otherwise from the side: Z to the right and Y up.
     PlanView(boolean above) {
         this.above = above;
+        sheet = new ScaleSheet(above);
         getStyleClass().add("plot");
         setMinHeight(90);
         setId(above ? "plan-above" : "plan-side");
@@ -72,11 +77,11 @@ final class PlanView extends Pane {
     }
 
     private double px(double a) {
-        return (a - originA) * scale;
+        return sheet.px(a);
     }
 
     private double py(double b) {
-        return getHeight() - (b - originB) * scale;
+        return sheet.py(b);
     }
 
     private void draw() {
@@ -93,10 +98,15 @@ final class PlanView extends Pane {
             getChildren().add(none);
             return;
         }
-        fit(p);
-        grid();
-        ground(p);
-        drawCamera(p);
+        List<Mark> set = set(p);
+        getChildren().addAll(sheet.grid());
+        if (!p.floor().staged()) {
+            ground(p);
+        }
+        set.forEach(m -> getChildren().add(sheet.node(m, false)));
+        Label metre = Text.of("grid " + sheet.step() + " m", "muted", "small");
+        metre.relocate(getWidth() - 54, getHeight() - 18);
+        getChildren().add(metre);
         light(p);
         Label name = Text.of(above ? "From above" : "From the side", "column-head");
         name.relocate(6, 3);
@@ -106,54 +116,27 @@ final class PlanView extends Pane {
         applyCss();
     }
 
-    private void fit(Stage p) {
-        double lowA = above ? Math.min(camera(p).x(), -1.2) - MARGIN_M : camera(p).z() - MARGIN_M;
-        double highA = above ? Math.max(camera(p).x(), 1.6) + MARGIN_M : p.groundExtent().farM() + 2 * MARGIN_M;
-        double lowB = above ? camera(p).z() - MARGIN_M : 0;
-        double highB = above ? p.groundExtent().farM() + MARGIN_M : Math.max(2.2, camera(p).y() + MARGIN_M);
-        scale = Math.min(getWidth() / (highA - lowA), getHeight() / (highB - lowB));
-        originA = lowA - (getWidth() / scale - (highA - lowA)) / 2;
-        originB = lowB - (above ? (getHeight() / scale - (highB - lowB)) / 2 : 0.1);
-    }
-
-    private void grid() {
-        int step = scale < CLOSE_PX ? 5 : 1;
-        for (int m = step * (int) Math.ceil(originA / step); px(m) < getWidth(); m += step) {
-            getChildren().add(styled(new Line(px(m), 0, px(m), getHeight()), "plot-grid"));
-        }
-        for (int m = step * (int) Math.ceil(originB / step); py(m) > 0; m += step) {
-            getChildren().add(styled(new Line(0, py(m), getWidth(), py(m)), "plot-grid"));
-        }
-        Label metre = Text.of("grid " + step + " m", "muted", "small");
-        metre.relocate(getWidth() - 54, getHeight() - 18);
-        getChildren().add(metre);
+    /// The set as it stands on Stage; before anything was put on its floor the ground and the camera alone.
+    private List<Mark> set(Stage p) {
+        SetDrawing drawing = SetDrawing.of(new SetView(p, "", WIDE, HIGH), above);
+        boolean staged = p.floor().staged();
+        Vec eye = p.camera().position().value();
+        double near = Math.min(p.groundExtent().nearM(), eye.z());
+        Point low = above ? new Point(Math.min(eye.x(), -1.2), near) : new Point(near, Math.min(0, p.groundM()));
+        Point high = above ? new Point(Math.max(eye.x(), 1.6), p.groundExtent().farM()) : new Point(p.groundExtent().farM(), Math.max(2.2, eye.y()));
+        sheet.sized(getWidth(), getHeight());
+        sheet.fit(
+                staged ? new Point(drawing.low().x(), drawing.low().y()) : new Point(low.x() - MARGIN_M, low.y() - (above ? MARGIN_M : 0)),
+                staged ? new Point(drawing.high().x(), drawing.high().y()) : new Point(high.x() + MARGIN_M, high.y() + MARGIN_M));
+        return drawing.marks().stream().filter(m -> staged || m.style() != Mark.Style.WALL).toList();
     }
 
     private void ground(Stage p) {
+        double far = p.groundExtent().farM() - p.groundExtent().nearM();
         Rectangle r = above
-                ? new Rectangle(px(-0.85), py(p.groundExtent().farM()), 2.4 * scale, (p.groundExtent().farM() - p.groundExtent().nearM()) * scale)
-                : new Rectangle(px(p.groundExtent().nearM()), py(p.groundM()), (p.groundExtent().farM() - p.groundExtent().nearM()) * scale, Math.max(2, 0.05 * scale));
+                ? new Rectangle(px(-0.85), py(p.groundExtent().farM()), 2.4 * sheet.scale(), far * sheet.scale())
+                : new Rectangle(px(p.groundExtent().nearM()), py(p.groundM()), far * sheet.scale(), Math.max(2, 0.05 * sheet.scale()));
         getChildren().add(styled(r, "plan-ground"));
-    }
-
-    private static Vec camera(Stage p) {
-        return p.camera().position().value();
-    }
-
-    private void drawCamera(Stage p) {
-        double x = px(a(camera(p)));
-        double y = py(b(camera(p)));
-        Polygon body = above ? new Polygon(x, y - 7, x + 6, y + 5, x - 6, y + 5) : new Polygon(x + 7, y, x - 5, y - 6, x - 5, y + 6);
-        double half = above ? Math.atan(0.5 / p.camera().widthShareFocal().value()) : Math.atan(0.5 * 9 / 16 / p.camera().widthShareFocal().value());
-        double turn = Math.toRadians(above ? p.panDeg() : p.camera().aim().value().tiltDeg());
-        double far = 20 * scale;
-        for (double side : new double[] {-1, 1}) {
-            double angle = turn + side * half;
-            double dx = above ? Math.sin(angle) : Math.cos(angle);
-            double dy = above ? Math.cos(angle) : Math.sin(angle);
-            getChildren().add(styled(new Line(x, y, x + dx * far, y - dy * far), "plan-view"));
-        }
-        getChildren().add(styled(body, "plan-camera"));
     }
 
     private void light(Stage p) {
@@ -206,8 +189,8 @@ final class PlanView extends Pane {
     private Vec place(Node mark, double x, double y, Vec before) {
         double left = mark.getLayoutX() + x - TOKEN / 2;
         double top = mark.getLayoutY() + y - TOKEN / 2;
-        double a = Math.round((originA + (left + TOKEN / 2) / scale) * 100) / 100.0;
-        double b = Math.round((originB + (getHeight() - top - TOKEN / 2) / scale) * 100) / 100.0;
+        double a = Math.round(sheet.worldX(left + TOKEN / 2) * 100) / 100.0;
+        double b = Math.round(sheet.worldY(top + TOKEN / 2) * 100) / 100.0;
         mark.relocate(left, top);
         return above ? new Vec(a, before.y(), b) : new Vec(before.x(), b, a);
     }

@@ -2,7 +2,6 @@ package org.scenothesis.studio.stage;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.AccessibleRole;
@@ -17,12 +16,10 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
-import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Stage;
-import org.scenothesis.core.stage.draw.Mark;
 import org.scenothesis.core.stage.draw.Reach;
 import org.scenothesis.core.stage.draw.SetDrawing;
 import org.scenothesis.core.stage.piece.Body;
@@ -31,6 +28,7 @@ import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.words.StageWords;
 import org.scenothesis.studio.parts.NumberField;
+import org.scenothesis.studio.parts.ScaleSheet;
 import org.scenothesis.studio.parts.Text;
 
 /// The set from above or from the side, at scale. Pieces are dragged or moved by keys; the lengths on its tapes are typed.
@@ -41,13 +39,10 @@ final class FloorView extends Pane {
     private static final double STEP_M = 0.05;
     private static final double LEAP_M = 0.5;
     private static final double TURN_DEG = 5;
-    private static final double CLOSE_PX = 9;
 
     private final StageModel model;
     private final boolean above;
-    private double scale = 60;
-    private double lowX;
-    private double lowY;
+    private final ScaleSheet sheet;
     /// While something is dragged the sheet stays as it was.
     private boolean held;
     /// What is drawn is not how it is any more: something was typed meanwhile.
@@ -59,6 +54,7 @@ final class FloorView extends Pane {
     FloorView(StageModel model, boolean above) {
         this.model = model;
         this.above = above;
+        sheet = new ScaleSheet(above);
         getStyleClass().add("plot");
         setId(above ? "floor-above" : "floor-side");
         setMinSize(120, 90);
@@ -80,26 +76,18 @@ final class FloorView extends Pane {
         });
         setOnDragDropped(e -> {
             if (e.getDragboard().getContent(PieceBoard.PIECE) instanceof String code) {
-                model.add(code, new Vec(worldX(e.getX()), 0, worldY(e.getY())));
+                model.add(code, new Vec(sheet.worldX(e.getX()), 0, sheet.worldY(e.getY())));
                 e.setDropCompleted(true);
             }
         });
     }
 
     private double px(double x) {
-        return (x - lowX) * scale;
+        return sheet.px(x);
     }
 
     private double py(double y) {
-        return getHeight() - (y - lowY) * scale;
-    }
-
-    private double worldX(double px) {
-        return lowX + px / scale;
-    }
-
-    private double worldY(double py) {
-        return lowY + (getHeight() - py) / scale;
+        return sheet.py(y);
     }
 
     void draw() {
@@ -120,12 +108,13 @@ final class FloorView extends Pane {
         }
         SetView view = seen.get();
         SetDrawing drawing = SetDrawing.of(view, above);
+        sheet.sized(getWidth(), getHeight());
         if (!held) {
-            fit(drawing);
+            sheet.fit(drawing.low(), drawing.high());
         }
-        grid();
-        model.compared().filter(c -> !model.dragging()).ifPresent(c -> SetDrawing.of(c.view(model.plate()), above).marks().stream().filter(m -> !m.piece().isEmpty()).forEach(m -> mark(m, true)));
-        drawing.marks().forEach(m -> mark(m, false));
+        getChildren().addAll(sheet.grid());
+        model.compared().filter(c -> !model.dragging()).ifPresent(c -> SetDrawing.of(c.view(model.plate()), above).marks().stream().filter(m -> !m.piece().isEmpty()).forEach(m -> getChildren().add(sheet.node(m, true))));
+        drawing.marks().forEach(m -> getChildren().add(sheet.node(m, false)));
         Label name = Text.of(above ? "from above \u00b7 grid 1 m" : "from the side", "column-head");
         name.relocate(7, 4);
         getChildren().add(name);
@@ -154,42 +143,10 @@ final class FloorView extends Pane {
         return getScene() != null && getScene().getFocusOwner() != null && getScene().getFocusOwner().getParent() == this && getScene().getFocusOwner().getId() != null ? getScene().getFocusOwner().getId() : "";
     }
 
-    private void fit(SetDrawing d) {
-        double wide = d.high().x() - d.low().x();
-        double high = d.high().y() - d.low().y();
-        scale = Math.min(getWidth() / wide, (getHeight() - 8) / high);
-        lowX = d.low().x() - (getWidth() / scale - wide) / 2;
-        lowY = d.low().y() - (above ? (getHeight() / scale - high) / 2 : 0);
-    }
-
-    private void grid() {
-        int step = scale < CLOSE_PX ? 5 : 1;
-        for (int m = step * (int) Math.ceil(lowX / step); px(m) < getWidth(); m += step) {
-            add(new Line(px(m), 0, px(m), getHeight()), "plot-grid");
-        }
-        for (int m = step * (int) Math.ceil(lowY / step); py(m) > 0; m += step) {
-            add(new Line(0, py(m), getWidth(), py(m)), "plot-grid");
-        }
-    }
-
     private void add(Node n, String... styles) {
         n.getStyleClass().addAll(styles);
         n.setMouseTransparent(true);
         getChildren().add(n);
-    }
-
-    private void mark(Mark m, boolean before) {
-        String style = "floor-" + m.style().name().toLowerCase(Locale.ROOT);
-        Node n = switch (m) {
-            case Mark.Line l -> new Line(px(l.from().x()), py(l.from().y()), px(l.to().x()), py(l.to().y()));
-            case Mark.Area a -> {
-                Polygon p = new Polygon();
-                a.corners().forEach(c -> p.getPoints().addAll(px(c.x()), py(c.y())));
-                yield p;
-            }
-        };
-        n.setOpacity(before ? 0.3 : 1);
-        add(n, style + (m instanceof Mark.Line ? "-line" : ""));
     }
 
     /// A line with a ring at each end and its length on a slip that can be typed on.
@@ -356,8 +313,8 @@ final class FloorView extends Pane {
 
     /// By how much the mouse went since it was pressed: the drawing under it may have been made anew since.
     private Stage dragged(Stage stage, String id, MouseEvent e) {
-        double dx = (e.getSceneX() - grabX) / scale;
-        double dy = -(e.getSceneY() - grabY) / scale;
+        double dx = (e.getSceneX() - grabX) / sheet.scale();
+        double dy = -(e.getSceneY() - grabY) / sheet.scale();
         return above ? model.moved(stage, id, grabbed.x() + dx, grabbed.z() + dy) : model.lifted(stage, id, grabbed.z() + dx, grabbed.y() + dy);
     }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Stream;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.KitItem;
@@ -14,6 +15,7 @@ import org.scenothesis.core.shot.Shot;
 
 /// All that a crew owns.
 public record OwnedKit(List<Owned> things) {
+    private static final int MOST_LAMPS = 40;
     public static final OwnedKit NOTHING = new OwnedKit(List.of());
 
     public OwnedKit {
@@ -26,6 +28,16 @@ public record OwnedKit(List<Owned> things) {
 
     private int count(OwnedKind kind) {
         return of(kind).stream().mapToInt(Owned::count).sum();
+    }
+
+    /// Its lenses.
+    public List<Owned> lenses() {
+        return of(OwnedKind.LENS);
+    }
+
+    /// How wide the face of each of its lamps is, in metres; as many as there are, up to forty.
+    public List<Double> lampsM() {
+        return of(OwnedKind.LAMP).stream().flatMap(l -> Stream.generate(() -> l.size(Fact.LAMP_M)).limit(l.count())).limit(MOST_LAMPS).toList();
     }
 
     /// What a plan has to know of it, by the keys of the facts: the first camera and lens, the largest cloth, the highest stand. What is not listed is not told.

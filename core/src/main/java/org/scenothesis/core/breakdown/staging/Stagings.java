@@ -12,6 +12,7 @@ import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.camera.CameraCard;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.light.KeyFacts;
 import org.scenothesis.core.breakdown.number.Resolution;
 import org.scenothesis.core.breakdown.plate.Case;
@@ -93,11 +94,14 @@ public final class Stagings {
         return shot.withElsewhere(less);
     }
 
-    /// What there is to stage with, as it was told with the shot: cloth and stands of these sizes, and so many lamps.
-    public static Means means(Shot shot, int lamps) {
+    /// What there is to stage with, as it was told with the shot and as the crew owns it: cloth and stands of these sizes, its lenses, and its lamps; without owned lamps so many of any size.
+    public static Means means(Shot shot, int lamps, OwnedKit kit) {
         Told t = Told.of(shot.setting());
+        List<Double> faces = kit.lampsM();
         // A cloth that nobody told the size of can be bought in any usual one.
-        return new Means(lamps, t.number(Fact.STAND_M), t.given(Fact.CLOTH_WIDE_M) ? t.number(Fact.CLOTH_WIDE_M) : LARGE_M, t.given(Fact.CLOTH_HIGH_M) ? t.number(Fact.CLOTH_HIGH_M) : LARGE_M);
+        return new Means(
+                faces.isEmpty() ? lamps : faces.size(), t.number(Fact.STAND_M), t.given(Fact.CLOTH_WIDE_M) ? t.number(Fact.CLOTH_WIDE_M) : LARGE_M,
+                t.given(Fact.CLOTH_HIGH_M) ? t.number(Fact.CLOTH_HIGH_M) : LARGE_M, kit.lenses().stream().map(l -> new Means.OwnedLens(l.size(Fact.FOCAL_MM), l.size(Fact.F_NUMBER))).toList(), faces);
     }
 
     private static int high(Shot known) {

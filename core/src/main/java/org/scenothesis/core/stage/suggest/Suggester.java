@@ -1,6 +1,7 @@
 package org.scenothesis.core.stage.suggest;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -118,7 +119,7 @@ public final class Suggester {
         SetView view = q.view();
         // Nothing is won by a cloth before whoever is filmed.
         sum += view.pairs().stream().mapToDouble(pair -> new Coverage(view, pair).gap() > 0 ? 0 : 20 * WORST).sum();
-        sum += outside(s);
+        sum += outside(s) + WORST * borrowed(s);
         // Of sets as good the one with the least carrying.
         for (Piece p : s.floor().pieces()) {
             sum += FAR * before.floor().piece(p.id()).map(b -> b.at().up(0).minus(p.at().up(0)).length()).orElse(2.0);
@@ -150,6 +151,20 @@ public final class Suggester {
         return sum;
     }
 
+    /// How many things of a size that nobody told would have to be borrowed.
+    private int borrowed(Stage s) {
+        double focal = s.floor().lens().focalMm(s.camera().widthShareFocal().value());
+        boolean free = s.camera().widthShareFocal() instanceof Given.Assumed;
+        int n = !means.lenses().isEmpty() && free && means.lenses().stream().noneMatch(l -> Math.abs(l.focalMm() - focal) < 1e-3) ? 1 : 0;
+        List<Double> left = new ArrayList<>(means.facesM());
+        for (Piece p : s.floor().pieces()) {
+            if (!means.facesM().isEmpty() && p.thing() instanceof Lamp l && l.kind().carried() && !left.remove(l.wideM().value()) && l.wideM() instanceof Given.Assumed) {
+                n++;
+            }
+        }
+        return n;
+    }
+
     private static double beyond(double v, double low, double high) {
         return Math.max(0, low + WALL_M - v) + Math.max(0, v - high + WALL_M);
     }
@@ -157,7 +172,7 @@ public final class Suggester {
     /// As it is; with the lamps it lacks; with the key where the background has it.
     private List<Stage> beginnings(Stage s) {
         List<Stage> out = new ArrayList<>();
-        Stage lit = lit(s);
+        Stage lit = lit(owned(s));
         out.add(lit);
         Question q = question.apply(lit);
         SetView.Pair pair = q.view().pairs().stream().findFirst().orElse(null);
@@ -213,8 +228,11 @@ public final class Suggester {
         return s.floor().pieces().stream().anyMatch(p -> p.thing() instanceof Lamp l && l.aim().value().minus(at.up(l.aim().value().y())).length() < 1.5 && (p.at().up(0).minus(at.up(0)).dot(at.right()) * side >= -0.3));
     }
 
-    private static Stage put(Stage s, String name, Vec at, Vec aim, double wide, double high) {
-        Lamp l = Lamp.usual(LampKind.SOFT_BOX, suggested(Math.max(0.3, at.y())), suggested(aim)).withWideM(suggested(wide)).withHighM(suggested(high));
+    private Stage put(Stage s, String name, Vec at, Vec aim, double wide, double high) {
+        // Of what is owned the face nearest in size.
+        double area = Math.sqrt(wide * high);
+        Optional<Double> own = faces(s, "").stream().min(Comparator.comparingDouble(f -> Math.abs(f - area)));
+        Lamp l = Lamp.usual(LampKind.SOFT_BOX, suggested(Math.max(0.3, at.y())), suggested(aim)).withWideM(suggested(own.orElse(wide))).withHighM(suggested(own.orElse(high)));
         String id = s.floor().freeId("lamp-" + name.replace(' ', '-'));
         return s.withFloor(f -> f.plus(new Piece(id, name, suggested(new Spot(at.x(), at.z(), 0).facing(aim.x(), aim.z())), Set.of(), l)));
     }
@@ -262,21 +280,51 @@ public final class Suggester {
                         out.add(st -> st.withFloor(f -> f.with(p.id(), q -> q.withSpot(suggested(q.at().at(q.at().x() + q.at().right().x() * by / 2, q.at().z() + q.at().right().z() * by / 2))))));
                     }
                     case Body b -> out.add(st -> together(st, p.id(), by));
-                    case Lamp l when l.kind().carried() -> lamp(out, p, by);
+                    case Lamp l when l.kind().carried() -> lamp(out, s, p, by);
                     default -> {}
                 }
             }
         }
+        means.lenses().forEach(l -> out.add(st -> with(st, l)));
         for (int sign = -1; sign <= 1; sign += 2) {
             double by = sign * step;
             out.add(st -> st.withFloor(f -> f.withLens(focus(f.lens(), by))));
-            out.add(st -> st.withFloor(f -> f.withLens(f.lens().withFNumber(suggested(Math.clamp(f.lens().fNumber().value() * Math.pow(2, by / 2), 1.4, 16))))));
+            out.add(st -> st.withFloor(f -> f.withLens(f.lens().withFNumber(suggested(Math.clamp(f.lens().fNumber().value() * Math.pow(2, by / 2), means.widest(), 16))))));
             if (question.apply(s).wanted() != null) {
                 out.add(st -> camera(st, new Vec(0, by / 2, 0)));
                 out.add(st -> camera(st, new Spot(0, 0, st.panDeg()).ahead().times(by)));
             }
         }
         return out;
+    }
+
+    /// The camera with an owned lens, no wider open than that goes; a view that somebody told stays.
+    private static Stage with(Stage s, Means.OwnedLens lens) {
+        StageCamera c = s.camera();
+        if (!(c.widthShareFocal() instanceof Given.Assumed)) {
+            return s;
+        }
+        LensSetting l = s.floor().lens();
+        double share = Math.clamp(lens.focalMm() / l.sensorMm().value(), StageCamera.SHORTEST, StageCamera.LONGEST);
+        LensSetting stopped = l.fNumber().value() >= lens.fNumber() ? l : l.withFNumber(suggested(lens.fNumber()));
+        return s.withCamera(new StageCamera(c.position(), c.aim(), suggested(share), c.principal())).withFloor(f -> f.withLens(stopped));
+    }
+
+    /// With the owned lens that sees most nearly what was meant.
+    private Stage owned(Stage s) {
+        double meant = s.floor().lens().focalMm(s.camera().widthShareFocal().value());
+        return means.lenses().stream().min(Comparator.comparingDouble(l -> Math.abs(Math.log(l.focalMm() / meant)))).map(l -> with(s, l)).orElse(s);
+    }
+
+    /// Faces of owned lamps that no other lamp of the set has yet, each size once.
+    private List<Double> faces(Stage s, String but) {
+        List<Double> left = new ArrayList<>(means.facesM());
+        s.floor().pieces().stream().filter(p -> !p.id().equals(but)).forEach(p -> {
+            if (p.thing() instanceof Lamp l && l.kind().carried()) {
+                left.remove(l.wideM().value());
+            }
+        });
+        return left.stream().distinct().toList();
     }
 
     private static LensSetting focus(LensSetting l, double by) {
@@ -303,7 +351,7 @@ public final class Suggester {
     }
 
     /// Round what it looks at, nearer and farther, higher and lower, dimmed and larger.
-    private static void lamp(List<UnaryOperator<Stage>> out, Piece p, double by) {
+    private void lamp(List<UnaryOperator<Stage>> out, Stage s, Piece p, double by) {
         out.add(st -> st.withFloor(f -> f.with(p.id(), q -> round(q, by / 2, 1))));
         out.add(st -> st.withFloor(f -> f.with(p.id(), q -> round(q, 0, Math.pow(2, by / 2)))));
         out.add(st -> st.withFloor(f -> f.with(p.id(), q -> {
@@ -320,7 +368,10 @@ public final class Suggester {
             Vec side = new Spot(0, 0, 0).facing(a.x() - q.at().x(), a.z() - q.at().z()).right();
             return q.withThing(l.withAim(suggested(a.plus(side.times(by / 2)))));
         })));
-        if (((Lamp) p.thing()).wideM() instanceof Given.Assumed) {
+        boolean any = ((Lamp) p.thing()).wideM() instanceof Given.Assumed;
+        if (any && !means.facesM().isEmpty()) {
+            faces(s, p.id()).forEach(w -> out.add(st -> st.withFloor(f -> f.with(p.id(), q -> q.withThing(((Lamp) q.thing()).withWideM(suggested(w)).withHighM(suggested(w)))))));
+        } else if (any) {
             out.add(st -> st.withFloor(f -> f.with(p.id(), q -> {
                 Lamp l = (Lamp) q.thing();
                 double k = Math.pow(2, by / 2);

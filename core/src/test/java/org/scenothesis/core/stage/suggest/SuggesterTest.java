@@ -1,6 +1,7 @@
 package org.scenothesis.core.stage.suggest;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -22,6 +23,7 @@ import org.scenothesis.core.stage.Surroundings;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.BackdropKind;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Spot;
 import org.scenothesis.core.stage.proof.Coverage;
@@ -88,5 +90,26 @@ class SuggesterTest {
         assertThat(first.whole() || first.usable()).isTrue();
         Suggestion again = new Suggester(SuggesterTest::ask, new Means(3, 3, 6, 6), () -> true).from(first.stage());
         assertThat(again.unmet().size()).isLessThanOrEqualTo(first.unmet().size());
+    }
+
+    /// A view nobody told is one of an owned lens, no wider open than that goes, and every lamp is one that is owned.
+    @Test
+    void onlyWhatIsOwnedIsSuggested() {
+        Stage told = stage(6, 9, 3, 0.5, 1, 0.4, 1.2);
+        StageCamera c = told.camera();
+        Stage before = told.withCamera(new StageCamera(c.position(), c.aim(), guess(0.9), c.principal()));
+        List<Means.OwnedLens> lenses = List.of(new Means.OwnedLens(18, 3.5), new Means.OwnedLens(50, 1.8));
+        List<Double> faces = List.of(0.3, 0.6, 0.6);
+        Suggestion s = new Suggester(SuggesterTest::ask, new Means(3, 3, 6, 6, lenses, faces), () -> true).from(before);
+        double focal = s.stage().floor().lens().focalMm(s.stage().camera().widthShareFocal().value());
+        assertThat(lenses).extracting(Means.OwnedLens::focalMm).anySatisfy(f -> assertThat(focal).isCloseTo(f, within(1e-6)));
+        assertThat(s.stage().floor().lens().fNumber().value()).isGreaterThanOrEqualTo(1.8);
+        List<Double> used = new ArrayList<>(s.stage().floor().pieces().stream().filter(p -> p.thing() instanceof Lamp).map(p -> ((Lamp) p.thing()).wideM().value()).toList());
+        assertThat(used).isNotEmpty().hasSizeLessThanOrEqualTo(3);
+        faces.forEach(used::remove);
+        assertThat(used).isEmpty();
+        // What was told stays as it was told.
+        Suggestion kept = new Suggester(SuggesterTest::ask, new Means(3, 3, 6, 6, lenses, faces), () -> true).from(told);
+        assertThat(kept.stage().camera().widthShareFocal()).isEqualTo(told.camera().widthShareFocal());
     }
 }
