@@ -33,6 +33,7 @@ import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.Proved;
+import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.FootageException;
@@ -122,6 +123,9 @@ final class StageCommand implements Callable<Integer> {
 
     @Option(names = "--compare", description = "Measures the takes that were rehearsed and says them beside what was foretold of the set as it stands now.")
     boolean compare;
+
+    @Option(names = "--instruments", description = "Holds meters, tape and level to the sets, by their stand-ins.")
+    boolean instruments;
 
     @Option(names = "--feet", description = "Lengths on the drawing in feet and inches.")
     boolean feet;
@@ -242,6 +246,9 @@ final class StageCommand implements Callable<Integer> {
         if (rehearse) {
             o.set("rehearsed", rehearsed(folder, s, sets, rules));
         }
+        if (instruments) {
+            o.set("instruments", read(sets));
+        }
         if (compare) {
             o.set("compared", compared(folder, folder.production().shot(s.id()), sets, rules));
         }
@@ -269,6 +276,18 @@ final class StageCommand implements Callable<Integer> {
                     output.say("rehearsed: " + f.footage());
                 });
             }
+        }
+        return out;
+    }
+
+    private ArrayNode read(List<Staged> sets) {
+        ArrayNode out = Output.object().arrayNode();
+        for (Staged set : sets) {
+            SetView view = set.view(set.hardest());
+            output.say("");
+            output.say(set.setUp().name() + ". " + StageWords.level(view));
+            view.bodies().forEach(b -> output.say("  " + b.name() + ". " + StageWords.instruments(view, b)));
+            out.add(StageTree.instruments(set.group(), view));
         }
         return out;
     }

@@ -256,6 +256,17 @@ class ShotCommandsTest {
         assertThat(run("stage", own, "--rehearse", "--width", "9").err()).contains("widthPx");
         Ran filmed = run("stage", own, "--camera", group, "--rehearse", "--width", "64", "--seconds", "0.1", "--samples", "1", "--fault", "wrinkles,bump", "--json");
         assertThat(filmed.exit()).as(filmed.err()).isZero();
+        JsonNode read = run("stage", own, "--camera", group, "--instruments", "--json").json().get("instruments").get(0);
+        assertThat(read.get("tilt").get("unit").asText()).isEqualTo("\u00b0");
+        assertThat(read.get("bodies")).allSatisfy(b -> {
+            assertThat(b.get("from_lens").get("value").asDouble()).isPositive();
+            assertThat(b.get("incident").get("deviation").asDouble()).isPositive();
+        });
+        JsonNode compared = run("stage", own, "--camera", group, "--compare", "--json").json().get("compared");
+        assertThat(compared).isNotEmpty().allSatisfy(c -> {
+            assertThat(c.get("faults")).extracting(JsonNode::asText).containsExactly("bump", "wrinkles");
+            assertThat(c.get("measures")).isNotEmpty().allSatisfy(m -> assertThat(m.get("why").asText()).isNotBlank());
+        });
         assertThat(filmed.json().get("rehearsed")).isNotEmpty().allSatisfy(r -> assertThat(Path.of(r.get("file").asText())).exists());
     }
 }

@@ -10,6 +10,9 @@ import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.device.Instruments;
+import org.scenothesis.core.rehearsal.device.Reading;
+import org.scenothesis.core.rehearsal.device.StandIns;
 import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.rehearsal.staged.Foretold;
 import org.scenothesis.core.shot.Plate;
@@ -22,6 +25,7 @@ import org.scenothesis.core.stage.piece.Dimension;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.Proved;
+import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.core.value.Kind;
@@ -106,6 +110,28 @@ public final class StageTree {
         ArrayNode plates = o.putArray("plates");
         p.plates().forEach(plates::add);
         return o;
+    }
+
+    /// What level, meters and tape show on a set.
+    public static ObjectNode instruments(String group, SetView view) {
+        Instruments i = StandIns.of(view);
+        ObjectNode o = MAPPER.createObjectNode().put("camera_group", group);
+        o.set("tilt", reading(i.level().tilt()));
+        o.set("roll", reading(i.level().roll()));
+        ArrayNode bodies = o.putArray("bodies");
+        for (Piece b : view.bodies()) {
+            Vec at = SetView.middle(b, 0);
+            Vec to = view.eye().minus(at);
+            ObjectNode n = bodies.addObject().put("id", b.id());
+            n.set("incident", reading(i.incident().at(at, to)));
+            n.set("colour", i.colour().at(at, to).map(StageTree::reading).orElse(null));
+            n.set("from_lens", reading(i.tape().between(view.eye(), at)));
+        }
+        return o;
+    }
+
+    private static ObjectNode reading(Reading r) {
+        return MAPPER.createObjectNode().put("value", round(r.value())).put("unit", r.unit()).put("deviation", round(r.deviation()));
     }
 
     /// What was foretold of a rehearsed take beside what was measured.

@@ -7,14 +7,21 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.device.Instruments;
+import org.scenothesis.core.rehearsal.device.Reading;
+import org.scenothesis.core.rehearsal.device.StandIns;
 import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.rehearsal.staged.Foretold;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.piece.BackdropKind;
+import org.scenothesis.core.stage.piece.Body;
 import org.scenothesis.core.stage.piece.Dimension;
+import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Thing;
 import org.scenothesis.core.stage.proof.Proved;
+import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Kind;
 
@@ -64,6 +71,28 @@ public final class StageWords {
         Finding f = p.finding();
         Words.Sentence s = Words.sentence(f);
         return s.title() + ": " + s.value() + (s.limit().isEmpty() ? "" : ", " + s.limit());
+    }
+
+    /// "512 lx \u00b1 26", as an instrument shows it.
+    public static String reading(Reading r) {
+        double size = Math.abs(r.deviation());
+        int decimals = size >= 1 ? 0 : size >= 0.05 ? 1 : 3;
+        return Words.number(r.value(), decimals) + " " + r.unit() + " \u00b1 " + Words.number(r.deviation(), decimals);
+    }
+
+    /// What the meters and the tape say of a piece, held at its middle and turned to the lens.
+    public static String instruments(SetView view, Piece p) {
+        Instruments i = StandIns.of(view);
+        Vec at = p.thing() instanceof Body ? SetView.middle(p, 0) : p.at().up(p.thing() instanceof Lamp l ? l.heightM().value() : 1);
+        Vec to = view.eye().minus(at);
+        String light = p.thing() instanceof Lamp || to.length() < 1e-6 ? "" : Words.of("instruments.light", reading(i.incident().at(at, to)), i.colour().at(at, to).map(StageWords::reading).orElse(Words.of("instruments.dark"))) + " ";
+        return light + Words.of("instruments.tape", reading(i.tape().between(view.eye(), at)));
+    }
+
+    /// What the level on the camera says.
+    public static String level(SetView view) {
+        Instruments.SpiritLevel l = StandIns.of(view).level();
+        return Words.of("instruments.level", reading(l.tilt()), reading(l.roll()));
     }
 
     /// Why what was foretold and what was measured agree or differ.

@@ -180,6 +180,7 @@ final class PieceBoard extends VBox {
             all.add(wall("ceiling", 0.5, 60, Surroundings.Room::highM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), v, r.reflects())));
             all.add(tape(number("walls give back", "", 0, 0.95, 0.05, 2), () -> like(stage().floor().around(), room().reflects()), v -> room(r -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), r.highM(), v))));
         }
+        all.add(readout(() -> model.view().map(StageWords::level).orElse("")));
         return flow(all);
     }
 
@@ -201,6 +202,15 @@ final class PieceBoard extends VBox {
             case Given.Measured<?> m -> new Given.Measured<>(v, m.by());
             case Given.Told<?> t -> Given.told(v);
         };
+    }
+
+    /// What the instruments show, as it is now.
+    private Label readout(Supplier<String> words) {
+        Label l = Text.block("", "muted", "small");
+        l.setId("piece-readout");
+        l.setPrefWidth(2 * WIDE);
+        values.add(() -> l.setText(words.get()));
+        return l;
     }
 
     private Node piece(Piece p) {
@@ -233,6 +243,7 @@ final class PieceBoard extends VBox {
                     q.thing().dimensions().stream().filter(o -> o.code().equals(code)).findFirst().orElseThrow().told(v)))))));
         }
         all.add(tape(number("turned", "\u00b0", -180, 180, 5, 0), () -> model.piece().map(q -> like(q.spot(), q.at().turnDeg())).orElse(Given.told(0.0)), v -> model.accept("turn a piece", s -> s.withFloor(f -> f.with(id, q -> q.put(q.at().turned(v)))))));
+        all.add(readout(() -> model.view().flatMap(v -> model.piece().map(q -> StageWords.instruments(v, q))).orElse("")));
         Button gone = Text.button("take it away", "floor-button", () -> model.remove(id));
         gone.setId("piece-remove");
         all.add(gone);

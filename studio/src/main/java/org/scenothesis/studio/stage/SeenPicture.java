@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
+import javafx.geometry.Point2D;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -20,11 +21,14 @@ import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.rehearsal.device.StandIns;
 import org.scenothesis.core.rehearsal.staged.Rehearsal;
 import org.scenothesis.core.rehearsal.staged.SetScenery;
 import org.scenothesis.core.stage.draw.Overlay;
 import org.scenothesis.core.stage.proof.Question;
 import org.scenothesis.core.stage.proof.SetView;
+import org.scenothesis.production.words.StageWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
@@ -58,6 +62,28 @@ final class SeenPicture extends VBox {
         picture.overlay().setClip(clip);
         getChildren().addAll(picture, overlayRow());
         picture.whenSized((w, h) -> refresh());
+        picture.setOnMouseClicked(e -> {
+            Point2D at = picture.overlay().sceneToLocal(e.getSceneX(), e.getSceneY());
+            spot(at.getX(), at.getY());
+        });
+    }
+
+    /// Holds the spot meter to a place of the picture; the reading stays until something else is drawn.
+    private void spot(double x, double y) {
+        DisplayPicture shown = picture.shown();
+        Optional<SetView> view = model.view();
+        if (shown == null || view.isEmpty() || audience.isSelected() || x < 0 || y < 0 || x >= shown.width() || y >= shown.height()) {
+            return;
+        }
+        Point at = new Point(x / shown.width(), y / shown.height());
+        model.ask("spot", ticket -> StandIns.of(view.get()).spot().at(at), r -> {
+            overlay();
+            Label l = Text.of(Words.of("instruments.spot", StageWords.reading(r)), "seen-word");
+            l.setId("stage-spot");
+            l.setMouseTransparent(true);
+            l.relocate(Math.min(x + 6, Math.max(2, shown.width() - 150)), Math.max(2, y - 18));
+            picture.overlay().getChildren().add(l);
+        });
     }
 
     /// The picture itself, for words in its place.

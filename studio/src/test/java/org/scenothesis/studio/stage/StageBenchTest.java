@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -20,15 +21,19 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.breakdown.staging.Stagings;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.stage.Rehearsing;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.OpenHouse;
 import org.scenothesis.studio.house.BenchName;
@@ -195,5 +200,38 @@ class StageBenchTest {
         house.until("its light is not known", () -> words("#stage-findings").contains("no lamp lights it yet"));
         robot.clickOn("#overlay-audience");
         assertThat(scene.lookup("#stage-audience")).isNotNull();
+    }
+
+    @Test
+    void instrumentsAreHeldToWhateverIsChosen(FxRobot robot) {
+        open(robot);
+        robot.interact(() -> scene.lookup("#piece-body-the-small-maker").requestFocus());
+        robot.clickOn("#piece-body-the-small-maker");
+        house.until("read", () -> scene.lookup("#piece-readout") != null && words("#piece-readout").contains("Tape from the lens: 6.1"));
+        assertThat(words("#piece-readout")).contains("Meter at its middle", " lx \u00b1 ", " K \u00b1 ");
+        robot.type(KeyCode.G);
+        house.until("level", () -> scene.lookup("#piece-readout") != null && words("#piece-readout").contains("Level on the camera"));
+        house.until("a picture", () -> scene.lookup("#overlay-spill") != null);
+        robot.clickOn("#overlay-spill");
+        assertThat(((ToggleButton) scene.lookup("#overlay-spill")).isSelected()).isTrue();
+        house.until("the sides of the body", () -> !scene.getRoot().lookupAll(".seen-word").isEmpty());
+        Bounds seen = scene.lookup(".seen-word").getParent().localToScreen(scene.lookup(".seen-word").getParent().getBoundsInLocal());
+        robot.clickOn(seen.getMinX() + 30, seen.getMinY() + 30);
+        house.until("a spot", () -> scene.lookup("#stage-spot") != null && words("#stage-spot").contains("against grey"));
+    }
+
+    @Test
+    void whatWasForetoldStandsBesideWhatWasMeasured(FxRobot robot) throws Exception {
+        open(robot);
+        Staged b = set("B");
+        List<PlateNeed> keyed = b.needs().stream().filter(n -> n.key().equals(b.hardest())).toList();
+        BreakdownPlan plan = Breakdown.plan(session.shot(), HouseRules.DEFAULT);
+        List<Rehearsing.Filmed> filmed = Rehearsing.film(session.folder(), session.shot(), b, keyed, new Rehearsing.Wish(160, 0.5, 2, Set.of(Fault.DRIFT)), session.bands(), (done, of) -> true);
+        robot.interact(() -> {
+            session.store().apply("rehearse", p -> p.withShot("14", x -> Rehearsing.taken(x, plan, filmed)));
+            session.measure();
+        });
+        house.until("measured", () -> scene.lookup("#stage-foretold") != null && !words("#stage-foretold").contains(": 0 of") && words("#stage-findings").contains("Evenness of the screen"));
+        assertThat(words("#stage-findings")).contains("Foretold, and measured of the rehearsed take", "Roll length", "as foretold", "Solid inside");
     }
 }
