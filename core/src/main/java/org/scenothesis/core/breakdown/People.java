@@ -101,7 +101,7 @@ record People(Shot shot) {
     /// Where one of those who act has to look.
     private static PlateNeed looking(PlateNeed acting, String who) {
         List<Eyeline> lines = new ArrayList<>();
-        acting.notes().eyelines().stream().filter(e -> !e.at().equals(who)).forEach(e -> lines.add(new Eyeline(who, e.at(), e.seconds(), e.heightM(), e.upDeg())));
+        acting.notes().eyelines().stream().filter(e -> !e.at().equals(who)).forEach(e -> lines.add(new Eyeline(who, e.at(), e.seconds(), e.heightM(), e.upDeg(), e.distanceM())));
         return acting.withNotes(acting.notes().withEyelines(lines));
     }
 

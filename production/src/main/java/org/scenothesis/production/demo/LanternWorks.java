@@ -1,6 +1,7 @@
 package org.scenothesis.production.demo;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.scenothesis.core.finding.HouseRules;
@@ -131,6 +132,15 @@ public final class LanternWorks {
                 .withBeats(told.beats().stream().filter(b -> b.seconds() < seconds).toList());
     }
 
+    /// A told shot of whose wonders something else is so.
+    private static Shot but(Shot told, Map<String, String> otherwise) {
+        return told.withWonders(told.wonders().stream().map(w -> {
+            Map<String, String> facts = new HashMap<>(w.facts());
+            facts.putAll(otherwise);
+            return w.withFacts(facts);
+        }).toList());
+    }
+
     /// Twice the same maker: each take shows through its own half.
     private static Shot hands() {
         Shot told = lasting(told(13, "second-pair-of-hands"), 4).withSetUp(DemoSets.pairOfHands());
@@ -140,19 +150,20 @@ public final class LanternWorks {
                 filmed("right", "The maker 2, in place", PlateRole.PRACTICAL, Spike.X, "A", "A", DemoSets.ROLL_S, "figure-the-maker-2", "hands-right.mp4")))
                 .withLayers(List.of(
                         Layer.of("base", "Clean plate", "clean"),
-                        Layer.patch("left", "The maker 1", "left").with(Outline.of(outline(0, 0, 0.46, 0, 0.46, 1, 0, 1), 40)),
-                        Layer.patch("right", "The maker 2", "right").with(Outline.of(outline(0.54, 0, 1, 0, 1, 1, 0.54, 1), 40))));
+                        Layer.patch("left", "The maker 1", "left").with(Outline.of(outline(0, 0, 0.49, 0, 0.49, 1, 0, 1), 16)),
+                        Layer.patch("right", "The maker 2", "right").with(Outline.of(outline(0.51, 0, 1, 0, 1, 1, 0.51, 1), 16))));
     }
 
     /// The maker keyed and set down on the bench as large as a thumb; the lantern goes before him.
     private static Shot thumb() {
-        Shot told = lasting(told(14, "inside-the-lantern"), 5).withSetUp(DemoSets.lanternWall()).withElsewhere(Map.of("B", DemoSets.smallMaker()));
+        // He touches nothing, and what stands before him is taken from the clean plate.
+        Shot told = but(lasting(told(14, "inside-the-lantern"), 5), Map.of("contact", "no", "inFront", "no")).withSetUp(DemoSets.lanternWall()).withElsewhere(Map.of("B", DemoSets.smallMaker()));
         Vec from = new Vec(0.27, BENCH_M, 0.93);
         // Where the bench shows in the one picture what the floor under him shows in the other.
         Place behind = Place.at(Given.told(new Vec(0.0421, BENCH_M, 0.6533)), from).withSize(Animated.of(THUMB))
                 .withFoot(Animated.of(from).key(1.2, from, Ease.SOFT).key(4.6, new Vec(-0.13, BENCH_M, 0.93), Ease.SOFT));
         Layer small = Layer.of("small", "The small maker", "thing",
-                Outline.of(outline(0.2, 0, 0.8, 0, 0.8, 0.99, 0.2, 0.99), 0), new Key(KeySettings.DEFAULT), behind, Shadow.OF_STAGE);
+                Outline.of(outline(0.24, 0.08, 0.76, 0.08, 0.76, 0.9, 0.24, 0.9), 0), new Key(KeySettings.DEFAULT.withEmptyBelow(0.34)), behind, Shadow.OF_STAGE);
         Layer front = Layer.patch("front", "The lantern", "clean").with(Outline.of(outline(0.553, 0.165, 0.777, 0.165, 0.772, 0.728, 0.553, 0.728), 2));
         return told.withPlates(List.of(
                 filmed("clean", "Clean plate", PlateRole.CLEAN, Spike.T, "A", "A", 0, "clean-A", "wall-clean.png"),

@@ -130,6 +130,7 @@ public final class PlanTree {
             at.put("seconds", round(e.seconds()));
             at.put("mark_m", round(e.heightM()));
             at.put("up_deg", round(e.upDeg()));
+            at.put("away_m", round(e.distanceM()));
         }
         coded(o, "positions", "position.", n.notes().positions());
         coded(o, "record", "record.", n.notes().record());

@@ -6,6 +6,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
+import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.stage.Floor;
@@ -20,6 +23,7 @@ import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.paper.PdfPage;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.StageWords;
 import org.scenothesis.production.words.Words;
 
@@ -105,6 +109,11 @@ public final class SetSheet {
         camera(b);
         b.append("</table><h2>Pieces</h2><table>");
         view().pieces().forEach(p -> row(b, p.name(), piece(p), Words.origin(p.spot())));
+        List<Eyeline> eyes = set.need(plate).map(n -> n.notes().eyelines()).orElse(List.of());
+        if (!eyes.isEmpty()) {
+            b.append("</table><h2>Marks for the eyes</h2><table>");
+            eyes.forEach(e -> row(b, PlanWords.eyeline(e), marks(e), ""));
+        }
         b.append("</table><h2>To mind</h2><table>");
         List<Proved> all = set.proved(plate, rules);
         all.stream().limit(LINES).forEach(p -> row(b, StageWords.line(p), StageWords.remedy(p), StageWords.verdict(p)));
@@ -127,6 +136,11 @@ public final class SetSheet {
     private static String brief(String origin) {
         int colon = origin.indexOf(':');
         return colon < 0 ? origin : origin.substring(0, colon);
+    }
+
+    /// As high as the mark has to be on stands and walls at some distances; below the floor there is none.
+    private String marks(Eyeline e) {
+        return DoubleStream.of(1, 2, 3, 4).filter(m -> e.markM(m) > 0).mapToObj(m -> StageWords.length(e.markM(m), feet) + " high in " + StageWords.length(m, feet)).collect(Collectors.joining(", "));
     }
 
     private void camera(StringBuilder b) {

@@ -88,7 +88,10 @@ class StagedIllusionsTest {
                 });
             });
             assertThat(StageTree.setUps(List.of(set)).toString()).doesNotContain("NaN");
-            assertThat(new SetSheet(set, set.hardest(), "1, a <set> & its \"sheet\"", true).page(RULES)).contains("a &lt;set&gt; &amp; its").contains("\u2032").doesNotContain("NaN");
+            String page = new SetSheet(set, set.hardest(), "1, a <set> & its \"sheet\"", true).page(RULES);
+            assertThat(page).contains("a &lt;set&gt; &amp; its").contains("\u2032").doesNotContain("NaN");
+            boolean eyes = set.need(set.hardest()).map(n -> !n.notes().eyelines().isEmpty()).orElse(false);
+            assertThat(page.contains("Marks for the eyes")).isEqualTo(eyes);
         }
     }
 
