@@ -23,8 +23,8 @@ public final class Renderer {
     private static final int PROBES = 2;
     // Red, green, blue, coverage, depth, luminance squared.
     private static final int SUMS = 6;
-    /// How far around a shaded pixel its shade is taken from.
-    private static final int AROUND = 3;
+    /// How far around a followed pixel that is only shaded its shade is taken from.
+    private static final int AROUND = 2;
     private static final double OPTICS_SIGMA_PX = 0.42;
 
     private final Scenery set;
@@ -290,36 +290,39 @@ public final class Renderer {
             }
         }
 
-        /// Adds the changes of shaded pixels: few paths make them rough, and soft shadows are smooth, so the median around each is taken.
+        /// Adds the changes of shaded pixels: few paths make them rough, and soft shadows are smooth, so the middle of those around each followed one is taken, and the mean of the nearest of these between them.
         private void shade() {
             int w = view.pose().width();
-            float[][] before = {light.r().data().clone(), light.g().data().clone(), light.b().data().clone()};
+            float[][] smooth = new float[3][shaded.length];
             bands.run(view.pose().height(), (from, to, band) -> {
                 float[] near = new float[(2 * AROUND + 1) * (2 * AROUND + 1)];
                 for (int i = from * w; i < to * w; i++) {
-                    if (shaded[i]) {
-                        for (int c = 0; c < 3; c++) {
-                            light.colours().get(c).data()[i] = Math.max(0, before[c][i] + median(change[c], i, near));
-                        }
+                    for (int c = 0; followed[i] && c < 3; c++) {
+                        smooth[c][i] = middle(change[c], i, near);
+                    }
+                }
+            });
+            bands.run(view.pose().height(), (from, to, band) -> {
+                for (int i = from * w; i < to * w; i++) {
+                    for (int c = 0; shaded[i] && c < 3; c++) {
+                        float[] of = light.colours().get(c).data();
+                        of[i] = Math.max(0, of[i] + (followed[i] ? smooth[c][i] : between(smooth[c], i)));
                     }
                 }
             });
         }
 
-        private float median(float[] of, int i, float[] near) {
+        private float middle(float[] of, int i, float[] near) {
+            int n = 0;
             int w = view.pose().width();
             int x = i % w;
             int y = i / w;
-            int n = 0;
             for (int v = Math.max(0, y - AROUND); v <= Math.min(view.pose().height() - 1, y + AROUND); v++) {
                 for (int u = Math.max(0, x - AROUND); u <= Math.min(w - 1, x + AROUND); u++) {
                     if (followed[v * w + u]) {
                         near[n++] = of[v * w + u];
                     }
                 }
-            }
-            if (n == 0) {
-                return 0;
             }
             Arrays.sort(near, 0, n);
             // The mean of the middle third: steadier than the single middle value.
@@ -330,6 +333,29 @@ public final class Renderer {
                 sum += near[k];
             }
             return sum / (to - from);
+        }
+
+        /// The mean of the followed pixels that touch this one; of those one farther where none does.
+        private float between(float[] of, int i) {
+            int w = view.pose().width();
+            int x = i % w;
+            int y = i / w;
+            for (int far = 1; far <= AROUND; far++) {
+                float sum = 0;
+                int n = 0;
+                for (int v = Math.max(0, y - far); v <= Math.min(view.pose().height() - 1, y + far); v++) {
+                    for (int u = Math.max(0, x - far); u <= Math.min(w - 1, x + far); u++) {
+                        if (followed[v * w + u]) {
+                            sum += of[v * w + u];
+                            n++;
+                        }
+                    }
+                }
+                if (n > 0) {
+                    return sum / n;
+                }
+            }
+            return 0;
         }
 
         Rendered rendered() {

@@ -95,6 +95,31 @@ class RehearsalTest {
         assertThat(with.depthM().at(W / 2, H / 2)).isCloseTo(2.7f, Offset.offset(0.05f));
     }
 
+    /// What is only shaded is followed on every fourth pixel; between them the shadow lies where a render of the whole set has it.
+    @Test
+    void theSoftShadowOfSomethingThatMovesIsThatOfTheWholeSet() {
+        Scenery s = floor(new Emitter.Ball(new Vec(1.2, 3, 0.5), 0.4, Rgb.grey(60), -5));
+        Scenery thing = new Scenery(List.of(new Ellipsoid(new Vec(0, 0.7, 1), new Vec(0.35, 0.35, 0.35), 0, grey, 1)), List.of());
+        View down = new View(new CameraPose(new Vec(0, 4, 0.99), 0, -89.9, 0, 110, W, H), 0, 3);
+        Renderer r = new Renderer(s, Rgb.BLACK, down, new Quality(96, 64, 0, 1), bands);
+        Rendered still = r.still();
+        Rendered with = r.moving(still, t -> thing, 0, 24);
+        Picture truth = new Renderer(s.with(thing), Rgb.BLACK, down, new Quality(192, 8, 0, 5), bands).still().light();
+        double off = 0;
+        double light = 0;
+        int shaded = 0;
+        for (int i = 0; i < truth.g().data().length; i++) {
+            boolean shade = with.coverage().data()[i] == 0 && truth.g().data()[i] < 0.85 * still.light().g().data()[i];
+            if (shade) {
+                shaded++;
+                off += Math.abs(with.light().g().data()[i] - truth.g().data()[i]);
+                light += still.light().g().data()[i];
+            }
+        }
+        assertThat(shaded).isGreaterThan(60);
+        assertThat(off / light).isLessThan(0.05);
+    }
+
     @Test
     void somethingFastIsSmearedByTheOpenShutter() {
         Renderer open = renderer(floor(new Emitter.Sun(new Vec(0, 1, 0), 0.01, Rgb.grey(3))), new Quality(4, 64, 1, 1));

@@ -18,10 +18,12 @@ import org.scenothesis.core.breakdown.kit.Owned;
 import org.scenothesis.core.breakdown.kit.OwnedKind;
 import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.staging.Stagings;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.core.stage.suggest.Means;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.KitWords;
 
@@ -73,5 +75,23 @@ class KitFileTest {
         assertThat(KitWords.owned(MINE, new KitItem("goggles", 2))).isEmpty();
         assertThat(KitWords.owned(OwnedKit.NOTHING, new KitItem("lamps", 2))).isEmpty();
         MINE.things().forEach(o -> assertThat(KitWords.thing(o)).doesNotContain("owned.").doesNotContain("size."));
+    }
+
+    /// What a suggestion may use: every owned lens, and every owned lamp as often as there is one; without lamps of the kit any number of any size.
+    @Test
+    void aSuggestionUsesTheLensesAndLampsThatAreOwned() {
+        Shot s = new Shot("1", 1, "t", "", 6, List.of(), List.of(), List.of(), List.of(), null);
+        OwnedKit kit = new OwnedKit(List.of(
+                Owned.usual(OwnedKind.LENS).with(Fact.FOCAL_MM, 18).with(Fact.F_NUMBER, 3.5), Owned.usual(OwnedKind.LENS).with(Fact.FOCAL_MM, 50).with(Fact.F_NUMBER, 1.8),
+                Owned.usual(OwnedKind.LAMP).with(Fact.LAMP_M, 0.6).withCount(2), Owned.usual(OwnedKind.LAMP).with(Fact.LAMP_M, 0.1)));
+        Means means = Stagings.means(s, 7, kit);
+        assertThat(means.lamps()).isEqualTo(3);
+        assertThat(means.facesM()).containsExactly(0.6, 0.6, 0.1);
+        assertThat(means.lenses()).containsExactly(new Means.OwnedLens(18, 3.5), new Means.OwnedLens(50, 1.8));
+        Means any = Stagings.means(s, 7, OwnedKit.NOTHING);
+        assertThat(any.lamps()).isEqualTo(7);
+        assertThat(any.facesM()).isEmpty();
+        assertThat(any.lenses()).isEmpty();
+        assertThat(new OwnedKit(List.of(Owned.usual(OwnedKind.LAMP).withCount(999))).lampsM()).as("no more than a set holds").hasSize(40);
     }
 }

@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -25,6 +27,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.TilePane;
 import javafx.scene.layout.VBox;
+import org.scenothesis.core.optics.SensorFormat;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.LensSetting;
 import org.scenothesis.core.stage.Stage;
@@ -159,12 +162,9 @@ final class PieceBoard extends VBox {
     private Node camera() {
         List<Node> all = new ArrayList<>();
         all.add(tape(number("focal length", "mm", StageCamera.SHORTEST * stage().floor().lens().sensorMm().value(), StageCamera.LONGEST * stage().floor().lens().sensorMm().value(), 1, 1), () -> like(stage().camera().widthShareFocal(), stage().floor().lens().focalMm(stage().camera().widthShareFocal().value())), model::focal));
-        all.add(tape(number("sensor width", "mm", 2, 70, 0.1, 1), () -> stage().floor().lens().sensorMm(), v -> model.accept("change the sensor", s -> {
-            StageCamera c = s.camera();
-            double mm = s.floor().lens().focalMm(c.widthShareFocal().value());
-            // The lens stays: on another sensor it sees another angle.
-            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.told(mm / v), c.principal())).withFloor(f -> f.withLens(f.lens().withSensorMm(Given.told(v))));
-        })));
+        all.add(tape(number("view across", "\u00b0", 2.9, 157, 1, 1), () -> like(stage().camera().widthShareFocal(), Math.toDegrees(2 * Math.atan(0.5 / stage().camera().widthShareFocal().value()))), model::view));
+        all.add(choice("sensor", sensors(), SensorFormat.of(stage().floor().lens().sensorMm().value()), f -> Words.of("sensor." + f.map(Enum::name).orElse("OTHER")), f -> f.ifPresent(s -> model.sensor(s.widthMm()))));
+        all.add(tape(number("sensor width", "mm", 2, 70, 0.1, 1), () -> stage().floor().lens().sensorMm(), model::sensor));
         all.add(tape(number("aperture", "f/", 0.7, 64, 0.1, 1), () -> stage().floor().lens().fNumber(), v -> model.lens("change the aperture", (LensSetting l) -> l.withFNumber(Given.told(v)))));
         all.add(tape(number("focus", "m", 0.02, 1000, 0.05, 2), () -> stage().floor().lens().focusM(), v -> model.lens("focus", (LensSetting l) -> l.withFocusM(Given.told(v)))));
         all.add(tape(number("tilt", "\u00b0", -89, 89, 0.5, 1), () -> like(stage().camera().aim(), stage().camera().aim().value().tiltDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), v, a.rollDeg()))));
@@ -182,6 +182,10 @@ final class PieceBoard extends VBox {
         }
         all.add(readout(() -> model.view().map(StageWords::level).orElse("")));
         return flow(all);
+    }
+
+    private static List<Optional<SensorFormat>> sensors() {
+        return Stream.concat(Stream.of(SensorFormat.values()).map(Optional::of), Stream.of(Optional.<SensorFormat>empty())).toList();
     }
 
     private Tape wall(String name, double low, double high, Function<Surroundings.Room, Double> get, BiFunction<Surroundings.Room, Double, Surroundings.Room> with) {

@@ -11,6 +11,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ToggleButton;
@@ -56,6 +57,7 @@ public final class StageBench extends Bench {
     private final MenuButton faults = new MenuButton("no fault");
     private final Button drawing = Text.button("Drawing", "floor-button", () -> {});
     private final ProgressBar filmed = new ProgressBar(0);
+    private final Label left = Text.of("", "muted", "small");
     private final Set<Fault> chosenFaults = EnumSet.noneOf(Fault.class);
     private final Button begin = Text.button("Begin a set by hand", "floor-button", () -> {});
     private final Button feet = Text.button("in feet", "quiet-button", () -> {});
@@ -96,7 +98,7 @@ public final class StageBench extends Bench {
         left.setMinWidth(380);
         VBox.setVgrow(picture, Priority.ALWAYS);
         slip.setPrefHeight(250);
-        FlowPane actions = new FlowPane(6, 4, begin, rehearse, faults, filmed, suggest, compare, planned, drawing);
+        FlowPane actions = new FlowPane(6, 4, begin, rehearse, faults, filmed, left, suggest, compare, planned, drawing);
         suggest.setId("stage-suggest");
         rehearse.setId("stage-rehearse");
         faults.setId("stage-faults");
@@ -144,7 +146,7 @@ public final class StageBench extends Bench {
         suggest.setOnAction(e -> work.suggest());
         rehearse.setOnAction(e -> work.rehearse(Set.copyOf(chosenFaults)));
         drawing.setOnAction(e -> Choosers.save(view, "Drawing of the set: .pdf, .svg, .html, or in three dimensions .glb", "set-" + session.shot().number() + ".pdf").ifPresent(work::write));
-        work.whenFilmed(() -> filmed.setProgress(work.share()));
+        work.whenFilmed(this::progress);
         begin.setOnAction(e -> model.begin());
         compare.setOnAction(e -> model.compare());
         planned.setOnAction(e -> model.asPlanned());
@@ -225,14 +227,20 @@ public final class StageBench extends Bench {
         rehearse.setText(work.filming() ? "Stop the rehearsal" : "Rehearse");
         rehearse.setDisable(now.map(s -> s.needs().isEmpty()).orElse(true));
         faults.setDisable(rehearse.isDisabled());
-        Text.shown(filmed, work.filming());
-        filmed.setProgress(work.share());
+        progress();
         drawing.setDisable(now.isEmpty());
         Text.shown(begin, now.isEmpty() && !session.shot().id().isEmpty());
         compare.setText(model.compared().isPresent() ? "End the comparison" : "Compare");
         compare.setDisable(now.isEmpty());
         planned.setDisable(now.map(s -> !s.byHand()).orElse(true));
         feet.setText(model.feet() ? "in metres" : "in feet");
+    }
+
+    private void progress() {
+        Text.shown(filmed, work.filming());
+        filmed.setProgress(work.share());
+        left.setText(work.left());
+        Text.shown(left, !left.getText().isEmpty());
     }
 
     private void prove(Staged s) {

@@ -259,6 +259,23 @@ final class StageModel {
         });
     }
 
+    /// Another angle of view across the picture, in degrees.
+    void view(double deg) {
+        accept("change the view", s -> {
+            StageCamera c = s.camera();
+            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.told(0.5 / Math.tan(Math.toRadians(deg) / 2)), c.principal()));
+        });
+    }
+
+    /// Another sensor behind the same lens, which then sees another angle.
+    void sensor(double mm) {
+        accept("change the sensor", s -> {
+            StageCamera c = s.camera();
+            double focal = s.floor().lens().focalMm(c.widthShareFocal().value());
+            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.told(focal / mm), c.principal())).withFloor(f -> f.withLens(f.lens().withSensorMm(Given.told(mm))));
+        });
+    }
+
     void lens(String what, UnaryOperator<LensSetting> change) {
         floor(what, f -> f.withLens(change.apply(f.lens())));
     }

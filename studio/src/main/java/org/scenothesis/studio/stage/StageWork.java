@@ -21,6 +21,7 @@ import org.scenothesis.studio.house.Session;
 /// What takes a while on Stage: looking for a better set, filming a rehearsal, writing a page.
 final class StageWork {
     private static final int LAMPS = 3;
+    private static final double LEAST_SHARE = 0.02;
     private static final String LOOKING = "stage-suggest";
     private static final String FILMING = "stage-rehearse";
 
@@ -29,6 +30,7 @@ final class StageWork {
     private boolean looking;
     private boolean filming;
     private double share;
+    private long begun;
     private Runnable moved = () -> {};
 
     StageWork(StageModel model) {
@@ -47,6 +49,16 @@ final class StageWork {
     /// How far the rehearsal is, in [0, 1].
     double share() {
         return share;
+    }
+
+    /// About how long the rehearsal will go on, in words; empty while nothing can be said of it.
+    String left() {
+        double spent = (System.nanoTime() - begun) / 1e9;
+        if (!filming || share < LEAST_SHARE) {
+            return "";
+        }
+        double seconds = spent * (1 - share) / share;
+        return seconds < 60 ? Words.number(Math.ceil(seconds), 0) + " s left" : Words.number(Math.ceil(seconds / 60), 0) + " min left";
     }
 
     /// Looks for a set that keeps all limits; what is found is kept and the set before is kept beside to compare.
@@ -91,6 +103,7 @@ final class StageWork {
         model.now().filter(s -> !s.needs().isEmpty()).ifPresent(s -> {
             filming = true;
             share = 0;
+            begun = System.nanoTime();
             Shot shot = session.shot();
             BreakdownPlan plan = model.plan();
             Rehearsing.Wish wish = Rehearsing.Wish.USUAL.going(faults);

@@ -210,6 +210,12 @@ class StageBenchTest {
         house.until("read", () -> scene.lookup("#piece-readout") != null && words("#piece-readout").contains("Tape from the lens: 6.1"));
         assertThat(words("#piece-readout")).contains("Meter at its middle", " lx \u00b1 ", " K \u00b1 ");
         robot.type(KeyCode.G);
+        robot.interact(() -> robot.lookup("#choice-sensor").<ComboBox<String>>query().setValue("phone, usual"));
+        house.until("a phone", () -> set("B").stage().floor().lens().sensorMm().equals(Given.told(7.6)));
+        robot.clickOn("#number-view-across").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("40").type(KeyCode.ENTER);
+        house.until("as wide", () -> Math.abs(set("B").stage().camera().widthShareFocal().value() - 0.5 / Math.tan(Math.toRadians(20))) < 1e-9);
+        robot.type(KeyCode.ESCAPE);
+        robot.interact(() -> scene.lookup("#piece-camera").requestFocus());
         house.until("level", () -> scene.lookup("#piece-readout") != null && words("#piece-readout").contains("Level on the camera"));
         house.until("a picture", () -> scene.lookup("#overlay-spill") != null);
         robot.clickOn("#overlay-spill");

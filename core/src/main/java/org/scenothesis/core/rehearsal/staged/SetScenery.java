@@ -2,6 +2,7 @@ package org.scenothesis.core.rehearsal.staged;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Lens;
 import org.scenothesis.core.optics.Vec;
@@ -49,6 +50,8 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
     /// Owner of the first body; the next has the next number.
     public static final int BODY = 1;
     private static final double WORK_LIGHT = 0.55;
+    /// What hangs so near to a body is worn by it.
+    private static final double WORN_M = 0.4;
     private static final double STAND_R = 0.012;
     private static final Rgb DARK = Rgb.grey(0.03);
     private static final Rgb WOOD = new Rgb(0.40, 0.26, 0.15);
@@ -145,7 +148,15 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
         return new BoxSolid(p.at().up(fromM + highM / 2), new Vec(wideM / 2, highM / 2, deepM / 2), -Math.toRadians(p.at().turnDeg()), m, owner);
     }
 
+    /// The screen that a body wears: it stands where the body does.
+    private Optional<Backdrop> worn(Piece body) {
+        return view.pieces().stream().filter(p -> p.thing() instanceof Backdrop b && b.kind().worn() && p.at().up(0).minus(body.at().up(0)).length() < WORN_M).map(p -> (Backdrop) p.thing()).findFirst();
+    }
+
     private void backdrop(List<Solid> s, Piece p, Backdrop b) {
+        if (b.kind().worn()) {
+            return;
+        }
         Rgb colour = dye(b);
         Material m = plain() ? Material.matte(colour) : Material.patterned(Pattern.CLOTH, 1, colour, colour.times(0.85));
         if (!b.kind().lit()) {
@@ -239,10 +250,12 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
         for (Piece p : view.bodies()) {
             Body b = (Body) p.thing();
             Block box = SetView.box(p, seconds);
+            Optional<Rgb> suit = worn(p).map(SetScenery::dye);
+            Rgb paper = suit.orElseGet(() -> worn(PAPER));
             switch (b.form()) {
-                case BOX -> s.add(new BoxSolid(box.middle(), box.half(), -Math.toRadians(box.turnDeg()), Material.matte(plain() ? Rgb.grey(0.5) : worn(PAPER)), owner));
-                case BALL -> s.add(new Ellipsoid(box.middle(), box.half(), 0, plain() ? Material.matte(Rgb.grey(0.5)) : Material.patterned(Pattern.RIBS, 0.1, worn(PAPER), worn(PAPER).times(0.55)), owner));
-                case FIGURE -> new Figure(box, plain(), worn(Figure.SHIRT)).into(s, owner);
+                case BOX -> s.add(new BoxSolid(box.middle(), box.half(), -Math.toRadians(box.turnDeg()), Material.matte(plain() ? Rgb.grey(0.5) : paper), owner));
+                case BALL -> s.add(new Ellipsoid(box.middle(), box.half(), 0, plain() ? Material.matte(Rgb.grey(0.5)) : Material.patterned(Pattern.RIBS, 0.1, paper, paper.times(0.55)), owner));
+                case FIGURE -> new Figure(box, plain(), suit.map(Figure.Wear::suit).orElseGet(() -> Figure.Wear.CLOTHES.withShirt(worn(Figure.Wear.CLOTHES.shirt())))).into(s, owner);
             }
             owner++;
         }

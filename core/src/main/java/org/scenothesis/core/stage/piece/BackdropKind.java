@@ -28,6 +28,11 @@ public enum BackdropKind {
         this.usualWrinkle = usualWrinkle;
     }
 
+    /// Whether it is worn by whoever or whatever stands where it is, and nothing is filmed before it.
+    public boolean worn() {
+        return this == DRAPED || this == SUIT;
+    }
+
     /// Whether any of it stands up.
     public boolean upright() {
         return upright;

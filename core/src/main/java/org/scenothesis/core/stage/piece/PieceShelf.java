@@ -10,7 +10,7 @@ public final class PieceShelf {
     /// Why their numbers are what they are.
     public static final String WHY = "shelf";
     /// In the order in which they are offered.
-    public static final List<String> CODES = List.of("cloth", "frame", "roll", "floor", "display", "figure", "box", "ball", "stool", "table", "soft", "tube", "dome", "window", "sun", "practical", "flag", "wall", "glass");
+    public static final List<String> CODES = List.of("cloth", "frame", "roll", "floor", "display", "suit", "figure", "box", "ball", "stool", "table", "soft", "tube", "dome", "window", "sun", "practical", "flag", "wall", "glass");
 
     private PieceShelf() {}
 
@@ -31,6 +31,7 @@ public final class PieceShelf {
             case "frame" -> "fold frame";
             case "roll" -> "paper roll";
             case "floor" -> "floor cloth";
+            case "suit" -> "screen suit";
             case "soft" -> "soft box";
             case "dome" -> "dome lamp";
             case "practical" -> "seen lamp";
@@ -44,6 +45,7 @@ public final class PieceShelf {
             case "frame" -> screen(BackdropKind.FRAME, 1.5, 2, 0.1, 0);
             case "roll" -> screen(BackdropKind.ROLL, 2.7, 2.5, 0, 2);
             case "floor" -> screen(BackdropKind.FLOOR, 3, 0, 0, 3);
+            case "suit" -> screen(BackdropKind.SUIT, 0.6, 1.8, 0, 0);
             case "display" -> screen(BackdropKind.DISPLAY, 1.2, 0.7, 0.8, 0);
             case "figure" -> new Body(Body.Form.FIGURE, usual(0.85), usual(1.7), usual(0.5), usual(0), List.of());
             case "box" -> new Body(Body.Form.BOX, usual(0.4), usual(0.4), usual(0.4), usual(0), List.of());

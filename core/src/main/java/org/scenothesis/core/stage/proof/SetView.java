@@ -136,7 +136,7 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
             case Support s -> Optional.of(Block.standing(p.at(), 0, s.wideM().value(), s.highM().value(), s.deepM().value()));
             case Flag f -> Optional.of(Block.standing(p.at(), f.bottomM().value(), f.wideM().value(), f.highM().value(), thin));
             case Wall w -> Optional.of(Block.standing(p.at(), 0, w.wideM().value(), w.highM().value(), thin));
-            case Backdrop s when s.kind().upright() -> Optional.of(Block.standing(p.at(), s.bottomM().value(), s.wideM().value(), s.highM().value(), thin));
+            case Backdrop s when s.kind().upright() && !s.kind().worn() -> Optional.of(Block.standing(p.at(), s.bottomM().value(), s.wideM().value(), s.highM().value(), thin));
             default -> Optional.empty();
         };
     }

@@ -15,7 +15,7 @@ import org.scenothesis.core.stage.piece.Spot;
 public record Sheet(Piece piece, Backdrop screen, Vec left, Vec right, Vec ahead, double wideM, double lowM, double topM) {
     /// The screen of a piece; empty for one that is worn.
     public static Optional<Sheet> of(Piece p) {
-        if (!(p.thing() instanceof Backdrop s)) {
+        if (!(p.thing() instanceof Backdrop s) || s.kind().worn()) {
             return Optional.empty();
         }
         Spot at = p.at();

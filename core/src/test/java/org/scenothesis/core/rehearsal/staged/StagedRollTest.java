@@ -16,6 +16,7 @@ import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.rehearsal.Handling;
 import org.scenothesis.core.rehearsal.Rendered;
 import org.scenothesis.core.rehearsal.Roll;
+import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.trace.Rgb;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.HandCamera;
@@ -170,5 +171,19 @@ class StagedRollTest {
         int at = 8 * 64 + 44;
         assertThat(p.g().data()[at]).isGreaterThan(2 * p.r().data()[at]);
         assertThat(((Backdrop) PieceShelf.make("cloth", "c", new Spot(0, 0, 0), Vec.ZERO).thing()).dye().excess()).isCloseTo(0.32, within(1e-9));
+    }
+
+    /// Somebody in a suit of the screen's colour is green from head to foot, and no cloth hangs where it is.
+    @Test
+    void aSuitIsWornAndNothingIsFilmedBeforeIt() {
+        Stage s = HandCamera.FRESH.stage(null, 16 / 9.0);
+        Floor f = s.floor().plus(PieceShelf.make("figure", "figure", new Spot(0, 3, 0), Vec.ZERO)).plus(PieceShelf.make("suit", "suit", new Spot(0.1, 3, 0), Vec.ZERO));
+        SetView in = new SetView(s.withFloor(x -> f), "", 64, 36);
+        SetView without = new SetView(s.withFloor(x -> f.without("suit")), "", 64, 36);
+        assertThat(in.sheets()).isEmpty();
+        assertThat(in.pairs()).isEmpty();
+        Scenery green = SetScenery.metered(in).bodies(0);
+        assertThat(green.solids()).hasSameSizeAs(SetScenery.metered(without).bodies(0).solids()).allSatisfy(x -> assertThat(x.material().albedo().g()).isGreaterThan(2 * x.material().albedo().r()));
+        assertThat(SetScenery.metered(in).still().solids()).hasSameSizeAs(SetScenery.metered(without).still().solids());
     }
 }
