@@ -134,6 +134,7 @@ class BreakDownModelTest {
     @Test
     void whatFollowsIsPutOnTheShelfOnce() throws Exception {
         session.openShot("14");
+        session.store().apply("nothing filmed yet", p -> p.withShot("14", s -> s.withPlates(List.of()).withLayers(List.of())));
         planned();
         int missing = model.missing().size();
         assertThat(missing).isEqualTo(model.plan().needs().size());

@@ -5,6 +5,7 @@ import static org.awaitility.Awaitility.await;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
@@ -85,6 +86,7 @@ class WatchModelTest {
         Files.delete(session.folder().footage(model.take().orElseThrow()));
         session.measure();
         await().untilAsserted(() -> assertThat(model.sight()).isInstanceOfSatisfying(WatchModel.Sight.NoPicture.class, n -> assertThat(n.why()).isNotBlank()));
+        session.store().apply("nothing filmed yet", p -> p.withShot("13", s -> s.withPlates(List.of()).withLayers(List.of())));
         session.openShot("13");
         assertThat(model.sight()).isEqualTo(new WatchModel.Sight.NoTake());
         assertThat(model.unknown()).contains("bring one in");
