@@ -3,6 +3,7 @@ package org.scenothesis.studio.stage;
 import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.ColumnConstraints;
@@ -75,21 +76,26 @@ final class ProofSlip extends VBox {
         title.setPadding(new Insets(8, 0, 2, 0));
         title.setId("stage-foretold");
         lines.getChildren().add(title);
+        lines.getChildren().add(row(new Region(), Text.of("", "paper-soft"), Text.of("foretold", "paper-soft"), Text.of("measured", "paper-soft"), null));
         for (Compared c : all) {
-            lines.getChildren().add(line(c));
+            Finding found = c.measured();
+            lines.getChildren().add(row(
+                    new VerdictMark(found == null ? Verdict.NOT_MEASURED : found.verdict()), Text.of(Words.title(c.measure()), "paper-text"), Text.of(StageWords.foretold(c), "paper-soft"), Text.of(StageWords.measured(c), "paper-number"),
+                    Text.block(StageWords.why(c), "paper-soft")));
         }
     }
 
-    private static GridPane line(Compared c) {
-        Finding found = c.measured();
+    private static GridPane row(Node mark, Label name, Label foretold, Label measured, @Nullable Label why) {
         GridPane row = new GridPane();
         row.setHgap(8);
-        ColumnConstraints why = new ColumnConstraints(0, 110, Double.MAX_VALUE);
-        why.setHgrow(Priority.ALWAYS);
-        row.getColumnConstraints().addAll(new ColumnConstraints(16), new ColumnConstraints(150, 176, 180), new ColumnConstraints(78), new ColumnConstraints(78), why);
-        Label words = Text.block(StageWords.why(c), "paper-soft");
-        row.addRow(0, new VerdictMark(found == null ? Verdict.NOT_MEASURED : found.verdict()), Text.of(Words.title(c.measure()), "paper-text"), Text.of(StageWords.foretold(c), "paper-soft"), Text.of(StageWords.measured(c), "paper-number"), words);
-        row.setPadding(new Insets(1, 6, 1, 6));
+        ColumnConstraints rest = new ColumnConstraints(0, 90, Double.MAX_VALUE);
+        rest.setHgrow(Priority.ALWAYS);
+        row.getColumnConstraints().addAll(new ColumnConstraints(16), new ColumnConstraints(150, 176, 180), new ColumnConstraints(96), rest);
+        row.addRow(0, mark, name, foretold, measured);
+        if (why != null) {
+            row.add(why, 1, 1, 3, 1);
+        }
+        row.setPadding(new Insets(2, 6, 2, 4));
         return row;
     }
 

@@ -19,6 +19,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
@@ -47,6 +48,7 @@ final class SeenPicture extends VBox {
     private final Map<Overlay.Kind, ToggleButton> overlays = new LinkedHashMap<>();
     private final ToggleButton audience = new ToggleButton("audience");
     private Overlay.Kind kind = Overlay.Kind.ROOM;
+    private @Nullable Held spot;
 
     /// - `looked`: whether the bench is looked at.
     SeenPicture(Session session, StageModel model, BooleanSupplier looked) {
@@ -68,7 +70,10 @@ final class SeenPicture extends VBox {
         });
     }
 
-    /// Holds the spot meter to a place of the picture; the reading stays until something else is drawn.
+    /// What the spot meter read at a place of the picture of a set.
+    private record Held(SetView of, Point at, String words) {}
+
+    /// Holds the spot meter to a place of the picture; the reading stays while the set does.
     private void spot(double x, double y) {
         DisplayPicture shown = picture.shown();
         Optional<SetView> view = model.view();
@@ -77,12 +82,8 @@ final class SeenPicture extends VBox {
         }
         Point at = new Point(x / shown.width(), y / shown.height());
         model.ask("spot", ticket -> StandIns.of(view.get()).spot().at(at), r -> {
+            spot = new Held(view.get(), at, Words.of("instruments.spot", StageWords.reading(r)));
             overlay();
-            Label l = Text.of(Words.of("instruments.spot", StageWords.reading(r)), "seen-word");
-            l.setId("stage-spot");
-            l.setMouseTransparent(true);
-            l.relocate(Math.min(x + 6, Math.max(2, shown.width() - 150)), Math.max(2, y - 18));
-            picture.overlay().getChildren().add(l);
         });
     }
 
@@ -228,6 +229,14 @@ final class SeenPicture extends VBox {
             Label l = Text.of(v.unit().equals("stop") ? Words.stops(v.value()) : Words.number(v.value(), 2) + " " + v.unit(), "seen-word");
             l.setMouseTransparent(true);
             l.relocate(Math.clamp(v.at().x() * w + 5, 2, Math.max(2, w - 70)), Math.clamp(v.at().y() * h - 9, 2, Math.max(2, h - 20)));
+            words.add(l);
+        }
+        Held held = spot;
+        if (held != null && held.of.equals(asked.get().view())) {
+            Label l = Text.of(held.words, "seen-word");
+            l.setId("stage-spot");
+            l.setMouseTransparent(true);
+            l.relocate(Math.min(held.at.x() * w + 6, Math.max(2, w - 150)), Math.max(2, held.at.y() * h - 18));
             words.add(l);
         }
         over.getChildren().addAll(words);

@@ -109,7 +109,8 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
         }
 
         private double far() {
-            double most = 2;
+            // Where nothing stands yet the ground is what is seen.
+            double most = view.pieces().isEmpty() ? Math.max(2, view.stage().groundExtent().farM() - view.eye().z()) : 2;
             for (Piece p : view.pieces()) {
                 most = Math.max(most, p.thing() instanceof Lamp ? 0 : p.at().up(0).minus(view.eye()).dot(view.pose().worldToCamera()[2]));
             }
