@@ -81,7 +81,7 @@ public final class Ratios {
         Tidy.away(work);
     }
 
-    private static void line(String what, double value, String unit, String goal) {
+    static void line(String what, double value, String unit, String goal) {
         System.out.printf(Locale.ENGLISH, "%-62s %9.2f %-12s %s%n", what, value, unit, goal);
     }
 

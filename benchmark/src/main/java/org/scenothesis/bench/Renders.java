@@ -1,6 +1,5 @@
 package org.scenothesis.bench;
 
-import java.util.Locale;
 import java.util.function.DoubleFunction;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.staging.Staged;
@@ -52,8 +51,8 @@ final class Renders {
         renderer.moving(still, moving, 3, roll.rate());
         double frame = since(start) / 2;
         double paths = (double) view.pose().width() * view.pose().height() * Quality.FINE.stillSamples();
-        line("light paths of the set of " + roll.name() + ", each core", paths / set / bands.threads() / 1e6, "million/s", "");
-        line("  the plate of " + FRAMES + " frames at 1280x720", SMALLER * SMALLER * (set + FRAMES * frame) / 60, "min", roll.name().startsWith("maker") ? "goal 22.5" : "goal 6");
+        Ratios.line("light paths of the set of " + roll.name() + ", each core", paths / set / bands.threads() / 1e6, "million/s", "");
+        Ratios.line("  the plate of " + FRAMES + " frames at 1280x720", SMALLER * SMALLER * (set + FRAMES * frame) / 60, "min", roll.name().startsWith("maker") ? "goal 22.5" : "goal 6");
     }
 
     private static void first(Bands bands) {
@@ -69,15 +68,11 @@ final class Renders {
                 rehearsal.picture();
                 best = Math.min(best, since(start));
             }
-            line("first picture at 480x270 of camera " + set.group() + " of shot 14", 1000 * best, "ms", "goal 300");
+            Ratios.line("first picture at 480x270 of camera " + set.group() + " of shot 14", 1000 * best, "ms", "goal 300");
         }
     }
 
     private static double since(long start) {
         return (System.nanoTime() - start) / 1e9;
-    }
-
-    private static void line(String what, double value, String unit, String goal) {
-        System.out.printf(Locale.ENGLISH, "%-62s %9.2f %-12s %s%n", what, value, unit, goal);
     }
 }

@@ -343,7 +343,7 @@ final class StageCommand implements Callable<Integer> {
     private ArrayNode suggested(ProductionFolder folder, Shot shot, List<Staged> sets, HouseRules rules) throws StoreException {
         ArrayNode out = Output.object().arrayNode();
         Shot kept = shot;
-        OwnedKit kit = lamps == null ? KitFile.owned() : OwnedKit.NOTHING;
+        OwnedKit kit = lamps == null ? KitFile.read(KitFile.home()) : OwnedKit.NOTHING;
         for (Staged set : sets) {
             Suggestion found = set.suggested(set.hardest(), rules, Stagings.means(shot, lamps == null ? LAMPS : lamps, kit), () -> true);
             Staged then = set.with(found.stage());

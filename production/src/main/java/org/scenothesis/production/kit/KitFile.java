@@ -32,15 +32,6 @@ public final class KitFile {
         return Path.of(System.getProperty("scenothesis.kit", Path.of(System.getProperty("user.home"), "Scenothesis", "kit.json").toString()));
     }
 
-    /// What this user owns; a list that cannot be read is none.
-    public static OwnedKit owned() {
-        try {
-            return read(home());
-        } catch (StoreException e) {
-            return OwnedKit.NOTHING;
-        }
-    }
-
     /// The kit in a file; nothing where there is none yet.
     ///
     /// @throws StoreException if it cannot be read or is no kit

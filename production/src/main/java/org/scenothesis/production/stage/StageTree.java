@@ -10,6 +10,7 @@ import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.device.HeldTo;
 import org.scenothesis.core.rehearsal.device.Instruments;
 import org.scenothesis.core.rehearsal.device.Reading;
 import org.scenothesis.core.rehearsal.device.StandIns;
@@ -120,12 +121,11 @@ public final class StageTree {
         o.set("roll", reading(i.level().roll()));
         ArrayNode bodies = o.putArray("bodies");
         for (Piece b : view.bodies()) {
-            Vec at = SetView.middle(b, 0);
-            Vec to = view.eye().minus(at);
+            HeldTo held = HeldTo.of(i, view, b);
             ObjectNode n = bodies.addObject().put("id", b.id());
-            n.set("incident", reading(i.incident().at(at, to)));
-            n.set("colour", i.colour().at(at, to).map(StageTree::reading).orElse(null));
-            n.set("from_lens", reading(i.tape().between(view.eye(), at)));
+            n.set("incident", held.incident().map(StageTree::reading).orElse(null));
+            n.set("colour", held.colour().map(StageTree::reading).orElse(null));
+            n.set("from_lens", reading(held.fromLens()));
         }
         return o;
     }

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Ids;
@@ -43,7 +44,16 @@ public record NewProduction(String title, @Nullable FrameFormat format, @Nullabl
             throw new StoreException(folder, wrong);
         }
         Production p = production();
-        return ProductionFolder.create(folder, p.withShot(p.shots().getFirst().id(), KitFile.owned()::told));
+        return ProductionFolder.create(folder, p.withShot(p.shots().getFirst().id(), owned()::told));
+    }
+
+    /// What the user owns; a list that cannot be read keeps nobody from beginning.
+    private static OwnedKit owned() {
+        try {
+            return KitFile.read(KitFile.home());
+        } catch (StoreException e) {
+            return OwnedKit.NOTHING;
+        }
     }
 
     /// Why no production can be begun in a folder, as a sentence; null if one can. Footage that lies there already is no reason.

@@ -7,7 +7,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
-import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.rehearsal.device.HeldTo;
 import org.scenothesis.core.rehearsal.device.Instruments;
 import org.scenothesis.core.rehearsal.device.Reading;
 import org.scenothesis.core.rehearsal.device.StandIns;
@@ -15,9 +15,7 @@ import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.rehearsal.staged.Foretold;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.piece.BackdropKind;
-import org.scenothesis.core.stage.piece.Body;
 import org.scenothesis.core.stage.piece.Dimension;
-import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Thing;
 import org.scenothesis.core.stage.proof.Proved;
@@ -82,11 +80,9 @@ public final class StageWords {
 
     /// What the meters and the tape say of a piece, held at its middle and turned to the lens.
     public static String instruments(SetView view, Piece p) {
-        Instruments i = StandIns.of(view);
-        Vec at = p.thing() instanceof Body ? SetView.middle(p, 0) : p.at().up(p.thing() instanceof Lamp l ? l.heightM().value() : 1);
-        Vec to = view.eye().minus(at);
-        String light = p.thing() instanceof Lamp || to.length() < 1e-6 ? "" : Words.of("instruments.light", reading(i.incident().at(at, to)), i.colour().at(at, to).map(StageWords::reading).orElse(Words.of("instruments.dark"))) + " ";
-        return light + Words.of("instruments.tape", reading(i.tape().between(view.eye(), at)));
+        HeldTo held = HeldTo.of(StandIns.of(view), view, p);
+        String light = held.incident().map(lux -> Words.of("instruments.light", reading(lux), held.colour().map(StageWords::reading).orElse(Words.of("instruments.dark"))) + " ").orElse("");
+        return light + Words.of("instruments.tape", reading(held.fromLens()));
     }
 
     /// What the level on the camera says.
@@ -104,8 +100,11 @@ public final class StageWords {
         if (c.agreement() == Compared.Agreement.NOT_MEASURED && c.measured() != null && !c.measured().note().isEmpty()) {
             return c.measured().note();
         }
-        String own = "compared." + c.agreement() + "." + c.measure();
-        return Words.of(Words.has(own) ? own : "compared." + c.agreement());
+        String all = "compared." + c.agreement();
+        String own = all + "." + c.measure();
+        String still = own + ".still";
+        boolean nothing = f != null && f.value() == 0 && f.by().isEmpty();
+        return Words.of(nothing && Words.has(still) ? still : Words.has(own) ? own : all);
     }
 
     /// What was foretold: its value, or the verdict where only that could be.

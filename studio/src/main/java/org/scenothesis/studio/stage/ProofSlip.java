@@ -72,7 +72,7 @@ final class ProofSlip extends VBox {
             return;
         }
         long agree = all.stream().filter(c -> c.agreement() == Compared.Agreement.AGREES).count();
-        Label title = Text.of("Foretold, and measured of the rehearsed take: " + agree + " of " + all.size() + " agree", "paper-text");
+        Label title = Text.of("Foretold of the set as it is now, measured of the rehearsed take: " + agree + " of " + all.size() + " agree", "paper-text");
         title.setPadding(new Insets(8, 0, 2, 0));
         title.setId("stage-foretold");
         lines.getChildren().add(title);

@@ -126,7 +126,11 @@ public final class StageBench extends Bench {
         model.whenChanged(this::refresh);
         session.planned().addListener(o -> refresh());
         session.production().addListener(o -> refresh());
-        session.judgement().addListener(o -> refresh());
+        session.judgement().addListener(o -> {
+            if (inView()) {
+                model.now().ifPresent(this::prove);
+            }
+        });
         session.shotId().addListener(o -> {
             model.choose("");
             refresh();

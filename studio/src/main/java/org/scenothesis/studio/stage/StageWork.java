@@ -9,7 +9,6 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.piece.Lamp;
-import org.scenothesis.core.stage.suggest.Means;
 import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.stage.Rehearsing;
 import org.scenothesis.production.stage.SetScene;
@@ -74,8 +73,8 @@ final class StageWork {
             String of = model.plate();
             HouseRules rules = model.rules();
             int lamps = Math.max(LAMPS, (int) s.stage().floor().pieces().stream().filter(p -> p.thing() instanceof Lamp).count());
-            Means means = Stagings.means(session.shot(), lamps, KitFile.owned());
-            session.worker().ask(LOOKING, ticket -> s.suggested(of, rules, means, ticket::wanted), found -> {
+            Shot shot = session.shot();
+            session.worker().ask(LOOKING, ticket -> s.suggested(of, rules, Stagings.means(shot, lamps, KitFile.read(KitFile.home())), ticket::wanted), found -> {
                 looking = false;
                 session.say(model.suggested(s, found.stage()) ? "Suggested: " + StageWords.suggested(found) + "." : "The set was changed meanwhile; the suggestion was let go.");
             }, e -> {

@@ -13,6 +13,7 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.rehearsal.Handling;
 import org.scenothesis.core.rehearsal.Rendered;
 import org.scenothesis.core.rehearsal.Sensor;
+import org.scenothesis.core.rehearsal.View;
 import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.rehearsal.staged.Rehearsal;
 import org.scenothesis.core.rehearsal.staged.SetScenery;
@@ -42,9 +43,17 @@ public final class StandIns {
     public static Instruments of(SetView view) {
         LightField light = new LightField(view.lamps(), view.stage().floor().around().value());
         return new Instruments(
-                (place, towards) -> Reading.shown(light.at(place, towards.unit(), List.of()), "lx", 1, METER_SHARE * light.at(place, towards.unit(), List.of())),
-                new Spot(view), (place, towards) -> colour(view, light, place, towards.unit()), new Level(view.stage().camera().aim().value()),
+                (place, towards) -> lux(light.at(place, turned(towards), List.of())), new Spot(view), (place, towards) -> colour(view, light, place, turned(towards)), new Level(view.stage().camera().aim().value()),
                 (from, to) -> Reading.shown(to.minus(from).length(), "m", 0.001, TAPE_M), new Feed(view, EnumSet.allOf(Instruments.Lock.class)));
+    }
+
+    private static Reading lux(double v) {
+        return Reading.shown(v, "lx", 1, METER_SHARE * v);
+    }
+
+    /// A dome that is turned nowhere looks up.
+    private static Vec turned(Vec towards) {
+        return towards.length() < 1e-6 ? Vec.UP : towards.unit();
     }
 
     /// The mean of the reciprocals of all colours that fall there, by how much each does: mired of mixed light add up so, nearly.
@@ -75,7 +84,8 @@ public final class StandIns {
     private record Spot(SetView view) implements Instruments.SpotMeter {
         @Override
         public Reading at(Point at) {
-            Picture p = frame(view, SetScenery.metered(new SetView(view.stage(), view.plate(), 200, 112)), SPOT_PASSES);
+            SetScenery small = SetScenery.metered(new SetView(view.stage(), view.plate(), 200, 112));
+            Picture p = refined(new Rehearsal(small, 0), SPOT_PASSES, Bands.sequential());
             int x = Math.clamp((int) (at.x() * p.width()), 1, p.width() - 2);
             int y = Math.clamp((int) (at.y() * p.height()), 1, p.height() - 2);
             double sum = 0;
@@ -86,14 +96,9 @@ public final class StandIns {
             }
             return Reading.shown(Math.log(Math.max(1e-6, sum / 9) / GREY) / Math.log(2), "stop", 0.1, 0.1);
         }
-
-        private static Picture frame(SetView view, SetScenery of, int passes) {
-            return refined(of, 0, passes, Bands.sequential());
-        }
     }
 
-    private static Picture refined(SetScenery of, double seconds, int passes, Bands bands) {
-        Rehearsal r = new Rehearsal(of, seconds);
+    private static Picture refined(Rehearsal r, int passes, Bands bands) {
         for (int i = 0; i < passes; i++) {
             r.refine(bands);
         }
@@ -124,10 +129,11 @@ public final class StandIns {
         public Picture frame(double seconds, Bands bands) {
             StagedRoll roll = new StagedRoll("feed", view, DRIFT_S, 0, RATE, faults(), 1);
             int i = Math.clamp(Math.round(seconds * RATE), 0, roll.frames() - 1);
-            Picture light = refined(SetScenery.metered(view), seconds, FEED_PASSES, bands);
+            View then = roll.roll().views().stream().filter(v -> v.fromFrame() <= i).reduce((a, b) -> b).orElseThrow().view();
+            Picture light = refined(new Rehearsal(SetScenery.metered(view), seconds, then), FEED_PASSES, bands);
             Handling h = roll.handling();
             Plane none = Plane.of(light.width(), light.height());
-            Rendered swayed = h.sway().apply(i).of(new Rendered(light, none, none, SetScenery.metered(view).camera()), bands);
+            Rendered swayed = h.sway().apply(i).of(new Rendered(light, none, none, then), bands);
             return Sensor.USUAL.exposed(h.stops().applyAsDouble(i)).balanced(h.balance().apply(i)).record(swayed.light(), i, bands);
         }
     }

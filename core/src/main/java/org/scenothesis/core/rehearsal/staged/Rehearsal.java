@@ -23,9 +23,14 @@ public final class Rehearsal {
 
     /// Of a set at a time, in seconds.
     public Rehearsal(SetScenery set, double seconds) {
+        this(set, seconds, set.camera());
+    }
+
+    /// The same seen by another camera.
+    public Rehearsal(SetScenery set, double seconds, View camera) {
         all = set.still().with(set.bodies(seconds));
         ambient = set.ambient();
-        view = set.camera();
+        view = camera;
         solids = new Bvh(all.solids());
         sums = new double[3 * view.pose().width() * view.pose().height()];
     }

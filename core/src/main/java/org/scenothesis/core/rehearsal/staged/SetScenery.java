@@ -112,7 +112,7 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
     }
 
     /// A colour, or that of the screen where it is worn.
-    private Rgb worn(Rgb usual) {
+    private Rgb clothes(Rgb usual) {
         return look != Look.IN_SCREEN ? usual : view.sheets().stream().findFirst().map(h -> dye(h.screen())).orElse(usual);
     }
 
@@ -149,7 +149,7 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
     }
 
     /// The screen that a body wears: it stands where the body does.
-    private Optional<Backdrop> worn(Piece body) {
+    private Optional<Backdrop> suit(Piece body) {
         return view.pieces().stream().filter(p -> p.thing() instanceof Backdrop b && b.kind().worn() && p.at().up(0).minus(body.at().up(0)).length() < WORN_M).map(p -> (Backdrop) p.thing()).findFirst();
     }
 
@@ -250,12 +250,12 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
         for (Piece p : view.bodies()) {
             Body b = (Body) p.thing();
             Block box = SetView.box(p, seconds);
-            Optional<Rgb> suit = worn(p).map(SetScenery::dye);
-            Rgb paper = suit.orElseGet(() -> worn(PAPER));
+            Optional<Rgb> suit = suit(p).map(SetScenery::dye);
+            Rgb paper = suit.orElseGet(() -> clothes(PAPER));
             switch (b.form()) {
                 case BOX -> s.add(new BoxSolid(box.middle(), box.half(), -Math.toRadians(box.turnDeg()), Material.matte(plain() ? Rgb.grey(0.5) : paper), owner));
                 case BALL -> s.add(new Ellipsoid(box.middle(), box.half(), 0, plain() ? Material.matte(Rgb.grey(0.5)) : Material.patterned(Pattern.RIBS, 0.1, paper, paper.times(0.55)), owner));
-                case FIGURE -> new Figure(box, plain(), suit.map(Figure.Wear::suit).orElseGet(() -> Figure.Wear.CLOTHES.withShirt(worn(Figure.Wear.CLOTHES.shirt())))).into(s, owner);
+                case FIGURE -> new Figure(box, plain(), suit.map(Figure.Wear::suit).orElseGet(() -> Figure.Wear.CLOTHES.withShirt(clothes(Figure.Wear.CLOTHES.shirt())))).into(s, owner);
             }
             owner++;
         }

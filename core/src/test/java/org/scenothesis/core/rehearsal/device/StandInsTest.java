@@ -92,6 +92,9 @@ class StandInsTest {
             assertThat(green(all.frame(9, bands))).isCloseTo(before, within(0.02 * before));
             Instruments.CameraFeed loose = all.locking(EnumSet.of(Instruments.Lock.WHITE, Instruments.Lock.FOCUS, Instruments.Lock.STABILISER));
             assertThat(green(loose.frame(9, bands))).isLessThan(0.85 * before);
+            Instruments.CameraFeed unfocused = all.locking(EnumSet.complementOf(EnumSet.of(Instruments.Lock.FOCUS)));
+            assertThat(unfocused.frame(1, bands).g().data()).as("until the focus is let go").isEqualTo(all.frame(1, bands).g().data());
+            assertThat(unfocused.frame(9, bands).g().data()).isNotEqualTo(all.frame(9, bands).g().data());
             Picture warm = all.locking(EnumSet.of(Instruments.Lock.EXPOSURE)).frame(9, bands);
             assertThat(sum(warm.r().data()) / sum(warm.b().data())).isGreaterThan(1.05 * sum(all.frame(9, bands).r().data()) / sum(all.frame(9, bands).b().data()));
         }
