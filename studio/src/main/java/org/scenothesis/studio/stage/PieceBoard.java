@@ -25,6 +25,7 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.TilePane;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.optics.SensorFormat;
@@ -267,7 +268,9 @@ final class PieceBoard extends VBox {
         box.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(box, Priority.ALWAYS);
         box.setOnAction(e -> all.stream().filter(t -> words.apply(t).equals(box.getValue()) && !t.equals(now)).findFirst().ifPresent(chosen));
-        HBox row = new HBox(6, Text.of(name, "muted"), box);
+        Label word = Text.of(name, "muted");
+        word.setMinWidth(Region.USE_PREF_SIZE);
+        HBox row = new HBox(6, word, box);
         row.setAlignment(Pos.CENTER_LEFT);
         row.setPrefWidth(WIDE);
         return row;

@@ -26,6 +26,8 @@ import org.scenothesis.studio.parts.VerdictMark;
 
 /// Will it key, will it sit? What was worked out of the set, line by line, with how to mend it and what it rests on.
 final class ProofSlip extends VBox {
+    private static final double LIMIT_PX = 60;
+
     private final Label head = Text.of("Will it key, will it sit?", "paper-title");
     private final Label under = Text.of("", "paper-soft");
     private final VBox lines = new VBox(1);
@@ -109,6 +111,8 @@ final class ProofSlip extends VBox {
         String fix = StageWords.remedy(p);
         Label limit = Text.of(before != null ? "before " + Words.value(before.finding()) : s.limit(), "paper-soft");
         limit.setMinWidth(0);
+        // Where there is no room for it its first letter says nothing; the tip has it.
+        limit.visibleProperty().bind(limit.widthProperty().greaterThan(LIMIT_PX));
         Label sure = Text.of(rests.isEmpty() ? "" : "assumed", "paper-soft");
         GridPane row = new GridPane();
         row.setHgap(8);
@@ -122,7 +126,7 @@ final class ProofSlip extends VBox {
         }
         PaperSlip slip = new PaperSlip("proof-line", () -> p.about().stream().reduce((a, b) -> b).ifPresent(model::choose), row);
         slip.setAccessibleText(Words.verdict(p.finding().verdict()) + ": " + StageWords.line(p));
-        Text.tip(slip, () -> (p.about().isEmpty() ? "" : StageWords.name(p.about().getFirst(), stage) + ". ") + s.meaning() + (fix.isEmpty() ? "" : " " + s.remedy() + "\n" + fix) + (rests.isEmpty() ? "" : "\n" + rests));
+        Text.tip(slip, () -> (p.about().isEmpty() ? "" : StageWords.name(p.about().getFirst(), stage) + ". ") + s.meaning() + (s.limit().isEmpty() ? "" : " (" + s.limit() + ")") + (fix.isEmpty() ? "" : " " + s.remedy() + "\n" + fix) + (rests.isEmpty() ? "" : "\n" + rests));
         return slip;
     }
 }

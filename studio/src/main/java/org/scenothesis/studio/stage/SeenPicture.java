@@ -56,7 +56,7 @@ final class SeenPicture extends VBox {
         this.session = session;
         this.model = model;
         this.looked = looked;
-        picture.setMinHeight(180);
+        picture.setMinHeight(212);
         VBox.setVgrow(picture, Priority.ALWAYS);
         Rectangle clip = new Rectangle();
         clip.widthProperty().bind(picture.overlay().widthProperty());
