@@ -51,7 +51,7 @@ final class LockCommand implements Callable<Integer> {
         if (r.found()) {
             segment(o, r.settled());
         } else {
-            for (String name : new String[] {"used_share", "shift_px", "corner_shift_px", "roll_deg", "zoom_percent", "residual_px", "exposure_stops", "white_balance_mired", "gain"}) {
+            for (String name : new String[] {"used_share", "shift_px", "corner_shift_px", "roll_deg", "zoom_percent", "residual_px", "deviation_px", "exposure_stops", "white_balance_mired", "gain"}) {
                 o.putNull(name);
             }
         }
@@ -91,6 +91,7 @@ final class LockCommand implements Callable<Integer> {
         Output.number(o, "roll_deg", s.rollDeg());
         Output.number(o, "zoom_percent", s.zoomPercent());
         Output.number(o, "residual_px", s.residualPx());
+        Output.number(o, "deviation_px", s.deviationPx());
         Output.number(o, "exposure_stops", g == null ? null : g.stops());
         Output.number(o, "white_balance_mired", g == null ? null : g.mired());
         if (g == null) {

@@ -292,7 +292,8 @@ final class StageCommand implements Callable<Integer> {
         return out;
     }
 
-    private ArrayNode compared(ProductionFolder folder, Shot shot, List<Staged> sets, HouseRules rules) {
+    private ArrayNode compared(ProductionFolder folder, Shot filmed, List<Staged> sets, HouseRules rules) {
+        Shot shot = Rehearsing.alone(filmed);
         ArrayNode out = Output.object().arrayNode();
         try (Bands bands = Bands.allCores()) {
             Measured m = new Surveyor(folder, bands).survey(shot, List.of(), Measured.NOTHING, output.progress("measure"), told -> {});

@@ -63,6 +63,8 @@ public enum Measure {
     BOARD_SQUARE("\u00b0", 5, 1, Group.STAGED, Mend.STAGE, 0.5, 2),
     /// Lights mirrored in glass within the picture.
     GLASS_LIGHTS("", 5, 2, Group.STAGED, Mend.STAGE, 0, 0),
+    /// Share of the glass in the picture that mirrors something else than black cloth.
+    GLASS_BARE("%", 5, 2, Group.STAGED, Mend.STAGE, 1, 100),
     /// Lamps of the crew that the camera sees.
     LAMP_SEEN("", 3, 0.5, Group.STAGED, Mend.STAGE, 0, 1e9),
     /// Of what a circuit gives.

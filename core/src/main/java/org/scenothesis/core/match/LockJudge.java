@@ -17,6 +17,9 @@ public final class LockJudge {
     /// Share of the frames that must have been placed before a take is said to hold.
     private static final double ENOUGH = 0.8;
 
+    /// So many standard deviations are no chance.
+    private static final double SURE = 2.5;
+
     private LockJudge() {}
 
     /// - `lightByDesign`: the plate's light is meant to differ, so exposure and colour are not judged.
@@ -29,7 +32,7 @@ public final class LockJudge {
         LockReport.Segment far = r.furthest();
         out.add(camera(r, far, subject, rules));
         Integer bump = r.bumpFrame();
-        if (bump != null) {
+        if (bump != null && r.bumpPx() > SURE * far.furthestDeviationPx()) {
             out.add(Finding.of(Measure.BUMP, subject, r.bumpPx(), rules).detailed((double) bump));
         }
         boolean moved = far.largestShiftPx() > rules.limit(Measure.CAMERA).holds();
@@ -62,6 +65,10 @@ public final class LockJudge {
         Verdict v = rules.limit(Measure.CAMERA).judge(shift);
         if (v == Verdict.WATCH && rules.limit(Measure.PARALLAX).judge(far.residualPx()) == Verdict.REDO) {
             v = Verdict.REDO;
+        }
+        // What may be chance is neither good nor bad.
+        if (v != Verdict.HOLDS && shift - SURE * far.furthestDeviationPx() <= rules.limit(Measure.CAMERA).holds()) {
+            v = Verdict.NOT_MEASURED;
         }
         // What holds in some frames is not known to hold in those that could not be placed.
         if (v == Verdict.HOLDS && r.placedFrames() < ENOUGH * r.frames()) {

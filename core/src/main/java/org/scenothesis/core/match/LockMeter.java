@@ -17,6 +17,12 @@ public final class LockMeter {
     private static final int POINTS = 560;
     private static final int CELLS = 12;
     private static final double ENOUGH = 0.30;
+    /// Fewer points than this agree on something by chance.
+    private static final int FEWEST = 12;
+    /// What every point leaves over at least.
+    private static final double LEAST_LEFT_PX = 0.02;
+    /// A set so bare that a shift would be this uncertain says nothing of the camera.
+    private static final double TOO_BARE_PX = 0.3;
 
     private final LockFrame reference;
     private final PatchTracker tracker;
@@ -44,7 +50,8 @@ public final class LockMeter {
             MotionFit.@Nullable Fit other = coarse == null ? null : fit(take, coarse, to);
             fit = better(fit, other);
         }
-        if (fit == null) {
+        double off = fit == null ? Double.MAX_VALUE : deviation(fit);
+        if (fit == null || off > TOO_BARE_PX) {
             return FrameLock.lost(gains(take, PlanarMap.identity()));
         }
         last = fit.map();
@@ -56,7 +63,7 @@ public final class LockMeter {
                 k == 1 ? fit.map() : up.after(fit.map()).after(up.inverse()),
                 fit.parameters() == 2 ? 0 : Math.toDegrees(Math.atan2(s.d(), s.a())),
                 fit.parameters() == 2 ? 0 : 100 * (Math.hypot(s.a(), s.d()) - 1),
-                k * fit.residualPx(), share(fit.used()), gains(take, fit.map()), true);
+                k * fit.residualPx(), share(fit.used()), k * off, gains(take, fit.map()), true);
     }
 
     private MotionFit.@Nullable Fit fit(LockFrame take, PlanarMap guess, double[] to) {
@@ -85,6 +92,13 @@ public final class LockMeter {
         }
         MotionFit.@Nullable Fit fit = new MotionFit(points, tracker.weights(), to, take.luma().width(), take.luma().height()).solve();
         return fit == null ? null : fit.map();
+    }
+
+    /// Points that agree by chance are few among many; what the rest leaves over tells how well the few know.
+    private static double deviation(MotionFit.Fit fit) {
+        double share = share(fit.used());
+        double many = share * fit.used().length;
+        return many < FEWEST ? Double.MAX_VALUE : Math.max(LEAST_LEFT_PX, fit.residualPx()) / Math.sqrt(many - fit.parameters() / 2.0) / share;
     }
 
     private static double share(boolean[] used) {

@@ -21,12 +21,18 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
     /// A stretch of frames, both ends included, over which everything is a median.
     ///
     /// - `shift` at the centre; `corners`: top left, top right, bottom right, bottom left; `stepPx`: how far the camera stepped when the stretch began, 0 for the first.
+    /// - `deviationPx`: how far the shift of a frame may be off, as a standard deviation.
     /// - `gains` is null when exposure could not be compared.
     public record Segment(
-            int from, int to, double usedShare, Point shift, List<Point> corners, double rollDeg, double zoomPercent, double residualPx, @Nullable Gains gains,
+            int from, int to, double usedShare, Point shift, List<Point> corners, double rollDeg, double zoomPercent, double residualPx, double deviationPx, @Nullable Gains gains,
             double stepPx) {
         public Segment {
             corners = List.copyOf(corners);
+        }
+
+        /// How far the shift may be off where it is largest: in a corner twice as far as at the centre once the picture also turned or grew, by points spread over a wide picture.
+        public double furthestDeviationPx() {
+            return rollDeg == 0 && zoomPercent == 0 ? deviationPx : 2 * deviationPx;
         }
 
         /// Largest shift at the centre or any corner, in pixels.

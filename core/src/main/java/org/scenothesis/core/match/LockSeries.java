@@ -108,7 +108,7 @@ public final class LockSeries {
                 median(gains.stream().mapToDouble(Gains::b).toArray()));
         return new LockReport.Segment(
                 from, to, median(still, FrameLock::usedShare), shift(still, width / 2.0, height / 2.0), corners, median(still, FrameLock::rollDeg),
-                median(still, FrameLock::zoomPercent), median(still, FrameLock::residualPx), middle, step);
+                median(still, FrameLock::zoomPercent), median(still, FrameLock::residualPx), median(still, FrameLock::deviationPx), middle, step);
     }
 
     private static Point shift(List<FrameLock> frames, double x, double y) {

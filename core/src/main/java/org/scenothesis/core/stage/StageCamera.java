@@ -32,6 +32,11 @@ public record StageCamera(Given<Vec> position, Given<Aim> aim, Given<Double> wid
         Check.range("principal", principal.value().y(), -1, 2);
     }
 
+    /// The same looking elsewhere, told as before.
+    StageCamera looking(Aim other) {
+        return new StageCamera(position, aim.like(other), widthShareFocal, principal);
+    }
+
     /// In pixels of a picture.
     public CameraPose pose(int width, int height) {
         Aim a = aim.value();

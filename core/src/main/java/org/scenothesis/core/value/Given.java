@@ -13,6 +13,15 @@ public sealed interface Given<T> {
     /// Found out by the program; `by` is the code of the way, for which `words` has a sentence.
     record Measured<T>(T value, String by) implements Given<T> {}
 
+    /// Another value of the same origin.
+    default <V> Given<V> like(V other) {
+        return switch (this) {
+            case Assumed<T> a -> new Assumed<>(other, a.why);
+            case Measured<T> m -> new Measured<>(other, m.by);
+            case Told<T> t -> new Told<>(other);
+        };
+    }
+
     static <T> Given<T> told(T value) {
         return new Told<>(value);
     }

@@ -128,6 +128,25 @@ class LockMeterTest {
     }
 
     @Test
+    void aRoomSoBareThatPointsAgreeByChanceIsNotPlaced() {
+        Plane ref = bare(11);
+        FrameLock f = measure(ref, bare(12));
+        assertThat(!f.found() || f.deviationPx() > 0.1).as("%s", f).isTrue();
+        FrameLock sure = measure(texture(3), Resample.warp(texture(3), PlanarMap.shift(-0.4, 0), bands));
+        assertThat(sure.deviationPx()).isLessThan(0.02);
+    }
+
+    /// A smooth wall, with noise of its own.
+    private static Plane bare(long seed) {
+        Plane p = Plane.of(W, H);
+        SplittableRandom r = new SplittableRandom(seed);
+        for (int i = 0; i < p.data().length; i++) {
+            p.data()[i] = (float) (0.4 + 0.1 * Math.sin(i % W / 90.0) + 0.01 * r.nextGaussian());
+        }
+        return p;
+    }
+
+    @Test
     void theMeanOfGlancesHasLessNoise() {
         Plane ref = texture(9);
         List<LockFrame> noisy = new ArrayList<>();

@@ -1,6 +1,7 @@
 package org.scenothesis.production.demo;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.rehearsal.staged.StagedRoll;
@@ -67,7 +68,7 @@ final class DemoSets {
         StageCamera camera = new StageCamera(Given.told(at), Given.told(new StageCamera.Aim(0, tiltDeg, 0)), m(focalShare), StageCamera.MIDDLE);
         LensSetting lens = new LensSetting(m(SENSOR_MM), m(fNumber), m(focusM));
         Surface ground = new Surface("ground", m(groundM), Given.told(new Surface.Extent(0.1, 12)));
-        return new Stage(camera, List.of(ground), light, List.of(), new Floor(Given.told(around), lens, pieces));
+        return new Stage(camera, List.of(ground), light, List.of(), new Floor(Given.told(around), lens, pieces, Map.of()));
     }
 
     private static KeyLight light(double azimuthDeg, double elevationDeg) {

@@ -165,6 +165,11 @@ public final class Rehearsing {
         return said.contains(NOTE) ? Optional.of(Stream.of(Fault.values()).filter(f -> said.contains(f.code())).collect(Collectors.toSet())) : Optional.empty();
     }
 
+    /// The shot with nothing filmed but what was rehearsed: of every plate the newest take.
+    public static Shot alone(Shot shot) {
+        return shot.withPlates(shot.plates().stream().map(p -> p.withTakes(p.takes().reversed().stream().filter(t -> faults(t).isPresent()).limit(1).toList())).toList());
+    }
+
     /// What was foretold of a plate that was rehearsed on a set beside what was measured of its take; nothing where it was not rehearsed or cannot be read. Foretold of the set as it stands now.
     public static List<Compared> compared(Staged set, PlateNeed need, Plate plate, Take take, Measured m, Judgement of, HouseRules rules) {
         Set<Fault> faults = faults(take).orElse(null);

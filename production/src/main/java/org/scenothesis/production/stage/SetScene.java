@@ -26,6 +26,7 @@ import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.Surroundings;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Camera;
 import org.scenothesis.core.stage.piece.Flag;
 import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
@@ -83,8 +84,8 @@ public final class SetScene {
                 scene.addNode(node(p.name(), blocks, c[0], c[1], c[2]));
             }
         }
-        DefaultNodeModel camera = camera(view);
-        scene.addNode(camera);
+        scene.addNode(camera(view, "camera"));
+        view.pieces().stream().filter(p -> p.thing() instanceof Camera).forEach(p -> scene.addNode(camera(new SetView(view.stage().through(p), view.plate(), view.widthPx(), view.heightPx()), p.name())));
         builder.addSceneModel(scene);
         return builder.build();
     }
@@ -117,6 +118,7 @@ public final class SetScene {
             case Wall w -> List.of(standing(at, 0, w.wideM().value(), w.highM().value(), thin));
             case Glass g -> List.of(standing(at, g.bottomM().value(), g.wideM().value(), g.highM().value(), thin));
             case Flag f -> List.of(standing(at, f.bottomM().value(), f.wideM().value(), f.highM().value(), thin));
+            case Camera c -> List.of();
             case Lamp l -> l.kind().everywhere() || l.kind().distant() ? List.of()
                     : List.of(standing(at.facing(l.aim().value().x(), l.aim().value().z()), l.heightM().value() - l.highM().value() / 2, l.wideM().value(), l.highM().value(), 0.1));
         };
@@ -164,7 +166,7 @@ public final class SetScene {
         return node;
     }
 
-    private static DefaultNodeModel camera(SetView view) {
+    private static DefaultNodeModel camera(SetView view, String name) {
         StageCamera c = view.stage().camera();
         double up = 2 * Math.atan(0.5 / c.widthShareFocal().value() * view.heightPx() / view.widthPx());
         DefaultCameraPerspectiveModel lens = new DefaultCameraPerspectiveModel();
@@ -173,9 +175,9 @@ public final class SetScene {
         lens.setZnear(0.05f);
         DefaultCameraModel camera = new DefaultCameraModel();
         camera.setCameraPerspectiveModel(lens);
-        camera.setName("camera");
+        camera.setName(name);
         DefaultNodeModel node = new DefaultNodeModel();
-        node.setName("camera");
+        node.setName(name);
         node.setCameraModel(camera);
         Vec[] axes = view.pose().worldToCamera();
         Vec e = view.eye();

@@ -35,6 +35,7 @@ final class Unsaid {
         p.path("setUps").forEach(s -> {
             absent(s.path("stage"), "evidence", mapper.createArrayNode());
             absent(s.path("stage"), "floor", mapper.valueToTree(Floor.BARE));
+            floor(s);
         });
         p.path("shots").forEach(this::shot);
     }
@@ -49,11 +50,16 @@ final class Unsaid {
         absent(s, "trails", mapper.createArrayNode());
         absent(s, "sound", mapper.valueToTree(Sound.AS_FILMED));
         absent(s, "elsewhere", mapper.createObjectNode());
+        s.path("elsewhere").forEach(this::floor);
         int i = 0;
         for (JsonNode plate : s.path("plates")) {
             plate(plate, i++);
         }
         s.path("layers").forEach(this::layer);
+    }
+
+    private void floor(JsonNode setUp) {
+        absent(setUp.path("stage").path("floor"), "turns", mapper.createObjectNode());
     }
 
     private void plate(JsonNode p, int index) {

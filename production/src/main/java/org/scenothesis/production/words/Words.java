@@ -80,7 +80,7 @@ public final class Words {
                 value(f),
                 limit(f),
                 f.note().isEmpty() ? text(base + ".meaning." + state, base + ".meaning", f) : f.note(),
-                f.verdict() == Verdict.HOLDS ? "" : text(base + ".remedy." + state, base + ".remedy", f),
+                f.verdict() == Verdict.HOLDS || f.verdict() == Verdict.NOT_MEASURED && !f.note().isEmpty() ? "" : text(base + ".remedy." + state, base + ".remedy", f),
                 f.verdict() == Verdict.HOLDS || f.verdict() == Verdict.NOT_MEASURED ? "" : price(f.price()));
     }
 
@@ -131,7 +131,7 @@ public final class Words {
             case CLOTH_SHADOW, CLOTH_EVEN, CLOTH_FOLDS -> Double.isInfinite(v) ? of("value.dark") : number(v, 2) + " stop";
             case CLOTH_LEVEL, LAMP_FILL -> stops(v);
             case CLOTH_RETURN -> number(v, 1) + " %";
-            case CIRCUIT, BODY_FRAMED -> number(v, 0) + " %";
+            case CIRCUIT, BODY_FRAMED, GLASS_BARE -> number(v, 0) + " %";
             case BODY_SHARP -> number(v, 1) + " px";
             case VIEW_ANGLE, LAMP_SIDE, BOARD_SQUARE -> number(v, 1) + "\u00b0";
             case GLASS_LIGHTS, LAMP_SEEN -> count((long) v, "lamp", "lamps");

@@ -14,6 +14,7 @@ import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import javax.imageio.ImageIO;
 import javax.xml.parsers.DocumentBuilderFactory;
@@ -26,6 +27,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
@@ -42,9 +44,13 @@ import org.scenothesis.core.rehearsal.staged.Fault;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.stage.piece.Piece;
+import org.scenothesis.core.stage.piece.PieceShelf;
+import org.scenothesis.core.stage.piece.Spot;
 import org.scenothesis.core.stage.proof.ClothMap;
 import org.scenothesis.core.stage.proof.LightField;
 import org.scenothesis.core.stage.proof.SetView;
+import org.scenothesis.core.value.Given;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.illusion.Illusions;
@@ -118,6 +124,39 @@ class SetFilesTest {
         assertThatThrownBy(() -> ProductionJson.read(temp, text.replace("\"is\" : \"backdrop\"", "\"is\" : \"curtain\""), "")).isInstanceOf(StoreException.class);
         assertThatThrownBy(() -> ProductionJson.read(temp, text.replaceFirst("\"elsewhere\" : \\{\\s*\"([^\"]+)\" : \"[^\"]+\"", "\"elsewhere\" : { \"$1\" : \"gone\""), "")).hasMessageContaining("is not among the set-ups");
         assertThatThrownBy(() -> ProductionJson.read(temp, text.replaceFirst("\"wrinkle\" : \\{\\s*\"origin\" : \"assumed\",\\s*\"value\" : [0-9.]+", "\"wrinkle\" : { \"origin\" : \"assumed\", \"value\" : 7"), "")).hasMessageContaining("wrinkle");
+    }
+
+    @Test
+    void theCameraTurnedForAPlateAndAnotherCameraAreKeptAndSeenByOtherPrograms() throws Exception {
+        Piece second = PieceShelf.make("camera", "camera-1", new Spot(2, 0, 0).facing(0, 3), Vec.ZERO);
+        Staged both = set.with(set.stage().withFloor(f -> f.plus(second).turned(set.hardest(), 12)));
+        Production p = new Production("t", List.of(Stagings.kept(shot, both)), RULES);
+        String text = ProductionJson.write(p, null);
+        assertThat(ProductionJson.read(temp, text, "").production()).isEqualTo(p);
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(Path.of("..", "docs", "production.schema.json")));
+        assertThat(schema.validate(new ObjectMapper().readTree(text))).isEmpty();
+        // As it was written before there were turns.
+        String older = text.replaceAll(",\\s*\"turns\" : \\{[^{}]*(\\{[^{}]*\\}[^{}]*)?\\}", "");
+        assertThat(older).doesNotContain("turns");
+        assertThat(ProductionJson.read(temp, older, "").production().shots().getFirst().elsewhere().get(both.group()).stage().floor().turns()).isEmpty();
+        assertThat(both.view(both.hardest()).panDeg()).isEqualTo(set.stage().panDeg() + 12);
+        SetScene.write(both.view(both.hardest()), temp.resolve("two.glb"));
+        List<NodeModel> cameras = new GltfModelReader().read(temp.resolve("two.glb").toUri()).getNodeModels().stream().filter(n -> n.getCameraModel() != null).toList();
+        assertThat(cameras).extracting(NodeModel::getName).containsExactly("camera", "camera 2");
+        assertThat(cameras.get(1).getMatrix()[12]).isEqualTo(2f);
+    }
+
+    /// Drawn at a place aside, filmed before a cloth in the middle: the camera is turned by as much as the picture shows it aside.
+    @Test
+    void whatIsDrawnAsideIsPlannedForATurnedCamera() {
+        Shot aside = shot.withWonders(shot.wonders().stream().map(w -> w.withFact(Fact.ACROSS_M.key(), "0.1")).toList());
+        Staged s = Stagings.of(aside, Breakdown.plan(aside, RULES), RULES).stream().filter(x -> !x.wanted().isEmpty()).findFirst().orElseThrow();
+        double asideDeg = s.wanted().get(s.hardest()).asideDeg();
+        assertThat(asideDeg).isBetween(2.0, 60.0);
+        assertThat(s.stage().floor().turn(s.hardest())).isEqualTo(new Given.Assumed<>(-asideDeg, Stagings.PLANNED));
+        assertThat(s.proved(s.hardest(), RULES).stream().filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst().orElseThrow().finding().verdict()).isEqualTo(Verdict.HOLDS);
+        Staged straight = s.with(s.stage().withFloor(f -> f.withTurns(Map.of())));
+        assertThat(straight.proved(s.hardest(), RULES).stream().filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst().orElseThrow().finding().value()).isCloseTo(asideDeg, within(0.5));
     }
 
     /// The plate is filmed on the set as the program suggested it, and measured as any other: what was worked out is what is found.

@@ -98,6 +98,7 @@ final class PieceBoard extends VBox {
         if (!now.equals(shown)) {
             shown = now;
             values.clear();
+            scroll.setVvalue(0);
             top.getChildren().setAll(head);
             if (now.isEmpty() || now.equals("none")) {
                 head.setText("on the shelf of stage pieces; drag one to the plan");
@@ -162,15 +163,16 @@ final class PieceBoard extends VBox {
 
     private Node camera() {
         List<Node> all = new ArrayList<>();
-        all.add(tape(number("focal length", "mm", StageCamera.SHORTEST * stage().floor().lens().sensorMm().value(), StageCamera.LONGEST * stage().floor().lens().sensorMm().value(), 1, 1), () -> like(stage().camera().widthShareFocal(), stage().floor().lens().focalMm(stage().camera().widthShareFocal().value())), model::focal));
-        all.add(tape(number("view across", "\u00b0", 2.9, 157, 1, 1), () -> like(stage().camera().widthShareFocal(), Math.toDegrees(2 * Math.atan(0.5 / stage().camera().widthShareFocal().value()))), model::view));
+        all.add(tape(number("focal length", "mm", StageCamera.SHORTEST * stage().floor().lens().sensorMm().value(), StageCamera.LONGEST * stage().floor().lens().sensorMm().value(), 1, 1), () -> stage().camera().widthShareFocal().like(stage().floor().lens().focalMm(stage().camera().widthShareFocal().value())), model::focal));
+        all.add(tape(number("view across", "\u00b0", 2.9, 157, 1, 1), () -> stage().camera().widthShareFocal().like(Math.toDegrees(2 * Math.atan(0.5 / stage().camera().widthShareFocal().value()))), model::view));
         all.add(choice("sensor", sensors(), SensorFormat.of(stage().floor().lens().sensorMm().value()), f -> Words.of("sensor." + f.map(Enum::name).orElse("OTHER")), f -> f.ifPresent(s -> model.sensor(s.widthMm()))));
         all.add(tape(number("sensor width", "mm", 2, 70, 0.1, 1), () -> stage().floor().lens().sensorMm(), model::sensor));
         all.add(tape(number("aperture", "f/", 0.7, 64, 0.1, 1), () -> stage().floor().lens().fNumber(), v -> model.lens("change the aperture", (LensSetting l) -> l.withFNumber(Given.told(v)))));
         all.add(tape(number("focus", "m", 0.02, 1000, 0.05, 2), () -> stage().floor().lens().focusM(), v -> model.lens("focus", (LensSetting l) -> l.withFocusM(Given.told(v)))));
-        all.add(tape(number("tilt", "\u00b0", -89, 89, 0.5, 1), () -> like(stage().camera().aim(), stage().camera().aim().value().tiltDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), v, a.rollDeg()))));
-        all.add(tape(number("pan", "\u00b0", -360, 360, 0.5, 1), () -> like(stage().camera().aim(), stage().camera().aim().value().panDeg()), v -> model.aim(a -> new StageCamera.Aim(v, a.tiltDeg(), a.rollDeg()))));
-        all.add(tape(number("roll", "\u00b0", -45, 45, 0.1, 1), () -> like(stage().camera().aim(), stage().camera().aim().value().rollDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), a.tiltDeg(), v))));
+        all.add(tape(number("tilt", "\u00b0", -89, 89, 0.5, 1), () -> stage().camera().aim().like(stage().camera().aim().value().tiltDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), v, a.rollDeg()))));
+        all.add(tape(number("pan", "\u00b0", -360, 360, 0.5, 1), () -> stage().camera().aim().like(stage().camera().aim().value().panDeg()), v -> model.aim(a -> new StageCamera.Aim(v, a.tiltDeg(), a.rollDeg()))));
+        all.add(tape(number("turned for the plate", "\u00b0", -180, 180, 0.5, 1), () -> stage().floor().turn(model.plate()), v -> model.accept("turn the camera for a plate", x -> x.withFloor(f -> f.turned(model.plate(), v)))));
+        all.add(tape(number("roll", "\u00b0", -45, 45, 0.1, 1), () -> stage().camera().aim().like(stage().camera().aim().value().rollDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), a.tiltDeg(), v))));
         all.add(choice("around", List.of("a room", "open air"), stage().floor().around().value() instanceof Surroundings.Room ? "a room" : "open air", w -> w, w -> model.accept("change the place", s -> s.withFloor(f -> f.withAround(
                 Given.told(w.equals("a room") ? Floor.BARE.around().value() : new Surroundings.Open()))))));
         if (stage().floor().around().value() instanceof Surroundings.Room) {
@@ -179,7 +181,7 @@ final class PieceBoard extends VBox {
             all.add(wall("wall behind", -100, 99, Surroundings.Room::nearM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), v, r.farM(), r.highM(), r.reflects())));
             all.add(wall("wall ahead", -99, 100, Surroundings.Room::farM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), v, r.highM(), r.reflects())));
             all.add(wall("ceiling", 0.5, 60, Surroundings.Room::highM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), v, r.reflects())));
-            all.add(tape(number("walls give back", "", 0, 0.95, 0.05, 2), () -> like(stage().floor().around(), room().reflects()), v -> room(r -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), r.highM(), v))));
+            all.add(tape(number("walls give back", "", 0, 0.95, 0.05, 2), () -> stage().floor().around().like(room().reflects()), v -> room(r -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), r.highM(), v))));
         }
         all.add(readout(() -> model.view().map(StageWords::level).orElse("")));
         return flow(all);
@@ -190,7 +192,7 @@ final class PieceBoard extends VBox {
     }
 
     private Tape wall(String name, double low, double high, Function<Surroundings.Room, Double> get, BiFunction<Surroundings.Room, Double, Surroundings.Room> with) {
-        return tape(number(name, "m", low, high, 0.1, 2), () -> like(stage().floor().around(), get.apply(room())), v -> room(r -> with.apply(r, v)));
+        return tape(number(name, "m", low, high, 0.1, 2), () -> stage().floor().around().like(get.apply(room())), v -> room(r -> with.apply(r, v)));
     }
 
     private Surroundings.Room room() {
@@ -199,14 +201,6 @@ final class PieceBoard extends VBox {
 
     private void room(Function<Surroundings.Room, Surroundings.Room> change) {
         model.accept("tell the room", s -> s.withFloor(f -> f.withAround(Given.told(change.apply(room())))));
-    }
-
-    private static Given<Double> like(Given<?> origin, double v) {
-        return switch (origin) {
-            case Given.Assumed<?> a -> new Given.Assumed<>(v, a.why());
-            case Given.Measured<?> m -> new Given.Measured<>(v, m.by());
-            case Given.Told<?> t -> Given.told(v);
-        };
     }
 
     /// What the instruments show, as it is now.
@@ -247,7 +241,7 @@ final class PieceBoard extends VBox {
             all.add(tape(number(StageWords.dimension(d), d.unit(), d.low(), d.high(), step, decimals), () -> dimension(id, code), v -> model.accept("tell a number", s -> s.withFloor(f -> f.with(id, q -> q.withThing(
                     q.thing().dimensions().stream().filter(o -> o.code().equals(code)).findFirst().orElseThrow().told(v)))))));
         }
-        all.add(tape(number("turned", "\u00b0", -180, 180, 5, 0), () -> model.piece().map(q -> like(q.spot(), q.at().turnDeg())).orElse(Given.told(0.0)), v -> model.accept("turn a piece", s -> s.withFloor(f -> f.with(id, q -> q.put(q.at().turned(v)))))));
+        all.add(tape(number("turned", "\u00b0", -180, 180, 5, 0), () -> model.piece().map(q -> q.spot().like(q.at().turnDeg())).orElse(Given.told(0.0)), v -> model.accept("turn a piece", s -> s.withFloor(f -> f.with(id, q -> q.put(q.at().turned(v)))))));
         all.add(readout(() -> model.view().flatMap(v -> model.piece().map(q -> StageWords.instruments(v, q))).orElse("")));
         Button gone = Text.button("take it away", "floor-button", () -> model.remove(id));
         gone.setId("piece-remove");

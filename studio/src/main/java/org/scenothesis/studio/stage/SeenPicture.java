@@ -27,6 +27,8 @@ import org.scenothesis.core.rehearsal.device.StandIns;
 import org.scenothesis.core.rehearsal.staged.Rehearsal;
 import org.scenothesis.core.rehearsal.staged.SetScenery;
 import org.scenothesis.core.stage.draw.Overlay;
+import org.scenothesis.core.stage.piece.Camera;
+import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.Question;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.words.StageWords;
@@ -76,7 +78,7 @@ final class SeenPicture extends VBox {
     /// Holds the spot meter to a place of the picture; the reading stays while the set does.
     private void spot(double x, double y) {
         DisplayPicture shown = picture.shown();
-        Optional<SetView> view = model.view();
+        Optional<SetView> view = model.looked().map(s -> s.view(model.plate()));
         if (shown == null || view.isEmpty() || audience.isSelected() || x < 0 || y < 0 || x >= shown.width() || y >= shown.height()) {
             return;
         }
@@ -139,7 +141,7 @@ final class SeenPicture extends VBox {
         if (!looked.getAsBoolean()) {
             return;
         }
-        Optional<SetView> view = model.view();
+        Optional<SetView> view = model.looked().map(s -> s.view(model.plate()));
         if (view.isEmpty()) {
             return;
         }
@@ -152,7 +154,7 @@ final class SeenPicture extends VBox {
             return;
         }
         AudiencePicture.gone(picture);
-        picture.name("What the camera will see, rehearsed" + (view.get().lamps().isEmpty() ? " in work light: no lamp yet" : "") + (model.plateName().isEmpty() ? "" : " \u00b7 " + model.plateName()));
+        picture.name("What " + model.piece().filter(x -> x.thing() instanceof Camera).map(Piece::name).orElse("the camera") + " will see, rehearsed" + (view.get().lamps().isEmpty() ? " in work light: no lamp yet" : "") + (model.plateName().isEmpty() ? "" : " \u00b7 " + model.plateName()));
         SetView v = view.get();
         int wide = Math.max(64, Math.min(w, h * v.widthPx() / v.heightPx()));
         int high = Math.max(36, wide * v.heightPx() / v.widthPx());
@@ -201,7 +203,7 @@ final class SeenPicture extends VBox {
     }
 
     private void overlay() {
-        Optional<Question> asked = model.now().map(x -> x.question(model.plate(), model.rules()));
+        Optional<Question> asked = model.looked().map(x -> x.question(model.plate(), model.rules()));
         Pane over = picture.overlay();
         over.getChildren().clear();
         if (asked.isEmpty() || audience.isSelected() || picture.shown() == null) {

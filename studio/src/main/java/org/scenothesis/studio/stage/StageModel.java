@@ -28,6 +28,7 @@ import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.PieceShelf;
 import org.scenothesis.core.stage.piece.Spot;
+import org.scenothesis.core.stage.proof.Pane;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.production.stage.Rehearsing;
@@ -144,6 +145,11 @@ final class StageModel {
 
     Optional<SetView> view() {
         return now().map(s -> s.view(plate()));
+    }
+
+    /// The set as it is looked at: by another camera on it while that is chosen.
+    Optional<Staged> looked() {
+        return now().map(s -> piece().map(p -> s.with(s.stage().through(p))).orElse(s));
     }
 
     String chosen() {
@@ -307,13 +313,17 @@ final class StageModel {
             Vec spot = at != null ? at : switch (code) {
                 case "cloth", "frame", "roll", "wall" -> middle.up(0).minus(middle.ahead().times(1.5));
                 case "soft", "tube", "dome", "window", "sun" -> middle.up(0).plus(middle.right().times(-1.5)).plus(middle.ahead().times(1));
+                case "camera" -> s.stage().camera().position().value().plus(middle.right().times(0.8));
                 case "flag", "glass" -> middle.up(0).plus(middle.ahead().times(1));
                 default -> middle.up(0).plus(middle.right().times(0.6));
             };
             String id = s.stage().floor().freeId(code);
             chosen = id;
             fresh = id;
-            floor("put a piece down", f -> f.plus(PieceShelf.make(code, id, new Spot(spot.x(), spot.z(), s.stage().panDeg()), aim)));
+            Optional<Piece> hood = code.equals("hood") && at == null ? Pane.of(v).stream().flatMap(p -> p.hung(id).stream()).findFirst() : Optional.empty();
+            Spot straight = new Spot(spot.x(), spot.z(), s.stage().panDeg());
+            Piece put = PieceShelf.make(code, id, code.equals("camera") ? straight.facing(aim.x(), aim.z()) : straight, aim);
+            floor("put a piece down", f -> f.plus(hood.orElse(put)));
         });
     }
 

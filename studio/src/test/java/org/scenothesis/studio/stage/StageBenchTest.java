@@ -122,6 +122,16 @@ class StageBenchTest {
     }
 
     @Test
+    void anotherCameraIsLookedThroughWhileItIsChosen(FxRobot robot) {
+        open(robot);
+        robot.interact(() -> ((ButtonBase) scene.lookup("#shelf-camera")).fire());
+        house.until("it is there", () -> set("B").stage().floor().piece("camera-1").isPresent());
+        house.until("seen by it", () -> OpenHouse.words(scene.getRoot()).contains("What camera 2 will see"));
+        robot.clickOn("#shelf-back");
+        house.until("seen by the first again", () -> OpenHouse.words(scene.getRoot()).contains("What the camera will see"));
+    }
+
+    @Test
     void everythingIsReachedByKeys(FxRobot robot) {
         open(robot);
         robot.type(KeyCode.G);

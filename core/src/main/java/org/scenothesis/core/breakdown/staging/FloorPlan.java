@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -30,6 +31,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Wonder;
+import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.Stage;
@@ -55,6 +57,7 @@ final class FloorPlan {
     private static final Pattern NUMBERED = Pattern.compile("(\\d{1,4})$");
     private static final double DEEP_SHARE = 0.3;
     /// Only to count in.
+    private static final double STRAIGHT_DEG = 1;
     static final int WIDE_PX = 1600;
     static final int HIGH_PX = 900;
 
@@ -88,7 +91,7 @@ final class FloorPlan {
         new LampPlan(shot, known, rules, needs, pieces).on(stage, from(stage, card.awayM(), 0).up(1), () -> room(stage, List.copyOf(pieces.values()), solved).value());
         List<Piece> all = List.copyOf(pieces.values());
         double focus = all.stream().filter(p -> p.thing() instanceof Body).mapToDouble(p -> ahead(stage, p.at())).min().orElse(card.awayM());
-        Floor floor = new Floor(room(stage, all, solved), Stagings.lens(known, shot, focus), all);
+        Floor floor = new Floor(room(stage, all, solved), Stagings.lens(known, shot, focus), all, turns());
         return stage.withFloor(floor);
     }
 
@@ -157,6 +160,21 @@ final class FloorPlan {
         List<Double> places = t.places();
         double count = Math.max(1, t.number(Fact.COUNT));
         return number <= places.size() ? places.get(Math.max(1, number) - 1) : APART_M * (number - 1 - (count - 1) / 2);
+    }
+
+    /// How far right of straight ahead the picture shows what this plate is filmed for, in degrees, as far as that was told; straight ahead where nobody said.
+    double asideDeg(PlateNeed n) {
+        boolean copies = wonder(n).filter(w -> w.kind() == WonderKind.COPIES).isPresent();
+        double across = copies ? place(n) : said(n, Fact.ACROSS_M) ? told(n).number(Fact.ACROSS_M) : 0;
+        return Math.toDegrees(Math.atan2(across, told(n).number(Fact.BACKGROUND_M)));
+    }
+
+    /// What stands aside in the picture is filmed where the cloth hangs, by a camera that is turned the other way.
+    private Map<String, Given<Double>> turns() {
+        Map<String, Given<Double>> out = new TreeMap<>();
+        needs.stream().filter(n -> !n.lockGroup().equals(Case.HOME) && n.region().sweep().awayM() > 0).filter(n -> Math.abs(asideDeg(n)) > STRAIGHT_DEG)
+                .forEach(n -> out.put(n.key(), usual(-asideDeg(n))));
+        return out;
     }
 
     static <T> Given<T> usual(T v) {

@@ -1,9 +1,11 @@
 package org.scenothesis.core.breakdown.staging;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoubleFunction;
 import java.util.function.Supplier;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.breakdown.fact.Fact;
@@ -37,6 +39,8 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
     private static final double EVEN_STOPS = 0.5;
     private static final double KEY_LEAST_M = 1.5;
     private static final double KEY_MOST_M = 4;
+    /// Shares of the usual distance that are tried to get a lamp out of the picture.
+    private static final List<Double> FARTHER = List.of(1.0, 1.15, 1.3, 0.87, 1.5, 1.75, 0.75, 2.0);
 
     private void add(Piece p) {
         pieces.put(p.id(), p);
@@ -71,30 +75,51 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
         boolean sun = facts.setting().is(Fact.LIGHT, "sun");
         double travel = needs.stream().mapToDouble(n -> n.region().sweep().wideM()).max().orElse(0.5);
         double far = sun ? 3 : Math.clamp(Lamps.keyM(Math.max(0.1, travel), EVEN_STOPS), KEY_LEAST_M, KEY_MOST_M);
-        Vec at = middle.plus(d.towards().times(far));
-        LampKind kind = sun ? LampKind.SUN : LampKind.SOFT_BOX;
-        Lamp key = Lamp.usual(kind, usual(Math.max(0.1, at.y())), usual(middle));
+        add(unseen(stage, around, far, m -> {
+            Vec at = middle.plus(d.towards().times(m));
+            LampKind kind = sun ? LampKind.SUN : LampKind.SOFT_BOX;
+            Lamp key = Lamp.usual(kind, usual(Math.max(0.1, at.y())), usual(middle));
+            if (!sun) {
+                double size = Math.clamp(2 * m * Math.tan(Math.toRadians(degrees / 2)), 0.05, 3);
+                Given<Double> face = said.given(Fact.LAMP_M) ? Given.told(said.number(Fact.LAMP_M)) : usual(size);
+                // As bright where it shines as one at the usual distance.
+                key = key.withWideM(face).withHighM(face).withOutput(usual(key.output().value() * m * m / (far * far)));
+            }
+            if (said.given(Fact.KEY_K)) {
+                key = key.withKelvin(Given.told(said.number(Fact.KEY_K)));
+            }
+            return new Piece("lamp-key", "key", Stagings.given(new Spot(at.x(), at.z(), 0).facing(middle.x(), middle.z()), told), Set.of(), key);
+        }));
         if (!sun) {
-            double size = Math.clamp(2 * far * Math.tan(Math.toRadians(degrees / 2)), 0.05, 3);
-            Given<Double> face = said.given(Fact.LAMP_M) ? Given.told(said.number(Fact.LAMP_M)) : usual(size);
-            key = key.withWideM(face).withHighM(face);
-        }
-        if (said.given(Fact.KEY_K)) {
-            key = key.withKelvin(Given.told(said.number(Fact.KEY_K)));
-        }
-        add(new Piece("lamp-key", "key", Stagings.given(new Spot(at.x(), at.z(), 0).facing(middle.x(), middle.z()), told), Set.of(), key));
-        if (!sun) {
-            lit.ifPresent(body -> fill(stage, body, around.get()));
+            lit.ifPresent(body -> fill(stage, body, around));
             clothLamps(stage, around);
         }
     }
 
+    /// A lamp so far away, or farther or nearer where the camera would see it; where it would see it anywhere, as far as it was.
+    private Piece unseen(Stage stage, Supplier<Surroundings> around, double farM, DoubleFunction<Piece> at) {
+        Piece usual = at.apply(farM);
+        return ((Lamp) usual.thing()).kind().distant() ? usual : FARTHER.stream().map(k -> at.apply(k * farM)).filter(p -> fits(p, around) && !seen(stage, p)).findFirst().orElse(usual);
+    }
+
+    /// Rooms that nobody told are as large as what stands in them.
+    private boolean fits(Piece p, Supplier<Surroundings> around) {
+        return !Told.of(shot.setting()).given(Fact.ROOM_M)
+                || !(around.get() instanceof Surroundings.Room r) || p.at().x() > r.leftM() && p.at().x() < r.rightM() && p.at().z() > r.nearM() && p.at().z() < r.farM();
+    }
+
+    private boolean seen(Stage stage, Piece lamp) {
+        List<Piece> all = new ArrayList<>(pieces.values());
+        all.add(lamp);
+        return new SetView(stage.withFloor(f -> f.withPieces(all)), "", FloorPlan.WIDE_PX, FloorPlan.HIGH_PX).inPicture(lamp);
+    }
+
     /// As much light from beside the camera, away from the key, as brings key to fill to what it is in the shot's own frame; none where the room gives back more already.
-    private void fill(Stage stage, Piece body, Surroundings around) {
+    private void fill(Stage stage, Piece body, Supplier<Surroundings> around) {
         Piece key = Check.present(pieces.get("lamp-key"), "no key");
         Vec m = SetView.middle(body, 0);
         Vec to = LightField.towards(key, m);
-        LightField light = new LightField(placed(), around);
+        LightField light = new LightField(placed(), around.get());
         double keyLux = light.facing(key, m, List.of());
         double missing = keyLux / Math.pow(2, stage.light().keyToFillStops().value()) - (light.at(m, to, List.of()) - keyLux);
         if (missing <= 0.02 * keyLux) {
@@ -104,9 +129,12 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
         Vec eye = stage.camera().position().value();
         Vec back = eye.minus(m).unit();
         Vec half = back.plus(to).length() < 0.2 ? back : back.plus(to).unit();
-        Vec at = m.plus(half.times(Math.max(1.5, 0.8 * eye.minus(m).length())));
-        Lamp full = Lamp.usual(LampKind.SOFT_BOX, usual(Math.max(1, at.y() + 0.2)), usual(m)).withWideM(usual(1.0)).withHighM(usual(1.0));
-        Piece lamp = new Piece("lamp-fill", "fill", usual(new Spot(at.x(), at.z(), 0).facing(m.x(), m.z())), Set.of(), full);
+        Piece lamp = unseen(stage, around, Math.max(1.5, 0.8 * eye.minus(m).length()), far -> {
+            Vec at = m.plus(half.times(far));
+            Lamp full = Lamp.usual(LampKind.SOFT_BOX, usual(Math.max(1, at.y() + 0.2)), usual(m)).withWideM(usual(1.0)).withHighM(usual(1.0));
+            return new Piece("lamp-fill", "fill", usual(new Spot(at.x(), at.z(), 0).facing(m.x(), m.z())), Set.of(), full);
+        });
+        Lamp full = (Lamp) lamp.thing();
         double gives = new LightField(List.of(lamp), new Surroundings.Open()).at(m, to, List.of());
         if (gives > 0) {
             double share = missing / gives;
@@ -127,14 +155,17 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
         double gap = body.map(p -> p.at().up(0).minus(at.up(0)).dot(at.ahead())).filter(d -> d > 0.1).orElse(KEY_MOST_M);
         List<Piece> best = List.of();
         double least = Double.MAX_VALUE;
-        // Behind whoever stands before the cloth, so that they light nobody else.
-        for (double far = 0.2 * gap; far <= 0.95 * gap; far += 0.15 * gap) {
-            for (double out = 0.3; out <= 1.5; out += 0.3) {
-                List<Piece> tried = sides ? List.of(clothLamp(cloth.get(), s, -1, far, out), clothLamp(cloth.get(), s, 1, far, out)) : List.of(clothLamp(cloth.get(), s, 0, far, out));
-                double cost = Math.max(0, uneven(cloth.get(), tried) - 0.8 * EVEN_STOPS) + body.map(p -> 4 * Math.max(0, spilt(p, cloth.get(), tried) - 0.1)).orElse(0.0) + 0.01 * out;
-                if (cost < least) {
-                    least = cost;
-                    best = tried;
+        // Behind whoever stands before the cloth, so that they light nobody else; out of the picture, the other way where the house's own cannot be.
+        for (boolean way : new boolean[] {sides, !sides}) {
+            for (double far = 0.2 * gap; far <= 0.95 * gap; far += 0.15 * gap) {
+                for (double out = 0.3; out <= 2.4; out += 0.3) {
+                    List<Piece> tried = way ? List.of(clothLamp(cloth.get(), s, -1, far, out), clothLamp(cloth.get(), s, 1, far, out)) : List.of(clothLamp(cloth.get(), s, 0, far, out));
+                    double cost = Math.max(0, uneven(cloth.get(), tried) - 0.8 * EVEN_STOPS) + body.map(p -> 4 * Math.max(0, spilt(p, cloth.get(), tried) - 0.1)).orElse(0.0) + 0.01 * out
+                            + (way == sides ? 0 : 0.5) + tried.stream().filter(p -> seen(stage, p)).count();
+                    if (cost < least) {
+                        least = cost;
+                        best = tried;
+                    }
                 }
             }
         }

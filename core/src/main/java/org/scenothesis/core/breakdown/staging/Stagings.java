@@ -116,8 +116,9 @@ public final class Stagings {
         String group = card.group();
         SetUp own = group.equals(Case.HOME) ? shot.setUp() : shot.elsewhere().get(group);
         boolean byHand = own != null && own.stage().floor().staged();
+        FloorPlan floor = new FloorPlan(shot, known, rules, card, needs, plan);
         Map<String, Question.Sight> wanted = new HashMap<>();
-        needs.stream().filter(n -> !group.equals(Case.HOME) && n.region().sweep().awayM() > 0).forEach(n -> wanted.put(n.key(), sight(n.region().sweep())));
+        needs.stream().filter(n -> !group.equals(Case.HOME) && n.region().sweep().awayM() > 0).forEach(n -> wanted.put(n.key(), new Question.Sight(n.region().sweep().awayM(), n.region().sweep().lensM(), floor.asideDeg(n))));
         SetUp setUp;
         if (own != null && byHand) {
             setUp = own;
@@ -125,13 +126,9 @@ public final class Stagings {
             Stage camera = own != null ? own.stage() : stage(shot, known, card, needs);
             String id = own != null ? own.id() : "set-of-" + shot.id() + (group.equals(Case.HOME) ? "" : "-" + group.toLowerCase(Locale.ROOT));
             String name = own != null ? own.name() : "Set of shot " + shot.number() + (group.equals(Case.HOME) ? "" : ", camera " + group);
-            setUp = new SetUp(id, name, new FloorPlan(shot, known, rules, card, needs, plan).on(camera, own != null));
+            setUp = new SetUp(id, name, floor.on(camera, own != null));
         }
         return new Staged(group, setUp, byHand, needs, wanted, background(shot), wide(known), high(known), Resolution.crop(Told.of(known.setting()), rules));
-    }
-
-    private static Question.Sight sight(Region.Sweep s) {
-        return new Question.Sight(s.awayM(), s.lensM(), 0);
     }
 
     /// The light of the shot's own frame as it was staged, or as it was told; null where nobody said anything of it.

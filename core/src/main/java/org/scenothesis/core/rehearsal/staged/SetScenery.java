@@ -20,6 +20,7 @@ import org.scenothesis.core.rehearsal.trace.Solid;
 import org.scenothesis.core.stage.Surroundings;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Camera;
 import org.scenothesis.core.stage.piece.Flag;
 import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
@@ -105,6 +106,7 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
                 case Flag f -> s.add(box(p, f.bottomM().value(), f.wideM().value(), f.highM().value(), 0.004, Material.matte(Rgb.grey(0.01)), 0));
                 case Glass g -> frame(s, p, g);
                 case Lamp l -> lamp(s, lamps, p, l);
+                case Camera c -> standing(s, p, c);
                 case Body b -> {}
             }
         }
@@ -127,7 +129,7 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
 
     private void around(List<Solid> s) {
         if (view.stage().floor().around().value() instanceof Surroundings.Room r) {
-            Material wall = Material.matte(plain() ? Rgb.grey(r.reflects()) : new Rgb(r.reflects() * 1.03, r.reflects(), r.reflects() * 0.94));
+            Material wall = plain() ? Material.matte(Rgb.grey(r.reflects())) : plaster(r.reflects());
             Material floor = plain() ? wall : Material.patterned(Pattern.PLANKS, 0.17, new Rgb(1.25, 0.95, 0.7).times(r.reflects()), new Rgb(0.8, 0.55, 0.38).times(r.reflects()));
             Vec wide = new Vec(r.wideM(), 0, 0);
             Vec away = new Vec(0, 0, r.longM());
@@ -140,8 +142,15 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
             s.add(Panel.flat(low, away, up, wall, 0));
             s.add(Panel.flat(low.plus(wide), away, up, wall, 0));
         } else {
-            s.add(Panel.flat(new Vec(-60, 0, -60), new Vec(120, 0, 0), new Vec(0, 0, 120), Material.matte(plain() ? Rgb.grey(0.2) : new Rgb(0.22, 0.2, 0.16)), 0));
+            Material ground = plain() ? Material.matte(Rgb.grey(0.2)) : Material.patterned(Pattern.PLASTER, 0.5, new Rgb(0.25, 0.23, 0.18), new Rgb(0.17, 0.15, 0.12));
+            s.add(Panel.flat(new Vec(-60, 0, -60), new Vec(120, 0, 0), new Vec(0, 0, 120), ground, 0));
         }
+    }
+
+    /// A wall as walls are, stained and scratched, which gives back as much as it was told on the whole: nothing is found again on one that is quite even.
+    private static Material plaster(double reflects) {
+        Rgb tone = new Rgb(1.03, 1, 0.94).times(reflects);
+        return Material.patterned(Pattern.PLASTER, 0.6, tone.times(1.25), tone.times(0.62));
     }
 
     private static BoxSolid box(Piece p, double fromM, double wideM, double highM, double deepM, Material m, int owner) {
@@ -179,6 +188,14 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
             s.add(new RoundCone(at.up(0.02).minus(half).minus(out), at.up(y).minus(half).minus(out), 0.016, 0.016, pipe, 0));
             s.add(new RoundCone(at.up(0.02).plus(half).plus(out), at.up(y).plus(half).plus(out), 0.016, 0.016, pipe, 0));
         }
+    }
+
+    /// Another camera on its tripod, as the first one sees it.
+    private static void standing(List<Solid> s, Piece p, Camera c) {
+        Material m = Material.matte(DARK);
+        Vec at = p.at().up(c.heightM().value());
+        s.add(new BoxSolid(at, new Vec(0.07, 0.05, 0.05), -Math.toRadians(p.at().turnDeg()), m, 0));
+        s.add(new RoundCone(p.at().up(0.02), at, STAND_R, STAND_R, m, 0));
     }
 
     private static void frame(List<Solid> s, Piece p, Glass g) {
@@ -236,7 +253,7 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
         if (!plain()) {
             Vec back = axis.times(-0.004);
             s.add(Panel.flat(corner.plus(back), u, v, Material.matte(DARK).glowing(radiance.times(1 / Math.max(1, radiance.g() / 30))), 0));
-            if (l.kind() != LampKind.WINDOW && l.kind() != LampKind.PRACTICAL && p.at().up(0).length() < 1e4) {
+            if (view.stands(p)) {
                 Vec behind = at.plus(axis.times(-0.06));
                 s.add(new RoundCone(new Vec(behind.x(), 0.02, behind.z()), new Vec(behind.x(), Math.max(0.05, behind.y()), behind.z()), STAND_R, STAND_R, Material.matte(DARK), 0));
             }

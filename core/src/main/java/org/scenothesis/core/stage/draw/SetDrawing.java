@@ -7,6 +7,7 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Surroundings;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Camera;
 import org.scenothesis.core.stage.piece.Flag;
 import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
@@ -65,12 +66,12 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
         SetDrawing drawing() {
             around();
             view.lamps().forEach(p -> pool(p, (Lamp) p.thing()));
-            sight();
+            sight(view, "", far());
             for (Piece p : view.pieces()) {
                 piece(p);
             }
             shadows();
-            camera();
+            camera(view, "camera");
             return bounded();
         }
 
@@ -96,16 +97,21 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
             }
         }
 
-        private void sight() {
-            Vec[] axes = view.pose().worldToCamera();
-            double half = 0.5 / view.stage().camera().widthShareFocal().value();
-            double up = half * view.heightPx() / view.widthPx();
-            double far = far();
+        private void sight(SetView by, String piece, double far) {
+            Vec[] axes = by.pose().worldToCamera();
+            double half = 0.5 / by.stage().camera().widthShareFocal().value();
+            double up = half * by.heightPx() / by.widthPx();
             for (int side = -1; side <= 1; side += 2) {
                 Vec d = axes[2].plus(above ? axes[0].times(side * half) : axes[1].times(side * up));
                 Vec flat = above ? new Vec(d.x(), 0, d.z()) : new Vec(0, d.y(), d.z());
-                line(Mark.Style.SIGHT, "", view.eye(), view.eye().plus(flat.times(far)));
+                line(Mark.Style.SIGHT, piece, by.eye(), by.eye().plus(flat.times(far)));
             }
+        }
+
+        private void another(Piece p) {
+            SetView by = new SetView(view.stage().through(p), view.plate(), view.widthPx(), view.heightPx());
+            sight(by, p.id(), 1);
+            camera(by, p.id());
         }
 
         private double far() {
@@ -117,14 +123,14 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
             return most + ROOM_M;
         }
 
-        private void camera() {
-            Vec[] axes = view.pose().worldToCamera();
+        private void camera(SetView by, String piece) {
+            Vec[] axes = by.pose().worldToCamera();
             Vec flat = above ? new Vec(axes[2].x(), 0, axes[2].z()).unit() : axes[2];
             Vec side = above ? new Vec(flat.z(), 0, -flat.x()) : axes[1];
-            Vec e = view.eye();
-            hull(Mark.Style.CAMERA, "camera", List.of(e.plus(flat.times(0.16)), e.minus(flat.times(0.12)).plus(side.times(0.13)), e.minus(flat.times(0.12)).minus(side.times(0.13))));
+            Vec e = by.eye();
+            hull(Mark.Style.CAMERA, piece, List.of(e.plus(flat.times(0.16)), e.minus(flat.times(0.12)).plus(side.times(0.13)), e.minus(flat.times(0.12)).minus(side.times(0.13))));
             if (!above) {
-                line(Mark.Style.SIGHT, "camera", new Vec(e.x(), 0, e.z()), e);
+                line(Mark.Style.SIGHT, piece, new Vec(e.x(), 0, e.z()), e);
             }
         }
 
@@ -163,6 +169,7 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
                 case Glass g -> panel(Mark.Style.GLASS, p, g.wideM().value(), g.bottomM().value(), g.highM().value());
                 case Flag f -> panel(Mark.Style.FLAG, p, f.wideM().value(), f.bottomM().value(), f.highM().value());
                 case Lamp l -> lamp(p, l);
+                case Camera c -> another(p);
             }
         }
 
@@ -188,7 +195,7 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
                 all.add(face.at((i & 1) == 0 ? -wide / 2 : wide / 2, (i & 2) == 0 ? -high / 2 : high / 2).plus(face.axis().times((i & 4) == 0 ? 0 : -0.1)));
             }
             hull(Mark.Style.LAMP, p.id(), all);
-            if (!above && l.kind().carried()) {
+            if (!above && view.stands(p)) {
                 line(Mark.Style.SIGHT, p.id(), p.at().up(0), at);
             }
         }

@@ -10,7 +10,7 @@ public final class PieceShelf {
     /// Why their numbers are what they are.
     public static final String WHY = "shelf";
     /// In the order in which they are offered.
-    public static final List<String> CODES = List.of("cloth", "frame", "roll", "floor", "display", "suit", "figure", "box", "ball", "stool", "table", "soft", "tube", "dome", "window", "sun", "practical", "flag", "wall", "glass");
+    public static final List<String> CODES = List.of("cloth", "frame", "roll", "floor", "display", "suit", "figure", "box", "ball", "stool", "table", "soft", "tube", "dome", "window", "sun", "practical", "flag", "hood", "wall", "glass", "camera");
 
     private PieceShelf() {}
 
@@ -35,6 +35,7 @@ public final class PieceShelf {
             case "soft" -> "soft box";
             case "dome" -> "dome lamp";
             case "practical" -> "seen lamp";
+            case "camera" -> "camera 2";
             default -> code;
         };
     }
@@ -59,6 +60,8 @@ public final class PieceShelf {
             case "sun" -> lamp(LampKind.SUN, 6, aim);
             case "practical" -> lamp(LampKind.PRACTICAL, 1.2, aim);
             case "flag" -> new Flag(usual(0.6), usual(0.9), usual(1.1));
+            case "hood" -> new Flag(usual(1.5), usual(1.5), usual(0.5));
+            case "camera" -> new Camera(usual(1.4), usual(54), usual(0));
             case "wall" -> new Wall(usual(3), usual(2.5), usual(0.5));
             case "glass" -> new Glass(usual(1.2), usual(1), usual(0.8));
             default -> throw new IllegalArgumentException("there is no piece called " + code + "; choose one of " + CODES);

@@ -14,6 +14,9 @@ import org.scenothesis.core.value.Given;
 
 /// Whether what is filmed here will sit where it goes: seen from the same direction, lit from the same side, as softly, as deeply.
 final class MatchProof implements Proof {
+    /// Turning the camera by less than this helps nobody.
+    private static final double TURN_DEG = 1;
+
     @Override
     public List<Proved> of(Question q) {
         List<Proved> out = new ArrayList<>();
@@ -39,10 +42,12 @@ final class MatchProof implements Proof {
         double down = Math.toDegrees(Math.atan2(-d.y(), away));
         double middle = m.y() - b.at().up(0).y();
         double should = Math.toDegrees(Math.atan2(wanted.lensM() - middle, wanted.awayM()));
-        double aside = Math.IEEEremainder(Math.toDegrees(Math.atan2(d.x(), d.z())) - q.view().stage().panDeg(), 360);
-        double off = Math.hypot(down - should, aside - wanted.asideDeg());
+        double aside = Math.IEEEremainder(Math.toDegrees(Math.atan2(d.x(), d.z())) - q.view().panDeg(), 360);
+        double turn = aside - wanted.asideDeg();
+        double off = Math.hypot(down - should, turn);
+        String code = Math.abs(turn) <= TURN_DEG ? "view" : turn < 0 ? "view.left" : "view.right";
         double lens = middle + away * Math.tan(Math.toRadians(should));
-        return q.proved(Measure.VIEW_ANGLE, off, Proved.Fix.of("view", lens, wanted.awayM(), away, wanted.lensM()), q.rests(true, b), b);
+        return q.proved(Measure.VIEW_ANGLE, off, Proved.Fix.of(code, lens, wanted.awayM(), away, wanted.lensM(), Math.abs(turn)), q.rests(true, b), b);
     }
 
     private static void lit(Question q, Piece b, Question.Lit want, List<Proved> out) {
@@ -58,7 +63,7 @@ final class MatchProof implements Proof {
         Vec to = LightField.towards(key, m);
         KeyLight light = want.light();
         KeyLight.Direction d = light.direction().value();
-        double pan = q.view().stage().panDeg();
+        double pan = q.view().panDeg();
         Vec should = d.seenAt(d.asSeen(want.panDeg()), pan).towards();
         double side = Math.toDegrees(Math.acos(Math.clamp(to.dot(should), -1, 1)));
         List<String> rests = rests(q, light.direction(), b, key);

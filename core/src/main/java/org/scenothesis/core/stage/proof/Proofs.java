@@ -5,7 +5,7 @@ import java.util.List;
 
 /// All questions about a staged set.
 public final class Proofs {
-    private static final List<Proof> ALL = List.of(new ClothProof(), new LensProof(), new MatchProof(), new RigProof());
+    private static final List<Proof> ALL = List.of(new ClothProof(), new LensProof(), new MatchProof(), new GlassProof(), new RigProof());
 
     private Proofs() {}
 

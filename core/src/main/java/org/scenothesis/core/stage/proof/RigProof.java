@@ -8,12 +8,11 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.stage.Surroundings;
 import org.scenothesis.core.stage.piece.Backdrop;
-import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.LampKind;
 import org.scenothesis.core.stage.piece.Piece;
 
-/// What stands and hangs around: glass that mirrors, a board under the camera, lamps on one circuit, their colours, cloth in the wind.
+/// What stands and hangs around: a board under the camera, lamps on one circuit, their colours, cloth in the wind.
 final class RigProof implements Proof {
     /// Of a usual household circuit.
     static final double CIRCUIT_W = 230 * 16;
@@ -24,17 +23,13 @@ final class RigProof implements Proof {
     /// From the middle of a stand to where its legs end.
     private static final double LEG_M = 0.5;
     private static final double GRAVITY = 9.81;
-    /// Nobody puts a lamp nearer to a camera.
-    private static final double AT_LENS_M = 0.4;
     private static final double STEEP_DEG = -60;
 
     @Override
     public List<Proved> of(Question q) {
         List<Proved> out = new ArrayList<>();
         for (Piece p : q.view().pieces()) {
-            if (p.thing() instanceof Glass g) {
-                out.add(mirrored(q, p, g));
-            } else if (p.thing() instanceof Backdrop s) {
+            if (p.thing() instanceof Backdrop s) {
                 wind(q, p, s, out);
                 square(q, p, s, out);
             }
@@ -43,34 +38,6 @@ final class RigProof implements Proof {
         power(q, out);
         colours(q, out);
         return out;
-    }
-
-    /// Lamps whose mirror images the camera sees within the pane and the picture; and how large a hood must be that hides all of the camera's side.
-    private static Proved mirrored(Question q, Piece p, Glass g) {
-        Vec n = p.at().ahead();
-        Vec foot = p.at().up(0);
-        Vec eye = q.view().eye();
-        int seen = 0;
-        for (Piece l : q.view().lamps()) {
-            Lamp lamp = (Lamp) l.thing();
-            if (lamp.kind().everywhere()) {
-                continue;
-            }
-            Vec at = lamp.kind().distant() ? lamp.aim().value().minus(lamp.axis(l.at()).times(200)) : l.at().up(lamp.heightM().value());
-            double before = at.minus(foot).dot(n);
-            Vec image = at.minus(n.times(2 * before));
-            double eyeBefore = eye.minus(foot).dot(n);
-            if (before <= 0 || eyeBefore <= 0) {
-                continue;
-            }
-            Vec hit = eye.towards(image, eyeBefore / (eyeBefore + before));
-            double aside = hit.minus(foot).dot(p.at().right());
-            double up = hit.y();
-            boolean within = Math.abs(aside) <= g.wideM().value() / 2 && up >= g.bottomM().value() && up <= g.bottomM().value() + g.highM().value();
-            seen += within && q.view().seen(hit) ? 1 : 0;
-        }
-        // What the pane shows of the plane of the lens is twice as large as itself.
-        return q.proved(Measure.GLASS_LIGHTS, seen, Proved.Fix.of("glass.hood", 2 * g.wideM().value(), 2 * g.highM().value()), q.rests(true, p), p);
     }
 
     private static void wind(Question q, Piece p, Backdrop s, List<Proved> out) {
@@ -90,14 +57,14 @@ final class RigProof implements Proof {
         if (s.kind().upright() || tilt > STEEP_DEG) {
             return;
         }
-        double turn = Math.abs(Math.IEEEremainder(p.at().turnDeg() - q.view().stage().panDeg() - q.view().stage().camera().aim().value().rollDeg(), 90));
+        double turn = Math.abs(Math.IEEEremainder(p.at().turnDeg() - q.view().panDeg() - q.view().stage().camera().aim().value().rollDeg(), 90));
         out.add(q.proved(Measure.BOARD_SQUARE, Math.max(90 + tilt, turn), Proved.Fix.of("square", 90 + tilt, turn), q.rests(true, p), p));
     }
 
     /// Lamps on stands whose face the camera sees, and how far aside the nearest edge of the picture is.
     private static void inPicture(Question q, List<Proved> out) {
         List<Piece> carried = q.view().lamps().stream().filter(p -> ((Lamp) p.thing()).kind().carried()).toList();
-        List<Piece> seen = carried.stream().filter(p -> inPicture(q, p)).toList();
+        List<Piece> seen = carried.stream().filter(q.view()::inPicture).toList();
         if (carried.isEmpty()) {
             return;
         }
@@ -110,29 +77,6 @@ final class RigProof implements Proof {
         }
         Piece[] about = seen.isEmpty() ? new Piece[0] : new Piece[] {seen.getFirst()};
         out.add(q.proved(Measure.LAMP_SEEN, seen.size(), Proved.Fix.of("lamp.seen", aside), q.rests(true, (seen.isEmpty() ? carried : seen).toArray(Piece[]::new)), about));
-    }
-
-    /// Its face, or where it stands, or so near the lens that it is before it.
-    private static boolean inPicture(Question q, Piece p) {
-        Lamp l = (Lamp) p.thing();
-        Lamp.Face face = l.face(p.at());
-        Vec at = face.middle();
-        if (at.minus(q.view().eye()).length() < AT_LENS_M + Math.max(l.wideM().value(), l.highM().value()) / 2) {
-            return true;
-        }
-        for (int i = -1; i <= 1; i++) {
-            for (int j = -1; j <= 1; j++) {
-                if (q.view().seen(face.at(i * l.wideM().value() / 2, j * l.highM().value() / 2))) {
-                    return true;
-                }
-            }
-        }
-        for (double y = 0.05; y < at.y(); y += 0.2) {
-            if (q.view().seen(p.at().up(y))) {
-                return true;
-            }
-        }
-        return false;
     }
 
     private static void power(Question q, List<Proved> out) {

@@ -3,6 +3,7 @@ package org.scenothesis.core.stage.proof;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.DoubleStream;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Lens;
 import org.scenothesis.core.optics.Vec;
@@ -20,6 +21,11 @@ import org.scenothesis.core.stage.piece.Wall;
 ///
 /// - `plate`: id or planned key; empty for all pieces at once. `widthPx`, `heightPx`: of the finished picture.
 public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
+    /// Nobody puts a lamp nearer to a camera.
+    private static final double AT_LENS_M = 0.4;
+    /// How far an arm on the bar of a cloth holds a lamp before it.
+    private static final double ARM_M = 1.2;
+
     /// A body and a screen that stands behind it.
     public record Pair(Piece body, Sheet sheet) {}
 
@@ -28,7 +34,12 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
 
     /// The camera, in pixels of the finished picture.
     public CameraPose pose() {
-        return stage.pose(widthPx, heightPx);
+        return stage.turnedFor(plate).pose(widthPx, heightPx);
+    }
+
+    /// Where the camera looks for this plate, in degrees.
+    public double panDeg() {
+        return stage.turnedFor(plate).panDeg();
     }
 
     /// Where the lens is, in metres.
@@ -163,6 +174,35 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
         }
         Point p = pose.project(v);
         return p.x() >= 0 && p.y() >= 0 && p.x() <= widthPx && p.y() <= heightPx;
+    }
+
+    /// Whether a lamp has a stand of its own where it is: not what shines from afar or was there before, nor what hangs on an arm from the bar of a cloth that is behind it and lower.
+    public boolean stands(Piece lamp) {
+        Lamp l = (Lamp) lamp.thing();
+        return l.kind().carried() && pieces().stream().noneMatch(p -> p.thing() instanceof Backdrop b && b.kind().onStands() && hangs(lamp, l, p, b));
+    }
+
+    private static boolean hangs(Piece lamp, Lamp l, Piece cloth, Backdrop b) {
+        Vec d = lamp.at().up(0).minus(cloth.at().up(0));
+        return l.heightM().value() >= b.topM() && Math.abs(d.dot(cloth.at().right())) <= b.wideM().value() / 2 && Math.abs(d.dot(cloth.at().ahead())) <= ARM_M;
+    }
+
+    /// Whether the camera sees a lamp: its face, or its stand, or that it is so near the lens that it is before it.
+    public boolean inPicture(Piece lamp) {
+        Lamp l = (Lamp) lamp.thing();
+        Lamp.Face face = l.face(lamp.at());
+        Vec at = face.middle();
+        if (at.minus(eye()).length() < AT_LENS_M + Math.max(l.wideM().value(), l.highM().value()) / 2) {
+            return true;
+        }
+        for (int i = -1; i <= 1; i++) {
+            for (int j = -1; j <= 1; j++) {
+                if (seen(face.at(i * l.wideM().value() / 2, j * l.highM().value() / 2))) {
+                    return true;
+                }
+            }
+        }
+        return stands(lamp) && DoubleStream.iterate(0.05, y -> y < at.y(), y -> y + 0.2).anyMatch(y -> seen(lamp.at().up(y)));
     }
 
     /// The middle of a body at a time.

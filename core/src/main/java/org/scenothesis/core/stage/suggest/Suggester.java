@@ -42,7 +42,7 @@ public final class Suggester {
     private static final double FAR = 0.004;
     private static final double WALL_M = 0.25;
     private static final double[] STEPS = {1, 0.5, 0.25, 0.12, 0.06};
-    private static final Set<Measure> NOT_PLACES = Set.of(Measure.STAND_WEIGHT, Measure.CIRCUIT, Measure.LAMP_COLOURS, Measure.GLASS_LIGHTS);
+    private static final Set<Measure> NOT_PLACES = Set.of(Measure.STAND_WEIGHT, Measure.CIRCUIT, Measure.LAMP_COLOURS, Measure.GLASS_LIGHTS, Measure.GLASS_BARE);
 
     private static final Set<Measure> AT_ALL = Set.of(Measure.CLOTH_ROOM, Measure.BODY_FRAMED);
 

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -201,6 +202,44 @@ class ProofsTest {
         Piece pane = RandomSet.piece("pane", new Spot(0, 3, 0), new Glass(told(2), told(1.5), told(0.5)));
         assertThat(of(view(OPEN, pane, lamp("l", 0.2, 1.4, -1, new Vec(0, 1, 3))), Measure.GLASS_LIGHTS).finding().value()).isEqualTo(1);
         assertThat(of(view(OPEN, pane, lamp("l", 6, 1.4, 2.5, new Vec(0, 1, 3))), Measure.GLASS_LIGHTS).finding().value()).isZero();
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+    void aHoodAsLargeAsItIsSaidHidesWhatThePaneMirrorsAndASmallerOneDoesNot(long seed) {
+        SplittableRandom r = new SplittableRandom(seed);
+        Piece pane = RandomSet.piece("pane", new Spot(r.nextDouble(-0.6, 0.6), r.nextDouble(1.5, 3), r.nextDouble(-15, 15)), new Glass(told(r.nextDouble(0.4, 1.2)), told(r.nextDouble(0.4, 1)), told(r.nextDouble(0.6, 1.2))));
+        SetView open = view(OPEN, pane);
+        assertThat(of(open, Measure.GLASS_BARE).finding().value()).isEqualTo(100);
+        Piece hood = Pane.of(open).getFirst().hung("hood").orElseThrow();
+        assertThat(of(view(OPEN, pane, hood), Measure.GLASS_BARE).finding().value()).as("%s %s", pane, hood).isZero();
+        Flag f = (Flag) hood.thing();
+        Piece half = hood.withThing(new Flag(told(f.wideM().value() / 2), f.highM(), f.bottomM()));
+        assertThat(of(view(OPEN, pane, half), Measure.GLASS_BARE).finding().value()).isGreaterThan(10);
+    }
+
+    @Test
+    void aHoodHidesALampBehindIt() {
+        Piece pane = RandomSet.piece("pane", new Spot(0, 3, 0), new Glass(told(2), told(1.5), told(0.5)));
+        Piece lamp = lamp("l", 0.2, 1.4, -1, new Vec(0, 1, 3));
+        Piece hood = Pane.of(view(OPEN, pane)).getFirst().hung("hood").orElseThrow();
+        assertThat(of(view(OPEN, pane, lamp, hood), Measure.GLASS_LIGHTS).finding().value()).isZero();
+    }
+
+    @Test
+    void aCameraTurnedForAPlateSeesItAsideAndOnlyThere() {
+        Question.Sight wanted = new Question.Sight(4, 1.2, 18);
+        SetView straight = view(OPEN, body(4, 0.5, 1, 0));
+        assertThat(sight(straight, wanted).finding().value()).isCloseTo(18, within(0.5));
+        assertThat(sight(straight, wanted).fix().code()).isEqualTo("view.left");
+        SetView turned = new SetView(straight.stage().withFloor(f -> f.turned("copy", -18)), "copy", 1600, 900);
+        assertThat(sight(turned, wanted).finding().value()).isLessThan(0.5);
+        assertThat(turned.pose().project(new Vec(0, 1.5, 4)).x()).isGreaterThan(1100);
+        assertThat(new SetView(turned.stage(), "other", 1600, 900).pose()).isEqualTo(new SetView(straight.stage(), "other", 1600, 900).pose());
+    }
+
+    private static Proved sight(SetView v, Question.Sight wanted) {
+        return Proofs.of(new Question(v, HouseRules.DEFAULT, wanted, null)).stream().filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst().orElseThrow();
     }
 
     @ParameterizedTest

@@ -2,6 +2,7 @@ package org.scenothesis.core.stage.proof;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
 import org.scenothesis.core.optics.Vec;
@@ -42,7 +43,7 @@ final class RandomSet {
         StageCamera camera = new StageCamera(Given.told(eye), Given.told(new StageCamera.Aim(pan, tilt, 0)), told(focal / 23.6), StageCamera.MIDDLE);
         Surface ground = new Surface("ground", told(0), Given.told(new Surface.Extent(0, 20)));
         KeyLight light = KeyLight.told(new KeyLight.Direction(-45, 40), 10, 1.5);
-        return new Stage(camera, List.of(ground), light, List.of(), new Floor(Given.told(around), new LensSetting(told(23.6), told(fNumber), told(focus)), pieces));
+        return new Stage(camera, List.of(ground), light, List.of(), new Floor(Given.told(around), new LensSetting(told(23.6), told(fNumber), told(focus)), pieces, Map.of()));
     }
 
     static Piece piece(String id, Spot at, Thing thing) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -47,7 +48,7 @@ class SuggesterTest {
         Surroundings room = roomWide == 0 ? new Surroundings.Open() : new Surroundings.Room(-roomWide / 2, roomWide / 2, -0.6, roomLong - 0.6, roomHigh, 0.3);
         return new Stage(
                 camera, List.of(new Surface("ground", Given.told(0.0), Given.told(new Surface.Extent(0, 20)))), KeyLight.told(new KeyLight.Direction(-120, 35), 20, 1.5), List.of(),
-                new Floor(Given.told(room), new LensSetting(Given.told(23.6), Given.told(4.0), guess(3)), pieces));
+                new Floor(Given.told(room), new LensSetting(Given.told(23.6), Given.told(4.0), guess(3)), pieces, Map.of()));
     }
 
     private static Given<Spot> guessed(Spot s) {
