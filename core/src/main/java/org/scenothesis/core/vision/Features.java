@@ -1,7 +1,5 @@
 package org.scenothesis.core.vision;
 
-import static org.bytedeco.opencv.global.opencv_core.CV_8U;
-
 import java.nio.ByteBuffer;
 import java.nio.FloatBuffer;
 import java.util.ArrayList;
@@ -30,7 +28,7 @@ public final class Features {
     public static List<Point> spread(Plane luma, int count, int cells) {
         List<Point> found = new ArrayList<>();
         int share = Math.max(1, count / (cells * cells));
-        try (Mat image = bytes(luma)) {
+        try (Mat image = Mats.bytes(luma)) {
             for (int cy = 0; cy < cells; cy++) {
                 for (int cx = 0; cx < cells; cx++) {
                     int x = luma.width() * cx / cells;
@@ -65,8 +63,8 @@ public final class Features {
     /// Where each point went, or null for a point that was lost; steps of up to about 80 px.
     public static List<@Nullable Point> follow(Plane from, Plane to, List<Point> points) {
         List<@Nullable Point> out = new ArrayList<>(points.size());
-        try (Mat a = bytes(from);
-                Mat b = bytes(to);
+        try (Mat a = Mats.bytes(from);
+                Mat b = Mats.bytes(to);
                 Mat start = new Mat(points.size(), 1, opencv_core.CV_32FC2);
                 Mat end = new Mat();
                 Mat status = new Mat();
@@ -84,18 +82,5 @@ public final class Features {
             }
         }
         return out;
-    }
-
-    private static Mat bytes(Plane p) {
-        Mat m = new Mat(p.height(), p.width(), CV_8U);
-        byte[] row = new byte[p.width()];
-        ByteBuffer to = m.createBuffer();
-        for (int y = 0; y < p.height(); y++) {
-            for (int x = 0; x < row.length; x++) {
-                row[x] = (byte) (int) (Math.clamp(p.data()[y * row.length + x], 0f, 1f) * 255f + 0.5f);
-            }
-            to.position(y * (int) m.step()).put(row);
-        }
-        return m;
     }
 }

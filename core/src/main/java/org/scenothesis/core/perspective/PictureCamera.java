@@ -1,0 +1,99 @@
+package org.scenothesis.core.perspective;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.ToDoubleFunction;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
+
+/// The camera that took a picture, as far as its marks say: what they do not say is null, and `refused` says why.
+///
+/// - `headingDeg`: how far right of the edges `Z` it looks. `tiltDeg` up, `rollDeg` clockwise seen from behind. `lensHeightM` above the ground.
+/// - `principalFound`, `bent`: whether where the lens looks, and its bend, came of the marks; else the middle of the picture, or what was told, and no bend.
+/// - `residualPx`: what the edges leave over, root of the mean square; `linesUsed`: edges that went in.
+public record PictureCamera(
+        Marks marks, @Nullable Estimate focalPx, @Nullable Estimate tiltDeg, @Nullable Estimate rollDeg, @Nullable Estimate headingDeg, @Nullable Estimate lensHeightM, boolean principalFound, boolean bent,
+        double residualPx, int linesUsed, List<Refusal> refused, Numbers numbers) {
+    private static final double STEP = 1e-6;
+
+    public PictureCamera {
+        refused = List.copyOf(refused);
+    }
+
+    /// What is not known and why, in codes: `words` has the sentence with the mark that would help.
+    public record Refusal(String what, String why) {}
+
+    /// All numbers with their covariance, as they were solved for.
+    record Numbers(Pinhole camera, double[][] covariance) {}
+
+    /// A place on the ground, in metres right of and ahead of the point below the camera, and how far it may be off.
+    public record Ground(double rightM, double forwardM, double stdM) {}
+
+    /// Where the lens looks through the picture, in pixels.
+    public Point principalPx() {
+        return new Point(numbers.camera.theta()[Pinhole.CX], numbers.camera.theta()[Pinhole.CY]);
+    }
+
+    /// The bend of the lens, 0 where none was found: x_d = x·(1 + k1·r²).
+    public double distortion() {
+        return numbers.camera.theta()[Pinhole.BEND];
+    }
+
+    /// Whether the picture can be measured in metres.
+    public boolean metric() {
+        return focalPx != null && tiltDeg != null && rollDeg != null && lensHeightM != null;
+    }
+
+    /// The straightened horizon at the left and the right edge, in pixels from the top; empty where it is not known.
+    public Optional<double[]> horizonPx() {
+        return tiltDeg == null || rollDeg == null ? Optional.empty() : Optional.of(new double[] {numbers.camera.horizonY(0), numbers.camera.horizonY(marks.width())});
+    }
+
+    /// Where a picture point lies on the ground; empty at and above the horizon, and where the picture cannot be measured.
+    public Optional<Ground> ground(Point p) {
+        return metric() ? numbers.camera.ground(p).map(g -> new Ground(g.x(), g.z(), Math.hypot(std(c -> c.ground(p).map(Vec::x).orElse(Double.NaN)), std(c -> c.ground(p).map(Vec::z).orElse(Double.NaN))))) : Optional.empty();
+    }
+
+    /// How far two points of the ground are apart, in metres; empty as for one point.
+    public Optional<Estimate> apart(Point a, Point b) {
+        return metric() ? numbers.camera.apart(a, b).map(m -> new Estimate(m, std(c -> c.apart(a, b).orElse(Double.NaN)))) : Optional.empty();
+    }
+
+    /// How high something upright is that stands at a point of the ground, in metres.
+    public Optional<Estimate> height(Point base, Point top) {
+        return metric() ? numbers.camera.height(base, top).map(m -> new Estimate(m, std(c -> c.height(base, top).orElse(Double.NaN)))) : Optional.empty();
+    }
+
+    /// Where a point of the world appears, in metres right of below the camera, up from the ground and ahead; empty behind the camera and where the picture cannot be measured.
+    public Optional<Point> project(Vec v) {
+        return metric() ? numbers.camera.project(v) : Optional.empty();
+    }
+
+    /// The ray through a picture point: right, up, ahead; not of unit length. Meaningless where tilt, roll or focal length are not known.
+    public Vec ray(Point p) {
+        return numbers.camera.ray(p);
+    }
+
+    /// The deviation of something that follows from the numbers, by its slopes.
+    private double std(ToDoubleFunction<Pinhole> of) {
+        double[] slope = new double[Pinhole.SIZE];
+        double[] theta = numbers.camera.theta();
+        for (int k = 0; k < slope.length; k++) {
+            double step = STEP * Math.max(1, Math.abs(theta[k]));
+            double[] up = theta.clone();
+            up[k] += step;
+            double[] down = theta.clone();
+            down[k] -= step;
+            slope[k] = (of.applyAsDouble(new Pinhole(up)) - of.applyAsDouble(new Pinhole(down))) / (2 * step);
+        }
+        double sum = 0;
+        for (int i = 0; i < slope.length; i++) {
+            for (int k = 0; k < slope.length; k++) {
+                double c = numbers.covariance[i][k];
+                sum += c == 0 ? 0 : slope[i] * c * slope[k];
+            }
+        }
+        return Math.sqrt(Math.max(0, sum));
+    }
+}
