@@ -128,7 +128,8 @@ public final class CameraSolver {
         for (Marks.Line a : all) {
             for (Marks.Line b : all) {
                 double t = Math.abs(Math.toDegrees(Math.atan2(a.to().y() - a.from().y(), a.to().x() - a.from().x()) - Math.atan2(b.to().y() - b.from().y(), b.to().x() - b.from().x()))) % 180;
-                most = Math.max(most, Math.min(t, 180 - t));
+                // What a hand is off turns short edges more.
+                most = Math.max(most, Math.min(t, 180 - t) - Math.toDegrees(3 * Fitting.HAND_PX * (1 / a.px() + 1 / b.px())));
             }
         }
         return most < PARALLEL_DEG;

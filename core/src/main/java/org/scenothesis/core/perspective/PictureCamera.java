@@ -30,6 +30,25 @@ public record PictureCamera(
     /// A place on the ground, in metres right of and ahead of the point below the camera, and how far it may be off.
     public record Ground(double rightM, double forwardM, double stdM) {}
 
+    /// A camera that is known already; a lens height of null gives the ground no scale, and one metre is taken to count in.
+    public static PictureCamera known(int width, int height, Estimate focalPx, Estimate tiltDeg, Estimate rollDeg, @Nullable Estimate lensHeightM) {
+        double[] theta = {Math.log(focalPx.value()), Math.toRadians(tiltDeg.value()), Math.toRadians(rollDeg.value()), 0, lensHeightM == null ? 0 : Math.log(lensHeightM.value()), width / 2.0, height / 2.0, 0};
+        double[] off = {focalPx.share(), Math.toRadians(tiltDeg.std()), Math.toRadians(rollDeg.std()), 0, lensHeightM == null ? 0 : lensHeightM.share(), 0, 0, 0};
+        double[][] covariance = new double[Pinhole.SIZE][Pinhole.SIZE];
+        for (int k = 0; k < off.length; k++) {
+            covariance[k][k] = off[k] * off[k];
+        }
+        return new PictureCamera(Marks.none(width, height), focalPx, tiltDeg, rollDeg, null, lensHeightM, false, false, 0, 0, List.of(), new Numbers(new Pinhole(theta), covariance));
+    }
+
+    /// The same with the ground to scale with the lens, one metre high where its height is not known; empty where tilt, roll or focal length are not.
+    public Optional<PictureCamera> toScale() {
+        if (focalPx == null || tiltDeg == null || rollDeg == null) {
+            return Optional.empty();
+        }
+        return Optional.of(lensHeightM != null ? this : new PictureCamera(marks, focalPx, tiltDeg, rollDeg, headingDeg, Estimate.exact(numbers.camera.lensM()), principalFound, bent, residualPx, linesUsed, refused, numbers));
+    }
+
     /// Where the lens looks through the picture, in pixels.
     public Point principalPx() {
         return new Point(numbers.camera.theta()[Pinhole.CX], numbers.camera.theta()[Pinhole.CY]);
@@ -75,7 +94,11 @@ public record PictureCamera(
         return numbers.camera.ray(p);
     }
 
-    /// The deviation of something that follows from the numbers, by its slopes.
+    /// The deviation of something that follows from the camera, by its slopes.
+    public double follows(ToDoubleFunction<PictureCamera> of) {
+        return std(c -> of.applyAsDouble(new PictureCamera(marks, focalPx, tiltDeg, rollDeg, headingDeg, lensHeightM, principalFound, bent, residualPx, linesUsed, refused, new Numbers(c, numbers.covariance))));
+    }
+
     private double std(ToDoubleFunction<Pinhole> of) {
         double[] slope = new double[Pinhole.SIZE];
         double[] theta = numbers.camera.theta();

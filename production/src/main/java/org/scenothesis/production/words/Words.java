@@ -15,7 +15,7 @@ import org.scenothesis.core.value.Given;
 
 /// Words and numbers with their units.
 public final class Words {
-    private static final List<ResourceBundle> ALL = Stream.of("words", "breakdown", "stage").map(n -> ResourceBundle.getBundle("org.scenothesis.production.words." + n, Locale.ENGLISH)).toList();
+    private static final List<ResourceBundle> ALL = Stream.of("words", "breakdown", "stage", "match").map(n -> ResourceBundle.getBundle("org.scenothesis.production.words." + n, Locale.ENGLISH)).toList();
 
     private Words() {}
 

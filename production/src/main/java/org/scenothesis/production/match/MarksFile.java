@@ -1,0 +1,210 @@
+package org.scenothesis.production.match;
+
+import com.fasterxml.jackson.core.JacksonException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
+import org.scenothesis.core.light.Area;
+import org.scenothesis.core.light.LightMarks;
+import org.scenothesis.core.perspective.Estimate;
+import org.scenothesis.core.perspective.Marks;
+import org.scenothesis.core.perspective.PictureCamera;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.production.store.StoreException;
+
+/// Marks in a picture as a JSON file, read strictly: what is no mark is said with its place.
+///
+/// Of its numbers nothing is guessed; keys that are not known are left alone, so that one file may serve several questions.
+public final class MarksFile {
+    private static final long MOST_BYTES = 4 << 20;
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private final Path file;
+    private final JsonNode root;
+
+    private MarksFile(Path file, JsonNode root) {
+        this.file = file;
+        this.root = root;
+    }
+
+    /// @throws StoreException if it cannot be read, or is no JSON object
+    public static MarksFile read(Path file) throws StoreException {
+        try {
+            if (!Files.isRegularFile(file)) {
+                throw new StoreException(file, "there is no such file; give a file of marks.");
+            }
+            if (Files.size(file) > MOST_BYTES) {
+                throw new StoreException(file, "this is too large for a file of marks; give one below 4 MB.");
+            }
+            JsonNode n = JSON.readTree(Files.readAllBytes(file));
+            if (n == null || !n.isObject()) {
+                throw new StoreException(file, "marks are one JSON object; this is none.");
+            }
+            return new MarksFile(file, n);
+        } catch (JacksonException e) {
+            throw new StoreException(file, "this is no JSON: " + e.getOriginalMessage() + ".", e);
+        } catch (IOException e) {
+            throw new StoreException(file, "it could not be read; check its permissions.", e);
+        }
+    }
+
+    /// The marks for a camera, of a picture so large.
+    ///
+    /// @throws StoreException if one is not as it should be
+    public Marks camera(int width, int height) throws StoreException {
+        List<Marks.Line> lines = each(root, "lines", n -> new Marks.Line(direction(text(n, "direction")), point(n.path("px").path(0)), point(n.path("px").path(1))));
+        List<Marks.Length> lengths = each(root, "lengths", n -> new Marks.Length(point(n.path("px").path(0)), point(n.path("px").path(1)), number(n.path("metres")), stands(n)));
+        try {
+            JsonNode h = root.path("horizon");
+            Marks.Line horizon = absent(h) ? null : new Marks.Line(Marks.Direction.X, new Point(number(h.path(0)), number(h.path(1))), new Point(number(h.path(2)), number(h.path(3))));
+            JsonNode c = root.path("principal_point_px");
+            return new Marks(width, height, lines, horizon, lengths, optional(root, "lens_height_m"), optional(root, "focal_px"), absent(c) ? null : point(c));
+        } catch (IllegalArgumentException e) {
+            throw new StoreException(file, e.getMessage() + ".", e);
+        }
+    }
+
+    /// Points that are asked for.
+    public List<Point> asked() throws StoreException {
+        return each(root, "ask", MarksFile::point);
+    }
+
+    /// The camera that a picture was taken with, as `perspective` says it, or told; empty where focal length, tilt or roll are missing.
+    ///
+    /// @throws StoreException if one of its numbers is none
+    public Optional<PictureCamera> known(int width, int heightPx) throws StoreException {
+        JsonNode c = root.path("camera");
+        if (absent(c) || absent(c.path("focal_px")) || absent(c.path("tilt_deg")) || absent(c.path("roll_deg"))) {
+            return Optional.empty();
+        }
+        try {
+            double focal = Check.range("focal_px", number(c.path("focal_px")), 0.05 * width, 50.0 * width);
+            Double lens = optional(c, "lens_height_m");
+            Estimate height = lens == null ? null : new Estimate(Check.range("lens_height_m", lens, 1e-3, 1e4), lens * or0(c, "lens_height_std_percent") / 100);
+            return Optional.of(PictureCamera.known(
+                    width, heightPx, new Estimate(focal, focal * or0(c, "focal_std_percent") / 100), new Estimate(Check.range("tilt_deg", number(c.path("tilt_deg")), -89, 89), or0(c, "tilt_std_deg")),
+                    new Estimate(Check.range("roll_deg", number(c.path("roll_deg")), -180, 180), or0(c, "roll_std_deg")), height));
+        } catch (IllegalArgumentException e) {
+            throw new StoreException(file, "\"camera\": " + e.getMessage() + ".", e);
+        }
+    }
+
+    private static double or0(JsonNode n, String key) {
+        Double v = optional(n, key);
+        return v == null ? 0 : v;
+    }
+
+    /// What is marked of the light.
+    ///
+    /// @throws StoreException if a mark is not as it should be
+    public LightMarks light() throws StoreException {
+        List<LightMarks.Shadow> shadows = new ArrayList<>();
+        // What throws no shadow is marked without its tip.
+        each(root, "shadow", n -> absent(n.path("tip")) ? Optional.<LightMarks.Shadow>empty() : Optional.of(new LightMarks.Shadow(point(n.path("base")), point(n.path("top")), point(n.path("tip")))))
+                .forEach(s -> s.ifPresent(shadows::add));
+        try {
+            return new LightMarks(shadows, each(root, "grey", MarksFile::area), each(root, "lit", MarksFile::face), each(root, "unlit", MarksFile::face));
+        } catch (IllegalArgumentException e) {
+            throw new StoreException(file, e.getMessage() + ".", e);
+        }
+    }
+
+    private static Area area(JsonNode n) {
+        if (!n.isArray()) {
+            throw new IllegalArgumentException("an area is a list of points");
+        }
+        List<Point> corners = new ArrayList<>();
+        n.forEach(p -> corners.add(point(p)));
+        return new Area(corners);
+    }
+
+    private static LightMarks.Face face(JsonNode n) {
+        return new LightMarks.Face(area(n.path("polygon")), switch (text(n, "surface")) {
+            case "ground", "" -> LightMarks.Lies.GROUND;
+            case "upright" -> LightMarks.Lies.UPRIGHT;
+            case "facing" -> LightMarks.Lies.FACING;
+            default -> throw new IllegalArgumentException("a surface is \"ground\", \"upright\" or \"facing\", not \"" + text(n, "surface") + "\"");
+        });
+    }
+
+    /// The entries of a list, each made by `of`; none where it is not there.
+    ///
+    /// @throws StoreException naming the entry that is not as it should be
+    <T> List<T> each(JsonNode in, String key, Function<JsonNode, T> of) throws StoreException {
+        JsonNode all = in.path(key);
+        List<T> out = new ArrayList<>();
+        if (absent(all)) {
+            return out;
+        }
+        if (!all.isArray()) {
+            throw new StoreException(file, "\"" + key + "\" is a list; here it is none.");
+        }
+        for (JsonNode n : all) {
+            try {
+                out.add(of.apply(n));
+            } catch (IllegalArgumentException e) {
+                throw new StoreException(file, "number " + (out.size() + 1) + " of \"" + key + "\": " + e.getMessage() + ".", e);
+            }
+        }
+        return out;
+    }
+
+    JsonNode root() {
+        return root;
+    }
+
+    Path file() {
+        return file;
+    }
+
+    static boolean absent(JsonNode n) {
+        return n.isMissingNode() || n.isNull();
+    }
+
+    private static @Nullable Double optional(JsonNode n, String key) {
+        return absent(n.path(key)) ? null : Double.valueOf(number(n.path(key)));
+    }
+
+    static double number(JsonNode n) {
+        if (!n.isNumber() || !Double.isFinite(n.doubleValue())) {
+            throw new IllegalArgumentException("a number is missing");
+        }
+        return n.doubleValue();
+    }
+
+    static Point point(JsonNode n) {
+        if (!n.isArray() || n.size() != 2) {
+            throw new IllegalArgumentException("a point is two numbers, [x, y]");
+        }
+        return new Point(number(n.get(0)), number(n.get(1)));
+    }
+
+    private static String text(JsonNode n, String key) {
+        return n.path(key).asText("");
+    }
+
+    private static Marks.Direction direction(String word) {
+        for (Marks.Direction d : Marks.Direction.values()) {
+            if (d.name().equals(word)) {
+                return d;
+            }
+        }
+        throw new IllegalArgumentException("a direction is X, Y or Z, not \"" + word + "\"");
+    }
+
+    private static Marks.Stands stands(JsonNode n) {
+        return switch (text(n, "stands")) {
+            case "ground", "" -> Marks.Stands.GROUND;
+            case "upright" -> Marks.Stands.UPRIGHT;
+            default -> throw new IllegalArgumentException("a length stands on the \"ground\" or \"upright\", not \"" + text(n, "stands") + "\"");
+        };
+    }
+}

@@ -1,0 +1,93 @@
+package org.scenothesis.production.words;
+
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.perspective.Estimate;
+import org.scenothesis.core.perspective.PictureCamera;
+
+/// What is said of the camera and the light of a picture.
+public final class MatchWords {
+    private static final double SURE_SHARE = 0.01;
+    private static final double SURE_DEG = 0.3;
+    private static final double SURE_STOPS = 0.3;
+
+    private MatchWords() {}
+
+    /// Why something is not known, with the mark that would help.
+    public static String why(PictureCamera.Refusal r) {
+        String own = "camera.refused." + r.what() + "." + r.why();
+        return Words.of(Words.has(own) ? own : "camera.refused." + r.why());
+    }
+
+    /// Why something of the light is not known, with the mark that would help.
+    public static String why(PictureLight.Refusal r) {
+        return Words.of("light.refused." + r.why());
+    }
+
+    /// The one mark that would make the light surer.
+    public static String surer(PictureLight l) {
+        if (!l.refused().isEmpty()) {
+            return why(l.refused().getFirst());
+        }
+        Estimate k = l.keyToFillStops();
+        return Words.of(k != null && k.std() > SURE_STOPS ? "light.surer.pair" : wide(l.elevationDeg()) || wide(l.azimuthDeg()) ? "light.surer.longer" : "camera.surer.none");
+    }
+
+    /// "key 78° left, 36° high": where the light comes from as the camera sees it.
+    public static String direction(PictureLight l) {
+        Estimate a = l.azimuthDeg();
+        Estimate e = l.elevationDeg();
+        if (a == null || e == null) {
+            return Words.of(l.hasKey() ? "camera.unknown" : "light.no-key");
+        }
+        double side = a.value();
+        String where = Words.number(Math.abs(side), 0) + "\u00b0 " + Words.of(Math.abs(side) < 0.5 ? "light.ahead" : side < 0 ? "light.left" : "light.right");
+        return Words.of("light.direction", where, Words.number(e.value(), 0) + "\u00b0");
+    }
+
+    /// The one mark that would make the camera surer.
+    public static String surer(PictureCamera c) {
+        if (!c.refused().isEmpty()) {
+            return why(c.refused().getFirst());
+        }
+        Estimate f = c.focalPx();
+        Estimate lens = c.lensHeightM();
+        if (f != null && f.share() > SURE_SHARE) {
+            return Words.of("camera.surer.focal");
+        }
+        if (wide(c.tiltDeg()) || wide(c.rollDeg())) {
+            return Words.of("camera.surer.longer");
+        }
+        return Words.of(lens != null && lens.share() > SURE_SHARE ? "camera.surer.length" : "camera.surer.none");
+    }
+
+    private static boolean wide(@Nullable Estimate e) {
+        return e != null && e.std() > SURE_DEG;
+    }
+
+    /// "54.4° ± 0.4", or that it is not known.
+    public static String degrees(@Nullable Estimate e) {
+        return e == null ? Words.of("camera.unknown") : Words.number(e.value(), 1) + "\u00b0" + off(e, 1);
+    }
+
+    /// "1.42 m ± 0.02".
+    public static String metres(@Nullable Estimate e) {
+        return e == null ? Words.of("camera.unknown") : Words.number(e.value(), 2) + " m" + off(e, 2);
+    }
+
+    private static String off(Estimate e, int decimals) {
+        return e.std() == 0 ? "" : " \u00b1 " + Words.number(Math.max(e.std(), Math.pow(10, -decimals)), decimals);
+    }
+
+    /// The angle of view across the picture, with its deviation: "54.4° ± 0.4".
+    public static String view(PictureCamera c) {
+        Estimate f = c.focalPx();
+        if (f == null) {
+            return Words.of("camera.unknown");
+        }
+        double half = c.marks().width() / 2.0;
+        double view = Math.toDegrees(2 * Math.atan(half / f.value()));
+        double slope = Math.toDegrees(2 * half / (f.value() * f.value() + half * half));
+        return degrees(new Estimate(view, slope * f.std()));
+    }
+}
