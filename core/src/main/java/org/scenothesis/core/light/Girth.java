@@ -114,7 +114,7 @@ record Girth(double px, double blurPx) {
     private static double[] at(Picture p, Point q) {
         double[] out = new double[3];
         for (int c = 0; c < 3; c++) {
-            out[c] = Samples.at(p.colours().get(c), q);
+            out[c] = p.colours().get(c).between(q);
         }
         return out;
     }

@@ -45,8 +45,13 @@ public final class LightSolver {
         }
     }
 
+    /// Where the light comes from, and nothing that has to be read in the picture: quick enough for a mark that is being pulled.
+    public static PictureLight direction(PictureCamera camera, LightMarks marks) {
+        return solve(null, camera, new LightMarks(marks.shadows(), List.of(), List.of(), List.of()));
+    }
+
     /// What the marks say; `camera` may lack its lens height, which only gives the scale.
-    public static PictureLight solve(Picture picture, PictureCamera camera, LightMarks marks) {
+    public static PictureLight solve(@Nullable Picture picture, PictureCamera camera, LightMarks marks) {
         List<PictureLight.Refusal> no = new ArrayList<>();
         PictureCamera c = camera.toScale().orElse(null);
         List<Seen> seen = new ArrayList<>();
@@ -62,7 +67,7 @@ public final class LightSolver {
                 Vec base = on(c, s.base());
                 Vec tip = on(c, s.tip());
                 double up = Math.toDegrees(Math.asin(to.y()));
-                seen.add(new Seen(s, to, base, tip, strip(c, picture, s, base, tip, up).read()));
+                seen.add(new Seen(s, to, base, tip, picture == null ? Optional.empty() : strip(c, picture, s, base, tip, up).read()));
             }
         }
         seen.sort(Comparator.comparingDouble((Seen s) -> -s.strength()));
@@ -71,7 +76,9 @@ public final class LightSolver {
             no.add(new PictureLight.Refusal("direction", "no-shadow"));
         }
         List<@Nullable Neutral> neutral = new ArrayList<>();
-        marks.grey().forEach(a -> neutral.add(colour(a.mean(picture))));
+        if (picture != null) {
+            marks.grey().forEach(a -> neutral.add(colour(a.mean(picture))));
+        }
         if (!any || c == null) {
             return new PictureLight(false, null, null, null, null, neutral, null, null, List.of(), no);
         }
@@ -86,12 +93,12 @@ public final class LightSolver {
         if (read != null && !resolved) {
             no.add(new PictureLight.Refusal("size", "sharp"));
         }
-        double[] ratio = ratio(picture, marks, main, read);
+        double[] ratio = picture == null ? null : ratio(picture, marks, main, read);
         Estimate keyToFill = ratio == null ? null : keyToFill(marks, main, ratio, read);
         if (keyToFill == null) {
             no.add(new PictureLight.Refusal("key-to-fill", "no-pair"));
         }
-        double[] grey = marks.grey().isEmpty() ? null : marks.grey().getFirst().mean(picture);
+        double[] grey = picture == null || marks.grey().isEmpty() ? null : marks.grey().getFirst().mean(picture);
         Neutral key = null;
         Neutral fill = null;
         boolean broad = !marks.lit().isEmpty() || read != null && read.umbraPx() >= BROAD_PX;

@@ -74,7 +74,7 @@ final class ShadowStrip {
             }
             boolean hides = hides(p);
             for (int c = 0; c < 3; c++) {
-                v[c][i] = hides ? Double.NaN : Samples.at(picture.colours().get(c), p);
+                v[c][i] = hides ? Double.NaN : picture.colours().get(c).between(p);
             }
             v[3][i] = 0.2126 * v[0][i] + 0.7152 * v[1][i] + 0.0722 * v[2][i];
         }

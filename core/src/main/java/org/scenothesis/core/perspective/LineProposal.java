@@ -22,7 +22,7 @@ public final class LineProposal {
     private static final int MOST = 300;
     /// How far an edge may point beside a vanishing point.
     private static final double GATE_DEG = 1.2;
-    private static final int EACH = 10;
+    private static final int EACH = 8;
     private static final double SHORTEST_SHARE = 0.035;
     private static final double FIT_PX = 1.6;
     private static final double UPRIGHT = 0.64;

@@ -68,6 +68,7 @@ final class Unsaid {
         absent(p, "lightGroup", mapper.valueToTree(""));
         absent(p, "rollSeconds", mapper.valueToTree(0));
         absent(p, "need", mapper.valueToTree(""));
+        absent(p, "marks", mapper.createArrayNode());
         for (JsonNode take : p.path("takes")) {
             absent(take, "circled", mapper.valueToTree(false));
             absent(take, "note", mapper.valueToTree(""));

@@ -1,9 +1,14 @@
 package org.scenothesis.production.words;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.PictureCamera;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.stage.Stage;
 
 /// What is said of the camera and the light of a picture.
 public final class MatchWords {
@@ -38,7 +43,7 @@ public final class MatchWords {
         Estimate a = l.azimuthDeg();
         Estimate e = l.elevationDeg();
         if (a == null || e == null) {
-            return Words.of(l.hasKey() ? "camera.unknown" : "light.no-key");
+            return Words.of(l.hasKey() ? "camera.unknown" : "light.no-shadow");
         }
         double side = a.value();
         String where = Words.number(Math.abs(side), 0) + "\u00b0 " + Words.of(Math.abs(side) < 0.5 ? "light.ahead" : side < 0 ? "light.left" : "light.right");
@@ -63,6 +68,48 @@ public final class MatchWords {
 
     private static boolean wide(@Nullable Estimate e) {
         return e != null && e.std() > SURE_DEG;
+    }
+
+    /// What it was found from: "12 edges and 1 known length, 0.31 px left over".
+    public static String from(PictureCamera c) {
+        int lengths = c.marks().lengths().size();
+        String marks = Words.count(c.linesUsed(), "edge", "edges") + (lengths == 0 ? "" : " and " + Words.count(lengths, "known length", "known lengths"));
+        return c.linesUsed() == 0 && lengths == 0 && c.marks().horizon() == null ? Words.of("camera.from.nothing") : Words.of("camera.from", marks, Words.number(c.residualPx(), 2));
+    }
+
+    /// What changes for a shot that is stood on a camera: numbers of the set, and how many layers are placed by it.
+    public static String stands(Shot before, Stage to) {
+        Stage was = before.stage();
+        if (was == null) {
+            return Words.of("camera.stands", Words.of("camera.stands.new"));
+        }
+        List<String> out = new ArrayList<>();
+        change(out, "lens", to.camera().position().value().y() - to.groundM(), was.camera().position().value().y() - was.groundM(), 2);
+        change(out, "view", viewDeg(to), viewDeg(was), 1);
+        change(out, "tilt", to.camera().aim().value().tiltDeg(), was.camera().aim().value().tiltDeg(), 1);
+        change(out, "light", to.light().direction().value().asSeen(to.panDeg()), was.light().direction().value().asSeen(was.panDeg()), 0);
+        long placed = before.layers().stream().filter(l -> l.steps().stream().anyMatch(Place.class::isInstance)).count();
+        if (placed > 0 && !out.isEmpty()) {
+            out.add(Words.of("camera.stands.layers", Words.count(placed, "layer", "layers")));
+        }
+        return Words.of("camera.stands", out.isEmpty() ? Words.of("camera.stands.same") : String.join(", ", out));
+    }
+
+    private static double viewDeg(Stage s) {
+        return Math.toDegrees(2 * Math.atan(0.5 / s.camera().widthShareFocal().value()));
+    }
+
+    private static void change(List<String> out, String what, double now, double before, int decimals) {
+        String a = Words.number(now, decimals);
+        String b = Words.number(before, decimals);
+        if (!a.equals(b)) {
+            out.add(Words.of("camera.stands." + what, a, b));
+        }
+    }
+
+    /// "± 0.03 m", or nothing where it is exact.
+    public static String off(double metres) {
+        return metres == 0 ? "" : "\u00b1 " + Words.number(Math.max(0.01, metres), 2);
     }
 
     /// "54.4° ± 0.4", or that it is not known.

@@ -1,9 +1,14 @@
 package org.scenothesis.studio.match;
 
 import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -15,6 +20,7 @@ import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.ComparisonBar;
 import org.scenothesis.studio.parts.Sketch;
+import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.watch.WatchModel;
 import org.scenothesis.studio.watch.WatchedPicture;
 
@@ -25,15 +31,19 @@ public final class MatchBench extends Bench {
     private final TakeRow takes;
     private final LockPlots plots;
     private final LockPaper paper;
+    private final HBox moved = new HBox(12);
+    private final CameraPanel camera;
+    private Page page = Page.MOVED;
     private int shownSegment = -1;
 
     public MatchBench(Session session) {
-        super(session, BenchName.MATCH, new HBox(12));
+        super(session, BenchName.MATCH, new VBox(8));
         model = new WatchModel(session, Comparison.DIFFERENCE, false);
         picture = new WatchedPicture(model, BenchName.MATCH, words());
         takes = new TakeRow(model);
         plots = new LockPlots(model);
         paper = new LockPaper(model);
+        camera = new CameraPanel(model);
         build();
         wire();
     }
@@ -48,6 +58,18 @@ public final class MatchBench extends Bench {
         return words;
     }
 
+    /// What of matching is looked at.
+    private enum Page {
+        MOVED("Did it move?"),
+        CAMERA("Camera and light");
+
+        private final String words;
+
+        Page(String words) {
+            this.words = words;
+        }
+    }
+
     private void build() {
         VBox left = new VBox(8, picture.bar(), takes, picture.view(), plots);
         HBox.setHgrow(left, Priority.ALWAYS);
@@ -56,8 +78,42 @@ public final class MatchBench extends Bench {
         right.setMinWidth(330);
         right.setPrefWidth(330);
         right.setMaxWidth(330);
+        moved.getChildren().addAll(left, right);
+        ToggleGroup group = new ToggleGroup();
+        HBox row = new HBox(4);
+        for (Page p : Page.values()) {
+            ToggleButton b = new ToggleButton(p.words);
+            b.getStyleClass().setAll("toggle-button", "floor-button");
+            b.setToggleGroup(group);
+            b.setId("match-page-" + p.name().toLowerCase(Locale.ROOT));
+            b.setSelected(p == page);
+            b.setOnAction(e -> turn(p, b));
+            row.getChildren().add(b);
+        }
         view.setPadding(new Insets(8, 14, 10, 12));
-        view.getChildren().addAll(left, right);
+        view.getChildren().addAll(row, moved, camera);
+        for (HBox part : List.of(moved, camera)) {
+            VBox.setVgrow(part, Priority.ALWAYS);
+        }
+        Text.shown(camera, false);
+    }
+
+    private void turn(Page to, ToggleButton by) {
+        by.setSelected(true);
+        page = to;
+        Text.shown(moved, to == Page.MOVED);
+        Text.shown(camera, to == Page.CAMERA);
+        refresh();
+    }
+
+    @Override
+    public List<String> pages() {
+        return Stream.of(Page.values()).map(p -> p.name().toLowerCase(Locale.ROOT)).toList();
+    }
+
+    @Override
+    public void turn(String to) {
+        Stream.of(Page.values()).filter(p -> p.name().equalsIgnoreCase(to)).findFirst().ifPresent(p -> ((ToggleButton) view.lookup("#match-page-" + to)).fire());
     }
 
     private void wire() {
@@ -80,7 +136,7 @@ public final class MatchBench extends Bench {
 
     @Override
     public boolean key(KeyEvent e) {
-        return picture.key(e.getCode());
+        return page == Page.MOVED && picture.key(e.getCode());
     }
 
     @Override
@@ -93,6 +149,10 @@ public final class MatchBench extends Bench {
         if (!inView()) {
             return;
         }
+        if (page == Page.CAMERA) {
+            camera.refresh();
+            return;
+        }
         takes.refresh();
         shownSegment = segment();
         plots.refresh();
@@ -101,7 +161,9 @@ public final class MatchBench extends Bench {
     }
 
     private void picture() {
-        if (inView()) {
+        if (inView() && page == Page.CAMERA) {
+            camera.refresh();
+        } else if (inView()) {
             picture.show(new WatchedPicture.Invitation(
                     Sketch.MATCH, "Whether the camera, the light and the colour stayed is proved here, frame by frame, as soon as there is a take.",
                     "Bring footage in on Shoot", () -> session.bench().set(BenchName.SHOOT)));

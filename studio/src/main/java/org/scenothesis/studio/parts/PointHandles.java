@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import java.util.function.IntConsumer;
 import javafx.event.Event;
 import javafx.scene.Cursor;
 import javafx.scene.Group;
@@ -31,6 +32,8 @@ public final class PointHandles {
     private int focused = -1;
     private boolean pulled;
     private boolean alone;
+    private double step = STEP;
+    private IntConsumer removed = i -> {};
 
     /// - `id`: of the points, before their number.
     public PointHandles(PictureView picture, String id, Consumer<List<Point>> moving, Consumer<List<Point>> done) {
@@ -61,6 +64,28 @@ public final class PointHandles {
     /// Whether Shift was held when a point was pulled last: then it is pulled alone, away from what lies on it.
     public boolean alone() {
         return alone;
+    }
+
+    /// Whether a point is being pulled now.
+    public boolean pulling() {
+        return pulled;
+    }
+
+    /// How far an arrow moves a point, in shares of the picture's width.
+    public void step(double share) {
+        step = share;
+    }
+
+    /// Told the number of a point for which Delete was pressed.
+    public void whenRemoved(IntConsumer action) {
+        removed = action;
+    }
+
+    /// Gives the keys to a point.
+    public void focus(int i) {
+        if (i >= 0 && i < points.size()) {
+            grips().get(i).requestFocus();
+        }
     }
 
     /// Gives the keys to the first point.
@@ -126,6 +151,7 @@ public final class PointHandles {
         });
         r.setOnMouseReleased(e -> {
             if (pulled) {
+                pulled = false;
                 done.accept(with(i, new Point((r.getX() + GRIP / 2) / over.getWidth(), (r.getY() + GRIP / 2) / over.getHeight())));
             }
             e.consume();
@@ -139,17 +165,21 @@ public final class PointHandles {
             }
         });
         r.setOnKeyPressed(e -> {
-            double step = e.isShiftDown() ? 10 * STEP : STEP;
+            double by = e.isShiftDown() ? 10 * step : step;
             alone = e.isAltDown();
             BiConsumer<Double, Double> move = (x, y) -> {
                 done.accept(with(i, points.get(i).plus(new Point(x, y))));
                 e.consume();
             };
             switch (e.getCode()) {
-                case LEFT -> move.accept(-step, 0.0);
-                case RIGHT -> move.accept(step, 0.0);
-                case UP -> move.accept(0.0, -step);
-                case DOWN -> move.accept(0.0, step);
+                case LEFT -> move.accept(-by, 0.0);
+                case RIGHT -> move.accept(by, 0.0);
+                case UP -> move.accept(0.0, -by);
+                case DOWN -> move.accept(0.0, by);
+                case DELETE -> {
+                    removed.accept(i);
+                    e.consume();
+                }
                 default -> {
                     // Not a key of a point.
                 }

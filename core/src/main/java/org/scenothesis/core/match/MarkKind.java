@@ -1,0 +1,43 @@
+package org.scenothesis.core.match;
+
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.stage.Evidence;
+
+/// The kinds of marks that can be put on a picture, each with where it lies until it is pulled to where it belongs.
+public enum MarkKind {
+    AWAY(new Evidence.Edge(Evidence.Runs.AWAY, new Point(0.42, 0.85), new Point(0.47, 0.6))),
+    ACROSS(new Evidence.Edge(Evidence.Runs.ACROSS, new Point(0.35, 0.7), new Point(0.65, 0.7))),
+    UP(new Evidence.Edge(Evidence.Runs.UP, new Point(0.5, 0.65), new Point(0.5, 0.35))),
+    HORIZON(new Evidence.Horizon(new Point(0.1, 0.45), new Point(0.9, 0.45))),
+    SPAN(new Evidence.Span(new Point(0.4, 0.85), new Point(0.6, 0.85), 1)),
+    UPRIGHT(new Evidence.Upright(new Point(0.5, 0.8), new Point(0.5, 0.5), 1)),
+    SHADOW(new Evidence.Shadow(new Point(0.5, 0.8), new Point(0.5, 0.55), new Point(0.62, 0.83))),
+    GREY(new Evidence.Grey(new Point(0.5, 0.7)));
+
+    private final Evidence first;
+
+    MarkKind(Evidence first) {
+        this.first = first;
+    }
+
+    /// A mark of this kind in the middle of the picture.
+    public Evidence first() {
+        return first;
+    }
+
+    /// What kind a mark is of.
+    public static MarkKind of(Evidence e) {
+        return switch (e) {
+            case Evidence.Edge x -> switch (x.runs()) {
+                case ACROSS -> ACROSS;
+                case UP -> UP;
+                case AWAY -> AWAY;
+            };
+            case Evidence.Horizon x -> HORIZON;
+            case Evidence.Span x -> SPAN;
+            case Evidence.Upright x -> UPRIGHT;
+            case Evidence.Shadow x -> SHADOW;
+            case Evidence.Grey x -> GREY;
+        };
+    }
+}

@@ -1,0 +1,128 @@
+package org.scenothesis.core.match;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.light.Area;
+import org.scenothesis.core.light.LightMarks;
+import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.perspective.Estimate;
+import org.scenothesis.core.perspective.Marks;
+import org.scenothesis.core.perspective.PictureCamera;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.stage.Evidence;
+import org.scenothesis.core.stage.HandCamera;
+import org.scenothesis.core.stage.KeyLight;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.StageCamera;
+import org.scenothesis.core.value.Given;
+
+/// Between what was shown in a picture and what its camera and light are found from; and the stage that they make.
+public final class Shown {
+    /// By what a stage's numbers were found.
+    public static final String BY_MARKS = "marks";
+    public static final String BY_SHADOW = "shadow";
+    private static final double GREY_SHARE = 0.008;
+    private static final double LEAST_PX = 1;
+
+    private Shown() {}
+
+    private static Point px(Point share, int w, int h) {
+        return new Point(share.x() * w, share.y() * h);
+    }
+
+    private static Point share(Point px, int w, int h) {
+        return new Point(px.x() / w, px.y() / h);
+    }
+
+    private static Marks.Direction direction(Evidence.Runs runs) {
+        return switch (runs) {
+            case ACROSS -> Marks.Direction.X;
+            case UP -> Marks.Direction.Y;
+            case AWAY -> Marks.Direction.Z;
+        };
+    }
+
+    private static Evidence.Runs runs(Marks.Direction d) {
+        return switch (d) {
+            case X -> Evidence.Runs.ACROSS;
+            case Y -> Evidence.Runs.UP;
+            case Z -> Evidence.Runs.AWAY;
+        };
+    }
+
+    /// What says something of the camera, in pixels of a picture so large; marks without length say nothing.
+    public static Marks camera(List<Evidence> all, int w, int h) {
+        List<Marks.Line> lines = new ArrayList<>();
+        List<Marks.Length> lengths = new ArrayList<>();
+        Marks.Line horizon = null;
+        for (Evidence e : all) {
+            List<Point> p = e.points().stream().map(s -> px(s, w, h)).toList();
+            if (p.size() < 2 || p.get(0).minus(p.get(1)).length() < LEAST_PX) {
+                continue;
+            }
+            switch (e) {
+                case Evidence.Edge x -> lines.add(new Marks.Line(direction(x.runs()), p.get(0), p.get(1)));
+                case Evidence.Horizon x -> horizon = new Marks.Line(Marks.Direction.X, p.get(0), p.get(1));
+                case Evidence.Upright x -> lengths.add(new Marks.Length(p.get(0), p.get(1), x.heightM(), Marks.Stands.UPRIGHT));
+                case Evidence.Span x -> lengths.add(new Marks.Length(p.get(0), p.get(1), x.metres(), Marks.Stands.GROUND));
+                case Evidence.Shadow x -> {}
+                case Evidence.Grey x -> {}
+            }
+        }
+        return Marks.none(w, h).withLines(lines).withHorizon(horizon).withLengths(lengths);
+    }
+
+    /// What says something of the light.
+    public static LightMarks light(List<Evidence> all, int w, int h) {
+        List<LightMarks.Shadow> shadows = new ArrayList<>();
+        List<Area> grey = new ArrayList<>();
+        for (Evidence e : all) {
+            List<Point> p = e.points().stream().map(s -> px(s, w, h)).toList();
+            if (e instanceof Evidence.Shadow && p.get(0).minus(p.get(1)).length() >= LEAST_PX) {
+                shadows.add(new LightMarks.Shadow(p.get(0), p.get(1), p.get(2)));
+            } else if (e instanceof Evidence.Grey) {
+                double r = GREY_SHARE * w;
+                Point m = p.getFirst();
+                grey.add(new Area(List.of(m.plus(new Point(-r, -r)), m.plus(new Point(r, -r)), m.plus(new Point(r, r)), m.plus(new Point(-r, r)))));
+            }
+        }
+        return new LightMarks(shadows, grey, List.of(), List.of());
+    }
+
+    /// Edges in pixels as they are shown.
+    public static List<Evidence> edges(Marks m) {
+        return m.lines().stream().<Evidence>map(l -> new Evidence.Edge(runs(l.direction()), share(l.from(), m.width(), m.height()), share(l.to(), m.width(), m.height()))).toList();
+    }
+
+    /// The stage with this camera and light, as far as they are known; what is not known stays as it was. `before`: null where nothing was staged yet.
+    public static Stage stage(@Nullable Stage before, PictureCamera c, @Nullable PictureLight l) {
+        int w = c.marks().width();
+        int h = c.marks().height();
+        Stage was = before != null ? before : HandCamera.FRESH.stage(null, (double) w / h);
+        StageCamera old = was.camera();
+        StageCamera.Aim aim = old.aim().value();
+        Estimate tilt = c.tiltDeg();
+        Estimate roll = c.rollDeg();
+        Estimate focal = c.focalPx();
+        Estimate lens = c.lensHeightM();
+        Given<StageCamera.Aim> looks = tilt == null || roll == null ? old.aim() : new Given.Measured<>(new StageCamera.Aim(aim.panDeg(), tilt.value(), roll.value()), BY_MARKS);
+        Vec at = old.position().value();
+        Given<Vec> stands = lens == null ? old.position() : new Given.Measured<>(new Vec(at.x(), was.groundM() + lens.value(), at.z()), BY_MARKS);
+        Given<Double> sees = focal == null ? old.widthShareFocal() : new Given.Measured<>(Math.clamp(focal.value() / w, StageCamera.SHORTEST, StageCamera.LONGEST), BY_MARKS);
+        Given<Point> middle = c.principalFound() ? new Given.Measured<>(share(c.principalPx(), w, h), BY_MARKS) : old.principal();
+        Stage out = was.withCamera(new StageCamera(stands, looks, sees, middle));
+        return l == null ? out : out.withLight(light(was.light(), l, out.panDeg()));
+    }
+
+    private static KeyLight light(KeyLight was, PictureLight l, double panDeg) {
+        Estimate side = l.azimuthDeg();
+        Estimate up = l.elevationDeg();
+        Estimate size = l.sizeDeg();
+        Estimate fill = l.keyToFillStops();
+        return new KeyLight(
+                side == null || up == null ? was.direction() : new Given.Measured<>(new KeyLight.Direction(Math.IEEEremainder(side.value() + panDeg, 360), Math.clamp(up.value(), 1, 90)), BY_SHADOW),
+                size == null ? was.sizeDeg() : new Given.Measured<>(Math.clamp(size.value(), 0, 120), BY_SHADOW), fill == null ? was.keyToFillStops() : new Given.Measured<>(Math.clamp(fill.value(), -6, 12), BY_SHADOW));
+    }
+}

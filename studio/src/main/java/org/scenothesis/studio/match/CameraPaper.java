@@ -1,0 +1,136 @@
+package org.scenothesis.studio.match;
+
+import java.util.List;
+import java.util.Locale;
+import javafx.geometry.HPos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.light.Neutral;
+import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.match.MarkKind;
+import org.scenothesis.core.perspective.Estimate;
+import org.scenothesis.core.perspective.PictureCamera;
+import org.scenothesis.core.stage.Evidence;
+import org.scenothesis.production.words.MatchWords;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Tape;
+import org.scenothesis.studio.parts.Text;
+
+/// What the marks say: the camera, the light, what would make them surer, every mark with its length, and the button that stands the shot on it.
+final class CameraPaper extends VBox {
+    private final MarksModel model;
+    private final VBox numbers = new VBox(6);
+    private final VBox list = new VBox(2);
+    private final LightDial dial = new LightDial();
+    private final Button stand;
+
+    CameraPaper(MarksModel model) {
+        super(10);
+        this.model = model;
+        numbers.getStyleClass().addAll("paper", "on-paper");
+        stand = Text.button("Stand the shot on this camera", "dark-button", model::stand);
+        stand.setId("match-stand");
+        getChildren().addAll(numbers, stand, dial, Text.of("Marks", "heading"), list);
+    }
+
+    void refresh() {
+        numbers.getChildren().clear();
+        PictureCamera c = model.camera().orElse(null);
+        String plate = model.watch().plate().map(p -> p.name()).orElse("");
+        if (c == null) {
+            numbers.getChildren().addAll(Text.block(plate.isEmpty() ? "No plate" : "Camera of " + plate, "paper-title"), Text.block(model.brief().isEmpty() ? "There is no picture yet." : "It is being looked at.", "paper-text"));
+        } else {
+            numbers.getChildren().addAll(
+                    Text.block("Camera of " + plate, "paper-title"), Text.block(MatchWords.from(c), "paper-soft"), camera(c), Text.of("What would make it surer", "paper-text"),
+                    Text.block(MatchWords.surer(c), "paper-soft"));
+            model.light().ifPresent(l -> numbers.getChildren().addAll(Text.of("Its light", "paper-title"), light(l), Text.block(MatchWords.surer(l), "paper-soft")));
+        }
+        stand.setDisable(model.stage().isEmpty() || !model.solved());
+        dial.show(model.light().orElse(null));
+        marks();
+    }
+
+    private static GridPane camera(PictureCamera c) {
+        GridPane g = new GridPane(10, 4);
+        row(g, "view across", MatchWords.view(c));
+        row(g, "tilt", MatchWords.degrees(c.tiltDeg()));
+        row(g, "roll", MatchWords.degrees(c.rollDeg()));
+        row(g, "lens height", MatchWords.metres(c.lensHeightM()));
+        row(g, "bend of the lens", c.bent() ? Words.number(c.distortion(), 3) : "none found");
+        return g;
+    }
+
+    private static GridPane light(PictureLight l) {
+        GridPane g = new GridPane(10, 4);
+        row(g, "key", MatchWords.direction(l));
+        row(g, "size", MatchWords.degrees(l.sizeDeg()));
+        Estimate fill = l.keyToFillStops();
+        row(g, "key to fill", fill == null ? Words.of("camera.unknown") : Words.stops(fill.value()) + " \u00b1 " + Words.number(fill.std(), 1));
+        for (@Nullable Neutral n : l.neutral()) {
+            row(g, "neutral thing", n == null ? Words.of("camera.unknown") : Words.number(n.kelvin(), 0) + " K");
+        }
+        return g;
+    }
+
+    private static void row(GridPane g, String name, String value) {
+        Label v = Text.of(value, "paper-number");
+        GridPane.setHalignment(v, HPos.RIGHT);
+        GridPane.setHgrow(v, Priority.ALWAYS);
+        g.addRow(g.getRowCount(), Text.of(name, "paper-text"), v);
+    }
+
+    /// Edges by direction, everything else one by one; lengths can be told.
+    private void marks() {
+        list.getChildren().clear();
+        List<Evidence> all = model.marks();
+        if (all.isEmpty()) {
+            list.getChildren().add(Text.block(Words.of("mark.none"), "muted", "small"));
+        }
+        for (MarkKind k : List.of(MarkKind.AWAY, MarkKind.ACROSS, MarkKind.UP)) {
+            long many = all.stream().filter(e -> MarkKind.of(e) == k).count();
+            if (many > 0) {
+                Button away = Text.button("take away", "quiet-button", () -> model.removeAll(k));
+                away.setId("mark-away-" + k.name().toLowerCase(Locale.ROOT));
+                Label name = Text.of(Words.of("mark." + k.name()) + (many == 1 ? "" : ", " + many), "mark-word-" + k.name().toLowerCase(Locale.ROOT));
+                HBox.setHgrow(name, Priority.ALWAYS);
+                name.setMaxWidth(Double.MAX_VALUE);
+                list.getChildren().add(new HBox(6, name, away));
+            }
+        }
+        for (int i = 0; i < all.size(); i++) {
+            int number = i;
+            MarkKind kind = MarkKind.of(all.get(i));
+            if (all.get(i) instanceof Evidence.Edge) {
+                continue;
+            }
+            Button away = Text.button("take away", "quiet-button", () -> model.remove(number));
+            away.setId("mark-away-" + i);
+            away.setAccessibleText("take " + Words.of("mark." + kind.name()) + " away");
+            double metres = switch (all.get(i)) {
+                case Evidence.Span s -> s.metres();
+                case Evidence.Upright u -> u.heightM();
+                default -> Double.NaN;
+            };
+            HBox row = new HBox(6);
+            if (Double.isNaN(metres)) {
+                Label name = Text.of(Words.of("mark." + kind.name()), "muted");
+                HBox.setHgrow(name, Priority.ALWAYS);
+                name.setMaxWidth(Double.MAX_VALUE);
+                row.getChildren().add(name);
+            } else {
+                Tape t = new Tape(new Tape.Number(Words.of("mark." + kind.name()), "m", 0.01, 100, 0.01, 2, Words.of("mark.metres.help")), v -> {}, v -> model.metres(number, v));
+                t.field().setId("mark-metres-" + i);
+                t.show(metres);
+                HBox.setHgrow(t, Priority.ALWAYS);
+                row.getChildren().add(t);
+            }
+            row.getChildren().add(away);
+            list.getChildren().add(row);
+        }
+    }
+}

@@ -1,0 +1,320 @@
+package org.scenothesis.studio.match;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.FirstStage;
+import org.scenothesis.core.light.LightMarks;
+import org.scenothesis.core.light.LightSolver;
+import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.match.MarkKind;
+import org.scenothesis.core.match.Shown;
+import org.scenothesis.core.perspective.CameraSolver;
+import org.scenothesis.core.perspective.EdgeSnap;
+import org.scenothesis.core.perspective.Marks;
+import org.scenothesis.core.perspective.PictureCamera;
+import org.scenothesis.core.picture.DisplayPicture;
+import org.scenothesis.core.picture.Loupe;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.stage.Evidence;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.production.match.CameraOfStill;
+import org.scenothesis.production.measure.FootageBrief;
+import org.scenothesis.production.words.MatchWords;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.watch.WatchModel;
+
+/// The marks of the plate on the shelf, and the camera and light that follow from them; every change of a mark is one undo step, what is pulled is only shown.
+final class MarksModel {
+    private static final double LOUPE = 6;
+
+    private final WatchModel watch;
+    private final Session session;
+    private Runnable changed = () -> {};
+    private @Nullable List<Evidence> pulled;
+    private @Nullable List<Evidence> solvedFor;
+    private @Nullable PictureCamera camera;
+    private @Nullable PictureLight light;
+    private Point foot = new Point(0.3, 0.92);
+    private int newest = -1;
+
+    MarksModel(WatchModel watch) {
+        this.watch = watch;
+        session = watch.session();
+    }
+
+    void whenChanged(Runnable action) {
+        changed = action;
+    }
+
+    Session session() {
+        return session;
+    }
+
+    WatchModel watch() {
+        return watch;
+    }
+
+    /// As they are kept, or as they are pulled now.
+    List<Evidence> marks() {
+        List<Evidence> now = pulled;
+        return now != null ? now : kept();
+    }
+
+    private List<Evidence> kept() {
+        return watch.plate().map(p -> p.marks()).orElse(List.of());
+    }
+
+    /// What the file is, once it is known.
+    Optional<FootageBrief> brief() {
+        return watch.take().flatMap(t -> session.measured().get().brief(t)).filter(FootageBrief::usable);
+    }
+
+    /// Where the figure of 1.70 m stands that walks the ground, in shares of the picture.
+    Point foot() {
+        return foot;
+    }
+
+    /// Number of the mark that was put down last, once.
+    int newest() {
+        int n = newest;
+        newest = -1;
+        return n;
+    }
+
+    Optional<PictureCamera> camera() {
+        return Optional.ofNullable(camera);
+    }
+
+    Optional<PictureLight> light() {
+        return Optional.ofNullable(light);
+    }
+
+    /// All points that can be pulled: of every mark in turn, and the figure's foot at the end.
+    List<Point> points() {
+        List<Point> out = new ArrayList<>();
+        marks().forEach(e -> out.addAll(e.points()));
+        out.add(foot);
+        return out;
+    }
+
+    /// Which mark a point belongs to; as many as there are marks for the figure.
+    int markOf(int point) {
+        int n = 0;
+        for (int i = 0; i < marks().size(); i++) {
+            n += marks().get(i).points().size();
+            if (point < n) {
+                return i;
+            }
+        }
+        return marks().size();
+    }
+
+    private List<Evidence> at(List<Point> points) {
+        List<Evidence> out = new ArrayList<>();
+        int n = 0;
+        for (Evidence e : kept()) {
+            int k = e.points().size();
+            try {
+                out.add(e.at(points.subList(n, n + k)));
+            } catch (IllegalArgumentException wrong) {
+                out.add(e);
+            }
+            n += k;
+        }
+        foot = points.getLast();
+        return out;
+    }
+
+    /// Shown while something is pulled: the camera and the direction of the light follow at once.
+    void pull(List<Point> points) {
+        pulled = at(points);
+        quick();
+        changed.run();
+    }
+
+    private void quick() {
+        FootageBrief b = brief().orElse(null);
+        List<Evidence> now = marks();
+        if (b == null || now.equals(solvedFor)) {
+            return;
+        }
+        Marks m = Shown.camera(now, b.width(), b.height());
+        PictureCamera before = camera;
+        camera = before != null && before.marks().lines().size() == m.lines().size() && before.marks().lengths().size() == m.lengths().size() ? CameraSolver.solve(m, before) : CameraSolver.solve(m);
+        light = LightSolver.direction(camera, Shown.light(now, b.width(), b.height()));
+        solvedFor = now;
+    }
+
+    /// Keeps what was pulled; an edge is laid on the picture's own where there is one near, unless `alone`.
+    void let(List<Point> points, boolean alone) {
+        List<Evidence> before = kept();
+        List<Evidence> now = at(points);
+        pulled = null;
+        int which = 0;
+        while (which < now.size() && now.get(which).equals(before.get(which))) {
+            which++;
+        }
+        if (which == now.size()) {
+            changed.run();
+            return;
+        }
+        if (now.get(which) instanceof Evidence.Edge e && !alone) {
+            int number = which;
+            snapped(e, s -> keep("move a mark", with(now, number, s)));
+        } else {
+            keep("move a mark", now);
+        }
+    }
+
+    private static List<Evidence> with(List<Evidence> all, int i, Evidence e) {
+        List<Evidence> out = new ArrayList<>(all);
+        out.set(i, e);
+        return out;
+    }
+
+    private void snapped(Evidence.Edge e, Consumer<Evidence.Edge> then) {
+        FootageSource source = watch.take().map(session::footage).orElse(null);
+        FootageBrief b = brief().orElse(null);
+        if (source == null || b == null || e.from().minus(e.to()).length() < 1e-6) {
+            then.accept(e);
+            return;
+        }
+        double seconds = session.seconds().get();
+        session.worker().ask("match-snap", ticket -> {
+            Plane luma = luma(session.frames().at(source, seconds));
+            Marks.Line at = Shown.camera(List.of(e), luma.width(), luma.height()).lines().getFirst();
+            return (Evidence.Edge) Shown.edges(Marks.none(luma.width(), luma.height()).withLines(List.of(EdgeSnap.snapped(luma, at)))).getFirst();
+        }, then, wrong -> then.accept(e));
+    }
+
+    /// Light as the eye has it: its square root, near enough to a code value to find edges.
+    private static Plane luma(Picture p) {
+        Plane out = Plane.of(p.width(), p.height());
+        for (int i = 0; i < out.data().length; i++) {
+            out.data()[i] = (float) Math.sqrt(Math.max(0, 0.2126f * p.r().data()[i] + 0.7152f * p.g().data()[i] + 0.0722f * p.b().data()[i]));
+        }
+        return out;
+    }
+
+    private void keep(String what, List<Evidence> now) {
+        watch.plate().ifPresent(p -> session.change(what, s -> s.withPlate(p.id(), x -> x.withMarks(now))));
+        changed.run();
+    }
+
+    void put(MarkKind kind) {
+        List<Evidence> now = new ArrayList<>(kept());
+        newest = points().size() - 1;
+        now.add(kind.first());
+        keep("put a mark", now);
+    }
+
+    void remove(int mark) {
+        if (mark < kept().size()) {
+            List<Evidence> now = new ArrayList<>(kept());
+            now.remove(mark);
+            keep("take a mark away", now);
+        }
+    }
+
+    /// All edges of one direction.
+    void removeAll(MarkKind kind) {
+        keep("take marks away", kept().stream().filter(e -> MarkKind.of(e) != kind).toList());
+    }
+
+    /// Another metre figure of a known length.
+    void metres(int mark, double m) {
+        Evidence e = kept().get(mark);
+        Evidence told = switch (e) {
+            case Evidence.Span s -> new Evidence.Span(s.from(), s.to(), m);
+            case Evidence.Upright u -> new Evidence.Upright(u.foot(), u.top(), m);
+            default -> e;
+        };
+        keep("tell a length", with(kept(), mark, told));
+    }
+
+    /// Edges found in the picture instead of those that are marked.
+    void propose() {
+        FootageSource source = watch.take().map(session::footage).orElse(null);
+        if (source == null) {
+            session.say("There is no picture to look for edges in yet.");
+            return;
+        }
+        int frame = session.frame();
+        List<Evidence> others = kept().stream().filter(e -> !(e instanceof Evidence.Edge)).toList();
+        session.say("Looking for edges.");
+        session.worker().ask("match-propose", ticket -> Shown.edges(CameraOfStill.proposed(source, frame, CameraOfStill.bare(source))), found -> {
+            List<Evidence> now = new ArrayList<>(others);
+            now.addAll(found);
+            session.say(found.isEmpty() ? "No edges that run alike were found; mark some by hand." : found.size() + " edges are proposed; take away what is none.");
+            if (!found.isEmpty()) {
+                keep("edges proposed", now);
+            }
+        }, e -> session.say(String.valueOf(e.getMessage())));
+    }
+
+    /// Finds camera and light of what is kept, in the background; shown when they are there.
+    void solve() {
+        FootageBrief b = brief().orElse(null);
+        List<Evidence> now = kept();
+        if (pulled != null || b == null) {
+            if (b == null) {
+                camera = null;
+                light = null;
+                solvedFor = null;
+            }
+            return;
+        }
+        FootageSource source = watch.take().map(session::footage).orElse(null);
+        double seconds = session.seconds().get();
+        LightMarks shown = Shown.light(now, b.width(), b.height());
+        boolean lit = source != null && !(shown.shadows().isEmpty() && shown.grey().isEmpty());
+        session.worker().ask("match-solve", ticket -> {
+            PictureCamera c = CameraSolver.solve(Shown.camera(now, b.width(), b.height()));
+            return new Solved(c, source == null || !lit ? LightSolver.direction(c, shown) : LightSolver.solve(session.frames().at(source, seconds), c, shown));
+        }, s -> {
+            camera = s.camera;
+            light = s.light;
+            solvedFor = now;
+            changed.run();
+        }, e -> session.say(String.valueOf(e.getMessage())));
+    }
+
+    private record Solved(PictureCamera camera, PictureLight light) {}
+
+    /// Whether what is shown is of the marks as they are.
+    boolean solved() {
+        return camera != null && marks().equals(solvedFor);
+    }
+
+    /// The stage as it would be with this camera and light; empty where too little is known.
+    Optional<Stage> stage() {
+        PictureCamera c = camera;
+        return c == null || c.focalPx() == null || c.tiltDeg() == null || c.rollDeg() == null ? Optional.empty() : Optional.of(Shown.stage(session.shot().stage(), c, light));
+    }
+
+    /// Makes it the shot's stage, and says what that changes.
+    void stand() {
+        stage().ifPresent(to -> {
+            Shot before = session.shot();
+            session.change("stand the shot on this camera", s -> FirstStage.staged(s, Shown.stage(s.stage(), camera().orElseThrow(), light)));
+            session.say(MatchWords.stands(before, to));
+        });
+    }
+
+    /// The picture round a place, enlarged.
+    void loupe(Point at, int px, Consumer<DisplayPicture> then) {
+        FootageSource source = watch.take().map(session::footage).orElse(null);
+        if (source != null) {
+            double seconds = session.seconds().get();
+            Point in = new Point(Math.clamp(at.x(), 0, 1), Math.clamp(at.y(), 0, 1));
+            session.worker().ask("match-loupe", ticket -> DisplayPicture.of(new Loupe(LOUPE, in).of(session.frames().at(source, seconds), px, px, session.bands()), px, px, session.bands()), then, e -> {});
+        }
+    }
+}
