@@ -210,8 +210,9 @@ final class MarksModel {
 
     void put(MarkKind kind) {
         List<Evidence> now = new ArrayList<>(kept());
-        newest = points().size() - 1;
-        now.add(kind.first());
+        // The first lies on top of all others, so that it can be taken hold of.
+        newest = 0;
+        now.addFirst(kind.first());
         keep("put a mark", now);
     }
 

@@ -1,0 +1,94 @@
+package org.scenothesis.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.scenothesis.cli.Ran.run;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.testkit.RuledRoom;
+
+/// The camera and the light of a picture from the command line.
+class MatchCommandsTest {
+    @TempDir
+    Path home;
+
+    private Path still;
+
+    @BeforeEach
+    void film() throws Exception {
+        still = home.resolve("room.png");
+        RuledRoom.write(still);
+    }
+
+    private static String px(Vec v) {
+        Point p = RuledRoom.px(v);
+        return String.format(Locale.ROOT, "[%.4f, %.4f]", p.x(), p.y());
+    }
+
+    private static String line(String direction, Vec a, Vec b) {
+        return "{\"direction\": \"" + direction + "\", \"px\": [" + px(a) + ", " + px(b) + "]}";
+    }
+
+    private Path marks() throws Exception {
+        String lines = String.join(", ", line("Z", new Vec(0.6, 0, 2.4), new Vec(0.6, 0, 5.4)), line("Z", new Vec(1.8, 0, 2.4), new Vec(1.8, 0, 5.4)), line("X", new Vec(-0.6, 0, 4.2), new Vec(2.4, 0, 4.2)), line("X", new Vec(0, 0, 3), new Vec(2.4, 0, 3)),
+                line("Y", new Vec(-0.4, 0.5, 5.5), new Vec(-0.4, 1.9, 5.5)), line("Y", new Vec(1.9, 0.5, 5.5), new Vec(1.9, 1.9, 5.5)));
+        return Files.writeString(home.resolve("marks.json"), "{\"lines\": [" + lines + "], \"lengths\": [{\"px\": [" + px(new Vec(0.6, 0, 3)) + ", " + px(new Vec(1.8, 0, 3)) + "], \"metres\": 1.2, \"stands\": \"ground\"}], \"ask\": ["
+                + px(RuledRoom.FOOT) + ", [5, 2]], \"shadow\": [{\"base\": " + px(RuledRoom.FOOT) + ", \"top\": " + px(RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M))) + ", \"tip\": " + px(RuledRoom.tip()) + "}]}");
+    }
+
+    @Test
+    void aPictureIsMeasuredFromItsMarks() throws Exception {
+        JsonNode o = run("perspective", still, "--marks", marks(), "--json").json();
+        assertThat(o.path("focal_px").asDouble()).isCloseTo(760, within(8.0));
+        assertThat(o.path("tilt_deg").asDouble()).isCloseTo(-11, within(0.2));
+        assertThat(o.path("roll_deg").asDouble()).isCloseTo(2, within(0.2));
+        assertThat(o.path("heading_deg").asDouble()).isCloseTo(24, within(0.3));
+        assertThat(o.path("lens_height_m").asDouble()).isCloseTo(RuledRoom.LENS_M, within(0.02));
+        assertThat(o.path("horizon_px")).hasSize(4);
+        double pan = Math.toRadians(24);
+        JsonNode foot = o.path("ground_m").get(0);
+        assertThat(foot.path("right").asDouble()).isCloseTo(RuledRoom.FOOT.x() * Math.cos(pan) - RuledRoom.FOOT.z() * Math.sin(pan), within(0.03));
+        assertThat(foot.path("forward").asDouble()).isCloseTo(RuledRoom.FOOT.x() * Math.sin(pan) + RuledRoom.FOOT.z() * Math.cos(pan), within(0.05));
+        assertThat(o.path("ground_m").get(1).isNull()).as("above the horizon").isTrue();
+        assertThat(o.path("refused")).isEmpty();
+        assertThat(o.has("lines")).isFalse();
+        Ran said = run("perspective", still, "--marks", marks());
+        assertThat(said.out()).contains("view across", "lens height", "m ahead");
+    }
+
+    @Test
+    void withoutMarksEdgesAreProposedAndGiven() throws Exception {
+        JsonNode o = run("perspective", still, "--json").json();
+        assertThat(o.path("lines").size()).isGreaterThan(9);
+        assertThat(o.path("focal_px").asDouble()).isCloseTo(760, within(25.0));
+        assertThat(o.path("lens_height_m").isNull()).isTrue();
+        assertThat(o.path("refused").get(0).path("why").asText()).contains("No length is known");
+        assertThat(run("perspective", home.resolve("gone.png")).exit()).isNotZero();
+        Path bad = Files.writeString(home.resolve("bad.json"), "{\"lines\": 3}");
+        Ran refused = run("perspective", still, "--marks", bad);
+        assertThat(refused.exit()).isNotZero();
+        assertThat(refused.err()).contains("\"lines\" is a list");
+    }
+
+    @Test
+    void theLightFollowsFromAShadow() throws Exception {
+        JsonNode o = run("light", still, "--marks", marks(), "--json").json();
+        double side = Math.IEEEremainder(Math.toDegrees(Math.atan2(RuledRoom.TO_LIGHT.x(), RuledRoom.TO_LIGHT.z())) - 24, 360);
+        assertThat(o.path("has_key").asBoolean()).isTrue();
+        assertThat(o.path("azimuth_deg").asDouble()).isCloseTo(side, within(1.0));
+        assertThat(o.path("elevation_deg").asDouble()).isCloseTo(Math.toDegrees(Math.asin(RuledRoom.TO_LIGHT.y())), within(1.0));
+        assertThat(o.path("sources").get(0).path("share").asDouble()).isEqualTo(1);
+        JsonNode none = run("light", still, "--json").json();
+        assertThat(none.path("has_key").asBoolean()).isFalse();
+        assertThat(none.path("azimuth_deg").isNull()).isTrue();
+        assertThat(run("light", still, "--marks", marks()).out()).contains("key to fill", "high");
+    }
+}

@@ -1,0 +1,131 @@
+package org.scenothesis.studio.match;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Spike;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.stage.Evidence;
+import org.scenothesis.core.value.Given;
+import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.studio.OpenHouse;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.testkit.RuledRoom;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.framework.junit5.Stop;
+
+/// A picture of a room is worked through: edges found, a height and a shadow pulled into place, the shot stood on it.
+@ExtendWith(ApplicationExtension.class)
+class MarksBenchTest {
+    @TempDir
+    static Path temp;
+
+    private OpenHouse house;
+    private Session session;
+    private Scene scene;
+
+    @Start
+    void start(Stage stage) throws Exception {
+        Path folder = Files.createTempDirectory(temp, "p");
+        Plate plate = new Plate("room", "Room", PlateRole.CLEAN, Spike.T, "A", "", 0, List.of(new Take("room-1", "footage/room.png", true, "")));
+        ProductionFolder.create(folder, new Production("Paper weather", List.of(new Shot("1", 1, "Room", "", 3, List.of(), List.of(), List.of(plate), List.of(), null)), HouseRules.DEFAULT)).close();
+        RuledRoom.write(Files.createDirectories(folder.resolve("footage")).resolve("room.png"));
+        house = OpenHouse.on(stage, folder);
+        session = house.session();
+        session.begin();
+        scene = house.scene();
+    }
+
+    @Stop
+    void stop() {
+        session.close();
+    }
+
+    private String words() {
+        return OpenHouse.words(scene.getRoot());
+    }
+
+    private List<Evidence> marks() {
+        return session.shot().plates().getFirst().marks();
+    }
+
+    private void open(FxRobot robot) {
+        robot.clickOn("#bench-match").clickOn("#match-page-camera");
+        house.until("the picture is there", () -> words().contains("Camera of Room") && words().contains("nothing is marked yet"));
+    }
+
+    /// Pulls a point of a mark to where something of the room is.
+    private void pull(FxRobot robot, int point, Vec to) {
+        Node grip = scene.lookup("#mark-" + point);
+        Bounds at = grip.localToScreen(grip.getBoundsInLocal());
+        Point p = RuledRoom.px(to);
+        Bounds over = grip.getParent().getParent().localToScreen(grip.getParent().getParent().getLayoutBounds());
+        robot.moveTo(at.getCenterX(), at.getCenterY()).press(MouseButton.PRIMARY).moveBy(5, 5)
+                .moveTo(over.getMinX() + p.x() / RuledRoom.WIDTH * over.getWidth(), over.getMinY() + p.y() / RuledRoom.HEIGHT * over.getHeight()).release(MouseButton.PRIMARY);
+    }
+
+    @Test
+    void theShotIsStoodOnTheCameraOfAPictureByHand(FxRobot robot) {
+        open(robot);
+        assertThat(robot.lookup("#match-stand").queryButton().isDisabled()).as("nothing is known").isTrue();
+        robot.clickOn("#match-propose");
+        house.until("edges", () -> marks().size() > 9);
+        int edges = marks().size();
+        house.until("a camera", () -> words().contains("No length is known"));
+        robot.clickOn("#put-upright");
+        house.until("put", () -> marks().size() == edges + 1);
+        pull(robot, 0, RuledRoom.FOOT);
+        house.until("its foot", () -> marks().getFirst() instanceof Evidence.Upright u && Math.abs(u.foot().x() * RuledRoom.WIDTH - RuledRoom.px(RuledRoom.FOOT).x()) < 3);
+        pull(robot, 1, RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M)));
+        house.until("measured", () -> words().contains("Nothing more is needed") || words().contains("longer known length") || words().contains("more steeply"));
+        house.until("may be stood", () -> !robot.lookup("#match-stand").<Button>query().isDisabled());
+        robot.interact(() -> robot.lookup("#match-stand").<Button>query().fire());
+        house.until("staged", () -> session.shot().stage() != null);
+        var stage = session.shot().stage();
+        assertThat(stage.camera().position()).isInstanceOf(Given.Measured.class);
+        assertThat(stage.camera().position().value().y()).isCloseTo(RuledRoom.LENS_M, within(0.12));
+        assertThat(stage.camera().aim().value().tiltDeg()).isCloseTo(-11, within(1.0));
+        assertThat(session.said().get()).contains("The shot stands on this camera");
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        house.until("taken back", () -> session.shot().stage() == null);
+        assertThat(marks()).hasSize(edges + 1);
+    }
+
+    @Test
+    void marksAreMovedByTenthsAndTakenAwayByKeys(FxRobot robot) {
+        open(robot);
+        robot.clickOn("#put-shadow");
+        house.until("put and in hand", () -> marks().size() == 1 && scene.getFocusOwner() != null && "mark-0".equals(scene.getFocusOwner().getId()));
+        double x = marks().getFirst().points().getFirst().x();
+        robot.type(KeyCode.RIGHT);
+        house.until("a tenth of a pixel", () -> Math.abs(marks().getFirst().points().getFirst().x() - x - 0.1 / RuledRoom.WIDTH) < 1e-9);
+        robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
+        house.until("a pixel", () -> Math.abs(marks().getFirst().points().getFirst().x() - x - 1.1 / RuledRoom.WIDTH) < 1e-9);
+        robot.type(KeyCode.DELETE);
+        house.until("gone", () -> marks().isEmpty());
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        house.until("back", () -> marks().size() == 1);
+    }
+}
