@@ -12,7 +12,11 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.media.encode.Stills;
 import org.scenothesis.testkit.RuledRoom;
 
 /// The camera and the light of a picture from the command line.
@@ -76,6 +80,30 @@ class MatchCommandsTest {
         Ran refused = run("perspective", still, "--marks", bad);
         assertThat(refused.exit()).isNotZero();
         assertThat(refused.err()).contains("\"lines\" is a list");
+    }
+
+    @Test
+    void twoPicturesAreComparedAndWhatBringsOneToTheOtherIsSaid() throws Exception {
+        Path dim = home.resolve("dim.png");
+        Picture p = RuledRoom.picture();
+        for (Plane c : p.colours()) {
+            for (int i = 0; i < c.data().length; i++) {
+                c.data()[i] *= 0.5f;
+            }
+        }
+        Stills.write(dim, p, Stills.Format.PNG8);
+        JsonNode o = run("compare", still, dim, "--json").json();
+        // Half the light is 0.735 of its code value, nearly at every level.
+        for (int c = 0; c < 3; c++) {
+            double mid = Math.pow(0.5 * o.path("slope").get(c).asDouble() + o.path("offset").get(c).asDouble(), o.path("power").get(c).asDouble());
+            assertThat(mid).isCloseTo(Transfer.SRGB.toCode(0.5 * Transfer.SRGB.toLinear(0.5)), within(0.01));
+        }
+        assertThat(o.path("blur_ratio").asDouble()).isCloseTo(1, within(0.15));
+        assertThat(o.path("noise")).hasSize(2);
+        assertThat(o.path("findings").get(0).path("verdict").asText()).isEqualTo("holds");
+        assertThat(run("compare", still, dim).out()).contains("slope", "grain", "contrast");
+        Path area = Files.writeString(home.resolve("area.json"), "{\"area\": [[1, 1]]}");
+        assertThat(run("compare", still, dim, "--area", area).err()).contains("three corners");
     }
 
     @Test

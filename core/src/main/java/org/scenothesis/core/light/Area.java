@@ -18,7 +18,8 @@ public record Area(List<Point> corners) {
         corners.forEach(p -> Check.finite("corner", p.x() + p.y()));
     }
 
-    private boolean holds(double x, double y) {
+    /// Whether a place of the picture lies in it.
+    public boolean holds(double x, double y) {
         boolean in = false;
         for (int i = 0, j = corners.size() - 1; i < corners.size(); j = i++) {
             Point a = corners.get(i);

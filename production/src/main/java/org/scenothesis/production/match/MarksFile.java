@@ -117,6 +117,17 @@ public final class MarksFile {
         }
     }
 
+    /// One area, under that name.
+    ///
+    /// @throws StoreException if there is none
+    public Area area() throws StoreException {
+        try {
+            return area(root.path("area"));
+        } catch (IllegalArgumentException e) {
+            throw new StoreException(file, "\"area\": " + e.getMessage() + ".", e);
+        }
+    }
+
     private static Area area(JsonNode n) {
         if (!n.isArray()) {
             throw new IllegalArgumentException("an area is a list of points");

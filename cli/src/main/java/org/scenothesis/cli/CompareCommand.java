@@ -1,0 +1,130 @@
+package org.scenothesis.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.compare.Noise;
+import org.scenothesis.core.compare.PictureComparison;
+import org.scenothesis.core.finding.Limit;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.media.decode.Footages;
+import org.scenothesis.production.match.MarksFile;
+import org.scenothesis.production.words.Words;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "compare", description = "Says how far two pictures of one set are apart in colour, contrast, sharpness and grain, and what brings the first to the second.", mixinStandardHelpOptions = true)
+final class CompareCommand implements Callable<Integer> {
+    private static final int FRAMES = 4;
+    private static final Limit SHARPNESS = new Limit(1.25, 1.6);
+    private static final Limit GRAIN = new Limit(1.25, 2);
+    private static final Limit CONTRAST = new Limit(0.15, 0.5);
+
+    @Parameters(index = "0", paramLabel = "PLATE", description = "A still or footage.")
+    Path plate;
+
+    @Parameters(index = "1", paramLabel = "OTHER", description = "Another of the same set.")
+    Path other;
+
+    @Option(names = "--area", paramLabel = "FILE", description = "Compares colour and contrast within an area only: JSON, {\"area\": [[x,y], …]} in pixels.")
+    @Nullable Path area;
+
+    @Mixin
+    Output output;
+
+    @Override
+    public Integer call() throws Exception {
+        List<Picture> one = frames(plate);
+        List<Picture> two = frames(other);
+        Path within = area;
+        PictureComparison c = PictureComparison.of(one, two, within == null ? null : MarksFile.read(within).area());
+        output.print(json(c));
+        say(c);
+        return 0;
+    }
+
+    private static List<Picture> frames(Path file) throws FootageException {
+        try (Footage f = Footages.open(FootageSource.of(file))) {
+            List<Picture> out = new ArrayList<>();
+            for (int i = 0; i < Math.min(FRAMES, f.info().frames()); i++) {
+                out.add(f.frame(i));
+            }
+            return out;
+        }
+    }
+
+    private static ObjectNode json(PictureComparison c) {
+        ObjectNode o = Output.object();
+        Tone t = c.tone();
+        o.set("slope", t == null ? null : channels(t.slope()));
+        o.set("offset", t == null ? null : channels(t.offset()));
+        o.set("power", t == null ? null : channels(t.power()));
+        Output.number(o, "saturation", t == null ? null : t.saturation());
+        Output.number(o, "blur_ratio", c.blurRatio());
+        ArrayNode noise = o.putArray("noise");
+        for (Noise n : List.of(c.noise(), c.otherNoise())) {
+            ObjectNode at = noise.addObject();
+            at.put("a", n.a());
+            at.put("b", n.b());
+            Output.number(at, "correlation_px", n.correlationPx());
+            at.put("from", n.fromTime() ? "time" : "flat areas");
+        }
+        Output.number(o, "contrast_stops", c.contrastStops());
+        Output.number(o, "black_stops", c.blackStops());
+        ArrayNode findings = o.putArray("findings");
+        finding(findings, "sharpness", ratio(c.blurRatio()), SHARPNESS);
+        finding(findings, "grain", ratio(c.noiseRatio()), GRAIN);
+        finding(findings, "contrast", c.contrastStops(), CONTRAST);
+        finding(findings, "black", c.blackStops(), CONTRAST);
+        return o;
+    }
+
+    /// As much too soft is as bad as as much too sharp.
+    private static double ratio(double r) {
+        return Math.max(r, 1 / r);
+    }
+
+    private static void finding(ArrayNode all, String what, double value, Limit limit) {
+        ObjectNode o = all.addObject().put("measure", what);
+        Output.number(o, "value", value);
+        o.put("limit", limit.holds()).put("verdict", Words.verdict(limit.judge(value)));
+    }
+
+    private static ArrayNode channels(Tone.Channels c) {
+        return Output.object().arrayNode().add(round(c.r())).add(round(c.g())).add(round(c.b()));
+    }
+
+    private static double round(double v) {
+        return Math.round(v * 1e6) / 1e6;
+    }
+
+    private void say(PictureComparison c) {
+        Tone t = c.tone();
+        if (t == null) {
+            output.say("colour       not measured: the pictures differ in size, or too little of them is flat and not clipped");
+        } else {
+            output.say("slope        " + words(t.slope()));
+            output.say("offset       " + words(t.offset()));
+            output.say("power        " + words(t.power()));
+            output.say("saturation   " + Words.number(t.saturation(), 3));
+        }
+        output.say("edges        " + (Double.isNaN(c.blurRatio()) ? "no clear ones to compare" : Words.number(c.blurRatio(), 2) + " times as wide: " + Words.verdict(SHARPNESS.judge(ratio(c.blurRatio())))));
+        output.say("grain        " + (Double.isNaN(c.noiseRatio()) ? "none in the first" : Words.number(c.noiseRatio(), 2) + " times as much at a middle grey: " + Words.verdict(GRAIN.judge(ratio(c.noiseRatio())))));
+        output.say("contrast     " + Words.stops(c.contrastStops()) + ": " + Words.verdict(CONTRAST.judge(c.contrastStops())));
+        output.say("black        " + Words.stops(c.blackStops()) + ": " + Words.verdict(CONTRAST.judge(c.blackStops())));
+    }
+
+    private static String words(Tone.Channels c) {
+        return Words.number(c.r(), 3) + "  " + Words.number(c.g(), 3) + "  " + Words.number(c.b(), 3);
+    }
+}

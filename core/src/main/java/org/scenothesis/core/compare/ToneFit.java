@@ -1,0 +1,142 @@
+package org.scenothesis.core.compare;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.hipparchus.exception.MathRuntimeException;
+import org.hipparchus.linear.Array2DRowRealMatrix;
+import org.hipparchus.linear.ArrayRealVector;
+import org.hipparchus.linear.RealMatrix;
+import org.hipparchus.linear.RealVector;
+import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
+import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOptimizer;
+import org.hipparchus.util.Pair;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.core.shot.step.Tone;
+
+/// Slope, offset, power and saturation that bring one picture of a set to another, from blocks in which nothing moved.
+///
+/// - Means of blocks, in sRGB code values as the step has them: noise hardly counts in them. Blocks that do not follow the rest are left out, in rounds (Tukey).
+/// - Power is asked only where the light spans far enough to tell it from the offset.
+final class ToneFit {
+    private static final int SIDE = 8;
+    private static final int MOST = 1500;
+    private static final int ENOUGH = 24;
+    private static final double LUMA_R = 0.2126;
+    private static final double LUMA_G = 0.7152;
+    private static final double LUMA_B = 0.0722;
+    private static final double NARROW = 0.18;
+    private static final double LEAST = 0.004;
+    private static final int PARAMETERS = 10;
+
+    private ToneFit() {}
+
+    /// Empty where too few blocks can be compared. `inside`: whether a place counts.
+    static Optional<Tone> of(Picture from, Picture to, Inside inside) {
+        List<double[]> pairs = new ArrayList<>();
+        List<Blocks.Block> a = Blocks.of(from, SIDE).all();
+        List<Blocks.Block> b = Blocks.of(to, SIDE).all();
+        for (int i = 0; i < a.size(); i++) {
+            Blocks.Block p = a.get(i);
+            Blocks.Block q = b.get(i);
+            boolean clipped = Math.max(Math.max(p.mean()[0], p.mean()[1]), p.mean()[2]) > 0.95 || Math.max(Math.max(q.mean()[0], q.mean()[1]), q.mean()[2]) > 0.95;
+            boolean flat = p.variance()[1] < 0.02 * p.mean()[1] * p.mean()[1] + 1e-5;
+            if (!clipped && flat && inside.holds(p.x() + SIDE / 2.0, p.y() + SIDE / 2.0)) {
+                pairs.add(new double[] {code(p.mean()[0]), code(p.mean()[1]), code(p.mean()[2]), code(q.mean()[0]), code(q.mean()[1]), code(q.mean()[2])});
+            }
+        }
+        if (pairs.size() < ENOUGH) {
+            return Optional.empty();
+        }
+        int every = Math.max(1, pairs.size() / MOST);
+        List<double[]> some = new ArrayList<>();
+        for (int i = 0; i < pairs.size(); i += every) {
+            some.add(pairs.get(i));
+        }
+        return Optional.of(fitted(some));
+    }
+
+    /// Whether a place of the picture counts.
+    interface Inside {
+        boolean holds(double x, double y);
+    }
+
+    private static double code(double linear) {
+        return Transfer.SRGB.toCode(Math.max(0, linear));
+    }
+
+    private static Tone fitted(List<double[]> pairs) {
+        double[] x = {1, 1, 1, 0, 0, 0, 1, 1, 1, 1};
+        double[] greens = pairs.stream().mapToDouble(p -> p[1]).sorted().toArray();
+        boolean wide = greens[(int) (0.97 * (greens.length - 1))] - greens[(int) (0.03 * (greens.length - 1))] > NARROW;
+        double[] weight = new double[pairs.size()];
+        Arrays.fill(weight, 1);
+        for (int round = 0; round < 6; round++) {
+            x = solved(pairs, weight, x, wide);
+            double[] off = new double[pairs.size()];
+            for (int i = 0; i < off.length; i++) {
+                double[] t = graded(pairs.get(i), x);
+                off[i] = Math.sqrt(Math.pow(t[0] - pairs.get(i)[3], 2) + Math.pow(t[1] - pairs.get(i)[4], 2) + Math.pow(t[2] - pairs.get(i)[5], 2));
+            }
+            double scale = Math.max(LEAST, 4.685 * 1.4826 * Noise.median(off) / 1.5);
+            for (int i = 0; i < off.length; i++) {
+                double t = off[i] / scale;
+                weight[i] = t < 1 ? 1 - t * t : 0;
+            }
+        }
+        return new Tone(new Tone.Channels(x[0], x[1], x[2]), new Tone.Channels(x[3], x[4], x[5]), new Tone.Channels(x[6], x[7], x[8]), x[9]);
+    }
+
+    private static double[] graded(double[] p, double[] x) {
+        double[] v = new double[3];
+        for (int c = 0; c < 3; c++) {
+            v[c] = Math.pow(Math.max(1e-6, p[c] * x[c] + x[3 + c]), x[6 + c]);
+        }
+        double luma = LUMA_R * v[0] + LUMA_G * v[1] + LUMA_B * v[2];
+        for (int c = 0; c < 3; c++) {
+            v[c] = luma + x[9] * (v[c] - luma);
+        }
+        return v;
+    }
+
+    private static double[] solved(List<double[]> pairs, double[] weight, double[] start, boolean wide) {
+        int rows = 3 * pairs.size() + PARAMETERS;
+        // A little held to no change: what nothing tells stays.
+        double[] hold = {1e-2, 1e-2, 1e-2, 1e-2, 1e-2, 1e-2, wide ? 1e-2 : 1e3, wide ? 1e-2 : 1e3, wide ? 1e-2 : 1e3, 1e-2};
+        double[] none = {1, 1, 1, 0, 0, 0, 1, 1, 1, 1};
+        try {
+            return new LevenbergMarquardtOptimizer().optimize(new LeastSquaresBuilder().start(start).target(new double[rows]).model((RealVector point) -> {
+                double[] p = point.toArray();
+                double[] at = residuals(pairs, weight, p, hold, none, rows);
+                double[][] j = new double[rows][PARAMETERS];
+                for (int k = 0; k < PARAMETERS; k++) {
+                    double[] q = p.clone();
+                    q[k] += 1e-6;
+                    double[] up = residuals(pairs, weight, q, hold, none, rows);
+                    for (int i = 0; i < rows; i++) {
+                        j[i][k] = (up[i] - at[i]) / 1e-6;
+                    }
+                }
+                return new Pair<RealVector, RealMatrix>(new ArrayRealVector(at, false), new Array2DRowRealMatrix(j, false));
+            }).maxEvaluations(60).maxIterations(60).build()).getPoint().toArray();
+        } catch (MathRuntimeException e) {
+            return start;
+        }
+    }
+
+    private static double[] residuals(List<double[]> pairs, double[] weight, double[] x, double[] hold, double[] none, int rows) {
+        double[] out = new double[rows];
+        for (int i = 0; i < pairs.size(); i++) {
+            double[] t = graded(pairs.get(i), x);
+            for (int c = 0; c < 3; c++) {
+                out[3 * i + c] = weight[i] * (t[c] - pairs.get(i)[3 + c]);
+            }
+        }
+        for (int k = 0; k < PARAMETERS; k++) {
+            out[rows - PARAMETERS + k] = hold[k] * (x[k] - none[k]);
+        }
+        return out;
+    }
+}

@@ -1,0 +1,151 @@
+package org.scenothesis.core.compare;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.core.light.Area;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.core.shot.step.Tone;
+
+class PictureComparisonTest {
+    private static final int W = 480;
+    private static final int H = 320;
+    private static final Tone TOLD = new Tone(new Tone.Channels(1.12, 0.97, 0.9), new Tone.Channels(-0.02, 0.01, 0.03), new Tone.Channels(1.08, 0.95, 1.0), 0.85);
+
+    /// Coloured patches of many levels, with soft edges.
+    private static Picture set() {
+        Picture p = Picture.of(W, H);
+        SplittableRandom r = new SplittableRandom(5);
+        for (int y = 0; y < H; y += 32) {
+            for (int x = 0; x < W; x += 32) {
+                double level = Math.pow(r.nextDouble(0.15, 0.85), 2.2);
+                for (int c = 0; c < 3; c++) {
+                    float v = (float) (level * r.nextDouble(0.5, 1.4));
+                    for (int k = 0; k < 32 * 32; k++) {
+                        p.colours().get(c).data()[(y + k / 32) * W + x + k % 32] = Math.min(0.85f, v);
+                    }
+                }
+            }
+        }
+        return Blur.gaussian(p, 0.8, Bands.sequential());
+    }
+
+    private static Picture toned(Picture p, Tone t) {
+        Picture out = p.copy();
+        double[] s = {t.slope().r(), t.slope().g(), t.slope().b()};
+        double[] o = {t.offset().r(), t.offset().g(), t.offset().b()};
+        double[] e = {t.power().r(), t.power().g(), t.power().b()};
+        for (int i = 0; i < W * H; i++) {
+            double[] v = new double[3];
+            for (int c = 0; c < 3; c++) {
+                v[c] = Math.pow(Math.max(0, s[c] * Transfer.SRGB.toCode(p.colours().get(c).data()[i]) + o[c]), e[c]);
+            }
+            double luma = 0.2126 * v[0] + 0.7152 * v[1] + 0.0722 * v[2];
+            for (int c = 0; c < 3; c++) {
+                out.colours().get(c).data()[i] = (float) Transfer.SRGB.toLinear(Math.max(0, luma + t.saturation() * (v[c] - luma)));
+            }
+        }
+        return out;
+    }
+
+    private static Picture noisy(Picture p, double a, double b, long seed) {
+        Picture out = p.copy();
+        SplittableRandom r = new SplittableRandom(seed);
+        for (int c = 0; c < 3; c++) {
+            float[] d = out.colours().get(c).data();
+            for (int i = 0; i < d.length; i++) {
+                d[i] += (float) (Math.sqrt(a * d[i] + b * b) * r.nextGaussian());
+            }
+        }
+        return out;
+    }
+
+    private static void same(Tone.Channels is, Tone.Channels should, double by) {
+        assertThat(is.r()).isCloseTo(should.r(), within(by));
+        assertThat(is.g()).isCloseTo(should.g(), within(by));
+        assertThat(is.b()).isCloseTo(should.b(), within(by));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 0", "2e-5, 4e-4", "1.2e-4, 1.2e-3"})
+    void aToldGradeComesBack(double a, double b) {
+        Picture one = noisy(set(), a, b, 1);
+        Picture two = noisy(toned(set(), TOLD), a, b, 2);
+        Tone t = PictureComparison.of(List.of(one), List.of(two), null).tone();
+        same(t.slope(), TOLD.slope(), 0.02);
+        same(t.offset(), TOLD.offset(), 0.01);
+        same(t.power(), TOLD.power(), 0.03);
+        assertThat(t.saturation()).isCloseTo(0.85, within(0.02));
+    }
+
+    @Test
+    void whatMovedIsLeftOut() {
+        Picture two = toned(set(), TOLD);
+        for (int y = 60; y < 260; y++) {
+            for (int x = 100; x < 220; x++) {
+                two.r().data()[y * W + x] = 0.3f;
+                two.g().data()[y * W + x] = 0.05f;
+                two.b().data()[y * W + x] = 0.6f;
+            }
+        }
+        Tone t = PictureComparison.of(List.of(set()), List.of(two), null).tone();
+        same(t.slope(), TOLD.slope(), 0.02);
+        same(t.power(), TOLD.power(), 0.03);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"2e-5, 4e-4", "1.2e-4, 1.2e-3", "5e-4, 3e-3"})
+    void noiseIsFoundFromTimeAndFromFlatAreas(double a, double b) {
+        Picture p = set();
+        Noise time = Noise.of(List.of(noisy(p, a, b, 3), noisy(p, a, b, 4), noisy(p, a, b, 5)));
+        Noise flat = Noise.of(noisy(p, a, b, 6));
+        for (double level : new double[] {0.05, 0.18, 0.5}) {
+            double should = Math.sqrt(a * level + b * b);
+            assertThat(time.at(level)).as("from time at %s", level).isCloseTo(should, within(0.1 * should));
+            assertThat(flat.at(level)).as("from flat areas at %s", level).isCloseTo(should, within(0.15 * should));
+        }
+        assertThat(time.fromTime()).isTrue();
+        assertThat(time.correlationPx()).isLessThan(0.25);
+        Picture soft = Blur.gaussian(noisy(Picture.filled(W, H, 0.2f, 0.2f, 0.2f), 1e-3, 0, 7), 1.2, Bands.sequential());
+        assertThat(Noise.of(soft).correlationPx()).isCloseTo(1.2, within(0.25));
+    }
+
+    @Test
+    void sharpnessContrastAndTheirLimits() {
+        Picture p = set();
+        Picture soft = Blur.gaussian(p, 1.5, Bands.sequential());
+        PictureComparison c = PictureComparison.of(List.of(p), List.of(soft), null);
+        double should = Math.hypot(0.8, 1.5) / 0.8;
+        assertThat(c.blurRatio()).isCloseTo(should, within(0.25 * should));
+        assertThat(c.contrastStops()).as("blur mixes patches, little").isCloseTo(0, within(0.3));
+        Picture flat = toned(p, Tone.NEUTRAL.withSlope(Tone.Channels.all(0.7)).withOffset(Tone.Channels.all(0.15)));
+        PictureComparison dull = PictureComparison.of(List.of(p), List.of(flat), null);
+        assertThat(dull.contrastStops()).isLessThan(-0.5);
+        assertThat(dull.blackStops()).isGreaterThan(0.3);
+        assertThat(PictureComparison.of(List.of(Picture.filled(W, H, 0.2f, 0.2f, 0.2f)), List.of(p), null).blurRatio()).as("no edges").isNaN();
+    }
+
+    @Test
+    void onlyTheAreaCounts() {
+        Picture two = toned(set(), TOLD);
+        for (int y = 0; y < H; y++) {
+            for (int x = W / 2; x < W; x++) {
+                two.g().data()[y * W + x] *= 0.5f;
+            }
+        }
+        Area left = new Area(List.of(new Point(0, 0), new Point(W / 2.0, 0), new Point(W / 2.0, H), new Point(0, H)));
+        same(PictureComparison.of(List.of(set()), List.of(two), left).tone().slope(), TOLD.slope(), 0.02);
+        Area nowhere = new Area(List.of(new Point(0, 0), new Point(4, 0), new Point(4, 4)));
+        assertThat(PictureComparison.of(List.of(set()), List.of(two), nowhere).tone()).isNull();
+        assertThat(PictureComparison.of(List.of(set()), List.of(Picture.filled(64, 64, 0.2f, 0.2f, 0.2f)), null).tone()).as("another size").isNull();
+    }
+}
