@@ -17,6 +17,7 @@ import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.media.encode.Stills;
+import org.scenothesis.testkit.DriftingClip;
 import org.scenothesis.testkit.RuledRoom;
 
 /// The camera and the light of a picture from the command line.
@@ -104,6 +105,21 @@ class MatchCommandsTest {
         assertThat(run("compare", still, dim).out()).contains("slope", "grain", "contrast");
         Path area = Files.writeString(home.resolve("area.json"), "{\"area\": [[1, 1]]}");
         assertThat(run("compare", still, dim, "--area", area).err()).contains("three corners");
+    }
+
+    @Test
+    void aClipIsMeasuredAsABackground() throws Exception {
+        Path clip = home.resolve("street.mp4");
+        DriftingClip.write(clip, 12);
+        JsonNode o = run("background", clip, "--json", "--quiet").json();
+        assertThat(o.path("camera").asText()).isIn("pan", "parallax");
+        assertThat(o.path("move")).hasSize(12);
+        assertThat(Math.abs(o.path("move").get(11).path("x").asDouble())).isCloseTo(11 * DriftingClip.STEP_X, within(1.0));
+        assertThat(o.path("size").get(0).asInt()).isEqualTo(DriftingClip.WIDTH);
+        JsonNode one = run("background", still, "--json", "--quiet").json();
+        assertThat(one.path("camera").asText()).isEqualTo("still");
+        assertThat(one.path("flicker_stops").isNull()).as("one frame cannot flicker").isTrue();
+        assertThat(run("background", clip, "--quiet").out()).contains("own motion", "256");
     }
 
     @Test

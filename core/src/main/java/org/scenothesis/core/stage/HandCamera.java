@@ -52,7 +52,7 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
         double middle = Math.tan(Math.toRadians(a.tiltDeg())) / Math.cos(Math.toRadians(a.rollDeg())) * c.widthShareFocal().value() * aspect;
         double half = slope * aspect / 2;
         Horizon h = new Horizon(0.5 + middle - half, 0.5 + middle + half);
-        return new HandCamera(like(c.position(), c.position().value().y() - s.groundM()), like(c.widthShareFocal(), view), like(c.aim(), h), known(s));
+        return new HandCamera(c.position().like(c.position().value().y() - s.groundM()), c.widthShareFocal().like(view), c.aim().like(h), known(s));
     }
 
     private static Evidence.@Nullable Upright known(Stage s) {
@@ -62,14 +62,6 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
     @Override
     public HandCamera withKnown(Evidence.@Nullable Upright other) {
         return new HandCamera(lensHeightM, viewDeg, horizon, other);
-    }
-
-    private static <T> Given<T> like(Given<?> origin, T value) {
-        return switch (origin) {
-            case Given.Assumed<?> a -> new Given.Assumed<>(value, a.why());
-            case Given.Measured<?> m -> new Given.Measured<>(value, m.by());
-            case Given.Told<?> t -> Given.told(value);
-        };
     }
 
     /// The angle of view of a lens before a sensor, in degrees; lengths in one unit.
@@ -136,7 +128,7 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
         Vec position = new Vec(at.x(), ground + lens, at.z());
         StageCamera.Aim a = aim(aspect);
         StageCamera.Aim turned = new StageCamera.Aim(before == null ? 0 : before.panDeg(), a.tiltDeg(), a.rollDeg());
-        StageCamera camera = new StageCamera(known == null ? like(lensHeightM, position) : new Given.Measured<>(position, "known-height"), like(horizon, turned), like(viewDeg, widthShareFocal()), StageCamera.MIDDLE);
+        StageCamera camera = new StageCamera(known == null ? lensHeightM.like(position) : new Given.Measured<>(position, "known-height"), horizon.like(turned), viewDeg.like(widthShareFocal()), StageCamera.MIDDLE);
         List<Evidence> shown = known == null ? List.of() : List.of(known);
         return before == null ? new Stage(camera, List.of(FLOOR), LIGHT, shown, Floor.BARE) : before.withCamera(camera).withEvidence(shown);
     }

@@ -68,7 +68,7 @@ public final class LanternWorks {
     private static List<Plate> plates() {
         return List.of(
                 new Plate("clean", "Clean plate", PlateRole.CLEAN, Spike.T, "A", "A", 4, List.of(
-                        new Take("clean-1", "footage/clean-1.mp4", false, "tripod touched"), new Take("clean-2", "footage/clean-2.mp4", true, ""))),
+                        new Take("clean-1", "footage/clean-1.mp4", false, "tripod touched"), new Take("clean-2", "footage/clean-2.mp4", true, ""))).withMarks(DemoMarks.loft()),
                 new Plate("maker", "Maker at bench", PlateRole.PRACTICAL, Spike.L, "A", "A", 4, List.of(
                         new Take("maker-1", "footage/maker-1.mp4", true, "cloud came in"))),
                 new Plate("lantern", "Lantern on rod", PlateRole.ELEMENT, Spike.X, "A", "A", 4, List.of(

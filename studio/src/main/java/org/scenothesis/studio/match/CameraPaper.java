@@ -2,7 +2,6 @@ package org.scenothesis.studio.match;
 
 import java.util.List;
 import java.util.Locale;
-import javafx.geometry.HPos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
@@ -57,31 +56,24 @@ final class CameraPaper extends VBox {
 
     private static GridPane camera(PictureCamera c) {
         GridPane g = new GridPane(10, 4);
-        row(g, "view across", MatchWords.view(c));
-        row(g, "tilt", MatchWords.degrees(c.tiltDeg()));
-        row(g, "roll", MatchWords.degrees(c.rollDeg()));
-        row(g, "lens height", MatchWords.metres(c.lensHeightM()));
-        row(g, "bend of the lens", c.bent() ? Words.number(c.distortion(), 3) : "none found");
+        Text.row(g, "view across", MatchWords.view(c));
+        Text.row(g, "tilt", MatchWords.degrees(c.tiltDeg()));
+        Text.row(g, "roll", MatchWords.degrees(c.rollDeg()));
+        Text.row(g, "lens height", MatchWords.metres(c.lensHeightM()));
+        Text.row(g, "bend of the lens", c.bent() ? Words.number(c.distortion(), 3) : "none found");
         return g;
     }
 
     private static GridPane light(PictureLight l) {
         GridPane g = new GridPane(10, 4);
-        row(g, "key", MatchWords.direction(l));
-        row(g, "size", MatchWords.degrees(l.sizeDeg()));
+        Text.row(g, "key", MatchWords.direction(l));
+        Text.row(g, "size", MatchWords.degrees(l.sizeDeg()));
         Estimate fill = l.keyToFillStops();
-        row(g, "key to fill", fill == null ? Words.of("camera.unknown") : Words.stops(fill.value()) + " \u00b1 " + Words.number(fill.std(), 1));
+        Text.row(g, "key to fill", fill == null ? Words.of("camera.unknown") : Words.stops(fill.value()) + " \u00b1 " + Words.number(fill.std(), 1));
         for (@Nullable Neutral n : l.neutral()) {
-            row(g, "neutral thing", n == null ? Words.of("camera.unknown") : Words.number(n.kelvin(), 0) + " K");
+            Text.row(g, "neutral thing", n == null ? Words.of("camera.unknown") : Words.number(n.kelvin(), 0) + " K");
         }
         return g;
-    }
-
-    private static void row(GridPane g, String name, String value) {
-        Label v = Text.of(value, "paper-number");
-        GridPane.setHalignment(v, HPos.RIGHT);
-        GridPane.setHgrow(v, Priority.ALWAYS);
-        g.addRow(g.getRowCount(), Text.of(name, "paper-text"), v);
     }
 
     /// Edges by direction, everything else one by one; lengths can be told.

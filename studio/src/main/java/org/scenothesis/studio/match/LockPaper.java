@@ -1,6 +1,5 @@
 package org.scenothesis.studio.match;
 
-import javafx.geometry.HPos;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -54,25 +53,18 @@ final class LockPaper extends VBox {
         Gains gains = at.gains();
         GridPane g = new GridPane(10, 5);
         if (r.segments().size() > 1) {
-            row(g, "standing here", "frames " + at.from() + " to " + at.to());
+            Text.row(g, "standing here", "frames " + at.from() + " to " + at.to());
         }
-        row(g, "frames placed", r.placedFrames() + " of " + r.frames());
-        row(g, "shift at the centre", Words.signed(at.shift().x(), 2) + ", " + Words.signed(at.shift().y(), 2) + " px");
-        row(g, "most at a corner", Words.number(at.largestShiftPx(), 2) + " px");
-        row(g, "roll", Words.signed(at.rollDeg(), 3) + "\u00b0");
-        row(g, "zoom", Words.signed(at.zoomPercent(), 3) + " %");
-        row(g, "left after the best warp", Words.number(at.residualPx(), 2) + " px");
-        row(g, "exposure", gains == null ? "not measured" : Words.stops(gains.stops()));
-        row(g, "white balance", gains == null ? "not measured" : Words.signed(gains.mired(), 1) + " mired");
-        row(g, "points that agree", Words.number(100 * at.usedShare(), 0) + " %");
+        Text.row(g, "frames placed", r.placedFrames() + " of " + r.frames());
+        Text.row(g, "shift at the centre", Words.signed(at.shift().x(), 2) + ", " + Words.signed(at.shift().y(), 2) + " px");
+        Text.row(g, "most at a corner", Words.number(at.largestShiftPx(), 2) + " px");
+        Text.row(g, "roll", Words.signed(at.rollDeg(), 3) + "\u00b0");
+        Text.row(g, "zoom", Words.signed(at.zoomPercent(), 3) + " %");
+        Text.row(g, "left after the best warp", Words.number(at.residualPx(), 2) + " px");
+        Text.row(g, "exposure", gains == null ? "not measured" : Words.stops(gains.stops()));
+        Text.row(g, "white balance", gains == null ? "not measured" : Words.signed(gains.mired(), 1) + " mired");
+        Text.row(g, "points that agree", Words.number(100 * at.usedShare(), 0) + " %");
         return g;
-    }
-
-    private static void row(GridPane g, String name, String value) {
-        Label v = Text.of(value, "paper-number");
-        GridPane.setHalignment(v, HPos.RIGHT);
-        GridPane.setHgrow(v, Priority.ALWAYS);
-        g.addRow(g.getRowCount(), Text.of(name, "paper-text"), v);
     }
 
     private static Node finding(Finding f) {

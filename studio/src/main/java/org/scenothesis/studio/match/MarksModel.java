@@ -167,7 +167,8 @@ final class MarksModel {
         }
         if (now.get(which) instanceof Evidence.Edge e && !alone) {
             int number = which;
-            snapped(e, s -> keep("move a mark", with(now, number, s)));
+            String plate = watch.plate().orElseThrow().id();
+            snapped(e, s -> keep("move a mark", plate, with(now, number, s)));
         } else {
             keep("move a mark", now);
         }
@@ -204,7 +205,12 @@ final class MarksModel {
     }
 
     private void keep(String what, List<Evidence> now) {
-        watch.plate().ifPresent(p -> session.change(what, s -> s.withPlate(p.id(), x -> x.withMarks(now))));
+        watch.plate().ifPresent(p -> keep(what, p.id(), now));
+    }
+
+    /// Of a plate that may be another than the one on the shelf by now.
+    private void keep(String what, String plate, List<Evidence> now) {
+        session.change(what, s -> s.withPlate(plate, x -> x.withMarks(now)));
         changed.run();
     }
 
@@ -248,6 +254,7 @@ final class MarksModel {
             return;
         }
         int frame = session.frame();
+        String plate = watch.plate().orElseThrow().id();
         List<Evidence> others = kept().stream().filter(e -> !(e instanceof Evidence.Edge)).toList();
         session.say("Looking for edges.");
         session.worker().ask("match-propose", ticket -> Shown.edges(CameraOfStill.proposed(source, frame, CameraOfStill.bare(source))), found -> {
@@ -255,7 +262,7 @@ final class MarksModel {
             now.addAll(found);
             session.say(found.isEmpty() ? "No edges that run alike were found; mark some by hand." : found.size() + " edges are proposed; take away what is none.");
             if (!found.isEmpty()) {
-                keep("edges proposed", now);
+                keep("edges proposed", plate, now);
             }
         }, e -> session.say(String.valueOf(e.getMessage())));
     }

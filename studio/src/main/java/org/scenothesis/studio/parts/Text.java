@@ -2,12 +2,15 @@ package org.scenothesis.studio.parts;
 
 import java.util.function.Supplier;
 import javafx.event.EventHandler;
+import javafx.geometry.HPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import org.jspecify.annotations.Nullable;
 
@@ -65,5 +68,13 @@ public final class Text {
     public static void shown(Node node, boolean now) {
         node.setVisible(now);
         node.setManaged(now);
+    }
+
+    /// A row of a table on paper: a name, and its value at the right.
+    public static void row(GridPane table, String name, String value) {
+        Label v = of(value, "paper-number");
+        GridPane.setHalignment(v, HPos.RIGHT);
+        GridPane.setHgrow(v, Priority.ALWAYS);
+        table.addRow(table.getRowCount(), of(name, "paper-text"), v);
     }
 }
