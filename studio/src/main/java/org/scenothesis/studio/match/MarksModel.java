@@ -33,6 +33,7 @@ import org.scenothesis.studio.watch.WatchModel;
 /// The marks of the plate on the shelf, and the camera and light that follow from them; every change of a mark is one undo step, what is pulled is only shown.
 final class MarksModel {
     private static final double LOUPE = 6;
+    private static final double BEFORE_HORIZON = 0.4;
 
     private final WatchModel watch;
     private final Session session;
@@ -41,7 +42,7 @@ final class MarksModel {
     private @Nullable List<Evidence> solvedFor;
     private @Nullable PictureCamera camera;
     private @Nullable PictureLight light;
-    private Point foot = new Point(0.3, 0.92);
+    private @Nullable Point foot;
     private int newest = -1;
 
     MarksModel(WatchModel watch) {
@@ -76,9 +77,15 @@ final class MarksModel {
         return watch.take().flatMap(t -> session.measured().get().brief(t)).filter(FootageBrief::usable);
     }
 
-    /// Where the figure of 1.70 m stands that walks the ground, in shares of the picture.
+    /// Where the figure of 1.70 m stands that walks the ground, in shares of the picture: until it was moved, well before the horizon.
     Point foot() {
-        return foot;
+        Point put = foot;
+        PictureCamera c = camera;
+        if (put != null || c == null) {
+            return put != null ? put : new Point(0.3, 0.92);
+        }
+        double horizon = c.horizonPx().map(y -> (y[0] + 0.3 * (y[1] - y[0])) / c.marks().height()).orElse(0.5);
+        return new Point(0.3, horizon + BEFORE_HORIZON * (1 - Math.min(0.9, horizon)));
     }
 
     /// Number of the mark that was put down last, once.
@@ -100,7 +107,7 @@ final class MarksModel {
     List<Point> points() {
         List<Point> out = new ArrayList<>();
         marks().forEach(e -> out.addAll(e.points()));
-        out.add(foot);
+        out.add(foot());
         return out;
     }
 
@@ -128,7 +135,9 @@ final class MarksModel {
             }
             n += k;
         }
-        foot = points.getLast();
+        if (!points.getLast().equals(foot())) {
+            foot = points.getLast();
+        }
         return out;
     }
 

@@ -6,10 +6,12 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import javafx.application.Platform;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
@@ -111,6 +113,76 @@ class MarksBenchTest {
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         house.until("taken back", () -> session.shot().stage() == null);
         assertThat(marks()).hasSize(edges + 1);
+    }
+
+    private static Point share(Vec v) {
+        Point p = RuledRoom.px(v);
+        return new Point(p.x() / RuledRoom.WIDTH, p.y() / RuledRoom.HEIGHT);
+    }
+
+    private static Evidence.Edge edge(Evidence.Runs runs, Vec from, Vec to) {
+        return new Evidence.Edge(runs, share(from), share(to));
+    }
+
+    /// Marks of the room as a careful hand sets them, a known height of the post last.
+    private static List<Evidence> careful() {
+        return List.of(
+                edge(Evidence.Runs.AWAY, new Vec(0.6, 0, 2.4), new Vec(0.6, 0, 5.4)), edge(Evidence.Runs.AWAY, new Vec(1.8, 0, 2.4), new Vec(1.8, 0, 5.4)), edge(Evidence.Runs.ACROSS, new Vec(-0.6, 0, 4.2), new Vec(2.4, 0, 4.2)),
+                edge(Evidence.Runs.ACROSS, new Vec(0, 0, 3), new Vec(2.4, 0, 3)), edge(Evidence.Runs.UP, new Vec(-0.4, 0.5, 5.5), new Vec(-0.4, 1.9, 5.5)), edge(Evidence.Runs.UP, new Vec(1.9, 0.5, 5.5), new Vec(1.9, 1.9, 5.5)),
+                new Evidence.Upright(share(RuledRoom.FOOT), share(RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M))), RuledRoom.POST_M));
+    }
+
+    private void marked() {
+        Platform.runLater(() -> session.change("marks", s -> s.withPlate("room", p -> p.withMarks(careful()))));
+        house.until("measured", () -> words().contains("1.50 m \u00b1"));
+    }
+
+    @Test
+    void aShadowThatIsPulledSaysWhereTheLightComesFrom(FxRobot robot) {
+        open(robot);
+        marked();
+        robot.clickOn("#put-shadow");
+        house.until("put", () -> marks().size() == 8);
+        pull(robot, 0, RuledRoom.FOOT);
+        pull(robot, 1, RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M)));
+        pull(robot, 2, RuledRoom.tip());
+        double side = Math.IEEEremainder(Math.toDegrees(Math.atan2(RuledRoom.TO_LIGHT.x(), RuledRoom.TO_LIGHT.z())) - RuledRoom.POSE.panDeg(), 360);
+        house.until("the light", () -> words().lines().anyMatch(l -> l.matches("\\d+\u00b0 left, \\d+\u00b0 high") && Math.abs(Integer.parseInt(l.substring(0, l.indexOf('\u00b0'))) + side) < 6));
+        assertThat(scene.getRoot().lookupAll(".figure-shadow")).as("the figure throws one too").isNotEmpty();
+        assertThat(scene.getRoot().lookupAll(".dial-lamp")).hasSize(1);
+    }
+
+    @Test
+    void aKnownHeightIsToldAndTheFigureWalks(FxRobot robot) {
+        open(robot);
+        marked();
+        robot.interact(() -> {
+            TextField f = (TextField) scene.lookup("#mark-metres-6");
+            f.requestFocus();
+            f.setText("2");
+        });
+        robot.type(KeyCode.ENTER);
+        house.until("twice as high, and so is the lens", () -> words().contains("3.00 m \u00b1"));
+        String before = words().lines().filter(l -> l.contains("1.70 m tall")).findFirst().orElseThrow();
+        pull(robot, 14, new Vec(1, 0, 2.6));
+        house.until("it stands elsewhere", () -> words().lines().anyMatch(l -> l.contains("1.70 m tall") && !l.equals(before)));
+        assertThat(marks()).as("a walk is no mark").hasSize(7);
+    }
+
+    @Test
+    void theLoupeIsThereWhileAMarkIsPulledAndEdgesOfOneWayGoTogether(FxRobot robot) {
+        open(robot);
+        marked();
+        Node grip = scene.lookup("#mark-12");
+        Bounds at = grip.localToScreen(grip.getBoundsInLocal());
+        robot.moveTo(at.getCenterX(), at.getCenterY()).press(MouseButton.PRIMARY).moveBy(8, 3).moveBy(6, 2);
+        house.until("the loupe", () -> scene.getRoot().lookupAll(".loupe-frame").stream().anyMatch(n -> n.getParent().isVisible()));
+        robot.release(MouseButton.PRIMARY);
+        house.until("gone", () -> scene.getRoot().lookupAll(".loupe-frame").stream().noneMatch(n -> n.getParent().isVisible()));
+        robot.interact(() -> ((Button) scene.lookup("#mark-away-up")).fire());
+        house.until("both uprights gone", () -> marks().size() == 5);
+        robot.clickOn("#match-page-moved");
+        house.until("the lock check again", () -> words().contains("shift at the centre"));
     }
 
     @Test
