@@ -9,7 +9,6 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.compare.Noise;
 import org.scenothesis.core.compare.PictureComparison;
-import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.step.Tone;
 import org.scenothesis.media.Footage;
@@ -17,6 +16,7 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.match.MarksFile;
+import org.scenothesis.production.words.MatchWords;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -26,9 +26,6 @@ import picocli.CommandLine.Parameters;
 @Command(name = "compare", description = "Says how far two pictures of one set are apart in colour, contrast, sharpness and grain, and what brings the first to the second.", mixinStandardHelpOptions = true)
 final class CompareCommand implements Callable<Integer> {
     private static final int FRAMES = 4;
-    private static final Limit SHARPNESS = new Limit(1.25, 1.6);
-    private static final Limit GRAIN = new Limit(1.25, 2);
-    private static final Limit CONTRAST = new Limit(0.15, 0.5);
 
     @Parameters(index = "0", paramLabel = "PLATE", description = "A still or footage.")
     Path plate;
@@ -82,22 +79,12 @@ final class CompareCommand implements Callable<Integer> {
         Output.number(o, "contrast_stops", c.contrastStops());
         Output.number(o, "black_stops", c.blackStops());
         ArrayNode findings = o.putArray("findings");
-        finding(findings, "sharpness", ratio(c.blurRatio()), SHARPNESS);
-        finding(findings, "grain", ratio(c.noiseRatio()), GRAIN);
-        finding(findings, "contrast", c.contrastStops(), CONTRAST);
-        finding(findings, "black", c.blackStops(), CONTRAST);
+        for (PictureComparison.Judged d : c.judged()) {
+            ObjectNode at = findings.addObject().put("measure", d.what());
+            Output.number(at, "value", d.value());
+            at.put("limit", d.limit().holds()).put("verdict", Words.verdict(d.verdict()));
+        }
         return o;
-    }
-
-    /// As much too soft is as bad as as much too sharp.
-    private static double ratio(double r) {
-        return Math.max(r, 1 / r);
-    }
-
-    private static void finding(ArrayNode all, String what, double value, Limit limit) {
-        ObjectNode o = all.addObject().put("measure", what);
-        Output.number(o, "value", value);
-        o.put("limit", limit.holds()).put("verdict", Words.verdict(limit.judge(value)));
     }
 
     private static ArrayNode channels(Tone.Channels c) {
@@ -118,10 +105,7 @@ final class CompareCommand implements Callable<Integer> {
             output.say("power        " + words(t.power()));
             output.say("saturation   " + Words.number(t.saturation(), 3));
         }
-        output.say("edges        " + (Double.isNaN(c.blurRatio()) ? "no clear ones to compare" : Words.number(c.blurRatio(), 2) + " times as wide: " + Words.verdict(SHARPNESS.judge(ratio(c.blurRatio())))));
-        output.say("grain        " + (Double.isNaN(c.noiseRatio()) ? "none in the first" : Words.number(c.noiseRatio(), 2) + " times as much at a middle grey: " + Words.verdict(GRAIN.judge(ratio(c.noiseRatio())))));
-        output.say("contrast     " + Words.stops(c.contrastStops()) + ": " + Words.verdict(CONTRAST.judge(c.contrastStops())));
-        output.say("black        " + Words.stops(c.blackStops()) + ": " + Words.verdict(CONTRAST.judge(c.blackStops())));
+        c.judged().forEach(d -> output.say(MatchWords.difference(c, d) + ": " + Words.verdict(d.verdict())));
     }
 
     private static String words(Tone.Channels c) {

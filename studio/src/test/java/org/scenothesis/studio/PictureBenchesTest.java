@@ -21,6 +21,7 @@ import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Tone;
 import org.scenothesis.core.value.Ease;
 import org.scenothesis.studio.house.BenchName;
 import org.testfx.api.FxRobot;
@@ -48,6 +49,20 @@ class PictureBenchesTest extends HouseTest {
         robot.clickOn("#match-clean-1");
         measured();
         until("bump shown", () -> words(scene.getRoot()).contains("bump, frame "));
+    }
+
+    @Test
+    void platesAreComparedInColourAndMeasuredAsABackground(FxRobot robot) {
+        measured();
+        robot.clickOn("#bench-match").clickOn("#match-page-colour");
+        until("compared", () -> scene.lookup("#grade-maker") != null);
+        assertThat(words(scene.lookup("#match-colours"))).contains("Maker at bench", "slope", "grain", "contrast");
+        robot.interact(() -> ((Button) scene.lookup("#grade-maker")).fire());
+        until("graded", () -> session.shot().layer("maker").orElseThrow().steps().stream().anyMatch(Tone.class::isInstance));
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        until("one step back", () -> session.shot().layer("maker").orElseThrow().steps().stream().noneMatch(Tone.class::isInstance));
+        robot.clickOn("#slip-clean").clickOn("#match-background");
+        until("measured", () -> ((Label) scene.lookup("#match-background-said")).getText().contains("The camera stands still"));
     }
 
     @Test

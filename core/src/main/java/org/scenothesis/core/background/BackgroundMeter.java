@@ -51,6 +51,7 @@ public final class BackgroundMeter {
     private int width;
     private int height;
 
+    /// Of footage whose frames come now; `bands` run its work.
     public BackgroundMeter(Bands bands) {
         this.bands = bands;
     }

@@ -19,6 +19,8 @@ public record Noise(double a, double b, double correlationPx, boolean fromTime) 
     /// The flattest share of the blocks of a level.
     private static final double FLAT = 0.12;
     private static final double CLIPPED = 0.97;
+    private static final double MIDDLE = 0.18;
+    private static final double FROZEN = 0.1;
 
     /// Of the light of all three channels together: standard deviation at a level.
     public double at(double level) {
@@ -87,7 +89,10 @@ public record Noise(double a, double b, double correlationPx, boolean fromTime) 
                 }
             }
         }
-        return fitted(points, alike, true);
+        Noise time = fitted(points, alike, true);
+        Noise flat = of(frames.getFirst());
+        // Compression that repeats a frame freezes its grain: time then tells of none.
+        return time.at(MIDDLE) < FROZEN * flat.at(MIDDLE) ? flat : time;
     }
 
     /// A line through variance against level, neither part below zero, weighted by how sure a variance is: in proportion to itself.

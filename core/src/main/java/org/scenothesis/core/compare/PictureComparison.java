@@ -3,6 +3,8 @@ package org.scenothesis.core.compare;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.Limit;
+import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.light.Area;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.step.Tone;
@@ -13,6 +15,9 @@ import org.scenothesis.core.shot.step.Tone;
 /// - `contrastStops`: by how many stops the light of the second spans more, between its darkest and brightest twentieth; `blackStops`: how much brighter its darkest twentieth is.
 public record PictureComparison(@Nullable Tone tone, double blurRatio, Noise noise, Noise otherNoise, double contrastStops, double blackStops) {
     private static final double END = 0.05;
+    private static final Limit SHARPNESS = new Limit(1.25, 1.6);
+    private static final Limit GRAIN = new Limit(1.25, 2);
+    private static final Limit CONTRAST = new Limit(0.15, 0.5);
 
     /// - `plate`, `other`: some frames of each, of one size; the first of both are compared, the others tell of the noise. `area`: null for the whole picture.
     public static PictureComparison of(List<Picture> plate, List<Picture> other, @Nullable Area area) {
@@ -37,6 +42,25 @@ public record PictureComparison(@Nullable Tone tone, double blurRatio, Noise noi
 
     private static double stops(double v) {
         return Math.log(Math.max(1e-5, v)) / Math.log(2);
+    }
+
+    /// One difference with its limit; in codes.
+    public record Judged(String what, double value, Limit limit, boolean sure) {
+        /// By its limit; not measured where there is no value, or where that is only a bound.
+        public Verdict verdict() {
+            return sure ? limit.judge(value) : Verdict.NOT_MEASURED;
+        }
+    }
+
+    /// The differences that have a limit: as much too soft is as bad as as much too sharp. Grain is sure where both were read from time; from flat areas it may be texture.
+    public List<Judged> judged() {
+        return List.of(
+                new Judged("sharpness", ratio(blurRatio), SHARPNESS, true), new Judged("grain", ratio(noiseRatio()), GRAIN, noise.fromTime() && otherNoise.fromTime()), new Judged("contrast", contrastStops, CONTRAST, true),
+                new Judged("black", blackStops, CONTRAST, true));
+    }
+
+    private static double ratio(double r) {
+        return Math.max(r, 1 / r);
     }
 
     /// How much more noise the second has at a middle grey, as a ratio of deviations; NaN where the first has none.

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
@@ -30,6 +31,10 @@ final class ToneFit {
     private static final double NARROW = 0.18;
     private static final double LEAST = 0.004;
     private static final int PARAMETERS = 10;
+    private static final double ALIKE = 0.08;
+    private static final double FIRST = 0.25;
+    /// Fewer of the blocks than this that follow one change are no proof of it.
+    private static final double FOLLOW = 0.3;
 
     private ToneFit() {}
 
@@ -55,7 +60,25 @@ final class ToneFit {
         for (int i = 0; i < pairs.size(); i += every) {
             some.add(pairs.get(i));
         }
-        return Optional.of(fitted(some));
+        return fitted(some);
+    }
+
+    /// The change that most blocks share, of each channel in stops of code values: where it begins, so that a cloth over half of the picture does not lead it.
+    private static double usual(List<double[]> pairs, int channel) {
+        double[] d = pairs.stream().mapToDouble(p -> Math.log(Math.max(1e-3, p[3 + channel]) / Math.max(1e-3, p[channel]))).sorted().toArray();
+        int best = 0;
+        int most = 0;
+        int low = 0;
+        for (int high = 0; high < d.length; high++) {
+            while (d[high] - d[low] > ALIKE) {
+                low++;
+            }
+            if (high - low > most) {
+                most = high - low;
+                best = (high + low) / 2;
+            }
+        }
+        return d[best];
     }
 
     /// Whether a place of the picture counts.
@@ -67,12 +90,19 @@ final class ToneFit {
         return Transfer.SRGB.toCode(Math.max(0, linear));
     }
 
-    private static Tone fitted(List<double[]> pairs) {
+    private static Optional<Tone> fitted(List<double[]> pairs) {
         double[] x = {1, 1, 1, 0, 0, 0, 1, 1, 1, 1};
         double[] greens = pairs.stream().mapToDouble(p -> p[1]).sorted().toArray();
         boolean wide = greens[(int) (0.97 * (greens.length - 1))] - greens[(int) (0.03 * (greens.length - 1))] > NARROW;
         double[] weight = new double[pairs.size()];
-        Arrays.fill(weight, 1);
+        double[] usual = {usual(pairs, 0), usual(pairs, 1), usual(pairs, 2)};
+        for (int i = 0; i < weight.length; i++) {
+            weight[i] = 1;
+            for (int c = 0; c < 3; c++) {
+                double off = Math.log(Math.max(1e-3, pairs.get(i)[3 + c]) / Math.max(1e-3, pairs.get(i)[c])) - usual[c];
+                weight[i] = Math.abs(off) > FIRST ? 0 : weight[i];
+            }
+        }
         for (int round = 0; round < 6; round++) {
             x = solved(pairs, weight, x, wide);
             double[] off = new double[pairs.size()];
@@ -80,13 +110,25 @@ final class ToneFit {
                 double[] t = graded(pairs.get(i), x);
                 off[i] = Math.sqrt(Math.pow(t[0] - pairs.get(i)[3], 2) + Math.pow(t[1] - pairs.get(i)[4], 2) + Math.pow(t[2] - pairs.get(i)[5], 2));
             }
-            double scale = Math.max(LEAST, 4.685 * 1.4826 * Noise.median(off) / 1.5);
+            double[] followed = IntStream.range(0, off.length).filter(i -> weight[i] > 0).mapToDouble(i -> off[i]).toArray();
+            double scale = Math.max(LEAST, 4.685 * 1.4826 * Noise.median(followed.length == 0 ? off : followed) / 1.5);
             for (int i = 0; i < off.length; i++) {
                 double t = off[i] / scale;
                 weight[i] = t < 1 ? 1 - t * t : 0;
             }
         }
-        return new Tone(new Tone.Channels(x[0], x[1], x[2]), new Tone.Channels(x[3], x[4], x[5]), new Tone.Channels(x[6], x[7], x[8]), x[9]);
+        double follow = Arrays.stream(weight).filter(w -> w > 0.3).count() / (double) weight.length;
+        return follow < FOLLOW || !believable(x) ? Optional.empty() : Optional.of(new Tone(new Tone.Channels(x[0], x[1], x[2]), new Tone.Channels(x[3], x[4], x[5]), new Tone.Channels(x[6], x[7], x[8]), x[9]));
+    }
+
+    /// No camera is set so differently; something else is seen.
+    private static boolean believable(double[] x) {
+        for (int c = 0; c < 3; c++) {
+            if (x[c] < 0.3 || x[c] > 3 || x[6 + c] < 0.4 || x[6 + c] > 2.5) {
+                return false;
+            }
+        }
+        return x[9] > 0.4 && x[9] < 2;
     }
 
     private static double[] graded(double[] p, double[] x) {

@@ -8,6 +8,7 @@ import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.light.Area;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
@@ -100,6 +101,39 @@ class PictureComparisonTest {
         Tone t = PictureComparison.of(List.of(set()), List.of(two), null).tone();
         same(t.slope(), TOLD.slope(), 0.02);
         same(t.power(), TOLD.power(), 0.03);
+    }
+
+    @Test
+    void aClothOverHalfOfThePictureDoesNotLeadTheGrade() {
+        Picture two = toned(set(), TOLD);
+        for (int i = 0; i < W * H; i++) {
+            if (i % W < W * 55 / 100) {
+                two.r().data()[i] = 0.05f;
+                two.g().data()[i] = 0.3f;
+                two.b().data()[i] = 0.08f;
+            }
+        }
+        Tone t = PictureComparison.of(List.of(set()), List.of(two), null).tone();
+        if (t != null) {
+            same(t.slope(), TOLD.slope(), 0.03);
+            same(t.offset(), TOLD.offset(), 0.02);
+        }
+        Picture all = Picture.filled(W, H, 0.05f, 0.3f, 0.08f);
+        assertThat(PictureComparison.of(List.of(set()), List.of(all), null).tone()).as("nothing of the set is left").isNull();
+    }
+
+    @Test
+    void grainThatMayBeTextureIsNotJudged() {
+        Picture p = set();
+        PictureComparison still = PictureComparison.of(List.of(p), List.of(noisy(p, 1e-3, 0, 3)), null);
+        assertThat(still.judged().stream().filter(d -> d.what().equals("grain")).findFirst().orElseThrow().verdict()).isEqualTo(Verdict.NOT_MEASURED);
+        List<Picture> quiet = List.of(noisy(p, 1e-4, 0, 4), noisy(p, 1e-4, 0, 5));
+        List<Picture> loud = List.of(noisy(p, 1e-3, 0, 6), noisy(p, 1e-3, 0, 7));
+        PictureComparison takes = PictureComparison.of(quiet, loud, null);
+        assertThat(takes.noiseRatio()).isCloseTo(Math.sqrt(10), within(0.3));
+        assertThat(takes.judged().stream().filter(d -> d.what().equals("grain")).findFirst().orElseThrow().verdict()).isEqualTo(Verdict.REDO);
+        Picture frozen = noisy(p, 1e-3, 0, 8);
+        assertThat(Noise.of(List.of(frozen, frozen)).fromTime()).as("a repeated frame").isFalse();
     }
 
     @ParameterizedTest

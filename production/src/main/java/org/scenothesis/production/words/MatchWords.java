@@ -3,6 +3,7 @@ package org.scenothesis.production.words;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.compare.PictureComparison;
 import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.PictureCamera;
@@ -105,6 +106,13 @@ public final class MatchWords {
         if (!a.equals(b)) {
             out.add(Words.of("camera.stands." + what, a, b));
         }
+    }
+
+    /// "edges 1.20 times as wide": a difference of two pictures.
+    public static String difference(PictureComparison c, PictureComparison.Judged d) {
+        double v = d.what().equals("sharpness") ? c.blurRatio() : d.what().equals("grain") ? c.noiseRatio() : d.value();
+        boolean stops = d.what().equals("contrast") || d.what().equals("black");
+        return Double.isNaN(v) || !d.sure() ? Words.of("differs." + d.what() + (d.sure() ? ".unknown" : ".unsure")) : Words.of("differs." + d.what(), stops ? Words.stops(v) : Words.number(v, 2));
     }
 
     /// "± 0.03 m", or nothing where it is exact.

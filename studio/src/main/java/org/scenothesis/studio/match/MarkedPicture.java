@@ -192,7 +192,7 @@ final class MarkedPicture {
             case Evidence.Upright u -> word(Words.number(u.heightM(), 2) + " m", u.top());
             case Evidence.Grey g -> {
                 Circle c = new Circle(x(g.place()), y(g.place()), 8);
-                c.getStyleClass().add("mark-ring");
+                c.getStyleClass().add("mark-place");
                 drawn.getChildren().add(c);
             }
             default -> {}

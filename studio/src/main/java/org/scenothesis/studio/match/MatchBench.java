@@ -33,6 +33,7 @@ public final class MatchBench extends Bench {
     private final LockPaper paper;
     private final HBox moved = new HBox(12);
     private final CameraPanel camera;
+    private final ColourPanel colour;
     private Page page = Page.MOVED;
     private int shownSegment = -1;
 
@@ -44,6 +45,7 @@ public final class MatchBench extends Bench {
         plots = new LockPlots(model);
         paper = new LockPaper(model);
         camera = new CameraPanel(model);
+        colour = new ColourPanel(model);
         build();
         wire();
     }
@@ -61,7 +63,8 @@ public final class MatchBench extends Bench {
     /// What of matching is looked at.
     private enum Page {
         MOVED("Did it move?"),
-        CAMERA("Camera and light");
+        CAMERA("Camera and light"),
+        COLOUR("Colour and grain");
 
         private final String words;
 
@@ -91,11 +94,12 @@ public final class MatchBench extends Bench {
             row.getChildren().add(b);
         }
         view.setPadding(new Insets(8, 14, 10, 12));
-        view.getChildren().addAll(row, moved, camera);
-        for (HBox part : List.of(moved, camera)) {
+        view.getChildren().addAll(row, moved, camera, colour);
+        for (HBox part : List.of(moved, camera, colour)) {
             VBox.setVgrow(part, Priority.ALWAYS);
         }
         Text.shown(camera, false);
+        Text.shown(colour, false);
     }
 
     private void turn(Page to, ToggleButton by) {
@@ -103,6 +107,7 @@ public final class MatchBench extends Bench {
         page = to;
         Text.shown(moved, to == Page.MOVED);
         Text.shown(camera, to == Page.CAMERA);
+        Text.shown(colour, to == Page.COLOUR);
         refresh();
     }
 
@@ -153,6 +158,10 @@ public final class MatchBench extends Bench {
             camera.refresh();
             return;
         }
+        if (page == Page.COLOUR) {
+            colour.refresh();
+            return;
+        }
         takes.refresh();
         shownSegment = segment();
         plots.refresh();
@@ -163,7 +172,7 @@ public final class MatchBench extends Bench {
     private void picture() {
         if (inView() && page == Page.CAMERA) {
             camera.refresh();
-        } else if (inView()) {
+        } else if (inView() && page == Page.MOVED) {
             picture.show(new WatchedPicture.Invitation(
                     Sketch.MATCH, "Whether the camera, the light and the colour stayed is proved here, frame by frame, as soon as there is a take.",
                     "Bring footage in on Shoot", () -> session.bench().set(BenchName.SHOOT)));
