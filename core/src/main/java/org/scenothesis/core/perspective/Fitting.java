@@ -200,10 +200,33 @@ final class Fitting {
             }
             double[] r = marked(theta, sure(theta));
             double chi2 = Arrays.stream(r).map(v -> v * v).sum();
-            return o == null || !Double.isFinite(chi2) ? null : new Fit(theta, spread(o.getJacobian(), chi2, r.length), chi2, r.length, count());
+            return o == null || !Double.isFinite(chi2) ? null : upright(new Fit(theta, spread(o.getJacobian(), chi2, r.length), chi2, r.length, count()));
         } catch (MathRuntimeException e) {
             return null;
         }
+    }
+
+    /// Directions have no sign: a camera that is upside down sees them as one that looks as far up as that looks down, turned the other way. Nobody films upside down.
+    private static Fit upright(Fit f) {
+        double roll = Math.IEEEremainder(f.theta[Pinhole.ROLL], 2 * Math.PI);
+        double[] t = f.theta.clone();
+        t[Pinhole.ROLL] = roll;
+        t[Pinhole.HEADING] = Math.IEEEremainder(t[Pinhole.HEADING], Math.PI);
+        if (Math.abs(roll) <= Math.PI / 2) {
+            return new Fit(t, f.covariance, f.chi2, f.residuals, f.freed);
+        }
+        t[Pinhole.ROLL] = roll - Math.copySign(Math.PI, roll);
+        t[Pinhole.TILT] = -t[Pinhole.TILT];
+        t[Pinhole.HEADING] = -t[Pinhole.HEADING];
+        double[][] c = new double[Pinhole.SIZE][Pinhole.SIZE];
+        for (int i = 0; i < c.length; i++) {
+            for (int k = 0; k < c.length; k++) {
+                boolean one = i == Pinhole.TILT || i == Pinhole.HEADING;
+                boolean other = k == Pinhole.TILT || k == Pinhole.HEADING;
+                c[i][k] = one == other ? f.covariance[i][k] : -f.covariance[i][k];
+            }
+        }
+        return new Fit(t, c, f.chi2, f.residuals, f.freed);
     }
 
     private Pair<RealVector, RealMatrix> model(RealVector point, double[] sure) {

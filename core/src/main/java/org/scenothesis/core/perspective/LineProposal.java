@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.stream.Stream;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.Marks.Direction;
 import org.scenothesis.core.picture.Plane;
@@ -22,9 +23,15 @@ public final class LineProposal {
     private static final int MOST = 300;
     /// How far an edge may point beside a vanishing point.
     private static final double GATE_DEG = 1.2;
-    private static final int EACH = 8;
+    private static final int EACH = 14;
     private static final double SHORTEST_SHARE = 0.035;
     private static final double FIT_PX = 1.6;
+    /// At first, while a bent lens is not known yet.
+    private static final double FIRST_PX = 4;
+    /// Fewer than this run alike by chance.
+    private static final int FEWEST = 16;
+    private static final int FEW = 3;
+    private static final int MANY = 8;
     private static final double UPRIGHT = 0.64;
 
     private final int width;
@@ -119,7 +126,10 @@ public final class LineProposal {
                 bestFocal = focal;
             }
         }
-        return best == null ? known.withLines(List.of()) : fitted(known.withLines(labelled(best, bestFocal)));
+        if (best == null) {
+            return known.withLines(List.of());
+        }
+        return fitted(known.withLines(labelled(best, bestFocal)));
     }
 
     /// The most upright is `Y`, of the others the one that runs more away is `Z`.
@@ -147,18 +157,22 @@ public final class LineProposal {
 
     /// Twice: a camera of them all, and without those that do not fit it; then the longest of each direction that lie apart.
     private Marks fitted(Marks m) {
-        Marks now = m.withLines(best(m, 4 * EACH));
-        for (int round = 0; round < 2; round++) {
+        Marks now = m.withLines(best(m, 3 * EACH));
+        for (double gate : new double[] {FIRST_PX, FIT_PX}) {
             PictureCamera c = CameraSolver.solve(now);
             Pinhole by = c.numbers().camera();
             Marks all = now;
-            List<Marks.Line> fit = all.lines().stream().filter(l -> Math.abs(by.off(l)) < FIT_PX).toList();
+            List<Marks.Line> fit = all.lines().stream().filter(l -> Math.abs(by.off(l)) < gate).toList();
             if (fit.size() < 3) {
                 return now.withLines(List.of());
             }
             now = now.withLines(fit);
         }
-        return now.withLines(best(now, EACH));
+        Marks found = now.withLines(best(now, EACH));
+        // Three directions prove one another; two have to be clear by themselves.
+        boolean three = Stream.of(Direction.values()).allMatch(d -> found.along(d).size() >= FEW);
+        boolean two = Stream.of(Direction.values()).filter(d -> found.along(d).size() >= MANY).count() == 2;
+        return found.lines().size() < FEWEST || !three && !two ? now.withLines(List.of()) : found;
     }
 
     private static List<Marks.Line> best(Marks m, int each) {

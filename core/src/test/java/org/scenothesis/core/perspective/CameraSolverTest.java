@@ -120,6 +120,23 @@ class CameraSolverTest {
         assertThat(CameraSolver.solve(Marks.none(MarkedRoom.W, MarkedRoom.H)).refused()).extracting(PictureCamera.Refusal::why).contains("nothing");
     }
 
+    /// Directions have no sign, so that an upside-down camera would fit them as well.
+    @Test
+    void noCameraIsFoundUpsideDown() {
+        for (long seed = 1; seed <= 40; seed++) {
+            SplittableRandom r = new SplittableRandom(seed);
+            double tilt = r.nextDouble(-14, 6);
+            MarkedRoom room = room(pose(r.nextDouble(700, 1500), r.nextDouble(-45, 45), tilt, r.nextDouble(-5, 5), 1.5), 0, seed, 0.7);
+            PictureCamera c = CameraSolver.solve(room.marks(room.lines(4, Direction.Z, Direction.Y)));
+            if (c.rollDeg() != null) {
+                assertThat(c.rollDeg().value()).as("seed %s", seed).isBetween(-45.0, 45.0);
+            }
+            if (c.tiltDeg() != null) {
+                assertThat(c.tiltDeg().value()).as("seed %s", seed).isCloseTo(tilt, within(Math.max(1.5, 4 * c.tiltDeg().std())));
+            }
+        }
+    }
+
     @Test
     void aToldLensAndAHorizonAreEnough() {
         CameraPose p = pose(1200, 0, -7, 1.5, 1.42);
