@@ -12,7 +12,8 @@ public enum MarkKind {
     SPAN(new Evidence.Span(new Point(0.4, 0.85), new Point(0.6, 0.85), 1)),
     UPRIGHT(new Evidence.Upright(new Point(0.5, 0.8), new Point(0.5, 0.5), 1)),
     SHADOW(new Evidence.Shadow(new Point(0.5, 0.8), new Point(0.5, 0.55), new Point(0.62, 0.83))),
-    GREY(new Evidence.Grey(new Point(0.5, 0.7)));
+    GREY(new Evidence.Grey(new Point(0.5, 0.7))),
+    LENS(new Evidence.Lens(54.4));
 
     private final Evidence first;
 
@@ -38,6 +39,7 @@ public enum MarkKind {
             case Evidence.Upright x -> UPRIGHT;
             case Evidence.Shadow x -> SHADOW;
             case Evidence.Grey x -> GREY;
+            case Evidence.Lens x -> LENS;
         };
     }
 }

@@ -57,8 +57,12 @@ public final class Shown {
         List<Marks.Line> lines = new ArrayList<>();
         List<Marks.Length> lengths = new ArrayList<>();
         Marks.Line horizon = null;
+        Double focal = null;
         for (Evidence e : all) {
             List<Point> p = e.points().stream().map(s -> px(s, w, h)).toList();
+            if (e instanceof Evidence.Lens l) {
+                focal = w / 2.0 / Math.tan(Math.toRadians(l.viewDeg()) / 2);
+            }
             if (p.size() < 2 || p.get(0).minus(p.get(1)).length() < LEAST_PX) {
                 continue;
             }
@@ -69,9 +73,10 @@ public final class Shown {
                 case Evidence.Span x -> lengths.add(new Marks.Length(p.get(0), p.get(1), x.metres(), Marks.Stands.GROUND));
                 case Evidence.Shadow x -> {}
                 case Evidence.Grey x -> {}
+                case Evidence.Lens x -> {}
             }
         }
-        return Marks.none(w, h).withLines(lines).withHorizon(horizon).withLengths(lengths);
+        return Marks.none(w, h).withLines(lines).withHorizon(horizon).withLengths(lengths).withFocalPx(focal);
     }
 
     /// What says something of the light.

@@ -129,4 +129,21 @@ public sealed interface Evidence {
             return new Grey(p.getFirst());
         }
     }
+
+    /// The lens the picture was taken with, by its angle of view across the picture, in degrees: known, not shown, so that it has no place.
+    record Lens(double viewDeg) implements Evidence {
+        public Lens {
+            Check.range("viewDeg", viewDeg, 3, 150);
+        }
+
+        @Override
+        public List<Point> points() {
+            return List.of();
+        }
+
+        @Override
+        public Evidence at(List<Point> p) {
+            return this;
+        }
+    }
 }

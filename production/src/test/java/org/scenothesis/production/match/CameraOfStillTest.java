@@ -4,6 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -12,11 +16,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.light.LightSolver;
 import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.match.MarkKind;
 import org.scenothesis.core.match.Shown;
+import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.CameraSolver;
 import org.scenothesis.core.perspective.EdgeSnap;
@@ -25,10 +31,16 @@ import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.FootageSource;
+import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.MatchWords;
 import org.scenothesis.testkit.RuledRoom;
@@ -101,6 +113,38 @@ class CameraOfStillTest {
         return share(RuledRoom.px(new Vec(v[0], v[1], v[2])));
     }
 
+    /// A level camera that looks straight ahead has one vanishing point, which tells no lens; told, it measures.
+    @Test
+    void aKnownLensMeasuresWhereOneVanishingPointCannot() throws Exception {
+        CameraPose straight = new CameraPose(new Vec(0.2, 1.5, 0), 0, 0, 0, 760, RuledRoom.WIDTH, RuledRoom.HEIGHT);
+        List<Evidence> seen = new ArrayList<>();
+        for (double x : new double[] {-1, 1.4}) {
+            seen.add(new Evidence.Edge(Evidence.Runs.AWAY, share(straight.project(new Vec(x, 0, 3))), share(straight.project(new Vec(x, 0, 8)))));
+        }
+        seen.add(new Evidence.Edge(Evidence.Runs.ACROSS, share(straight.project(new Vec(-1, 0, 3))), share(straight.project(new Vec(1.4, 0, 3)))));
+        seen.add(new Evidence.Edge(Evidence.Runs.ACROSS, share(straight.project(new Vec(-1, 0, 6))), share(straight.project(new Vec(1.4, 0, 6)))));
+        seen.add(new Evidence.Upright(share(straight.project(new Vec(0.5, 0, 4))), share(straight.project(new Vec(0.5, 1.2, 4))), 1.2));
+        PictureCamera unknown = CameraSolver.solve(Shown.camera(seen, RuledRoom.WIDTH, RuledRoom.HEIGHT));
+        assertThat(unknown.metric()).isFalse();
+        seen.addFirst(new Evidence.Lens(Math.toDegrees(2 * Math.atan(RuledRoom.WIDTH / 2.0 / 760))));
+        PictureCamera c = CameraSolver.solve(Shown.camera(seen, RuledRoom.WIDTH, RuledRoom.HEIGHT));
+        assertThat(c.focalPx().value()).isCloseTo(760, within(1e-6));
+        assertThat(c.lensHeightM().value()).isCloseTo(1.5, within(0.02));
+        assertThat(c.ground(straight.project(new Vec(0.5, 0, 4))).orElseThrow().forwardM()).isCloseTo(4, within(0.05));
+        // Kept in the file as everything that was shown.
+        Plate plate = new Plate("p", "P", PlateRole.CLEAN, Spike.T, "A", "", 0, List.of()).withMarks(seen);
+        Production all = new Production("t", List.of(new Shot("1", 1, "", "", 3, List.of(), List.of(), List.of(plate), List.of(), null)), HouseRules.DEFAULT);
+        try (ProductionFolder folder = ProductionFolder.create(temp.resolve("p"), all)) {
+            assertThat(folder.production()).isEqualTo(all);
+        }
+        try (ProductionFolder again = ProductionFolder.open(temp.resolve("p"))) {
+            assertThat(again.production().shot("1").plates().getFirst().marks()).isEqualTo(seen);
+        }
+        JsonNode file = new ObjectMapper().readTree(temp.resolve("p/production.json").toFile());
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(Path.of("..", "docs", "production.schema.json")));
+        assertThat(schema.validate(file)).isEmpty();
+    }
+
     @Test
     void aLineSetNearlyOnAnEdgeComesToRestOnIt() {
         Plane luma = RuledRoom.picture().g();
@@ -119,6 +163,10 @@ class CameraOfStillTest {
         for (MarkKind k : MarkKind.values()) {
             Evidence e = k.first();
             assertThat(MarkKind.of(e)).isEqualTo(k);
+            if (e.points().isEmpty()) {
+                assertThat(e.at(List.of())).isEqualTo(e);
+                continue;
+            }
             assertThat(e.at(e.points().stream().map(p -> p.plus(new Point(0.1, 0))).toList()).points().getFirst().x()).isCloseTo(e.points().getFirst().x() + 0.1, within(1e-12));
         }
     }

@@ -95,29 +95,33 @@ final class CameraPaper extends VBox {
             }
         }
         for (int i = 0; i < all.size(); i++) {
-            int number = i;
+            int at = i;
             MarkKind kind = MarkKind.of(all.get(i));
             if (all.get(i) instanceof Evidence.Edge) {
                 continue;
             }
-            Button away = Text.button("take away", "quiet-button", () -> model.remove(number));
+            Button away = Text.button("take away", "quiet-button", () -> model.remove(at));
             away.setId("mark-away-" + i);
             away.setAccessibleText("take " + Words.of("mark." + kind.name()) + " away");
-            double metres = switch (all.get(i)) {
+            double number = switch (all.get(i)) {
                 case Evidence.Span s -> s.metres();
                 case Evidence.Upright u -> u.heightM();
+                case Evidence.Lens l -> l.viewDeg();
                 default -> Double.NaN;
             };
+            boolean lens = kind == MarkKind.LENS;
             HBox row = new HBox(6);
-            if (Double.isNaN(metres)) {
+            if (Double.isNaN(number)) {
                 Label name = Text.of(Words.of("mark." + kind.name()), "muted");
                 HBox.setHgrow(name, Priority.ALWAYS);
                 name.setMaxWidth(Double.MAX_VALUE);
                 row.getChildren().add(name);
             } else {
-                Tape t = new Tape(new Tape.Number(Words.of("mark." + kind.name()), "m", 0.01, 100, 0.01, 2, Words.of("mark.metres.help")), v -> {}, v -> model.metres(number, v));
+                Tape t = new Tape(
+                        lens ? new Tape.Number(Words.of("mark.LENS"), "\u00b0", 3, 150, 0.5, 1, Words.of("mark.LENS.help")) : new Tape.Number(Words.of("mark." + kind.name()), "m", 0.01, 100, 0.01, 2, Words.of("mark.metres.help")),
+                        v -> {}, v -> model.told(at, v));
                 t.field().setId("mark-metres-" + i);
-                t.show(metres);
+                t.show(number);
                 HBox.setHgrow(t, Priority.ALWAYS);
                 row.getChildren().add(t);
             }

@@ -22,6 +22,7 @@ import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.Evidence;
+import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.match.CameraOfStill;
@@ -227,8 +228,19 @@ final class MarksModel {
         List<Evidence> now = new ArrayList<>(kept());
         // The first lies on top of all others, so that it can be taken hold of.
         newest = 0;
-        now.addFirst(kind.first());
+        now.addFirst(kind == MarkKind.LENS ? lens() : kind.first());
         keep("put a mark", now);
+    }
+
+    /// As the file notes it, else a usual one.
+    private Evidence lens() {
+        FootageBrief b = brief().orElse(null);
+        Double mm = b == null ? null : b.equivalentMm();
+        try {
+            return b == null || mm == null ? MarkKind.LENS.first() : new Evidence.Lens(HandCamera.noted(mm, (double) b.width() / b.height()).value());
+        } catch (IllegalArgumentException e) {
+            return MarkKind.LENS.first();
+        }
     }
 
     void remove(int mark) {
@@ -244,15 +256,16 @@ final class MarksModel {
         keep("take marks away", kept().stream().filter(e -> MarkKind.of(e) != kind).toList());
     }
 
-    /// Another metre figure of a known length.
-    void metres(int mark, double m) {
+    /// Another number of a known length, in metres, or of the lens, in degrees.
+    void told(int mark, double v) {
         Evidence e = kept().get(mark);
         Evidence told = switch (e) {
-            case Evidence.Span s -> new Evidence.Span(s.from(), s.to(), m);
-            case Evidence.Upright u -> new Evidence.Upright(u.foot(), u.top(), m);
+            case Evidence.Span s -> new Evidence.Span(s.from(), s.to(), v);
+            case Evidence.Upright u -> new Evidence.Upright(u.foot(), u.top(), v);
+            case Evidence.Lens l -> new Evidence.Lens(v);
             default -> e;
         };
-        keep("tell a length", with(kept(), mark, told));
+        keep("tell a mark", with(kept(), mark, told));
     }
 
     /// Edges found in the picture instead of those that are marked.

@@ -170,6 +170,23 @@ class MarksBenchTest {
     }
 
     @Test
+    void aKnownLensIsToldInDegreesAndTakenAwayAgain(FxRobot robot) {
+        open(robot);
+        robot.clickOn("#put-lens");
+        house.until("a usual one", () -> words().contains("54.4\u00b0"));
+        assertThat(marks()).containsExactly(new Evidence.Lens(54.4));
+        robot.interact(() -> {
+            TextField f = (TextField) scene.lookup("#mark-metres-0");
+            f.requestFocus();
+            f.setText("64.5");
+        });
+        robot.type(KeyCode.ENTER);
+        house.until("told", () -> marks().getFirst() instanceof Evidence.Lens l && Math.abs(l.viewDeg() - 64.5) < 1e-9);
+        robot.interact(() -> ((Button) scene.lookup("#mark-away-0")).fire());
+        house.until("gone", () -> marks().isEmpty() && words().contains("nothing is marked yet"));
+    }
+
+    @Test
     void theLoupeIsThereWhileAMarkIsPulledAndEdgesOfOneWayGoTogether(FxRobot robot) {
         open(robot);
         marked();
