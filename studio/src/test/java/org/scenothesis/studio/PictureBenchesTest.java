@@ -55,12 +55,12 @@ class PictureBenchesTest extends HouseTest {
     void platesAreComparedInColourAndMeasuredAsABackground(FxRobot robot) {
         measured();
         robot.clickOn("#bench-match").clickOn("#match-page-colour");
-        until("compared", () -> scene.lookup("#grade-maker") != null);
+        until("compared", () -> scene.lookup("#grade-lamp") != null);
         assertThat(words(scene.lookup("#match-colours"))).contains("Maker at bench", "slope", "grain", "contrast");
-        robot.interact(() -> ((Button) scene.lookup("#grade-maker")).fire());
-        until("graded", () -> session.shot().layer("maker").orElseThrow().steps().stream().anyMatch(Tone.class::isInstance));
+        robot.interact(() -> ((Button) scene.lookup("#grade-lamp")).fire());
+        until("graded", () -> session.shot().layer("glow").orElseThrow().steps().stream().anyMatch(Tone.class::isInstance));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        until("one step back", () -> session.shot().layer("maker").orElseThrow().steps().stream().noneMatch(Tone.class::isInstance));
+        until("one step back", () -> session.shot().layer("glow").orElseThrow().steps().stream().noneMatch(Tone.class::isInstance));
         robot.clickOn("#slip-clean").clickOn("#match-background");
         until("measured", () -> ((Label) scene.lookup("#match-background-said")).getText().contains("The camera stands still"));
     }
