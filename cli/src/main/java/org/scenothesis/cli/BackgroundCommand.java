@@ -42,7 +42,7 @@ final class BackgroundCommand implements Callable<Integer> {
         output.print(json(r));
         output.say("camera        " + Words.of("background." + r.camera().name()));
         output.say("own motion    " + (Double.isNaN(r.ownMotionShare()) ? Words.of("camera.unknown") : Words.number(100 * r.ownMotionShare(), 1) + " % of the picture"));
-        output.say("flicker       " + (Double.isNaN(r.flickerStops()) ? "none, or too few frames to tell" : Words.stops(r.flickerStops())));
+        output.say("flicker       " + (Double.isNaN(r.flickerStops()) ? "too few frames to tell" : Words.stops(r.flickerStops())));
         output.say("size          " + r.width() + " \u00d7 " + r.height() + (r.bars().none() ? "" : ", with black bars: " + r.bars().top() + " px above, " + r.bars().bottom() + " below, " + r.bars().left() + " left, " + r.bars().right() + " right"));
         output.say(Words.of("background." + r.camera().name() + ".what"));
         return 0;

@@ -81,6 +81,10 @@ public final class BackgroundMeter {
             moves.add(null);
         } else {
             moves.add(move(map));
+            // Of what was not placed the light says nothing either.
+            if (!Double.isNaN(stop)) {
+                stops.add(stop);
+            }
             left.add(lock.residualPx());
             used.add(lock.usedShare());
             double moved = moving(f, lock, g);
@@ -90,9 +94,6 @@ public final class BackgroundMeter {
             before = f;
             beforeMap = map;
             beforeExposure = Double.isNaN(stop) ? exposure : stop;
-        }
-        if (!Double.isNaN(stop)) {
-            stops.add(stop);
         }
     }
 

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Resample;
 
 /// How blurred the edges of a picture are.
 ///
@@ -61,7 +62,8 @@ final class Sharpness {
         int n = (int) (2 * REACH / STEP) + 1;
         double[] v = new double[n];
         for (int i = 0; i < n; i++) {
-            v[i] = p.between(at.plus(across.times(i * STEP - REACH)));
+            Point q = at.plus(across.times(i * STEP - REACH));
+            v[i] = Resample.linear(p, q.x(), q.y());
         }
         int m = n / 2;
         // The step ends where it stops rising on both sides.

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Resample;
 
 /// How wide something upright is in the picture, by where its colour gives way to what is beside it.
 ///
@@ -114,7 +115,7 @@ record Girth(double px, double blurPx) {
     private static double[] at(Picture p, Point q) {
         double[] out = new double[3];
         for (int c = 0; c < 3; c++) {
-            out[c] = p.colours().get(c).between(q);
+            out[c] = Resample.linear(p.colours().get(c), q.x(), q.y());
         }
         return out;
     }

@@ -6,6 +6,7 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Resample;
 
 /// The shadow of something upright and narrow along its length on the ground: how wide its edges grow with the distance from what throws it, and how dark it is.
 ///
@@ -74,7 +75,7 @@ final class ShadowStrip {
             }
             boolean hides = hides(p);
             for (int c = 0; c < 3; c++) {
-                v[c][i] = hides ? Double.NaN : picture.colours().get(c).between(p);
+                v[c][i] = hides ? Double.NaN : Resample.linear(picture.colours().get(c), p.x(), p.y());
             }
             v[3][i] = 0.2126 * v[0][i] + 0.7152 * v[1][i] + 0.0722 * v[2][i];
         }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Resample;
 
 /// Lays a line that was set nearly on an edge of the picture on that edge: the steepest place across it, at many places along it, to a tenth of a pixel.
 public final class EdgeSnap {
@@ -29,7 +30,7 @@ public final class EdgeSnap {
             double[] steep = new double[(int) (2 * REACH_PX / STEP_PX) + 1];
             for (int k = 0; k < steep.length; k++) {
                 double off = k * STEP_PX - REACH_PX;
-                steep[k] = Math.abs(luma.between(m.plus(across.times(off + 0.7))) - luma.between(m.plus(across.times(off - 0.7))));
+                steep[k] = Math.abs(at(luma, m.plus(across.times(off + 0.7))) - at(luma, m.plus(across.times(off - 0.7))));
                 if (steep[k] > best) {
                     best = steep[k];
                     at = k;
@@ -65,5 +66,9 @@ public final class EdgeSnap {
         }
         return kept.size() < ENOUGH * PLACES ? line
                 : new Marks.Line(line.direction(), line.from().plus(across.times(middle)), line.from().plus(d.times(line.px())).plus(across.times(middle + slope * line.px())));
+    }
+
+    private static double at(Plane p, Point q) {
+        return Resample.linear(p, q.x(), q.y());
     }
 }

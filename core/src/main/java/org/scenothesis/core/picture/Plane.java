@@ -48,15 +48,4 @@ public record Plane(int width, int height, float[] data) {
     public void requireShape(Plane other) {
         Check.that(sameShape(other), "shapes differ: " + width + "x" + height + " and " + other.width + "x" + other.height);
     }
-
-    /// The value at a point in pixels from the outer corner, between the four nearest by how near they are; at the edges as it is there.
-    public double between(Point q) {
-        double x = Math.clamp(q.x() - 0.5, 0, width - 1.001);
-        double y = Math.clamp(q.y() - 0.5, 0, height - 1.001);
-        int x0 = (int) x;
-        int y0 = (int) y;
-        double fx = x - x0;
-        double fy = y - y0;
-        return (1 - fy) * ((1 - fx) * at(x0, y0) + fx * at(x0 + 1, y0)) + fy * ((1 - fx) * at(x0, y0 + 1) + fx * at(x0 + 1, y0 + 1));
-    }
 }

@@ -2,6 +2,7 @@ package org.scenothesis.studio.match;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
@@ -32,15 +33,17 @@ import org.scenothesis.studio.watch.WatchModel;
 /// Colour, sharpness and grain of every plate against the clean plate, and what footage is like as a background.
 final class ColourPanel extends HBox {
     private static final int FRAMES = 3;
+    private static final String BACKGROUND = "match-background";
 
     private final WatchModel watch;
     private final Session session;
     private final VBox rows = new VBox(10);
     private final Label background = Text.block("", "muted");
     private @Nullable Object shown;
+    private @Nullable String measuredOf;
 
-    /// A plate and what it differs in; null where it could not be read.
-    private record Row(Plate plate, @Nullable PictureComparison by) {}
+    /// A plate and what it differs in; null where it could not be read, and why.
+    private record Row(Plate plate, @Nullable PictureComparison by, String why) {}
 
     private record Asked(Plate plate, FootageSource source) {}
 
@@ -62,6 +65,11 @@ final class ColourPanel extends HBox {
 
     /// Compares anew where there is anything new to compare.
     void refresh() {
+        if (!Objects.equals(session.plateId().get(), measuredOf)) {
+            // What was said of another plate is none of this one.
+            session.worker().cancel(BACKGROUND);
+            background.setText("");
+        }
         FootageSource clean = session.clean();
         List<Asked> asked = new ArrayList<>();
         for (Plate p : session.plates()) {
@@ -88,7 +96,7 @@ final class ColourPanel extends HBox {
                 if (!ticket.wanted()) {
                     break;
                 }
-                out.add(new Row(a.plate, compared(reference, a.source)));
+                out.add(compared(reference, a));
             }
             return out;
         }, this::show, e -> rows.getChildren().setAll(Text.block(String.valueOf(e.getMessage()), "muted")));
@@ -106,12 +114,12 @@ final class ColourPanel extends HBox {
         return out;
     }
 
-    private @Nullable PictureComparison compared(List<Picture> reference, FootageSource source) {
+    private Row compared(List<Picture> reference, Asked a) {
         try {
             // From the plate to the clean plate: what it needs to be laid over it.
-            return PictureComparison.of(frames(source), reference, null);
+            return new Row(a.plate, PictureComparison.of(frames(a.source), reference, null), "");
         } catch (FootageException e) {
-            return null;
+            return new Row(a.plate, null, e.getMessage());
         }
     }
 
@@ -125,7 +133,7 @@ final class ColourPanel extends HBox {
         VBox box = new VBox(4, Text.of(r.plate.name(), "title"));
         PictureComparison c = r.by;
         if (c == null) {
-            box.getChildren().add(Text.block(r.plate.chosen() == null ? "" : session.problem(r.plate.chosen()), "muted"));
+            box.getChildren().add(Text.block(r.why, "muted"));
             return box;
         }
         FlowPane marks = new FlowPane(18, 4);
@@ -161,8 +169,9 @@ final class ColourPanel extends HBox {
             background.setText("There is no take to measure yet.");
             return;
         }
+        measuredOf = session.plateId().get();
         background.setText("Measuring.");
-        session.worker().ask("match-background", ticket -> {
+        session.worker().ask(BACKGROUND, ticket -> {
             try (Footage f = Footages.open(source.get())) {
                 BackgroundMeter m = new BackgroundMeter(session.bands());
                 int n = f.info().frames();
