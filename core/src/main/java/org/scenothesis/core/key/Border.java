@@ -44,7 +44,8 @@ public record Border(int px, Side side) {
                     Point a = cloth.get(i);
                     Point b = cloth.get((i + 1) % cloth.size());
                     Side where = side(a, b, alpha);
-                    double d = onFrame(a, b, alpha) || cutByFrame(subject, where, alpha) ? least : distance(x + 0.5, y + 0.5, a, b);
+                    // Where the cloth goes on beyond the picture there is no edge of it.
+                    double d = Cloth.onFrame(a, b, alpha.width(), alpha.height()) || cutByFrame(subject, where, alpha) ? least : distance(x + 0.5, y + 0.5, a, b);
                     if (d < least) {
                         least = d;
                         side = where;
@@ -66,13 +67,6 @@ public record Border(int px, Side side) {
             }
         }
         return first < 0 ? new int[0] : new int[] {first, last};
-    }
-
-    /// Where the cloth goes on beyond the picture there is no edge of it.
-    private static boolean onFrame(Point a, Point b, Plane p) {
-        double near = 0.012 * p.width() + 1;
-        return a.x() < near && b.x() < near || a.y() < near && b.y() < near || a.x() > p.width() - near && b.x() > p.width() - near
-                || a.y() > p.height() - near && b.y() > p.height() - near;
     }
 
     /// A subject that the picture itself cuts, as at the waist, keeps no distance on that side.

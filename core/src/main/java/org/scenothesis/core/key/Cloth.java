@@ -21,6 +21,7 @@ final class Cloth {
     private static final double SIDE_SHARE = 0.2;
     private static final int MOST_CORNERS = 12;
     private static final double FULL = 0.97;
+    private static final double SOFT_PX = 2;
 
     private Cloth() {}
 
@@ -115,6 +116,45 @@ final class Cloth {
         return n;
     }
 
+    /// An outline drawn in from the cloth's edges, which are never quite in one place nor quite the cloth's colour; where the cloth goes on beyond the picture it stays.
+    static Polygon within(Polygon outline, int width, int height) {
+        List<Point> p = outline.corners();
+        int n = p.size();
+        double in = Math.max(1, width / WIDTH) + SOFT_PX;
+        double turn = Math.signum(turned(p));
+        List<Point> out = new ArrayList<>();
+        for (int i = 0; i < n; i++) {
+            Point a = p.get((i + n - 1) % n);
+            Point b = p.get(i);
+            Point c = p.get((i + 1) % n);
+            Point before = inward(a, b, onFrame(a, b, width, height) ? 0 : turn * in);
+            Point after = inward(b, c, onFrame(b, c, width, height) ? 0 : turn * in);
+            double sine = cross(a, b, c) / Math.max(1e-9, b.minus(a).length() * c.minus(b).length());
+            out.add(Math.abs(sine) < 1e-3 ? b.plus(after) : b.plus(corner(b.minus(a), before, c.minus(b), after)));
+        }
+        return area(out) < area(p) / 2 || Math.signum(turned(out)) != turn ? outline : new Polygon(out);
+    }
+
+    /// How far an edge moves, square to itself.
+    private static Point inward(Point a, Point b, double by) {
+        Point d = b.minus(a);
+        double length = Math.max(1e-9, d.length());
+        return new Point(-d.y() / length * by, d.x() / length * by);
+    }
+
+    /// Where two edges of these directions meet that were moved from a common corner.
+    private static Point corner(Point along, Point moved, Point next, Point nextMoved) {
+        Point apart = nextMoved.minus(moved);
+        double t = (apart.x() * next.y() - apart.y() * next.x()) / (along.x() * next.y() - along.y() * next.x());
+        return moved.plus(along.times(t));
+    }
+
+    /// Whether an edge runs along the picture's own.
+    static boolean onFrame(Point a, Point b, int width, int height) {
+        double near = 0.012 * width + 1;
+        return a.x() < near && b.x() < near || a.y() < near && b.y() < near || a.x() > width - near && b.x() > width - near || a.y() > height - near && b.y() > height - near;
+    }
+
     /// The four corners of the first and last kept cell of every row.
     private static List<Point> corners(boolean[] kept, int w, int h) {
         List<Point> out = new ArrayList<>();
@@ -180,12 +220,17 @@ final class Cloth {
     }
 
     private static double area(List<Point> p) {
+        return Math.abs(turned(p));
+    }
+
+    /// The area, positive or negative by the way round.
+    private static double turned(List<Point> p) {
         double sum = 0;
         for (int i = 0; i < p.size(); i++) {
             Point a = p.get(i);
             Point b = p.get((i + 1) % p.size());
             sum += a.x() * b.y() - b.x() * a.y();
         }
-        return Math.abs(sum) / 2;
+        return sum / 2;
     }
 }

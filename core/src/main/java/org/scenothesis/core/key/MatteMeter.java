@@ -7,7 +7,9 @@ import org.scenothesis.core.picture.Plane;
 
 /// Measures a matte as one would look at it: is it solid inside, empty outside, thin at the edge, calm over time, and clear of the cloth's border.
 public final class MatteMeter {
-    private static final int INSIDE_PX = 4;
+    private static final int LEAST_INSIDE_PX = 4;
+    /// An edge is as soft as the picture is large: this part of its width is edge, not inside.
+    private static final int INSIDE_PART = 240;
     /// Holes up to twice this wide are holes; wider openings may well belong to the subject, as in a ring.
     private static final int CLOSED_PX = 3;
     /// How near to the cloth's own colour an opening shows it.
@@ -21,10 +23,11 @@ public final class MatteMeter {
     public static MatteMeasures measure(Keyed keyed, ScreenModel model, @Nullable Plane before, Bands bands) {
         Plane a = keyed.alpha();
         int w = a.width();
-        Plane core = Morphology.erode(a, INSIDE_PX, bands);
-        Plane outside = Morphology.dilate(a, INSIDE_PX, bands);
-        Plane filled = Morphology.erode(Morphology.dilate(step(a, 0.5f), CLOSED_PX, bands), CLOSED_PX + INSIDE_PX, bands);
-        Plane openings = openings(keyed, bands);
+        int in = Math.max(LEAST_INSIDE_PX, Math.round(w / (float) INSIDE_PART));
+        Plane core = Morphology.erode(a, in, bands);
+        Plane outside = Morphology.dilate(a, in, bands);
+        Plane filled = Morphology.erode(Morphology.dilate(step(a, 0.5f), CLOSED_PX, bands), CLOSED_PX + in, bands);
+        Plane openings = openings(keyed, in, bands);
         long inside = 0;
         long holes = 0;
         long empty = 0;
@@ -64,13 +67,13 @@ public final class MatteMeter {
     }
 
     /// Where the cloth itself is seen, as through the handle of a lantern, and the edge around it: no hole of the matte.
-    private static Plane openings(Keyed keyed, Bands bands) {
+    private static Plane openings(Keyed keyed, int in, Bands bands) {
         Plane a = keyed.alpha();
         Plane seen = Plane.of(a.width(), a.height());
         for (int i = 0; i < a.data().length; i++) {
             seen.data()[i] = a.data()[i] < EMPTY && Math.abs(keyed.separation().data()[i]) < CLOTH ? 1 : 0;
         }
-        return Morphology.dilate(seen, INSIDE_PX + CLOSED_PX, bands);
+        return Morphology.dilate(seen, in + CLOSED_PX, bands);
     }
 
     private static boolean nearSubject(Plane outside, int i) {

@@ -28,10 +28,15 @@ public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullabl
                 c == null ? null : c.scaled(kx, ky));
     }
 
-    /// The outline that counts: the one that was drawn, in shares of the picture, else that of the cloth if much of the picture lies beyond it; null for all of the picture.
+    /// The outline that counts: the one that was drawn, in shares of the picture, else one a little within the cloth if much of the picture lies beyond it; null for all of the picture.
     public @Nullable Polygon garbage(List<Point> drawn) {
         Polygon c = cloth;
-        return drawn.size() < 3 ? c != null && Cloth.sidesReached(c, colour.width(), colour.height()) >= 3 ? null : c : new Polygon(drawn).scaled(colour.width(), colour.height());
+        int w = colour.width();
+        int h = colour.height();
+        if (drawn.size() >= 3) {
+            return new Polygon(drawn).scaled(w, h);
+        }
+        return c == null || Cloth.sidesReached(c, w, h) >= 3 ? null : Cloth.within(c, w, h);
     }
 
     public enum Source {

@@ -20,6 +20,7 @@ import org.scenothesis.core.picture.Point;
 /// Source: Shi & Tomasi 1994 (corners), Lucas & Kanade 1981 in a pyramid after Bouguet 2000.
 public final class Features {
     private static final int PYRAMID = 4;
+    private static final int NEAR = 1;
     private static final int WINDOW = 21;
 
     private Features() {}
@@ -62,6 +63,11 @@ public final class Features {
 
     /// Where each point went, or null for a point that was lost; steps of up to about 80 px.
     public static List<@Nullable Point> follow(Plane from, Plane to, List<Point> points) {
+        return follow(from, to, points, null);
+    }
+
+    /// The same; where `near` is given each is looked for around its place there, a few pixels far.
+    public static List<@Nullable Point> follow(Plane from, Plane to, List<Point> points, @Nullable List<Point> near) {
         List<@Nullable Point> out = new ArrayList<>(points.size());
         try (Mat a = Mats.bytes(from);
                 Mat b = Mats.bytes(to);
@@ -73,8 +79,16 @@ public final class Features {
             for (int i = 0; i < points.size(); i++) {
                 f.put(2 * i, (float) (points.get(i).x() - 0.5)).put(2 * i + 1, (float) (points.get(i).y() - 0.5));
             }
+            if (near != null) {
+                end.create(points.size(), 1, opencv_core.CV_32FC2);
+                FloatBuffer g = end.createBuffer();
+                for (int i = 0; i < points.size(); i++) {
+                    g.put(2 * i, (float) (near.get(i).x() - 0.5)).put(2 * i + 1, (float) (near.get(i).y() - 0.5));
+                }
+            }
             opencv_video.calcOpticalFlowPyrLK(
-                    a, b, start, end, status, error, new Size(WINDOW, WINDOW), PYRAMID, new TermCriteria(3, 20, 0.03), 0, 1e-4);
+                    a, b, start, end, status, error, new Size(WINDOW, WINDOW), near == null ? PYRAMID : NEAR, new TermCriteria(3, near == null ? 20 : 30, near == null ? 0.03 : 0.005),
+                    near == null ? 0 : opencv_video.OPTFLOW_USE_INITIAL_FLOW, 1e-4);
             FloatBuffer g = end.createBuffer();
             ByteBuffer ok = status.createBuffer();
             for (int i = 0; i < points.size(); i++) {

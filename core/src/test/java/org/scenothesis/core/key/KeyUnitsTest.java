@@ -312,7 +312,10 @@ class KeyUnitsTest {
         assertThat(proposed).isNotNull();
         Plane inside = proposed.coverage(W, H, bands);
         assertThat(inside.at(60, 40)).isEqualTo(1);
-        assertThat(inside.at(22, 12)).isEqualTo(1);
+        assertThat(inside.at(24, 14)).isEqualTo(1);
+        assertThat(inside.at(21, 40)).as("the edge of the cloth is not quite its colour").isZero();
+        assertThat(inside.at(60, 68)).as("the edge of the cloth is not quite its colour").isZero();
+        assertThat(hung(20, 10, W, 70).garbage(List.of()).coverage(W, H, bands).at(W - 1, 40)).as("the cloth goes on beyond the picture").isEqualTo(1);
         assertThat(inside.at(10, 40)).isZero();
         assertThat(inside.at(60, 4)).isZero();
         Keyed k = Keyer.key(hung(20, 10, 100, 70).colour(), model, KeySettings.DEFAULT, proposed, bands);

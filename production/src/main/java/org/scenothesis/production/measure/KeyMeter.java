@@ -31,7 +31,7 @@ final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public int version() {
-        return 6;
+        return 8;
     }
 
     @Override

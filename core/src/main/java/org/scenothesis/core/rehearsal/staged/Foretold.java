@@ -1,6 +1,7 @@
 package org.scenothesis.core.rehearsal.staged;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
@@ -15,11 +16,15 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.rehearsal.Handling;
 import org.scenothesis.core.rehearsal.trace.Rgb;
 import org.scenothesis.core.stage.proof.Proved;
+import org.scenothesis.core.stage.proof.SetView;
 
 /// What a rehearsed plate should measure, foretold before a frame of it is filmed: from the proofs of its set, and from what was made to go wrong.
 ///
 /// - `value`: in the measure's unit; NaN where only the verdict can be foretold. `by`: the faults it comes from; none where the set alone makes it so.
 public record Foretold(Measure measure, double value, Verdict verdict, List<Fault> by) {
+    /// Of something this small in the picture the edge, softened by the coding of colour at half the size, is a share that counts.
+    private static final double COARSE_PX = 100;
+
     public Foretold {
         by = List.copyOf(by);
     }
@@ -44,9 +49,11 @@ public record Foretold(Measure measure, double value, Verdict verdict, List<Faul
             from(proofs, Measure.CLOTH_EVEN).forEach(p -> out.add(judged(Measure.SCREEN_EVENNESS, p.finding().value(), faults(f, Fault.WRINKLES, Fault.SHADOW), rules)));
             from(proofs, Measure.CLOTH_RETURN).forEach(p -> out.add(judged(Measure.SPILL, p.finding().value(), faults(f, Fault.SHADOW), rules)));
             from(proofs, Measure.CLOTH_ROOM).forEach(p -> out.add(new Foretold(Measure.BORDER, Double.NaN, p.finding().verdict(), faults(f, Fault.LIMB))));
-            out.add(new Foretold(Measure.GREY_INSIDE, Double.NaN, f.contains(Fault.CLOTHES) ? Verdict.REDO : Verdict.HOLDS, faults(f, Fault.CLOTHES)));
-            Verdict clean = Verdict.of(Stream.of(Measure.CLOTH_FOLDS, Measure.CLOTH_SHADOW, Measure.CLOTH_ROOM).flatMap(m -> from(proofs, m)).map(p -> p.finding().verdict()).toList());
-            out.add(new Foretold(Measure.GREY_OUTSIDE, Double.NaN, clean, faults(f, Fault.WRINKLES, Fault.SHADOW, Fault.LIMB)));
+            boolean small = from(proofs, Measure.CLOTH_ROOM).anyMatch(p -> heightPx(roll.view(), p) < COARSE_PX);
+            out.add(new Foretold(Measure.GREY_INSIDE, Double.NaN, f.contains(Fault.CLOTHES) ? Verdict.REDO : small ? Verdict.WATCH : Verdict.HOLDS, faults(f, Fault.CLOTHES)));
+            Verdict before = rules.limit(Measure.GREY_OUTSIDE).judge(100 * roll.view().stoodBefore());
+            List<Verdict> clean = Stream.of(Measure.CLOTH_FOLDS, Measure.CLOTH_SHADOW, Measure.CLOTH_ROOM).flatMap(m -> from(proofs, m)).map(p -> p.finding().verdict()).toList();
+            out.add(new Foretold(Measure.GREY_OUTSIDE, Double.NaN, Verdict.of(Stream.concat(clean.stream(), Stream.of(before)).toList()), faults(f, Fault.WRINKLES, Fault.SHADOW, Fault.LIMB)));
         }
         return out;
     }
@@ -54,6 +61,14 @@ public record Foretold(Measure measure, double value, Verdict verdict, List<Faul
     private static Foretold judged(Measure m, double value, List<Fault> by, HouseRules rules) {
         Limit limit = rules.limit(m);
         return new Foretold(m, value, limit.judge(value), by);
+    }
+
+    /// How high what was proved of is in the picture, at its smallest.
+    private static double heightPx(SetView view, Proved p) {
+        return view.bodies().stream().filter(b -> p.about().contains(b.id())).mapToDouble(b -> {
+            List<Double> y = SetView.box(b, 0).corners().stream().map(c -> view.pose().project(c).y()).toList();
+            return Collections.max(y) - Collections.min(y);
+        }).min().orElse(Double.MAX_VALUE);
     }
 
     /// The most serious of what was proved of a measure.

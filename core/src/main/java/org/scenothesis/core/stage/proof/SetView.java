@@ -26,6 +26,8 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
     /// How far an arm on the bar of a cloth holds a lamp before it.
     private static final double ARM_M = 1.2;
 
+    private static final int SHEET_GRID = 64;
+
     /// A body and a screen that stands behind it.
     public record Pair(Piece body, Sheet sheet) {}
 
@@ -90,6 +92,24 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
             }
         }
         return out;
+    }
+
+    /// The share of the screens in the picture that is hidden by what stands before them and is nobody that is filmed, as a rod; 0 where no screen is seen.
+    public double stoodBefore() {
+        List<Block> things = pieces().stream().filter(p -> p.thing() instanceof Support).flatMap(p -> still(p).stream()).toList();
+        int all = 0;
+        int hidden = 0;
+        for (Sheet s : things.isEmpty() ? List.<Sheet>of() : sheets()) {
+            for (int i = 0; i < SHEET_GRID * SHEET_GRID; i++) {
+                double x = s.wideM() * (i % SHEET_GRID + 0.5) / SHEET_GRID;
+                double y = s.lowM() + (s.topM() - s.lowM()) * (i / SHEET_GRID + 0.5) / SHEET_GRID;
+                Vec at = s.world(new Point(x, y)).plus(s.normal(new Point(x, y)).times(1e-3));
+                boolean there = seen(at);
+                all += there ? 1 : 0;
+                hidden += there && things.stream().anyMatch(b -> b.cuts(eye(), at)) ? 1 : 0;
+            }
+        }
+        return all == 0 ? 0 : (double) hidden / all;
     }
 
     /// A body's box at a time.

@@ -18,9 +18,11 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.PieceShelf;
 import org.scenothesis.core.stage.piece.Spot;
 import org.scenothesis.core.stage.proof.Proofs;
+import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.proof.Question;
 import org.scenothesis.core.stage.proof.SetView;
 
@@ -55,6 +57,26 @@ class ForetoldTest {
         assertThat(of(Measure.SPILL, Fault.SHADOW).value()).isGreaterThan(of(Measure.SPILL).value());
         assertThat(of(Measure.WHITE_BALANCE, Fault.AUTO_WHITE).value()).isGreaterThan(10);
         assertThat(of(Measure.BORDER, Fault.LIMB).verdict().weight()).isGreaterThanOrEqualTo(of(Measure.BORDER).verdict().weight());
+    }
+
+    /// A stool before a cloth is in the way of at least some of it, and is not in the frame of the cloth alone; the body ends at 360 lines smaller than at 1080.
+    @Test
+    void whatStandsBeforeTheClothAndWhatIsSmallInThePictureIsForetold() {
+        Stage s = roll().view().stage();
+        Piece rod = PieceShelf.make("stool", "stool", new Spot(0.4, 3, 0), Vec.ZERO);
+        SetView with = new SetView(s.withFloor(f -> f.plus(rod)), "", 640, 360);
+        assertThat(roll().view().stoodBefore()).isZero();
+        assertThat(with.stoodBefore()).isBetween(0.003, 0.2);
+        List<Proved> proofs = Proofs.of(new Question(with, HouseRules.DEFAULT, null, null));
+        StagedRoll large = new StagedRoll("r", with, 2, 0, 24, Set.of(), 1);
+        StagedRoll small = new StagedRoll("r", new SetView(with.stage(), "", 64, 36), 2, 0, 24, Set.of(), 1);
+        assertThat(verdict(Measure.GREY_OUTSIDE, large, proofs)).isIn(Verdict.WATCH, Verdict.REDO);
+        assertThat(verdict(Measure.GREY_INSIDE, large, proofs)).isEqualTo(Verdict.HOLDS);
+        assertThat(verdict(Measure.GREY_INSIDE, small, proofs)).isEqualTo(Verdict.WATCH);
+    }
+
+    private static Verdict verdict(Measure m, StagedRoll r, List<Proved> proofs) {
+        return Foretold.of(r, proofs, true, 2, HouseRules.DEFAULT).stream().filter(f -> f.measure() == m).findFirst().orElseThrow().verdict();
     }
 
     private static Finding found(Measure m, double value) {
