@@ -23,6 +23,7 @@ public final class LockMeter {
     private static final double LEAST_LEFT_PX = 0.02;
     /// A set so bare that a shift would be this uncertain says nothing of the camera.
     private static final double TOO_BARE_PX = 0.3;
+    private static final double CORNER_BARE_PX = 0.75;
 
     private final LockFrame reference;
     private final PatchTracker tracker;
@@ -51,7 +52,8 @@ public final class LockMeter {
             fit = better(fit, other);
         }
         double off = fit == null ? Double.MAX_VALUE : deviation(fit);
-        if (fit == null || off > TOO_BARE_PX) {
+        // Few points may agree on a motion that is anything at all in the corners.
+        if (fit == null || off > TOO_BARE_PX || !(off * fit.cornerTimes() < CORNER_BARE_PX)) {
             return FrameLock.lost(gains(take, PlanarMap.identity()));
         }
         last = fit.map();

@@ -33,8 +33,8 @@ final class MotionFit {
     private final double unit;
     private final int[] found;
 
-    /// The fitted motion. `residualPx`: RMS distance of matched points from it, by a robust estimate; `used` flags the points that agree.
-    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used) {}
+    /// The fitted motion. `residualPx`: RMS distance of matched points from it, by a robust estimate; `used` flags the points that agree. `cornerTimes`: how many times less sure than at the centre the motion is in the corner where it is least.
+    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used, double cornerTimes) {}
 
     MotionFit(List<Point> from, double[] weights, double[] to, int width, int height) {
         this.from = from;
@@ -72,7 +72,8 @@ final class MotionFit {
         };
         Candidate best = simplest(all, noise);
         double left = best.parameters == 8 ? spread(best.map) : Math.min(spread(best.map), spread(homography));
-        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used(best.map, Math.max(4 * noise, 0.25)));
+        boolean[] used = used(best.map, Math.max(4 * noise, 0.25));
+        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used, cornerTimes(best.map, best.parameters, used));
     }
 
     private record Candidate(PlanarMap map, int parameters) {}
@@ -219,6 +220,43 @@ final class MotionFit {
         for (int i : found) {
             if (square(close, i) < CLOSE_PX * CLOSE_PX) {
                 sum += weights[i] * Math.min(square(m, i), cut) / (noise * noise);
+            }
+        }
+        return sum;
+    }
+
+    /// By the covariance of the parameters, from where the points lie that agree.
+    private double cornerTimes(PlanarMap m, int parameters, boolean[] used) {
+        double[][] normal = new double[parameters][parameters + 1];
+        double[] jx = new double[parameters];
+        double[] jy = new double[parameters];
+        for (int i : found) {
+            if (used[i]) {
+                Point p = m.map(from.get(i));
+                jacobian((p.x() - centre.x()) / unit, (p.y() - centre.y()) / unit, TURN, jx, jy);
+                accumulate(normal, jx, jy, 0, 0, weights[i]);
+            }
+        }
+        double[][] square = new double[parameters][];
+        for (int k = 0; k < parameters; k++) {
+            square[k] = Arrays.copyOf(normal[k], parameters);
+            square[k][k] += 1e-9;
+        }
+        double[][] c = Solve.inverse(square);
+        double high = centre.y() / unit;
+        double worst = 0;
+        for (int k = 0; k < 4; k++) {
+            worst = Math.max(worst, variance(c, k % 2 == 0 ? -1 : 1, k < 2 ? -high : high, jx, jy));
+        }
+        return Math.sqrt(worst / Math.max(1e-12, variance(c, 0, 0, jx, jy)));
+    }
+
+    private static double variance(double[][] c, double u, double v, double[] jx, double[] jy) {
+        jacobian(u, v, TURN, jx, jy);
+        double sum = 0;
+        for (int a = 0; a < jx.length; a++) {
+            for (int b = 0; b < jx.length; b++) {
+                sum += c[a][b] * (jx[a] * jx[b] + jy[a] * jy[b]);
             }
         }
         return sum;

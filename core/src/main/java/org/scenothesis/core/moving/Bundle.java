@@ -180,13 +180,10 @@ final class Bundle {
             double py = f * x.y() / x.z();
             double[] e = {s.at.x() - px, s.at.y() - py};
             double weight = weight(Math.hypot(e[0], e[1]));
-            slopes(c, x, places[s.place], f, a, b);
+            Slopes.ofCamera(c, x, motion, a);
+            Slopes.ofPlace(c, x, places[s.place], motion, b);
             g[0] = px;
             g[1] = py;
-            if (motion == Motion.ZOOM) {
-                a[0][3] = focalFree ? px : 0;
-                a[1][3] = focalFree ? py : 0;
-            }
             int at = s.camera * cd;
             for (int row = 0; row < 2; row++) {
                 for (int i = 0; i < cd; i++) {
@@ -214,30 +211,6 @@ final class Bundle {
                 if (globalFocal()) {
                     u[n - 1][n - 1] += weight * g[row] * g[row];
                     right[n - 1] += weight * g[row] * e[row];
-                }
-            }
-        }
-
-        /// How the picture of a place changes with the camera (turned about its own axes, moved) and with the place.
-        private void slopes(Stand c, Vec x, Vec place, double f, double[][] a, double[][] b) {
-            double iz = 1 / x.z();
-            double[][] d = {{f * iz, 0, -f * x.x() * iz * iz}, {0, f * iz, -f * x.y() * iz * iz}};
-            Vec[] toPlace = motion == Motion.TRAVEL ? null : tangent(place);
-            for (int row = 0; row < 2; row++) {
-                // x turned by a little: w × x.
-                a[row][0] = d[row][2] * x.y() - d[row][1] * x.z();
-                a[row][1] = d[row][0] * x.z() - d[row][2] * x.x();
-                a[row][2] = d[row][1] * x.x() - d[row][0] * x.y();
-                for (int k = 0; k < 3; k++) {
-                    double slope = d[row][0] * c.r()[k] + d[row][1] * c.r()[3 + k] + d[row][2] * c.r()[6 + k];
-                    if (toPlace == null) {
-                        a[row][3 + k] = -slope;
-                        b[row][k] = slope;
-                    }
-                }
-                for (int k = 0; toPlace != null && k < 2; k++) {
-                    Vec t = c.turned(toPlace[k]);
-                    b[row][k] = d[row][0] * t.x() + d[row][1] * t.y() + d[row][2] * t.z();
                 }
             }
         }

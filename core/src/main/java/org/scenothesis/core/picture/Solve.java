@@ -25,4 +25,17 @@ public final class Solve {
             throw new IllegalArgumentException("the system is singular", e);
         }
     }
+
+    /// The inverse of a square matrix; not a number throughout where there is none.
+    public static double[][] inverse(double[][] m) {
+        try {
+            return new LUDecomposition(new Array2DRowRealMatrix(m, false), SINGULAR).getSolver().getInverse().getData();
+        } catch (MathRuntimeException e) {
+            double[][] none = new double[m.length][m.length];
+            for (double[] row : none) {
+                Arrays.fill(row, Double.NaN);
+            }
+            return none;
+        }
+    }
 }

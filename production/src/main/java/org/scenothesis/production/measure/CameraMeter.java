@@ -29,7 +29,7 @@ final class CameraMeter implements Meter<LockReading> {
 
     @Override
     public int version() {
-        return 6;
+        return 7;
     }
 
     @Override

@@ -46,7 +46,7 @@ public final class Rehearsing {
     /// What a rehearsed take is noted as, before what was made to go wrong.
     public static final String NOTE = "rehearsed";
     private static final double RATE = 24;
-    private static final int QUALITY = 6;
+    private static final int QUALITY = 9;
 
     private Rehearsing() {}
 
