@@ -15,7 +15,7 @@ import picocli.CommandLine.Command;
         mixinStandardHelpOptions = true,
         version = "Scenothesis 0.1",
         subcommands = {
-            LockCommand.class, PerspectiveCommand.class, LightCommand.class, CompareCommand.class, BackgroundCommand.class, KeyCommand.class, BreakdownCommand.class, RenderCommand.class, RehearseCommand.class, InfoCommand.class,
+            LockCommand.class, PerspectiveCommand.class, LightCommand.class, CompareCommand.class, BackgroundCommand.class, SolveCommand.class, KeyCommand.class, BreakdownCommand.class, RenderCommand.class, RehearseCommand.class, InfoCommand.class,
             FindingsCommand.class, IllusionsCommand.class, ShotListCommand.class, SunCommand.class, EarlierCommand.class, LeftoversCommand.class,
             TakeCommand.class, NewCommand.class, BringCommand.class, LayersCommand.class, ShotsCommand.class, TrackCommand.class, TrailsCommand.class, SoundCommand.class, StageCommand.class, KitCommand.class, CommandLine.HelpCommand.class
         },

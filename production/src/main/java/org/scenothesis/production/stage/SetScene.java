@@ -10,17 +10,12 @@ import de.javagl.jgltf.model.impl.DefaultMeshModel;
 import de.javagl.jgltf.model.impl.DefaultMeshPrimitiveModel;
 import de.javagl.jgltf.model.impl.DefaultNodeModel;
 import de.javagl.jgltf.model.impl.DefaultSceneModel;
-import de.javagl.jgltf.model.io.v2.GltfModelWriterV2;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
 import java.nio.FloatBuffer;
 import java.nio.IntBuffer;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.Surroundings;
@@ -36,7 +31,6 @@ import org.scenothesis.core.stage.piece.Support;
 import org.scenothesis.core.stage.piece.Wall;
 import org.scenothesis.core.stage.proof.Block;
 import org.scenothesis.core.stage.proof.SetView;
-import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.StoreException;
 
 /// A set with its camera in three dimensions for other programs: glTF 2.0, metres, Y up; their Z runs towards the camera, so ours is turned round.
@@ -49,26 +43,7 @@ public final class SetScene {
     ///
     /// @throws StoreException if the ending is another or the file cannot be written
     public static void write(SetView view, Path file) throws StoreException {
-        String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
-        boolean binary = name.endsWith(".glb");
-        if (!binary && !name.endsWith(".gltf")) {
-            throw new StoreException(file, "a set is written as .glb or .gltf; give the file one of these endings.");
-        }
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try {
-            GltfModelWriterV2 writer = new GltfModelWriterV2();
-            if (binary) {
-                writer.writeBinary(model(view), out);
-            } else {
-                writer.writeEmbedded(model(view), out);
-            }
-            if (file.toAbsolutePath().getParent() != null) {
-                Files.createDirectories(file.toAbsolutePath().getParent());
-            }
-            FreshFile.write(file, out.toByteArray());
-        } catch (IOException e) {
-            throw new StoreException(file, "it could not be written; check the folder's permissions and the space left.", e);
-        }
+        GltfFile.write(file, "a set", () -> model(view));
     }
 
     private static DefaultGltfModel model(SetView view) {

@@ -5,6 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.compare.PictureComparison;
 import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.moving.MovingCamera;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.shot.Shot;
@@ -23,6 +24,11 @@ public final class MatchWords {
     public static String why(PictureCamera.Refusal r) {
         String own = "camera.refused." + r.what() + "." + r.why();
         return Words.of(Words.has(own) ? own : "camera.refused." + r.why());
+    }
+
+    /// Why something of a camera that moves is not known, and what would help.
+    public static String why(MovingCamera.Refusal r) {
+        return Words.of("moving.refused." + r.why());
     }
 
     /// Why something of the light is not known, with the mark that would help.

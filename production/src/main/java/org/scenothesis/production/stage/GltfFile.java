@@ -1,0 +1,43 @@
+package org.scenothesis.production.stage;
+
+import de.javagl.jgltf.model.impl.DefaultGltfModel;
+import de.javagl.jgltf.model.io.v2.GltfModelWriterV2;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.function.Supplier;
+import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.store.StoreException;
+
+/// A scene written for other programs as glTF 2.0.
+public final class GltfFile {
+    private GltfFile() {}
+
+    /// Writes `.glb` in one file, `.gltf` with its data embedded.
+    ///
+    /// @throws StoreException if the ending is another or the file cannot be written
+    public static void write(Path file, String what, Supplier<DefaultGltfModel> model) throws StoreException {
+        String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
+        boolean binary = name.endsWith(".glb");
+        if (!binary && !name.endsWith(".gltf")) {
+            throw new StoreException(file, what + " is written as .glb or .gltf; give the file one of these endings.");
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            GltfModelWriterV2 writer = new GltfModelWriterV2();
+            if (binary) {
+                writer.writeBinary(model.get(), out);
+            } else {
+                writer.writeEmbedded(model.get(), out);
+            }
+            if (file.toAbsolutePath().getParent() != null) {
+                Files.createDirectories(file.toAbsolutePath().getParent());
+            }
+            FreshFile.write(file, out.toByteArray());
+        } catch (IOException e) {
+            throw new StoreException(file, "it could not be written; check the folder's permissions and the space left.", e);
+        }
+    }
+}
