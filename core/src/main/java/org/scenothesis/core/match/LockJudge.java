@@ -30,13 +30,13 @@ public final class LockJudge {
             return out;
         }
         LockReport.Segment far = r.furthest();
-        out.add(camera(r, far, subject, rules));
+        Finding camera = camera(r, far, subject, rules);
+        out.add(camera);
         Integer bump = r.bumpFrame();
         if (bump != null && r.bumpPx() > SURE * far.furthestDeviationPx()) {
             out.add(Finding.of(Measure.BUMP, subject, r.bumpPx(), rules).detailed((double) bump));
         }
-        boolean moved = far.largestShiftPx() > rules.limit(Measure.CAMERA).holds();
-        if (moved) {
+        if (camera.verdict() == Verdict.WATCH || camera.verdict() == Verdict.REDO) {
             // A locked camera shows no parallax; what is left over there is noise.
             out.add(Finding.of(Measure.PARALLAX, subject, far.residualPx(), rules));
         }

@@ -141,7 +141,9 @@ final class Bundle {
     }
 
     /// How far every camera's place may be off in units, and the logarithm of the focal length last; the scale held by the camera farthest from the first. Empty where that cannot be said.
-    double[] deviations() {
+    ///
+    /// - `atFocal`: as if the focal length were known, which turns and stretches the whole path.
+    double[] deviations(boolean atFocal) {
         Normal n = normal();
         double sum = 0;
         for (Seen s : seen) {
@@ -149,7 +151,8 @@ final class Bundle {
             sum += n.weight(d) * d * d;
         }
         double sigma = Math.sqrt(sum / Math.max(1, 2 * seen.size() - size() - places.length * motion.ofPlace));
-        return n.deviations(sigma);
+        // A point that is followed a little off is off alike in all frames: each counts as about one sight.
+        return n.deviations(sigma * Math.sqrt(seen.size() / (double) Math.max(1, places.length)), atFocal);
     }
 
     /// The equations of one step.
@@ -247,39 +250,52 @@ final class Bundle {
                 invert[p] = inv;
                 int rows = (to - from) * cd + (globalFocal() ? 1 : 0);
                 int[] index = new int[rows];
-                double[][] wide = new double[rows][];
+                double[] wide = new double[rows * pd];
                 for (int k = from, r = 0; k < to; k++) {
                     for (int i = 0; i < cd; i++, r++) {
                         index[r] = seen.get(k).camera * cd + i;
-                        wide[r] = w[k][i];
+                        System.arraycopy(w[k][i], 0, wide, r * pd, pd);
                     }
                 }
                 if (globalFocal()) {
                     index[rows - 1] = n - 1;
-                    wide[rows - 1] = ofFocal[p];
+                    System.arraycopy(ofFocal[p], 0, wide, (rows - 1) * pd, pd);
                 }
-                double[] t = new double[pd];
-                for (int i = 0; i < rows; i++) {
-                    for (int m = 0; m < pd; m++) {
-                        t[m] = 0;
-                        for (int q = 0; q < pd; q++) {
-                            t[m] += wide[i][q] * inv[q * pd + m];
-                        }
-                    }
-                    double[] row = s[index[i]];
-                    for (int j = 0; j < rows; j++) {
-                        double dot = 0;
-                        for (int m = 0; m < pd; m++) {
-                            dot += t[m] * wide[j][m];
-                        }
-                        row[index[j]] -= dot;
-                    }
-                    for (int m = 0; m < pd; m++) {
-                        rhs[index[i]] -= t[m] * rightOf[p][m];
-                    }
+                put(s, rhs, index, wide, inv, rightOf[p]);
+            }
+            for (int i = 0; i < n; i++) {
+                for (int k = 0; k < i; k++) {
+                    s[i][k] = s[k][i];
                 }
             }
             return s;
+        }
+
+        /// What one place takes from the cameras that see it, above the diagonal; they come in their order.
+        private void put(double[][] s, double[] rhs, int[] index, double[] wide, double[] inv, double[] own) {
+            double[] t = new double[3];
+            for (int i = 0; i < index.length; i++) {
+                for (int m = 0; m < pd; m++) {
+                    t[m] = 0;
+                    for (int q = 0; q < pd; q++) {
+                        t[m] += wide[i * pd + q] * inv[q * pd + m];
+                    }
+                    rhs[index[i]] -= t[m] * own[m];
+                }
+                double[] row = s[index[i]];
+                double t0 = t[0];
+                double t1 = t[1];
+                double t2 = t[2];
+                if (pd == 3) {
+                    for (int j = i, at = 3 * i; j < index.length; j++, at += 3) {
+                        row[index[j]] -= t0 * wide[at] + t1 * wide[at + 1] + t2 * wide[at + 2];
+                    }
+                } else {
+                    for (int j = i, at = 2 * i; j < index.length; j++, at += 2) {
+                        row[index[j]] -= t0 * wide[at] + t1 * wide[at + 1];
+                    }
+                }
+            }
         }
 
         /// Cameras and places moved by one step; false where it cannot be solved.
@@ -343,9 +359,10 @@ final class Bundle {
             return place.plus(t[0].times(by[0])).plus(t[1].times(by[1])).unit();
         }
 
-        double[] deviations(double sigma) {
+        double[] deviations(double sigma, boolean atFocal) {
             double[] rhs = new double[n];
             double[][] s = reduced(1e-9, new double[places.length][], rhs);
+            s[n - 1][n - 1] += atFocal && globalFocal() ? HELD : 0;
             if (motion == Motion.TRAVEL) {
                 int far = 0;
                 for (int c = 1; c < cameras.length; c++) {

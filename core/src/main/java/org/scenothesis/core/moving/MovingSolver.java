@@ -149,7 +149,7 @@ public final class MovingSolver {
         Bundle b = new Bundle(motion, at, far, seen, loose);
         b.solve(30, 3);
         b.solve(30, SOFT_PX);
-        double[] share = b.deviations();
+        double[] share = b.deviations(false);
         // What is placed between the keys sees the same far places.
         List<Stand> all = new ArrayList<>();
         List<Vec> places = b.places();
@@ -229,8 +229,8 @@ public final class MovingSolver {
         }
         double far = all.stream().filter(Objects::nonNull).mapToDouble(s -> s.at().length()).max().orElse(0);
         List<Refusal> refused = new ArrayList<>();
-        double off = std.length < 2 ? Double.MAX_VALUE : Arrays.stream(std, 0, std.length - 1).max().orElse(0) / Math.max(1e-12, far);
-        if (off > PATH_SURE || far < 1e-9) {
+        double off = walk.shapeOff() / Math.max(1e-12, far);
+        if (off > PATH_SURE || far < 1e-9 || std.length == 0) {
             return turned.left < FITS_PX ? turning(turned) : none("path", "unsure");
         }
         Estimate focal = told;

@@ -1,6 +1,7 @@
 package org.scenothesis.core.moving;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -36,6 +37,7 @@ final class Walk {
     private final SortedMap<Integer, Stand> placed = new TreeMap<>();
     private Places places = new Places(List.of(), List.of());
     private double[] deviations = {};
+    private double shapeOff;
 
     private Walk(List<Trace> traces, List<Integer> keys, Point middle, double loose) {
         this.traces = traces;
@@ -65,7 +67,9 @@ final class Walk {
         if (!w.placed.containsKey(0)) {
             return null;
         }
-        w.deviations = w.bundle().deviations();
+        w.deviations = w.bundle().deviations(false);
+        double[] shape = w.bundle().deviations(true);
+        w.shapeOff = shape.length == 0 ? Double.MAX_VALUE : Arrays.stream(shape, 0, shape.length - 1).max().orElse(0);
         w.fromFirst();
         return w;
     }
@@ -241,6 +245,11 @@ final class Walk {
     /// How far the place of each placed key frame may be off, and the logarithm of the focal length last.
     double[] deviations() {
         return deviations;
+    }
+
+    /// How far any key frame may be off if the focal length is right.
+    double shapeOff() {
+        return shapeOff;
     }
 
     /// What the key frames leave over, in pixels.

@@ -96,7 +96,7 @@ class MovingSolverTest {
             assertThat(c.does()).as("%s %s", move, c.refused()).isEqualTo(Does.TRAVELS);
             assertThat(c.placed()).isEqualTo(FRAMES);
             assertThat(c.residualPx()).isLessThan(0.3);
-            System.out.println(move + " " + focal + " -> f " + c.focalPx() + " err " + error(c, move) + " std " + c.frames().getLast().std() + " n " + c.places().size() + " left " + c.residualPx());
+            assertThat(c.focalPx() == null ? FOCAL : c.focalPx().value()).as("%s", c.focalPx()).isCloseTo(FOCAL, within(Math.max(1e-6, 2.5 * (c.focalPx() == null ? 1 : c.focalPx().std()))));
             assertThat(error(c, move)).as("%s with %s", move, focal).isLessThan(0.01);
         }
     }

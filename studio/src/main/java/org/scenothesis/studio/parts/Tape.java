@@ -115,6 +115,11 @@ public final class Tape extends HBox {
     }
 
     private void typed() {
+        // A field shows fewer digits than there are: who only passes through it changes nothing.
+        if (field.getText().trim().equals(Words.number(value, number.decimals))) {
+            show(value);
+            return;
+        }
         try {
             double v = Double.parseDouble(field.getText().trim().replace(',', '.').replace('\u2212', '-'));
             if (!(v >= number.low && v <= number.high)) {

@@ -153,6 +153,21 @@ class StageBenchTest {
         assertThat(((ToggleButton) scene.lookup("#overlay-shadow")).isSelected()).isTrue();
     }
 
+    /// Fields show fewer digits than there are: walking through them tells nothing.
+    @Test
+    void whoOnlyPassesThroughTheNumbersChangesNone(FxRobot robot) {
+        open(robot);
+        settled();
+        robot.type(KeyCode.G);
+        house.until("the camera is in hand", () -> scene.getFocusOwner() != null && "piece-camera".equals(scene.getFocusOwner().getId()));
+        for (int i = 0; i < 24; i++) {
+            robot.type(KeyCode.TAB);
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(session.store().undoable()).as("walking through changes nothing").isNull();
+        assertThat(session.shot().elsewhere()).isEmpty();
+    }
+
     @Test
     void aLengthIsTypedOnItsTape(FxRobot robot) {
         open(robot);

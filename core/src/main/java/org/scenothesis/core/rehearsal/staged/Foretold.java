@@ -49,10 +49,12 @@ public record Foretold(Measure measure, double value, Verdict verdict, List<Faul
             from(proofs, Measure.CLOTH_EVEN).forEach(p -> out.add(judged(Measure.SCREEN_EVENNESS, p.finding().value(), faults(f, Fault.WRINKLES, Fault.SHADOW), rules)));
             from(proofs, Measure.CLOTH_RETURN).forEach(p -> out.add(judged(Measure.SPILL, p.finding().value(), faults(f, Fault.SHADOW), rules)));
             from(proofs, Measure.CLOTH_ROOM).forEach(p -> out.add(new Foretold(Measure.BORDER, Double.NaN, p.finding().verdict(), faults(f, Fault.LIMB))));
+            // The cloth's colour on the subject makes it look like cloth.
+            boolean tinted = from(proofs, Measure.CLOTH_RETURN).anyMatch(p -> p.finding().verdict() != Verdict.HOLDS);
             boolean small = from(proofs, Measure.CLOTH_ROOM).anyMatch(p -> heightPx(roll.view(), p) < COARSE_PX);
-            out.add(new Foretold(Measure.GREY_INSIDE, Double.NaN, f.contains(Fault.CLOTHES) ? Verdict.REDO : small ? Verdict.WATCH : Verdict.HOLDS, faults(f, Fault.CLOTHES)));
+            out.add(new Foretold(Measure.GREY_INSIDE, Double.NaN, f.contains(Fault.CLOTHES) ? Verdict.REDO : small || tinted ? Verdict.WATCH : Verdict.HOLDS, faults(f, Fault.CLOTHES)));
             Verdict before = rules.limit(Measure.GREY_OUTSIDE).judge(100 * roll.view().stoodBefore());
-            List<Verdict> clean = Stream.of(Measure.CLOTH_FOLDS, Measure.CLOTH_SHADOW, Measure.CLOTH_ROOM).flatMap(m -> from(proofs, m)).map(p -> p.finding().verdict()).toList();
+            List<Verdict> clean = Stream.of(Measure.CLOTH_FOLDS, Measure.CLOTH_SHADOW, Measure.CLOTH_ROOM, Measure.CLOTH_EVEN).flatMap(m -> from(proofs, m)).map(p -> p.finding().verdict()).toList();
             out.add(new Foretold(Measure.GREY_OUTSIDE, Double.NaN, Verdict.of(Stream.concat(clean.stream(), Stream.of(before)).toList()), faults(f, Fault.WRINKLES, Fault.SHADOW, Fault.LIMB)));
         }
         return out;
