@@ -17,6 +17,8 @@ public final class LockJudge {
     /// Share of the frames that must have been placed before a take is said to hold.
     private static final double ENOUGH = 0.8;
 
+    /// What is known as well as this part of the limit is judged by what it is.
+    private static final double CLOSE = 0.2;
     /// So many standard deviations are no chance.
     private static final double SURE = 2.5;
 
@@ -67,7 +69,9 @@ public final class LockJudge {
             v = Verdict.REDO;
         }
         // What may be chance is neither good nor bad.
-        if (v != Verdict.HOLDS && shift - SURE * far.furthestDeviationPx() <= rules.limit(Measure.CAMERA).holds()) {
+        double give = SURE * far.furthestDeviationPx();
+        double holds = rules.limit(Measure.CAMERA).holds();
+        if (v != Verdict.HOLDS && give > CLOSE * holds && shift - give <= holds) {
             v = Verdict.NOT_MEASURED;
         }
         // What holds in some frames is not known to hold in those that could not be placed.

@@ -14,8 +14,11 @@ import org.scenothesis.core.vision.Features;
 /// - Accuracy: see `docs/measurements.md`; a few thousandths of a pixel on rendered takes with noise and compression.
 /// - Memory: the reference's patches and one frame.
 public final class LockMeter {
-    private static final int POINTS = 560;
-    private static final int CELLS = 12;
+    /// So many points are looked for where frame after frame is measured.
+    public static final int POINTS = 560;
+    /// A single picture has no others to be averaged with.
+    public static final int POINTS_OF_STILL = 2240;
+    private static final double POINTS_OF_CELL = 3.9;
     private static final double ENOUGH = 0.30;
     /// Fewer points than this agree on something by chance.
     private static final int FEWEST = 12;
@@ -33,11 +36,16 @@ public final class LockMeter {
 
     /// Compares frames with `reference`, which all must be as large as; small pictures get fewer cells.
     public LockMeter(LockFrame reference, Bands bands) {
+        this(reference, POINTS, bands);
+    }
+
+    /// The same with so many points.
+    public LockMeter(LockFrame reference, int points, Bands bands) {
         this.reference = reference;
         this.bands = bands;
         // Small pictures have room for fewer cells.
-        int cells = Math.clamp(Math.min(reference.luma().width(), reference.luma().height()) / 24, 1, CELLS);
-        tracker = new PatchTracker(reference.luma(), Features.spread(reference.luma(), POINTS, cells));
+        int cells = Math.clamp(Math.min(reference.luma().width(), reference.luma().height()) / 24, 1, (int) Math.round(Math.sqrt(points / POINTS_OF_CELL)));
+        tracker = new PatchTracker(reference.luma(), Features.spread(reference.luma(), points, cells));
         tone = new ToneMeter(reference.small());
     }
 

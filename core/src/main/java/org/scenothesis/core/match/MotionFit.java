@@ -272,7 +272,7 @@ final class MotionFit {
 
     /// Reweighted Gauss-Newton of 2, 4 or 8 parameters, in coordinates about the centre.
     private PlanarMap refine(PlanarMap start, int parameters, double turn, double noise) {
-        PlanarMap m = parameters == 2 ? PlanarMap.shift(start.shiftAt(centre.x(), centre.y()).x(), start.shiftAt(centre.x(), centre.y()).y()) : start;
+        PlanarMap m = turn == 0 && parameters > 2 ? start : turned(start, parameters, turn);
         for (int round = 0; round < 8; round++) {
             double[][] normal = new double[parameters][parameters + 1];
             double[] jx = new double[parameters];
@@ -297,6 +297,14 @@ final class MotionFit {
             }
         }
         return m;
+    }
+
+    /// The motion of a turned camera that has a start's shift at the centre, and its zoom and roll where these are asked.
+    private PlanarMap turned(PlanarMap start, int parameters, double turn) {
+        Point at = start.shiftAt(centre.x(), centre.y());
+        Point side = start.map(centre.plus(new Point(unit, 0))).minus(start.map(centre));
+        double[] s = parameters == 2 ? new double[] {at.x(), at.y()} : new double[] {at.x(), at.y(), side.x() - unit, side.y()};
+        return step(s, turn);
     }
 
     // Parameters: shift x, y; zoom, turn; then stretch, shear and two keystones. All in pixels at the side of the picture.

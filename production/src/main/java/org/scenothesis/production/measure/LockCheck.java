@@ -79,7 +79,7 @@ public final class LockCheck {
                         "the take is " + take.info().width() + "x" + take.info().height() + " but its reference is " + ref.info().width() + "x"
                                 + ref.info().height() + "; compare footage of one size.");
             }
-            return new LockMeter(start(ref), bands);
+            return new LockMeter(start(ref), take.info().frames() == 1 ? LockMeter.POINTS_OF_STILL : LockMeter.POINTS, bands);
         }
     }
 
