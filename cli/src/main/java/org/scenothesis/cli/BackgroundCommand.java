@@ -3,52 +3,94 @@ package org.scenothesis.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
-import org.scenothesis.core.background.BackgroundMeter;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Check;
 import org.scenothesis.core.background.BackgroundReport;
+import org.scenothesis.core.background.Suitability;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.decode.Footages;
-import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.match.BackgroundTake;
+import org.scenothesis.production.words.MatchWords;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "background", description = "Says what footage is like as a background: how its camera moves, what moves by itself, flicker, black bars, size.", mixinStandardHelpOptions = true)
 final class BackgroundCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "FOOTAGE", description = "A video, a still, or a folder of stills.")
-    Path footage;
+    @Parameters(paramLabel = "FOOTAGE", arity = "1..*", description = "A video, a still, or a folder of stills; several are ranked, the best first.")
+    List<Path> footage;
+
+    @Option(names = "--size", paramLabel = "WxH", description = "The finished picture, in pixels, that it has to fill.")
+    @Nullable String size;
+
+    @Option(names = "--permitted", negatable = true, description = "Whether leave to use it is written down; for what somebody else made.")
+    @Nullable Boolean permitted;
 
     @Mixin
     Output output;
 
     @Override
     public Integer call() throws Exception {
-        BackgroundReport r;
-        Progress progress = output.progress("background");
-        try (Bands bands = Bands.allCores(); Footage f = Footages.open(FootageSource.of(footage))) {
-            BackgroundMeter m = new BackgroundMeter(bands);
-            int n = f.info().frames();
-            for (int i = 0; i < n; i++) {
-                progress.at(i, n);
-                m.next(f.lockFrame(i));
+        List<Suitability> all = new ArrayList<>();
+        try (Bands bands = Bands.allCores()) {
+            for (Path p : footage) {
+                BackgroundReport r = BackgroundTake.of(FootageSource.of(p), bands, output.progress("background")).report();
+                all.add(Suitability.of(p.toString(), r, wanted()));
             }
-            progress.at(n, n);
-            r = m.report();
         }
-        output.print(json(r));
+        List<Suitability> ranked = Suitability.ranked(all);
+        if (ranked.size() == 1) {
+            output.print(json(ranked.getFirst()));
+            say(ranked.getFirst());
+            return 0;
+        }
+        ObjectNode o = Output.object();
+        ArrayNode out = o.putArray("ranked");
+        for (Suitability s : ranked) {
+            out.add(json(s).put("footage", s.name()));
+            output.say(s.name());
+            say(s);
+        }
+        output.print(o);
+        return 0;
+    }
+
+    private Suitability.Wanted wanted() {
+        String s = size;
+        if (s == null) {
+            return new Suitability.Wanted(0, 0, permitted);
+        }
+        String[] sides = s.split("x");
+        try {
+            return new Suitability.Wanted(side(sides[0]), side(sides[1]), permitted);
+        } catch (RuntimeException e) {
+            throw new ParameterException(output.spec.commandLine(), "--size is two whole numbers of pixels like 1920x1080, not \"" + s + "\".", e);
+        }
+    }
+
+    private static int side(String px) {
+        return (int) Check.range("a side", Integer.parseInt(px.trim()), 1, 100_000);
+    }
+
+    private void say(Suitability s) {
+        BackgroundReport r = s.report();
         output.say("camera        " + Words.of("background." + r.camera().name()));
         output.say("own motion    " + (Double.isNaN(r.ownMotionShare()) ? Words.of("camera.unknown") : Words.number(100 * r.ownMotionShare(), 1) + " % of the picture"));
         output.say("flicker       " + (Double.isNaN(r.flickerStops()) ? "too few frames to tell" : Words.stops(r.flickerStops())));
         output.say("size          " + r.width() + " \u00d7 " + r.height() + (r.bars().none() ? "" : ", with black bars: " + r.bars().top() + " px above, " + r.bars().bottom() + " below, " + r.bars().left() + " left, " + r.bars().right() + " right"));
         output.say(Words.of("background." + r.camera().name() + ".what"));
-        return 0;
+        s.reasons().forEach(x -> output.say("  " + Words.verdict(x.verdict()) + "  " + MatchWords.reason(s, x)));
     }
 
-    private static ObjectNode json(BackgroundReport r) {
+    private static ObjectNode json(Suitability s) {
+        BackgroundReport r = s.report();
         ObjectNode o = Output.object();
         if (r.camera() == BackgroundReport.CameraWork.UNKNOWN) {
             o.putNull("camera");
@@ -71,7 +113,14 @@ final class BackgroundCommand implements Callable<Integer> {
         Output.number(o, "flicker_stops", r.flickerStops());
         o.putObject("bars_px").put("top", r.bars().top()).put("right", r.bars().right()).put("bottom", r.bars().bottom()).put("left", r.bars().left());
         o.putArray("size").add(r.width()).add(r.height());
-        o.putArray("findings").addObject().put("meaning", Words.of("background." + r.camera().name() + ".what"));
+        o.put("verdict", s.verdict().name().toLowerCase(Locale.ROOT));
+        ArrayNode findings = o.putArray("findings");
+        findings.addObject().put("meaning", Words.of("background." + r.camera().name() + ".what"));
+        for (Suitability.Reason x : s.reasons()) {
+            ObjectNode n = findings.addObject().put("question", x.question().name().toLowerCase(Locale.ROOT));
+            Output.number(n, "value", x.value());
+            n.put("verdict", x.verdict().name().toLowerCase(Locale.ROOT)).put("meaning", MatchWords.reason(s, x));
+        }
         return o;
     }
 }

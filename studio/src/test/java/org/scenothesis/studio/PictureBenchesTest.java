@@ -61,8 +61,8 @@ class PictureBenchesTest extends HouseTest {
         until("graded", () -> session.shot().layer("glow").orElseThrow().steps().stream().anyMatch(Tone.class::isInstance));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         until("one step back", () -> session.shot().layer("glow").orElseThrow().steps().stream().noneMatch(Tone.class::isInstance));
-        robot.clickOn("#slip-clean").clickOn("#match-background");
-        until("measured", () -> ((Label) scene.lookup("#match-background-said")).getText().contains("The camera stands still"));
+        robot.clickOn("#match-page-background").clickOn("#backgrounds-measure");
+        until("measured", () -> words(scene.lookup("#backgrounds")).contains("the camera stands still"));
     }
 
     @Test

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
-import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.background.BackgroundReport.CameraWork;
 import org.scenothesis.core.background.BackgroundReport.Move;
@@ -12,6 +11,9 @@ import org.scenothesis.core.match.FrameLock;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.match.LockMeter;
+import org.scenothesis.core.moving.Parallax;
+import org.scenothesis.core.moving.PointFollower;
+import org.scenothesis.core.moving.Trace;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
@@ -21,7 +23,8 @@ import org.scenothesis.core.picture.Resample;
 /// Measures footage as a background, frame by frame; frames come in their own order.
 ///
 /// - Every frame is placed against one before it, a new one when too little of it is seen any more, and the moves are put together.
-/// - Memory: two frames.
+/// - Whether near and far things move differently is asked of points that are followed, a window of frames at a time.
+/// - Memory: four frames, and the points of a window.
 public final class BackgroundMeter {
     private static final double SEEN_AGAIN = 0.45;
     private static final double STILL_PX = 0.5;
@@ -29,7 +32,9 @@ public final class BackgroundMeter {
     private static final double DRIFT_SHARE = 0.012;
     private static final double ZOOM_PERCENT = 0.4;
     private static final double PARALLAX_PX = 0.6;
-    private static final double ONE_MOTION = 0.72;
+    /// What grows or turns is followed less well the farther it goes.
+    private static final double PARALLAX_SHARE = 0.0012;
+    private static final int WINDOW = 48;
     private static final double PLACED = 0.7;
     private static final double CHANGED = 0.16;
     private static final double BLACK = 0.035;
@@ -38,14 +43,16 @@ public final class BackgroundMeter {
     private final List<@Nullable Move> moves = new ArrayList<>();
     private final List<Double> stops = new ArrayList<>();
     private final List<Double> own = new ArrayList<>();
-    private final List<Double> left = new ArrayList<>();
-    private final List<Double> used = new ArrayList<>();
+    private final List<Double> parallax = new ArrayList<>();
+    private final List<Point> steps = new ArrayList<>();
+    private PointFollower points = new PointFollower();
     private @Nullable LockMeter meter;
     private @Nullable LockFrame reference;
     private PlanarMap base = PlanarMap.identity();
     private double exposure;
     private BackgroundReport.Bars bars = new BackgroundReport.Bars(0, 0, 0, 0);
     private @Nullable LockFrame before;
+    private @Nullable LockFrame last;
     private PlanarMap beforeMap = PlanarMap.identity();
     private double beforeExposure;
     private int width;
@@ -58,6 +65,7 @@ public final class BackgroundMeter {
 
     /// The next frame.
     public void next(LockFrame f) {
+        follow(f);
         LockMeter m = meter;
         if (m == null || reference == null) {
             width = f.luma().width() * f.reduced();
@@ -85,8 +93,6 @@ public final class BackgroundMeter {
             if (!Double.isNaN(stop)) {
                 stops.add(stop);
             }
-            left.add(lock.residualPx());
-            used.add(lock.usedShare());
             double moved = moving(f, lock, g);
             if (!Double.isNaN(moved)) {
                 own.add(moved);
@@ -95,6 +101,22 @@ public final class BackgroundMeter {
             beforeMap = map;
             beforeExposure = Double.isNaN(stop) ? exposure : stop;
         }
+    }
+
+    private void follow(LockFrame f) {
+        points.next(f.luma());
+        if (points.frames() == WINDOW) {
+            looked(f, parallax, steps);
+            points = new PointFollower();
+            points.next(f.luma());
+        }
+        last = f;
+    }
+
+    private void looked(LockFrame f, List<Double> left, List<Point> went) {
+        List<Trace> traces = points.traces();
+        Parallax.of(traces, points.frames(), f.luma().width()).forEach(p -> left.add(p * f.reduced()));
+        Parallax.steps(traces, points.frames()).forEach(s -> went.add(s.times(f.reduced())));
     }
 
     private void refer(LockFrame f, PlanarMap map, double at) {
@@ -186,11 +208,16 @@ public final class BackgroundMeter {
         if (!moved) {
             return CameraWork.STILL;
         }
-        // What follows another motion than the rest while the camera moves stands nearer or farther.
-        if (!left.isEmpty() && (quantile(left, 0.75) > PARALLAX_PX || median(used) < ONE_MOTION)) {
+        List<Double> apart = new ArrayList<>(parallax);
+        List<Point> went = new ArrayList<>(steps);
+        if (last != null) {
+            looked(last, apart, went);
+        }
+        double jitter = Math.hypot(jitter(went.stream().mapToDouble(Point::x).toArray()), jitter(went.stream().mapToDouble(Point::y).toArray()));
+        // A hand's sway shows some parallax too; what travels shows more of it than it shakes.
+        if (!apart.isEmpty() && median(apart) > Math.max(Math.max(PARALLAX_PX, PARALLAX_SHARE * width), jitter)) {
             return CameraWork.PARALLAX;
         }
-        double jitter = Math.hypot(jitter(all, Move::x), jitter(all, Move::y));
         if (jitter > JITTER_PX) {
             return CameraWork.HAND_HELD;
         }
@@ -201,14 +228,14 @@ public final class BackgroundMeter {
         return far < DRIFT_SHARE * width ? CameraWork.DRIFT : CameraWork.PAN;
     }
 
-    /// How far a series is from smooth: half the median size of its second differences, which an even move has none of.
-    private static double jitter(List<Move> all, ToDoubleFunction<Move> of) {
-        if (all.size() < 4) {
+    /// How far a way is from smooth: half the median by which one step differs from the next, which an even move does by nothing.
+    private static double jitter(double[] steps) {
+        if (steps.length < 3) {
             return 0;
         }
-        double[] d = new double[all.size() - 2];
+        double[] d = new double[steps.length - 1];
         for (int i = 0; i < d.length; i++) {
-            d[i] = Math.abs(of.applyAsDouble(all.get(i)) - 2 * of.applyAsDouble(all.get(i + 1)) + of.applyAsDouble(all.get(i + 2)));
+            d[i] = Math.abs(steps[i + 1] - steps[i]);
         }
         Arrays.sort(d);
         return d[d.length / 2] / 2;
@@ -236,11 +263,6 @@ public final class BackgroundMeter {
     }
 
     private static double median(List<Double> v) {
-        return quantile(v, 0.5);
-    }
-
-    private static double quantile(List<Double> v, double q) {
-        double[] s = v.stream().mapToDouble(Double::doubleValue).sorted().toArray();
-        return s[(int) (q * (s.length - 1))];
+        return v.stream().mapToDouble(Double::doubleValue).sorted().toArray()[(v.size() - 1) / 2];
     }
 }

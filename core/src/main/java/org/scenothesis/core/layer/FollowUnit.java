@@ -1,14 +1,12 @@
 package org.scenothesis.core.layer;
 
 import org.scenothesis.core.picture.PlanarMap;
-import org.scenothesis.core.shot.step.Follow;
 
-/// Moves all that was done so far with what was followed.
+/// Moves all that was done so far with what was followed, or against it.
 final class FollowUnit {
     private FollowUnit() {}
 
-    static Laid apply(Follow f, Laid before, Scene scene) {
-        PlanarMap motion = scene.motion(f.by());
+    static Laid moved(PlanarMap motion, Laid before, Scene scene) {
         if (motion.equals(PlanarMap.identity())) {
             return before;
         }

@@ -7,6 +7,7 @@ import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Letterbox;
@@ -60,7 +61,8 @@ final class Steps {
             case Put p -> PutUnit.apply(p, laid, scene);
             case Wobble w -> WholeUnit.apply(w, laid, scene);
             case Letterbox b -> WholeUnit.apply(b, laid, scene);
-            case Follow f -> FollowUnit.apply(f, laid, scene);
+            case Follow f -> FollowUnit.moved(scene.motion(f.by()), laid, scene);
+            case Hold h -> FollowUnit.moved(scene.motion(h.by()).inverse(), laid, scene);
             case Place p -> PlaceUnit.apply(p, laid, scene);
             case Shadow s -> laid.withShadow(s);
             case Cast c -> laid.withCast(c);

@@ -12,6 +12,7 @@ import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
 import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
@@ -47,7 +48,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
     /// Where a step goes that is put in: each behind those it needs. A garbage matte lies before the key, so outlines have two places.
     private static final List<Class<? extends Step>> USUAL_ORDER = List.of(
             Steady.class, Outline.class, Key.class, Luma.class, Difference.class, OwnAlpha.class, Grade.class, Tone.class, Soften.class, Warp.class, Ripple.class, Grain.class, Pin.class,
-            Join.class, Extend.class, Put.class, Wobble.class, Follow.class, Place.class, Shadow.class, Cast.class, Wrap.class, Glow.class, Letterbox.class, Presence.class);
+            Join.class, Extend.class, Put.class, Wobble.class, Hold.class, Follow.class, Place.class, Shadow.class, Cast.class, Wrap.class, Glow.class, Letterbox.class, Presence.class);
 
     public Layer {
         Check.that(steps.size() <= MOST_STEPS, "a layer has at most " + MOST_STEPS + " steps");

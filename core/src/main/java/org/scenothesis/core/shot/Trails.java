@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Step;
@@ -58,6 +59,7 @@ public final class Trails {
     private static Optional<Hung> hung(Step s) {
         return switch (s) {
             case Follow f -> Optional.of(f.by());
+            case Hold h -> Optional.of(h.by());
             case Outline o -> Optional.ofNullable(o.hung());
             default -> Optional.empty();
         };
@@ -82,7 +84,7 @@ public final class Trails {
     public static Shot without(Shot shot, String id) {
         Shot s = shot.withTrails(shot.trails().stream().filter(t -> !t.id().equals(id)).toList());
         return s.withLayers(s.layers().stream().map(l -> l.withSteps(l.steps().stream()
-                .filter(x -> !(x instanceof Follow f && f.by().trail().equals(id)))
+                .filter(x -> !(x instanceof Follow f && f.by().trail().equals(id) || x instanceof Hold h && h.by().trail().equals(id)))
                 .map(x -> x instanceof Outline o && o.hung() != null && o.hung().trail().equals(id) ? o.withHung(null) : x).toList())).toList());
     }
 

@@ -10,6 +10,7 @@ import org.bytedeco.opencv.global.opencv_core;
 import org.bytedeco.opencv.opencv_core.Mat;
 import org.bytedeco.opencv.opencv_core.Point2d;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 
 /// How one camera stands to another, and to points whose places are known, by chance samples that most points agree with.
@@ -78,6 +79,25 @@ public final class Epipolar {
             }
             double[] s = doubles(t, 3);
             return Optional.of(new Stand(doubles(r, 9), new Vec(s[0], s[1], s[2]), agree));
+        }
+    }
+
+    /// How far each point is, in the second picture and in its unit, from where the best bend of one flat picture into the other puts it: least median of squares, Rousseeuw 1984. Empty where there is none.
+    public static Optional<double[]> offFlat(List<Point> first, List<Point> second) {
+        if (first.size() < FEWEST) {
+            return Optional.empty();
+        }
+        try (Mat a = rays(first); Mat b = rays(second); Mat mask = new Mat(); Mat h = opencv_calib3d.findHomography(a, b, mask, opencv_calib3d.LMEDS, 3)) {
+            if (h.empty()) {
+                return Optional.empty();
+            }
+            double[] m = doubles(h, 9);
+            PlanarMap map = new PlanarMap(m[0], m[1], m[2], m[3], m[4], m[5], m[6], m[7], m[8]);
+            double[] out = new double[first.size()];
+            for (int i = 0; i < out.length; i++) {
+                out[i] = map.map(first.get(i)).minus(second.get(i)).length();
+            }
+            return Optional.of(out);
         }
     }
 

@@ -30,6 +30,7 @@ import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
 import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Hung;
@@ -127,6 +128,9 @@ class HandStepsTest {
         Picture out = Composer.compose(List.of(base(grey(0)), moved), moment, new Outlines(), MANY);
         assertThat(out.g().at(60, 20)).isEqualTo(1);
         assertThat(out.g().at(20, 20)).isZero();
+        Picture held = Composer.compose(List.of(base(grey(0)), LayerPicture.of(layer(new OwnAlpha(), new Hold(by)), cut(60, 10, 80, 30))), moment, new Outlines(), MANY);
+        assertThat(held.g().at(30, 20)).as("what is held goes against it").isEqualTo(1);
+        assertThat(held.g().at(70, 20)).isZero();
         // An outline alone goes along; the picture in it stays.
         LayerPicture shown = LayerPicture.of(layer(Outline.of(box(0, 0, 0.25, 1), 0).withHung(by)), coordinates());
         Picture seen = Composer.compose(List.of(base(grey(0)), shown), moment, new Outlines(), MANY);

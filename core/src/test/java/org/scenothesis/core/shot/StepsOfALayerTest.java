@@ -17,6 +17,7 @@ import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
 import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
@@ -55,7 +56,7 @@ class StepsOfALayerTest {
         return List.of(
                 new Steady(), Outline.of(SQUARE, 3), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from("clean"), new OwnAlpha(), new Grade(0.5, true),
                 Tone.NEUTRAL.withSaturation(0.5), Soften.LITTLE, Warp.FRESH, Ripple.FRESH, Grain.FINE, Pin.FRESH, Join.FRESH, Extend.HEADROOM, Put.AS_FILMED, Wobble.CALM.jolted(1),
-                new Follow(new Hung("t", 1, true)), Place.asFilmed(Given.told(new Vec(0, 0, 2))), Shadow.OF_STAGE, Cast.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE,
+                new Hold(new Hung("t", 1, true)), new Follow(new Hung("t", 1, true)), Place.asFilmed(Given.told(new Vec(0, 0, 2))), Shadow.OF_STAGE, Cast.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE,
                 Presence.FULL);
     }
 

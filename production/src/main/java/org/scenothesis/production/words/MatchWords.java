@@ -3,7 +3,9 @@ package org.scenothesis.production.words;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.background.Suitability;
 import org.scenothesis.core.compare.PictureComparison;
+import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.moving.MovingCamera;
 import org.scenothesis.core.perspective.Estimate;
@@ -24,6 +26,19 @@ public final class MatchWords {
     public static String why(PictureCamera.Refusal r) {
         String own = "camera.refused." + r.what() + "." + r.why();
         return Words.of(Words.has(own) ? own : "camera.refused." + r.why());
+    }
+
+    /// One question of a background, answered.
+    public static String reason(Suitability s, Suitability.Reason r) {
+        String key = "suits." + r.question();
+        return switch (r.question()) {
+            case CAMERA -> Words.of(key, Words.of("background." + s.report().camera()));
+            case PERMISSION -> Words.of(key + "." + (r.verdict() == Verdict.HOLDS));
+            case FLICKER -> Double.isNaN(r.value()) ? Words.of(key + ".none") : Words.of(key, Words.stops(r.value()));
+            case PIXELS -> Words.of(r.verdict() == Verdict.HOLDS ? key + ".enough" : key, Words.number(r.value(), 2));
+            case BARS -> Words.of(s.report().bars().none() ? key + ".none" : key, Words.number(100 * r.value(), 0));
+            case OWN_MOTION -> Double.isNaN(r.value()) ? Words.of(key + ".none") : Words.of(key, Words.number(100 * r.value(), r.value() < 0.1 ? 1 : 0));
+        };
     }
 
     /// Why something of a camera that moves is not known, and what would help.

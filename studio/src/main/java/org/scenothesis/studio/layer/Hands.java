@@ -10,6 +10,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Led;
 import org.scenothesis.core.shot.step.Outline;
@@ -104,6 +105,9 @@ final class Hands {
         for (int i = step + 1; i < l.steps().size(); i++) {
             if (l.steps().get(i) instanceof Follow f) {
                 all = Trails.motion(shot, f.by(), seconds, w, h).after(all);
+            }
+            if (l.steps().get(i) instanceof Hold k) {
+                all = Trails.motion(shot, k.by(), seconds, w, h).inverse().after(all);
             }
             if (l.steps().get(i) instanceof Put p) {
                 Put.Lie lie = p.at(seconds);

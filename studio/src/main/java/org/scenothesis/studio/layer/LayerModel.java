@@ -13,6 +13,7 @@ import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
 import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
@@ -104,6 +105,7 @@ final class LayerModel {
             case Place p -> Purpose.WHERE;
             case Wobble w -> Purpose.WHERE;
             case Follow f -> Purpose.WHERE;
+            case Hold h -> Purpose.WHERE;
             case Shadow x -> Purpose.LIGHT;
             case Cast c -> Purpose.LIGHT;
             case Wrap w -> Purpose.LIGHT;

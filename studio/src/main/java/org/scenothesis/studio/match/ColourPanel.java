@@ -2,19 +2,14 @@ package org.scenothesis.studio.match;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
-import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.background.BackgroundMeter;
-import org.scenothesis.core.background.BackgroundReport;
 import org.scenothesis.core.compare.PictureComparison;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
@@ -30,17 +25,13 @@ import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 import org.scenothesis.studio.watch.WatchModel;
 
-/// Colour, sharpness and grain of every plate against the clean plate, and what footage is like as a background.
+/// Colour, sharpness and grain of every plate against the clean plate.
 final class ColourPanel extends HBox {
     private static final int FRAMES = 3;
-    private static final String BACKGROUND = "match-background";
 
-    private final WatchModel watch;
     private final Session session;
     private final VBox rows = new VBox(10);
-    private final Label background = Text.block("", "muted");
     private @Nullable Object shown;
-    private @Nullable String measuredOf;
 
     /// A plate and what it differs in; null where it could not be read, and why.
     private record Row(Plate plate, @Nullable PictureComparison by, String why) {}
@@ -48,28 +39,19 @@ final class ColourPanel extends HBox {
     private record Asked(Plate plate, FootageSource source) {}
 
     ColourPanel(WatchModel watch) {
-        this.watch = watch;
         session = watch.session();
-        Button measure = Text.button("Measure this plate as a background", "floor-button", this::measure);
-        measure.setId("match-background");
-        background.setId("match-background-said");
         rows.setId("match-colours");
         rows.setPadding(new Insets(4, 12, 4, 0));
         ScrollPane all = new ScrollPane(rows);
         all.setFitToWidth(true);
         VBox.setVgrow(all, Priority.ALWAYS);
-        VBox left = new VBox(10, all, new HBox(10, measure, background));
+        VBox left = new VBox(10, all);
         HBox.setHgrow(left, Priority.ALWAYS);
         getChildren().add(left);
     }
 
     /// Compares anew where there is anything new to compare.
     void refresh() {
-        if (!Objects.equals(session.plateId().get(), measuredOf)) {
-            // What was said of another plate is none of this one.
-            session.worker().cancel(BACKGROUND);
-            background.setText("");
-        }
         FootageSource clean = session.clean();
         List<Asked> asked = new ArrayList<>();
         for (Plate p : session.plates()) {
@@ -160,37 +142,5 @@ final class ColourPanel extends HBox {
 
     private static String channels(Tone.Channels c) {
         return Words.number(c.r(), 2) + " " + Words.number(c.g(), 2) + " " + Words.number(c.b(), 2);
-    }
-
-    /// All frames of the take that is looked at, with how far it is.
-    private void measure() {
-        Optional<FootageSource> source = watch.take().map(session::footage);
-        if (source.isEmpty()) {
-            background.setText("There is no take to measure yet.");
-            return;
-        }
-        measuredOf = session.plateId().get();
-        background.setText("Measuring.");
-        session.worker().ask(BACKGROUND, ticket -> {
-            try (Footage f = Footages.open(source.get())) {
-                BackgroundMeter m = new BackgroundMeter(session.bands());
-                int n = f.info().frames();
-                for (int i = 0; i < n && ticket.wanted(); i++) {
-                    m.next(f.lockFrame(i));
-                    int at = i + 1;
-                    if (at % 10 == 0) {
-                        session.worker().onUi(() -> background.setText("Measuring, " + at + " of " + Words.frames(n) + "."));
-                    }
-                }
-                return m.report();
-            }
-        }, this::say, e -> background.setText(String.valueOf(e.getMessage())));
-    }
-
-    private void say(BackgroundReport r) {
-        String own = Double.isNaN(r.ownMotionShare()) ? "" : " " + Words.number(100 * r.ownMotionShare(), 0) + " % of the picture moves by itself.";
-        String flicker = Double.isNaN(r.flickerStops()) ? "" : " Flicker " + Words.stops(r.flickerStops()) + ".";
-        String bars = r.bars().none() ? "" : " It has black bars.";
-        background.setText("The camera " + Words.of("background." + r.camera().name()) + "." + own + flicker + bars + " " + Words.of("background." + r.camera().name() + ".what"));
     }
 }

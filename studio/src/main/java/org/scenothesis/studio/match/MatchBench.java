@@ -34,6 +34,7 @@ public final class MatchBench extends Bench {
     private final HBox moved = new HBox(12);
     private final CameraPanel camera;
     private final ColourPanel colour;
+    private final BackgroundPanel background;
     private Page page = Page.MOVED;
     private int shownSegment = -1;
 
@@ -46,6 +47,7 @@ public final class MatchBench extends Bench {
         paper = new LockPaper(model);
         camera = new CameraPanel(model);
         colour = new ColourPanel(model);
+        background = new BackgroundPanel(model);
         build();
         wire();
     }
@@ -64,7 +66,8 @@ public final class MatchBench extends Bench {
     private enum Page {
         MOVED("Did it move?"),
         CAMERA("Camera and light"),
-        COLOUR("Colour and grain");
+        COLOUR("Colour and grain"),
+        BACKGROUND("As a background");
 
         private final String words;
 
@@ -94,12 +97,13 @@ public final class MatchBench extends Bench {
             row.getChildren().add(b);
         }
         view.setPadding(new Insets(8, 14, 10, 12));
-        view.getChildren().addAll(row, moved, camera, colour);
-        for (HBox part : List.of(moved, camera, colour)) {
+        view.getChildren().addAll(row, moved, camera, colour, background);
+        for (HBox part : List.of(moved, camera, colour, background)) {
             VBox.setVgrow(part, Priority.ALWAYS);
         }
         Text.shown(camera, false);
         Text.shown(colour, false);
+        Text.shown(background, false);
     }
 
     private void turn(Page to, ToggleButton by) {
@@ -108,6 +112,7 @@ public final class MatchBench extends Bench {
         Text.shown(moved, to == Page.MOVED);
         Text.shown(camera, to == Page.CAMERA);
         Text.shown(colour, to == Page.COLOUR);
+        Text.shown(background, to == Page.BACKGROUND);
         refresh();
     }
 
@@ -160,6 +165,10 @@ public final class MatchBench extends Bench {
         }
         if (page == Page.COLOUR) {
             colour.refresh();
+            return;
+        }
+        if (page == Page.BACKGROUND) {
+            background.refresh();
             return;
         }
         takes.refresh();

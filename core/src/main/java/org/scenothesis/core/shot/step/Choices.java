@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 
@@ -32,13 +33,18 @@ public final class Choices {
                 }
                 yield out;
             }
-            case Follow f -> List.of(
-                    new Choice<>(Follow.class, "follows", trails.contains(f.by().trail()) ? trails : plus(trails, f.by().trail()), x -> x.by().trail(), (x, w) -> new Follow(new Hung(w, since.applyAsDouble(w), x.by().turns()))),
-                    new Choice<>(Follow.class, "goes", GOES, x -> GOES.get(x.by().turns() ? 1 : 0), (x, w) -> new Follow(new Hung(x.by().trail(), x.by().sinceSeconds(), w.equals("turns")))));
+            case Follow f -> hung(Follow.class, f.by(), Follow::by, Follow::new, trails, since);
+            case Hold h -> hung(Hold.class, h.by(), Hold::by, Hold::new, trails, since);
             case Join j -> List.of(new Choice<>(Join.class, "keeps", words(Join.Side.values()), x -> word(x.keeps()), (x, w) -> x.with(Join.Side.valueOf(w.toUpperCase(Locale.ROOT)), x.softnessPx())));
             case Extend e -> List.of(new Choice<>(Extend.class, "around", words(Extend.Around.values()), x -> word(x.around()), (x, w) -> x.withAround(Extend.Around.valueOf(w.toUpperCase(Locale.ROOT)))));
             default -> List.of();
         };
+    }
+
+    private static <S extends Step> List<Choice<?>> hung(Class<S> kind, Hung now, Function<S, Hung> of, Function<Hung, S> make, List<String> trails, ToDoubleFunction<String> since) {
+        return List.of(
+                new Choice<>(kind, "follows", trails.contains(now.trail()) ? trails : plus(trails, now.trail()), x -> of.apply(x).trail(), (x, w) -> make.apply(new Hung(w, since.applyAsDouble(w), of.apply(x).turns()))),
+                new Choice<>(kind, "goes", GOES, x -> GOES.get(of.apply(x).turns() ? 1 : 0), (x, w) -> make.apply(new Hung(of.apply(x).trail(), of.apply(x).sinceSeconds(), w.equals("turns")))));
     }
 
     private static List<String> plus(List<String> all, String one) {

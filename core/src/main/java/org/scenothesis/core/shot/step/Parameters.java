@@ -111,6 +111,7 @@ public final class Parameters {
             case Steady s -> List.of();
             case OwnAlpha a -> List.of();
             case Follow f -> List.of();
+            case Hold h -> List.of();
         };
     }
 

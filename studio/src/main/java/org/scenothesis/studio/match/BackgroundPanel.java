@@ -1,0 +1,215 @@
+package org.scenothesis.studio.match;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.background.BackgroundReport.CameraWork;
+import org.scenothesis.core.background.CameraTrail;
+import org.scenothesis.core.background.Suitability;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.FrameFormat;
+import org.scenothesis.core.shot.Permission;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.Trail;
+import org.scenothesis.core.shot.Trails;
+import org.scenothesis.media.FileStanding;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageSource;
+import org.scenothesis.production.match.BackgroundTake;
+import org.scenothesis.production.words.MatchWords;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Text;
+import org.scenothesis.studio.parts.VerdictMark;
+import org.scenothesis.studio.watch.WatchModel;
+
+/// Which take suits as a background, the best first and why; its camera's move handed to the layers, or its path solved.
+final class BackgroundPanel extends HBox {
+    private static final String LANE = "match-backgrounds";
+    private static final String MOVE = "the camera's move";
+
+    private final Session session;
+    private final PathPaper path;
+    private final VBox rows = new VBox(12);
+    private final Label said = Text.block("", "muted");
+    private final Button measure;
+    private final Map<String, BackgroundTake> known = new HashMap<>();
+    private final Map<String, String> failed = new HashMap<>();
+    private boolean busy;
+
+    /// A take that may be a background; `key`: which bytes.
+    private record Candidate(Plate plate, Take take, FootageSource source, String key) {
+        String name() {
+            return plate.takes().size() > 1 ? plate.name() + ", take " + (plate.takes().indexOf(take) + 1) : plate.name();
+        }
+    }
+
+    BackgroundPanel(WatchModel watch) {
+        super(16);
+        session = watch.session();
+        path = new PathPaper(watch);
+        measure = Text.button("Measure them", "floor-button", this::measure);
+        measure.setId("backgrounds-measure");
+        said.setId("backgrounds-said");
+        rows.setId("backgrounds");
+        rows.setPadding(new Insets(4, 12, 4, 0));
+        ScrollPane all = new ScrollPane(rows);
+        all.setFitToWidth(true);
+        VBox.setVgrow(all, Priority.ALWAYS);
+        HBox bar = new HBox(10, measure, said);
+        bar.setAlignment(Pos.CENTER_LEFT);
+        VBox left = new VBox(10, bar, all);
+        HBox.setHgrow(left, Priority.ALWAYS);
+        getChildren().addAll(left, path);
+    }
+
+    /// Whatever shows a set: what is filmed before a cloth shows none, nor do cards and light passes serve.
+    private List<Candidate> candidates() {
+        List<Candidate> out = new ArrayList<>();
+        for (Plate p : session.plates()) {
+            if (p.role().keyed() || p.role() == PlateRole.SCREEN_ONLY || p.role() == PlateRole.REFERENCE || p.role() == PlateRole.LIGHT_PASS) {
+                continue;
+            }
+            for (Take t : p.takes()) {
+                FootageSource s = session.footage(t);
+                if (s != null) {
+                    out.add(new Candidate(p, t, s, s + "|" + FileStanding.orNone(s.path())));
+                }
+            }
+        }
+        return out;
+    }
+
+    void refresh() {
+        List<Candidate> all = candidates();
+        path.refresh();
+        measure.setDisable(all.isEmpty() || busy);
+        rows.getChildren().clear();
+        if (all.isEmpty()) {
+            rows.getChildren().add(Text.block(Words.of("suits.none"), "muted"));
+            return;
+        }
+        Suitability.Wanted wanted = wanted();
+        List<Suitability> measured = all.stream().flatMap(c -> Stream.ofNullable(known.get(c.key)).map(t -> Suitability.of(c.key, t.report(), wanted))).toList();
+        for (Suitability s : Suitability.ranked(measured)) {
+            Candidate c = all.stream().filter(x -> x.key.equals(s.name())).findFirst().orElseThrow();
+            rows.getChildren().add(row(c, s));
+        }
+        all.stream().filter(c -> !known.containsKey(c.key)).forEach(c -> rows.getChildren().add(new VBox(4, title(c, Verdict.NOT_MEASURED), Text.block(failed.getOrDefault(c.key, "not measured yet"), "muted"))));
+    }
+
+    private Suitability.Wanted wanted() {
+        FrameFormat f = session.shot().format();
+        List<Permission> needed = Breakdown.plan(session.shot(), session.production().get().houseRules()).permissions();
+        Boolean permitted = needed.isEmpty() ? null : Boolean.valueOf(needed.stream().allMatch(n -> session.production().get().permissions().stream().anyMatch(p -> p.id().equals(n.id()) && p.complete())));
+        return new Suitability.Wanted(f == null ? 0 : f.width(), f == null ? 0 : f.height(), permitted);
+    }
+
+    private static HBox title(Candidate c, Verdict v) {
+        HBox out = new HBox(8, new VerdictMark(v), Text.of(c.name(), "title"), Text.of(Words.verdict(v), "muted"));
+        out.setAlignment(Pos.CENTER_LEFT);
+        return out;
+    }
+
+    private VBox row(Candidate c, Suitability s) {
+        FlowPane reasons = new FlowPane(18, 4);
+        for (Suitability.Reason r : s.reasons()) {
+            reasons.getChildren().add(new HBox(6, new VerdictMark(r.verdict()), Text.of(MatchWords.reason(s, r))));
+        }
+        CameraWork camera = s.report().camera();
+        VBox out = new VBox(6, title(c, s.verdict()), reasons, Text.block(Words.of("background." + camera + ".what"), "muted"));
+        HBox hands = new HBox(8);
+        if (CameraTrail.usable(camera)) {
+            hands.getChildren().addAll(
+                    use(c, "Let the elements go along", CameraTrail.Use.IMITATE), use(c, "Take the move back", CameraTrail.Use.UNDO));
+        }
+        if (camera != CameraWork.STILL && s.report().moves().size() > 1) {
+            Button solve = Text.button("Solve its camera", "floor-button", () -> path.solve(c.plate, c.source, c.name()));
+            solve.setId("solve-" + c.take.id());
+            hands.getChildren().add(solve);
+        }
+        if (!hands.getChildren().isEmpty()) {
+            out.getChildren().add(hands);
+        }
+        return out;
+    }
+
+    private Button use(Candidate c, String words, CameraTrail.Use use) {
+        Button b = Text.button(words, "floor-button", () -> handOver(c, use));
+        b.setId(use.name().toLowerCase(Locale.ROOT) + "-" + c.take.id());
+        boolean laid = session.shot().layers().stream().anyMatch(l -> l.source().plates().contains(c.plate.id()));
+        b.setDisable(!laid || !c.take.equals(c.plate.chosen()));
+        Text.tip(b, () -> b.isDisabled() ? Words.of("suits.no-layer") : "");
+        return b;
+    }
+
+    private void handOver(Candidate c, CameraTrail.Use use) {
+        BackgroundTake t = known.get(c.key);
+        if (t == null) {
+            return;
+        }
+        String id = session.shot().trails().stream().filter(x -> x.name().equals(MOVE) && x.plate().equals(c.plate.id())).findFirst().map(Trail::id).orElse(Trails.free(session.shot()));
+        Optional<Trail> trail = CameraTrail.of(t.report(), id, MOVE, c.plate.id(), i -> t.seconds().get(i));
+        trail.ifPresent(x -> {
+            session.change(use == CameraTrail.Use.IMITATE ? "elements go along with the camera" : "the camera's move taken back", s -> CameraTrail.used(s, x, use));
+            session.say(Words.of(use == CameraTrail.Use.IMITATE ? "suits.imitated" : "suits.undone"));
+        });
+    }
+
+    private void measure() {
+        List<Candidate> open = candidates().stream().filter(c -> !known.containsKey(c.key)).toList();
+        busy = true;
+        said.setText("Measuring.");
+        refresh();
+        session.worker().ask(LANE, ticket -> {
+            for (int k = 0; k < open.size(); k++) {
+                Candidate c = open.get(k);
+                int number = k + 1;
+                try {
+                    BackgroundTake t = BackgroundTake.of(c.source, session.bands(), (done, of) -> {
+                        if (done % 10 == 0) {
+                            session.worker().onUi(() -> said.setText("Measuring " + c.name() + " (" + number + " of " + open.size() + "), frame " + done + " of " + of + "."));
+                        }
+                        return ticket.wanted();
+                    });
+                    session.worker().onUi(() -> took(c, t, null));
+                } catch (FootageException e) {
+                    session.worker().onUi(() -> took(c, null, e.getMessage()));
+                }
+            }
+            return open.size();
+        }, n -> done(""), e -> done(String.valueOf(e.getMessage())));
+    }
+
+    private void took(Candidate c, @Nullable BackgroundTake t, @Nullable String why) {
+        if (t != null) {
+            known.put(c.key, t);
+        } else if (why != null) {
+            failed.put(c.key, why);
+        }
+        refresh();
+    }
+
+    private void done(String why) {
+        busy = false;
+        said.setText(why);
+        refresh();
+    }
+}
