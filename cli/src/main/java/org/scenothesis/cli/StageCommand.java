@@ -34,6 +34,7 @@ import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.proof.SetView;
+import org.scenothesis.core.stage.suggest.LampMatch;
 import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.FootageException;
@@ -123,6 +124,9 @@ final class StageCommand implements Callable<Integer> {
 
     @Option(names = "--compare", description = "Measures the takes that were rehearsed and says them beside what was foretold of the set as it stands now.")
     boolean compare;
+
+    @Option(names = "--match-lamps", description = "Says which lamp goes where to light whoever is filmed as the background is lit, and what is then still off.")
+    boolean matchLamps;
 
     @Option(names = "--instruments", description = "Holds meters, tape and level to the sets, by their stand-ins.")
     boolean instruments;
@@ -252,6 +256,9 @@ final class StageCommand implements Callable<Integer> {
         if (compare) {
             o.set("compared", compared(folder, folder.production().shot(s.id()), sets, rules));
         }
+        if (matchLamps) {
+            o.set("lamp_plan", lampPlan(sets, rules));
+        }
         if (suggest) {
             o.set("suggestion", suggested(folder, s, sets, rules));
         }
@@ -276,6 +283,26 @@ final class StageCommand implements Callable<Integer> {
                     output.say("rehearsed: " + f.footage());
                 });
             }
+        }
+        return out;
+    }
+
+    private ArrayNode lampPlan(List<Staged> sets, HouseRules rules) {
+        ArrayNode out = Output.object().arrayNode();
+        for (Staged set : sets) {
+            LampMatch.of(set.question(set.hardest(), rules), null).ifPresent(m -> {
+                out.add(StageTree.lamps(set.group(), m));
+                output.say("");
+                output.say(set.setUp().name() + ", lamps like the background's");
+                m.lamps().forEach(p -> output.say("  " + StageWords.lamp(p)));
+                if (m.black()) {
+                    output.say("  " + Words.of("lamps.black"));
+                }
+                output.say("  " + StageWords.left(m));
+            });
+        }
+        if (out.isEmpty()) {
+            output.say(Words.of("lamps.none"));
         }
         return out;
     }

@@ -27,6 +27,7 @@ import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.proof.SetView;
+import org.scenothesis.core.stage.suggest.LampMatch;
 import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.core.value.Kind;
@@ -54,6 +55,33 @@ public final class StageTree {
             s.stage().floor().pieces().forEach(p -> pieces.add(piece(p)));
         }
         return out;
+    }
+
+    /// Lamps put to light like the background's; what is not known is null.
+    public static ObjectNode lamps(String group, LampMatch m) {
+        ObjectNode o = MAPPER.createObjectNode().put("camera_group", group).put("black_cloth", m.black());
+        ArrayNode all = o.putArray("lamps");
+        for (LampMatch.Placed p : m.lamps()) {
+            ObjectNode n = all.addObject().put("piece", p.lamp().id()).put("name", p.lamp().name()).put("role", p.role().name().toLowerCase(Locale.ROOT));
+            put(n, "away_m", p.awayM());
+            put(n, "side_deg", p.sideDeg());
+            put(n, "height_m", p.heightM());
+            put(n, "size_m", p.sizeM());
+            put(n, "dimmer", p.dimmer());
+            put(n, "gel_mired", p.gelMired());
+            put(n, "moved_m", p.movedM());
+        }
+        ArrayNode left = o.putArray("left");
+        m.left().forEach(p -> put(left.addObject().put("measure", p.finding().measure().name().toLowerCase(Locale.ROOT)).put("verdict", p.finding().verdict().name().toLowerCase(Locale.ROOT)), "value", p.finding().value()));
+        return o;
+    }
+
+    private static void put(ObjectNode o, String name, double v) {
+        if (Double.isFinite(v)) {
+            o.put(name, round(v));
+        } else {
+            o.putNull(name);
+        }
     }
 
     private static ObjectNode around(Given<Surroundings> g) {

@@ -67,9 +67,12 @@ public final class MatchWords {
         if (a == null || e == null) {
             return Words.of(l.hasKey() ? "camera.unknown" : "light.no-shadow");
         }
-        double side = a.value();
-        String where = Words.number(Math.abs(side), 0) + "\u00b0 " + Words.of(Math.abs(side) < 0.5 ? "light.ahead" : side < 0 ? "light.left" : "light.right");
-        return Words.of("light.direction", where, Words.number(e.value(), 0) + "\u00b0");
+        return Words.of("light.direction", side(a.value()), Words.number(e.value(), 0) + "\u00b0");
+    }
+
+    /// "78° left": a direction as a camera sees it.
+    static String side(double deg) {
+        return Words.number(Math.abs(deg), 0) + "\u00b0 " + Words.of(Math.abs(deg) < 0.5 ? "light.ahead" : deg < 0 ? "light.left" : "light.right");
     }
 
     /// The one mark that would make the camera surer.

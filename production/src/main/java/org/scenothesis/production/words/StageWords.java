@@ -1,5 +1,6 @@
 package org.scenothesis.production.words;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
@@ -20,6 +21,7 @@ import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Thing;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.proof.SetView;
+import org.scenothesis.core.stage.suggest.LampMatch;
 import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Kind;
 
@@ -83,6 +85,31 @@ public final class StageWords {
         HeldTo held = HeldTo.of(StandIns.of(view), view, p);
         String light = held.incident().map(lux -> Words.of("instruments.light", reading(lux), held.colour().map(StageWords::reading).orElse(Words.of("instruments.dark"))) + " ").orElse("");
         return light + Words.of("instruments.tape", reading(held.fromLens()));
+    }
+
+    /// Where a lamp goes to light like the background's, in one sentence.
+    public static String lamp(LampMatch.Placed p) {
+        List<String> out = new ArrayList<>();
+        out.add(Words.of("lamps." + p.role()) + ", " + p.lamp().name() + ": " + Words.of("lamps.side", MatchWords.side(p.sideDeg())));
+        if (!Double.isNaN(p.awayM())) {
+            out.add(Words.number(p.awayM(), 2) + " m from it");
+            out.add(Words.number(p.heightM(), 2) + " m high");
+            out.add(Words.number(p.sizeM(), 2) + " m across");
+        }
+        out.add(p.dimmer() <= 0 ? Words.of("lamps.off") : p.dimmer() > 1 ? Words.of("lamps.weak", Words.number(p.dimmer(), 1)) : Words.number(100 * p.dimmer(), 0) + " %");
+        if (!Double.isNaN(p.gelMired())) {
+            out.add(Words.of("lamps.gel", (p.gelMired() > 0 ? "+" : p.gelMired() < 0 ? "\u2212" : "") + Words.number(Math.abs(p.gelMired()), 0)));
+        }
+        if (p.movedM() > 0.05) {
+            out.add(Words.of("lamps.carry", Words.number(p.movedM(), 2)));
+        }
+        return String.join(", ", out) + ".";
+    }
+
+    /// What is still off once the lamps stand so.
+    public static String left(LampMatch m) {
+        String all = m.left().stream().filter(p -> p.finding().verdict() != Verdict.HOLDS).map(p -> Words.title(p.finding().measure()) + " " + Words.value(p.finding())).collect(Collectors.joining("; "));
+        return all.isEmpty() ? Words.of("lamps.whole") : Words.of("lamps.left", all);
     }
 
     /// What the level on the camera says.

@@ -100,7 +100,8 @@ final class BackgroundPanel extends HBox {
     void refresh() {
         List<Candidate> all = candidates();
         path.refresh();
-        measure.setDisable(all.isEmpty() || busy);
+        measure.setDisable(all.isEmpty());
+        measure.setText(busy ? "Stop" : "Measure them");
         rows.getChildren().clear();
         if (all.isEmpty()) {
             rows.getChildren().add(Text.block(Words.of("suits.none"), "muted"));
@@ -137,8 +138,11 @@ final class BackgroundPanel extends HBox {
         VBox out = new VBox(6, title(c, s.verdict()), reasons, Text.block(Words.of("background." + camera + ".what"), "muted"));
         HBox hands = new HBox(8);
         if (CameraTrail.usable(camera)) {
-            hands.getChildren().addAll(
-                    use(c, "Let the elements go along", CameraTrail.Use.IMITATE), use(c, "Take the move back", CameraTrail.Use.UNDO));
+            if (laid(c)) {
+                hands.getChildren().addAll(use(c, "Let the elements go along", CameraTrail.Use.IMITATE), use(c, "Take the move back", CameraTrail.Use.UNDO));
+            } else {
+                out.getChildren().add(Text.block(Words.of("suits.no-layer"), "muted"));
+            }
         }
         if (camera != CameraWork.STILL && s.report().moves().size() > 1) {
             Button solve = Text.button("Solve its camera", "floor-button", () -> path.solve(c.plate, c.source, c.name()));
@@ -151,12 +155,13 @@ final class BackgroundPanel extends HBox {
         return out;
     }
 
+    private boolean laid(Candidate c) {
+        return c.take.equals(c.plate.chosen()) && session.shot().layers().stream().anyMatch(l -> l.source().plates().contains(c.plate.id()));
+    }
+
     private Button use(Candidate c, String words, CameraTrail.Use use) {
         Button b = Text.button(words, "floor-button", () -> handOver(c, use));
         b.setId(use.name().toLowerCase(Locale.ROOT) + "-" + c.take.id());
-        boolean laid = session.shot().layers().stream().anyMatch(l -> l.source().plates().contains(c.plate.id()));
-        b.setDisable(!laid || !c.take.equals(c.plate.chosen()));
-        Text.tip(b, () -> b.isDisabled() ? Words.of("suits.no-layer") : "");
         return b;
     }
 
@@ -174,6 +179,11 @@ final class BackgroundPanel extends HBox {
     }
 
     private void measure() {
+        if (busy) {
+            session.worker().cancel(LANE);
+            done("");
+            return;
+        }
         List<Candidate> open = candidates().stream().filter(c -> !known.containsKey(c.key)).toList();
         busy = true;
         said.setText("Measuring.");

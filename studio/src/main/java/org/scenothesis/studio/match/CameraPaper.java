@@ -26,6 +26,7 @@ final class CameraPaper extends VBox {
     private final VBox numbers = new VBox(6);
     private final VBox list = new VBox(2);
     private final LightDial dial = new LightDial();
+    private final LampsPaper lamps;
     private final Button stand;
 
     CameraPaper(MarksModel model) {
@@ -34,7 +35,8 @@ final class CameraPaper extends VBox {
         numbers.getStyleClass().addAll("paper", "on-paper");
         stand = Text.button("Stand the shot on this camera", "dark-button", model::stand);
         stand.setId("match-stand");
-        getChildren().addAll(numbers, stand, dial, Text.of("Marks", "heading"), list);
+        lamps = new LampsPaper(model.watch().session());
+        getChildren().addAll(numbers, stand, dial, Text.of("Marks", "heading"), list, lamps);
     }
 
     void refresh() {
@@ -51,6 +53,7 @@ final class CameraPaper extends VBox {
         }
         stand.setDisable(model.stage().isEmpty() || !model.solved());
         dial.show(model.light().orElse(null));
+        lamps.refresh(model.light().orElse(null));
         marks();
     }
 

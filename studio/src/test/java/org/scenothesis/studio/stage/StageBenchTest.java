@@ -168,6 +168,23 @@ class StageBenchTest {
         assertThat(session.shot().elsewhere()).isEmpty();
     }
 
+    /// What Match knows of the background's light is stood on the set: one click, one step back.
+    @Test
+    void lampsAreStoodLikeTheBackgroundsFromMatch(FxRobot robot) {
+        open(robot);
+        // Nobody has said anything of the background's light yet.
+        robot.clickOn("#bench-match").clickOn("#match-page-camera");
+        house.until("nothing to match", () -> words("#lamps-lines").contains("As soon as the shot has a light"));
+        robot.interact(() -> session.change("light told", x -> x.withSetting(p -> p.withFact("keyFrom", "left").withFact("keyUpDeg", "40"))));
+        house.until("lamps said", () -> words("#lamps-lines").contains("as the camera sees it"));
+        assertThat(words("#lamps-lines")).contains("m from it", "m high").containsAnyOf("Then side, softness", "Then still off");
+        assertThat(set("B").byHand()).isFalse();
+        robot.interact(() -> ((ButtonBase) scene.lookup("#lamps-stand")).fire());
+        house.until("stood", () -> set("B").byHand());
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        house.until("one step back", () -> !set("B").byHand());
+    }
+
     @Test
     void aLengthIsTypedOnItsTape(FxRobot robot) {
         open(robot);

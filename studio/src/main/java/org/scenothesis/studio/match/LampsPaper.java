@@ -1,0 +1,92 @@
+package org.scenothesis.studio.match;
+
+import java.util.Arrays;
+import java.util.Objects;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.staging.Staged;
+import org.scenothesis.core.breakdown.staging.Stagings;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.stage.suggest.LampMatch;
+import org.scenothesis.production.words.StageWords;
+import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Text;
+
+/// Which lamp where, so that what is laid over this picture is lit as the picture is: said, drawn from above, and stood on the set with one click.
+final class LampsPaper extends VBox {
+    private static final String LANE = "match-lamps";
+
+    private final Session session;
+    private final VBox lines = new VBox(6);
+    private final LampSketch sketch = new LampSketch();
+    private final Button stand;
+    private @Nullable Object shown;
+    private @Nullable Found found;
+
+    private record Found(Staged set, LampMatch match) {}
+
+    LampsPaper(Session session) {
+        super(8);
+        this.session = session;
+        stand = Text.button("Stand the lamps so", "dark-button", this::stand);
+        stand.setId("lamps-stand");
+        lines.setId("lamps-lines");
+        getChildren().addAll(Text.of("Lamps for what is laid over it", "heading"), lines, sketch, stand);
+        show(null);
+    }
+
+    /// With the colours that a picture's light has, where they are known.
+    void refresh(@Nullable PictureLight light) {
+        Shot shot = session.shot();
+        HouseRules rules = session.production().get().houseRules();
+        LampMatch.Colours colours = light == null || light.key() == null || light.fill() == null ? null : new LampMatch.Colours(light.key().kelvin(), light.fill().kelvin());
+        Object now = Arrays.asList(shot, rules, colours);
+        if (Objects.equals(now, shown)) {
+            return;
+        }
+        shown = now;
+        session.worker().ask(LANE, ticket -> matched(shot, rules, colours), f -> show(f.orElse(null)), e -> show(null));
+    }
+
+    private static Optional<Found> matched(Shot shot, HouseRules rules, LampMatch.@Nullable Colours colours) {
+        for (Staged s : Stagings.of(shot, Breakdown.plan(shot, rules), rules)) {
+            Optional<Found> f = LampMatch.of(s.question(s.hardest(), rules), colours).map(m -> new Found(s, m));
+            if (f.isPresent()) {
+                return f;
+            }
+        }
+        return Optional.empty();
+    }
+
+    private void show(@Nullable Found f) {
+        found = f;
+        lines.getChildren().clear();
+        Text.shown(sketch, f != null);
+        stand.setDisable(f == null);
+        if (f == null) {
+            lines.getChildren().add(Text.block(Words.of("lamps.none"), "muted", "small"));
+            return;
+        }
+        lines.getChildren().add(Text.block(Words.of("lamps.set", f.set.setUp().name()), "muted", "small"));
+        f.match.lamps().forEach(p -> lines.getChildren().add(Text.block(StageWords.lamp(p), "small")));
+        if (f.match.black()) {
+            lines.getChildren().add(Text.block(Words.of("lamps.black"), "small"));
+        }
+        lines.getChildren().add(Text.block(StageWords.left(f.match), "muted", "small"));
+        sketch.show(f.match);
+    }
+
+    private void stand() {
+        Found f = found;
+        if (f != null) {
+            session.change("lamps like the background's", shot -> Stagings.kept(shot, f.set.with(f.match.stage())));
+            session.say(Words.of("lamps.stood", f.set.setUp().name()));
+        }
+    }
+}
