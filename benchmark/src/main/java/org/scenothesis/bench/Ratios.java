@@ -68,12 +68,21 @@ public final class Ratios {
             return;
         }
         Path work = Files.createTempDirectory("scenothesis-bench");
+        if (args.length > 0 && args[0].equals("--meters")) {
+            DemoFolder.lay(work.resolve("demo"));
+            try (Bands all = Bands.allCores()) {
+                Meters.report(work.resolve("demo"), all);
+            }
+            Tidy.away(work);
+            return;
+        }
         try (Bands all = Bands.allCores()) {
             over(Bands.sequential(), "one core");
             over(all, all.threads() + " cores");
             Orders.report();
             Renders.report(all);
             DemoFolder.lay(work.resolve("demo"));
+            Meters.report(work.resolve("demo"), all);
             footage(work.resolve("demo"), all);
             film(work.resolve("demo"), all);
             memory(work, args.length > 0 && args[0].equals("--short") ? 10 : 180, all);

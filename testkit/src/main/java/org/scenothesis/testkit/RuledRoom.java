@@ -43,13 +43,18 @@ public final class RuledRoom {
 
     /// The picture in linear light, four samples to a pixel.
     public static Picture picture() {
+        return picture(POSE);
+    }
+
+    /// The same room by another camera.
+    public static Picture picture(CameraPose pose) {
         Picture p = Picture.of(WIDTH, HEIGHT);
         SplittableRandom r = new SplittableRandom(6);
         for (int y = 0; y < HEIGHT; y++) {
             for (int x = 0; x < WIDTH; x++) {
                 double v = 0;
                 for (int k = 0; k < 4; k++) {
-                    v += seen(new Point(x + 0.25 + 0.5 * (k % 2), y + 0.25 + 0.5 * (k / 2.0 - 0.5 * (k % 2)))) / 4;
+                    v += seen(new Point(x + 0.25 + 0.5 * (k % 2), y + 0.25 + 0.5 * (k / 2.0 - 0.5 * (k % 2))), pose) / 4;
                 }
                 v *= 1 + 0.01 * r.nextGaussian();
                 p.r().data()[y * WIDTH + x] = (float) v;
@@ -60,16 +65,17 @@ public final class RuledRoom {
         return p;
     }
 
-    private static double seen(Point q) {
-        Vec d = POSE.ray(q);
-        double floor = d.y() < 0 ? -LENS_M / d.y() : Double.MAX_VALUE;
-        double back = d.z() > 0 ? BACK_M / d.z() : Double.MAX_VALUE;
-        double side = d.x() > 0 ? SIDE_M / d.x() : Double.MAX_VALUE;
-        double post = post(d);
+    private static double seen(Point q, CameraPose pose) {
+        Vec d = pose.ray(q);
+        Vec eye = pose.position();
+        double floor = d.y() < 0 ? -eye.y() / d.y() : Double.MAX_VALUE;
+        double back = d.z() > 0 ? (BACK_M - eye.z()) / d.z() : Double.MAX_VALUE;
+        double side = d.x() > 0 ? (SIDE_M - eye.x()) / d.x() : Double.MAX_VALUE;
+        double post = post(eye, d);
         if (post < Math.min(floor, Math.min(back, side))) {
             return 0.05;
         }
-        Vec at = POSE.position().plus(d.times(Math.min(floor, Math.min(back, side))));
+        Vec at = eye.plus(d.times(Math.min(floor, Math.min(back, side))));
         if (floor <= back && floor <= side) {
             boolean dark = (Math.floor(at.x() / TILE_M) + Math.floor(at.z() / TILE_M)) % 2 != 0;
             return (dark ? 0.16 : 0.4) * (shadowed(at) ? 0.3 : 1);
@@ -80,16 +86,18 @@ public final class RuledRoom {
     }
 
     /// How far along a ray an upright round post is; the largest number where it is missed.
-    private static double post(Vec d) {
+    private static double post(Vec eye, Vec d) {
+        double fx = FOOT.x() - eye.x();
+        double fz = FOOT.z() - eye.z();
         double a = d.x() * d.x() + d.z() * d.z();
-        double b = -(d.x() * FOOT.x() + d.z() * FOOT.z());
-        double c = FOOT.x() * FOOT.x() + FOOT.z() * FOOT.z() - POST_R * POST_R;
+        double b = -(d.x() * fx + d.z() * fz);
+        double c = fx * fx + fz * fz - POST_R * POST_R;
         double root = b * b - a * c;
         if (root < 0) {
             return Double.MAX_VALUE;
         }
         double t = (-b - Math.sqrt(root)) / a;
-        double y = LENS_M + t * d.y();
+        double y = eye.y() + t * d.y();
         return t > 0 && y >= 0 && y <= POST_M ? t : Double.MAX_VALUE;
     }
 

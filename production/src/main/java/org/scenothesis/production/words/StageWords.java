@@ -90,7 +90,8 @@ public final class StageWords {
     /// Where a lamp goes to light like the background's, in one sentence.
     public static String lamp(LampMatch.Placed p) {
         List<String> out = new ArrayList<>();
-        out.add(Words.of("lamps." + p.role()) + ", " + p.lamp().name() + ": " + Words.of("lamps.side", MatchWords.side(p.sideDeg())));
+        String role = Words.of("lamps." + p.role());
+        out.add((p.lamp().name().equals(role) ? role : role + ", " + p.lamp().name()) + ": " + Words.of("lamps.side", MatchWords.side(p.sideDeg())));
         if (!Double.isNaN(p.awayM())) {
             out.add(Words.number(p.awayM(), 2) + " m from it");
             out.add(Words.number(p.heightM(), 2) + " m high");

@@ -12,6 +12,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -26,6 +28,7 @@ import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.CameraSolver;
 import org.scenothesis.core.perspective.EdgeSnap;
+import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Picture;
@@ -40,6 +43,7 @@ import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.FootageSource;
+import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.MatchWords;
@@ -72,6 +76,40 @@ class CameraOfStillTest {
         // Nothing to be found is no camera, and no failure.
         Marks none = CameraSolver.solve(Marks.none(640, 360)).marks();
         assertThat(none.lines()).isEmpty();
+    }
+
+    /// The room by cameras by chance, edges found without a hand: a number that is said is right within what is stated. With `-Dscenothesis.stills=20` how often it is usable is said.
+    @Test
+    void edgesOfManyPicturesGiveTheirCameraOrNone() throws Exception {
+        int many = Integer.getInteger("scenothesis.stills", 3);
+        SplittableRandom r = new SplittableRandom(21);
+        int usable = 0;
+        int wrong = 0;
+        for (int i = 0; i < many; i++) {
+            CameraPose pose = new CameraPose(
+                    new Vec(r.nextDouble(-1.2, 0.8), r.nextDouble(1.1, 1.9), r.nextDouble(-0.5, 0.8)), r.nextDouble(5, 40), r.nextDouble(-16, -4), r.nextDouble(-3, 3), RuledRoom.WIDTH * r.nextDouble(0.55, 1.1), RuledRoom.WIDTH,
+                    RuledRoom.HEIGHT);
+            Path file = temp.resolve("still-" + i + ".png");
+            Stills.write(file, RuledRoom.picture(pose), Stills.Format.PNG8);
+            FootageSource source = FootageSource.of(file);
+            PictureCamera c = CameraSolver.solve(CameraOfStill.proposed(source, 0, CameraOfStill.bare(source)));
+            boolean said = c.focalPx() != null && c.tiltDeg() != null && c.rollDeg() != null;
+            boolean good = said && off(c.focalPx(), pose.focalPx(), 0.02 * pose.focalPx()) && off(c.tiltDeg(), pose.tiltDeg(), 0.3) && off(c.rollDeg(), pose.rollDeg(), 0.3);
+            usable += good ? 1 : 0;
+            wrong += said && !good ? 1 : 0;
+            if (many > 3) {
+                System.out.printf(Locale.ROOT, "still %d: focal %s of %.0f, tilt %s of %.2f, roll %s of %.2f%n", i, c.focalPx(), pose.focalPx(), c.tiltDeg(), pose.tiltDeg(), c.rollDeg(), pose.rollDeg());
+            }
+        }
+        if (many > 3) {
+            System.out.println(usable + " of " + many + " usable without a hand, " + wrong + " wrong");
+        }
+        assertThat(wrong).isLessThanOrEqualTo(many / 20);
+        assertThat(usable).isGreaterThanOrEqualTo(many / 2);
+    }
+
+    private static boolean off(Estimate e, double truth, double within) {
+        return Math.abs(e.value() - truth) < Math.max(within, 2.5 * e.std());
     }
 
     @Test

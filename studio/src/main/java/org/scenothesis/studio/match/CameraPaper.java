@@ -2,6 +2,7 @@ package org.scenothesis.studio.match;
 
 import java.util.List;
 import java.util.Locale;
+import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
@@ -32,6 +33,8 @@ final class CameraPaper extends VBox {
     CameraPaper(MarksModel model) {
         super(10);
         this.model = model;
+        // Room for the bar that the paper is scrolled by.
+        setPadding(new Insets(0, 14, 0, 0));
         numbers.getStyleClass().addAll("paper", "on-paper");
         stand = Text.button("Stand the shot on this camera", "dark-button", model::stand);
         stand.setId("match-stand");
