@@ -7,6 +7,10 @@ public enum Measure {
     BUMP("px", 4, 2, Group.CAMERA, Mend.SHOOT, 0.25, 40),
     /// What is left after the best planar warp; up to its first limit a moved camera can be warped back.
     PARALLAX("px", 4, 4, Group.CAMERA, Mend.MATCH, 0.3, 0.6),
+    /// The picture sways as a whole, as a stabiliser or a soft floor makes it.
+    WANDER("px", 4, 2, Group.CAMERA, Mend.SHOOT, 0.25, 1.5),
+    /// Rows lean and spread from frame to frame, as a sensor read row by row shows of a camera that shakes.
+    LEAN("px", 4, 3, Group.CAMERA, Mend.SHOOT, 0.25, 1),
     EXPOSURE("stop", 3, 0.3, Group.EXPOSURE, Mend.MATCH, 0.05, 0.33),
     DRIFT("stop", 3, 0.5, Group.EXPOSURE, Mend.SHOOT, 0.05, 0.33),
     WHITE_BALANCE("mired", 2, 0.3, Group.COLOUR, Mend.MATCH, 5, 20),

@@ -38,6 +38,9 @@ public final class LockJudge {
         if (bump != null && r.bumpPx() > SURE * far.furthestDeviationPx()) {
             out.add(Finding.of(Measure.BUMP, subject, r.bumpPx(), rules).detailed((double) bump));
         }
+        // What is smaller than the points know is noise.
+        swing(Measure.WANDER, far.wanderPx(), far, subject, rules, out);
+        swing(Measure.LEAN, far.leanPx(), far, subject, rules, out);
         if (camera.verdict() == Verdict.WATCH || camera.verdict() == Verdict.REDO) {
             // A locked camera shows no parallax; what is left over there is noise.
             out.add(Finding.of(Measure.PARALLAX, subject, far.residualPx(), rules));
@@ -49,6 +52,12 @@ public final class LockJudge {
         }
         // A first look shows what is wrong, not that nothing else is.
         return r.firstLook() ? out.stream().map(f -> f.verdict() == Verdict.HOLDS ? f.judged(Verdict.NOT_MEASURED) : f).toList() : out;
+    }
+
+    private static void swing(Measure m, double px, LockReport.Segment s, Subject subject, HouseRules rules, List<Finding> out) {
+        if (px > SURE * s.furthestDeviationPx() && rules.limit(m).judge(px) != Verdict.HOLDS) {
+            out.add(Finding.of(m, subject, px, rules));
+        }
     }
 
     private static double orNaN(@Nullable Double v) {

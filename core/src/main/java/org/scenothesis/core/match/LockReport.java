@@ -23,9 +23,10 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
     /// - `shift` at the centre; `corners`: top left, top right, bottom right, bottom left; `stepPx`: how far the camera stepped when the stretch began, 0 for the first.
     /// - `deviationPx`: how far the shift of a frame may be off, as a standard deviation.
     /// - `gains` is null when exposure could not be compared.
+    /// - `wanderPx`: how far most frames lie to either side of the middle of their shifts; `leanPx`: how far the rows of most frames lean to either side. 0 over fewer frames than tell.
     public record Segment(
             int from, int to, double usedShare, Point shift, List<Point> corners, double rollDeg, double zoomPercent, double residualPx, double deviationPx, @Nullable Gains gains,
-            double stepPx) {
+            double stepPx, double wanderPx, double leanPx) {
         public Segment {
             corners = List.copyOf(corners);
         }

@@ -13,6 +13,9 @@ import org.scenothesis.core.picture.Point;
 /// The bump is the split of the shift series with the largest step between the medians before and after, taken back to the first frame that left
 /// the earlier position (binary segmentation, Scott & Knott 1974, with medians for robustness).
 public final class LockSeries {
+    private static final int TELLING = 12;
+    /// So many deviations nine of ten lie within.
+    private static final double NOISE = 1.64;
     private static final double LEAST_BUMP_PX = 0.12;
     private static final int WINDOW = 6;
     /// How often stretches are split again: a take bumped more than a handful of times is one long bump.
@@ -108,7 +111,8 @@ public final class LockSeries {
                 median(gains.stream().mapToDouble(Gains::b).toArray()));
         return new LockReport.Segment(
                 from, to, median(still, FrameLock::usedShare), shift(still, width / 2.0, height / 2.0), corners, median(still, FrameLock::rollDeg),
-                median(still, FrameLock::zoomPercent), median(still, FrameLock::residualPx), median(still, FrameLock::deviationPx), middle, step);
+                median(still, FrameLock::zoomPercent), median(still, FrameLock::residualPx), median(still, FrameLock::deviationPx), middle, step,
+                Math.max(swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).x()), swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).y())), swing(still, FrameLock::rowsPx));
     }
 
     private static Point shift(List<FrameLock> frames, double x, double y) {
@@ -117,6 +121,17 @@ public final class LockSeries {
 
     private static double median(List<FrameLock> frames, ToDoubleFunction<FrameLock> of) {
         return median(frames.stream().mapToDouble(of).toArray());
+    }
+
+    /// Half of what nine of ten frames lie within, less what their noise alone would make of it.
+    private static double swing(List<FrameLock> frames, ToDoubleFunction<FrameLock> of) {
+        if (frames.size() < TELLING) {
+            return 0;
+        }
+        double[] v = frames.stream().mapToDouble(of).sorted().toArray();
+        double half = (v[(int) (0.95 * (v.length - 1))] - v[(int) Math.ceil(0.05 * (v.length - 1))]) / 2;
+        double noise = NOISE * median(frames, FrameLock::deviationPx);
+        return Math.sqrt(Math.max(0, half * half - noise * noise));
     }
 
     static double median(double[] values) {

@@ -34,7 +34,7 @@ final class MotionFit {
     private final int[] found;
 
     /// The fitted motion. `residualPx`: RMS distance of matched points from it, by a robust estimate; `used` flags the points that agree. `cornerTimes`: how many times less sure than at the centre the motion is in the corner where it is least.
-    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used, double cornerTimes) {}
+    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used, double cornerTimes, double rowsPx) {}
 
     MotionFit(List<Point> from, double[] weights, double[] to, int width, int height) {
         this.from = from;
@@ -73,7 +73,7 @@ final class MotionFit {
         Candidate best = simplest(all, noise);
         double left = best.parameters == 8 ? spread(best.map) : Math.min(spread(best.map), spread(homography));
         boolean[] used = used(best.map, Math.max(4 * noise, 0.25));
-        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used, cornerTimes(best.map, best.parameters, used));
+        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used, cornerTimes(best.map, best.parameters, used), rows(homography));
     }
 
     private record Candidate(PlanarMap map, int parameters) {}
@@ -223,6 +223,16 @@ final class MotionFit {
             }
         }
         return sum;
+    }
+
+    /// What a bend of the picture shears its rows by beyond a roll, or spreads them beyond a zoom, over its height in pixels: the larger, with its sign.
+    private double rows(PlanarMap m) {
+        Point c = m.map(centre);
+        Point along = m.map(centre.plus(new Point(1, 0))).minus(c);
+        Point down = m.map(centre.plus(new Point(0, 1))).minus(c);
+        double shear = 2 * centre.y() * (down.x() + along.y());
+        double spread = 2 * centre.y() * (down.y() - along.x());
+        return Math.abs(shear) > Math.abs(spread) ? shear : spread;
     }
 
     /// By the covariance of the parameters, from where the points lie that agree.

@@ -74,6 +74,16 @@ class MotionFitTest {
         assertThat(fit.parameters()).isEqualTo(4);
     }
 
+    /// The lowest row is 1.5 px farther right than the highest: rows that were read while the camera shook; a roll is none.
+    @Test
+    void rowsThatLeanAreMeasured() {
+        PlanarMap leaning = new PlanarMap(1, 1.5 / H, -0.75, 0, 1, 0, 0, 0, 1);
+        assertThat(Motion.of(leaning, 400, 0.05, 0).fit().rowsPx()).isCloseTo(1.5, Offset.offset(0.08));
+        PlanarMap spread = new PlanarMap(1, 0, 0, 0, 1 + 1.2 / H, -0.6, 0, 0, 1);
+        assertThat(Math.abs(Motion.of(spread, 400, 0.05, 0).fit().rowsPx())).isCloseTo(1.2, Offset.offset(0.1));
+        assertThat(Motion.of(PlanarMap.similarity(1.004, Math.toRadians(0.3), CENTRE, new Point(2, -1)), 300, 0.05, 60).fit().rowsPx()).isCloseTo(0, Offset.offset(0.08));
+    }
+
     @Test
     void theSimplestMotionIsTaken() {
         assertThat(Motion.of(PlanarMap.shift(0.02, 0), 300, 0.08, 0).fit().parameters()).isEqualTo(2);

@@ -39,6 +39,12 @@ public record Foretold(Measure measure, double value, Verdict verdict, List<Faul
         }
         if (roll.frames() > 1) {
             out.add(judged(Measure.CAMERA, shift(roll), faults(f, Fault.BUMP, Fault.STABILISER, Fault.ROLLING_SHUTTER), rules));
+            for (Measure m : List.of(Measure.WANDER, Measure.LEAN)) {
+                double swing = swing(roll, m);
+                if (rules.limit(m).judge(swing) != Verdict.HOLDS) {
+                    out.add(judged(m, swing, faults(f, Fault.STABILISER, Fault.ROLLING_SHUTTER), rules));
+                }
+            }
             Handling h = roll.handling();
             double[] stops = IntStream.range(0, roll.frames()).mapToDouble(h.stops()::applyAsDouble).sorted().toArray();
             out.add(judged(Measure.DRIFT, stops[stops.length - 1] - stops[0], faults(f, Fault.DRIFT, Fault.AUTO_EXPOSURE), rules));
@@ -80,6 +86,13 @@ public record Foretold(Measure measure, double value, Verdict verdict, List<Faul
 
     private static List<Fault> faults(Set<Fault> there, Fault... any) {
         return Stream.of(any).filter(there::contains).toList();
+    }
+
+    /// Half of how far the frames sway, or their rows lean.
+    private static double swing(StagedRoll roll, Measure m) {
+        double[] v = IntStream.range(0, roll.frames()).mapToObj(roll.handling().sway()::apply)
+                .mapToDouble(s -> m == Measure.LEAN ? Math.abs(s.bottomX() - s.topX()) > Math.abs(s.bottomY() - s.topY()) ? s.bottomX() - s.topX() : s.bottomY() - s.topY() : (s.topX() + s.bottomX()) / 2).sorted().toArray();
+        return (v[(int) (0.95 * (v.length - 1))] - v[(int) Math.ceil(0.05 * (v.length - 1))]) / 2;
     }
 
     /// The farthest any row of a frame lies from where it should, in pixels.
