@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Point;
 
@@ -13,6 +14,9 @@ import org.scenothesis.core.picture.Point;
 /// - `driftStops`: slow change of exposure from start to end by a line; `jumpStops`: largest sudden step; null where too few frames could be compared.
 /// - `series`: one sample per frame; what could not be measured in it is null.
 public record LockReport(int frames, List<Segment> segments, @Nullable Double driftStops, @Nullable Double jumpStops, List<Sample> series) {
+    /// What sways by less is not taken back frame by frame: its noise would be put in its place.
+    private static final double SWAYS_PX = 0.15;
+
     public LockReport {
         segments = List.copyOf(segments);
         series = List.copyOf(series);
@@ -36,6 +40,11 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
             return rollDeg == 0 && zoomPercent == 0 ? deviationPx : 2 * deviationPx;
         }
 
+        /// The same shifted further.
+        Segment moved(Point by) {
+            return new Segment(from, to, usedShare, shift.plus(by), corners.stream().map(c -> c.plus(by)).toList(), rollDeg, zoomPercent, residualPx, deviationPx, gains, stepPx, wanderPx, leanPx);
+        }
+
         /// Largest shift at the centre or any corner, in pixels.
         public double largestShiftPx() {
             return Math.max(shift.length(), corners.stream().mapToDouble(Point::length).max().orElse(0));
@@ -44,6 +53,11 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
 
     /// One frame of the series.
     public record Sample(int frame, @Nullable Double x, @Nullable Double y, @Nullable Double exposureStops) {
+        /// Its shift at the centre; null where it could not be placed.
+        @Nullable Point shift() {
+            return x == null || y == null ? null : new Point(x, y);
+        }
+
         public boolean placed() {
             return x != null && y != null;
         }
@@ -64,11 +78,15 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
         return (int) series.stream().filter(Sample::placed).count();
     }
 
-    /// Where the camera stands at a frame: the stretch that holds it, else the nearest.
+    /// Where the camera stands at a frame: the stretch that holds it, else the nearest; in one that sways or drifts, where that frame itself lies.
     ///
     /// @throws java.util.NoSuchElementException if no frame could be placed
     public Segment at(int frame) {
-        return segments.stream().filter(s -> frame <= s.to()).findFirst().orElseGet(segments::getLast);
+        Segment s = segments.stream().filter(x -> frame <= x.to()).findFirst().orElseGet(segments::getLast);
+        if (s.wanderPx <= SWAYS_PX) {
+            return s;
+        }
+        return series.stream().filter(x -> x.frame == frame).flatMap(x -> Stream.ofNullable(x.shift())).findFirst().map(p -> s.moved(p.minus(s.shift))).orElse(s);
     }
 
     /// Where the camera stands in the end.

@@ -14,6 +14,9 @@ import org.scenothesis.core.picture.Point;
 /// the earlier position (binary segmentation, Scott & Knott 1974, with medians for robustness).
 public final class LockSeries {
     private static final int TELLING = 12;
+    private static final int SMOOTH_FRAMES = 24;
+    /// A bump goes at least this part of its way within two frames; what sways goes a third of it.
+    private static final double SUDDEN = 0.42;
     /// So many deviations nine of ten lie within.
     private static final double NOISE = 1.64;
     private static final double LEAST_BUMP_PX = 0.12;
@@ -153,10 +156,19 @@ public final class LockSeries {
                 split = i;
             }
         }
-        if (split < 0) {
+        if (split < 0 || n >= SMOOTH_FRAMES && smooth(s, split, most)) {
             return -1;
         }
         return first(s, split, noise);
+    }
+
+    /// Whether the picture goes over gradually, as one that sways does: within two frames it goes little of the way.
+    private static boolean smooth(List<Placed> s, int split, double step) {
+        double most = 0;
+        for (int i = Math.max(1, split - WINDOW); i < Math.min(s.size() - 1, split + WINDOW); i++) {
+            most = Math.max(most, s.get(i + 1).shift.minus(s.get(i - 1).shift).length());
+        }
+        return most < SUDDEN * step;
     }
 
     /// Goes back from the strongest step to the first frame that left the earlier position: compression may carry an old picture along for a while.

@@ -149,6 +149,20 @@ class LockSeriesTest {
         assertThat(found(noisy)).doesNotContain(Measure.WANDER, Measure.LEAN);
     }
 
+    /// A stabiliser takes the picture slowly to either side by 3 px: no bump, and every frame is brought back from where it is.
+    @Test
+    void whatWandersIsNoBumpAndIsTakenBackFrameByFrame() {
+        LockReport r = report(60, i -> at(3 * Math.sin(i * 0.11), 0.2 * Math.sin(i * 0.3), 0));
+        assertThat(r.segments()).hasSize(1);
+        assertThat(r.bumpFrame()).isNull();
+        assertThat(found(r)).contains(Measure.WANDER).doesNotContain(Measure.BUMP);
+        assertThat(r.at(20).shift().x()).isCloseTo(3 * Math.sin(2.2), within(1e-9));
+        assertThat(r.at(20).corners().getFirst().minus(r.at(40).corners().getFirst()).x()).isCloseTo(3 * (Math.sin(2.2) - Math.sin(4.4)), within(1e-9));
+        LockReport drifts = report(96, i -> at(1.2 * i / 95.0, 0, 0));
+        assertThat(drifts.bumpFrame()).as("a slow drift is no bump").isNull();
+        assertThat(drifts.at(90).shift().x() - drifts.at(5).shift().x()).isCloseTo(1.2 * 85 / 95.0, within(1e-9));
+    }
+
     private static List<Measure> found(LockReport r) {
         return LockJudge.judge(r, TAKE, HouseRules.DEFAULT, false).stream().map(Finding::measure).toList();
     }
