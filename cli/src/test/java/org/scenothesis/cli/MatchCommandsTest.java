@@ -7,11 +7,15 @@ import static org.scenothesis.cli.Ran.run;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
+import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
@@ -19,6 +23,7 @@ import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.testkit.DriftingClip;
 import org.scenothesis.testkit.RuledRoom;
+import org.scenothesis.testkit.WalkedRoom;
 
 /// The camera and the light of a picture from the command line.
 class MatchCommandsTest {
@@ -134,5 +139,56 @@ class MatchCommandsTest {
         assertThat(none.path("has_key").asBoolean()).isFalse();
         assertThat(none.path("azimuth_deg").isNull()).isTrue();
         assertThat(run("light", still, "--marks", marks()).out()).contains("key to fill", "high");
+    }
+
+    private static CameraPose pose(double x, double pan) {
+        return new CameraPose(new Vec(x, 1.5, 0), pan, -10, 0, 420, 480, 270);
+    }
+
+    /// A camera that goes 0.9 m to the right and looks back: told with a horizon and its lens height it is measured in metres.
+    @Test
+    void theCameraOfATakeIsSolvedAndWrittenForOtherPrograms() throws Exception {
+        Path walk = home.resolve("walk.mp4");
+        List<CameraPose> poses = IntStream.range(0, 19).mapToObj(i -> pose(0.05 * i, -0.6 * i)).toList();
+        try (Bands bands = Bands.allCores()) {
+            new WalkedRoom(5, 6).write(walk, poses, bands);
+        }
+        double horizon = 135 - 420 * Math.tan(Math.toRadians(10));
+        Path marks = Files.writeString(home.resolve("walk.json"), String.format(Locale.ROOT, "{\"focal_px\": 420, \"horizon\": [0, %.3f, 480, %.3f], \"lens_height_m\": 1.5}", horizon, horizon));
+        Path glb = home.resolve("camera.glb");
+        JsonNode o = run("solve", walk, "--marks", marks, "--gltf", glb, "--json", "--quiet").json();
+        assertThat(o.path("camera").asText()).isEqualTo("travels");
+        assertThat(o.path("focal_px").asDouble()).isEqualTo(420);
+        assertThat(o.path("frames")).hasSize(19);
+        assertThat(o.path("points").size()).isGreaterThan(100);
+        assertThat(o.path("residual_px").asDouble()).isLessThan(0.5);
+        assertThat(o.path("level").asBoolean()).isTrue();
+        assertThat(o.path("scale_known").asBoolean()).as("%s", o.path("refused")).isTrue();
+        JsonNode last = o.path("frames").get(18);
+        assertThat(last.path("position").get(0).asDouble()).isCloseTo(0.9, within(0.05));
+        assertThat(last.path("position").get(1).asDouble()).isCloseTo(1.5, within(0.05));
+        // Rows right, down, ahead: it looks back by 10.8 degrees.
+        assertThat(last.path("rotation").get(2).get(0).asDouble()).isCloseTo(-Math.sin(Math.toRadians(10.8)) * Math.cos(Math.toRadians(10)), within(0.01));
+        assertThat(o.path("path_length").asDouble()).isCloseTo(0.9, within(0.05));
+        assertThat(Files.readAllBytes(glb)).startsWith('g', 'l', 'T', 'F');
+        assertThat(run("solve", walk, "--quiet").out()).contains("travels", "its length is not known", "mark a known length");
+        assertThat(run("solve", still, "--quiet").out()).contains("give a take");
+        assertThat(run("solve", walk, "--gltf", home.resolve("camera.obj"), "--quiet").err()).contains(".glb or .gltf");
+    }
+
+    @Test
+    void severalBackgroundsAreRanked() throws Exception {
+        Path pan = home.resolve("pan.mp4");
+        try (Bands bands = Bands.allCores()) {
+            new WalkedRoom(5, 6).write(pan, IntStream.range(0, 14).mapToObj(i -> pose(0, 0.4 * i)).toList(), bands);
+        }
+        JsonNode o = run("background", pan, still, "--size", "960x540", "--json", "--quiet").json();
+        assertThat(o.path("ranked").get(0).path("footage").asText()).as("a still moves least and fills the picture").isEqualTo(still.toString());
+        JsonNode second = o.path("ranked").get(1);
+        assertThat(second.path("camera").asText()).isEqualTo("pan");
+        assertThat(second.path("verdict").asText()).isEqualTo("redo");
+        assertThat(second.path("findings").findValuesAsText("meaning")).anySatisfy(m -> assertThat(m).contains("enlarged 2.00 times"));
+        assertThat(run("background", pan, "--permitted", "--quiet").out()).contains("leave to use it is written down");
+        assertThat(run("background", pan, "--size", "large", "--quiet").err()).contains("--size is two whole numbers");
     }
 }

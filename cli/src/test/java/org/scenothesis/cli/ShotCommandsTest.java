@@ -246,6 +246,7 @@ class ShotCommandsTest {
             assertThat(f.has(name)).as(name).isTrue();
         }
         String group = o.get("setups").get(0).get("camera_group").asText();
+        assertThat(run("stage", own, "--match-lamps").out()).as("nobody said anything of the light yet").contains("As soon as the shot has a light");
         assertThat(run("stage", own, "--camera", "Z").err()).contains("no such camera", group);
         JsonNode found = run("stage", own, "--camera", group, "--suggest", "--keep", "--json").json().get("suggestion").get(0);
         assertThat(found.get("set").get("pieces")).isNotEmpty();

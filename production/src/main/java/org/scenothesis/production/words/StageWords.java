@@ -17,6 +17,7 @@ import org.scenothesis.core.rehearsal.staged.Foretold;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.piece.BackdropKind;
 import org.scenothesis.core.stage.piece.Dimension;
+import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Thing;
 import org.scenothesis.core.stage.proof.Proved;
@@ -92,6 +93,10 @@ public final class StageWords {
         List<String> out = new ArrayList<>();
         String role = Words.of("lamps." + p.role());
         out.add((p.lamp().name().equals(role) ? role : role + ", " + p.lamp().name()) + ": " + Words.of("lamps.side", MatchWords.side(p.sideDeg())));
+        if (!((Lamp) p.lamp().thing()).kind().carried()) {
+            out.add(Words.of("lamps.stays"));
+            return String.join(", ", out) + ".";
+        }
         if (!Double.isNaN(p.awayM())) {
             out.add(Words.number(p.awayM(), 2) + " m from it");
             out.add(Words.number(p.heightM(), 2) + " m high");

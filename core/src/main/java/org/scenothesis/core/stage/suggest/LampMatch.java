@@ -50,7 +50,7 @@ public record LampMatch(List<Placed> lamps, boolean black, Stage stage, List<Pro
 
     /// A lamp as it should stand, seen from whoever is filmed.
     ///
-    /// - `awayM` from it; `sideDeg` as the camera sees it, 0 beyond it, negative left; `heightM` above the floor; `sizeM` across its face as it should be; `dimmer`: share of its output, above 1 where it gives too little; `gelMired`: warmer positive, NaN where no colour
+    /// - What nobody carries stays where it is. `awayM` from it; `sideDeg` as the camera sees it, 0 beyond it, negative left; `heightM` above the floor; `sizeM` across its face as it should be; `dimmer`: share of its output, above 1 where it gives too little; `gelMired`: warmer positive, NaN where no colour
     ///   is known; `movedM`: how far it has to be carried, up and down included.
     public record Placed(Piece lamp, Role role, double awayM, double sideDeg, double heightM, double sizeM, double dimmer, double gelMired, double movedM) {}
 
@@ -78,10 +78,11 @@ public record LampMatch(List<Placed> lamps, boolean black, Stage stage, List<Pro
         List<Placed> out = new ArrayList<>();
         Lamp l = (Lamp) keyed.thing();
         double away = l.kind().distant() ? Double.NaN : place(keyed).minus(m).length();
+        Vec from = LightField.towards(keyed, m);
         out.add(new Placed(
-                keyed, Role.KEY, away, side(to, pan), l.heightM().value(), l.kind().distant() ? Double.NaN : 2 * away * Math.tan(Math.toRadians(Math.max(0.1, light.sizeDeg().value()) / 2)), l.dimmer().value(), gel(keyed),
+                keyed, Role.KEY, away, side(from, pan), l.heightM().value(), l.kind().distant() ? Double.NaN : 2 * away * Math.tan(Math.toRadians(Math.max(0.1, light.sizeDeg().value()) / 2)), l.dimmer().value(), gel(keyed),
                 place(keyed).minus(place(key.get())).length()));
-        Filled f = filled(q, stage, keyed, m, to, colours);
+        Filled f = filled(q, stage, keyed, m, from, colours);
         f.lamp.ifPresent(out::add);
         SetView view = new SetView(f.stage, q.view().plate(), q.view().widthPx(), q.view().heightPx());
         List<Proved> left = Proofs.of(new Question(view, q.rules(), q.wanted(), lit, q.crop()).judged()).stream().filter(p -> JUDGED.contains(p.finding().measure())).toList();
@@ -117,9 +118,9 @@ public record LampMatch(List<Placed> lamps, boolean black, Stage stage, List<Pro
     private static Piece keyed(Piece key, Vec m, Vec to, double sizeDeg, Surroundings around, @Nullable Colours colours) {
         Lamp l = (Lamp) key.thing();
         Lamp own = colours == null ? l : coloured(l, colours.keyK);
-        if (l.kind().distant()) {
-            Vec aim = place(key).minus(to.times(100));
-            return key.withThing(own.withAim(matched(aim)));
+        if (!l.kind().carried()) {
+            // Sun, sky and windows stay; what is filmed is turned under them.
+            return key;
         }
         double across = Math.max(l.wideM().value(), l.highM().value());
         double far = across / 2 / Math.tan(Math.toRadians(Math.max(0.1, sizeDeg) / 2));
@@ -143,21 +144,28 @@ public record LampMatch(List<Placed> lamps, boolean black, Stage stage, List<Pro
         return Math.abs(step) < 1e-9 ? OPEN_M : Math.max(0, ((step > 0 ? high : low) - from) / step);
     }
 
+    /// The light on whoever is filmed: what the key gives, what all else gives to a surface that faces it, and what that should be.
+    private record Lit(List<Piece> lamps, LightField field, double keyLux, double fill, double wanted) {
+        static Lit of(Question q, Stage stage, Piece key, Vec m, Vec to) {
+            List<Piece> lamps = new SetView(stage, q.view().plate(), q.view().widthPx(), q.view().heightPx()).lamps();
+            LightField field = new LightField(lamps, stage.floor().around().value());
+            double keyLux = field.facing(key, m, List.of());
+            double fill = field.at(m, to, List.of()) - keyLux;
+            Question.Lit background = q.background();
+            return new Lit(lamps, field, keyLux, fill, background == null ? fill : keyLux * Math.pow(2, -background.light().keyToFillStops().value()));
+        }
+    }
+
     private record Filled(Stage stage, Optional<Placed> lamp, boolean black) {}
 
     /// The lamp that fills most brought to what is wanted of all fill, as far as it goes.
     private static Filled filled(Question q, Stage stage, Piece key, Vec m, Vec to, @Nullable Colours colours) {
-        Question.Lit lit = q.background();
-        SetView view = new SetView(stage, q.view().plate(), q.view().widthPx(), q.view().heightPx());
-        LightField field = new LightField(view.lamps(), stage.floor().around().value());
-        double keyLux = field.facing(key, m, List.of());
-        double fill = field.at(m, to, List.of()) - keyLux;
-        double wanted = lit == null ? fill : keyLux * Math.pow(2, -lit.light().keyToFillStops().value());
-        Optional<Piece> most = view.lamps().stream().filter(p -> !p.id().equals(key.id()) && !((Lamp) p.thing()).kind().everywhere()).max(Comparator.comparingDouble(p -> field.facing(p, m, List.of())));
+        Lit lit = Lit.of(q, stage, key, m, to);
+        Optional<Piece> most = lit.lamps.stream().filter(p -> !p.id().equals(key.id()) && ((Lamp) p.thing()).kind().carried()).max(Comparator.comparingDouble(p -> lit.field.facing(p, m, List.of())));
         if (most.isEmpty()) {
-            return new Filled(stage, Optional.empty(), fill > wanted);
+            return new Filled(stage, Optional.empty(), lit.fill > lit.wanted);
         }
-        Piece p = reaching(most.get(), m, to, view.panDeg());
+        Piece p = reaching(most.get(), m, to, q.view().panDeg());
         if (!p.equals(most.get())) {
             Filled moved = dimmed(q, with(stage, p), key, p, m, to, colours);
             return new Filled(moved.stage, moved.lamp.map(x -> new Placed(x.lamp, x.role, x.awayM, x.sideDeg, x.heightM, x.sizeM, x.dimmer, x.gelMired, place(x.lamp).minus(place(most.get())).length())), moved.black);
@@ -168,7 +176,7 @@ public record LampMatch(List<Placed> lamps, boolean black, Stage stage, List<Pro
     /// A fill that stands too far round shines past what faces the key: it goes as far towards the camera as it can while it still reaches that.
     private static Piece reaching(Piece fill, Vec m, Vec to, double panDeg) {
         Lamp l = (Lamp) fill.thing();
-        if (l.kind().distant() || LightField.towards(fill, m).dot(to) > Math.cos(Math.toRadians(FILL_DEG))) {
+        if (LightField.towards(fill, m).dot(to) > Math.cos(Math.toRadians(FILL_DEG))) {
             return fill;
         }
         double keyDeg = Math.toDegrees(Math.atan2(to.x(), to.z()));
@@ -181,17 +189,12 @@ public record LampMatch(List<Placed> lamps, boolean black, Stage stage, List<Pro
     }
 
     private static Filled dimmed(Question q, Stage stage, Piece key, Piece p, Vec m, Vec to, @Nullable Colours colours) {
-        Question.Lit lit = q.background();
-        SetView view = new SetView(stage, q.view().plate(), q.view().widthPx(), q.view().heightPx());
-        LightField field = new LightField(view.lamps(), stage.floor().around().value());
-        double keyLux = field.facing(key, m, List.of());
-        double fill = field.at(m, to, List.of()) - keyLux;
-        double wanted = lit == null ? fill : keyLux * Math.pow(2, -lit.light().keyToFillStops().value());
+        Lit lit = Lit.of(q, stage, key, m, to);
         Lamp l = (Lamp) p.thing();
         // What it gives to the room comes back from everywhere, and goes with it.
         Stage without = stage.withFloor(f -> f.without(p.id()));
-        double rest = new LightField(new SetView(without, q.view().plate(), q.view().widthPx(), q.view().heightPx()).lamps(), stage.floor().around().value()).at(m, to, List.of()) - keyLux;
-        double share = (wanted - rest) / Math.max(1e-9, fill - rest);
+        double rest = Lit.of(q, without, key, m, to).fill;
+        double share = (lit.wanted - rest) / Math.max(1e-9, lit.fill - rest);
         double dimmer = l.dimmer().value() * share;
         boolean black = dimmer < LEAST_DIMMED;
         Vec at = place(p);

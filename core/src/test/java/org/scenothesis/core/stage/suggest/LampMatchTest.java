@@ -79,6 +79,17 @@ class LampMatchTest {
     }
 
     @Test
+    void aWindowStaysWhereItIsAndWhatIsOffIsSaid() {
+        Stage s = HandCamera.FRESH.stage(null, 16 / 9.0);
+        Stage lit = s.withFloor(f -> f.withAround(Given.told(HALL)).plus(PieceShelf.make("figure", "figure", new Spot(0, 4, 0), Vec.ZERO)).plus(PieceShelf.make("window", "window", new Spot(-3, 4, 0), new Vec(0, 1, 4))));
+        LampMatch m = matched(lit, KeyLight.told(new KeyLight.Direction(90, 30), 15, 1), null);
+        assertThat(m.stage()).isEqualTo(lit);
+        assertThat(m.lamps()).singleElement().satisfies(p -> assertThat(p.movedM()).isZero());
+        assertThat(m.lamps().getFirst().sideDeg()).isCloseTo(-90, within(1.0));
+        assertThat(left(m, Measure.LAMP_SIDE)).isGreaterThan(120);
+    }
+
+    @Test
     void gelsBringTheLampsToTheBackgroundsColours() {
         LampMatch m = matched(set(HALL, true), KeyLight.told(new KeyLight.Direction(160, 30), 15, 1), new LampMatch.Colours(3200, 6500));
         for (LampMatch.Placed p : m.lamps()) {
