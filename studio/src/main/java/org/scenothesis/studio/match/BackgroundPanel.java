@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -20,7 +21,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.background.BackgroundReport.CameraWork;
 import org.scenothesis.core.background.CameraTrail;
 import org.scenothesis.core.background.Suitability;
-import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Permission;
@@ -56,6 +57,10 @@ final class BackgroundPanel extends HBox {
 
     /// A take that may be a background; `key`: which bytes.
     private record Candidate(Plate plate, Take take, FootageSource source, String key) {
+        String id() {
+            return plate.id() + "/" + take.id();
+        }
+
         String name() {
             return plate.takes().size() > 1 ? plate.name() + ", take " + (plate.takes().indexOf(take) + 1) : plate.name();
         }
@@ -102,15 +107,26 @@ final class BackgroundPanel extends HBox {
         path.refresh();
         measure.setDisable(all.isEmpty());
         measure.setText(busy ? "Stop" : "Measure them");
+        Node owner = rows.getScene() == null ? null : rows.getScene().getFocusOwner();
+        String focused = owner == null || owner.getId() == null || rows.lookup("#" + owner.getId()) != owner ? "" : owner.getId();
+        show(all);
+        // Whoever walks by keys stays where they are.
+        Node again = focused.isEmpty() ? null : rows.lookup("#" + focused);
+        if (again != null) {
+            again.requestFocus();
+        }
+    }
+
+    private void show(List<Candidate> all) {
         rows.getChildren().clear();
         if (all.isEmpty()) {
             rows.getChildren().add(Text.block(Words.of("suits.none"), "muted"));
             return;
         }
         Suitability.Wanted wanted = wanted();
-        List<Suitability> measured = all.stream().flatMap(c -> Stream.ofNullable(known.get(c.key)).map(t -> Suitability.of(c.key, t.report(), wanted))).toList();
+        List<Suitability> measured = all.stream().flatMap(c -> Stream.ofNullable(known.get(c.key)).map(t -> Suitability.of(c.id(), t.report(), wanted))).toList();
         for (Suitability s : Suitability.ranked(measured)) {
-            Candidate c = all.stream().filter(x -> x.key.equals(s.name())).findFirst().orElseThrow();
+            Candidate c = all.stream().filter(x -> x.id().equals(s.name())).findFirst().orElseThrow();
             rows.getChildren().add(row(c, s));
         }
         all.stream().filter(c -> !known.containsKey(c.key)).forEach(c -> rows.getChildren().add(new VBox(4, title(c, Verdict.NOT_MEASURED), Text.block(failed.getOrDefault(c.key, "not measured yet"), "muted"))));
@@ -118,7 +134,8 @@ final class BackgroundPanel extends HBox {
 
     private Suitability.Wanted wanted() {
         FrameFormat f = session.shot().format();
-        List<Permission> needed = Breakdown.plan(session.shot(), session.production().get().houseRules()).permissions();
+        BreakdownPlan plan = session.planned().get().plans().get(session.shot().id());
+        List<Permission> needed = plan == null ? List.of() : plan.permissions();
         Boolean permitted = needed.isEmpty() ? null : Boolean.valueOf(needed.stream().allMatch(n -> session.production().get().permissions().stream().anyMatch(p -> p.id().equals(n.id()) && p.complete())));
         return new Suitability.Wanted(f == null ? 0 : f.width(), f == null ? 0 : f.height(), permitted);
     }

@@ -6,7 +6,7 @@ import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.breakdown.staging.Stagings;
 import org.scenothesis.core.finding.HouseRules;
@@ -46,16 +46,21 @@ final class LampsPaper extends VBox {
         Shot shot = session.shot();
         HouseRules rules = session.production().get().houseRules();
         LampMatch.Colours colours = light == null || light.key() == null || light.fill() == null ? null : new LampMatch.Colours(light.key().kelvin(), light.fill().kelvin());
-        Object now = Arrays.asList(shot, rules, colours);
+        BreakdownPlan plan = session.planned().get().plans().get(shot.id());
+        Object now = Arrays.asList(shot, plan, rules, colours);
         if (Objects.equals(now, shown)) {
             return;
         }
         shown = now;
-        session.worker().ask(LANE, ticket -> matched(shot, rules, colours), f -> show(f.orElse(null)), e -> show(null));
+        if (plan == null) {
+            // Until it is made what was said stays.
+            return;
+        }
+        session.worker().ask(LANE, ticket -> matched(shot, plan, rules, colours), f -> show(f.orElse(null)), e -> show(null));
     }
 
-    private static Optional<Found> matched(Shot shot, HouseRules rules, LampMatch.@Nullable Colours colours) {
-        for (Staged s : Stagings.of(shot, Breakdown.plan(shot, rules), rules)) {
+    private static Optional<Found> matched(Shot shot, BreakdownPlan plan, HouseRules rules, LampMatch.@Nullable Colours colours) {
+        for (Staged s : Stagings.of(shot, plan, rules)) {
             Optional<Found> f = LampMatch.of(s.question(s.hardest(), rules), colours).map(m -> new Found(s, m));
             if (f.isPresent()) {
                 return f;

@@ -137,6 +137,7 @@ public final class MatchBench extends Bench {
             picture();
         });
         session.production().addListener(o -> refresh());
+        session.planned().addListener(o -> refresh());
         session.measured().addListener(o -> refresh());
     }
 
