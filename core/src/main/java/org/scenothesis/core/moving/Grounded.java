@@ -18,7 +18,9 @@ import org.scenothesis.core.picture.Point;
 /// The ground is found among the places: those on it all say one scale when they are laid where the first frame's camera sees the ground; what stands above it says more, each something else.
 public final class Grounded {
     private static final double ALIKE = 0.03;
-    private static final int FEWEST = 8;
+    private static final double WIDE = 4;
+    private static final double STANDS_OUT = 1.6;
+    private static final int FEWEST = 20;
     private static final double LEAST_SHARE = 0.1;
     private static final double NEARLY_AS_MANY = 0.5;
     private static final double FARTHEST_M = 60;
@@ -83,6 +85,11 @@ public final class Grounded {
             }
         }
         double at = logs[best];
+        // Things at all heights are everywhere alike; a level stands out from what is beside it.
+        long around = Arrays.stream(logs).filter(v -> Math.abs(v - at) < WIDE * ALIKE).count();
+        if (alike[best] < STANDS_OUT * around / WIDE) {
+            return Optional.empty();
+        }
         double[] near = Arrays.stream(logs).filter(v -> Math.abs(v - at) < ALIKE).toArray();
         double middleLog = near[near.length / 2];
         double[] away = Arrays.stream(near).map(v -> Math.abs(v - middleLog)).sorted().toArray();

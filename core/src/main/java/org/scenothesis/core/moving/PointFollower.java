@@ -6,6 +6,7 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.vision.Features;
 
 /// Follows as many points of the set as the picture gives, through frames that come one after another.
@@ -21,6 +22,8 @@ public final class PointFollower {
     private static final double FAR_PX = 6;
     private static final double EDGE_PX = 12;
     private static final double APART_PX = 10;
+    private static final int HALF = 5;
+    private static final double ALIKE = 0.7;
 
     private final List<Trace> ended = new ArrayList<>();
     private List<Alive> alive = new ArrayList<>();
@@ -86,13 +89,38 @@ public final class PointFollower {
         for (int i = 0; i < seen.size(); i++) {
             Point p = there.get(i);
             Point q = again.get(i);
-            boolean sure = p != null && q != null && inside(luma, p) && p.minus(near.get(i)).length() < FAR_PX && q.minus(anchored.get(i)).length() < BACK_PX;
+            boolean sure = p != null && q != null && inside(luma, p) && p.minus(near.get(i)).length() < FAR_PX && q.minus(anchored.get(i)).length() < BACK_PX && alike(base, anchored.get(i), luma, p) > ALIKE;
             if (sure) {
                 alive.add(seen.get(i).next(Objects.requireNonNull(p)));
             } else {
                 end(seen.get(i));
             }
         }
+    }
+
+    /// How like the surroundings of a point are to those of another: their correlation, whatever their brightness and contrast.
+    private static double alike(Plane a, Point p, Plane b, Point q) {
+        double sa = 0;
+        double sb = 0;
+        double saa = 0;
+        double sbb = 0;
+        double sab = 0;
+        int n = 0;
+        for (int y = -HALF; y <= HALF; y++) {
+            for (int x = -HALF; x <= HALF; x++) {
+                double u = Resample.linear(a, p.x() + x, p.y() + y);
+                double v = Resample.linear(b, q.x() + x, q.y() + y);
+                sa += u;
+                sb += v;
+                saa += u * u;
+                sbb += v * v;
+                sab += u * v;
+                n++;
+            }
+        }
+        double va = saa - sa * sa / n;
+        double vb = sbb - sb * sb / n;
+        return va * vb <= 1e-12 ? 0 : (sab - sa * sb / n) / Math.sqrt(va * vb);
     }
 
     /// New points where there are none.
