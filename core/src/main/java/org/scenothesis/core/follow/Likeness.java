@@ -1,7 +1,7 @@
 package org.scenothesis.core.follow;
 
 /// Gathers pairs of values and says how alike they go: their normalised correlation, which gain and offset do not change.
-final class Likeness {
+public final class Likeness {
     private double n;
     private double a;
     private double b;
@@ -9,7 +9,8 @@ final class Likeness {
     private double bb;
     private double ab;
 
-    void add(double one, double other) {
+    /// One pair more.
+    public void add(double one, double other) {
         n++;
         a += one;
         b += other;
@@ -18,12 +19,13 @@ final class Likeness {
         ab += one * other;
     }
 
-    double pairs() {
+    /// How many pairs there are.
+    public double pairs() {
         return n;
     }
 
     /// From −1 to 1; 0 where either does not change.
-    double correlation() {
+    public double correlation() {
         double of = (aa - a * a / n) * (bb - b * b / n);
         return of > 1e-12 ? (ab - a * b / n) / Math.sqrt(of) : 0;
     }

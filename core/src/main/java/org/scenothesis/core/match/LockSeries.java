@@ -126,13 +126,19 @@ public final class LockSeries {
         return median(frames.stream().mapToDouble(of).toArray());
     }
 
+    /// Half of what nine of ten values lie within; 0 of fewer than three.
+    public static double halfOfMost(double[] values) {
+        double[] v = values.clone();
+        Arrays.sort(v);
+        return v.length < 3 ? 0 : (v[(int) (0.95 * (v.length - 1))] - v[(int) Math.ceil(0.05 * (v.length - 1))]) / 2;
+    }
+
     /// Half of what nine of ten frames lie within, less what their noise alone would make of it.
     private static double swing(List<FrameLock> frames, ToDoubleFunction<FrameLock> of) {
         if (frames.size() < TELLING) {
             return 0;
         }
-        double[] v = frames.stream().mapToDouble(of).sorted().toArray();
-        double half = (v[(int) (0.95 * (v.length - 1))] - v[(int) Math.ceil(0.05 * (v.length - 1))]) / 2;
+        double half = halfOfMost(frames.stream().mapToDouble(of).toArray());
         double noise = NOISE * median(frames, FrameLock::deviationPx);
         return Math.sqrt(Math.max(0, half * half - noise * noise));
     }

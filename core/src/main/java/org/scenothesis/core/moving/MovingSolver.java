@@ -30,6 +30,7 @@ public final class MovingSolver {
     private static final double LOOSE = 0.45;
     private static final double PATH_SURE = 0.02;
     private static final int MOST_AT_ONCE = 130;
+    private static final int KEY_ROUNDS = 12;
     private static final double[] FOCALS = {1.15, 0.75, 1.8};
     private static final double USUAL = 1.1;
 
@@ -59,7 +60,7 @@ public final class MovingSolver {
             return none("path", "bare");
         }
         if (moved() < STILL_PX) {
-            return new MovingCamera(width, height, Does.STAYS, told, Arrays.asList(framesOf(still(), List.of(), false)), List.of(), false, false, 0, 0, List.of(new Refusal("path", "still")));
+            return new MovingCamera(width, height, Does.STAYS, told, standing(still(), IntStream.range(0, frames).mapToDouble(i -> Double.NaN).toArray()), List.of(), false, false, 0, Double.NaN, List.of(new Refusal("path", "still")));
         }
         progress.accept(0);
         List<Integer> keys = keys();
@@ -82,6 +83,11 @@ public final class MovingSolver {
         return travelled(walk, best, progress);
     }
 
+    /// How far the logarithm of the focal length may be from where it begins, as a deviation; 0 where it was told exactly.
+    private double loose() {
+        return told == null ? LOOSE : told.share() > 1e-9 ? told.share() : 0;
+    }
+
     private MovingCamera none(String what, String why) {
         return new MovingCamera(width, height, Does.UNKNOWN, null, IntStream.range(0, frames).mapToObj(i -> (Frame) null).collect(Collectors.toList()), List.of(), false, false, 0, Double.NaN, List.of(new Refusal(what, why)));
     }
@@ -102,29 +108,39 @@ public final class MovingSolver {
         return most;
     }
 
-    /// Frames that differ enough to be worth solving, at most some three dozen, the first and last among them.
+    /// Frames that differ enough to be worth solving, at most [Walk#MOST_KEYS], the first and last among them: fewer and fewer are asked for where there are too many, and evenly spread ones where points are lost all the time.
     private List<Integer> keys() {
-        for (double apart = 0.012 * width; ; apart *= 1.4) {
-            List<Integer> out = new ArrayList<>(List.of(0));
-            for (int f = 1; f < frames; f++) {
-                int last = out.getLast();
-                int now = f;
-                List<Trace> common = traces.stream().filter(t -> t.in(last) && t.in(now)).toList();
-                long there = traces.stream().filter(t -> t.in(last)).count();
-                double[] d = common.stream().mapToDouble(t -> t.in(now, middle).minus(t.in(last, middle)).length()).sorted().toArray();
-                boolean far = d.length == 0 || d[d.length / 2] > apart || common.size() < 0.6 * there;
-                if (far && f > last + 1 || f == frames - 1) {
-                    out.add(f);
-                }
-            }
+        double apart = 0.012 * width;
+        double kept = 0.6;
+        for (int round = 0; round < KEY_ROUNDS; round++) {
+            List<Integer> out = keys(apart, kept);
             if (out.size() <= Walk.MOST_KEYS) {
                 return out;
             }
+            apart *= 1.4;
+            kept *= 0.8;
         }
+        return IntStream.range(0, Walk.MOST_KEYS).mapToObj(k -> k * (frames - 1) / (Walk.MOST_KEYS - 1)).toList();
     }
 
-    /// A camera that stands and turns: key frames, all of them placed, and what their points leave over in the worst tenth of them.
-    private record Turned(Bundle.Motion motion, List<Stand> all, double left, double focalShare) {}
+    /// A new one wherever most points are so many pixels from where the last has them, or fewer than a share of its points are left.
+    private List<Integer> keys(double apart, double kept) {
+        List<Integer> out = new ArrayList<>(List.of(0));
+        for (int f = 1; f < frames; f++) {
+            int last = out.getLast();
+            int now = f;
+            double[] d = traces.stream().filter(t -> t.in(last) && t.in(now)).mapToDouble(t -> t.in(now, middle).minus(t.in(last, middle)).length()).sorted().toArray();
+            long there = traces.stream().filter(t -> t.in(last)).count();
+            boolean far = d.length == 0 || d[d.length / 2] > apart || d.length < kept * there;
+            if (far && f > last + 1 || f == frames - 1) {
+                out.add(f);
+            }
+        }
+        return out;
+    }
+
+    /// A camera that stands and turns in all frames; what half of the points of each leave over at most, and that in the worst tenth of the frames.
+    private record Turned(Bundle.Motion motion, List<Stand> all, double[] each, double left, double focalShare) {}
 
     private Turned turned(List<Integer> keys, Bundle.Motion motion) {
         double start = Math.log(told == null ? USUAL * width : told.value());
@@ -143,9 +159,9 @@ public final class MovingSolver {
             }
         }
         if (far.size() < FEWEST_POINTS) {
-            return new Turned(motion, List.of(), Double.MAX_VALUE, 1);
+            return new Turned(motion, List.of(), new double[0], Double.MAX_VALUE, 1);
         }
-        double loose = motion == Bundle.Motion.ZOOM ? LOOSE : told == null ? LOOSE : told.share() > 1e-9 ? told.share() : 0;
+        double loose = motion == Bundle.Motion.ZOOM ? LOOSE : loose();
         Bundle b = new Bundle(motion, at, far, seen, loose);
         b.solve(30, 3);
         b.solve(30, SOFT_PX);
@@ -167,8 +183,8 @@ public final class MovingSolver {
             all.add(placed);
             left[f] = Pose.middleOff(placed, sights, true);
         }
-        Arrays.sort(left);
-        return new Turned(motion, all, left[(int) (0.9 * (frames - 1))], share.length == 0 ? 1 : share[share.length - 1]);
+        double[] sorted = Arrays.stream(left).sorted().toArray();
+        return new Turned(motion, all, left, sorted[(int) (0.9 * (frames - 1))], share.length == 0 ? 1 : share[share.length - 1]);
     }
 
     private static int nearest(List<Integer> keys, int frame) {
@@ -193,14 +209,15 @@ public final class MovingSolver {
                 refused.add(new Refusal("focal", "too-little-turn"));
             }
         }
-        return new MovingCamera(width, height, t.motion == Bundle.Motion.ZOOM ? Does.ZOOMS : Does.TURNS, focal, Arrays.asList(framesOf(t.all, List.of(), true)), List.of(), false, false, 0, t.left, refused);
+        return new MovingCamera(width, height, t.motion == Bundle.Motion.ZOOM ? Does.ZOOMS : Does.TURNS, focal, standing(t.all, t.each), List.of(), false, false, 0, t.left, refused);
     }
 
     private @Nullable Walk walked(List<Integer> keys, DoubleConsumer progress) {
         double[] starts = told != null ? new double[] {told.value() / width} : FOCALS;
         Walk best = null;
         for (int i = 0; i < starts.length; i++) {
-            Walk w = Walk.through(traces, keys, middle, Math.log(starts[i] * width), told == null ? LOOSE : told.share() > 1e-9 ? told.share() : 0);
+            double at = 0.25 + 0.45 * i / starts.length;
+            Walk w = Walk.through(traces, keys, middle, Math.log(starts[i] * width), loose(), () -> progress.accept(at));
             progress.accept(0.25 + 0.45 * (i + 1) / starts.length);
             if (w != null && (best == null || w.betterThan(best))) {
                 best = w;
@@ -222,7 +239,7 @@ public final class MovingSolver {
         double[] std = walk.deviations();
         double focalShare = std.length == 0 ? 1 : std[std.length - 1];
         if (frames <= MOST_AT_ONCE && all.stream().allMatch(Objects::nonNull)) {
-            Bundle b = places.bundle(all.stream().map(Objects::requireNonNull).toList(), IntStream.range(0, frames).boxed().toList(), middle, told == null ? LOOSE : told.share() > 1e-9 ? told.share() : 0);
+            Bundle b = places.bundle(all.stream().map(Objects::requireNonNull).toList(), IntStream.range(0, frames).boxed().toList(), middle, loose());
             b.solve(12, SOFT_PX);
             all = new ArrayList<>(b.cameras());
             places = places.with(b.places());
@@ -263,10 +280,11 @@ public final class MovingSolver {
         return new MovingCamera(width, height, Does.TRAVELS, focal, Arrays.asList(out), there, false, false, 0, Math.sqrt(sum / Math.max(1, n)), refused);
     }
 
-    private Frame[] framesOf(List<Stand> all, List<Vec> places, boolean left) {
-        Frame[] out = new Frame[all.size()];
-        for (int i = 0; i < out.length; i++) {
-            out[i] = frame(all.get(i), 1, 0, 0, 0);
+    /// Frames of a camera that keeps its place; one in which nothing known is seen is not placed.
+    private static List<@Nullable Frame> standing(List<Stand> all, double[] left) {
+        List<@Nullable Frame> out = new ArrayList<>();
+        for (int i = 0; i < left.length; i++) {
+            out.add(left[i] == Double.MAX_VALUE ? null : frame(all.get(i), 1, left[i], Double.NaN, 0));
         }
         return out;
     }

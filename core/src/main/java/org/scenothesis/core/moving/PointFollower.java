@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.follow.Likeness;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Resample;
@@ -98,29 +99,15 @@ public final class PointFollower {
         }
     }
 
-    /// How like the surroundings of a point are to those of another: their correlation, whatever their brightness and contrast.
+    /// How like the surroundings of a point are to those of another.
     private static double alike(Plane a, Point p, Plane b, Point q) {
-        double sa = 0;
-        double sb = 0;
-        double saa = 0;
-        double sbb = 0;
-        double sab = 0;
-        int n = 0;
+        Likeness like = new Likeness();
         for (int y = -HALF; y <= HALF; y++) {
             for (int x = -HALF; x <= HALF; x++) {
-                double u = Resample.linear(a, p.x() + x, p.y() + y);
-                double v = Resample.linear(b, q.x() + x, q.y() + y);
-                sa += u;
-                sb += v;
-                saa += u * u;
-                sbb += v * v;
-                sab += u * v;
-                n++;
+                like.add(Resample.linear(a, p.x() + x, p.y() + y), Resample.linear(b, q.x() + x, q.y() + y));
             }
         }
-        double va = saa - sa * sa / n;
-        double vb = sbb - sb * sb / n;
-        return va * vb <= 1e-12 ? 0 : (sab - sa * sb / n) / Math.sqrt(va * vb);
+        return like.correlation();
     }
 
     /// New points where there are none.

@@ -48,19 +48,21 @@ final class Walk {
 
     /// Null where no two frames show depth, or the first frame cannot be placed.
     ///
-    /// - `keys`: numbers of frames. `logFocal`: where the focal length begins, and `loose` how far from that it may be, as a deviation of the logarithm.
-    static @Nullable Walk through(List<Trace> traces, List<Integer> keys, Point middle, double logFocal, double loose) {
+    /// - `keys`: numbers of frames. `logFocal`: where the focal length begins, and `loose` how far from that it may be, as a deviation of the logarithm. `goesOn` is run now and then, and may throw to stop it.
+    static @Nullable Walk through(List<Trace> traces, List<Integer> keys, Point middle, double logFocal, double loose, Runnable goesOn) {
         Walk w = new Walk(traces, keys, middle, loose);
         if (!w.begin(logFocal)) {
             return null;
         }
         while (w.placed.size() < keys.size() && w.further()) {
+            goesOn.run();
             // The more are known the less one changes them.
             if (w.placed.size() < ALL_AT_EVERY || w.placed.size() % 3 == 0) {
                 w.adjusted(5, 2);
             }
         }
         for (int round = 0; round < 3; round++) {
+            goesOn.run();
             w.seen();
             w.adjusted(round == 0 ? 25 : 15, 1);
         }

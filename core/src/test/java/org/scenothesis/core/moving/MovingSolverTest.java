@@ -113,6 +113,35 @@ class MovingSolverTest {
         assertThat(c.places()).isEmpty();
     }
 
+    /// Points come and go all the time, as in a pan all the way round: it ends, and says what the camera does.
+    @Test
+    void whatIsLostAllTheTimeIsStillSolved() {
+        SplittableRandom r = new SplittableRandom(9);
+        int frames = 300;
+        List<Trace> all = new ArrayList<>();
+        for (int n = 0; n < 3000; n++) {
+            double a = r.nextDouble(2 * Math.PI);
+            Vec p = new Vec(8 * Math.sin(a), r.nextDouble(-1, 4), 8 * Math.cos(a));
+            List<Point> at = new ArrayList<>();
+            int from = 0;
+            for (int i = 0; i < frames && (at.isEmpty() || at.size() == i - from); i++) {
+                CameraPose c = pose(new Vec(0, 1.5, 0), 1.2 * i, 0, 0, FOCAL);
+                Point q = c.project(p);
+                if (p.minus(c.position()).dot(c.worldToCamera()[2]) > 0.2 && q.x() > 0 && q.y() > 0 && q.x() < W && q.y() < H) {
+                    from = at.isEmpty() ? i : from;
+                    at.add(q.plus(new Point(0.1 * r.nextGaussian(), 0.1 * r.nextGaussian())));
+                }
+            }
+            if (at.size() >= 8) {
+                all.add(new Trace(from, at));
+            }
+        }
+        MovingCamera c = new MovingSolver(all, frames, W, H, new Point(W / 2.0, H / 2.0), Estimate.exact(FOCAL)).solve(share -> {});
+        assertThat(c.does()).as("%s", c.refused()).isEqualTo(Does.TURNS);
+        assertThat(c.frames().get(150).ahead().z()).as("half way round it looks back").isLessThan(-0.99);
+        assertThat(c.frames().get(150).std()).as("where it stands is not measured").isNaN();
+    }
+
     @Test
     void aCameraThatZoomsIsNoneThatGoesForward() {
         MovingCamera c = solved("zoom", null);

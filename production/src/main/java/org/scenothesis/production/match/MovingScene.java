@@ -60,7 +60,7 @@ public final class MovingScene {
         DefaultCameraModel model = new DefaultCameraModel();
         model.setCameraPerspectiveModel(lens);
         DefaultNodeModel node = new DefaultNodeModel();
-        node.setName("camera");
+        node.setName(c.focalPx() == null ? "camera, its lens assumed" : "camera");
         node.setCameraModel(model);
         return node;
     }

@@ -35,7 +35,8 @@ public final class MovingTree {
             n.set("position", vec(at.position()));
             ArrayNode rotation = n.putArray("rotation");
             rotation.add(vec(at.right())).add(vec(at.down())).add(vec(at.ahead()));
-            CameraTree.put(n, "focal_px", at.focalPx());
+            // Solved with some focal length; where none is known it is no one's.
+            CameraTree.put(n, "focal_px", f == null ? null : Double.valueOf(at.focalPx()));
             CameraTree.put(n, "residual_px", at.residualPx());
             CameraTree.put(n, "position_std", at.std());
             n.put("points", at.points());

@@ -52,8 +52,10 @@ final class LampsPaper extends VBox {
             return;
         }
         shown = now;
+        // What was said is of the shot as it was: it is not stood on another.
+        stand.setDisable(true);
         if (plan == null) {
-            // Until it is made what was said stays.
+            session.worker().cancel(LANE);
             return;
         }
         session.worker().ask(LANE, ticket -> matched(shot, plan, rules, colours), f -> show(f.orElse(null)), e -> show(null));

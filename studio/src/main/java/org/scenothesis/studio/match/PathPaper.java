@@ -36,7 +36,7 @@ final class PathPaper extends VBox {
     private final Button write;
     private @Nullable Solved solved;
 
-    private record Solved(FootageSource source, String name, MovingCamera camera) {}
+    private record Solved(String shot, FootageSource source, String name, MovingCamera camera) {}
 
     PathPaper(WatchModel watch) {
         super(10);
@@ -55,6 +55,11 @@ final class PathPaper extends VBox {
     }
 
     void refresh() {
+        if (solved != null && !solved.shot.equals(session.shot().id())) {
+            // What was said of another shot is none of this one.
+            solved = null;
+            said.setText("");
+        }
         Solved s = solved;
         numbers.getChildren().clear();
         write.setDisable(s == null || s.camera.placed() == 0);
@@ -78,6 +83,7 @@ final class PathPaper extends VBox {
 
     /// Follows the points of a take and solves its camera, with what is marked in the plate's first frame.
     void solve(Plate plate, FootageSource source, String name) {
+        String shot = session.shot().id();
         said.setText("Following points.");
         Text.shown(stop, true);
         session.worker().ask(LANE, ticket -> {
@@ -93,7 +99,7 @@ final class PathPaper extends VBox {
                 return ticket.wanted();
             });
         }, c -> {
-            solved = new Solved(source, name, c);
+            solved = new Solved(shot, source, name, c);
             ended("");
         }, e -> ended(String.valueOf(e.getMessage())));
     }

@@ -12,6 +12,7 @@ import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.match.Gains;
+import org.scenothesis.core.match.LockSeries;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.rehearsal.Handling;
 import org.scenothesis.core.rehearsal.trace.Rgb;
@@ -90,9 +91,13 @@ public record Foretold(Measure measure, double value, Verdict verdict, List<Faul
 
     /// Half of how far the frames sway, or their rows lean.
     private static double swing(StagedRoll roll, Measure m) {
-        double[] v = IntStream.range(0, roll.frames()).mapToObj(roll.handling().sway()::apply)
-                .mapToDouble(s -> m == Measure.LEAN ? Math.abs(s.bottomX() - s.topX()) > Math.abs(s.bottomY() - s.topY()) ? s.bottomX() - s.topX() : s.bottomY() - s.topY() : (s.topX() + s.bottomX()) / 2).sorted().toArray();
-        return (v[(int) (0.95 * (v.length - 1))] - v[(int) Math.ceil(0.05 * (v.length - 1))]) / 2;
+        return LockSeries.halfOfMost(IntStream.range(0, roll.frames()).mapToObj(roll.handling().sway()::apply).mapToDouble(s -> m == Measure.WANDER ? (s.topX() + s.bottomX()) / 2 : leans(s)).toArray());
+    }
+
+    private static double leans(Handling.Sway s) {
+        double x = s.bottomX() - s.topX();
+        double y = s.bottomY() - s.topY();
+        return Math.abs(x) > Math.abs(y) ? x : y;
     }
 
     /// The farthest any row of a frame lies from where it should, in pixels.
