@@ -148,8 +148,8 @@ class MarksBenchTest {
         pull(robot, 2, RuledRoom.tip());
         double side = Math.IEEEremainder(Math.toDegrees(Math.atan2(RuledRoom.TO_LIGHT.x(), RuledRoom.TO_LIGHT.z())) - RuledRoom.POSE.panDeg(), 360);
         house.until("the light", () -> words().lines().anyMatch(l -> l.matches("\\d+\u00b0 left, \\d+\u00b0 high") && Math.abs(Integer.parseInt(l.substring(0, l.indexOf('\u00b0'))) + side) < 6));
-        assertThat(scene.getRoot().lookupAll(".figure-shadow")).as("the figure throws one too").isNotEmpty();
-        assertThat(scene.getRoot().lookupAll(".dial-lamp")).hasSize(1);
+        house.until("the figure throws one too", () -> !scene.getRoot().lookupAll(".figure-shadow").isEmpty());
+        house.until("the dial shows it", () -> scene.getRoot().lookupAll(".dial-lamp").size() == 1);
     }
 
     @Test
