@@ -1,7 +1,6 @@
 package org.scenothesis.cli;
 
 import java.nio.file.Path;
-import java.util.List;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.light.LightMarks;
@@ -33,7 +32,7 @@ final class LightCommand implements Callable<Integer> {
 
     @Option(
             names = "--marks", paramLabel = "FILE",
-            description = "What is marked in it, as JSON: camera (or the marks of perspective), shadow, grey, lit, unlit. Without it only the camera is proposed.")
+            description = "What is marked in it, as JSON: camera (or the marks of perspective), shadow, grey, lit, unlit, round, lamps. Without it only the camera is proposed.")
     @Nullable Path marks;
 
     @Mixin
@@ -48,7 +47,7 @@ final class LightCommand implements Callable<Integer> {
         LightMarks marked;
         if (told == null) {
             camera = CameraSolver.solve(CameraOfStill.proposed(source, 0, bare));
-            marked = new LightMarks(List.of(), List.of(), List.of(), List.of());
+            marked = LightMarks.NONE;
         } else {
             MarksFile file = MarksFile.read(told);
             camera = file.known(bare.width(), bare.height()).orElse(null);
@@ -74,6 +73,7 @@ final class LightCommand implements Callable<Integer> {
         output.say("key colour    " + kelvin(l.key()));
         output.say("fill colour   " + kelvin(l.fill()));
         l.neutral().forEach(n -> output.say("neutral       " + kelvin(n)));
+        l.rims().forEach(r -> output.say("rim           " + MatchWords.rim(r)));
         l.refused().forEach(r -> output.say(r.what() + ": " + MatchWords.why(r)));
         output.say(MatchWords.surer(l));
     }

@@ -24,7 +24,7 @@ final class PerspectiveCommand implements Callable<Integer> {
     @Parameters(paramLabel = "STILL", description = "A still, or footage, of which the first frame is taken.")
     Path still;
 
-    @Option(names = "--marks", paramLabel = "FILE", description = "What is marked in it, as JSON: lines, horizon, lengths, lens_height_m, focal_px, principal_point_px, ask. Without it edges are proposed.")
+    @Option(names = "--marks", paramLabel = "FILE", description = "What is marked in it, as JSON: lines, horizon, lengths, lens_height_m, focal_px, principal_point_px, tiles, ask, tape. Without it edges are proposed.")
     @Nullable Path marks;
 
     @Mixin
@@ -36,6 +36,7 @@ final class PerspectiveCommand implements Callable<Integer> {
         Marks bare = CameraOfStill.bare(source);
         Path told = marks;
         List<Point> asked = List.of();
+        List<MarksFile.Tape> tapes = List.of();
         Marks all;
         if (told == null) {
             all = CameraOfStill.proposed(source, 0, bare);
@@ -43,14 +44,15 @@ final class PerspectiveCommand implements Callable<Integer> {
             MarksFile file = MarksFile.read(told);
             all = file.camera(bare.width(), bare.height());
             asked = file.asked();
+            tapes = file.tapes();
         }
         PictureCamera c = CameraSolver.solve(all);
-        output.print(CameraTree.of(c, asked, told == null));
-        say(c, asked);
+        output.print(CameraTree.of(c, asked, tapes, told == null));
+        say(c, asked, tapes);
         return 0;
     }
 
-    private void say(PictureCamera c, List<Point> asked) {
+    private void say(PictureCamera c, List<Point> asked, List<MarksFile.Tape> tapes) {
         output.say("from " + Words.count(c.linesUsed(), "edge", "edges") + ", " + Words.number(c.residualPx(), 2) + " px left over");
         output.say("view across   " + MatchWords.view(c));
         output.say("tilt          " + MatchWords.degrees(c.tiltDeg()));
@@ -59,6 +61,9 @@ final class PerspectiveCommand implements Callable<Integer> {
         output.say("bend          " + (c.bent() ? Words.number(c.distortion(), 3) : "none found"));
         for (Point p : asked) {
             output.say(Words.number(p.x(), 1) + ", " + Words.number(p.y(), 1) + ": " + c.ground(p).map(g -> Words.number(g.rightM(), 2) + " m right, " + Words.number(g.forwardM(), 2) + " m ahead \u00b1 " + Words.number(g.stdM(), 2)).orElse("not on the ground, as far as is known"));
+        }
+        for (MarksFile.Tape t : tapes) {
+            output.say((t.stands() == Marks.Stands.GROUND ? "tape          " : "staff         ") + MatchWords.tape(t.read(c)));
         }
         c.refused().forEach(r -> output.say(r.what() + ": " + MatchWords.why(r)));
         output.say(MatchWords.surer(c));

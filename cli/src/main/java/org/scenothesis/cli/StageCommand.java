@@ -39,6 +39,7 @@ import org.scenothesis.core.stage.suggest.Suggestion;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.kit.KitFile;
+import org.scenothesis.production.match.LightTree;
 import org.scenothesis.production.measure.FileLens;
 import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Measured;
@@ -127,6 +128,9 @@ final class StageCommand implements Callable<Integer> {
 
     @Option(names = "--match-lamps", description = "Says which lamp goes where to light whoever is filmed as the background is lit, and what is then still off.")
     boolean matchLamps;
+
+    @Option(names = "--light", paramLabel = "FILE", description = "With --match-lamps: what light --json said of the background, for gels and rims.")
+    @Nullable Path light;
 
     @Option(names = "--instruments", description = "Holds meters, tape and level to the sets, by their stand-ins.")
     boolean instruments;
@@ -287,10 +291,12 @@ final class StageCommand implements Callable<Integer> {
         return out;
     }
 
-    private ArrayNode lampPlan(List<Staged> sets, HouseRules rules) {
+    private ArrayNode lampPlan(List<Staged> sets, HouseRules rules) throws StoreException {
         ArrayNode out = Output.object().arrayNode();
+        Path told = light;
+        LampMatch.Background background = told == null ? LampMatch.Background.PLAIN : LightTree.read(told);
         for (Staged set : sets) {
-            LampMatch.of(set.question(set.hardest(), rules), null).ifPresent(m -> {
+            LampMatch.of(set.question(set.hardest(), rules), background).ifPresent(m -> {
                 out.add(StageTree.lamps(set.group(), m));
                 output.say("");
                 output.say(set.setUp().name() + ", lamps like the background's");
@@ -298,6 +304,7 @@ final class StageCommand implements Callable<Integer> {
                 if (m.black()) {
                     output.say("  " + Words.of("lamps.black"));
                 }
+                m.bare().forEach(r -> output.say("  " + StageWords.bare(r)));
                 output.say("  " + StageWords.left(m));
             });
         }

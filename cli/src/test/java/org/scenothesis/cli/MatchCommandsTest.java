@@ -191,4 +191,43 @@ class MatchCommandsTest {
         assertThat(run("background", pan, "--permitted", "--quiet").out()).contains("leave to use it is written down");
         assertThat(run("background", pan, "--size", "large", "--quiet").err()).contains("--size is two whole numbers");
     }
+
+    /// The room's own tiles, 0.6 m each: from them alone its camera follows, and a tape and a staff measure in it.
+    @Test
+    void aFieldOfTilesIsEnoughToMeasureWith() throws Exception {
+        String field = "[" + String.join(", ", px(new Vec(0, 0, 2.4)), px(new Vec(2.4, 0, 2.4)), px(new Vec(2.4, 0, 4.8)), px(new Vec(0, 0, 4.8))) + "]";
+        String post = "[" + px(RuledRoom.FOOT) + ", " + px(RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M))) + "]";
+        String tape = "\"tape\": [{\"px\": " + post + ", \"stands\": \"upright\"}, {\"px\": [" + px(new Vec(0, 0, 3)) + ", " + px(new Vec(1.5, 0, 5)) + "]}, {\"px\": [[4, 4], [90, 9]]}]";
+        Path known = Files.writeString(home.resolve("tiles.json"), "{\"tiles\": [{\"px\": " + field + ", \"across\": 4, \"away\": 4, \"metres\": 0.6}], " + tape + "}");
+        JsonNode o = run("perspective", still, "--marks", known, "--json").json();
+        assertThat(o.path("focal_px").asDouble()).isCloseTo(760, within(2.0));
+        assertThat(o.path("lens_height_m").asDouble()).isCloseTo(RuledRoom.LENS_M, within(0.01));
+        assertThat(o.path("tape_m").get(0).path("metres").asDouble()).isCloseTo(RuledRoom.POST_M, within(0.01));
+        assertThat(o.path("tape_m").get(0).path("std").asDouble()).isBetween(0.002, 0.2);
+        assertThat(o.path("tape_m").get(1).path("metres").asDouble()).isCloseTo(2.5, within(0.02));
+        assertThat(o.path("tape_m").get(2).isNull()).as("in the sky").isTrue();
+        assertThat(run("perspective", still, "--marks", known).out()).contains("staff         1.00 m \u00b1", "tape          2.50 m \u00b1", "no measure yet");
+        Path shape = Files.writeString(home.resolve("shape.json"), "{\"tiles\": [{\"px\": " + field + ", \"across\": 4, \"away\": 4}], " + tape + "}");
+        JsonNode unknown = run("perspective", still, "--marks", shape, "--json").json();
+        assertThat(unknown.path("focal_px").asDouble()).isCloseTo(760, within(2.0));
+        assertThat(unknown.path("lens_height_m").isNull()).isTrue();
+        assertThat(unknown.path("tape_m").get(0).isNull()).as("nobody said how large a tile is").isTrue();
+        Path bad = Files.writeString(home.resolve("half.json"), "{\"tiles\": [{\"px\": " + field + ", \"across\": 1.5, \"away\": 4}]}");
+        assertThat(run("perspective", still, "--marks", bad).err()).contains("number 1 of \"tiles\"", "whole number");
+    }
+
+    @Test
+    void whatIsRoundAndWhatShinesIsReadAsWell() throws Exception {
+        String camera = "\"camera\": {\"focal_px\": 760, \"tilt_deg\": -11, \"roll_deg\": 2}";
+        Path round = Files.writeString(home.resolve("round.json"), "{" + camera + ", \"round\": [{\"px\": [[480, 300], [520, 300]], \"shape\": \"ball\"}], \"lamps\": [[700, 100], [60, 80]]}");
+        JsonNode o = run("light", still, "--marks", round, "--json").json();
+        assertThat(o.path("has_key").asBoolean()).as("tiles are no ball").isFalse();
+        assertThat(o.path("refused").get(0).path("why").asText()).contains("matt");
+        assertThat(o.path("rims")).hasSize(2);
+        assertThat(o.path("rims").get(0).path("azimuth_deg").asDouble()).isPositive();
+        assertThat(o.path("rims").get(1).path("azimuth_deg").asDouble()).isNegative();
+        assertThat(run("light", still, "--marks", round).out()).contains("rim           ", "left");
+        Path bad = Files.writeString(home.resolve("egg.json"), "{" + camera + ", \"round\": [{\"px\": [[480, 300], [520, 300]], \"shape\": \"egg\"}]}");
+        assertThat(run("light", still, "--marks", bad).err()).contains("a round thing is a \"ball\"");
+    }
 }

@@ -47,7 +47,7 @@ public final class LightSolver {
 
     /// Where the light comes from, and nothing that has to be read in the picture: quick enough for a mark that is being pulled.
     public static PictureLight direction(PictureCamera camera, LightMarks marks) {
-        return solve(null, camera, new LightMarks(marks.shadows(), List.of(), List.of(), List.of()));
+        return solve(null, camera, LightMarks.NONE.withShadows(marks.shadows()).withLamps(marks.lamps()));
     }
 
     /// What the marks say; `camera` may lack its lens height, which only gives the scale.
@@ -79,8 +79,18 @@ public final class LightSolver {
         if (picture != null) {
             marks.grey().forEach(a -> neutral.add(colour(a.mean(picture))));
         }
+        List<PictureLight.Rim> rims = c == null ? List.of() : marks.lamps().stream().map(p -> Rims.of(picture, c, p)).toList();
+        PictureLight none = PictureLight.UNKNOWN.withNeutral(neutral).withRims(rims);
         if (!any || c == null) {
-            return new PictureLight(false, null, null, null, null, neutral, null, null, List.of(), no);
+            Shading.Read round = c == null || picture == null || !marks.shadows().isEmpty() ? null : marks.rounds().stream().flatMap(r -> Shading.of(picture, c, r).stream()).min(Comparator.comparingDouble(r -> r.azimuthDeg().std())).orElse(null);
+            if (round == null) {
+                if (!marks.rounds().isEmpty() && picture != null) {
+                    no.addFirst(new PictureLight.Refusal("direction", "round-even"));
+                }
+                return none.withRefused(no);
+            }
+            no.add(new PictureLight.Refusal("size", "round"));
+            return none.withHasKey(true).withHinted(true).withAzimuthDeg(round.azimuthDeg()).withElevationDeg(round.elevationDeg()).withKeyToFillStops(round.stops()).withRefused(no);
         }
         Seen main = seen.getFirst();
         Estimate azimuth = angle(c, main.marks, LightSolver::azimuth);
@@ -108,7 +118,7 @@ public final class LightSolver {
         } else {
             no.add(new PictureLight.Refusal("colour", grey == null ? "no-grey" : ratio == null ? "no-pair" : "narrow"));
         }
-        return new PictureLight(true, azimuth, elevation, read == null || !resolved ? null : new Estimate(read.sizeDeg(), read.sizeOff()), keyToFill, neutral, key, fill, sources(seen), no);
+        return new PictureLight(true, false, azimuth, elevation, read == null || !resolved ? null : new Estimate(read.sizeDeg(), read.sizeOff()), keyToFill, neutral, key, fill, sources(seen), rims, no);
     }
 
     private static ShadowStrip strip(PictureCamera c, Picture picture, LightMarks.Shadow s, Vec base, Vec tip, double upDeg) {

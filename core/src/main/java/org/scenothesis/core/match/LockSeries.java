@@ -115,7 +115,7 @@ public final class LockSeries {
         return new LockReport.Segment(
                 from, to, median(still, FrameLock::usedShare), shift(still, width / 2.0, height / 2.0), corners, median(still, FrameLock::rollDeg),
                 median(still, FrameLock::zoomPercent), median(still, FrameLock::residualPx), median(still, FrameLock::deviationPx), middle, step,
-                Math.max(swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).x()), swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).y())), swing(still, FrameLock::rowsPx));
+                Math.max(swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).x(), FrameLock::deviationPx), swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).y(), FrameLock::deviationPx)), swing(still, FrameLock::rowsPx, FrameLock::rowsOffPx));
     }
 
     private static Point shift(List<FrameLock> frames, double x, double y) {
@@ -134,12 +134,12 @@ public final class LockSeries {
     }
 
     /// Half of what nine of ten frames lie within, less what their noise alone would make of it.
-    private static double swing(List<FrameLock> frames, ToDoubleFunction<FrameLock> of) {
+    private static double swing(List<FrameLock> frames, ToDoubleFunction<FrameLock> of, ToDoubleFunction<FrameLock> off) {
         if (frames.size() < TELLING) {
             return 0;
         }
         double half = halfOfMost(frames.stream().mapToDouble(of).toArray());
-        double noise = NOISE * median(frames, FrameLock::deviationPx);
+        double noise = NOISE * median(frames, off);
         return Math.sqrt(Math.max(0, half * half - noise * noise));
     }
 

@@ -1,5 +1,6 @@
 package org.scenothesis.core.match;
 
+import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Evidence;
 
@@ -13,9 +14,31 @@ public enum MarkKind {
     UPRIGHT(new Evidence.Upright(new Point(0.5, 0.8), new Point(0.5, 0.5), 1)),
     SHADOW(new Evidence.Shadow(new Point(0.5, 0.8), new Point(0.5, 0.55), new Point(0.62, 0.83))),
     GREY(new Evidence.Grey(new Point(0.5, 0.7))),
-    LENS(new Evidence.Lens(54.4));
+    LENS(new Evidence.Lens(54.4)),
+    TILES(new Evidence.Tiles(new Point(0.35, 0.88), new Point(0.65, 0.88), new Point(0.58, 0.72), new Point(0.42, 0.72), 3, 3, 0)),
+    SHADE(new Evidence.Shade(new Point(0.55, 0.72), new Point(0.6, 0.72), LightMarks.Lies.GROUND)),
+    ROUND(new Evidence.Round(LightMarks.Shape.BALL, new Point(0.5, 0.55), new Point(0.55, 0.55))),
+    LAMP(new Evidence.Lamp(new Point(0.5, 0.2))),
+    TAPE(new Evidence.Tape(new Point(0.4, 0.82), new Point(0.6, 0.82))),
+    STAFF(new Evidence.Staff(new Point(0.5, 0.85), new Point(0.5, 0.6)));
 
     private final Evidence first;
+
+    /// What marks are for.
+    public enum Use {
+        CAMERA,
+        LIGHT,
+        MEASURE
+    }
+
+    /// What it is for.
+    public Use use() {
+        return switch (this) {
+            case AWAY, ACROSS, UP, HORIZON, SPAN, UPRIGHT, LENS, TILES -> Use.CAMERA;
+            case SHADOW, GREY, SHADE, ROUND, LAMP -> Use.LIGHT;
+            case TAPE, STAFF -> Use.MEASURE;
+        };
+    }
 
     MarkKind(Evidence first) {
         this.first = first;
@@ -40,6 +63,12 @@ public enum MarkKind {
             case Evidence.Shadow x -> SHADOW;
             case Evidence.Grey x -> GREY;
             case Evidence.Lens x -> LENS;
+            case Evidence.Tiles x -> TILES;
+            case Evidence.Shade x -> SHADE;
+            case Evidence.Round x -> ROUND;
+            case Evidence.Lamp x -> LAMP;
+            case Evidence.Tape x -> TAPE;
+            case Evidence.Staff x -> STAFF;
         };
     }
 }

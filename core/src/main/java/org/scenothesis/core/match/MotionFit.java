@@ -33,8 +33,8 @@ final class MotionFit {
     private final double unit;
     private final int[] found;
 
-    /// The fitted motion. `residualPx`: RMS distance of matched points from it, by a robust estimate; `used` flags the points that agree. `cornerTimes`: how many times less sure than at the centre the motion is in the corner where it is least.
-    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used, double cornerTimes, double rowsPx) {}
+    /// The fitted motion. `residualPx`: RMS distance of matched points from it, by a robust estimate; `used` flags the points that agree. `cornerTimes`: how many times less sure than at the centre the motion is in the corner where it is least; `rowsTimes`: how many times the rows are.
+    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used, double cornerTimes, double rowsPx, double rowsTimes) {}
 
     MotionFit(List<Point> from, double[] weights, double[] to, int width, int height) {
         this.from = from;
@@ -73,7 +73,7 @@ final class MotionFit {
         Candidate best = simplest(all, noise);
         double left = best.parameters == 8 ? spread(best.map) : Math.min(spread(best.map), spread(homography));
         boolean[] used = used(best.map, Math.max(4 * noise, 0.25));
-        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used, cornerTimes(best.map, best.parameters, used), rows(homography));
+        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used, cornerTimes(best.map, best.parameters, used), rows(homography), cornerTimes(homography, 8, used));
     }
 
     private record Candidate(PlanarMap map, int parameters) {}

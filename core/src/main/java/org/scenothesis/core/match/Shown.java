@@ -2,10 +2,12 @@ package org.scenothesis.core.match;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.light.Area;
 import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.light.ShadowProposal;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.Marks;
@@ -25,6 +27,7 @@ public final class Shown {
     public static final String BY_SHADOW = "shadow";
     private static final double GREY_SHARE = 0.008;
     private static final double LEAST_PX = 1;
+    private static final double LEAST_ROUND_PX = 3;
 
     private Shown() {}
 
@@ -56,14 +59,12 @@ public final class Shown {
     public static Marks camera(List<Evidence> all, int w, int h) {
         List<Marks.Line> lines = new ArrayList<>();
         List<Marks.Length> lengths = new ArrayList<>();
+        List<Marks.Tiles> tiles = new ArrayList<>();
         Marks.Line horizon = null;
         Double focal = null;
         for (Evidence e : all) {
             List<Point> p = e.points().stream().map(s -> px(s, w, h)).toList();
-            if (e instanceof Evidence.Lens l) {
-                focal = w / 2.0 / Math.tan(Math.toRadians(l.viewDeg()) / 2);
-            }
-            if (p.size() < 2 || p.get(0).minus(p.get(1)).length() < LEAST_PX) {
+            if (!apart(p)) {
                 continue;
             }
             switch (e) {
@@ -71,29 +72,88 @@ public final class Shown {
                 case Evidence.Horizon x -> horizon = new Marks.Line(Marks.Direction.X, p.get(0), p.get(1));
                 case Evidence.Upright x -> lengths.add(new Marks.Length(p.get(0), p.get(1), x.heightM(), Marks.Stands.UPRIGHT));
                 case Evidence.Span x -> lengths.add(new Marks.Length(p.get(0), p.get(1), x.metres(), Marks.Stands.GROUND));
+                case Evidence.Lens x -> focal = w / 2.0 / Math.tan(Math.toRadians(x.viewDeg()) / 2);
+                case Evidence.Tiles x -> tiles.add(new Marks.Tiles(p, x.across(), x.away(), x.metres()));
                 case Evidence.Shadow x -> {}
                 case Evidence.Grey x -> {}
-                case Evidence.Lens x -> {}
+                case Evidence.Shade x -> {}
+                case Evidence.Round x -> {}
+                case Evidence.Lamp x -> {}
+                case Evidence.Tape x -> {}
+                case Evidence.Staff x -> {}
             }
         }
-        return Marks.none(w, h).withLines(lines).withHorizon(horizon).withLengths(lengths).withFocalPx(focal);
+        return Marks.none(w, h).withLines(lines).withHorizon(horizon).withLengths(lengths).withTiles(tiles).withFocalPx(focal);
+    }
+
+    /// Whether points are each a pixel from the next and the last from the first; one alone is.
+    private static boolean apart(List<Point> p) {
+        for (int i = 0; i < p.size() && p.size() > 1; i++) {
+            if (p.get(i).minus(p.get((i + 1) % p.size())).length() < LEAST_PX) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /// What says something of the light.
     public static LightMarks light(List<Evidence> all, int w, int h) {
         List<LightMarks.Shadow> shadows = new ArrayList<>();
         List<Area> grey = new ArrayList<>();
+        List<LightMarks.Face> lit = new ArrayList<>();
+        List<LightMarks.Face> unlit = new ArrayList<>();
+        List<LightMarks.Round> rounds = new ArrayList<>();
+        List<Point> lamps = new ArrayList<>();
         for (Evidence e : all) {
             List<Point> p = e.points().stream().map(s -> px(s, w, h)).toList();
-            if (e instanceof Evidence.Shadow && p.get(0).minus(p.get(1)).length() >= LEAST_PX) {
-                shadows.add(new LightMarks.Shadow(p.get(0), p.get(1), p.get(2)));
-            } else if (e instanceof Evidence.Grey) {
-                double r = GREY_SHARE * w;
-                Point m = p.getFirst();
-                grey.add(new Area(List.of(m.plus(new Point(-r, -r)), m.plus(new Point(r, -r)), m.plus(new Point(r, r)), m.plus(new Point(-r, r)))));
+            switch (e) {
+                case Evidence.Shadow x when p.get(0).minus(p.get(1)).length() >= LEAST_PX -> shadows.add(new LightMarks.Shadow(p.get(0), p.get(1), p.get(2)));
+                case Evidence.Grey x -> grey.add(patch(p.getFirst(), w));
+                case Evidence.Shade x -> {
+                    lit.add(new LightMarks.Face(patch(p.get(0), w), x.lies()));
+                    unlit.add(new LightMarks.Face(patch(p.get(1), w), x.lies()));
+                }
+                case Evidence.Round x when p.get(0).minus(p.get(1)).length() >= LEAST_ROUND_PX -> rounds.add(new LightMarks.Round(x.shape(), p.get(0), p.get(1)));
+                case Evidence.Lamp x -> lamps.add(p.getFirst());
+                default -> {}
             }
         }
-        return new LightMarks(shadows, grey, List.of(), List.of());
+        return new LightMarks(shadows, grey, lit, unlit, rounds, lamps);
+    }
+
+    /// What is looked at round a place that is marked.
+    private static Area patch(Point m, int w) {
+        double r = GREY_SHARE * w;
+        return new Area(List.of(m.plus(new Point(-r, -r)), m.plus(new Point(r, -r)), m.plus(new Point(r, r)), m.plus(new Point(-r, r))));
+    }
+
+    /// What a tape on the ground or a staff that stands on it reads, in metres; empty of other marks, and where the picture cannot be measured.
+    public static Optional<Estimate> read(Evidence e, PictureCamera c) {
+        List<Point> p = e.points().stream().map(s -> px(s, c.marks().width(), c.marks().height())).toList();
+        return switch (e) {
+            case Evidence.Tape t -> c.tape(p.get(0), p.get(1));
+            case Evidence.Staff t -> c.staff(p.get(0), p.get(1));
+            default -> Optional.empty();
+        };
+    }
+
+    /// Everything marked that stands upright on the ground with both its ends: known heights, staffs, and edges that are upright.
+    public static List<ShadowProposal.Stands> standing(List<Evidence> all, int w, int h) {
+        List<ShadowProposal.Stands> out = new ArrayList<>();
+        for (Evidence e : all) {
+            boolean stands = e instanceof Evidence.Upright || e instanceof Evidence.Staff || e instanceof Evidence.Edge x && x.runs() == Evidence.Runs.UP;
+            List<Point> p = e.points().stream().map(s -> px(s, w, h)).toList();
+            if (stands && p.get(0).minus(p.get(1)).length() >= LEAST_ROUND_PX) {
+                boolean down = e instanceof Evidence.Edge && p.get(0).y() < p.get(1).y();
+                out.add(new ShadowProposal.Stands(p.get(down ? 1 : 0), p.get(down ? 0 : 1)));
+            }
+        }
+        return out;
+    }
+
+    /// A shadow in pixels as it is shown.
+    public static Evidence shadow(LightMarks.Shadow s, int w, int h) {
+        return new Evidence.Shadow(share(s.base(), w, h), share(s.top(), w, h), share(s.tip(), w, h));
     }
 
     /// Edges in pixels as they are shown.

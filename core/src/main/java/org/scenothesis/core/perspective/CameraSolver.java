@@ -74,7 +74,7 @@ public final class CameraSolver {
 
     private static PictureCamera read(Marks m, Fitting.Fit f, boolean middle, boolean bend) {
         List<PictureCamera.Refusal> no = new ArrayList<>();
-        boolean nothing = m.lines().isEmpty() && m.horizon() == null && m.lengths().isEmpty() || f.residuals() == 0;
+        boolean nothing = f.residuals() == 0;
         double value = Math.exp(f.theta()[Pinhole.FOCAL]);
         Estimate focal = nothing || std(f, Pinhole.FOCAL) > FOCAL_SHARE ? null : new Estimate(value, value * std(f, Pinhole.FOCAL));
         if (m.focalPx() != null) {
@@ -90,14 +90,13 @@ public final class CameraSolver {
         if (roll == null) {
             no.add(new PictureCamera.Refusal("roll", nothing ? "nothing" : "unsure"));
         }
-        boolean runs = m.lines().stream().anyMatch(l -> l.direction() != Direction.Y);
-        Estimate heading = nothing || !runs ? null : angle(f, Pinhole.HEADING);
+        Estimate heading = nothing || !m.level() ? null : angle(f, Pinhole.HEADING);
         double high = Math.exp(f.theta()[Pinhole.HEIGHT]);
         double off = std(f, Pinhole.HEIGHT);
         Estimate lens = null;
         if (m.lensHeightM() != null) {
             lens = Estimate.exact(m.lensHeightM());
-        } else if (m.lengths().isEmpty()) {
+        } else if (m.known().isEmpty()) {
             no.add(new PictureCamera.Refusal("lens-height", "no-length"));
         } else if (focal == null || tilt == null || off > HEIGHT_SHARE) {
             no.add(new PictureCamera.Refusal("lens-height", focal == null ? "no-focal" : "unsure"));

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
@@ -35,6 +37,9 @@ final class Fitting {
     private static final double[] LOOSE = {0.7, 0.8, 0.5, 2, 3, 0.1, 0.1, 0.1};
 
     private final Marks marks;
+    private final List<Marks.Line> edges;
+    private final List<Marks.Length> known;
+    private final List<Marks.Tiles> shapes;
     private final boolean[] free;
     private final double[] expected;
 
@@ -48,8 +53,10 @@ final class Fitting {
         Double focal = marks.focalPx();
         Double lens = marks.lensHeightM();
         expected = new double[] {Math.log(focal == null ? marks.width() : focal), -0.1, 0, 0, Math.log(lens == null ? 1.4 : lens), c.x(), c.y(), 0};
-        boolean level = marks.lines().stream().anyMatch(l -> l.direction() != Marks.Direction.Y);
-        free = new boolean[] {focal == null, true, true, level, lens == null && !marks.lengths().isEmpty(), middle, middle, bend};
+        known = marks.known();
+        shapes = marks.shapes();
+        edges = Stream.of(Marks.Direction.values()).flatMap(d -> marks.along(d).stream()).toList();
+        free = new boolean[] {focal == null, true, true, marks.level(), lens == null && !known.isEmpty(), middle, middle, bend};
     }
 
     private double loose(int k) {
@@ -89,15 +96,9 @@ final class Fitting {
     /// Residuals of the marks in standard deviations; lengths by `sure`, how far the logarithm of each may be off.
     private double[] marked(double[] theta, double[] sure) {
         Pinhole c = new Pinhole(theta);
-        List<Marks.Line> upright = marks.along(Marks.Direction.Y);
-        double[] out = new double[(int) marks.lines().stream().filter(l -> l.direction() != Marks.Direction.Y).count() + upright.size() + (marks.horizon() == null ? 0 : 2) + marks.lengths().size()];
+        double[] out = new double[edges.size() + (marks.horizon() == null ? 0 : 2) + sure.length];
         int n = 0;
-        for (Marks.Line l : marks.lines()) {
-            if (l.direction() != Marks.Direction.Y) {
-                out[n++] = c.off(l) / HAND_PX;
-            }
-        }
-        for (Marks.Line l : upright) {
+        for (Marks.Line l : edges) {
             out[n++] = c.off(l) / HAND_PX;
         }
         Marks.Line h = marks.horizon();
@@ -106,26 +107,47 @@ final class Fitting {
             out[n++] = c.offHorizon(h.to()) / HORIZON_PX;
         }
         for (int i = 0; i < sure.length; i++) {
-            Marks.Length l = marks.lengths().get(i);
-            out[n++] = c.length(l).map(m -> Math.log(m / l.metres())).orElse(FAR * 0.05) / sure[i];
+            double off = i < known.size() ? off(c, known.get(i)) : off(c, shapes.get(i - known.size()));
+            out[n++] = (Double.isNaN(off) ? FAR * 0.05 : off) / sure[i];
         }
         return out;
     }
 
-    /// How far the logarithm of every length may be off at these numbers, by how far its marks are.
+    /// How far the logarithm of a length is off; NaN where it ends in the sky.
+    private static double off(Pinhole c, Marks.Length l) {
+        return c.length(l).map(m -> Math.log(m / l.metres())).orElse(Double.NaN);
+    }
+
+    /// How far a field of square tiles is from square; that says nothing of its size.
+    private static double off(Pinhole c, Marks.Tiles t) {
+        return off(c, t.sides().get(0)) - off(c, t.sides().get(1));
+    }
+
+    /// How far the logarithm of every length and of every shape may be off at these numbers, by how far its marks are.
     private double[] sure(double[] theta) {
         Pinhole c = new Pinhole(theta);
-        return marks.lengths().stream().mapToDouble(l -> {
-            double at = c.length(l).orElse(Double.NaN);
-            double sum = LENGTH_SHARE * LENGTH_SHARE;
-            for (int k = 0; k < 4; k++) {
-                Point by = new Point(k % 2 == 0 ? 0.5 : 0, k % 2 == 0 ? 0 : 0.5);
-                Marks.Length o = new Marks.Length(k < 2 ? l.from().plus(by) : l.from(), k < 2 ? l.to() : l.to().plus(by), l.metres(), l.stands());
-                double d = (Math.log(c.length(o).orElse(Double.NaN)) - Math.log(at)) / 0.5 * HAND_PX;
-                sum += d * d;
-            }
-            return Double.isFinite(sum) ? Math.min(1, Math.sqrt(sum)) : 0.05;
-        }).toArray();
+        double[] out = new double[known.size() + shapes.size()];
+        for (int i = 0; i < known.size(); i++) {
+            Marks.Length l = known.get(i);
+            out[i] = sure(List.of(l.from(), l.to()), p -> off(c, new Marks.Length(p.get(0), p.get(1), l.metres(), l.stands())));
+        }
+        for (int i = 0; i < shapes.size(); i++) {
+            Marks.Tiles t = shapes.get(i);
+            out[known.size() + i] = sure(t.corners(), p -> off(c, new Marks.Tiles(p, t.across(), t.away(), 0)));
+        }
+        return out;
+    }
+
+    private static double sure(List<Point> marks, ToDoubleFunction<List<Point>> of) {
+        double at = of.applyAsDouble(marks);
+        double sum = LENGTH_SHARE * LENGTH_SHARE;
+        for (int k = 0; k < 2 * marks.size(); k++) {
+            List<Point> moved = new ArrayList<>(marks);
+            moved.set(k / 2, marks.get(k / 2).plus(new Point(k % 2 == 0 ? 0.5 : 0, k % 2 == 0 ? 0 : 0.5)));
+            double d = (of.applyAsDouble(moved) - at) / 0.5 * HAND_PX;
+            sum += d * d;
+        }
+        return Double.isFinite(sum) ? Math.min(1, Math.sqrt(sum)) : 0.05;
     }
 
     private double[] residuals(double[] theta, double[] sure) {
@@ -167,7 +189,8 @@ final class Fitting {
             }
         }
         starts.forEach(this::scaled);
-        double[] even = marks.lengths().stream().mapToDouble(l -> 0.05).toArray();
+        double[] even = new double[known.size() + shapes.size()];
+        Arrays.fill(even, 0.05);
         List<double[]> best = starts.stream().map(s -> new double[][] {{capped(marked(s, even))}, s}).sorted(Comparator.comparingDouble(s -> s[0][0])).limit(REFINED).map(s -> s[1]).toList();
         Fit out = null;
         for (double[] s : best) {
@@ -183,7 +206,7 @@ final class Fitting {
     private void scaled(double[] s) {
         if (free[Pinhole.HEIGHT]) {
             Pinhole c = new Pinhole(s);
-            s[Pinhole.HEIGHT] += marks.lengths().stream().flatMap(l -> c.length(l).map(m -> Math.log(l.metres() / m)).stream()).mapToDouble(Double::doubleValue).average().orElse(0);
+            s[Pinhole.HEIGHT] += known.stream().flatMap(l -> c.length(l).map(m -> Math.log(l.metres() / m)).stream()).mapToDouble(Double::doubleValue).average().orElse(0);
         }
     }
 
@@ -192,7 +215,7 @@ final class Fitting {
         double[] theta = start;
         try {
             LeastSquaresOptimizer.Optimum o = null;
-            for (int round = 0; round < (marks.lengths().isEmpty() ? 1 : 3); round++) {
+            for (int round = 0; round < (known.isEmpty() && shapes.isEmpty() ? 1 : 3); round++) {
                 double[] sure = sure(theta);
                 o = new LevenbergMarquardtOptimizer().optimize(new LeastSquaresBuilder().start(part(theta)).target(new double[residuals(theta, sure).length]).model(p -> model(p, sure))
                         .maxEvaluations(EVALUATIONS).maxIterations(EVALUATIONS).checker((i, a, b) -> a.getCost() - b.getCost() < 1e-10 * (1e-3 + b.getCost())).build());

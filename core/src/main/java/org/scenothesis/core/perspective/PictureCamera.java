@@ -2,6 +2,7 @@ package org.scenothesis.core.perspective;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.optics.Vec;
@@ -82,6 +83,26 @@ public record PictureCamera(
     /// How high something upright is that stands at a point of the ground, in metres.
     public Optional<Estimate> height(Point base, Point top) {
         return metric() ? numbers.camera.height(base, top).map(m -> new Estimate(m, std(c -> c.height(base, top).orElse(Double.NaN)))) : Optional.empty();
+    }
+
+    /// A tape laid on the ground by hand: as `apart`, with what the hand is off.
+    public Optional<Estimate> tape(Point a, Point b) {
+        return apart(a, b).map(m -> byHand(m, a, b, numbers.camera::apart));
+    }
+
+    /// A staff stood on the ground by hand: as `height`, with what the hand is off.
+    public Optional<Estimate> staff(Point base, Point top) {
+        return height(base, top).map(m -> byHand(m, base, top, numbers.camera::height));
+    }
+
+    private static Estimate byHand(Estimate of, Point a, Point b, BiFunction<Point, Point, Optional<Double>> read) {
+        double sum = of.std() * of.std();
+        for (int k = 0; k < 4; k++) {
+            Point by = new Point(k % 2 == 0 ? Fitting.HAND_PX : 0, k % 2 == 0 ? 0 : Fitting.HAND_PX);
+            double d = read.apply(k < 2 ? a.plus(by) : a, k < 2 ? b : b.plus(by)).orElse(Double.POSITIVE_INFINITY) - of.value();
+            sum += d * d;
+        }
+        return new Estimate(of.value(), Math.sqrt(sum));
     }
 
     /// Where a point of the world appears, in metres right of below the camera, up from the ground and ahead; empty behind the camera and where the picture cannot be measured.

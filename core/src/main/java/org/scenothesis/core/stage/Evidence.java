@@ -2,6 +2,7 @@ package org.scenothesis.core.stage;
 
 import java.util.List;
 import org.scenothesis.core.Check;
+import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.picture.Point;
 
 /// What somebody showed in a picture, from which its camera and its light follow: kept, so that what follows can be found again once something else is told. All points are in shares of the picture.
@@ -144,6 +145,115 @@ public sealed interface Evidence {
         @Override
         public Evidence at(List<Point> p) {
             return this;
+        }
+    }
+
+    /// A measuring tape laid along the ground: it tells nothing, it is read.
+    record Tape(Point from, Point to) implements Evidence {
+        public Tape {
+            near("tape", from, to);
+        }
+
+        @Override
+        public List<Point> points() {
+            return List.of(from, to);
+        }
+
+        @Override
+        public Evidence at(List<Point> p) {
+            return new Tape(p.get(0), p.get(1));
+        }
+    }
+
+    /// A measuring staff stood upright on the ground: it is read as well.
+    record Staff(Point foot, Point top) implements Evidence {
+        public Staff {
+            near("staff", foot, top);
+        }
+
+        @Override
+        public List<Point> points() {
+            return List.of(foot, top);
+        }
+
+        @Override
+        public Evidence at(List<Point> p) {
+            return new Staff(p.get(0), p.get(1));
+        }
+    }
+
+    /// A field of square tiles on the ground, its joints along the edges that run away and across.
+    ///
+    /// - `across`, `away`: tiles between its corners. `metres`: how large one is, 0 where nobody knows.
+    record Tiles(Point nearLeft, Point nearRight, Point farRight, Point farLeft, int across, int away, double metres) implements Evidence {
+        private static final int MOST = 1000;
+
+        public Tiles {
+            near("tiles", nearLeft, nearRight, farRight, farLeft);
+            Check.range("across", across, 1, MOST);
+            Check.range("away", away, 1, MOST);
+            Check.range("metres", metres, 0, 100);
+        }
+
+        @Override
+        public List<Point> points() {
+            return List.of(nearLeft, nearRight, farRight, farLeft);
+        }
+
+        @Override
+        public Evidence at(List<Point> p) {
+            return new Tiles(p.get(0), p.get(1), p.get(2), p.get(3), across, away, metres);
+        }
+    }
+
+    /// The same surface once in the light of the key and once in its shadow.
+    record Shade(Point lit, Point dark, LightMarks.Lies lies) implements Evidence {
+        public Shade {
+            near("shade", lit, dark);
+        }
+
+        @Override
+        public List<Point> points() {
+            return List.of(lit, dark);
+        }
+
+        @Override
+        public Evidence at(List<Point> p) {
+            return new Shade(p.get(0), p.get(1), lies);
+        }
+    }
+
+    /// Something round by its middle and a point of its outline.
+    record Round(LightMarks.Shape shape, Point middle, Point edge) implements Evidence {
+        public Round {
+            near("round", middle, edge);
+        }
+
+        @Override
+        public List<Point> points() {
+            return List.of(middle, edge);
+        }
+
+        @Override
+        public Evidence at(List<Point> p) {
+            return new Round(shape, p.get(0), p.get(1));
+        }
+    }
+
+    /// A lamp or a window that is seen.
+    record Lamp(Point place) implements Evidence {
+        public Lamp {
+            near("lamp", place);
+        }
+
+        @Override
+        public List<Point> points() {
+            return List.of(place);
+        }
+
+        @Override
+        public Evidence at(List<Point> p) {
+            return new Lamp(p.getFirst());
         }
     }
 }

@@ -174,4 +174,58 @@ class CameraSolverTest {
         assertThatIllegalArgumentException().isThrownBy(() -> new Marks.Length(new Point(0, 0), new Point(9, 9), 0, Marks.Stands.GROUND));
         assertThatIllegalArgumentException().isThrownBy(() -> Marks.none(1280, 720).withFocalPx(2.0));
     }
+
+    /// One field of tiles on the floor, seen across its corner: nothing else is marked.
+    private static Marks.Tiles tiles(MarkedRoom room, double metres) {
+        Vec a = new Vec(-1.2, 0, 2.4);
+        return new Marks.Tiles(List.of(room.seen(a), room.seen(a.plus(new Vec(2.4, 0, 0))), room.seen(a.plus(new Vec(2.4, 0, 3))), room.seen(a.plus(new Vec(0, 0, 3)))), 4, 5, metres);
+    }
+
+    @Test
+    void aFieldOfTilesTellsTheCameraAndOnceTheirSizeIsKnownItsHeight() {
+        int known = 0;
+        int within = 0;
+        for (int i = 0; i < 60; i++) {
+            SplittableRandom r = new SplittableRandom(i);
+            CameraPose pose = new CameraPose(new Vec(r.nextDouble(-0.5, 0.5), 1.5, 0), r.nextDouble(18, 30), r.nextDouble(-26, -18), 2, 1000, MarkedRoom.W, MarkedRoom.H);
+            MarkedRoom room = new MarkedRoom(pose, 0, r, 0.7);
+            PictureCamera c = CameraSolver.solve(room.marks(List.of()).withTiles(List.of(tiles(room, 0.6))));
+            if (c.focalPx() == null || c.lensHeightM() == null) {
+                continue;
+            }
+            known++;
+            within += Math.abs(c.focalPx().value() - 1000) < 2.5 * c.focalPx().std() && Math.abs(c.lensHeightM().value() - 1.5) < 2.5 * c.lensHeightM().std() && Math.abs(c.tiltDeg().value() - pose.tiltDeg()) < 2.5 * c.tiltDeg().std() ? 1
+                    : 0;
+        }
+        assertThat(known).isGreaterThan(45);
+        assertThat(within).isGreaterThanOrEqualTo((int) Math.floor(0.93 * known));
+    }
+
+    @Test
+    void tilesOfUnknownSizeTellTheShapeOfTheCameraButNoMetres() {
+        CameraPose pose = new CameraPose(new Vec(0, 1.5, 0), 24, -22, 2, 1000, MarkedRoom.W, MarkedRoom.H);
+        MarkedRoom exact = new MarkedRoom(pose, 0, new SplittableRandom(1), 0);
+        PictureCamera c = CameraSolver.solve(exact.marks(List.of()).withTiles(List.of(tiles(exact, 0))));
+        assertThat(c.focalPx().value()).isCloseTo(1000, within(3.0));
+        assertThat(c.tiltDeg().value()).isCloseTo(-22, within(0.1));
+        assertThat(c.lensHeightM()).isNull();
+        assertThat(c.refused()).contains(new PictureCamera.Refusal("lens-height", "no-length"));
+        // Seen straight on, two edges never meet: what is square tells how far away they are.
+        CameraPose ahead = new CameraPose(new Vec(0, 1.5, 0), 0, -22, 0, 1000, MarkedRoom.W, MarkedRoom.H);
+        MarkedRoom straight = new MarkedRoom(ahead, 0, new SplittableRandom(1), 0);
+        assertThat(CameraSolver.solve(straight.marks(List.of()).withTiles(List.of(tiles(straight, 0)))).focalPx().value()).isCloseTo(1000, within(8.0));
+        Marks.Tiles field = tiles(straight, 0);
+        PictureCamera edges = CameraSolver.solve(straight.marks(List.of(
+                new Marks.Line(Marks.Direction.X, field.corners().get(0), field.corners().get(1)), new Marks.Line(Marks.Direction.X, field.corners().get(3), field.corners().get(2)),
+                new Marks.Line(Marks.Direction.Z, field.corners().get(0), field.corners().get(3)), new Marks.Line(Marks.Direction.Z, field.corners().get(1), field.corners().get(2)))));
+        assertThat(edges.focalPx()).as("as edges alone they do not").isNull();
+    }
+
+    @Test
+    void aFieldOfTilesHasFourCornersApart() {
+        Point p = new Point(10, 10);
+        assertThatIllegalArgumentException().isThrownBy(() -> new Marks.Tiles(List.of(p, p, p), 1, 1, 0));
+        assertThatIllegalArgumentException().isThrownBy(() -> new Marks.Tiles(List.of(p, p, p, p), 1, 1, 0));
+        assertThatIllegalArgumentException().isThrownBy(() -> new Marks.Tiles(List.of(p, p.plus(new Point(9, 0)), p.plus(new Point(9, 9)), p.plus(new Point(0, 9))), 0, 1, 0));
+    }
 }

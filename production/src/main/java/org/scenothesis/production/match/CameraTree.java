@@ -18,8 +18,8 @@ public final class CameraTree {
 
     private CameraTree() {}
 
-    /// - `asked`: points of the picture whose places on the ground are wanted. `proposed`: whether its lines are the program's, which are then given.
-    public static ObjectNode of(PictureCamera c, List<Point> asked, boolean proposed) {
+    /// - `asked`: points of the picture whose places on the ground are wanted. `tapes`: what is to be measured. `proposed`: whether its lines are the program's, which are then given.
+    public static ObjectNode of(PictureCamera c, List<Point> asked, List<MarksFile.Tape> tapes, boolean proposed) {
         ObjectNode o = MAKE.objectNode();
         Estimate f = c.focalPx();
         put(o, "focal_px", value(f));
@@ -49,6 +49,14 @@ public final class CameraTree {
                 put(at, "forward", g.forwardM());
                 put(at, "std", g.stdM());
             }, ground::addNull);
+        }
+        ArrayNode tape = o.putArray("tape_m");
+        for (MarksFile.Tape t : tapes) {
+            t.read(c).ifPresentOrElse(m -> {
+                ObjectNode at = tape.addObject();
+                put(at, "metres", m.value());
+                put(at, "std", m.std());
+            }, tape::addNull);
         }
         ArrayNode refused = o.putArray("refused");
         c.refused().forEach(r -> refused.addObject().put("what", r.what()).put("why", MatchWords.why(r)));

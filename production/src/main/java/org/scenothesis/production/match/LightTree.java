@@ -1,12 +1,17 @@
 package org.scenothesis.production.match;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.nio.file.Path;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.light.Neutral;
 import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.perspective.Estimate;
+import org.scenothesis.core.stage.suggest.LampMatch;
+import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.MatchWords;
 
 /// The light of a picture as a tree for `--json`; what is not known is null.
@@ -18,6 +23,7 @@ public final class LightTree {
     public static ObjectNode of(PictureLight l) {
         ObjectNode o = MAKE.objectNode();
         o.put("has_key", l.hasKey());
+        o.put("hinted", l.hinted());
         put(o, "azimuth", "deg", l.azimuthDeg());
         put(o, "elevation", "deg", l.elevationDeg());
         put(o, "angular_size", "deg", l.sizeDeg());
@@ -33,10 +39,36 @@ public final class LightTree {
             CameraTree.put(at, "elevation_deg", s.elevationDeg());
             CameraTree.put(at, "share", s.share());
         }
+        ArrayNode rims = o.putArray("rims");
+        for (PictureLight.Rim r : l.rims()) {
+            ObjectNode at = rims.addObject();
+            CameraTree.put(at, "azimuth_deg", r.azimuthDeg());
+            CameraTree.put(at, "elevation_deg", r.elevationDeg());
+            at.set("colour", colour(r.colour()));
+        }
         ArrayNode refused = o.putArray("refused");
         l.refused().forEach(r -> refused.addObject().put("what", r.what()).put("why", MatchWords.why(r)));
         o.putArray("findings").addObject().put("surer", MatchWords.surer(l));
         return o;
+    }
+
+    /// What such a tree says of a background beside its direction, as it was printed into a file.
+    ///
+    /// @throws StoreException if it is none
+    public static LampMatch.Background read(Path file) throws StoreException {
+        MarksFile said = MarksFile.read(file);
+        List<PictureLight.Rim> rims = said.each(said.root(), "rims", n -> new PictureLight.Rim(MarksFile.number(n.path("azimuth_deg")), MarksFile.number(n.path("elevation_deg")), colour(n.path("colour"))));
+        try {
+            Neutral key = colour(said.root().path("key"));
+            Neutral fill = colour(said.root().path("fill"));
+            return new LampMatch.Background(key == null || fill == null ? null : new LampMatch.Colours(key.kelvin(), fill.kelvin()), rims);
+        } catch (IllegalArgumentException e) {
+            throw new StoreException(file, "\"key\" and \"fill\" are colours as light says them, with cct_K and duv.", e);
+        }
+    }
+
+    private static @Nullable Neutral colour(JsonNode n) {
+        return MarksFile.absent(n) ? null : new Neutral(MarksFile.number(n.path("cct_K")), MarksFile.number(n.path("duv")));
     }
 
     private static void put(ObjectNode o, String name, String unit, @Nullable Estimate e) {

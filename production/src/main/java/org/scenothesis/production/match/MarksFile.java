@@ -62,11 +62,12 @@ public final class MarksFile {
     public Marks camera(int width, int height) throws StoreException {
         List<Marks.Line> lines = each(root, "lines", n -> new Marks.Line(direction(text(n, "direction")), point(n.path("px").path(0)), point(n.path("px").path(1))));
         List<Marks.Length> lengths = each(root, "lengths", n -> new Marks.Length(point(n.path("px").path(0)), point(n.path("px").path(1)), number(n.path("metres")), stands(n)));
+        List<Marks.Tiles> tiles = each(root, "tiles", n -> new Marks.Tiles(points(n.path("px")), whole(n, "across"), whole(n, "away"), or0(n, "metres")));
         try {
             JsonNode h = root.path("horizon");
             Marks.Line horizon = absent(h) ? null : new Marks.Line(Marks.Direction.X, new Point(number(h.path(0)), number(h.path(1))), new Point(number(h.path(2)), number(h.path(3))));
             JsonNode c = root.path("principal_point_px");
-            return new Marks(width, height, lines, horizon, lengths, optional(root, "lens_height_m"), optional(root, "focal_px"), absent(c) ? null : point(c));
+            return new Marks(width, height, lines, horizon, lengths, tiles, optional(root, "lens_height_m"), optional(root, "focal_px"), absent(c) ? null : point(c));
         } catch (IllegalArgumentException e) {
             throw new StoreException(file, e.getMessage() + ".", e);
         }
@@ -75,6 +76,19 @@ public final class MarksFile {
     /// Points that are asked for.
     public List<Point> asked() throws StoreException {
         return each(root, "ask", MarksFile::point);
+    }
+
+    /// A measuring tape laid on the ground, or a staff that stands on it.
+    public record Tape(Point from, Point to, Marks.Stands stands) {
+        /// What it reads; empty where the picture cannot be measured there.
+        public Optional<Estimate> read(PictureCamera c) {
+            return stands == Marks.Stands.GROUND ? c.tape(from, to) : c.staff(from, to);
+        }
+    }
+
+    /// What is to be measured.
+    public List<Tape> tapes() throws StoreException {
+        return each(root, "tape", n -> new Tape(point(n.path("px").path(0)), point(n.path("px").path(1)), stands(n)));
     }
 
     /// The camera that a picture was taken with, as `perspective` says it, or told; empty where focal length, tilt or roll are missing.
@@ -111,7 +125,8 @@ public final class MarksFile {
         each(root, "shadow", n -> absent(n.path("tip")) ? Optional.<LightMarks.Shadow>empty() : Optional.of(new LightMarks.Shadow(point(n.path("base")), point(n.path("top")), point(n.path("tip")))))
                 .forEach(s -> s.ifPresent(shadows::add));
         try {
-            return new LightMarks(shadows, each(root, "grey", MarksFile::area), each(root, "lit", MarksFile::face), each(root, "unlit", MarksFile::face));
+            return new LightMarks(shadows, each(root, "grey", MarksFile::area), each(root, "lit", MarksFile::face), each(root, "unlit", MarksFile::face),
+                    each(root, "round", n -> new LightMarks.Round(shape(text(n, "shape")), point(n.path("px").path(0)), point(n.path("px").path(1)))), each(root, "lamps", MarksFile::point));
         } catch (IllegalArgumentException e) {
             throw new StoreException(file, e.getMessage() + ".", e);
         }
@@ -132,9 +147,29 @@ public final class MarksFile {
         if (!n.isArray()) {
             throw new IllegalArgumentException("an area is a list of points");
         }
-        List<Point> corners = new ArrayList<>();
-        n.forEach(p -> corners.add(point(p)));
-        return new Area(corners);
+        return new Area(points(n));
+    }
+
+    private static List<Point> points(JsonNode n) {
+        List<Point> out = new ArrayList<>();
+        n.forEach(p -> out.add(point(p)));
+        return out;
+    }
+
+    private static int whole(JsonNode n, String key) {
+        if (!n.path(key).isIntegralNumber() || !n.path(key).canConvertToInt()) {
+            throw new IllegalArgumentException("\"" + key + "\" is a whole number");
+        }
+        return n.path(key).intValue();
+    }
+
+    private static LightMarks.Shape shape(String word) {
+        return switch (word) {
+            case "ball", "" -> LightMarks.Shape.BALL;
+            case "head" -> LightMarks.Shape.HEAD;
+            case "figure" -> LightMarks.Shape.FIGURE;
+            default -> throw new IllegalArgumentException("a round thing is a \"ball\", a \"head\" or a \"figure\", not \"" + word + "\"");
+        };
     }
 
     private static LightMarks.Face face(JsonNode n) {

@@ -71,6 +71,8 @@ public final class StageTree {
             put(n, "gel_mired", p.gelMired());
             put(n, "moved_m", p.movedM());
         }
+        ArrayNode bare = o.putArray("rims_without_a_lamp");
+        m.bare().forEach(r -> put(bare.addObject(), "side_deg", r.azimuthDeg()));
         ArrayNode left = o.putArray("left");
         m.left().forEach(p -> put(left.addObject().put("measure", p.finding().measure().name().toLowerCase(Locale.ROOT)).put("verdict", p.finding().verdict().name().toLowerCase(Locale.ROOT)), "value", p.finding().value()));
         return o;

@@ -2,10 +2,12 @@ package org.scenothesis.production.words;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.background.Suitability;
 import org.scenothesis.core.compare.PictureComparison;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.light.Neutral;
 import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.moving.MovingCamera;
 import org.scenothesis.core.perspective.Estimate;
@@ -53,10 +55,13 @@ public final class MatchWords {
 
     /// The one mark that would make the light surer.
     public static String surer(PictureLight l) {
-        if (!l.refused().isEmpty()) {
+        if (!l.refused().isEmpty() && !l.hinted()) {
             return why(l.refused().getFirst());
         }
         Estimate k = l.keyToFillStops();
+        if (l.hinted()) {
+            return Words.of("light.surer.shadow");
+        }
         return Words.of(k != null && k.std() > SURE_STOPS ? "light.surer.pair" : wide(l.elevationDeg()) || wide(l.azimuthDeg()) ? "light.surer.longer" : "camera.surer.none");
     }
 
@@ -64,10 +69,24 @@ public final class MatchWords {
     public static String direction(PictureLight l) {
         Estimate a = l.azimuthDeg();
         Estimate e = l.elevationDeg();
+        if (a != null && e == null && l.hasKey()) {
+            return Words.of("light.direction.side", side(a.value()));
+        }
         if (a == null || e == null) {
             return Words.of(l.hasKey() ? "camera.unknown" : "light.no-shadow");
         }
         return Words.of("light.direction", side(a.value()), Words.number(e.value(), 0) + "\u00b0");
+    }
+
+    /// "18° right, 5° high, 2900 K": from where a lamp that is seen gives a rim.
+    public static String rim(PictureLight.Rim r) {
+        Neutral c = r.colour();
+        return Words.of("light.direction", side(r.azimuthDeg()), Words.number(r.elevationDeg(), 0) + "\u00b0") + (c == null ? "" : ", " + Words.number(c.kelvin(), 0) + " K");
+    }
+
+    /// What a tape or a staff reads; of what cannot be measured, that.
+    public static String tape(Optional<Estimate> read) {
+        return read.map(e -> metres(e)).orElse(Words.of("mark.tape.unknown"));
     }
 
     /// "78° left": a direction as a camera sees it.
@@ -97,7 +116,7 @@ public final class MatchWords {
 
     /// What it was found from: "12 edges and 1 known length, 0.31 px left over".
     public static String from(PictureCamera c) {
-        int lengths = c.marks().lengths().size();
+        int lengths = c.marks().known().size();
         String marks = Words.count(c.linesUsed(), "edge", "edges") + (lengths == 0 ? "" : " and " + Words.count(lengths, "known length", "known lengths"));
         return c.linesUsed() == 0 && lengths == 0 && c.marks().horizon() == null ? Words.of("camera.from.nothing") : Words.of("camera.from", marks, Words.number(c.residualPx(), 2));
     }

@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.rehearsal.device.HeldTo;
 import org.scenothesis.core.rehearsal.device.Instruments;
 import org.scenothesis.core.rehearsal.device.Reading;
@@ -110,6 +111,11 @@ public final class StageWords {
             out.add(Words.of("lamps.carry", Words.number(p.movedM(), 2)));
         }
         return String.join(", ", out) + ".";
+    }
+
+    /// A rim for which no lamp is left.
+    public static String bare(PictureLight.Rim r) {
+        return Words.of("lamps.bare", MatchWords.rim(r));
     }
 
     /// What is still off once the lamps stand so.

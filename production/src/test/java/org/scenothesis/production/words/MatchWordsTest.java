@@ -29,7 +29,7 @@ class MatchWordsTest {
     private static final PictureCamera KNOWN = PictureCamera.known(1280, 720, new Estimate(1245, 12), new Estimate(-3, 0.1), Estimate.exact(0), new Estimate(1.42, 0.02));
 
     private static PictureLight from(double side, double up) {
-        return new PictureLight(true, new Estimate(side, 0.5), new Estimate(up, 0.4), null, new Estimate(1.5, 0.1), List.of(), null, null, List.of(), List.of());
+        return PictureLight.UNKNOWN.withHasKey(true).withAzimuthDeg(new Estimate(side, 0.5)).withElevationDeg(new Estimate(up, 0.4)).withKeyToFillStops(new Estimate(1.5, 0.1));
     }
 
     @Test
@@ -56,7 +56,7 @@ class MatchWordsTest {
         assertThat(MatchWords.surer(PictureCamera.known(1280, 720, new Estimate(1245, 50), Estimate.exact(0), Estimate.exact(0), null))).contains("more steeply");
         assertThat(MatchWords.surer(PictureCamera.known(1280, 720, Estimate.exact(1245), new Estimate(0, 1), Estimate.exact(0), null))).contains("longer edge");
         assertThat(MatchWords.surer(from(10, 30))).endsWith(".");
-        PictureLight pale = new PictureLight(true, new Estimate(10, 0.1), new Estimate(30, 0.1), null, new Estimate(1.5, 0.9), List.of(), null, null, List.of(), List.of());
+        PictureLight pale = from(10, 30).withAzimuthDeg(new Estimate(10, 0.1)).withElevationDeg(new Estimate(30, 0.1)).withKeyToFillStops(new Estimate(1.5, 0.9));
         assertThat(MatchWords.surer(pale)).contains("once in the light");
     }
 
@@ -67,7 +67,7 @@ class MatchWordsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"no-camera", "no-shadow", "not-on-ground", "faint", "no-pair", "no-grey", "narrow", "sharp"})
+    @ValueSource(strings = {"no-camera", "no-shadow", "not-on-ground", "faint", "no-pair", "no-grey", "narrow", "sharp", "round", "round-even"})
     void everyRefusalOfALightHasASentence(String why) {
         assertThat(MatchWords.why(new PictureLight.Refusal("x", why))).endsWith(".").hasSizeGreaterThan(30);
     }

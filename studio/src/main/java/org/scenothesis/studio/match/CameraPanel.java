@@ -26,15 +26,21 @@ final class CameraPanel extends HBox {
         picture = new MarkedPicture(model);
         paper = new CameraPaper(model);
         FlowPane tools = new FlowPane(4, 4);
-        for (MarkKind k : MarkKind.values()) {
-            Button b = Text.button(Words.of("mark." + k.name()), "floor-button", () -> model.put(k));
-            b.setId("put-" + k.name().toLowerCase(Locale.ROOT));
-            Text.tip(b, () -> Words.of("mark." + k.name() + ".help"));
-            tools.getChildren().add(b);
+        for (MarkKind.Use use : MarkKind.Use.values()) {
+            tools.getChildren().add(Text.of(Words.of("mark.use." + use), "muted", "small", "tool-group"));
+            for (MarkKind k : MarkKind.values()) {
+                if (k.use() == use) {
+                    Button b = tool(Words.of("mark." + k.name()), "put-" + k.name().toLowerCase(Locale.ROOT), () -> model.put(k));
+                    Text.tip(b, () -> Words.of("mark." + k.name() + ".help"));
+                    tools.getChildren().add(b);
+                }
+            }
+            switch (use) {
+                case CAMERA -> tools.getChildren().add(tool(Words.of("mark.find.edges"), "match-propose", model::propose));
+                case LIGHT -> tools.getChildren().add(tool(Words.of("mark.find.shadow"), "match-shadow", model::proposeShadow));
+                case MEASURE -> {}
+            }
         }
-        Button propose = Text.button("find edges", "floor-button", model::propose);
-        propose.setId("match-propose");
-        tools.getChildren().add(propose);
         VBox.setVgrow(picture.view(), Priority.ALWAYS);
         VBox left = new VBox(8, picture.view(), tools, Text.block(Words.of("mark.hint"), "muted", "small"));
         HBox.setHgrow(left, Priority.ALWAYS);
@@ -52,6 +58,12 @@ final class CameraPanel extends HBox {
                 picture.show();
             }
         });
+    }
+
+    private static Button tool(String words, String id, Runnable does) {
+        Button b = Text.button(words, "floor-button", does);
+        b.setId(id);
+        return b;
     }
 
     private void drawn() {

@@ -1,31 +1,23 @@
 package org.scenothesis.studio.match;
 
-import java.util.List;
-import java.util.Locale;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.light.Neutral;
 import org.scenothesis.core.light.PictureLight;
-import org.scenothesis.core.match.MarkKind;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.PictureCamera;
-import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.production.words.MatchWords;
 import org.scenothesis.production.words.Words;
-import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
 /// What the marks say: the camera, the light, what would make them surer, every mark with its length, and the button that stands the shot on it.
 final class CameraPaper extends VBox {
     private final MarksModel model;
     private final VBox numbers = new VBox(6);
-    private final VBox list = new VBox(2);
+    private final MarksList list;
     private final LightDial dial = new LightDial();
     private final LampsPaper lamps;
     private final Button stand;
@@ -38,6 +30,7 @@ final class CameraPaper extends VBox {
         numbers.getStyleClass().addAll("paper", "on-paper");
         stand = Text.button("Stand the shot on this camera", "dark-button", model::stand);
         stand.setId("match-stand");
+        list = new MarksList(model);
         lamps = new LampsPaper(model.watch().session());
         getChildren().addAll(numbers, stand, dial, Text.of("Marks", "heading"), list, lamps);
     }
@@ -57,7 +50,7 @@ final class CameraPaper extends VBox {
         stand.setDisable(model.stage().isEmpty() || !model.solved());
         dial.show(model.light().orElse(null));
         lamps.refresh(model.light().orElse(null));
-        marks();
+        list.refresh();
     }
 
     private static GridPane camera(PictureCamera c) {
@@ -76,63 +69,12 @@ final class CameraPaper extends VBox {
         Text.row(g, "size", MatchWords.degrees(l.sizeDeg()));
         Estimate fill = l.keyToFillStops();
         Text.row(g, "key to fill", fill == null ? Words.of("camera.unknown") : Words.stops(fill.value()) + " \u00b1 " + Words.number(fill.std(), 1));
+        for (PictureLight.Rim r : l.rims()) {
+            Text.row(g, "rim", MatchWords.rim(r));
+        }
         for (@Nullable Neutral n : l.neutral()) {
             Text.row(g, "neutral thing", n == null ? Words.of("camera.unknown") : Words.number(n.kelvin(), 0) + " K");
         }
         return g;
-    }
-
-    /// Edges by direction, everything else one by one; lengths can be told.
-    private void marks() {
-        list.getChildren().clear();
-        List<Evidence> all = model.marks();
-        if (all.isEmpty()) {
-            list.getChildren().add(Text.block(Words.of("mark.none"), "muted", "small"));
-        }
-        for (MarkKind k : List.of(MarkKind.AWAY, MarkKind.ACROSS, MarkKind.UP)) {
-            long many = all.stream().filter(e -> MarkKind.of(e) == k).count();
-            if (many > 0) {
-                Button away = Text.button("take away", "quiet-button", () -> model.removeAll(k));
-                away.setId("mark-away-" + k.name().toLowerCase(Locale.ROOT));
-                Label name = Text.of(Words.of("mark." + k.name()) + (many == 1 ? "" : ", " + many), "mark-word-" + k.name().toLowerCase(Locale.ROOT));
-                HBox.setHgrow(name, Priority.ALWAYS);
-                name.setMaxWidth(Double.MAX_VALUE);
-                list.getChildren().add(new HBox(6, name, away));
-            }
-        }
-        for (int i = 0; i < all.size(); i++) {
-            int at = i;
-            MarkKind kind = MarkKind.of(all.get(i));
-            if (all.get(i) instanceof Evidence.Edge) {
-                continue;
-            }
-            Button away = Text.button("take away", "quiet-button", () -> model.remove(at));
-            away.setId("mark-away-" + i);
-            away.setAccessibleText("take " + Words.of("mark." + kind.name()) + " away");
-            double number = switch (all.get(i)) {
-                case Evidence.Span s -> s.metres();
-                case Evidence.Upright u -> u.heightM();
-                case Evidence.Lens l -> l.viewDeg();
-                default -> Double.NaN;
-            };
-            boolean lens = kind == MarkKind.LENS;
-            HBox row = new HBox(6);
-            if (Double.isNaN(number)) {
-                Label name = Text.of(Words.of("mark." + kind.name()), "muted");
-                HBox.setHgrow(name, Priority.ALWAYS);
-                name.setMaxWidth(Double.MAX_VALUE);
-                row.getChildren().add(name);
-            } else {
-                Tape t = new Tape(
-                        lens ? new Tape.Number(Words.of("mark.LENS"), "\u00b0", 3, 150, 0.5, 1, Words.of("mark.LENS.help")) : new Tape.Number(Words.of("mark." + kind.name()), "m", 0.01, 100, 0.01, 2, Words.of("mark.metres.help")),
-                        v -> {}, v -> model.told(at, v));
-                t.field().setId("mark-metres-" + i);
-                t.show(number);
-                HBox.setHgrow(t, Priority.ALWAYS);
-                row.getChildren().add(t);
-            }
-            row.getChildren().add(away);
-            list.getChildren().add(row);
-        }
     }
 }

@@ -45,9 +45,9 @@ final class LampsPaper extends VBox {
     void refresh(@Nullable PictureLight light) {
         Shot shot = session.shot();
         HouseRules rules = session.production().get().houseRules();
-        LampMatch.Colours colours = light == null || light.key() == null || light.fill() == null ? null : new LampMatch.Colours(light.key().kelvin(), light.fill().kelvin());
+        LampMatch.Background background = LampMatch.Background.of(light);
         BreakdownPlan plan = session.planned().get().plans().get(shot.id());
-        Object now = Arrays.asList(shot, plan, rules, colours);
+        Object now = Arrays.asList(shot, plan, rules, background);
         if (Objects.equals(now, shown)) {
             return;
         }
@@ -58,12 +58,12 @@ final class LampsPaper extends VBox {
             session.worker().cancel(LANE);
             return;
         }
-        session.worker().ask(LANE, ticket -> matched(shot, plan, rules, colours), f -> show(f.orElse(null)), e -> show(null));
+        session.worker().ask(LANE, ticket -> matched(shot, plan, rules, background), f -> show(f.orElse(null)), e -> show(null));
     }
 
-    private static Optional<Found> matched(Shot shot, BreakdownPlan plan, HouseRules rules, LampMatch.@Nullable Colours colours) {
+    private static Optional<Found> matched(Shot shot, BreakdownPlan plan, HouseRules rules, LampMatch.Background background) {
         for (Staged s : Stagings.of(shot, plan, rules)) {
-            Optional<Found> f = LampMatch.of(s.question(s.hardest(), rules), colours).map(m -> new Found(s, m));
+            Optional<Found> f = LampMatch.of(s.question(s.hardest(), rules), background).map(m -> new Found(s, m));
             if (f.isPresent()) {
                 return f;
             }
@@ -85,6 +85,7 @@ final class LampsPaper extends VBox {
         if (f.match.black()) {
             lines.getChildren().add(Text.block(Words.of("lamps.black"), "small"));
         }
+        f.match.bare().forEach(r -> lines.getChildren().add(Text.block(StageWords.bare(r), "small")));
         lines.getChildren().add(Text.block(StageWords.left(f.match), "muted", "small"));
         sketch.show(f.match);
     }

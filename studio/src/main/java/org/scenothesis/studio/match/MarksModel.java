@@ -9,6 +9,7 @@ import org.scenothesis.core.breakdown.FirstStage;
 import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.light.LightSolver;
 import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.light.ShadowProposal;
 import org.scenothesis.core.match.MarkKind;
 import org.scenothesis.core.match.Shown;
 import org.scenothesis.core.perspective.CameraSolver;
@@ -28,6 +29,7 @@ import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.match.CameraOfStill;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.words.MatchWords;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.watch.WatchModel;
 
@@ -157,8 +159,12 @@ final class MarksModel {
         }
         Marks m = Shown.camera(now, b.width(), b.height());
         PictureCamera before = camera;
-        camera = before != null && before.marks().lines().size() == m.lines().size() && before.marks().lengths().size() == m.lengths().size() ? CameraSolver.solve(m, before) : CameraSolver.solve(m);
-        light = LightSolver.direction(camera, Shown.light(now, b.width(), b.height()));
+        camera = before != null && before.marks().moved(m) ? CameraSolver.solve(m, before) : CameraSolver.solve(m);
+        LightMarks shown = Shown.light(now, b.width(), b.height());
+        if (!shown.shadows().isEmpty() || shown.rounds().isEmpty()) {
+            // How something is shaded is read once it is let go.
+            light = LightSolver.direction(camera, shown);
+        }
         solvedFor = now;
     }
 
@@ -256,16 +262,9 @@ final class MarksModel {
         keep("take marks away", kept().stream().filter(e -> MarkKind.of(e) != kind).toList());
     }
 
-    /// Another number of a known length, in metres, or of the lens, in degrees.
-    void told(int mark, double v) {
-        Evidence e = kept().get(mark);
-        Evidence told = switch (e) {
-            case Evidence.Span s -> new Evidence.Span(s.from(), s.to(), v);
-            case Evidence.Upright u -> new Evidence.Upright(u.foot(), u.top(), v);
-            case Evidence.Lens l -> new Evidence.Lens(v);
-            default -> e;
-        };
-        keep("tell a mark", with(kept(), mark, told));
+    /// Tells something of a mark: how long it is, what it is.
+    void told(int mark, Evidence to) {
+        keep("tell a mark", with(kept(), mark, to));
     }
 
     /// Edges found in the picture instead of those that are marked.
@@ -289,6 +288,29 @@ final class MarksModel {
         }, e -> session.say(String.valueOf(e.getMessage())));
     }
 
+    /// Offers the shadow of something upright that is marked: it is put down as a mark, to be looked at and pulled.
+    void proposeShadow() {
+        FootageSource source = watch.take().map(session::footage).orElse(null);
+        PictureCamera c = camera;
+        FootageBrief b = brief().orElse(null);
+        if (source == null || b == null || c == null || c.toScale().isEmpty()) {
+            session.say(Words.of("mark.find.shadow.camera"));
+            return;
+        }
+        List<Evidence> now = kept();
+        String plate = watch.plate().orElseThrow().id();
+        double seconds = session.seconds().get();
+        session.worker().ask("match-shadow", ticket -> ShadowProposal.find(session.frames().at(source, seconds), c, Shown.standing(now, b.width(), b.height())), found -> {
+            session.say(Words.of(found.isPresent() ? "mark.find.shadow.found" : "mark.find.shadow.none"));
+            found.ifPresent(f -> {
+                List<Evidence> all = new ArrayList<>(now);
+                all.addFirst(Shown.shadow(f, b.width(), b.height()));
+                newest = 2;
+                keep("shadow proposed", plate, all);
+            });
+        }, e -> session.say(String.valueOf(e.getMessage())));
+    }
+
     /// Finds camera and light of what is kept, in the background; shown when they are there.
     void solve() {
         FootageBrief b = brief().orElse(null);
@@ -304,7 +326,7 @@ final class MarksModel {
         FootageSource source = watch.take().map(session::footage).orElse(null);
         double seconds = session.seconds().get();
         LightMarks shown = Shown.light(now, b.width(), b.height());
-        boolean lit = source != null && !(shown.shadows().isEmpty() && shown.grey().isEmpty());
+        boolean lit = source != null && !shown.equals(LightMarks.NONE);
         session.worker().ask("match-solve", ticket -> {
             PictureCamera c = CameraSolver.solve(Shown.camera(now, b.width(), b.height()));
             return new Solved(c, source == null || !lit ? LightSolver.direction(c, shown) : LightSolver.solve(session.frames().at(source, seconds), c, shown));

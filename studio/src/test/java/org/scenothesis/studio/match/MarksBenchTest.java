@@ -11,6 +11,8 @@ import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
@@ -19,6 +21,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Plate;
@@ -156,12 +159,7 @@ class MarksBenchTest {
     void aKnownHeightIsToldAndTheFigureWalks(FxRobot robot) {
         open(robot);
         marked();
-        robot.interact(() -> {
-            TextField f = (TextField) scene.lookup("#mark-metres-6");
-            f.requestFocus();
-            f.setText("2");
-        });
-        robot.type(KeyCode.ENTER);
+        tell(robot, "#mark-metres-6", "2");
         house.until("twice as high, and so is the lens", () -> words().contains("3.00 m \u00b1"));
         String before = words().lines().filter(l -> l.contains("1.70 m tall")).findFirst().orElseThrow();
         pull(robot, 14, new Vec(1, 0, 2.6));
@@ -216,5 +214,66 @@ class MarksBenchTest {
         house.until("gone", () -> marks().isEmpty());
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         house.until("back", () -> marks().size() == 1);
+    }
+
+    @Test
+    void aTapeAndAStaffReadAndAShadowIsProposed(FxRobot robot) {
+        open(robot);
+        marked();
+        robot.interact(() -> robot.lookup("#put-tape").<Button>query().fire());
+        house.until("put", () -> marks().size() == 8);
+        pull(robot, 0, new Vec(0.6, 0, 3));
+        pull(robot, 1, new Vec(1.8, 0, 3));
+        house.until("it reads", () -> reads(0).startsWith("1.2") || reads(0).startsWith("1.19"));
+        assertThat(reads(0)).as("with what it may be off").contains("\u00b1");
+        robot.interact(() -> robot.lookup("#match-shadow").<Button>query().fire());
+        house.until("proposed", () -> marks().getFirst() instanceof Evidence.Shadow);
+        assertThat(session.said().get()).contains("A shadow is proposed");
+        Evidence.Shadow s = (Evidence.Shadow) marks().getFirst();
+        Point tip = RuledRoom.px(RuledRoom.tip());
+        assertThat(Math.hypot(s.tip().x() * RuledRoom.WIDTH - tip.x(), s.tip().y() * RuledRoom.HEIGHT - tip.y())).isLessThan(30);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        house.until("one undo takes it away", () -> marks().size() == 8);
+        assertThat(marks().getFirst()).isInstanceOf(Evidence.Tape.class);
+    }
+
+    private String reads(int mark) {
+        return scene.lookup("#mark-reads-" + mark) instanceof Label l ? l.getText() : "";
+    }
+
+    @Test
+    void tilesPairsAndRoundThingsAreToldWhatTheyAre(FxRobot robot) {
+        open(robot);
+        robot.interact(() -> robot.lookup("#put-tiles").<Button>query().fire());
+        house.until("put", () -> marks().size() == 1);
+        List<Vec> corners = List.of(new Vec(0.6, 0, 3), new Vec(2.4, 0, 3), new Vec(2.4, 0, 4.8), new Vec(0.6, 0, 4.8));
+        for (int i = 0; i < 4; i++) {
+            pull(robot, i, corners.get(i));
+        }
+        tell(robot, "#mark-tiles-across-0", "3");
+        tell(robot, "#mark-tiles-away-0", "3");
+        tell(robot, "#mark-metres-0", "0.6");
+        house.until("the camera follows from them", () -> words().contains("1.5") && words().contains("lens height"));
+        assertThat(marks().getFirst()).isInstanceOfSatisfying(Evidence.Tiles.class, t -> assertThat(t.metres()).isEqualTo(0.6));
+        assertThat(scene.getRoot().lookupAll(".mark-tiles")).as("four joints each way").hasSize(8);
+        robot.interact(() -> robot.lookup("#put-round").<Button>query().fire());
+        house.until("put", () -> marks().size() == 2);
+        robot.interact(() -> robot.lookup("#choice-mark-0").<ComboBox<String>>query().setValue("a head"));
+        house.until("told", () -> marks().getFirst() instanceof Evidence.Round r && r.shape() == LightMarks.Shape.HEAD);
+        robot.interact(() -> robot.lookup("#put-shade").<Button>query().fire());
+        house.until("put", () -> marks().size() == 3);
+        robot.interact(() -> robot.lookup("#choice-mark-0").<ComboBox<String>>query().setValue("square to the key"));
+        house.until("told", () -> marks().getFirst() instanceof Evidence.Shade s && s.lies() == LightMarks.Lies.FACING);
+        robot.interact(() -> robot.lookup("#put-lamp").<Button>query().fire());
+        house.until("a rim", () -> words().contains("rim"));
+    }
+
+    private void tell(FxRobot robot, String field, String number) {
+        robot.interact(() -> {
+            TextField f = (TextField) scene.lookup(field);
+            f.requestFocus();
+            f.setText(number);
+        });
+        robot.type(KeyCode.ENTER);
     }
 }

@@ -7,6 +7,8 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.light.Neutral;
+import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.stage.KeyLight;
 import org.scenothesis.core.stage.Stage;
@@ -26,26 +28,34 @@ import org.scenothesis.core.value.Given;
 /// - The key goes where the background's light comes from, at the distance at which its own size is seen as large as that light, as far as the room lets it.
 /// - The fill is dimmed, or brought nearer, until key to fill is that of the background; where the room alone gives back too much, black cloth opposite the key takes it.
 /// - Gels bring each lamp to the colour of the background's lit and shadow side, where these are known.
-/// - `stage`: the set with its lamps so. `black`: black cloth is wanted opposite the key. `left`: what is then still off, of side, softness, key to fill.
-public record LampMatch(List<Placed> lamps, boolean black, Stage stage, List<Proved> left) {
+/// - A lamp or window that is seen in the background gives whoever stands before it a rim: a further lamp stands behind them on that side, as far round as it has to so that it is not in the picture.
+/// - `stage`: the set with its lamps so. `black`: black cloth is wanted opposite the key. `bare`: rims for which no lamp is left. `left`: what is then still off, of side, softness, key to fill.
+public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim> bare, Stage stage, List<Proved> left) {
     private static final double LEAST_M = 0.8;
     private static final double FROM_WALL_M = 0.3;
     private static final double OPEN_M = 12;
     private static final double LEAST_DIMMED = 0.02;
     private static final double FILL_DEG = 62;
     private static final double ROUND_DEG = 50;
+    private static final double RIM_LOW_DEG = 15;
+    private static final double RIM_HIGH_DEG = 60;
+    private static final double RIM_LEAST_DEG = 20;
+    private static final double RIM_M = 1.5;
+    private static final double OUT_DEG = 4;
     private static final String MATCHED = "lamp-matched";
     private static final Set<Measure> JUDGED = Set.of(Measure.LAMP_SIDE, Measure.LAMP_SIZE, Measure.LAMP_FILL);
 
     public LampMatch {
         lamps = List.copyOf(lamps);
+        bare = List.copyOf(bare);
         left = List.copyOf(left);
     }
 
     /// What a lamp is for.
     public enum Role {
         KEY,
-        FILL
+        FILL,
+        RIM
     }
 
     /// A lamp as it should stand, seen from whoever is filmed.
@@ -57,8 +67,26 @@ public record LampMatch(List<Placed> lamps, boolean black, Stage stage, List<Pro
     /// The colours of the background's lit and shadow side, as temperatures.
     public record Colours(double keyK, double fillK) {}
 
+    /// What a background shows beside where its light comes from: the colours of its two sides where they are known, and what is seen of lamps and windows.
+    public record Background(@Nullable Colours colours, List<PictureLight.Rim> rims) {
+        /// Nothing more is known.
+        public static final Background PLAIN = new Background(null, List.of());
+
+        public Background {
+            rims = List.copyOf(rims);
+        }
+
+        /// As it is read in its picture.
+        public static Background of(@Nullable PictureLight l) {
+            Neutral key = l == null ? null : l.key();
+            Neutral fill = l == null ? null : l.fill();
+            return l == null ? PLAIN : new Background(key == null || fill == null ? null : new Colours(key.kelvin(), fill.kelvin()), l.rims());
+        }
+    }
+
     /// Of a set on which a plate is filmed; empty where nobody is filmed, no lamp gives it any light, or the background's light is not known.
-    public static Optional<LampMatch> of(Question q, @Nullable Colours colours) {
+    public static Optional<LampMatch> of(Question q, Background background) {
+        Colours colours = background.colours;
         Question.Lit lit = q.background();
         Optional<Piece> body = q.view().bodies().stream().findFirst();
         if (lit == null || body.isEmpty()) {
@@ -84,9 +112,61 @@ public record LampMatch(List<Placed> lamps, boolean black, Stage stage, List<Pro
                 place(keyed).minus(place(key.get())).length()));
         Filled f = filled(q, stage, keyed, m, from, colours);
         f.lamp.ifPresent(out::add);
-        SetView view = new SetView(f.stage, q.view().plate(), q.view().widthPx(), q.view().heightPx());
+        Rimmed rimmed = rimmed(q, f.stage, out, m, background.rims);
+        SetView view = new SetView(rimmed.stage, q.view().plate(), q.view().widthPx(), q.view().heightPx());
         List<Proved> left = Proofs.of(new Question(view, q.rules(), q.wanted(), lit, q.crop()).judged()).stream().filter(p -> JUDGED.contains(p.finding().measure())).toList();
-        return Optional.of(new LampMatch(out, f.black, f.stage, left));
+        return Optional.of(new LampMatch(out, f.black, rimmed.bare, rimmed.stage, left));
+    }
+
+    private record Rimmed(Stage stage, List<PictureLight.Rim> bare) {}
+
+    /// Every rim a lamp that is neither key nor fill, those that are nearest to it first; what is placed is added to `out`.
+    private static Rimmed rimmed(Question q, Stage stage, List<Placed> out, Vec m, List<PictureLight.Rim> rims) {
+        List<Piece> free = new ArrayList<>(new SetView(stage, q.view().plate(), q.view().widthPx(), q.view().heightPx()).lamps().stream()
+                .filter(p -> ((Lamp) p.thing()).kind().carried() && out.stream().noneMatch(o -> o.lamp.id().equals(p.id()))).toList());
+        List<PictureLight.Rim> bare = new ArrayList<>();
+        Stage now = stage;
+        for (PictureLight.Rim r : rims) {
+            Vec to = behind(q.view(), m, r);
+            Optional<Piece> nearest = free.stream().min(Comparator.comparingDouble(p -> -LightField.towards(p, m).dot(to)));
+            if (nearest.isEmpty()) {
+                bare.add(r);
+                continue;
+            }
+            Piece was = nearest.get();
+            Lamp l = (Lamp) was.thing();
+            double away = Math.clamp(place(was).minus(m).length(), LEAST_M, Math.max(LEAST_M, room(m, to, stage.floor().around().value())));
+            Vec at = m.plus(to.times(away));
+            Neutral colour = r.colour();
+            Piece put = was.withSpot(matched(new Spot(at.x(), at.z(), 0).facing(m.x(), m.z())))
+                    .withThing((colour == null ? l : coloured(l, colour.kelvin())).withHeightM(matched(Math.max(0.1, at.y()))).withAim(matched(m)));
+            free.remove(was);
+            now = with(now, put);
+            out.add(new Placed(put, Role.RIM, away, side(to, q.view().panDeg()), at.y(), Math.max(l.wideM().value(), l.highM().value()), l.dimmer().value(), gel(put), at.minus(place(was)).length()));
+        }
+        return new Rimmed(now, bare);
+    }
+
+    /// Behind whoever is filmed, on the side of the lamp that is seen, turned round as far as it takes to be out of the picture.
+    private static Vec behind(SetView view, Vec m, PictureLight.Rim r) {
+        double up = Math.toRadians(Math.clamp(r.elevationDeg(), RIM_LOW_DEG, RIM_HIGH_DEG));
+        Vec seen = m.minus(view.eye());
+        double own = Math.IEEEremainder(Math.toDegrees(Math.atan2(seen.x(), seen.z())) - view.panDeg(), 360);
+        double sign = r.azimuthDeg() < own ? -1 : 1;
+        double half = Math.toDegrees(Math.atan(0.5 / view.stage().camera().widthShareFocal().value())) + OUT_DEG;
+        for (double a = Math.max(RIM_LEAST_DEG, Math.abs(r.azimuthDeg() - own)); a < 90; a += 2) {
+            Vec to = towards(view.panDeg() + own + sign * a, up);
+            Vec at = m.plus(to.times(RIM_M)).minus(view.eye());
+            if (Math.abs(Math.IEEEremainder(Math.toDegrees(Math.atan2(at.x(), at.z())) - view.panDeg(), 360)) > half) {
+                return to;
+            }
+        }
+        return towards(view.panDeg() + own + sign * 90, up);
+    }
+
+    private static Vec towards(double deg, double up) {
+        double a = Math.toRadians(deg);
+        return new Vec(Math.sin(a) * Math.cos(up), Math.sin(up), Math.cos(a) * Math.cos(up));
     }
 
     private static Vec place(Piece lamp) {

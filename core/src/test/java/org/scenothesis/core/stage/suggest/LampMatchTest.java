@@ -3,11 +3,14 @@ package org.scenothesis.core.stage.suggest;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.light.Neutral;
+import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.HandCamera;
@@ -29,7 +32,7 @@ class LampMatchTest {
     }
 
     private static LampMatch matched(Stage s, KeyLight light, LampMatch.Colours colours) {
-        return LampMatch.of(new Question(new SetView(s, "", 1280, 720), HouseRules.DEFAULT, null, new Question.Lit(light, 0)), colours).orElseThrow();
+        return LampMatch.of(new Question(new SetView(s, "", 1280, 720), HouseRules.DEFAULT, null, new Question.Lit(light, 0)), new LampMatch.Background(colours, List.of())).orElseThrow();
     }
 
     private static double left(LampMatch m, Measure measure) {
@@ -98,6 +101,32 @@ class LampMatchTest {
             assertThat(l.givenKelvin()).isCloseTo(wanted, within(1.0));
             assertThat(p.gelMired()).isCloseTo(1e6 / wanted - 1e6 / l.kelvin().value(), within(1e-6));
         }
-        assertThat(LampMatch.of(new Question(new SetView(set(HALL, true), "", 1280, 720), HouseRules.DEFAULT, null, null), null)).as("no background, no plan").isEmpty();
+        assertThat(LampMatch.of(new Question(new SetView(set(HALL, true), "", 1280, 720), HouseRules.DEFAULT, null, null), LampMatch.Background.PLAIN)).as("no background, no plan").isEmpty();
+    }
+
+    @Test
+    void aLampThatIsSeenIsARimBehindOnItsSideAndOutOfThePicture() {
+        KeyLight light = KeyLight.told(new KeyLight.Direction(200, 30), 15, 1);
+        Stage three = set(HALL, true).withFloor(f -> f.plus(PieceShelf.make("soft", "back", new Spot(2, 6, 0), new Vec(0, 1, 4))));
+        PictureLight.Rim left = new PictureLight.Rim(-14, 5, new Neutral(2900, 0));
+        PictureLight.Rim right = new PictureLight.Rim(20, 25, null);
+        LampMatch m = LampMatch.of(new Question(new SetView(three, "", 1280, 720), HouseRules.DEFAULT, null, new Question.Lit(light, 0)), new LampMatch.Background(null, List.of(left, right))).orElseThrow();
+        assertThat(m.lamps()).extracting(LampMatch.Placed::role).containsExactly(LampMatch.Role.KEY, LampMatch.Role.FILL, LampMatch.Role.RIM);
+        LampMatch.Placed rim = m.lamps().getLast();
+        assertThat(rim.sideDeg()).as("behind, on the left").isBetween(-90.0, -20.0);
+        assertThat(((Lamp) rim.lamp().thing()).givenKelvin()).isCloseTo(2900, within(1.0));
+        SetView view = new SetView(m.stage(), "", 1280, 720);
+        assertThat(view.inPicture(m.stage().floor().piece(rim.lamp().id()).orElseThrow())).isFalse();
+        assertThat(m.bare()).as("three lamps, no fourth").containsExactly(right);
+        assertThat(left(m, Measure.LAMP_SIDE)).as("the key is still the key").isLessThan(0.5);
+    }
+
+    @Test
+    void whatIsReadOfAPictureIsItsColoursAndItsRims() {
+        assertThat(LampMatch.Background.of(null)).isEqualTo(LampMatch.Background.PLAIN);
+        PictureLight.Rim rim = new PictureLight.Rim(-14, 5, null);
+        PictureLight half = PictureLight.UNKNOWN.withRims(List.of(rim)).withKey(new Neutral(3000, 0));
+        assertThat(LampMatch.Background.of(half).colours()).as("one side alone is no pair").isNull();
+        assertThat(LampMatch.Background.of(half.withFill(new Neutral(6000, 0)))).isEqualTo(new LampMatch.Background(new LampMatch.Colours(3000, 6000), List.of(rim)));
     }
 }
