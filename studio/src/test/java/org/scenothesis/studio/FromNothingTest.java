@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
@@ -313,7 +314,12 @@ class FromNothingTest {
         house.until("closed", () -> robot.lookup("#stage-0").tryQuery().isEmpty());
         robot.clickOn("#add-where").clickOn("#add-place");
         house.until("in metres", () -> layer("ball").step(Place.class).isPresent());
-        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);
+        robot.interact(() -> robot.lookup("#stands-on-ground").<Button>query().fire());
+        house.until("where its lowest point is seen", () -> session.said().get().contains("It stands on the ground"));
+        Place stands = layer("ball").step(Place.class).orElseThrow();
+        assertThat(stands.filmedFoot()).isInstanceOf(Given.Measured.class);
+        assertThat(stands.stand(0).foot()).as("nobody had moved it, so its picture stays").isEqualTo(stands.filmedFoot().value());
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);
         house.until("undone", () -> session.shot().stage() == null);
     }
 

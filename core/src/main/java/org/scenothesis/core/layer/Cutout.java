@@ -53,6 +53,11 @@ public final class Cutout {
         return new Cutout(black, coverage, false);
     }
 
+    /// How much of every pixel it covers, 0 to 1; nothing of a layer that only adds light.
+    public Plane coverage() {
+        return coverage;
+    }
+
     /// The layer on black: what an element without alpha is.
     public Picture onBlack() {
         return onBlack;

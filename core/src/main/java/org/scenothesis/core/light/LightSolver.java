@@ -26,6 +26,9 @@ public final class LightSolver {
     /// Colour is coarser than brightness in most files: a shadow narrower than this has taken some of its surroundings'.
     private static final double BROAD_PX = 16;
 
+    /// Less sure than this, key to fill is not known.
+    private static final double SURE_STOPS = 1.5;
+
     private LightSolver() {}
 
     /// A shadow's source: towards the light, and what was read of its edges.
@@ -226,7 +229,8 @@ public final class LightSolver {
         }
         double dark = 1 - 1 / lit;
         double off = marks.lit().isEmpty() && read != null ? read.allOff() : 0.03 * dark;
-        return new Estimate(Math.log(share) / Math.log(2), off / Math.max(1e-3, dark * (1 - dark)) / Math.log(2) + 0.05);
+        double std = off / Math.max(1e-3, dark * (1 - dark)) / Math.log(2) + 0.05;
+        return std > SURE_STOPS ? null : new Estimate(Math.log(share) / Math.log(2), std);
     }
 
     private static List<PictureLight.Source> sources(List<Seen> seen) {

@@ -137,18 +137,23 @@ public final class Shown {
         };
     }
 
-    /// Everything marked that stands upright on the ground with both its ends: known heights, staffs, and edges that are upright.
+    /// What is marked to stand on the ground with both its ends: known heights and staffs; only without any the edges that are upright, which may hang.
     public static List<ShadowProposal.Stands> standing(List<Evidence> all, int w, int h) {
-        List<ShadowProposal.Stands> out = new ArrayList<>();
+        List<ShadowProposal.Stands> sure = new ArrayList<>();
+        List<ShadowProposal.Stands> perhaps = new ArrayList<>();
         for (Evidence e : all) {
-            boolean stands = e instanceof Evidence.Upright || e instanceof Evidence.Staff || e instanceof Evidence.Edge x && x.runs() == Evidence.Runs.UP;
             List<Point> p = e.points().stream().map(s -> px(s, w, h)).toList();
-            if (stands && p.get(0).minus(p.get(1)).length() >= LEAST_ROUND_PX) {
-                boolean down = e instanceof Evidence.Edge && p.get(0).y() < p.get(1).y();
-                out.add(new ShadowProposal.Stands(p.get(down ? 1 : 0), p.get(down ? 0 : 1)));
+            if (p.size() != 2 || p.get(0).minus(p.get(1)).length() < LEAST_ROUND_PX) {
+                continue;
+            }
+            if (e instanceof Evidence.Upright || e instanceof Evidence.Staff) {
+                sure.add(new ShadowProposal.Stands(p.get(0), p.get(1)));
+            } else if (e instanceof Evidence.Edge x && x.runs() == Evidence.Runs.UP) {
+                boolean down = p.get(0).y() < p.get(1).y();
+                perhaps.add(new ShadowProposal.Stands(p.get(down ? 1 : 0), p.get(down ? 0 : 1)));
             }
         }
-        return out;
+        return sure.isEmpty() ? perhaps : sure;
     }
 
     /// A shadow in pixels as it is shown.

@@ -17,6 +17,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.layer.Footing;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
@@ -28,10 +29,15 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.Shadow;
+import org.scenothesis.core.stage.Stage;
+import org.scenothesis.core.value.Given;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.measure.FileLens;
 import org.scenothesis.production.measure.Measured;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.KeptRenderer;
@@ -65,7 +71,7 @@ public final class LayerBench extends Bench {
         picture.setId("layer-picture");
         pile = new LayerPile(session, this::choose, this::frame, this::follow);
         pile.takesPlates(picture);
-        properties = new LayerProperties(session.shot(), session.store()::now, this::preview, this::accept);
+        properties = new LayerProperties(session.shot(), session.store()::now, this::preview, this::accept, this::onGround);
         VBox.setVgrow(picture, Priority.ALWAYS);
         above.setPrefHeight(210);
         side.setPrefHeight(210);
@@ -171,6 +177,22 @@ public final class LayerBench extends Bench {
             Stills.write(file, renderer.of(m).frame(shot, at), Stills.Format.PNG16);
             return file;
         }, file -> session.say("Kept as renders/" + name + "."), e -> session.say(String.valueOf(e.getMessage())));
+    }
+
+    /// Stands a layer where its lowest point is seen, as it is keyed at the playhead; its picture stays where it is.
+    private void onGround(String id) {
+        Shot shot = session.shot();
+        Stage stage = shot.stage();
+        if (stage == null) {
+            return;
+        }
+        Measured m = session.measured().get();
+        double at = session.seconds().get();
+        Shot bare = shot.withLayer(id, l -> l.without(Place.class).without(Shadow.class).without(Cast.class));
+        session.worker().ask("layer-ground", ticket -> Footing.of(renderer.of(m).cutout(bare, id, at).coverage(), stage), foot -> {
+            session.say(Words.of(foot.isPresent() ? "place.on-ground" : "place.on-ground.none", foot.map(f -> Words.number(f.z() - stage.camera().position().value().z(), 2)).orElse("")));
+            foot.ifPresent(f -> session.change("stand it on the ground", s -> s.withLayer(id, l -> l.with(Place.asFilmed(new Given.Measured<>(f, "lowest-point")), p -> p.stands(new Given.Measured<>(f, "lowest-point"))))));
+        }, e -> session.say(String.valueOf(e.getMessage())));
     }
 
     private void turnOnion() {

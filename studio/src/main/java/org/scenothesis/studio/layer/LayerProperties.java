@@ -60,6 +60,7 @@ final class LayerProperties extends VBox {
     private final Supplier<Production> production;
     private final Consumer<Shot> moving;
     private final BiConsumer<String, UnaryOperator<Shot>> done;
+    private final Consumer<String> onGround;
     private final List<Runnable> updates = new ArrayList<>();
     private Shot shot;
     private String layer = "";
@@ -68,13 +69,14 @@ final class LayerProperties extends VBox {
     /// The kind of step whose points are shown as numbers; empty for none.
     private String open = "";
 
-    /// - `moving`: the shot as it would be, while a number is dragged; `done`: what changes once it is let go.
-    LayerProperties(Shot shot, Supplier<Production> production, Consumer<Shot> moving, BiConsumer<String, UnaryOperator<Shot>> done) {
+    /// - `moving`: the shot as it would be, while a number is dragged; `done`: what changes once it is let go; `onGround`: a layer that is to stand where its lowest point is seen.
+    LayerProperties(Shot shot, Supplier<Production> production, Consumer<Shot> moving, BiConsumer<String, UnaryOperator<Shot>> done, Consumer<String> onGround) {
         super(6);
         this.production = production;
         this.shot = shot;
         this.moving = moving;
         this.done = done;
+        this.onGround = onGround;
     }
 
     private void accept(String what, UnaryOperator<Layer> change) {
@@ -335,12 +337,12 @@ final class LayerProperties extends VBox {
             Button told = Text.button("it was filmed there", "floor-button", () -> accept(
                     "tell where it was filmed", put(s -> ((Place) s).withFilmedFoot(Given.told(((Place) s).filmedFoot().value())))));
             told.setId("told-filmed-foot");
-            updates.add(() -> {
-                boolean assumed = shot.stage() != null && ((Place) now()).filmedFoot() instanceof Given.Assumed;
-                told.setVisible(assumed);
-                told.setManaged(assumed);
-            });
-            getChildren().add(told);
+            Button stands = Text.button("it stands on the ground", "floor-button", () -> onGround.accept(layer));
+            stands.setId("stands-on-ground");
+            Text.tip(stands, () -> Words.of("place.on-ground.help"));
+            FlowPane both = new FlowPane(4, 4, told, stands);
+            updates.add(() -> Text.shown(both, shot.stage() != null && ((Place) now()).filmedFoot() instanceof Given.Assumed));
+            getChildren().add(both);
         }
 
         private void matched() {

@@ -32,6 +32,9 @@ final class PlanView extends Pane {
     private static final int HIGH = 900;
 
     private final boolean above;
+    /// Below the ground, so that it is seen.
+    private static final double BELOW_M = 0.6;
+
     private final ScaleSheet sheet;
     private Consumer<Vec> moving = v -> {};
     private Consumer<Vec> moved = v -> {};
@@ -126,7 +129,7 @@ final class PlanView extends Pane {
         Point high = above ? new Point(Math.max(eye.x(), 1.6), p.groundExtent().farM()) : new Point(p.groundExtent().farM(), Math.max(2.2, eye.y()));
         sheet.sized(getWidth(), getHeight());
         sheet.fit(
-                staged ? new Point(drawing.low().x(), drawing.low().y()) : new Point(low.x() - MARGIN_M, low.y() - (above ? MARGIN_M : 0)),
+                staged ? new Point(drawing.low().x(), drawing.low().y()) : new Point(low.x() - MARGIN_M, low.y() - (above ? MARGIN_M : BELOW_M)),
                 staged ? new Point(drawing.high().x(), drawing.high().y()) : new Point(high.x() + MARGIN_M, high.y() + MARGIN_M));
         return drawing.marks().stream().filter(m -> staged || m.style() != Mark.Style.WALL).toList();
     }

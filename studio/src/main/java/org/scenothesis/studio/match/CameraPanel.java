@@ -63,6 +63,7 @@ final class CameraPanel extends HBox {
     private static Button tool(String words, String id, Runnable does) {
         Button b = Text.button(words, "floor-button", does);
         b.setId(id);
+        b.getStyleClass().add("tight");
         return b;
     }
 

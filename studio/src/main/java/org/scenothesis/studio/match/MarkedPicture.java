@@ -142,6 +142,11 @@ final class MarkedPicture {
         }
         drawn.getChildren().clear();
         solved();
+        model.offered().ifPresent(e -> {
+            line("mark-offered", e.points().get(0), e.points().get(1));
+            line("mark-offered", e.points().get(0), e.points().get(2));
+            word(Words.of("mark.offered"), e.points().get(2));
+        });
         List<String> names = new ArrayList<>();
         for (Evidence e : model.marks()) {
             MarkKind kind = MarkKind.of(e);

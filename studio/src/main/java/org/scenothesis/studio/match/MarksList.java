@@ -32,6 +32,13 @@ final class MarksList extends VBox {
 
     void refresh() {
         getChildren().clear();
+        model.offered().ifPresent(e -> {
+            Button take = Text.button("it is one", "dark-button", model::take);
+            take.setId("shadow-take");
+            Button leave = Text.button("it is none", "quiet-button", model::leave);
+            leave.setId("shadow-leave");
+            getChildren().addAll(Text.block(Words.of("mark.find.shadow.found"), "small"), new HBox(6, take, leave));
+        });
         List<Evidence> all = model.marks();
         if (all.isEmpty()) {
             getChildren().add(Text.block(Words.of("mark.none"), "muted", "small"));

@@ -46,6 +46,7 @@ final class MarksModel {
     private @Nullable PictureCamera camera;
     private @Nullable PictureLight light;
     private @Nullable Point foot;
+    private @Nullable Offer offered;
     private int newest = -1;
 
     MarksModel(WatchModel watch) {
@@ -288,7 +289,32 @@ final class MarksModel {
         }, e -> session.say(String.valueOf(e.getMessage())));
     }
 
-    /// Offers the shadow of something upright that is marked: it is put down as a mark, to be looked at and pulled.
+    /// A shadow that was found in the picture of a plate and that nobody has looked at yet.
+    private record Offer(String plate, Evidence shadow) {}
+
+    /// What is offered for the plate on the shelf: shown, and part of nothing.
+    Optional<Evidence> offered() {
+        Offer o = offered;
+        return o != null && watch.plate().filter(p -> p.id().equals(o.plate)).isPresent() ? Optional.of(o.shadow) : Optional.empty();
+    }
+
+    /// Keeps what is offered as a mark.
+    void take() {
+        offered().ifPresent(e -> {
+            List<Evidence> all = new ArrayList<>(kept());
+            all.addFirst(e);
+            offered = null;
+            newest = 2;
+            keep("shadow proposed", all);
+        });
+    }
+
+    void leave() {
+        offered = null;
+        changed.run();
+    }
+
+    /// Offers the shadow of something upright that is marked, to be looked at.
     void proposeShadow() {
         FootageSource source = watch.take().map(session::footage).orElse(null);
         PictureCamera c = camera;
@@ -302,12 +328,8 @@ final class MarksModel {
         double seconds = session.seconds().get();
         session.worker().ask("match-shadow", ticket -> ShadowProposal.find(session.frames().at(source, seconds), c, Shown.standing(now, b.width(), b.height())), found -> {
             session.say(Words.of(found.isPresent() ? "mark.find.shadow.found" : "mark.find.shadow.none"));
-            found.ifPresent(f -> {
-                List<Evidence> all = new ArrayList<>(now);
-                all.addFirst(Shown.shadow(f, b.width(), b.height()));
-                newest = 2;
-                keep("shadow proposed", plate, all);
-            });
+            offered = found.map(f -> new Offer(plate, Shown.shadow(f, b.width(), b.height()))).orElse(null);
+            changed.run();
         }, e -> session.say(String.valueOf(e.getMessage())));
     }
 

@@ -227,8 +227,16 @@ class MarksBenchTest {
         house.until("it reads", () -> reads(0).startsWith("1.2") || reads(0).startsWith("1.19"));
         assertThat(reads(0)).as("with what it may be off").contains("\u00b1");
         robot.interact(() -> robot.lookup("#match-shadow").<Button>query().fire());
-        house.until("proposed", () -> marks().getFirst() instanceof Evidence.Shadow);
-        assertThat(session.said().get()).contains("A shadow is proposed");
+        house.until("offered", () -> scene.lookup("#shadow-take") != null);
+        assertThat(session.said().get()).contains("A shadow was found");
+        assertThat(marks()).as("nobody has looked at it yet").hasSize(8);
+        assertThat(scene.getRoot().lookupAll(".mark-offered")).hasSize(2);
+        robot.interact(() -> robot.lookup("#shadow-leave").<Button>query().fire());
+        house.until("left alone", () -> scene.lookup("#shadow-take") == null && scene.getRoot().lookupAll(".mark-offered").isEmpty());
+        robot.interact(() -> robot.lookup("#match-shadow").<Button>query().fire());
+        house.until("offered again", () -> scene.lookup("#shadow-take") != null);
+        robot.interact(() -> robot.lookup("#shadow-take").<Button>query().fire());
+        house.until("taken", () -> marks().getFirst() instanceof Evidence.Shadow);
         Evidence.Shadow s = (Evidence.Shadow) marks().getFirst();
         Point tip = RuledRoom.px(RuledRoom.tip());
         assertThat(Math.hypot(s.tip().x() * RuledRoom.WIDTH - tip.x(), s.tip().y() * RuledRoom.HEIGHT - tip.y())).isLessThan(30);

@@ -39,6 +39,11 @@ public record Place(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Double> 
         return at(filmedFoot, filmedFoot.value());
     }
 
+    /// Filmed elsewhere than was thought: whoever stood where it was filmed stands there again, what was moved stays where it was moved to.
+    public Place stands(Given<Vec> filmed) {
+        return foot.keys().isEmpty() && foot.still().equals(filmedFoot.value()) ? withFilmedFoot(filmed).withFoot(Animated.of(filmed.value())) : withFilmedFoot(filmed);
+    }
+
     /// Foot in metres, turn in degrees and size at a moment, in seconds.
     public Stand stand(double seconds) {
         return new Stand(foot.at(seconds, Vec::towards), turnDeg.at(seconds, Animated::number), size.at(seconds, Animated::number));
