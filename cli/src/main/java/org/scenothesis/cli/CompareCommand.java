@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.compare.Look;
 import org.scenothesis.core.compare.Noise;
 import org.scenothesis.core.compare.PictureComparison;
 import org.scenothesis.core.picture.Picture;
@@ -75,6 +76,14 @@ final class CompareCommand implements Callable<Integer> {
             at.put("b", n.b());
             Output.number(at, "correlation_px", n.correlationPx());
             at.put("from", n.fromTime() ? "time" : "flat areas");
+        }
+        ArrayNode looks = o.putArray("looks");
+        for (Look l : List.of(c.plate(), c.other())) {
+            ObjectNode at = looks.addObject();
+            Output.number(at, "dark_stops", l.darkStops());
+            Output.number(at, "bright_stops", l.brightStops());
+            Output.number(at, "blur_px", l.blurPx());
+            Output.number(at, "grain_at_middle_grey", l.noise().at(0.18));
         }
         Output.number(o, "contrast_stops", c.contrastStops());
         Output.number(o, "black_stops", c.blackStops());

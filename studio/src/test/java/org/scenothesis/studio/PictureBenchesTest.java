@@ -56,7 +56,10 @@ class PictureBenchesTest extends HouseTest {
         measured();
         robot.clickOn("#bench-match").clickOn("#match-page-colour");
         until("compared", () -> scene.lookup("#grade-lamp") != null);
-        assertThat(words(scene.lookup("#match-colours"))).contains("Maker at bench", "slope", "grain", "contrast");
+        assertThat(words(scene.lookup("#match-colours"))).contains("Maker at bench", "slope", "grain", "contrast", "what the others are held against", "stops, black at");
+        long plates = scene.getRoot().lookupAll(".strip-contrast").size();
+        assertThat(plates).as("a row for every plate").isEqualTo(session.plates().size());
+        assertThat(scene.getRoot().lookupAll(".strip-edge")).hasSize((int) plates);
         robot.interact(() -> ((Button) scene.lookup("#grade-lamp")).fire());
         until("graded", () -> session.shot().layer("glow").orElseThrow().steps().stream().anyMatch(Tone.class::isInstance));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);

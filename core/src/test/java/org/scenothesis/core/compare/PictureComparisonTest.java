@@ -182,4 +182,30 @@ class PictureComparisonTest {
         assertThat(PictureComparison.of(List.of(set()), List.of(two), nowhere).tone()).isNull();
         assertThat(PictureComparison.of(List.of(set()), List.of(Picture.filled(64, 64, 0.2f, 0.2f, 0.2f)), null).tone()).as("another size").isNull();
     }
+
+    @Test
+    void aLookIsItsContrastItsColoursAndItsGrain() {
+        Picture p = Picture.of(W, H);
+        SplittableRandom r = new SplittableRandom(8);
+        for (int i = 0; i < W * H; i++) {
+            // A third each: dark and blue, grey, bright and warm; two per cent of noise.
+            double level = i % W < W / 3 ? 0.02 : i % W < 2 * W / 3 ? 0.16 : 0.64;
+            double n = 1 + 0.02 * r.nextGaussian();
+            p.r().data()[i] = (float) (level * n * (level > 0.5 ? 1.2 : level < 0.1 ? 0.6 : 1));
+            p.g().data()[i] = (float) (level * n);
+            p.b().data()[i] = (float) (level * n * (level > 0.5 ? 0.7 : level < 0.1 ? 1.8 : 1));
+        }
+        Look l = Look.of(List.of(p), null);
+        assertThat(l.shares().stream().mapToDouble(Double::doubleValue).sum()).isCloseTo(1, within(1e-9));
+        assertThat(l.shares().stream().filter(s -> s > 0.25)).as("three levels").hasSize(3);
+        assertThat(l.brightStops() - l.darkStops()).isCloseTo(5, within(0.15));
+        assertThat(l.colours()).hasSize(3);
+        assertThat(l.colours().getFirst().b()).isGreaterThan(2.5 * l.colours().getFirst().r());
+        assertThat(l.colours().getLast().r()).isGreaterThan(1.5 * l.colours().getLast().b());
+        assertThat(l.grain()).hasSize(Look.GRAIN * Look.GRAIN);
+        assertThat(Math.sqrt(l.grain().stream().mapToDouble(g -> g * g).average().orElseThrow())).isCloseTo(0.02, within(0.004));
+        assertThat(Look.of(List.of(Picture.filled(64, 64, 1, 1, 1)), null).grain()).as("clipped all over").isEmpty();
+        Look part = Look.of(List.of(p), new Area(List.of(new Point(4, 4), new Point(120, 4), new Point(120, 200), new Point(4, 200))));
+        assertThat(part.brightStops()).as("the dark third alone").isLessThan(-5);
+    }
 }

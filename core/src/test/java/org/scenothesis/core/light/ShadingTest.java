@@ -153,4 +153,13 @@ class ShadingTest {
         assertThat(LightSolver.direction(CAMERA, LightMarks.NONE.withLamps(List.of(new Point(500, 80)))).rims().getFirst().colour()).as("nothing is read of the picture while it is pulled").isNull();
         assertThat(LightSolver.solve(Picture.filled(W, H, 1, 1, 1), CAMERA, LightMarks.NONE.withLamps(List.of(new Point(500, 80)))).rims().getFirst().colour()).as("all clipped").isNull();
     }
+
+    @Test
+    void twoKeysAreAsFarApartAsTheirDirections() {
+        PictureLight a = PictureLight.UNKNOWN.withAzimuthDeg(Estimate.exact(170)).withElevationDeg(Estimate.exact(0));
+        PictureLight b = PictureLight.UNKNOWN.withAzimuthDeg(Estimate.exact(-170)).withElevationDeg(Estimate.exact(0));
+        assertThat(a.apartDeg(b)).as("round the back").isCloseTo(20, within(1e-9));
+        assertThat(a.apartDeg(b.withElevationDeg(Estimate.exact(90)))).isCloseTo(90, within(1e-9));
+        assertThat(a.apartDeg(PictureLight.UNKNOWN)).isNaN();
+    }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.background.Suitability;
+import org.scenothesis.core.compare.Look;
 import org.scenothesis.core.compare.PictureComparison;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.light.Neutral;
@@ -20,6 +21,7 @@ import org.scenothesis.core.stage.Stage;
 public final class MatchWords {
     private static final double SURE_SHARE = 0.01;
     private static final double SURE_DEG = 0.3;
+    private static final double MIDDLE_GREY = 0.18;
     private static final double SURE_STOPS = 0.3;
 
     private MatchWords() {}
@@ -149,6 +151,22 @@ public final class MatchWords {
         if (!a.equals(b)) {
             out.add(Words.of("camera.stands." + what, a, b));
         }
+    }
+
+    /// "6.3 stops, black at −7.9": the span of a look's light.
+    public static String span(Look l) {
+        return Double.isNaN(l.darkStops()) ? Words.of("camera.unknown") : Words.of("look.span", Words.number(l.brightStops() - l.darkStops(), 1), Words.signed(l.darkStops(), 1));
+    }
+
+    /// "edges 0.9 px": its softness.
+    public static String softness(Look l) {
+        return Double.isNaN(l.blurPx()) ? Words.of("look.no-edges") : Words.of("look.edges", Words.number(l.blurPx(), 2));
+    }
+
+    /// "2.1 % of middle grey": its grain, and where it was read of flat areas only, that.
+    public static String grain(Look l) {
+        double share = 100 * l.noise().at(MIDDLE_GREY) / MIDDLE_GREY;
+        return Words.of(l.noise().fromTime() ? "look.grain-of" : "look.grain-of.flat", Words.number(share, share < 1 ? 2 : 1));
     }
 
     /// "edges 1.20 times as wide": a difference of two pictures.

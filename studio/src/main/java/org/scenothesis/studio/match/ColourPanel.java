@@ -3,40 +3,52 @@ package org.scenothesis.studio.match;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Insets;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.compare.Look;
 import org.scenothesis.core.compare.PictureComparison;
-import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.step.Tone;
-import org.scenothesis.media.Footage;
-import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.media.decode.Footages;
+import org.scenothesis.production.match.PlateLook;
 import org.scenothesis.production.words.MatchWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 import org.scenothesis.studio.watch.WatchModel;
 
-/// Colour, sharpness and grain of every plate against the clean plate.
+/// Contrast, colour, softness, grain and light of all plates side by side, each held against the clean plate.
 final class ColourPanel extends HBox {
-    private static final int FRAMES = 3;
+    private static final List<String> COLUMNS = List.of("contrast", "colours", "softness", "grain", "light");
 
     private final Session session;
     private final VBox rows = new VBox(10);
     private @Nullable Object shown;
 
-    /// A plate and what it differs in; null where it could not be read, and why.
-    private record Row(Plate plate, @Nullable PictureComparison by, String why) {}
+    /// A plate, its footage and how many frames that has; what would be read, so that nothing is read anew while that stays.
+    private record Reads(Plate plate, FootageSource source, int frames) {
+        PlateLook.Asked asked(Session session) {
+            return new PlateLook.Asked(plate, frames, i -> session.frames().frame(source, i));
+        }
 
-    private record Asked(Plate plate, FootageSource source) {}
+        /// Name and steps of a plate do not change what it looks like.
+        List<Object> of() {
+            return List.of(plate.id(), plate.name(), plate.marks(), source, frames);
+        }
+    }
 
     ColourPanel(WatchModel watch) {
         session = watch.session();
@@ -53,85 +65,111 @@ final class ColourPanel extends HBox {
     /// Compares anew where there is anything new to compare.
     void refresh() {
         FootageSource clean = session.clean();
-        List<Asked> asked = new ArrayList<>();
+        Reads reference = null;
+        List<Reads> others = new ArrayList<>();
         for (Plate p : session.plates()) {
             FootageSource own = session.footage(p);
-            if (own != null && !own.equals(clean)) {
-                asked.add(new Asked(p, own));
+            Take take = p.chosen();
+            int frames = take == null ? 0 : session.measured().get().brief(take).map(b -> Math.max(1, b.frames())).orElse(0);
+            if (own != null && frames > 0) {
+                Reads r = new Reads(p, own, frames);
+                if (own.equals(clean) && reference == null) {
+                    reference = r;
+                } else if (!own.equals(clean)) {
+                    others.add(r);
+                }
             }
         }
-        List<Object> now = new ArrayList<>(asked);
-        now.add(String.valueOf(clean));
+        List<Object> now = new ArrayList<>(others.stream().map(Reads::of).toList());
+        now.add(reference == null ? "" : reference.of());
+        now.add(session.shot().layers().stream().map(l -> l.plate()).toList());
         if (now.equals(shown)) {
             return;
         }
         shown = now;
-        if (clean == null || asked.isEmpty()) {
+        if (reference == null || others.isEmpty()) {
+            session.worker().cancel("match-compare");
             rows.getChildren().setAll(Text.block(Words.of("colour.none"), "muted"));
             return;
         }
         rows.getChildren().setAll(Text.of(Words.of("colour.busy"), "muted"));
-        session.worker().ask("match-compare", ticket -> {
-            List<Picture> reference = frames(clean);
-            List<Row> out = new ArrayList<>();
-            for (Asked a : asked) {
-                if (!ticket.wanted()) {
-                    break;
-                }
-                out.add(compared(reference, a));
-            }
-            return out;
-        }, this::show, e -> rows.getChildren().setAll(Text.block(String.valueOf(e.getMessage()), "muted")));
+        PlateLook.Asked first = reference.asked(session);
+        List<PlateLook.Asked> rest = others.stream().map(r -> r.asked(session)).toList();
+        session.worker().ask("match-compare", ticket -> PlateLook.of(first, rest), this::show, e -> rows.getChildren().setAll(Text.block(String.valueOf(e.getMessage()), "muted")));
     }
 
-    private List<Picture> frames(FootageSource source) throws FootageException {
-        List<Picture> out = new ArrayList<>();
-        int n;
-        try (Footage f = Footages.open(source)) {
-            n = f.info().frames();
+    private void show(List<PlateLook> all) {
+        rows.getChildren().clear();
+        GridPane grid = new GridPane(14, 8);
+        for (int i = 0; i < COLUMNS.size(); i++) {
+            grid.add(Text.of(Words.of("look." + COLUMNS.get(i)), "muted", "small"), i + 1, 0);
         }
-        for (int i = 0; i < Math.min(FRAMES, n); i++) {
-            out.add(session.frames().frame(source, i));
+        int y = 1;
+        for (PlateLook p : all) {
+            y = row(grid, y, p, all.getFirst());
+        }
+        rows.getChildren().addAll(Text.of(Words.of("look.heading"), "heading"), grid, Text.block(Words.of("look.hint"), "muted", "small"));
+    }
+
+    private int row(GridPane grid, int y, PlateLook p, PlateLook clean) {
+        Plate plate = p.plate();
+        VBox name = new VBox(2, new HBox(8, new SpikeMark(plate.spike(), 16), Text.of(plate.name(), "title")), Text.of(p.against() == null && p.look() != null ? Words.of("look.reference") : Words.of("role." + plate.role().name()), "muted", "small"));
+        name.setMinWidth(130);
+        name.setMaxWidth(170);
+        grid.add(name, 0, y);
+        Look l = p.look();
+        if (l == null) {
+            grid.add(Text.block(p.why(), "muted"), 1, y, COLUMNS.size(), 1);
+            return y + 1;
+        }
+        grid.add(cell(LookStrips.contrast(l), MatchWords.span(l), p, "contrast", "black"), 1, y);
+        grid.add(cell(LookStrips.colours(l), "", p), 2, y);
+        grid.add(cell(LookStrips.softness(l), MatchWords.softness(l), p, "sharpness"), 3, y);
+        grid.add(cell(LookStrips.grain(l), MatchWords.grain(l), p, "grain"), 4, y);
+        grid.add(light(p.light(), clean.light(), p == clean), 5, y);
+        if (p.against() == null) {
+            return y + 1;
+        }
+        grid.add(tone(plate, p.against().tone()), 0, y + 1, COLUMNS.size() + 1, 1);
+        return y + 2;
+    }
+
+    /// A strip, what it says, and how far that is from the clean plate's.
+    private static VBox cell(Node strip, String words, PlateLook p, String... judged) {
+        VBox out = new VBox(2, strip, Text.of(words, "small"));
+        PictureComparison c = p.against();
+        for (String what : judged) {
+            if (c != null) {
+                c.judged().stream().filter(d -> d.what().equals(what)).forEach(d -> out.getChildren().add(new HBox(5, new VerdictMark(d.verdict()), Text.of(MatchWords.difference(c, d), "muted", "small"))));
+            }
         }
         return out;
     }
 
-    private Row compared(List<Picture> reference, Asked a) {
-        try {
-            // From the plate to the clean plate: what it needs to be laid over it.
-            return new Row(a.plate, PictureComparison.of(frames(a.source), reference, null), "");
-        } catch (FootageException e) {
-            return new Row(a.plate, null, e.getMessage());
+    private VBox light(@Nullable PictureLight l, @Nullable PictureLight clean, boolean reference) {
+        VBox out = new VBox(2, Text.of(l == null ? Words.of("look.light.none") : MatchWords.direction(l), "small"));
+        if (l != null && l.keyToFillStops() != null) {
+            out.getChildren().add(Text.of(Words.of("look.fill", Words.stops(l.keyToFillStops().value())), "small"));
         }
+        double apart = l == null || clean == null || reference ? Double.NaN : l.apartDeg(clean);
+        if (!Double.isNaN(apart)) {
+            Verdict v = session.production().get().houseRules().limit(Measure.LAMP_SIDE).judge(apart);
+            out.getChildren().add(new HBox(5, new VerdictMark(v), Text.of(Words.of("look.apart", Words.number(apart, 0)), "muted", "small")));
+        }
+        return out;
     }
 
-    private void show(List<Row> all) {
-        rows.getChildren().clear();
-        rows.getChildren().add(Text.of("Every plate, and what brings it to the clean plate", "heading"));
-        all.forEach(r -> rows.getChildren().add(row(r)));
-    }
-
-    private VBox row(Row r) {
-        VBox box = new VBox(4, Text.of(r.plate.name(), "title"));
-        PictureComparison c = r.by;
-        if (c == null) {
-            box.getChildren().add(Text.block(r.why, "muted"));
-            return box;
+    private FlowPane tone(Plate plate, @Nullable Tone t) {
+        FlowPane out = new FlowPane(12, 4, Text.block(
+                t == null ? Words.of("colour.tone.unknown") : Words.of("colour.tone", channels(t.slope()), channels(t.offset()), channels(t.power()), Words.number(t.saturation(), 2)), "muted", "small"));
+        out.setPadding(new Insets(0, 0, 14, 0));
+        if (t != null && session.shot().layers().stream().anyMatch(l -> l.plate().equals(plate.id()))) {
+            Button grade = Text.button("Grade its layers so", "floor-button", () -> grade(plate, t));
+            grade.setId("grade-" + plate.id());
+            grade.getStyleClass().add("tight");
+            out.getChildren().add(grade);
         }
-        FlowPane marks = new FlowPane(18, 4);
-        for (PictureComparison.Judged d : c.judged()) {
-            marks.getChildren().add(new HBox(6, new VerdictMark(d.verdict()), Text.of(MatchWords.difference(c, d))));
-        }
-        box.getChildren().add(marks);
-        Tone t = c.tone();
-        box.getChildren().add(Text.block(
-                t == null ? Words.of("colour.tone.unknown") : Words.of("colour.tone", channels(t.slope()), channels(t.offset()), channels(t.power()), Words.number(t.saturation(), 2)), "muted"));
-        if (t != null && session.shot().layers().stream().anyMatch(l -> l.plate().equals(r.plate.id()))) {
-            Button grade = Text.button("Grade its layers so", "floor-button", () -> grade(r.plate, t));
-            grade.setId("grade-" + r.plate.id());
-            box.getChildren().add(grade);
-        }
-        return box;
+        return out;
     }
 
     private void grade(Plate plate, Tone tone) {

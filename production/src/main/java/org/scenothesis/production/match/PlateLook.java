@@ -1,0 +1,68 @@
+package org.scenothesis.production.match;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.compare.Look;
+import org.scenothesis.core.compare.PictureComparison;
+import org.scenothesis.core.light.LightMarks;
+import org.scenothesis.core.light.LightSolver;
+import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.match.Shown;
+import org.scenothesis.core.perspective.CameraSolver;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.media.FootageException;
+
+/// What a plate looks like, and how far it is from the clean plate.
+///
+/// - `look`: null where it could not be read, and `why`. `against`: null of the clean plate itself. `light`: as its marks say; null where none are marked for it.
+public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureComparison against, @Nullable PictureLight light, String why) {
+    private static final int FRAMES = 3;
+
+    /// Frames of a plate's take, by number.
+    public interface Frames {
+        Picture at(int number) throws FootageException;
+    }
+
+    /// A plate with its first frames; of a still one, of a take of fewer as many as there are.
+    public record Asked(Plate plate, int frames, Frames at) {
+        List<Picture> read() throws FootageException {
+            List<Picture> out = new ArrayList<>();
+            for (int i = 0; i < Math.min(FRAMES, frames); i++) {
+                out.add(at.at(i));
+            }
+            return out;
+        }
+    }
+
+    /// The clean plate first, then every other against it; a plate that cannot be read says why.
+    ///
+    /// @throws FootageException if the clean plate cannot be read
+    public static List<PlateLook> of(Asked clean, List<Asked> others) throws FootageException {
+        List<Picture> reference = clean.read();
+        Look look = Look.of(reference, null);
+        List<PlateLook> out = new ArrayList<>();
+        out.add(new PlateLook(clean.plate, look, null, light(clean.plate, reference.getFirst()), ""));
+        for (Asked a : others) {
+            out.add(of(reference, look, a));
+        }
+        return out;
+    }
+
+    private static PlateLook of(List<Picture> reference, Look clean, Asked a) {
+        try {
+            List<Picture> own = a.read();
+            Look look = Look.of(own, null);
+            // From the plate to the clean plate: what it needs to be laid over it.
+            return new PlateLook(a.plate, look, PictureComparison.of(own, look, reference, clean, null), light(a.plate, own.getFirst()), "");
+        } catch (FootageException e) {
+            return new PlateLook(a.plate, null, null, null, String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static @Nullable PictureLight light(Plate plate, Picture p) {
+        LightMarks marks = Shown.light(plate.marks(), p.width(), p.height());
+        return marks.equals(LightMarks.NONE) ? null : LightSolver.solve(p, CameraSolver.solve(Shown.camera(plate.marks(), p.width(), p.height())), marks);
+    }
+}
