@@ -2,17 +2,19 @@ package org.scenothesis.core.layer;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.optics.LensBend;
 import org.scenothesis.core.picture.Displace;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Solve;
+import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.shot.step.Ripple;
 import org.scenothesis.core.shot.step.Warp;
 import org.scenothesis.core.value.Animated;
 
-/// Bends a picture: by pins, with a thin-plate spline through them and the corners (Duchon 1977, Bookstein 1989), and in rings from a point.
+/// Bends a picture: by pins, with a thin-plate spline through them and the corners (Duchon 1977, Bookstein 1989), in rings from a point, and from one lens to another.
 final class BendUnit {
     private BendUnit() {}
 
@@ -46,6 +48,23 @@ final class BendUnit {
             double fade = 1 - d / reach;
             double wave = height * fade * fade * (3 - 2 * fade) * Math.sin(2 * Math.PI * (d / r.lengthPx() - r.perSecond() * scene.seconds()));
             return off.times(wave / d);
+        }, scene);
+    }
+
+    /// Both lenses look through the middle of the picture.
+    static Laid apply(Lens l, Laid before, Scene scene) {
+        LensBend own = new LensBend(l.own().k1());
+        LensBend plate = new LensBend(l.plate().k1());
+        if (own.k1() == 0 && plate.k1() == 0) {
+            return before;
+        }
+        Point middle = new Point(scene.width() / 2.0, scene.height() / 2.0);
+        double fo = l.own().focal() * scene.width();
+        double fp = l.plate().focal() * scene.width();
+        return bent(before, (x, y) -> {
+            Point p = new Point(x, y).minus(middle);
+            Point straight = plate.straight(p.times(1 / fp)).times(fp);
+            return own.bent(straight.times(1 / fo)).times(fo).minus(p);
         }, scene);
     }
 

@@ -10,6 +10,7 @@ import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.shot.step.Letterbox;
 import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
@@ -53,6 +54,7 @@ final class Steps {
             case Tone t -> ToneUnit.apply(t, laid, scene);
             case Soften s -> SoftenUnit.apply(s, laid, scene);
             case Warp w -> BendUnit.apply(w, laid, scene);
+            case Lens l -> BendUnit.apply(l, laid, scene);
             case Ripple r -> BendUnit.apply(r, laid, scene);
             case Grain g -> GrainUnit.apply(g, laid, of.layer().id(), scene);
             case Pin p -> PinUnit.apply(p, laid, scene);

@@ -1,6 +1,7 @@
 package org.scenothesis.core.perspective;
 
 import java.util.Optional;
+import org.scenothesis.core.optics.LensBend;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 
@@ -19,7 +20,6 @@ record Pinhole(double[] theta) {
     static final int CY = 6;
     static final int BEND = 7;
     static final int SIZE = 8;
-    private static final int ROUNDS = 12;
 
     double focal() {
         return Math.exp(theta[FOCAL]);
@@ -31,26 +31,14 @@ record Pinhole(double[] theta) {
 
     /// A picture point, straightened, in pixels from where the lens looks.
     Point straight(Point p) {
-        double x = p.x() - theta[CX];
-        double y = p.y() - theta[CY];
-        double k = theta[BEND] / (focal() * focal());
-        if (k == 0) {
-            return new Point(x, y);
-        }
-        double ux = x;
-        double uy = y;
-        for (int i = 0; i < ROUNDS; i++) {
-            double s = 1 + k * (ux * ux + uy * uy);
-            ux = x / s;
-            uy = y / s;
-        }
-        return new Point(ux, uy);
+        double f = focal();
+        return new LensBend(theta[BEND]).straight(new Point((p.x() - theta[CX]) / f, (p.y() - theta[CY]) / f)).times(f);
     }
 
     /// The same bent again, in pixels of the picture.
     Point bent(Point straight) {
-        double s = 1 + theta[BEND] / (focal() * focal()) * (straight.x() * straight.x() + straight.y() * straight.y());
-        return new Point(theta[CX] + s * straight.x(), theta[CY] + s * straight.y());
+        double f = focal();
+        return new Point(theta[CX], theta[CY]).plus(new LensBend(theta[BEND]).bent(straight.times(1 / f)).times(f));
     }
 
     /// Rows: right, down, forward of the camera; right of its heading, up, along its heading.

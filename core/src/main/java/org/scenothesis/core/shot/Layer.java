@@ -18,6 +18,7 @@ import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.shot.step.Letterbox;
 import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
@@ -47,7 +48,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
     private static final int MOST_STEPS = 100;
     /// Where a step goes that is put in: each behind those it needs. A garbage matte lies before the key, so outlines have two places.
     private static final List<Class<? extends Step>> USUAL_ORDER = List.of(
-            Steady.class, Outline.class, Key.class, Luma.class, Difference.class, OwnAlpha.class, Grade.class, Tone.class, Soften.class, Warp.class, Ripple.class, Grain.class, Pin.class,
+            Steady.class, Outline.class, Key.class, Luma.class, Difference.class, OwnAlpha.class, Grade.class, Tone.class, Soften.class, Lens.class, Warp.class, Ripple.class, Grain.class, Pin.class,
             Join.class, Extend.class, Put.class, Wobble.class, Hold.class, Follow.class, Place.class, Shadow.class, Cast.class, Wrap.class, Glow.class, Letterbox.class, Presence.class);
 
     public Layer {

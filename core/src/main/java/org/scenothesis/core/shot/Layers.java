@@ -17,6 +17,7 @@ import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.shot.step.Letterbox;
 import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
@@ -111,7 +112,7 @@ public final class Layers {
         boolean keyable = shot.plate(l.plate()).map(Plate::role).filter(PlateRole::keyed).isPresent();
         Stream<Step> all = Stream.of(
                 new Steady(), Outline.of(MIDDLE, SOFTNESS_PX), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from(clean(shot, l)), new OwnAlpha(), Grade.NONE,
-                Tone.NEUTRAL, Soften.LITTLE, Warp.FRESH, Ripple.FRESH, Grain.FINE, Pin.FRESH, Join.FRESH, Extend.HEADROOM, Put.AS_FILMED, Wobble.CALM,
+                Tone.NEUTRAL, Soften.LITTLE, Lens.STRAIGHT, Warp.FRESH, Ripple.FRESH, Grain.FINE, Pin.FRESH, Join.FRESH, Extend.HEADROOM, Put.AS_FILMED, Wobble.CALM,
                 Place.asFilmed(shot.somewhere()), Shadow.OF_STAGE, Cast.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE, Presence.FULL);
         boolean whole = l.source() instanceof Source.Below;
         return all.filter(s -> l.step(s.getClass()).isEmpty() || s instanceof Outline)

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.core.optics.LensBend;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.Picture;
@@ -35,6 +36,7 @@ import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Join;
+import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.shot.step.Letterbox;
 import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
@@ -336,5 +338,43 @@ class HandStepsTest {
         assertThat(glowing.r().at(38, 45)).as("light around it").isGreaterThan(0.2f);
         assertThat(glowing.g().at(38, 45)).as("in its own colour").isCloseTo(0.1f, within(1e-5f));
         assertThat(glowing.r().at(10, 45)).isCloseTo(0.1f, within(0.01f));
+    }
+
+    /// A grid drawn by a barrel lens, bent to a pincushion of another view: every dot lies where that lens would have drawn it.
+    @ParameterizedTest
+    @CsvSource({"-0.15, 70, 0.1, 70", "-0.15, 70, 0, 50", "0, 60, -0.2, 75"})
+    void whatOneLensDrewLiesWhereAnotherWouldHaveDrawnIt(double k, double view, double toK, double toView) {
+        Lens lens = new Lens(new Lens.Drawn(k, view), new Lens.Drawn(toK, toView));
+        double fo = lens.own().focal() * W;
+        double fp = lens.plate().focal() * W;
+        Point middle = new Point(W / 2.0, H / 2.0);
+        for (Point off : List.of(new Point(-0.3 * W, -0.25 * H), new Point(0.28 * W, 0.2 * H), new Point(0, 0.3 * H))) {
+            Point drawn = middle.plus(new LensBend(k).bent(off.times(1 / fo)).times(fo));
+            Point wanted = middle.plus(new LensBend(toK).bent(off.times(1 / fp)).times(fp));
+            Picture p = Picture.filled(W, H, 0, 0, 0);
+            for (int y = 0; y < H; y++) {
+                for (int x = 0; x < W; x++) {
+                    double d = Math.hypot(x + 0.5 - drawn.x(), y + 0.5 - drawn.y());
+                    p.g().data()[y * W + x] = (float) Math.exp(-d * d / 8);
+                }
+            }
+            Point at = centroid(over(0, 0, LayerPicture.of(layer(lens), p)));
+            assertThat(at.minus(wanted).length()).as("%s", off).isLessThan(0.12);
+        }
+    }
+
+    private static Point centroid(Picture p) {
+        double sum = 0;
+        double sx = 0;
+        double sy = 0;
+        for (int y = 0; y < H; y++) {
+            for (int x = 0; x < W; x++) {
+                double v = p.g().data()[y * W + x];
+                sum += v;
+                sx += v * (x + 0.5);
+                sy += v * (y + 0.5);
+            }
+        }
+        return new Point(sx / sum, sy / sum);
     }
 }

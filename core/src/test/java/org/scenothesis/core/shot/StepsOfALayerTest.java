@@ -26,6 +26,7 @@ import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Keys;
 import org.scenothesis.core.shot.step.Led;
+import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.shot.step.Letterbox;
 import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
@@ -55,7 +56,7 @@ class StepsOfALayerTest {
     static List<Step> everyKind() {
         return List.of(
                 new Steady(), Outline.of(SQUARE, 3), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from("clean"), new OwnAlpha(), new Grade(0.5, true),
-                Tone.NEUTRAL.withSaturation(0.5), Soften.LITTLE, Warp.FRESH, Ripple.FRESH, Grain.FINE, Pin.FRESH, Join.FRESH, Extend.HEADROOM, Put.AS_FILMED, Wobble.CALM.jolted(1),
+                Tone.NEUTRAL.withSaturation(0.5), Soften.LITTLE, Lens.STRAIGHT.withOwn(new Lens.Drawn(-0.1, 70)), Warp.FRESH, Ripple.FRESH, Grain.FINE, Pin.FRESH, Join.FRESH, Extend.HEADROOM, Put.AS_FILMED, Wobble.CALM.jolted(1),
                 new Hold(new Hung("t", 1, true)), new Follow(new Hung("t", 1, true)), Place.asFilmed(Given.told(new Vec(0, 0, 2))), Shadow.OF_STAGE, Cast.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE,
                 Presence.FULL);
     }

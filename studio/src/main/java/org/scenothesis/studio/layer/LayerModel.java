@@ -19,6 +19,7 @@ import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.shot.step.Letterbox;
 import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
@@ -96,6 +97,7 @@ final class LayerModel {
             case Soften x -> Purpose.LOOK;
             case Grain g -> Purpose.LOOK;
             case Steady x -> Purpose.WHERE;
+            case Lens l -> Purpose.WHERE;
             case Warp w -> Purpose.WHERE;
             case Ripple r -> Purpose.WHERE;
             case Pin p -> Purpose.WHERE;

@@ -21,6 +21,7 @@ final class CameraPaper extends VBox {
     private final LightDial dial = new LightDial();
     private final LampsPaper lamps;
     private final Button stand;
+    private final Button bend;
 
     CameraPaper(MarksModel model) {
         super(10);
@@ -30,9 +31,11 @@ final class CameraPaper extends VBox {
         numbers.getStyleClass().addAll("paper", "on-paper");
         stand = Text.button("Stand the shot on this camera", "dark-button", model::stand);
         stand.setId("match-stand");
+        bend = Text.button(Words.of("camera.bend"), "floor-button", model::bendLayers);
+        bend.setId("match-bend");
         list = new MarksList(model);
         lamps = new LampsPaper(model.watch().session());
-        getChildren().addAll(numbers, stand, dial, Text.of("Marks", "heading"), list, lamps);
+        getChildren().addAll(numbers, stand, bend, dial, Text.of("Marks", "heading"), list, lamps);
     }
 
     void refresh() {
@@ -49,6 +52,7 @@ final class CameraPaper extends VBox {
         }
         stand.setDisable(model.stage().isEmpty() || !model.solved());
         dial.show(model.light().orElse(null));
+        Text.shown(bend, model.bend().isPresent());
         lamps.refresh(model.light().orElse(null));
         list.refresh();
     }

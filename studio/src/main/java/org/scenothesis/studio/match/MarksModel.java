@@ -21,7 +21,11 @@ import org.scenothesis.core.picture.Loupe;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
@@ -44,6 +48,7 @@ final class MarksModel {
     private @Nullable List<Evidence> pulled;
     private @Nullable List<Evidence> solvedFor;
     private @Nullable PictureCamera camera;
+    private @Nullable PictureCamera clean;
     private @Nullable PictureLight light;
     private @Nullable Point foot;
     private @Nullable Offer offered;
@@ -349,18 +354,56 @@ final class MarksModel {
         double seconds = session.seconds().get();
         LightMarks shown = Shown.light(now, b.width(), b.height());
         boolean lit = source != null && !shown.equals(LightMarks.NONE);
+        Optional<Marks> other = cleanMarks();
         session.worker().ask("match-solve", ticket -> {
+            PictureCamera of = other.map(CameraSolver::solve).orElse(null);
             PictureCamera c = CameraSolver.solve(Shown.camera(now, b.width(), b.height()));
-            return new Solved(c, source == null || !lit ? LightSolver.direction(c, shown) : LightSolver.solve(session.frames().at(source, seconds), c, shown));
+            return new Solved(c, of, source == null || !lit ? LightSolver.direction(c, shown) : LightSolver.solve(session.frames().at(source, seconds), c, shown));
         }, s -> {
             camera = s.camera;
+            clean = s.clean;
             light = s.light;
             solvedFor = now;
             changed.run();
         }, e -> session.say(String.valueOf(e.getMessage())));
     }
 
-    private record Solved(PictureCamera camera, PictureLight light) {}
+    private record Solved(PictureCamera camera, @Nullable PictureCamera clean, PictureLight light) {}
+
+    /// What bends the layers of the plate on the shelf to the clean plate's lens; empty where neither lens bends, one of them is not known, or it is the clean plate itself.
+    Optional<Lens> bend() {
+        PictureCamera own = camera;
+        PictureCamera plate = clean;
+        return own == null || plate == null ? Optional.empty() : Shown.lens(own, plate);
+    }
+
+    /// Whether layers are made of the plate on the shelf.
+    private boolean layered(String plate) {
+        return session.shot().layers().stream().anyMatch(l -> l.plate().equals(plate));
+    }
+
+    /// Bends all layers of the plate on the shelf so.
+    void bendLayers() {
+        String plate = watch.plate().map(p -> p.id()).orElse("");
+        Lens lens = bend().orElse(null);
+        if (lens == null) {
+            return;
+        }
+        if (!layered(plate)) {
+            session.say(Words.of("camera.bend.no-layer"));
+            return;
+        }
+        session.change("bend to the plate's lens", s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate) ? l.with(lens) : l).toList()));
+        session.say(Words.of("camera.bend.done"));
+    }
+
+    /// Marks and size of the clean plate, where another is on the shelf.
+    private Optional<Marks> cleanMarks() {
+        Plate c = session.shot().plateOf(PlateRole.CLEAN).orElse(null);
+        Take t = c == null ? null : c.chosen();
+        FootageBrief b = t == null ? null : session.measured().get().brief(t).filter(FootageBrief::usable).orElse(null);
+        return c == null || b == null || watch.plate().filter(p -> p.id().equals(c.id())).isPresent() ? Optional.empty() : Optional.of(Shown.camera(c.marks(), b.width(), b.height()));
+    }
 
     /// Whether what is shown is of the marks as they are.
     boolean solved() {

@@ -50,6 +50,11 @@ public final class Parameters {
             new Parameter<>(Ripple.class, "ripple-height", "px", span(0, 200, 0.5, 1), (r, t) -> r.heightPx().at(t, Animated::number), (r, t, v) -> r.withHeightPx(r.heightPx().set(t, v))),
             new Parameter<>(Ripple.class, "ripple-length", "px", span(2, 4000, 1, 0), (r, t) -> r.lengthPx(), (r, t, v) -> r.withLengthPx(v)),
             new Parameter<>(Ripple.class, "ripple-speed", "/s", span(-50, 50, 0.1, 1), (r, t) -> r.perSecond(), (r, t, v) -> r.withPerSecond(v)));
+    private static final List<Parameter<Lens>> LENS = List.of(
+            new Parameter<>(Lens.class, "lens-own-bend", "", span(-0.6, 0.6, 0.005, 3), (l, t) -> l.own().k1(), (l, t, v) -> l.withOwn(l.own().withK1(v))),
+            new Parameter<>(Lens.class, "lens-own-view", "\u00b0", span(3, 150, 0.5, 1), (l, t) -> l.own().viewDeg(), (l, t, v) -> l.withOwn(l.own().withViewDeg(v))),
+            new Parameter<>(Lens.class, "lens-plate-bend", "", span(-0.6, 0.6, 0.005, 3), (l, t) -> l.plate().k1(), (l, t, v) -> l.withPlate(l.plate().withK1(v))),
+            new Parameter<>(Lens.class, "lens-plate-view", "\u00b0", span(3, 150, 0.5, 1), (l, t) -> l.plate().viewDeg(), (l, t, v) -> l.withPlate(l.plate().withViewDeg(v))));
     private static final List<Parameter<Wobble>> WOBBLE = List.of(
             new Parameter<>(Wobble.class, "wobble-across", "%", span(0, 20, 0.05, 2), (w, t) -> w.across(), (w, t, v) -> w.withAcross(v)),
             new Parameter<>(Wobble.class, "wobble-down", "%", span(0, 20, 0.05, 2), (w, t) -> w.down(), (w, t, v) -> w.withDown(v)),
@@ -96,6 +101,7 @@ public final class Parameters {
             case Soften s -> SOFTEN;
             case Wrap w -> WRAP;
             case Glow g -> GLOW;
+            case Lens l -> LENS;
             case Wobble w -> WOBBLE;
             case Extend e -> EXTEND;
             case Letterbox l -> LETTERBOX;

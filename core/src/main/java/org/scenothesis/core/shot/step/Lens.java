@@ -1,0 +1,27 @@
+package org.scenothesis.core.shot.step;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import org.scenothesis.core.Check;
+
+/// Bends a layer that was filmed with one lens as if it had been filmed with another: its own bend is taken out, the plate's is put in.
+///
+/// - `own`, `plate`: both lenses; what was drawn stays where it is in the middle of the picture.
+@RecordBuilder
+public record Lens(Drawn own, Drawn plate) implements Step, LensBuilder.With {
+    /// Neither bends anything.
+    public static final Lens STRAIGHT = new Lens(new Drawn(0, 55), new Drawn(0, 55));
+
+    /// How a lens draws: its bend (k1 in focal lengths, negative for a barrel) and how much it sees across the picture, in degrees.
+    @RecordBuilder
+    public record Drawn(double k1, double viewDeg) implements LensDrawnBuilder.With {
+        public Drawn {
+            Check.range("k1", k1, -0.6, 0.6);
+            Check.range("viewDeg", viewDeg, 3, 150);
+        }
+
+        /// Its focal length in widths of the picture.
+        public double focal() {
+            return 0.5 / Math.tan(Math.toRadians(viewDeg) / 2);
+        }
+    }
+}
