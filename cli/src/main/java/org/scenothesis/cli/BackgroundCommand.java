@@ -7,9 +7,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.background.BackgroundReport;
+import org.scenothesis.core.background.Busy;
 import org.scenothesis.core.background.Suitability;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.media.FootageSource;
@@ -32,6 +34,9 @@ final class BackgroundCommand implements Callable<Integer> {
 
     @Option(names = "--permitted", negatable = true, description = "Whether leave to use it is written down; for what somebody else made.")
     @Nullable Boolean permitted;
+
+    @Option(names = "--room", paramLabel = "X,Y,W,H", description = "Where what is laid over it goes: left, top, width and height in percent of the picture.")
+    @Nullable String room;
 
     @Mixin
     Output output;
@@ -65,13 +70,27 @@ final class BackgroundCommand implements Callable<Integer> {
     private Suitability.Wanted wanted() {
         String s = size;
         if (s == null) {
-            return new Suitability.Wanted(0, 0, permitted);
+            return new Suitability.Wanted(0, 0, permitted, room());
         }
         String[] sides = s.split("x");
         try {
-            return new Suitability.Wanted(side(sides[0]), side(sides[1]), permitted);
+            return new Suitability.Wanted(side(sides[0]), side(sides[1]), permitted, room());
         } catch (RuntimeException e) {
             throw new ParameterException(output.spec.commandLine(), "--size is two whole numbers of pixels like 1920x1080, not \"" + s + "\".", e);
+        }
+    }
+
+    private Busy.@Nullable Room room() {
+        String r = room;
+        if (r == null) {
+            return null;
+        }
+        try {
+            double[] v = Stream.of(r.split(",")).mapToDouble(p -> Check.range("a share", Double.parseDouble(p.trim()), 0, 100) / 100).toArray();
+            Check.that(v.length == 4 && v[2] > 0 && v[3] > 0, "a room has four numbers");
+            return new Busy.Room(v[0], v[1], v[2], v[3]);
+        } catch (IllegalArgumentException e) {
+            throw new ParameterException(output.spec.commandLine(), "--room is left, top, width and height in percent like 30,20,25,60, not \"" + r + "\".", e);
         }
     }
 
@@ -113,6 +132,7 @@ final class BackgroundCommand implements Callable<Integer> {
         Output.number(o, "flicker_stops", r.flickerStops());
         o.putObject("bars_px").put("top", r.bars().top()).put("right", r.bars().right()).put("bottom", r.bars().bottom()).put("left", r.bars().left());
         o.putArray("size").add(r.width()).add(r.height());
+        s.quieter().ifPresentOrElse(q -> o.putObject("quieter").put("x", q.x()).put("y", q.y()).put("wide", q.wide()).put("high", q.high()), () -> o.putNull("quieter"));
         o.put("verdict", s.verdict().name().toLowerCase(Locale.ROOT));
         ArrayNode findings = o.putArray("findings");
         findings.addObject().put("meaning", Words.of("background." + r.camera().name() + ".what"));

@@ -189,6 +189,10 @@ class MatchCommandsTest {
         assertThat(second.path("verdict").asText()).isEqualTo("redo");
         assertThat(second.path("findings").findValuesAsText("meaning")).anySatisfy(m -> assertThat(m).contains("enlarged 2.00 times"));
         assertThat(run("background", pan, "--permitted", "--quiet").out()).contains("leave to use it is written down");
+        JsonNode asked = run("background", pan, "--room", "30,20,25,60", "--json", "--quiet").json();
+        assertThat(asked.path("findings").findValuesAsText("question")).contains("room");
+        assertThat(run("background", pan, "--room", "30,20,25,60", "--quiet").out()).contains("of where the element goes moves by itself");
+        assertThat(run("background", pan, "--room", "30,20", "--quiet").err()).contains("--room is left, top, width and height");
         assertThat(run("background", pan, "--size", "large", "--quiet").err()).contains("--size is two whole numbers");
     }
 

@@ -43,6 +43,7 @@ public final class BackgroundMeter {
     private final List<@Nullable Move> moves = new ArrayList<>();
     private final List<Double> stops = new ArrayList<>();
     private final List<Double> own = new ArrayList<>();
+    private final Busy.Count busy = new Busy.Count();
     private final List<Double> parallax = new ArrayList<>();
     private final List<Point> steps = new ArrayList<>();
     private PointFollower points = new PointFollower();
@@ -139,17 +140,26 @@ public final class BackgroundMeter {
         double k = ref.small().width() / (double) width;
         double m = ref.small().height() / (double) height;
         PlanarMap down = new PlanarMap(k, 0, 0, 0, m, 0, 0, 0, 1);
-        Plane now = Resample.warp(f.small().g(), down.after(lock.map()).after(down.inverse()), bands);
+        PlanarMap went = down.after(lock.map()).after(down.inverse());
+        Plane now = Resample.warp(f.small().g(), went, bands);
         Plane then = ref.small().g();
         double gain = g == null ? 1 : g.g();
         int all = 0;
         int other = 0;
+        boolean still = base.equals(PlanarMap.identity());
+        PlanarMap back = still ? base : base.inverse();
         for (int i = 0; i < then.data().length; i++) {
             double a = then.data()[i] * gain;
             double b = now.data()[i];
-            if (a > 0.004 && b > 0.004 && a < 0.95) {
+            // What has left the picture is not another.
+            Point at = went.map(i % then.width() + 0.5, i / then.width() + 0.5);
+            boolean inside = at.x() > 1 && at.y() > 1 && at.x() < then.width() - 1 && at.y() < then.height() - 1;
+            if (inside && a > 0.004 && b > 0.004 && a < 0.95) {
+                boolean another = Math.abs(a - b) > CHANGED * Math.max(a, b) + 0.004;
                 all++;
-                other += Math.abs(a - b) > CHANGED * Math.max(a, b) + 0.004 ? 1 : 0;
+                other += another ? 1 : 0;
+                Point first = still ? new Point(i % then.width() / k, i / then.width() / m) : back.map((i % then.width() + 0.5) / k, (i / then.width() + 0.5) / m);
+                busy.add(first.x() / width, first.y() / height, another);
             }
         }
         return all < then.data().length / 10 ? Double.NaN : (double) other / all;
@@ -189,7 +199,7 @@ public final class BackgroundMeter {
     /// What came of the frames so far; of a single picture the camera stands still.
     public BackgroundReport report() {
         double[] s = stops.stream().mapToDouble(Double::doubleValue).toArray();
-        return new BackgroundReport(camera(), moves, own.isEmpty() ? moves.size() <= 1 ? 0 : Double.NaN : median(own), moves.size() < 3 || s.length < 3 ? Double.NaN : flicker(s), bars, width, height);
+        return new BackgroundReport(camera(), moves, own.isEmpty() ? moves.size() <= 1 ? 0 : Double.NaN : median(own), moves.size() < 3 || s.length < 3 ? Double.NaN : flicker(s), bars, width, height, moves.size() <= 1 ? Busy.none(1, 1) : busy.busy());
     }
 
     private CameraWork camera() {

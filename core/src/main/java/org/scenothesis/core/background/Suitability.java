@@ -3,6 +3,7 @@ package org.scenothesis.core.background;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.background.BackgroundReport.CameraWork;
 import org.scenothesis.core.finding.Limit;
@@ -11,8 +12,9 @@ import org.scenothesis.core.finding.Verdict;
 /// Whether footage can serve as a background, and why; the best of several comes first.
 ///
 /// - `reasons`: every question with its verdict, the worst first; the whole is as good as the worst.
-public record Suitability(String name, BackgroundReport report, List<Reason> reasons) {
+public record Suitability(String name, BackgroundReport report, Wanted wanted, List<Reason> reasons) {
     private static final Limit MOTION_SHARE = new Limit(0.05, 0.25);
+    private static final Limit ROOM_SHARE = new Limit(0.03, 0.2);
     private static final Limit FLICKER_STOPS = new Limit(0.03, 0.12);
     /// How many times the picture is enlarged to fill the finished one.
     private static final Limit ENLARGED = new Limit(1.001, 1.6);
@@ -22,6 +24,8 @@ public record Suitability(String name, BackgroundReport report, List<Reason> rea
     public enum Question {
         CAMERA,
         OWN_MOTION,
+        /// Where the element goes.
+        ROOM,
         FLICKER,
         PIXELS,
         BARS,
@@ -33,8 +37,8 @@ public record Suitability(String name, BackgroundReport report, List<Reason> rea
 
     /// What it has to serve for.
     ///
-    /// - `widthPx`, `heightPx`: of the finished picture; 0 where that is not decided. `permitted`: whether leave to use it is written down; null where it is nobody else's.
-    public record Wanted(int widthPx, int heightPx, @Nullable Boolean permitted) {}
+    /// - `widthPx`, `heightPx`: of the finished picture; 0 where that is not decided. `permitted`: whether leave to use it is written down; null where it is nobody else's. `room`: where what is laid over it goes, null where nobody said.
+    public record Wanted(int widthPx, int heightPx, @Nullable Boolean permitted, Busy.@Nullable Room room) {}
 
     public Suitability {
         reasons = List.copyOf(reasons);
@@ -45,6 +49,10 @@ public record Suitability(String name, BackgroundReport report, List<Reason> rea
         List<Reason> out = new ArrayList<>();
         out.add(new Reason(Question.CAMERA, Double.NaN, camera(r.camera())));
         out.add(judged(Question.OWN_MOTION, r.ownMotionShare(), MOTION_SHARE));
+        if (wanted.room != null) {
+            Busy busy = r.busy();
+            out.add(judged(Question.ROOM, busy == null ? Double.NaN : busy.in(wanted.room), ROOM_SHARE));
+        }
         if (r.moves().size() > 1) {
             out.add(judged(Question.FLICKER, r.flickerStops(), FLICKER_STOPS));
         }
@@ -58,7 +66,7 @@ public record Suitability(String name, BackgroundReport report, List<Reason> rea
             out.add(new Reason(Question.PERMISSION, Double.NaN, wanted.permitted ? Verdict.HOLDS : Verdict.REDO));
         }
         out.sort(Comparator.comparingInt((Reason x) -> -badness(x.verdict)));
-        return new Suitability(name, r, out);
+        return new Suitability(name, r, wanted, out);
     }
 
     private static Reason judged(Question q, double value, Limit limit) {
@@ -77,6 +85,16 @@ public record Suitability(String name, BackgroundReport report, List<Reason> rea
     /// As good as its worst.
     public Verdict verdict() {
         return reasons.getFirst().verdict;
+    }
+
+    /// Where less moves than where the element was to go; empty where that is quiet enough, was not asked, or is the quietest place there is.
+    public Optional<Busy.Room> quieter() {
+        Busy busy = report.busy();
+        Busy.Room room = wanted.room;
+        if (busy == null || room == null || ROOM_SHARE.judge(busy.in(room)) == Verdict.HOLDS) {
+            return Optional.empty();
+        }
+        return busy.quietest(room).filter(q -> busy.in(q) < 0.7 * busy.in(room));
     }
 
     /// What is not known may be anything but the worst.

@@ -11,6 +11,8 @@ public enum Measure {
     WANDER("px", 4, 2, Group.CAMERA, Mend.SHOOT, 0.25, 1.5),
     /// Rows lean and spread from frame to frame, as a sensor read row by row shows of a camera that shakes.
     LEAN("px", 4, 3, Group.CAMERA, Mend.SHOOT, 0.25, 1),
+    /// Edges of the set are wider or narrower than in the reference: the lens was refocused, or hunts.
+    FOCUS("\u00d7", 4, 2, Group.CAMERA, Mend.SHOOT, 1.35, 1.8),
     EXPOSURE("stop", 3, 0.3, Group.EXPOSURE, Mend.MATCH, 0.05, 0.33),
     DRIFT("stop", 3, 0.5, Group.EXPOSURE, Mend.SHOOT, 0.05, 0.33),
     WHITE_BALANCE("mired", 2, 0.3, Group.COLOUR, Mend.MATCH, 5, 20),

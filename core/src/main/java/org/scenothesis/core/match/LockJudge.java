@@ -41,6 +41,10 @@ public final class LockJudge {
         // What is smaller than the points know is noise.
         swing(Measure.WANDER, far.wanderPx(), far, subject, rules, out);
         swing(Measure.LEAN, far.leanPx(), far, subject, rules, out);
+        double focus = r.segments().stream().mapToDouble(s -> s.focus().off()).filter(v -> !Double.isNaN(v)).max().orElse(1);
+        if (rules.limit(Measure.FOCUS).judge(focus) != Verdict.HOLDS) {
+            out.add(Finding.of(Measure.FOCUS, subject, focus, rules));
+        }
         if (camera.verdict() == Verdict.WATCH || camera.verdict() == Verdict.REDO) {
             // A locked camera shows no parallax; what is left over there is noise.
             out.add(Finding.of(Measure.PARALLAX, subject, far.residualPx(), rules));

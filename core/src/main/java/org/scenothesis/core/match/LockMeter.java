@@ -31,6 +31,7 @@ public final class LockMeter {
     private final LockFrame reference;
     private final PatchTracker tracker;
     private final ToneMeter tone;
+    private final FocusMeter focus;
     private final Bands bands;
     private PlanarMap last = PlanarMap.identity();
 
@@ -47,6 +48,7 @@ public final class LockMeter {
         int cells = Math.clamp(Math.min(reference.luma().width(), reference.luma().height()) / 24, 1, (int) Math.round(Math.sqrt(points / POINTS_OF_CELL)));
         tracker = new PatchTracker(reference.luma(), Features.spread(reference.luma(), points, cells));
         tone = new ToneMeter(reference.small());
+        focus = new FocusMeter(reference.luma(), tracker.points());
     }
 
     /// @throws IllegalArgumentException if the take's size differs from the reference's
@@ -73,7 +75,7 @@ public final class LockMeter {
                 k == 1 ? fit.map() : up.after(fit.map()).after(up.inverse()),
                 fit.parameters() == 2 ? 0 : Math.toDegrees(Math.atan2(s.d(), s.a())),
                 fit.parameters() == 2 ? 0 : 100 * (Math.hypot(s.a(), s.d()) - 1),
-                k * fit.residualPx(), share(fit.used()), k * off, k * fit.rowsPx(), k * off * fit.rowsTimes(), gains(take, fit.map()), true);
+                k * fit.residualPx(), share(fit.used()), k * off, k * fit.rowsPx(), k * off * fit.rowsTimes(), focus.softer(take.luma(), fit.map(), fit.used()), gains(take, fit.map()), true);
     }
 
     private MotionFit.@Nullable Fit fit(LockFrame take, PlanarMap guess, double[] to) {

@@ -28,9 +28,10 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
     /// - `deviationPx`: how far the shift of a frame may be off, as a standard deviation.
     /// - `gains` is null when exposure could not be compared.
     /// - `wanderPx`: how far most frames lie to either side of the middle of their shifts; `leanPx`: how far the rows of most frames lean to either side. 0 over fewer frames than tell.
+    /// - `focus`: how many times as wide as in the reference the edges of the set are.
     public record Segment(
             int from, int to, double usedShare, Point shift, List<Point> corners, double rollDeg, double zoomPercent, double residualPx, double deviationPx, @Nullable Gains gains,
-            double stepPx, double wanderPx, double leanPx) {
+            double stepPx, double wanderPx, double leanPx, Focus focus) {
         public Segment {
             corners = List.copyOf(corners);
         }
@@ -42,12 +43,22 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
 
         /// The same shifted further.
         Segment moved(Point by) {
-            return new Segment(from, to, usedShare, shift.plus(by), corners.stream().map(c -> c.plus(by)).toList(), rollDeg, zoomPercent, residualPx, deviationPx, gains, stepPx, wanderPx, leanPx);
+            return new Segment(from, to, usedShare, shift.plus(by), corners.stream().map(c -> c.plus(by)).toList(), rollDeg, zoomPercent, residualPx, deviationPx, gains, stepPx, wanderPx, leanPx, focus);
         }
 
         /// Largest shift at the centre or any corner, in pixels.
         public double largestShiftPx() {
             return Math.max(shift.length(), corners.stream().mapToDouble(Point::length).max().orElse(0));
+        }
+    }
+
+    /// Edges of the set against the reference's over a stretch: in most frames at least `low` and at most `high` times as wide; null where too little tells.
+    public record Focus(@Nullable Double low, @Nullable Double high) {
+        /// The farther of both from alike, as a ratio above 1; NaN where it is not known.
+        public double off() {
+            Double a = low;
+            Double b = high;
+            return a == null || b == null ? Double.NaN : Math.max(Math.max(a, 1 / a), Math.max(b, 1 / b));
         }
     }
 

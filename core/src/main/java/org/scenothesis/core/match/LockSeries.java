@@ -115,7 +115,12 @@ public final class LockSeries {
         return new LockReport.Segment(
                 from, to, median(still, FrameLock::usedShare), shift(still, width / 2.0, height / 2.0), corners, median(still, FrameLock::rollDeg),
                 median(still, FrameLock::zoomPercent), median(still, FrameLock::residualPx), median(still, FrameLock::deviationPx), middle, step,
-                Math.max(swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).x(), FrameLock::deviationPx), swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).y(), FrameLock::deviationPx)), swing(still, FrameLock::rowsPx, FrameLock::rowsOffPx));
+                Math.max(swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).x(), FrameLock::deviationPx), swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).y(), FrameLock::deviationPx)), swing(still, FrameLock::rowsPx, FrameLock::rowsOffPx), focus(still));
+    }
+
+    private static LockReport.Focus focus(List<FrameLock> frames) {
+        double[] v = frames.stream().mapToDouble(FrameLock::softer).filter(s -> s > 0).sorted().toArray();
+        return v.length == 0 ? new LockReport.Focus(null, null) : new LockReport.Focus(v[(int) (0.1 * (v.length - 1))], v[(int) Math.ceil(0.9 * (v.length - 1))]);
     }
 
     private static Point shift(List<FrameLock> frames, double x, double y) {

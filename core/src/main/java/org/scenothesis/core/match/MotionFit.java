@@ -16,6 +16,8 @@ import org.scenothesis.core.picture.Solve;
 /// - A turned camera moves the sides of the picture more than its centre; a view angle of 54° is assumed for that small difference.
 /// - Deterministic.
 final class MotionFit {
+    private static final int ROWS_ENOUGH = 40;
+    private static final double UNKNOWN_TIMES = 1e6;
     private static final int TRIES = 240;
     private static final double GATE_PX = 0.45;
     private static final int ENOUGH = 8;
@@ -73,7 +75,7 @@ final class MotionFit {
         Candidate best = simplest(all, noise);
         double left = best.parameters == 8 ? spread(best.map) : Math.min(spread(best.map), spread(homography));
         boolean[] used = used(best.map, Math.max(4 * noise, 0.25));
-        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used, cornerTimes(best.map, best.parameters, used), rows(homography), cornerTimes(homography, 8, used));
+        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used, cornerTimes(best.map, best.parameters, used), rows(homography), rowsTimes(homography, used));
     }
 
     private record Candidate(PlanarMap map, int parameters) {}
@@ -233,6 +235,15 @@ final class MotionFit {
         double shear = 2 * centre.y() * (down.x() + along.y());
         double spread = 2 * centre.y() * (down.y() - along.x());
         return Math.abs(shear) > Math.abs(spread) ? shear : spread;
+    }
+
+    /// Few points fit a bend by chance, and leave little over: then the rows are not known.
+    private double rowsTimes(PlanarMap homography, boolean[] used) {
+        int n = 0;
+        for (boolean u : used) {
+            n += u ? 1 : 0;
+        }
+        return n < ROWS_ENOUGH ? UNKNOWN_TIMES : cornerTimes(homography, 8, used);
     }
 
     /// By the covariance of the parameters, from where the points lie that agree.

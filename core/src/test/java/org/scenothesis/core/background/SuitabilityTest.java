@@ -3,6 +3,7 @@ package org.scenothesis.core.background;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -22,14 +23,14 @@ import org.scenothesis.core.shot.step.Hold;
 
 class SuitabilityTest {
     private static BackgroundReport report(CameraWork camera, double own, double flicker, Bars bars, Move... moves) {
-        return new BackgroundReport(camera, Arrays.asList(moves), own, flicker, bars, 1920, 1080);
+        return new BackgroundReport(camera, Arrays.asList(moves), own, flicker, bars, 1920, 1080, null);
     }
 
     private static final Bars NONE = new Bars(0, 0, 0, 0);
     private static final Move HERE = new Move(0, 0, 0, 0);
 
     private static Suitability of(BackgroundReport r) {
-        return Suitability.of("b", r, new Wanted(1920, 1080, null));
+        return Suitability.of("b", r, new Wanted(1920, 1080, null, null));
     }
 
     private static Verdict verdict(Suitability s, Question q) {
@@ -53,16 +54,16 @@ class SuitabilityTest {
         assertThat(boxed.reasons().stream().filter(r -> r.question() == Question.PIXELS).findFirst().orElseThrow().value()).isCloseTo(1.35, within(1e-9));
         assertThat(verdict(boxed, Question.BARS)).isEqualTo(Verdict.REDO);
         BackgroundReport good = report(CameraWork.STILL, 0, 0, NONE, HERE, HERE);
-        assertThat(Suitability.of("b", good, new Wanted(0, 0, false)).verdict()).isEqualTo(Verdict.REDO);
-        assertThat(Suitability.of("b", good, new Wanted(0, 0, true)).verdict()).isEqualTo(Verdict.HOLDS);
+        assertThat(Suitability.of("b", good, new Wanted(0, 0, false, null)).verdict()).isEqualTo(Verdict.REDO);
+        assertThat(Suitability.of("b", good, new Wanted(0, 0, true, null)).verdict()).isEqualTo(Verdict.HOLDS);
     }
 
     @Test
     void theBestComesFirst() {
-        Suitability still = Suitability.of("still", report(CameraWork.STILL, 0.01, 0.01, NONE, HERE, HERE), new Wanted(0, 0, null));
-        Suitability busy = Suitability.of("busy", report(CameraWork.STILL, 0.3, 0.01, NONE, HERE, HERE), new Wanted(0, 0, null));
-        Suitability pan = Suitability.of("pan", report(CameraWork.PAN, 0.01, 0.01, NONE, HERE, HERE), new Wanted(0, 0, null));
-        Suitability unknown = Suitability.of("unknown", report(CameraWork.UNKNOWN, Double.NaN, Double.NaN, NONE, HERE, HERE), new Wanted(0, 0, null));
+        Suitability still = Suitability.of("still", report(CameraWork.STILL, 0.01, 0.01, NONE, HERE, HERE), new Wanted(0, 0, null, null));
+        Suitability busy = Suitability.of("busy", report(CameraWork.STILL, 0.3, 0.01, NONE, HERE, HERE), new Wanted(0, 0, null, null));
+        Suitability pan = Suitability.of("pan", report(CameraWork.PAN, 0.01, 0.01, NONE, HERE, HERE), new Wanted(0, 0, null, null));
+        Suitability unknown = Suitability.of("unknown", report(CameraWork.UNKNOWN, Double.NaN, Double.NaN, NONE, HERE, HERE), new Wanted(0, 0, null, null));
         assertThat(Suitability.ranked(List.of(busy, unknown, pan, still))).extracting(Suitability::name).containsExactly("still", "pan", "unknown", "busy");
     }
 
@@ -86,5 +87,35 @@ class SuitabilityTest {
         assertThat(still.minus(new Point(960, 540)).length()).isLessThan(1e-6);
         assertThat(Trails.without(back, "trail-1").layers().getFirst().steps()).isEmpty();
         assertThat(CameraTrail.usable(CameraWork.PARALLAX)).isFalse();
+    }
+
+    /// Left quarter busy, the rest quiet, its last row never seen.
+    private static Busy river() {
+        List<Double> cells = new ArrayList<>();
+        for (int y = 0; y < 4; y++) {
+            for (int x = 0; x < 8; x++) {
+                cells.add(y == 3 ? Double.NaN : x < 2 ? 0.6 : 0.0);
+            }
+        }
+        return new Busy(8, 4, cells);
+    }
+
+    @Test
+    void theRoomWhereTheElementGoesIsAskedByItself() {
+        BackgroundReport still = report(CameraWork.STILL, 0.01, 0.01, NONE, HERE, HERE);
+        BackgroundReport r = new BackgroundReport(still.camera(), still.moves(), 0.15, 0.01, NONE, 1920, 1080, river());
+        Busy.Room left = new Busy.Room(0, 0.1, 0.25, 0.5);
+        Suitability bad = Suitability.of("b", r, new Wanted(0, 0, null, left));
+        assertThat(verdict(bad, Question.ROOM)).isEqualTo(Verdict.REDO);
+        Busy.Room quieter = bad.quieter().orElseThrow();
+        assertThat(river().in(quieter)).isZero();
+        assertThat(quieter.x()).as("no farther than it has to").isCloseTo(0.25, within(0.04));
+        assertThat(quieter.y()).isCloseTo(0.1, within(0.05));
+        Suitability good = Suitability.of("b", r, new Wanted(0, 0, null, new Busy.Room(0.4, 0.1, 0.3, 0.5)));
+        assertThat(verdict(good, Question.ROOM)).isEqualTo(Verdict.HOLDS);
+        assertThat(good.quieter()).isEmpty();
+        assertThat(verdict(Suitability.of("b", r, new Wanted(0, 0, null, new Busy.Room(0.4, 0.75, 0.3, 0.25))), Question.ROOM)).as("never seen").isEqualTo(Verdict.NOT_MEASURED);
+        assertThat(verdict(Suitability.of("b", still, new Wanted(0, 0, null, left)), Question.ROOM)).as("nothing is known").isEqualTo(Verdict.NOT_MEASURED);
+        assertThat(Busy.none(4, 4).in(left)).as("a still picture").isZero();
     }
 }

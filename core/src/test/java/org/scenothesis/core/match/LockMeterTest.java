@@ -191,4 +191,27 @@ class LockMeterTest {
         assertThat(good).isGreaterThan(corners.size() * 8 / 10);
         assertThat(Features.spread(Plane.filled(200, 100, 0.5f), 100, 4)).isEmpty();
     }
+
+    @ParameterizedTest
+    @CsvSource({"0, 1, 0.02", "1.2, 1.2, 0.12", "2.2, 1.75, 0.35"})
+    void aTakeOutOfFocusIsMeasuredAndNotTakenForAZoom(double radius, double wider, double within) {
+        Plane ref = texture(6);
+        Plane take = radius == 0 ? ref : Blur.gaussian(ref, radius, bands);
+        FrameLock f = measure(ref, Resample.warp(take, PlanarMap.shift(-0.6, 0.2), bands));
+        // Blobs of a deviation of some 2.2 px grow by the root of the sum of squares.
+        assertThat(f.softer()).isCloseTo(wider, Offset.offset(within));
+        assertThat(f.zoomPercent()).isCloseTo(0, Offset.offset(0.03));
+        FrameLock back = measure(take, ref);
+        assertThat(back.softer()).as("a reference that was out of focus").isCloseTo(1 / wider, Offset.offset(within));
+    }
+
+    @Test
+    void contrastAndBrightnessAreNoFocus() {
+        Plane ref = texture(7);
+        Plane take = ref.copy();
+        for (int i = 0; i < take.data().length; i++) {
+            take.data()[i] = 0.2f + 0.5f * take.data()[i];
+        }
+        assertThat(measure(ref, take).softer()).isCloseTo(1, Offset.offset(0.01));
+    }
 }

@@ -23,7 +23,7 @@ class LockSeriesTest {
     private static final Subject TAKE = new Subject.OfTake("p", "1");
     private static FrameLock at(double x, double y, double stops) {
         double g = Math.pow(2, stops);
-        return new FrameLock(PlanarMap.shift(x, y), 0, 0, 0.05, 0.8, 0.004, 0, 0, new Gains(g, g, g), true);
+        return new FrameLock(PlanarMap.shift(x, y), 0, 0, 0.05, 0.8, 0.004, 0, 0, 1, new Gains(g, g, g), true);
     }
 
     private static LockReport report(int n, IntFunction<FrameLock> frame) {
@@ -99,7 +99,7 @@ class LockSeriesTest {
 
     @Test
     void lightThatCouldNotBeComparedIsNotMeasured() {
-        LockReport rep = report(9, i -> new FrameLock(PlanarMap.identity(), 0, 0, 0.05, 0.8, 0.004, 0, 0, null, true));
+        LockReport rep = report(9, i -> new FrameLock(PlanarMap.identity(), 0, 0, 0.05, 0.8, 0.004, 0, 0, 1, null, true));
         assertThat(rep.exposureStops()).isNull();
         assertThat(rep.driftStops()).isNull();
         assertThat(LockJudge.judge(rep, TAKE, HouseRules.DEFAULT, false).stream().filter(f -> f.measure() == Measure.EXPOSURE).findFirst().orElseThrow().verdict())
@@ -118,7 +118,7 @@ class LockSeriesTest {
     void verdictsFollowTheLimits() {
         assertThat(verdict(Measure.CAMERA, at(0.2, 0, 0))).isEqualTo(Verdict.HOLDS);
         assertThat(verdict(Measure.CAMERA, at(1.7, 0, 0))).isEqualTo(Verdict.WATCH);
-        FrameLock parallax = new FrameLock(PlanarMap.shift(2, 0), 0, 0, 0.9, 0.6, 0.1, 0, 0, Gains.UNITY, true);
+        FrameLock parallax = new FrameLock(PlanarMap.shift(2, 0), 0, 0, 0.9, 0.6, 0.1, 0, 0, 1, Gains.UNITY, true);
         assertThat(verdict(Measure.CAMERA, parallax)).isEqualTo(Verdict.REDO);
         assertThat(verdict(Measure.PARALLAX, parallax)).isEqualTo(Verdict.REDO);
         assertThat(verdict(Measure.EXPOSURE, at(0, 0, -0.12))).isEqualTo(Verdict.WATCH);
@@ -128,11 +128,11 @@ class LockSeriesTest {
     @Test
     void whatMayBeChanceIsNeitherGoodNorBad() {
         // A few points of a bare room: 0.7 px, give or take 0.2.
-        FrameLock bare = new FrameLock(PlanarMap.shift(0.7, 0), 0, 0, 0.26, 0.3, 0.2, 0, 0, Gains.UNITY, true);
+        FrameLock bare = new FrameLock(PlanarMap.shift(0.7, 0), 0, 0, 0.26, 0.3, 0.2, 0, 0, 1, Gains.UNITY, true);
         assertThat(verdict(Measure.CAMERA, bare)).isEqualTo(Verdict.NOT_MEASURED);
-        FrameLock textured = new FrameLock(PlanarMap.shift(0.7, 0), 0, 0, 0.26, 0.3, 0.02, 0, 0, Gains.UNITY, true);
+        FrameLock textured = new FrameLock(PlanarMap.shift(0.7, 0), 0, 0, 0.26, 0.3, 0.02, 0, 0, 1, Gains.UNITY, true);
         assertThat(verdict(Measure.CAMERA, textured)).isEqualTo(Verdict.WATCH);
-        LockReport bumped = report(24, i -> new FrameLock(PlanarMap.shift(i < 12 ? 0 : 0.4, 0), 0, 0, 0.26, 0.3, i < 12 ? 0.01 : 0.2, 0, 0, Gains.UNITY, true));
+        LockReport bumped = report(24, i -> new FrameLock(PlanarMap.shift(i < 12 ? 0 : 0.4, 0), 0, 0, 0.26, 0.3, i < 12 ? 0.01 : 0.2, 0, 0, 1, Gains.UNITY, true));
         assertThat(LockJudge.judge(bumped, TAKE, HouseRules.DEFAULT, false)).extracting(Finding::measure).doesNotContain(Measure.BUMP);
     }
 
@@ -140,15 +140,15 @@ class LockSeriesTest {
     @Test
     void aSwayingPictureAndLeaningRowsAreToldApart() {
         SplittableRandom r = new SplittableRandom(5);
-        LockReport sways = report(48, i -> new FrameLock(PlanarMap.shift(0.8 * Math.sin(i * 0.9), 0), 0, 0, 0.05, 0.8, 0.01, 0.02 * r.nextGaussian(), 0.02, Gains.UNITY, true));
+        LockReport sways = report(48, i -> new FrameLock(PlanarMap.shift(0.8 * Math.sin(i * 0.9), 0), 0, 0, 0.05, 0.8, 0.01, 0.02 * r.nextGaussian(), 0.02, 1, Gains.UNITY, true));
         assertThat(found(sways)).contains(Measure.WANDER).doesNotContain(Measure.LEAN);
         assertThat(sways.settled().wanderPx()).isCloseTo(0.8, within(0.06));
-        LockReport leans = report(48, i -> new FrameLock(PlanarMap.shift(0.02 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.01, 0.8 * Math.sin(i * 1.7), 0.02, Gains.UNITY, true));
+        LockReport leans = report(48, i -> new FrameLock(PlanarMap.shift(0.02 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.01, 0.8 * Math.sin(i * 1.7), 0.02, 1, Gains.UNITY, true));
         assertThat(found(leans)).contains(Measure.LEAN).doesNotContain(Measure.WANDER);
-        LockReport noisy = report(48, i -> new FrameLock(PlanarMap.shift(0.3 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.3, 0.3 * r.nextGaussian(), 0.3, Gains.UNITY, true));
+        LockReport noisy = report(48, i -> new FrameLock(PlanarMap.shift(0.3 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.3, 0.3 * r.nextGaussian(), 0.3, 1, Gains.UNITY, true));
         assertThat(found(noisy)).doesNotContain(Measure.WANDER, Measure.LEAN);
         // Points on one side of a bare room know the middle well and the rows hardly.
-        LockReport oneSided = report(48, i -> new FrameLock(PlanarMap.shift(0.01 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.01, 0.6 * r.nextGaussian(), 0.6, Gains.UNITY, true));
+        LockReport oneSided = report(48, i -> new FrameLock(PlanarMap.shift(0.01 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.01, 0.6 * r.nextGaussian(), 0.6, 1, Gains.UNITY, true));
         assertThat(found(oneSided)).doesNotContain(Measure.LEAN);
     }
 
@@ -184,7 +184,7 @@ class LockSeriesTest {
     @Test
     void aMoveThatIsAllZoomIsReportedAtTheCorners() {
         PlanarMap zoom = PlanarMap.similarity(1.01, 0, new Point(320, 180), Point.ZERO);
-        LockReport rep = report(3, i -> new FrameLock(zoom, 0, 1, 0.05, 0.8, 0.004, 0, 0, Gains.UNITY, true));
+        LockReport rep = report(3, i -> new FrameLock(zoom, 0, 1, 0.05, 0.8, 0.004, 0, 0, 1, Gains.UNITY, true));
         assertThat(rep.settled().shift().length()).isLessThan(1e-9);
         assertThat(rep.settled().largestShiftPx()).isCloseTo(Math.hypot(3.2, 1.8), Offset.offset(1e-6));
     }
@@ -193,5 +193,18 @@ class LockSeriesTest {
     void nothingMeasuredIsRefused() {
         assertThatIllegalArgumentException().isThrownBy(() -> new LockSeries(10, 10, List.of(), List.of()));
         assertThatIllegalArgumentException().isThrownBy(() -> new LockSeries(10, 10, List.of(at(0, 0, 0)), List.of()));
+    }
+
+    private static FrameLock softer(double v) {
+        return new FrameLock(PlanarMap.identity(), 0, 0, 0.05, 0.8, 0.004, 0, 0.01, v, Gains.UNITY, true);
+    }
+
+    @Test
+    void aLensThatIsRefocusedIsSaidWhereverInTheTakeItIs() {
+        assertThat(found(report(24, i -> softer(1.1)))).doesNotContain(Measure.FOCUS);
+        assertThat(verdict(Measure.FOCUS, softer(1.5))).isEqualTo(Verdict.WATCH);
+        assertThat(verdict(Measure.FOCUS, softer(0.5))).as("the clean plate was soft").isEqualTo(Verdict.REDO);
+        assertThat(found(report(40, i -> softer(i < 30 ? 1 : 2.4)))).as("let go near its end").contains(Measure.FOCUS);
+        assertThat(found(report(24, i -> softer(Double.NaN)))).as("a bare set tells nothing").doesNotContain(Measure.FOCUS);
     }
 }

@@ -1,7 +1,9 @@
 package org.scenothesis.production.match;
 
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.scenothesis.core.background.BackgroundMeter;
 import org.scenothesis.core.background.BackgroundReport;
 import org.scenothesis.core.picture.Bands;
@@ -9,15 +11,48 @@ import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
+import org.scenothesis.production.measure.Contents;
 import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.measure.Readings;
 import org.scenothesis.production.measure.Stopped;
 
 /// Footage measured as a background.
 ///
 /// - `seconds`: when every frame is shown.
 public record BackgroundTake(BackgroundReport report, List<Double> seconds) {
+    /// Of the measuring code: what another measured is measured anew.
+    private static final int VERSION = 1;
+
     public BackgroundTake {
         seconds = List.copyOf(seconds);
+    }
+
+    /// What was measured of this footage before, by the same code; empty where nothing was, or the file is another now.
+    public static Optional<BackgroundTake> kept(Readings readings, Contents contents, FootageSource source) {
+        return contents.known(source.path()).flatMap(hash -> readings.find(key(hash), BackgroundTake.class));
+    }
+
+    /// Measures and keeps it.
+    ///
+    /// @throws FootageException if it cannot be read
+    /// @throws Stopped if progress asks for it
+    public static BackgroundTake kept(Readings readings, Contents contents, FootageSource source, Bands bands, Progress progress) throws FootageException {
+        try {
+            String hash = contents.of(source.path(), (done, of) -> progress.at(0, 1));
+            Optional<BackgroundTake> before = readings.find(key(hash), BackgroundTake.class);
+            if (before.isPresent()) {
+                return before.get();
+            }
+            BackgroundTake measured = of(source, bands, progress);
+            readings.keep(key(hash), measured);
+            return measured;
+        } catch (IOException e) {
+            throw new FootageException(source.path(), "it could not be read; check its permissions.");
+        }
+    }
+
+    private static String key(String hash) {
+        return Readings.key("background", VERSION, List.of(hash), "");
     }
 
     /// @throws FootageException if it cannot be read

@@ -50,6 +50,11 @@ public final class Surveyor {
         return means.contents();
     }
 
+    /// Where what was measured is kept.
+    public Readings readings() {
+        return means.readings();
+    }
+
     public Keying keying() {
         return means.keying();
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.background.Busy;
 import org.scenothesis.core.background.Suitability;
 import org.scenothesis.core.compare.Look;
 import org.scenothesis.core.compare.PictureComparison;
@@ -41,8 +42,16 @@ public final class MatchWords {
             case FLICKER -> Double.isNaN(r.value()) ? Words.of(key + ".none") : Words.of(key, Words.stops(r.value()));
             case PIXELS -> Words.of(r.verdict() == Verdict.HOLDS ? key + ".enough" : key, Words.number(r.value(), 2));
             case BARS -> Words.of(s.report().bars().none() ? key + ".none" : key, Words.number(100 * r.value(), 0));
+            case ROOM -> Double.isNaN(r.value()) ? Words.of(key + ".none") : Words.of(key, Words.number(100 * r.value(), r.value() < 0.1 ? 1 : 0)) + s.quieter().map(q -> Words.of(key + ".quieter", place(q))).orElse("");
             case OWN_MOTION -> Double.isNaN(r.value()) ? Words.of(key + ".none") : Words.of(key, Words.number(100 * r.value(), r.value() < 0.1 ? 1 : 0));
         };
+    }
+
+    /// "at the left, low": where a part of the picture is.
+    private static String place(Busy.Room q) {
+        double x = q.middle();
+        double y = q.y() + q.high() / 2;
+        return Words.of("place." + (x < 0.38 ? "left" : x > 0.62 ? "right" : "middle")) + Words.of("place." + (y < 0.38 ? "high" : y > 0.62 ? "low" : "half"));
     }
 
     /// Why something of a camera that moves is not known, and what would help.

@@ -111,6 +111,7 @@ public final class Words {
         return switch (m) {
             case ROLL -> v == 0 ? of("value.still") : number(v, 1) + " s";
             case CAMERA, BUMP, PARALLAX, WANDER, LEAN -> number(v, 2) + " px";
+            case FOCUS -> number(v, 2) + " \u00d7";
             case EXPOSURE, DRIFT -> stops(v);
             case SCREEN_EVENNESS -> number(v, 2) + " stop";
             case WHITE_BALANCE -> signed(v, 0) + " mired";

@@ -2,10 +2,13 @@ package org.scenothesis.studio.match;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.DoubleConsumer;
 import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -19,10 +22,12 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.background.BackgroundReport.CameraWork;
+import org.scenothesis.core.background.Busy;
 import org.scenothesis.core.background.CameraTrail;
 import org.scenothesis.core.background.Suitability;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Plate;
@@ -37,6 +42,7 @@ import org.scenothesis.production.match.BackgroundTake;
 import org.scenothesis.production.words.MatchWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 import org.scenothesis.studio.watch.WatchModel;
@@ -52,8 +58,11 @@ final class BackgroundPanel extends HBox {
     private final Label said = Text.block("", "muted");
     private final Button measure;
     private final Map<String, BackgroundTake> known = new HashMap<>();
+    private final Set<String> recalled = new HashSet<>();
     private final Map<String, String> failed = new HashMap<>();
     private boolean busy;
+    /// Where what is laid over them goes, until it is told otherwise: well before the ground, a quarter of the picture wide.
+    private Busy.Room room = new Busy.Room(0.375, 0.3, 0.25, 0.5);
 
     /// A take that may be a background; `key`: which bytes.
     private record Candidate(Plate plate, Take take, FootageSource source, String key) {
@@ -78,11 +87,28 @@ final class BackgroundPanel extends HBox {
         ScrollPane all = new ScrollPane(rows);
         all.setFitToWidth(true);
         VBox.setVgrow(all, Priority.ALWAYS);
-        HBox bar = new HBox(10, measure, said);
-        bar.setAlignment(Pos.CENTER_LEFT);
+        Tape wide = size("wide", room.wide(), v -> sized(v, room.high()));
+        Tape high = size("high", room.high(), v -> sized(room.wide(), v));
+        FlowPane bar = new FlowPane(10, 6, measure, wide, high, said);
         VBox left = new VBox(10, bar, all);
         HBox.setHgrow(left, Priority.ALWAYS);
         getChildren().addAll(left, path);
+    }
+
+    private static Tape size(String which, double share, DoubleConsumer told) {
+        Tape t = new Tape(new Tape.Number(Words.of("suits.room." + which), "%", 2, 100, 1, 0, Words.of("suits.room.help")), v -> {}, v -> told.accept(v / 100));
+        t.field().setId("room-" + which);
+        t.show(100 * share);
+        return t;
+    }
+
+    private void sized(double wide, double high) {
+        moved(new Busy.Room(Math.clamp(room.x(), 0, 1 - wide), Math.clamp(room.y(), 0, 1 - high), wide, high));
+    }
+
+    private void moved(Busy.Room to) {
+        room = to;
+        refresh();
     }
 
     /// Whatever shows a set: what is filmed before a cloth shows none, nor do cards and light passes serve.
@@ -104,6 +130,7 @@ final class BackgroundPanel extends HBox {
 
     void refresh() {
         List<Candidate> all = candidates();
+        recall(all);
         path.refresh();
         measure.setDisable(all.isEmpty());
         measure.setText(busy ? "Stop" : "Measure them");
@@ -114,6 +141,21 @@ final class BackgroundPanel extends HBox {
         Node again = focused.isEmpty() ? null : rows.lookup("#" + focused);
         if (again != null) {
             again.requestFocus();
+        }
+    }
+
+    /// What was measured before, in the background; each candidate is asked for once.
+    private void recall(List<Candidate> all) {
+        List<Candidate> open = all.stream().filter(c -> !known.containsKey(c.key) && recalled.add(c.key)).toList();
+        if (!open.isEmpty()) {
+            session.worker().ask("match-backgrounds-kept-" + open.getFirst().id(), ticket -> {
+                Map<String, BackgroundTake> found = new HashMap<>();
+                open.forEach(c -> BackgroundTake.kept(session.surveyor().readings(), session.surveyor().contents(), c.source).ifPresent(t -> found.put(c.key, t)));
+                return found;
+            }, found -> {
+                known.putAll(found);
+                refresh();
+            }, e -> {});
         }
     }
 
@@ -137,7 +179,7 @@ final class BackgroundPanel extends HBox {
         BreakdownPlan plan = session.planned().get().plans().get(session.shot().id());
         List<Permission> needed = plan == null ? List.of() : plan.permissions();
         Boolean permitted = needed.isEmpty() ? null : Boolean.valueOf(needed.stream().allMatch(n -> session.production().get().permissions().stream().anyMatch(p -> p.id().equals(n.id()) && p.complete())));
-        return new Suitability.Wanted(f == null ? 0 : f.width(), f == null ? 0 : f.height(), permitted);
+        return new Suitability.Wanted(f == null ? 0 : f.width(), f == null ? 0 : f.height(), permitted, room);
     }
 
     private static HBox title(Candidate c, Verdict v) {
@@ -146,12 +188,15 @@ final class BackgroundPanel extends HBox {
         return out;
     }
 
-    private VBox row(Candidate c, Suitability s) {
+    private HBox row(Candidate c, Suitability s) {
         FlowPane reasons = new FlowPane(18, 4);
         for (Suitability.Reason r : s.reasons()) {
             reasons.getChildren().add(new HBox(6, new VerdictMark(r.verdict()), Text.of(MatchWords.reason(s, r))));
         }
         CameraWork camera = s.report().camera();
+        RoomSketch sketch = new RoomSketch(c.take.id(), (double) s.report().width() / s.report().height(), s.report().busy(), room, s.quieter().orElse(null), this::moved);
+        int high = (int) Math.round(RoomSketch.WIDE * (double) s.report().height() / s.report().width());
+        session.worker().ask("match-room-" + c.id(), ticket -> DisplayPicture.of(session.frames().frame(c.source, 0), RoomSketch.WIDE, high, session.bands()), sketch::show, e -> {});
         VBox out = new VBox(6, title(c, s.verdict()), reasons, Text.block(Words.of("background." + camera + ".what"), "muted"));
         HBox hands = new HBox(8);
         if (CameraTrail.usable(camera)) {
@@ -169,7 +214,8 @@ final class BackgroundPanel extends HBox {
         if (!hands.getChildren().isEmpty()) {
             out.getChildren().add(hands);
         }
-        return out;
+        HBox.setHgrow(out, Priority.ALWAYS);
+        return new HBox(14, sketch, out);
     }
 
     private boolean laid(Candidate c) {
@@ -210,7 +256,7 @@ final class BackgroundPanel extends HBox {
                 Candidate c = open.get(k);
                 int number = k + 1;
                 try {
-                    BackgroundTake t = BackgroundTake.of(c.source, session.bands(), (done, of) -> {
+                    BackgroundTake t = BackgroundTake.kept(session.surveyor().readings(), session.surveyor().contents(), c.source, session.bands(), (done, of) -> {
                         if (done % 10 == 0) {
                             session.worker().onUi(() -> said.setText("Measuring " + c.name() + " (" + number + " of " + open.size() + "), frame " + done + " of " + of + "."));
                         }

@@ -9,6 +9,7 @@ import java.util.stream.IntStream;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
+import javafx.scene.shape.Rectangle;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -94,6 +95,13 @@ class BackgroundBenchTest {
         assertThat(all).contains("the camera pans", "the camera travels");
         assertThat(all.indexOf("take 1")).as("what can be taken back comes before what cannot").isLessThan(all.indexOf("take 2"));
         assertThat(scene.lookup("#imitate-t2")).as("no bend of the picture goes along with one that travels").isNull();
+
+        Rectangle room = (Rectangle) scene.lookup("#room-t1");
+        robot.interact(room::requestFocus);
+        robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
+        house.until("the place went right, on every picture", () -> ((Rectangle) scene.lookup("#room-t2")).getX() > room.getX() - 1e-6 && ((Rectangle) scene.lookup("#room-t2")).getX() > 0.4 * RoomSketch.WIDE);
+        assertThat(scene.lookup("#room-t1").isFocused()).as("whoever walks by keys stays there").isTrue();
+        assertThat(words("#backgrounds")).contains("of where the element goes moves by itself");
 
         press(robot, "#imitate-t1");
         house.until("goes along", () -> session.shot().layer("element").orElseThrow().step(Follow.class).isPresent());

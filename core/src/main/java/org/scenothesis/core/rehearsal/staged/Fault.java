@@ -44,6 +44,8 @@ public enum Fault {
     private static final double ASIDE_S = 1;
     private static final double WARMER = 0.08;
     /// How far the stabiliser wanders and how far the shaking goes, of the picture's width; how often, in hertz; the share of a second in which the rows are read.
+    /// So many times as far away as before.
+    static final double REFOCUSED = 1.6;
     private static final double WANDER = 0.004;
     private static final double SHAKE = 0.002;
     private static final double WANDER_HZ = 0.45;

@@ -26,6 +26,9 @@ public record Foretold(Measure measure, double value, Verdict verdict, List<Faul
     /// Of something this small in the picture the edge, softened by the coding of colour at half the size, is a share that counts.
     private static final double COARSE_PX = 100;
 
+    /// Deviation of a sharp edge, in pixels.
+    private static final double SHARP_PX = 0.75;
+
     public Foretold {
         by = List.copyOf(by);
     }
@@ -45,6 +48,9 @@ public record Foretold(Measure measure, double value, Verdict verdict, List<Faul
                 if (rules.limit(m).judge(swing) != Verdict.HOLDS) {
                     out.add(judged(m, swing, faults(f, Fault.STABILISER, Fault.ROLLING_SHUTTER), rules));
                 }
+            }
+            if (f.contains(Fault.REFOCUS)) {
+                out.add(judged(Measure.FOCUS, softer(roll), faults(f, Fault.REFOCUS), rules));
             }
             Handling h = roll.handling();
             double[] stops = IntStream.range(0, roll.frames()).mapToDouble(h.stops()::applyAsDouble).sorted().toArray();
@@ -92,6 +98,14 @@ public record Foretold(Measure measure, double value, Verdict verdict, List<Faul
     /// Half of how far the frames sway, or their rows lean.
     private static double swing(StagedRoll roll, Measure m) {
         return LockSeries.halfOfMost(IntStream.range(0, roll.frames()).mapToObj(roll.handling().sway()::apply).mapToDouble(s -> m == Measure.WANDER ? (s.topX() + s.bottomX()) / 2 : leans(s)).toArray());
+    }
+
+    /// How many times as wide the edges of what was sharp become once the focus is let go: a circle of an even blur deviates by a quarter of its diameter.
+    private static double softer(StagedRoll roll) {
+        SetView view = roll.view();
+        double focus = view.stage().floor().lens().focusM().value();
+        double px = view.lens().blurCircleM(focus, Fault.REFOCUSED * focus) / view.lens().sensorWidthM() * view.widthPx() / 4;
+        return Math.hypot(1, px / SHARP_PX);
     }
 
     private static double leans(Handling.Sway s) {

@@ -89,7 +89,7 @@ public record StagedRoll(String name, SetView view, double seconds, double fromS
                 then = then.with(v.pose().turned(-Math.toDegrees(px.x() / v.pose().focalPx()), Math.toDegrees(px.y() / v.pose().focalPx()), 0));
             }
             if (faults.contains(Fault.REFOCUS)) {
-                then = then.focusedAt(1.6 * v.focusM());
+                then = then.focusedAt(Fault.REFOCUSED * v.focusM());
             }
             out.add(new Roll.Station(frames / 2, then));
         }
