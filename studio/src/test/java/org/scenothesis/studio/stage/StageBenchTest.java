@@ -14,6 +14,7 @@ import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
@@ -179,6 +180,7 @@ class StageBenchTest {
         house.until("lamps said", () -> words("#lamps-lines").contains("as the camera sees it"));
         assertThat(words("#lamps-lines")).contains("m from it", "m high").containsAnyOf("Then side, softness", "Then still off");
         assertThat(set("B").byHand()).isFalse();
+        house.until("rendered beside the picture", () -> scene.lookup("#lamps-picture") instanceof ImageView v && v.getImage() != null && v.getParent().isVisible());
         robot.interact(() -> ((ButtonBase) scene.lookup("#lamps-stand")).fire());
         house.until("stood", () -> set("B").byHand());
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
