@@ -85,7 +85,7 @@ public final class LightSolver {
         List<PictureLight.Rim> rims = c == null ? List.of() : marks.lamps().stream().map(p -> Rims.of(picture, c, p)).toList();
         PictureLight none = PictureLight.UNKNOWN.withNeutral(neutral).withRims(rims);
         if (!any || c == null) {
-            Shading.Read round = c == null || picture == null || !marks.shadows().isEmpty() ? null : marks.rounds().stream().flatMap(r -> Shading.of(picture, c, r).stream()).min(Comparator.comparingDouble(r -> r.azimuthDeg().std())).orElse(null);
+            Shading.Read round = c == null || !marks.shadows().isEmpty() ? null : round(picture, c, marks);
             if (round == null) {
                 if (!marks.rounds().isEmpty() && picture != null) {
                     no.addFirst(new PictureLight.Refusal("direction", "round-even"));
@@ -107,7 +107,7 @@ public final class LightSolver {
             no.add(new PictureLight.Refusal("size", "sharp"));
         }
         double[] ratio = picture == null ? null : ratio(picture, marks, main, read);
-        Estimate keyToFill = ratio == null ? null : keyToFill(marks, main, ratio, read);
+        Estimate keyToFill = surer(ratio == null ? null : keyToFill(marks, main, ratio, read), marks.rounds().isEmpty() ? null : round(picture, c, marks));
         if (keyToFill == null) {
             no.add(new PictureLight.Refusal("key-to-fill", "no-pair"));
         }
@@ -122,6 +122,17 @@ public final class LightSolver {
             no.add(new PictureLight.Refusal("colour", grey == null ? "no-grey" : ratio == null ? "no-pair" : "narrow"));
         }
         return new PictureLight(true, false, azimuth, elevation, read == null || !resolved ? null : new Estimate(read.sizeDeg(), read.sizeOff()), keyToFill, neutral, key, fill, sources(seen), rims, no);
+    }
+
+    /// What the round thing that tells most says; null where none tells anything.
+    private static Shading.@Nullable Read round(@Nullable Picture picture, PictureCamera c, LightMarks marks) {
+        return picture == null ? null : marks.rounds().stream().flatMap(r -> Shading.of(picture, c, r).stream()).min(Comparator.comparingDouble(r -> r.azimuthDeg().std())).orElse(null);
+    }
+
+    /// A soft or narrow shadow tells less of the fill than the dark side of something round.
+    private static @Nullable Estimate surer(@Nullable Estimate byShadow, Shading.@Nullable Read round) {
+        Estimate byRound = round == null ? null : round.stops();
+        return byRound == null || byShadow != null && byShadow.std() <= byRound.std() ? byShadow : byRound;
     }
 
     private static ShadowStrip strip(PictureCamera c, Picture picture, LightMarks.Shadow s, Vec base, Vec tip, double upDeg) {

@@ -20,6 +20,7 @@ import org.scenothesis.core.picture.Point;
 final class Shading {
     private static final double INNER = 0.9;
     private static final int ACROSS = 48;
+    private static final double CLIPPED = 0.93;
     private static final double COARSE_DEG = 6;
     private static final double FINEST_DEG = 0.1;
     /// What a source has to explain of how brightness differs.
@@ -43,7 +44,7 @@ final class Shading {
     /// How far off a direction is at least, in degrees: real things are not what they are taken for.
     private static double least(LightMarks.Shape s) {
         return switch (s) {
-            case BALL -> 5;
+            case BALL -> 8;
             case HEAD -> 18;
             case FIGURE -> 25;
         };
@@ -175,6 +176,10 @@ final class Shading {
                 double py = m.y() + y * r;
                 double out2 = x * x + (flat ? 0 : y * y);
                 if (out2 > INNER * INNER || px < 0 || py < 0 || px >= p.width() || py >= p.height()) {
+                    continue;
+                }
+                // What is clipped shows less than there was.
+                if (Math.max(p.r().at((int) px, (int) py), Math.max(p.g().at((int) px, (int) py), p.b().at((int) px, (int) py))) > CLIPPED) {
                     continue;
                 }
                 Vec n = right.times(x).plus(eye.times(Math.sqrt(1 - out2)));

@@ -78,7 +78,7 @@ class ShadingTest {
         assertThat(l.hinted()).isTrue();
         assertThat(Math.abs(Math.IEEEremainder(l.azimuthDeg().value() - azimuth, 360)) * Math.cos(Math.toRadians(elevation))).isLessThan(2 * l.azimuthDeg().std());
         assertThat(l.elevationDeg().value()).isCloseTo(elevation, within(2 * l.elevationDeg().std()));
-        assertThat(l.azimuthDeg().std()).isBetween(5.0, 25.0);
+        assertThat(l.azimuthDeg().std()).isBetween(8.0, 25.0);
         if (darkSideSeen) {
             assertThat(l.keyToFillStops().value()).isCloseTo(stops, within(2 * l.keyToFillStops().std()));
         } else {
@@ -107,6 +107,8 @@ class ShadingTest {
         PictureLight l = LightSolver.solve(p, CAMERA, marked(LightMarks.Shape.BALL).withShadows(List.of(s)));
         assertThat(l.hinted()).isFalse();
         assertThat(l.azimuthDeg().value()).isCloseTo(-70, within(1.0));
+        // There is no shadow in the picture to tell of the fill; the ball's dark side does.
+        assertThat(l.keyToFillStops().value()).isCloseTo(Math.log(3) / Math.log(2), within(0.4));
     }
 
     @Test

@@ -36,8 +36,8 @@ final class CameraPanel extends HBox {
                 }
             }
             switch (use) {
-                case CAMERA -> tools.getChildren().add(tool(Words.of("mark.find.edges"), "match-propose", model::propose));
-                case LIGHT -> tools.getChildren().add(tool(Words.of("mark.find.shadow"), "match-shadow", model::proposeShadow));
+                case CAMERA -> tools.getChildren().add(tool(Words.of("mark.find.edges"), "match-propose", model.proposals()::edges));
+                case LIGHT -> tools.getChildren().add(tool(Words.of("mark.find.shadow"), "match-shadow", model.proposals()::shadow));
                 case MEASURE -> {}
             }
         }

@@ -31,7 +31,7 @@ final class CameraPaper extends VBox {
         numbers.getStyleClass().addAll("paper", "on-paper");
         stand = Text.button("Stand the shot on this camera", "dark-button", model::stand);
         stand.setId("match-stand");
-        bend = Text.button(Words.of("camera.bend"), "floor-button", model::bendLayers);
+        bend = Text.button(Words.of("camera.bend"), "floor-button", model.bender()::bend);
         bend.setId("match-bend");
         list = new MarksList(model);
         lamps = new LampsPaper(model.watch().session());
@@ -52,7 +52,7 @@ final class CameraPaper extends VBox {
         }
         stand.setDisable(model.stage().isEmpty() || !model.solved());
         dial.show(model.light().orElse(null));
-        Text.shown(bend, model.bend().isPresent());
+        Text.shown(bend, model.bender().lens().isPresent());
         lamps.refresh(model.light().orElse(null));
         list.refresh();
     }

@@ -2,25 +2,19 @@ package org.scenothesis.studio.match;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.Group;
-import javafx.scene.control.Label;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
-import javafx.scene.shape.Shape;
-import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.match.Comparison;
 import org.scenothesis.core.match.MarkKind;
-import org.scenothesis.core.match.Shown;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.PictureCamera;
-import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.GroundGrid;
@@ -30,7 +24,6 @@ import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.PointHandles;
 import org.scenothesis.studio.parts.Sketch;
-import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.watch.WatchModel;
 
 /// The picture with its marks, which are pulled, and what follows from them drawn in it: horizon, ruled ground, a figure of 1.70 m that walks it with its shadow.
@@ -43,7 +36,7 @@ final class MarkedPicture {
 
     private final MarksModel model;
     private final PictureView picture = new PictureView("");
-    private final Group drawn = new Group();
+    private final DrawnMarks drawn;
     private final PointHandles handles;
     private final ImageView loupe = new ImageView();
     private final Rectangle frame = new Rectangle(LOUPE_PX, LOUPE_PX);
@@ -56,8 +49,7 @@ final class MarkedPicture {
         clip.widthProperty().bind(over.widthProperty());
         clip.heightProperty().bind(over.heightProperty());
         over.setClip(clip);
-        drawn.setMouseTransparent(true);
-        drawn.setManaged(false);
+        drawn = new DrawnMarks(model, over);
         over.getChildren().add(drawn);
         handles = new PointHandles(picture, "mark-", this::pulled, this::let);
         handles.whenRemoved(i -> model.remove(model.markOf(i)));
@@ -142,15 +134,15 @@ final class MarkedPicture {
         }
         drawn.getChildren().clear();
         solved();
-        model.offered().ifPresent(e -> {
-            line("mark-offered", e.points().get(0), e.points().get(1));
-            line("mark-offered", e.points().get(0), e.points().get(2));
-            word(Words.of("mark.offered"), e.points().get(2));
+        model.proposals().offered().ifPresent(e -> {
+            drawn.line("mark-offered", e.points().get(0), e.points().get(1));
+            drawn.line("mark-offered", e.points().get(0), e.points().get(2));
+            drawn.word(Words.of("mark.offered"), e.points().get(2));
         });
         List<String> names = new ArrayList<>();
         for (Evidence e : model.marks()) {
             MarkKind kind = MarkKind.of(e);
-            mark(e, kind);
+            drawn.mark(e, kind);
             for (int i = 0; i < e.points().size(); i++) {
                 names.add(Words.of("mark." + kind.name() + "." + i));
             }
@@ -170,96 +162,6 @@ final class MarkedPicture {
         drawn.applyCss();
     }
 
-    private double x(Point share) {
-        return share.x() * picture.overlay().getWidth();
-    }
-
-    private double y(Point share) {
-        return share.y() * picture.overlay().getHeight();
-    }
-
-    private void line(String style, Point a, Point b) {
-        Line l = new Line(x(a), y(a), x(b), y(b));
-        l.getStyleClass().add(style);
-        drawn.getChildren().add(l);
-    }
-
-    private void word(String text, Point at) {
-        Label l = Text.of(text, "seen-word");
-        l.relocate(Math.clamp(x(at) + 6, 2, Math.max(2, picture.overlay().getWidth() - 130)), Math.clamp(y(at) - 22, 2, Math.max(2, picture.overlay().getHeight() - 22)));
-        drawn.getChildren().add(l);
-    }
-
-    private void mark(Evidence e, MarkKind kind) {
-        List<Point> p = e.points();
-        String style = "mark-" + kind.name().toLowerCase(Locale.ROOT);
-        switch (e) {
-            case Evidence.Shadow x -> {
-                line(style, x.base(), x.top());
-                line(style, x.base(), x.tip());
-            }
-            case Evidence.Tiles t -> tiles(style, t);
-            case Evidence.Round r -> outline(style, r);
-            case Evidence.Shade x -> {
-                line(style, x.lit(), x.dark());
-                p.forEach(this::place);
-            }
-            default -> {
-                for (int i = 0; i + 1 < p.size(); i++) {
-                    line(style, p.get(i), p.get(i + 1));
-                }
-            }
-        }
-        switch (e) {
-            case Evidence.Span s -> word(Words.number(s.metres(), 2) + " m", middle(s.from(), s.to()));
-            case Evidence.Upright u -> word(Words.number(u.heightM(), 2) + " m", u.top());
-            case Evidence.Tape t -> word(MatchWords.tape(model.camera().flatMap(c -> Shown.read(t, c))), middle(t.from(), t.to()));
-            case Evidence.Staff t -> word(MatchWords.tape(model.camera().flatMap(c -> Shown.read(t, c))), t.top());
-            case Evidence.Grey g -> place(g.place());
-            case Evidence.Lamp l -> place(l.place());
-            default -> {}
-        }
-    }
-
-    private void place(Point at) {
-        Circle c = new Circle(x(at), y(at), 8);
-        c.getStyleClass().add("mark-place");
-        drawn.getChildren().add(c);
-    }
-
-    /// Its outline and its joints: straight lines of the picture between corners divided as the camera sees them.
-    private void tiles(String style, Evidence.Tiles t) {
-        PlanarMap field;
-        try {
-            field = PlanarMap.fourPoints(new Point[] {Point.ZERO, new Point(1, 0), new Point(1, 1), new Point(0, 1)}, t.points().toArray(Point[]::new));
-        } catch (IllegalArgumentException onALine) {
-            for (int i = 0; i < 4; i++) {
-                line(style, t.points().get(i), t.points().get((i + 1) % 4));
-            }
-            return;
-        }
-        for (int i = 0; i <= t.across(); i++) {
-            double x = (double) i / t.across();
-            line(style, field.map(new Point(x, 0)), field.map(new Point(x, 1)));
-        }
-        for (int i = 0; i <= t.away(); i++) {
-            double y = (double) i / t.away();
-            line(style, field.map(new Point(0, y)), field.map(new Point(1, y)));
-        }
-    }
-
-    private void outline(String style, Evidence.Round r) {
-        double far = Math.hypot(x(r.edge()) - x(r.middle()), y(r.edge()) - y(r.middle()));
-        double wide = Math.abs(x(r.edge()) - x(r.middle()));
-        Shape s = r.shape() == LightMarks.Shape.FIGURE ? new Rectangle(x(r.middle()) - wide, y(r.middle()) - wide, 2 * wide, 2 * wide) : new Circle(x(r.middle()), y(r.middle()), far);
-        s.getStyleClass().add(style);
-        drawn.getChildren().add(s);
-    }
-
-    private static Point middle(Point a, Point b) {
-        return a.plus(b).times(0.5);
-    }
-
     /// What follows from the marks.
     private void solved() {
         PictureCamera c = model.camera().orElse(null);
@@ -269,12 +171,12 @@ final class MarkedPicture {
         double w = c.marks().width();
         double h = c.marks().height();
         c.horizonPx().ifPresent(y -> {
-            line("solved-horizon", new Point(0, y[0] / h), new Point(1, y[1] / h));
+            drawn.line("solved-horizon", new Point(0, y[0] / h), new Point(1, y[1] / h));
             Estimate lens = c.lensHeightM();
-            word(lens == null ? "horizon" : "horizon, " + Words.number(lens.value(), 2) + " m high", new Point(0.72, (y[0] + 0.72 * (y[1] - y[0])) / h));
+            drawn.word(lens == null ? "horizon" : "horizon, " + Words.number(lens.value(), 2) + " m high", new Point(0.72, (y[0] + 0.72 * (y[1] - y[0])) / h));
         });
         if (c.metric()) {
-            model.stage().ifPresent(s -> GroundGrid.lines(s, w / h).forEach(l -> line("ground-line", l.getFirst(), l.getLast())));
+            model.stage().ifPresent(s -> GroundGrid.lines(s, w / h).forEach(l -> drawn.line("ground-line", l.getFirst(), l.getLast())));
             figure(c, w, h);
         }
     }
@@ -304,10 +206,10 @@ final class MarkedPicture {
         Optional<Point> head = seen(c, foot.plus(Vec.UP.times(FIGURE_M - HEAD_M)), w, h);
         Optional<Point> top = seen(c, foot.plus(Vec.UP.times(FIGURE_M)), w, h);
         if (head.isPresent() && top.isPresent()) {
-            Circle ball = new Circle(x(head.get()), y(head.get()), Math.max(1, Math.hypot(x(head.get()) - x(top.get()), y(head.get()) - y(top.get()))));
+            Circle ball = new Circle(drawn.x(head.get()), drawn.y(head.get()), Math.max(1, Math.hypot(drawn.x(head.get()) - drawn.x(top.get()), drawn.y(head.get()) - drawn.y(top.get()))));
             ball.getStyleClass().add("figure-body");
             drawn.getChildren().add(ball);
-            word(Words.of("mark.figure.word", Words.number(Math.hypot(g.rightM(), g.forwardM()), 1), MatchWords.off(g.stdM())), top.get());
+            drawn.word(Words.of("mark.figure.word", Words.number(Math.hypot(g.rightM(), g.forwardM()), 1), MatchWords.off(g.stdM())), top.get());
         }
     }
 
@@ -318,7 +220,7 @@ final class MarkedPicture {
             if (s == null) {
                 return;
             }
-            p.getPoints().addAll(x(s), y(s));
+            p.getPoints().addAll(drawn.x(s), drawn.y(s));
         }
         p.getStyleClass().add(style);
         drawn.getChildren().add(p);

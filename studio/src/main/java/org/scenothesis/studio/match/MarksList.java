@@ -32,10 +32,10 @@ final class MarksList extends VBox {
 
     void refresh() {
         getChildren().clear();
-        model.offered().ifPresent(e -> {
-            Button take = Text.button("it is one", "dark-button", model::take);
+        model.proposals().offered().ifPresent(e -> {
+            Button take = Text.button("it is one", "dark-button", model.proposals()::take);
             take.setId("shadow-take");
-            Button leave = Text.button("it is none", "quiet-button", model::leave);
+            Button leave = Text.button("it is none", "quiet-button", model.proposals()::leave);
             leave.setId("shadow-leave");
             getChildren().addAll(Text.block(Words.of("mark.find.shadow.found"), "small"), new HBox(6, take, leave));
         });

@@ -9,7 +9,6 @@ import org.scenothesis.core.breakdown.FirstStage;
 import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.light.LightSolver;
 import org.scenothesis.core.light.PictureLight;
-import org.scenothesis.core.light.ShadowProposal;
 import org.scenothesis.core.match.MarkKind;
 import org.scenothesis.core.match.Shown;
 import org.scenothesis.core.perspective.CameraSolver;
@@ -21,19 +20,14 @@ import org.scenothesis.core.picture.Loupe;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.media.FootageSource;
-import org.scenothesis.production.match.CameraOfStill;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.words.MatchWords;
-import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.watch.WatchModel;
 
@@ -48,11 +42,11 @@ final class MarksModel {
     private @Nullable List<Evidence> pulled;
     private @Nullable List<Evidence> solvedFor;
     private @Nullable PictureCamera camera;
-    private @Nullable PictureCamera clean;
     private @Nullable PictureLight light;
     private @Nullable Point foot;
-    private @Nullable Offer offered;
     private int newest = -1;
+    private final Proposals proposals = new Proposals(this);
+    private final LensBender bender = new LensBender(this);
 
     MarksModel(WatchModel watch) {
         this.watch = watch;
@@ -61,6 +55,19 @@ final class MarksModel {
 
     void whenChanged(Runnable action) {
         changed = action;
+    }
+
+    /// Something else is to be shown.
+    void show() {
+        changed.run();
+    }
+
+    /// Puts a mark on top of all others; its point of that number is taken hold of.
+    void putOnTop(String what, Evidence e, int point) {
+        List<Evidence> now = new ArrayList<>(kept());
+        now.addFirst(e);
+        newest = point;
+        keep(what, now);
     }
 
     Session session() {
@@ -77,7 +84,7 @@ final class MarksModel {
         return now != null ? now : kept();
     }
 
-    private List<Evidence> kept() {
+    List<Evidence> kept() {
         return watch.plate().map(p -> p.marks()).orElse(List.of());
     }
 
@@ -102,6 +109,14 @@ final class MarksModel {
         int n = newest;
         newest = -1;
         return n;
+    }
+
+    Proposals proposals() {
+        return proposals;
+    }
+
+    LensBender bender() {
+        return bender;
     }
 
     Optional<PictureCamera> camera() {
@@ -226,22 +241,18 @@ final class MarksModel {
         return out;
     }
 
-    private void keep(String what, List<Evidence> now) {
+    void keep(String what, List<Evidence> now) {
         watch.plate().ifPresent(p -> keep(what, p.id(), now));
     }
 
     /// Of a plate that may be another than the one on the shelf by now.
-    private void keep(String what, String plate, List<Evidence> now) {
+    void keep(String what, String plate, List<Evidence> now) {
         session.change(what, s -> s.withPlate(plate, x -> x.withMarks(now)));
         changed.run();
     }
 
     void put(MarkKind kind) {
-        List<Evidence> now = new ArrayList<>(kept());
-        // The first lies on top of all others, so that it can be taken hold of.
-        newest = 0;
-        now.addFirst(kind == MarkKind.LENS ? lens() : kind.first());
-        keep("put a mark", now);
+        putOnTop("put a mark", kind == MarkKind.LENS ? lens() : kind.first(), 0);
     }
 
     /// As the file notes it, else a usual one.
@@ -273,71 +284,6 @@ final class MarksModel {
         keep("tell a mark", with(kept(), mark, to));
     }
 
-    /// Edges found in the picture instead of those that are marked.
-    void propose() {
-        FootageSource source = watch.take().map(session::footage).orElse(null);
-        if (source == null) {
-            session.say("There is no picture to look for edges in yet.");
-            return;
-        }
-        int frame = session.frame();
-        String plate = watch.plate().orElseThrow().id();
-        List<Evidence> others = kept().stream().filter(e -> !(e instanceof Evidence.Edge)).toList();
-        session.say("Looking for edges.");
-        session.worker().ask("match-propose", ticket -> Shown.edges(CameraOfStill.proposed(source, frame, CameraOfStill.bare(source))), found -> {
-            List<Evidence> now = new ArrayList<>(others);
-            now.addAll(found);
-            session.say(found.isEmpty() ? "No edges that run alike were found; mark some by hand." : found.size() + " edges are proposed; take away what is none.");
-            if (!found.isEmpty()) {
-                keep("edges proposed", plate, now);
-            }
-        }, e -> session.say(String.valueOf(e.getMessage())));
-    }
-
-    /// A shadow that was found in the picture of a plate and that nobody has looked at yet.
-    private record Offer(String plate, Evidence shadow) {}
-
-    /// What is offered for the plate on the shelf: shown, and part of nothing.
-    Optional<Evidence> offered() {
-        Offer o = offered;
-        return o != null && watch.plate().filter(p -> p.id().equals(o.plate)).isPresent() ? Optional.of(o.shadow) : Optional.empty();
-    }
-
-    /// Keeps what is offered as a mark.
-    void take() {
-        offered().ifPresent(e -> {
-            List<Evidence> all = new ArrayList<>(kept());
-            all.addFirst(e);
-            offered = null;
-            newest = 2;
-            keep("shadow proposed", all);
-        });
-    }
-
-    void leave() {
-        offered = null;
-        changed.run();
-    }
-
-    /// Offers the shadow of something upright that is marked, to be looked at.
-    void proposeShadow() {
-        FootageSource source = watch.take().map(session::footage).orElse(null);
-        PictureCamera c = camera;
-        FootageBrief b = brief().orElse(null);
-        if (source == null || b == null || c == null || c.toScale().isEmpty()) {
-            session.say(Words.of("mark.find.shadow.camera"));
-            return;
-        }
-        List<Evidence> now = kept();
-        String plate = watch.plate().orElseThrow().id();
-        double seconds = session.seconds().get();
-        session.worker().ask("match-shadow", ticket -> ShadowProposal.find(session.frames().at(source, seconds), c, Shown.standing(now, b.width(), b.height())), found -> {
-            session.say(Words.of(found.isPresent() ? "mark.find.shadow.found" : "mark.find.shadow.none"));
-            offered = found.map(f -> new Offer(plate, Shown.shadow(f, b.width(), b.height()))).orElse(null);
-            changed.run();
-        }, e -> session.say(String.valueOf(e.getMessage())));
-    }
-
     /// Finds camera and light of what is kept, in the background; shown when they are there.
     void solve() {
         FootageBrief b = brief().orElse(null);
@@ -354,14 +300,14 @@ final class MarksModel {
         double seconds = session.seconds().get();
         LightMarks shown = Shown.light(now, b.width(), b.height());
         boolean lit = source != null && !shown.equals(LightMarks.NONE);
-        Optional<Marks> other = cleanMarks();
+        Optional<Marks> other = bender.cleanMarks();
         session.worker().ask("match-solve", ticket -> {
             PictureCamera of = other.map(CameraSolver::solve).orElse(null);
             PictureCamera c = CameraSolver.solve(Shown.camera(now, b.width(), b.height()));
             return new Solved(c, of, source == null || !lit ? LightSolver.direction(c, shown) : LightSolver.solve(session.frames().at(source, seconds), c, shown));
         }, s -> {
             camera = s.camera;
-            clean = s.clean;
+            bender.clean(s.clean);
             light = s.light;
             solvedFor = now;
             changed.run();
@@ -369,41 +315,6 @@ final class MarksModel {
     }
 
     private record Solved(PictureCamera camera, @Nullable PictureCamera clean, PictureLight light) {}
-
-    /// What bends the layers of the plate on the shelf to the clean plate's lens; empty where neither lens bends, one of them is not known, or it is the clean plate itself.
-    Optional<Lens> bend() {
-        PictureCamera own = camera;
-        PictureCamera plate = clean;
-        return own == null || plate == null ? Optional.empty() : Shown.lens(own, plate);
-    }
-
-    /// Whether layers are made of the plate on the shelf.
-    private boolean layered(String plate) {
-        return session.shot().layers().stream().anyMatch(l -> l.plate().equals(plate));
-    }
-
-    /// Bends all layers of the plate on the shelf so.
-    void bendLayers() {
-        String plate = watch.plate().map(p -> p.id()).orElse("");
-        Lens lens = bend().orElse(null);
-        if (lens == null) {
-            return;
-        }
-        if (!layered(plate)) {
-            session.say(Words.of("camera.bend.no-layer"));
-            return;
-        }
-        session.change("bend to the plate's lens", s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate) ? l.with(lens) : l).toList()));
-        session.say(Words.of("camera.bend.done"));
-    }
-
-    /// Marks and size of the clean plate, where another is on the shelf.
-    private Optional<Marks> cleanMarks() {
-        Plate c = session.shot().plateOf(PlateRole.CLEAN).orElse(null);
-        Take t = c == null ? null : c.chosen();
-        FootageBrief b = t == null ? null : session.measured().get().brief(t).filter(FootageBrief::usable).orElse(null);
-        return c == null || b == null || watch.plate().filter(p -> p.id().equals(c.id())).isPresent() ? Optional.empty() : Optional.of(Shown.camera(c.marks(), b.width(), b.height()));
-    }
 
     /// Whether what is shown is of the marks as they are.
     boolean solved() {
