@@ -34,7 +34,7 @@ final class CompareCommand implements Callable<Integer> {
     @Parameters(index = "1", paramLabel = "OTHER", description = "Another of the same set.")
     Path other;
 
-    @Option(names = "--area", paramLabel = "FILE", description = "Compares colour and contrast within an area only: JSON, {\"area\": [[x,y], …]} in pixels.")
+    @Option(names = "--area", paramLabel = "FILE", description = "Compares colour and contrast within an area only: JSON, {\"area\": [[x,y], …]} in pixels; or by the same things in both: {\"pairs\": [{\"plate\": [[x,y], …], \"other\": [[x,y], …]}, …]}.")
     @Nullable Path area;
 
     @Mixin
@@ -45,7 +45,12 @@ final class CompareCommand implements Callable<Integer> {
         List<Picture> one = frames(plate);
         List<Picture> two = frames(other);
         Path within = area;
-        PictureComparison c = PictureComparison.of(one, two, within == null ? null : MarksFile.read(within).area());
+        MarksFile told = within == null ? null : MarksFile.read(within);
+        List<MarksFile.Pair> pairs = told == null ? List.of() : told.pairs();
+        PictureComparison c = PictureComparison.of(one, two, told == null || !pairs.isEmpty() ? null : told.area());
+        if (!pairs.isEmpty()) {
+            c = c.by(one.getFirst(), pairs.stream().map(MarksFile.Pair::plate).toList(), two.getFirst(), pairs.stream().map(MarksFile.Pair::other).toList());
+        }
         output.print(json(c));
         say(c);
         return 0;

@@ -110,6 +110,11 @@ class MatchCommandsTest {
         assertThat(run("compare", still, dim).out()).contains("slope", "grain", "contrast");
         Path area = Files.writeString(home.resolve("area.json"), "{\"area\": [[1, 1]]}");
         assertThat(run("compare", still, dim, "--area", area).err()).contains("three corners");
+        String tile = "[[400, 480], [440, 480], [440, 500], [400, 500]]";
+        Path pairs = Files.writeString(home.resolve("pairs.json"), "{\"pairs\": [{\"plate\": " + tile + ", \"other\": " + tile + "}]}");
+        JsonNode one = run("compare", still, dim, "--area", pairs, "--json").json();
+        assertThat(one.path("offset").get(1).asDouble()).as("one thing tells a slope only").isCloseTo(0, within(1e-3));
+        assertThat(one.path("slope").get(1).asDouble()).isBetween(0.65, 0.8);
     }
 
     @Test

@@ -29,6 +29,11 @@ public record PictureComparison(Look plate, Look other, @Nullable Tone tone) {
         return new PictureComparison(look, otherLook, a.sameShape(b) ? ToneFit.of(a, b, inside).orElse(null) : null);
     }
 
+    /// The same with what brings the first to the second told by areas that show the same things in both, in one order: black, middle, white, skin, a grey card.
+    public PictureComparison by(Picture first, List<Area> own, Picture second, List<Area> others) {
+        return new PictureComparison(plate, other, ToneFit.of(first, own, second, others).orElse(null));
+    }
+
     /// How much wider the edges of the second are; NaN where one has no clear edges.
     public double blurRatio() {
         return other.blurPx() / plate.blurPx();

@@ -13,6 +13,7 @@ import org.hipparchus.linear.RealVector;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOptimizer;
 import org.hipparchus.util.Pair;
+import org.scenothesis.core.light.Area;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.core.shot.step.Tone;
@@ -20,15 +21,21 @@ import org.scenothesis.core.shot.step.Tone;
 /// Slope, offset, power and saturation that bring one picture of a set to another, from blocks in which nothing moved.
 ///
 /// - Means of blocks, in sRGB code values as the step has them: noise hardly counts in them. Blocks that do not follow the rest are left out, in rounds (Tukey).
-/// - Power is asked only where the light spans far enough to tell it from the offset.
+/// - Power is asked only where the light spans far enough to tell it from the offset, the offset only where there is more than one level: a grey patch alone tells a slope.
 final class ToneFit {
     private static final int SIDE = 8;
     private static final int MOST = 1500;
     private static final int ENOUGH = 24;
+    private static final int ENOUGH_CHOSEN = 4;
     private static final double LUMA_R = 0.2126;
     private static final double LUMA_G = 0.7152;
     private static final double LUMA_B = 0.0722;
     private static final double NARROW = 0.18;
+    /// No change: slopes, offsets, powers, saturation.
+    private static final double[] NONE = {1, 1, 1, 0, 0, 0, 1, 1, 1, 1};
+    private static final double ONE_LEVEL = 0.06;
+    private static final double FREE = 1e-2;
+    private static final double HELD = 1e3;
     private static final double LEAST = 0.004;
     private static final int PARAMETERS = 10;
     private static final double ALIKE = 0.08;
@@ -43,16 +50,20 @@ final class ToneFit {
         List<double[]> pairs = new ArrayList<>();
         List<Blocks.Block> a = Blocks.of(from, SIDE).all();
         List<Blocks.Block> b = Blocks.of(to, SIDE).all();
+        int asked = 0;
         for (int i = 0; i < a.size(); i++) {
             Blocks.Block p = a.get(i);
             Blocks.Block q = b.get(i);
             boolean clipped = Math.max(Math.max(p.mean()[0], p.mean()[1]), p.mean()[2]) > 0.95 || Math.max(Math.max(q.mean()[0], q.mean()[1]), q.mean()[2]) > 0.95;
             boolean flat = p.variance()[1] < 0.02 * p.mean()[1] * p.mean()[1] + 1e-5;
-            if (!clipped && flat && inside.holds(p.x() + SIDE / 2.0, p.y() + SIDE / 2.0)) {
+            boolean in = inside.holds(p.x() + SIDE / 2.0, p.y() + SIDE / 2.0);
+            asked += in ? 1 : 0;
+            if (!clipped && flat && in) {
                 pairs.add(new double[] {code(p.mean()[0]), code(p.mean()[1]), code(p.mean()[2]), code(q.mean()[0]), code(q.mean()[1]), code(q.mean()[2])});
             }
         }
-        if (pairs.size() < ENOUGH) {
+        // A patch that somebody chose is one thing; of a whole picture many have to agree.
+        if (pairs.size() < (asked < a.size() ? ENOUGH_CHOSEN : ENOUGH)) {
             return Optional.empty();
         }
         int every = Math.max(1, pairs.size() / MOST);
@@ -61,6 +72,29 @@ final class ToneFit {
             some.add(pairs.get(i));
         }
         return fitted(some);
+    }
+
+    /// From areas chosen in both pictures, the same thing in each: one tells a slope, further ones of other levels an offset, three a power; empty where one of them lies outside, or no camera is set so differently.
+    static Optional<Tone> of(Picture from, List<Area> own, Picture to, List<Area> other) {
+        List<double[]> pairs = new ArrayList<>();
+        for (int i = 0; i < Math.min(own.size(), other.size()); i++) {
+            double[] p = own.get(i).mean(from);
+            double[] q = other.get(i).mean(to);
+            if (Double.isNaN(p[0] + q[0])) {
+                return Optional.empty();
+            }
+            pairs.add(new double[] {code(p[0]), code(p[1]), code(p[2]), code(q[0]), code(q[1]), code(q[2])});
+        }
+        double low = pairs.stream().mapToDouble(p -> p[1]).min().orElse(0);
+        double high = pairs.stream().mapToDouble(p -> p[1]).max().orElse(0);
+        double[] all = new double[pairs.size()];
+        Arrays.fill(all, 1);
+        double[] x = solved(pairs, all, NONE.clone(), high - low > ONE_LEVEL ? FREE : HELD, pairs.size() > 2 && high - low > NARROW ? FREE : HELD);
+        return pairs.isEmpty() || !believable(x) ? Optional.empty() : Optional.of(tone(x));
+    }
+
+    private static Tone tone(double[] x) {
+        return new Tone(new Tone.Channels(x[0], x[1], x[2]), new Tone.Channels(x[3], x[4], x[5]), new Tone.Channels(x[6], x[7], x[8]), x[9]);
     }
 
     /// The change that most blocks share, of each channel in stops of code values: where it begins, so that a cloth over half of the picture does not lead it.
@@ -91,9 +125,11 @@ final class ToneFit {
     }
 
     private static Optional<Tone> fitted(List<double[]> pairs) {
-        double[] x = {1, 1, 1, 0, 0, 0, 1, 1, 1, 1};
+        double[] x = NONE.clone();
         double[] greens = pairs.stream().mapToDouble(p -> p[1]).sorted().toArray();
-        boolean wide = greens[(int) (0.97 * (greens.length - 1))] - greens[(int) (0.03 * (greens.length - 1))] > NARROW;
+        double span = greens[(int) (0.97 * (greens.length - 1))] - greens[(int) (0.03 * (greens.length - 1))];
+        double power = span > NARROW ? FREE : HELD;
+        double offset = span > ONE_LEVEL ? FREE : HELD;
         double[] weight = new double[pairs.size()];
         double[] usual = {usual(pairs, 0), usual(pairs, 1), usual(pairs, 2)};
         for (int i = 0; i < weight.length; i++) {
@@ -104,7 +140,7 @@ final class ToneFit {
             }
         }
         for (int round = 0; round < 6; round++) {
-            x = solved(pairs, weight, x, wide);
+            x = solved(pairs, weight, x, offset, power);
             double[] off = new double[pairs.size()];
             for (int i = 0; i < off.length; i++) {
                 double[] t = graded(pairs.get(i), x);
@@ -118,7 +154,7 @@ final class ToneFit {
             }
         }
         double follow = Arrays.stream(weight).filter(w -> w > 0.3).count() / (double) weight.length;
-        return follow < FOLLOW || !believable(x) ? Optional.empty() : Optional.of(new Tone(new Tone.Channels(x[0], x[1], x[2]), new Tone.Channels(x[3], x[4], x[5]), new Tone.Channels(x[6], x[7], x[8]), x[9]));
+        return follow < FOLLOW || !believable(x) ? Optional.empty() : Optional.of(tone(x));
     }
 
     /// No camera is set so differently; something else is seen.
@@ -143,20 +179,19 @@ final class ToneFit {
         return v;
     }
 
-    private static double[] solved(List<double[]> pairs, double[] weight, double[] start, boolean wide) {
+    private static double[] solved(List<double[]> pairs, double[] weight, double[] start, double offset, double power) {
         int rows = 3 * pairs.size() + PARAMETERS;
         // A little held to no change: what nothing tells stays.
-        double[] hold = {1e-2, 1e-2, 1e-2, 1e-2, 1e-2, 1e-2, wide ? 1e-2 : 1e3, wide ? 1e-2 : 1e3, wide ? 1e-2 : 1e3, 1e-2};
-        double[] none = {1, 1, 1, 0, 0, 0, 1, 1, 1, 1};
+        double[] hold = {FREE, FREE, FREE, offset, offset, offset, power, power, power, FREE};
         try {
             return new LevenbergMarquardtOptimizer().optimize(new LeastSquaresBuilder().start(start).target(new double[rows]).model((RealVector point) -> {
                 double[] p = point.toArray();
-                double[] at = residuals(pairs, weight, p, hold, none, rows);
+                double[] at = residuals(pairs, weight, p, hold, rows);
                 double[][] j = new double[rows][PARAMETERS];
                 for (int k = 0; k < PARAMETERS; k++) {
                     double[] q = p.clone();
                     q[k] += 1e-6;
-                    double[] up = residuals(pairs, weight, q, hold, none, rows);
+                    double[] up = residuals(pairs, weight, q, hold, rows);
                     for (int i = 0; i < rows; i++) {
                         j[i][k] = (up[i] - at[i]) / 1e-6;
                     }
@@ -168,7 +203,7 @@ final class ToneFit {
         }
     }
 
-    private static double[] residuals(List<double[]> pairs, double[] weight, double[] x, double[] hold, double[] none, int rows) {
+    private static double[] residuals(List<double[]> pairs, double[] weight, double[] x, double[] hold, int rows) {
         double[] out = new double[rows];
         for (int i = 0; i < pairs.size(); i++) {
             double[] t = graded(pairs.get(i), x);
@@ -177,7 +212,7 @@ final class ToneFit {
             }
         }
         for (int k = 0; k < PARAMETERS; k++) {
-            out[rows - PARAMETERS + k] = hold[k] * (x[k] - none[k]);
+            out[rows - PARAMETERS + k] = hold[k] * (x[k] - NONE[k]);
         }
         return out;
     }

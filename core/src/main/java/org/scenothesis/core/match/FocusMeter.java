@@ -14,8 +14,9 @@ final class FocusMeter {
     private static final int HALF = 5;
     private static final int FAR = 5;
     private static final int ENOUGH = 24;
-    /// A patch with less contrast than this tells of noise.
-    private static final double LEAST = 0.05;
+    /// A patch with less contrast than this, in shares of the code range between pixels that are `FAR` apart, tells of noise.
+    private static final double CONTRAST = 0.06;
+    private static final double LEAST = 2 * (2 * HALF + 1) * (2 * HALF + 1) * CONTRAST * CONTRAST;
 
     private final Plane reference;
     private final List<Point> points;

@@ -75,7 +75,7 @@ public final class LockMeter {
                 k == 1 ? fit.map() : up.after(fit.map()).after(up.inverse()),
                 fit.parameters() == 2 ? 0 : Math.toDegrees(Math.atan2(s.d(), s.a())),
                 fit.parameters() == 2 ? 0 : 100 * (Math.hypot(s.a(), s.d()) - 1),
-                k * fit.residualPx(), share(fit.used()), k * off, k * fit.rowsPx(), k * off * fit.rowsTimes(), focus.softer(take.luma(), fit.map(), fit.used()), gains(take, fit.map()), true);
+                k * fit.residualPx(), share(fit.used()), k * off, k * fit.rowsPx(), k * fit.rowsOffPx(), focus.softer(take.luma(), fit.map(), fit.used()), gains(take, fit.map()), true);
     }
 
     private MotionFit.@Nullable Fit fit(LockFrame take, PlanarMap guess, double[] to) {

@@ -17,7 +17,9 @@ import org.scenothesis.core.picture.Solve;
 /// - Deterministic.
 final class MotionFit {
     private static final int ROWS_ENOUGH = 40;
-    private static final double UNKNOWN_TIMES = 1e6;
+    private static final double UNKNOWN_PX = 1e3;
+    /// Median of the size of what is normal with a deviation of 1.
+    private static final double NORMAL = 0.6745;
     private static final int TRIES = 240;
     private static final double GATE_PX = 0.45;
     private static final int ENOUGH = 8;
@@ -35,8 +37,8 @@ final class MotionFit {
     private final double unit;
     private final int[] found;
 
-    /// The fitted motion. `residualPx`: RMS distance of matched points from it, by a robust estimate; `used` flags the points that agree. `cornerTimes`: how many times less sure than at the centre the motion is in the corner where it is least; `rowsTimes`: how many times the rows are.
-    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used, double cornerTimes, double rowsPx, double rowsTimes) {}
+    /// The fitted motion. `residualPx`: RMS distance of matched points from it, by a robust estimate; `used` flags the points that agree. `cornerTimes`: how many times less sure than at the centre the motion is in the corner where it is least; `rowsOffPx`: how far the rows may be off.
+    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used, double cornerTimes, double rowsPx, double rowsOffPx) {}
 
     MotionFit(List<Point> from, double[] weights, double[] to, int width, int height) {
         this.from = from;
@@ -75,7 +77,7 @@ final class MotionFit {
         Candidate best = simplest(all, noise);
         double left = best.parameters == 8 ? spread(best.map) : Math.min(spread(best.map), spread(homography));
         boolean[] used = used(best.map, Math.max(4 * noise, 0.25));
-        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used, cornerTimes(best.map, best.parameters, used), rows(homography), rowsTimes(homography, used));
+        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used, cornerTimes(best.map, best.parameters, used), rows(homography), rowsOff(similarity, noise));
     }
 
     private record Candidate(PlanarMap map, int parameters) {}
@@ -237,13 +239,28 @@ final class MotionFit {
         return Math.abs(shear) > Math.abs(spread) ? shear : spread;
     }
 
-    /// Few points fit a bend by chance, and leave little over: then the rows are not known.
-    private double rowsTimes(PlanarMap homography, boolean[] used) {
-        int n = 0;
-        for (boolean u : used) {
-            n += u ? 1 : 0;
+    /// How far the rows may be off: what two halves of the points say apart from one another, as a deviation of their mean; unknown of few points, which fit a bend by chance.
+    private double rowsOff(PlanarMap start, double noise) {
+        if (found.length < ROWS_ENOUGH) {
+            return UNKNOWN_PX;
         }
-        return n < ROWS_ENOUGH ? UNKNOWN_TIMES : cornerTimes(homography, 8, used);
+        double a = half(0).rowsFrom(start, noise);
+        double b = half(1).rowsFrom(start, noise);
+        return Math.abs(a - b) / 2 / NORMAL;
+    }
+
+    private double rowsFrom(PlanarMap start, double noise) {
+        return rows(refine(start, 8, 0, noise));
+    }
+
+    private MotionFit half(int which) {
+        double[] part = to.clone();
+        for (int k = 0; k < found.length; k++) {
+            if (k % 2 != which) {
+                part[2 * found[k]] = Double.NaN;
+            }
+        }
+        return new MotionFit(from, weights, part, (int) Math.round(2 * centre.x()), (int) Math.round(2 * centre.y()));
     }
 
     /// By the covariance of the parameters, from where the points lie that agree.

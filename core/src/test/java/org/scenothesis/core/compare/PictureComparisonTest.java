@@ -208,4 +208,49 @@ class PictureComparisonTest {
         Look part = Look.of(List.of(p), new Area(List.of(new Point(4, 4), new Point(120, 4), new Point(120, 200), new Point(4, 200))));
         assertThat(part.brightStops()).as("the dark third alone").isLessThan(-5);
     }
+
+    @Test
+    void aGreyPatchAloneTellsASlopeAndNothingElse() {
+        Picture a = Picture.filled(W, H, 0.18f, 0.18f, 0.18f);
+        Picture b = toned(a, new Tone(new Tone.Channels(1.1, 1, 0.9), new Tone.Channels(0, 0, 0), new Tone.Channels(1, 1, 1), 1));
+        Area patch = new Area(List.of(new Point(100, 100), new Point(132, 100), new Point(132, 132), new Point(100, 132)));
+        Tone t = PictureComparison.of(List.of(a), List.of(b), patch).tone();
+        assertThat(t.slope().r()).isCloseTo(1.1, within(0.01));
+        assertThat(t.slope().g()).isCloseTo(1, within(0.01));
+        assertThat(t.slope().b()).isCloseTo(0.9, within(0.01));
+        assertThat(t.offset().r()).isCloseTo(0, within(1e-3));
+        assertThat(t.power().b()).isCloseTo(1, within(1e-3));
+    }
+
+    private static Area patch(double x, double y) {
+        return new Area(List.of(new Point(x, y), new Point(x + 24, y), new Point(x + 24, y + 24), new Point(x, y + 24)));
+    }
+
+    /// Three patches that lie elsewhere in the second picture: black, middle and white of one chart.
+    @Test
+    void areasChosenInBothTellTheToneEvenWhereTheyLieElsewhere() {
+        double[] levels = {0.02, 0.18, 0.6};
+        Picture a = Picture.filled(W, H, 0.3f, 0.1f, 0.1f);
+        Picture b = Picture.filled(W, H, 0.05f, 0.3f, 0.1f);
+        Tone told = new Tone(new Tone.Channels(1.1, 0.95, 0.9), new Tone.Channels(0.02, 0, -0.02), new Tone.Channels(1, 1, 1), 1);
+        for (int k = 0; k < 3; k++) {
+            Picture toned = toned(Picture.filled(W, H, (float) levels[k], (float) levels[k], (float) levels[k]), told);
+            for (int c = 0; c < 3; c++) {
+                for (int i = 0; i < 32 * 32; i++) {
+                    a.colours().get(c).data()[(40 + i / 32) * W + 40 + 60 * k + i % 32] = (float) levels[k];
+                    b.colours().get(c).data()[(200 + i / 32) * W + 300 - 60 * k + i % 32] = toned.colours().get(c).data()[0];
+                }
+            }
+        }
+        PictureComparison whole = PictureComparison.of(List.of(a), List.of(b), null);
+        List<Area> own = List.of(patch(44, 44), patch(104, 44), patch(164, 44));
+        Tone t = whole.by(a, own, b, List.of(patch(304, 204), patch(244, 204), patch(184, 204))).tone();
+        for (double level : levels) {
+            double v = Transfer.SRGB.toCode(level);
+            assertThat(Math.pow(v * t.slope().r() + t.offset().r(), t.power().r())).isCloseTo(v * 1.1 + 0.02, within(0.01));
+            assertThat(Math.pow(v * t.slope().b() + t.offset().b(), t.power().b())).isCloseTo(v * 0.9 - 0.02, within(0.012));
+        }
+        assertThat(whole.by(a, own, b, List.of(patch(-200, -200), patch(244, 204), patch(184, 204))).tone()).as("outside the picture").isNull();
+        assertThat(whole.by(a, List.of(), b, List.of()).tone()).isNull();
+    }
 }

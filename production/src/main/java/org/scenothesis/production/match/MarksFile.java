@@ -132,6 +132,16 @@ public final class MarksFile {
         }
     }
 
+    /// The same thing in two pictures.
+    public record Pair(Area plate, Area other) {}
+
+    /// What is chosen in both pictures; none where nothing is.
+    ///
+    /// @throws StoreException if one is not as it should be
+    public List<Pair> pairs() throws StoreException {
+        return each(root, "pairs", n -> new Pair(area(n.path("plate")), area(n.path("other"))));
+    }
+
     /// One area, under that name.
     ///
     /// @throws StoreException if there is none

@@ -5,6 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.compare.Look;
 import org.scenothesis.core.compare.PictureComparison;
+import org.scenothesis.core.light.Area;
 import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.light.LightSolver;
 import org.scenothesis.core.light.PictureLight;
@@ -12,12 +13,13 @@ import org.scenothesis.core.match.Shown;
 import org.scenothesis.core.perspective.CameraSolver;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.core.shot.step.Tone;
 import org.scenothesis.media.FootageException;
 
 /// What a plate looks like, and how far it is from the clean plate.
 ///
-/// - `look`: null where it could not be read, and `why`. `against`: null of the clean plate itself. `light`: as its marks say; null where none are marked for it.
-public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureComparison against, @Nullable PictureLight light, String why) {
+/// - `look`: null where it could not be read, and `why`. `against`: null of the clean plate itself. `byNeutral`: what the neutral things marked in both say brings it to the clean plate; null where not as many are marked in both. `light`: as its marks say; null where none are marked for it.
+public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureComparison against, @Nullable Tone byNeutral, @Nullable PictureLight light, String why) {
     private static final int FRAMES = 3;
 
     /// Frames of a plate's take, by number.
@@ -43,22 +45,29 @@ public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureCompa
         List<Picture> reference = clean.read();
         Look look = Look.of(reference, null);
         List<PlateLook> out = new ArrayList<>();
-        out.add(new PlateLook(clean.plate, look, null, light(clean.plate, reference.getFirst()), ""));
+        out.add(new PlateLook(clean.plate, look, null, null, light(clean.plate, reference.getFirst()), ""));
         for (Asked a : others) {
-            out.add(of(reference, look, a));
+            out.add(of(clean.plate, reference, look, a));
         }
         return out;
     }
 
-    private static PlateLook of(List<Picture> reference, Look clean, Asked a) {
+    private static PlateLook of(Plate base, List<Picture> reference, Look clean, Asked a) {
         try {
             List<Picture> own = a.read();
             Look look = Look.of(own, null);
             // From the plate to the clean plate: what it needs to be laid over it.
-            return new PlateLook(a.plate, look, PictureComparison.of(own, look, reference, clean, null), light(a.plate, own.getFirst()), "");
+            PictureComparison against = PictureComparison.of(own, look, reference, clean, null);
+            return new PlateLook(a.plate, look, against, byNeutral(a.plate, own.getFirst(), base, reference.getFirst(), against), light(a.plate, own.getFirst()), "");
         } catch (FootageException e) {
-            return new PlateLook(a.plate, null, null, null, String.valueOf(e.getMessage()));
+            return new PlateLook(a.plate, null, null, null, null, String.valueOf(e.getMessage()));
         }
+    }
+
+    private static @Nullable Tone byNeutral(Plate plate, Picture p, Plate base, Picture reference, PictureComparison against) {
+        List<Area> own = Shown.light(plate.marks(), p.width(), p.height()).grey();
+        List<Area> others = Shown.light(base.marks(), reference.width(), reference.height()).grey();
+        return own.isEmpty() || own.size() != others.size() ? null : against.by(p, own, reference, others).tone();
     }
 
     private static @Nullable PictureLight light(Plate plate, Picture p) {

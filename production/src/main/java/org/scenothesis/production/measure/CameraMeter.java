@@ -29,7 +29,7 @@ final class CameraMeter implements Meter<LockReading> {
 
     @Override
     public int version() {
-        return 10;
+        return 11;
     }
 
     @Override

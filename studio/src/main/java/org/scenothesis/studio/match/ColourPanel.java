@@ -130,7 +130,7 @@ final class ColourPanel extends HBox {
         if (p.against() == null) {
             return y + 1;
         }
-        grid.add(tone(plate, p.against().tone()), 0, y + 1, COLUMNS.size() + 1, 1);
+        grid.add(tone(p, p.against().tone()), 0, y + 1, COLUMNS.size() + 1, 1);
         return y + 2;
     }
 
@@ -159,17 +159,27 @@ final class ColourPanel extends HBox {
         return out;
     }
 
-    private FlowPane tone(Plate plate, @Nullable Tone t) {
+    private FlowPane tone(PlateLook p, @Nullable Tone t) {
         FlowPane out = new FlowPane(12, 4, Text.block(
                 t == null ? Words.of("colour.tone.unknown") : Words.of("colour.tone", channels(t.slope()), channels(t.offset()), channels(t.power()), Words.number(t.saturation(), 2)), "muted", "small"));
         out.setPadding(new Insets(0, 0, 14, 0));
-        if (t != null && session.shot().layers().stream().anyMatch(l -> l.plate().equals(plate.id()))) {
-            Button grade = Text.button("Grade its layers so", "floor-button", () -> grade(plate, t));
-            grade.setId("grade-" + plate.id());
-            grade.getStyleClass().add("tight");
-            out.getChildren().add(grade);
+        if (session.shot().layers().stream().anyMatch(l -> l.plate().equals(p.plate().id()))) {
+            if (t != null) {
+                out.getChildren().add(button("grade-", "Grade its layers so", p.plate(), t));
+            }
+            Tone neutral = p.byNeutral();
+            if (neutral != null) {
+                out.getChildren().add(button("neutral-", "Grade them by what is neutral in both", p.plate(), neutral));
+            }
         }
         return out;
+    }
+
+    private Button button(String id, String words, Plate plate, Tone t) {
+        Button b = Text.button(words, "floor-button", () -> grade(plate, t));
+        b.setId(id + plate.id());
+        b.getStyleClass().add("tight");
+        return b;
     }
 
     private void grade(Plate plate, Tone tone) {
