@@ -1,5 +1,7 @@
 package org.scenothesis.studio.match;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
@@ -27,14 +29,17 @@ final class CameraPanel extends HBox {
         paper = new CameraPaper(model);
         FlowPane tools = new FlowPane(4, 4);
         for (MarkKind.Use use : MarkKind.Use.values()) {
-            tools.getChildren().add(Text.of(Words.of("mark.use." + use), "muted", "small", "tool-group"));
+            List<Button> own = new ArrayList<>();
             for (MarkKind k : MarkKind.values()) {
                 if (k.use() == use) {
                     Button b = tool(Words.of("mark." + k.name()), "put-" + k.name().toLowerCase(Locale.ROOT), () -> model.put(k));
                     Text.tip(b, () -> Words.of("mark." + k.name() + ".help"));
-                    tools.getChildren().add(b);
+                    own.add(b);
                 }
             }
+            // What they are for stays with the first of them where the row ends.
+            tools.getChildren().add(new HBox(2, Text.of(Words.of("mark.use." + use), "muted", "small", "tool-group"), own.removeFirst()));
+            tools.getChildren().addAll(own);
             switch (use) {
                 case CAMERA -> tools.getChildren().add(tool(Words.of("mark.find.edges"), "match-propose", model.proposals()::edges));
                 case LIGHT -> tools.getChildren().add(tool(Words.of("mark.find.shadow"), "match-shadow", model.proposals()::shadow));
