@@ -2,14 +2,21 @@ package org.scenothesis.production.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.background.BackgroundReport;
+import org.scenothesis.core.background.Busy;
+import org.scenothesis.core.background.Suitability;
 import org.scenothesis.core.breakdown.FirstStage;
+import org.scenothesis.core.compare.Look;
+import org.scenothesis.core.compare.Noise;
+import org.scenothesis.core.light.Neutral;
 import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.match.MarkKind;
 import org.scenothesis.core.match.Shown;
@@ -102,5 +109,45 @@ class MatchWordsTest {
         assertThat(again.stage().light().direction()).isInstanceOf(Given.Measured.class);
         assertThat(Words.origin(again.stage().camera().position())).contains("marked in the picture");
         assertThat(Words.origin(again.stage().light().direction())).contains("shadow");
+    }
+
+    @Test
+    void hintsRimsAndTapesAreSaidForWhatTheyAre() {
+        PictureLight side = PictureLight.UNKNOWN.withHasKey(true).withHinted(true).withAzimuthDeg(new Estimate(-60, 25));
+        assertThat(MatchWords.direction(side)).as("a figure tells no height").isEqualTo("60\u00b0 left, height not known");
+        assertThat(MatchWords.surer(side)).contains("hint only");
+        assertThat(MatchWords.rim(new PictureLight.Rim(18.2, 5, new Neutral(2900, 0)))).isEqualTo("18\u00b0 right, 5\u00b0 high, 2900 K");
+        assertThat(MatchWords.rim(new PictureLight.Rim(-30, 12, null))).as("all of it is clipped").isEqualTo("30\u00b0 left, 12\u00b0 high");
+        assertThat(MatchWords.tape(Optional.of(new Estimate(2.5, 0.04)))).isEqualTo("2.50 m \u00b1 0.04");
+        assertThat(MatchWords.tape(Optional.empty())).isEqualTo("no measure yet");
+        assertThat(StageWords.bare(new PictureLight.Rim(-30, 12, null))).isEqualTo("A rim from 30\u00b0 left, 12\u00b0 high is missing: no lamp is left for it.");
+    }
+
+    @Test
+    void aLookIsSaidInStopsPixelsAndShares() {
+        Look flat = new Look(List.of(), -6.2, -0.4, List.of(), 0.82, new Noise(0, 0.0018, 0, true), List.of());
+        assertThat(MatchWords.span(flat)).isEqualTo("5.8 stops, black at \u22126.2");
+        assertThat(MatchWords.softness(flat)).isEqualTo("edges 0.82 px");
+        assertThat(MatchWords.grain(flat)).isEqualTo("1.0 % of middle grey");
+        Look bare = new Look(List.of(), Double.NaN, Double.NaN, List.of(), Double.NaN, new Noise(0, 0.0009, 0, false), List.of());
+        assertThat(MatchWords.span(bare)).isEqualTo("not known");
+        assertThat(MatchWords.softness(bare)).isEqualTo("no clear edges");
+        assertThat(MatchWords.grain(bare)).as("that may be texture").isEqualTo("0.50 %, of flat areas only");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 0, at the left\\, high", "0.4, 0.25, in the middle\\, half way up", "0.75, 0.6, at the right\\, low"})
+    void aQuieterPlaceIsNamedByWhereItIs(double x, double y, String where) {
+        // Everything moves but one quarter of the picture.
+        List<Double> cells = new ArrayList<>();
+        for (int i = 0; i < 24 * 24; i++) {
+            double cx = (i % 24 + 0.5) / 24;
+            double cy = (i / 24 + 0.5) / 24;
+            cells.add(cx > x && cx < x + 0.25 && cy > y && cy < y + 0.4 ? 0.0 : 0.5);
+        }
+        BackgroundReport r = new BackgroundReport(BackgroundReport.CameraWork.STILL, List.of(), 0.4, 0, new BackgroundReport.Bars(0, 0, 0, 0), 1920, 1080, new Busy(24, 24, cells));
+        Suitability s = Suitability.of("b", r, new Suitability.Wanted(0, 0, null, new Busy.Room(0.4, 0.7, 0.2, 0.3)));
+        Suitability.Reason room = s.reasons().stream().filter(q -> q.question() == Suitability.Question.ROOM).findFirst().orElseThrow();
+        assertThat(MatchWords.reason(s, room)).contains("% of where the element goes moves by itself; it is quieter " + where.replace("\\", ""));
     }
 }
