@@ -113,9 +113,9 @@ final class ColourPanel extends HBox {
 
     private int row(GridPane grid, int y, PlateLook p, PlateLook clean) {
         Plate plate = p.plate();
-        VBox name = new VBox(2, new HBox(8, new SpikeMark(plate.spike(), 16), Text.of(plate.name(), "title")), Text.of(p.against() == null && p.look() != null ? Words.of("look.reference") : Words.of("role." + plate.role().name()), "muted", "small"));
+        VBox name = new VBox(2, new HBox(8, new SpikeMark(plate.spike(), 16), Text.of(plate.name(), "title")), Text.block(p.against() == null && p.look() != null ? Words.of("look.reference") : Words.of("role." + plate.role().name()), "muted", "small"));
         name.setMinWidth(130);
-        name.setMaxWidth(170);
+        name.setMaxWidth(150);
         grid.add(name, 0, y);
         Look l = p.look();
         if (l == null) {
@@ -136,21 +136,24 @@ final class ColourPanel extends HBox {
 
     /// A strip, what it says, and how far that is from the clean plate's.
     private static VBox cell(Node strip, String words, PlateLook p, String... judged) {
-        VBox out = new VBox(2, strip, Text.of(words, "small"));
+        VBox out = new VBox(2, strip, Text.block(words, "small"));
+        out.setPrefWidth(LookStrips.WIDE);
+        out.setMaxWidth(LookStrips.WIDE);
         PictureComparison c = p.against();
         for (String what : judged) {
             if (c != null) {
-                c.judged().stream().filter(d -> d.what().equals(what)).forEach(d -> out.getChildren().add(new HBox(5, new VerdictMark(d.verdict()), Text.of(MatchWords.difference(c, d), "muted", "small"))));
+                c.judged().stream().filter(d -> d.what().equals(what)).forEach(d -> out.getChildren().add(new HBox(5, new VerdictMark(d.verdict()), Text.block(MatchWords.difference(c, d), "muted", "small"))));
             }
         }
         return out;
     }
 
     private VBox light(@Nullable PictureLight l, @Nullable PictureLight clean, boolean reference) {
-        VBox out = new VBox(2, Text.of(l == null ? Words.of("look.light.none") : MatchWords.direction(l), "small"));
+        VBox out = new VBox(2, Text.block(l == null ? Words.of("look.light.none") : MatchWords.direction(l), "small"));
         if (l != null && l.keyToFillStops() != null) {
             out.getChildren().add(Text.of(Words.of("look.fill", Words.stops(l.keyToFillStops().value())), "small"));
         }
+        out.setMinWidth(LookStrips.WIDE);
         double apart = l == null || clean == null || reference ? Double.NaN : l.apartDeg(clean);
         if (!Double.isNaN(apart)) {
             Verdict v = session.production().get().houseRules().limit(Measure.LAMP_SIDE).judge(apart);

@@ -21,7 +21,7 @@ import org.scenothesis.studio.parts.Text;
 /// A plate's look drawn to be held against another's: all strips of a kind have one scale.
 final class LookStrips {
     static final double HIGH = 44;
-    static final double WIDE = 132;
+    static final double WIDE = 112;
     /// Half of what the strip of softness shows, in pixels of the picture.
     private static final double REACH_PX = 6;
     /// A pixel that is off by this share is drawn black or white.
