@@ -15,6 +15,7 @@ public enum MarkKind {
     SHADOW(new Evidence.Shadow(new Point(0.5, 0.8), new Point(0.5, 0.55), new Point(0.62, 0.83))),
     GREY(new Evidence.Grey(new Point(0.5, 0.7))),
     LENS(new Evidence.Lens(54.4)),
+    LENS_HEIGHT(new Evidence.LensHeight(1.4)),
     TILES(new Evidence.Tiles(new Point(0.35, 0.88), new Point(0.65, 0.88), new Point(0.58, 0.72), new Point(0.42, 0.72), 3, 3, 0)),
     SHADE(new Evidence.Shade(new Point(0.55, 0.72), new Point(0.6, 0.72), LightMarks.Lies.GROUND)),
     ROUND(new Evidence.Round(LightMarks.Shape.BALL, new Point(0.5, 0.55), new Point(0.55, 0.55))),
@@ -34,7 +35,7 @@ public enum MarkKind {
     /// What it is for.
     public Use use() {
         return switch (this) {
-            case AWAY, ACROSS, UP, HORIZON, SPAN, UPRIGHT, LENS, TILES -> Use.CAMERA;
+            case AWAY, ACROSS, UP, HORIZON, SPAN, UPRIGHT, LENS, LENS_HEIGHT, TILES -> Use.CAMERA;
             case SHADOW, GREY, SHADE, ROUND, LAMP -> Use.LIGHT;
             case TAPE, STAFF -> Use.MEASURE;
         };
@@ -63,6 +64,7 @@ public enum MarkKind {
             case Evidence.Shadow x -> SHADOW;
             case Evidence.Grey x -> GREY;
             case Evidence.Lens x -> LENS;
+            case Evidence.LensHeight x -> LENS_HEIGHT;
             case Evidence.Tiles x -> TILES;
             case Evidence.Shade x -> SHADE;
             case Evidence.Round x -> ROUND;

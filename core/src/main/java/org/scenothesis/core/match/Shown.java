@@ -63,6 +63,7 @@ public final class Shown {
         List<Marks.Tiles> tiles = new ArrayList<>();
         Marks.Line horizon = null;
         Double focal = null;
+        Double lensM = null;
         for (Evidence e : all) {
             List<Point> p = e.points().stream().map(s -> px(s, w, h)).toList();
             if (!apart(p)) {
@@ -74,6 +75,7 @@ public final class Shown {
                 case Evidence.Upright x -> lengths.add(new Marks.Length(p.get(0), p.get(1), x.heightM(), Marks.Stands.UPRIGHT));
                 case Evidence.Span x -> lengths.add(new Marks.Length(p.get(0), p.get(1), x.metres(), Marks.Stands.GROUND));
                 case Evidence.Lens x -> focal = w / 2.0 / Math.tan(Math.toRadians(x.viewDeg()) / 2);
+                case Evidence.LensHeight x -> lensM = x.metres();
                 case Evidence.Tiles x -> tiles.add(new Marks.Tiles(p, x.across(), x.away(), x.metres()));
                 case Evidence.Shadow x -> {}
                 case Evidence.Grey x -> {}
@@ -84,7 +86,7 @@ public final class Shown {
                 case Evidence.Staff x -> {}
             }
         }
-        return Marks.none(w, h).withLines(lines).withHorizon(horizon).withLengths(lengths).withTiles(tiles).withFocalPx(focal);
+        return Marks.none(w, h).withLines(lines).withHorizon(horizon).withLengths(lengths).withTiles(tiles).withFocalPx(focal).withLensHeightM(lensM);
     }
 
     /// Whether points are each a pixel from the next and the last from the first; one alone is.

@@ -116,7 +116,7 @@ public record Marks(
 
     /// Whether as many things are marked of each kind: only moved, perhaps.
     public boolean moved(Marks o) {
-        return lines.size() == o.lines.size() && lengths.size() == o.lengths.size() && tiles.size() == o.tiles.size() && (horizon == null) == (o.horizon == null) && (focalPx == null) == (o.focalPx == null);
+        return lines.size() == o.lines.size() && lengths.size() == o.lengths.size() && tiles.size() == o.tiles.size() && (horizon == null) == (o.horizon == null) && (focalPx == null) == (o.focalPx == null) && (lensHeightM == null) == (o.lensHeightM == null);
     }
 
     /// Whether anything shows which way the set lies.

@@ -148,6 +148,23 @@ public sealed interface Evidence {
         }
     }
 
+    /// How high the lens stood above the ground: measured at the tripod, not shown.
+    record LensHeight(double metres) implements Evidence {
+        public LensHeight {
+            Check.range("metres", metres, 0.01, 1000);
+        }
+
+        @Override
+        public List<Point> points() {
+            return List.of();
+        }
+
+        @Override
+        public Evidence at(List<Point> p) {
+            return this;
+        }
+    }
+
     /// A measuring tape laid along the ground: it tells nothing, it is read.
     record Tape(Point from, Point to) implements Evidence {
         public Tape {

@@ -101,4 +101,14 @@ class ShownTest {
         assertThat(m.rounds()).as("a round thing without size is none").containsExactly(new LightMarks.Round(LightMarks.Shape.HEAD, new Point(320, 360), new Point(320, 432)));
         assertThat(m.lamps()).containsExactly(new Point(960, 72));
     }
+
+    @Test
+    void aLensHeightMeasuredAtTheTripodGivesTheGroundItsMetres() {
+        List<Evidence> marks = room(0);
+        assertThat(CameraSolver.solve(Shown.camera(marks, W, H)).metric()).as("without it nothing is").isFalse();
+        marks.add(new Evidence.LensHeight(1.5));
+        PictureCamera c = CameraSolver.solve(Shown.camera(marks, W, H));
+        assertThat(c.lensHeightM().value()).isEqualTo(1.5);
+        assertThat(Shown.read(new Evidence.Tape(marks.get(2).points().get(0), marks.get(2).points().get(1)), c).orElseThrow().value()).as("an edge on the floor, from 3.2 to 6 m").isCloseTo(2.8, within(0.02));
+    }
 }

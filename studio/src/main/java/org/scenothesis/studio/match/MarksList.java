@@ -73,6 +73,7 @@ final class MarksList extends VBox {
             case Evidence.Span s -> first(number(at, "metres", metres(name), s.metres(), v -> new Evidence.Span(s.from(), s.to(), v)), away);
             case Evidence.Upright u -> first(number(at, "metres", metres(name), u.heightM(), v -> new Evidence.Upright(u.foot(), u.top(), v)), away);
             case Evidence.Lens l -> first(number(at, "metres", new Tape.Number(name, "\u00b0", 3, 150, 0.5, 1, Words.of("mark.LENS.help")), l.viewDeg(), Evidence.Lens::new), away);
+            case Evidence.LensHeight l -> first(number(at, "metres", new Tape.Number(name, "m", 0.01, 1000, 0.01, 2, Words.of("mark.LENS_HEIGHT.help")), l.metres(), Evidence.LensHeight::new), away);
             case Evidence.Tiles t -> {
                 first(wide(Text.of(name, "muted")), away);
                 getChildren().addAll(
