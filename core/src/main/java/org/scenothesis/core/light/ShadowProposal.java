@@ -20,9 +20,8 @@ public final class ShadowProposal {
     /// Nearest and farthest part of what is looked at, in heights of what stands.
     private static final double NEAR = 0.12;
     private static final double FAR = 4;
-    /// Lower than this a lamp's shadow is longer than `FAR`; higher than that it hides below what throws it.
-    private static final double STRIP = 0.035;
-    private static final double BESIDE = 2.2;
+    /// How far beside the strip the ground is taken for lit, in heights of what stands.
+    private static final double BESIDE = 0.077;
     /// A shadow is at least so much darker, as a share, over at least so many steps.
     private static final double DARKER = 0.07;
     private static final int LEAST = 5;
@@ -57,7 +56,7 @@ public final class ShadowProposal {
 
     private static @Nullable Found along(Picture picture, PictureCamera c, Stands s, Vec foot, double high, double deg) {
         Vec away = new Vec(Math.sin(Math.toRadians(deg)), 0, Math.cos(Math.toRadians(deg)));
-        Vec side = new Vec(away.z(), 0, -away.x()).times(STRIP * high * BESIDE);
+        Vec side = new Vec(away.z(), 0, -away.x()).times(high * BESIDE);
         List<Double> dark = new ArrayList<>();
         for (int i = 0; i < ALONG; i++) {
             Vec at = foot.plus(away.times(high * (NEAR + (FAR - NEAR) * i / (ALONG - 1.0))));
