@@ -27,7 +27,7 @@ final class CameraPanel extends HBox {
         model = new MarksModel(watch);
         picture = new MarkedPicture(model);
         paper = new CameraPaper(model);
-        FlowPane tools = new FlowPane(4, 4);
+        FlowPane tools = new FlowPane(3, 4);
         for (MarkKind.Use use : MarkKind.Use.values()) {
             List<Button> own = new ArrayList<>();
             for (MarkKind k : MarkKind.values()) {
