@@ -300,12 +300,7 @@ final class StageCommand implements Callable<Integer> {
                 out.add(StageTree.lamps(set.group(), m));
                 output.say("");
                 output.say(set.setUp().name() + ", lamps like the background's");
-                m.lamps().forEach(p -> output.say("  " + StageWords.lamp(p)));
-                if (m.black()) {
-                    output.say("  " + Words.of("lamps.black"));
-                }
-                m.bare().forEach(r -> output.say("  " + StageWords.bare(r)));
-                output.say("  " + StageWords.left(m));
+                StageWords.plan(m).forEach(line -> output.say("  " + line));
             });
         }
         if (out.isEmpty()) {

@@ -31,6 +31,13 @@ public record OpenHouse(Session session, Scene scene) {
         return new OpenHouse(session, scene);
     }
 
+    /// The same, and measuring has begun.
+    public static OpenHouse begun(Stage stage, Path production) throws StoreException {
+        OpenHouse house = on(stage, production);
+        house.session().begin();
+        return house;
+    }
+
     /// Removes a folder with all that is in it.
     public static void clear(Path folder) throws IOException {
         try (var files = Files.walk(folder)) {

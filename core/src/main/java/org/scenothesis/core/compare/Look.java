@@ -43,11 +43,7 @@ public record Look(List<Double> shares, double darkStops, double brightStops, Li
     }
 
     private static double light(Blocks.Block k) {
-        return light(k.mean()[0], k.mean()[1], k.mean()[2]);
-    }
-
-    private static double light(double r, double g, double b) {
-        return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+        return Picture.light(k.mean()[0], k.mean()[1], k.mean()[2]);
     }
 
     private static double stops(double v) {
@@ -86,7 +82,7 @@ public record Look(List<Double> shares, double darkStops, double brightStops, Li
         for (int i = 0; best != null && i < GRAIN * GRAIN; i++) {
             int x = best.x() + i % GRAIN;
             int y = best.y() + i / GRAIN;
-            out.add(light(p.r().at(x, y), p.g().at(x, y), p.b().at(x, y)) / light(best) - 1);
+            out.add(p.light(x, y) / light(best) - 1);
         }
         return out;
     }

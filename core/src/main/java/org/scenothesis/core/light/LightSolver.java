@@ -230,7 +230,7 @@ public final class LightSolver {
     }
 
     private static @Nullable Estimate keyToFill(LightMarks marks, Seen main, double[] ratio, ShadowStrip.@Nullable Read read) {
-        double lit = 0.2126 * ratio[0] + 0.7152 * ratio[1] + 0.0722 * ratio[2];
+        double lit = Picture.light(ratio[0], ratio[1], ratio[2]);
         if (marks.lit().isEmpty() && read != null) {
             lit = 1 / (1 - Math.clamp(read.all(), 0.001, 0.995));
         }

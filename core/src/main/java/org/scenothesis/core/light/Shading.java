@@ -183,7 +183,7 @@ final class Shading {
                     continue;
                 }
                 Vec n = right.times(x).plus(eye.times(Math.sqrt(1 - out2)));
-                double v = 0.2126 * p.r().at((int) px, (int) py) + 0.7152 * p.g().at((int) px, (int) py) + 0.0722 * p.b().at((int) px, (int) py);
+                double v = p.light((int) px, (int) py);
                 out.add(new Sample(flat ? n : n.plus(up.times(-y)), v));
             }
         }

@@ -105,8 +105,6 @@ public final class ShadowProposal {
         if (q == null || q.x() < 0 || q.y() < 0 || q.x() >= p.width() || q.y() >= p.height()) {
             return Double.NaN;
         }
-        int x = (int) q.x();
-        int y = (int) q.y();
-        return 0.2126 * p.r().at(x, y) + 0.7152 * p.g().at(x, y) + 0.0722 * p.b().at(x, y);
+        return p.light((int) q.x(), (int) q.y());
     }
 }

@@ -7,11 +7,15 @@ import org.scenothesis.core.picture.Point;
 
 /// What somebody showed in a picture, from which its camera and its light follow: kept, so that what follows can be found again once something else is told. All points are in shares of the picture.
 public sealed interface Evidence {
-    /// Its points, in the order in which they are told.
-    List<Point> points();
+    /// Its points, in the order in which they are told; none of what is known and has no place.
+    default List<Point> points() {
+        return List.of();
+    }
 
     /// The same at other points; as many as there are.
-    Evidence at(List<Point> points);
+    default Evidence at(List<Point> points) {
+        return this;
+    }
 
     private static void near(String what, Point... points) {
         for (Point p : points) {
@@ -136,32 +140,12 @@ public sealed interface Evidence {
         public Lens {
             Check.range("viewDeg", viewDeg, 3, 150);
         }
-
-        @Override
-        public List<Point> points() {
-            return List.of();
-        }
-
-        @Override
-        public Evidence at(List<Point> p) {
-            return this;
-        }
     }
 
     /// How high the lens stood above the ground: measured at the tripod, not shown.
     record LensHeight(double metres) implements Evidence {
         public LensHeight {
             Check.range("metres", metres, 0.01, 1000);
-        }
-
-        @Override
-        public List<Point> points() {
-            return List.of();
-        }
-
-        @Override
-        public Evidence at(List<Point> p) {
-            return this;
         }
     }
 

@@ -22,6 +22,11 @@ import org.scenothesis.media.FootageException;
 public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureComparison against, @Nullable Tone byNeutral, @Nullable PictureLight light, String why) {
     private static final int FRAMES = 3;
 
+    /// A plate that could not be read, and why.
+    public static PlateLook unread(Plate plate, String why) {
+        return new PlateLook(plate, null, null, null, null, why);
+    }
+
     /// Frames of a plate's take, by number.
     public interface Frames {
         Picture at(int number) throws FootageException;
@@ -60,7 +65,7 @@ public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureCompa
             PictureComparison against = PictureComparison.of(own, look, reference, clean, null);
             return new PlateLook(a.plate, look, against, byNeutral(a.plate, own.getFirst(), base, reference.getFirst(), against), light(a.plate, own.getFirst()), "");
         } catch (FootageException e) {
-            return new PlateLook(a.plate, null, null, null, null, String.valueOf(e.getMessage()));
+            return unread(a.plate, String.valueOf(e.getMessage()));
         }
     }
 

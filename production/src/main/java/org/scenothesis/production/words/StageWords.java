@@ -114,12 +114,24 @@ public final class StageWords {
     }
 
     /// A rim for which no lamp is left.
-    public static String bare(PictureLight.Rim r) {
+    static String bare(PictureLight.Rim r) {
         return Words.of("lamps.bare", MatchWords.rim(r));
     }
 
+    /// Where all lamps go, what else is wanted, and what is then still off, a sentence each.
+    public static List<String> plan(LampMatch m) {
+        List<String> out = new ArrayList<>();
+        m.lamps().forEach(p -> out.add(lamp(p)));
+        if (m.black()) {
+            out.add(Words.of("lamps.black"));
+        }
+        m.bare().forEach(r -> out.add(bare(r)));
+        out.add(left(m));
+        return out;
+    }
+
     /// What is still off once the lamps stand so.
-    public static String left(LampMatch m) {
+    private static String left(LampMatch m) {
         String all = m.left().stream().filter(p -> p.finding().verdict() != Verdict.HOLDS).map(p -> Words.title(p.finding().measure()) + " " + Words.value(p.finding())).collect(Collectors.joining("; "));
         return all.isEmpty() ? Words.of("lamps.whole") : Words.of("lamps.left", all);
     }

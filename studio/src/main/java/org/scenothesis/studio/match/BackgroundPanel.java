@@ -196,7 +196,7 @@ final class BackgroundPanel extends HBox {
         CameraWork camera = s.report().camera();
         RoomSketch sketch = new RoomSketch(c.take.id(), (double) s.report().width() / s.report().height(), s.report().busy(), room, s.quieter().orElse(null), this::moved);
         int high = (int) Math.round(RoomSketch.WIDE * (double) s.report().height() / s.report().width());
-        session.worker().ask("match-room-" + c.id(), ticket -> DisplayPicture.of(session.frames().frame(c.source, 0), RoomSketch.WIDE, high, session.bands()), sketch::show, e -> {});
+        session.worker().ask("match-room-" + c.id(), ticket -> DisplayPicture.of(session.frames().frame(c.source, 0), RoomSketch.WIDE, high, session.bands()), sketch::show, e -> session.say(String.valueOf(e.getMessage())));
         VBox out = new VBox(6, title(c, s.verdict()), reasons, Text.block(Words.of("background." + camera + ".what"), "muted"));
         HBox hands = new HBox(8);
         if (CameraTrail.usable(camera)) {

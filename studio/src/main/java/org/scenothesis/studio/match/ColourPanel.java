@@ -2,6 +2,7 @@ package org.scenothesis.studio.match;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -67,10 +68,14 @@ final class ColourPanel extends HBox {
         FootageSource clean = session.clean();
         Reads reference = null;
         List<Reads> others = new ArrayList<>();
+        List<PlateLook> unread = new ArrayList<>();
         for (Plate p : session.plates()) {
             FootageSource own = session.footage(p);
             Take take = p.chosen();
             int frames = take == null ? 0 : session.measured().get().brief(take).map(b -> Math.max(1, b.frames())).orElse(0);
+            if (own == null && take != null) {
+                unread.add(PlateLook.unread(p, session.problem(take)));
+            }
             if (own != null && frames > 0) {
                 Reads r = new Reads(p, own, frames);
                 if (own.equals(clean) && reference == null) {
@@ -81,6 +86,7 @@ final class ColourPanel extends HBox {
             }
         }
         List<Object> now = new ArrayList<>(others.stream().map(Reads::of).toList());
+        now.add(unread);
         now.add(reference == null ? "" : reference.of());
         now.add(session.shot().layers().stream().map(l -> l.plate()).toList());
         if (now.equals(shown)) {
@@ -95,7 +101,7 @@ final class ColourPanel extends HBox {
         rows.getChildren().setAll(Text.of(Words.of("colour.busy"), "muted"));
         PlateLook.Asked first = reference.asked(session);
         List<PlateLook.Asked> rest = others.stream().map(r -> r.asked(session)).toList();
-        session.worker().ask("match-compare", ticket -> PlateLook.of(first, rest), this::show, e -> rows.getChildren().setAll(Text.block(String.valueOf(e.getMessage()), "muted")));
+        session.worker().ask("match-compare", ticket -> PlateLook.of(first, rest), looks -> show(Stream.concat(looks.stream(), unread.stream()).toList()), e -> rows.getChildren().setAll(Text.block(String.valueOf(e.getMessage()), "muted")));
     }
 
     private void show(List<PlateLook> all) {

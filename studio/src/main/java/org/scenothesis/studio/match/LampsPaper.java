@@ -100,12 +100,7 @@ final class LampsPaper extends VBox {
             return;
         }
         lines.getChildren().add(Text.block(Words.of("lamps.set", f.set.setUp().name()), "muted", "small"));
-        f.match.lamps().forEach(p -> lines.getChildren().add(Text.block(StageWords.lamp(p), "small")));
-        if (f.match.black()) {
-            lines.getChildren().add(Text.block(Words.of("lamps.black"), "small"));
-        }
-        f.match.bare().forEach(r -> lines.getChildren().add(Text.block(StageWords.bare(r), "small")));
-        lines.getChildren().add(Text.block(StageWords.left(f.match), "muted", "small"));
+        StageWords.plan(f.match).forEach(line -> lines.getChildren().add(Text.block(line, "small")));
         sketch.show(f.match);
         rehearse(f);
     }
@@ -122,7 +117,7 @@ final class LampsPaper extends VBox {
         }, p -> {
             picture.setImage(PictureView.image(p));
             Text.shown(seen, true);
-        }, e -> {});
+        }, e -> session.say(String.valueOf(e.getMessage())));
     }
 
     private void stand() {

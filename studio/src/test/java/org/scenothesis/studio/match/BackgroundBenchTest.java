@@ -65,9 +65,8 @@ class BackgroundBenchTest {
                 new Plate("thing", "Lantern", PlateRole.ON_SCREEN, Spike.T, "A", "", 0, List.of()));
         Shot shot = new Shot("12", 12, "Lantern", "", 1, List.of(), List.of(), plates, List.of(Layer.of("base", "base", "clean"), Layer.of("element", "element", "thing")), null);
         ProductionFolder.create(folder, new Production("Lantern Works", List.of(shot), HouseRules.DEFAULT)).close();
-        house = OpenHouse.on(stage, folder);
+        house = OpenHouse.begun(stage, folder);
         session = house.session();
-        session.begin();
         scene = house.scene();
     }
 

@@ -75,9 +75,8 @@ class LensBenchTest {
         ProductionFolder.create(folder, new Production("Paper weather", List.of(new Shot("1", 1, "Room", "", 3, List.of(), List.of(), plates, List.of(Layer.of("base", "base", "clean"), Layer.of("over", "over", "thing")), null)), HouseRules.DEFAULT))
                 .close();
         RuledRoom.write(Files.createDirectories(folder.resolve("footage")).resolve("room.png"));
-        house = OpenHouse.on(stage, folder);
+        house = OpenHouse.begun(stage, folder);
         session = house.session();
-        session.begin();
         scene = house.scene();
     }
 

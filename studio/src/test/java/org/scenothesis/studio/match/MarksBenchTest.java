@@ -57,9 +57,8 @@ class MarksBenchTest {
         Plate plate = new Plate("room", "Room", PlateRole.CLEAN, Spike.T, "A", "", 0, List.of(new Take("room-1", "footage/room.png", true, "")));
         ProductionFolder.create(folder, new Production("Paper weather", List.of(new Shot("1", 1, "Room", "", 3, List.of(), List.of(), List.of(plate), List.of(), null)), HouseRules.DEFAULT)).close();
         RuledRoom.write(Files.createDirectories(folder.resolve("footage")).resolve("room.png"));
-        house = OpenHouse.on(stage, folder);
+        house = OpenHouse.begun(stage, folder);
         session = house.session();
-        session.begin();
         scene = house.scene();
     }
 

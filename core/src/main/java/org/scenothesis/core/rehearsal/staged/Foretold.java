@@ -49,7 +49,8 @@ public record Foretold(Measure measure, double value, Verdict verdict, List<Faul
                     out.add(judged(m, swing, faults(f, Fault.STABILISER, Fault.ROLLING_SHUTTER), rules));
                 }
             }
-            if (f.contains(Fault.REFOCUS)) {
+            // What holds is no finding of its own, as with rows and sway.
+            if (f.contains(Fault.REFOCUS) && rules.limit(Measure.FOCUS).judge(softer(roll)) != Verdict.HOLDS) {
                 out.add(judged(Measure.FOCUS, softer(roll), faults(f, Fault.REFOCUS), rules));
             }
             Handling h = roll.handling();
