@@ -7,6 +7,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_strerror;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import org.bytedeco.javacpp.Pointer;
+import org.jspecify.annotations.Nullable;
 
 /// Small things shared by the FFmpeg callers: silent logs, error words, paths as addresses.
 public final class Av {
@@ -34,7 +35,7 @@ public final class Av {
     /// What a native call allocated.
     ///
     /// @throws FootageException if it allocated nothing
-    public static <P extends Pointer> P some(P pointer, Path path) throws FootageException {
+    public static <P extends Pointer> P some(@Nullable P pointer, Path path) throws FootageException {
         if (pointer == null || pointer.isNull()) {
             throw new FootageException(path, "there is no memory left for it; close other programs, or use smaller pictures.");
         }

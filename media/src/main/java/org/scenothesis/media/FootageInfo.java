@@ -12,6 +12,7 @@ import org.scenothesis.core.picture.Transfer;
 /// - `width`, `height`: as shown, after rotation, in pixels.
 /// - `times`: presentation time of every frame in seconds from the first; its size is the frame count.
 /// - `equivalentMm`: the focal length that the file notes, as on a full frame of the same diagonal; null where it notes none.
+/// - `shortfall`: what the file promises and does not hold; null where it is whole, as far as it says.
 /// - `notes`: what had to be assumed or was odd, as short sentences.
 public record FootageInfo(
         Path path,
@@ -22,6 +23,7 @@ public record FootageInfo(
         List<Double> times,
         Coding coding,
         @Nullable Double equivalentMm,
+        @Nullable Shortfall shortfall,
         List<String> notes) {
     public FootageInfo {
         times = List.copyOf(times);
@@ -32,6 +34,17 @@ public record FootageInfo(
         VIDEO,
         STILL,
         SEQUENCE
+    }
+
+    /// A file that ends before its own structure does.
+    ///
+    /// - `frames`: how many more its head promises, 0 where it promises no number. `bytes`: how many are missing at its end, at least.
+    public record Shortfall(int frames, long bytes) {
+        /// In words, of a file that holds so many frames.
+        public String sentence(int held) {
+            return frames > 0 ? "the file is cut short: it promises " + (held + frames) + " frames and holds " + held + "; copy it again from the camera"
+                    : "the file is cut short: it ends before its own end; copy it again from the camera";
+        }
     }
 
     /// Frames per second; `variable` when the steps between frames differ by more than half a frame.

@@ -4,6 +4,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.*;
 import static org.bytedeco.ffmpeg.global.avutil.*;
 
 import java.nio.ByteOrder;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -18,12 +19,15 @@ import org.bytedeco.javacpp.BytePointer;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.core.shot.Reading;
+import org.scenothesis.media.FootageException;
 
 /// How the frames of one file are to be understood: what the crew said, what the file says, completed by stated assumptions.
 ///
 /// One code value means one light in all footage of a crew: whatever is marked sRGB, BT.709, BT.601 or not at all is read with the sRGB curve. Only linear, logarithmic and
 /// high dynamic range curves are followed, and whatever the crew says.
 public record FrameCoding(int format, int width, int height, Colour colour, Geometry geometry, boolean alpha, boolean floating, List<String> notes) {
+    private static final int MATRIX_BYTES = 36;
+
     /// - `wide`: the primaries are those of BT.2020 and are brought to BT.709. `centred`: chroma is sited in the middle of its pixels, as in JPEG.
     public record Colour(boolean fullRange, ColourMatrix matrix, boolean matrixNamed, Transfer transfer, boolean wide, boolean centred) {}
 
@@ -32,8 +36,12 @@ public record FrameCoding(int format, int width, int height, Colour colour, Geom
         static final Geometry PLAIN = new Geometry(0, 1, false);
     }
 
-    public static FrameCoding of(AVStream stream, AVCodecContext decoder, AVFrame frame, Reading told) {
+    /// @throws FootageException if the frame is of no layout that is known
+    public static FrameCoding of(Path path, AVStream stream, AVCodecContext decoder, AVFrame frame, Reading told) throws FootageException {
         AVPixFmtDescriptor d = av_pix_fmt_desc_get(frame.format());
+        if (d == null || d.isNull() || frame.width() <= 0 || frame.height() <= 0) {
+            throw new FootageException(path, "its pixels have no layout that is known here; convert it first.");
+        }
         String name = av_get_pix_fmt_name(frame.format()).getString();
         boolean floating = (d.flags() & AV_PIX_FMT_FLAG_FLOAT) != 0;
         boolean still = isStillCodec(decoder.codec_id());
@@ -112,16 +120,16 @@ public record FrameCoding(int format, int width, int height, Colour colour, Geom
     private static int turns(AVStream stream, AVFrame frame) {
         AVPacketSideData side = av_packet_side_data_get(
                 stream.codecpar().coded_side_data(), stream.codecpar().nb_coded_side_data(), AV_PKT_DATA_DISPLAYMATRIX);
-        if (side != null && !side.isNull()) {
+        if (side != null && !side.isNull() && side.size() >= MATRIX_BYTES) {
             return turnsOf(side.data());
         }
         AVFrameSideData own = av_frame_get_side_data(frame, AV_FRAME_DATA_DISPLAYMATRIX);
-        return own == null || own.isNull() ? 0 : turnsOf(own.data());
+        return own == null || own.isNull() || own.size() < MATRIX_BYTES ? 0 : turnsOf(own.data());
     }
 
     /// Clockwise quarter turns that bring the stored picture upright.
     private static int turnsOf(BytePointer matrix) {
-        var m = matrix.limit(36).asByteBuffer().order(ByteOrder.nativeOrder()).asIntBuffer();
+        var m = matrix.limit(MATRIX_BYTES).asByteBuffer().order(ByteOrder.nativeOrder()).asIntBuffer();
         double degrees = Math.toDegrees(Math.atan2(m.get(1) / 65536.0, m.get(0) / 65536.0));
         return Math.floorMod((int) Math.round(degrees / 90), 4);
     }

@@ -41,7 +41,11 @@ final class Conversion implements AutoCloseable {
         out.format(to);
         out.width(w);
         out.height(h);
-        Av.check(av_frame_get_buffer(out, 64), path, "there is no memory for its frames");
+        int code = av_frame_get_buffer(out, 64);
+        if (code < 0) {
+            close();
+        }
+        Av.check(code, path, "there is no memory for its frames");
     }
 
     int format() {

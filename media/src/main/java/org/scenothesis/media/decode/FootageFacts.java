@@ -1,15 +1,13 @@
 package org.scenothesis.media.decode;
 
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
-import static org.bytedeco.ffmpeg.global.avformat.av_find_best_stream;
-import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 import static org.bytedeco.ffmpeg.global.avutil.av_q2d;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.bytedeco.ffmpeg.avcodec.AVCodec;
-import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.code.FrameCoding;
 
@@ -17,11 +15,13 @@ import org.scenothesis.media.code.FrameCoding;
 final class FootageFacts {
     private FootageFacts() {}
 
-    static FootageInfo of(Path path, FrameCoding coding, PacketList list, AVFormatContext container, int stream) {
-        double told = av_q2d(container.streams(stream).avg_frame_rate());
+    static FootageInfo of(FrameCoding coding, PacketList list, MediaFile file, int stream) {
+        Path path = file.path();
+        AVStream pictures = file.stream(stream);
+        double told = av_q2d(pictures.avg_frame_rate());
         boolean still = list.frames() == 1;
         List<Double> times = times(list, told);
-        double rate = rate(times, told);
+        double rate = FrameRates.of(times, told);
         boolean variable = variable(times, rate);
         List<String> notes = new ArrayList<>(coding.notes());
         if (variable) {
@@ -30,8 +30,10 @@ final class FootageFacts {
         if (!list.timed() && !still) {
             notes.add("the file carries no frame times; frames are counted, and going back in it is slow");
         }
-        boolean audio = av_find_best_stream(container, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0) >= 0;
-        String codec = avcodec_get_name(container.streams(stream).codecpar().codec_id()).getString();
+        FootageInfo.Shortfall shortfall = shortfall(path, pictures, list);
+        if (shortfall != null) {
+            notes.addFirst(shortfall.sentence(list.frames()));
+        }
         FrameCoding.Colour c = coding.colour();
         return new FootageInfo(
                 path,
@@ -41,28 +43,25 @@ final class FootageFacts {
                 new FootageInfo.Rate(rate, variable),
                 times,
                 new FootageInfo.Coding(
-                        container.iformat().name().getString(), codec, coding.formatName(), c.fullRange(),
-                        c.matrix(), c.matrixNamed(), c.transfer(), 90 * coding.geometry().quarterTurns(), coding.alpha(), audio),
-                still ? NotedLens.ofStill(path) : NotedLens.ofClip(container),
+                        file.context().iformat().name().getString(), avcodec_get_name(pictures.codecpar().codec_id()).getString(), coding.formatName(), c.fullRange(),
+                        c.matrix(), c.matrixNamed(), c.transfer(), 90 * coding.geometry().quarterTurns(), coding.alpha(), file.sound() >= 0),
+                still ? NotedLens.ofStill(path) : NotedLens.ofClip(file.context()),
+                shortfall,
                 notes);
+    }
+
+    private static FootageInfo.@Nullable Shortfall shortfall(Path path, AVStream pictures, PacketList list) {
+        long bytes = FileEnd.missing(path);
+        return bytes == 0 ? null : new FootageInfo.Shortfall(Math.clamp(pictures.nb_frames() - list.packets(), 0, Integer.MAX_VALUE), bytes);
     }
 
     private static List<Double> times(PacketList list, double told) {
         List<Double> times = new ArrayList<>(list.frames());
-        double rate = told > 0 && told < 1000 ? told : 24;
+        double rate = FrameRates.plausible(told) ? told : FrameRates.ASSUMED;
         for (int i = 0; i < list.frames(); i++) {
             times.add(list.timed() ? list.seconds(i) : i / rate);
         }
         return times;
-    }
-
-    private static double rate(List<Double> times, double told) {
-        double span = times.getLast();
-        if (span > 0) {
-            double measured = (times.size() - 1) / span;
-            return told > 0 && Math.abs(measured / told - 1) < 0.01 ? told : measured;
-        }
-        return told > 0 && told < 1000 ? told : 24;
     }
 
     private static boolean variable(List<Double> times, double rate) {

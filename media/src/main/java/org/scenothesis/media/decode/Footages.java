@@ -14,15 +14,21 @@ import org.scenothesis.media.NaturalOrder;
 
 /// Opens footage of any supported kind from a path.
 public final class Footages {
-    private static final Set<String> STILLS = Set.of("png", "jpg", "jpeg", "tif", "tiff", "exr", "bmp", "dpx");
+    private static final Set<String> STILLS = Set.of("png", "jpg", "jpeg", "tif", "tiff", "exr", "bmp", "dpx", "webp", "jp2", "j2k", "ppm", "pgm");
 
-    private static final Set<String> CLIPS = Set.of("mp4", "m4v", "mov", "mkv", "webm", "avi", "mts", "m2ts", "ts", "mpg", "mpeg", "mxf", "3gp");
+    private static final Set<String> CLIPS = Set.of("mp4", "m4v", "mov", "mkv", "webm", "avi", "mts", "m2ts", "ts", "mpg", "mpeg", "mxf", "3gp", "gif", "apng", "dv", "ogv");
+    private static final Set<String> SOUNDS = Set.of("wav", "flac", "mp3", "aac", "m4a", "aif", "aiff", "ogg", "oga", "opus", "w64");
 
     private Footages() {}
 
     /// Whether a file's name says that it is a clip or a still; what is in it may still be something else.
     public static boolean isFootage(Path p) {
         return isStill(p) || CLIPS.contains(extension(p));
+    }
+
+    /// Whether a file's name says that it is sound alone.
+    public static boolean isSound(Path p) {
+        return SOUNDS.contains(extension(p));
     }
 
     /// Opens a video, a still, or a folder of stills, read as the file says.

@@ -3,15 +3,19 @@ package org.scenothesis.media.decode;
 import static org.bytedeco.ffmpeg.global.avutil.AV_DICT_IGNORE_SUFFIX;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
 
-import com.drew.imaging.ImageMetadataReader;
 import com.drew.imaging.ImageProcessingException;
+import com.drew.imaging.jpeg.JpegMetadataReader;
+import com.drew.imaging.tiff.TiffMetadataReader;
 import com.drew.metadata.Metadata;
 import com.drew.metadata.exif.ExifDirectoryBase;
+import com.drew.metadata.exif.ExifReader;
 import com.drew.metadata.exif.ExifSubIFDDirectory;
 import java.io.BufferedInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
@@ -25,9 +29,8 @@ final class NotedLens {
 
     /// Of a still, by its Exif notes: the equivalent length, else the true one and how dense the sensor is. In millimetres, null where neither is noted.
     static @Nullable Double ofStill(Path file) {
-        try (BufferedInputStream in = new BufferedInputStream(Files.newInputStream(file))) {
-            Metadata all = ImageMetadataReader.readMetadata(in);
-            for (ExifSubIFDDirectory d : all.getDirectoriesOfType(ExifSubIFDDirectory.class)) {
+        try {
+            for (ExifSubIFDDirectory d : notes(file).getDirectoriesOfType(ExifSubIFDDirectory.class)) {
                 Double found = equivalent(d);
                 if (found != null) {
                     return found;
@@ -38,6 +41,19 @@ final class NotedLens {
             // Notes that cannot be read are none; the picture may be sound.
             return null;
         }
+    }
+
+    /// Only what is noted about the camera is read: texts and profiles of a picture may be packed, and become anything.
+    private static Metadata notes(Path file) throws IOException, ImageProcessingException {
+        return switch (Footages.extension(file)) {
+            case "jpg", "jpeg" -> {
+                try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
+                    yield JpegMetadataReader.readMetadata(in, List.of(new ExifReader()));
+                }
+            }
+            case "tif", "tiff" -> TiffMetadataReader.readMetadata(file.toFile());
+            default -> new Metadata();
+        };
     }
 
     private static @Nullable Double equivalent(ExifSubIFDDirectory d) {

@@ -19,7 +19,7 @@ import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 /// - `order`: presentation times in the order of decoding; `key`: which of these stand for themselves; `bytes`: where they begin in the file, or −1.
 /// - `timed` is false where packets carry no presentation time: then frames are counted, and only reading from the start finds them.
 ///
-/// Frames before the first key frame, in either order, cannot be decoded by anyone and are not listed.
+/// A packet of nothing, by which some codings say that the picture stays, is no frame. Frames before the first key frame, in either order, cannot be decoded by anyone and are not listed.
 final class PacketList {
     private final long[] stamps;
     private final long[] order;
@@ -84,13 +84,18 @@ final class PacketList {
         Found found = new Found();
         AVPacket p = av_packet_alloc();
         while (av_read_frame(container, p) >= 0) {
-            if (p.stream_index() == stream) {
+            if (p.stream_index() == stream && p.size() > 0) {
                 found.add(p);
             }
             av_packet_unref(p);
         }
         av_packet_free(p);
         return new PacketList(found, av_q2d(container.streams(stream).time_base()));
+    }
+
+    /// How many packets there are, of frames that are shown or not.
+    int packets() {
+        return order.length;
     }
 
     int frames() {

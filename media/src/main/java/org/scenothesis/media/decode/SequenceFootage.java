@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
@@ -32,8 +33,9 @@ final class SequenceFootage implements Footage {
             }
             List<String> notes = new ArrayList<>(i.notes());
             gaps(files, notes);
+            FootageInfo.Shortfall shortfall = cut(files, notes);
             info = new FootageInfo(
-                    source.path(), FootageInfo.Kind.SEQUENCE, i.width(), i.height(), new FootageInfo.Rate(RATE, false), times, i.coding(), i.equivalentMm(), notes);
+                    source.path(), FootageInfo.Kind.SEQUENCE, i.width(), i.height(), new FootageInfo.Rate(RATE, false), times, i.coding(), i.equivalentMm(), shortfall, notes);
         }
     }
 
@@ -50,6 +52,19 @@ final class SequenceFootage implements Footage {
             }
             before = number;
         }
+    }
+
+    /// Stills that end before their own end, each named.
+    private static FootageInfo.@Nullable Shortfall cut(List<Path> files, List<String> notes) {
+        long bytes = 0;
+        for (Path p : files) {
+            long missing = FileEnd.missing(p);
+            if (missing > 0) {
+                notes.add(p.getFileName() + " is cut short; copy it again from the camera");
+            }
+            bytes += missing;
+        }
+        return bytes == 0 ? null : new FootageInfo.Shortfall(0, bytes);
     }
 
     @Override

@@ -8,20 +8,17 @@ import java.nio.file.Path;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
-import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
-import org.bytedeco.javacpp.PointerPointer;
 import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.picture.Plane;
-import org.scenothesis.media.Av;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.MemoryAtHand;
+import org.scenothesis.media.Natives;
 import org.scenothesis.media.code.FrameCoding;
 
 /// One file decoded by FFmpeg: a video, or a still as a video of one frame.
@@ -33,10 +30,11 @@ final class VideoFootage implements Footage {
     private static final int SEEKS = 3;
 
     private final Path path;
-    private AVFormatContext container;
+    private final Natives natives = new Natives();
+    private MediaFile file;
     private final AVCodecContext decoder;
-    private final AVPacket packet = av_packet_alloc();
-    private final AVFrame frame = av_frame_alloc();
+    private final AVPacket packet;
+    private final AVFrame frame;
     private final int stream;
     private final PacketList list;
     private final FrameReader reader;
@@ -51,64 +49,38 @@ final class VideoFootage implements Footage {
 
     VideoFootage(FootageSource source) throws FootageException {
         path = source.path();
-        AVFormatContext opened = Containers.open(path);
-        AVCodecContext started = null;
+        boolean ready = false;
         try {
-            stream = av_find_best_stream(opened, AVMEDIA_TYPE_VIDEO, -1, -1, (AVCodec) null, 0);
+            HeadSize.bounded(path);
+            file = Containers.open(path);
+            natives.after(() -> file.close());
+            packet = natives.own(av_packet_alloc(), p -> av_packet_free(p), path);
+            frame = natives.own(av_frame_alloc(), f -> av_frame_free(f), path);
+            stream = file.pictures();
             if (stream < 0) {
-                throw new FootageException(path, "the file holds no picture; choose a video or a still.");
+                throw new FootageException(path, file.sound() >= 0 ? "the file holds sound and no picture; choose it as the shot's sound, or another file as footage." : "the file holds no picture; choose a video or a still.");
             }
-            started = openDecoder(opened.streams(stream));
-            list = PacketList.of(opened, stream);
+            AVStream s = file.stream(stream);
+            HeadSize.bounded(path, s.codecpar().width(), s.codecpar().height());
+            decoder = Decoder.open(natives, path, s, decoderFor(s), "picture", Math.max(1, Runtime.getRuntime().availableProcessors()));
+            list = PacketList.of(file.context(), stream);
             if (list.frames() == 0) {
                 throw new FootageException(path, "the file holds no frames; it may be cut short, copy it again from the camera.");
             }
-        } catch (FootageException e) {
-            avcodec_free_context(started);
-            avformat_close_input(opened);
-            closeFrames();
-            throw e;
-        }
-        container = opened;
-        decoder = started;
-        boolean ready = false;
-        try {
             restart();
             if (!decodeNext()) {
                 throw new FootageException(path, "no frame can be decoded; the file is damaged or cut short, copy it again from the camera.");
             }
             placed();
-            FrameCoding coding = FrameCoding.of(container.streams(stream), decoder, frame, source.reading());
-            reader = new FrameReader(path, coding);
-            info = FootageFacts.of(path, coding, list, container, stream);
+            FrameCoding coding = FrameCoding.of(path, file.stream(stream), decoder, frame, source.reading());
+            reader = natives.keep(new FrameReader(path, coding), FrameReader::close);
+            info = FootageFacts.of(coding, list, file, stream);
             ready = true;
         } finally {
             if (!ready) {
-                closeNative();
+                natives.close();
             }
         }
-    }
-
-    private AVCodecContext openDecoder(AVStream s) throws FootageException {
-        long pixels = (long) s.codecpar().width() * s.codecpar().height();
-        if (pixels > Plane.MAX_PIXELS) {
-            throw new FootageException(path, "the picture is too large (" + pixels / 1_000_000 + " megapixels); scale it below 268.");
-        }
-        AVCodec codec = decoderFor(s);
-        if (codec == null || codec.isNull()) {
-            throw new FootageException(
-                    path, "its picture coding (" + avcodec_get_name(s.codecpar().codec_id()).getString() + ") is not supported.");
-        }
-        AVCodecContext c = Av.some(avcodec_alloc_context3(codec), path);
-        int code = avcodec_parameters_to_context(c, s.codecpar());
-        c.thread_count(Math.max(1, Runtime.getRuntime().availableProcessors()));
-        c.pkt_timebase(s.time_base());
-        code = code < 0 ? code : avcodec_open2(c, codec, (PointerPointer<?>) null);
-        if (code < 0) {
-            avcodec_free_context(c);
-            throw new FootageException(path, "its decoder did not start (" + Av.words(code) + ").");
-        }
-        return c;
     }
 
     /// Transparency of VP8 and VP9 lies beside the picture, where only one decoder looks.
@@ -126,9 +98,12 @@ final class VideoFootage implements Footage {
 
     /// Opens the file anew: the readers of single pictures do not seek, and no seek finds a start as surely.
     private void restart() throws FootageException {
-        AVFormatContext again = Containers.open(path);
-        avformat_close_input(container);
-        container = again;
+        MediaFile again = Containers.open(path);
+        file.close();
+        file = again;
+        if (file.pictures() != stream) {
+            throw new FootageException(path, "the file became another while it was read; look at it again.");
+        }
         flush();
     }
 
@@ -149,11 +124,11 @@ final class VideoFootage implements Footage {
             }
             int to = key;
             for (int tries = 0; tries < SEEKS && to >= 0; tries++, to = list.keyBefore(to)) {
-                if (av_seek_frame(container, stream, list.stamp(to), AVSEEK_FLAG_BACKWARD) >= 0 && forwardTo(key)) {
+                if (av_seek_frame(file.context(), stream, list.stamp(to), AVSEEK_FLAG_BACKWARD) >= 0 && forwardTo(key)) {
                     return;
                 }
             }
-            if (list.place(key) >= 0 && av_seek_frame(container, stream, list.place(key), AVSEEK_FLAG_BYTE) >= 0 && forwardTo(key)) {
+            if (list.place(key) >= 0 && av_seek_frame(file.context(), stream, list.place(key), AVSEEK_FLAG_BYTE) >= 0 && forwardTo(key)) {
                 return;
             }
             restart();
@@ -167,8 +142,8 @@ final class VideoFootage implements Footage {
     /// Reads on to a packet and feeds it; false when the container lands behind it.
     private boolean forwardTo(int key) {
         flush();
-        while (av_read_frame(container, packet) >= 0) {
-            if (packet.stream_index() == stream) {
+        while (av_read_frame(file.context(), packet) >= 0) {
+            if (packet.stream_index() == stream && packet.size() > 0) {
                 int at = list.decodedAt(packet.pts());
                 if (at >= key) {
                     if (at == key) {
@@ -199,12 +174,12 @@ final class VideoFootage implements Footage {
 
     private void feed() {
         while (true) {
-            if (av_read_frame(container, packet) < 0) {
+            if (av_read_frame(file.context(), packet) < 0) {
                 draining = true;
                 avcodec_send_packet(decoder, null);
                 return;
             }
-            boolean ours = packet.stream_index() == stream;
+            boolean ours = packet.stream_index() == stream && packet.size() > 0;
             if (ours) {
                 fed = list.timed() ? list.decodedAt(packet.pts()) : fed + 1;
                 avcodec_send_packet(decoder, packet);
@@ -223,6 +198,7 @@ final class VideoFootage implements Footage {
     }
 
     private void bring(int index) throws FootageException {
+        natives.mustBeOpen();
         if (!(index >= 0 && index < list.frames())) {
             throw new FootageException(path, index, "there are only frames 0 to " + (list.frames() - 1) + ".");
         }
@@ -286,20 +262,8 @@ final class VideoFootage implements Footage {
         return reader.lockFrame(frame, index);
     }
 
-    private void closeFrames() {
-        av_frame_free(frame);
-        av_packet_free(packet);
-    }
-
-    private void closeNative() {
-        closeFrames();
-        avcodec_free_context(decoder);
-        avformat_close_input(container);
-    }
-
     @Override
     public void close() {
-        reader.close();
-        closeNative();
+        natives.close();
     }
 }

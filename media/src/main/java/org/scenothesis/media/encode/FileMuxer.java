@@ -28,7 +28,7 @@ final class FileMuxer implements AutoCloseable {
     private final AVFormatContext container = new AVFormatContext(null);
     private @Nullable AVStream stream;
     private @Nullable SoundWriter carrier;
-    private boolean begun;
+    private boolean open = true;
 
     /// @throws FootageException if the file cannot be made
     FileMuxer(Path path, String extension) throws FootageException {
@@ -86,7 +86,6 @@ final class FileMuxer implements AutoCloseable {
         Av.check(avio_open(io, Av.address(fresh.part()), AVIO_FLAG_WRITE), path, "the file cannot be opened for writing; check the folder and its permissions");
         container.pb(io);
         Av.check(avformat_write_header(container, (PointerPointer<?>) null), path, "the container refused the streams");
-        begun = true;
     }
 
     AVStream stream() {
@@ -104,9 +103,7 @@ final class FileMuxer implements AutoCloseable {
             carrier.copyTo(container, seconds);
         }
         Av.check(av_write_trailer(container), path, "the end of the file cannot be written; check the space left on the disk");
-        Av.check(avio_closep(container.pb()), path, "the end of the file cannot be written; check the space left on the disk");
-        container.pb(null);
-        begun = false;
+        Av.check(closed(), path, "the end of the file cannot be written; check the space left on the disk");
         try {
             fresh.place();
         } catch (IOException e) {
@@ -114,11 +111,20 @@ final class FileMuxer implements AutoCloseable {
         }
     }
 
+    /// Closes the file below, once: also a failed closing frees it.
+    private int closed() {
+        AVIOContext io = container.pb();
+        container.pb(null);
+        return io == null || io.isNull() ? 0 : avio_closep(io);
+    }
+
     @Override
     public void close() {
-        if (begun || container.pb() != null && !container.pb().isNull()) {
-            avio_closep(container.pb());
+        if (!open) {
+            return;
         }
+        open = false;
+        closed();
         avformat_free_context(container);
         if (carrier != null) {
             carrier.close();

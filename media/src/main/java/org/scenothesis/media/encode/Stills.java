@@ -18,10 +18,13 @@ import org.scenothesis.media.Av;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.media.Natives;
 import org.scenothesis.media.decode.Footages;
 
 /// Writes single stills: PNG 8 and 16 bit, JPEG, EXR half. A file appears whole or not at all.
 public final class Stills {
+    private static final String NOT_ENCODED = "the still could not be encoded";
+
     private Stills() {}
 
     /// How a still is stored.
@@ -79,11 +82,20 @@ public final class Stills {
     ///
     /// @throws FootageException if the file cannot be written
     public static void writeMatte(Path path, Plane matte) throws FootageException {
-        AVFrame f = av_frame_alloc();
+        AVFrame f = Av.some(av_frame_alloc(), path);
         f.format(AV_PIX_FMT_GRAY16BE);
         f.width(matte.width());
         f.height(matte.height());
-        av_frame_get_buffer(f, 64);
+        try {
+            Av.check(av_frame_get_buffer(f, 64), path, "there is no memory left for it; close other programs");
+            fill(f, matte);
+            place(path, PngFile.of(f, PngFile.Pixel.GREY16));
+        } finally {
+            av_frame_free(f);
+        }
+    }
+
+    private static void fill(AVFrame f, Plane matte) {
         long stride = f.linesize(0);
         var bytes = f.data(0).limit(stride * matte.height()).asByteBuffer().order(ByteOrder.BIG_ENDIAN);
         for (int y = 0; y < matte.height(); y++) {
@@ -91,11 +103,6 @@ public final class Stills {
                 int code = (int) (Math.clamp(matte.at(x, y), 0f, 1f) * 65535f + 0.5f);
                 bytes.putShort((int) (y * stride + 2L * x), (short) code);
             }
-        }
-        try {
-            place(path, PngFile.of(f, PngFile.Pixel.GREY16));
-        } finally {
-            av_frame_free(f);
         }
     }
 
@@ -114,10 +121,10 @@ public final class Stills {
     }
 
     private static void encode(Path path, AVFrame frame, String encoder) throws FootageException {
-        AVCodec codec = avcodec_find_encoder_by_name(encoder);
-        AVCodecContext c = avcodec_alloc_context3(codec);
-        AVPacket packet = av_packet_alloc();
-        try {
+        try (Natives natives = new Natives()) {
+            AVCodec codec = Av.some(avcodec_find_encoder_by_name(encoder), path);
+            AVCodecContext c = natives.own(avcodec_alloc_context3(codec), x -> avcodec_free_context(x), path);
+            AVPacket packet = natives.own(av_packet_alloc(), x -> av_packet_free(x), path);
             c.width(frame.width());
             c.height(frame.height());
             c.pix_fmt(frame.format());
@@ -134,22 +141,13 @@ public final class Stills {
             }
             int code = avcodec_open2(c, codec, options);
             av_dict_free(options);
-            if (code >= 0) {
-                code = avcodec_send_frame(c, frame);
-            }
-            if (code >= 0) {
-                avcodec_send_frame(c, null);
-                code = avcodec_receive_packet(c, packet);
-            }
-            if (code < 0) {
-                throw new FootageException(path, "the still could not be encoded (" + Av.words(code) + ").");
-            }
+            Av.check(code, path, NOT_ENCODED);
+            Av.check(avcodec_send_frame(c, frame), path, NOT_ENCODED);
+            avcodec_send_frame(c, null);
+            Av.check(avcodec_receive_packet(c, packet), path, NOT_ENCODED);
             byte[] bytes = new byte[packet.size()];
             packet.data().get(bytes);
             place(path, bytes);
-        } finally {
-            av_packet_free(packet);
-            avcodec_free_context(c);
         }
     }
 

@@ -5,7 +5,6 @@ import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
-import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
 import static org.bytedeco.ffmpeg.global.avutil.av_d2q;
 import static org.bytedeco.ffmpeg.global.avutil.av_inv_q;
 import static org.bytedeco.ffmpeg.global.avutil.av_rescale_q;
@@ -13,10 +12,11 @@ import static org.bytedeco.ffmpeg.global.avutil.av_rescale_q;
 import java.nio.file.Path;
 import java.util.List;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
-import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avutil.AVRational;
+import org.scenothesis.media.Av;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Containers;
+import org.scenothesis.media.decode.MediaFile;
 
 /// Joins films of one coding, each beginning with a key frame, into one without coding anything again.
 public final class VideoJoin {
@@ -31,25 +31,25 @@ public final class VideoJoin {
         long frames = 0;
         try (FileMuxer to = new FileMuxer(target, plan.format().extension())) {
             for (Path part : parts) {
-                AVFormatContext in = Containers.open(part);
-                try {
+                try (MediaFile in = Containers.open(part)) {
+                    if (in.pictures() != 0) {
+                        throw new FootageException(part, "this part of the film is damaged; remove it and render again.");
+                    }
                     if (frames == 0) {
-                        to.begin(in.streams(0).codecpar(), length, rate, plan.sound());
+                        to.begin(in.stream(0).codecpar(), length, rate, plan.sound());
                     }
                     frames = append(in, to, length, frames);
-                } finally {
-                    avformat_close_input(in);
                 }
             }
             to.finish(frames / plan.framesPerSecond());
         }
     }
 
-    private static long append(AVFormatContext in, FileMuxer to, AVRational length, long before) throws FootageException {
-        AVPacket p = av_packet_alloc();
+    private static long append(MediaFile in, FileMuxer to, AVRational length, long before) throws FootageException {
+        AVPacket p = Av.some(av_packet_alloc(), in.path());
         long n = before;
         try {
-            while (av_read_frame(in, p) >= 0) {
+            while (av_read_frame(in.context(), p) >= 0) {
                 if (p.stream_index() == 0) {
                     p.pts(av_rescale_q(n, length, to.stream().time_base()));
                     p.dts(p.pts());

@@ -9,20 +9,20 @@ import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
-import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
-import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVChannelLayout;
-import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.swresample.SwrContext;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.Av;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.Natives;
 import org.scenothesis.media.decode.Containers;
+import org.scenothesis.media.decode.Decoder;
 import org.scenothesis.media.decode.Footages;
+import org.scenothesis.media.decode.MediaFile;
 
 /// A sound track as an endless row of stereo samples: silence before it begins and behind its end. For one thread.
 public final class SoundFeed implements AutoCloseable {
@@ -33,12 +33,15 @@ public final class SoundFeed implements AutoCloseable {
 
     private final Path path;
     private final SoundTrack track;
-    private final AVFormatContext file;
+    private final Natives natives;
+    private final MediaFile file;
     private final int index;
-    private final AVPacket packet = av_packet_alloc();
-    private final AVFrame decoded = av_frame_alloc();
-    private @Nullable AVCodecContext decoder;
+    private final AVPacket packet;
+    private final AVFrame decoded;
+    private final AVCodecContext decoder;
     private @Nullable SwrContext converter;
+    /// What the converter was made for: channels, samples a second, layout of a sample. Files may change them on their way.
+    private String converts = "";
     private float[] left = {};
     private float[] right = {};
     private int used;
@@ -48,13 +51,6 @@ public final class SoundFeed implements AutoCloseable {
     private long at = Long.MIN_VALUE;
     private boolean ended;
 
-    private SoundFeed(SoundTrack track, AVFormatContext file, int index) {
-        path = track.from();
-        this.track = track;
-        this.file = file;
-        this.index = index;
-    }
-
     /// Whether a file can be heard; stills and folders of them cannot.
     ///
     /// @throws FootageException if it cannot be opened
@@ -62,55 +58,43 @@ public final class SoundFeed implements AutoCloseable {
         if (Files.isDirectory(path) || Footages.isStill(path)) {
             return false;
         }
-        AVFormatContext f = Containers.openSound(path);
-        boolean any = av_find_best_stream(f, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0) >= 0;
-        avformat_close_input(f);
-        return any;
+        try (MediaFile f = Containers.openSound(path)) {
+            return f.sound() >= 0;
+        }
     }
 
     /// @throws FootageException if the file cannot be opened, has no sound, or its coding is unknown
     public static SoundFeed open(SoundTrack track) throws FootageException {
-        AVFormatContext f = Containers.openSound(track.from());
-        int i = av_find_best_stream(f, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0);
-        SoundFeed feed = new SoundFeed(track, f, i);
+        Natives natives = new Natives();
         boolean ready = false;
         try {
-            if (i < 0) {
-                throw new FootageException(track.from(), "there is no sound in it; choose another take or file.");
-            }
-            feed.begin();
+            SoundFeed feed = new SoundFeed(track, natives);
             ready = true;
+            return feed;
         } finally {
             if (!ready) {
-                feed.close();
+                natives.close();
             }
         }
-        return feed;
     }
 
-    private AVStream stream() {
-        return file.streams(index);
-    }
-
-    /// Second at which the file's picture begins, on the clock of its packets.
-    private double zero() {
-        int picture = av_find_best_stream(file, AVMEDIA_TYPE_VIDEO, -1, -1, (AVCodec) null, 0);
-        return picture < 0 || file.streams(picture).start_time() == AV_NOPTS_VALUE ? 0 : file.streams(picture).start_time() * av_q2d(file.streams(picture).time_base());
-    }
-
-    private void begin() throws FootageException {
-        AVCodec codec = avcodec_find_decoder(stream().codecpar().codec_id());
-        if (codec == null || codec.isNull()) {
-            throw new FootageException(path, "the coding of its sound is not known here; convert it to WAV or FLAC.");
+    private SoundFeed(SoundTrack track, Natives natives) throws FootageException {
+        path = track.from();
+        this.track = track;
+        this.natives = natives;
+        file = natives.keep(Containers.openSound(path), MediaFile::close);
+        packet = natives.own(av_packet_alloc(), p -> av_packet_free(p), path);
+        decoded = natives.own(av_frame_alloc(), f -> av_frame_free(f), path);
+        natives.after(() -> letGo(converter));
+        index = file.sound();
+        if (index < 0) {
+            throw new FootageException(path, "there is no sound in it; choose another take or file.");
         }
-        AVCodecContext c = Av.some(avcodec_alloc_context3(codec), path);
-        decoder = c;
-        Av.check(avcodec_parameters_to_context(c, stream().codecpar()), path, "its sound cannot be read");
-        c.pkt_timebase(stream().time_base());
-        Av.check(avcodec_open2(c, codec, (AVDictionary) null), path, "its sound cannot be read");
-        double wanted = track.start() + zero();
+        AVStream s = file.stream(index);
+        decoder = Decoder.open(natives, path, s, avcodec_find_decoder(s.codecpar().codec_id()), "sound", 1);
+        double wanted = track.start() + file.begins();
         if (wanted > RUN_UP_S) {
-            av_seek_frame(file, index, (long) ((wanted - RUN_UP_S) / av_q2d(stream().time_base())), AVSEEK_FLAG_BACKWARD);
+            av_seek_frame(file.context(), index, (long) ((wanted - RUN_UP_S) / av_q2d(s.time_base())), AVSEEK_FLAG_BACKWARD);
         }
     }
 
@@ -118,6 +102,7 @@ public final class SoundFeed implements AutoCloseable {
     ///
     /// @throws FootageException if the sound is broken
     public void fill(float[] l, float[] r) throws FootageException {
+        natives.mustBeOpen();
         int n = l.length;
         Arrays.fill(l, 0);
         Arrays.fill(r, 0);
@@ -155,63 +140,74 @@ public final class SoundFeed implements AutoCloseable {
 
     /// Decodes the next piece; false at the end.
     private boolean more() throws FootageException {
-        AVCodecContext c = decoder;
-        while (c != null && !ended) {
-            int code = avcodec_receive_frame(c, decoded);
+        while (!ended) {
+            int code = avcodec_receive_frame(decoder, decoded);
             if (code >= 0) {
-                convert(c);
+                convert();
                 if (left.length > 0) {
                     return true;
                 }
-            } else if (code == AVERROR_EOF) {
+            } else if (code == AVERROR_EOF || !send()) {
                 ended = true;
-            } else {
-                send(c);
             }
         }
         return false;
     }
 
-    private void send(AVCodecContext c) throws FootageException {
-        while (av_read_frame(file, packet) >= 0) {
+    /// Gives the decoder its next packet, or the end; false where it takes neither.
+    private boolean send() {
+        while (av_read_frame(file.context(), packet) >= 0) {
             boolean own = packet.stream_index() == index;
-            int code = own ? avcodec_send_packet(c, packet) : 0;
+            int code = own ? avcodec_send_packet(decoder, packet) : 0;
             av_packet_unref(packet);
             // A damaged packet is a moment of silence.
             if (own && code >= 0) {
-                return;
+                return true;
             }
         }
-        avcodec_send_packet(c, null);
+        return avcodec_send_packet(decoder, null) >= 0;
     }
 
-    private void convert(AVCodecContext c) throws FootageException {
-        SwrContext s = converter;
-        if (s == null) {
-            s = new SwrContext(null);
-            AVChannelLayout of = decoded.ch_layout();
-            if (of.nb_channels() == 0) {
-                of = c.ch_layout();
-            }
-            // One channel is heard as loud on both sides.
-            sides = of.nb_channels() == 1 ? 1 : 2;
-            AVChannelLayout wanted = new AVChannelLayout();
-            av_channel_layout_default(wanted, sides);
-            Av.check(swr_alloc_set_opts2(s, wanted, AV_SAMPLE_FMT_FLTP, RATE, of, decoded.format(), decoded.sample_rate(), 0, null), path, "its sound cannot be converted");
-            Av.check(swr_init(s), path, "its sound cannot be converted");
-            converter = s;
+    private static void letGo(@Nullable SwrContext s) {
+        if (s != null) {
+            swr_free(s);
         }
+    }
+
+    private SwrContext converter() throws FootageException {
+        AVChannelLayout of = decoded.ch_layout().nb_channels() == 0 ? decoder.ch_layout() : decoded.ch_layout();
+        String now = of.nb_channels() + " " + decoded.sample_rate() + " " + decoded.format();
+        SwrContext s = converter;
+        if (s != null && now.equals(converts)) {
+            return s;
+        }
+        letGo(s);
+        converter = null;
+        SwrContext made = new SwrContext(null);
+        // One channel is heard as loud on both sides.
+        sides = of.nb_channels() == 1 ? 1 : 2;
+        AVChannelLayout wanted = new AVChannelLayout();
+        av_channel_layout_default(wanted, sides);
+        Av.check(swr_alloc_set_opts2(made, wanted, AV_SAMPLE_FMT_FLTP, RATE, of, decoded.format(), decoded.sample_rate(), 0, null), path, "its sound cannot be converted");
+        converter = made;
+        converts = now;
+        Av.check(swr_init(made), path, "its sound cannot be converted");
+        return made;
+    }
+
+    private void convert() throws FootageException {
+        SwrContext s = converter();
         if (at == Long.MIN_VALUE) {
-            double seconds = decoded.best_effort_timestamp() == AV_NOPTS_VALUE ? 0 : decoded.best_effort_timestamp() * av_q2d(stream().time_base());
-            at = Math.round((seconds - zero() - track.start()) * RATE);
+            double begins = decoded.best_effort_timestamp() == AV_NOPTS_VALUE ? file.begins() : decoded.best_effort_timestamp() * av_q2d(file.stream(index).time_base());
+            at = Math.round((begins - file.begins() - track.start()) * RATE);
         }
         int room = swr_get_out_samples(s, decoded.nb_samples());
-        AVFrame out = av_frame_alloc();
-        out.format(AV_SAMPLE_FMT_FLTP);
-        av_channel_layout_default(out.ch_layout(), sides);
-        out.sample_rate(RATE);
-        out.nb_samples(Math.max(1, room));
+        AVFrame out = Av.some(av_frame_alloc(), path);
         try {
+            out.format(AV_SAMPLE_FMT_FLTP);
+            av_channel_layout_default(out.ch_layout(), sides);
+            out.sample_rate(RATE);
+            out.nb_samples(Math.max(1, room));
             Av.check(av_frame_get_buffer(out, 0), path, "there is no memory left for its sound");
             int n = Av.check(swr_convert(s, out.data(), room, decoded.data(), decoded.nb_samples()), path, "its sound cannot be converted");
             left = samples(out, 0, n);
@@ -230,16 +226,6 @@ public final class SoundFeed implements AutoCloseable {
 
     @Override
     public void close() {
-        av_packet_free(packet);
-        av_frame_free(decoded);
-        if (decoder != null) {
-            avcodec_free_context(decoder);
-            decoder = null;
-        }
-        if (converter != null) {
-            swr_free(converter);
-            converter = null;
-        }
-        avformat_close_input(file);
+        natives.close();
     }
 }
