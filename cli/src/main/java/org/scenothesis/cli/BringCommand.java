@@ -54,6 +54,10 @@ final class BringCommand implements Callable<Integer> {
                     keep(folder, s, taken, incoming.bring(taken, !leave, output.progress("bring")));
                 }
                 report(all.stream().filter(p -> !p.taken()).toList(), taken);
+                if (taken.isEmpty()) {
+                    throw new InputException(files.getFirst() + (all.size() == 1 ? ": nothing was brought in. " + all.getFirst().seen().problem()
+                            : ": nothing was brought in, none of these " + all.size() + " files can be used."));
+                }
             }
         });
     }
@@ -75,8 +79,12 @@ final class BringCommand implements Callable<Integer> {
         ArrayNode list = o.putArray("taken");
         for (Proposal p : taken) {
             list.addObject().put("file", p.seen().file().toString()).put("plate", p.plate()).put("name", p.name())
-                    .put("role", p.role().name().toLowerCase(Locale.ROOT)).put("why", p.why().name().toLowerCase(Locale.ROOT));
+                    .put("role", p.role().name().toLowerCase(Locale.ROOT)).put("why", p.why().name().toLowerCase(Locale.ROOT))
+                    .put("fault", p.seen().fault());
             output.say(p.seen().file().getFileName() + "  \u2192  " + p.name() + ", " + Words.of("role.short." + p.role().name()) + ", " + Words.of("incoming.why." + p.why().name()));
+            if (!p.seen().fault().isEmpty()) {
+                output.say("     " + p.seen().fault());
+            }
         }
         ArrayNode not = o.putArray("not_used");
         for (Proposal p : unused) {

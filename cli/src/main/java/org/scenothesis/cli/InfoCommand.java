@@ -44,6 +44,8 @@ final class InfoCommand implements Callable<Integer> {
             o.put("alpha", c.alpha());
             o.put("audio", c.audio());
             o.put("equivalent_mm", i.equivalentMm());
+            o.put("cut_short", i.shortfall() != null);
+            o.put("frames_missing", i.shortfall() == null ? 0 : i.shortfall().frames());
             o.set("notes", Output.tree(i.notes()));
             output.print(o);
             output.say(String.format(

@@ -2,6 +2,7 @@ package org.scenothesis.testkit;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -10,6 +11,8 @@ import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.zip.CRC32;
+import java.util.zip.Deflater;
 
 /// Files that come in as footage and are not what their names say: sound alone, covers, texts, cut, flipped, of no size or an enormous one. Undamaged they were made by another encoder.
 public final class HostileFiles {
@@ -36,6 +39,7 @@ public final class HostileFiles {
         for (String name : SEEDS) {
             h.damage(name, sound(name));
         }
+        h.damage("noted.png", noted(sound("still.png"), 8 << 20));
         h.put("empty.mp4", new byte[0]);
         h.put("one.png", new byte[] {1});
         h.put("words.mov", "This is a shopping list.".getBytes(StandardCharsets.UTF_8));
@@ -52,6 +56,23 @@ public final class HostileFiles {
             }
             return in.readAllBytes();
         }
+    }
+
+    /// A PNG with a packed text that becomes so many bytes when it is unpacked.
+    public static byte[] noted(byte[] png, int bytes) {
+        Deflater packer = new Deflater(Deflater.BEST_COMPRESSION);
+        packer.setInput(new byte[bytes]);
+        packer.finish();
+        byte[] packed = new byte[bytes / 500 + 1000];
+        int n = packer.deflate(packed);
+        packer.end();
+        byte[] keyword = "zTXtnotes\0\0".getBytes(StandardCharsets.ISO_8859_1);
+        ByteBuffer chunk = ByteBuffer.allocate(keyword.length + n + 8).putInt(keyword.length - 4 + n).put(keyword).put(packed, 0, n);
+        CRC32 crc = new CRC32();
+        crc.update(chunk.array(), 4, keyword.length + n);
+        chunk.putInt((int) crc.getValue());
+        // Behind the head of the picture.
+        return ByteBuffer.allocate(png.length + chunk.capacity()).put(png, 0, 33).put(chunk.flip()).put(png, 33, png.length - 33).array();
     }
 
     private void damage(String name, byte[] whole) throws IOException {

@@ -37,6 +37,8 @@ public enum Measure {
     MISSING("", 5, 3, Group.FILM, Mend.BREAK_DOWN),
     /// Filmed, but its file cannot be read.
     BROKEN("", 5, 3, Group.FILM, Mend.SHOOT),
+    /// Its file ends before its own structure does: frames that it promises and does not hold, 0 where it promises no number.
+    CUT_SHORT("", 5, 3, Group.FILM, Mend.SHOOT),
     /// How far the light may turn between plates of one light group.
     KEY_DIRECTION("\u00b0", 4, 2, Group.EXPOSURE, Mend.BREAK_DOWN, 5, 12),
     /// Pixels needed over pixels there are.

@@ -88,9 +88,4 @@ public final class ScreenModels {
         }
         return sum / p.data().length;
     }
-
-    /// How much of a picture looks like a green or blue cloth, in [0, 1].
-    public static double clothShare(Picture p) {
-        return share(likely(p, ScreenHue.of(p)));
-    }
 }

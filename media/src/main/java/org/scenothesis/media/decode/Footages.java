@@ -19,11 +19,18 @@ public final class Footages {
     private static final Set<String> CLIPS = Set.of("mp4", "m4v", "mov", "mkv", "webm", "avi", "mts", "m2ts", "ts", "mpg", "mpeg", "mxf", "3gp", "gif", "apng", "dv", "ogv");
     private static final Set<String> SOUNDS = Set.of("wav", "flac", "mp3", "aac", "m4a", "aif", "aiff", "ogg", "oga", "opus", "w64");
 
+    private static final Set<String> OTHERS = Set.of("heic", "heif", "avif", "jxl", "svg", "dng", "cr2", "cr3", "nef", "arw", "raf", "rw2", "orf", "wmv", "flv", "vob", "y4m", "insv", "raw");
+
     private Footages() {}
 
     /// Whether a file's name says that it is a clip or a still; what is in it may still be something else.
     public static boolean isFootage(Path p) {
         return isStill(p) || CLIPS.contains(extension(p));
+    }
+
+    /// Whether a file's name says that it is a picture or clip of a kind that is not read here.
+    public static boolean isOther(Path p) {
+        return OTHERS.contains(extension(p));
     }
 
     /// Whether a file's name says that it is sound alone.

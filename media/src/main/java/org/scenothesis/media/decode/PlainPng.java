@@ -4,7 +4,7 @@ import static org.bytedeco.ffmpeg.global.avformat.AVSEEK_SIZE;
 import static org.bytedeco.ffmpeg.global.avformat.avio_alloc_context;
 import static org.bytedeco.ffmpeg.global.avformat.avio_context_free;
 import static org.bytedeco.ffmpeg.global.avutil.AVERROR_EOF;
-import static org.bytedeco.ffmpeg.global.avutil.av_freep;
+import static org.bytedeco.ffmpeg.global.avutil.av_free;
 import static org.bytedeco.ffmpeg.global.avutil.av_malloc;
 
 import java.io.IOException;
@@ -156,7 +156,7 @@ final class PlainPng implements AutoCloseable {
         AVIOContext c = io;
         io = null;
         if (c != null) {
-            av_freep(c.position(0).buffer());
+            av_free(c.buffer());
             avio_context_free(c);
         }
         read.close();

@@ -2,13 +2,14 @@ package org.scenothesis.production.incoming;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
-import org.scenothesis.core.key.ScreenModels;
+import org.scenothesis.core.key.ClothSight;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
@@ -18,6 +19,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.NaturalOrder;
 import org.scenothesis.media.decode.Footages;
@@ -36,6 +38,7 @@ public final class Incoming {
     /// A folder with at least so many stills and nothing else is a sequence.
     private static final int SEQUENCE = 8;
     private static final int MOST = 500;
+    private static final int DEEPEST = 3;
 
     private final ProductionFolder folder;
     private final Bands bands;
@@ -49,23 +52,26 @@ public final class Incoming {
     ///
     /// @throws FootageException if a folder cannot be read, or there is nothing in what was given
     public List<Proposal> propose(Shot shot, List<Path> given, Progress progress) throws FootageException {
-        List<Path> files = new ArrayList<>();
+        Found found = new Found();
         for (Path p : given) {
-            files.addAll(spread(p));
+            found.spread(p);
         }
-        if (files.isEmpty()) {
+        if (found.footage.isEmpty() && found.other.isEmpty()) {
             throw new FootageException(given.isEmpty() ? folder.path() : given.getFirst(), "there are no clips or stills here.");
         }
-        if (files.size() > MOST) {
-            throw new FootageException(given.getFirst(), "these are " + files.size() + " files; bring in at most " + MOST + " at a time.");
+        if (found.footage.size() > MOST) {
+            throw new FootageException(given.getFirst(), "these are " + found.footage.size() + " files; bring in at most " + MOST + " at a time.");
         }
         List<Seen> seen = new ArrayList<>();
-        for (Path f : files) {
-            if (!progress.at(seen.size(), files.size())) {
+        for (Path f : found.footage) {
+            if (!progress.at(seen.size(), found.footage.size())) {
                 throw new Stopped();
             }
             seen.add(look(f));
         }
+        found.other.stream().limit(MOST).forEach(f -> seen.add(Seen.unreadable(f, f + ": " + (Footages.isSound(f)
+                ? "it is sound without a picture; choose it as the shot's sound on Hand over, or with scenothesis sound."
+                : "this kind of picture or clip is not read here; convert it first."))));
         return Proposals.of(shot, seen, looks(shot));
     }
 
@@ -83,17 +89,37 @@ public final class Incoming {
         return out;
     }
 
-    private static List<Path> spread(Path given) throws FootageException {
-        if (!Files.isDirectory(given)) {
-            return List.of(given);
+    /// What lies in what was given: footage, and what is like it and not read. A card has folders in folders.
+    private static final class Found {
+        private final List<Path> footage = new ArrayList<>();
+        private final List<Path> other = new ArrayList<>();
+
+        void spread(Path given) throws FootageException {
+            if (Files.isDirectory(given)) {
+                within(given, 0);
+            } else {
+                footage.add(given);
+            }
         }
-        try (Stream<Path> inside = Files.list(given)) {
-            List<Path> all = inside.filter(p -> !String.valueOf(p.getFileName()).startsWith(".")).sorted(NaturalOrder.INSTANCE).toList();
-            List<Path> files = all.stream().filter(p -> Files.isRegularFile(p) && Footages.isFootage(p)).toList();
-            boolean sequence = files.size() >= SEQUENCE && files.stream().allMatch(Footages::isStill);
-            return sequence ? List.of(given) : files;
-        } catch (IOException e) {
-            throw new FootageException(given, "the folder cannot be read; check its permissions.", e);
+
+        private void within(Path given, int depth) throws FootageException {
+            try (Stream<Path> inside = Files.list(given)) {
+                List<Path> all = inside.filter(p -> !String.valueOf(p.getFileName()).startsWith(".")).sorted(NaturalOrder.INSTANCE).toList();
+                List<Path> files = all.stream().filter(p -> Files.isRegularFile(p) && Footages.isFootage(p)).toList();
+                other.addAll(all.stream().filter(p -> Files.isRegularFile(p) && (Footages.isSound(p) || Footages.isOther(p))).toList());
+                if (files.size() >= SEQUENCE && files.stream().allMatch(Footages::isStill)) {
+                    footage.add(given);
+                } else {
+                    footage.addAll(files);
+                }
+                for (Path p : depth < DEEPEST ? all : List.<Path>of()) {
+                    if (Files.isDirectory(p, LinkOption.NOFOLLOW_LINKS)) {
+                        within(p, depth + 1);
+                    }
+                }
+            } catch (IOException e) {
+                throw new FootageException(given, "the folder cannot be read; check its permissions.", e);
+            }
         }
     }
 
@@ -101,18 +127,13 @@ public final class Incoming {
     private Seen look(Path file) {
         try (Footage f = Footages.open(file)) {
             int n = f.info().frames();
-            List<Look> looks = new ArrayList<>();
             Picture first = small(f, 0);
-            looks.add(Look.of(first));
             Picture middle = n > 1 ? small(f, n / 2) : first;
-            if (n > 1) {
-                looks.add(Look.of(middle));
-                looks.add(Look.of(small(f, n - 1)));
-            }
-            double stirring = looks.stream().mapToDouble(l -> l.furthest(looks.getFirst())).max().orElse(0);
+            double stirring = n > 1 ? Math.max(Look.stirring(first, middle), Look.stirring(first, small(f, n - 1))) : 0;
             double seconds = n > 1 ? n / f.info().rate().framesPerSecond() : 0;
-            return new Seen(file, n == 1, seconds, f.info().width(), f.info().height(), Math.max(ScreenModels.clothShare(first), ScreenModels.clothShare(middle)), dark(middle),
-                    stirring, looks.getFirst(), DisplayPicture.of(middle, SMALL_W, SMALL_H, bands), "");
+            FootageInfo.Shortfall shortfall = f.info().shortfall();
+            return new Seen(file, n == 1, seconds, f.info().width(), f.info().height(), Math.max(ClothSight.share(first), ClothSight.share(middle)), dark(middle),
+                    stirring, Look.of(first), DisplayPicture.of(middle, SMALL_W, SMALL_H, bands), shortfall == null ? "" : shortfall.sentence(n), "");
         } catch (FootageException e) {
             return Seen.unreadable(file, String.valueOf(e.getMessage()));
         }

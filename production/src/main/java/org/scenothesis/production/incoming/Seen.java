@@ -11,10 +11,10 @@ import org.scenothesis.core.picture.DisplayPicture;
 /// - `stirring`: the largest difference between moments of it, in shares of the brightest code, on a coarse grid; 0 for a still.
 /// - `look`: its first picture on that grid as code values; empty if it could not be read.
 /// - `small`: a picture of its middle, no larger than 92 by 52 pixels; null if it could not be read.
-/// - `problem`: empty, or why it cannot be used.
-public record Seen(Path file, boolean still, double seconds, int width, int height, double cloth, double dark, double stirring, Look look, @Nullable DisplayPicture small, String problem) {
+/// - `fault`: empty, or what is wrong with it although it can be used. `problem`: empty, or why it cannot.
+public record Seen(Path file, boolean still, double seconds, int width, int height, double cloth, double dark, double stirring, Look look, @Nullable DisplayPicture small, String fault, String problem) {
     static Seen unreadable(Path file, String problem) {
-        return new Seen(file, false, 0, 0, 0, 0, 0, 0, Look.NONE, null, problem);
+        return new Seen(file, false, 0, 0, 0, 0, 0, 0, Look.NONE, null, "", problem);
     }
 
     /// The file's name without its ending and its last number, as a plate's.

@@ -15,7 +15,7 @@ import org.scenothesis.production.words.Words;
 /// Opens takes for what is known of them without measuring; kept as long as a file stands as it stood.
 final class Briefs {
     /// Raised whenever what is said of a file changes.
-    private static final int VERSION = 6;
+    private static final int VERSION = 7;
 
     private final ProductionFolder folder;
     private final Readings readings;
@@ -45,7 +45,7 @@ final class Briefs {
             FootageInfo i = f.info();
             FootageBrief b = new FootageBrief(
                     i.frames(), i.seconds(), i.width(), i.height(), i.rate().framesPerSecond(), i.rate().variable(), i.frames() == 1, i.coding().alpha(),
-                    !i.coding().matrixNamed(), read(i), i.equivalentMm(), i.notes(), standing, "");
+                    !i.coding().matrixNamed(), read(i), i.equivalentMm(), i.shortfall(), i.notes(), standing, "");
             readings.keep(key, b);
             return b;
         } catch (FootageException e) {

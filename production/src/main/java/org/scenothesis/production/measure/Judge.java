@@ -64,6 +64,9 @@ public final class Judge {
             return List.of(Finding.that(Measure.BROKEN, subject, 1, Verdict.REDO).noted(brief.problem()));
         }
         List<Finding> out = new ArrayList<>();
+        if (brief != null && brief.shortfall() != null) {
+            out.add(Finding.that(Measure.CUT_SHORT, subject, brief.shortfall().frames(), Verdict.REDO).detailed((double) brief.frames(), (double) brief.frames() + brief.shortfall().frames()));
+        }
         out.add(brief == null ? Finding.unmeasured(Measure.ROLL, subject, "") : Fitting.roll(plate, brief));
         for (Meter<?> meter : Meters.ALL) {
             out.addAll(take(meter, shot, plate, take, m, rules));

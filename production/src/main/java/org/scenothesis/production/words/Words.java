@@ -126,6 +126,7 @@ public final class Words {
             case MATRIX, OUTSIDE, NEEDED -> "";
             case MISSING -> of("value.missing");
             case BROKEN -> of("value.broken");
+            case CUT_SHORT -> of("value.cut");
             case KEY_DIRECTION -> number(v, 1) + "\u00b0";
             case ENLARGEMENT, LAMP_SIZE -> number(v, 2) + " \u00d7";
             case CLOTH_ROOM -> Double.isInfinite(v) ? of("value.past") : number(v, 2) + " m";
@@ -144,7 +145,7 @@ public final class Words {
     private static String limit(Finding f) {
         return switch (f.measure()) {
             case ROLL -> of("limit.least", number(f.limit().holds(), 1) + " s");
-            case MISSING, NEEDED, BROKEN, BORDER, SIZE, RATE, LENGTH, FOLLOWED, UNSORTED, MATRIX, OUTSIDE, GLASS_LIGHTS, LAMP_SEEN, STAND_WEIGHT -> "";
+            case MISSING, NEEDED, BROKEN, CUT_SHORT, BORDER, SIZE, RATE, LENGTH, FOLLOWED, UNSORTED, MATRIX, OUTSIDE, GLASS_LIGHTS, LAMP_SEEN, STAND_WEIGHT -> "";
             case CLOTH_ROOM -> of("limit.least", number(f.limit().holds(), 2) + " m");
             default -> f.verdict() == Verdict.NOT_MEASURED && f.limit().holds() == 0 ? "" : of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
         };

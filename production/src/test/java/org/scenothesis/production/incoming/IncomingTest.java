@@ -7,6 +7,8 @@ import static org.assertj.core.api.Assertions.tuple;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.SplittableRandom;
+import java.util.function.IntFunction;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -90,6 +92,70 @@ class IncomingTest {
         assertThat(all.getLast().seen().problem()).contains("C0005.avi");
         assertThat(all.get(1).seen().stirring()).isGreaterThan(0.1);
         assertThat(all.getFirst().seen().seconds()).isEqualTo(0.25);
+    }
+
+    /// A clip of three frames, each made anew.
+    private Path filmed(String name, IntFunction<Picture> frames) throws Exception {
+        Path file = card.resolve(name);
+        try (VideoSink sink = new VideoSink(file, new VideoSink.Plan(320, 180, 24, VideoFormat.FFV1_MKV, 9, null))) {
+            for (int i = 0; i < 3; i++) {
+                sink.write(frames.apply(i));
+            }
+        }
+        return file;
+    }
+
+    private interface Colour {
+        double[] at(int x, int y);
+    }
+
+    private static Picture painted(Colour c) {
+        Picture p = Picture.filled(320, 180, 0, 0, 0);
+        for (int y = 0; y < 180; y++) {
+            for (int x = 0; x < 320; x++) {
+                double[] v = c.at(x, y);
+                for (int k = 0; k < 3; k++) {
+                    p.colours().get(k).data()[y * 320 + x] = (float) Math.max(0, v[k]);
+                }
+            }
+        }
+        return p;
+    }
+
+    /// A cloth is one surface of one hue; a green place has many, a wall in blue light is not the only thing that is blue.
+    @Test
+    void aLandscapeAndABlueLitWallAreNoCloths() throws Exception {
+        SplittableRandom r = new SplittableRandom(3);
+        Picture meadow = painted((x, y) -> {
+            double leaf = r.nextDouble(0.05, 0.5);
+            return y < 40 ? new double[] {0.5, 0.6, 0.8} : new double[] {leaf * r.nextDouble(0.2, 0.62), leaf, leaf * r.nextDouble(0.05, 0.5)};
+        });
+        Picture wall = painted((x, y) -> {
+            double light = 3 / (1 + Math.pow((x - 160) / 60.0, 2) + Math.pow((y - 30) / 50.0, 2));
+            double shade = y > 120 && x > 90 && x < 200 ? 0.3 : y > 130 ? 0.6 : 1;
+            return new double[] {light * 0.03 * shade + 0.004, light * 0.05 * shade + 0.004, light * 0.3 * shade + 0.004};
+        });
+        Picture cloth = painted((x, y) -> {
+            double light = 0.25 + 0.1 * x / 320 + 0.03 * Math.sin(x / 7.0) + r.nextDouble(-0.01, 0.01);
+            boolean body = Math.hypot(x - 150, (y - 110) / 2.0) < 35;
+            return body ? new double[] {0.4, 0.3, 0.2} : new double[] {0.15 * light, light, 0.2 * light};
+        });
+        List<Path> files = List.of(filmed("c1.mkv", i -> meadow), filmed("d1.mkv", i -> wall), filmed("e1.mkv", i -> cloth));
+        List<Proposal> all = new Incoming(folder, bands).propose(shot(), files, Progress.NONE);
+        assertThat(all).extracting(p -> p.why() == Proposal.Why.CLOTH).containsExactly(false, false, true);
+    }
+
+    /// Noise is no movement: a still that was filmed with a high sensitivity is a clean plate.
+    @Test
+    void whatOnlyHasNoiseDoesNotMove() throws Exception {
+        SplittableRandom r = new SplittableRandom(9);
+        Path noisy = filmed("f1.mkv", i -> painted((x, y) -> {
+            double v = 0.05 + 0.05 * ((x / 40 + y / 30) % 2);
+            return new double[] {v + 0.06 * r.nextGaussian(), v + 0.06 * r.nextGaussian(), v + 0.06 * r.nextGaussian()};
+        }));
+        Proposal p = new Incoming(folder, bands).propose(shot(), List.of(noisy), Progress.NONE).getFirst();
+        assertThat(p.role()).isEqualTo(PlateRole.CLEAN);
+        assertThat(p.why()).isEqualTo(Proposal.Why.NOTHING_MOVES);
     }
 
     /// What is of another place than all there is may be anything: it waits in the tray until somebody says.

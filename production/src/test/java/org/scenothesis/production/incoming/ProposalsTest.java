@@ -24,7 +24,7 @@ class ProposalsTest {
     }
 
     private static Seen seen(String name, boolean still, double cloth, double dark, double stirring) {
-        return new Seen(Path.of("/clips", name), still, still ? 0 : 4, 1280, 720, cloth, dark, stirring, look(0.5), null, "");
+        return new Seen(Path.of("/clips", name), still, still ? 0 : 4, 1280, 720, cloth, dark, stirring, look(0.5), null, "", "");
     }
 
     private static Shot with(Shot s, String id, String name, PlateRole role, String... takes) {

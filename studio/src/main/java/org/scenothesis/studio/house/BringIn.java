@@ -135,6 +135,9 @@ final class BringIn extends StackPane {
         plate.valueProperty().addListener(o -> say.run());
         say.run();
         VBox words = new VBox(1, Text.of(String.valueOf(p.seen().file().getFileName()), "paper-text", "strong-ink"), Text.of(facts(p.seen()), "paper-soft"));
+        if (!p.seen().fault().isEmpty()) {
+            words.getChildren().add(Text.block(p.seen().fault(), "paper-redo"));
+        }
         words.setMinWidth(0);
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox choice = new VBox(1, plate, why);

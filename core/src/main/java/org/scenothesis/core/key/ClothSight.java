@@ -1,0 +1,163 @@
+package org.scenothesis.core.key;
+
+import java.util.Arrays;
+import java.util.function.IntToDoubleFunction;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.vision.Pieces;
+
+/// Whether a picture shows a cloth for keying: one surface of one hue that reaches round a subject or fills the picture evenly.
+///
+/// Green places (many hues, much texture), things of the screen's colour (small, apart) and walls in coloured light (all else has that colour too, the light falls off) are none. Made for pictures
+/// of a few hundred pixels across.
+public final class ClothSight {
+    /// Less is a thing of that colour.
+    private static final double LEAST = 0.02;
+    /// Spread of the two other channels against the screen's, from the tenth to the ninetieth of a hundred.
+    private static final double ONE_HUE = 0.1;
+    /// The larger of the other two channels against the screen's, at most: paler is no cloth for keying.
+    private static final double SATURATED = 0.6;
+    /// Stops from its darkest to its brightest part, folds and shadows among them.
+    private static final double ONE_LIGHT = 3;
+    /// What averages noise away before hues are compared.
+    private static final double SIGMA_PX = 1.2;
+    /// Stops between pixels two apart, in the middle of all.
+    private static final double SMOOTH = 0.16;
+    /// Share of what has the colour that is in the two largest pieces: a subject may part a cloth.
+    private static final double ONE_PIECE = 0.85;
+    private static final double OF_THE_BORDER = 0.12;
+    private static final double HOLE = 0.03;
+    /// Share of all else that is lit in the screen's colour.
+    private static final double COLOURED_LIGHT = 0.75;
+    private static final double FILLED = 0.97;
+    private static final double EVEN_STOPS = 2;
+    private static final float LIT = 0.01f;
+
+    private final int width;
+    private final int height;
+    private final Plane mask;
+    private final float[] s;
+    private final Plane a;
+    private final Plane b;
+
+    private ClothSight(Picture p) {
+        ScreenHue hue = ScreenHue.of(p);
+        width = p.width();
+        height = p.height();
+        mask = ScreenModels.likely(p, hue);
+        s = hue.screen(p).data();
+        a = hue.first(p);
+        b = hue.second(p);
+    }
+
+    /// How much of a picture is cloth, in [0, 1]; 0 where what is green or blue in it is not one.
+    public static double share(Picture p) {
+        ClothSight c = new ClothSight(p);
+        double share = ScreenModels.share(c.mask);
+        return share >= LEAST && c.oneHue() && c.smooth() && c.oneSurface(share) && !c.lit() && c.range() < (share < FILLED ? ONE_LIGHT : EVEN_STOPS) ? share : 0;
+    }
+
+    private boolean oneHue() {
+        float[] first = shares(a);
+        float[] second = shares(b);
+        return spread(first) < ONE_HUE && spread(second) < ONE_HUE && Math.max(first[first.length / 2], second[second.length / 2]) < SATURATED;
+    }
+
+    private static double spread(float[] sorted) {
+        return sorted[sorted.length * 9 / 10] - sorted[sorted.length / 10];
+    }
+
+    /// Another channel as shares of the screen's where the cloth is, ascending.
+    private float[] shares(Plane other) {
+        Plane smooth = Blur.gaussian(other, SIGMA_PX, Bands.sequential());
+        Plane screen = Blur.gaussian(new Plane(width, height, s), SIGMA_PX, Bands.sequential());
+        return sorted(i -> smooth.data()[i] / screen.data()[i]);
+    }
+
+    private float[] sorted(IntToDoubleFunction of) {
+        float[] v = new float[s.length];
+        int n = 0;
+        for (int i = 0; i < s.length; i++) {
+            if (cloth(i) == 1) {
+                v[n++] = (float) of.applyAsDouble(i);
+            }
+        }
+        Arrays.sort(v, 0, n);
+        return Arrays.copyOf(v, n);
+    }
+
+    /// Stops between the darkest and the brightest twentieth.
+    private double range() {
+        float[] v = sorted(i -> s[i]);
+        return Math.log(v[v.length * 95 / 100] / Math.max(1e-6, v[v.length / 20])) / Math.log(2);
+    }
+
+    private boolean smooth() {
+        float[] v = new float[s.length];
+        int n = 0;
+        for (int i = 0; i + 2 < s.length; i++) {
+            if (cloth(i) == 1 && cloth(i + 2) == 1 && i % width < width - 2) {
+                v[n++] = (float) Math.abs(Math.log(s[i] / s[i + 2]) / Math.log(2));
+            }
+        }
+        Arrays.sort(v, 0, n);
+        return n > 0 && v[n / 2] < SMOOTH;
+    }
+
+    private boolean oneSurface(double share) {
+        int[] sizes = Pieces.of(mask).sizes();
+        sizes[0] = 0;
+        Arrays.sort(sizes);
+        int most = sizes[sizes.length - 1] + (sizes.length > 2 ? sizes[sizes.length - 2] : 0);
+        return most >= ONE_PIECE * share * s.length && (atBorder() > OF_THE_BORDER || holes() > HOLE * share * s.length);
+    }
+
+    private double atBorder() {
+        int n = 0;
+        for (int x = 0; x < width; x++) {
+            n += cloth(x) + cloth((height - 1) * width + x);
+        }
+        for (int y = 0; y < height; y++) {
+            n += cloth(y * width) + cloth(y * width + width - 1);
+        }
+        return n / (2.0 * (width + height));
+    }
+
+    private int cloth(int i) {
+        return mask.data()[i] > 0 ? 1 : 0;
+    }
+
+    /// Pixels that the cloth closes in: a subject before it.
+    private int holes() {
+        Plane other = Plane.of(width, height);
+        for (int i = 0; i < s.length; i++) {
+            other.data()[i] = 1 - mask.data()[i];
+        }
+        Pieces p = Pieces.of(other);
+        boolean[] outside = new boolean[p.sizes().length];
+        outside[0] = true;
+        for (int i = 0; i < s.length; i++) {
+            outside[p.piece()[i]] |= i % width == 0 || i % width == width - 1 || i < width || i >= s.length - width;
+        }
+        int n = 0;
+        for (int i = 0; i < outside.length; i++) {
+            n += outside[i] ? 0 : p.sizes()[i];
+        }
+        return n;
+    }
+
+    /// Whether all else is lit in that colour too.
+    private boolean lit() {
+        int all = 0;
+        int coloured = 0;
+        for (int i = 0; i < s.length; i++) {
+            if (cloth(i) == 0 && s[i] + a.data()[i] + b.data()[i] > 3 * LIT) {
+                all++;
+                coloured += s[i] > 1.15f * Math.max(a.data()[i], b.data()[i]) ? 1 : 0;
+            }
+        }
+        return all > (1 - FILLED) * s.length && coloured > COLOURED_LIGHT * all;
+    }
+}
