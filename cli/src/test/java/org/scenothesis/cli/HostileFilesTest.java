@@ -2,6 +2,7 @@ package org.scenothesis.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -34,6 +35,32 @@ class HostileFilesTest {
         }
     }
 
+    /// A text of two gigabytes in a still of two megabytes: no door unpacks it.
+    @Test
+    void aPackedTextIsNeverUnpacked() throws Exception {
+        Path work = Files.createDirectories(home.resolve("bomb"));
+        byte[] still = HostileFiles.sound("still.png");
+        Path bomb = Files.write(work.resolve("bomb.png"), HostileFiles.noted(still, Integer.MAX_VALUE - (1 << 20)));
+        Process p = program(0, HostileDoors.class.getName(), work.toString(), Files.write(work.resolve("good.mp4"), HostileFiles.sound("film.mp4")).toString(), home.resolve("log-0").toString(),
+                Files.write(work.resolve("files"), List.of(bomb.toString())).toString());
+        long most = 0;
+        while (!p.waitFor(20, TimeUnit.MILLISECONDS)) {
+            most = Math.max(most, resident(p));
+        }
+        assertThat(p.exitValue()).as(Files.readString(home.resolve("out-0"))).isZero();
+        assertThat(wrong(log(0))).isEmpty();
+        assertThat(most).as("kilobytes resident").isBetween(1L, 900_000L);
+    }
+
+    /// Kilobytes of memory of a program, 1 where the system does not say.
+    private static long resident(Process p) {
+        try {
+            return Files.readAllLines(Path.of("/proc/" + p.pid() + "/status")).stream().filter(l -> l.startsWith("VmRSS")).mapToLong(l -> Long.parseLong(l.replaceAll("\\D", ""))).findFirst().orElse(1);
+        } catch (IOException e) {
+            return 1;
+        }
+    }
+
     private List<String> log(int k) throws Exception {
         return Files.readAllLines(home.resolve("log-" + k));
     }
@@ -48,10 +75,14 @@ class HostileFilesTest {
         Files.write(mine, IntStream.range(0, files.size()).filter(i -> i % PROCESSES == k).mapToObj(i -> files.get(i).toString()).toList());
         Path work = Files.createDirectories(home.resolve("work-" + k));
         Path good = Files.write(work.resolve("good.mp4"), HostileFiles.sound("film.mp4"));
-        return new ProcessBuilder(
+        return program(k, HostileDoors.class.getName(), work.toString(), good.toString(), home.resolve("log-" + k).toString(), mine.toString());
+    }
+
+    private Process program(int k, String main, String... args) throws IOException {
+        List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(), "--enable-native-access=ALL-UNNAMED", "--add-modules", "jdk.incubator.vector", "-Xmx1g",
-                "-Dscenothesis.user=" + home.resolve("user-" + k), "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
-                HostileDoors.class.getName(), work.toString(), good.toString(), home.resolve("log-" + k).toString(), mine.toString())
-                .redirectErrorStream(true).redirectOutput(home.resolve("out-" + k).toFile()).start();
+                "-Dscenothesis.user=" + home.resolve("user-" + k), "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")), main));
+        command.addAll(List.of(args));
+        return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(home.resolve("out-" + k).toFile()).start();
     }
 }

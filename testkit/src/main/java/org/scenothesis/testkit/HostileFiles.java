@@ -61,10 +61,15 @@ public final class HostileFiles {
     /// A PNG with a packed text that becomes so many bytes when it is unpacked.
     public static byte[] noted(byte[] png, int bytes) {
         Deflater packer = new Deflater(Deflater.BEST_COMPRESSION);
-        packer.setInput(new byte[bytes]);
-        packer.finish();
+        byte[] piece = new byte[1 << 20];
         byte[] packed = new byte[bytes / 500 + 1000];
-        int n = packer.deflate(packed);
+        int n = 0;
+        for (long given = 0; given < bytes; given += piece.length) {
+            packer.setInput(piece);
+            n += packer.deflate(packed, n, packed.length - n);
+        }
+        packer.finish();
+        n += packer.deflate(packed, n, packed.length - n);
         packer.end();
         byte[] keyword = "zTXtnotes\0\0".getBytes(StandardCharsets.ISO_8859_1);
         ByteBuffer chunk = ByteBuffer.allocate(keyword.length + n + 8).putInt(keyword.length - 4 + n).put(keyword).put(packed, 0, n);

@@ -16,6 +16,9 @@ import org.scenothesis.media.FootageException;
 /// How large a still says that it is, read from its head before anything is unpacked.
 final class HeadSize {
     private static final long PNG = 0x89504e470d0a1a0aL;
+    private static final int SIDE = 128;
+    private static final double LIBRARY = Integer.MAX_VALUE / 8.0;
+    private static final int MOST_MEGAPIXELS = 260;
 
     private HeadSize() {}
 
@@ -31,9 +34,9 @@ final class HeadSize {
 
     /// @throws FootageException if a picture is larger than any that can be worked with
     static void bounded(Path path, long width, long height) throws FootageException {
-        double pixels = (double) width * height;
-        if (pixels > Plane.MAX_PIXELS) {
-            throw new FootageException(path, String.format(Locale.ENGLISH, "the picture is too large (%dx%d, %.0f megapixels); scale it below %d megapixels.", width, height, pixels / 1e6, Plane.MAX_PIXELS / 1_000_000));
+        // Both the library's bound, which counts some room at the sides, and ours.
+        if ((double) width * height > Plane.MAX_PIXELS || (width + SIDE) * (double) (height + SIDE) >= LIBRARY) {
+            throw new FootageException(path, String.format(Locale.ENGLISH, "the picture is too large (%dx%d, %.0f megapixels); scale it below %d megapixels.", width, height, (double) width * height / 1e6, MOST_MEGAPIXELS));
         }
     }
 

@@ -9,6 +9,9 @@ import java.awt.image.BufferedImage;
 import java.awt.image.ComponentColorModel;
 import java.awt.image.DataBuffer;
 import java.awt.image.Raster;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -124,6 +127,36 @@ class StrangeStillsTest {
         Files.writeString(file, content);
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Footages.open(file))
                 .withMessageContaining(name).satisfies(e -> assertThat(e.getMessage()).doesNotContain("\n").hasSizeLessThan(400));
+    }
+
+    /// A head that says how large the picture is, and hardly any picture.
+    private Path head(int width, int height) throws Exception {
+        Path file = folder.resolve(width + "x" + height + ".png");
+        ByteBuffer b = ByteBuffer.allocate(33).putLong(0x89504e470d0a1a0aL).putInt(13).put("IHDR".getBytes(StandardCharsets.US_ASCII)).putInt(width).putInt(height);
+        Files.write(file, b.put(new byte[] {8, 0, 0, 0, 0, 0, 0, 0, 0}).array());
+        return file;
+    }
+
+    @ParameterizedTest
+    @CsvSource({"16384, 16384", "30000, 30000", "2000000, 200", "2147483647, 2147483647"})
+    void whatIsTooLargeIsSaidToBeTooLarge(int width, int height) throws Exception {
+        Path file = head(width, height);
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Footages.open(file)).withMessageContaining("too large").withMessageContaining(width + "x" + height);
+        assertThatExceptionOfType(FootageException.class).as("one that may be").isThrownBy(() -> Footages.open(head(16000, 16000))).withMessageContaining("cut short");
+    }
+
+    @Test
+    void enormousWindowsOfLightAreTooLargeToo() throws Exception {
+        Path file = folder.resolve("light.exr");
+        Stills.write(file, TestPictures.chart(32, 16, 0), Stills.Format.EXR);
+        byte[] b = Files.readAllBytes(file);
+        String text = new String(b, StandardCharsets.ISO_8859_1);
+        for (String window : new String[] {"dataWindow", "displayWindow"}) {
+            int at = text.indexOf(window) + window.length() + "\0box2i\0".length() + 4;
+            ByteBuffer.wrap(b).order(ByteOrder.LITTLE_ENDIAN).position(at).putInt(0).putInt(0).putInt(99_999).putInt(99_999);
+        }
+        Files.write(file, b);
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Footages.open(file)).withMessageContaining("too large").withMessageContaining("100000x100000");
     }
 
     @Test
