@@ -114,7 +114,7 @@ final class IllusionsCommand implements Callable<Integer> {
                 return;
             }
             if (!folder.writable()) {
-                throw new InputException("the production is open elsewhere (" + folder.holder() + "); close it there.");
+                throw new InputException(folder.path() + ": nothing was changed: this production " + folder.whyReadOnly());
             }
             Illusion i = one(all, String.valueOf(lay));
             Production p = folder.production();

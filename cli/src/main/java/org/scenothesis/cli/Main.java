@@ -2,9 +2,12 @@ package org.scenothesis.cli;
 
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import org.scenothesis.media.DiskTrouble;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.store.UserFolder;
+import org.slf4j.LoggerFactory;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -26,7 +29,9 @@ public final class Main {
     }
 
     /// Runs a command line and returns its exit code.
-    public static int run(PrintWriter out, PrintWriter err, String... args) {
+    public static int run(PrintWriter printed, PrintWriter complained, String... args) {
+        PrintWriter out = new PrintWriter(new PlainWriter(printed), true);
+        PrintWriter err = new PrintWriter(new PlainWriter(complained), true);
         CommandLine line = new CommandLine(new Main());
         line.setOut(out);
         line.setErr(err);
@@ -39,7 +44,15 @@ public final class Main {
             line.usage(err);
             return 2;
         }
-        return line.execute(args);
+        try {
+            return line.execute(args);
+        } catch (OutOfMemoryError e) {
+            err.println("there is not enough memory for this; use smaller pictures, or start with SCENOTHESIS_HEAP=4g.");
+            return 1;
+        } catch (Error | RuntimeException e) {
+            err.println(unexpected(e));
+            return 1;
+        }
     }
 
     private static String sentence(Exception e) {
@@ -49,6 +62,13 @@ public final class Main {
         if (e instanceof Stopped) {
             return "stopped; what was finished stays.";
         }
-        return "something went wrong inside Scenothesis (" + e + "); please report it with the command you gave.";
+        String why = DiskTrouble.why(e);
+        return why != null ? why : unexpected(e);
+    }
+
+    /// Where it came from is written down for whoever mends it.
+    private static String unexpected(Throwable e) {
+        LoggerFactory.getLogger(Main.class).error("a command failed", e);
+        return "something went wrong inside Scenothesis (" + String.valueOf(e).replace('\n', ' ') + "); please report it with the command you gave and " + UserFolder.log() + ".";
     }
 }

@@ -29,7 +29,7 @@ final class OfShot {
     int open(boolean write, Work work) throws Exception {
         try (ProductionFolder f = ProductionFolder.open(folder, write)) {
             if (write && !f.writable()) {
-                throw new InputException(folder + ": this production is open elsewhere (" + f.holder() + "), so nothing was changed; close it there.");
+                throw new InputException(folder + ": nothing was changed: this production " + f.whyReadOnly());
             }
             work.on(f, f.production().shot(ChosenShot.of(f.production(), id)));
             return 0;

@@ -37,7 +37,7 @@ final class ShotListCommand implements Callable<Integer> {
         ShotList list = ShotList.read(text());
         try (ProductionFolder f = ProductionFolder.open(folder, add)) {
             if (add && !f.writable()) {
-                throw new InputException("the production is open elsewhere (" + f.holder() + "); close it there.");
+                throw new InputException(f.path() + ": nothing was changed: this production " + f.whyReadOnly());
             }
             if (add) {
                 f.save(list.into(f.production()));

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.security.MessageDigest;
@@ -34,12 +35,15 @@ public final class FileStanding {
         }
     }
 
-    /// The file, or the files of the folder in order.
+    /// The file, or the files of the folder in order; devices and pipes, which never end, are neither.
     ///
-    /// @throws IOException if it cannot be listed
+    /// @throws IOException if it is not there, or cannot be listed
     public static List<Path> files(Path p) throws IOException {
-        if (!Files.isDirectory(p)) {
+        if (Files.isRegularFile(p)) {
             return List.of(p);
+        }
+        if (!Files.isDirectory(p)) {
+            throw new NoSuchFileException(p.toString());
         }
         try (var all = Files.list(p)) {
             return all.filter(Files::isRegularFile).sorted().toList();

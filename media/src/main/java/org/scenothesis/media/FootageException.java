@@ -20,7 +20,7 @@ public class FootageException extends Exception {
     }
 
     public FootageException(Path path, String sentence, Throwable cause) {
-        super(path + ": " + sentence, cause);
+        super(path + ": " + DiskTrouble.told(sentence, cause), cause);
         this.path = path;
     }
 

@@ -41,7 +41,7 @@ public final class Containers {
 
     private static MediaFile open(Path path, String formats) throws FootageException {
         if (!Files.isRegularFile(path)) {
-            throw new FootageException(path, Files.exists(path) ? "this is no file of pictures or sound; choose a video, a still or a folder of stills." : "there is no such file; check the path.");
+            throw new FootageException(path, Files.exists(path) ? "this is no file; choose a clip, a still or a file of sound." : "there is no such file; check the path.");
         }
         PlainPng plain = plain(path);
         boolean opened = false;

@@ -54,7 +54,7 @@ public final class Footages {
             return new SequenceFootage(source, stillsIn(path));
         }
         if (!Files.isRegularFile(path)) {
-            throw new FootageException(path, "there is no such file; check the path.");
+            throw new FootageException(path, Files.exists(path) ? "this is a device or a pipe and no file; copy the footage into a file." : "there is no such file; check the path.");
         }
         try {
             if (Files.size(path) == 0) {

@@ -14,9 +14,11 @@ import java.security.MessageDigest;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.media.DiskTrouble;
 import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.ProductionFolder;
 import org.slf4j.LoggerFactory;
@@ -32,6 +34,7 @@ public final class Readings {
     private final @Nullable Path folder;
     private final @Nullable Path shipped;
     private final byte[] secret;
+    private final AtomicBoolean refused = new AtomicBoolean();
 
     /// - `folder`: where entries lie; null keeps none. `shipped`: the application's own readings, or null.
     Readings(@Nullable Path folder, @Nullable Path shipped, byte[] secret) {
@@ -105,7 +108,10 @@ public final class Readings {
         } catch (ClosedByInterruptException e) {
             // The program ends; it is measured again the next time.
         } catch (IOException e) {
-            LoggerFactory.getLogger(Readings.class).warn("a measurement was not kept", e);
+            // Every further one would say the same.
+            if (refused.compareAndSet(false, true)) {
+                LoggerFactory.getLogger(Readings.class).warn(DiskTrouble.told(folder + ": measurements are not kept; they are made again the next time.", e), e);
+            }
         }
     }
 

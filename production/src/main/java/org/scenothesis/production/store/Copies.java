@@ -54,7 +54,7 @@ public final class Copies {
         Path file = folder.resolve(ProductionFolder.FILE);
         try (FolderLock lock = new FolderLock(folder)) {
             if (!lock.take()) {
-                throw new StoreException(folder, "the production is open elsewhere (" + lock.holder() + "); close it there first.");
+                throw new StoreException(folder, "this production " + lock.refusal());
             }
             Path kept = ProductionFolder.free(folder, "production.replaced.json");
             if (Files.exists(file, LinkOption.NOFOLLOW_LINKS)) {

@@ -13,6 +13,7 @@ import java.nio.file.attribute.BasicFileAttributes;
 import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.media.DiskTrouble;
 import org.scenothesis.media.FreshFile;
 import org.slf4j.LoggerFactory;
 
@@ -26,6 +27,7 @@ final class FolderLock implements AutoCloseable {
     private @Nullable FileLock lock;
     private @Nullable Object identity;
     private String holder = "";
+    private String refusal = "";
 
     FolderLock(Path folder) {
         file = folder.resolve(".lock");
@@ -36,9 +38,14 @@ final class FolderLock implements AutoCloseable {
         return lock != null;
     }
 
-    /// Who holds it when we do not: a process number, or a reason.
+    /// Who holds it when we do not: a process number, or "another program"; empty where nobody does.
     String holder() {
         return holder;
+    }
+
+    /// Why we do not hold it, as the words that follow "this production"; empty when we do.
+    String refusal() {
+        return refusal;
     }
 
     /// Takes the lock if nobody else has it.
@@ -46,7 +53,7 @@ final class FolderLock implements AutoCloseable {
         release();
         try {
             if (Files.isSymbolicLink(file)) {
-                holder = "nobody, but " + file.getFileName() + " is a link; remove it";
+                refusal = "cannot be written: " + file.getFileName() + " in its folder is a link; remove it.";
                 return false;
             }
             FileChannel opened = FileChannel.open(
@@ -55,18 +62,30 @@ final class FolderLock implements AutoCloseable {
             if (got == null) {
                 opened.close();
                 holder = owner();
+                refusal = "is open elsewhere (process " + holder + "); close it there.";
                 return false;
             }
             channel = opened;
             lock = got;
             identity = identity();
-            FreshFile.write(note, String.valueOf(ProcessHandle.current().pid()).getBytes(StandardCharsets.UTF_8));
             holder = "";
+            refusal = "";
+            sign();
             return true;
         } catch (IOException e) {
             release();
-            holder = "a folder that cannot be written";
+            holder = "";
+            refusal = DiskTrouble.told("cannot be written; check its permissions.", e);
             return false;
+        }
+    }
+
+    /// The lock counts, whether the note can be written or not.
+    private void sign() {
+        try {
+            FreshFile.write(note, String.valueOf(ProcessHandle.current().pid()).getBytes(StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            LoggerFactory.getLogger(FolderLock.class).debug("no note beside the lock {}", file, e);
         }
     }
 

@@ -29,7 +29,7 @@ final class Grants {
         try {
             Path file = UserFolder.path().resolve(FILE);
             if (Files.isRegularFile(file)) {
-                for (String line : Files.readAllLines(file)) {
+                for (String line : UserFolder.lines(file)) {
                     int tab = line.indexOf('\t');
                     if (tab > 0 && line.substring(0, tab).equals(production.toString())) {
                         out.add(Path.of(line.substring(tab + 1)));

@@ -9,6 +9,7 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.scenothesis.media.FreshFile;
 import org.slf4j.LoggerFactory;
@@ -35,17 +36,22 @@ public final class Lately {
         Path file = UserFolder.path().resolve(FILE);
         try {
             if (Files.isRegularFile(file)) {
-                for (String line : Files.readAllLines(file)) {
-                    int tab = line.indexOf('\t');
-                    if (tab > 0) {
-                        out.add(new Entry(Path.of(line.substring(tab + 1)), Instant.parse(line.substring(0, tab))));
-                    }
-                }
+                UserFolder.lines(file).forEach(line -> entry(line).ifPresent(out::add));
             }
-        } catch (IOException | InvalidPathException | DateTimeException e) {
+        } catch (IOException e) {
             LoggerFactory.getLogger(Lately.class).warn("what was opened lately cannot be read", e);
         }
         return out.size() > MOST ? List.copyOf(out.subList(0, MOST)) : List.copyOf(out);
+    }
+
+    /// A line that makes no sense is none.
+    private static Optional<Entry> entry(String line) {
+        int tab = line.indexOf('\t');
+        try {
+            return tab > 0 ? Optional.of(new Entry(Path.of(line.substring(tab + 1)), Instant.parse(line.substring(0, tab)))) : Optional.empty();
+        } catch (InvalidPathException | DateTimeException e) {
+            return Optional.empty();
+        }
     }
 
     /// Puts a production first.

@@ -13,6 +13,7 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.DiskTrouble;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.FreshFile;
 import org.slf4j.LoggerFactory;
@@ -122,7 +123,12 @@ public final class ProductionFolder implements AutoCloseable {
         return lock != null && lock.held();
     }
 
-    /// Who holds the production when it is not writable: a process number, or a reason.
+    /// Why it is not writable, as the words that follow "this production": who has it open, or what the disk says.
+    public String whyReadOnly() {
+        return lock == null ? "was opened for reading." : lock.refusal();
+    }
+
+    /// Who holds the production when it is not writable: a process number.
     public String holder() {
         return lock == null ? "" : lock.holder();
     }
@@ -234,7 +240,7 @@ public final class ProductionFolder implements AutoCloseable {
             throw new StoreException(folder, "the folder is not there any more; bring it back, the change is kept here meanwhile.");
         }
         if (lock == null || !lock.stillHeld()) {
-            throw new StoreException(folder, "this production is open elsewhere (" + holder() + "), so nothing was saved; close it there.");
+            throw new StoreException(folder, "nothing was saved: this production " + whyReadOnly());
         }
         try {
             byte[] there = Files.isRegularFile(file) ? Files.readAllBytes(file) : null;
@@ -261,7 +267,7 @@ public final class ProductionFolder implements AutoCloseable {
             FreshFile.write(folder.resolve(Copies.PREVIOUS), before);
             earlier.keep(new String(before, StandardCharsets.UTF_8));
         } catch (IOException e) {
-            LoggerFactory.getLogger(ProductionFolder.class).warn("the state before was not kept in {}", folder, e);
+            LoggerFactory.getLogger(ProductionFolder.class).warn(DiskTrouble.told(folder + ": the change was saved, the state before was not kept; check the folder.", e), e);
         }
     }
 

@@ -63,7 +63,7 @@ public final class Store implements AutoCloseable {
         saver.setExecuteExistingDelayedTasksAfterShutdownPolicy(false);
         now = folder.production();
         saved = now;
-        state = folder.writable() ? new SaveState(SaveState.Kind.SAVED, "") : new SaveState(SaveState.Kind.READ_ONLY, folder.holder());
+        state = folder.writable() ? new SaveState(SaveState.Kind.SAVED, "") : new SaveState(SaveState.Kind.READ_ONLY, folder.whyReadOnly());
     }
 
     public ProductionFolder folder() {

@@ -1,6 +1,7 @@
 package org.scenothesis.production.store;
 
 import java.nio.file.Path;
+import org.scenothesis.media.DiskTrouble;
 
 /// A production that could not be opened or saved: says what, where, and what to do.
 public class StoreException extends Exception {
@@ -11,6 +12,6 @@ public class StoreException extends Exception {
     }
 
     public StoreException(Path path, String sentence, Throwable cause) {
-        super(path + ": " + sentence, cause);
+        super(path + ": " + DiskTrouble.told(sentence, cause), cause);
     }
 }

@@ -1,11 +1,13 @@
 package org.scenothesis.production.store;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.SecureRandom;
+import java.util.List;
 import org.scenothesis.media.FreshFile;
 
 /// What belongs to the user of this machine and to no production: `~/Scenothesis`, or where the property `scenothesis.user` says.
@@ -17,6 +19,16 @@ public final class UserFolder {
     public static Path path() {
         String told = System.getProperty("scenothesis.user", "");
         return told.isEmpty() ? Path.of(System.getProperty("user.home"), "Scenothesis") : Path.of(told);
+    }
+
+    /// Where failures inside the program are written down, at most three megabytes of them.
+    public static Path log() {
+        return path().resolve("log").resolve("scenothesis.log");
+    }
+
+    /// The lines of a list of the user's; bytes that are no letters stand as question marks, so that one bad line spoils no other.
+    static List<String> lines(Path file) throws IOException {
+        return new String(Files.readAllBytes(file), StandardCharsets.UTF_8).lines().toList();
     }
 
     /// Bytes nobody else knows, made once; what this program measured is signed with them, so that a stranger's readings are not believed.

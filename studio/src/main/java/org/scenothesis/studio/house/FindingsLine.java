@@ -225,7 +225,7 @@ final class FindingsLine extends VBox {
             case PENDING -> "saving";
             case FAILED -> "not saved, trying again";
             case CONTESTED -> "changed outside";
-            case READ_ONLY -> "read only, open in process " + s.sentence();
+            case READ_ONLY -> "read only: " + s.sentence();
         });
         saved.setTooltip(s.sentence().isEmpty() ? null : new Tooltip(s.sentence()));
         boolean contested = s.kind() == Store.SaveState.Kind.CONTESTED;
