@@ -11,6 +11,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
@@ -39,6 +41,7 @@ import org.scenothesis.production.measure.KeyInMemory;
 import org.scenothesis.production.measure.KeyReport;
 import org.scenothesis.production.measure.Keying;
 import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -94,6 +97,7 @@ final class KeyCommand implements Callable<Integer> {
                 if (background != null) {
                     MemoryAtHand.require(take, (long) t.info().width() * t.info().height(), MemoryAtHand.OVER);
                 }
+                ResultFile.mayBe(out, IntStream.range(0, t.info().frames()).boxed().flatMap(i -> names(i).stream()).toList());
                 ScreenModel model = KeyInMemory.screen(t, bare, bands);
                 List<Point> shares = outline.stream().map(p -> new Point(p.x() / t.info().width(), p.y() / t.info().height())).toList();
                 Files.createDirectories(out);
@@ -119,14 +123,20 @@ final class KeyCommand implements Callable<Integer> {
             for (int i = 0; i < n; i++) {
                 progress.at(i, n);
                 Picture element = keyed.apply(t.frame(i).withAlpha(null));
-                Stills.writeMatte(out.resolve(String.format("matte-%06d.png", i)), element.alpha());
-                Stills.write(out.resolve(String.format("element-%06d.png", i)), element, Stills.Format.PNG16);
+                Stills.writeMatte(out.resolve(names(i).get(0)), element.alpha());
+                Stills.write(out.resolve(names(i).get(1)), element, Stills.Format.PNG16);
                 if (bg != null) {
-                    Stills.write(out.resolve(String.format("comp-%06d.png", i)), over(bg, element, i, bands), Stills.Format.PNG8);
+                    Stills.write(out.resolve(names(i).get(2)), over(bg, element, i, bands), Stills.Format.PNG8);
                 }
+                names(i).forEach(name -> ResultFile.made(out.resolve(name)));
             }
             progress.at(n, n);
         }
+    }
+
+    /// What is written of a frame: matte, element, and the element over a background where there is one.
+    private List<String> names(int frame) {
+        return Stream.of("matte", "element", "comp").limit(background == null ? 2 : 3).map(what -> String.format("%s-%06d.png", what, frame)).toList();
     }
 
     private static Picture over(Footage bg, Picture element, int i, Bands bands) throws FootageException, InputException {

@@ -60,7 +60,7 @@ final class KitCommand implements Callable<Integer> {
             KitFile.write(now, KitFile.home());
         }
         if (export != null) {
-            KitFile.write(now, export);
+            KitFile.export(now, export);
             output.say("Written: " + export);
         }
         if (tell != null) {

@@ -13,12 +13,12 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "leftovers", description = "Lists what stopped renders left in the production's renders, or removes it.", mixinStandardHelpOptions = true)
+@Command(name = "leftovers", description = "Lists what programs that were stopped left in the production: parts of renders, files in the making; or removes it.", mixinStandardHelpOptions = true)
 final class LeftoversCommand implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
     Path folder;
 
-    @Option(names = "--clear", description = "Remove them; renders then begin anew.")
+    @Option(names = "--clear", description = "Remove them; renders then begin anew. Not while another program works in the folder.")
     boolean clear;
 
     @Mixin
@@ -28,7 +28,7 @@ final class LeftoversCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         try (ProductionFolder f = ProductionFolder.open(folder, false)) {
             f.forResult(f.renders().resolve("x"));
-            List<Leftovers.Leftover> all = Leftovers.in(f.renders());
+            List<Leftovers.Leftover> all = Leftovers.of(f);
             ObjectNode o = Output.object();
             ArrayNode list = o.putArray("leftovers");
             for (Leftovers.Leftover l : all) {

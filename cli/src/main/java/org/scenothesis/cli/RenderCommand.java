@@ -50,6 +50,7 @@ final class RenderCommand implements Callable<Integer> {
                 try (ShotRenderer early = new ShotRenderer(folder, Measured.NOTHING, surveyor.contents(), bands)) {
                     // What cannot be made is said before anything is measured for it.
                     early.requireMemory(s);
+                    job(early, s).check();
                 }
                 Measured measured = surveyor.survey(s, List.of(), Measured.NOTHING, output.progress("measure"), told -> {});
                 try (ShotRenderer renderer = new ShotRenderer(folder, measured, surveyor.contents(), bands)) {
@@ -59,25 +60,30 @@ final class RenderCommand implements Callable<Integer> {
         });
     }
 
-    private void render(ShotRenderer renderer, Shot s) throws FootageException, InputException {
-        ShotRenderer.Format format = renderer.format(s);
-        int[] range = range(format.frames());
+    private RenderJob job(ShotRenderer renderer, Shot s) throws FootageException, InputException {
+        int[] range = range(renderer.format(s).frames());
         Excerpt excerpt = Excerpt.of(s, what).orElseThrow(() -> new InputException("--of " + what + ": this shot has "
                 + Excerpt.of(s).stream().map(Excerpt::word).collect(Collectors.joining(", ")) + "."));
-        RenderJob job = new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1]).withOf(excerpt));
+        return new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1]).withOf(excerpt));
+    }
+
+    private void render(ShotRenderer renderer, Shot s) throws FootageException, InputException {
+        ShotRenderer.Format format = renderer.format(s);
+        RenderJob job = job(renderer, s);
+        int frames = job.frames();
         output.remark("it takes " + job.space().words());
         RenderJob.Done done = job.run(output.progress("render"));
         ObjectNode o = Output.object();
         o.put("out", out.toString());
-        o.put("of", excerpt.word());
-        o.put("frames", range[1] - range[0] + 1);
+        o.put("of", job.target().of().word());
+        o.put("frames", frames);
         o.put("width", format.width());
         o.put("height", format.height());
         o.put("rate", format.rate());
         o.put("older_removed", done.removed());
         o.put("older_left", done.older());
         output.print(o);
-        output.say("rendered " + Words.frames(range[1] - range[0] + 1) + " to " + out);
+        output.say("rendered " + Words.frames(frames) + " to " + out);
         if (done.removed() > 0) {
             output.say("removed " + Words.frames(done.removed()) + " of an earlier render behind the end of this one");
         }

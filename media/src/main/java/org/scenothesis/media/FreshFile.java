@@ -31,12 +31,17 @@ public final class FreshFile implements AutoCloseable {
 
     /// @throws IOException if the folder is not there or cannot be written
     public static FreshFile beside(Path target) throws IOException {
+        Path part = nameBeside(target);
+        open(part).close();
+        return new FreshFile(target.toAbsolutePath(), part);
+    }
+
+    /// A name beside a target under which it can be made, of a file or a folder.
+    public static Path nameBeside(Path target) {
         Path whole = target.toAbsolutePath();
         String name = String.valueOf(whole.getFileName());
         String kept = name.length() > LONGEST ? name.substring(0, LONGEST) : name;
-        Path part = whole.resolveSibling(String.format(".%s-%016x%s", kept, ThreadLocalRandom.current().nextLong(), ENDING));
-        open(part).close();
-        return new FreshFile(whole, part);
+        return whole.resolveSibling(String.format(".%s-%016x%s", kept, ThreadLocalRandom.current().nextLong(), ENDING));
     }
 
     private static FileChannel open(Path part) throws IOException {

@@ -13,6 +13,8 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.Stills;
+import org.scenothesis.production.store.ResultFile;
+import org.scenothesis.production.store.StoreException;
 import org.scenothesis.studio.house.House;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Worker;
@@ -57,7 +59,7 @@ final class Snapshot {
                 poll.stop();
                 try {
                     write(node, picture);
-                } catch (FootageException x) {
+                } catch (FootageException | StoreException x) {
                     Launcher.complain(x.getMessage());
                 }
                 after.run();
@@ -67,7 +69,7 @@ final class Snapshot {
         poll.play();
     }
 
-    static void write(Node node, Path path) throws FootageException {
+    static void write(Node node, Path path) throws FootageException, StoreException {
         WritableImage image = node.snapshot(new SnapshotParameters(), null);
         int w = (int) image.getWidth();
         int h = (int) image.getHeight();
@@ -81,6 +83,6 @@ final class Snapshot {
                 p.b().data()[y * w + x] = (float) Transfer.SRGB.toLinear((argb & 255) / 255.0);
             }
         }
-        Stills.write(path, p, Stills.Format.PNG8);
+        ResultFile.write(path, p, Stills.Format.PNG8);
     }
 }

@@ -18,6 +18,7 @@ import org.scenothesis.core.breakdown.kit.Owned;
 import org.scenothesis.core.breakdown.kit.OwnedKind;
 import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
 
 /// The owned kit as JSON: a list of things, each with its kind, its count and its sizes in the units of their facts.
@@ -83,6 +84,17 @@ public final class KitFile {
         return out;
     }
 
+    /// Writes it to where somebody wants it.
+    ///
+    /// @throws StoreException if something else is there, or it cannot be written
+    public static void export(OwnedKit kit, Path file) throws StoreException {
+        ResultFile.write(file, bytes(kit));
+    }
+
+    private static byte[] bytes(OwnedKit kit) {
+        return (tree(kit).toPrettyString() + "\n").getBytes(StandardCharsets.UTF_8);
+    }
+
     /// Writes it, beside the file first, then renamed over it.
     ///
     /// @throws StoreException if it cannot be written
@@ -91,7 +103,7 @@ public final class KitFile {
             if (file.toAbsolutePath().getParent() != null) {
                 Files.createDirectories(file.toAbsolutePath().getParent());
             }
-            FreshFile.write(file, (tree(kit).toPrettyString() + "\n").getBytes(StandardCharsets.UTF_8));
+            FreshFile.write(file, bytes(kit));
         } catch (IOException e) {
             throw new StoreException(file, "it could not be written; check the folder's permissions and the space left.", e);
         }

@@ -1,14 +1,12 @@
 package org.scenothesis.production.paper;
 
 import java.awt.image.BufferedImage;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import org.scenothesis.core.breakdown.day.DayPlan;
-import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
 
 /// Writes plans to files: beside the target first, then renamed over it.
@@ -66,13 +64,6 @@ public final class Paper {
     }
 
     private static void write(Path file, byte[] bytes) throws StoreException {
-        try {
-            if (file.toAbsolutePath().getParent() != null) {
-                Files.createDirectories(file.toAbsolutePath().getParent());
-            }
-            FreshFile.write(file, bytes);
-        } catch (IOException e) {
-            throw new StoreException(file, "it could not be written; check the folder's permissions and the space left.", e);
-        }
+        ResultFile.write(file, bytes);
     }
 }

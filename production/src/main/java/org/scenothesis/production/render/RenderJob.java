@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.layer.Cutout;
 import org.scenothesis.core.picture.Picture;
@@ -19,6 +20,7 @@ import org.scenothesis.media.encode.VideoSink;
 import org.scenothesis.media.sound.SoundTrack;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
 
 /// One render of a shot.
@@ -99,11 +101,49 @@ public final class RenderJob {
         this.target = target;
     }
 
+    public Target target() {
+        return target;
+    }
+
+    /// How many frames it makes.
+    public int frames() {
+        return target.to - target.from + 1;
+    }
+
     /// The room it will take on the disk, and what is free.
     ///
     /// @throws FootageException if footage is missing or the disk cannot be asked
     public Space space() throws FootageException {
-        return Space.of(target.path, renderer.format(shot), target.to - target.from + 1, target.video, target.stills);
+        return Space.of(target.path, renderer.format(shot), frames(), target.video, target.stills);
+    }
+
+    /// Looks whether it can be made at all, before anything is measured for it or written.
+    ///
+    /// @throws FootageException if the result must not be written there, is of a size that its format cannot have, or there is no room
+    public void check() throws FootageException {
+        try {
+            renderer.folder().forResult(target.path);
+            if (target.single() || target.video != null) {
+                ResultFile.mayBe(target.path);
+            } else {
+                ResultFile.apart(target.path);
+                RenderLedger.claim(target.path, IntStream.rangeClosed(target.from, target.to).mapToObj(i -> name(i, stillKind().extension())).toList());
+            }
+        } catch (StoreException e) {
+            throw new FootageException(target.path, ownWords(e));
+        }
+        ShotRenderer.Format format = renderer.format(shot);
+        if (target.video != null && target.video.evenSize() && (format.width() % 2 != 0 || format.height() % 2 != 0)) {
+            throw new FootageException(target.path, "the shot is " + format.width() + "x" + format.height() + ", and this format needs an even width and height; choose .mkv, .avi or stills, or another size of the shot.");
+        }
+        Space space = space();
+        if (!space.enough()) {
+            throw new FootageException(target.path, "there is not enough room on the disk: " + space.words() + "; free some, or choose a smaller format.");
+        }
+    }
+
+    private Stills.Format stillKind() {
+        return target.stills == null ? Stills.Format.PNG16 : target.stills;
     }
 
     /// Renders; the path is complete when this returns.
@@ -111,19 +151,11 @@ public final class RenderJob {
     /// @throws FootageException if footage cannot be read, the result must not be written there, there is no room, or it cannot be written
     /// @throws Stopped if progress asks for it; finished parts stay for the next time
     public Done run(Progress progress) throws FootageException {
-        try {
-            renderer.folder().forResult(target.path);
-        } catch (StoreException e) {
-            throw new FootageException(target.path, ownWords(e));
-        }
+        check();
         ShotRenderer.Format format = renderer.format(shot);
-        Space space = space();
-        if (!space.enough()) {
-            throw new FootageException(target.path, "there is not enough room on the disk: " + space.words() + "; free some, or choose a smaller format.");
-        }
         String stamp = renderer.stamp(shot, target);
         Done done = target.single() ? still() : target.video == null ? stills(stamp, progress) : video(stamp, format, progress);
-        int n = target.to - target.from + 1;
+        int n = frames();
         progress.at(n, n);
         return done;
     }
@@ -136,12 +168,13 @@ public final class RenderJob {
 
     private Done still() throws FootageException {
         double seconds = target.from / renderer.format(shot).rate();
-        Stills.write(target.path, target.picture(renderer, shot, seconds), Objects.requireNonNull(target.stills));
+        Stills.write(target.path, target.picture(renderer, shot, seconds), stillKind());
+        ResultFile.made(target.path);
         return new Done(0, 0);
     }
 
     private Done stills(String stamp, Progress progress) throws FootageException {
-        Stills.Format kind = target.stills == null ? Stills.Format.PNG16 : target.stills;
+        Stills.Format kind = stillKind();
         RenderLedger ledger = RenderLedger.open(target.path, stamp);
         new Stretches(renderer, shot, new Stretches.Parts(1, target.from, target.to)).finish(ledger, (first, last) -> name(first, kind.extension()), (own, at, file) ->
                 Stills.write(file, target.picture(own, shot, at.seconds(0)), kind), progress);
@@ -170,6 +203,7 @@ public final class RenderJob {
             films.add(folder.resolve(part(parts.first(k), parts.last(k), kind)));
         }
         VideoJoin.join(films, target.path, plan);
+        ResultFile.made(target.path);
         Leftovers.clear(new Leftovers.Leftover(folder, "", 0));
         return new Done(0, 0);
     }

@@ -103,6 +103,23 @@ final class RenderLedger {
         }
     }
 
+    /// Makes sure that all these may be written, before any of them is.
+    ///
+    /// @throws FootageException if something is there that no render made
+    static void claim(Path folder, List<String> names) throws FootageException {
+        RenderLedger l = new RenderLedger(folder, "");
+        try {
+            if (Files.isRegularFile(l.file, LinkOption.NOFOLLOW_LINKS)) {
+                l.read(Files.readAllLines(l.file));
+            }
+        } catch (IOException e) {
+            throw new FootageException(folder, "the folder cannot be looked at; check its permissions.", e);
+        }
+        for (String name : names) {
+            l.claim(name);
+        }
+    }
+
     /// Makes sure that a file may be written.
     ///
     /// @throws FootageException if something is there that no render made

@@ -4,11 +4,10 @@ import de.javagl.jgltf.model.impl.DefaultGltfModel;
 import de.javagl.jgltf.model.io.v2.GltfModelWriterV2;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.function.Supplier;
-import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
 
 /// A scene written for other programs as glTF 2.0.
@@ -32,12 +31,9 @@ public final class GltfFile {
             } else {
                 writer.writeEmbedded(model.get(), out);
             }
-            if (file.toAbsolutePath().getParent() != null) {
-                Files.createDirectories(file.toAbsolutePath().getParent());
-            }
-            FreshFile.write(file, out.toByteArray());
         } catch (IOException e) {
             throw new StoreException(file, "it could not be written; check the folder's permissions and the space left.", e);
         }
+        ResultFile.write(file, out.toByteArray());
     }
 }

@@ -1,8 +1,6 @@
 package org.scenothesis.production.stage;
 
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -20,8 +18,8 @@ import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.proof.SetView;
-import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.paper.PdfPage;
+import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.StageWords;
@@ -62,14 +60,7 @@ public final class SetSheet {
         } else {
             throw new StoreException(file, "it is written as .svg, .pdf or .html; give the file one of these endings.");
         }
-        try {
-            if (file.toAbsolutePath().getParent() != null) {
-                Files.createDirectories(file.toAbsolutePath().getParent());
-            }
-            FreshFile.write(file, bytes);
-        } catch (IOException e) {
-            throw new StoreException(file, "it could not be written; check the folder's permissions and the space left.", e);
-        }
+        ResultFile.write(file, bytes);
     }
 
     private SetView view() {

@@ -42,8 +42,8 @@ public final class ProductionFolder implements AutoCloseable {
         tree = file.read().tree();
         known = file.bytes();
         lock = write ? new FolderLock(folder) : null;
-        if (lock != null) {
-            lock.take();
+        if (lock != null && lock.take()) {
+            Unfinished.clear(folder);
         }
     }
 
@@ -387,10 +387,18 @@ public final class ProductionFolder implements AutoCloseable {
     }
 
     private static void copyFolder(Path from, Path to) throws IOException {
-        Files.createDirectories(to);
-        try (var files = Files.list(from)) {
-            for (Path f : files.filter(Files::isRegularFile).toList()) {
-                copyFile(f, to.resolve(f.getFileName()));
+        Path beside = FreshFile.nameBeside(to);
+        Files.createDirectories(beside);
+        try {
+            try (var files = Files.list(from)) {
+                for (Path f : files.filter(Files::isRegularFile).toList()) {
+                    copyFile(f, beside.resolve(f.getFileName()));
+                }
+            }
+            Files.move(beside, to, StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            if (Files.exists(beside)) {
+                Unfinished.remove(beside);
             }
         }
     }

@@ -38,6 +38,7 @@ import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.measure.FileLens;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.KeptRenderer;
@@ -174,7 +175,7 @@ public final class LayerBench extends Bench {
         session.worker().ask("layer-picture|still", ticket -> {
             Path file = session.folder().forResult(session.folder().renders().resolve(name));
             Files.createDirectories(file.getParent());
-            Stills.write(file, renderer.of(m).frame(shot, at), Stills.Format.PNG16);
+            ResultFile.write(file, renderer.of(m).frame(shot, at), Stills.Format.PNG16);
             return file;
         }, file -> session.say("Kept as renders/" + name + "."), e -> session.say(String.valueOf(e.getMessage())));
     }
