@@ -2,11 +2,15 @@ package org.scenothesis.cli;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.concurrent.Callable;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Blend;
@@ -16,6 +20,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Choice;
 import org.scenothesis.core.shot.step.Choices;
 import org.scenothesis.core.shot.step.Keys;
@@ -26,6 +31,7 @@ import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.value.Kind;
+import org.scenothesis.core.value.Ease;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -33,6 +39,8 @@ import picocli.CommandLine.Option;
 
 @Command(name = "layers", description = "Lists the layers of a shot with the numbers of their steps, and changes them.", mixinStandardHelpOptions = true)
 final class LayersCommand implements Callable<Integer> {
+    private static final String LIMIT = "cast-limit";
+
     @Mixin
     OfShot of;
 
@@ -48,8 +56,11 @@ final class LayersCommand implements Callable<Integer> {
     @Option(names = "--choose", paramLabel = "NAME=WORD", description = "Choose a word of its steps, by the names that are listed.")
     Map<String, String> choose = Map.of();
 
-    @Option(names = "--points", paramLabel = "STEP=X,Y;X,Y", description = "The points of an outline or of a step that is led by points, in percent of the picture.")
+    @Option(names = "--points", paramLabel = "STEP=X,Y;X,Y", description = "The points of an outline, of a step that is led by points, or of cast-limit (what a drawn shadow stays within), in percent of the picture. Of several steps of a kind the second is STEP:2.")
     Map<String, String> points = Map.of();
+
+    @Option(names = "--ease", paramLabel = "STEP=EASE", description = "How a step goes on from its key at --at: hold, steady or soft.")
+    Map<String, String> ease = Map.of();
 
     @Option(names = "--jolt", paramLabel = "S", description = "A jolt at a moment of the shot, for what is held by hand.")
     List<Double> jolts = List.of();
@@ -60,7 +71,7 @@ final class LayersCommand implements Callable<Integer> {
     @Option(names = "--add", paramLabel = "STEP", description = "Add a step, for example put, outline, grain.")
     List<String> add = List.of();
 
-    @Option(names = "--set", paramLabel = "NAME=NUMBER", description = "Set a number of its steps, by the names that are listed.")
+    @Option(names = "--set", paramLabel = "NAME=NUMBER", description = "Set a number of its steps, by the names that are listed below; of several steps that have it the second is NAME:2.")
     Map<String, Double> set = Map.of();
 
     @Option(names = "--at", paramLabel = "SECONDS", description = "The moment of the shot the numbers are listed and set at.", defaultValue = "0")
@@ -169,6 +180,10 @@ final class LayersCommand implements Callable<Integer> {
             Layer l = pointed(now.layer(id).orElseThrow(), e.getKey(), e.getValue());
             now = now.withLayer(id, o -> l);
         }
+        for (Map.Entry<String, String> e : ease.entrySet()) {
+            Layer l = eased(now.layer(id).orElseThrow(), e.getKey(), e.getValue());
+            now = now.withLayer(id, o -> l);
+        }
         for (double j : jolts) {
             now = now.withLayer(id, o -> o.with(Wobble.CALM, w -> w.jolted(j)));
         }
@@ -191,21 +206,53 @@ final class LayersCommand implements Callable<Integer> {
         return away ? Layers.without(now, id) : now;
     }
 
-    private Layer numbered(Layer l, String code, double value) throws InputException {
-        for (int i = 0; i < l.steps().size(); i++) {
-            Step step = l.steps().get(i);
-            for (Parameter<?> p : Parameters.of(step)) {
-                if (p.code().equals(code)) {
-                    within(p, value);
-                    Step changed = p.with(keyframe && Keys.can(step) ? Keys.set(step, at) : step, at, value);
-                    if (Math.abs(p.get(changed, at) - value) > 1e-6) {
-                        throw new InputException(code + "=" + value + ": the points of the step cannot lie so; none may fall together, and corners go round one way.");
-                    }
-                    return l.with(i, changed);
-                }
+    /// A name, and which of several steps that have it: the first unless a number follows.
+    private record Nth(String name, int number) {
+        static Nth of(String word) throws InputException {
+            int colon = word.lastIndexOf(':');
+            if (colon < 0) {
+                return new Nth(word, 1);
+            }
+            try {
+                return new Nth(word.substring(0, colon), Math.max(1, Integer.parseInt(word.substring(colon + 1))));
+            } catch (NumberFormatException e) {
+                throw new InputException(word + ": behind the colon belongs which of several steps, such as outline:2.");
             }
         }
-        throw new InputException("the layer " + l.id() + " has no number " + code + "; it has " + names(l.steps().stream().flatMap(x -> Parameters.of(x).stream()).map(Parameter::code).toList()) + ".");
+
+        /// The place of the step in the layer.
+        OptionalInt in(Layer l, Predicate<Step> has) {
+            return IntStream.range(0, l.steps().size()).filter(i -> has.test(l.steps().get(i))).skip(number - 1L).findFirst();
+        }
+    }
+
+    private Layer numbered(Layer l, String word, double value) throws InputException {
+        Nth nth = Nth.of(word);
+        int i = nth.in(l, s -> Parameters.of(s).stream().anyMatch(p -> p.code().equals(nth.name))).orElseThrow(() -> new InputException(
+                "the layer " + l.id() + " has no number " + word + "; it has " + names(l.steps().stream().flatMap(x -> Parameters.of(x).stream()).map(Parameter::code).toList()) + "."));
+        Step step = l.steps().get(i);
+        Parameter<?> p = Parameters.of(step).stream().filter(x -> x.code().equals(nth.name)).findFirst().orElseThrow();
+        within(p, value);
+        Step changed = p.with(keyframe && Keys.can(step) ? Keys.set(step, at) : step, at, value);
+        if (Math.abs(p.get(changed, at) - value) > 1e-6) {
+            throw new InputException(word + "=" + value + ": it cannot be so beside the other numbers and points of the step; change those first.");
+        }
+        return l.with(i, changed);
+    }
+
+    private Layer eased(Layer l, String word, String ease) throws InputException {
+        Ease to = Arrays.stream(Ease.values()).filter(e -> e.name().equalsIgnoreCase(ease)).findFirst().orElseThrow(() -> new InputException("--ease " + word + "=" + ease + ": choose hold, steady or soft."));
+        int i = at(l, word);
+        if (!Keys.at(l.steps().get(i), at)) {
+            throw new InputException("--ease " + word + ": it has no key at " + at + " s; set one with --keyframe.");
+        }
+        return l.with(i, Keys.eased(l.steps().get(i), at, to));
+    }
+
+    /// The place of a step by its word.
+    private static int at(Layer l, String word) throws InputException {
+        Nth nth = Nth.of(word);
+        return nth.in(l, s -> Kind.word(s.getClass()).equals(nth.name)).orElseThrow(() -> new InputException("the layer " + l.id() + " has no step " + word + "; add it with --add."));
     }
 
     private Layer chosen(Shot s, Layer l, String code, String word) throws InputException {
@@ -228,15 +275,17 @@ final class LayersCommand implements Callable<Integer> {
     }
 
     private Layer pointed(Layer l, String word, String points) throws InputException {
-        List<Point> to = TrackCommand.points(List.of(points.split(";"))).stream().map(p -> p.times(0.01)).toList();
-        for (int i = 0; i < l.steps().size(); i++) {
-            Step step = l.steps().get(i);
-            if (Kind.word(step.getClass()).equals(word)) {
-                Step keyed = keyframe && Keys.can(step) ? Keys.set(step, at) : step;
-                return l.with(i, pointed(keyed, word, to));
+        List<Point> to = points.isBlank() ? List.of() : TrackCommand.points(List.of(points.split(";"))).stream().map(p -> p.times(0.01)).toList();
+        boolean limit = word.startsWith(LIMIT);
+        int i = at(l, limit ? "cast" + word.substring(LIMIT.length()) : word);
+        Step step = l.steps().get(i);
+        if (limit) {
+            if (!(to.isEmpty() || to.size() >= 3)) {
+                throw new InputException(word + ": a limit has three corners at least, or none.");
             }
+            return l.with(i, ((Cast) step).withLimit(to));
         }
-        throw new InputException("the layer " + l.id() + " has no step " + word + "; add it with --add.");
+        return l.with(i, pointed(keyframe && Keys.can(step) ? Keys.set(step, at) : step, word, to));
     }
 
     private Step pointed(Step step, String word, List<Point> to) throws InputException {

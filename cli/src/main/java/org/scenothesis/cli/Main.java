@@ -2,6 +2,7 @@ package org.scenothesis.cli;
 
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.Objects;
 import org.scenothesis.media.DiskTrouble;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.Stopped;
@@ -33,6 +34,7 @@ public final class Main {
         PrintWriter out = new PrintWriter(new PlainWriter(printed), true);
         PrintWriter err = new PrintWriter(new PlainWriter(complained), true);
         CommandLine line = new CommandLine(new Main());
+        Objects.requireNonNull(line.getSubcommands().get("layers")).getCommandSpec().usageMessage().footer(StepHelp.lines());
         line.setOut(out);
         line.setErr(err);
         line.setCaseInsensitiveEnumValuesAllowed(true);

@@ -3,6 +3,7 @@ package org.scenothesis.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,6 +30,8 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.HandCamera;
+import org.scenothesis.core.stage.KeyLight;
+import org.scenothesis.core.stage.Surface;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.piece.Piece;
@@ -93,6 +96,18 @@ final class StageCommand implements Callable<Integer> {
     @Option(names = "--top", paramLabel = "X,Y", description = "Where its top is.")
     @Nullable String top;
 
+    @Option(names = "--key", paramLabel = "SIDE,HEIGHT", description = "Where the key comes from, in degrees: as the camera sees it, 0 ahead, negative left, \u00b1180 from behind the camera; and above the ground, 1 to 90.")
+    @Nullable String key;
+
+    @Option(names = "--key-size", paramLabel = "DEG", description = "How wide the key is as the set sees it, 0 to 120 degrees; the sun 0.5.")
+    @Nullable Double keySize;
+
+    @Option(names = "--key-to-fill", paramLabel = "STOPS", description = "How much stronger the key is than the fill on what faces it, \u22126 to 12 stops.")
+    @Nullable Double keyToFill;
+
+    @Option(names = "--ground", paramLabel = "NEAR,FAR", description = "From where to where the ground goes, in metres ahead on the set: shadows end there.")
+    @Nullable String ground;
+
     @Option(names = "--camera", paramLabel = "GROUP", description = "The set of this camera alone, by its letter; otherwise all of them.")
     @Nullable String camera;
 
@@ -146,11 +161,12 @@ final class StageCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        boolean writes = rehearse || suggest && keep || asNoted || lens != null || view != null || focal != null || horizon != null || known != null;
+        boolean writes = rehearse || suggest && keep || asNoted || lens != null || view != null || focal != null || horizon != null || known != null || tellsLight();
         return of.open(writes, (folder, s) -> {
             double aspect = aspect(folder, s);
             boolean tells = asNoted || lens != null || view != null || focal != null || horizon != null || known != null;
-            Shot now = tells ? FirstStage.staged(s, told(folder, s, aspect), aspect) : s;
+            Shot seen = tells ? FirstStage.staged(s, told(folder, s, aspect), aspect) : s;
+            Shot now = lit(seen);
             if (!now.equals(s)) {
                 folder.save(folder.production().withShot(s.id(), x -> now));
             }
@@ -206,6 +222,51 @@ final class StageCommand implements Callable<Integer> {
         }
     }
 
+    private boolean tellsLight() {
+        return key != null || keySize != null || keyToFill != null || ground != null;
+    }
+
+    /// With the light and the ground that were told.
+    private Shot lit(Shot s) throws InputException {
+        if (!tellsLight()) {
+            return s;
+        }
+        Stage stage = s.stage();
+        if (stage == null) {
+            throw new InputException("there is no set yet for the light to fall on; tell its camera first, with --lens-height, --view and --horizon.");
+        }
+        try {
+            KeyLight l = stage.light();
+            if (key != null) {
+                List<Double> n = two("--key", key);
+                l = l.withDirection(Given.told(new KeyLight.Direction(0, n.getLast()).seenAt(n.getFirst(), stage.panDeg())));
+            }
+            l = keySize == null ? l : l.withSizeDeg(Given.told(keySize));
+            l = keyToFill == null ? l : l.withKeyToFillStops(Given.told(keyToFill));
+            List<Surface> surfaces = new ArrayList<>(stage.surfaces());
+            if (ground != null) {
+                List<Double> n = two("--ground", ground);
+                surfaces.set(0, new Surface(stage.ground().id(), stage.ground().heightM(), Given.told(new Surface.Extent(n.getFirst(), n.getLast()))));
+            }
+            Stage now = stage.withLight(l).withSurfaces(surfaces);
+            return s.withStage(x -> now);
+        } catch (IllegalArgumentException e) {
+            throw new InputException(e.getMessage() + ".");
+        }
+    }
+
+    private static List<Double> two(String option, String words) throws InputException {
+        String[] n = words.split(",");
+        try {
+            if (n.length == 2) {
+                return List.of(Double.valueOf(n[0]), Double.valueOf(n[1]));
+            }
+        } catch (NumberFormatException e) {
+            // Said below.
+        }
+        throw new InputException(option + " " + words + ": two numbers with a comma between.");
+    }
+
     private static Point point(String option, String words) throws InputException {
         List<Double> n = numbers(option, words);
         if (n.size() != 2) {
@@ -240,6 +301,10 @@ final class StageCommand implements Callable<Integer> {
             put(o, "roll_deg", a.rollDeg(), c.horizon());
             put(o, "light_side_deg", stage.light().direction().value().asSeen(stage.panDeg()), stage.light().direction());
             put(o, "light_height_deg", stage.light().direction().value().elevationDeg(), stage.light().direction());
+            put(o, "light_size_deg", stage.light().sizeDeg().value(), stage.light().sizeDeg());
+            put(o, "key_to_fill_stops", stage.light().keyToFillStops().value(), stage.light().keyToFillStops());
+            put(o, "ground_near_m", stage.groundExtent().nearM(), stage.ground().extent());
+            put(o, "ground_far_m", stage.groundExtent().farM(), stage.ground().extent());
         } else {
             output.say("the set is not staged; tell it with --lens-height, --view and --horizon");
         }

@@ -44,7 +44,7 @@ import org.scenothesis.studio.theme.Theme;
 public final class Studio extends Application implements Doors {
     private final Worker worker = new Worker(Platform::runLater);
     private @Nullable Stage stage;
-    private @Nullable Session open;
+    private volatile @Nullable Session open;
     private @Nullable House house;
     private @Nullable FirstWindow first;
     private boolean begun;
@@ -84,6 +84,19 @@ public final class Studio extends Application implements Doors {
             pictured(wish, wish.snapshot());
             return;
         }
+        window.setOnCloseRequest(e -> {
+            if (open != null && house != null && !open.settled()) {
+                e.consume();
+                house.askUnsaved(this::end);
+            }
+        });
+        // Ended by the system, too, nothing is lost.
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+            Session s = open;
+            if (s != null) {
+                s.store().end();
+            }
+        }));
         Path folder = wish.folder();
         if (folder == null) {
             first();
@@ -125,6 +138,14 @@ public final class Studio extends Application implements Doors {
     }
 
     private void pictured(Wish wish, Path folder, Path picture) {
+        if (!Wish.isProduction(folder)) {
+            first();
+            firstWindow().propose(folder);
+            show(sized(firstWindow(), wish));
+            window().show();
+            Snapshot.whenIdle(worker, firstWindow(), picture, this::end);
+            return;
+        }
         try {
             enter(folder);
         } catch (StoreException e) {

@@ -23,6 +23,7 @@ public final class Copies {
         if (Files.isRegularFile(folder.resolve(PREVIOUS))) {
             out.add(folder.resolve(PREVIOUS));
         }
+        out.addAll(Unsaved.of(folder));
         Earlier.of(folder).all().forEach(s -> out.add(s.file()));
         return out;
     }
@@ -36,7 +37,7 @@ public final class Copies {
         if (all.isEmpty()) {
             return "";
         }
-        String newest = folder.relativize(all.getFirst()).toString();
+        String newest = all.getFirst().startsWith(folder) ? folder.relativize(all.getFirst()).toString() : all.getFirst().toString();
         return " Earlier copies are here: " + newest + (all.size() == 1 ? "" : " and " + (all.size() - 1) + " more in " + Earlier.FOLDER) + "; scenothesis earlier puts one back.";
     }
 

@@ -29,15 +29,17 @@ public final class ProductionFolder implements AutoCloseable {
     private final Path folder;
     private final Bounds bounds;
     private final Earlier earlier;
+    private final Journal journal;
     private final @Nullable FolderLock lock;
     private Production production;
-    private JsonNode tree;
-    private byte[] known;
+    private volatile JsonNode tree;
+    private volatile byte[] known;
 
     private ProductionFolder(Path folder, Bounds bounds, ProductionFile file, boolean write) {
         this.folder = folder;
         this.bounds = bounds;
         earlier = Earlier.of(folder);
+        journal = new Journal(folder);
         production = file.read().production();
         tree = file.read().tree();
         known = file.bytes();
@@ -67,9 +69,51 @@ public final class ProductionFolder implements AutoCloseable {
             if (refused != null) {
                 throw new StoreException(file, "it is a link that leads out of its folder and was not followed; copy the file here instead.");
             }
-            return new ProductionFolder(folder, bounds, ProductionFile.load(file), write);
+            ProductionFolder opened = new ProductionFolder(folder, bounds, ProductionFile.load(file), write);
+            if (opened.writable()) {
+                opened.recover();
+            }
+            return opened;
         } catch (IOException e) {
             throw new StoreException(file, "the file cannot be read; check its permissions.", e);
+        }
+    }
+
+    /// Takes up what a killed program had noted and not saved.
+    private void recover() {
+        Path file = folder.resolve(FILE);
+        try {
+            Production changed = journal.recovered(file, known, production);
+            if (changed != null) {
+                save(changed);
+            } else {
+                journal.saved(Long.MAX_VALUE);
+            }
+        } catch (IOException e) {
+            try {
+                journal.setAside();
+            } catch (IOException x) {
+                LoggerFactory.getLogger(ProductionFolder.class).warn(DiskTrouble.told(folder + ": changes that were not saved could not be set aside; check the folder.", x), x);
+            }
+        } catch (StoreException e) {
+            // It stays beside, for the next time.
+            LoggerFactory.getLogger(ProductionFolder.class).warn(String.valueOf(e.getMessage()), e);
+        }
+    }
+
+    /// Notes what differs from the last saved state beside the document, so that a kill loses no more than a moment.
+    ///
+    /// - `revision`: grows with every change.
+    ///
+    /// @throws StoreException if it cannot be written
+    public void note(long revision, Production saved, Production now) throws StoreException {
+        if (lock == null || !lock.held() || !Files.isDirectory(folder)) {
+            return;
+        }
+        try {
+            journal.state(revision, known, saved, now, tree);
+        } catch (IOException e) {
+            throw new StoreException(folder, "the change could not be noted; check the space left on the disk.", e);
         }
     }
 
@@ -224,17 +268,25 @@ public final class ProductionFolder implements AutoCloseable {
     /// @throws ChangedOutsideException if another program changed the file since it was read; nothing is written
     /// @throws StoreException if it cannot be written; the file on disk is then unchanged
     public synchronized void save(Production now) throws StoreException {
-        save(now, false);
+        save(now, Long.MAX_VALUE);
+    }
+
+    /// The same of a revision that may have been noted.
+    ///
+    /// @throws ChangedOutsideException if another program changed the file since it was read; nothing is written
+    /// @throws StoreException if it cannot be written; the file on disk is then unchanged
+    public synchronized void save(Production now, long revision) throws StoreException {
+        save(now, revision, false);
     }
 
     /// Saves over what another program wrote, which is kept among the earlier states.
     ///
     /// @throws StoreException if it cannot be written; the file on disk is then unchanged
     public synchronized void saveOver(Production now) throws StoreException {
-        save(now, true);
+        save(now, Long.MAX_VALUE, true);
     }
 
-    private void save(Production now, boolean over) throws StoreException {
+    private void save(Production now, long revision, boolean over) throws StoreException {
         Path file = folder.resolve(FILE);
         if (!Files.isDirectory(folder)) {
             throw new StoreException(folder, "the folder is not there any more; bring it back, the change is kept here meanwhile.");
@@ -249,15 +301,26 @@ public final class ProductionFolder implements AutoCloseable {
             }
             JsonNode written = ProductionJson.tree(now, tree);
             byte[] bytes = ProductionJson.text(written).getBytes(StandardCharsets.UTF_8);
+            noteSaving(revision, bytes);
             if (there != null && !Arrays.equals(there, bytes)) {
                 keepBefore(there);
             }
             FreshFile.write(file, bytes);
+            journal.saved(revision);
             tree = written;
             production = now;
             known = bytes;
         } catch (IOException e) {
             throw new StoreException(file, "the change could not be saved; check the space left on the disk and the folder's permissions.", e);
+        }
+    }
+
+    /// The document matters more than the journal beside it.
+    private void noteSaving(long revision, byte[] bytes) {
+        try {
+            journal.saving(revision, bytes);
+        } catch (IOException e) {
+            LoggerFactory.getLogger(ProductionFolder.class).debug("no journal in {}", folder, e);
         }
     }
 
@@ -291,12 +354,23 @@ public final class ProductionFolder implements AutoCloseable {
     ///
     /// @throws StoreException if it cannot be written
     public Path saveBeside(Production mine) throws StoreException {
-        Path to = free(folder, "production.mine.json");
+        Path to = free(folder, Unsaved.BESIDE);
         try {
             FreshFile.write(to, ProductionJson.write(mine, tree).getBytes(StandardCharsets.UTF_8));
             return to;
         } catch (IOException e) {
             throw new StoreException(to, "it could not be saved; check the space left on the disk and the folder's permissions.", e);
+        }
+    }
+
+    /// Keeps a state that cannot be saved: beside the production, else in the user's folder. Gives its file.
+    ///
+    /// @throws StoreException if neither can be written
+    public Path keepUnsaved(Production mine) throws StoreException {
+        try {
+            return saveBeside(mine);
+        } catch (StoreException e) {
+            return Unsaved.keepWithUser(folder, mine);
         }
     }
 

@@ -17,7 +17,10 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Plate;
@@ -193,6 +196,19 @@ public final class ProductionJson {
         }
     }
 
+    /// A value in one line.
+    static String line(Object value) {
+        try {
+            return MAPPER.writer().without(SerializationFeature.INDENT_OUTPUT).writeValueAsString(value);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    static <T> T line(String text, Class<T> kind) throws JsonProcessingException {
+        return MAPPER.readValue(text, kind);
+    }
+
     static ObjectNode tree(Production production, @Nullable JsonNode before) {
         ObjectNode tree = MAPPER.createObjectNode();
         tree.put("schema", SCHEMA);
@@ -206,9 +222,8 @@ public final class ProductionJson {
 
     private static final Set<String> OPEN_MAPS = Set.of("facts", "schools", "limits", "elsewhere");
 
-    private static boolean same(String name, JsonNode a, JsonNode b) {
-        return a.has(name) && a.get(name).equals(b.get(name));
-    }
+    /// By these the objects of a list are known again.
+    private static final List<String> RECOGNISED = List.of("id", "step");
 
     private static void keep(JsonNode now, JsonNode before) {
         if (now instanceof ObjectNode to && before.isObject()) {
@@ -225,12 +240,15 @@ public final class ProductionJson {
                 }
             });
         } else if (now instanceof ArrayNode to && before.isArray()) {
-            for (JsonNode mine : to) {
-                for (JsonNode old : before) {
-                    if (same("id", mine, old) || same("step", mine, old)) {
-                        keep(mine, old);
+            for (String name : RECOGNISED) {
+                Map<JsonNode, JsonNode> old = new HashMap<>();
+                before.forEach(b -> old.put(b.path(name), b));
+                to.forEach(mine -> {
+                    JsonNode was = mine.has(name) ? old.get(mine.get(name)) : null;
+                    if (was != null) {
+                        keep(mine, was);
                     }
-                }
+                });
             }
         }
     }

@@ -1,5 +1,7 @@
 package org.scenothesis.production.store;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -20,6 +22,7 @@ import org.slf4j.LoggerFactory;
 public final class Store implements AutoCloseable {
     private static final int MOST_STEPS = 500;
     private static final long SAVE_AFTER_MS = 400;
+    private static final long NOTE_AFTER_MS = 100;
     private static final long LONGEST_PAUSE_MS = 15_000;
 
     private final ProductionFolder folder;
@@ -27,13 +30,23 @@ public final class Store implements AutoCloseable {
     private final Deque<Step> redo = new ArrayDeque<>();
     private final List<Observer> observers = new CopyOnWriteArrayList<>();
     private final ScheduledThreadPoolExecutor saver = new ScheduledThreadPoolExecutor(1, Thread.ofPlatform().daemon().name("saver").factory());
+    /// Notes what changed beside the document; another thread than the saver's, which a large document keeps busy.
+    private final ScheduledThreadPoolExecutor noter = new ScheduledThreadPoolExecutor(1, Thread.ofPlatform().daemon().name("noter").factory());
     private final Object saving = new Object();
+    /// Counts changes.
+    private volatile long revision;
+    private boolean noting;
     /// Guarded by `saving`: whether a save is due, how often it failed, and whether another program stands in the way.
     private boolean due;
     private int failures;
     private boolean contested;
-    private Production saved;
+    private volatile Production saved;
     private volatile Production now;
+    /// One thread ends it, also when the system ends the program meanwhile.
+    private final Object closing = new Object();
+    private @Nullable Path unsaved;
+    private @Nullable Production elsewhere;
+    private boolean ended;
     private volatile SaveState state;
 
     private record Step(String what, Production before, Production after) {}
@@ -61,6 +74,7 @@ public final class Store implements AutoCloseable {
         this.folder = folder;
         // What waits when this is closed is saved there, at once.
         saver.setExecuteExistingDelayedTasksAfterShutdownPolicy(false);
+        noter.setExecuteExistingDelayedTasksAfterShutdownPolicy(false);
         now = folder.production();
         saved = now;
         state = folder.writable() ? new SaveState(SaveState.Kind.SAVED, "") : new SaveState(SaveState.Kind.READ_ONLY, folder.whyReadOnly());
@@ -125,9 +139,13 @@ public final class Store implements AutoCloseable {
     private void become(Production p) {
         synchronized (saving) {
             now = p;
-            if (state.kind() != SaveState.Kind.READ_ONLY && !contested) {
-                announce(new SaveState(failures > 0 ? SaveState.Kind.FAILED : SaveState.Kind.PENDING, failures > 0 ? state.sentence() : ""));
+            revision++;
+            if (state.kind() != SaveState.Kind.READ_ONLY) {
+                if (!contested) {
+                    announce(new SaveState(failures > 0 ? SaveState.Kind.FAILED : SaveState.Kind.PENDING, failures > 0 ? state.sentence() : ""));
+                }
                 plan(SAVE_AFTER_MS);
+                planNote();
             }
         }
         observers.forEach(o -> o.changed(p));
@@ -145,12 +163,47 @@ public final class Store implements AutoCloseable {
         }
     }
 
+    private void planNote() {
+        if (!noting) {
+            noting = true;
+            try {
+                noter.schedule(this::note, NOTE_AFTER_MS, TimeUnit.MILLISECONDS);
+            } catch (RejectedExecutionException e) {
+                // Closing.
+                noting = false;
+            }
+        }
+    }
+
+    private void note() {
+        Production before;
+        Production next;
+        long at;
+        synchronized (saving) {
+            noting = false;
+            before = saved;
+            next = now;
+            at = revision;
+        }
+        if (before != next) {
+            try {
+                folder.note(at, before, next);
+            } catch (StoreException | RuntimeException e) {
+                // Saving says it.
+                LoggerFactory.getLogger(Store.class).debug("not noted", e);
+            }
+        }
+    }
+
     private void save() {
         Production next;
+        long at;
         synchronized (saving) {
             due = false;
             next = now;
+            at = revision;
             if (contested) {
+                keepBeside(next);
                 return;
             }
             if (next == saved) {
@@ -160,11 +213,12 @@ public final class Store implements AutoCloseable {
             }
         }
         try {
-            folder.save(next);
+            folder.save(next, at);
             settled(next);
         } catch (ChangedOutsideException e) {
             synchronized (saving) {
                 contested = true;
+                keepBeside(next);
                 announce(new SaveState(SaveState.Kind.CONTESTED, String.valueOf(e.getMessage())));
             }
         } catch (StoreException | RuntimeException e) {
@@ -202,6 +256,7 @@ public final class Store implements AutoCloseable {
     public void keepMine() throws StoreException {
         Production mine = now;
         folder.saveOver(mine);
+        forgetBeside();
         settled(mine);
     }
 
@@ -215,6 +270,7 @@ public final class Store implements AutoCloseable {
             saved = theirs;
         }
         apply("take what another program wrote", p -> theirs);
+        forgetBeside();
         settled(theirs);
     }
 
@@ -222,37 +278,81 @@ public final class Store implements AutoCloseable {
     ///
     /// @throws StoreException if either fails
     public Path saveMineBeside() throws StoreException {
-        Path file = folder.saveBeside(now);
+        keepBeside(now);
+        Path file = unsaved;
+        unsaved = null;
         takeTheirs();
-        return file;
+        return file == null ? folder.path() : file;
     }
 
-    /// Saves what is pending and lets the folder go.
+    /// Another program stands in the way: ours lies beside at once, since the program may be ended before it is settled.
+    private void keepBeside(Production mine) {
+        try {
+            if (unsaved != null) {
+                Files.deleteIfExists(unsaved);
+            }
+            unsaved = folder.keepUnsaved(mine);
+        } catch (StoreException | IOException e) {
+            LoggerFactory.getLogger(Store.class).warn("what is not saved could not be kept beside", e);
+        }
+    }
+
+    /// What was kept beside is in the document now, or was let go.
+    private void forgetBeside() {
+        try {
+            if (unsaved != null) {
+                Files.deleteIfExists(unsaved);
+            }
+        } catch (IOException e) {
+            LoggerFactory.getLogger(Store.class).debug("{} stays", unsaved, e);
+        }
+        unsaved = null;
+    }
+
+    /// Tries to save what is pending, now; whether all is on the disk then.
+    public boolean saveNow() {
+        synchronized (closing) {
+            if (state.kind() != SaveState.Kind.READ_ONLY && saved != now) {
+                save();
+            }
+            return state.kind() == SaveState.Kind.READ_ONLY || saved == now;
+        }
+    }
+
+    /// Writes the document as it is into another folder, which becomes a production of its own; the footage stays where it is.
+    ///
+    /// @throws StoreException if there is a production already, or it cannot be written
+    public void saveElsewhere(Path other) throws StoreException {
+        ProductionFolder.create(other, now).close();
+        elsewhere = now;
+    }
+
+    /// Saves what is pending, keeps beside what cannot be saved, and lets the folder go. Gives the file that holds what could not be saved, or null.
+    public @Nullable Path end() {
+        synchronized (closing) {
+            if (ended) {
+                return unsaved;
+            }
+            saver.shutdown();
+            noter.shutdown();
+            try {
+                if (!saver.awaitTermination(10, TimeUnit.SECONDS)) {
+                    saver.shutdownNow();
+                }
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+            if (!saveNow() && elsewhere != now) {
+                keepBeside(now);
+            }
+            folder.close();
+            ended = true;
+            return unsaved;
+        }
+    }
+
     @Override
     public void close() {
-        saver.shutdown();
-        try {
-            if (!saver.awaitTermination(10, TimeUnit.SECONDS)) {
-                saver.shutdownNow();
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
-        if (state.kind() != SaveState.Kind.READ_ONLY && saved != now) {
-            save();
-            lastResort();
-        }
-        folder.close();
-    }
-
-    /// Nothing is lost because another program wrote meanwhile: ours then lies beside.
-    private void lastResort() {
-        if (contested) {
-            try {
-                folder.saveBeside(now);
-            } catch (StoreException e) {
-                LoggerFactory.getLogger(Store.class).warn("the last changes could not be saved", e);
-            }
-        }
+        end();
     }
 }

@@ -2,6 +2,7 @@ package org.scenothesis.production.hardening;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.Test;
@@ -16,6 +17,16 @@ class HardeningTest {
     void killsWhileSavingLoseAtMostTheLastSecond() throws Exception {
         Kills kills = new Kills(home, 3);
         kills.saves(3);
+        assertThat(kills.broken()).isEmpty();
+        assertThat(kills.worstLostMs()).isLessThanOrEqualTo(1000);
+    }
+
+    /// However large the document: what changed is noted beside it at once.
+    @Test
+    void killsWhileSavingAMuchLargerDocumentLoseNoMore() throws Exception {
+        Kills kills = new Kills(home, 5);
+        kills.savesMuch(3, 900);
+        assertThat(Files.size(home.resolve("saved-much/production.json"))).isGreaterThan(8_000_000);
         assertThat(kills.broken()).isEmpty();
         assertThat(kills.worstLostMs()).isLessThanOrEqualTo(1000);
     }

@@ -9,6 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
+import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Footages;
@@ -79,10 +81,24 @@ final class Kills {
 
     /// Kills a program that saves, over and over.
     void saves(int times) throws Exception {
-        Path folder = home.resolve("saved");
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        saves(times, "saved", LanternWorks.production());
+    }
+
+    /// The same of a document of megabytes, whose saving takes long.
+    void savesMuch(int times, int shots) throws Exception {
+        Production p = LanternWorks.production();
+        List<Shot> many = new ArrayList<>(p.shots());
+        for (int i = 0; i < shots; i++) {
+            many.add(p.shot("12").withPlates(List.of()).told("n", "x".repeat(9000), 4).renamed("n" + i, 100 + i));
+        }
+        saves(times, "saved-much", p.withShots(many));
+    }
+
+    private void saves(int times, String name, Production what) throws Exception {
+        Path folder = home.resolve(name);
+        ProductionFolder.create(folder, what).close();
         for (int i = 0; i < times; i++) {
-            Path log = home.resolve("save-" + i + ".log");
+            Path log = home.resolve(name + "-" + i + ".log");
             long at = killed("save", folder, log, 1300, 2800);
             lookAtDocument(folder, log, at);
         }

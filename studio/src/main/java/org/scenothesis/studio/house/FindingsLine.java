@@ -41,6 +41,9 @@ final class FindingsLine extends VBox {
             Text.button("keep mine", "floor-button", () -> settle(Store::keepMine)), Text.button("take theirs", "floor-button", () -> settle(Store::takeTheirs)),
             Text.button("save mine beside", "floor-button", () -> settle(s -> session().say("Yours lies in " + s.saveMineBeside().getFileName() + "."))));
 
+    private final List<Button> offer = List.of(
+            Text.button("take up what was not saved", "floor-button", () -> session().takeUpUnsaved()), Text.button("leave it", "floor-button", () -> session().leaveUnsaved()));
+
     FindingsLine(Session session) {
         this.session = session;
         line.getStyleClass().add("findings-line");
@@ -62,6 +65,10 @@ final class FindingsLine extends VBox {
             contest.get(i).setId(ids[i]);
             contest.get(i).setMinWidth(Region.USE_PREF_SIZE);
         }
+        line.getChildren().addAll(offer);
+        offer.get(0).setId("take-up-unsaved");
+        offer.get(1).setId("leave-unsaved");
+        offer.forEach(b -> b.setMinWidth(Region.USE_PREF_SIZE));
         unfolded.getStyleClass().add("findings-list");
         unfolded.setFitToWidth(true);
         unfolded.setPrefHeight(270);
@@ -98,6 +105,7 @@ final class FindingsLine extends VBox {
         session.said().addListener(o -> show());
         session.work().addListener(o -> working());
         session.save().addListener(o -> saving());
+        session.unsaved().addListener(o -> saving());
         show();
         working();
         saving();
@@ -225,13 +233,16 @@ final class FindingsLine extends VBox {
             case PENDING -> "saving";
             case FAILED -> "not saved, trying again";
             case CONTESTED -> "changed outside";
-            case READ_ONLY -> "read only: " + s.sentence();
+            case READ_ONLY -> "read only";
         });
         saved.setTooltip(s.sentence().isEmpty() ? null : new Tooltip(s.sentence()));
         boolean contested = s.kind() == Store.SaveState.Kind.CONTESTED;
-        for (Button b : contest) {
-            b.setVisible(contested);
-            b.setManaged(contested);
-        }
+        contest.forEach(b -> shown(b, contested));
+        offer.forEach(b -> shown(b, session.unsaved().get() != null && s.kind() != Store.SaveState.Kind.READ_ONLY && !contested));
+    }
+
+    private static void shown(Button b, boolean on) {
+        b.setVisible(on);
+        b.setManaged(on);
     }
 }

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
+import javafx.beans.value.ChangeListener;
+import javafx.event.EventHandler;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.TextInputControl;
@@ -86,13 +88,22 @@ public final class House extends StackPane {
         getChildren().add(frame);
         middle.setFocusTraversable(true);
         // On the scene: when the focused control is rebuilt, keys have no other place to go.
+        EventHandler<KeyEvent> keys = this::key;
+        EventHandler<KeyEvent> back = this::documentUndo;
+        ChangeListener<Node> focus = (x, before, after) -> kept(before, after);
         sceneProperty().addListener((o, was, is) -> {
+            if (was != null) {
+                // A house that is not seen any more must not answer for the one that is.
+                was.removeEventHandler(KeyEvent.KEY_PRESSED, keys);
+                was.removeEventFilter(KeyEvent.KEY_PRESSED, back);
+                was.focusOwnerProperty().removeListener(focus);
+            }
             if (is != null) {
-                is.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
-                is.addEventFilter(KeyEvent.KEY_PRESSED, this::documentUndo);
+                is.addEventHandler(KeyEvent.KEY_PRESSED, keys);
+                is.addEventFilter(KeyEvent.KEY_PRESSED, back);
                 TermTips.in(is);
                 ToggleArrows.in(is);
-                is.focusOwnerProperty().addListener((x, before, after) -> kept(before, after));
+                is.focusOwnerProperty().addListener(focus);
             }
         });
         session.bench().addListener((o, was, is) -> show(is));
@@ -338,6 +349,13 @@ public final class House extends StackPane {
         getChildren().add(overlay);
     }
 
+    /// Asks what becomes of changes that cannot be saved.
+    public void askUnsaved(Runnable leave) {
+        NotSaved slip = new NotSaved(session, leave, this::close);
+        open(slip);
+        slip.ask();
+    }
+
     private boolean close() {
         if (getChildren().size() > 1) {
             getChildren().setAll(frame);
@@ -359,7 +377,7 @@ public final class House extends StackPane {
 
     private Map<String, String> keys() {
         Map<String, String> all = new LinkedHashMap<>();
-        all.put("1 to 7", "benches");
+        all.put("1 to " + BenchName.values().length, "benches");
         all.put("Up, Down", "plates");
         all.put("Page Up, Page Down", "shots");
         all.put("Space", "play, stop");

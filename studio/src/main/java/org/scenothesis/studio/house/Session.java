@@ -39,6 +39,8 @@ import org.scenothesis.production.measure.Reference;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.Store;
+import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.store.Unsaved;
 
 /// What all benches share: the document, the chosen shot, plate and moment, what was measured, and the workers. No window classes.
 public final class Session implements AutoCloseable {
@@ -70,6 +72,7 @@ public final class Session implements AutoCloseable {
     private final StringProperty shotId = new SimpleStringProperty("");
     private final StringProperty plateId = new SimpleStringProperty("");
     private final StringProperty said = new SimpleStringProperty("");
+    private final ObjectProperty<@Nullable Path> unsaved = new SimpleObjectProperty<>(null);
     private final ObjectProperty<Loop> loop = new SimpleObjectProperty<>(Loop.NONE);
     private final DoubleProperty seconds = new SimpleDoubleProperty(0);
     private final ObjectProperty<List<Path>> incoming = new SimpleObjectProperty<>(List.of());
@@ -113,6 +116,11 @@ public final class Session implements AutoCloseable {
             p.addListener((o, was, is) -> {});
         }
         openShot(store.now().shots().isEmpty() ? "" : store.now().shots().getFirst().id());
+        if (folder.writable()) {
+            unsaved.set(Unsaved.of(folder.path()).stream().findFirst().orElse(null));
+        } else {
+            say("This production " + folder.whyReadOnly());
+        }
         plan();
     }
 
@@ -334,6 +342,49 @@ public final class Session implements AutoCloseable {
     /// What is played again and again.
     public ObjectProperty<Loop> loop() {
         return loop;
+    }
+
+    /// Whether all that was changed is on the disk, or may be left as it is.
+    public boolean settled() {
+        Store.SaveState.Kind kind = store.saveState().kind();
+        return kind == Store.SaveState.Kind.SAVED || kind == Store.SaveState.Kind.READ_ONLY || kind == Store.SaveState.Kind.CONTESTED || store.saveNow();
+    }
+
+    /// The file that holds changes which could not be saved the last time; null where there is none.
+    public ReadOnlyObjectProperty<@Nullable Path> unsaved() {
+        return unsaved;
+    }
+
+    /// Takes them up as one step of undo; the file is kept beside under another name.
+    public void takeUpUnsaved() {
+        settleUnsaved(file -> {
+            Production p = Unsaved.read(file);
+            store.apply("take up what was not saved", x -> p);
+        });
+    }
+
+    /// Lets them be; the file is kept beside under another name.
+    public void leaveUnsaved() {
+        settleUnsaved(file -> {});
+    }
+
+    @FunctionalInterface
+    private interface Use {
+        void of(Path file) throws StoreException;
+    }
+
+    private void settleUnsaved(Use use) {
+        Path file = unsaved.get();
+        if (file != null) {
+            try {
+                use.of(file);
+                say("The file is kept as " + Unsaved.settle(folder(), file).getFileName() + ".");
+                unsaved.set(Unsaved.of(folder().path()).stream().findFirst().orElse(null));
+            } catch (StoreException e) {
+                unsaved.set(null);
+                say(String.valueOf(e.getMessage()));
+            }
+        }
     }
 
     public void say(String sentence) {

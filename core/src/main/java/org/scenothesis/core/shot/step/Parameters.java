@@ -6,6 +6,7 @@ import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Given;
 import org.scenothesis.core.value.Kind;
 
 /// The numbers of every kind of step, in the order they are shown.
@@ -13,6 +14,8 @@ public final class Parameters {
     private static final List<Parameter<Outline>> OUTLINE = List.of(
             new Parameter<>(Outline.class, "softness", "px", span(0, 200, 1, 0), (o, t) -> o.softnessPx(), (o, t, v) -> o.withSoftnessPx(v)));
     private static final List<Parameter<Key>> KEY = List.of(
+            new Parameter<>(Key.class, "empty-below", "", span(0, 0.9, 0.01, 2), (k, t) -> k.settings().emptyBelow(), (k, t, v) -> new Key(k.settings().withEmptyBelow(v))),
+            new Parameter<>(Key.class, "solid-above", "", span(0.05, 1.5, 0.01, 2), (k, t) -> k.settings().solidAbove(), (k, t, v) -> new Key(k.settings().withSolidAbove(v))),
             new Parameter<>(Key.class, "choke", "px", span(-6, 6, 0.1, 1), (k, t) -> k.settings().chokePx(), (k, t, v) -> new Key(k.settings().withChokePx(v))),
             new Parameter<>(Key.class, "edge-softness", "px", span(0, 12, 0.1, 1), (k, t) -> k.settings().softnessPx(), (k, t, v) -> new Key(k.settings().withSoftnessPx(v))),
             new Parameter<>(Key.class, "despill", "", span(0, 1, 0.05, 2), (k, t) -> k.settings().despill(), (k, t, v) -> new Key(k.settings().withDespill(v))));
@@ -78,6 +81,9 @@ public final class Parameters {
             new Parameter<>(Place.class, "sideways", "m", span(-50, 50, 0.01, 2), (p, t) -> foot(p, t).x(), (p, t, v) -> stood(p, t, new Vec(v, foot(p, t).y(), foot(p, t).z()))),
             new Parameter<>(Place.class, "height", "m", span(-10, 50, 0.01, 2), (p, t) -> foot(p, t).y(), (p, t, v) -> stood(p, t, new Vec(foot(p, t).x(), v, foot(p, t).z()))),
             new Parameter<>(Place.class, "away", "m", span(-50, 100, 0.01, 2), (p, t) -> foot(p, t).z(), (p, t, v) -> stood(p, t, new Vec(foot(p, t).x(), foot(p, t).y(), v))),
+            new Parameter<>(Place.class, "filmed-sideways", "m", span(-50, 50, 0.01, 2), (p, t) -> filmed(p).x(), (p, t, v) -> filmedAt(p, new Vec(v, filmed(p).y(), filmed(p).z()))),
+            new Parameter<>(Place.class, "filmed-height", "m", span(-10, 50, 0.01, 2), (p, t) -> filmed(p).y(), (p, t, v) -> filmedAt(p, new Vec(filmed(p).x(), v, filmed(p).z()))),
+            new Parameter<>(Place.class, "filmed-away", "m", span(-50, 100, 0.01, 2), (p, t) -> filmed(p).z(), (p, t, v) -> filmedAt(p, new Vec(filmed(p).x(), filmed(p).y(), v))),
             new Parameter<>(Place.class, "turn", "\u00b0", span(-180, 180, 0.5, 1), (p, t) -> p.turnDeg().at(t, Animated::number), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))),
             new Parameter<>(Place.class, "size", "\u00d7", span(0.05, 20, 0.01, 2), (p, t) -> p.size().at(t, Animated::number), (p, t, v) -> p.withSize(p.size().set(t, v))));
     private static final List<Parameter<Shadow>> SHADOW = List.of(
@@ -174,6 +180,14 @@ public final class Parameters {
 
     private static Vec foot(Place p, double seconds) {
         return p.stand(seconds).foot();
+    }
+
+    private static Vec filmed(Place p) {
+        return p.filmedFoot().value();
+    }
+
+    private static Place filmedAt(Place p, Vec foot) {
+        return p.stands(Given.told(foot));
     }
 
     private static Place stood(Place p, double seconds, Vec foot) {
