@@ -3,7 +3,9 @@ package org.scenothesis.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
@@ -16,6 +18,7 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.LockCheck;
+import org.scenothesis.production.measure.LockReading;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -35,9 +38,12 @@ final class LockCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         try (Bands bands = Bands.allCores()) {
-            LockReport r = LockCheck.run(FootageSource.of(reference), FootageSource.of(take), bands, output.progress("lock check"));
-            List<Finding> findings = LockJudge.judge(r, new Subject.OfTake("", ""), HouseRules.DEFAULT, false);
-            output.print(json(r, findings));
+            LockReading read = LockCheck.read(FootageSource.of(reference), FootageSource.of(take), bands, output.progress("lock check"));
+            LockReport r = read.report();
+            Subject subject = new Subject.OfTake("", "");
+            List<Finding> findings = new ArrayList<>(LockJudge.judge(r, subject, HouseRules.DEFAULT, false));
+            read.asked(subject).ifPresent(findings::add);
+            output.print(json(r, findings).put("matrix_that_agrees", read.matrix() == null ? null : read.matrix().name().toLowerCase(Locale.ROOT)));
             say(r, findings);
             return 0;
         }

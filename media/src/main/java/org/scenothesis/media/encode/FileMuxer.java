@@ -42,6 +42,8 @@ final class FileMuxer implements AutoCloseable {
         try {
             String name = extension.equals("mkv") ? "matroska" : extension;
             Av.check(avformat_alloc_output_context2(container, null, name, Av.address(fresh.part())), path, "this kind of file cannot be written");
+            // No number by chance: the same film is the same file, whether it was stopped on its way or not.
+            container.flags(container.flags() | AVFormatContext.AVFMT_FLAG_BITEXACT);
             ready = true;
         } finally {
             if (!ready) {

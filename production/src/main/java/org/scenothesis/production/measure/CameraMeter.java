@@ -16,7 +16,6 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageException;
-import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.words.Words;
 
@@ -29,7 +28,7 @@ final class CameraMeter implements Meter<LockReading> {
 
     @Override
     public int version() {
-        return 11;
+        return 12;
     }
 
     @Override
@@ -49,17 +48,12 @@ final class CameraMeter implements Meter<LockReading> {
 
     @Override
     public LockReading measure(Target t, Means means, Progress progress) throws FootageException {
-        return read(t, means, LockCheck.run(means.source(t.footage().getFirst()), means.source(t.take()), means.bands(), progress));
+        return LockCheck.read(means.source(t.footage().getFirst()), means.source(t.take()), means.bands(), progress);
     }
 
     @Override
     public Optional<LockReading> look(Target t, Means means, Progress progress) throws FootageException {
-        return Optional.of(read(t, means, LockCheck.look(means.source(t.footage().getFirst()), means.source(t.take()), means.bands(), progress)));
-    }
-
-    private static LockReading read(Target t, Means means, LockReport report) throws FootageException {
-        FootageSource reference = means.source(t.footage().getFirst());
-        return new LockReading(report, own(t) ? null : LockCheck.betterMatrix(reference, means.source(t.take()), means.bands()));
+        return Optional.of(LockCheck.look(means.source(t.footage().getFirst()), means.source(t.take()), means.bands(), progress));
     }
 
     private static boolean own(Target t) {
@@ -86,9 +80,7 @@ final class CameraMeter implements Meter<LockReading> {
         if (report.firstLook()) {
             out.replaceAll(f -> f.verdict() == Verdict.NOT_MEASURED ? f.noted(Words.of("finding.firstLook", report.series().size(), report.frames())) : f);
         }
-        if (r.matrix() != null) {
-            out.add(Finding.that(Measure.MATRIX, t.subject(), 1, Verdict.WATCH).noted(Words.of("finding.MATRIX.note", Words.of("matrix." + r.matrix()))));
-        }
+        r.asked(t.subject()).ifPresent(out::add);
         return out;
     }
 }

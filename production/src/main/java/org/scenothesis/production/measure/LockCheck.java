@@ -42,8 +42,18 @@ public final class LockCheck {
     /// @throws FootageException if the take cannot be read or they differ in size
     /// @throws Stopped if progress asks for it
     public static LockReport run(FootageSource reference, FootageSource take, Bands bands, Progress progress) throws FootageException {
-        try (Footage t = Footages.open(take)) {
-            return frames(t, meter(reference, t, bands), progress);
+        return read(reference, take, bands, progress).report();
+    }
+
+    /// The same, with the colour matrix that it was read by where neither file says one and another than the assumed agrees.
+    ///
+    /// @throws ReferenceException if the reference cannot be read
+    /// @throws FootageException if the take cannot be read or they differ in size
+    /// @throws Stopped if progress asks for it
+    public static LockReading read(FootageSource reference, FootageSource take, Bands bands, Progress progress) throws FootageException {
+        Agreed by = agreed(reference, take, bands);
+        try (Footage t = Footages.open(by.take)) {
+            return new LockReading(frames(t, meter(by.reference, t, bands), progress), by.matrix, by.ofReference);
         }
     }
 
@@ -51,9 +61,10 @@ public final class LockCheck {
     ///
     /// @throws ReferenceException if the reference cannot be read
     /// @throws FootageException if the take cannot be read or they differ in size
-    public static LockReport look(FootageSource reference, FootageSource take, Bands bands, Progress progress) throws FootageException {
-        try (Footage t = Footages.open(take)) {
-            LockMeter meter = meter(reference, t, bands);
+    public static LockReading look(FootageSource reference, FootageSource take, Bands bands, Progress progress) throws FootageException {
+        Agreed by = agreed(reference, take, bands);
+        try (Footage t = Footages.open(by.take)) {
+            LockMeter meter = meter(by.reference, t, bands);
             int n = t.info().frames();
             int count = Math.min(n, LOOKS);
             List<FrameLock> locks = new ArrayList<>();
@@ -66,7 +77,7 @@ public final class LockCheck {
                 locks.add(meter.measure(t.lockFrame(i)));
                 numbers.add(i);
             }
-            return new LockSeries(t.info().width(), t.info().height(), locks, numbers).report(n);
+            return new LockReading(new LockSeries(t.info().width(), t.info().height(), locks, numbers).report(n), by.matrix, by.ofReference);
         }
     }
 
@@ -120,26 +131,46 @@ public final class LockCheck {
         return new LockSeries(take.info().width(), take.info().height(), locks, numbers).report(n);
     }
 
-    /// The matrix by which the first frame of a take that names none agrees clearly better with the reference than by the assumed one; null where there is none.
+    /// How the two are read: as they say, or as is assumed; else by the matrix with which they agree.
     ///
-    /// @throws FootageException if either cannot be read
-    public static @Nullable ColourMatrix betterMatrix(FootageSource reference, FootageSource take, Bands bands) throws FootageException {
-        ColourMatrix assumed;
-        try (Footage t = Footages.open(take)) {
-            if (t.info().coding().matrixNamed() || take.reading().matrix() != null) {
-                return null;
-            }
-            assumed = t.info().coding().matrix();
+    /// - `matrix`: that one, null where none is asked for. `ofReference`: it is the reference that names none, not the take.
+    private record Agreed(FootageSource reference, FootageSource take, @Nullable ColourMatrix matrix, boolean ofReference) {}
+
+    /// A file that names no matrix is read by the one with which its first frame agrees clearly better with the other file, where there is such a one: a frame exported from it then reads like it.
+    private static Agreed agreed(FootageSource reference, FootageSource take, Bands bands) throws FootageException {
+        Agreed asAssumed = new Agreed(reference, take, null, false);
+        ColourMatrix ofTake = unnamed(take);
+        ColourMatrix ofReference;
+        try {
+            ofReference = unnamed(reference);
+        } catch (FootageException e) {
+            throw new ReferenceException(e);
         }
-        ColourMatrix other = assumed == ColourMatrix.BT709 ? ColourMatrix.BT601 : ColourMatrix.BT709;
-        double with = apart(reference, take, assumed, bands);
-        double without = apart(reference, take, other, bands);
-        return with > CLEARLY && without < CLEARLY_LESS * with ? other : null;
+        // Where neither says anything both may be wrong alike.
+        if (reference.equals(take) || (ofTake == null) == (ofReference == null)) {
+            return asAssumed;
+        }
+        boolean first = ofReference != null;
+        ColourMatrix other = (first ? ofReference : ofTake) == ColourMatrix.BT709 ? ColourMatrix.BT601 : ColourMatrix.BT709;
+        Agreed by = first ? new Agreed(by(reference, other), take, other, true) : new Agreed(reference, by(take, other), other, false);
+        double with = apart(asAssumed, bands);
+        return with > CLEARLY && apart(by, bands) < CLEARLY_LESS * with ? by : asAssumed;
+    }
+
+    private static FootageSource by(FootageSource source, ColourMatrix matrix) {
+        return new FootageSource(source.path(), source.reading().withMatrix(matrix));
+    }
+
+    /// The matrix that is assumed of a file that names none, null where it does or somebody said it.
+    private static @Nullable ColourMatrix unnamed(FootageSource source) throws FootageException {
+        try (Footage f = Footages.open(source)) {
+            return f.info().coding().matrixNamed() || source.reading().matrix() != null ? null : f.info().coding().matrix();
+        }
     }
 
     /// How far the colours of the first frame lie from the reference's: mean difference of code values over the picture, exposure brought alike.
-    private static double apart(FootageSource reference, FootageSource take, ColourMatrix matrix, Bands bands) throws FootageException {
-        try (Footage t = Footages.open(new FootageSource(take.path(), take.reading().withMatrix(matrix))); Footage r = openReference(reference)) {
+    private static double apart(Agreed by, Bands bands) throws FootageException {
+        try (Footage t = Footages.open(by.take); Footage r = openReference(by.reference)) {
             LockFrame seen = t.lockFrame(0);
             LockFrame wanted = r.lockFrame(0);
             var gains = new LockMeter(wanted, bands).measure(seen).gains();

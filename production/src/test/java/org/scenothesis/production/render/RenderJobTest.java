@@ -313,21 +313,18 @@ class RenderJobTest {
         assertThat(Leftovers.in(home)).isEmpty();
     }
 
-    /// However often it was stopped, the film is the same to the byte of its pictures.
-    @Test
-    void aFilmThatWasStoppedIsTheSame() throws Exception {
+    /// However often it was stopped, the film is the same to the byte.
+    @ParameterizedTest
+    @ValueSource(strings = {"mkv", "webm", "mp4", "mov", "avi"})
+    void aFilmThatWasStoppedIsTheSame(String ending) throws Exception {
         shot = shot.told("", "", 3);
-        render(home.resolve("whole.mkv"), 0, 60, two, Progress.NONE);
-        Path out = home.resolve("again.mkv");
+        render(home.resolve("whole." + ending), 0, 60, two, Progress.NONE);
+        Path out = home.resolve("again." + ending);
         for (int at : new int[] {10, 26, 50}) {
             assertThatThrownBy(() -> render(out, 0, 60, Bands.sequential(), (done, of) -> done < at)).isInstanceOf(Stopped.class);
         }
         render(out, 0, 60, two, Progress.NONE);
-        try (Footage a = Footages.open(home.resolve("whole.mkv")); Footage b = Footages.open(out)) {
-            for (int i = 0; i < 61; i += 6) {
-                assertThat(b.frame(i).r().data()).containsExactly(a.frame(i).r().data());
-            }
-        }
+        assertThat(out).hasSameBinaryContentAs(home.resolve("whole." + ending));
     }
 
     @Test
