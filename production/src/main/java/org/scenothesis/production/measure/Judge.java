@@ -44,6 +44,9 @@ public final class Judge {
             plan.needs().stream().filter(n -> !n.proposed() && !have.contains(n.key()))
                     .forEach(n -> out.add(Finding.unmeasured(Measure.NEEDED, new Subject.OfShot(), Words.of("finding.NEEDED.note", PlanWords.name(n)))));
         }
+        if (plan == null && !shot.plates().isEmpty()) {
+            out.add(Finding.unmeasured(Measure.NEEDED, new Subject.OfShot(), Words.of("finding.NEEDED.unplanned")));
+        }
         for (Plate p : shot.plates()) {
             out.addAll(plate(shot, p, m, rules));
         }

@@ -291,6 +291,10 @@ public final class ProductionFolder implements AutoCloseable {
         if (!Files.isDirectory(folder)) {
             throw new StoreException(folder, "the folder is not there any more; bring it back, the change is kept here meanwhile.");
         }
+        String refused = ProductionJson.refusal(file, now);
+        if (refused != null) {
+            throw new StoreException(refused);
+        }
         if (lock == null || !lock.stillHeld()) {
             throw new StoreException(folder, "nothing was saved: this production " + whyReadOnly());
         }

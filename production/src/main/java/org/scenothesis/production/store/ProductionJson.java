@@ -150,10 +150,26 @@ public final class ProductionJson {
     private static final int MOST_SHOTS = 2_000;
     private static final int MOST_PLATES = 2_000;
     private static final int MOST_TAKES = 50_000;
+    private static final int MOST_EFFECTS = 10_000;
+    private static final int MOST_EFFECTS_OF_SHOT = 300;
+
+    /// What keeps a production from being saved, as a sentence; null where nothing does: it would not be opened again.
+    static @Nullable String refusal(Path path, Production p) {
+        try {
+            verify(path, p);
+            return null;
+        } catch (StoreException e) {
+            return e.getMessage();
+        }
+    }
 
     private static void verify(Path path, Production p) throws StoreException {
         bound(path, "shots", p.shots().size(), MOST_SHOTS);
         bound(path, "plates", p.shots().stream().mapToInt(s -> s.plates().size()).sum(), MOST_PLATES);
+        bound(path, "effects", p.shots().stream().mapToInt(s -> s.wonders().size()).sum(), MOST_EFFECTS);
+        for (Shot s : p.shots()) {
+            bound(path, "effects in shot " + s.id(), s.wonders().size(), MOST_EFFECTS_OF_SHOT);
+        }
         bound(path, "takes", p.shots().stream().flatMap(s -> s.plates().stream()).mapToInt(q -> q.takes().size()).sum(), MOST_TAKES);
         Set<String> shots = new HashSet<>();
         for (Shot s : p.shots()) {

@@ -68,6 +68,9 @@ public final class Store implements AutoCloseable {
         void changed(Production now);
 
         default void saveChanged(SaveState state) {}
+
+        /// A change that no production can hold was not made; why, as a sentence.
+        default void refused(String sentence) {}
     }
 
     public Store(ProductionFolder folder) {
@@ -101,6 +104,11 @@ public final class Store implements AutoCloseable {
         Production before = now;
         Production after = change.apply(before);
         if (after.equals(before)) {
+            return;
+        }
+        String refused = ProductionJson.refusal(folder.path().resolve(ProductionFolder.FILE), after);
+        if (refused != null) {
+            observers.forEach(o -> o.refused(refused));
             return;
         }
         undo.push(new Step(what, before, after));

@@ -11,6 +11,11 @@ public class StoreException extends Exception {
         super(path + ": " + sentence);
     }
 
+    /// - `sentence`: with the path before it.
+    StoreException(String sentence) {
+        super(sentence);
+    }
+
     public StoreException(Path path, String sentence, Throwable cause) {
         super(path + ": " + DiskTrouble.told(sentence, cause), cause);
     }

@@ -95,6 +95,11 @@ public final class Session implements AutoCloseable {
             }
 
             @Override
+            public void refused(String sentence) {
+                say(sentence);
+            }
+
+            @Override
             public void saveChanged(Store.SaveState state) {
                 worker.onUi(() -> save.set(state));
             }
@@ -128,10 +133,15 @@ public final class Session implements AutoCloseable {
     private void plan() {
         Production now = store.now();
         DayPlan before = plan.get();
-        worker.ask(PLAN, ticket -> DayPlan.of(now, before), p -> {
+        worker.ask(PLAN, ticket -> DayPlan.of(now, before, ticket::wanted), p -> {
             plan.set(p);
             judge();
-        }, e -> say("the plan could not be made: " + e.getMessage()));
+        }, e -> {
+            // What was planned before is of another production: nothing is known any more.
+            plan.set(DayPlan.of(now.withShots(List.of())));
+            judge();
+            say("The plan could not be made: " + e.getMessage());
+        });
     }
 
     /// The shot and plate that are chosen may have gone with an undo.

@@ -1,6 +1,7 @@
 package org.scenothesis.studio.house;
 
 import java.util.Map;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
@@ -8,7 +9,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
-import org.scenothesis.production.measure.Stopped;
 
 /// Work off the interface's thread: one lane per purpose, the newest request of a lane wins, its result comes back on the interface's thread.
 ///
@@ -59,7 +59,7 @@ public final class Worker implements AutoCloseable {
                         }
                     });
                 }
-            } catch (Stopped e) {
+            } catch (CancellationException e) {
                 // Overtaken or cancelled: nothing to tell.
             } catch (Throwable t) {
                 // Errors too: whoever waits for an answer gets one.

@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
@@ -44,9 +46,19 @@ public record DayPlan(
 
     /// The same, with the plans of shots that did not change since another day was planned.
     public static DayPlan of(Production p, @Nullable DayPlan before) {
+        return of(p, before, () -> true);
+    }
+
+    /// The same, given up when it is not wanted any more.
+    ///
+    /// @throws CancellationException if it is not wanted any more
+    public static DayPlan of(Production p, @Nullable DayPlan before, BooleanSupplier wanted) {
         Map<String, BreakdownPlan> plans = new LinkedHashMap<>();
         List<Job> jobs = new ArrayList<>();
         for (Shot s : p.shots()) {
+            if (!wanted.getAsBoolean()) {
+                throw new CancellationException("the plan is not wanted any more");
+            }
             BreakdownPlan plan = known(before, s, p).orElseGet(() -> Breakdown.plan(s, p.houseRules()));
             plans.put(s.id(), plan);
             jobs.addAll(RunningOrder.jobs(s, plan, p.houseRules()));

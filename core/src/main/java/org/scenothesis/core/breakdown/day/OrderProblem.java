@@ -19,15 +19,27 @@ public record OrderProblem(List<Job> jobs, double[][] cost, double[] first, BitS
         List<SetState> states = jobs.stream().map(Job::state).toList();
         double[][] cost = new double[n][n];
         double[] first = new double[n];
-        int[] lock = new int[n];
-        int[] light = new int[n];
-        Map<String, Integer> locks = new LinkedHashMap<>();
-        Map<String, Integer> lights = new LinkedHashMap<>();
         for (int i = 0; i < n; i++) {
             first[i] = Change.minutes(SetState.EMPTY, states.get(i), estimates.changes());
             for (int j = 0; j < n; j++) {
                 cost[i][j] = i == j ? 0 : Change.minutes(states.get(i), states.get(j), estimates.changes());
             }
+        }
+        return of(jobs, cost, first);
+    }
+
+    /// Only what must come before what: of an order that is given nothing is searched, and a table of costs would grow with the square of the jobs.
+    static OrderProblem unpriced(List<Job> jobs) {
+        return of(jobs, new double[0][], new double[0]);
+    }
+
+    private static OrderProblem of(List<Job> jobs, double[][] cost, double[] first) {
+        int n = jobs.size();
+        int[] lock = new int[n];
+        int[] light = new int[n];
+        Map<String, Integer> locks = new LinkedHashMap<>();
+        Map<String, Integer> lights = new LinkedHashMap<>();
+        for (int i = 0; i < n; i++) {
             Job job = jobs.get(i);
             lock[i] = locks.computeIfAbsent(job.lock(), k -> locks.size());
             light[i] = job.sun() && !job.light().isEmpty() ? lights.computeIfAbsent(job.light(), k -> lights.size()) : -1;

@@ -46,12 +46,17 @@ public final class OrderSolver {
 
     /// As good as the order the crew prefers, or better. `exactGroups`: up to how many groups are sequenced exactly.
     public static Result solve(OrderProblem problem, int @Nullable [] preferred, int exactGroups) {
+        return solve(problem, preferred, exactGroups, BUDGET);
+    }
+
+    /// The same, with as much search as is granted.
+    static Result solve(OrderProblem problem, int @Nullable [] preferred, int exactGroups, long budget) {
         if (problem.size() == 0) {
             return new Result(new int[0], 0, true);
         }
         OrderSolver s = new OrderSolver(problem, preferred);
         boolean small = s.groups.size() <= exactGroups;
-        int[] sequence = small ? s.exact() : s.searched(preferred);
+        int[] sequence = small ? s.exact() : s.searched(preferred, budget);
         int[] order = s.laidOut(sequence);
         int[] best = preferred != null && problem.permits(preferred) && problem.minutes(preferred) < problem.minutes(order) - 1e-9 ? preferred : order;
         return new Result(best, problem.minutes(best), small && s.groups.exact());
@@ -184,11 +189,11 @@ public final class OrderSolver {
     }
 
     /// Moves and swaps of groups until none helps, from several starts; the best of all.
-    private int[] searched(int @Nullable [] preferred) {
+    private int[] searched(int @Nullable [] preferred, long granted) {
         Random random = new Random(1);
         int[] best = null;
         double least = Double.POSITIVE_INFINITY;
-        Moves.Budget budget = new Moves.Budget(BUDGET);
+        Moves.Budget budget = new Moves.Budget(granted);
         for (int start = 0; start < STARTS && (best == null || !budget.spent()); start++) {
             int[] s = start == 0 ? nearest(-1) : start == 1 && preferred != null ? sequenceOf(preferred) : best != null && start % 2 == 0 ? shaken(best, random) : nearest(random.nextInt(groups.size()));
             if (!permitted(s)) {

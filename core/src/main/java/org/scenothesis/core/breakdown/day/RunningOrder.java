@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
 import java.util.stream.IntStream;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
@@ -26,6 +28,9 @@ import org.scenothesis.core.shot.Shot;
 ///
 /// - `exact`: no order costs less. `broken`: what this order violates; empty for every order found here.
 public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken) {
+    /// More jobs than this are no day any more: whole shots are ordered in stretches, one stretch after the other.
+    static final int MOST_AT_ONCE = 400;
+
     public RunningOrder {
         steps = List.copyOf(steps);
         broken = List.copyOf(broken);
@@ -84,22 +89,63 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
 
     /// @param preferred ids of an order the crew prefers; the result is never dearer than it
     public static RunningOrder cheapest(List<Job> jobs, List<String> preferred, Estimates estimates) {
+        List<List<Job>> stretches = stretches(jobs);
+        if (stretches.size() > 1) {
+            return inStretches(stretches, jobs, preferred, estimates);
+        }
+        return searched(jobs, preferred, estimates, OrderSolver.BUDGET);
+    }
+
+    private static RunningOrder searched(List<Job> jobs, List<String> preferred, Estimates estimates, long budget) {
         OrderProblem problem = OrderProblem.of(jobs, estimates);
         int[] own = preferred.isEmpty() ? null : indices(jobs, preferred);
-        OrderSolver.Result r = OrderSolver.solve(problem, own, OrderSolver.EXACT_GROUPS);
+        OrderSolver.Result r = OrderSolver.solve(problem, own, OrderSolver.EXACT_GROUPS, budget);
         return of(problem, r.order(), r.exact(), estimates);
+    }
+
+    /// Whole shots, as many as can be ordered together.
+    private static List<List<Job>> stretches(List<Job> jobs) {
+        List<List<Job>> out = new ArrayList<>();
+        List<Job> now = new ArrayList<>();
+        for (int i = 0; i < jobs.size(); i++) {
+            int end = i;
+            while (end < jobs.size() && jobs.get(end).shot().equals(jobs.get(i).shot())) {
+                end++;
+            }
+            if (!now.isEmpty() && now.size() + end - i > MOST_AT_ONCE) {
+                out.add(now);
+                now = new ArrayList<>();
+            }
+            now.addAll(jobs.subList(i, end));
+            i = end - 1;
+        }
+        out.add(now);
+        return out;
+    }
+
+    private static RunningOrder inStretches(List<List<Job>> stretches, List<Job> jobs, List<String> preferred, Estimates estimates) {
+        List<Job> ordered = new ArrayList<>();
+        for (List<Job> some : stretches) {
+            if (Thread.interrupted()) {
+                throw new CancellationException("the order is not wanted any more");
+            }
+            searched(some, preferred, estimates, OrderSolver.BUDGET / stretches.size()).steps.forEach(s -> ordered.add(s.job()));
+        }
+        RunningOrder found = of(OrderProblem.unpriced(ordered), IntStream.range(0, ordered.size()).toArray(), false, estimates);
+        RunningOrder own = preferred.isEmpty() ? found : priced(jobs, preferred, estimates);
+        return own.broken.isEmpty() && own.changeMinutes() < found.changeMinutes() - 1e-9 ? own : found;
     }
 
     /// Jobs in the order of some ids, those not named at the end, with its price and what it breaks.
     public static RunningOrder priced(List<Job> jobs, List<String> ids, Estimates estimates) {
-        return of(OrderProblem.of(jobs, estimates), indices(jobs, ids), false, estimates);
+        return of(OrderProblem.unpriced(jobs), indices(jobs, ids), false, estimates);
     }
 
     private static int[] indices(List<Job> jobs, List<String> ids) {
         Map<String, Integer> byId = new LinkedHashMap<>();
         IntStream.range(0, jobs.size()).forEach(i -> byId.put(jobs.get(i).id(), i));
-        List<Integer> order = new ArrayList<>(ids.stream().filter(byId::containsKey).map(byId::get).distinct().toList());
-        IntStream.range(0, jobs.size()).filter(i -> !order.contains(i)).forEach(order::add);
+        Set<Integer> order = new LinkedHashSet<>(ids.stream().filter(byId::containsKey).map(byId::get).toList());
+        IntStream.range(0, jobs.size()).forEach(order::add);
         return order.stream().mapToInt(Integer::intValue).toArray();
     }
 
