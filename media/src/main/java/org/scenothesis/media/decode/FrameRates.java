@@ -26,23 +26,24 @@ final class FrameRates {
             return plausible(told) ? told : ASSUMED;
         }
         double mean = (times.size() - 1) / span;
-        if (plausible(told) && Math.abs(mean / told - 1) < 0.01) {
+        boolean said = plausible(told) && Math.abs(mean / told - 1) < 0.01;
+        if (said && even(times, mean)) {
             return told;
         }
         double step = median(times);
         for (double rate : USUAL) {
             // Frames may be missing: then the times lie on the grid of a higher rate than their mean, whose step is the usual one.
-            if (rate > 0.99 * mean && rate < HIGHEST * mean && Math.abs(rate * step - 1) < OFF_GRID && onGrid(times, rate)) {
+            if (rate > 1.01 * mean && rate < HIGHEST * mean && Math.abs(rate * step - 1) < OFF_GRID && onGrid(times, rate)) {
                 return rate;
             }
         }
-        for (double rate : USUAL) {
-            if (Math.abs(mean / rate - 1) < 0.004) {
-                return rate;
-            }
-        }
-        double usual = nearest(1 / step);
-        return mean < usual && Math.abs(usual * step - 1) < 0.02 ? usual : mean;
+        double usual = nearest(mean);
+        return said ? told : Math.abs(mean / usual - 1) < 0.004 ? usual : mean;
+    }
+
+    /// Whether no step is longer than the others by as much as a missing frame.
+    private static boolean even(List<Double> times, double rate) {
+        return IntStream.range(1, times.size()).allMatch(i -> (times.get(i) - times.get(i - 1)) * rate < 1.5);
     }
 
     private static boolean onGrid(List<Double> times, double rate) {

@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import java.util.zip.GZIPInputStream;
@@ -78,8 +79,9 @@ public final class Earlier {
     /// @throws IOException if it cannot be written
     void keep(String text) throws IOException {
         Instant now = clock.instant();
-        List<State> all = all();
-        if (!all.isEmpty() && Duration.between(all.getFirst().at, now).abs().compareTo(Duration.ofMinutes(1)) < 0) {
+        // States of a clock that went wrong are dated later than now: they are kept and count for nothing.
+        Optional<State> last = all().stream().filter(s -> !s.at.isAfter(now)).findFirst();
+        if (last.isPresent() && Duration.between(last.get().at, now).compareTo(Duration.ofMinutes(1)) < 0) {
             return;
         }
         if (Files.isSymbolicLink(folder)) {
@@ -98,7 +100,14 @@ public final class Earlier {
         Set<String> hours = new HashSet<>();
         Set<String> days = new HashSet<>();
         int minutes = 0;
+        int later = 0;
         for (State s : all()) {
+            if (s.at.isAfter(now)) {
+                if (++later > MINUTES) {
+                    Files.deleteIfExists(s.file);
+                }
+                continue;
+            }
             boolean recent = minutes < MINUTES;
             boolean hourly = Duration.between(s.at, now).toHours() < HOURS && hours.add(NAME.format(s.at).substring(0, 13));
             boolean daily = Duration.between(s.at, now).toDays() < DAYS && days.add(NAME.format(s.at).substring(0, 10));

@@ -31,6 +31,7 @@ import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.core.shot.Excerpt;
 import org.scenothesis.core.shot.Reading;
+import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.step.Grade;
@@ -98,6 +99,27 @@ class RenderJobTest {
         for (String n : names(home.resolve("one"))) {
             assertThat(Files.readAllBytes(home.resolve("two").resolve(n))).as(n).isEqualTo(Files.readAllBytes(home.resolve("one").resolve(n)));
         }
+    }
+
+    /// What cannot be made is said before anything is made for it, of the file that was asked for.
+    @Test
+    void anOddSizeIsSaidOfTheResultItself() {
+        shot = shot.withFormat(new FrameFormat(853, 479, 24));
+        Path out = home.resolve("odd.mp4");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 3, two, Progress.NONE)).withMessageContaining("853x479").withMessageStartingWith(out + ": ");
+        assertThat(home.toFile().list()).containsExactly("demo");
+    }
+
+    /// Somebody's still among the names of a render: none of the others is written.
+    @Test
+    void aFolderWithSomebodysStillIsRefusedBeforeTheFirst() throws Exception {
+        Path out = Files.createDirectories(home.resolve("out"));
+        Files.writeString(out.resolve("frame-000002.png"), "precious");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 5, two, Progress.NONE)).withMessageContaining("frame-000002.png");
+        assertThat(names(out)).containsExactly("frame-000002.png");
+        Path film = Files.writeString(home.resolve("film.mp4"), "precious");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(film, 0, 5, two, Progress.NONE)).withMessageContaining("not made by this program");
+        assertThat(film).hasContent("precious");
     }
 
     @Test

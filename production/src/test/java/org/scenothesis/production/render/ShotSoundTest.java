@@ -16,6 +16,8 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.shot.Heard;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Sound;
@@ -25,9 +27,11 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
+import org.scenothesis.media.sound.SoundFeed;
 import org.scenothesis.media.sound.SoundTrack;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.testkit.HostileFiles;
 import org.scenothesis.testkit.TinyShoot;
 
 class ShotSoundTest {
@@ -50,6 +54,22 @@ class ShotSoundTest {
             }
         }
         shot = folder.production().shot("12").withPlate("maker", p -> p.withTakes(List.of(new Take("maker-1", "footage/heard.mkv", true, ""))));
+    }
+
+    /// Packets of a transport stream begin their clock anywhere; the sound begins with the film.
+    @ParameterizedTest
+    @ValueSource(strings = {"sound.ts", "sound.mp3", "sound.wav", "sound.webm", "sound.mkv"})
+    void soundAloneBeginsAtItsBeginning(String name) throws Exception {
+        Path file = Files.write(home.resolve(name), HostileFiles.sound(name));
+        float[] l = new float[SoundFeed.RATE / 10];
+        try (SoundFeed feed = SoundFeed.open(new SoundTrack(file, 0, null))) {
+            feed.fill(l, new float[l.length]);
+        }
+        float loudest = 0;
+        for (float v : l) {
+            loudest = Math.max(loudest, Math.abs(v));
+        }
+        assertThat(loudest).as("in its first tenth of a second").isGreaterThan(0.05f);
     }
 
     @AfterEach

@@ -31,6 +31,22 @@ class EarlierTest {
         assertThat(Earlier.text(all.getLast().file())).startsWith("state ");
     }
 
+    /// A camera's or a laptop's clock was years ahead once: today's states are kept all the same.
+    @Test
+    void statesDatedInTheFutureTakeNoPlaceOfTodays() throws Exception {
+        Instant[] now = {START.plus(Duration.ofDays(900))};
+        Earlier earlier = new Earlier(folder, () -> now[0]);
+        for (int i = 0; i < 12; i++) {
+            now[0] = now[0].plusSeconds(90);
+            earlier.keep("future " + i);
+        }
+        for (int i = 0; i < 8; i++) {
+            now[0] = START.plusSeconds(90L * i);
+            earlier.keep("today " + i);
+        }
+        assertThat(earlier.all().stream().filter(s -> s.at().isBefore(START.plus(Duration.ofDays(1))))).hasSize(8);
+    }
+
     @Test
     void withinAMinuteTheFirstStays() throws Exception {
         Instant[] now = {START};
