@@ -260,7 +260,7 @@ public final class Studio extends Application implements Doors {
         built.doors(this);
         house = built;
         if (Launcher.wish().snapshot() == null) {
-            Lately.opened(session.folder().path(), Instant.now());
+            Lately.opened(session.folder().path(), Instant.now(), session.store().now().title());
         }
         Pulse.afterDrawing(() -> {
             if (open == session) {

@@ -32,10 +32,21 @@ public record Look(List<Double> shares, double darkStops, double brightStops, Li
     /// A colour in linear light.
     public record Swatch(double r, double g, double b) {}
 
+    /// Whether a place of the picture counts, in pixels from its outer corner.
+    @FunctionalInterface
+    public interface Places {
+        boolean hold(double x, double y);
+    }
+
     /// - `frames`: some frames of one camera and size; the first is looked at, the others tell of the noise. `area`: null for the whole picture.
     public static Look of(List<Picture> frames, @Nullable Area area) {
+        return among(frames, area == null ? (x, y) -> true : area::holds);
+    }
+
+    /// The same of the places that count, for contrast and colours.
+    public static Look among(List<Picture> frames, Places places) {
         Picture p = frames.getFirst();
-        List<Blocks.Block> all = Blocks.of(p, SIDE).all().stream().filter(k -> area == null || area.holds(k.x() + SIDE / 2.0, k.y() + SIDE / 2.0)).sorted(Comparator.comparingDouble(Look::light)).toList();
+        List<Blocks.Block> all = Blocks.of(p, SIDE).all().stream().filter(k -> places.hold(k.x() + SIDE / 2.0, k.y() + SIDE / 2.0)).sorted(Comparator.comparingDouble(Look::light)).toList();
         double[] v = all.stream().mapToDouble(Look::light).toArray();
         double dark = v.length == 0 ? Double.NaN : stops(v[(int) (END * (v.length - 1))]);
         double bright = v.length == 0 ? Double.NaN : stops(v[(int) ((1 - END) * (v.length - 1))]);

@@ -34,6 +34,8 @@ public final class ClothSight {
     private static final double FILLED = 0.97;
     private static final double EVEN_STOPS = 2;
     private static final float LIT = 0.01f;
+    private static final double EDGE_PX = 2;
+    private static final double HARDLY = 0.003;
 
     private final int width;
     private final int height;
@@ -57,6 +59,17 @@ public final class ClothSight {
         ClothSight c = new ClothSight(p);
         double share = ScreenModels.share(c.mask);
         return share >= LEAST && c.oneHue() && c.smooth() && c.oneSurface(share) && !c.lit() && c.range() < (share < FILLED ? ONE_LIGHT : EVEN_STOPS) ? share : 0;
+    }
+
+    /// Where a picture shows something else than the screen's cloth and what is mixed with it at edges; everywhere where that would leave hardly anything.
+    public static Plane beside(Picture p) {
+        Plane cloth = ScreenModels.likely(p, ScreenHue.of(p));
+        Plane near = Blur.gaussian(cloth, EDGE_PX, Bands.sequential());
+        Plane out = Plane.of(p.width(), p.height());
+        for (int i = 0; i < out.data().length; i++) {
+            out.data()[i] = near.data()[i] < 0.02f ? 1 : 0;
+        }
+        return ScreenModels.share(out) < HARDLY ? Plane.filled(p.width(), p.height(), 1) : out;
     }
 
     private boolean oneHue() {

@@ -11,7 +11,9 @@ import org.scenothesis.core.light.LightSolver;
 import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.match.Shown;
 import org.scenothesis.core.perspective.CameraSolver;
+import org.scenothesis.core.key.ClothSight;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.step.Tone;
 import org.scenothesis.media.FootageException;
@@ -60,7 +62,8 @@ public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureCompa
     private static PlateLook of(Plate base, List<Picture> reference, Look clean, Asked a) {
         try {
             List<Picture> own = a.read();
-            Look look = Look.of(own, null);
+            Plane counts = a.plate.role().keyed() ? ClothSight.beside(own.getFirst()) : null;
+            Look look = counts == null ? Look.of(own, null) : Look.among(own, (x, y) -> counts.at((int) x, (int) y) > 0);
             // From the plate to the clean plate: what it needs to be laid over it.
             PictureComparison against = PictureComparison.of(own, look, reference, clean, null);
             return new PlateLook(a.plate, look, against, byNeutral(a.plate, own.getFirst(), base, reference.getFirst(), against), light(a.plate, own.getFirst()), "");

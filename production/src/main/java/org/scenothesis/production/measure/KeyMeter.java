@@ -46,7 +46,7 @@ final class KeyMeter implements Meter<KeyReport> {
     /// The chosen take of a plate to be keyed; footage with a matte of its own needs no key.
     @Override
     public Optional<Target> target(ProductionFolder folder, Shot shot, Plate plate, Take take, FootageBrief brief) {
-        if (!plate.role().keyed() || brief.alpha() || !take.equals(plate.chosen())) {
+        if (!asked(shot, plate) || brief.alpha() || !take.equals(plate.chosen())) {
             return Optional.empty();
         }
         Take bare = screenTake(folder, shot, plate).orElse(null);
@@ -64,6 +64,12 @@ final class KeyMeter implements Meter<KeyReport> {
             settings.add(by == null ? null : shot.trail(by.trail()).map(ProductionJson::part).orElse(null));
         }
         return Optional.of(new Target(shot, plate, take, subject(plate), footage, settings, ""));
+    }
+
+    /// Whether anybody wants to know how a plate keys: nobody whose layers use it and key it in none.
+    private static boolean asked(Shot shot, Plate plate) {
+        boolean used = shot.layers().stream().anyMatch(l -> l.source().plates().contains(plate.id()));
+        return plate.role().keyed() && (!used || shot.keyOf(plate.id()).isPresent());
     }
 
     /// An outline that moves, or goes along with something, belongs to moments of the shot.
@@ -89,7 +95,7 @@ final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public List<Finding> unmeasured(Shot shot, Plate plate, Take take, @Nullable FootageBrief brief, String why) {
-        boolean none = !plate.role().keyed() || !take.equals(plate.chosen()) || brief != null && brief.alpha();
+        boolean none = !asked(shot, plate) || !take.equals(plate.chosen()) || brief != null && brief.alpha();
         return none ? List.of() : List.of(
                 Finding.unmeasured(Measure.SCREEN_EVENNESS, subject(plate), why), Finding.unmeasured(Measure.GREY_INSIDE, subject(plate), why));
     }

@@ -16,15 +16,15 @@ import org.slf4j.LoggerFactory;
 
 /// The productions this user opened last, the latest first. Kept for the user, in no production.
 ///
-/// A line of the file is when it was opened, a tab, and its folder.
+/// A line of the file is when it was opened, its folder, and what it is called, with tabs between.
 public final class Lately {
     private static final String FILE = "lately-opened";
     private static final int MOST = 12;
 
     private Lately() {}
 
-    /// A production and when it was last opened; its folder may be gone by now.
-    public record Entry(Path folder, Instant opened) {
+    /// A production, when it was last opened and what it was called then; its folder may be gone by now.
+    public record Entry(Path folder, Instant opened, String title) {
         public boolean there() {
             return ProductionFolder.lies(folder);
         }
@@ -46,18 +46,18 @@ public final class Lately {
 
     /// A line that makes no sense is none.
     private static Optional<Entry> entry(String line) {
-        int tab = line.indexOf('\t');
+        String[] w = line.split("\t");
         try {
-            return tab > 0 ? Optional.of(new Entry(Path.of(line.substring(tab + 1)), Instant.parse(line.substring(0, tab)))) : Optional.empty();
+            return w.length < 2 ? Optional.empty() : Optional.of(new Entry(Path.of(w[1]), Instant.parse(w[0]), w.length > 2 ? w[2] : String.valueOf(Path.of(w[1]).getFileName())));
         } catch (InvalidPathException | DateTimeException e) {
             return Optional.empty();
         }
     }
 
     /// Puts a production first.
-    public static void opened(Path folder, Instant when) {
+    public static void opened(Path folder, Instant when, String title) {
         List<Entry> all = new ArrayList<>(without(folder));
-        all.addFirst(new Entry(folder.toAbsolutePath().normalize(), when));
+        all.addFirst(new Entry(folder.toAbsolutePath().normalize(), when, title.replaceAll("\\s+", " ").strip()));
         keep(all);
     }
 
@@ -72,7 +72,7 @@ public final class Lately {
     }
 
     private static void keep(List<Entry> all) {
-        String text = all.stream().limit(MOST).map(e -> e.opened() + "\t" + e.folder() + "\n").collect(Collectors.joining());
+        String text = all.stream().limit(MOST).map(e -> e.opened() + "\t" + e.folder() + "\t" + e.title() + "\n").collect(Collectors.joining());
         try {
             Files.createDirectories(UserFolder.path());
             FreshFile.write(UserFolder.path().resolve(FILE), text.getBytes(StandardCharsets.UTF_8));

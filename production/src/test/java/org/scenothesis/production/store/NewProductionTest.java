@@ -73,7 +73,7 @@ class NewProductionTest {
         Instant now = Instant.parse("2026-11-26T10:00:00Z");
         assertThat(Lately.all()).isEmpty();
         for (int i = 0; i < 20; i++) {
-            Lately.opened(home.resolve("p" + i % 15), now.plusSeconds(i));
+            Lately.opened(home.resolve("p" + i % 15), now.plusSeconds(i), "P " + i);
         }
         assertThat(Lately.all()).hasSize(12).extracting(Lately.Entry::folder).startsWith(home.resolve("p4"), home.resolve("p3")).doesNotHaveDuplicates();
         assertThat(Lately.all().getFirst().opened()).isEqualTo(now.plusSeconds(19));

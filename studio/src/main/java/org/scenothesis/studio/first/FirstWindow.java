@@ -220,7 +220,7 @@ public final class FirstWindow extends BorderPane {
     }
 
     private Node row(Lately.Entry e) {
-        Label name = Text.of(String.valueOf(e.folder().getFileName()), "strong");
+        Label name = Text.of(e.title(), "strong");
         Label about = Text.of(e.there() ? e.folder().toString() : "not there any more: " + e.folder(), "muted", "small");
         VBox words = new VBox(2, name, about);
         words.setMinWidth(0);

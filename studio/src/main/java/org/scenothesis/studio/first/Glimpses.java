@@ -38,10 +38,13 @@ public final class Glimpses {
     /// Room for the picture of a production; name and words are put into the labels once they are known.
     StackPane of(Path folder, Label name, Label about) {
         StackPane box = box(W, H);
+        // Until it is looked at, nothing is shown: a black picture would be taken for one of it.
+        box.getStyleClass().setAll("thumb-waiting");
         Pulse.afterDrawing(() -> worker.ask("first|" + folder, ticket -> look(folder), g -> {
             name.setText(g.title());
             about.setText(g.about());
             if (g.picture() != null) {
+                box.getStyleClass().setAll("thumb-dark");
                 show(box, g.picture());
             }
         }, e -> about.setText(String.valueOf(e.getMessage()))));

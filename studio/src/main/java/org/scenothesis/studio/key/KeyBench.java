@@ -202,7 +202,7 @@ public final class KeyBench extends Bench {
         if (request != null) {
             session.worker().cancel("key-picture");
             session.worker().ask("key-preview", ticket -> model.preview(request), r -> {
-                over.show(r.over());
+                over.showExpected(r.over());
                 matte.show(r.matte());
             }, e -> over.say(String.valueOf(e.getMessage())));
         }
@@ -300,6 +300,7 @@ public final class KeyBench extends Bench {
         if (over.shown() == null) {
             over.say("Keying frame " + session.frame() + ".");
         }
+        over.expect("Over " + look.ground().words + ", frame " + session.frame());
         session.worker().ask("key-picture", ticket -> model.compute(request), r -> {
             over.show(r.over());
             matte.show(r.matte());
@@ -310,7 +311,6 @@ public final class KeyBench extends Bench {
             if (round != null && layer() != null && !solid.isSelected()) {
                 outline.show(round);
             }
-            over.name("Over " + look.ground().words + ", frame " + session.frame());
         }, e -> {
             over.say(String.valueOf(e.getMessage()));
             matte.say("");

@@ -285,6 +285,7 @@ public final class LayerBench extends Bench {
             shot = Hands.onion(shot, shot.layer(half.id()).orElseThrow());
         }
         if (shot.layers().isEmpty()) {
+            session.worker().cancel("layer-picture");
             boolean filmed = shot.plates().stream().anyMatch(p -> p.chosen() != null);
             picture.invite(Sketch.LAYERS, "Plates are laid over one another here: the clean plate first, then what is to be seen over it.",
                     filmed ? "Lay the plate chosen on the shelf" : "Bring footage in on Shoot", filmed ? pile::layChosen : () -> session.bench().set(BenchName.SHOOT));
@@ -300,6 +301,7 @@ public final class LayerBench extends Bench {
         int h = picture.roomHeight();
         Shot seen = shot;
         double from = wipe.shown() ? wipe.share() : 0;
+        picture.expect("Frame " + session.frame());
         session.worker().ask(
                 "layer-picture",
                 ticket -> {
@@ -307,9 +309,8 @@ public final class LayerBench extends Bench {
                     Picture p = from > 0 ? WipeLine.joined(renderer.of(m).frame(WipeLine.before(seen), at), after, from) : after;
                     return DisplayPicture.of(p, w, h, session.bands());
                 },
-                picture::show,
+                picture::showExpected,
                 e -> picture.say(String.valueOf(e.getMessage())));
-        picture.name("Frame " + session.frame());
     }
 
     @Override

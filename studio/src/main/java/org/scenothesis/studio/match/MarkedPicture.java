@@ -112,11 +112,11 @@ final class MarkedPicture {
                 clear();
             }
             case WatchModel.Sight.Pair pair -> {
+                picture.expect(model.watch().plate().map(p -> p.name()).orElse("") + ", frame " + model.session().frame());
                 model.watch().picture("match-marked", new WatchModel.Sight.Pair(pair.take(), pair.take(), Comparison.TAKE), picture.roomWidth(), picture.roomHeight(), p -> {
-                    picture.show(p);
+                    picture.showExpected(p);
                     draw();
                 }, picture::say);
-                picture.name(model.watch().plate().map(p -> p.name()).orElse("") + ", frame " + model.session().frame());
                 draw();
             }
         }

@@ -1,6 +1,7 @@
 package org.scenothesis.studio.parts;
 
 import java.util.function.BiConsumer;
+import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -13,6 +14,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.TextAlignment;
+import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.DisplayPicture;
 
@@ -29,6 +31,10 @@ public final class PictureView extends StackPane {
     private @Nullable Sketch invited;
     private BiConsumer<Integer, Integer> sized = (w, h) -> {};
     private @Nullable DisplayPicture shown;
+    private String named = "";
+    private String expected = "";
+    /// A picture that comes at once needs no word that it is coming.
+    private final PauseTransition older = new PauseTransition(Duration.millis(150));
 
     public PictureView(String words) {
         getStyleClass().add("picture");
@@ -73,7 +79,26 @@ public final class PictureView extends StackPane {
         return Math.max(16, (int) (getHeight() - STRIP));
     }
 
+    /// What the picture that is asked for will be called. Until it is there, the label says that the one which is seen is older.
+    public void expect(String words) {
+        expected = words;
+        if (shown == null) {
+            name(words);
+        } else if (!words.equals(named)) {
+            older.setOnFinished(e -> label.setText(named + " \u00b7 " + expected + " is being made"));
+            older.playFromStart();
+        }
+    }
+
+    /// The picture that was asked for.
+    public void showExpected(DisplayPicture s) {
+        show(s);
+        name(expected);
+    }
+
     public void name(String words) {
+        older.stop();
+        named = words;
         label.setText(words);
         label.setVisible(!words.isEmpty());
     }
@@ -93,6 +118,7 @@ public final class PictureView extends StackPane {
 
     /// Takes the picture away and says why.
     public void say(String words) {
+        older.stop();
         shown = null;
         image.setImage(null);
         message.setText(words);

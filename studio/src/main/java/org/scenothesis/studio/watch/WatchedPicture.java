@@ -45,18 +45,24 @@ public final class WatchedPicture {
     public void show(Invitation otherwise) {
         switch (model.sight()) {
             case WatchModel.Sight.NoTake none -> {
+                model.session().worker().cancel(lane());
                 picture.invite(otherwise.sketch(), otherwise.words(), otherwise.button(), otherwise.begin());
                 picture.name("");
             }
             case WatchModel.Sight.NoPicture none -> {
+                model.session().worker().cancel(lane());
                 picture.say(none.why());
                 picture.name("");
             }
             case WatchModel.Sight.Pair pair -> {
-                model.picture(bench.name() + "-picture", pair, picture.roomWidth(), picture.roomHeight(), picture::show, picture::say);
-                picture.name(name(pair.how()));
+                picture.expect(name(pair.how()));
+                model.picture(lane(), pair, picture.roomWidth(), picture.roomHeight(), picture::showExpected, picture::say);
             }
         }
+    }
+
+    private String lane() {
+        return bench.name() + "-picture";
     }
 
     private String name(Comparison how) {

@@ -143,8 +143,8 @@ class FirstWindowTest {
     void whatWasOpenedLatelyIsNamedByItsTitleAndOpenedAgain(FxRobot robot) throws Exception {
         Path films = Files.createTempDirectory(home, "kept");
         new NewProduction("Ribbon storm", null, null).in(films.resolve("ribbon")).close();
-        Lately.opened(films.resolve("gone"), Instant.now());
-        Lately.opened(films.resolve("ribbon"), Instant.now());
+        Lately.opened(films.resolve("gone"), Instant.now(), "Gone");
+        Lately.opened(films.resolve("ribbon"), Instant.now(), "Ribbon");
         robot.interact(() -> first.shown());
         await().atMost(20, TimeUnit.SECONDS).untilAsserted(() -> assertThat(robot.lookup("Ribbon storm").tryQuery()).isPresent());
         assertThat(robot.lookup("1 shot, nothing filmed yet").tryQuery()).isPresent();
