@@ -49,6 +49,13 @@ public final class Footages {
     ///
     /// @throws FootageException if there is nothing there that can be read
     public static Footage open(FootageSource source) throws FootageException {
+        return open(source, Math.max(1, Runtime.getRuntime().availableProcessors()));
+    }
+
+    /// The same, by so many threads: one where many files are open at once, since each thread holds frames of its own.
+    ///
+    /// @throws FootageException if there is nothing there that can be read
+    static Footage open(FootageSource source, int threads) throws FootageException {
         Path path = source.path();
         if (Files.isDirectory(path)) {
             return new SequenceFootage(source, stillsIn(path));
@@ -63,7 +70,7 @@ public final class Footages {
         } catch (IOException e) {
             throw new FootageException(path, "the file cannot be read; check its permissions.", e);
         }
-        return new VideoFootage(source);
+        return new VideoFootage(source, threads);
     }
 
     /// The stills of a folder in natural order of their names.

@@ -31,7 +31,7 @@ import org.scenothesis.media.FootageSource;
 /// - While a file is read in order, its next frame is read ahead.
 /// - A render reads by a [FrameLane] of its own, which stays with the files it opened.
 public final class FrameStore implements AutoCloseable {
-    private static final int MOST_OPEN = 6;
+    private static final int MOST_OPEN = 4;
     static final long LOOK_NS = 400_000_000;
 
     /// A frame of a file as it stood.
@@ -99,7 +99,7 @@ public final class FrameStore implements AutoCloseable {
     ///
     /// @throws FootageException if it cannot be read, or is not there any more
     public Picture small(FootageSource source, int index, int width, int height) throws FootageException {
-        try (Footage f = opened(source)) {
+        try (Footage f = opened(source, 1)) {
             int times = Math.max(1, Math.min(f.info().width() / width, f.info().height() / height));
             return f.reduced(Math.clamp(index, 0, f.info().frames() - 1), times).withAlpha(null);
         }
@@ -111,12 +111,12 @@ public final class FrameStore implements AutoCloseable {
     }
 
     /// Opens what may be read.
-    Footage opened(FootageSource source) throws FootageException {
+    Footage opened(FootageSource source, int threads) throws FootageException {
         String refused = refusal.apply(source.path());
         if (refused != null) {
             throw new FootageException(source.path(), refused);
         }
-        return Footages.open(source);
+        return Footages.open(source, threads);
     }
 
     /// The frame with its transparency, from the cache or decoded by `f`, which is the caller's alone.
@@ -200,7 +200,7 @@ public final class FrameStore implements AutoCloseable {
         if (f == null || !standing.equals(o.standing)) {
             frames.asMap().keySet().removeIf(k -> k.source.equals(o.source) && !k.standing.equals(standing));
             o.close();
-            f = opened(o.source);
+            f = opened(o.source, Math.max(1, Runtime.getRuntime().availableProcessors()));
             o.footage = f;
             o.standing = standing;
             o.last = -2;

@@ -25,7 +25,7 @@ final class SequenceFootage implements Footage {
     SequenceFootage(FootageSource source, List<Path> files) throws FootageException {
         this.source = source;
         this.files = files;
-        try (Footage first = new VideoFootage(new FootageSource(files.getFirst(), source.reading()))) {
+        try (Footage first = new VideoFootage(new FootageSource(files.getFirst(), source.reading()), 1)) {
             FootageInfo i = first.info();
             List<Double> times = new ArrayList<>();
             for (int k = 0; k < files.size(); k++) {
@@ -94,7 +94,7 @@ final class SequenceFootage implements Footage {
     }
 
     private Footage open(int index) throws FootageException {
-        Footage still = new VideoFootage(new FootageSource(files.get(index), source.reading()));
+        Footage still = new VideoFootage(new FootageSource(files.get(index), source.reading()), 1);
         if (still.info().width() != info.width() || still.info().height() != info.height()) {
             FootageInfo s = still.info();
             still.close();

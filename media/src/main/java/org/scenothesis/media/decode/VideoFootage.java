@@ -47,7 +47,8 @@ final class VideoFootage implements Footage {
     /// How many key frames before the nearest decoding begins: pictures that are refreshed piece by piece are whole only after a second one.
     private int lead;
 
-    VideoFootage(FootageSource source) throws FootageException {
+    /// - `threads`: of the decoder; each holds frames of its own in memory.
+    VideoFootage(FootageSource source, int threads) throws FootageException {
         path = source.path();
         boolean ready = false;
         try {
@@ -62,7 +63,7 @@ final class VideoFootage implements Footage {
             }
             AVStream s = file.stream(stream);
             HeadSize.bounded(path, s.codecpar().width(), s.codecpar().height());
-            decoder = Decoder.open(natives, path, s, decoderFor(s), "picture", Math.max(1, Runtime.getRuntime().availableProcessors()));
+            decoder = Decoder.open(natives, path, s, decoderFor(s), "picture", threads);
             list = PacketList.of(file.context(), stream);
             if (list.frames() == 0) {
                 throw new FootageException(path, "the file holds no frames; it may be cut short, copy it again from the camera.");

@@ -121,6 +121,11 @@ public final class HandOverBench extends Bench {
     }
 
     @Override
+    public void hidden() {
+        renderer.rest(PICTURE);
+    }
+
+    @Override
     public void shown() {
         refresh();
         preview();

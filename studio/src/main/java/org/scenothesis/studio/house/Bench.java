@@ -41,6 +41,9 @@ public abstract class Bench {
         refresh();
     }
 
+    /// Another bench is looked at now: files that are open only to be seen are closed.
+    public void hidden() {}
+
     /// Lets go what it holds open; nothing is shown any more.
     public void close() {}
 

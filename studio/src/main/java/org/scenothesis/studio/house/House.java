@@ -175,6 +175,8 @@ public final class House extends StackPane {
     private void show(BenchName name) {
         Bench b = benches.get(name);
         if (b != null) {
+            session.worker().cancelPictures();
+            benches.values().stream().filter(other -> other != b).forEach(Bench::hidden);
             middle.getChildren().setAll(b.view());
             // At once: a key pressed while a slow bench appears belongs to it, not to a control of the bench that went.
             middle.requestFocus();

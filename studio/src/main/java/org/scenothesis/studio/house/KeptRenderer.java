@@ -7,7 +7,7 @@ import org.scenothesis.production.render.ShotRenderer;
 /// A renderer that stays open from frame to frame, and is made anew when what was measured changes the pictures. For one lane.
 public final class KeptRenderer implements AutoCloseable {
     private final Session session;
-    private @Nullable ShotRenderer renderer;
+    private volatile @Nullable ShotRenderer renderer;
     private @Nullable Measured of;
 
     public KeptRenderer(Session session) {
@@ -23,6 +23,16 @@ public final class KeptRenderer implements AutoCloseable {
             of = m;
         }
         return r;
+    }
+
+    /// Closes its files as soon as the lane that uses it is free, unless a picture was asked for by then.
+    public void rest(String lane) {
+        if (renderer != null) {
+            session.worker().ask(lane, ticket -> {
+                close();
+                return true;
+            }, done -> {}, e -> {});
+        }
     }
 
     @Override

@@ -1,11 +1,14 @@
 package org.scenothesis.studio.house;
 
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
@@ -13,6 +16,7 @@ import java.util.function.Consumer;
 /// Work off the interface's thread: one lane per purpose, the newest request of a lane wins, its result comes back on the interface's thread.
 ///
 /// - A request that was overtaken is asked to stop and its result is dropped.
+/// - Lanes that make pictures take turns: each uses all cores anyhow, and several at once would hold as many half-made pictures in memory.
 /// - Lanes called `one|this` and `one|that` do not overtake each other but share a thread and take turns.
 public final class Worker implements AutoCloseable {
     /// What a job is given: whether it is still wanted.
@@ -26,12 +30,16 @@ public final class Worker implements AutoCloseable {
         T run(Ticket ticket) throws Exception;
     }
 
+    /// Others that hold whole pictures.
+    private static final Set<String> PICTURES = Set.of("thumbs", "room", "key-preview", "layer-ground", "match-compare", "match-loupe", "match-snap", "match-shadow", "spot");
+
     private final Executor ui;
     private final Map<String, ExecutorService> lanes = new ConcurrentHashMap<>();
     private final Map<String, AtomicBoolean> newest = new ConcurrentHashMap<>();
     private volatile int busy;
     private final Map<String, Integer> lanesBusy = new ConcurrentHashMap<>();
     private volatile boolean closed;
+    private final Semaphore pictures = new Semaphore(1, true);
 
     public Worker(Executor ui) {
         this.ui = ui;
@@ -51,14 +59,14 @@ public final class Worker implements AutoCloseable {
         lanesBusy.merge(lane, 1, Integer::sum);
         lane(lane).execute(() -> {
             try {
-                if (wanted.get()) {
+                inTurn(lane, wanted, () -> {
                     T result = job.run(wanted::get);
                     ui.execute(() -> {
                         if (wanted.get()) {
                             done.accept(result);
                         }
                     });
-                }
+                });
             } catch (CancellationException e) {
                 // Overtaken or cancelled: nothing to tell.
             } catch (Throwable t) {
@@ -76,6 +84,37 @@ public final class Worker implements AutoCloseable {
                 });
             }
         });
+    }
+
+    private static boolean isPicture(String lane) {
+        return lane.toLowerCase(Locale.ROOT).contains("picture");
+    }
+
+    @FunctionalInterface
+    private interface Work {
+        void run() throws Exception;
+    }
+
+    private void inTurn(String lane, AtomicBoolean wanted, Work work) throws Exception {
+        // A rehearsal is refined as long as it is looked at: it would let nobody else have a turn.
+        boolean picture = isPicture(lane) && !lane.startsWith("stage-") || PICTURES.contains(lane);
+        if (picture) {
+            pictures.acquire();
+        }
+        try {
+            if (wanted.get()) {
+                work.run();
+            }
+        } finally {
+            if (picture) {
+                pictures.release();
+            }
+        }
+    }
+
+    /// What a bench that is not seen any more had asked for needs not be made.
+    public void cancelPictures() {
+        newest.keySet().stream().filter(l -> isPicture(l) && l.indexOf('|') < 0).forEach(this::cancel);
     }
 
     private static Exception told(Throwable t) {

@@ -314,6 +314,11 @@ public final class LayerBench extends Bench {
     }
 
     @Override
+    public void hidden() {
+        renderer.rest("layer-picture");
+    }
+
+    @Override
     public boolean key(KeyEvent e) {
         switch (e.getCode()) {
             case G -> following.begin(e.isShiftDown());
