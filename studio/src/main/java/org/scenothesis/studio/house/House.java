@@ -164,6 +164,12 @@ public final class House extends StackPane {
         }))).toList();
     }
 
+    /// The pages of a bench, in their order.
+    public List<String> pagesOf(BenchName name) {
+        Bench b = benches.get(name);
+        return b == null ? List.of() : b.pages();
+    }
+
     /// Turns the bench that is looked at to one of its pages.
     public void turn(String page) {
         Bench b = benches.get(session.bench().get());
