@@ -161,8 +161,8 @@ final class OrderView extends PageView {
         shot.setMinWidth(26);
         String own = names.get(s.job().shot() + "/" + s.need().key());
         Label name = Text.of(own == null ? PlanWords.name(s.job()) : own + PlanWords.part(s.job()), here ? "strong" : "muted");
-        Label changes = Text.of(s.changes().isEmpty() ? "" : Words.number(s.changeMinutes(), 0) + " min before: " + s.changes().stream().map(c -> Words.of("change." + c.code())).reduce((a, b) -> a + ", " + b).orElse(""), "muted", "small");
-        changes.setMinWidth(0);
+        Label changes = Text.block(s.changes().isEmpty() ? "" : Words.number(s.changeMinutes(), 0) + " min before: " + s.changes().stream().map(c -> Words.of("change." + c.code())).reduce((a, b) -> a + ", " + b).orElse(""), "muted", "small");
+        changes.setMinWidth(96);
         HBox.setHgrow(changes, Priority.ALWAYS);
         changes.setMaxWidth(Double.MAX_VALUE);
         name.setMinWidth(214);

@@ -159,8 +159,8 @@ final class PlatesView extends PageView {
 
     private Region plate(BreakdownPlan plan, PlateNeed n, @Nullable Plate have, Spike spike, boolean roomy) {
         Label name = Text.of(have == null ? PlanWords.name(n) : have.name(), "paper-text", "strong-ink");
-        Label facts = Text.of(facts(n, have), "paper-soft");
-        facts.setMinWidth(0);
+        Label facts = Text.block(facts(n, have), "paper-soft");
+        facts.setMinWidth(90);
         HBox.setHgrow(facts, Priority.ALWAYS);
         facts.setMaxWidth(Double.MAX_VALUE);
         name.setMinWidth(Region.USE_PREF_SIZE);

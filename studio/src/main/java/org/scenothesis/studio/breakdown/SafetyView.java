@@ -69,7 +69,7 @@ final class SafetyView extends PageView {
         g.setVgap(3);
         int i = 0;
         for (KitItem k : plan.kit()) {
-            HBox row = new HBox(8, Text.of(String.valueOf(k.count()), "number"), Text.of(Words.of("kit." + k.code()), "text-chalk"));
+            HBox row = new HBox(8, Text.of(String.valueOf(k.count()), "number"), Text.block(Words.of("kit." + k.code()), "text-chalk"));
             String have = KitWords.owned(owned, k);
             if (!have.isEmpty()) {
                 row.getChildren().add(Text.of(have, "muted"));

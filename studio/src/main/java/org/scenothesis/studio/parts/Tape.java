@@ -19,6 +19,8 @@ import org.scenothesis.production.words.Words;
 ///
 /// While it is dragged `preview` is called, on release `accept` once.
 public final class Tape extends HBox {
+    private static final int SHORT = 4;
+
     /// How a number is called, shown and bounded; one description for bench, command line and help.
     public record Number(String name, String unit, double low, double high, double step, int decimals, String help) {}
 
@@ -56,7 +58,10 @@ public final class Tape extends HBox {
         field.setAccessibleText(number.name);
         var unit = Text.of(number.unit, "muted", "small");
         unit.setMinWidth(number.unit.isEmpty() ? 0 : USE_PREF_SIZE);
-        unit.setPrefWidth(30);
+        if (number.unit.length() <= SHORT) {
+            // Short ones stand below one another; a long one takes the room it needs.
+            unit.setPrefWidth(30);
+        }
         getChildren().addAll(name, field, unit);
         tip.setText(number.help);
         if (!number.help.isEmpty()) {

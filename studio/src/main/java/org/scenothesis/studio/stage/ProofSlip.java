@@ -44,6 +44,8 @@ final class ProofSlip extends VBox {
         HBox top = new HBox(10, head, room, under);
         top.setAlignment(Pos.BASELINE_LEFT);
         under.setMinWidth(0);
+        under.setWrapText(true);
+        under.setMinHeight(Region.USE_PREF_SIZE);
         head.setMinWidth(Region.USE_PREF_SIZE);
         ScrollPane scroll = new ScrollPane(lines);
         scroll.setFitToWidth(true);
