@@ -160,12 +160,12 @@ final class OrderView extends PageView {
         Label shot = Text.of(s.job().shot(), "muted", "small");
         shot.setMinWidth(26);
         String own = names.get(s.job().shot() + "/" + s.need().key());
-        Label name = Text.of(own == null ? PlanWords.name(s.job()) : own + PlanWords.part(s.job()), here ? "strong" : "muted");
+        Label name = Text.block(own == null ? PlanWords.name(s.job()) : own + PlanWords.part(s.job()), here ? "strong" : "muted");
         Label changes = Text.block(s.changes().isEmpty() ? "" : Words.number(s.changeMinutes(), 0) + " min before: " + s.changes().stream().map(c -> Words.of("change." + c.code())).reduce((a, b) -> a + ", " + b).orElse(""), "muted", "small");
         changes.setMinWidth(96);
         HBox.setHgrow(changes, Priority.ALWAYS);
         changes.setMaxWidth(Double.MAX_VALUE);
-        name.setMinWidth(214);
+        name.setMinWidth(96);
         name.setPrefWidth(214);
         HBox row = new HBox(8, clock, new SpikeMark(spike, 12), shot, name, changes);
         row.setAlignment(Pos.CENTER_LEFT);
