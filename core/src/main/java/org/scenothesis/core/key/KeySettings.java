@@ -10,12 +10,14 @@ import org.scenothesis.core.Check;
 /// - `despill`: 0 leaves the screen's colour on the subject, 1 takes all of it away.
 @RecordBuilder
 public record KeySettings(double emptyBelow, double solidAbove, double chokePx, double softnessPx, double despill) implements KeySettingsBuilder.With {
+    /// The two cuts are at least so far apart.
+    public static final double BETWEEN = 0.02;
     public static final KeySettings DEFAULT = new KeySettings(0.10, 0.72, 0, 0, 1);
 
     public KeySettings {
         Check.range("emptyBelow", emptyBelow, 0, 0.9);
         Check.range("solidAbove", solidAbove, 0.05, 1.5);
-        Check.that(solidAbove >= emptyBelow + 0.02, "solidAbove must lie at least 0.02 above emptyBelow");
+        Check.that(solidAbove >= emptyBelow + BETWEEN - 1e-12, "solidAbove must lie at least 0.02 above emptyBelow");
         Check.range("chokePx", chokePx, -6, 6);
         Check.range("softnessPx", softnessPx, 0, 12);
         Check.range("despill", despill, 0, 1);
@@ -23,11 +25,11 @@ public record KeySettings(double emptyBelow, double solidAbove, double chokePx, 
 
     /// The same with another lower cut, which stays 0.02 below the upper one.
     public KeySettings withEmptyBelow(double v) {
-        return new KeySettings(Math.min(v, solidAbove - 0.02), solidAbove, chokePx, softnessPx, despill);
+        return new KeySettings(Math.min(v, solidAbove - BETWEEN), solidAbove, chokePx, softnessPx, despill);
     }
 
     /// The same with another upper cut, which stays 0.02 above the lower one.
     public KeySettings withSolidAbove(double v) {
-        return new KeySettings(emptyBelow, Math.max(v, emptyBelow + 0.02), chokePx, softnessPx, despill);
+        return new KeySettings(emptyBelow, Math.max(v, emptyBelow + BETWEEN), chokePx, softnessPx, despill);
     }
 }

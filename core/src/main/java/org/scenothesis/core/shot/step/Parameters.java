@@ -5,6 +5,7 @@ import java.util.List;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.core.value.Kind;
@@ -14,8 +15,8 @@ public final class Parameters {
     private static final List<Parameter<Outline>> OUTLINE = List.of(
             new Parameter<>(Outline.class, "softness", "px", span(0, 200, 1, 0), (o, t) -> o.softnessPx(), (o, t, v) -> o.withSoftnessPx(v)));
     private static final List<Parameter<Key>> KEY = List.of(
-            new Parameter<>(Key.class, "empty-below", "", span(0, 0.9, 0.01, 2), (k, t) -> k.settings().emptyBelow(), (k, t, v) -> new Key(k.settings().withEmptyBelow(v))),
-            new Parameter<>(Key.class, "solid-above", "", span(0.05, 1.5, 0.01, 2), (k, t) -> k.settings().solidAbove(), (k, t, v) -> new Key(k.settings().withSolidAbove(v))),
+            new Parameter<>(Key.class, "empty-below", "", span(0, 0.9, 0.01, 2), (k, t) -> k.settings().emptyBelow(), (k, t, v) -> cut(k, v, Math.max(k.settings().solidAbove(), v + KeySettings.BETWEEN))),
+            new Parameter<>(Key.class, "solid-above", "", span(0.05, 1.5, 0.01, 2), (k, t) -> k.settings().solidAbove(), (k, t, v) -> cut(k, Math.min(k.settings().emptyBelow(), v - KeySettings.BETWEEN), v)),
             new Parameter<>(Key.class, "choke", "px", span(-6, 6, 0.1, 1), (k, t) -> k.settings().chokePx(), (k, t, v) -> new Key(k.settings().withChokePx(v))),
             new Parameter<>(Key.class, "edge-softness", "px", span(0, 12, 0.1, 1), (k, t) -> k.settings().softnessPx(), (k, t, v) -> new Key(k.settings().withSoftnessPx(v))),
             new Parameter<>(Key.class, "despill", "", span(0, 1, 0.05, 2), (k, t) -> k.settings().despill(), (k, t, v) -> new Key(k.settings().withDespill(v))));
@@ -180,6 +181,12 @@ public final class Parameters {
 
     private static Vec foot(Place p, double seconds) {
         return p.stand(seconds).foot();
+    }
+
+    /// The two cuts; the one that is not set makes room.
+    private static Key cut(Key k, double emptyBelow, double solidAbove) {
+        KeySettings s = k.settings();
+        return new Key(new KeySettings(emptyBelow, solidAbove, s.chokePx(), s.softnessPx(), s.despill()));
     }
 
     private static Vec filmed(Place p) {
