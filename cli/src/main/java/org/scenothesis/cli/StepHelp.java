@@ -2,14 +2,12 @@ package org.scenothesis.cli;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Collectors;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Plates;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.step.Choices;
 import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.core.shot.step.Parameters;
