@@ -129,13 +129,25 @@ public final class Incoming {
             int n = f.info().frames();
             Picture first = small(f, 0);
             Picture middle = n > 1 ? small(f, n / 2) : first;
-            double stirring = n > 1 ? Math.max(Look.stirring(first, middle), Look.stirring(first, small(f, n - 1))) : 0;
+            double stirring = n > 1 ? Math.max(Look.stirring(first, middle), Look.stirring(first, last(f, middle))) : 0;
             double seconds = n > 1 ? n / f.info().rate().framesPerSecond() : 0;
             FootageInfo.Shortfall shortfall = f.info().shortfall();
             return new Seen(file, n == 1, seconds, f.info().width(), f.info().height(), Math.max(ClothSight.share(first), ClothSight.share(middle)), dark(middle),
                     stirring, Look.of(first), DisplayPicture.of(middle, SMALL_W, SMALL_H, bands), shortfall == null ? "" : shortfall.sentence(n), "");
         } catch (FootageException e) {
             return Seen.unreadable(file, String.valueOf(e.getMessage()));
+        }
+    }
+
+    /// The last picture; of a file that is cut short, whose last frame may be half a one, the one before all of that is lost.
+    private Picture last(Footage f, Picture otherwise) throws FootageException {
+        try {
+            return small(f, f.info().frames() - 1);
+        } catch (FootageException e) {
+            if (f.info().shortfall() == null) {
+                throw e;
+            }
+            return otherwise;
         }
     }
 

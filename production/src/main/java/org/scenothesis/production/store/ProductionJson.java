@@ -156,14 +156,14 @@ public final class ProductionJson {
     /// What keeps a production from being saved, as a sentence; null where nothing does: it would not be opened again.
     static @Nullable String refusal(Path path, Production p) {
         try {
-            verify(path, p);
+            bounded(path, p);
             return null;
         } catch (StoreException e) {
             return e.getMessage();
         }
     }
 
-    private static void verify(Path path, Production p) throws StoreException {
+    private static void bounded(Path path, Production p) throws StoreException {
         bound(path, "shots", p.shots().size(), MOST_SHOTS);
         bound(path, "plates", p.shots().stream().mapToInt(s -> s.plates().size()).sum(), MOST_PLATES);
         bound(path, "effects", p.shots().stream().mapToInt(s -> s.wonders().size()).sum(), MOST_EFFECTS);
@@ -171,6 +171,10 @@ public final class ProductionJson {
             bound(path, "effects in shot " + s.id(), s.wonders().size(), MOST_EFFECTS_OF_SHOT);
         }
         bound(path, "takes", p.shots().stream().flatMap(s -> s.plates().stream()).mapToInt(q -> q.takes().size()).sum(), MOST_TAKES);
+    }
+
+    private static void verify(Path path, Production p) throws StoreException {
+        bounded(path, p);
         Set<String> shots = new HashSet<>();
         for (Shot s : p.shots()) {
             if (!shots.add(s.id())) {

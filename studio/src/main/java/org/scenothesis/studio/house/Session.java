@@ -195,6 +195,7 @@ public final class Session implements AutoCloseable {
                 SURVEY,
                 ticket -> surveyor.survey(shot, order, before, (at, of) -> {
                     done.tell(new Work("measuring", of == 0 ? -1 : at / (double) of), ticket);
+                    worker.giveWay(ticket);
                     return ticket.wanted();
                 }, m -> told.tell(m, ticket)),
                 m -> {

@@ -11,6 +11,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
 
 /// Work off the interface's thread: one lane per purpose, the newest request of a lane wins, its result comes back on the interface's thread.
@@ -32,6 +33,9 @@ public final class Worker implements AutoCloseable {
 
     /// Others that hold whole pictures.
     private static final Set<String> PICTURES = Set.of("thumbs", "room", "key-preview", "layer-ground", "match-compare", "match-loupe", "match-snap", "match-shadow", "spot");
+
+    private static final long LONGEST_WAIT_NS = 1_000_000_000;
+    private static final long WAIT_NS = 10_000_000;
 
     private final Executor ui;
     private final Map<String, ExecutorService> lanes = new ConcurrentHashMap<>();
@@ -109,6 +113,14 @@ public final class Worker implements AutoCloseable {
             if (picture) {
                 pictures.release();
             }
+        }
+    }
+
+    /// Waits while a picture is made, a second at most: what is looked at goes before what is measured, and the two together would hold twice the memory.
+    public void giveWay(Ticket ticket) {
+        long end = System.nanoTime() + LONGEST_WAIT_NS;
+        while (pictures.availablePermits() == 0 && ticket.wanted() && System.nanoTime() < end) {
+            LockSupport.parkNanos(WAIT_NS);
         }
     }
 
