@@ -28,6 +28,7 @@ import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Hung;
+import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
@@ -159,6 +160,28 @@ class FittingTest {
         assertThat(j.of("clean").verdict()).isNotEqualTo(Verdict.NOT_MEASURED);
         assertThat(j.go()).isNotEqualTo(Judgement.Answer.YES);
         assertThat(new Judge(folder).of(shot, survey(shot), folder.production().houseRules()).findings()).noneMatch(f -> f.measure() == Measure.NEEDED);
+    }
+
+    /// While the plan of a shot is not known nothing is ready, however much was measured.
+    @Test
+    void withoutAPlanNothingIsReady() {
+        Judgement j = new Judge(folder).of(shot, null, survey(shot), folder.production().houseRules());
+        assertThat(j.findings()).filteredOn(f -> f.measure() == Measure.NEEDED).singleElement().satisfies(f -> {
+            assertThat(f.verdict()).isEqualTo(Verdict.NOT_MEASURED);
+            assertThat(f.note()).contains("plan of this shot is not known");
+        });
+        assertThat(j.go()).isNotEqualTo(Judgement.Answer.YES);
+    }
+
+    /// A key that was taken off its layer asks for nothing any more; a plate that no layer uses yet does.
+    @Test
+    void aKeyThatIsNotUsedHasNoFindings() {
+        Shot without = shot.withLayer("lantern", l -> l.without(Key.class));
+        Shot unused = shot.withLayers(List.of());
+        for (Shot s : List.of(shot, unused)) {
+            assertThat(findings(s, survey(s), "lantern")).anyMatch(f -> f.measure() == Measure.GREY_INSIDE);
+        }
+        assertThat(findings(without, survey(without), "lantern")).noneMatch(f -> f.measure() == Measure.GREY_INSIDE || f.measure() == Measure.SCREEN_EVENNESS);
     }
 
     /// A second take of the clean plate used to be compared with its own beginning, and to hold however far it stood away.

@@ -3,6 +3,7 @@ package org.scenothesis.production.store;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.contains;
 import static org.mockito.ArgumentMatchers.argThat;
 import static org.mockito.Mockito.atLeastOnce;
 import static org.mockito.Mockito.mock;
@@ -212,6 +213,24 @@ class StoreTest {
         rename("clean", "Late");
         await().atMost(10, TimeUnit.SECONDS).until(() -> store.saveState().kind() == Store.SaveState.Kind.SAVED);
         assertThat(onDisk("Late")).isTrue();
+    }
+
+    /// What could not be opened again is not made.
+    @Test
+    void aChangeThatNoProductionCanHoldIsRefusedWithAReason() {
+        Store.Observer o = mock(Store.Observer.class);
+        store.observe(o);
+        Production before = store.now();
+        store.apply("many", p -> {
+            List<Shot> many = new ArrayList<>();
+            for (int i = 0; i < 2001; i++) {
+                many.add(p.shot("12").withPlates(List.of()).renamed("n" + i, i));
+            }
+            return p.withShots(many);
+        });
+        assertThat(store.now()).isSameAs(before);
+        assertThat(store.undoable()).isNull();
+        verify(o).refused(contains("more than the 2000"));
     }
 
     @Test

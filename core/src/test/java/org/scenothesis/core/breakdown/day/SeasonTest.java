@@ -1,10 +1,12 @@
 package org.scenothesis.core.breakdown.day;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Production;
@@ -34,6 +36,19 @@ class SeasonTest {
         assertThat(day.order().broken()).isEmpty();
         assertThat(day.order().steps().size()).isGreaterThan(600);
         assertThat(day.cheapest().minutes()).isLessThan(RunningOrder.priced(RunningOrder.jobs(p), List.of(), p.houseRules().estimates()).minutes());
+    }
+
+    /// Far more than a day: ordered in stretches of whole shots, everything once, nothing broken, and given up when it is not wanted any more.
+    @Test
+    void aSeasonOfAThousandShotsIsOrderedInStretches() {
+        Production p = production(1000);
+        DayPlan day = DayPlan.of(p);
+        assertThat(day.order().broken()).isEmpty();
+        assertThat(day.order().ids()).doesNotHaveDuplicates().hasSameElementsAs(RunningOrder.jobs(p).stream().map(Job::id).toList());
+        assertThat(day.order().ids().size()).isGreaterThan(4 * RunningOrder.MOST_AT_ONCE);
+        assertThat(day.order().exact()).isFalse();
+        assertThat(day.order().minutes()).isLessThan(RunningOrder.priced(RunningOrder.jobs(p), List.of(), p.houseRules().estimates()).minutes());
+        assertThatExceptionOfType(CancellationException.class).isThrownBy(() -> DayPlan.of(p, null, () -> false));
     }
 
     @Test
