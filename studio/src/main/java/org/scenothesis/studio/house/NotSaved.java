@@ -40,6 +40,7 @@ final class NotSaved extends StackPane {
                 Text.block("Closed now, they are kept in a file beside the production, or in your own folder Scenothesis where its disk takes nothing, and offered when it is opened again.", "paper-soft"), foot);
         box.getStyleClass().add("paper");
         box.setMaxSize(640, USE_PREF_SIZE);
+        getStyleClass().add("overlay");
         setAlignment(box, Pos.CENTER);
         setPadding(new Insets(40));
         getChildren().add(box);
