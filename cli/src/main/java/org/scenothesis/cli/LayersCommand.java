@@ -235,7 +235,8 @@ final class LayersCommand implements Callable<Integer> {
         within(p, value);
         Step changed = p.with(keyframe && Keys.can(step) ? Keys.set(step, at) : step, at, value);
         if (Math.abs(p.get(changed, at) - value) > 1e-6) {
-            throw new InputException(word + "=" + value + ": it cannot be so beside the other numbers and points of the step; change those first.");
+            throw new InputException(word + "=" + value + (step instanceof Led ? ": the points of the step cannot lie so; none may fall together, and corners go round one way."
+                    : ": it cannot be so beside the other numbers of the step; change those first."));
         }
         return l.with(i, changed);
     }

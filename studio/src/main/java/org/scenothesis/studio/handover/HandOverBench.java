@@ -102,11 +102,16 @@ public final class HandOverBench extends Bench {
 
     @Override
     public boolean key(KeyEvent e) {
-        if (e.getCode() == KeyCode.R && form.ready()) {
-            render();
-            return true;
+        if (e.getCode() != KeyCode.R) {
+            return false;
         }
-        return false;
+        if (form.ready()) {
+            render();
+        } else {
+            // A key that does nothing says why.
+            session.say(form.running() ? "A render is running; stop it first." : "Nothing is layered yet; lay a plate on Layer.");
+        }
+        return true;
     }
 
     @Override

@@ -208,9 +208,19 @@ public final class House extends StackPane {
             e.consume();
             return;
         }
-        if (plain(e.getCode(), e.isShiftDown())) {
+        if (plain(e.getCode(), e.isShiftDown()) || bringIn(e)) {
             e.consume();
         }
+    }
+
+    /// Footage comes in on Shoot, from wherever it is asked for.
+    private boolean bringIn(KeyEvent e) {
+        Bench shoot = benches.get(BenchName.SHOOT);
+        if (e.getCode() != KeyCode.I || shoot == null || getChildren().size() > 1) {
+            return false;
+        }
+        session.bench().set(BenchName.SHOOT);
+        return shoot.key(e);
     }
 
     /// Letters and digits mean nothing to a list of words that is not open, and go to the bench.
@@ -395,6 +405,7 @@ public final class House extends StackPane {
         all.put("T", "tap a beat at the playhead");
         all.put("E", "unfold or fold the findings");
         all.put("F", "full picture");
+        all.put("I", "bring footage in, on Shoot");
         all.put("Ctrl+Z, Ctrl+Shift+Z", "back, forth through the whole document");
         all.put("Ctrl+K", "go anywhere by typing");
         all.put("Ctrl+N, Ctrl+O", "begin or open another production");

@@ -112,6 +112,8 @@ class NotSavedTest {
         robot.type(KeyCode.DIGIT4);
         house.until("the fourth bench", () -> house.session().bench().get() == BenchName.values()[3]);
         assertThat(before.session().bench().get()).isEqualTo(BenchName.BOARD);
+        robot.type(KeyCode.DIGIT8).type(KeyCode.R);
+        house.until("the key says why it does nothing", () -> house.session().bench().get() == BenchName.HAND_OVER);
         String unfolded = "unfolded findings";
         robot.type(KeyCode.DIGIT1).type(KeyCode.E);
         house.until(unfolded, () -> house.scene().getRoot().lookupAll(".findings-list").stream().anyMatch(n -> n.isVisible()));
