@@ -163,7 +163,7 @@ final class OrderView extends PageView {
         Label name = Text.block(own == null ? PlanWords.name(s.job()) : own + PlanWords.part(s.job()), here ? "strong" : "muted");
         Label changes = Text.block(s.changes().isEmpty() ? "" : Words.number(s.changeMinutes(), 0) + " min before: " + s.changes().stream().map(c -> Words.of("change." + c.code())).reduce((a, b) -> a + ", " + b).orElse(""), "muted", "small");
         changes.setMinWidth(96);
-        changes.setPrefWidth(120);
+        changes.setPrefWidth(260);
         HBox.setHgrow(changes, Priority.ALWAYS);
         changes.setMaxWidth(Double.MAX_VALUE);
         name.setMinWidth(96);

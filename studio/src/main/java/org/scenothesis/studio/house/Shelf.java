@@ -139,17 +139,26 @@ public final class Shelf extends VBox {
         box.getChildren().clear();
         if (!thumb.standing.isEmpty()) {
             waiting.computeIfAbsent(thumb, q -> new ArrayList<>()).add(box);
-            Platform.runLater(this::ask);
+            // Where slips lie is known once they are laid out.
+            Pulse.afterDrawing(this::ask);
         }
+    }
+
+    private boolean seen(List<StackPane> boxes) {
+        var window = scroll.localToScene(scroll.getBoundsInLocal());
+        return boxes.stream().anyMatch(b -> b.getScene() != null && b.localToScene(b.getBoundsInLocal()).intersects(window));
+    }
+
+    /// Whether a slip in view has not got its picture yet.
+    public boolean waits() {
+        return waiting.values().stream().anyMatch(this::seen);
     }
 
     /// Asks for the pictures of the slips that are in view; the others wait until they are scrolled to.
     private void ask() {
-        var window = scroll.localToScene(scroll.getBoundsInLocal());
         for (Map.Entry<Thumb, List<StackPane>> w : waiting.entrySet()) {
-            boolean seen = w.getValue().stream().anyMatch(b -> b.getScene() != null && b.localToScene(b.getBoundsInLocal()).intersects(window));
             Thumb thumb = w.getKey();
-            if (seen && asked.add(thumb)) {
+            if (seen(w.getValue()) && asked.add(thumb)) {
                 session.worker().ask(
                         "thumbs|" + thumb, ticket -> DisplayPicture.of(session.frames().small(thumb.source, 40, Slip.PICTURE_W, Slip.PICTURE_H), Slip.PICTURE_W, Slip.PICTURE_H, session.bands()), s -> {
                             WritableImage image = PictureView.image(s);
