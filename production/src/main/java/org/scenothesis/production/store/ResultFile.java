@@ -28,7 +28,7 @@ import org.slf4j.LoggerFactory;
 public final class ResultFile {
     static final String LEDGER = ".results";
     private static final Set<String> OWN_FOLDERS = Set.of("footage", Earlier.FOLDER, ".cache");
-    private static final Set<String> OWN_FILES = Set.of(ProductionFolder.FILE, Copies.PREVIOUS, ".lock", ".lock-owner");
+    private static final Set<String> OWN_FILES = Set.of(ProductionFolder.FILE, Copies.PREVIOUS, Journal.FILE, LEDGER, ".lock", ".lock-owner");
 
     private ResultFile() {}
 

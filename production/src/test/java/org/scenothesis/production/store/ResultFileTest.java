@@ -40,7 +40,7 @@ class ResultFileTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"production.json", "production.previous.json", ".lock", "footage/new.png", ".cache/x.json", ".earlier/x"})
+    @ValueSource(strings = {"production.json", "production.previous.json", ".lock", ".journal", ".results", "footage/new.png", ".cache/x.json", ".earlier/x"})
     void aProductionsOwnIsNeverAResult(String name) throws Exception {
         ProductionFolder.create(home, LanternWorks.production()).close();
         byte[] before = Files.readAllBytes(home.resolve("production.json"));
