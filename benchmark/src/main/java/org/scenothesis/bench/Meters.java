@@ -5,13 +5,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.scenothesis.core.background.BackgroundMeter;
+import org.scenothesis.core.cameratrack.FeatureTrack;
+import org.scenothesis.core.cameratrack.MovingSolver;
+import org.scenothesis.core.cameratrack.PointFollower;
 import org.scenothesis.core.compare.PictureComparison;
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.match.LockMeter;
-import org.scenothesis.core.match.Shown;
-import org.scenothesis.core.moving.MovingSolver;
-import org.scenothesis.core.moving.PointFollower;
-import org.scenothesis.core.moving.Trace;
+import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.CameraSolver;
@@ -37,7 +37,7 @@ final class Meters {
 
     /// With the demo's footage in a folder.
     static void report(Path demo, Bands bands) throws Exception {
-        List<LockFrame> frames = new ArrayList<>();
+        List<AnalysisFrame> frames = new ArrayList<>();
         List<Picture> pictures = new ArrayList<>();
         double rate;
         try (Footage f = Footages.open(FootageSource.of(demo.resolve("footage/clean-1.mp4")))) {
@@ -63,10 +63,10 @@ final class Meters {
             PointFollower p = new PointFollower();
             frames.forEach(f -> p.next(f.luma()));
         }), "x playback", "");
-        List<Trace> traces = traces();
+        List<FeatureTrack> traces = traces();
         Ratios.line("camera path of " + FRAMES + " frames and " + POINTS + " points", 1e3 * best(() -> new MovingSolver(traces, FRAMES, 1280, 720, new Point(640, 360), Estimate.exact(1150)).solve(share -> {})), "ms", "");
         Plate clean = LanternWorks.production().shot("12").plates().stream().filter(p -> !p.marks().isEmpty()).findFirst().orElseThrow();
-        Marks marks = Shown.camera(clean.marks(), frames.getFirst().luma().width(), frames.getFirst().luma().height());
+        Marks marks = MarkConversion.camera(clean.marks(), frames.getFirst().luma().width(), frames.getFirst().luma().height());
         Ratios.line("camera of a picture, from its marks", 1e3 * best(() -> CameraSolver.solve(marks)), "ms", "");
         Ratios.line("  while a mark is dragged", 1e3 * best(() -> CameraSolver.solve(marks, CameraSolver.solve(marks))) / 2, "ms", "goal 50");
         Ratios.line("edges of a picture", 1e3 * best(() -> LineProposal.of(frames.getFirst().luma(), Marks.none(marks.width(), marks.height()))), "ms", "");
@@ -84,9 +84,9 @@ final class Meters {
     }
 
     /// Points of a room by chance, seen by a camera that goes sideways.
-    private static List<Trace> traces() {
+    private static List<FeatureTrack> traces() {
         SplittableRandom r = new SplittableRandom(3);
-        List<Trace> out = new ArrayList<>();
+        List<FeatureTrack> out = new ArrayList<>();
         while (out.size() < POINTS) {
             Vec p = new Vec(r.nextDouble(-2.5, 2.5), r.nextDouble(0, 3), r.nextDouble(4, 8));
             List<Point> at = new ArrayList<>();
@@ -94,7 +94,7 @@ final class Meters {
                 Point q = new CameraPose(new Vec(0.02 * i, 1.5, 0), -0.2 * i, -5, 0, 1150, 1280, 720).project(p);
                 at.add(q.plus(new Point(0.1 * r.nextGaussian(), 0.1 * r.nextGaussian())));
             }
-            out.add(new Trace(0, at));
+            out.add(new FeatureTrack(0, at));
         }
         return out;
     }

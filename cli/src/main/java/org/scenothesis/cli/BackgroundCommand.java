@@ -24,18 +24,18 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "background", description = "Says what footage is like as a background: how its camera moves, what moves by itself, flicker, black bars, size.", mixinStandardHelpOptions = true)
+@Command(name = "background", description = "${bundle:background-command.says-what-footage-is-like}", mixinStandardHelpOptions = true)
 final class BackgroundCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "FOOTAGE", arity = "1..*", description = "A video, a still, or a folder of stills; several are ranked, the best first.")
+    @Parameters(paramLabel = "FOOTAGE", arity = "1..*", description = "${bundle:background-command.video-still-or-folder-of}")
     List<Path> footage;
 
-    @Option(names = "--size", paramLabel = "WxH", description = "The finished picture, in pixels, that it has to fill.")
+    @Option(names = "--size", paramLabel = "WxH", description = "${bundle:background-command.the-finished-picture-in-pixels}")
     @Nullable String size;
 
-    @Option(names = "--permitted", negatable = true, description = "Whether leave to use it is written down; for what somebody else made.")
+    @Option(names = "--permitted", negatable = true, description = "${bundle:background-command.whether-leave-to-use-it}")
     @Nullable Boolean permitted;
 
-    @Option(names = "--room", paramLabel = "X,Y,W,H", description = "Where what is laid over it goes: left, top, width and height in percent of the picture.")
+    @Option(names = "--room", paramLabel = "X,Y,W,H", description = "${bundle:background-command.where-the-element-over-it}")
     @Nullable String room;
 
     @Mixin
@@ -76,7 +76,7 @@ final class BackgroundCommand implements Callable<Integer> {
         try {
             return new Suitability.Wanted(side(sides[0]), side(sides[1]), permitted, room());
         } catch (RuntimeException e) {
-            throw new ParameterException(output.spec.commandLine(), "--size is two whole numbers of pixels like 1920x1080, not \"" + s + "\".", e);
+            throw new ParameterException(output.spec.commandLine(), Words.of("background-command.size-is-two-whole-numbers", s), e);
         }
     }
 
@@ -87,10 +87,10 @@ final class BackgroundCommand implements Callable<Integer> {
         }
         try {
             double[] v = Stream.of(r.split(",")).mapToDouble(p -> Check.range("a share", Double.parseDouble(p.trim()), 0, 100) / 100).toArray();
-            Check.that(v.length == 4 && v[2] > 0 && v[3] > 0, "a room has four numbers");
+            Check.that(v.length == 4 && v[2] > 0 && v[3] > 0, Words.of("background-command.room-has-four-numbers"));
             return new Busy.Room(v[0], v[1], v[2], v[3]);
         } catch (IllegalArgumentException e) {
-            throw new ParameterException(output.spec.commandLine(), "--room is left, top, width and height in percent like 30,20,25,60, not \"" + r + "\".", e);
+            throw new ParameterException(output.spec.commandLine(), Words.of("background-command.room-is-left-top-width", r), e);
         }
     }
 
@@ -101,9 +101,9 @@ final class BackgroundCommand implements Callable<Integer> {
     private void say(Suitability s) {
         BackgroundReport r = s.report();
         output.say("camera        " + Words.of("background." + r.camera().name()));
-        output.say("own motion    " + (Double.isNaN(r.ownMotionShare()) ? Words.of("camera.unknown") : Words.number(100 * r.ownMotionShare(), 1) + " % of the picture"));
-        output.say("flicker       " + (Double.isNaN(r.flickerStops()) ? "too few frames to tell" : Words.stops(r.flickerStops())));
-        output.say("size          " + r.width() + " \u00d7 " + r.height() + (r.bars().none() ? "" : ", with black bars: " + r.bars().top() + " px above, " + r.bars().bottom() + " below, " + r.bars().left() + " left, " + r.bars().right() + " right"));
+        output.say("own motion    " + (Double.isNaN(r.ownMotionShare()) ? Words.of("camera.unknown") : Words.of("background-command.of-the-picture", Words.number(100 * r.ownMotionShare(), 1))));
+        output.say("flicker       " + (Double.isNaN(r.flickerStops()) ? Words.of("background-command.too-few-frames-to-tell") : Words.stops(r.flickerStops())));
+        output.say("size          " + r.width() + " \u00d7 " + r.height() + (r.bars().none() ? "" : Words.of("background-command.with-black-bars-px-above", r.bars().top(), r.bars().bottom(), r.bars().left(), r.bars().right())));
         output.say(Words.of("background." + r.camera().name() + ".what"));
         s.reasons().forEach(x -> output.say("  " + Words.verdict(x.verdict()) + "  " + MatchWords.reason(s, x)));
     }

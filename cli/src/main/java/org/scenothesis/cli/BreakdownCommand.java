@@ -19,37 +19,38 @@ import org.scenothesis.production.paper.PlanText;
 import org.scenothesis.production.paper.PlanTree;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.words.DifferenceWords;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(
-        name = "breakdown", description = "Says which plates a shot or a whole production needs, why, and in which order; writes the breakdown book.",
+        name = "breakdown", description = "${bundle:breakdown-command.says-which-plates-shot-or}",
         mixinStandardHelpOptions = true)
 final class BreakdownCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "${bundle:breakdown-command.the-production-folder}")
     Path folder;
 
-    @Option(names = "--shot", paramLabel = "ID", description = "One shot only, by its id; without it all of them, as one day.")
+    @Option(names = "--shot", paramLabel = "ID", description = "${bundle:breakdown-command.one-shot-only-by-its}")
     @Nullable String id;
 
-    @Option(names = "--book", paramLabel = "FILE", description = "Write the breakdown book, as .pdf or .html.")
+    @Option(names = "--book", paramLabel = "FILE", description = "${bundle:breakdown-command.write-the-breakdown-book-as}")
     @Nullable Path book;
 
-    @Option(names = "--sheet", paramLabel = "FILE", description = "Write the day on one page for the wall, as .pdf or .html.")
+    @Option(names = "--sheet", paramLabel = "FILE", description = "${bundle:breakdown-command.write-the-day-on-one}")
     @Nullable Path sheet;
 
-    @Option(names = "--slips", paramLabel = "FILE", description = "Write a slip for every plate, four to a page to cut out and tick, as .pdf or .html.")
+    @Option(names = "--slips", paramLabel = "FILE", description = "${bundle:breakdown-command.write-slip-for-every-plate}")
     @Nullable Path slips;
 
-    @Option(names = "--if", paramLabel = "FACT=ANSWER", description = "Say what another answer would change: a fact of the setting, or WONDER:FACT=ANSWER; may be said several times. Needs --shot. Nothing is written.")
+    @Option(names = "--if", paramLabel = "FACT=ANSWER", description = "${bundle:breakdown-command.say-what-another-answer-would}")
     List<String> otherwise = List.of();
 
-    @Option(names = "--plates", paramLabel = "FILE.csv", description = "Write the plates as a table.")
+    @Option(names = "--plates", paramLabel = "FILE.csv", description = "${bundle:breakdown-command.write-the-plates-as-table}")
     @Nullable Path plates;
 
-    @Option(names = "--calendar", paramLabel = "FILE.ics", description = "Write the running order as a calendar.")
+    @Option(names = "--calendar", paramLabel = "FILE.ics", description = "${bundle:breakdown-command.write-the-running-order-as}")
     @Nullable Path calendar;
 
     @Mixin
@@ -65,7 +66,7 @@ final class BreakdownCommand implements Callable<Integer> {
             }
             if (!otherwise.isEmpty()) {
                 if (id == null) {
-                    throw new InputException("--if: an answer belongs to one shot; say which with --shot.");
+                    throw new InputException(Words.of("breakdown-command.if-an-answer-belongs-to"));
                 }
                 PlanDifference d = difference(p.shot(id), p.houseRules());
                 output.say(DifferenceWords.brief(d));
@@ -96,11 +97,10 @@ final class BreakdownCommand implements Callable<Integer> {
             String wonder = colon < 0 ? "" : o.substring(0, colon);
             Fact fact = equals < 0 ? null : Fact.byKey(o.substring(colon + 1, equals)).orElse(null);
             if (fact == null || !fact.accepts(o.substring(equals + 1))) {
-                throw new InputException("--if " + o + ": " + (fact == null ? "there is no such fact; they are named as in production.json, such as motion=still." : "that is no answer to it; it may be "
-                        + (fact.isNumber() ? "a number from " + fact.low() + " to " + fact.high() : String.join(", ", fact.answers())) + "."));
+                throw new InputException("--if " + o + ": " + (fact == null ? Words.of("breakdown-command.there-is-no-such-fact") : Words.of("breakdown-command.that-is-no-answer-to", (fact.isNumber() ? "a number from " + fact.low() + " to " + fact.high() : String.join(", ", fact.answers())))));
             }
             if (!fact.ofSetting() && shot.wonders().stream().noneMatch(w -> w.id().equals(wonder))) {
-                throw new InputException("--if " + o + ": that is told of a wonder; name it before a colon: " + shot.wonders().stream().map(w -> w.id()).collect(Collectors.joining(", ")) + ".");
+                throw new InputException(Words.of("breakdown-command.if-that-belongs-to-an", o, shot.wonders().stream().map(w -> w.id()).collect(Collectors.joining(", "))));
             }
             other = Influence.answered(other, wonder, fact, o.substring(equals + 1));
         }

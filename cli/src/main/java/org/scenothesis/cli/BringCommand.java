@@ -20,21 +20,21 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "bring", description = "Brings footage in, each file as a take of the plate it looks like.", mixinStandardHelpOptions = true)
+@Command(name = "bring", description = "${bundle:bring-command.brings-footage-in-each-file}", mixinStandardHelpOptions = true)
 final class BringCommand implements Callable<Integer> {
     @Mixin
     OfShot of;
 
-    @Parameters(index = "1..*", arity = "1..*", paramLabel = "FILE", description = "Clips, stills, or folders of them.")
+    @Parameters(index = "1..*", arity = "1..*", paramLabel = "FILE", description = "${bundle:bring-command.clips-stills-or-folders-of}")
     List<Path> files;
 
-    @Option(names = "--plate", paramLabel = "ID", description = "All as takes of this plate.")
+    @Option(names = "--plate", paramLabel = "ID", description = "${bundle:bring-command.all-as-takes-of-this}")
     @Nullable String plate;
 
-    @Option(names = "--leave", description = "Leave them where they are instead of copying them into the production.")
+    @Option(names = "--leave", description = "${bundle:bring-command.leave-them-where-they-are}")
     boolean leave;
 
-    @Option(names = "--only-propose", description = "Say what would be done, and do nothing.")
+    @Option(names = "--only-propose", description = "${bundle:bring-command.say-what-would-be-done}")
     boolean onlyPropose;
 
     @Mixin
@@ -55,8 +55,8 @@ final class BringCommand implements Callable<Integer> {
                 }
                 report(all.stream().filter(p -> !p.taken()).toList(), taken);
                 if (taken.isEmpty()) {
-                    throw new InputException(files.getFirst() + (all.size() == 1 ? ": nothing was brought in. " + all.getFirst().seen().problem()
-                            : ": nothing was brought in, none of these " + all.size() + " files can be used."));
+                    throw new InputException(files.getFirst() + (all.size() == 1 ? Words.of("bring-command.nothing-was-brought-in", all.getFirst().seen().problem())
+                            : Words.of("bring-command.nothing-was-brought-in-none", all.size())));
                 }
             }
         });
@@ -66,7 +66,7 @@ final class BringCommand implements Callable<Integer> {
         if (plate == null) {
             return proposed;
         }
-        Plate p = s.plate(plate).orElseThrow(() -> new InputException("there is no plate " + plate + " in shot " + s.id() + "; it has " + String.join(", ", s.plates().stream().map(Plate::id).toList()) + "."));
+        Plate p = s.plate(plate).orElseThrow(() -> new InputException(Words.of("bring-command.there-is-no-plate-in", plate, s.id(), String.join(", ", s.plates().stream().map(Plate::id).toList()))));
         return proposed.stream().map(x -> x.told(p.id(), p.role(), p.name())).toList();
     }
 

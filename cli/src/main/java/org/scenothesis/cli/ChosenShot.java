@@ -3,6 +3,7 @@ package org.scenothesis.cli;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.words.Words;
 
 /// Finds shots by what was typed.
 final class ChosenShot {
@@ -16,7 +17,7 @@ final class ChosenShot {
             return p.shots().getFirst().id();
         }
         if (id == null) {
-            throw new InputException(p.shots().isEmpty() ? "this production has no shot yet; begin one in Break down." : "which shot? Say --shot with one of " + ids(p) + ".");
+            throw new InputException(p.shots().isEmpty() ? Words.of("chosen-shot.this-production-has-no-shot") : Words.of("chosen-shot.which-shot-say-shot-with", ids(p)));
         }
         require(p, id);
         return id;
@@ -29,7 +30,7 @@ final class ChosenShot {
     /// @throws InputException naming the shots there are
     static void require(Production p, String id) throws InputException {
         if (!p.hasShot(id)) {
-            throw new InputException("there is no shot " + id + "; this production has " + ids(p) + ".");
+            throw new InputException(Words.of("chosen-shot.there-is-no-shot-this", id, ids(p)));
         }
     }
 }

@@ -24,17 +24,17 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "compare", description = "Says how far two pictures of one set are apart in colour, contrast, sharpness and grain, and what brings the first to the second.", mixinStandardHelpOptions = true)
+@Command(name = "compare", description = "${bundle:compare-command.says-how-far-two-pictures}", mixinStandardHelpOptions = true)
 final class CompareCommand implements Callable<Integer> {
     private static final int FRAMES = 4;
 
-    @Parameters(index = "0", paramLabel = "PLATE", description = "A still or footage.")
+    @Parameters(index = "0", paramLabel = "PLATE", description = "${bundle:compare-command.still-or-footage}")
     Path plate;
 
-    @Parameters(index = "1", paramLabel = "OTHER", description = "Another of the same set.")
+    @Parameters(index = "1", paramLabel = "OTHER", description = "${bundle:compare-command.another-of-the-same-set}")
     Path other;
 
-    @Option(names = "--area", paramLabel = "FILE", description = "Compares colour and contrast within an area only: JSON, {\"area\": [[x,y], …]} in pixels; or by the same things in both: {\"pairs\": [{\"plate\": [[x,y], …], \"other\": [[x,y], …]}, …]}.")
+    @Option(names = "--area", paramLabel = "FILE", description = "${bundle:compare-command.compares-colour-and-contrast-within}")
     @Nullable Path area;
 
     @Mixin
@@ -112,7 +112,7 @@ final class CompareCommand implements Callable<Integer> {
     private void say(PictureComparison c) {
         Tone t = c.tone();
         if (t == null) {
-            output.say("colour       not measured: the pictures differ in size, or too little of them is flat and not clipped");
+            output.say(Words.of("compare-command.colour-not-measured-the-pictures"));
         } else {
             output.say("slope        " + words(t.slope()));
             output.say("offset       " + words(t.offset()));

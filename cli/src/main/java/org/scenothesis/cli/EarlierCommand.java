@@ -7,17 +7,18 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.production.store.Copies;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "earlier", description = "Lists the earlier states of a production, or puts one back, a broken production.json included.", mixinStandardHelpOptions = true)
+@Command(name = "earlier", description = "${bundle:earlier-command.lists-the-earlier-states-of}", mixinStandardHelpOptions = true)
 final class EarlierCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "${bundle:breakdown-command.the-production-folder}")
     Path folder;
 
-    @Option(names = "--put-back", paramLabel = "NAME", description = "One of the names listed; what is there now is kept under production.replaced.json.")
+    @Option(names = "--put-back", paramLabel = "NAME", description = "${bundle:earlier-command.one-of-the-names-listed}")
     @Nullable String name;
 
     @Mixin
@@ -29,11 +30,11 @@ final class EarlierCommand implements Callable<Integer> {
         ObjectNode o = Output.object();
         if (name != null) {
             Path copy = copies.stream().filter(p -> p.getFileName().toString().equals(name)).findFirst()
-                    .orElseThrow(() -> new InputException(folder + ": there is no earlier state " + name + "; without --put-back they are listed."));
+                    .orElseThrow(() -> new InputException(Words.of("earlier-command.there-is-no-earlier-state", folder, name)));
             Path kept = Copies.putBack(folder, copy);
             o.put("put_back", name);
             o.put("kept", kept.getFileName().toString());
-            output.say("put back " + name + "; what was there is kept as " + kept.getFileName());
+            output.say(Words.of("earlier-command.put-back-what-was-there", name, kept.getFileName()));
         } else {
             ArrayNode list = o.putArray("earlier");
             copies.forEach(p -> {
@@ -41,7 +42,7 @@ final class EarlierCommand implements Callable<Integer> {
                 output.say(p.getFileName().toString());
             });
             if (copies.isEmpty()) {
-                output.say("there are no earlier states");
+                output.say(Words.of("earlier-command.there-are-no-earlier-states"));
             }
         }
         output.print(o);

@@ -15,7 +15,7 @@ import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 
-@Command(name = "findings", description = "Measures all plates of a shot and says what holds, what to watch and what to redo.", mixinStandardHelpOptions = true)
+@Command(name = "findings", description = "${bundle:findings-command.measures-all-plates-of-shot}", mixinStandardHelpOptions = true)
 final class FindingsCommand implements Callable<Integer> {
     @Mixin
     OfShot of;
@@ -43,7 +43,7 @@ final class FindingsCommand implements Callable<Integer> {
         o.put("to_measure", known.of());
         o.set("findings", Output.findings(all.findings()));
         output.print(o);
-        output.say(known.of() == 0 ? "nothing to measure: the shot has no plates yet" : known.measured() + " of " + known.of() + " measured");
+        output.say(known.of() == 0 ? Words.of("findings-command.nothing-to-measure-the-shot") : known.measured() + " of " + known.of() + " measured");
         output.sayFindings(all.of("").findings());
         shot.plates().forEach(plate -> {
             output.say(plate.name() + " (" + Words.of("role." + plate.role().name()) + ")");

@@ -18,34 +18,35 @@ import org.scenothesis.production.illusion.Search;
 import org.scenothesis.production.paper.PlanText;
 import org.scenothesis.production.paper.PlanTree;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(
-        name = "illusions", description = "Lists ready illusions, looks for them by the words of a sentence, shows the plan of one, or lays it into a shot.",
+        name = "illusions", description = "${bundle:illusions-command.lists-ready-illusions-looks-for}",
         mixinStandardHelpOptions = true)
 final class IllusionsCommand implements Callable<Integer> {
-    @Parameters(arity = "0..*", paramLabel = "WORDS", description = "Words of a sentence to look for; they are compared, not understood.")
+    @Parameters(arity = "0..*", paramLabel = "WORDS", description = "${bundle:illusions-command.words-of-sentence-to-look}")
     List<String> words = List.of();
 
-    @Option(names = "--plan", paramLabel = "ID", description = "Show the plan of one illusion.")
+    @Option(names = "--plan", paramLabel = "ID", description = "${bundle:illusions-command.show-the-plan-of-one}")
     @Nullable String plan;
 
-    @Option(names = "--table", description = "Print, as a Markdown table, which rules fire for every illusion that ships.")
+    @Option(names = "--table", description = "${bundle:illusions-command.print-as-markdown-table-which}")
     boolean table;
 
-    @Option(names = "--lay", paramLabel = "ID", description = "Lay an illusion into a shot; needs --into and --shot.")
+    @Option(names = "--lay", paramLabel = "ID", description = "${bundle:illusions-command.put-an-illusion-into-shot}")
     @Nullable String lay;
 
-    @Option(names = "--keep", description = "Keep the shot given by --into and --shot as an illusion of your own.")
+    @Option(names = "--keep", description = "${bundle:illusions-command.keep-the-shot-given-by}")
     boolean keep;
 
-    @Option(names = "--into", paramLabel = "PRODUCTION", description = "The production folder.")
+    @Option(names = "--into", paramLabel = "PRODUCTION", description = "${bundle:breakdown-command.the-production-folder}")
     @Nullable Path into;
 
-    @Option(names = "--shot", paramLabel = "ID", description = "The shot; a new one is made if there is none with this id.")
+    @Option(names = "--shot", paramLabel = "ID", description = "${bundle:illusions-command.the-shot-new-one-is}")
     @Nullable String shot;
 
     @Mixin
@@ -70,7 +71,7 @@ final class IllusionsCommand implements Callable<Integer> {
 
     private static Illusion one(Illusions all, String id) throws InputException {
         return all.all().stream().filter(i -> i.id().equals(id)).findFirst()
-                .orElseThrow(() -> new InputException("there is no illusion " + id + "; see scenothesis illusions."));
+                .orElseThrow(() -> new InputException(Words.of("illusions-command.there-is-no-illusion-see", id)));
     }
 
     private void list(List<Search.Hit> hits) {
@@ -83,7 +84,7 @@ final class IllusionsCommand implements Callable<Integer> {
             output.say(String.format("%-26s %s%s", h.illusion().id(), h.illusion().title(), h.matched().isEmpty() ? "" : "  (" + String.join(", ", h.matched()) + ")"));
         }
         if (hits.isEmpty()) {
-            output.say("No ready illusion shares a word with that. Without words all are listed.");
+            output.say(Words.of("illusions-command.no-ready-illusion-shares-word"));
         }
         output.print(o);
     }
@@ -103,7 +104,7 @@ final class IllusionsCommand implements Callable<Integer> {
 
     private void change(Illusions all) throws Exception {
         if (into == null || shot == null) {
-            throw new InputException("give the production with --into and the shot with --shot.");
+            throw new InputException(Words.of("illusions-command.give-the-production-with-into"));
         }
         try (ProductionFolder folder = ProductionFolder.open(into)) {
             if (keep) {
@@ -114,7 +115,7 @@ final class IllusionsCommand implements Callable<Integer> {
                 return;
             }
             if (!folder.writable()) {
-                throw new InputException(folder.path() + ": nothing was changed: this production " + folder.whyReadOnly());
+                throw new InputException(Words.of("illusions-command.nothing-was-changed-this-production", folder.path(), folder.whyReadOnly()));
             }
             Illusion i = one(all, String.valueOf(lay));
             Production p = folder.production();

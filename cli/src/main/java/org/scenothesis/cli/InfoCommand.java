@@ -12,9 +12,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "info", description = "Says what a piece of footage is and how it will be understood.", mixinStandardHelpOptions = true)
+@Command(name = "info", description = "${bundle:info-command.says-what-piece-of-footage}", mixinStandardHelpOptions = true)
 final class InfoCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "FILE", description = "A video, a still, or a folder of stills.")
+    @Parameters(index = "0", paramLabel = "FILE", description = "${bundle:info-command.video-still-or-folder-of}")
     Path file;
 
     @Mixin
@@ -49,13 +49,13 @@ final class InfoCommand implements Callable<Integer> {
             o.set("notes", Output.tree(i.notes()));
             output.print(o);
             output.say(String.format(
-                    Locale.ENGLISH, "%s %dx%d, %s, %.2f s at %.3f frames/s%s", o.get("kind").asText(), i.width(), i.height(), Words.frames(i.frames()), i.seconds(),
+                    Locale.ENGLISH, Words.of("info-command.dx-at-frames"), o.get("kind").asText(), i.width(), i.height(), Words.frames(i.frames()), i.seconds(),
                     i.rate().framesPerSecond(), i.rate().variable() ? " (varies)" : ""));
             output.say(String.format(
-                    "%s in %s, %s, %s range, matrix %s, transfer %s, turned %d°%s%s", c.codec(), c.container(), c.pixelFormat(), o.get("range").asText(), c.matrix(),
+                    Words.of("info-command.in-range-matrix-transfer-turned"), c.codec(), c.container(), c.pixelFormat(), o.get("range").asText(), c.matrix(),
                     o.get("transfer").asText(), c.rotationDeg(), c.alpha() ? ", alpha" : "", c.audio() ? ", sound" : ""));
             if (i.equivalentMm() != null) {
-                output.say("lens " + Words.number(i.equivalentMm(), 1) + " mm as on a full frame, noted in the file");
+                output.say(Words.of("info-command.lens-mm-as-on-full", Words.number(i.equivalentMm(), 1)));
             }
             i.notes().forEach(n -> output.say("note: " + n));
             return 0;

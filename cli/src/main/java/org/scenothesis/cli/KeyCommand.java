@@ -48,36 +48,36 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "key", description = "Keys a take: mattes, elements, and what they measure.", mixinStandardHelpOptions = true)
+@Command(name = "key", description = "${bundle:key-command.keys-take-mattes-elements-and}", mixinStandardHelpOptions = true)
 final class KeyCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "TAKE", description = "A video, a still, or a folder of stills in front of a green or blue screen.")
+    @Parameters(index = "0", paramLabel = "TAKE", description = "${bundle:key-command.video-still-or-folder-of}")
     Path take;
 
-    @Option(names = "--screen-plate", paramLabel = "FILE", description = "The screen-only frame of the same lock.")
+    @Option(names = "--screen-plate", paramLabel = "FILE", description = "${bundle:key-command.the-screen-only-frame-of-the}")
     @Nullable Path screenPlate;
 
-    @Option(names = "--garbage", paramLabel = "POLYGON.json", description = "Outline of what counts: [[x, y], …] in pixels.")
+    @Option(names = "--garbage", paramLabel = "POLYGON.json", description = "${bundle:key-command.outline-to-keep-in-pixels}")
     @Nullable Path garbage;
 
-    @Option(names = "--background", paramLabel = "FILE", description = "Also lay the element over this picture: comp-000000.png.")
+    @Option(names = "--background", paramLabel = "FILE", description = "${bundle:key-command.also-put-the-element-over}")
     @Nullable Path background;
 
-    @Option(names = "--out", required = true, paramLabel = "DIR", description = "Where matte-000000.png and element-000000.png go.")
+    @Option(names = "--out", required = true, paramLabel = "DIR", description = "${bundle:key-command.where-matte--png-and-element-}")
     Path out;
 
-    @Option(names = "--empty-below", paramLabel = "0…0.9", description = "Lower cut on the separation.")
+    @Option(names = "--empty-below", paramLabel = "0…0.9", description = "${bundle:key-command.lower-cut-on-the-separation}")
     @Nullable Double emptyBelow;
 
-    @Option(names = "--solid-above", paramLabel = "0.05…1.5", description = "Upper cut on the separation.")
+    @Option(names = "--solid-above", paramLabel = "0.05…1.5", description = "${bundle:key-command.upper-cut-on-the-separation}")
     @Nullable Double solidAbove;
 
-    @Option(names = "--choke", paramLabel = "PX", defaultValue = "0", description = "Pulls the edge in (positive) or out.")
+    @Option(names = "--choke", paramLabel = "PX", defaultValue = "0", description = "${bundle:key-command.pulls-the-edge-in-positive}")
     double choke;
 
-    @Option(names = "--softness", paramLabel = "PX", defaultValue = "0", description = "Softens the edge.")
+    @Option(names = "--softness", paramLabel = "PX", defaultValue = "0", description = "${bundle:key-command.softens-the-edge}")
     double softness;
 
-    @Option(names = "--despill", paramLabel = "0…1", defaultValue = "1", description = "How much of the screen's colour is taken off the subject.")
+    @Option(names = "--despill", paramLabel = "0…1", defaultValue = "1", description = "${bundle:key-command.how-much-of-the-screens}")
     double despill;
 
     @Mixin
@@ -112,7 +112,7 @@ final class KeyCommand implements Callable<Integer> {
             output.sayFindings(findings);
             return 0;
         } catch (IOException e) {
-            throw new InputException(out + ": the folder cannot be written; check its permissions.");
+            throw new InputException(Words.of("key-command.the-folder-cannot-be-written", out));
         }
     }
 
@@ -142,8 +142,7 @@ final class KeyCommand implements Callable<Integer> {
     private static Picture over(Footage bg, Picture element, int i, Bands bands) throws FootageException, InputException {
         Picture base = bg.frame(Math.min(i, bg.info().frames() - 1)).withAlpha(null);
         if (!base.sameShape(element)) {
-            throw new InputException(bg.info().path() + ": the background is " + base.width() + "x" + base.height() + " but the take is "
-                    + element.width() + "x" + element.height() + "; bring them to one size first.");
+            throw new InputException(Words.of("key-command.the-background-is-but-the", bg.info().path(), base.width(), base.height(), element.width(), element.height()));
         }
         return Composer.compose(
                 List.of(
@@ -159,16 +158,16 @@ final class KeyCommand implements Callable<Integer> {
             List<Point> points = new ArrayList<>();
             for (JsonNode p : list) {
                 if (!(p.isArray() && p.size() == 2 && p.get(0).isNumber() && p.get(1).isNumber()) && !(p.has("x") && p.has("y"))) {
-                    throw new InputException(file + ": corner " + (points.size() + 1) + " is not [x, y]; write the outline as [[x, y], [x, y], …] in pixels.");
+                    throw new InputException(Words.of("key-command.corner-is-not-write-the", file, (points.size() + 1)));
                 }
                 points.add(p.isArray() ? new Point(p.get(0).asDouble(), p.get(1).asDouble()) : new Point(p.get("x").asDouble(), p.get("y").asDouble()));
             }
             if (points.size() < 3) {
-                throw new InputException(file + ": an outline needs at least three corners; write it as [[x, y], [x, y], [x, y]] in pixels.");
+                throw new InputException(Words.of("key-command.an-outline-needs-at-least", file));
             }
             return points;
         } catch (IOException e) {
-            throw new InputException(file + ": the outline cannot be read as JSON; write it as [[x, y], [x, y], …] in pixels.");
+            throw new InputException(Words.of("key-command.the-outline-cannot-be-read", file));
         }
     }
 
@@ -177,7 +176,7 @@ final class KeyCommand implements Callable<Integer> {
         o.put("frames", r.frames());
         o.put("screen_model", r.source().name().toLowerCase(Locale.ROOT));
         Output.number(o, "evenness_stops", r.evennessStops() == null ? Double.NaN : r.evennessStops());
-        o.put("outline", r.clothOutline() ? "round the cloth, proposed" : "as given");
+        o.put("outline", r.clothOutline() ? Words.of("key-command.round-the-cloth-proposed") : "as given");
         ObjectNode m = o.putObject("measures");
         Output.number(m, "grey_inside_percent", r.worst().greyInside());
         Output.number(m, "grey_outside_percent", r.worst().greyOutside());

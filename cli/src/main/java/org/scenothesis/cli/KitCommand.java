@@ -15,28 +15,29 @@ import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.words.KitWords;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "kit", description = "Lists what you own, changes it, and tells it to a shot.", mixinStandardHelpOptions = true)
+@Command(name = "kit", description = "${bundle:kit-command.lists-what-you-own-changes}", mixinStandardHelpOptions = true)
 final class KitCommand implements Callable<Integer> {
-    @Option(names = "--add", paramLabel = "KIND[,SIZE=VALUE...]", description = "Add a thing: camera, lens, cloth.green, cloth.blue, cloth.black, lamp, stand; with its sizes, name=WORDS and count=N.")
+    @Option(names = "--add", paramLabel = "KIND[,SIZE=VALUE...]", description = "${bundle:kit-command.add-thing-camera-lens-cloth}")
     List<String> add = List.of();
 
-    @Option(names = "--drop", paramLabel = "N", description = "Take the thing with this number out of the list.")
+    @Option(names = "--drop", paramLabel = "N", description = "${bundle:kit-command.take-the-thing-with-this}")
     int drop;
 
-    @Option(names = "--export", paramLabel = "FILE.json", description = "Write the list to a file.")
+    @Option(names = "--export", paramLabel = "FILE.json", description = "${bundle:kit-command.write-the-list-to-file}")
     @Nullable Path export;
 
-    @Option(names = "--import", paramLabel = "FILE.json", description = "Take the list from a file in place of yours.")
+    @Option(names = "--import", paramLabel = "FILE.json", description = "${bundle:kit-command.take-the-list-from-file}")
     @Nullable Path from;
 
-    @Option(names = "--tell", paramLabel = "PRODUCTION", description = "Tell a shot what you own, where nothing else was told; needs --shot.")
+    @Option(names = "--tell", paramLabel = "PRODUCTION", description = "${bundle:kit-command.enter-what-you-own-into}")
     @Nullable Path tell;
 
-    @Option(names = "--shot", paramLabel = "ID", description = "The shot that is told.")
+    @Option(names = "--shot", paramLabel = "ID", description = "${bundle:kit-command.the-shot-that-gets-it}")
     @Nullable String shot;
 
     @Mixin
@@ -48,7 +49,7 @@ final class KitCommand implements Callable<Integer> {
         List<Owned> things = new ArrayList<>(kit.things());
         if (drop != 0) {
             if (drop < 1 || drop > things.size()) {
-                throw new InputException("--drop " + drop + ": the list has " + things.size() + " things.");
+                throw new InputException(Words.of("kit-command.drop-the-list-has-things", drop, things.size()));
             }
             things.remove(drop - 1);
         }
@@ -74,15 +75,14 @@ final class KitCommand implements Callable<Integer> {
             output.say(i + 1 + ". " + KitWords.thing(things.get(i)));
         }
         if (things.isEmpty()) {
-            output.say("Nothing is listed yet; add things with --add.");
+            output.say(Words.of("kit-command.nothing-is-listed-yet-add"));
         }
         return 0;
     }
 
     private static Owned thing(String told) throws InputException {
         String[] parts = told.split(",");
-        OwnedKind kind = OwnedKind.byCode(parts[0].strip()).orElseThrow(() -> new InputException("--add " + told + ": there is no such kind; there are "
-                + Arrays.stream(OwnedKind.values()).map(OwnedKind::code).collect(Collectors.joining(", ")) + "."));
+        OwnedKind kind = OwnedKind.byCode(parts[0].strip()).orElseThrow(() -> new InputException(Words.of("kit-command.add-there-is-no-such", told, Arrays.stream(OwnedKind.values()).map(OwnedKind::code).collect(Collectors.joining(", ")))));
         Owned out = Owned.usual(kind);
         for (String p : Arrays.asList(parts).subList(1, parts.length)) {
             int equals = p.indexOf('=');
@@ -105,19 +105,19 @@ final class KitCommand implements Callable<Integer> {
             return o.withCount(Integer.parseInt(value));
         }
         Fact f = o.kind().sizes().stream().filter(x -> x.key().equals(name)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("its sizes are " + o.kind().sizes().stream().map(Fact::key).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(Words.of("kit-command.its-sizes-are", o.kind().sizes().stream().map(Fact::key).collect(Collectors.joining(", ")))));
         return o.with(f, Double.parseDouble(value));
     }
 
     private void tell(OwnedKit kit, Path folder) throws Exception {
         if (shot == null) {
-            throw new InputException("--tell: say which shot with --shot.");
+            throw new InputException(Words.of("kit-command.tell-say-which-shot-with"));
         }
         String id = shot;
         try (ProductionFolder f = ProductionFolder.open(folder, true)) {
             ChosenShot.require(f.production(), id);
             f.save(f.production().withShot(id, kit::told));
         }
-        output.say("Told to shot " + id + ": " + String.join(", ", kit.facts().keySet()));
+        output.say(Words.of("kit-command.entered-into-shot", id, String.join(", ", kit.facts().keySet())));
     }
 }

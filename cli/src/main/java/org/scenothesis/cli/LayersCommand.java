@@ -18,16 +18,16 @@ import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.StepKind;
 import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Choice;
 import org.scenothesis.core.shot.step.Choices;
 import org.scenothesis.core.shot.step.Keys;
-import org.scenothesis.core.shot.step.Led;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Parameters;
+import org.scenothesis.core.shot.step.PointDriven;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.value.Ease;
@@ -37,83 +37,83 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "layers", description = "Lists the layers of a shot with the numbers of their steps, and changes them.", mixinStandardHelpOptions = true)
+@Command(name = "layers", description = "${bundle:layers-command.lists-the-layers-of-shot}", mixinStandardHelpOptions = true)
 final class LayersCommand implements Callable<Integer> {
     private static final String LIMIT = "cast-limit";
 
     @Mixin
     OfShot of;
 
-    @Option(names = "--lay", paramLabel = "PLATE", description = "Lay a plate on top; may be said several times, lowest first.")
+    @Option(names = "--lay", paramLabel = "PLATE", description = "${bundle:layers-command.add-plate-as-the-top}")
     List<String> lay = List.of();
 
-    @Option(names = "--lay-whole", description = "Lay the whole shot on top: all below as one picture, for what is done to all of it.")
+    @Option(names = "--lay-whole", description = "${bundle:layers-command.add-the-whole-shot-as}")
     boolean layWhole;
 
-    @Option(names = "--source", paramLabel = "KIND", description = "Where it has its picture from: plate, lightest (so far), or light-gained over the clean plate.")
+    @Option(names = "--source", paramLabel = "KIND", description = "${bundle:layers-command.where-it-has-its-picture}")
     @Nullable String source;
 
-    @Option(names = "--choose", paramLabel = "NAME=WORD", description = "Choose a word of its steps, by the names that are listed.")
+    @Option(names = "--choose", paramLabel = "NAME=WORD", description = "${bundle:layers-command.choose-word-of-its-steps}")
     Map<String, String> choose = Map.of();
 
-    @Option(names = "--points", paramLabel = "STEP=X,Y;X,Y", description = "The points of an outline, of a step that is led by points, or of cast-limit (what a drawn shadow stays within), in percent of the picture. Of several steps of a kind the second is STEP:2.")
+    @Option(names = "--points", paramLabel = "STEP=X,Y;X,Y", description = "${bundle:layers-command.the-points-of-an-outline}")
     Map<String, String> points = Map.of();
 
-    @Option(names = "--ease", paramLabel = "STEP=EASE", description = "How a step goes on from its key at --at: hold, steady or soft.")
+    @Option(names = "--ease", paramLabel = "STEP=EASE", description = "${bundle:layers-command.how-step-goes-on-from}")
     Map<String, String> ease = Map.of();
 
-    @Option(names = "--jolt", paramLabel = "S", description = "A jolt at a moment of the shot, for what is held by hand.")
+    @Option(names = "--jolt", paramLabel = "S", description = "${bundle:layers-command.jolt-at-moment-of-the}")
     List<Double> jolts = List.of();
 
-    @Option(names = "--layer", paramLabel = "ID", description = "The layer that is changed.")
+    @Option(names = "--layer", paramLabel = "ID", description = "${bundle:layers-command.the-layer-that-is-changed}")
     @Nullable String layer;
 
-    @Option(names = "--add", paramLabel = "STEP", description = "Add a step, for example put, outline, grain.")
+    @Option(names = "--add", paramLabel = "STEP", description = "${bundle:layers-command.add-step-for-example-put}")
     List<String> add = List.of();
 
-    @Option(names = "--set", paramLabel = "NAME=NUMBER", description = "Set a number of its steps, by the names that are listed below; of several steps that have it the second is NAME:2.")
+    @Option(names = "--set", paramLabel = "NAME=NUMBER", description = "${bundle:layers-command.set-number-of-its-steps}")
     Map<String, Double> set = Map.of();
 
-    @Option(names = "--at", paramLabel = "SECONDS", description = "The moment of the shot the numbers are listed and set at.", defaultValue = "0")
+    @Option(names = "--at", paramLabel = "SECONDS", description = "${bundle:layers-command.the-moment-of-the-shot}", defaultValue = "0")
     double at;
 
-    @Option(names = "--keyframe", description = "What is set holds from this moment on: with keyframes.")
+    @Option(names = "--keyframe", description = "${bundle:layers-command.numbers-hold-from-this-moment}")
     boolean keyframe;
 
-    @Option(names = "--without", paramLabel = "STEP", description = "Take a step away.")
+    @Option(names = "--without", paramLabel = "STEP", description = "${bundle:layers-command.take-step-away}")
     List<String> without = List.of();
 
-    @Option(names = "--blend", paramLabel = "KIND", description = "How it is laid: ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--blend", paramLabel = "KIND", description = "${bundle:layers-command.how-it-blends} ${COMPLETION-CANDIDATES}.")
     @Nullable Blend blend;
 
-    @Option(names = "--name", paramLabel = "WORDS", description = "What it is called.")
+    @Option(names = "--name", paramLabel = "WORDS", description = "${bundle:layers-command.what-it-is-called}")
     @Nullable String name;
 
-    @Option(names = "--begins", paramLabel = "S", description = "It is absent until this moment of the shot.")
+    @Option(names = "--begins", paramLabel = "S", description = "${bundle:layers-command.it-is-absent-until-this}")
     @Nullable Double begins;
 
-    @Option(names = "--ends", paramLabel = "S", description = "It is absent from this moment of the shot on.")
+    @Option(names = "--ends", paramLabel = "S", description = "${bundle:layers-command.it-is-absent-from-this}")
     @Nullable Double ends;
 
-    @Option(names = "--later", paramLabel = "S", description = "It comes later by seconds, with its keys; negative earlier.", defaultValue = "0")
+    @Option(names = "--later", paramLabel = "S", description = "${bundle:layers-command.it-comes-later-by-seconds}", defaultValue = "0")
     double later;
 
-    @Option(names = "--up", paramLabel = "N", description = "Move it up in the pile; negative moves it down.", defaultValue = "0")
+    @Option(names = "--up", paramLabel = "N", description = "${bundle:layers-command.move-it-up-in-the}", defaultValue = "0")
     int up;
 
-    @Option(names = "--like", paramLabel = "ID", description = "Treat it as another layer is: key, colour, softness, grain, light at its edge.")
+    @Option(names = "--like", paramLabel = "ID", description = "${bundle:layers-command.treat-it-as-another-layer}")
     @Nullable String like;
 
-    @Option(names = "--moves-like", paramLabel = "ID", description = "Move it as another layer is.")
+    @Option(names = "--moves-like", paramLabel = "ID", description = "${bundle:layers-command.move-it-as-another-layer}")
     @Nullable String movesLike;
 
-    @Option(names = "--copy", description = "Copy it, above itself.")
+    @Option(names = "--copy", description = "${bundle:layers-command.copy-it-above-itself}")
     boolean copy;
 
-    @Option(names = "--freeze", description = "Hold its frame at --at within an outline above it, for a second.")
+    @Option(names = "--freeze", description = "${bundle:layers-command.hold-its-frame-at-at}")
     boolean freeze;
 
-    @Option(names = "--away", description = "Take it away.")
+    @Option(names = "--away", description = "${bundle:layers-command.take-it-away}")
     boolean away;
 
     @Mixin
@@ -141,7 +141,7 @@ final class LayersCommand implements Callable<Integer> {
 
     private static Shot laid(Shot s, String plate) throws InputException {
         Plate p = s.plate(plate).orElseThrow(
-                () -> new InputException("there is no plate " + plate + " in shot " + s.id() + "; it has " + names(s.plates().stream().map(Plate::id).toList()) + "."));
+                () -> new InputException(Words.of("bring-command.there-is-no-plate-in", plate, s.id(), names(s.plates().stream().map(Plate::id).toList()))));
         return Layers.added(s, Layers.fresh(s, p));
     }
 
@@ -150,12 +150,12 @@ final class LayersCommand implements Callable<Integer> {
     }
 
     private static String there(Shot s, String id) throws InputException {
-        return s.layer(id).map(Layer::id).orElseThrow(() -> new InputException("there is no layer " + id + " in shot " + s.id() + "."));
+        return s.layer(id).map(Layer::id).orElseThrow(() -> new InputException(Words.of("layers-command.there-is-no-layer-in", id, s.id())));
     }
 
     private Shot changed(Shot s, String id) throws InputException {
         if (s.layer(id).isEmpty()) {
-            throw new InputException("there is no layer " + id + " in shot " + s.id() + "; it has " + names(s.layers().stream().map(Layer::id).toList()) + ".");
+            throw new InputException(Words.of("layers-command.there-is-no-layer-in-2", id, s.id(), names(s.layers().stream().map(Layer::id).toList())));
         }
         Shot now = s;
         for (String word : without) {
@@ -165,7 +165,7 @@ final class LayersCommand implements Callable<Integer> {
             Layer l = now.layer(id).orElseThrow();
             List<Step> may = Layers.addable(now, l);
             Step step = may.stream().filter(x -> Kind.word(x.getClass()).equals(word)).findFirst().orElseThrow(() -> new InputException(
-                    "no step " + word + " can be added to " + id + "; there are " + names(may.stream().map(x -> Kind.word(x.getClass())).toList()) + "."));
+                    Words.of("layers-command.no-step-can-be-added", word, id, names(may.stream().map(x -> Kind.word(x.getClass())).toList()))));
             now = now.withLayer(id, o -> Layers.more(o, step));
         }
         for (Map.Entry<String, Double> e : set.entrySet()) {
@@ -190,7 +190,7 @@ final class LayersCommand implements Callable<Integer> {
         String where = source;
         if (where != null) {
             Layer l = now.layer(id).orElseThrow();
-            Layer other = Layers.sourced(now, l, where).orElseThrow(() -> new InputException("the source of " + id + " can be " + names(Layers.sources(s, l)) + ", not " + where + "."));
+            Layer other = Layers.sourced(now, l, where).orElseThrow(() -> new InputException(Words.of("layers-command.the-source-of-can-be", id, names(Layers.sources(s, l)), where)));
             now = now.withLayer(id, o -> other);
         }
         now = now.withLayer(id, l -> {
@@ -216,7 +216,7 @@ final class LayersCommand implements Callable<Integer> {
             try {
                 return new Nth(word.substring(0, colon), Math.max(1, Integer.parseInt(word.substring(colon + 1))));
             } catch (NumberFormatException e) {
-                throw new InputException(word + ": behind the colon belongs which of several steps, such as outline:2.");
+                throw new InputException(Words.of("layers-command.behind-the-colon-belongs-which", word));
             }
         }
 
@@ -228,24 +228,24 @@ final class LayersCommand implements Callable<Integer> {
 
     private Layer numbered(Layer l, String word, double value) throws InputException {
         Nth nth = Nth.of(word);
-        int i = nth.in(l, s -> Parameters.of(s).stream().anyMatch(p -> p.code().equals(nth.name))).orElseThrow(() -> new InputException(
-                "the layer " + l.id() + " has no number " + word + "; it has " + names(l.steps().stream().flatMap(x -> Parameters.of(x).stream()).map(Parameter::code).toList()) + "."));
+        int i = nth.in(l, s -> StepKind.parameters(s).stream().anyMatch(p -> p.code().equals(nth.name))).orElseThrow(() -> new InputException(
+                Words.of("layers-command.the-layer-has-no-number", l.id(), word, names(l.steps().stream().flatMap(x -> StepKind.parameters(x).stream()).map(Parameter::code).toList()))));
         Step step = l.steps().get(i);
-        Parameter<?> p = Parameters.of(step).stream().filter(x -> x.code().equals(nth.name)).findFirst().orElseThrow();
+        Parameter<?> p = StepKind.parameters(step).stream().filter(x -> x.code().equals(nth.name)).findFirst().orElseThrow();
         within(p, value);
         Step changed = p.with(keyframe && Keys.can(step) ? Keys.set(step, at) : step, at, value);
         if (Math.abs(p.get(changed, at) - value) > 1e-6) {
-            throw new InputException(word + "=" + value + (step instanceof Led ? ": the points of the step cannot lie so; none may fall together, and corners go round one way."
-                    : ": it cannot be so beside the other numbers of the step; change those first."));
+            throw new InputException(word + "=" + value + (step instanceof PointDriven ? Words.of("layers-command.the-points-of-the-step")
+                    : Words.of("layers-command.it-cannot-be-so-beside")));
         }
         return l.with(i, changed);
     }
 
     private Layer eased(Layer l, String word, String ease) throws InputException {
-        Ease to = Arrays.stream(Ease.values()).filter(e -> e.name().equalsIgnoreCase(ease)).findFirst().orElseThrow(() -> new InputException("--ease " + word + "=" + ease + ": choose hold, steady or soft."));
+        Ease to = Arrays.stream(Ease.values()).filter(e -> e.name().equalsIgnoreCase(ease)).findFirst().orElseThrow(() -> new InputException(Words.of("layers-command.ease-choose-hold-steady-or", word, ease)));
         int i = at(l, word);
         if (!Keys.at(l.steps().get(i), at)) {
-            throw new InputException("--ease " + word + ": it has no key at " + at + " s; set one with --keyframe.");
+            throw new InputException(Words.of("layers-command.ease-it-has-no-key", word, at));
         }
         return l.with(i, Keys.eased(l.steps().get(i), at, to));
     }
@@ -253,7 +253,7 @@ final class LayersCommand implements Callable<Integer> {
     /// The place of a step by its word.
     private static int at(Layer l, String word) throws InputException {
         Nth nth = Nth.of(word);
-        return nth.in(l, s -> Kind.word(s.getClass()).equals(nth.name)).orElseThrow(() -> new InputException("the layer " + l.id() + " has no step " + word + "; add it with --add."));
+        return nth.in(l, s -> Kind.word(s.getClass()).equals(nth.name)).orElseThrow(() -> new InputException(Words.of("layers-command.the-layer-has-no-step", l.id(), word)));
     }
 
     private Layer chosen(Shot s, Layer l, String code, String word) throws InputException {
@@ -262,13 +262,13 @@ final class LayersCommand implements Callable<Integer> {
             for (Choice<?> c : choices(s, step)) {
                 if (c.code().equals(code)) {
                     if (!c.options().contains(word)) {
-                        throw new InputException(code + " is one of " + names(c.options()) + ", not " + word + ".");
+                        throw new InputException(Words.of("layers-command.is-one-of-not", code, names(c.options()), word));
                     }
                     return l.with(i, c.with(step, word));
                 }
             }
         }
-        throw new InputException("the layer " + l.id() + " has nothing called " + code + " to choose.");
+        throw new InputException(Words.of("layers-command.the-layer-has-nothing-called", l.id(), code));
     }
 
     private List<Choice<?>> choices(Shot s, Step step) {
@@ -282,7 +282,7 @@ final class LayersCommand implements Callable<Integer> {
         Step step = l.steps().get(i);
         if (limit) {
             if (!(to.isEmpty() || to.size() >= 3)) {
-                throw new InputException(word + ": a limit has three corners at least, or none.");
+                throw new InputException(Words.of("layers-command.limit-has-three-corners-at", word));
             }
             return l.with(i, ((Cast) step).withLimit(to));
         }
@@ -293,22 +293,22 @@ final class LayersCommand implements Callable<Integer> {
         if (step instanceof Outline o && to.size() >= 3) {
             return o.withCorners(at, to);
         }
-        if (!(step instanceof Led led)) {
-            throw new InputException(word + " is not led by points, or too few were given.");
+        if (!(step instanceof PointDriven led)) {
+            throw new InputException(Words.of("layers-command.is-not-led-by-points", word));
         }
         if (to.size() != led.names().size()) {
             throw new InputException(word + " has " + led.names().size() + " points (" + names(led.names()) + "), " + to.size() + " were given.");
         }
         Step moved = led.withPoints(at, to);
-        if (!((Led) moved).points(at).equals(to)) {
-            throw new InputException(word + ": its points cannot lie so; none may fall together, and corners go round one way.");
+        if (!((PointDriven) moved).points(at).equals(to)) {
+            throw new InputException(Words.of("layers-command.its-points-cannot-lie-so", word));
         }
         return moved;
     }
 
     private static void within(Parameter<?> p, double value) throws InputException {
         if (!(value >= p.span().low() && value <= p.span().high())) {
-            throw new InputException(p.code() + "=" + value + ": it goes from " + p.span().low() + " to " + p.span().high() + (p.unit().isEmpty() ? "" : " " + p.unit()) + ".");
+            throw new InputException(Words.of("layers-command.it-goes-from-to", p.code(), value, p.span().low(), p.span().high(), (p.unit().isEmpty() ? "" : " " + p.unit())));
         }
     }
 
@@ -320,7 +320,7 @@ final class LayersCommand implements Callable<Integer> {
             ArrayNode steps = one.putArray("steps");
             for (Step step : l.steps()) {
                 ObjectNode numbers = steps.addObject().put("step", Kind.word(step.getClass())).putObject("numbers");
-                Parameters.of(step).forEach(p -> Output.number(numbers, p.code(), p.get(step, at)));
+                StepKind.parameters(step).forEach(p -> Output.number(numbers, p.code(), p.get(step, at)));
                 choices(s, step).forEach(c -> numbers.put(c.code(), c.get(step)));
             }
             output.say(l.id() + "  " + l.name() + (l.on() ? "" : ", off"));
@@ -330,7 +330,7 @@ final class LayersCommand implements Callable<Integer> {
     }
 
     private String said(Step step) {
-        String numbers = Parameters.of(step).stream().map(p -> p.code() + "=" + Words.number(p.get(step, at), p.span().decimals())).collect(Collectors.joining("  "));
+        String numbers = StepKind.parameters(step).stream().map(p -> p.code() + "=" + Words.number(p.get(step, at), p.span().decimals())).collect(Collectors.joining("  "));
         return numbers.isEmpty() ? "" : ": " + numbers;
     }
 }

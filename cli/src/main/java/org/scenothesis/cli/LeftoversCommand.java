@@ -8,17 +8,18 @@ import java.util.concurrent.Callable;
 import org.scenothesis.production.render.Leftovers;
 import org.scenothesis.production.render.Space;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "leftovers", description = "Lists what programs that were stopped left in the production: parts of renders, files in the making; or removes it.", mixinStandardHelpOptions = true)
+@Command(name = "leftovers", description = "${bundle:leftovers-command.lists-what-programs-that-were}", mixinStandardHelpOptions = true)
 final class LeftoversCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "${bundle:breakdown-command.the-production-folder}")
     Path folder;
 
-    @Option(names = "--clear", description = "Remove them; renders then begin anew. Not while another program works in the folder.")
+    @Option(names = "--clear", description = "${bundle:leftovers-command.remove-them-renders-then-start}")
     boolean clear;
 
     @Mixin
@@ -43,7 +44,7 @@ final class LeftoversCommand implements Callable<Integer> {
             }
             o.put("cleared", clear);
             output.print(o);
-            output.say(all.isEmpty() ? "nothing is left over" : clear ? "removed" : "with --clear they are removed");
+            output.say(all.isEmpty() ? Words.of("leftovers-command.nothing-is-left-over") : clear ? "removed" : Words.of("leftovers-command.with-clear-they-are-removed"));
             return 0;
         }
     }

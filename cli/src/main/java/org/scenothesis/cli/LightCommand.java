@@ -25,14 +25,14 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "light", description = "Says where the light of a picture comes from, how wide and how strong against the fill it is, and its colours.", mixinStandardHelpOptions = true)
+@Command(name = "light", description = "${bundle:light-command.says-where-the-light-of}", mixinStandardHelpOptions = true)
 final class LightCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "STILL", description = "A still, or footage, of which the first frame is taken.")
+    @Parameters(paramLabel = "STILL", description = "${bundle:light-command.still-or-footage-of-which}")
     Path still;
 
     @Option(
             names = "--marks", paramLabel = "FILE",
-            description = "What is marked in it, as JSON: camera (or the marks of perspective), shadow, grey, lit, unlit, round, lamps. Without it only the camera is proposed.")
+            description = "${bundle:light-command.its-marks-as-json-camera}")
     @Nullable Path marks;
 
     @Mixin
@@ -69,7 +69,7 @@ final class LightCommand implements Callable<Integer> {
         Estimate size = l.sizeDeg();
         Estimate fill = l.keyToFillStops();
         output.say("size          " + MatchWords.degrees(size));
-        output.say("key to fill   " + (fill == null ? Words.of("camera.unknown") : Words.stops(fill.value()) + " \u00b1 " + Words.number(fill.std(), 2)));
+        output.say(Words.of("light-command.key-to-fill", (fill == null ? Words.of("camera.unknown") : Words.stops(fill.value()) + " \u00b1 " + Words.number(fill.std(), 2))));
         output.say("key colour    " + kelvin(l.key()));
         output.say("fill colour   " + kelvin(l.fill()));
         l.neutral().forEach(n -> output.say("neutral       " + kelvin(n)));

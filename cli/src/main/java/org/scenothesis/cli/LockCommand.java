@@ -24,12 +24,12 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "lock", description = "Measures whether the camera stood still between a reference and a take.", mixinStandardHelpOptions = true)
+@Command(name = "lock", description = "${bundle:lock-command.measures-whether-the-camera-stood}", mixinStandardHelpOptions = true)
 final class LockCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "REFERENCE", description = "A video, a still, or a folder of stills: its start is the reference.")
+    @Parameters(index = "0", paramLabel = "REFERENCE", description = "${bundle:lock-command.video-still-or-folder-of}")
     Path reference;
 
-    @Parameters(index = "1", paramLabel = "TAKE", description = "A video, a still, or a folder of stills.")
+    @Parameters(index = "1", paramLabel = "TAKE", description = "${bundle:info-command.video-still-or-folder-of}")
     Path take;
 
     @Mixin
@@ -118,11 +118,11 @@ final class LockCommand implements Callable<Integer> {
     }
 
     private void say(LockReport r, List<Finding> findings) {
-        output.say(Words.frames(r.frames()) + ", the camera placed in " + r.placedFrames());
+        output.say(Words.of("lock-command.the-camera-placed-in", Words.frames(r.frames()), r.placedFrames()));
         for (LockReport.Segment g : r.segments()) {
             Gains gains = g.gains();
             output.say(String.format(
-                    "frames %d to %d: shift %s, %s px; roll %s\u00b0; zoom %s %%; residual %s px; exposure %s; %.0f %% of the points used",
+                    Words.of("lock-command.frames-to-shift-px-roll"),
                     g.from(), g.to(), Words.signed(g.shift().x(), 3), Words.signed(g.shift().y(), 3), Words.signed(g.rollDeg(), 4),
                     Words.signed(g.zoomPercent(), 3), Words.number(g.residualPx(), 3), gains == null ? "not measured" : Words.stops(gains.stops()), 100 * g.usedShare()));
         }

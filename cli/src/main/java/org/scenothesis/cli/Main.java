@@ -2,12 +2,15 @@ package org.scenothesis.cli;
 
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 import java.util.Objects;
+import java.util.ResourceBundle;
 import org.scenothesis.media.DiskTrouble;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.store.UserFolder;
+import org.scenothesis.production.words.Words;
 import org.slf4j.LoggerFactory;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -15,7 +18,7 @@ import picocli.CommandLine.Command;
 /// Starts a command and turns its failures into sentences and exit codes.
 @Command(
         name = "scenothesis",
-        description = "Breaks an illusion into plates, proves that they belong together, keys and layers them.",
+        description = "${bundle:main.breaks-an-illusion-into-plates}",
         mixinStandardHelpOptions = true,
         version = "Scenothesis 0.1",
         subcommands = {
@@ -23,7 +26,7 @@ import picocli.CommandLine.Command;
             FindingsCommand.class, IllusionsCommand.class, ShotListCommand.class, SunCommand.class, EarlierCommand.class, LeftoversCommand.class,
             TakeCommand.class, NewCommand.class, BringCommand.class, LayersCommand.class, ShotsCommand.class, TrackCommand.class, TrailsCommand.class, SoundCommand.class, StageCommand.class, KitCommand.class, CommandLine.HelpCommand.class
         },
-        footer = {"", "With a window: scenothesis [FOLDER] (a new or empty one begins a production), scenothesis demo [--bench NAME] [--snapshot FILE.png]"})
+        footer = {"", "${bundle:main.with-window-scenothesis-folder-new}"})
 public final class Main {
     public static void main(String[] args) {
         System.exit(run(new PrintWriter(System.out, true, StandardCharsets.UTF_8), new PrintWriter(System.err, true, StandardCharsets.UTF_8), args));
@@ -33,7 +36,7 @@ public final class Main {
     public static int run(PrintWriter printed, PrintWriter complained, String... args) {
         PrintWriter out = new PrintWriter(new PlainWriter(printed), true);
         PrintWriter err = new PrintWriter(new PlainWriter(complained), true);
-        CommandLine line = new CommandLine(new Main());
+        CommandLine line = new CommandLine(new Main()).setResourceBundle(ResourceBundle.getBundle("org.scenothesis.production.words.cli", Locale.ENGLISH));
         Objects.requireNonNull(line.getSubcommands().get("layers")).getCommandSpec().usageMessage().footer(StepHelp.lines());
         line.setOut(out);
         line.setErr(err);
@@ -49,7 +52,7 @@ public final class Main {
         try {
             return line.execute(args);
         } catch (OutOfMemoryError e) {
-            err.println("there is not enough memory for this; use smaller pictures, or start with SCENOTHESIS_HEAP=4g.");
+            err.println(Words.of("main.there-is-not-enough-memory"));
             return 1;
         } catch (Error | RuntimeException e) {
             err.println(unexpected(e));
@@ -62,7 +65,7 @@ public final class Main {
             return String.valueOf(e.getMessage());
         }
         if (e instanceof Stopped) {
-            return "stopped; what was finished stays.";
+            return Words.of("main.stopped-what-was-finished-stays");
         }
         String why = DiskTrouble.why(e);
         return why != null ? why : unexpected(e);
@@ -71,6 +74,6 @@ public final class Main {
     /// Where it came from is written down for whoever mends it.
     private static String unexpected(Throwable e) {
         LoggerFactory.getLogger(Main.class).error("a command failed", e);
-        return "something went wrong inside Scenothesis (" + String.valueOf(e).replace('\n', ' ') + "); please report it with the command you gave and " + UserFolder.log() + ".";
+        return Words.of("main.something-went-wrong-inside-scenothesis", String.valueOf(e).replace('\n', ' '), UserFolder.log());
     }
 }

@@ -9,30 +9,31 @@ import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.WonderKind;
-import org.scenothesis.production.store.NewProduction;
+import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "new", description = "Begins a production in a folder.", mixinStandardHelpOptions = true)
+@Command(name = "new", description = "${bundle:new-command.begins-production-in-folder}", mixinStandardHelpOptions = true)
 final class NewCommand implements Callable<Integer> {
     private static final Pattern SIZE = Pattern.compile("(\\d{1,5})[x\u00d7](\\d{1,5})");
 
-    @Parameters(index = "0", paramLabel = "FOLDER", description = "A folder that is new or has no production yet; footage that lies there stays.")
+    @Parameters(index = "0", paramLabel = "FOLDER", description = "${bundle:new-command.folder-that-is-new-or}")
     Path folder;
 
-    @Option(names = "--title", paramLabel = "WORDS", description = "What it is called; otherwise as the folder.")
+    @Option(names = "--title", paramLabel = "WORDS", description = "${bundle:new-command.what-it-is-called-otherwise}")
     @Nullable String title;
 
-    @Option(names = "--size", paramLabel = "WxH", description = "Size of the first shot's pictures; otherwise that of its first footage.")
+    @Option(names = "--size", paramLabel = "WxH", description = "${bundle:new-command.size-of-the-first-shots}")
     @Nullable String size;
 
-    @Option(names = "--rate", paramLabel = "PER_S", description = "Pictures a second, with --size.", defaultValue = "25")
+    @Option(names = "--rate", paramLabel = "PER_S", description = "${bundle:new-command.pictures-second-with-size}", defaultValue = "25")
     double rate;
 
-    @Option(names = "--wonder", paramLabel = "KIND", description = "What is impossible in the first shot: ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--wonder", paramLabel = "KIND", description = "${bundle:new-command.illusion-of-the-first-shot} ${COMPLETION-CANDIDATES}.")
     @Nullable WonderKind wonder;
 
     @Mixin
@@ -59,7 +60,7 @@ final class NewCommand implements Callable<Integer> {
         }
         Matcher m = SIZE.matcher(size);
         if (!m.matches()) {
-            throw new InputException("--size " + size + ": give width and height in pixels, for example 1920x1080.");
+            throw new InputException(Words.of("new-command.size-give-width-and-height", size));
         }
         try {
             return new FrameFormat(Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)), rate);

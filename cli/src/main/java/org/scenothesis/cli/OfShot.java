@@ -4,15 +4,16 @@ import java.nio.file.Path;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 /// The shot of a production that a command works on.
 final class OfShot {
-    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "${bundle:breakdown-command.the-production-folder}")
     Path folder;
 
-    @Option(names = "--shot", paramLabel = "ID", description = "The shot, by its id; where there is only one it need not be said.")
+    @Option(names = "--shot", paramLabel = "ID", description = "${bundle:of-shot.the-shot-by-its-id}")
     @Nullable String id;
 
     @FunctionalInterface
@@ -29,7 +30,7 @@ final class OfShot {
     int open(boolean write, Work work) throws Exception {
         try (ProductionFolder f = ProductionFolder.open(folder, write)) {
             if (write && !f.writable()) {
-                throw new InputException(folder + ": nothing was changed: this production " + f.whyReadOnly());
+                throw new InputException(Words.of("illusions-command.nothing-was-changed-this-production", folder, f.whyReadOnly()));
             }
             work.on(f, f.production().shot(ChosenShot.of(f.production(), id)));
             return 0;

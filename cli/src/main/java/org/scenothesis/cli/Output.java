@@ -24,10 +24,10 @@ final class Output {
     @Spec(Spec.Target.MIXEE)
     CommandSpec spec;
 
-    @Option(names = "--json", description = "Print one JSON object on standard output.")
+    @Option(names = "--json", description = "${bundle:output.print-one-json-object-on}")
     boolean json;
 
-    @Option(names = "--quiet", description = "No progress on standard error.")
+    @Option(names = "--quiet", description = "${bundle:output.no-progress-on-standard-error}")
     boolean quiet;
 
     static ObjectNode object() {

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.production.words.Words;
 
 /// Keeps results apart from what they are made of.
 final class Outputs {
@@ -13,7 +14,7 @@ final class Outputs {
     static void apart(Path out, @Nullable Path... inputs) throws InputException {
         for (Path in : inputs) {
             if (in != null && same(out, in)) {
-                throw new InputException(out + ": this is footage that is read here and is never written over; choose another place for the results.");
+                throw new InputException(Words.of("outputs.this-is-footage-that-is", out));
             }
         }
     }

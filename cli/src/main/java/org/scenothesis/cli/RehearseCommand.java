@@ -10,34 +10,35 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.rehearsal.Quality;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.production.demo.Rehearsal;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "rehearse", description = "Films the demo shoot with the simulated camera.", mixinStandardHelpOptions = true)
+@Command(name = "rehearse", description = "${bundle:rehearse-command.films-the-demo-shoot-with}", mixinStandardHelpOptions = true)
 final class RehearseCommand implements Callable<Integer> {
-    @Option(names = "--out", required = true, paramLabel = "DIR", description = "The production folder to film into.")
+    @Option(names = "--out", required = true, paramLabel = "DIR", description = "${bundle:rehearse-command.the-production-folder-to-film}")
     Path out;
 
-    @Option(names = "--width", defaultValue = "1280", paramLabel = "PX", description = "Picture width; the shape is 16:9.")
+    @Option(names = "--width", defaultValue = "1280", paramLabel = "PX", description = "${bundle:rehearse-command.picture-width-the-shape-is}")
     int width;
 
-    @Option(names = "--samples", defaultValue = "40", paramLabel = "N", description = "Light paths per pixel of the set.")
+    @Option(names = "--samples", defaultValue = "40", paramLabel = "N", description = "${bundle:rehearse-command.light-paths-per-pixel-of}")
     int samples;
 
-    @Option(names = "--moving-samples", defaultValue = "14", paramLabel = "N", description = "Light paths per pixel where something moves.")
+    @Option(names = "--moving-samples", defaultValue = "14", paramLabel = "N", description = "${bundle:rehearse-command.light-paths-per-pixel-where}")
     int movingSamples;
 
-    @Option(names = "--seed", defaultValue = "1", description = "The same seed films the same pictures.")
+    @Option(names = "--seed", defaultValue = "1", description = "${bundle:rehearse-command.the-same-seed-films-the}")
     long seed;
 
-    @Option(names = "--only", split = ",", paramLabel = "TAKE", description = "Only these takes, for example clean-2,maker-1.")
+    @Option(names = "--only", split = ",", paramLabel = "TAKE", description = "${bundle:rehearse-command.only-these-takes-for-example}")
     Set<String> only = Set.of();
 
-    @Option(names = "--video", defaultValue = "H264_MP4", description = "One of ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--video", defaultValue = "H264_MP4", description = "${bundle:rehearse-command.one-of} ${COMPLETION-CANDIDATES}.")
     VideoFormat video;
 
-    @Option(names = "--readings", description = "Film nothing; measure what is there and lay the readings beside it, as the application ships them.")
+    @Option(names = "--readings", description = "${bundle:rehearse-command.film-nothing-measure-the-takes}")
     boolean readings;
 
     @Mixin
@@ -46,7 +47,7 @@ final class RehearseCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         if (width < 64 || width > 7680) {
-            throw new InputException("--width " + width + ": choose between 64 and 7680 pixels.");
+            throw new InputException(Words.of("rehearse-command.width-choose-between-and-pixels", width));
         }
         if (readings) {
             return measure();
@@ -55,7 +56,7 @@ final class RehearseCommand implements Callable<Integer> {
             var wish = new Rehearsal.Wish(width / 2 * 2, new Quality(samples, movingSamples, 0.5, seed), only, video);
             List<Path> files = Rehearsal.film(out, wish, bands, output.progress("rehearse"));
             if (files.isEmpty()) {
-                throw new InputException("--only " + only + ": there is no such take.");
+                throw new InputException(Words.of("rehearse-command.only-there-is-no-such", only));
             }
             ObjectNode o = Output.object();
             o.set("files", Output.tree(files.stream().map(Path::toString).toList()));

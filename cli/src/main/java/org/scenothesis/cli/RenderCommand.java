@@ -21,20 +21,20 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "render", description = "Renders the finished shot to stills or video; goes on where an earlier render stopped.", mixinStandardHelpOptions = true)
+@Command(name = "render", description = "${bundle:render-command.renders-the-finished-shot-to}", mixinStandardHelpOptions = true)
 final class RenderCommand implements Callable<Integer> {
     private static final Pattern RANGE = Pattern.compile("(\\d+)-(\\d+)");
 
     @Mixin
     OfShot of;
 
-    @Option(names = "--out", required = true, paramLabel = "DIR_OR_FILE", description = "A folder for 16-bit PNG, a file ending in .mkv, .webm, .mp4, .mov, .avi, or for one frame in .png, .exr, .jpg.")
+    @Option(names = "--out", required = true, paramLabel = "DIR_OR_FILE", description = "${bundle:render-command.folder-for-bit-png-file}")
     Path out;
 
-    @Option(names = "--frames", paramLabel = "A-B", description = "Only these frames, both included, counted from 0.")
+    @Option(names = "--frames", paramLabel = "A-B", description = "${bundle:render-command.only-these-frames-both-included}")
     @Nullable String frames;
 
-    @Option(names = "--of", paramLabel = "WHAT", defaultValue = "whole", description = "What of the shot: whole (default), element:LAYER with alpha where the file can hold it, matte:LAYER.")
+    @Option(names = "--of", paramLabel = "WHAT", defaultValue = "whole", description = "${bundle:render-command.what-of-the-shot-whole}")
     String what;
 
     @Mixin
@@ -62,8 +62,7 @@ final class RenderCommand implements Callable<Integer> {
 
     private RenderJob job(ShotRenderer renderer, Shot s) throws FootageException, InputException {
         int[] range = range(renderer.format(s).frames());
-        Excerpt excerpt = Excerpt.of(s, what).orElseThrow(() -> new InputException("--of " + what + ": this shot has "
-                + Excerpt.of(s).stream().map(Excerpt::word).collect(Collectors.joining(", ")) + "."));
+        Excerpt excerpt = Excerpt.of(s, what).orElseThrow(() -> new InputException(Words.of("render-command.of-this-shot-has", what, Excerpt.of(s).stream().map(Excerpt::word).collect(Collectors.joining(", ")))));
         return new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1]).withOf(excerpt));
     }
 
@@ -85,10 +84,10 @@ final class RenderCommand implements Callable<Integer> {
         output.print(o);
         output.say("rendered " + Words.frames(frames) + " to " + out);
         if (done.removed() > 0) {
-            output.say("removed " + Words.frames(done.removed()) + " of an earlier render behind the end of this one");
+            output.say(Words.of("render-command.removed-of-an-earlier-render", Words.frames(done.removed())));
         }
         if (done.older() > 0) {
-            output.say(Words.frames(done.older()) + " of an earlier version of the shot lie there still; render them too, or remove them");
+            output.say(Words.of("render-command.of-an-earlier-version-of", Words.frames(done.older())));
         }
     }
 
@@ -98,12 +97,12 @@ final class RenderCommand implements Callable<Integer> {
         }
         Matcher m = RANGE.matcher(frames);
         if (!m.matches() || m.group(1).length() > 9 || m.group(2).length() > 9) {
-            throw new InputException("--frames " + frames + ": write the range as first-last, for example 0-" + (n - 1) + ".");
+            throw new InputException(Words.of("render-command.frames-write-the-range-as", frames, (n - 1)));
         }
         int from = Integer.parseInt(m.group(1));
         int to = Integer.parseInt(m.group(2));
         if (from > to || to >= n) {
-            throw new InputException("--frames " + frames + ": the shot has frames 0 to " + (n - 1) + ".");
+            throw new InputException(Words.of("render-command.frames-the-shot-has-frames", frames, (n - 1)));
         }
         return new int[] {from, to};
     }

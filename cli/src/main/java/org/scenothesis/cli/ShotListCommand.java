@@ -9,24 +9,25 @@ import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.scenothesis.production.paper.ShotList;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(
-        name = "shotlist", description = "Reads a shot list (CSV) and says what was and was not understood; with --add the shots go into the production.",
+        name = "shotlist", description = "${bundle:shot-list-command.reads-shot-list-csv-and}",
         mixinStandardHelpOptions = true)
 final class ShotListCommand implements Callable<Integer> {
     private static final long LARGEST = 8L << 20;
 
-    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "${bundle:breakdown-command.the-production-folder}")
     Path folder;
 
-    @Parameters(index = "1", paramLabel = "FILE.csv", description = "The list; the first line names the columns.")
+    @Parameters(index = "1", paramLabel = "FILE.csv", description = "${bundle:shot-list-command.the-list-the-first-line}")
     Path file;
 
-    @Option(names = "--add", description = "Add what was understood.")
+    @Option(names = "--add", description = "${bundle:shot-list-command.add-what-was-understood}")
     boolean add;
 
     @Mixin
@@ -37,7 +38,7 @@ final class ShotListCommand implements Callable<Integer> {
         ShotList list = ShotList.read(text());
         try (ProductionFolder f = ProductionFolder.open(folder, add)) {
             if (add && !f.writable()) {
-                throw new InputException(f.path() + ": nothing was changed: this production " + f.whyReadOnly());
+                throw new InputException(Words.of("illusions-command.nothing-was-changed-this-production", f.path(), f.whyReadOnly()));
             }
             if (add) {
                 f.save(list.into(f.production()));
@@ -47,7 +48,7 @@ final class ShotListCommand implements Callable<Integer> {
         ArrayNode shots = o.putArray("shots");
         list.shots().forEach(s -> {
             shots.addObject().put("id", s.id()).put("title", s.title()).put("seconds", s.seconds()).put("wonders", s.wonders().size());
-            output.say(s.id() + "  " + s.title() + ", " + s.wonders().size() + (s.wonders().size() == 1 ? " wonder" : " wonders"));
+            output.say(s.id() + "  " + s.title() + ", " + s.wonders().size() + (s.wonders().size() == 1 ? " illusion" : " illusions"));
         });
         ArrayNode notes = o.putArray("not_understood");
         list.notes().forEach(n -> {
@@ -55,7 +56,7 @@ final class ShotListCommand implements Callable<Integer> {
             output.say("Not understood: " + n.sentence());
         });
         o.put("added", add);
-        output.say(add ? "Added." : "Nothing was changed; --add adds what was understood.");
+        output.say(add ? "Added." : Words.of("shot-list-command.nothing-was-changed-add-adds"));
         output.print(o);
         return list.shots().isEmpty() ? 1 : 0;
     }
@@ -63,13 +64,13 @@ final class ShotListCommand implements Callable<Integer> {
     private String text() throws InputException {
         try {
             if (Files.size(file) > LARGEST) {
-                throw new InputException(file + ": larger than 8 MB, which no shot list is.");
+                throw new InputException(Words.of("shot-list-command.larger-than-mb-which-no", file));
             }
             return Files.readString(file);
         } catch (MalformedInputException e) {
-            throw new InputException(file + ": the file is not UTF-8 text; save it as CSV in UTF-8.");
+            throw new InputException(Words.of("shot-list-command.the-file-is-not-utf-", file));
         } catch (IOException e) {
-            throw new InputException(file + ": the file cannot be read; check the path and its permissions.");
+            throw new InputException(Words.of("shot-list-command.the-file-cannot-be-read", file));
         }
     }
 }

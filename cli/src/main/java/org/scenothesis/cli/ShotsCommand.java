@@ -16,33 +16,33 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "shots", description = "Lists the shots of a production, adds, names, moves and takes them away.", mixinStandardHelpOptions = true)
+@Command(name = "shots", description = "${bundle:shots-command.lists-the-shots-of-production}", mixinStandardHelpOptions = true)
 final class ShotsCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "The production folder.")
+    @Parameters(index = "0", paramLabel = "PRODUCTION", description = "${bundle:breakdown-command.the-production-folder}")
     Path folder;
 
-    @Option(names = "--add", description = "Add a new shot.")
+    @Option(names = "--add", description = "${bundle:shots-command.add-new-shot}")
     boolean add;
 
-    @Option(names = "--shot", paramLabel = "ID", description = "The shot that is changed.")
+    @Option(names = "--shot", paramLabel = "ID", description = "${bundle:shots-command.the-shot-that-is-changed}")
     @Nullable String id;
 
-    @Option(names = "--title", paramLabel = "WORDS", description = "What it is called.")
+    @Option(names = "--title", paramLabel = "WORDS", description = "${bundle:layers-command.what-it-is-called}")
     @Nullable String title;
 
-    @Option(names = "--seconds", paramLabel = "S", description = "How long it is.")
+    @Option(names = "--seconds", paramLabel = "S", description = "${bundle:shots-command.how-long-it-is}")
     @Nullable Double seconds;
 
-    @Option(names = "--later", paramLabel = "N", description = "Move it later; negative moves it earlier.", defaultValue = "0")
+    @Option(names = "--later", paramLabel = "N", description = "${bundle:shots-command.move-it-later-negative-moves}", defaultValue = "0")
     int later;
 
     @Option(names = "--copy", description = "Copy it.")
     boolean copy;
 
-    @Option(names = "--away", description = "Take it away; its footage stays.")
+    @Option(names = "--away", description = "${bundle:shots-command.take-it-away-its-footage}")
     boolean away;
 
-    @Option(names = "--collect", description = "Copy footage of all shots that lies elsewhere into the production's folder.")
+    @Option(names = "--collect", description = "${bundle:shots-command.copy-footage-of-all-shots}")
     boolean collect;
 
     @Mixin

@@ -3,8 +3,8 @@ package org.scenothesis.cli;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.moving.MovingCamera;
-import org.scenothesis.core.moving.MovingCamera.Does;
+import org.scenothesis.core.cameratrack.MovingCamera;
+import org.scenothesis.core.cameratrack.MovingCamera.Does;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.media.Footage;
@@ -22,17 +22,17 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "solve", description = "Says where the camera of a take went, frame by frame: its focal length, places and turns, and points of the set.", mixinStandardHelpOptions = true)
+@Command(name = "solve", description = "${bundle:solve-command.says-where-the-camera-of}", mixinStandardHelpOptions = true)
 final class SolveCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "FOOTAGE", description = "A video, or a folder of stills.")
+    @Parameters(paramLabel = "FOOTAGE", description = "${bundle:solve-command.video-or-folder-of-stills}")
     Path footage;
 
     @Option(
             names = "--marks", paramLabel = "FILE",
-            description = "What is marked in its first frame, as JSON like that of perspective: lines make it level, a length or lens_height_m gives it a scale, focal_px a known lens.")
+            description = "${bundle:solve-command.marks-in-its-first-frame}")
     @Nullable Path marks;
 
-    @Option(names = "--gltf", paramLabel = "FILE", description = "Writes the camera as it moves, and the points, .glb or .gltf.")
+    @Option(names = "--gltf", paramLabel = "FILE", description = "${bundle:solve-command.writes-the-camera-as-it}")
     @Nullable Path gltf;
 
     @Mixin
@@ -61,10 +61,10 @@ final class SolveCommand implements Callable<Integer> {
     private void say(MovingCamera c) {
         output.say("camera        " + Words.of("moving." + c.does()));
         Estimate f = c.focalPx();
-        output.say("focal length  " + (f == null ? Words.of("camera.unknown") : Words.number(f.value(), 0) + " px" + (f.std() > 0 ? " \u00b1 " + Words.number(100 * f.share(), 1) + " %" : ", told")));
-        output.say("frames        " + c.placed() + " of " + c.frames().size() + " placed" + (c.does() == Does.TRAVELS ? ", " + Words.number(c.residualPx(), 2) + " px left over, by " + Words.count(c.places().size(), "point", "points") : ""));
+        output.say("focal length  " + (f == null ? Words.of("camera.unknown") : Words.number(f.value(), 0) + " px" + (f.std() > 0 ? " \u00b1 " + Words.number(100 * f.share(), 1) + " %" : ", entered")));
+        output.say("frames        " + c.placed() + " of " + c.frames().size() + " placed" + (c.does() == Does.TRAVELS ? Words.of("solve-command.px-left-over-by", Words.number(c.residualPx(), 2), Words.count(c.places().size(), "point", "points")) : ""));
         if (c.does() == Does.TRAVELS) {
-            output.say("path          " + (c.scaleKnown() ? Words.number(c.length(), 2) + " m long \u00b1 " + Words.number(100 * c.scaleShare(), 1) + " %" : "its length is not known"));
+            output.say("path          " + (c.scaleKnown() ? Words.number(c.length(), 2) + " m long \u00b1 " + Words.number(100 * c.scaleShare(), 1) + " %" : Words.of("solve-command.its-length-is-not-known")));
         }
         c.refused().forEach(r -> output.say(r.what() + ": " + MatchWords.why(r)));
     }

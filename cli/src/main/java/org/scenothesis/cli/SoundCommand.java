@@ -4,9 +4,9 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.shot.Heard;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Sound;
+import org.scenothesis.core.shot.SoundSource;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.render.ShotSound;
 import org.scenothesis.production.store.ProductionFolder;
@@ -15,24 +15,24 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "sound", description = "Says what is heard of a shot, and changes it.", mixinStandardHelpOptions = true)
+@Command(name = "sound", description = "${bundle:sound-command.says-what-is-heard-of}", mixinStandardHelpOptions = true)
 final class SoundCommand implements Callable<Integer> {
     @Mixin
     OfShot of;
 
-    @Option(names = "--of", paramLabel = "WHAT", description = "as-filmed (the lowest layer with sound), silent, take:ID or file:PATH.")
+    @Option(names = "--of", paramLabel = "WHAT", description = "${bundle:sound-command.as-filmed-the-lowest-layer-with}")
     @Nullable String what;
 
-    @Option(names = "--at", paramLabel = "S", description = "When in the shot it begins, in seconds; negative cuts its beginning.")
+    @Option(names = "--at", paramLabel = "S", description = "${bundle:sound-command.when-in-the-shot-it}")
     @Nullable Double at;
 
-    @Option(names = "--level", paramLabel = "DB", description = "Louder or softer, in decibels.")
+    @Option(names = "--level", paramLabel = "DB", description = "${bundle:sound-command.louder-or-softer-in-decibels}")
     @Nullable Double level;
 
-    @Option(names = "--fade-in", paramLabel = "S", description = "Seconds in which it comes.")
+    @Option(names = "--fade-in", paramLabel = "S", description = "${bundle:sound-command.seconds-in-which-it-comes}")
     @Nullable Double fadeIn;
 
-    @Option(names = "--fade-out", paramLabel = "S", description = "Seconds in which it goes.")
+    @Option(names = "--fade-out", paramLabel = "S", description = "${bundle:sound-command.seconds-in-which-it-goes}")
     @Nullable Double fadeOut;
 
     @Mixin
@@ -68,8 +68,8 @@ final class SoundCommand implements Callable<Integer> {
 
     private Sound changed(ProductionFolder folder, Sound was) throws InputException {
         try {
-            Heard heard = what == null ? was.of() : Heard.of(what);
-            if (what != null && heard instanceof Heard.OfFile f) {
+            SoundSource heard = what == null ? was.of() : SoundSource.of(what);
+            if (what != null && heard instanceof SoundSource.OfFile f) {
                 heard = ShotSound.file(folder, Path.of(f.path()));
             }
             return new Sound(heard, or(at, was.atSeconds()), or(level, was.levelDb()), or(fadeIn, was.fadeInSeconds()), or(fadeOut, was.fadeOutSeconds()));

@@ -22,8 +22,8 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.rehearsal.staged.Fault;
+import org.scenothesis.core.rehearsal.staged.PredictionCheck;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
@@ -61,7 +61,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "stage", description = "Says how the sets of a shot stand, in metres, and what can be known of them before anything is filmed; lets the camera be told by hand.", mixinStandardHelpOptions = true)
+@Command(name = "stage", description = "${bundle:stage-command.says-how-the-sets-of}", mixinStandardHelpOptions = true)
 final class StageCommand implements Callable<Integer> {
     private static final double FULL_FRAME_MM = 36;
     private static final int LAMPS = 3;
@@ -69,91 +69,91 @@ final class StageCommand implements Callable<Integer> {
     @Mixin
     OfShot of;
 
-    @Option(names = "--lens-height", paramLabel = "M", description = "How high the lens stood above the ground.")
+    @Option(names = "--lens-height", paramLabel = "M", description = "${bundle:stage-command.how-high-the-lens-stood}")
     @Nullable Double lens;
 
-    @Option(names = "--view", paramLabel = "DEG", description = "The angle of view across the picture.")
+    @Option(names = "--view", paramLabel = "DEG", description = "${bundle:stage-command.the-angle-of-view-across}")
     @Nullable Double view;
 
-    @Option(names = "--focal", paramLabel = "MM", description = "Instead of the view: the focal length.")
+    @Option(names = "--focal", paramLabel = "MM", description = "${bundle:stage-command.instead-of-the-view-the}")
     @Nullable Double focal;
 
-    @Option(names = "--sensor", paramLabel = "MM", description = "How wide the sensor is that the focal length belongs to; otherwise as it was told with the shot, else 36, for equivalent lengths.")
+    @Option(names = "--sensor", paramLabel = "MM", description = "${bundle:stage-command.width-of-the-sensor-that}")
     @Nullable Double sensor;
 
-    @Option(names = "--as-noted", description = "Instead of the view: by the lens that the file of the lowest layer notes; so it is anyhow where nobody told another.")
+    @Option(names = "--as-noted", description = "${bundle:stage-command.instead-of-the-view-by}")
     boolean asNoted;
 
-    @Option(names = "--horizon", paramLabel = "L[,R]", description = "Where the horizon crosses the picture's left and right edge, in percent of its height from the top.")
+    @Option(names = "--horizon", paramLabel = "L[,R]", description = "${bundle:stage-command.where-the-horizon-crosses-the}")
     @Nullable String horizon;
 
-    @Option(names = "--known", paramLabel = "M", description = "The height of something upright on the ground; the lens height follows from it.")
+    @Option(names = "--known", paramLabel = "M", description = "${bundle:stage-command.the-height-of-something-upright}")
     @Nullable Double known;
 
-    @Option(names = "--foot", paramLabel = "X,Y", description = "Where it stands, in percent of the picture.")
+    @Option(names = "--foot", paramLabel = "X,Y", description = "${bundle:stage-command.where-it-stands-in-percent}")
     @Nullable String foot;
 
-    @Option(names = "--top", paramLabel = "X,Y", description = "Where its top is.")
+    @Option(names = "--top", paramLabel = "X,Y", description = "${bundle:stage-command.where-its-top-is}")
     @Nullable String top;
 
-    @Option(names = "--key", paramLabel = "SIDE,HEIGHT", description = "Where the key comes from, in degrees: as the camera sees it, 0 ahead, negative left, \u00b1180 from behind the camera; and above the ground, 1 to 90.")
+    @Option(names = "--key", paramLabel = "SIDE,HEIGHT", description = "${bundle:stage-command.where-the-key-comes-from}")
     @Nullable String key;
 
-    @Option(names = "--key-size", paramLabel = "DEG", description = "How wide the key is as the set sees it, 0 to 120 degrees; the sun 0.5.")
+    @Option(names = "--key-size", paramLabel = "DEG", description = "${bundle:stage-command.how-wide-the-key-is}")
     @Nullable Double keySize;
 
-    @Option(names = "--key-to-fill", paramLabel = "STOPS", description = "How much stronger the key is than the fill on what faces it, \u22126 to 12 stops.")
+    @Option(names = "--key-to-fill", paramLabel = "STOPS", description = "${bundle:stage-command.how-much-stronger-the-key}")
     @Nullable Double keyToFill;
 
-    @Option(names = "--ground", paramLabel = "NEAR,FAR", description = "From where to where the ground goes, in metres ahead on the set: shadows end there.")
+    @Option(names = "--ground", paramLabel = "NEAR,FAR", description = "${bundle:stage-command.from-where-to-where-the}")
     @Nullable String ground;
 
-    @Option(names = "--camera", paramLabel = "GROUP", description = "The set of this camera alone, by its letter; otherwise all of them.")
+    @Option(names = "--camera", paramLabel = "GROUP", description = "${bundle:stage-command.the-set-of-this-camera}")
     @Nullable String camera;
 
-    @Option(names = "--suggest", description = "Looks for sets that keep all limits with what there is, and says them; with --keep they are kept.")
+    @Option(names = "--suggest", description = "${bundle:stage-command.looks-for-sets-that-keep}")
     boolean suggest;
 
-    @Option(names = "--keep", description = "With --suggest: keeps what was found, as staged by hand.")
+    @Option(names = "--keep", description = "${bundle:stage-command.with-suggest-keeps-what-was}")
     boolean keep;
 
-    @Option(names = "--drawing", paramLabel = "FILE", description = "Writes plan and side view with their lengths: .svg the drawings, .pdf or .html one page to set up by. Of the first set, or that of --camera.")
+    @Option(names = "--drawing", paramLabel = "FILE", description = "${bundle:stage-command.writes-plan-and-side-view}")
     @Nullable Path drawing;
 
-    @Option(names = "--gltf", paramLabel = "FILE", description = "Writes set and camera in three dimensions, .glb or .gltf.")
+    @Option(names = "--gltf", paramLabel = "FILE", description = "${bundle:stage-command.writes-set-and-camera-in}")
     @Nullable Path gltf;
 
-    @Option(names = "--rehearse", description = "Films every plate of the set with the simulated camera, as takes of the shot.")
+    @Option(names = "--rehearse", description = "${bundle:stage-command.films-every-plate-of-the}")
     boolean rehearse;
 
-    @Option(names = "--width", paramLabel = "PX", defaultValue = "640", description = "With --rehearse: width of the pictures (default: ${DEFAULT-VALUE}).")
+    @Option(names = "--width", paramLabel = "PX", defaultValue = "640", description = "${bundle:stage-command.with-rehearse-width-of-the} (default: ${DEFAULT-VALUE}).")
     int width;
 
-    @Option(names = "--seconds", paramLabel = "S", defaultValue = "3", description = "With --rehearse: the longest roll (default: ${DEFAULT-VALUE}).")
+    @Option(names = "--seconds", paramLabel = "S", defaultValue = "3", description = "${bundle:stage-command.with-rehearse-the-longest-roll} (default: ${DEFAULT-VALUE}).")
     double seconds;
 
-    @Option(names = "--samples", paramLabel = "N", defaultValue = "24", description = "With --rehearse: light paths per pixel (default: ${DEFAULT-VALUE}).")
+    @Option(names = "--samples", paramLabel = "N", defaultValue = "24", description = "${bundle:stage-command.with-rehearse-light-paths-per} (default: ${DEFAULT-VALUE}).")
     int samples;
 
-    @Option(names = "--fault", split = ",", paramLabel = "NAME", description = "With --rehearse: what shall go wrong; one or several of ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--fault", split = ",", paramLabel = "NAME", description = "${bundle:stage-command.with-rehearse-what-goes-wrong} ${COMPLETION-CANDIDATES}.")
     Set<Fault> faults = Set.of();
 
-    @Option(names = "--compare", description = "Measures the takes that were rehearsed and says them beside what was foretold of the set as it stands now.")
+    @Option(names = "--compare", description = "${bundle:stage-command.measures-the-rehearsed-takes-and}")
     boolean compare;
 
-    @Option(names = "--match-lamps", description = "Says which lamp goes where to light whoever is filmed as the background is lit, and what is then still off.")
+    @Option(names = "--match-lamps", description = "${bundle:stage-command.says-which-lamp-goes-where}")
     boolean matchLamps;
 
-    @Option(names = "--light", paramLabel = "FILE", description = "With --match-lamps: what light --json said of the background, for gels and rims.")
+    @Option(names = "--light", paramLabel = "FILE", description = "${bundle:stage-command.with-match-lamps-what-light-json}")
     @Nullable Path light;
 
-    @Option(names = "--instruments", description = "Holds meters, tape and level to the sets, by their stand-ins.")
+    @Option(names = "--instruments", description = "${bundle:stage-command.holds-meters-tape-and-level}")
     boolean instruments;
 
-    @Option(names = "--feet", description = "Lengths on the drawing in feet and inches.")
+    @Option(names = "--feet", description = "${bundle:stage-command.lengths-on-the-drawing-in}")
     boolean feet;
 
-    @Option(names = "--lamps", paramLabel = "N", description = "With --suggest: how many lamps of any size there are; otherwise those of the kit that is owned, or 3.")
+    @Option(names = "--lamps", paramLabel = "N", description = "${bundle:stage-command.with-suggest-how-many-lamps}")
     @Nullable Integer lamps;
 
     @Mixin
@@ -199,7 +199,7 @@ final class StageCommand implements Callable<Integer> {
             HandCamera c = was == null ? HandCamera.FRESH : HandCamera.of(was, aspect);
             Optional<Given<Double>> noted = asNoted || c.viewDeg() instanceof Given.Assumed ? FileLens.view(s, folder) : Optional.empty();
             if (asNoted && noted.isEmpty()) {
-                throw new InputException("the file of the lowest layer notes no lens; tell it with --view, or --focal and --sensor.");
+                throw new InputException(Words.of("stage-command.the-file-of-the-lowest"));
             }
             c = c.withViewDeg(noted.orElse(c.viewDeg()));
             c = lens == null ? c : c.withLensHeightM(Given.told(lens)).withKnown(null);
@@ -211,7 +211,7 @@ final class StageCommand implements Callable<Integer> {
             }
             if (known != null) {
                 if (foot == null || top == null) {
-                    throw new InputException("--known needs --foot X,Y and --top X,Y: where it stands and where it ends in the picture.");
+                    throw new InputException(Words.of("stage-command.known-needs-foot-and-top"));
                 }
                 c = c.withKnown(new Evidence.Upright(point("--foot", foot), point("--top", top), known));
             }
@@ -233,7 +233,7 @@ final class StageCommand implements Callable<Integer> {
         }
         Stage stage = s.stage();
         if (stage == null) {
-            throw new InputException("there is no set yet for the light to fall on; tell its camera first, with --lens-height, --view and --horizon.");
+            throw new InputException(Words.of("stage-command.there-is-no-set-yet"));
         }
         try {
             KeyLight l = stage.light();
@@ -264,13 +264,13 @@ final class StageCommand implements Callable<Integer> {
         } catch (NumberFormatException e) {
             // Said below.
         }
-        throw new InputException(option + " " + words + ": two numbers with a comma between.");
+        throw new InputException(Words.of("stage-command.two-numbers-with-comma-between", option, words));
     }
 
     private static Point point(String option, String words) throws InputException {
         List<Double> n = numbers(option, words);
         if (n.size() != 2) {
-            throw new InputException(option + " " + words + ": two numbers with a comma between, in percent of the picture.");
+            throw new InputException(Words.of("stage-command.two-numbers-with-comma-between-2", option, words));
         }
         return new Point(n.getFirst() / 100, n.getLast() / 100);
     }
@@ -284,7 +284,7 @@ final class StageCommand implements Callable<Integer> {
         } catch (NumberFormatException e) {
             // Said below.
         }
-        throw new InputException(option + " " + words + ": one or two numbers with a comma between, in percent of the picture.");
+        throw new InputException(Words.of("stage-command.one-or-two-numbers-with", option, words));
     }
 
     private void report(ProductionFolder folder, Shot s, double aspect) throws StoreException, FootageException, InputException {
@@ -306,7 +306,7 @@ final class StageCommand implements Callable<Integer> {
             put(o, "ground_near_m", stage.groundExtent().nearM(), stage.ground().extent());
             put(o, "ground_far_m", stage.groundExtent().farM(), stage.ground().extent());
         } else {
-            output.say("the set is not staged; tell it with --lens-height, --view and --horizon");
+            output.say(Words.of("stage-command.the-set-is-not-staged"));
         }
         List<Staged> sets = chosen(Stagings.of(s, Breakdown.plan(s, rules), rules));
         if (!sets.isEmpty()) {
@@ -364,7 +364,7 @@ final class StageCommand implements Callable<Integer> {
             LampMatch.of(set.question(set.hardest(), rules), background).ifPresent(m -> {
                 out.add(StageTree.lamps(set.group(), m));
                 output.say("");
-                output.say(set.setUp().name() + ", lamps like the background's");
+                output.say(Words.of("stage-command.lamps-like-the-backgrounds", set.setUp().name()));
                 StageWords.plan(m).forEach(line -> output.say("  " + line));
             });
         }
@@ -397,7 +397,7 @@ final class StageCommand implements Callable<Integer> {
                 for (PlateNeed n : set.needs()) {
                     Plate plate = plates.get(n.key());
                     Take take = plate == null ? null : plate.chosen();
-                    List<Compared> found = plate == null || take == null ? List.of() : Rehearsing.compared(set, n, plate, take, m, all, rules);
+                    List<PredictionCheck> found = plate == null || take == null ? List.of() : Rehearsing.compared(set, n, plate, take, m, all, rules);
                     if (plate != null && take != null && !found.isEmpty()) {
                         out.add(StageTree.compared(plate, take, found));
                         output.say("");
@@ -414,7 +414,7 @@ final class StageCommand implements Callable<Integer> {
         if (drawing == null && gltf == null) {
             return;
         }
-        Staged set = sets.stream().filter(x -> x.stage().floor().staged()).findFirst().orElseThrow(() -> new InputException("nothing is staged in this shot yet; tell it on Break down first."));
+        Staged set = sets.stream().filter(x -> x.stage().floor().staged()).findFirst().orElseThrow(() -> new InputException(Words.of("stage-command.nothing-is-staged-in-this")));
         if (drawing != null) {
             Outputs.apart(drawing, folder.path().resolve(ProductionFolder.FILE));
             new SetSheet(set, set.hardest(), shot.number() + ", " + shot.title() + ": " + set.setUp().name(), feet).write(drawing, rules);
@@ -430,7 +430,7 @@ final class StageCommand implements Callable<Integer> {
     private List<Staged> chosen(List<Staged> all) throws InputException {
         List<Staged> of = all.stream().filter(s -> camera == null || s.group().equals(camera)).toList();
         if (camera != null && of.isEmpty()) {
-            throw new InputException("--camera " + camera + ": the shot has no such camera; it has " + all.stream().map(Staged::group).toList() + ".");
+            throw new InputException(Words.of("stage-command.camera-the-shot-has-no", camera, all.stream().map(Staged::group).toList()));
         }
         return of;
     }
@@ -457,7 +457,7 @@ final class StageCommand implements Callable<Integer> {
 
     private void say(Staged set, HouseRules rules) {
         output.say("");
-        output.say(set.setUp().name() + (set.byHand() ? "" : ", as the plan has it"));
+        output.say(set.setUp().name() + (set.byHand() ? "" : Words.of("stage-command.as-the-plan-has-it")));
         for (Piece p : set.stage().floor().pieces()) {
             output.say("  " + p.name() + ", " + StageWords.thing(p.thing()) + ", " + StageWords.length(p.at().x(), false) + " across, " + StageWords.length(p.at().z(), false) + " away");
         }

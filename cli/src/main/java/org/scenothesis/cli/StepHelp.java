@@ -8,9 +8,9 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Plates;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.StepKind;
 import org.scenothesis.core.shot.step.Choices;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.value.Kind;
@@ -21,10 +21,10 @@ final class StepHelp {
     private StepHelp() {}
 
     static String[] lines() {
-        List<String> out = new ArrayList<>(List.of("", "Steps (--add, --without) and their numbers (--set), each with its unit and bounds:"));
+        List<String> out = new ArrayList<>(List.of("", Words.of("step-help.steps-add-without-and-their")));
         for (Step s : all()) {
             out.add("  " + Kind.word(s.getClass()));
-            Parameters.of(s).forEach(p -> out.add("    " + number(p)));
+            StepKind.parameters(s).forEach(p -> out.add("    " + number(p)));
             Choices.of(s, List.of(), t -> 0).stream().filter(c -> !c.options().isEmpty()).forEach(c -> out.add("    " + c.code() + " (--choose): " + String.join(", ", c.options())));
         }
         return out.stream().map(l -> l.replace("%", "%%")).toArray(String[]::new);

@@ -23,26 +23,26 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "sun", description = "Says when the sun shines at a place on a day, and how long its direction holds.", mixinStandardHelpOptions = true)
+@Command(name = "sun", description = "${bundle:sun-command.says-when-the-sun-shines}", mixinStandardHelpOptions = true)
 final class SunCommand implements Callable<Integer> {
     private static final Map<String, Double> HEIGHTS = Map.of("horizon", LightDay.HORIZON_DEG, "golden", LightDay.GOLDEN_DEG, "blue", LightDay.BLUE_DEG, "dark", LightDay.DARK_DEG);
 
-    @Option(names = "--lat", required = true, paramLabel = "DEG", description = "Latitude, north positive.")
+    @Option(names = "--lat", required = true, paramLabel = "DEG", description = "${bundle:sun-command.latitude-north-positive}")
     double latitude;
 
-    @Option(names = "--lon", required = true, paramLabel = "DEG", description = "Longitude, east positive.")
+    @Option(names = "--lon", required = true, paramLabel = "DEG", description = "${bundle:sun-command.longitude-east-positive}")
     double longitude;
 
     @Option(names = "--date", required = true, paramLabel = "YYYY-MM-DD", description = "The day.")
     String date;
 
-    @Option(names = "--zone", paramLabel = "ZONE", description = "Clock of the place, such as UTC+1; by its coordinates where it is not told.")
+    @Option(names = "--zone", paramLabel = "ZONE", description = "${bundle:sun-command.clock-of-the-place-such}")
     String zone = "";
 
-    @Option(names = "--hidden", paramLabel = "FROM:TO:HEIGHT", description = "Something before the sky, in degrees: from and to clockwise from north, and how high.")
+    @Option(names = "--hidden", paramLabel = "FROM:TO:HEIGHT", description = "${bundle:sun-command.something-before-the-sky-in}")
     List<String> hidden = List.of();
 
-    @Option(names = "--minutes", defaultValue = "30", paramLabel = "MIN", description = "How long the work in one light takes.")
+    @Option(names = "--minutes", defaultValue = "30", paramLabel = "MIN", description = "${bundle:sun-command.how-long-the-work-in}")
     double minutes;
 
     @Mixin
@@ -57,7 +57,7 @@ final class SunCommand implements Callable<Integer> {
         ObjectNode o = Output.object();
         o.put("zone", clock.zone());
         o.put("zone_from", clock.from().name().toLowerCase(Locale.ROOT));
-        output.say("clock of the place: " + Words.of("clock." + clock.from().name(), clock.zone()));
+        output.say(Words.of("sun-command.clock-of-the-place", Words.of("clock." + clock.from().name(), clock.zone())));
         moments(day, o);
         ArrayNode spans = o.putArray("spans");
         for (LightDay.Span s : day.spans()) {
@@ -73,14 +73,14 @@ final class SunCommand implements Callable<Integer> {
                 Output.number(h, "azimuth_deg", s.azimuthDeg());
                 Output.number(h, "elevation_deg", s.elevationDeg());
                 output.say(String.format(
-                        Locale.ENGLISH, "%s  sun at %.0f\u00b0, %.0f\u00b0 high; holds within %s\u00b0 until %s", PlanWords.clock(m), s.azimuthDeg(), s.elevationDeg(),
+                        Locale.ENGLISH, Words.of("sun-command.sun-at-high-holds-within"), PlanWords.clock(m), s.azimuthDeg(), s.elevationDeg(),
                         Words.number(limit, 0), PlanWords.clock(day.holdsUntil(m, limit))));
             }
         }
         day.best(minutes).ifPresent(b -> {
             o.put("best_start", PlanWords.clock(b));
             Output.number(o, "best_turn_deg", day.turn(b, b + minutes));
-            output.say(Words.number(minutes, 0) + " min turn least from " + PlanWords.clock(b) + ", by " + Words.number(day.turn(b, b + minutes), 1) + "\u00b0.");
+            output.say(Words.of("sun-command.min-turn-least-from-by", Words.number(minutes, 0), PlanWords.clock(b), Words.number(day.turn(b, b + minutes), 1)));
         });
         output.print(o);
         return 0;
@@ -90,7 +90,7 @@ final class SunCommand implements Callable<Integer> {
         try {
             return LocalDate.parse(date);
         } catch (DateTimeException e) {
-            throw new InputException("--date " + date + ": write the day as 2026-06-21.");
+            throw new InputException(Words.of("sun-command.date-write-the-day-as", date));
         }
     }
 
@@ -119,7 +119,7 @@ final class SunCommand implements Callable<Integer> {
             try {
                 horizon.add(new Location.Obstruction(Double.parseDouble(p[0]), Double.parseDouble(p[1]), Double.parseDouble(p[2])));
             } catch (RuntimeException e) {
-                throw new InputException("--hidden " + h + ": give three numbers of degrees, such as 90:140:25.");
+                throw new InputException(Words.of("sun-command.hidden-give-three-numbers-of", h));
             }
         }
         return new Location("", latitude, longitude, clock.zone(), horizon);

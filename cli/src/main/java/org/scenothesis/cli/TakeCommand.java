@@ -18,11 +18,12 @@ import org.scenothesis.production.incoming.Seen;
 import org.scenothesis.production.measure.MissingFootage;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "take", description = "Says how a take is read, changes that, or finds its file again after it was moved.", mixinStandardHelpOptions = true)
+@Command(name = "take", description = "${bundle:take-command.says-how-take-is-read}", mixinStandardHelpOptions = true)
 final class TakeCommand implements Callable<Integer> {
     /// Black and white at the ends of the codes, or within them.
     enum Range { FULL, LIMITED }
@@ -30,28 +31,28 @@ final class TakeCommand implements Callable<Integer> {
     @Mixin
     OfShot of;
 
-    @Option(names = "--take", required = true, paramLabel = "ID", description = "The take, by its id.")
+    @Option(names = "--take", required = true, paramLabel = "ID", description = "${bundle:take-command.the-take-by-its-id}")
     String id;
 
-    @Option(names = "--curve", paramLabel = "CURVE", description = "Read with this curve: ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--curve", paramLabel = "CURVE", description = "${bundle:take-command.read-with-this-curve} ${COMPLETION-CANDIDATES}.")
     @Nullable Transfer curve;
 
-    @Option(names = "--matrix", paramLabel = "MATRIX", description = "Read with this colour matrix: ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--matrix", paramLabel = "MATRIX", description = "${bundle:take-command.read-with-this-colour-matrix} ${COMPLETION-CANDIDATES}.")
     @Nullable ColourMatrix matrix;
 
-    @Option(names = "--range", paramLabel = "RANGE", description = "Read with this range: ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--range", paramLabel = "RANGE", description = "${bundle:take-command.read-with-this-range} ${COMPLETION-CANDIDATES}.")
     @Nullable Range range;
 
-    @Option(names = "--as-filed", description = "Read as the file says again.")
+    @Option(names = "--as-filed", description = "${bundle:take-command.read-as-the-file-says}")
     boolean asFiled;
 
-    @Option(names = "--find-in", paramLabel = "FOLDER", description = "Look for its file by name and content under this folder.")
+    @Option(names = "--find-in", paramLabel = "FOLDER", description = "${bundle:take-command.look-for-its-file-by}")
     @Nullable Path findIn;
 
-    @Option(names = "--to", paramLabel = "PLATE", description = "It is a take of this plate.")
+    @Option(names = "--to", paramLabel = "PLATE", description = "${bundle:take-command.it-is-take-of-this}")
     @Nullable String to;
 
-    @Option(names = "--as", paramLabel = "ROLE", description = "It is a plate of its own: ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--as", paramLabel = "ROLE", description = "${bundle:take-command.it-is-plate-of-its} ${COMPLETION-CANDIDATES}.")
     @Nullable PlateRole as;
 
     @Mixin
@@ -62,7 +63,7 @@ final class TakeCommand implements Callable<Integer> {
         boolean change = curve != null || matrix != null || range != null || asFiled || findIn != null || to != null || as != null;
         return of.open(change, (f, shot) -> {
             Take take = shot.plates().stream().flatMap(p -> p.takes().stream()).filter(t -> t.id().equals(id)).findFirst()
-                    .orElseThrow(() -> new InputException("there is no take " + id + " in shot " + shot.id() + "; findings lists the plates."));
+                    .orElseThrow(() -> new InputException(Words.of("take-command.there-is-no-take-in", id, shot.id())));
             Take now = changed(f, take);
             Shot given = given(shot.withTake(id, t -> now));
             if (!given.equals(shot)) {
@@ -74,10 +75,10 @@ final class TakeCommand implements Callable<Integer> {
 
     private Shot given(Shot shot) throws InputException {
         if (to != null && shot.plate(to).isEmpty()) {
-            throw new InputException("there is no plate " + to + " in shot " + shot.id() + "; it has " + String.join(", ", shot.plates().stream().map(Plate::id).toList()) + ".");
+            throw new InputException(Words.of("bring-command.there-is-no-plate-in", to, shot.id(), String.join(", ", shot.plates().stream().map(Plate::id).toList())));
         }
         if (as == PlateRole.UNSORTED) {
-            throw new InputException("--as UNSORTED: the tray is no plate; give the take to another with --to, or make it a plate of another role.");
+            throw new InputException(Words.of("take-command.as-unsorted-the-tray-is"));
         }
         Take take = shot.plates().stream().flatMap(p -> p.takes().stream()).filter(t -> t.id().equals(id)).findFirst().orElseThrow();
         Shot moved = to == null ? shot : Plates.takeMoved(shot, id, to);
@@ -96,7 +97,7 @@ final class TakeCommand implements Callable<Integer> {
         try (Bands bands = Bands.sequential()) {
             Optional<Path> found = new MissingFootage(f, new Surveyor(f, bands).contents()).find(take, findIn);
             if (found.isEmpty()) {
-                throw new InputException(findIn + ": there is no file of this name with the same content; look in another folder.");
+                throw new InputException(Words.of("take-command.there-is-no-file-of", findIn));
             }
             return now.found(f.bringIn(found.get()));
         }

@@ -21,21 +21,21 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "track", description = "Follows a point, or the four corners of something flat, through footage.", mixinStandardHelpOptions = true)
+@Command(name = "track", description = "${bundle:track-command.follows-point-or-the-four}", mixinStandardHelpOptions = true)
 final class TrackCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "FOOTAGE", description = "A video or a folder of stills.")
+    @Parameters(paramLabel = "FOOTAGE", description = "${bundle:track-command.video-or-folder-of-stills}")
     Path footage;
 
-    @Option(names = "--point", paramLabel = "X,Y", description = "What to follow: pixels from the outer corner of the first pixel.")
+    @Option(names = "--point", paramLabel = "X,Y", description = "${bundle:track-command.what-to-follow-pixels-from}")
     @Nullable String point;
 
-    @Option(names = "--corners", arity = "4", paramLabel = "X,Y", description = "Four corners: top left, top right, bottom right, bottom left.")
+    @Option(names = "--corners", arity = "4", paramLabel = "X,Y", description = "${bundle:track-command.four-corners-top-left-top}")
     List<String> corners = List.of();
 
-    @Option(names = "--from", paramLabel = "FRAME", description = "The frame in which it lies there, from 0 (default: the first).")
+    @Option(names = "--from", paramLabel = "FRAME", description = "${bundle:track-command.the-frame-in-which-it}")
     int from;
 
-    @Option(names = "--to", paramLabel = "FRAME", description = "The last frame to follow it to; before --from: backwards (default: the last).")
+    @Option(names = "--to", paramLabel = "FRAME", description = "${bundle:track-command.the-last-frame-to-follow}")
     @Nullable Integer to;
 
     @Mixin
@@ -64,7 +64,7 @@ final class TrackCommand implements Callable<Integer> {
     private List<Point> points() throws InputException {
         String one = point;
         if ((one == null) == corners.isEmpty()) {
-            throw new InputException("say what to follow: either --point X,Y or --corners with four of them.");
+            throw new InputException(Words.of("track-command.say-what-to-follow-either"));
         }
         return points(one == null ? corners : List.of(one));
     }
@@ -89,7 +89,7 @@ final class TrackCommand implements Callable<Integer> {
         } catch (NumberFormatException e) {
             // Said below.
         }
-        throw new InputException("“" + s + "” is no point; write two numbers like 320.5,180.");
+        throw new InputException(Words.of("track-command.is-no-point-write-two", s));
     }
 
     private static ObjectNode json(List<Followed> series) {
@@ -135,9 +135,9 @@ final class TrackCommand implements Callable<Integer> {
         for (Followed f : series) {
             if (f.found()) {
                 Point p = middle(f.places());
-                output.say(String.format("frame %4d: %s, %s px; size %s; turned %s\u00b0; %.0f %% sure", f.frame(), Words.number(p.x(), 2), Words.number(p.y(), 2), Words.number(f.size(), 3), Words.signed(f.turnDeg(), 2), 100 * f.confidence()));
+                output.say(String.format(Words.of("track-command.frame-px-size-turned-sure"), f.frame(), Words.number(p.x(), 2), Words.number(p.y(), 2), Words.number(f.size(), 3), Words.signed(f.turnDeg(), 2), 100 * f.confidence()));
             } else {
-                output.say(String.format("frame %4d: not found", f.frame()));
+                output.say(String.format(Words.of("track-command.frame-not-found"), f.frame()));
             }
         }
     }

@@ -16,34 +16,35 @@ import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.production.measure.FollowTake;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-@Command(name = "trails", description = "Lists what was followed in a shot, follows more, and takes it away.", mixinStandardHelpOptions = true)
+@Command(name = "trails", description = "${bundle:trails-command.lists-what-was-followed-in}", mixinStandardHelpOptions = true)
 final class TrailsCommand implements Callable<Integer> {
     @Mixin
     OfShot of;
 
-    @Option(names = "--follow", paramLabel = "PLATE", description = "Follow something in the chosen take of a plate.")
+    @Option(names = "--follow", paramLabel = "PLATE", description = "${bundle:trails-command.follow-something-in-the-chosen}")
     @Nullable String plate;
 
-    @Option(names = "--points", paramLabel = "X,Y", arity = "1..4", description = "One point, or four corners (top left, top right, bottom right, bottom left), in percent of the picture.")
+    @Option(names = "--points", paramLabel = "X,Y", arity = "1..4", description = "${bundle:trails-command.one-point-or-four-corners}")
     List<String> points = List.of();
 
-    @Option(names = "--at", paramLabel = "SECONDS", description = "The moment of the take at which they lie there.", defaultValue = "0")
+    @Option(names = "--at", paramLabel = "SECONDS", description = "${bundle:trails-command.the-moment-of-the-take}", defaultValue = "0")
     double at;
 
-    @Option(names = "--name", paramLabel = "WORDS", description = "What it is called.", defaultValue = "followed")
+    @Option(names = "--name", paramLabel = "WORDS", description = "${bundle:layers-command.what-it-is-called}", defaultValue = "followed")
     String name;
 
-    @Option(names = "--layer", paramLabel = "ID", description = "The layer that goes along with it.")
+    @Option(names = "--layer", paramLabel = "ID", description = "${bundle:trails-command.the-layer-that-follows-it}")
     @Nullable String layer;
 
-    @Option(names = "--mend", paramLabel = "TRAIL", description = "Show by hand where a trail is at that moment; it is followed anew from there.")
+    @Option(names = "--mend", paramLabel = "TRAIL", description = "${bundle:trails-command.show-by-hand-where-trail}")
     @Nullable String mend;
 
-    @Option(names = "--away", paramLabel = "TRAIL", description = "Take a trail away.")
+    @Option(names = "--away", paramLabel = "TRAIL", description = "${bundle:trails-command.take-trail-away}")
     @Nullable String away;
 
     @Mixin
@@ -66,7 +67,7 @@ final class TrailsCommand implements Callable<Integer> {
 
     private Shot followed(ProductionFolder folder, Shot s, String of) throws Exception {
         if (layer != null && s.layer(layer).isEmpty()) {
-            throw new InputException("there is no layer " + layer + " in shot " + s.id() + ".");
+            throw new InputException(Words.of("layers-command.there-is-no-layer-in", layer, s.id()));
         }
         Take take = take(s, of);
         FollowTake.Both b = follow(folder, take, new Following.Stretch(0, Double.MAX_VALUE));
@@ -83,7 +84,7 @@ final class TrailsCommand implements Callable<Integer> {
     private FollowTake.Both follow(ProductionFolder folder, Take take, Following.Stretch stretch) throws Exception {
         List<Point> places = TrackCommand.points(points).stream().map(p -> p.times(0.01)).toList();
         if (places.size() != 1 && places.size() != 4) {
-            throw new InputException("one point can be followed, or four corners; " + places.size() + " were given.");
+            throw new InputException(Words.of("trails-command.one-point-can-be-followed", places.size()));
         }
         try (Bands bands = Bands.allCores()) {
             return FollowTake.both(folder.source(take), places, at, stretch, bands, output.progress("following"));
@@ -96,14 +97,14 @@ final class TrailsCommand implements Callable<Integer> {
     }
 
     private static Trail trail(Shot s, String id) throws InputException {
-        return s.trail(id).orElseThrow(() -> new InputException("there is no trail " + id + " in shot " + s.id() + "."));
+        return s.trail(id).orElseThrow(() -> new InputException(Words.of("trails-command.there-is-no-trail-in", id, s.id())));
     }
 
     private static Take take(Shot s, String of) throws InputException {
-        Plate p = s.plate(of).orElseThrow(() -> new InputException("there is no plate " + of + " in shot " + s.id() + "."));
+        Plate p = s.plate(of).orElseThrow(() -> new InputException(Words.of("trails-command.there-is-no-plate-in", of, s.id())));
         Take take = p.chosen();
         if (take == null) {
-            throw new InputException("the plate " + of + " has no take yet; bring one in.");
+            throw new InputException(Words.of("trails-command.the-plate-has-no-take", of));
         }
         return take;
     }
@@ -116,7 +117,7 @@ final class TrailsCommand implements Callable<Integer> {
             one.put("spots", t.spots().size());
             Output.number(one, "from_seconds", t.spots().getFirst().seconds());
             Output.number(one, "to_seconds", t.spots().getLast().seconds());
-            output.say(String.format(Locale.ROOT, "%s  %s  in %s: found in %d frames from %.2f to %.2f s", t.id(), t.name(), t.plate(), t.spots().size(), t.spots().getFirst().seconds(), t.spots().getLast().seconds()));
+            output.say(String.format(Locale.ROOT, Words.of("trails-command.in-found-in-frames-from"), t.id(), t.name(), t.plate(), t.spots().size(), t.spots().getFirst().seconds(), t.spots().getLast().seconds()));
         }
         output.print(o);
     }

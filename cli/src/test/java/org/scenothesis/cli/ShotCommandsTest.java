@@ -223,7 +223,7 @@ class ShotCommandsTest {
         assertThat(o.get("lens_height_m").get("origin").asText()).isEqualTo("follows from what is of known height");
         JsonNode longer = run("stage", own, "--view", "20", "--json").json();
         assertThat(longer.get("lens_height_m").get("value").asDouble()).as("what was shown still counts").isCloseTo(1.6, Offset.offset(0.01));
-        assertThat(run("stage", own, "--lens-height", "1.1", "--json").json().get("lens_height_m").get("origin").asText()).isEqualTo("told");
+        assertThat(run("stage", own, "--lens-height", "1.1", "--json").json().get("lens_height_m").get("origin").asText()).isEqualTo("entered");
         assertThat(run("stage", own, "--as-noted").err()).contains("notes no lens");
         assertThat(o.get("light_side_deg").get("origin").asText()).startsWith("assumed: ");
         assertThat(run("stage", own, "--known", "1.6").err()).contains("--foot X,Y");

@@ -1,6 +1,6 @@
 package org.scenothesis.media;
 
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.Picture;
 
 /// Frames of one video, still or folder of stills, by number.
@@ -22,7 +22,7 @@ public interface Footage extends AutoCloseable {
     /// A quick look at frame `index` for measuring: luma and a small linear picture.
     ///
     /// @throws FootageException if that frame cannot be read
-    LockFrame lockFrame(int index) throws FootageException;
+    AnalysisFrame lockFrame(int index) throws FootageException;
 
     @Override
     void close();

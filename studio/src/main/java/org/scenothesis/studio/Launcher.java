@@ -14,6 +14,7 @@ import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.production.demo.DemoFolder;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Words;
 
 /// Reads what was asked for, chooses the toolkit's platform, and starts the window.
 ///
@@ -52,7 +53,7 @@ public final class Launcher {
             System.setProperty("prism.order", "sw");
         }
         if (!display && wish().snapshot() == null) {
-            System.err.println("There is no display here. Give --snapshot FILE.png to draw a bench into a picture, or start it where a window can open.");
+            System.err.println(Words.of("launcher.there-is-no-display-here"));
             System.exit(1);
         }
         TOOLKIT.setLevel(Level.SEVERE);
@@ -61,7 +62,7 @@ public final class Launcher {
     }
 
     static Studio.Wish wish() {
-        return Objects.requireNonNull(wish, "the launcher has not read its arguments");
+        return Objects.requireNonNull(wish, Words.of("launcher.the-launcher-has-not-read"));
     }
 
     static void complain(@Nullable String sentence) {
@@ -104,7 +105,7 @@ public final class Launcher {
                 case "--at" -> seconds = number(value(args, ++i));
                 default -> {
                     if (args[i].startsWith("-") || folder != null) {
-                        throw new IllegalArgumentException("the option " + args[i] + " is not known; see scenothesis --help.");
+                        throw new IllegalArgumentException(Words.of("launcher.the-option-is-not-known", args[i]));
                     }
                     folder = Path.of(args[i]);
                 }
@@ -146,14 +147,14 @@ public final class Launcher {
         } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
             // Said below.
         }
-        throw new IllegalArgumentException("--size " + s + ": give width and height, for example 1280x800.");
+        throw new IllegalArgumentException(Words.of("launcher.size-give-width-and-height", s));
     }
 
     private static double number(String s) {
         try {
             return Double.parseDouble(s);
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("--at " + s + ": give seconds, for example 2.5.");
+            throw new IllegalArgumentException(Words.of("launcher.at-give-seconds-for-example", s));
         }
     }
 

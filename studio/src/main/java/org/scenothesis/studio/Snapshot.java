@@ -15,7 +15,7 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
-import org.scenothesis.studio.house.House;
+import org.scenothesis.studio.house.MainWindow;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Worker;
 
@@ -27,7 +27,7 @@ final class Snapshot {
 
     private Snapshot() {}
 
-    static void whenReady(Session session, House house, Studio.Wish wish, Path picture, Runnable after) {
+    static void whenReady(Session session, MainWindow house, Studio.Wish wish, Path picture, Runnable after) {
         if (wish.shot() != null) {
             session.openShot(wish.shot());
         }

@@ -16,22 +16,23 @@ import javafx.scene.layout.Region;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.demo.DemoFolder;
-import org.scenothesis.production.store.Lately;
-import org.scenothesis.production.store.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.RecentProductions;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.store.UserFolder;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.board.BoardBench;
 import org.scenothesis.studio.breakdown.BreakDownBench;
 import org.scenothesis.studio.first.FirstWindow;
 import org.scenothesis.studio.first.Glimpses;
 import org.scenothesis.studio.handover.HandOverBench;
 import org.scenothesis.studio.house.BenchName;
-import org.scenothesis.studio.house.Doors;
-import org.scenothesis.studio.house.House;
-import org.scenothesis.studio.house.Pulse;
+import org.scenothesis.studio.house.MainWindow;
+import org.scenothesis.studio.house.Navigation;
 import org.scenothesis.studio.house.Session;
+import org.scenothesis.studio.house.Ticker;
 import org.scenothesis.studio.house.Worker;
 import org.scenothesis.studio.key.KeyBench;
 import org.scenothesis.studio.layer.LayerBench;
@@ -41,17 +42,17 @@ import org.scenothesis.studio.stage.StageBench;
 import org.scenothesis.studio.theme.Theme;
 
 /// The application with a window; started by [Launcher]. One production is open at a time, or none.
-public final class Studio extends Application implements Doors {
+public final class Studio extends Application implements Navigation {
     private final Worker worker = new Worker(Platform::runLater);
     private @Nullable Stage stage;
     private volatile @Nullable Session open;
-    private @Nullable House house;
+    private @Nullable MainWindow house;
     private @Nullable FirstWindow first;
     private boolean begun;
 
     /// Builds the house for a session, all benches in it.
-    public static House house(Session session) {
-        House house = new House(session);
+    public static MainWindow house(Session session) {
+        MainWindow house = new MainWindow(session);
         house.add(new BoardBench(session, house.shelf()));
         house.add(new BreakDownBench(session));
         house.add(new ShootBench(session));
@@ -152,7 +153,7 @@ public final class Studio extends Application implements Doors {
             Launcher.fail(e.getMessage());
             return;
         }
-        House built = Objects.requireNonNull(house);
+        MainWindow built = Objects.requireNonNull(house);
         show(sized(built, wish));
         chosen(wish);
         window().show();
@@ -168,7 +169,7 @@ public final class Studio extends Application implements Doors {
     }
 
     private Stage window() {
-        return Objects.requireNonNull(stage, "the window is not there yet");
+        return Objects.requireNonNull(stage, Words.of("studio.the-window-is-not-there"));
     }
 
     private FirstWindow firstWindow() {
@@ -256,13 +257,13 @@ public final class Studio extends Application implements Doors {
         close();
         Session session = new Session(other, new Worker(Platform::runLater));
         open = session;
-        House built = house(session);
+        MainWindow built = house(session);
         built.doors(this);
         house = built;
         if (Launcher.wish().snapshot() == null) {
-            Lately.opened(session.folder().path(), Instant.now(), session.store().now().title());
+            RecentProductions.opened(session.folder().path(), Instant.now(), session.store().now().title());
         }
-        Pulse.afterDrawing(() -> {
+        Ticker.afterDrawing(() -> {
             if (open == session) {
                 begun = true;
                 session.begin();
@@ -282,7 +283,7 @@ public final class Studio extends Application implements Doors {
                 return b;
             }
         }
-        throw new IllegalArgumentException("there is no bench " + word + "; choose one of " + List.of(BenchName.values()));
+        throw new IllegalArgumentException(Words.of("studio.there-is-no-bench-choose", word, List.of(BenchName.values())));
     }
 
     @Override

@@ -33,7 +33,7 @@ import org.scenothesis.core.value.Given;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
-import org.scenothesis.production.store.NewProduction;
+import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.testkit.DriftingClip;
@@ -113,7 +113,7 @@ class FromNothingTest {
         laid(robot);
         assertThat(session.shot().plates()).extracting(p -> p.role()).containsExactlyInAnyOrder(PlateRole.ELEMENT, PlateRole.CLEAN);
         assertThat(layer("ball").keyed()).isTrue();
-        robot.clickOn("#add-where").clickOn("#add-put");
+        robot.clickOn("#adding-place").clickOn("#add-put");
         house.until("handles", () -> robot.lookup("#put-cross").tryQuery().filter(n -> n.getParent().isVisible()).isPresent());
         calm();
         assertThat(house.scene().getFocusOwner().getId()).as("the button that had the focus is gone, and it stays on the bench").isNotEqualTo("shots");
@@ -182,7 +182,7 @@ class FromNothingTest {
     @Test
     void fourCornersArePinnedByHandAndNeverFolded(FxRobot robot) {
         laid(robot);
-        robot.clickOn("#add-where").clickOn("#add-pin");
+        robot.clickOn("#adding-place").clickOn("#add-pin");
         house.until("corners", () -> robot.lookup("#pin-0").tryQuery().isPresent());
         calm();
         robot.drag("#pin-0").moveBy(-120, 30).drop();
@@ -208,7 +208,7 @@ class FromNothingTest {
         house.until("laid", () -> session.shot().layers().size() == 2);
         calm();
         robot.type(KeyCode.G);
-        house.until("asked", () -> robot.lookup("#follow-words").<Label>query().getText().contains("Ball goes along"));
+        house.until("asked", () -> robot.lookup("#follow-words").<Label>query().getText().contains("Ball follows"));
         robot.type(KeyCode.ESCAPE);
         house.until("given up", () -> !robot.lookup("#follow-words").query().getParent().isVisible());
         robot.type(KeyCode.G);
@@ -243,7 +243,7 @@ class FromNothingTest {
     @Test
     void whatLeadsAStepIsTakenInHand(FxRobot robot) {
         laid(robot);
-        robot.clickOn("#add-light").clickOn("#add-cast");
+        robot.clickOn("#adding-light").clickOn("#add-cast");
         house.until("points", () -> robot.lookup("#pin-5").tryQuery().isPresent());
         calm();
         robot.drag("#pin-3").moveBy(-60, -20).drop();
@@ -312,7 +312,7 @@ class FromNothingTest {
         house.until("the lens is higher then", () -> session.shot().stage().camera().position().value().y() > before + 0.02);
         robot.type(KeyCode.S);
         house.until("closed", () -> robot.lookup("#stage-0").tryQuery().isEmpty());
-        robot.clickOn("#add-where").clickOn("#add-place");
+        robot.clickOn("#adding-place").clickOn("#add-place");
         house.until("in metres", () -> layer("ball").step(Place.class).isPresent());
         robot.interact(() -> robot.lookup("#stands-on-ground").<Button>query().fire());
         house.until("where its lowest point is seen", () -> session.said().get().contains("It stands on the ground"));

@@ -30,7 +30,7 @@ import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
-import org.scenothesis.production.store.NewProduction;
+import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
@@ -131,7 +131,7 @@ class JourneysTest {
 
     private void add(String menu, String step) {
         int n = session.shot().layers().stream().mapToInt(l -> l.steps().size()).sum();
-        chosen("add-" + menu, "add-" + step);
+        chosen("adding-" + menu, "add-" + step);
         house.until(step + " is there", () -> session.shot().layers().stream().mapToInt(l -> l.steps().size()).sum() == n + 1);
     }
 
@@ -217,13 +217,13 @@ class JourneysTest {
         for (String half : List.of("lower", "upper")) {
             lay(half);
             number("gain", -0.75);
-            add("where", "join");
+            add("place", "join");
             pull("pin-0", 0.455, 0.577);
             pull("pin-1", 0.545, 0.577);
             option("choice-keeps", half.equals("lower") ? "below" : "above");
         }
         assertThat(layer("lower").step(Join.class).orElseThrow().points(0).get(1).x()).isBetween(0.53, 0.56);
-        add("where", "put");
+        add("place", "put");
         frame(0);
         press("key-put");
         frame(11);
@@ -258,7 +258,7 @@ class JourneysTest {
         for (String copy : List.of("actor", "actor-2")) {
             lay("actor");
             number("gain", -0.5);
-            add("where", "put");
+            add("place", "put");
             number("across", copy.equals("actor") ? -22 : 22);
         }
         assertThat(session.shot().layers()).extracting(Layer::id).containsExactly("street", "actor", "actor-2");
@@ -281,7 +281,7 @@ class JourneysTest {
         for (String copy : List.of("actor", "actor-2")) {
             layByKeys("actor");
             tab("tape-gain").write("-0.5").type(KeyCode.ENTER);
-            chosen("add-where", "add-put");
+            chosen("adding-place", "add-put");
             house.until("put is there", () -> layer(copy).step(Put.class).isPresent());
             calm();
             tab("tape-across").write(copy.equals("actor") ? "-22" : "22").type(KeyCode.ENTER);
@@ -331,10 +331,10 @@ class JourneysTest {
         assertThat(layer("spark").blend()).as("filmed on black").isNotEqualTo(Blend.OVER);
         option("choice-time", "held");
         number("held-at", 0.5);
-        add("where", "put");
+        add("place", "put");
         number("across", -8.8);
         number("down", 5.5);
-        add("counts", "presence");
+        add("cut-out", "presence");
         number("presence", 0);
         press("key-presence");
         frame(6);
@@ -357,14 +357,14 @@ class JourneysTest {
         lay(with, "room", "street", "actor", "screen");
         lay("room");
         lay("street-background");
-        add("where", "pin");
+        add("place", "pin");
         pull("pin-0", 0.203, 0.218);
         pull("pin-1", 0.348, 0.218);
         pull("pin-2", 0.348, 0.387);
         pull("pin-3", 0.203, 0.387);
         lay("actor");
         number("gain", -0.75);
-        add("where", "put");
+        add("place", "put");
         frame(0);
         number("put-size", 0.14);
         number("across", -22);
@@ -387,7 +387,7 @@ class JourneysTest {
         lay("room");
         lay("ball");
         number("gain", -0.75);
-        add("where", "put");
+        add("place", "put");
         frame(0);
         number("across", -35);
         number("down", -10);

@@ -16,7 +16,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.house.BenchName;
-import org.scenothesis.studio.house.House;
+import org.scenothesis.studio.house.MainWindow;
 import org.scenothesis.testkit.TinyShoot;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
@@ -57,7 +57,7 @@ class NothingCutTest {
             window.setHeight(height);
         });
         calm();
-        House root = (House) house.scene().getRoot();
+        MainWindow root = (MainWindow) house.scene().getRoot();
         List<String> cut = new ArrayList<>();
         for (BenchName b : BenchName.values()) {
             robot.interact(() -> house.session().bench().set(b));

@@ -30,7 +30,7 @@ import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
 /// Real clicks, drags and keys on the benches that show a picture: Match, Key, Layer.
-class PictureBenchesTest extends HouseTest {
+class PictureBenchesTest extends MainWindowTest {
     @Start
     void start(Stage stage) throws Exception {
         begin(stage);
@@ -140,7 +140,7 @@ class PictureBenchesTest extends HouseTest {
         until("all", () -> robot.lookup("#key-zoom").<Button>query().getText().equals("fit"));
         robot.type(KeyCode.V, KeyCode.INSERT);
         until("solid", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o && o.counts() == Outline.Counts.ALSO));
-        until("of what was measured", () -> words(scene.getRoot()).contains("Measured of the key alone"));
+        until("of what was measured", () -> words(scene.getRoot()).contains("Measured for the key alone"));
         robot.type(KeyCode.K);
         until("moves", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o && o.counts() == Outline.Counts.ALSO && o.corners().keys().size() == 1));
         robot.interact(() -> session.goToFrame(8));
@@ -186,7 +186,7 @@ class PictureBenchesTest extends HouseTest {
     void grainIsAddedTypedAndTakenAway(FxRobot robot) {
         robot.clickOn("#bench-layer");
         robot.clickOn("#slip-maker");
-        robot.clickOn("#add-look").clickOn("#add-grain");
+        robot.clickOn("#adding-look").clickOn("#add-grain");
         until("added", () -> session.shot().layer("maker").orElseThrow().step(Grain.class).equals(Optional.of(Grain.FINE)));
         TextField amount = robot.lookup("#tape-grain-amount").query();
         robot.doubleClickOn(amount).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("7.5").type(KeyCode.ENTER);

@@ -45,6 +45,25 @@ class SourcesTest {
         assertThat(writtenOut("List<X> a = new java.util.ArrayList<>();")).isTrue();
     }
 
+    private static boolean sentence(String text) {
+        String own = text.replaceAll("\\$\\{[^}]*}", "");
+        return own.contains(" ") && Pattern.compile("[A-Za-z][A-Za-z'\u2019-]+").matcher(own).results().count() >= 3;
+    }
+
+    /// Sentences stand in the bundles, where they are read as a whole.
+    @Test
+    void noClassOfAWindowOrACommandHoldsASentence() throws IOException {
+        List<String> found = new ArrayList<>();
+        for (Path p : sources()) {
+            if (p.startsWith(Path.of("..", "studio", "src", "main")) || p.startsWith(Path.of("..", "cli", "src", "main"))) {
+                Files.readAllLines(p).stream().filter(l -> !l.strip().startsWith("//"))
+                        .forEach(l -> TEXT.matcher(l).results().filter(t -> sentence(t.group())).forEach(t -> found.add(p.getFileName() + ": " + t.group())));
+            }
+        }
+        assertThat(found).isEmpty();
+        assertThat(sentence("Words that are said")).isTrue();
+    }
+
     private static String last(String imported) {
         return imported.substring(imported.lastIndexOf('.') + 1, imported.length() - 1);
     }

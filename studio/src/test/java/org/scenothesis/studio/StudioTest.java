@@ -20,10 +20,10 @@ import javafx.stage.Stage;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.shot.Heard;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Sound;
+import org.scenothesis.core.shot.SoundSource;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
@@ -35,7 +35,7 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 
 /// Real clicks and keys on the house: board, shelf, takes, playing, going anywhere, handing over.
-class StudioTest extends HouseTest {
+class StudioTest extends MainWindowTest {
     @Start
     void start(Stage stage) throws Exception {
         begin(stage);
@@ -211,11 +211,11 @@ class StudioTest extends HouseTest {
     void theSoundIsChosenAndMadeSofter(FxRobot robot) {
         measured();
         robot.clickOn("#bench-hand_over");
-        until("nothing heard", () -> words(scene.getRoot()).contains("Nothing was filmed with sound."));
+        until("nothing heard", () -> words(scene.getRoot()).contains("No footage has sound."));
         robot.doubleClickOn("#sound-level").write("-6").type(KeyCode.ENTER);
         until("softer", () -> session.shot().sound().levelDb() == -6);
         robot.interact(() -> robot.lookup("#sound-from").<ComboBox<?>>query().getSelectionModel().select(1));
-        until("silent", () -> session.shot().sound().of() instanceof Heard.Silent);
+        until("silent", () -> session.shot().sound().of() instanceof SoundSource.Silent);
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         until("as filmed again", () -> session.shot().sound().equals(Sound.AS_FILMED.withLevelDb(-6)));
     }

@@ -7,13 +7,13 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.background.BackgroundReport.CameraWork;
 import org.scenothesis.core.background.BackgroundReport.Move;
+import org.scenothesis.core.cameratrack.FeatureTrack;
+import org.scenothesis.core.cameratrack.Parallax;
+import org.scenothesis.core.cameratrack.PointFollower;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.match.FrameLock;
 import org.scenothesis.core.match.Gains;
-import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.match.LockMeter;
-import org.scenothesis.core.moving.Parallax;
-import org.scenothesis.core.moving.PointFollower;
-import org.scenothesis.core.moving.Trace;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
@@ -48,12 +48,12 @@ public final class BackgroundMeter {
     private final List<Point> steps = new ArrayList<>();
     private PointFollower points = new PointFollower();
     private @Nullable LockMeter meter;
-    private @Nullable LockFrame reference;
+    private @Nullable AnalysisFrame reference;
     private PlanarMap base = PlanarMap.identity();
     private double exposure;
     private BackgroundReport.Bars bars = new BackgroundReport.Bars(0, 0, 0, 0);
-    private @Nullable LockFrame before;
-    private @Nullable LockFrame last;
+    private @Nullable AnalysisFrame before;
+    private @Nullable AnalysisFrame last;
     private PlanarMap beforeMap = PlanarMap.identity();
     private double beforeExposure;
     private int width;
@@ -65,7 +65,7 @@ public final class BackgroundMeter {
     }
 
     /// The next frame.
-    public void next(LockFrame f) {
+    public void next(AnalysisFrame f) {
         follow(f);
         LockMeter m = meter;
         if (m == null || reference == null) {
@@ -104,7 +104,7 @@ public final class BackgroundMeter {
         }
     }
 
-    private void follow(LockFrame f) {
+    private void follow(AnalysisFrame f) {
         points.next(f.luma());
         if (points.frames() == WINDOW) {
             looked(f, parallax, steps);
@@ -114,13 +114,13 @@ public final class BackgroundMeter {
         last = f;
     }
 
-    private void looked(LockFrame f, List<Double> left, List<Point> went) {
-        List<Trace> traces = points.traces();
+    private void looked(AnalysisFrame f, List<Double> left, List<Point> went) {
+        List<FeatureTrack> traces = points.traces();
         Parallax.of(traces, points.frames(), f.luma().width()).forEach(p -> left.add(p * f.reduced()));
         Parallax.steps(traces, points.frames()).forEach(s -> went.add(s.times(f.reduced())));
     }
 
-    private void refer(LockFrame f, PlanarMap map, double at) {
+    private void refer(AnalysisFrame f, PlanarMap map, double at) {
         meter = new LockMeter(f, bands);
         reference = f;
         base = map;
@@ -135,8 +135,8 @@ public final class BackgroundMeter {
     }
 
     /// The share of the picture that is another once the camera's move and the exposure are taken back.
-    private double moving(LockFrame f, FrameLock lock, @Nullable Gains g) {
-        LockFrame ref = Objects.requireNonNull(reference);
+    private double moving(AnalysisFrame f, FrameLock lock, @Nullable Gains g) {
+        AnalysisFrame ref = Objects.requireNonNull(reference);
         double k = ref.small().width() / (double) width;
         double m = ref.small().height() / (double) height;
         PlanarMap down = new PlanarMap(k, 0, 0, 0, m, 0, 0, 0, 1);

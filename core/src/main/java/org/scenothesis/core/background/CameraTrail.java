@@ -13,7 +13,7 @@ import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Hold;
-import org.scenothesis.core.shot.step.Hung;
+import org.scenothesis.core.shot.step.TrackBinding;
 
 /// The camera's own move, as it was measured of a background, handed to the layers: elements go along with it, or it is taken back.
 public final class CameraTrail {
@@ -50,7 +50,7 @@ public final class CameraTrail {
 
     /// The shot with the move kept, and used.
     public static Shot used(Shot shot, Trail trail, Use use) {
-        Hung by = new Hung(trail.id(), trail.spots().getFirst().seconds(), true);
+        TrackBinding by = new TrackBinding(trail.id(), trail.spots().getFirst().seconds(), true);
         Shot s = Trails.with(shot, trail);
         return s.withLayers(s.layers().stream().map(l -> own(l, trail.plate()) == (use == Use.UNDO) ? use == Use.UNDO ? l.with(new Hold(by)) : l.with(new Follow(by)) : l).toList());
     }

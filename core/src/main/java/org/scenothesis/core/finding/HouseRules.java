@@ -5,7 +5,6 @@ import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
 import org.scenothesis.core.Check;
-import org.scenothesis.core.finding.Measure;
 
 /// The limits, schools and estimates of one production.
 ///

@@ -62,7 +62,7 @@ public final class Follower {
         freedom = points.size() == 1 ? Freedom.SIMILARITY : Freedom.PLANE;
         Sight sight = Sight.of(luma, bands);
         first = learn(sight, this.points, freedom);
-        Check.that(first.levels().getFirst().size() >= 25, "too little of what is to be followed lies in the picture");
+        Check.that(first.levels().getFirst().size() >= 25, "too little of the tracked thing is in the picture");
         path.add(first.centre());
     }
 

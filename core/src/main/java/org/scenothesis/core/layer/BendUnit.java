@@ -18,7 +18,7 @@ import org.scenothesis.core.value.Animated;
 final class BendUnit {
     private BendUnit() {}
 
-    static Laid apply(Warp warp, Laid before, Scene scene) {
+    static LayerState apply(Warp warp, LayerState before, Scene scene) {
         List<Point> to = pixels(warp.points(scene.seconds()), scene);
         List<Point> from = pixels(warp.at(), scene);
         if (to.equals(from)) {
@@ -31,7 +31,7 @@ final class BendUnit {
         return bent(before, spline(to, from), scene);
     }
 
-    static Laid apply(Ripple r, Laid before, Scene scene) {
+    static LayerState apply(Ripple r, LayerState before, Scene scene) {
         double height = r.heightPx().at(scene.seconds(), Animated::number);
         List<Point> p = pixels(r.points(scene.seconds()), scene);
         Point middle = p.get(0);
@@ -52,7 +52,7 @@ final class BendUnit {
     }
 
     /// Both lenses look through the middle of the picture.
-    static Laid apply(Lens l, Laid before, Scene scene) {
+    static LayerState apply(Lens l, LayerState before, Scene scene) {
         LensBend own = new LensBend(l.own().k1());
         LensBend plate = new LensBend(l.plate().k1());
         if (own.k1() == 0 && plate.k1() == 0) {
@@ -74,9 +74,9 @@ final class BendUnit {
         return out;
     }
 
-    private static Laid bent(Laid before, Displace.Field field, Scene scene) {
+    private static LayerState bent(LayerState before, Displace.Field field, Scene scene) {
         boolean shaped = before.cut() || before.mask() != null || before.outline() != null;
-        Laid l = (shaped ? before.cutOut(scene) : before.gained(scene)).sampled(scene);
+        LayerState l = (shaped ? before.cutOut(scene) : before.gained(scene)).sampled(scene);
         Picture in = l.cut() ? l.piece().spread(scene.width(), scene.height()) : l.piece().picture();
         Plane alpha = in.a();
         Picture out = Picture.of(in.width(), in.height()).withAlpha(alpha == null ? null : Plane.of(in.width(), in.height()));

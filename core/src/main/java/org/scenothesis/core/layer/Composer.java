@@ -69,7 +69,7 @@ public final class Composer {
 
     /// - `below`: what lies below, as far as it is laid yet.
     private static List<RowBlend> rows(LayerPicture l, Scene scene, boolean lowest, Picture below) {
-        Laid laid = Steps.all(l, scene);
+        LayerState laid = Steps.all(l, scene);
         Blend blend = l.layer().blend();
         if (!laid.seen()) {
             return List.of();
@@ -84,7 +84,7 @@ public final class Composer {
             Gains k = laid.gains();
             return List.of(RowBlend.addLight(laid.piece().picture(), unlit, laid.mask(), k, laid.presence()));
         }
-        Laid whole = laid.gained(scene);
+        LayerState whole = laid.gained(scene);
         Mask matte = whole.matte(scene);
         List<RowBlend> rows = new ArrayList<>();
         Placement placement = whole.placement();

@@ -11,8 +11,8 @@ import org.scenothesis.core.shot.step.Extend;
 final class ExtendUnit {
     private ExtendUnit() {}
 
-    static Laid apply(Extend e, Laid before, Scene scene) {
-        Laid l = before.gained(scene).sampled(scene);
+    static LayerState apply(Extend e, LayerState before, Scene scene) {
+        LayerState l = before.gained(scene).sampled(scene);
         if (l.cut() || e.scale() == 1) {
             return l;
         }
@@ -33,7 +33,7 @@ final class ExtendUnit {
                 }
             }
         });
-        Laid more = l.withPiece(Piece.whole(out), false);
+        LayerState more = l.withPiece(Piece.whole(out), false);
         if (e.around() == Extend.Around.MIRRORED) {
             return more;
         }

@@ -6,11 +6,11 @@ import org.scenothesis.core.picture.PlanarMap;
 final class FollowUnit {
     private FollowUnit() {}
 
-    static Laid moved(PlanarMap motion, Laid before, Scene scene) {
+    static LayerState moved(PlanarMap motion, LayerState before, Scene scene) {
         if (motion.equals(PlanarMap.identity())) {
             return before;
         }
-        Laid l = before.cutOut(scene);
+        LayerState l = before.cutOut(scene);
         return l.withWarp(motion.after(l.warp()));
     }
 }

@@ -7,7 +7,7 @@ import org.scenothesis.core.shot.step.Grade;
 final class GradeUnit {
     private GradeUnit() {}
 
-    static Laid apply(Grade g, Laid l, Gains toBase) {
+    static LayerState apply(Grade g, LayerState l, Gains toBase) {
         double k = Math.pow(2, g.gainStops());
         Gains m = g.matched() ? toBase : Gains.UNITY;
         Gains before = l.gains();

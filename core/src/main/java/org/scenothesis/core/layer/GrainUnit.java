@@ -17,11 +17,11 @@ final class GrainUnit {
 
     private GrainUnit() {}
 
-    static Laid apply(Grain g, Laid before, String layer, Scene scene) {
+    static LayerState apply(Grain g, LayerState before, String layer, Scene scene) {
         if (g.amount() == 0) {
             return before;
         }
-        Laid l = before.gained(scene).sampled(scene);
+        LayerState l = before.gained(scene).sampled(scene);
         Picture in = l.piece().picture();
         Picture out = new Picture(Plane.of(in.width(), in.height()), Plane.of(in.width(), in.height()), Plane.of(in.width(), in.height()), in.a());
         for (int c = 0; c < 3; c++) {

@@ -9,9 +9,9 @@ import org.scenothesis.core.shot.step.Join;
 final class JoinUnit {
     private JoinUnit() {}
 
-    static Laid apply(Join join, Laid before, Scene scene) {
+    static LayerState apply(Join join, LayerState before, Scene scene) {
         List<Point> p = join.points(scene.seconds()).stream().map(q -> new Point(q.x() * scene.width(), q.y() * scene.height())).toList();
-        Laid l = before.settled(scene);
+        LayerState l = before.settled(scene);
         if (join.keeps() != Join.Side.WHOLE) {
             Mask kept = scene.outlines().side(p.get(0), p.get(1), join.keeps() == Join.Side.ABOVE, join.softnessPx(), scene);
             Mask had = l.mask();

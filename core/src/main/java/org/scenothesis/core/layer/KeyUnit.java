@@ -14,10 +14,10 @@ import org.scenothesis.core.shot.step.Outline;
 final class KeyUnit {
     private KeyUnit() {}
 
-    static Laid apply(Key key, Laid before, LayerPicture.@Nullable Keying keying, Scene scene) {
+    static LayerState apply(Key key, LayerState before, LayerPicture.@Nullable Keying keying, Scene scene) {
         Outline said = before.outline();
         // Only what lies within can be garbage matte; other outlines are worked by themselves.
-        Laid l = said != null && said.counts() != Outline.Counts.WITHIN ? before.settled(scene) : before;
+        LayerState l = said != null && said.counts() != Outline.Counts.WITHIN ? before.settled(scene) : before;
         Picture frame = l.piece().picture();
         List<Point> garbage = asFilmed(l.shape(scene), l, scene);
         if (frame.a() != null) {
@@ -28,7 +28,7 @@ final class KeyUnit {
     }
 
     /// Outlines are drawn on the base, screens are keyed as they were filmed.
-    private static List<Point> asFilmed(List<Point> outline, Laid l, Scene scene) {
+    private static List<Point> asFilmed(List<Point> outline, LayerState l, Scene scene) {
         if (l.warp().equals(PlanarMap.identity())) {
             return outline;
         }

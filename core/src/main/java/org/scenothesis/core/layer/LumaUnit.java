@@ -14,8 +14,8 @@ import org.scenothesis.core.shot.step.Luma;
 final class LumaUnit {
     private LumaUnit() {}
 
-    static Laid apply(Luma luma, Laid before, Scene scene) {
-        Laid l = before.gained(scene);
+    static LayerState apply(Luma luma, LayerState before, Scene scene) {
+        LayerState l = before.gained(scene);
         Picture p = l.piece().picture();
         return matted(l, scene, i -> {
             double y = 0.2126 * p.r().data()[i] + 0.7152 * p.g().data()[i] + 0.0722 * p.b().data()[i];
@@ -24,8 +24,8 @@ final class LumaUnit {
     }
 
     /// - `clean`: the frame of the plate without it, as large as the picture; null lets all count.
-    static Laid apply(Difference d, Laid before, @Nullable Picture clean, Scene scene) {
-        Laid l = before.gained(scene);
+    static LayerState apply(Difference d, LayerState before, @Nullable Picture clean, Scene scene) {
+        LayerState l = before.gained(scene);
         Picture p = l.piece().picture();
         if (clean == null) {
             return before;
@@ -48,7 +48,7 @@ final class LumaUnit {
         double at(int i);
     }
 
-    private static Laid matted(Laid l, Scene scene, Matte matte) {
+    private static LayerState matted(LayerState l, Scene scene, Matte matte) {
         Picture p = l.piece().picture();
         Plane alpha = Plane.of(p.width(), p.height());
         float[] before = l.cut() ? p.alpha().data() : null;

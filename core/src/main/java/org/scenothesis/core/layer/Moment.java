@@ -4,7 +4,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Trails;
-import org.scenothesis.core.shot.step.Hung;
+import org.scenothesis.core.shot.step.TrackBinding;
 import org.scenothesis.core.stage.Stage;
 
 /// A moment of a shot as its layers need it: the set (null before it is staged), seconds of the shot, and how what was followed has moved.
@@ -12,7 +12,7 @@ public record Moment(@Nullable Stage stage, double seconds, Motions motions) {
     /// How a picture of `width × height` moves with what it hangs on.
     @FunctionalInterface
     public interface Motions {
-        PlanarMap of(Hung by, int width, int height);
+        PlanarMap of(TrackBinding by, int width, int height);
     }
 
     /// A moment at which nothing is followed.

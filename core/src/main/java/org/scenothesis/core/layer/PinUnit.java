@@ -9,12 +9,12 @@ import org.scenothesis.core.shot.step.Pin;
 final class PinUnit {
     private PinUnit() {}
 
-    static Laid apply(Pin pin, Laid before, Scene scene) {
+    static LayerState apply(Pin pin, LayerState before, Scene scene) {
         List<Point> to = pin.at(scene.seconds());
         if (to.equals(Pin.AS_FILMED)) {
             return before;
         }
-        Laid l = before.cutOut(scene);
+        LayerState l = before.cutOut(scene);
         if (!Pin.bendsOneWay(to)) {
             return l.withSeen(false);
         }

@@ -9,13 +9,13 @@ import org.scenothesis.core.stage.Stage;
 final class PlaceUnit {
     private PlaceUnit() {}
 
-    static Laid apply(Place place, Laid before, Scene scene) {
+    static LayerState apply(Place place, LayerState before, Scene scene) {
         Stage stage = scene.stage();
         if (stage == null) {
             return before;
         }
         var placement = new Placement(stage.pose(scene.width(), scene.height()), place.filmedFoot().value(), place.stand(scene.seconds()));
-        Laid l = before.cutOut(scene);
+        LayerState l = before.cutOut(scene);
         if (!placement.seen()) {
             return l.withPlacement(placement, l.piece(), false);
         }

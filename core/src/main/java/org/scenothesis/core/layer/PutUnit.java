@@ -1,6 +1,5 @@
 package org.scenothesis.core.layer;
 
-import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Put;
 
@@ -8,14 +7,11 @@ import org.scenothesis.core.shot.step.Put;
 final class PutUnit {
     private PutUnit() {}
 
-    static Laid apply(Put put, Laid before, Scene scene) {
-        Put.Lie lie = put.at(scene.seconds());
-        if (lie.equals(new Put.Lie(new Point(0, 0), 0, 1))) {
+    static LayerState apply(Put put, LayerState before, Scene scene) {
+        if (put.at(scene.seconds()).equals(new Put.Lie(new Point(0, 0), 0, 1))) {
             return before;
         }
-        Laid l = before.cutOut(scene);
-        Point about = new Point(put.about().x() * scene.width(), put.about().y() * scene.height());
-        Point by = new Point(lie.by().x() * scene.width(), lie.by().y() * scene.height());
-        return l.withWarp(PlanarMap.similarity(lie.size(), Math.toRadians(lie.turnDeg()), about, by).after(l.warp()));
+        LayerState l = before.cutOut(scene);
+        return l.withWarp(put.motion(scene.seconds(), scene.width(), scene.height()).after(l.warp()));
     }
 }

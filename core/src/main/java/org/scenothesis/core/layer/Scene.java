@@ -4,7 +4,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.PlanarMap;
-import org.scenothesis.core.shot.step.Hung;
+import org.scenothesis.core.shot.step.TrackBinding;
 import org.scenothesis.core.stage.Stage;
 
 /// What all layers of one moment share: the size of the picture, the moment, and what is kept from earlier ones.
@@ -18,7 +18,7 @@ record Scene(int width, int height, Moment moment, Outlines outlines, Bands band
     }
 
     /// How a picture moves with what it hangs on.
-    PlanarMap motion(Hung by) {
+    PlanarMap motion(TrackBinding by) {
         return moment.motions().of(by, width, height);
     }
 

@@ -18,14 +18,14 @@ final class SoftenUnit {
 
     private SoftenUnit() {}
 
-    static Laid apply(Soften s, Laid before, Scene scene) {
+    static LayerState apply(Soften s, LayerState before, Scene scene) {
         double radius = s.radiusPx().at(scene.seconds(), Animated::number);
         double along = s.alongPx().at(scene.seconds(), Animated::number);
         if (radius < 0.05 && along < 0.5) {
             return before;
         }
         boolean shaped = before.cut() || before.mask() != null || before.outline() != null;
-        Laid l = (shaped ? before.cutOut(scene) : before.gained(scene)).sampled(scene);
+        LayerState l = (shaped ? before.cutOut(scene) : before.gained(scene)).sampled(scene);
         UnaryOperator<Plane> soft = p -> along(Blur.gaussian(p, radius, scene.bands()), along, Math.toRadians(s.towardsDeg()), scene.bands());
         if (!l.cut()) {
             return l.withPiece(new Piece(each(l.piece().picture(), soft), l.piece().at()), false);

@@ -6,7 +6,7 @@ import org.scenothesis.core.picture.PlanarMap;
 final class SteadyUnit {
     private SteadyUnit() {}
 
-    static Laid apply(Laid l, PlanarMap toBase) {
+    static LayerState apply(LayerState l, PlanarMap toBase) {
         return toBase.equals(PlanarMap.identity()) ? l : l.withWarp(l.warp().after(toBase));
     }
 }

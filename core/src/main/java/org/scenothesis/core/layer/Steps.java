@@ -3,6 +3,7 @@ package org.scenothesis.core.layer;
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
 import org.scenothesis.core.shot.step.Extend;
+import org.scenothesis.core.shot.step.Flip;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
@@ -34,15 +35,15 @@ final class Steps {
     private Steps() {}
 
     /// What the layer is after all its steps.
-    static Laid all(LayerPicture l, Scene scene) {
-        Laid laid = Laid.of(l);
+    static LayerState all(LayerPicture l, Scene scene) {
+        LayerState laid = LayerState.of(l);
         for (Step s : l.layer().steps()) {
             laid = apply(s, laid, l, scene);
         }
         return laid.settled(scene).sampled(scene);
     }
 
-    private static Laid apply(Step step, Laid laid, LayerPicture of, Scene scene) {
+    private static LayerState apply(Step step, LayerState laid, LayerPicture of, Scene scene) {
         return switch (step) {
             case Steady s -> SteadyUnit.apply(laid, of.toBase());
             case Outline o -> laid.settled(scene).withOutline(o);
@@ -57,6 +58,7 @@ final class Steps {
             case Lens l -> BendUnit.apply(l, laid, scene);
             case Ripple r -> BendUnit.apply(r, laid, scene);
             case Grain g -> GrainUnit.apply(g, laid, of.layer().id(), scene);
+            case Flip f -> FlipUnit.apply(f, laid, scene);
             case Pin p -> PinUnit.apply(p, laid, scene);
             case Join j -> JoinUnit.apply(j, laid, scene);
             case Extend e -> ExtendUnit.apply(e, laid, scene);

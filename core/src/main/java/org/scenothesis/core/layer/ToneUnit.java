@@ -9,11 +9,11 @@ import org.scenothesis.core.shot.step.Tone;
 final class ToneUnit {
     private ToneUnit() {}
 
-    static Laid apply(Tone tone, Laid before, Scene scene) {
+    static LayerState apply(Tone tone, LayerState before, Scene scene) {
         if (tone.equals(Tone.NEUTRAL)) {
             return before;
         }
-        Laid l = before.gained(scene).worked(scene);
+        LayerState l = before.gained(scene).worked(scene);
         Picture in = l.piece().picture();
         Picture out = Picture.of(in.width(), in.height()).withAlpha(in.a());
         double[] slope = tone.slope().values();

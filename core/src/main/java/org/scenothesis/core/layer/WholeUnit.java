@@ -13,7 +13,7 @@ import org.scenothesis.core.shot.step.Wobble;
 final class WholeUnit {
     private WholeUnit() {}
 
-    static Laid apply(Wobble w, Laid before, Scene scene) {
+    static LayerState apply(Wobble w, LayerState before, Scene scene) {
         double scale = w.overscan(scene.width(), scene.height());
         Wobble.Held h = w.at(scene.seconds());
         Point middle = new Point(scene.width() / 2.0, scene.height() / 2.0);
@@ -22,8 +22,8 @@ final class WholeUnit {
         return map.equals(PlanarMap.identity()) ? before : before.withWarp(map.after(before.warp()));
     }
 
-    static Laid apply(Letterbox box, Laid before, Scene scene) {
-        Laid l = before.gained(scene).sampled(scene);
+    static LayerState apply(Letterbox box, LayerState before, Scene scene) {
+        LayerState l = before.gained(scene).sampled(scene);
         if (l.cut()) {
             return l;
         }

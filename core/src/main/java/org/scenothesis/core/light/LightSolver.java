@@ -82,10 +82,10 @@ public final class LightSolver {
         if (picture != null) {
             marks.grey().forEach(a -> neutral.add(colour(a.mean(picture))));
         }
-        List<PictureLight.Rim> rims = c == null ? List.of() : marks.lamps().stream().map(p -> Rims.of(picture, c, p)).toList();
+        List<PictureLight.Rim> rims = c == null ? List.of() : marks.lamps().stream().map(p -> VisibleLamps.of(picture, c, p)).toList();
         PictureLight none = PictureLight.UNKNOWN.withNeutral(neutral).withRims(rims);
         if (!any || c == null) {
-            Shading.Read round = c == null || !marks.shadows().isEmpty() ? null : round(picture, c, marks);
+            SphereShading.Read round = c == null || !marks.shadows().isEmpty() ? null : round(picture, c, marks);
             if (round == null) {
                 if (!marks.rounds().isEmpty() && picture != null) {
                     no.addFirst(new PictureLight.Refusal("direction", "round-even"));
@@ -125,18 +125,18 @@ public final class LightSolver {
     }
 
     /// What the round thing that tells most says; null where none tells anything.
-    private static Shading.@Nullable Read round(@Nullable Picture picture, PictureCamera c, LightMarks marks) {
-        return picture == null ? null : marks.rounds().stream().flatMap(r -> Shading.of(picture, c, r).stream()).min(Comparator.comparingDouble(r -> r.azimuthDeg().std())).orElse(null);
+    private static SphereShading.@Nullable Read round(@Nullable Picture picture, PictureCamera c, LightMarks marks) {
+        return picture == null ? null : marks.rounds().stream().flatMap(r -> SphereShading.of(picture, c, r).stream()).min(Comparator.comparingDouble(r -> r.azimuthDeg().std())).orElse(null);
     }
 
     /// A soft or narrow shadow tells less of the fill than the dark side of something round.
-    private static @Nullable Estimate surer(@Nullable Estimate byShadow, Shading.@Nullable Read round) {
+    private static @Nullable Estimate surer(@Nullable Estimate byShadow, SphereShading.@Nullable Read round) {
         Estimate byRound = round == null ? null : round.stops();
         return byRound == null || byShadow != null && byShadow.std() <= byRound.std() ? byShadow : byRound;
     }
 
     private static ShadowStrip strip(PictureCamera c, Picture picture, LightMarks.Shadow s, Vec base, Vec tip, double upDeg) {
-        Girth girth = Girth.of(picture, s.base(), s.top());
+        RoundObject girth = RoundObject.of(picture, s.base(), s.top());
         return new ShadowStrip(c, picture, s, base, tip, upDeg, girth, wide(c, s, girth.px()));
     }
 

@@ -39,7 +39,7 @@ final class ShadowStrip {
     private final double blurPx;
 
     /// - `marks`: what throws it, in pixels; `base`, `tip`: on the ground, in metres; `upDeg`: how high the light stands. `girth`: of what throws it, whose edges show the picture's blur; `wideM`: how wide it is, NaN where that could not be seen.
-    ShadowStrip(PictureCamera camera, Picture picture, LightMarks.Shadow marks, Vec base, Vec tip, double upDeg, Girth girth, double wideM) {
+    ShadowStrip(PictureCamera camera, Picture picture, LightMarks.Shadow marks, Vec base, Vec tip, double upDeg, RoundObject girth, double wideM) {
         this.marks = marks;
         clearPx = Double.isNaN(girth.px()) ? 0 : 0.6 * girth.px() + 2;
         blurPx = girth.blurPx();

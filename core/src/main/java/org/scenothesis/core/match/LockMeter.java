@@ -28,7 +28,7 @@ public final class LockMeter {
     private static final double TOO_BARE_PX = 0.3;
     private static final double CORNER_BARE_PX = 0.75;
 
-    private final LockFrame reference;
+    private final AnalysisFrame reference;
     private final PatchTracker tracker;
     private final ToneMeter tone;
     private final FocusMeter focus;
@@ -36,12 +36,12 @@ public final class LockMeter {
     private PlanarMap last = PlanarMap.identity();
 
     /// Compares frames with `reference`, which all must be as large as; small pictures get fewer cells.
-    public LockMeter(LockFrame reference, Bands bands) {
+    public LockMeter(AnalysisFrame reference, Bands bands) {
         this(reference, POINTS, bands);
     }
 
     /// The same with so many points.
-    public LockMeter(LockFrame reference, int points, Bands bands) {
+    public LockMeter(AnalysisFrame reference, int points, Bands bands) {
         this.reference = reference;
         this.bands = bands;
         // Small pictures have room for fewer cells.
@@ -52,7 +52,7 @@ public final class LockMeter {
     }
 
     /// @throws IllegalArgumentException if the take's size differs from the reference's
-    public FrameLock measure(LockFrame take) {
+    public FrameLock measure(AnalysisFrame take) {
         Check.that(take.luma().sameShape(reference.luma()), "the take is not of the reference's size");
         double[] to = new double[2 * tracker.size()];
         MotionFit.@Nullable Fit fit = fit(take, last, to);
@@ -78,7 +78,7 @@ public final class LockMeter {
                 k * fit.residualPx(), share(fit.used()), k * off, k * fit.rowsPx(), k * fit.rowsOffPx(), focus.softer(take.luma(), fit.map(), fit.used()), gains(take, fit.map()), true);
     }
 
-    private MotionFit.@Nullable Fit fit(LockFrame take, PlanarMap guess, double[] to) {
+    private MotionFit.@Nullable Fit fit(AnalysisFrame take, PlanarMap guess, double[] to) {
         tracker.follow(take.luma(), guess, to, bands);
         return new MotionFit(tracker.points(), tracker.weights(), to, take.luma().width(), take.luma().height()).solve();
     }
@@ -90,7 +90,7 @@ public final class LockMeter {
         return share(b.used()) > share(a.used()) ? b : a;
     }
 
-    private @Nullable PlanarMap coarse(LockFrame take) {
+    private @Nullable PlanarMap coarse(AnalysisFrame take) {
         List<Point> points = tracker.points();
         if (points.isEmpty()) {
             return null;
@@ -121,7 +121,7 @@ public final class LockMeter {
         return used.length == 0 ? 0 : n / (double) used.length;
     }
 
-    private @Nullable Gains gains(LockFrame take, PlanarMap map) {
+    private @Nullable Gains gains(AnalysisFrame take, PlanarMap map) {
         double k = reference.small().width() / (double) reference.luma().width();
         double m = reference.small().height() / (double) reference.luma().height();
         PlanarMap down = new PlanarMap(k, 0, 0, 0, m, 0, 0, 0, 1);
@@ -129,13 +129,13 @@ public final class LockMeter {
     }
 
     /// Mean of several lockFrames of one locked camera: the same reference with less noise.
-    public static LockFrame mean(List<LockFrame> lockFrames) {
-        LockFrame first = lockFrames.getFirst();
+    public static AnalysisFrame mean(List<AnalysisFrame> lockFrames) {
+        AnalysisFrame first = lockFrames.getFirst();
         if (lockFrames.size() == 1) {
             return first;
         }
         Plane luma = first.luma().copy();
-        for (LockFrame g : lockFrames.subList(1, lockFrames.size())) {
+        for (AnalysisFrame g : lockFrames.subList(1, lockFrames.size())) {
             for (int i = 0; i < luma.data().length; i++) {
                 luma.data()[i] += g.luma().data()[i];
             }
@@ -143,6 +143,6 @@ public final class LockMeter {
         for (int i = 0; i < luma.data().length; i++) {
             luma.data()[i] /= lockFrames.size();
         }
-        return new LockFrame(luma, first.small(), first.reduced());
+        return new AnalysisFrame(luma, first.small(), first.reduced());
     }
 }

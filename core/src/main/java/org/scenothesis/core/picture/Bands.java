@@ -16,14 +16,15 @@ public final class Bands implements AutoCloseable {
     /// Rows in one band.
     public static final int BAND_ROWS = 32;
 
-    private static final Bands SEQUENTIAL = new Bands(null, 1);
+    private static final Bands SEQUENTIAL = new Bands(1);
 
     private final @Nullable ExecutorService pool;
     private final int threads;
+    private final ThreadGroup own = new ThreadGroup("bands");
 
-    private Bands(@Nullable ExecutorService pool, int threads) {
-        this.pool = pool;
+    private Bands(int threads) {
         this.threads = threads;
+        pool = threads == 1 ? null : Executors.newFixedThreadPool(threads, Thread.ofPlatform().group(own).daemon().name("bands-", 0).factory());
     }
 
     /// Work on rows `from` (inclusive) to `to` (exclusive); `band` counts from 0.
@@ -39,11 +40,7 @@ public final class Bands implements AutoCloseable {
 
     /// A pool of daemon threads; close it when the owner ends.
     public static Bands pooled(int threads) {
-        if (threads <= 1) {
-            return SEQUENTIAL;
-        }
-        return new Bands(
-                Executors.newFixedThreadPool(threads, Thread.ofPlatform().daemon().name("bands-", 0).factory()), threads);
+        return threads <= 1 ? SEQUENTIAL : new Bands(threads);
     }
 
     /// A pool with one thread per core.
@@ -61,10 +58,10 @@ public final class Bands implements AutoCloseable {
         return (rows + BAND_ROWS - 1) / BAND_ROWS;
     }
 
-    /// Runs `task` over all rows and returns when every band is done; the first failure is thrown on.
+    /// Runs `task` over all rows and returns when every band is done; the first failure is thrown on. Within a band of this pool the rows are run on its thread: it would wait for itself.
     public void run(int rows, RowTask task) {
         int bands = count(rows);
-        if (pool == null || bands == 1) {
+        if (pool == null || bands == 1 || Thread.currentThread().getThreadGroup() == own) {
             for (int i = 0; i < bands; i++) {
                 task.run(i * BAND_ROWS, Math.min(rows, (i + 1) * BAND_ROWS), i);
             }
@@ -89,10 +86,11 @@ public final class Bands implements AutoCloseable {
             throw new CancellationException("interrupted between bands");
         } catch (ExecutionException e) {
             waiting.forEach(f -> f.cancel(false));
-            if (e.getCause() instanceof RuntimeException r) {
-                throw r;
+            switch (e.getCause()) {
+                case RuntimeException r -> throw r;
+                case Error r -> throw r;
+                case null, default -> throw new IllegalStateException(e.getCause());
             }
-            throw new IllegalStateException(e.getCause());
         }
     }
 

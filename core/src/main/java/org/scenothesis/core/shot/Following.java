@@ -6,7 +6,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.follow.Followed;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Hung;
+import org.scenothesis.core.shot.step.TrackBinding;
 
 /// Makes trails of what was followed, and mends them by hand.
 public final class Following {
@@ -78,6 +78,6 @@ public final class Following {
     /// The shot with a trail, and a layer that goes along with it from a moment of the trail's take on, in seconds; null for no layer.
     public static Shot followed(Shot shot, Trail trail, @Nullable String layer, double sinceSeconds) {
         Shot s = Trails.with(shot, trail);
-        return layer == null ? s : s.withLayer(layer, l -> l.with(new Follow(new Hung(trail.id(), sinceSeconds, true))));
+        return layer == null ? s : s.withLayer(layer, l -> l.with(new Follow(new TrackBinding(trail.id(), sinceSeconds, true))));
     }
 }

@@ -8,34 +8,14 @@ import java.util.function.UnaryOperator;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
-import org.scenothesis.core.shot.step.Extend;
-import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
-import org.scenothesis.core.shot.step.Grain;
-import org.scenothesis.core.shot.step.Hold;
-import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
-import org.scenothesis.core.shot.step.Lens;
-import org.scenothesis.core.shot.step.Letterbox;
-import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.OwnAlpha;
-import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
-import org.scenothesis.core.shot.step.Put;
-import org.scenothesis.core.shot.step.Ripple;
-import org.scenothesis.core.shot.step.Shadow;
-import org.scenothesis.core.shot.step.Soften;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
-import org.scenothesis.core.shot.step.Tone;
-import org.scenothesis.core.shot.step.Warp;
-import org.scenothesis.core.shot.step.Wobble;
-import org.scenothesis.core.shot.step.Wrap;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Given;
 
@@ -46,10 +26,6 @@ import org.scenothesis.core.value.Given;
 @RecordBuilder
 public record Layer(String id, String name, boolean on, Source source, TimeMap time, List<Step> steps, Blend blend) implements LayerBuilder.With {
     private static final int MOST_STEPS = 100;
-    /// Where a step goes that is put in: each behind those it needs. A garbage matte lies before the key, so outlines have two places.
-    private static final List<Class<? extends Step>> USUAL_ORDER = List.of(
-            Steady.class, Outline.class, Key.class, Luma.class, Difference.class, OwnAlpha.class, Grade.class, Tone.class, Soften.class, Lens.class, Warp.class, Ripple.class, Grain.class, Pin.class,
-            Join.class, Extend.class, Put.class, Wobble.class, Hold.class, Follow.class, Place.class, Shadow.class, Cast.class, Wrap.class, Glow.class, Letterbox.class, Presence.class);
 
     public Layer {
         Check.that(steps.size() <= MOST_STEPS, "a layer has at most " + MOST_STEPS + " steps");
@@ -153,7 +129,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
         }
         int at = 0;
         for (int i = 0; i < out.size(); i++) {
-            at = USUAL_ORDER.indexOf(out.get(i).getClass()) <= USUAL_ORDER.indexOf(step.getClass()) ? i + 1 : at;
+            at = StepKind.of(out.get(i)).compareTo(StepKind.of(step)) <= 0 ? i + 1 : at;
         }
         out.add(at, step);
         return withSteps(out);

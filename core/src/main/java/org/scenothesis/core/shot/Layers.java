@@ -1,50 +1,22 @@
 package org.scenothesis.core.shot;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Stream;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Cast;
-import org.scenothesis.core.shot.step.Difference;
-import org.scenothesis.core.shot.step.Extend;
-import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Glow;
-import org.scenothesis.core.shot.step.Grade;
-import org.scenothesis.core.shot.step.Grain;
-import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
-import org.scenothesis.core.shot.step.Lens;
-import org.scenothesis.core.shot.step.Letterbox;
-import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.OwnAlpha;
-import org.scenothesis.core.shot.step.Pin;
-import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
-import org.scenothesis.core.shot.step.Put;
-import org.scenothesis.core.shot.step.Ripple;
-import org.scenothesis.core.shot.step.Shadow;
-import org.scenothesis.core.shot.step.Soften;
-import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
-import org.scenothesis.core.shot.step.Tone;
-import org.scenothesis.core.shot.step.Warp;
 import org.scenothesis.core.shot.step.Wobble;
-import org.scenothesis.core.shot.step.Wrap;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Kind;
 
 /// What is done to the pile of a shot's layers, bottom first.
 public final class Layers {
-    /// The steps that are treatment and not place, time or shape: what siblings can share.
-    private static final Set<Class<? extends Step>> TREATMENT = Set.of(Key.class, Luma.class, OwnAlpha.class, Grade.class, Tone.class, Soften.class, Grain.class, Wrap.class, Glow.class);
-
-    private static final Set<Class<? extends Step>> MOVES = Set.of(Put.class, Follow.class, Place.class);
-
     /// How softly a new outline ends.
     public static final double SOFTNESS_PX = 4;
     /// How long a frozen patch is there at first, in seconds.
@@ -52,15 +24,11 @@ public final class Layers {
     /// Most of the picture: something to be pulled at.
     public static final List<Point> MIDDLE = List.of(new Point(0.3, 0.2), new Point(0.7, 0.2), new Point(0.7, 0.8), new Point(0.3, 0.8));
 
-    /// The steps that need something filmed for the layer alone.
-    private static final Set<Class<? extends Step>> FILMED = Set.of(
-            Steady.class, Key.class, Difference.class, OwnAlpha.class, Join.class, Place.class, Shadow.class, Cast.class, Wrap.class, Glow.class);
-
     private Layers() {}
 
     /// The clean plate that a layer may be compared with; empty if there is none but its own.
-    private static String clean(Shot shot, Layer l) {
-        return shot.plateOf(PlateRole.CLEAN).map(Plate::id).filter(p -> !p.equals(l.plate())).orElse("");
+    static Optional<String> clean(Shot shot, Layer l) {
+        return shot.plateOf(PlateRole.CLEAN).map(Plate::id).filter(p -> !p.equals(l.plate()));
     }
 
     /// The layer with a step more: in place of the one of its kind, but outlines are added to those there are.
@@ -83,7 +51,7 @@ public final class Layers {
             return List.of(Kind.word(Source.Below.class));
         }
         List<String> out = new ArrayList<>(List.of(Kind.word(Source.OfPlate.class), Kind.word(Source.Lightest.class)));
-        if (!clean(shot, l).isEmpty()) {
+        if (clean(shot, l).isPresent()) {
             out.add(Kind.word(Source.LightGained.class));
         }
         return out;
@@ -96,7 +64,7 @@ public final class Layers {
         }
         return Optional.of(switch (word) {
             case "lightest" -> l.withSource(new Source.Lightest(l.plate()));
-            case "light-gained" -> l.withSource(new Source.LightGained(l.plate(), clean(shot, l))).withBlend(Blend.ADD);
+            case "light-gained" -> l.withSource(new Source.LightGained(l.plate(), clean(shot, l).orElseThrow())).withBlend(Blend.ADD);
             case "plate" -> l.withSource(new Source.OfPlate(l.plate()));
             default -> l;
         });
@@ -109,19 +77,7 @@ public final class Layers {
 
     /// The steps that a layer has not yet and may have, as they are put in.
     public static List<Step> addable(Shot shot, Layer l) {
-        boolean keyable = shot.plate(l.plate()).map(Plate::role).filter(PlateRole::keyed).isPresent();
-        Stream<Step> all = Stream.of(
-                new Steady(), Outline.of(MIDDLE, SOFTNESS_PX), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from(clean(shot, l)), new OwnAlpha(), Grade.NONE,
-                Tone.NEUTRAL, Soften.LITTLE, Lens.STRAIGHT, Warp.FRESH, Ripple.FRESH, Grain.FINE, Pin.FRESH, Join.FRESH, Extend.HEADROOM, Put.AS_FILMED, Wobble.CALM,
-                Place.asFilmed(shot.somewhere()), Shadow.OF_STAGE, Cast.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE, Presence.FULL);
-        boolean whole = l.source() instanceof Source.Below;
-        return all.filter(s -> l.step(s.getClass()).isEmpty() || s instanceof Outline)
-                .filter(s -> !whole || !FILMED.contains(s.getClass()))
-                .filter(s -> whole || !(s instanceof Wobble || s instanceof Letterbox))
-                .filter(s -> !(s instanceof Key) || keyable)
-                .filter(s -> !(s instanceof Extend) || !l.keyed())
-                .filter(s -> !(s instanceof Difference d) || !d.plate().isEmpty())
-                .filter(s -> !(s instanceof Shadow) || l.step(Place.class).isPresent()).toList();
+        return Arrays.stream(StepKind.values()).flatMap(k -> k.addable(shot, l).stream()).toList();
     }
 
     /// The layer a plate is laid as when nothing more is said: keyed if it was filmed on a screen, as gained light if it is a light pass over a clean plate, screened if it was
@@ -201,10 +157,10 @@ public final class Layers {
         Optional<Layer> model = shot.layer(from);
         return model.isEmpty() ? shot : shot.withLayer(to, l -> {
             Layer out = l;
-            for (Class<? extends Step> kind : TREATMENT) {
-                boolean gets = kind != Key.class || l.keyed();
-                Optional<? extends Step> step = model.get().step(kind);
-                out = !gets ? out : step.isPresent() ? out.with(step.get()) : kind == Key.class ? out : out.without(kind);
+            for (StepKind kind : StepKind.with(StepKind.Trait.TREATMENT)) {
+                boolean gets = kind != StepKind.KEY || l.keyed();
+                Optional<? extends Step> step = model.get().step(kind.type());
+                out = !gets ? out : step.isPresent() ? out.with(step.get()) : kind == StepKind.KEY ? out : out.without(kind.type());
             }
             return out;
         });
@@ -215,9 +171,9 @@ public final class Layers {
         Optional<Layer> model = shot.layer(from);
         return model.isEmpty() ? shot : shot.withLayer(to, l -> {
             Layer out = l;
-            for (Class<? extends Step> kind : MOVES) {
-                Optional<? extends Step> step = model.get().step(kind);
-                out = step.isPresent() ? out.with(step.get()) : out.without(kind);
+            for (StepKind kind : StepKind.with(StepKind.Trait.MOVES)) {
+                Optional<? extends Step> step = model.get().step(kind.type());
+                out = step.isPresent() ? out.with(step.get()) : out.without(kind.type());
             }
             return out;
         });

@@ -10,9 +10,9 @@ import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Hold;
-import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.shot.step.TrackBinding;
 
 /// What a shot does with what was followed in it.
 public final class Trails {
@@ -27,12 +27,12 @@ public final class Trails {
     }
 
     /// How a picture moves with what it hangs on at a moment of the shot; it stays where that is not there.
-    public static PlanarMap motion(Shot shot, Hung hung, double seconds, int width, int height) {
+    public static PlanarMap motion(Shot shot, TrackBinding hung, double seconds, int width, int height) {
         return shot.trail(hung.trail()).map(t -> t.motion(hung.sinceSeconds(), takeSeconds(shot, t.plate(), seconds), hung.turns(), width, height)).orElse(PlanarMap.identity());
     }
 
     /// The same in shares of the picture, of `aspect`: its width by its height. What hangs on nothing stays.
-    public static PlanarMap carries(Shot shot, @Nullable Hung hung, double seconds, double aspect) {
+    public static PlanarMap carries(Shot shot, @Nullable TrackBinding hung, double seconds, double aspect) {
         if (hung == null) {
             return PlanarMap.identity();
         }
@@ -51,12 +51,12 @@ public final class Trails {
     public static Set<String> of(Layer l) {
         Set<String> out = new TreeSet<>();
         for (Step s : l.steps()) {
-            hung(s).map(Hung::trail).ifPresent(out::add);
+            hung(s).map(TrackBinding::trail).ifPresent(out::add);
         }
         return out;
     }
 
-    private static Optional<Hung> hung(Step s) {
+    private static Optional<TrackBinding> hung(Step s) {
         return switch (s) {
             case Follow f -> Optional.of(f.by());
             case Hold h -> Optional.of(h.by());

@@ -122,7 +122,7 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
     ///
     /// @throws IllegalArgumentException if the lens height does not follow from what is of known height
     public Stage stage(@Nullable Stage before, double aspect) {
-        double lens = height(aspect).orElseThrow(() -> new IllegalArgumentException("what is of known height must stand below the horizon, its top above its foot"));
+        double lens = height(aspect).orElseThrow(() -> new IllegalArgumentException("the thing of known height must stand below the horizon, its top above its foot"));
         double ground = before == null ? 0 : before.groundM();
         Vec at = before == null ? new Vec(0, 0, 0) : before.camera().position().value();
         Vec position = new Vec(at.x(), ground + lens, at.z());

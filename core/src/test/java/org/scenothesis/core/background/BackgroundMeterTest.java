@@ -7,7 +7,7 @@ import java.util.SplittableRandom;
 import java.util.function.IntFunction;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.background.BackgroundReport.CameraWork;
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
@@ -46,16 +46,16 @@ class BackgroundMeterTest {
         return out;
     }
 
-    private static LockFrame frame(Plane luma, double gain) {
-        Plane small = Resample.scale(luma, W / LockFrame.SHRINK, H / LockFrame.SHRINK, BANDS);
+    private static AnalysisFrame frame(Plane luma, double gain) {
+        Plane small = Resample.scale(luma, W / AnalysisFrame.SHRINK, H / AnalysisFrame.SHRINK, BANDS);
         Plane light = Plane.of(small.width(), small.height());
         for (int i = 0; i < light.data().length; i++) {
             light.data()[i] = (float) (gain * (0.05 + 0.4 * small.data()[i]));
         }
-        return new LockFrame(luma, new Picture(light, light.copy(), light.copy(), null));
+        return new AnalysisFrame(luma, new Picture(light, light.copy(), light.copy(), null));
     }
 
-    private static BackgroundReport report(int frames, IntFunction<LockFrame> of) {
+    private static BackgroundReport report(int frames, IntFunction<AnalysisFrame> of) {
         BackgroundMeter m = new BackgroundMeter(BANDS);
         for (int i = 0; i < frames; i++) {
             m.next(of.apply(i));

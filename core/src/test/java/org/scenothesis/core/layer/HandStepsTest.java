@@ -34,7 +34,6 @@ import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Hold;
-import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.shot.step.Letterbox;
@@ -44,6 +43,7 @@ import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Ripple;
 import org.scenothesis.core.shot.step.Soften;
 import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.TrackBinding;
 import org.scenothesis.core.shot.step.Warp;
 import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.shot.step.Wrap;
@@ -125,7 +125,7 @@ class HandStepsTest {
     @Test
     void whatHangsOnATrailGoesAlong() {
         Moment moment = new Moment(null, 0, (by, w, h) -> PlanarMap.shift(by.trail().equals("t") ? 40 : 0, 0));
-        Hung by = new Hung("t", 0, false);
+        TrackBinding by = new TrackBinding("t", 0, false);
         LayerPicture moved = LayerPicture.of(layer(new OwnAlpha(), new Follow(by)), cut(10, 10, 30, 30));
         Picture out = Composer.compose(List.of(base(grey(0)), moved), moment, new Outlines(), MANY);
         assertThat(out.g().at(60, 20)).isEqualTo(1);

@@ -12,8 +12,8 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.StepKind;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
@@ -79,13 +79,13 @@ class PinTest {
     @ParameterizedTest
     @CsvSource({"0, 12", "3, 14", "5, 80", "7, 95"})
     void everyCornerIsTypedAndReadBack(int number, double percent) {
-        Parameter<?> p = Parameters.of(Pin.FRESH).get(number);
+        Parameter<?> p = StepKind.parameters(Pin.FRESH).get(number);
         assertThat(p.get(p.with(Pin.FRESH, 0, percent), 0)).isCloseTo(percent, within(1e-9));
     }
 
     @Test
     void aCornerThatWouldFoldThePictureStays() {
-        assertThat(Parameters.of(Pin.FRESH).getFirst().with(Pin.FRESH, 0, 170)).isEqualTo(Pin.FRESH);
-        assertThat(((Pin) Parameters.of(Pin.FRESH).getFirst().with(Pin.FRESH, 0, -20)).at(0).getFirst()).isEqualTo(new Point(-0.2, 0.1));
+        assertThat(StepKind.parameters(Pin.FRESH).getFirst().with(Pin.FRESH, 0, 170)).isEqualTo(Pin.FRESH);
+        assertThat(((Pin) StepKind.parameters(Pin.FRESH).getFirst().with(Pin.FRESH, 0, -20)).at(0).getFirst()).isEqualTo(new Point(-0.2, 0.1));
     }
 }

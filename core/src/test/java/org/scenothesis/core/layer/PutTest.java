@@ -13,9 +13,9 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.StepKind;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.value.Animated;
@@ -115,7 +115,7 @@ class PutTest {
     @Test
     void everyNumberOfItIsSetAndReadBackAndNonsenseIsRefused() {
         Step step = Put.AS_FILMED;
-        for (Parameter<?> p : Parameters.of(step)) {
+        for (Parameter<?> p : StepKind.parameters(step)) {
             double v = p.span().low() / 2 + p.span().high() / 2 + 1;
             assertThat(p.get(p.with(step, 0, v), 0)).as(p.code()).isCloseTo(v, within(1e-9));
         }

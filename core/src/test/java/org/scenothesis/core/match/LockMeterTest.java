@@ -39,13 +39,13 @@ class LockMeterTest {
         return soft;
     }
 
-    private LockFrame lockFrame(Plane luma) {
-        Plane small = Resample.scale(luma, W / LockFrame.SHRINK, H / LockFrame.SHRINK, bands);
+    private AnalysisFrame lockFrame(Plane luma) {
+        Plane small = Resample.scale(luma, W / AnalysisFrame.SHRINK, H / AnalysisFrame.SHRINK, bands);
         Plane light = Plane.of(small.width(), small.height());
         for (int i = 0; i < light.data().length; i++) {
             light.data()[i] = 0.1f + 0.4f * small.data()[i];
         }
-        return new LockFrame(luma, new Picture(light, light.copy(), light.copy(), null));
+        return new AnalysisFrame(luma, new Picture(light, light.copy(), light.copy(), null));
     }
 
     private FrameLock measure(Plane reference, Plane take) {
@@ -149,7 +149,7 @@ class LockMeterTest {
     @Test
     void theMeanOfGlancesHasLessNoise() {
         Plane ref = texture(9);
-        List<LockFrame> noisy = new ArrayList<>();
+        List<AnalysisFrame> noisy = new ArrayList<>();
         SplittableRandom r = new SplittableRandom(1);
         for (int k = 0; k < 8; k++) {
             Plane p = ref.copy();
@@ -173,7 +173,7 @@ class LockMeterTest {
     void sizesMustAgree() {
         LockMeter m = new LockMeter(lockFrame(texture(1)), bands);
         Plane small = Plane.of(64, 36);
-        assertThatIllegalArgumentException().isThrownBy(() -> m.measure(new LockFrame(small, Picture.of(16, 9))));
+        assertThatIllegalArgumentException().isThrownBy(() -> m.measure(new AnalysisFrame(small, Picture.of(16, 9))));
     }
 
     @Test

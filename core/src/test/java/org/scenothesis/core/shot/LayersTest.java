@@ -12,12 +12,12 @@ import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
-import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.TrackBinding;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
 
@@ -126,7 +126,7 @@ class LayersTest {
     @Test
     void halvesThatMoveAlikeKeepTheirOwnSeam() {
         Layer upper = Layer.of("u", "U", "p", Join.FRESH, Put.AS_FILMED.withSize(Animated.of(2.0)));
-        Layer lower = Layer.of("l", "L", "q", Join.FRESH.with(Join.Side.BELOW, 1), new Follow(new Hung("t", 0, true)));
+        Layer lower = Layer.of("l", "L", "q", Join.FRESH.with(Join.Side.BELOW, 1), new Follow(new TrackBinding("t", 0, true)));
         Shot s = Layers.movedAlike(new Shot("s", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(upper, lower), null), "u", "l");
         assertThat(s.layer("l").orElseThrow().steps()).containsExactly(Join.FRESH.with(Join.Side.BELOW, 1), upper.step(Put.class).orElseThrow());
         assertThat(Layers.movedAlike(s, "gone", "l")).isEqualTo(s);

@@ -16,25 +16,24 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
 import org.scenothesis.core.shot.step.Extend;
+import org.scenothesis.core.shot.step.Flip;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Hold;
-import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Keys;
-import org.scenothesis.core.shot.step.Led;
 import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.shot.step.Letterbox;
 import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.PointDriven;
 import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Ripple;
@@ -43,6 +42,7 @@ import org.scenothesis.core.shot.step.Soften;
 import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.TrackBinding;
 import org.scenothesis.core.shot.step.Warp;
 import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.shot.step.Wrap;
@@ -56,8 +56,8 @@ class StepsOfALayerTest {
     static List<Step> everyKind() {
         return List.of(
                 new Steady(), Outline.of(SQUARE, 3), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from("clean"), new OwnAlpha(), new Grade(0.5, true),
-                Tone.NEUTRAL.withSaturation(0.5), Soften.LITTLE, Lens.STRAIGHT.withOwn(new Lens.Drawn(-0.1, 70)), Warp.FRESH, Ripple.FRESH, Grain.FINE, Pin.FRESH, Join.FRESH, Extend.HEADROOM, Put.AS_FILMED, Wobble.CALM.jolted(1),
-                new Hold(new Hung("t", 1, true)), new Follow(new Hung("t", 1, true)), Place.asFilmed(Given.told(new Vec(0, 0, 2))), Shadow.OF_STAGE, Cast.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE,
+                Tone.NEUTRAL.withSaturation(0.5), Soften.LITTLE, Lens.STRAIGHT.withOwn(new Lens.Drawn(-0.1, 70)), Warp.FRESH, Ripple.FRESH, Grain.FINE, Flip.ABOUT_THE_MIDDLE, Pin.FRESH, Join.FRESH, Extend.HEADROOM, Put.AS_FILMED, Wobble.CALM.jolted(1),
+                new Hold(new TrackBinding("t", 1, true)), new Follow(new TrackBinding("t", 1, true)), Place.asFilmed(Given.told(new Vec(0, 0, 2))), Shadow.OF_STAGE, Cast.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE,
                 Presence.FULL);
     }
 
@@ -101,15 +101,25 @@ class StepsOfALayerTest {
     @ParameterizedTest
     @MethodSource("everyKind")
     void everyNumberTakesBothItsBounds(Step step) {
-        for (Parameter<?> p : Parameters.of(step)) {
+        for (Parameter<?> p : StepKind.parameters(step)) {
             for (double v : new double[] {p.span().low(), p.span().high()}) {
                 Step with = p.with(step, 0, v);
                 // Points that cannot lie so stay where they were.
-                assertThat(p.get(with, 0)).as(p.code()).isCloseTo(step instanceof Led && with.equals(step) ? p.get(step, 0) : v, within(1e-9));
+                assertThat(p.get(with, 0)).as(p.code()).isCloseTo(step instanceof PointDriven && with.equals(step) ? p.get(step, 0) : v, within(1e-9));
             }
             assertThat(p.get(step, 0)).isBetween(p.span().low(), p.span().high());
             assertThatIllegalArgumentException().as(p.code()).isThrownBy(() -> p.with(step, 0, Double.NaN));
         }
+    }
+
+    /// The table of kinds has a row for each, in the usual order, and each is put in as its own kind.
+    @Test
+    void everyKindHasItsRow() {
+        assertThat(everyKind()).extracting(StepKind::of).containsExactly(StepKind.values());
+        assertThat(everyKind()).allSatisfy(s -> assertThat(StepKind.of(s).type()).isEqualTo(s.getClass()));
+        Shot shot = new Shot("1", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(), null);
+        assertThat(Layers.addable(shot, Layer.of("l", "", "p"))).allSatisfy(s -> assertThat(Layer.of("l", "", "p").with(s).steps()).containsExactly(s));
+        assertThat(Layers.addable(shot, Layers.whole(shot))).extracting(StepKind::of).contains(StepKind.LETTERBOX, StepKind.FLIP).doesNotContain(StepKind.WOBBLE, StepKind.KEY, StepKind.PLACE);
     }
 
     /// In whatever order steps are put in, each stands behind those it needs.

@@ -11,8 +11,8 @@ import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Trail.Spot;
 import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.TrackBinding;
 
 class TrailTest {
     private static Spot spot(double s, double x, double y, double size, double turn) {
@@ -66,17 +66,17 @@ class TrailTest {
     /// The take may begin later in the shot, or be held: what hangs on it goes by the frame that is seen.
     @Test
     void theTakesOwnTimeCounts() {
-        Hung by = new Hung("t", 0, false);
+        TrackBinding by = new TrackBinding("t", 0, false);
         Layer late = Layer.of("l", "", "hand").withTime(new TimeMap.Straight(-1, 1));
         assertThat(Trails.motion(shot(late), by, 3, 200, 100)).isEqualTo(PlanarMap.shift(80, 0));
         assertThat(Trails.motion(shot(late.withTime(new TimeMap.Held(0))), by, 3, 200, 100)).isEqualTo(PlanarMap.shift(0, 0));
         assertThat(Trails.motion(shot(), by, 2, 200, 100)).as("without a layer as filmed").isEqualTo(PlanarMap.shift(80, 0));
-        assertThat(Trails.motion(shot(), new Hung("gone", 0, true), 2, 200, 100)).isEqualTo(PlanarMap.identity());
+        assertThat(Trails.motion(shot(), new TrackBinding("gone", 0, true), 2, 200, 100)).isEqualTo(PlanarMap.identity());
     }
 
     @Test
     void takenAwayItLeavesNothingHanging() {
-        Hung by = new Hung("t", 0, false);
+        TrackBinding by = new TrackBinding("t", 0, false);
         Outline hung = Outline.of(List.of(new Point(0, 0), new Point(1, 0), new Point(1, 1)), 1).withHung(by);
         Shot s = shot(Layer.of("l", "", "p", hung, new Follow(by)));
         assertThat(Trails.of(s.layers().getFirst())).containsExactly("t");

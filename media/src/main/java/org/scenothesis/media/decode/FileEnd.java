@@ -96,7 +96,7 @@ final class FileEnd {
     }
 
     /// A length that a head states, unless it states none.
-    private long plausible(long stated) {
+    private static long plausible(long stated) {
         return stated == 0 || stated == 0xffffffffL ? 0 : stated;
     }
 
@@ -160,10 +160,7 @@ final class FileEnd {
         while (pos + 8 <= size) {
             ByteBuffer h = at(pos, 8);
             long stated = Integer.toUnsignedLong(h.order(ByteOrder.LITTLE_ENDIAN).getInt(4));
-            if (!text(h, 0, 4).equals("RIFF")) {
-                return 0;
-            }
-            if (plausible(stated) == 0) {
+            if (!text(h, 0, 4).equals("RIFF") || plausible(stated) == 0) {
                 return 0;
             }
             pos += 8 + stated + (stated & 1);

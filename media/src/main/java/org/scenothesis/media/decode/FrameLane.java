@@ -3,7 +3,7 @@ package org.scenothesis.media.decode;
 import java.util.HashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
@@ -69,7 +69,7 @@ public final class FrameLane implements AutoCloseable {
         }
 
         @Override
-        public LockFrame lockFrame(int index) throws FootageException {
+        public AnalysisFrame lockFrame(int index) throws FootageException {
             return file.lockFrame(index);
         }
 

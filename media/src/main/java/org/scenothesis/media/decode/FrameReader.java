@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.Objects;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.CodesToLight;
 import org.scenothesis.core.picture.Picture;
@@ -118,7 +118,7 @@ public final class FrameReader implements AutoCloseable {
     /// Luma as it is, and colour averaged over code values; both reduced for very large pictures.
     ///
     /// @throws FootageException if the frame is of another shape than the first
-    LockFrame lockFrame(AVFrame frame, int index) throws FootageException {
+    AnalysisFrame lockFrame(AVFrame frame, int index) throws FootageException {
         begin(frame, index);
         int w = coding.width();
         int h = coding.height();
@@ -133,8 +133,8 @@ public final class FrameReader implements AutoCloseable {
             add(line, k, luma.data(), y / k * luma.width(), luma.width());
         }
         scale(luma.data(), 1f / (k * k));
-        Picture small = small(k * LockFrame.SHRINK, 2);
-        return new LockFrame(turn(squared(luma)), turned(squared(small)), k);
+        Picture small = small(k * AnalysisFrame.SHRINK, 2);
+        return new AnalysisFrame(turn(squared(luma)), turned(squared(small)), k);
     }
 
     /// The frame averaged `k` smaller on each side, over code values, without alpha.

@@ -18,7 +18,7 @@ import java.util.function.LongSupplier;
 import java.util.function.ToIntFunction;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.media.FileStanding;
+import org.scenothesis.media.FileStamp;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageInfo;
@@ -212,9 +212,9 @@ public final class FrameStore implements AutoCloseable {
     static String standing(Path p) throws FootageException {
         try {
             if (!Files.exists(p)) {
-                throw new FootageException(p, "the file is not there any more; find it again on Shoot, or bring it in anew.");
+                throw new FootageException(p, "the file is not there any more; find it on Shoot, or bring it in again.");
             }
-            return FileStanding.of(p);
+            return FileStamp.of(p);
         } catch (IOException e) {
             throw new FootageException(p, "the file cannot be looked at; check its permissions.", e);
         }

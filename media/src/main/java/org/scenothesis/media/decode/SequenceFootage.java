@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
@@ -87,7 +87,7 @@ final class SequenceFootage implements Footage {
     }
 
     @Override
-    public LockFrame lockFrame(int index) throws FootageException {
+    public AnalysisFrame lockFrame(int index) throws FootageException {
         try (Footage still = open(index)) {
             return still.lockFrame(0);
         }

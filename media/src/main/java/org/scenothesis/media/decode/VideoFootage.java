@@ -11,7 +11,7 @@ import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
@@ -258,7 +258,7 @@ final class VideoFootage implements Footage {
     }
 
     @Override
-    public LockFrame lockFrame(int index) throws FootageException {
+    public AnalysisFrame lockFrame(int index) throws FootageException {
         bring(index);
         return reader.lockFrame(frame, index);
     }

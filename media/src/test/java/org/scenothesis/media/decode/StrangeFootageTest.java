@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
@@ -172,7 +172,7 @@ class StrangeFootageTest {
         Path file = folder.resolve("large.png");
         Stills.write(file, Picture.filled(6000, 4000, 0.2f, 0.2f, 0.2f), Stills.Format.PNG8);
         try (Footage f = Footages.open(file)) {
-            LockFrame g = f.lockFrame(0);
+            AnalysisFrame g = f.lockFrame(0);
             assertThat(g.reduced()).isEqualTo(2);
             assertThat(g.luma().width()).isEqualTo(3000);
             assertThat(g.small().width()).isEqualTo(750);

@@ -15,7 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
@@ -80,10 +80,10 @@ class VideoTest {
     void aGlanceIsTheSameFrameSmaller() throws FootageException {
         Path file = film("frame.mp4", VideoFormat.H264_MP4, 4);
         try (Footage f = Footages.open(file)) {
-            LockFrame g = f.lockFrame(2);
+            AnalysisFrame g = f.lockFrame(2);
             Picture p = f.frame(2);
             assertThat(g.luma().width()).isEqualTo(128);
-            assertThat(g.small().width()).isEqualTo(128 / LockFrame.SHRINK);
+            assertThat(g.small().width()).isEqualTo(128 / AnalysisFrame.SHRINK);
             assertThat(g.small().g().at(16, 12)).isCloseTo(p.g().at(66, 50), Offset.offset(0.03f));
         }
     }

@@ -1,7 +1,7 @@
 package org.scenothesis.production.match;
 
 import java.util.List;
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.perspective.LineProposal;
 import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.core.picture.Point;
@@ -28,7 +28,7 @@ public final class CameraOfStill {
     /// @throws FootageException if it cannot be read
     public static Marks proposed(FootageSource source, int frame, Marks known) throws FootageException {
         try (Footage f = Footages.open(source)) {
-            LockFrame seen = f.lockFrame(Math.clamp(frame, 0, f.info().frames() - 1));
+            AnalysisFrame seen = f.lockFrame(Math.clamp(frame, 0, f.info().frames() - 1));
             int k = seen.reduced();
             Double focal = known.focalPx();
             Marks small = Marks.none(seen.luma().width(), seen.luma().height()).withFocalPx(focal == null ? null : focal / k);

@@ -2,12 +2,12 @@ package org.scenothesis.production.match;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.match.LockFrame;
-import org.scenothesis.core.moving.Grounded;
-import org.scenothesis.core.moving.MovingCamera;
-import org.scenothesis.core.moving.MovingSolver;
-import org.scenothesis.core.moving.PointFollower;
-import org.scenothesis.core.moving.Trace;
+import org.scenothesis.core.cameratrack.FeatureTrack;
+import org.scenothesis.core.cameratrack.GroundAlignment;
+import org.scenothesis.core.cameratrack.MovingCamera;
+import org.scenothesis.core.cameratrack.MovingSolver;
+import org.scenothesis.core.cameratrack.PointFollower;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.perspective.CameraSolver;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.Marks;
@@ -45,7 +45,7 @@ public final class MovingTake {
             int reduced = 1;
             for (int i = 0; i < n; i++) {
                 at(progress, FOLLOWING * i / n);
-                LockFrame frame = f.lockFrame(i);
+                AnalysisFrame frame = f.lockFrame(i);
                 reduced = frame.reduced();
                 follower.next(frame.luma());
             }
@@ -53,9 +53,9 @@ public final class MovingTake {
             Estimate focal = first != null ? first.focalPx() : null;
             Point middle = first != null ? first.principalPx() : new Point(info.width() / 2.0, info.height() / 2.0);
             int k = reduced;
-            List<Trace> traces = k == 1 ? follower.traces() : follower.traces().stream().map(t -> new Trace(t.from(), t.at().stream().map(p -> p.times(k)).toList())).toList();
+            List<FeatureTrack> traces = k == 1 ? follower.traces() : follower.traces().stream().map(t -> new FeatureTrack(t.from(), t.at().stream().map(p -> p.times(k)).toList())).toList();
             MovingCamera c = new MovingSolver(traces, n, info.width(), info.height(), middle, focal).solve(share -> at(progress, FOLLOWING + (1 - FOLLOWING) * share));
-            return first == null ? c : Grounded.by(c, first);
+            return first == null ? c : GroundAlignment.by(c, first);
         }
     }
 

@@ -10,7 +10,7 @@ import org.scenothesis.core.light.Area;
 import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.light.LightSolver;
 import org.scenothesis.core.light.PictureLight;
-import org.scenothesis.core.match.Shown;
+import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.perspective.CameraSolver;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
@@ -73,13 +73,13 @@ public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureCompa
     }
 
     private static @Nullable Tone byNeutral(Plate plate, Picture p, Plate base, Picture reference, PictureComparison against) {
-        List<Area> own = Shown.light(plate.marks(), p.width(), p.height()).grey();
-        List<Area> others = Shown.light(base.marks(), reference.width(), reference.height()).grey();
+        List<Area> own = MarkConversion.light(plate.marks(), p.width(), p.height()).grey();
+        List<Area> others = MarkConversion.light(base.marks(), reference.width(), reference.height()).grey();
         return own.isEmpty() || own.size() != others.size() ? null : against.by(p, own, reference, others).tone();
     }
 
     private static @Nullable PictureLight light(Plate plate, Picture p) {
-        LightMarks marks = Shown.light(plate.marks(), p.width(), p.height());
-        return marks.equals(LightMarks.NONE) ? null : LightSolver.solve(p, CameraSolver.solve(Shown.camera(plate.marks(), p.width(), p.height())), marks);
+        LightMarks marks = MarkConversion.light(plate.marks(), p.width(), p.height());
+        return marks.equals(LightMarks.NONE) ? null : LightSolver.solve(p, CameraSolver.solve(MarkConversion.camera(plate.marks(), p.width(), p.height())), marks);
     }
 }

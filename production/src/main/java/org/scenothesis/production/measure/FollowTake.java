@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import org.scenothesis.core.follow.Followed;
 import org.scenothesis.core.follow.Follower;
-import org.scenothesis.core.match.LockFrame;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Following;
@@ -41,8 +41,8 @@ public final class FollowTake {
                 frames[i] = seed.from + i * step;
             }
             List<Followed> out = new ArrayList<>();
-            try (Ahead ahead = new Ahead(t, frames)) {
-                LockFrame first = ahead.next();
+            try (ReadAhead ahead = new ReadAhead(t, frames)) {
+                AnalysisFrame first = ahead.next();
                 // Very large stills are looked at reduced.
                 double k = first.reduced();
                 Follower follower = follower(t, first, seed, bands);
@@ -95,7 +95,7 @@ public final class FollowTake {
         return new Both(found, frames);
     }
 
-    private static Follower follower(Footage t, LockFrame first, Seed seed, Bands bands) throws UnsuitableException {
+    private static Follower follower(Footage t, AnalysisFrame first, Seed seed, Bands bands) throws UnsuitableException {
         try {
             return new Follower(first.luma(), seed.points.stream().map(p -> p.times(1.0 / first.reduced())).toList(), bands);
         } catch (IllegalArgumentException e) {
@@ -116,7 +116,7 @@ public final class FollowTake {
         for (Point p : seed.points) {
             if (!(p.x() >= 0 && p.y() >= 0 && p.x() <= t.info().width() && p.y() <= t.info().height()) && seed.points.size() == 1) {
                 throw new UnsuitableException(
-                        t.info().path(), "the point " + p.x() + ", " + p.y() + " lies outside its picture of " + t.info().width() + "x" + t.info().height() + "; point at something in it.");
+                        t.info().path(), "the point " + p.x() + ", " + p.y() + " is outside its picture of " + t.info().width() + "x" + t.info().height() + "; point at something in it.");
             }
         }
     }

@@ -16,8 +16,8 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.TrackBinding;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.ProductionJson;
@@ -60,7 +60,7 @@ final class KeyMeter implements Meter<KeyReport> {
         if (used != null) {
             settings.add(ProductionJson.part(used.time()));
             settings.add(shot.seconds());
-            Hung by = l.garbage().hung();
+            TrackBinding by = l.garbage().hung();
             settings.add(by == null ? null : shot.trail(by.trail()).map(ProductionJson::part).orElse(null));
         }
         return Optional.of(new Target(shot, plate, take, subject(plate), footage, settings, ""));

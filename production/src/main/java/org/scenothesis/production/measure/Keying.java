@@ -4,7 +4,7 @@ import java.util.concurrent.locks.ReentrantLock;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.media.FileStanding;
+import org.scenothesis.media.FileStamp;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -72,6 +72,6 @@ public final class Keying {
     }
 
     static String standing(FootageSource take, @Nullable FootageSource screenPlate) {
-        return FileStanding.orNone(take.path()) + "|" + (screenPlate == null ? "" : FileStanding.orNone(screenPlate.path()));
+        return FileStamp.orNone(take.path()) + "|" + (screenPlate == null ? "" : FileStamp.orNone(screenPlate.path()));
     }
 }

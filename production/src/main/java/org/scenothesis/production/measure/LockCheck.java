@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.match.FrameLock;
-import org.scenothesis.core.match.LockFrame;
 import org.scenothesis.core.match.LockMeter;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.match.LockSeries;
@@ -102,9 +102,9 @@ public final class LockCheck {
         }
     }
 
-    private static LockFrame start(Footage ref) throws ReferenceException {
+    private static AnalysisFrame start(Footage ref) throws ReferenceException {
         try {
-            List<LockFrame> first = new ArrayList<>();
+            List<AnalysisFrame> first = new ArrayList<>();
             for (int i = 0; i < Math.min(REFERENCE_FRAMES, ref.info().frames()); i++) {
                 first.add(ref.lockFrame(i));
             }
@@ -118,7 +118,7 @@ public final class LockCheck {
         int n = take.info().frames();
         List<FrameLock> locks = new ArrayList<>();
         List<Integer> numbers = new ArrayList<>();
-        try (Ahead ahead = new Ahead(take, IntStream.range(0, n).toArray())) {
+        try (ReadAhead ahead = new ReadAhead(take, IntStream.range(0, n).toArray())) {
             for (int i = 0; i < n; i++) {
                 if (!progress.at(i, n)) {
                     throw new Stopped();
@@ -171,8 +171,8 @@ public final class LockCheck {
     /// How far the colours of the first frame lie from the reference's: mean difference of code values over the picture, exposure brought alike.
     private static double apart(Agreed by, Bands bands) throws FootageException {
         try (Footage t = Footages.open(by.take); Footage r = openReference(by.reference)) {
-            LockFrame seen = t.lockFrame(0);
-            LockFrame wanted = r.lockFrame(0);
+            AnalysisFrame seen = t.lockFrame(0);
+            AnalysisFrame wanted = r.lockFrame(0);
             var gains = new LockMeter(wanted, bands).measure(seen).gains();
             float even = gains == null ? 1 : (float) Math.pow(2, -gains.stops());
             CodeCurve curve = new CodeCurve();

@@ -17,9 +17,9 @@ public final class MissingFootage {
     private static final int MOST = 50;
 
     private final ProductionFolder folder;
-    private final Contents contents;
+    private final ContentHashes contents;
 
-    public MissingFootage(ProductionFolder folder, Contents contents) {
+    public MissingFootage(ProductionFolder folder, ContentHashes contents) {
         this.folder = folder;
         this.contents = contents;
     }

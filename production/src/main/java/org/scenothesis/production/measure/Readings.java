@@ -50,7 +50,7 @@ public final class Readings {
     /// The key of a measurement: what it is and by which version of the code, of which contents, with which settings.
     public static String key(String what, int version, List<String> contents, Object settings) {
         try {
-            MessageDigest digest = Contents.sha();
+            MessageDigest digest = ContentHashes.sha();
             digest.update((what + version + MAPPER.writeValueAsString(settings)).getBytes(StandardCharsets.UTF_8));
             contents.forEach(c -> digest.update((c + "\n").getBytes(StandardCharsets.UTF_8)));
             return what + "-" + HexFormat.of().formatHex(digest.digest(), 0, 12);

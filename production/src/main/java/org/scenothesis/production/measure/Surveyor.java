@@ -38,7 +38,7 @@ public final class Surveyor {
 
     Surveyor(ProductionFolder folder, Bands bands, Readings readings) {
         this.folder = folder;
-        means = new Means(folder, readings, new Contents(readings), new Briefs(folder, readings), new Keying(bands), bands);
+        means = new Means(folder, readings, new ContentHashes(readings), new FootageProbes(folder, readings), new Keying(bands), bands);
     }
 
     /// The readings of the demo's footage that ship with the application.
@@ -46,7 +46,7 @@ public final class Surveyor {
         return Path.of(System.getProperty("scenothesis.home", "."), "demo", "lantern-works", "readings");
     }
 
-    public Contents contents() {
+    public ContentHashes contents() {
         return means.contents();
     }
 

@@ -185,7 +185,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                     return Optional.of(k);
                 }
             }
-            notes.add(new Note(line, "wonder", text, "no wonder is called that; one of " + Arrays.stream(WonderKind.values())
+            notes.add(new Note(line, "wonder", text, "no illusion is called that; one of " + Arrays.stream(WonderKind.values())
                     .map(k -> k.name().toLowerCase(Locale.ROOT).replace('_', ' ')).collect(Collectors.joining(", ")) + "."));
             return Optional.empty();
         }

@@ -35,6 +35,7 @@ public final class RenderJob {
     private final ShotRenderer renderer;
     private final Shot shot;
     private final Target target;
+    private final Share share;
 
     /// - `path`: a folder for stills, or the file of the one still or the video. `from`, `to`: frames, both included. `of`: what of the shot.
     public record Target(Path path, Stills.@Nullable Format stills, @Nullable VideoFormat video, int from, int to, Excerpt of) {
@@ -96,9 +97,14 @@ public final class RenderJob {
     public record Done(int removed, int older) {}
 
     public RenderJob(ShotRenderer renderer, Shot shot, Target target) {
+        this(renderer, shot, target, Share.ALL);
+    }
+
+    public RenderJob(ShotRenderer renderer, Shot shot, Target target, Share share) {
         this.renderer = renderer;
         this.shot = shot;
         this.target = target;
+        this.share = share;
     }
 
     public Target target() {
@@ -176,7 +182,7 @@ public final class RenderJob {
     private Done stills(String stamp, Progress progress) throws FootageException {
         Stills.Format kind = stillKind();
         RenderLedger ledger = RenderLedger.open(target.path, stamp);
-        new Stretches(renderer, shot, new Stretches.Parts(1, target.from, target.to)).finish(ledger, (first, last) -> name(first, kind.extension()), (own, at, file) ->
+        new Stretches(renderer, shot, new Stretches.Parts(1, target.from, target.to), share).finish(ledger, (first, last) -> name(first, kind.extension()), (own, at, file) ->
                 Stills.write(file, target.picture(own, shot, at.seconds(0)), kind), progress);
         List<String> older = ledger.older();
         boolean whole = target.from == 0 && target.to == renderer.format(shot).frames() - 1;
@@ -197,7 +203,7 @@ public final class RenderJob {
                 target.of instanceof Excerpt.Element e && shot.layer(e.layer()).filter(l -> !Cutout.light(l)).isPresent());
         RenderLedger ledger = RenderLedger.open(folder, stamp);
         Stretches.Parts parts = new Stretches.Parts(VideoSink.GROUP, target.from, target.to);
-        new Stretches(renderer, shot, parts).finish(ledger, (first, last) -> part(first, last, kind), (own, at, file) -> encode(own, at, file, plan), progress);
+        new Stretches(renderer, shot, parts, share).finish(ledger, (first, last) -> part(first, last, kind), (own, at, file) -> encode(own, at, file, plan), progress);
         List<Path> films = new ArrayList<>();
         for (int k = 0; k < parts.count(); k++) {
             films.add(folder.resolve(part(parts.first(k), parts.last(k), kind)));

@@ -40,7 +40,7 @@ import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.MemoryAtHand;
 import org.scenothesis.media.decode.FrameLane;
 import org.scenothesis.media.decode.FrameStore;
-import org.scenothesis.production.measure.Contents;
+import org.scenothesis.production.measure.ContentHashes;
 import org.scenothesis.production.measure.KeyInMemory;
 import org.scenothesis.production.measure.Keying;
 import org.scenothesis.production.measure.Measured;
@@ -61,7 +61,7 @@ public final class ShotRenderer implements AutoCloseable {
 
     private final ProductionFolder folder;
     private final Measured measured;
-    private final Contents contents;
+    private final ContentHashes contents;
     private final Bands bands;
     private final FrameStore store;
     private final boolean ownStore;
@@ -72,16 +72,16 @@ public final class ShotRenderer implements AutoCloseable {
     private final Map<String, Gathered> gathered = new HashMap<>();
 
     /// Renders with a small store of its own.
-    public ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, Bands bands) {
+    public ShotRenderer(ProductionFolder folder, Measured measured, ContentHashes contents, Bands bands) {
         this(folder, measured, contents, new FrameStore(ROOM, folder::refusal), true, new Outlines(), bands);
     }
 
     /// Renders with frames that others have read or will read.
-    public ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, FrameStore store, Bands bands) {
+    public ShotRenderer(ProductionFolder folder, Measured measured, ContentHashes contents, FrameStore store, Bands bands) {
         this(folder, measured, contents, store, false, new Outlines(), bands);
     }
 
-    private ShotRenderer(ProductionFolder folder, Measured measured, Contents contents, FrameStore store, boolean ownStore, Outlines outlines, Bands bands) {
+    private ShotRenderer(ProductionFolder folder, Measured measured, ContentHashes contents, FrameStore store, boolean ownStore, Outlines outlines, Bands bands) {
         this.folder = folder;
         this.measured = measured;
         this.contents = contents;
@@ -105,28 +105,28 @@ public final class ShotRenderer implements AutoCloseable {
         return MemoryAtHand.WHOLE + MemoryAtHand.LAYER * (layers(shot).size() - 1);
     }
 
-    /// How many renderers can work side by side, each with pictures of its own.
+    /// How many renderers can work side by side, each with pictures of its own; `most` at most.
     ///
     /// @throws FootageException if footage is missing, or the layers do not fit into the memory at hand even once
-    int workers(Shot shot) throws FootageException {
+    int workers(Shot shot, int most) throws FootageException {
         requireMemory(shot);
-        int n = bands.threads();
+        int n = Math.min(most, bands.threads());
         while (n > 1 && !MemoryAtHand.fits(n * format(shot).pixels(), bytesPerPixel(shot) + MemoryAtHand.KEYING)) {
             n--;
         }
         return n;
     }
 
-    /// Another of the same, for one thread of its own, which knows the screens that this one knows.
+    /// One of so many of the same that work side by side, which knows the screens that this one knows: a single one has all cores, of several each has a thread.
     ///
     /// @throws FootageException if footage is missing or shows no screen
-    ShotRenderer alone(Shot shot) throws FootageException {
+    ShotRenderer oneOf(int workers, Shot shot) throws FootageException {
         for (Layer l : filmed(shot)) {
             if (l.keyed() && !footage(shot, l.plate()).info().coding().alpha()) {
                 screen(shot, l);
             }
         }
-        var r = new ShotRenderer(folder, measured, contents, store, false, Outlines.like(outlines), Bands.sequential());
+        var r = new ShotRenderer(folder, measured, contents, store, false, Outlines.like(outlines), workers == 1 ? bands : Bands.sequential());
         r.screens.putAll(screens);
         return r;
     }

@@ -3,11 +3,11 @@ package org.scenothesis.production.render;
 import java.nio.file.Path;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.shot.Heard;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Sound;
+import org.scenothesis.core.shot.SoundSource;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.TimeMap;
@@ -30,16 +30,16 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
     public static ShotSound of(ProductionFolder folder, Shot shot) throws FootageException {
         Sound s = shot.sound();
         return switch (s.of()) {
-            case Heard.Silent x -> new ShotSound(null, "", "");
-            case Heard.AsFilmed x -> asFilmed(folder, shot);
-            case Heard.OfTake t -> {
+            case SoundSource.Silent x -> new ShotSound(null, "", "");
+            case SoundSource.AsFilmed x -> asFilmed(folder, shot);
+            case SoundSource.OfTake t -> {
                 Plate plate = shot.plates().stream().filter(p -> p.take(t.take()).isPresent()).findFirst().orElse(null);
                 if (plate == null) {
                     throw new FootageException(folder.path(), "the take " + t.take() + " that the shot has its sound from is not there any more; choose another in Hand over.");
                 }
                 yield told(shot, readable(folder, folder.footage(plate.take(t.take()).orElseThrow())), plate.name());
             }
-            case Heard.OfFile f -> told(shot, readable(folder, folder.path().resolve(f.path()).normalize()), f.path());
+            case SoundSource.OfFile f -> told(shot, readable(folder, folder.path().resolve(f.path()).normalize()), f.path());
         };
     }
 
@@ -84,13 +84,13 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
     /// A file to be heard from now on, which its user may have chosen anywhere: relative where it lies in the production, so that it travels with it.
     ///
     /// @throws StoreException if it is not there, or the permission cannot be kept
-    public static Heard file(ProductionFolder folder, Path chosen) throws StoreException {
+    public static SoundSource file(ProductionFolder folder, Path chosen) throws StoreException {
         Path file = chosen.toAbsolutePath().normalize();
         if (file.startsWith(folder.path())) {
-            return new Heard.OfFile(folder.path().relativize(file).toString().replace('\\', '/'));
+            return new SoundSource.OfFile(folder.path().relativize(file).toString().replace('\\', '/'));
         }
         folder.grant(file);
-        return new Heard.OfFile(file.toString());
+        return new SoundSource.OfFile(file.toString());
     }
 
     /// The takes of a shot that have sound, of all its plates; those that cannot be opened have none.

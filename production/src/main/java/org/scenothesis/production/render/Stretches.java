@@ -23,6 +23,7 @@ final class Stretches {
     private final ShotRenderer renderer;
     private final Shot shot;
     private final Parts parts;
+    private final Share share;
     private final double rate;
     private final AtomicBoolean stop = new AtomicBoolean();
     private final Semaphore finished = new Semaphore(0);
@@ -67,6 +68,7 @@ final class Stretches {
         void done() {
             told++;
             finished.release();
+            share.between().run();
             if (stop.get()) {
                 throw new Stopped();
             }
@@ -85,10 +87,11 @@ final class Stretches {
         void make(ShotRenderer own, At at, Path file) throws FootageException;
     }
 
-    Stretches(ShotRenderer renderer, Shot shot, Parts parts) throws FootageException {
+    Stretches(ShotRenderer renderer, Shot shot, Parts parts, Share share) throws FootageException {
         this.renderer = renderer;
         this.shot = shot;
         this.parts = parts;
+        this.share = share;
         rate = renderer.format(shot).rate();
     }
 
@@ -98,12 +101,12 @@ final class Stretches {
     /// @throws Stopped if progress asks for it
     void finish(RenderLedger ledger, Naming naming, Maker maker, Progress progress) throws FootageException {
         int n = parts.count();
-        int workers = Math.max(1, Math.min(renderer.workers(shot), n));
+        int workers = Math.max(1, Math.min(renderer.workers(shot, share.most()), n));
         try (var pool = Executors.newFixedThreadPool(workers, Thread.ofPlatform().daemon().name("render-", 0).factory())) {
             List<Future<?>> running = new ArrayList<>();
             try {
                 for (int k = 0; k < workers; k++) {
-                    ShotRenderer own = renderer.alone(shot);
+                    ShotRenderer own = renderer.oneOf(workers, shot);
                     int from = (int) ((long) n * k / workers);
                     int to = (int) ((long) n * (k + 1) / workers);
                     running.add(pool.submit(() -> {
@@ -128,6 +131,9 @@ final class Stretches {
                 } else {
                     ledger.make(name, file -> maker.make(own, at, file));
                     finished.release(at.frames() - at.told);
+                    if (at.told == 0) {
+                        share.between().run();
+                    }
                 }
             }
         } catch (Stopped e) {

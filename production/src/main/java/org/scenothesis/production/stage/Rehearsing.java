@@ -21,9 +21,9 @@ import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.rehearsal.Filming;
 import org.scenothesis.core.rehearsal.Quality;
-import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.rehearsal.staged.Fault;
-import org.scenothesis.core.rehearsal.staged.Foretold;
+import org.scenothesis.core.rehearsal.staged.Prediction;
+import org.scenothesis.core.rehearsal.staged.PredictionCheck;
 import org.scenothesis.core.rehearsal.staged.StagedRoll;
 import org.scenothesis.core.shot.Ids;
 import org.scenothesis.core.shot.Plate;
@@ -171,7 +171,7 @@ public final class Rehearsing {
     }
 
     /// What was foretold of a plate that was rehearsed on a set beside what was measured of its take; nothing where it was not rehearsed or cannot be read. Foretold of the set as it stands now.
-    public static List<Compared> compared(Staged set, PlateNeed need, Plate plate, Take take, Measured m, Judgement of, HouseRules rules) {
+    public static List<PredictionCheck> compared(Staged set, PlateNeed need, Plate plate, Take take, Measured m, Judgement of, HouseRules rules) {
         Set<Fault> faults = faults(take).orElse(null);
         FootageBrief brief = m.brief(take).filter(FootageBrief::usable).orElse(null);
         if (faults == null || brief == null) {
@@ -180,7 +180,7 @@ public final class Rehearsing {
         // The roll says itself that it is too short.
         double seconds = brief.still() ? 0 : Math.min(600, brief.seconds() * (faults.contains(Fault.SHORT) ? 2 : 1));
         StagedRoll roll = new StagedRoll(take.id(), new SetView(set.stage(), need.key(), brief.width(), brief.height()), seconds, 0, brief.still() ? RATE : Math.clamp(brief.rate(), 1, 240), faults, 1);
-        List<Foretold> foretold = Foretold.of(roll, set.with(roll.faultyStage()).proved(need.key(), rules, false), plate.role().keyed(), plate.rollSeconds(), rules);
-        return Compared.of(foretold, of.of(plate.id()).findings());
+        List<Prediction> foretold = Prediction.of(roll, set.with(roll.faultyStage()).proved(need.key(), rules, false), plate.role().keyed(), plate.rollSeconds(), rules);
+        return PredictionCheck.of(foretold, of.of(plate.id()).findings());
     }
 }

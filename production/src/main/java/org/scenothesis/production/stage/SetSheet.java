@@ -117,7 +117,7 @@ public final class SetSheet {
     }
 
     private static String words(Stage s) {
-        return "lengths are measured along the floor from under the lens; " + (s.floor().staged() ? "what is assumed says so" : "nothing is staged yet");
+        return "lengths are measured along the floor from under the lens; " + (s.floor().staged() ? "assumptions say so" : "nothing is staged yet");
     }
 
     private static void row(StringBuilder b, String name, String value, String origin) {

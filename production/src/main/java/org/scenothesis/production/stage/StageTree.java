@@ -10,12 +10,12 @@ import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.rehearsal.device.HeldTo;
+import org.scenothesis.core.rehearsal.device.DeviceReading;
 import org.scenothesis.core.rehearsal.device.Instruments;
 import org.scenothesis.core.rehearsal.device.Reading;
 import org.scenothesis.core.rehearsal.device.StandIns;
-import org.scenothesis.core.rehearsal.staged.Compared;
-import org.scenothesis.core.rehearsal.staged.Foretold;
+import org.scenothesis.core.rehearsal.staged.Prediction;
+import org.scenothesis.core.rehearsal.staged.PredictionCheck;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.stage.Floor;
@@ -151,7 +151,7 @@ public final class StageTree {
         o.set("roll", reading(i.level().roll()));
         ArrayNode bodies = o.putArray("bodies");
         for (Piece b : view.bodies()) {
-            HeldTo held = HeldTo.of(i, view, b);
+            DeviceReading held = DeviceReading.of(i, view, b);
             ObjectNode n = bodies.addObject().put("id", b.id());
             n.set("incident", held.incident().map(StageTree::reading).orElse(null));
             n.set("colour", held.colour().map(StageTree::reading).orElse(null));
@@ -165,15 +165,15 @@ public final class StageTree {
     }
 
     /// What was foretold of a rehearsed take beside what was measured.
-    public static ObjectNode compared(Plate plate, Take take, List<Compared> all) {
+    public static ObjectNode compared(Plate plate, Take take, List<PredictionCheck> all) {
         ObjectNode o = MAPPER.createObjectNode();
         o.put("plate", plate.id()).put("take", take.id());
         ArrayNode faults = o.putArray("faults");
         Rehearsing.faults(take).ifPresent(f -> f.stream().sorted().forEach(x -> faults.add(x.code())));
         ArrayNode measures = o.putArray("measures");
-        for (Compared c : all) {
+        for (PredictionCheck c : all) {
             ObjectNode m = measures.addObject().put("measure", word(c.measure())).put("unit", c.measure().unit());
-            Foretold f = c.foretold();
+            Prediction f = c.foretold();
             Finding found = c.measured();
             m.put("foretold", f == null || Double.isNaN(f.value()) ? null : round(f.value())).put("foretold_verdict", f == null ? null : word(f.verdict()));
             m.put("measured", found == null || Double.isNaN(found.value()) ? null : round(found.value())).put("measured_verdict", found == null ? null : word(found.verdict()));

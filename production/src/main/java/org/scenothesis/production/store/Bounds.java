@@ -107,7 +107,7 @@ final class Bounds {
     }
 
     private static StoreException outside(Path p, Path real) {
-        return new StoreException(p, "it lies outside the production, in " + real + "; nothing was written. Remove the link, or choose a place inside.");
+        return new StoreException(p, "it is outside the production, in " + real + "; nothing was written. Remove the link, or choose a place inside.");
     }
 
     /// The program's own names in the folder that are links leading out, as sentences.

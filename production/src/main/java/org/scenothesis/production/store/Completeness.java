@@ -38,7 +38,7 @@ final class Completeness {
             for (RecordComponent part : raw.getRecordComponents()) {
                 inside.look(node, part, path.isEmpty() ? part.getName() : path + "." + part.getName());
             }
-        } else if (Kinds.name(raw) != null) {
+        } else if (FileKinds.name(raw) != null) {
             object(node, path);
             look(node, kind(node, raw, path), type, path);
         } else if (Collection.class.isAssignableFrom(raw) && type instanceof ParameterizedType p) {
@@ -60,12 +60,12 @@ final class Completeness {
     }
 
     private static Class<?> kind(JsonNode node, Class<?> raw, String path) {
-        String name = String.valueOf(Kinds.name(raw));
+        String name = String.valueOf(FileKinds.name(raw));
         JsonNode word = node.get(name);
         if (word == null || !word.isTextual()) {
             throw new IllegalArgumentException(path + "." + name + " is missing; give it a value");
         }
-        return Kinds.of(raw, word.asText()).orElseThrow(() -> new IllegalArgumentException(path + "." + name + ", \"" + word.asText() + "\" is no word it knows"));
+        return FileKinds.of(raw, word.asText()).orElseThrow(() -> new IllegalArgumentException(path + "." + name + ", \"" + word.asText() + "\" is no word it knows"));
     }
 
     private Completeness inside(Class<?> raw, Type type) {

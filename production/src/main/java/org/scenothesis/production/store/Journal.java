@@ -12,6 +12,8 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
@@ -19,27 +21,39 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.media.FreshFile;
 
 /// What changed since the document was last saved, beside it: written within a moment however large the document is, and read only after a kill.
 ///
 /// Each line is a revision: `state` is the order of the shots and a production of those that differ from the last saved one; `saved` is the hash of a document that is about to be saved. A line that a
-/// kill cut short is none. What a line says is checked like a document.
+/// kill cut short is none. What a line says is checked like a document. A journal that grows beyond half of what is read again is written anew, with the newest state alone.
 final class Journal {
     static final String FILE = ".journal";
     private static final long LARGEST = 64L << 20;
+    private static final int MOST_TRIED = 4;
 
     private final Path file;
+    private final long largest;
     private long noted;
     private boolean begun;
+    /// The documents that were saved last, or tried to be.
+    private final Deque<Line> tried = new ArrayDeque<>();
 
     /// A line. `hash`: of the document's bytes; empty in a state.
     private record Line(long revision, String hash, List<String> order, @Nullable JsonNode changed) {}
 
     Journal(Path folder) {
+        this(folder, LARGEST);
+    }
+
+    /// - `largest`: bytes that are read again.
+    Journal(Path folder, long largest) {
         file = folder.resolve(FILE);
+        this.largest = largest;
     }
 
     static String hash(byte[] document) {
@@ -62,8 +76,12 @@ final class Journal {
         }
         Map<String, Shot> before = saved.shots().stream().collect(Collectors.toMap(Shot::id, s -> s));
         List<Shot> changed = now.shots().stream().filter(s -> before.get(s.id()) != s).toList();
-        append(new Line(revision, "", now.shots().stream().map(Shot::id).toList(), ProductionJson.tree(now.withShots(changed), tree)));
+        Line state = new Line(revision, "", now.shots().stream().map(Shot::id).toList(), ProductionJson.tree(now.withShots(changed), tree));
+        append(state);
         noted = revision;
+        if (Files.size(file) > largest / 2) {
+            FreshFile.write(file, text(Stream.of(Stream.of(new Line(0, hash(document), List.of(), null)), tried.stream(), Stream.of(state)).flatMap(l -> l).toList()));
+        }
     }
 
     /// Notes that a document is about to be saved, or was read.
@@ -71,12 +89,18 @@ final class Journal {
     /// @throws IOException if it cannot be written
     synchronized void saving(long revision, byte[] document) throws IOException {
         begun = true;
-        append(new Line(revision, hash(document), List.of(), null));
+        var line = new Line(revision, hash(document), List.of(), null);
+        tried.addLast(line);
+        if (tried.size() > MOST_TRIED) {
+            tried.removeFirst();
+        }
+        append(line);
     }
 
     /// All up to a revision is saved: unless more was noted meanwhile there is nothing left to remember.
     synchronized void saved(long revision) {
         if (noted <= revision) {
+            tried.clear();
             try {
                 Files.deleteIfExists(file);
                 begun = false;
@@ -87,7 +111,7 @@ final class Journal {
     }
 
     private void append(Line line) throws IOException {
-        ByteBuffer b = ByteBuffer.wrap((ProductionJson.line(line) + "\n").getBytes(StandardCharsets.UTF_8));
+        ByteBuffer b = ByteBuffer.wrap(text(List.of(line)));
         try (FileChannel c = FileChannel.open(file, Set.of(StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.APPEND, LinkOption.NOFOLLOW_LINKS))) {
             while (b.hasRemaining()) {
                 c.write(b);
@@ -96,12 +120,23 @@ final class Journal {
         }
     }
 
+    private static byte[] text(List<Line> lines) throws IOException {
+        StringBuilder text = new StringBuilder();
+        for (Line l : lines) {
+            text.append(ProductionJson.line(l)).append('\n');
+        }
+        return text.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
     /// What was changed after a document was saved and never saved itself; null where there is nothing.
     ///
-    /// @throws IOException if there is a journal of another document
+    /// @throws IOException if there is a journal of another document, or one too large to be this program's
     @Nullable Production recovered(Path document, byte[] bytes, Production saved) throws IOException {
-        if (!Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS) || Files.size(file) > LARGEST) {
+        if (!Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)) {
             return null;
+        }
+        if (Files.size(file) > largest) {
+            throw new IOException("the changes that were not saved are " + (Files.size(file) >> 20) + " MB, too large to be read");
         }
         String hash = hash(bytes);
         long from = -1;
@@ -140,8 +175,8 @@ final class Journal {
         }
     }
 
-    /// Puts the journal of another document out of the way; it is kept.
-    void setAside() throws IOException {
-        Files.move(file, ProductionFolder.free(Objects.requireNonNull(file.getParent()), "production.mine.journal"));
+    /// Puts the journal of another document out of the way; it is kept under the name that is given back.
+    Path setAside() throws IOException {
+        return Files.move(file, ProductionFolder.free(Objects.requireNonNull(file.getParent()), "production.mine.journal"));
     }
 }

@@ -4,7 +4,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 
-/// Brings documents of older schemas to this one: what they said otherwise. What they could not say yet is [Unsaid].
+/// Brings documents of older schemas to this one: what they said otherwise. What they could not say yet is [JsonDefaults].
 final class OlderSchemas {
     private OlderSchemas() {}
 

@@ -91,7 +91,7 @@ public final class ProductionFolder implements AutoCloseable {
             }
         } catch (IOException e) {
             try {
-                journal.setAside();
+                LoggerFactory.getLogger(ProductionFolder.class).warn("{}: {}; they are kept as {}.", folder, e.getMessage(), journal.setAside().getFileName());
             } catch (IOException x) {
                 LoggerFactory.getLogger(ProductionFolder.class).warn(DiskTrouble.told(folder + ": changes that were not saved could not be set aside; check the folder.", x), x);
             }

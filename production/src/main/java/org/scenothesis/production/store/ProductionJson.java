@@ -46,7 +46,7 @@ public final class ProductionJson {
             .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .disable(SerializationFeature.FAIL_ON_EMPTY_BEANS)
             .enable(SerializationFeature.INDENT_OUTPUT)
-            .annotationIntrospector(new Kinds())
+            .annotationIntrospector(new FileKinds())
             .build();
 
     /// Reads shots that name their set-up, only to find a line.
@@ -85,7 +85,7 @@ public final class ProductionJson {
         }
         try {
             OlderSchemas.bring(MAPPER, (ObjectNode) tree);
-            Unsaid.fill(MAPPER, (ObjectNode) tree);
+            JsonDefaults.fill(MAPPER, (ObjectNode) tree);
             SetUps.spread((ObjectNode) tree);
             Completeness.check(tree);
             Production p = MAPPER.treeToValue(tree, Production.class);
@@ -247,7 +247,7 @@ public final class ProductionJson {
 
     private static void keep(JsonNode now, JsonNode before) {
         if (now instanceof ObjectNode to && before.isObject()) {
-            if (!Kinds.alike(to, before)) {
+            if (!FileKinds.alike(to, before)) {
                 return;
             }
             before.properties().forEach(e -> {

@@ -301,7 +301,7 @@ public final class Store implements AutoCloseable {
             }
             unsaved = folder.keepUnsaved(mine);
         } catch (StoreException | IOException e) {
-            LoggerFactory.getLogger(Store.class).warn("what is not saved could not be kept beside", e);
+            LoggerFactory.getLogger(Store.class).warn("the unsaved state could not be kept beside", e);
         }
     }
 

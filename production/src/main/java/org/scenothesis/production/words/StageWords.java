@@ -9,12 +9,12 @@ import java.util.stream.Collectors;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.light.PictureLight;
-import org.scenothesis.core.rehearsal.device.HeldTo;
+import org.scenothesis.core.rehearsal.device.DeviceReading;
 import org.scenothesis.core.rehearsal.device.Instruments;
 import org.scenothesis.core.rehearsal.device.Reading;
 import org.scenothesis.core.rehearsal.device.StandIns;
-import org.scenothesis.core.rehearsal.staged.Compared;
-import org.scenothesis.core.rehearsal.staged.Foretold;
+import org.scenothesis.core.rehearsal.staged.Prediction;
+import org.scenothesis.core.rehearsal.staged.PredictionCheck;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.piece.BackdropKind;
 import org.scenothesis.core.stage.piece.Dimension;
@@ -84,7 +84,7 @@ public final class StageWords {
 
     /// What the meters and the tape say of a piece, held at its middle and turned to the lens.
     public static String instruments(SetView view, Piece p) {
-        HeldTo held = HeldTo.of(StandIns.of(view), view, p);
+        DeviceReading held = DeviceReading.of(StandIns.of(view), view, p);
         String light = held.incident().map(lux -> Words.of("instruments.light", reading(lux), held.colour().map(StageWords::reading).orElse(Words.of("instruments.dark"))) + " ").orElse("");
         return light + Words.of("instruments.tape", reading(held.fromLens()));
     }
@@ -143,12 +143,12 @@ public final class StageWords {
     }
 
     /// Why what was foretold and what was measured agree or differ.
-    public static String why(Compared c) {
-        Foretold f = c.foretold();
-        if (c.agreement() == Compared.Agreement.AGREES && f != null && !f.by().isEmpty()) {
+    public static String why(PredictionCheck c) {
+        Prediction f = c.foretold();
+        if (c.agreement() == PredictionCheck.Agreement.AGREES && f != null && !f.by().isEmpty()) {
             return Words.of("compared.AGREES.by", f.by().stream().map(x -> Words.of("fault." + x.name())).collect(Collectors.joining(", ")));
         }
-        if (c.agreement() == Compared.Agreement.NOT_MEASURED && c.measured() != null && !c.measured().note().isEmpty()) {
+        if (c.agreement() == PredictionCheck.Agreement.NOT_MEASURED && c.measured() != null && !c.measured().note().isEmpty()) {
             return c.measured().note();
         }
         String all = "compared." + c.agreement();
@@ -159,12 +159,12 @@ public final class StageWords {
     }
 
     /// What was foretold: its value, or the verdict where only that could be.
-    public static String foretold(Compared c) {
-        Foretold f = c.foretold();
+    public static String foretold(PredictionCheck c) {
+        Prediction f = c.foretold();
         return f == null ? "\u2013" : Double.isNaN(f.value()) ? Words.verdict(f.verdict()) : Words.value(f.measure(), f.value());
     }
 
-    public static String measured(Compared c) {
+    public static String measured(PredictionCheck c) {
         return c.measured() == null ? "\u2013" : Words.value(c.measured());
     }
 

@@ -1,13 +1,16 @@
 package org.scenothesis.production.words;
 
+import java.text.Format;
 import java.text.MessageFormat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.ResourceBundle;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
@@ -15,18 +18,35 @@ import org.scenothesis.core.value.Given;
 
 /// Words and numbers with their units.
 public final class Words {
-    private static final List<ResourceBundle> ALL = Stream.of("words", "breakdown", "stage", "match").map(n -> ResourceBundle.getBundle("org.scenothesis.production.words." + n, Locale.ENGLISH)).toList();
+    /// The names of the bundles: of the papers and of all, of plans, of sets, of Match, of the window, of the command line.
+    static final List<String> BUNDLES = List.of("words", "breakdown", "stage", "match", "studio", "cli");
+    private static final List<ResourceBundle> ALL = BUNDLES.stream().map(n -> ResourceBundle.getBundle("org.scenothesis.production.words." + n, Locale.ENGLISH)).toList();
+
+    private static final Pattern NUMBER = Pattern.compile("(?<=-)[0-9]+(?=-)");
 
     private Words() {}
 
-    /// The text of a key with its arguments; a key without text shows itself, so that nothing is silently empty.
-    public static String of(String key, Object... arguments) {
+    /// The text of a key with its arguments; a key without text shows itself, so that nothing is silently empty. A series has one text: that of `pin-#` is for `pin-3` as well, with 3 as its argument.
+    public static String of(String key, @Nullable Object... arguments) {
         Optional<ResourceBundle> in = ALL.stream().filter(b -> b.containsKey(key)).findFirst();
         if (in.isEmpty()) {
-            return key;
+            Matcher number = NUMBER.matcher(key);
+            return number.find() && has(key) ? of(number.replaceFirst("#"), number.group()) : key;
         }
         String pattern = in.get().getString(key);
-        return arguments.length == 0 ? pattern : new MessageFormat(pattern.replace("'", "''"), Locale.ENGLISH).format(arguments);
+        return arguments.length == 0 ? pattern : filled(new MessageFormat(pattern.replace("'", "''"), Locale.ENGLISH), arguments);
+    }
+
+    /// A number stands as it is, unless the text says how.
+    private static String filled(MessageFormat text, @Nullable Object[] arguments) {
+        Format[] told = text.getFormatsByArgumentIndex();
+        @Nullable Object[] plain = arguments.clone();
+        for (int i = 0; i < plain.length; i++) {
+            if (plain[i] instanceof Number && (i >= told.length || told[i] == null)) {
+                plain[i] = String.valueOf(plain[i]);
+            }
+        }
+        return text.format(plain);
     }
 
     /// Where a value comes from.
@@ -57,7 +77,7 @@ public final class Words {
     }
 
     public static boolean has(String key) {
-        return ALL.stream().anyMatch(b -> b.containsKey(key));
+        return ALL.stream().anyMatch(b -> b.containsKey(key) || b.containsKey(NUMBER.matcher(key).replaceFirst("#")));
     }
 
     public static String verdict(Verdict v) {

@@ -14,9 +14,9 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.encode.Stills;
+import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
-import org.scenothesis.production.store.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
 
 class CollectedTest {

@@ -26,10 +26,10 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
+import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
-import org.scenothesis.production.store.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
 
 /// Files as a camera leaves them, looked at and brought in.

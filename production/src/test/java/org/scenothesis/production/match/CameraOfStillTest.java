@@ -22,8 +22,8 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.light.LightSolver;
 import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.match.MarkKind;
-import org.scenothesis.core.match.Shown;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.CameraSolver;
@@ -116,9 +116,9 @@ class CameraOfStillTest {
     void whatIsShownMakesTheStageWithWhereItComesFrom() {
         Picture p = RuledRoom.picture();
         List<Evidence> m = marks();
-        PictureCamera c = CameraSolver.solve(Shown.camera(m, RuledRoom.WIDTH, RuledRoom.HEIGHT));
-        PictureLight l = LightSolver.solve(p, c, Shown.light(m, RuledRoom.WIDTH, RuledRoom.HEIGHT));
-        Stage s = Shown.stage(null, c, l);
+        PictureCamera c = CameraSolver.solve(MarkConversion.camera(m, RuledRoom.WIDTH, RuledRoom.HEIGHT));
+        PictureLight l = LightSolver.solve(p, c, MarkConversion.light(m, RuledRoom.WIDTH, RuledRoom.HEIGHT));
+        Stage s = MarkConversion.stage(null, c, l);
         assertThat(s.camera().position()).isInstanceOf(Given.Measured.class);
         assertThat(s.camera().position().value().y()).isCloseTo(RuledRoom.LENS_M, within(0.03));
         assertThat(s.camera().widthShareFocal().value()).isCloseTo(760.0 / RuledRoom.WIDTH, within(0.01));
@@ -130,8 +130,8 @@ class CameraOfStillTest {
         // What is not known stays as it was.
         Stage before = s.withLight(s.light());
         PictureCamera nothing = CameraSolver.solve(Marks.none(RuledRoom.WIDTH, RuledRoom.HEIGHT));
-        assertThat(Shown.stage(before, nothing, null)).isEqualTo(before);
-        assertThat(Shown.edges(c.marks())).hasSize(c.marks().lines().size());
+        assertThat(MarkConversion.stage(before, nothing, null)).isEqualTo(before);
+        assertThat(MarkConversion.edges(c.marks())).hasSize(c.marks().lines().size());
     }
 
     private static List<Evidence> marks() {
@@ -162,10 +162,10 @@ class CameraOfStillTest {
         seen.add(new Evidence.Edge(Evidence.Runs.ACROSS, share(straight.project(new Vec(-1, 0, 3))), share(straight.project(new Vec(1.4, 0, 3)))));
         seen.add(new Evidence.Edge(Evidence.Runs.ACROSS, share(straight.project(new Vec(-1, 0, 6))), share(straight.project(new Vec(1.4, 0, 6)))));
         seen.add(new Evidence.Upright(share(straight.project(new Vec(0.5, 0, 4))), share(straight.project(new Vec(0.5, 1.2, 4))), 1.2));
-        PictureCamera unknown = CameraSolver.solve(Shown.camera(seen, RuledRoom.WIDTH, RuledRoom.HEIGHT));
+        PictureCamera unknown = CameraSolver.solve(MarkConversion.camera(seen, RuledRoom.WIDTH, RuledRoom.HEIGHT));
         assertThat(unknown.metric()).isFalse();
         seen.addFirst(new Evidence.Lens(Math.toDegrees(2 * Math.atan(RuledRoom.WIDTH / 2.0 / 760))));
-        PictureCamera c = CameraSolver.solve(Shown.camera(seen, RuledRoom.WIDTH, RuledRoom.HEIGHT));
+        PictureCamera c = CameraSolver.solve(MarkConversion.camera(seen, RuledRoom.WIDTH, RuledRoom.HEIGHT));
         assertThat(c.focalPx().value()).isCloseTo(760, within(1e-6));
         assertThat(c.lensHeightM().value()).isCloseTo(1.5, within(0.02));
         assertThat(c.ground(straight.project(new Vec(0.5, 0, 4))).orElseThrow().forwardM()).isCloseTo(4, within(0.05));

@@ -27,9 +27,9 @@ import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Hung;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.TrackBinding;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
 import org.scenothesis.media.Footage;
@@ -136,7 +136,7 @@ class FittingTest {
     void aGarbageMatteThatGoesAlongIsMeasuredWhereItIs() {
         Trail trail = new Trail("gone", "it leaves", "lantern", List.of(
                 new Trail.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false), new Trail.Spot(3 / 24.0, List.of(new Point(3.5, 0.5)), 1, 0, 1, false)));
-        Shot hung = Trails.with(shot, trail).withLayer("lantern", l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? l.garbage().withHung(new Hung("gone", 0, false)) : s).toList()));
+        Shot hung = Trails.with(shot, trail).withLayer("lantern", l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? l.garbage().withHung(new TrackBinding("gone", 0, false)) : s).toList()));
         List<KeyReport.At> samples = survey(hung).key(hung, hung.plate("lantern").orElseThrow()).orElseThrow().samples();
         assertThat(samples.getFirst().measures().solid()).isPositive();
         assertThat(samples.getLast().measures().solid()).isZero();
@@ -270,7 +270,7 @@ class FittingTest {
     void layersThatHangOnWhatWasNotFoundAreSaid() {
         Trail.Spot first = new Trail.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, true);
         Trail.Spot later = new Trail.Spot(4 / 24.0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false);
-        Shot hung = shot.withTrails(List.of(new Trail("t", "hand", "maker", List.of(first, later)))).withLayer("lantern", l -> l.with(new Follow(new Hung("t", 0, true))));
+        Shot hung = shot.withTrails(List.of(new Trail("t", "hand", "maker", List.of(first, later)))).withLayer("lantern", l -> l.with(new Follow(new TrackBinding("t", 0, true))));
         Measured m = survey(hung);
         assertThat(findings(hung, m, "maker")).filteredOn(f -> f.measure() == Measure.FOLLOWED).singleElement().satisfies(f -> {
             assertThat(f.verdict()).isEqualTo(Verdict.WATCH);

@@ -83,7 +83,7 @@ class ReadingsTest {
     /// Same name, same size, even the same time: other bytes are another content.
     @Test
     void everyByteCounts() throws Exception {
-        Contents contents = new Contents(mine());
+        ContentHashes contents = new ContentHashes(mine());
         byte[] bytes = new byte[5 << 20];
         Path a = Files.write(folder.resolve("a.mp4"), bytes);
         String before = contents.of(a, Progress.NONE);
@@ -98,7 +98,7 @@ class ReadingsTest {
 
     @Test
     void stillsReplacedByOthersOfTheSameSizeAreAnotherContent() throws Exception {
-        Contents contents = new Contents(mine());
+        ContentHashes contents = new ContentHashes(mine());
         Path stills = Files.createDirectories(folder.resolve("stills"));
         Files.writeString(stills.resolve("1.png"), "aaaa");
         Files.writeString(stills.resolve("2.png"), "bbbb");

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
+import java.util.concurrent.atomic.AtomicInteger;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
@@ -45,7 +46,7 @@ import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
 import org.scenothesis.production.demo.LanternWorks;
-import org.scenothesis.production.measure.Contents;
+import org.scenothesis.production.measure.ContentHashes;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
@@ -61,7 +62,7 @@ class RenderJobTest {
     private final Bands two = Bands.pooled(2);
     private ProductionFolder folder;
     private Shot shot;
-    private Contents contents;
+    private ContentHashes contents;
 
     @BeforeEach
     void lay() throws Exception {
@@ -95,9 +96,16 @@ class RenderJobTest {
     void oneCoreAndSeveralRenderTheSameFiles() throws Exception {
         render(home.resolve("one"), 3, 11, Bands.sequential(), Progress.NONE);
         render(home.resolve("two"), 3, 11, two, Progress.NONE);
-        assertThat(names(home.resolve("two"))).hasSize(9).isEqualTo(names(home.resolve("one")));
+        Path inTurn = home.resolve("in-turn");
+        var paused = new AtomicInteger();
+        folder.grantForNow(inTurn);
+        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
+            new RenderJob(r, shot, RenderJob.Target.of(inTurn, 3, 11), new Share(1, paused::incrementAndGet)).run(Progress.NONE);
+        }
+        assertThat(paused).as("between frames").hasValue(9);
+        assertThat(names(home.resolve("two"))).hasSize(9).isEqualTo(names(home.resolve("one"))).isEqualTo(names(inTurn));
         for (String n : names(home.resolve("one"))) {
-            assertThat(Files.readAllBytes(home.resolve("two").resolve(n))).as(n).isEqualTo(Files.readAllBytes(home.resolve("one").resolve(n)));
+            assertThat(Files.readAllBytes(home.resolve("two").resolve(n))).as(n).isEqualTo(Files.readAllBytes(home.resolve("one").resolve(n))).isEqualTo(Files.readAllBytes(inTurn.resolve(n)));
         }
     }
 

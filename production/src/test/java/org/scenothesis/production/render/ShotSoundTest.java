@@ -18,9 +18,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.scenothesis.core.shot.Heard;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Sound;
+import org.scenothesis.core.shot.SoundSource;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.media.FootageException;
@@ -95,7 +95,7 @@ class ShotSoundTest {
 
     @Test
     void anyTakeOrFileIsHeardLaterLouderAndFaded() throws Exception {
-        Sound told = new Sound(new Heard.OfFile("room tone.wav"), 0.25, -6.0206, 0.5, 1);
+        Sound told = new Sound(new SoundSource.OfFile("room tone.wav"), 0.25, -6.0206, 0.5, 1);
         SoundTrack t = of(shot.withSound(told)).track();
         assertThat(t.from()).isEqualTo(wav);
         assertThat(t.start()).isEqualTo(-0.25);
@@ -104,15 +104,15 @@ class ShotSoundTest {
         for (int i = 0; i < moments.length; i++) {
             assertThat(t.loudness().at(moments[i])).isCloseTo(factors[i], Offset.offset(1e-4));
         }
-        assertThat(of(shot.withLayers(List.of()).withSound(Sound.AS_FILMED.withOf(new Heard.OfTake("maker-1")))).from()).isEqualTo("Maker at bench");
-        assertThat(of(shot.withSound(Sound.AS_FILMED.withOf(new Heard.Silent()))).track()).isNull();
+        assertThat(of(shot.withLayers(List.of()).withSound(Sound.AS_FILMED.withOf(new SoundSource.OfTake("maker-1")))).from()).isEqualTo("Maker at bench");
+        assertThat(of(shot.withSound(Sound.AS_FILMED.withOf(new SoundSource.Silent()))).track()).isNull();
     }
 
     @Test
     void whatCannotBeHeardIsSaid() throws Exception {
         Files.writeString(home.resolve("outside.wav"), "no");
         for (String word : List.of("take:nobody", "take:clean-1", "file:gone.wav", "file:" + home.resolve("outside.wav"))) {
-            assertThatExceptionOfType(FootageException.class).as(word).isThrownBy(() -> of(shot.withSound(Sound.AS_FILMED.withOf(Heard.of(word)))));
+            assertThatExceptionOfType(FootageException.class).as(word).isThrownBy(() -> of(shot.withSound(Sound.AS_FILMED.withOf(SoundSource.of(word)))));
         }
     }
 
@@ -128,17 +128,17 @@ class ShotSoundTest {
         Shot led = shot.withPlate("maker", p -> p.withTakes(List.of(new Take("led", "footage/led.mkv", true, ""))));
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> of(led));
         assertThat(ShotSound.takes(folder, led)).isEmpty();
-        assertThat(ShotSound.file(folder, wav)).as("travels with the production").isEqualTo(new Heard.OfFile("room tone.wav"));
+        assertThat(ShotSound.file(folder, wav)).as("travels with the production").isEqualTo(new SoundSource.OfFile("room tone.wav"));
         assertThat(of(led.withSound(Sound.AS_FILMED.withOf(ShotSound.file(folder, outside)))).track().from()).isEqualTo(outside);
     }
 
     @Test
     void theSoundIsKeptInTheDocument() throws Exception {
-        Sound told = new Sound(new Heard.OfTake("maker-1"), -1, 3, 0, 2);
+        Sound told = new Sound(new SoundSource.OfTake("maker-1"), -1, 3, 0, 2);
         folder.save(folder.production().withShot("12", s -> s.withSound(told)));
         folder.close();
         folder = ProductionFolder.open(home.resolve("demo"));
         assertThat(folder.production().shot("12").sound()).isEqualTo(told);
-        assertThat(Heard.of(told.of().word())).isEqualTo(told.of());
+        assertThat(SoundSource.of(told.of().word())).isEqualTo(told.of());
     }
 }

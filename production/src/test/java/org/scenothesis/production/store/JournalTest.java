@@ -3,6 +3,7 @@ package org.scenothesis.production.store;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 
+import java.io.RandomAccessFile;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -66,6 +67,36 @@ class JournalTest {
         Files.write(folder.resolve(Journal.FILE), stale);
         assertThat(reopened().shot("12").title()).as("the journal of another document").isEqualTo("Newer");
         assertThat(folder.resolve("production.mine.journal")).as("and yet it is kept").exists();
+    }
+
+    /// Where the document cannot be saved for hours, its journal would outgrow what is read again.
+    @Test
+    void aLongJournalIsWrittenAnewAndLosesNothing() throws Exception {
+        ProductionFolder.create(folder, LanternWorks.production()).close();
+        Path file = folder.resolve(Journal.FILE);
+        byte[] document = Files.readAllBytes(folder.resolve("production.json"));
+        Production before = LanternWorks.production();
+        var tree = ProductionJson.tree(before, null);
+        long largest = 5L * ProductionJson.write(before, null).length();
+        var journal = new Journal(folder, largest);
+        for (int i = 1; i <= 200; i++) {
+            journal.saving(i, ("tried " + i).getBytes(StandardCharsets.UTF_8));
+            journal.state(i, document, before, titled("13", "Change " + i).apply(before), tree);
+            assertThat(Files.size(file)).isLessThanOrEqualTo(largest);
+        }
+        journal.state(202, document, before, titled("13", "The last").apply(before), tree);
+        assertThat(new Journal(folder, largest).recovered(folder.resolve("production.json"), document, before).shot("13").title()).isEqualTo("The last");
+        assertThat(reopened().shot("13").title()).isEqualTo("The last");
+    }
+
+    @Test
+    void aJournalTooLargeIsKeptBeside() throws Exception {
+        ProductionFolder.create(folder, LanternWorks.production()).close();
+        try (var file = new RandomAccessFile(folder.resolve(Journal.FILE).toFile(), "rw")) {
+            file.setLength(65L << 20);
+        }
+        assertThat(reopened()).isEqualTo(LanternWorks.production());
+        assertThat(folder.resolve("production.mine.journal")).exists();
     }
 
     /// What a stranger's journal says is checked like a document, and a link is not followed.

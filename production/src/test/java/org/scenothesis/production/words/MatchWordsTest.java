@@ -18,8 +18,8 @@ import org.scenothesis.core.compare.Look;
 import org.scenothesis.core.compare.Noise;
 import org.scenothesis.core.light.Neutral;
 import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.match.MarkKind;
-import org.scenothesis.core.match.Shown;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.CameraSolver;
 import org.scenothesis.core.perspective.Estimate;
@@ -99,12 +99,12 @@ class MatchWordsTest {
     @Test
     void whatChangesForAShotThatIsStoodOnACameraIsSaid() {
         Shot bare = new Shot("1", 1, "", "", 4, List.of(), List.of(), List.of(), List.of(), null);
-        Stage to = Shown.stage(null, KNOWN, from(-60, 40));
+        Stage to = MarkConversion.stage(null, KNOWN, from(-60, 40));
         assertThat(MatchWords.stands(bare, to)).contains("had no set before").endsWith("Undo takes it back.");
         Shot staged = FirstStage.staged(bare, HandCamera.FRESH, 16 / 9.0).withLayers(List.of(Layer.of("l", "L", "p", Place.at(Given.told(new Vec(0, 0, 3)), new Vec(0, 0, 3)))));
-        String said = MatchWords.stands(staged, Shown.stage(staged.stage(), KNOWN, from(-60, 40)));
+        String said = MatchWords.stands(staged, MarkConversion.stage(staged.stage(), KNOWN, from(-60, 40)));
         assertThat(said).contains("lens 1.42 m high instead of 1.40 m").contains("view 54.4\u00b0 instead of 60.0\u00b0").contains("tilt").contains("1 layer placed by it");
-        Shot again = FirstStage.staged(staged, Shown.stage(staged.stage(), KNOWN, from(-60, 40)));
+        Shot again = FirstStage.staged(staged, MarkConversion.stage(staged.stage(), KNOWN, from(-60, 40)));
         assertThat(MatchWords.stands(again, again.stage())).contains("nothing changes");
         assertThat(again.stage().light().direction()).isInstanceOf(Given.Measured.class);
         assertThat(Words.origin(again.stage().camera().position())).contains("marked in the picture");

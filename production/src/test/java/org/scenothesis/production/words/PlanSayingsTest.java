@@ -78,7 +78,7 @@ class PlanSayingsTest {
         Shot s = shot(WonderKind.FLOATS, Map.of("glows", "yes"));
         BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
         List<String> said = new Influence(s, HouseRules.DEFAULT).causes(p.need("light-the-maker").orElseThrow()).stream().map(DifferenceWords::cause).toList();
-        assertThat(said).contains("Does it give off light? Told: yes. With \u201cno\u201d this plate is not needed.");
+        assertThat(said).contains("Does it give off light? Entered: yes. With \u201cno\u201d this plate is not needed.");
         assertThat(said).anySatisfy(c -> assertThat(c).contains("Assumed: filmed here"));
     }
 

@@ -2,10 +2,15 @@ package org.scenothesis.production.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.Locale;
+import java.util.ResourceBundle;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Measure;
@@ -14,6 +19,10 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.PlateRole;
 
 class WordsTest {
+    private static final Pattern NEVER = Pattern.compile(
+            "\\b(nobody|whoever|shall|anew|alike|foretold|told|lately|laid|lay|lies|look round|goes along|what counts|more room around|for want of|let go|taken back)\\b|(^|[.:] )What is [^?]*$",
+            Pattern.CASE_INSENSITIVE);
+
     @ParameterizedTest
     @EnumSource(Measure.class)
     void everyMeasureHasWordsForEveryVerdict(Measure m) {
@@ -57,6 +66,26 @@ class WordsTest {
         assertThat(Words.time(64.25)).isEqualTo("1:04.3");
         assertThat(Words.of("no.such.key")).isEqualTo("no.such.key");
         assertThat(Words.of("limit.most", "0.25 px")).isEqualTo("limit 0.25 px");
+    }
+
+    @Test
+    void aSeriesHasOneText() {
+        assertThat(Words.has("parameter.warp-pin-17-down")).isTrue();
+        assertThat(Words.of("parameter.warp-pin-17-down")).isEqualTo("pin 17, down");
+        assertThat(Words.of("parameter.warp-pin-2-across.help")).startsWith("Where pin 2 pulls");
+        assertThat(Words.of("parameter.no-pin-17-down")).isEqualTo("parameter.no-pin-17-down");
+    }
+
+    /// The dictionary's list of what a crew in a hurry has to guess at.
+    static List<String> bundles() {
+        return Words.BUNDLES;
+    }
+
+    @ParameterizedTest
+    @MethodSource("bundles")
+    void noTextNeedsToBeGuessed(String bundle) {
+        ResourceBundle texts = ResourceBundle.getBundle("org.scenothesis.production.words." + bundle, Locale.ENGLISH);
+        assertThat(texts.keySet()).allSatisfy(k -> assertThat(texts.getString(k)).as(k).doesNotContainPattern(NEVER));
     }
 
     @Test

@@ -128,7 +128,7 @@ public final class BoardBench extends Bench {
         rest.setMinHeight(34);
         rows.getChildren().add(rest);
         if (shot.plates().isEmpty()) {
-            Label empty = Text.block("Plates appear here as rows, with one number and one verdict for everything that is measured of them.", "muted");
+            Label empty = Text.block(Words.of("board-bench.plates-appear-here-as-rows"), "muted");
             empty.setPadding(new Insets(14));
             rows.getChildren().add(empty);
         }
@@ -242,18 +242,18 @@ public final class BoardBench extends Bench {
         Optional<Finding> next = session.judgement().get().open().stream().findFirst();
         if (shot.plates().isEmpty()) {
             paper.getChildren().addAll(
-                    Text.of("This shot has no plates yet", "paper-title"),
-                    Text.block("Tell Break down what the audience sees; it answers with every plate to film, and why.", "paper-text"),
-                    buttons(Text.button("Break it down", "paper-button", () -> session.bench().set(BenchName.BREAK_DOWN))));
+                    Text.of(Words.of("board-bench.this-shot-has-no-plates"), "paper-title"),
+                    Text.block(Words.of("board-bench.tell-break-down-what-the"), "paper-text"),
+                    buttons(Text.button(Words.of("board-bench.break-it-down"), "paper-button", () -> session.bench().set(BenchName.BREAK_DOWN))));
         } else if (next.isEmpty()) {
             Judgement.Known known = session.known();
             boolean measuring = !session.work().get().what().isEmpty();
             paper.getChildren().addAll(
-                    Text.of(known.all() ? "Everything holds" : measuring ? "Measuring the plates" : "Not everything is known", "paper-title"),
+                    Text.of(known.all() ? "Everything holds" : measuring ? Words.of("board-bench.measuring-the-plates") : Words.of("board-bench.not-everything-is-known"), "paper-title"),
                     Text.block(known.all()
-                            ? "All " + known.of() + " measurements are made. Strike the set when the strike list on Shoot agrees."
-                            : known.measured() + " of " + known.of() + " measured; what was measured holds. " + unknown(shot), "paper-text"),
-                    buttons(Text.button(known.all() ? "Go to Hand over" : "See what is missing", "paper-button", () -> {
+                            ? Words.of("board-bench.all-measurements-are-made-strike", known.of())
+                            : Words.of("board-bench.of-measured-what-was-measured", known.measured(), known.of(), unknown(shot)), "paper-text"),
+                    buttons(Text.button(known.all() ? Words.of("board-bench.go-to-hand-over") : Words.of("board-bench.see-what-is-missing"), "paper-button", () -> {
                         session.bench().set(known.all() ? BenchName.HAND_OVER : session.judgement().get().unmeasured().stream().findFirst().map(BenchName::of).orElse(BenchName.SHOOT));
                     })));
         } else {
@@ -279,11 +279,11 @@ public final class BoardBench extends Bench {
                 Text.block(s.meaning() + " " + s.remedy(), "paper-text"),
                 Text.block(s.price().isEmpty() ? "" : "Price: " + s.price() + ".", "paper-soft"),
                 buttons(
-                        Text.button("Mend it in " + where.word(), "paper-button", () -> {
+                        Text.button(Words.of("board-bench.mend-it-in", where.word()), "paper-button", () -> {
                             session.plateId().set(f.plate());
                             session.bench().set(where);
                         }),
-                        Text.button("See the plate", "paper-link", () -> {
+                        Text.button(Words.of("board-bench.see-the-plate"), "paper-link", () -> {
                             session.plateId().set(f.plate());
                             session.bench().set(BenchName.SHOOT);
                         })));
@@ -305,9 +305,9 @@ public final class BoardBench extends Bench {
         box.setMinWidth(330);
         box.setPrefWidth(400);
         box.setMaxWidth(460);
-        box.getChildren().add(Text.of("Running order" + (steps.isEmpty() ? "" : ", about " + Words.number(minutes, 0) + " min on set"), "column-head"));
+        box.getChildren().add(Text.of("Running order" + (steps.isEmpty() ? "" : Words.of("board-bench.about-min-on-set", Words.number(minutes, 0))), "column-head"));
         if (steps.isEmpty()) {
-            box.getChildren().add(Text.block("Break down knows no wonder of this shot yet.", "muted"));
+            box.getChildren().add(Text.block(Words.of("board-bench.break-down-has-no-illusion"), "muted"));
             return box;
         }
         HBox bar = new HBox(1);
@@ -323,7 +323,7 @@ public final class BoardBench extends Bench {
             bar.getChildren().add(block(s.job().minutes() * scale, plate == null ? Spike.number(i) : plate.spike()));
             names.getChildren().add(Text.of(
                     String.format(Locale.ENGLISH, "%s  %s%s", PlanWords.clock(day.clock(s)), plate == null ? PlanWords.name(s.job()) : plate.name() + PlanWords.part(s.job()),
-                            s.changeMinutes() > 0 ? ", after " + Math.round(s.changeMinutes()) + " min of change" : ""),
+                            s.changeMinutes() > 0 ? Words.of("board-bench.after-min-of-change", Math.round(s.changeMinutes())) : ""),
                     "small"));
             i++;
         }

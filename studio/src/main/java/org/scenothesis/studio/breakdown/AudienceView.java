@@ -51,12 +51,12 @@ final class AudienceView {
         scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setFitToHeight(true);
         hint.setMinWidth(0);
-        HBox head = new HBox(12, Text.of("What the audience sees", "heading"), hint);
+        HBox head = new HBox(12, Text.of(Words.of("audience-view.what-the-audience-sees"), "heading"), hint);
         head.setAlignment(Pos.CENTER_LEFT);
         box = new VBox(4, head, scroll);
         box.setMinHeight(Region.USE_PREF_SIZE);
         scroll.widthProperty().addListener(o -> resize());
-        hint.setText("drawn from what was told, at scale; drag what is in it, F brings it to the front");
+        hint.setText(Words.of("audience-view.drawn-from-your-entries-at"));
     }
 
     Region node() {
@@ -124,7 +124,7 @@ final class AudienceView {
     private Node beat(Shot shot, Beat b, double wide) {
         Drawing drawing = new Drawing(wide);
         drawing.setId("beat-drawing-" + b.id());
-        drawing.setAccessibleText("what the audience sees at " + b.name());
+        drawing.setAccessibleText(Words.of("audience-view.what-the-audience-sees-at", b.name()));
         show(drawing, shot, b.seconds());
         drawing.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> model.session().goToFrame(b.seconds() * model.session().rate()));
         HBox words = new HBox(6, Text.of(b.name(), "strong"), Text.of(Words.time(b.seconds()), "muted"));
@@ -152,11 +152,11 @@ final class AudienceView {
         hold.setId("piece-" + drawing.getId() + "-" + index);
         hold.setFocusTraversable(true);
         hold.setAccessibleRole(AccessibleRole.BUTTON);
-        hold.setAccessibleText(PlanWords.capital(piece.name()) + (piece.front() ? ", in front" : "") + ", to be moved");
+        hold.setAccessibleText(Words.of("audience-view.to-be-moved", PlanWords.capital(piece.name()), piece.front() ? ", in front" : ""));
         double s = drawing.scale();
         hold.resizeRelocate(piece.x() * s - 3, piece.y() * s - 3, piece.w() * s + 6, piece.h() * s + 6);
         hold.setManaged(false);
-        Text.tip(hold, () -> piece.name() + (piece.up() == null ? ": drag it across" : ": drag it across, and up or down") + (Drawn.crosses(piece) ? "; F brings it to the front, or back" : ""));
+        Text.tip(hold, () -> piece.name() + (piece.up() == null ? Words.of("audience-view.drag-it-across") : Words.of("audience-view.drag-it-across-and-up")) + (Drawn.crosses(piece) ? Words.of("audience-view.brings-it-to-the-front") : ""));
         double[] from = new double[2];
         hold.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
             from[0] = e.getSceneX();
@@ -200,7 +200,7 @@ final class AudienceView {
             case DOWN -> nudge(piece, seconds, 0, -step);
             case F -> {
                 if (Drawn.crosses(piece)) {
-                    model.drawn(piece.front() ? "bring " + piece.name() + " behind" : "bring " + piece.name() + " to the front", Drawn.crossing(model.shot(), piece, !piece.front()));
+                    model.drawn(piece.front() ? "bring " + piece.name() + " behind" : Words.of("audience-view.bring-to-the-front", piece.name()), Drawn.crossing(model.shot(), piece, !piece.front()));
                 }
             }
             default -> {

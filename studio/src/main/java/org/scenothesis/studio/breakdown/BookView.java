@@ -51,15 +51,15 @@ final class BookView extends PageView {
             });
             kinds.getChildren().add(b);
         }
-        var write = Text.button("Write all papers", "paper-button", this::write);
+        var write = Text.button(Words.of("book-view.write-all-papers"), "paper-button", this::write);
         write.setId("write-book");
-        var bring = Text.button("Bring in a shot list\u2026", "floor-button", this::choose);
+        var bring = Text.button(Words.of("book-view.bring-in-shot-list"), "floor-button", this::choose);
         bring.setId("bring-list");
         HBox row = new HBox(8, write, bring);
         row.setAlignment(Pos.CENTER_LEFT);
         said.setId("book-said");
         pages.setId("book-pages");
-        box.getChildren().addAll(row, Text.block("Book, day sheet, slips, table and calendar go to the folder paper of this production. A shot list may also be dropped on this bench.", "muted"), said, kinds, pages);
+        box.getChildren().addAll(row, Text.block(Words.of("book-view.book-day-sheet-slips-table"), "muted"), said, kinds, pages);
     }
 
     private void write() {
@@ -87,7 +87,7 @@ final class BookView extends PageView {
             return;
         }
         shown = day;
-        pages.getChildren().setAll(Text.block("Laying out the pages.", "muted"));
+        pages.getChildren().setAll(Text.block(Words.of("book-view.laying-out-the-pages"), "muted"));
         Paper.Kind of = kind;
         model.session().worker().ask("book", ticket -> pictures(of, day), images -> {
             List<Node> out = new ArrayList<>();
@@ -97,10 +97,10 @@ final class BookView extends PageView {
                 out.add(v);
             }
             if (images.size() == MOST) {
-                out.add(Text.block("These are the first " + MOST + " pages; the written file has all of them.", "muted"));
+                out.add(Text.block(Words.of("book-view.these-are-the-first-pages", MOST), "muted"));
             }
             pages.getChildren().setAll(out);
-        }, e -> pages.getChildren().setAll(Text.block("It could not be laid out: " + e.getMessage(), "muted")));
+        }, e -> pages.getChildren().setAll(Text.block(Words.of("book-view.the-page-could-not-be", e.getMessage()), "muted")));
     }
 
     private static List<WritableImage> pictures(Paper.Kind kind, DayPlan day) {

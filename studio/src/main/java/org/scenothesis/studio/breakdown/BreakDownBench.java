@@ -23,6 +23,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.production.words.PlanWords;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
@@ -155,7 +156,7 @@ public final class BreakDownBench extends Bench {
 
     @Override
     public Map<String, String> keys() {
-        return Map.of("Enter, Space", "unfold the slip that has the focus, or choose it", "Alt+Up, Alt+Down", "move the row of the order that has the focus", "T", "mark a beat at the playhead");
+        return Map.of("Enter, Space", Words.of("break-down-bench.unfold-the-slip-that-has"), Words.of("break-down-bench.alt-up-alt-down"), Words.of("break-down-bench.move-the-row-of-the"), "T", Words.of("break-down-bench.mark-beat-at-the-playhead"));
     }
 
     @Override

@@ -85,7 +85,7 @@ final class BreakDownModel {
     }
 
     void tell(String title, String story, double seconds) {
-        session.change("tell the shot", s -> s.told(title, story, Math.max(0.1, seconds)));
+        session.change(Words.of("break-down-model.tell-the-shot"), s -> s.told(title, story, Math.max(0.1, seconds)));
     }
 
     void newShot() {
@@ -105,7 +105,7 @@ final class BreakDownModel {
             i++;
         }
         String id = base + "-" + i;
-        session.change("add a wonder", s -> {
+        session.change(Words.of("break-down-model.add-an-illusion"), s -> {
             List<Wonder> more = new ArrayList<>(s.wonders());
             more.add(new Wonder(id, kind, Words.of("wonder.subject." + kind.name()), 0, s.seconds(), Map.of()));
             return s.withWonders(more);
@@ -114,17 +114,17 @@ final class BreakDownModel {
     }
 
     void remove(Wonder w) {
-        session.change("take a wonder away", s -> s.withWonders(s.wonders().stream().filter(o -> !o.id().equals(w.id())).toList()));
+        session.change(Words.of("break-down-model.remove-an-illusion"), s -> s.withWonders(s.wonders().stream().filter(o -> !o.id().equals(w.id())).toList()));
     }
 
     void rename(Wonder w, String subject) {
         if (!subject.isBlank()) {
-            session.change("name the subject", s -> Subjects.renamed(s, w.id(), subject.strip()));
+            session.change(Words.of("break-down-model.name-the-subject"), s -> Subjects.renamed(s, w.id(), subject.strip()));
         }
     }
 
     void between(Wonder w, double from, double to) {
-        session.change("set when it happens", s -> s.withWonder(w.id(), o -> o.between(from, Math.max(from, to))));
+        session.change(Words.of("break-down-model.set-when-it-happens"), s -> s.withWonder(w.id(), o -> o.between(from, Math.max(from, to))));
     }
 
     /// Answers a question about a wonder, or about the setting where the fact holds for the whole shot.
@@ -184,7 +184,7 @@ final class BreakDownModel {
     }
 
     void decline(PlateNeed n, boolean without) {
-        session.change(without ? "do without a plate" : "take a plate back", s -> s.withSetting(x -> {
+        session.change(without ? Words.of("break-down-model.do-without-plate") : Words.of("break-down-model.take-plate-back"), s -> s.withSetting(x -> {
             Set<String> keys = new TreeSet<>(List.of(x.facts().getOrDefault(Fact.DECLINED.key(), "").strip().split("\\s+")));
             keys.remove("");
             if (without) {
@@ -202,7 +202,7 @@ final class BreakDownModel {
 
     void shelve() {
         List<Plate> missing = missing();
-        session.change("put plates on the shelf", s -> {
+        session.change(Words.of("break-down-model.put-plates-on-the-shelf"), s -> {
             List<Plate> all = new ArrayList<>(s.plates());
             all.addAll(missing);
             return s.withPlates(all);
@@ -232,11 +232,11 @@ final class BreakDownModel {
     /// Tells this shot what is owned, where nothing else was told.
     void tellOwned() {
         OwnedKit kit = owned();
-        session.change("tell what you own", kit::told);
+        session.change(Words.of("break-down-model.tell-what-you-own"), kit::told);
     }
 
     void acknowledge(String code, boolean read) {
-        day(read ? "acknowledge a caution" : "take an acknowledgement back", d -> d.acknowledging(shot().id() + "/" + code, read));
+        day(read ? "acknowledge a caution" : Words.of("break-down-model.take-an-acknowledgement-back"), d -> d.acknowledging(shot().id() + "/" + code, read));
     }
 
     boolean acknowledged(String code) {
@@ -245,11 +245,11 @@ final class BreakDownModel {
 
     void move(String job, int to) {
         List<String> ids = day().order().moved(job, to);
-        day("change the order", d -> d.withOrder(ids));
+        day(Words.of("break-down-model.change-the-order"), d -> d.withOrder(ids));
     }
 
     void cheapest() {
-        day("back to the cheapest order", d -> d.withOrder(List.of()));
+        day(Words.of("break-down-model.back-to-the-cheapest-order"), d -> d.withOrder(List.of()));
     }
 
     /// What was typed for date and call; a sentence if it cannot be read, else empty.
@@ -259,12 +259,12 @@ final class BreakDownModel {
         } catch (IllegalArgumentException e) {
             return String.valueOf(e.getMessage());
         }
-        day("set the day", d -> d.on(date.strip()).calledAt(call.strip()));
+        day(Words.of("break-down-model.set-the-day"), d -> d.on(date.strip()).calledAt(call.strip()));
         return "";
     }
 
     void prepare(double minutes) {
-        day("set the preparation", d -> d.preparing((int) Math.round(minutes)));
+        day(Words.of("break-down-model.set-the-preparation"), d -> d.preparing((int) Math.round(minutes)));
     }
 
     /// The clock of a place, looked up in the background; `wrong` is told a sentence where there is none.
@@ -279,7 +279,7 @@ final class BreakDownModel {
     }
 
     void place(Location place) {
-        session.change("set the place", s -> s.withSetting(x -> x.withPlace(place)));
+        session.change(Words.of("break-down-model.set-the-place"), s -> s.withSetting(x -> x.withPlace(place)));
     }
 
     void school(School matter, String way) {
@@ -287,7 +287,7 @@ final class BreakDownModel {
     }
 
     void estimates(Estimates e) {
-        session.store().apply("change an estimate", p -> p.withHouseRules(p.houseRules().withEstimates(e)));
+        session.store().apply(Words.of("break-down-model.change-an-estimate"), p -> p.withHouseRules(p.houseRules().withEstimates(e)));
     }
 
     void permission(Permission now) {
@@ -299,7 +299,7 @@ final class BreakDownModel {
     }
 
     void lay(Illusion i) {
-        session.change("lay an illusion into the shot", i::into);
+        session.change(Words.of("break-down-model.put-an-illusion-into-the"), i::into);
     }
 
     /// Keeps the shot as an illusion of the user's own, and says where.
@@ -328,7 +328,7 @@ final class BreakDownModel {
         if (day.production().day().day().isPresent()) {
             written(said, "order.ics", f -> Paper.calendar(day, f));
         } else {
-            said.add("No calendar: the day of shooting is not set.");
+            said.add(Words.of("break-down-model.no-calendar-the-day-of"));
         }
         return said;
     }
@@ -351,13 +351,13 @@ final class BreakDownModel {
         List<String> said = new ArrayList<>();
         try {
             ShotList list = ShotList.read(Files.readString(csv));
-            session.store().apply("bring in a shot list", list::into);
-            said.add(list.shots().size() + (list.shots().size() == 1 ? " shot was" : " shots were") + " brought in from " + csv.getFileName() + ".");
+            session.store().apply(Words.of("break-down-model.bring-in-shot-list"), list::into);
+            said.add(Words.of("break-down-model.brought-in-from", Words.count(list.shots().size(), "shot", "shots"), csv.getFileName()));
             list.notes().forEach(n -> said.add("Not understood: " + n.sentence()));
         } catch (MalformedInputException e) {
-            said.add(csv + ": the file is not UTF-8 text; save it as CSV in UTF-8.");
+            said.add(Words.of("break-down-model.the-file-is-not-utf-", csv));
         } catch (IOException e) {
-            said.add(csv + ": the file cannot be read; check its permissions.");
+            said.add(Words.of("break-down-model.the-file-cannot-be-read", csv));
         }
         return said;
     }

@@ -40,9 +40,9 @@ final class CompareView extends PageView {
     void refresh() {
         Shot before = kept.get(model.shot().id());
         ToggleGroup group = new ToggleGroup();
-        ToggleButton was = toggle("compare-kept", "with the plan that was kept", group, !schools, () -> schools = false);
-        ToggleButton school = toggle("compare-school", "with another school", group, schools, () -> schools = true);
-        var keep = Text.button(before == null ? "Keep this plan" : "Keep this plan instead", "floor-button", () -> {
+        ToggleButton was = toggle("compare-kept", Words.of("compare-view.with-the-plan-that-was"), group, !schools, () -> schools = false);
+        ToggleButton school = toggle("compare-school", Words.of("compare-view.with-another-approach"), group, schools, () -> schools = true);
+        var keep = Text.button(before == null ? Words.of("compare-view.keep-this-plan") : Words.of("compare-view.keep-this-plan-instead"), "floor-button", () -> {
             kept.put(model.shot().id(), model.shot());
             refresh();
         });
@@ -54,13 +54,13 @@ final class CompareView extends PageView {
             String house = model.rules().school(matter);
             String other = way.isEmpty() || way.equals(house) ? matter.ways().stream().filter(w -> !w.equals(house)).findFirst().orElse(house) : way;
             HouseRules rules = model.rules().withSchool(matter, other);
-            said(List.of(Text.block("Planning it both ways.", "muted")));
+            said(List.of(Text.block(Words.of("compare-view.planning-it-both-ways"), "muted")));
             model.compare(model.shot(), rules, d -> show(d, Words.of("school." + matter + "." + other), Words.of("school." + matter + "." + house)));
         } else if (before == null) {
-            said(List.of(Text.block("Keep the plan as it is now, change what you like, and see here what that changed.", "muted")));
+            said(List.of(Text.block(Words.of("compare-view.keep-the-plan-as-it"), "muted")));
         } else {
-            said(List.of(Text.block("Planning it both ways.", "muted")));
-            model.compare(before, model.rules(), d -> show(d, "as it was kept", "as it is now"));
+            said(List.of(Text.block(Words.of("compare-view.planning-it-both-ways"), "muted")));
+            model.compare(before, model.rules(), d -> show(d, Words.of("compare-view.as-it-was-kept"), Words.of("compare-view.as-it-is-now")));
         }
     }
 

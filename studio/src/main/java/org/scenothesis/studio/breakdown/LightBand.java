@@ -50,10 +50,10 @@ final class LightBand {
             draw();
         }
         for (LightWindow w : model.day().windows()) {
-            String best = w.best().map(m -> " It turns least from " + PlanWords.clock(m) + ".").orElse("");
+            String best = w.best().map(m -> Words.of("light-band.it-turns-least-from", PlanWords.clock(m))).orElse("");
             Label words = Text.block(
                     "Light " + w.light() + ", " + PlanWords.clock(w.from()) + " to " + PlanWords.clock(w.to()) + ": " + Words.verdict(w.verdict()) + ". " + PlanWords.light(w)
-                            + (Double.isFinite(w.turnDeg()) ? " Within the limit until " + PlanWords.clock(w.holdsUntil()) + "." : "") + best, "text-chalk");
+                            + (Double.isFinite(w.turnDeg()) ? Words.of("light-band.within-the-limit-until", PlanWords.clock(w.holdsUntil())) : "") + best, "text-chalk");
             HBox row = new HBox(8, new VerdictMark(w.verdict()), words);
             HBox.setHgrow(words, Priority.ALWAYS);
             box.getChildren().add(row);

@@ -35,7 +35,7 @@ final class NumbersView extends PageView {
     void refresh() {
         box.getChildren().clear();
         if (model.plan().figures().isEmpty()) {
-            box.getChildren().add(Text.block("No numbers follow yet.", "muted"));
+            box.getChildren().add(Text.block(Words.of("numbers-view.no-numbers-follow-yet"), "muted"));
             return;
         }
         GridPane g = new GridPane();

@@ -72,7 +72,7 @@ final class OrderView extends PageView {
         fill(day);
         box.getChildren().add(rows);
         if (day.order().steps().size() > MOST) {
-            box.getChildren().add(Text.block("And " + (day.order().steps().size() - MOST) + " more; the book and the table have all of them.", "muted"));
+            box.getChildren().add(Text.block(Words.of("order-view.and-more-the-book-and", (day.order().steps().size() - MOST)), "muted"));
         }
         if (!day.order().steps().isEmpty()) {
             box.getChildren().add(costs());
@@ -110,21 +110,21 @@ final class OrderView extends PageView {
 
     private Node price(DayPlan day) {
         if (day.order().steps().isEmpty()) {
-            return Text.block("Nothing has to be rolled yet.", "muted");
+            return Text.block(Words.of("order-view.nothing-has-to-be-rolled"), "muted");
         }
-        String sum = "Done about " + PlanWords.clock(day.ends()) + ": " + Words.number(day.order().minutes(), 0) + " min, " + Words.number(day.order().changeMinutes(), 0) + " of them changes.";
+        String sum = Words.of("order-view.done-about-min-of-them", PlanWords.clock(day.ends()), Words.number(day.order().minutes(), 0), Words.number(day.order().changeMinutes(), 0));
         Label words = Text.of(sum, "heading");
         HBox row = new HBox(10, words);
         row.setAlignment(Pos.CENTER_LEFT);
         if (day.own()) {
             double more = day.extraMinutes();
-            Label own = Text.of(more > 0.5 ? "Your order costs " + Words.number(more, 0) + " min more" : more < -0.5 ? "Shorter, but it breaks what is said below" : "Your order, as cheap as can be", "muted");
+            Label own = Text.of(more > 0.5 ? Words.of("order-view.your-order-costs-min-more", Words.number(more, 0)) : more < -0.5 ? Words.of("order-view.shorter-but-it-breaks-what") : Words.of("order-view.your-order-as-cheap-as"), "muted");
             own.setId("price");
-            var back = Text.button("Back to the cheapest", "floor-button", model::cheapest);
+            var back = Text.button(Words.of("order-view.back-to-the-cheapest"), "floor-button", model::cheapest);
             back.setId("cheapest");
             row.getChildren().addAll(own, back);
         } else {
-            row.getChildren().add(Text.of(day.cheapest().exact() ? "No order is cheaper." : "A good order; there may be one a little cheaper.", "muted"));
+            row.getChildren().add(Text.of(day.cheapest().exact() ? Words.of("order-view.no-order-is-cheaper") : Words.of("order-view.good-order-there-may-be"), "muted"));
         }
         return row;
     }
@@ -234,8 +234,8 @@ final class OrderView extends PageView {
         Estimates e = model.rules().estimates();
         Estimates.Changes c = e.changes();
         double[] now = {c.camera(), c.cloth(), c.swap(), c.person(), c.prop(), c.clothes(), c.light(), c.card()};
-        String[] names = {"new camera position", "cloth up or down", "swap the cloth", "a person", "a prop", "change of clothes", "change of light", "a card"};
-        VBox b = new VBox(3, Text.of("What a change costs here", "heading"));
+        String[] names = {Words.of("order-view.new-camera-position"), Words.of("order-view.cloth-up-or-down"), Words.of("order-view.swap-the-cloth"), "a person", "a prop", Words.of("order-view.change-of-clothes"), Words.of("order-view.change-of-light"), "a card"};
+        VBox b = new VBox(3, Text.of(Words.of("order-view.what-change-costs-here"), "heading"));
         b.setMaxWidth(360);
         b.setPadding(new Insets(8, 0, 0, 0));
         for (int i = 0; i < now.length; i++) {

@@ -18,6 +18,7 @@ import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.KitWords;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
@@ -39,9 +40,9 @@ final class OwnedPanel {
 
     void refresh() {
         OwnedKit kit = model.owned();
-        box.getChildren().setAll(Text.of("What you own, for all productions", "heading"));
+        box.getChildren().setAll(Text.of(Words.of("owned-panel.what-you-own-for-all"), "heading"));
         if (kit.things().isEmpty()) {
-            box.getChildren().add(Text.block("Nothing is listed. What is, is told to new shots by itself, and compared with what a plan needs.", "muted"));
+            box.getChildren().add(Text.block(Words.of("owned-panel.the-list-is-empty-its"), "muted"));
         }
         for (int i = 0; i < kit.things().size(); i++) {
             box.getChildren().add(row(kit, i));
@@ -52,7 +53,7 @@ final class OwnedPanel {
             b.setId("own-" + k.code().replace('.', '-'));
             add.getChildren().add(b);
         }
-        var tell = Text.button("Tell this shot", "floor-button", model::tellOwned);
+        var tell = Text.button(Words.of("owned-panel.tell-this-shot"), "floor-button", model::tellOwned);
         tell.setId("tell-owned");
         tell.setDisable(kit.facts().isEmpty());
         var out = Text.button("Export\u2026", "quiet-button", this::export);
@@ -107,7 +108,7 @@ final class OwnedPanel {
 
     private void export() {
         FileChooser c = new FileChooser();
-        c.setTitle("Export what you own");
+        c.setTitle(Words.of("owned-panel.export-what-you-own"));
         c.setInitialFileName("kit.json");
         File f = c.showSaveDialog(box.getScene().getWindow());
         if (f != null) {
@@ -121,7 +122,7 @@ final class OwnedPanel {
 
     private void bringIn() {
         FileChooser c = new FileChooser();
-        c.setTitle("Import what you own");
+        c.setTitle(Words.of("owned-panel.import-what-you-own"));
         File f = c.showOpenDialog(box.getScene().getWindow());
         if (f != null) {
             try {

@@ -74,13 +74,13 @@ final class PlaceFields {
             double north = number(lat);
             double east = number(lon);
             String told = told(zone.getText().strip(), north, east);
-            said.setText("Looking up the clock of the place.");
+            said.setText(Words.of("place-fields.looking-up-the-clock-of"));
             model.clock(told, north, east, c -> {
-                said.setText("Clock of the place: " + Words.of("clock." + c.from().name(), c.zone()));
+                said.setText(Words.of("place-fields.clock-of-the-place", Words.of("clock." + c.from().name(), c.zone())));
                 model.place(new Location(name.getText().strip(), north, east, c.zone(), horizon));
             }, said::setText);
         } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
-            said.setText("Give degrees as numbers, and what hides the sun as from-to:height, such as 230-320:30.");
+            said.setText(Words.of("place-fields.give-degrees-as-numbers-and"));
         } catch (IllegalArgumentException e) {
             said.setText(String.valueOf(e.getMessage()));
         }

@@ -66,7 +66,7 @@ final class PlatesView extends PageView {
         box.getChildren().setAll(head(plan));
         plan.conflicts().forEach(c -> box.getChildren().add(conflict(c)));
         if (plan.needs().isEmpty()) {
-            box.getChildren().add(Text.block("No plates follow yet. Add what is impossible, or lay a ready illusion into the shot, and answer its questions.", "muted"));
+            box.getChildren().add(Text.block(Words.of("plates-view.no-plates-follow-yet-add"), "muted"));
             return;
         }
         Map<String, List<PlateNeed>> locks = inOrder(plan).stream().collect(Collectors.groupingBy(PlateNeed::lockGroup, LinkedHashMap::new, Collectors.toList()));
@@ -90,13 +90,13 @@ final class PlatesView extends PageView {
     private Node head(BreakdownPlan plan) {
         List<RunningOrder.Step> steps = model.day().order().of(plan.shot());
         double minutes = steps.stream().mapToDouble(s -> s.changeMinutes() + s.job().minutes()).sum();
-        String sum = plan.needs().isEmpty() ? "" : Words.number(minutes, 0) + " min on set, " + Words.number(plan.handHours(), 1) + " h by hand later";
+        String sum = plan.needs().isEmpty() ? "" : Words.of("plates-view.min-on-set-by-hand", Words.number(minutes, 0), Words.number(plan.handHours(), 1));
         FlowPane head = new FlowPane(12, 4, Text.of(plan.needs().size() + (plan.needs().size() == 1 ? " plate follows" : " plates follow"), "heading"), Text.of(sum, "muted"));
         head.setAlignment(Pos.CENTER_LEFT);
         head.setPrefWrapLength(360);
         int missing = plan.needs().isEmpty() ? 0 : model.missing().size();
         if (missing > 0) {
-            var shelve = Text.button("Put " + missing + (missing == 1 ? " plate" : " plates") + " on the shelf", "floor-button", model::shelve);
+            var shelve = Text.button(Words.of("plates-view.put-on-the-shelf", missing, (missing == 1 ? " plate" : " plates")), "floor-button", model::shelve);
             shelve.setId("shelve");
             head.getChildren().add(shelve);
         }
@@ -124,13 +124,13 @@ final class PlatesView extends PageView {
             slips.getChildren().add(plate(plan, n, have.get(n.key()), spikes.getOrDefault(n.key(), Spike.T), roomy));
         }
         if (needs.size() > MOST) {
-            slips.getChildren().add(Text.block("And " + (needs.size() - MOST) + " more of this camera; the book and the table have all of them.", "muted"));
+            slips.getChildren().add(Text.block(Words.of("plates-view.and-more-of-this-camera", (needs.size() - MOST)), "muted"));
         }
         HBox.setHgrow(slips, Priority.ALWAYS);
         slips.setMinWidth(0);
         boolean borrowed = needs.stream().noneMatch(PlateNeed::filmed);
         HBox row = new HBox(6);
-        row.getChildren().add(borrowed ? bracket("", "", "Pictures that exist already") : bracket("lock-bracket-left", lock, "Lock group " + lock + ": the camera is not touched between these plates"));
+        row.getChildren().add(borrowed ? bracket("", "", Words.of("plates-view.pictures-that-exist-already")) : bracket("lock-bracket-left", lock, Words.of("plates-view.lock-group-the-camera-is", lock)));
         row.getChildren().add(slips);
         if (!borrowed) {
             row.getChildren().add(lights(needs));
@@ -154,7 +154,7 @@ final class PlatesView extends PageView {
     /// The light groups of a lock group as one bracket; plates out of it by design are said in their slips.
     private static Region lights(List<PlateNeed> needs) {
         String groups = needs.stream().map(PlateNeed::lightGroup).filter(g -> !g.isEmpty()).distinct().collect(Collectors.joining(" "));
-        return bracket("light-bracket", groups, "Light group " + groups + ": these plates share one light");
+        return bracket("light-bracket", groups, Words.of("plates-view.light-group-these-plates-share", groups));
     }
 
     private Region plate(BreakdownPlan plan, PlateNeed n, @Nullable Plate have, Spike spike, boolean roomy) {
@@ -172,12 +172,12 @@ final class PlatesView extends PageView {
             words.add(Text.block(PlanWords.why(plan, n), "paper-text"));
         }
         if (open) {
-            words.add(Text.block("If you skip it: " + PlanWords.skip(n), "paper-soft"));
+            words.add(Text.block(Words.of("plates-view.if-you-skip-it", PlanWords.skip(n)), "paper-soft"));
             PlanWords.notes(n).forEach(l -> words.add(Text.block(l, "paper-text")));
             words.add(Text.block("Serves " + serves(plan, n) + ".", "paper-soft"));
             words.add(hangsOn(n));
             if (n.proposed()) {
-                words.add(Text.button("do without it", "paper-link", () -> model.decline(n, true)));
+                words.add(Text.button(Words.of("plates-view.do-without-it"), "paper-link", () -> model.decline(n, true)));
             }
         }
         Drawing drawing = new Drawing(roomy || open ? DRAWN : DRAWN_SMALL);
@@ -204,7 +204,7 @@ final class PlatesView extends PageView {
 
     /// From a plate to the facts it comes from: pressing one opens its question.
     private Node hangsOn(PlateNeed n) {
-        VBox out = new VBox(2, Text.block("Looking for what it hangs on.", "paper-soft"));
+        VBox out = new VBox(2, Text.block(Words.of("plates-view.looking-for-what-it-hangs"), "paper-soft"));
         out.setId("hangs-on-" + n.key());
         model.causes(n, causes -> {
             out.getChildren().clear();
@@ -227,7 +227,7 @@ final class PlatesView extends PageView {
     private static String facts(PlateNeed n, @Nullable Plate have) {
         String screen = PlanWords.screen(n.screen());
         return Words.of("role." + n.role().name()) + ", " + PlanWords.roll(n) + (screen.isEmpty() ? "" : ", on " + screen) + (n.proposed() ? " \u00b7 proposed" : "")
-                + (have == null ? " \u00b7 not on the shelf" : "");
+                + (have == null ? Words.of("plates-view.not-on-the-shelf") : "");
     }
 
     private String serves(BreakdownPlan plan, PlateNeed n) {
@@ -237,7 +237,7 @@ final class PlatesView extends PageView {
     private Node declined(PlateNeed n) {
         Label words = Text.block("Done without " + PlanWords.name(n) + ". " + PlanWords.skip(n), "muted");
         HBox.setHgrow(words, Priority.ALWAYS);
-        HBox row = new HBox(8, words, Text.button("take it back", "floor-button", () -> model.decline(n, false)));
+        HBox row = new HBox(8, words, Text.button(Words.of("plates-view.take-it-back"), "floor-button", () -> model.decline(n, false)));
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
     }

@@ -34,23 +34,23 @@ final class ReadyView extends PageView {
         this.tell = tell;
         box.setSpacing(10);
         sentence.setId("sentence");
-        sentence.setPromptText("Two makers pass a lantern to each other, one is thumb-high");
-        sentence.setAccessibleText("Look for ready illusions by words");
+        sentence.setPromptText(Words.of("ready-view.two-makers-pass-lantern-to"));
+        sentence.setAccessibleText(Words.of("ready-view.look-for-ready-illusions-by"));
         FlowPane kinds = new FlowPane(6, 6);
         for (WonderKind k : WonderKind.values()) {
             Button b = Text.button(Words.of("wonder.add." + k), "floor-button", () -> tell.accept(model.add(k)));
             b.setId("add-" + k.name().toLowerCase(Locale.ROOT));
             kinds.getChildren().add(b);
         }
-        var keep = Text.button("Keep this shot as a ready illusion", "floor-button", () -> {
+        var keep = Text.button(Words.of("ready-view.keep-this-shot-as-ready"), "floor-button", () -> {
             model.session().say(model.keep());
             read();
             show();
         });
         keep.setId("keep-illusion");
         box.getChildren().addAll(
-                Text.of("One impossible thing", "heading"), kinds, Text.of("Or a ready illusion", "heading"), sentence,
-                Text.block("The words are compared with those of the ready illusions; what matched is shown. Nothing is understood.", "muted"), found, keep);
+                Text.of(Words.of("ready-view.one-impossible-thing"), "heading"), kinds, Text.of(Words.of("ready-view.or-ready-illusion"), "heading"), sentence,
+                Text.block(Words.of("ready-view.the-words-are-compared-with"), "muted"), found, keep);
         sentence.textProperty().addListener(o -> show());
         read();
     }
@@ -68,7 +68,7 @@ final class ReadyView extends PageView {
         found.getChildren().clear();
         List<Search.Hit> hits = Search.find(all.all(), sentence.getText());
         if (hits.isEmpty()) {
-            found.getChildren().add(Text.block("None of the ready illusions shares a word with that. Add the wonders one by one.", "muted"));
+            found.getChildren().add(Text.block(Words.of("ready-view.none-of-the-ready-made-shots"), "muted"));
         }
         hits.stream().limit(MOST).forEach(h -> found.getChildren().add(row(h)));
         all.problems().forEach(p -> found.getChildren().add(Text.block(p, "muted")));
@@ -79,7 +79,7 @@ final class ReadyView extends PageView {
                 1, Text.block(h.illusion().title() + (h.matched().isEmpty() ? "" : " \u00b7 " + String.join(", ", h.matched())), "strong-ink", "paper-text"),
                 Text.block(h.illusion().story(), "paper-soft"));
         HBox.setHgrow(words, Priority.ALWAYS);
-        var lay = Text.button("Lay it in", "paper-button", () -> {
+        var lay = Text.button(Words.of("ready-view.put-it-into-the-shot"), "paper-button", () -> {
             int before = model.shot().wonders().size();
             model.lay(h.illusion());
             tell.accept(model.shot().wonders().get(before).id());

@@ -9,7 +9,7 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.breakdown.SchoolNumbers;
+import org.scenothesis.core.breakdown.day.SchoolNumbers;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.Shot;
@@ -57,7 +57,7 @@ final class RulesView extends PageView {
         }, all -> {
             outcomes = all;
             refresh();
-        }, e -> model.session().say("the schools could not be compared: " + e.getMessage()));
+        }, e -> model.session().say(Words.of("rules-view.the-approaches-could-not-be", e.getMessage())));
     }
 
     private Node school(School s) {

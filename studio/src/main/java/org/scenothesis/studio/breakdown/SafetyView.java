@@ -33,11 +33,11 @@ final class SafetyView extends PageView {
         BreakdownPlan plan = model.plan();
         box.getChildren().setAll(Text.of("Cautions", "heading"));
         if (plan.cautions().isEmpty()) {
-            box.getChildren().add(Text.block("Nothing in the plan triggers one.", "muted"));
+            box.getChildren().add(Text.block(Words.of("safety-view.nothing-in-the-plan-triggers"), "muted"));
         }
         plan.cautions().forEach(c -> box.getChildren().add(caution(c)));
         if (!plan.cautions().isEmpty()) {
-            box.getChildren().add(Text.block(Words.of("caution.local") + " Cautions stay in force and are printed; a tick says that you read them.", "muted"));
+            box.getChildren().add(Text.block(Words.of("safety-view.cautions-stay-in-force-and", Words.of("caution.local")), "muted"));
         }
         box.getChildren().add(Text.of("Kit", "heading"));
         box.getChildren().add(kit(plan, model.owned()));
@@ -79,13 +79,13 @@ final class SafetyView extends PageView {
             g.add(row, i % 2, i / 2);
             i++;
         }
-        return plan.kit().isEmpty() ? Text.block("Nothing to bring yet.", "muted") : g;
+        return plan.kit().isEmpty() ? Text.block(Words.of("safety-view.nothing-to-bring-yet"), "muted") : g;
     }
 
     private void permissions() {
         var all = model.day().permissions().stream().filter(p -> p.id().startsWith(model.shot().id() + "/")).toList();
         if (all.isEmpty()) {
-            box.getChildren().add(Text.block("Nothing borrowed, and not in public: no one's leave is needed.", "muted"));
+            box.getChildren().add(Text.block(Words.of("safety-view.nothing-borrowed-and-not-in"), "muted"));
         }
         for (Permission p : all) {
             GridPane g = new GridPane();

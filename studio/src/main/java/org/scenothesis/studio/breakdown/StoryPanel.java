@@ -127,8 +127,8 @@ final class StoryPanel {
         for (Wonder w : shot.wonders()) {
             slips.getChildren().add(slip(w.id(), PlanWords.capital(PlanWords.wonder(w)), Words.time(w.fromSeconds()) + " to " + Words.time(w.toSeconds()), () -> wonder(shot, w)));
         }
-        slips.getChildren().add(slip(SETTING, "The place and what is there", PlanWords.answer(Fact.LIGHT, light(shot)), () -> setting(shot)));
-        var add = Text.button("+ Add what is impossible", "floor-button", () -> turn.accept(BreakDownBench.Page.READY));
+        slips.getChildren().add(slip(SETTING, Words.of("story-panel.the-place-and-what-is"), PlanWords.answer(Fact.LIGHT, light(shot)), () -> setting(shot)));
+        var add = Text.button(Words.of("story-panel.add-what-is-impossible"), "floor-button", () -> turn.accept(BreakDownBench.Page.READY));
         add.setId("add-wonder");
         var fresh = Text.button("+ New shot", "quiet-button", model::newShot);
         fresh.setId("new-shot");
@@ -176,7 +176,7 @@ final class StoryPanel {
 
     private List<Node> story(Shot shot) {
         TextField title = field("shot-title", shot.title(), "Title", t -> model.tell(t, shot.story(), shot.seconds()));
-        TextField told = field("shot-story", shot.story(), "What does the audience see?", t -> model.tell(shot.title(), t, shot.seconds()));
+        TextField told = field("shot-story", shot.story(), Words.of("story-panel.what-does-the-audience-see"), t -> model.tell(shot.title(), t, shot.seconds()));
         Tape length = tape("Length", "s", 0.1, 3600, 0.5, shot.seconds(), v -> model.tell(shot.title(), shot.story(), v));
         List<Node> out = new ArrayList<>(List.of(title, told));
         if (!shot.story().isBlank()) {
@@ -194,12 +194,12 @@ final class StoryPanel {
             row.setAlignment(Pos.CENTER_LEFT);
             out.add(row);
         }
-        out.add(Text.block("T marks a beat at the playhead.", "paper-soft"));
+        out.add(Text.block(Words.of("story-panel.marks-beat-at-the-playhead"), "paper-soft"));
         return out;
     }
 
     private void beat(Beat was, @Nullable Beat is) {
-        model.session().change(is == null ? "take a beat away" : "change a beat", s -> {
+        model.session().change(is == null ? Words.of("story-panel.take-beat-away") : "change a beat", s -> {
             List<Beat> all = new ArrayList<>();
             for (Beat b : s.beats()) {
                 if (!b.id().equals(was.id())) {
@@ -214,7 +214,7 @@ final class StoryPanel {
 
     private List<Node> wonder(Shot shot, Wonder w) {
         List<Node> out = new ArrayList<>();
-        TextField subject = field("subject-" + w.id(), w.subject(), "Who or what", t -> model.rename(w, t));
+        TextField subject = field("subject-" + w.id(), w.subject(), Words.of("story-panel.who-or-what"), t -> model.rename(w, t));
         HBox.setHgrow(subject, Priority.ALWAYS);
         HBox row = new HBox(4, subject, Text.button("take away", "paper-link", () -> model.remove(w)));
         row.setAlignment(Pos.CENTER_LEFT);

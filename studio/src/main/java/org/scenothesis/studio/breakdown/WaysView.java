@@ -26,11 +26,11 @@ final class WaysView extends PageView {
         BreakdownPlan plan = model.plan();
         box.getChildren().clear();
         if (plan.treatments().isEmpty()) {
-            box.getChildren().add(Text.block("Nothing has to be separated in this shot.", "muted"));
+            box.getChildren().add(Text.block(Words.of("ways-view.nothing-has-to-be-separated"), "muted"));
         }
         for (Treatment t : plan.treatments()) {
             box.getChildren().add(Text.of(PlanWords.capital(t.thing()), "heading"));
-            box.getChildren().add(Text.block(Words.of("because." + t.because()) + (t.overridden() ? " The crew chose another way than the recommended one." : ""), "muted"));
+            box.getChildren().add(Text.block(Words.of("because." + t.because()) + (t.overridden() ? Words.of("ways-view.the-crew-chose-another-way") : ""), "muted"));
             FlowPane cards = new FlowPane(8, 8);
             t.methods().forEach(m -> cards.getChildren().add(card(t, m)));
             box.getChildren().add(cards);
@@ -42,8 +42,8 @@ final class WaysView extends PageView {
         PaperSlip card = new PaperSlip(
                 "method", () -> model.choose(t, m.way()),
                 Text.block(PlanWords.method(m) + (m.recommended() ? ", recommended" : ""), "strong"),
-                Text.of(Words.number(m.setMinutes(), 0) + " min on set", "number"),
-                Text.of(Words.number(m.handHours(), 1) + " h by hand later", "number"),
+                Text.of(Words.of("ways-view.min-on-set", Words.number(m.setMinutes(), 0)), "number"),
+                Text.of(Words.of("ways-view.by-hand-later", Words.number(m.handHours(), 1)), "number"),
                 Text.block(PlanWords.assumed(m) + ". " + PlanWords.risks(m), "muted", "small"));
         card.getStyleClass().add(m.chosen() ? "method-recommended" : "method-other");
         card.setPrefWidth(212);
@@ -55,14 +55,14 @@ final class WaysView extends PageView {
     private Node estimates() {
         Estimates e = model.rules().estimates();
         Estimates.Hand h = e.hand();
-        VBox b = new VBox(4, Text.of("Assumptions about hand work", "heading"));
+        VBox b = new VBox(4, Text.of(Words.of("ways-view.assumptions-about-hand-work"), "heading"));
         b.setPadding(new Insets(8, 0, 0, 0));
         b.setMaxWidth(420);
         b.getChildren().addAll(
-                hand("A hand frame every", "frames", h.spacing(), 1, v -> new Estimates.Hand((int) v, h.minutes(), h.fineSpacing(), h.fineMinutes())),
-                hand("Minutes for each", "min", h.minutes(), 0.5, v -> new Estimates.Hand(h.spacing(), v, h.fineSpacing(), h.fineMinutes())),
-                hand("With hair, glass or smoke, every", "frames", h.fineSpacing(), 1, v -> new Estimates.Hand(h.spacing(), h.minutes(), (int) v, h.fineMinutes())),
-                hand("Minutes for each of those", "min", h.fineMinutes(), 0.5, v -> new Estimates.Hand(h.spacing(), h.minutes(), h.fineSpacing(), v)));
+                hand(Words.of("ways-view.hand-frame-every"), "frames", h.spacing(), 1, v -> new Estimates.Hand((int) v, h.minutes(), h.fineSpacing(), h.fineMinutes())),
+                hand(Words.of("ways-view.minutes-for-each"), "min", h.minutes(), 0.5, v -> new Estimates.Hand(h.spacing(), v, h.fineSpacing(), h.fineMinutes())),
+                hand(Words.of("ways-view.with-hair-glass-or-smoke"), "frames", h.fineSpacing(), 1, v -> new Estimates.Hand(h.spacing(), h.minutes(), (int) v, h.fineMinutes())),
+                hand(Words.of("ways-view.minutes-for-each-of-those"), "min", h.fineMinutes(), 0.5, v -> new Estimates.Hand(h.spacing(), h.minutes(), h.fineSpacing(), v)));
         return b;
     }
 

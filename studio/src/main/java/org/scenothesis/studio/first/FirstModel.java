@@ -15,7 +15,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Production;
-import org.scenothesis.production.store.NewProduction;
+import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.words.Words;
 
 /// What the first window knows: how a production would be begun, and what keeps it from being.
@@ -67,7 +67,7 @@ final class FirstModel {
     /// Why it cannot be begun, as a sentence; null if it can.
     @Nullable String problem() {
         String refused = NewProduction.refusal(folder());
-        return noPath ? "What is typed is no folder's name here; choose one with the button." : refused == null ? null : folder() + ": " + refused;
+        return noPath ? Words.of("first-model.this-is-no-folder-name") : refused == null ? null : folder() + ": " + refused;
     }
 
     /// Size and rate as typed; empty if they are none.
@@ -101,7 +101,7 @@ final class FirstModel {
         int shots = p.shots().size();
         long plates = p.shots().stream().mapToLong(s -> s.plates().size()).sum();
         long filmed = p.shots().stream().flatMap(s -> s.plates().stream()).map(Plate::chosen).filter(t -> t != null).count();
-        String plan = plates == 0 ? "nothing filmed yet" : filmed + " of " + Words.count(plates, "plate", "plates") + " filmed";
+        String plan = plates == 0 ? Words.of("first-model.nothing-filmed-yet") : filmed + " of " + Words.count(plates, "plate", "plates") + " filmed";
         return Words.count(shots, "shot", "shots") + ", " + plan;
     }
 }

@@ -31,11 +31,11 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.WonderKind;
-import org.scenothesis.production.store.Lately;
-import org.scenothesis.production.store.NewProduction;
+import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.store.RecentProductions;
 import org.scenothesis.production.words.Words;
-import org.scenothesis.studio.house.Doors;
+import org.scenothesis.studio.house.Navigation;
 import org.scenothesis.studio.parts.Choosers;
 import org.scenothesis.studio.parts.Text;
 
@@ -47,7 +47,7 @@ public final class FirstWindow extends BorderPane {
     private static final double LEFT = 568;
     private static final double RIGHT = 500;
 
-    private final Doors doors;
+    private final Navigation doors;
     private final Glimpses glimpses;
     private final FirstModel model;
     private final TextField title = new TextField();
@@ -61,7 +61,7 @@ public final class FirstWindow extends BorderPane {
     private final VBox lately = new VBox();
 
     /// - `parent`: where new productions are put unless said otherwise.
-    public FirstWindow(Doors doors, Glimpses glimpses, Path parent) {
+    public FirstWindow(Navigation doors, Glimpses glimpses, Path parent) {
         this.doors = doors;
         this.glimpses = glimpses;
         model = new FirstModel(parent);
@@ -78,7 +78,7 @@ public final class FirstWindow extends BorderPane {
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         setCenter(scroll);
-        Label keys = Text.of("Enter begins \u00b7 Ctrl+O opens a folder \u00b7 Ctrl+D opens the example \u00b7 Esc goes back", "muted");
+        Label keys = Text.of(Words.of("first-window.enter-begins-ctrl-opens-folder"), "muted");
         HBox foot = new HBox(keys);
         foot.setPadding(new Insets(10, 40, 10, 40));
         foot.getStyleClass().add("first-foot");
@@ -95,7 +95,7 @@ public final class FirstWindow extends BorderPane {
     }
 
     private Node head() {
-        VBox words = new VBox(2, Text.of("Scenothesis", "first-title"), Text.of("You will never find out in the edit what you could have known on the set.", "muted", "first-promise"));
+        VBox words = new VBox(2, Text.of("Scenothesis", "first-title"), Text.of(Words.of("first-window.you-will-never-find-out"), "muted", "first-promise"));
         return words;
     }
 
@@ -103,7 +103,7 @@ public final class FirstWindow extends BorderPane {
         title.setId("new-title");
         folder.setId("new-folder");
         begin.setId("begin");
-        title.setPromptText("what it is called");
+        title.setPromptText(Words.of("first-window.what-it-is-called"));
         title.textProperty().addListener(o -> {
             model.title(title.getText());
             told();
@@ -118,10 +118,10 @@ public final class FirstWindow extends BorderPane {
         HBox.setHgrow(folder, Priority.ALWAYS);
         where.setAlignment(Pos.CENTER_LEFT);
         problem.setId("new-problem");
-        HBox beginning = new HBox(10, begin, Text.of("or drop clips or a folder of them here: they become plates", "paper-soft"));
+        HBox beginning = new HBox(10, begin, Text.of(Words.of("first-window.or-drop-clips-or-folder"), "paper-soft"));
         beginning.setAlignment(Pos.CENTER_LEFT);
-        VBox paper = new VBox(9, Text.of("Begin a production", "paper-title"), Text.of("A folder that keeps footage, plan and renders together.", "paper-soft"),
-                row("called", title), row("in", where), row("size and rate", format()), problem, beginning);
+        VBox paper = new VBox(9, Text.of("Begin a production", "paper-title"), Text.of(Words.of("first-window.folder-that-keeps-footage-plan"), "paper-soft"),
+                row("called", title), row("in", where), row(Words.of("first-window.size-and-rate"), format()), problem, beginning);
         paper.getStyleClass().add("paper");
         paper.setPadding(new Insets(18, 22, 18, 22));
         Button open = Text.button("Open a folder", "floor-button", this::open);
@@ -144,7 +144,7 @@ public final class FirstWindow extends BorderPane {
 
     private HBox format() {
         ToggleGroup group = new ToggleGroup();
-        ToggleButton footage = new ToggleButton("as the first footage");
+        ToggleButton footage = new ToggleButton(Words.of("first-window.as-the-first-footage"));
         footage.setId("format-footage");
         asTold.setId("format-told");
         for (ToggleButton b : List.of(footage, asTold)) {
@@ -183,9 +183,9 @@ public final class FirstWindow extends BorderPane {
         StackPane framed = new StackPane(picture, tag);
         framed.getStyleClass().add("picture");
         StackPane.setAlignment(tag, Pos.TOP_LEFT);
-        Button look = Text.button("Look round", "floor-button", () -> doors.example(false));
+        Button look = Text.button(Words.of("first-window.open-the-example"), "floor-button", () -> doors.example(false));
         look.setId("example");
-        Button back = Text.button("Put it back as it was", "quiet-button", () -> doors.example(true));
+        Button back = Text.button(Words.of("first-window.put-it-back-as-it"), "quiet-button", () -> doors.example(true));
         back.setId("example-back");
         HBox buttons = new HBox(10, look, back);
         buttons.setAlignment(Pos.CENTER_LEFT);
@@ -198,8 +198,8 @@ public final class FirstWindow extends BorderPane {
             illusions.getChildren().add(b);
         }
         VBox right = new VBox(10, framed, Text.of("Lantern Works", "first-heading"),
-                Text.block("Three shots from telling to finish, filmed with a simulated camera: a lantern that lifts, a second pair of hands, a maker thumb-high. A copy to play with.", "muted"),
-                buttons, Text.of("Or begin from what shall be impossible", "heading"), illusions);
+                Text.block(Words.of("first-window.three-shots-from-telling-to"), "muted"),
+                buttons, Text.of(Words.of("first-window.or-start-from-an-illusion"), "heading"), illusions);
         right.setPrefWidth(RIGHT);
         right.setMaxWidth(RIGHT);
         right.setMinWidth(RIGHT);
@@ -209,19 +209,19 @@ public final class FirstWindow extends BorderPane {
     /// What is to be seen anew each time it is shown.
     public void shown() {
         List<Node> rows = new ArrayList<>();
-        for (Lately.Entry e : Lately.all()) {
+        for (RecentProductions.Entry e : RecentProductions.all()) {
             if (rows.size() < 4) {
                 rows.add(row(e));
             }
         }
-        lately.getChildren().setAll(rows.isEmpty() ? List.of(Text.block("Nothing was opened yet. What you begin or open stands here next time.", "muted")) : rows);
+        lately.getChildren().setAll(rows.isEmpty() ? List.of(Text.block(Words.of("first-window.nothing-was-opened-yet-what"), "muted")) : rows);
         told();
         title.requestFocus();
     }
 
-    private Node row(Lately.Entry e) {
+    private Node row(RecentProductions.Entry e) {
         Label name = Text.of(e.title(), "strong");
-        Label about = Text.of(e.there() ? e.folder().toString() : "not there any more: " + e.folder(), "muted", "small");
+        Label about = Text.of(e.there() ? e.folder().toString() : Words.of("first-window.not-there-any-more", e.folder()), "muted", "small");
         VBox words = new VBox(2, name, about);
         words.setMinWidth(0);
         HBox.setHgrow(words, Priority.ALWAYS);
@@ -241,7 +241,7 @@ public final class FirstWindow extends BorderPane {
             if (e.there()) {
                 doors.open(e.folder());
             } else {
-                Lately.forget(e.folder());
+                RecentProductions.forget(e.folder());
                 shown();
             }
         });
@@ -289,7 +289,7 @@ public final class FirstWindow extends BorderPane {
             return refused;
         }
         return asTold.isSelected() && told(width, height, rate) == null
-                ? "Size and rate: whole pixels from 16 to " + FrameFormat.LONGEST_PX + ", and 1 to 240 pictures a second." : null;
+                ? Words.of("first-window.size-and-rate-whole-pixels", FrameFormat.LONGEST_PX) : null;
     }
 
     private static @Nullable FrameFormat told(TextField w, TextField h, TextField r) {
@@ -303,11 +303,11 @@ public final class FirstWindow extends BorderPane {
     }
 
     private void choose() {
-        Choosers.folder(this, "Where the production shall be kept").ifPresent(f -> folder.setText(f.toString()));
+        Choosers.folder(this, Words.of("first-window.folder-of-the-production")).ifPresent(f -> folder.setText(f.toString()));
     }
 
     private void open() {
-        Choosers.folder(this, "Open a production, or a folder to begin one in").ifPresent(this::opened);
+        Choosers.folder(this, Words.of("first-window.open-production-or-folder-to")).ifPresent(this::opened);
     }
 
     private void opened(Path there) {

@@ -18,7 +18,7 @@ import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.demo.DemoFolder;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
-import org.scenothesis.studio.house.Pulse;
+import org.scenothesis.studio.house.Ticker;
 import org.scenothesis.studio.house.Worker;
 import org.scenothesis.studio.parts.PictureView;
 
@@ -40,7 +40,7 @@ public final class Glimpses {
         StackPane box = box(W, H);
         // Until it is looked at, nothing is shown: a black picture would be taken for one of it.
         box.getStyleClass().setAll("thumb-waiting");
-        Pulse.afterDrawing(() -> worker.ask("first|" + folder, ticket -> look(folder), g -> {
+        Ticker.afterDrawing(() -> worker.ask("first|" + folder, ticket -> look(folder), g -> {
             name.setText(g.title());
             about.setText(g.about());
             if (g.picture() != null) {
@@ -59,7 +59,7 @@ public final class Glimpses {
     /// Room for a picture of the example.
     StackPane example(int width, int height) {
         StackPane box = box(width, height);
-        Pulse.afterDrawing(() -> worker.ask("first|example",
+        Ticker.afterDrawing(() -> worker.ask("first|example",
                 ticket -> picture(FootageSource.of(DemoFolder.shipped().resolve("footage").resolve("maker-1.mp4")), 40, width, height), p -> show(box, p), e -> {}));
         return box;
     }

@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import org.scenothesis.production.words.Words;
 
 /// Opens a folder in the system's own browser of files.
 final class FolderOpener {
@@ -18,13 +19,13 @@ final class FolderOpener {
     /// Opens it, and says what came of it.
     static String open(Path folder) {
         if (!Files.isDirectory(folder)) {
-            return folder + " is not there yet; the first render makes it.";
+            return Words.of("folder-opener.is-not-there-yet-the", folder);
         }
         try {
             new ProcessBuilder(List.of(command(), folder.toString())).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
             return "Opened " + folder + ".";
         } catch (IOException e) {
-            return "No program on this machine shows folders; it is " + folder + ".";
+            return Words.of("folder-opener.no-program-on-this-machine", folder);
         }
     }
 }

@@ -28,6 +28,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.render.Leftovers;
 import org.scenothesis.production.render.RenderJob;
+import org.scenothesis.production.render.Share;
 import org.scenothesis.production.render.ShotRenderer;
 import org.scenothesis.production.render.Space;
 import org.scenothesis.production.words.Words;
@@ -44,6 +45,7 @@ import org.scenothesis.studio.parts.VerdictMark;
 /// Renders of the shot: what will be in them, whether the findings allow it, progress, cancel, and going on later.
 public final class HandOverBench extends Bench {
     private static final String LANE = "render";
+    private static final long MEMORY_OF_ONE = 2L << 30;
     private static final String PICTURE = "handover-picture";
     /// What an element with alpha is shown on, linear.
     private static final float GROUND = 0.18f;
@@ -66,7 +68,7 @@ public final class HandOverBench extends Bench {
         renderer = new KeptRenderer(session);
         form = new RenderForm(session, this::render, this::stop, this::open);
         sound = new SoundForm(session);
-        VBox left = new VBox(12, form, sound, Text.of("Do the findings allow it?", "heading"), allow, Text.of("Rendered before", "heading"), made);
+        VBox left = new VBox(12, form, sound, Text.of(Words.of("hand-over-bench.do-the-findings-allow-it"), "heading"), allow, Text.of("Rendered before", "heading"), made);
         ScrollPane papers = new ScrollPane(left);
         papers.setFitToWidth(true);
         papers.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -109,7 +111,7 @@ public final class HandOverBench extends Bench {
             render();
         } else {
             // A key that does nothing says why.
-            session.say(form.running() ? "A render is running; stop it first." : "Nothing is layered yet; lay a plate on Layer.");
+            session.say(form.running() ? Words.of("hand-over-bench.render-is-running-stop-it") : Words.of("hand-over-bench.nothing-is-layered-yet-add"));
         }
         return true;
     }
@@ -154,15 +156,15 @@ public final class HandOverBench extends Bench {
         allow.getChildren().clear();
         List<Finding> open = session.judgement().get().open();
         if (session.shot().layers().isEmpty()) {
-            allow.getChildren().add(Text.block("Nothing is layered yet; there is nothing to render.", "muted"));
+            allow.getChildren().add(Text.block(Words.of("hand-over-bench.nothing-is-layered-yet-there"), "muted"));
             return;
         }
         Judgement.Known known = session.known();
         boolean redo = session.judgement().get().go() == Judgement.Answer.NO;
         allow.getChildren().add(Text.block(
-                open.isEmpty() && !known.all() ? "Not known yet: " + known.measured() + " of " + known.of() + " measured; what was measured holds."
-                : open.isEmpty() ? "Yes: all " + known.of() + " measurements hold." : redo ? "It can be rendered, but what is red should be mended first."
-                : known.all() ? "Yes; what is to be watched is corrected by measurement." : known.measured() + " of " + known.of() + " measured; what is to be watched is corrected by measurement.",
+                open.isEmpty() && !known.all() ? Words.of("hand-over-bench.not-known-yet-of-measured", known.measured(), known.of())
+                : open.isEmpty() ? "Yes: all " + known.of() + " measurements hold." : redo ? Words.of("hand-over-bench.it-can-be-rendered-but")
+                : known.all() ? Words.of("hand-over-bench.yes-what-is-to-be") : Words.of("hand-over-bench.of-measured-what-is-to", known.measured(), known.of()),
                 "strong"));
         for (Finding f : open.stream().limit(6).toList()) {
             Words.Sentence s = Words.sentence(f);
@@ -189,7 +191,7 @@ public final class HandOverBench extends Bench {
         }
         List<Leftovers.Leftover> left = form.running() ? List.of() : Leftovers.in(into);
         if (!left.isEmpty()) {
-            made.getChildren().add(Text.block("Left of stopped renders, which go on from there:", "muted"));
+            made.getChildren().add(Text.block(Words.of("hand-over-bench.left-of-stopped-renders-which"), "muted"));
         }
         for (Leftovers.Leftover l : left) {
             Button clear = Text.button("clear", "floor-button", () -> clear(l));
@@ -234,8 +236,9 @@ public final class HandOverBench extends Bench {
         Shot shot = session.shot();
         var measured = session.measured().get();
         form.busy();
-        long start = System.nanoTime();
+        form.say(session.worker().works() ? Words.of("work.waits") : "");
         session.worker().ask(LANE, ticket -> {
+            long start = System.nanoTime();
             Path into = Objects.requireNonNull(target.path().getParent());
             if (!into.startsWith(session.folder().path())) {
                 // A folder typed or chosen here is one to write to; it, and not what it lies in.
@@ -245,23 +248,28 @@ public final class HandOverBench extends Bench {
             session.folder().forResult(target.path());
             Files.createDirectories(into);
             try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
-                return new RenderJob(r, shot, target).run((done, of) -> {
+                return new RenderJob(r, shot, target, new Share(atOnce(), () -> session.worker().letLook(ticket))).run((done, of) -> {
                     session.worker().onUi(() -> progress(done, of, start));
                     return ticket.wanted();
                 });
             }
         }, done -> {
             form.say("Done: " + target.path().getFileName() + "."
-                    + (done.removed() > 0 ? " Removed " + Words.frames(done.removed()) + " of an earlier render behind the end of this one." : "")
-                    + (done.older() > 0 ? " " + Words.frames(done.older()) + " of an earlier version lie there still." : ""));
+                    + (done.removed() > 0 ? Words.of("hand-over-bench.removed-of-an-earlier-render", Words.frames(done.removed())) : "")
+                    + (done.older() > 0 ? Words.of("hand-over-bench.of-an-earlier-version-lie", Words.frames(done.older())) : ""));
             form.idle();
             last = new Made(shot, target);
             made();
             preview();
         }, e -> {
-            form.say(e instanceof Stopped ? "Stopped." : e instanceof IOException io ? "The folder cannot be made: " + io.getMessage() + "; check its name and permissions." : String.valueOf(e.getMessage()));
+            form.say(e instanceof Stopped ? "Stopped." : e instanceof IOException io ? Words.of("hand-over-bench.the-folder-cannot-be-made", io.getMessage()) : String.valueOf(e.getMessage()));
             form.idle();
         });
+    }
+
+    /// How many frames are made at once: the window stays small, unless it was given much memory.
+    private static int atOnce() {
+        return (int) Math.max(1, Runtime.getRuntime().maxMemory() / MEMORY_OF_ONE);
     }
 
     private void progress(int done, int of, long start) {
@@ -272,7 +280,7 @@ public final class HandOverBench extends Bench {
     private void stop() {
         session.worker().cancel(LANE);
         form.idle();
-        form.say("Stopped. Finished frames are kept; Render goes on from there.");
+        form.say(Words.of("hand-over-bench.stopped-finished-frames-are-kept"));
     }
 
     private void open() {
@@ -287,7 +295,7 @@ public final class HandOverBench extends Bench {
         Shot shot = session.shot();
         if (shot.layers().isEmpty()) {
             picture.name("");
-            picture.invite(Sketch.FILM, "The finished shot is rendered here once plates are laid over one another.", "Go to Layer", () -> session.bench().set(BenchName.LAYER));
+            picture.invite(Sketch.FILM, Words.of("hand-over-bench.the-finished-shot-is-rendered"), Words.of("hand-over-bench.go-to-layer"), () -> session.bench().set(BenchName.LAYER));
             return;
         }
         Optional<RenderJob.Target> asked = form.target();
@@ -303,7 +311,7 @@ public final class HandOverBench extends Bench {
             Picture p = made.isPresent() ? made.get() : sample.picture(renderer.of(measured), shot, seconds);
             return new Seen(DisplayPicture.of(p.onGrey(GROUND), w, h, session.bands()), made.isPresent());
         }, s -> {
-            picture.name(!s.rendered ? "As it will be; not rendered yet" : current ? "Rendered" : "Rendered earlier; the shot may be another since");
+            picture.name(!s.rendered ? Words.of("hand-over-bench.as-it-will-be-not") : current ? "Rendered" : Words.of("hand-over-bench.rendered-earlier-the-shot-may"));
             picture.show(s.picture);
         }, e -> picture.say(String.valueOf(e.getMessage())));
     }

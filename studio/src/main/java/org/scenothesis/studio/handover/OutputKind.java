@@ -3,17 +3,18 @@ package org.scenothesis.studio.handover;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
+import org.scenothesis.production.words.Words;
 
 /// What can be made, with its words and the ending of what is written.
 enum OutputKind {
-    VP9("WebM video (VP9)", ".webm", VideoFormat.VP9_WEBM, null),
+    VP9(Words.of("output-kind.webm-video-vp"), ".webm", VideoFormat.VP9_WEBM, null),
     MP4("MP4 video (H.264)", ".mp4", VideoFormat.H264_MP4, null),
-    PRORES("Editing video (ProRes in MOV)", ".mov", VideoFormat.PRORES_MOV, null),
-    FFV1("Lossless video (FFV1 in MKV)", ".mkv", VideoFormat.FFV1_MKV, null),
-    AV1("Small video (AV1 in MKV)", "-av1.mkv", VideoFormat.AV1_MKV, null),
-    PNG16("Stills, PNG 16 bit", "-png16", null, Stills.Format.PNG16),
-    PNG8("Stills, PNG 8 bit", "-png8", null, Stills.Format.PNG8),
-    EXR("Stills, EXR half float, linear", "-exr", null, Stills.Format.EXR);
+    PRORES(Words.of("output-kind.editing-video-prores-in-mov"), ".mov", VideoFormat.PRORES_MOV, null),
+    FFV1(Words.of("output-kind.lossless-video-ffv-in-mkv"), ".mkv", VideoFormat.FFV1_MKV, null),
+    AV1(Words.of("output-kind.small-video-av-in-mkv"), "-av1.mkv", VideoFormat.AV1_MKV, null),
+    PNG16(Words.of("output-kind.stills-png-bit"), "-png16", null, Stills.Format.PNG16),
+    PNG8(Words.of("output-kind.stills-png-bit-2"), "-png8", null, Stills.Format.PNG8),
+    EXR(Words.of("output-kind.stills-exr-half-float-linear"), "-exr", null, Stills.Format.EXR);
 
     private final String words;
     private final String ending;

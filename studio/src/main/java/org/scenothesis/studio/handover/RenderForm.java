@@ -19,6 +19,7 @@ import org.scenothesis.core.shot.Excerpt;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.render.RenderJob;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Choosers;
 import org.scenothesis.studio.parts.Text;
@@ -36,7 +37,7 @@ final class RenderForm extends VBox {
     private final ProgressBar bar = new ProgressBar(0);
     private final Button go;
     private final Button stop;
-    private final Button one = Text.button("only the frame shown", "paper-link", this::oneFrame);
+    private final Button one = Text.button(Words.of("render-form.only-the-frame-shown"), "paper-link", this::oneFrame);
     private Runnable changed = () -> {};
     private boolean showing;
     private int length;
@@ -45,7 +46,7 @@ final class RenderForm extends VBox {
     private record Part(Excerpt of, String words) {
         static Part of(Shot shot, Excerpt e) {
             return new Part(e, switch (e) {
-                case Excerpt.Whole w -> "the whole shot";
+                case Excerpt.Whole w -> Words.of("render-form.the-whole-shot");
                 case Excerpt.Element x -> "element: " + name(shot, x.layer());
                 case Excerpt.Matte m -> "matte: " + name(shot, m.layer());
             });
@@ -64,7 +65,7 @@ final class RenderForm extends VBox {
     RenderForm(Session session, Runnable render, Runnable halt, Runnable open) {
         this.session = session;
         go = Text.button("Render", "paper-button", render);
-        stop = Text.button("Stop, go on later", "paper-link", halt);
+        stop = Text.button(Words.of("render-form.stop-go-on-later"), "paper-link", halt);
         getStyleClass().addAll("paper", "on-paper");
         setSpacing(10);
         part.setId("render-part");
@@ -85,7 +86,7 @@ final class RenderForm extends VBox {
         from.setPrefWidth(64);
         to.setPrefWidth(64);
         bar.setMaxWidth(Double.MAX_VALUE);
-        into.setPromptText("renders, in the production");
+        into.setPromptText(Words.of("render-form.renders-in-the-production"));
         HBox.setHgrow(into, Priority.ALWAYS);
         Button choose = Text.button("choose…", "paper-link", this::choose);
         choose.setId("render-choose");
@@ -183,11 +184,11 @@ final class RenderForm extends VBox {
     Optional<RenderJob.Target> wanted() {
         Optional<int[]> range = range();
         if (range.isEmpty()) {
-            say("The shot has frames 0 to " + (frames() - 1) + ": whole numbers, the first not behind the last.");
+            say(Words.of("render-form.the-shot-has-frames-to", (frames() - 1)));
             return Optional.empty();
         }
         if (folder().isEmpty()) {
-            say("\"" + into.getText().strip() + "\" is no folder's name; write another, or choose one.");
+            say(Words.of("render-form.is-no-folders-name-write", into.getText().strip()));
             return Optional.empty();
         }
         return target();
@@ -225,10 +226,10 @@ final class RenderForm extends VBox {
     /// What should be known of what is asked for before it is rendered; empty for nothing.
     private String remark() {
         if (!(excerpt() instanceof Excerpt.Element e)) {
-            return excerpt() instanceof Excerpt.Matte ? "; grey, its code values are the coverage" : "";
+            return excerpt() instanceof Excerpt.Matte ? Words.of("render-form.grey-its-code-values-are") : "";
         }
         Optional<Layer> l = session.shot().layer(e.layer());
-        return l.filter(Cutout::light).isPresent() ? "; it is light: on black, to be added" : kind.getValue().alpha() ? "; with alpha, straight" : "; this kind has no alpha: it lies on black";
+        return l.filter(Cutout::light).isPresent() ? Words.of("render-form.it-is-light-on-black") : kind.getValue().alpha() ? Words.of("render-form.with-alpha-straight") : Words.of("render-form.this-kind-has-no-alpha");
     }
 
     /// - `room`: how much it takes on the disk.
@@ -278,7 +279,7 @@ final class RenderForm extends VBox {
     }
 
     private void choose() {
-        Choosers.folder(this, "Where renders shall go").ifPresent(f -> {
+        Choosers.folder(this, Words.of("render-form.folder-for-renders")).ifPresent(f -> {
             into.setText(f.toString());
             asked();
         });

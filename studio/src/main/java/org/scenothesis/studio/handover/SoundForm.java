@@ -11,14 +11,15 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
-import org.scenothesis.core.shot.Heard;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Sound;
+import org.scenothesis.core.shot.SoundSource;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.render.ShotSound;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Choosers;
 import org.scenothesis.studio.parts.Tape;
@@ -35,7 +36,7 @@ final class SoundForm extends VBox {
     private boolean showing;
 
     /// Where from, with its words; the last stands for a file that is still to be chosen.
-    private record Choice(Heard heard, String words) {
+    private record Choice(SoundSource heard, String words) {
         @Override
         public String toString() {
             return words;
@@ -52,10 +53,10 @@ final class SoundForm extends VBox {
         from.setMaxWidth(Double.MAX_VALUE);
         from.setOnAction(e -> chosen());
         GridPane numbers = new GridPane(18, 6);
-        row(numbers, 0, new Tape.Number("begins", "s", -Animated.LONGEST_S, Animated.LONGEST_S, 0.1, 2, "When in the shot the sound begins; negative cuts its beginning"), Sound::atSeconds, Sound::withAtSeconds);
-        row(numbers, 1, new Tape.Number("level", "dB", -Sound.MOST_DB, Sound.MOST_DB, 1, 1, "Louder or softer than it was recorded"), Sound::levelDb, Sound::withLevelDb);
-        row(numbers, 2, new Tape.Number("comes in", "s", 0, Animated.LONGEST_S, 0.1, 2, "How long it takes to be there, from the shot's beginning"), Sound::fadeInSeconds, Sound::withFadeInSeconds);
-        row(numbers, 3, new Tape.Number("goes in", "s", 0, Animated.LONGEST_S, 0.1, 2, "How long it takes to be gone, at the shot's end"), Sound::fadeOutSeconds, Sound::withFadeOutSeconds);
+        row(numbers, 0, new Tape.Number("begins", "s", -Animated.LONGEST_S, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.when-in-the-shot-the")), Sound::atSeconds, Sound::withAtSeconds);
+        row(numbers, 1, new Tape.Number("level", "dB", -Sound.MOST_DB, Sound.MOST_DB, 1, 1, Words.of("sound-form.louder-or-softer-than-it")), Sound::levelDb, Sound::withLevelDb);
+        row(numbers, 2, new Tape.Number("comes in", "s", 0, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.how-long-it-takes-to")), Sound::fadeInSeconds, Sound::withFadeInSeconds);
+        row(numbers, 3, new Tape.Number("goes in", "s", 0, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.how-long-it-takes-to-2")), Sound::fadeOutSeconds, Sound::withFadeOutSeconds);
         getChildren().addAll(Text.of("Sound", "paper-title"), from, numbers, remark);
     }
 
@@ -90,22 +91,22 @@ final class SoundForm extends VBox {
     private String told(Shot shot) throws IOException {
         try {
             ShotSound s = ShotSound.of(session.folder(), shot);
-            boolean asFilmed = shot.sound().of() instanceof Heard.AsFilmed;
-            return !s.why().isEmpty() ? "Silent: " + s.why() + "." : s.track() != null ? asFilmed ? "Heard: " + s.from() + "." : "" : asFilmed ? "Nothing was filmed with sound." : "";
+            boolean asFilmed = shot.sound().of() instanceof SoundSource.AsFilmed;
+            return !s.why().isEmpty() ? "Silent: " + s.why() + "." : s.track() != null ? asFilmed ? "Heard: " + s.from() + "." : "" : asFilmed ? Words.of("sound-form.nothing-was-filmed-with-sound") : "";
         } catch (FootageException e) {
             return String.valueOf(e.getMessage());
         }
     }
 
     private List<Choice> choices(Shot shot) {
-        List<Choice> out = new ArrayList<>(List.of(new Choice(new Heard.AsFilmed(), "as filmed, of the lowest layer with sound"), new Choice(new Heard.Silent(), "silence")));
+        List<Choice> out = new ArrayList<>(List.of(new Choice(new SoundSource.AsFilmed(), Words.of("sound-form.as-filmed-of-the-lowest")), new Choice(new SoundSource.Silent(), "silence")));
         for (Take t : ShotSound.takes(session.folder(), shot)) {
             Plate p = shot.plates().stream().filter(x -> x.take(t.id()).isPresent()).findFirst().orElseThrow();
-            out.add(new Choice(new Heard.OfTake(t.id()), p.name() + ", take " + (p.takes().indexOf(t) + 1)));
+            out.add(new Choice(new SoundSource.OfTake(t.id()), p.name() + ", take " + (p.takes().indexOf(t) + 1)));
         }
-        Heard now = shot.sound().of();
+        SoundSource now = shot.sound().of();
         if (out.stream().noneMatch(c -> c.heard.equals(now))) {
-            out.add(new Choice(now, now instanceof Heard.OfFile f ? String.valueOf(Path.of(f.path()).getFileName()) : now.word()));
+            out.add(new Choice(now, now instanceof SoundSource.OfFile f ? String.valueOf(Path.of(f.path()).getFileName()) : now.word()));
         }
         out.add(new Choice(now, FILE));
         return out;
@@ -117,7 +118,7 @@ final class SoundForm extends VBox {
             return;
         }
         if (c.words.equals(FILE)) {
-            Choosers.files(this, "A file with sound").stream().findFirst().ifPresentOrElse(this::file, this::refresh);
+            Choosers.files(this, Words.of("sound-form.file-with-sound")).stream().findFirst().ifPresentOrElse(this::file, this::refresh);
         } else if (!c.heard.equals(session.shot().sound().of())) {
             change("from", s -> s.withOf(c.heard));
         }

@@ -46,7 +46,7 @@ final class BenchLine extends HBox {
         shot.setMaxWidth(Shelf.WIDTH);
         ShotMenu menu = new ShotMenu(session);
         shot.setOnAction(e -> menu.under(shot));
-        Tooltip.install(shot, new Tooltip("All shots; Page Down goes to the next"));
+        Tooltip.install(shot, new Tooltip(Words.of("bench-line.all-shots-page-down-goes")));
         getChildren().add(shot);
         ToggleGroup group = new ToggleGroup();
         for (BenchName b : BenchName.values()) {
@@ -151,7 +151,7 @@ final class BenchLine extends HBox {
         return shot.layers().isEmpty() ? "not begun" : switch (session.judgement().get().go()) {
             case NO -> "findings open";
             case YES -> "ready";
-            case NOT_KNOWN -> "not all known";
+            case NOT_KNOWN -> Words.of("bench-line.not-all-known");
         };
     }
 }

@@ -40,7 +40,7 @@ final class BringIn extends StackPane {
     private final Runnable close;
     private final Label head = Text.of("", "paper-title");
     private final VBox rows = new VBox(2);
-    private final CheckBox copied = new CheckBox("copy them into the production's folder");
+    private final CheckBox copied = new CheckBox(Words.of("bring-in.copy-them-into-the-productions"));
     private final Button bring = Text.button("Bring in", "paper-button", this::bring);
     private final List<Row> files = new ArrayList<>();
 
@@ -86,14 +86,14 @@ final class BringIn extends StackPane {
     private record Row(ComboBox<Choice> plate) {}
 
     void look(List<Path> given) {
-        head.setText("Looking at what comes in");
+        head.setText(Words.of("bring-in.looking-at-what-comes-in"));
         rows.getChildren().setAll(Text.block("", "paper-soft"));
         bring.setDisable(true);
         requestFocus();
         Shot shot = session.shot();
-        Latest<String> told = new Latest<>(session.worker(), head::setText);
+        LatestTask<String> told = new LatestTask<>(session.worker(), head::setText);
         session.worker().ask(LANE, ticket -> new Incoming(session.folder(), session.bands()).propose(shot, given, (at, of) -> {
-            told.tell("Looking at file " + (at + 1) + " of " + of, ticket);
+            told.tell(Words.of("bring-in.looking-at-file-of", (at + 1), of), ticket);
             return ticket.wanted();
         }), this::proposed, e -> {
             session.say(String.valueOf(e.getMessage()));
@@ -103,8 +103,8 @@ final class BringIn extends StackPane {
 
     private void proposed(List<Proposal> all) {
         long used = all.stream().filter(Proposal::taken).count();
-        String rest = used < all.size() ? ", " + (all.size() - used) + " cannot be used" : "";
-        head.setText(used == 0 ? "None of these files can be used" : "Bring " + Words.count(used, "file", "files") + " in" + rest);
+        String rest = used < all.size() ? Words.of("bring-in.cannot-be-used", (all.size() - used)) : "";
+        head.setText(used == 0 ? Words.of("bring-in.none-of-these-files-can") : "Bring " + Words.count(used, "file", "files") + " in" + rest);
         rows.getChildren().clear();
         all.forEach(p -> rows.getChildren().add(p.taken() ? row(p) : unusable(p)));
         bring.setDisable(used == 0);
@@ -176,9 +176,9 @@ final class BringIn extends StackPane {
         boolean tray = p.role() == PlateRole.UNSORTED;
         String about = ", " + Words.of("role.short." + p.role().name());
         out.add(new Choice(tray ? p.name() + about : shot.plate(p.plate()).isPresent() ? p.name() : "new: " + p.name() + about, p));
-        out.add(new Choice("leave it out", p.left()));
+        out.add(new Choice(Words.of("bring-in.leave-it-out"), p.left()));
         if (!tray) {
-            out.add(new Choice("the tray, to be sorted later", p.later()));
+            out.add(new Choice(Words.of("bring-in.the-tray-to-be-sorted"), p.later()));
         }
         for (Plate q : shot.plates()) {
             if (!q.id().equals(p.plate()) && q.role() != PlateRole.UNSORTED) {
@@ -206,12 +206,12 @@ final class BringIn extends StackPane {
         }
         bring.setDisable(true);
         boolean copy = copied.isSelected();
-        Latest<String> told = new Latest<>(session.worker(), head::setText);
+        LatestTask<String> told = new LatestTask<>(session.worker(), head::setText);
         session.worker().ask(LANE, ticket -> new Incoming(session.folder(), session.bands()).bring(taken, copy, (at, of) -> {
             told.tell("Copying file " + (at + 1) + " of " + of, ticket);
             return ticket.wanted();
         }), paths -> {
-            session.change("bring footage in", s -> Proposals.into(s, taken, paths));
+            session.change(Words.of("bring-in.bring-footage-in"), s -> Proposals.into(s, taken, paths));
             session.plateId().set(taken.getFirst().plate());
             session.say("Brought " + Words.count(taken.size(), "file", "files") + " in.");
             leave();

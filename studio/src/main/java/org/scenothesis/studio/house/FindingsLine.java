@@ -39,10 +39,10 @@ final class FindingsLine extends VBox {
     private final Label saved = Text.of("", "muted");
     private final List<Button> contest = List.of(
             Text.button("keep mine", "floor-button", () -> settle(Store::keepMine)), Text.button("take theirs", "floor-button", () -> settle(Store::takeTheirs)),
-            Text.button("save mine beside", "floor-button", () -> settle(s -> session().say("Yours lies in " + s.saveMineBeside().getFileName() + "."))));
+            Text.button(Words.of("findings-line.save-mine-beside"), "floor-button", () -> settle(s -> session().say(Words.of("findings-line.yours-is-in", s.saveMineBeside().getFileName())))));
 
     private final List<Button> offer = List.of(
-            Text.button("take up what was not saved", "floor-button", () -> session().takeUpUnsaved()), Text.button("leave it", "floor-button", () -> session().leaveUnsaved()));
+            Text.button(Words.of("findings-line.take-up-what-was-not"), "floor-button", () -> session().takeUpUnsaved()), Text.button("leave it", "floor-button", () -> session().leaveUnsaved()));
 
     FindingsLine(Session session) {
         this.session = session;
@@ -149,8 +149,8 @@ final class FindingsLine extends VBox {
             summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(name + " holds", "strong"), Text.of(Words.count(mine.findings().size(), "measurement", "measurements"), "muted"));
         } else {
             summary.getChildren().addAll(
-                    new VerdictMark(Verdict.NOT_MEASURED), Text.of(plate == null ? "No plate yet" : plate.name() + " is not measured", "strong"),
-                    Text.of(plate == null ? "Break down says which plates this shot needs." : "", "muted"));
+                    new VerdictMark(Verdict.NOT_MEASURED), Text.of(plate == null ? Words.of("findings-line.no-plate-yet") : Words.of("findings-line.is-not-measured", plate.name()), "strong"),
+                    Text.of(plate == null ? Words.of("findings-line.break-down-says-which-plates") : "", "muted"));
         }
         summary.getChildren().getFirst().setMouseTransparent(session.said().get().isEmpty());
         if (unfolded.isVisible()) {
@@ -164,7 +164,7 @@ final class FindingsLine extends VBox {
             list.getChildren().add(row(f));
         }
         if (list.getChildren().isEmpty()) {
-            list.getChildren().add(Text.of("Nothing has been measured yet.", "muted"));
+            list.getChildren().add(Text.of(Words.of("findings-line.nothing-has-been-measured-yet"), "muted"));
         }
     }
 
@@ -225,13 +225,13 @@ final class FindingsLine extends VBox {
         var s = session.save().get();
         if (s.kind() == Store.SaveState.Kind.FAILED && session.said().get().isEmpty()) {
             session.say(s.sentence());
-        } else if (s.kind() == Store.SaveState.Kind.SAVED && session.said().get().contains("tried again by itself")) {
+        } else if (s.kind() == Store.SaveState.Kind.SAVED && session.said().get().contains(Words.of("findings-line.tried-again-by-itself"))) {
             session.say("");
         }
         saved.setText(switch (s.kind()) {
             case SAVED -> "saved";
             case PENDING -> "saving";
-            case FAILED -> "not saved, trying again";
+            case FAILED -> Words.of("findings-line.not-saved-trying-again");
             case CONTESTED -> "changed outside";
             case READ_ONLY -> "read only";
         });

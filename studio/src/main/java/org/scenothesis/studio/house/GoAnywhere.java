@@ -15,6 +15,7 @@ import javafx.scene.layout.VBox;
 import org.scenothesis.core.shot.Beat;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
 /// Type a few letters of a bench, one of its pages, a plate, beat or shot and go there.
@@ -37,7 +38,7 @@ final class GoAnywhere extends StackPane {
         this.pages = pages;
         this.close = close;
         getStyleClass().add("overlay");
-        typed.setPromptText("bench, page, plate, beat or shot");
+        typed.setPromptText(Words.of("go-anywhere.bench-page-plate-beat-or"));
         typed.setId("go-anywhere");
         found.setPrefHeight(230);
         found.getStyleClass().add("go-list");

@@ -13,6 +13,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
 /// Asked when the window is closed and the changes cannot be saved: try again, save in another place, keep them for the next time, or go on.
@@ -29,15 +30,15 @@ final class NotSaved extends StackPane {
         this.leave = leave;
         this.back = back;
         again.setId("not-saved-again");
-        Button elsewhere = Text.button("Save in another place\u2026", "paper-button", this::elsewhere);
+        Button elsewhere = Text.button(Words.of("not-saved.save-in-another-place"), "paper-button", this::elsewhere);
         elsewhere.setId("not-saved-elsewhere");
-        Button keep = Text.button("Close; keep the changes for the next time", "paper-button", leave);
+        Button keep = Text.button(Words.of("not-saved.close-keep-the-changes-for"), "paper-button", leave);
         keep.setId("not-saved-keep");
-        Button stay = Text.button("Go on working", "paper-button", back);
+        Button stay = Text.button(Words.of("not-saved.go-on-working"), "paper-button", back);
         stay.setId("not-saved-stay");
         FlowPane foot = new FlowPane(10, 10, again, elsewhere, keep, stay);
-        VBox box = new VBox(12, Text.of("The last changes are not saved", "paper-title"), why,
-                Text.block("Closed now, they are kept in a file beside the production, or in your own folder Scenothesis where its disk takes nothing, and offered when it is opened again.", "paper-soft"), foot);
+        VBox box = new VBox(12, Text.of(Words.of("not-saved.the-last-changes-are-not"), "paper-title"), why,
+                Text.block(Words.of("not-saved.closed-now-they-are-kept"), "paper-soft"), foot);
         box.getStyleClass().add("paper");
         box.setMaxSize(640, USE_PREF_SIZE);
         getStyleClass().add("overlay");
@@ -67,7 +68,7 @@ final class NotSaved extends StackPane {
 
     private void elsewhere() {
         DirectoryChooser chooser = new DirectoryChooser();
-        chooser.setTitle("An empty folder for this production");
+        chooser.setTitle(Words.of("not-saved.an-empty-folder-for-this"));
         File chosen = chooser.showDialog(getScene().getWindow());
         if (chosen != null) {
             saveIn(chosen.toPath());

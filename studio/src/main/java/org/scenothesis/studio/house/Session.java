@@ -41,6 +41,7 @@ import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.Store;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.store.Unsaved;
+import org.scenothesis.production.words.Words;
 
 /// What all benches share: the document, the chosen shot, plate and moment, what was measured, and the workers. No window classes.
 public final class Session implements AutoCloseable {
@@ -50,10 +51,10 @@ public final class Session implements AutoCloseable {
     }
 
     public static final String SURVEY = "survey";
-    private static final Shot NO_SHOT = new Shot("", 0, "No shot yet", "", 4, List.of(), List.of(), List.of(), List.of(), null);
+    private static final Shot NO_SHOT = new Shot("", 0, Words.of("session.no-shot-yet"), "", 4, List.of(), List.of(), List.of(), List.of(), null);
     private static final String PLAN = "plan";
     /// Bytes of decoded frames kept.
-    private static final long FRAMES = 128L << 20;
+    private static final long FRAMES = 64L << 20;
 
     private final Store store;
     private final Worker worker;
@@ -140,7 +141,7 @@ public final class Session implements AutoCloseable {
             // What was planned before is of another production: nothing is known any more.
             plan.set(DayPlan.of(now.withShots(List.of())));
             judge();
-            say("The plan could not be made: " + e.getMessage());
+            say(Words.of("session.the-plan-could-not-be", e.getMessage()));
         });
     }
 
@@ -186,8 +187,8 @@ public final class Session implements AutoCloseable {
         order.remove(plateId.get());
         order.addFirst(plateId.get());
         looked.set(false);
-        Latest<Measured> told = new Latest<>(worker, measured::set);
-        Latest<Work> done = new Latest<>(worker, w -> {
+        LatestTask<Measured> told = new LatestTask<>(worker, measured::set);
+        LatestTask<Work> done = new LatestTask<>(worker, w -> {
             looked.set(looked.get() || w.share() >= 0);
             work.set(w);
         });
@@ -370,7 +371,7 @@ public final class Session implements AutoCloseable {
     public void takeUpUnsaved() {
         settleUnsaved(file -> {
             Production p = Unsaved.read(file);
-            store.apply("take up what was not saved", x -> p);
+            store.apply(Words.of("findings-line.take-up-what-was-not"), x -> p);
         });
     }
 
@@ -389,7 +390,7 @@ public final class Session implements AutoCloseable {
         if (file != null) {
             try {
                 use.of(file);
-                say("The file is kept as " + Unsaved.settle(folder(), file).getFileName() + ".");
+                say(Words.of("session.the-file-is-kept-as", Unsaved.settle(folder(), file).getFileName()));
                 unsaved.set(Unsaved.of(folder().path()).stream().findFirst().orElse(null));
             } catch (StoreException e) {
                 unsaved.set(null);

@@ -63,7 +63,7 @@ public final class Shelf extends VBox {
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        Label head = Text.of("Plates in running order", "column-head");
+        Label head = Text.of(Words.of("shelf.plates-in-running-order"), "column-head");
         head.setPadding(new Insets(6, 0, 0, 11));
         head.setMinHeight(TOP - 4);
         head.setPrefHeight(TOP - 4);
@@ -140,7 +140,7 @@ public final class Shelf extends VBox {
         if (!thumb.standing.isEmpty()) {
             waiting.computeIfAbsent(thumb, q -> new ArrayList<>()).add(box);
             // Where slips lie is known once they are laid out.
-            Pulse.afterDrawing(this::ask);
+            Ticker.afterDrawing(this::ask);
         }
     }
 

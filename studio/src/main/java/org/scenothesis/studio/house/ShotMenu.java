@@ -36,7 +36,7 @@ final class ShotMenu extends ContextMenu {
         }
         List<Take> elsewhere = Collected.elsewhere(session.folder(), session.store().now());
         if (!elsewhere.isEmpty()) {
-            items.add(Text.item("collect", "Copy footage that lies elsewhere into the folder, " + Words.count(elsewhere.size(), "file", "files"), () -> collect(elsewhere)));
+            items.add(Text.item("collect", Words.of("shot-menu.copy-footage-from-elsewhere-into", Words.count(elsewhere.size(), "file", "files")), () -> collect(elsewhere)));
         }
         items.add(Text.item("shot-new", "New shot", () -> {
             change("new shot", Shots::added);
@@ -44,17 +44,17 @@ final class ShotMenu extends ContextMenu {
             session.bench().set(BenchName.BREAK_DOWN);
         }));
         if (!open.id().isEmpty()) {
-            items.add(Text.item("shot-copy", "Copy this shot", () -> {
+            items.add(Text.item("shot-copy", Words.of("shot-menu.copy-this-shot"), () -> {
                 change("copy a shot", q -> Shots.copied(q, open.id()));
                 List<Shot> now = session.store().now().shots();
                 session.openShot(now.get(now.indexOf(session.store().now().shot(open.id())) + 1).id());
             }));
-            items.add(Text.item("shot-tell", "Name it and tell it, on Break down", () -> session.bench().set(BenchName.BREAK_DOWN)));
-            items.add(Text.item("shot-earlier", "Move it earlier", () -> change("move a shot", q -> Shots.moved(q, open.id(), -1))));
-            items.add(Text.item("shot-later", "Move it later", () -> change("move a shot", q -> Shots.moved(q, open.id(), 1))));
-            items.add(Text.item("shot-away", "Take this shot away", () -> {
-                change("take a shot away", q -> Shots.without(q, open.id()));
-                session.say("Took the shot " + open.title() + " away; its footage stays in the folder, and Ctrl+Z brings it back.");
+            items.add(Text.item("shot-tell", Words.of("shot-menu.name-it-and-tell-it"), () -> session.bench().set(BenchName.BREAK_DOWN)));
+            items.add(Text.item("shot-earlier", Words.of("shot-menu.move-it-earlier"), () -> change("move a shot", q -> Shots.moved(q, open.id(), -1))));
+            items.add(Text.item("shot-later", Words.of("shot-menu.move-it-later"), () -> change("move a shot", q -> Shots.moved(q, open.id(), 1))));
+            items.add(Text.item("shot-away", Words.of("shot-menu.take-this-shot-away"), () -> {
+                change(Words.of("shot-menu.take-shot-away"), q -> Shots.without(q, open.id()));
+                session.say(Words.of("shot-menu.took-the-shot-away-its", open.title()));
             }));
         }
         getItems().setAll(items);
@@ -62,11 +62,11 @@ final class ShotMenu extends ContextMenu {
     }
 
     private void collect(List<Take> elsewhere) {
-        session.say("Copying " + Words.count(elsewhere.size(), "file", "files") + " into the folder.");
+        session.say(Words.of("shot-menu.copying-into-the-folder", Words.count(elsewhere.size(), "file", "files")));
         session.worker().ask("collect", ticket -> Collected.of(session.folder(), elsewhere, (done, of) -> ticket.wanted()), c -> {
             change("collect footage", c::in);
             session.measure();
-            session.say("Copied; the folder is all there is to carry now.");
+            session.say(Words.of("shot-menu.copied-the-folder-is-all"));
         }, e -> session.say(String.valueOf(e.getMessage())));
     }
 

@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.sound.SoundFeed;
 import org.scenothesis.media.sound.SoundTrack;
+import org.scenothesis.production.words.Words;
 
 /// Lets a sound track be heard while the shot plays. A machine without sound plays on in silence, and says so once.
 final class Speaker {
@@ -91,7 +92,7 @@ final class Speaker {
                 line.write(bytes(l, r));
             }
         } catch (LineUnavailableException e) {
-            silent("This machine has no sound output; the picture plays alone.");
+            silent(Words.of("speaker.this-machine-has-no-sound"));
         } catch (FootageException e) {
             silent(String.valueOf(e.getMessage()));
         }

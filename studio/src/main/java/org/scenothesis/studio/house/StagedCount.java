@@ -38,7 +38,7 @@ final class StagedCount {
         session.worker().ask(LANE, ticket -> words(Stagings.of(shot, plan, rules), rules), w -> {
             words = w;
             then.run();
-        }, e -> session.say("the sets could not be proved: " + e.getMessage()));
+        }, e -> session.say(Words.of("staged-count.the-sets-could-not-be", e.getMessage())));
     }
 
     /// Never better than what it rests on: as long as something is assumed it says so.

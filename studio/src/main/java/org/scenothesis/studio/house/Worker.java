@@ -7,17 +7,21 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.production.words.Words;
 
 /// Work off the interface's thread: one lane per purpose, the newest request of a lane wins, its result comes back on the interface's thread.
 ///
 /// - A request that was overtaken is asked to stop and its result is dropped.
 /// - Lanes that make pictures take turns: each uses all cores anyhow, and several at once would hold as many half-made pictures in memory.
+/// - Long works that were asked for take turns as well, among themselves. What goes on by itself gives way to both.
 /// - Lanes called `one|this` and `one|that` do not overtake each other but share a thread and take turns.
 public final class Worker implements AutoCloseable {
     /// What a job is given: whether it is still wanted.
@@ -34,8 +38,13 @@ public final class Worker implements AutoCloseable {
     /// Others that hold whole pictures.
     private static final Set<String> PICTURES = Set.of("thumbs", "room", "key-preview", "layer-ground", "match-compare", "match-loupe", "match-snap", "match-shadow", "spot");
 
-    private static final long LONGEST_WAIT_NS = 1_000_000_000;
+    private static final Set<String> LONG = Set.of("render", "stage-rehearse", "match-path", "match-backgrounds", "follow");
+
+    private static final long LONGEST_LOOK_NS = 1_000_000_000;
+    private static final long LONGEST_WAIT_NS = 5_000_000_000L;
     private static final long WAIT_NS = 10_000_000;
+    /// The thread of a lane that has nothing to do ends.
+    private static final long IDLE_S = 5;
 
     private final Executor ui;
     private final Map<String, ExecutorService> lanes = new ConcurrentHashMap<>();
@@ -44,6 +53,7 @@ public final class Worker implements AutoCloseable {
     private final Map<String, Integer> lanesBusy = new ConcurrentHashMap<>();
     private volatile boolean closed;
     private final Semaphore pictures = new Semaphore(1, true);
+    private final Semaphore works = new Semaphore(1, true);
 
     public Worker(Executor ui) {
         this.ui = ui;
@@ -100,26 +110,52 @@ public final class Worker implements AutoCloseable {
     }
 
     private void inTurn(String lane, AtomicBoolean wanted, Work work) throws Exception {
-        // A rehearsal is refined as long as it is looked at: it would let nobody else have a turn.
-        boolean picture = isPicture(lane) && !lane.startsWith("stage-") || PICTURES.contains(lane);
-        if (picture) {
-            pictures.acquire();
+        Semaphore turns = turns(lane);
+        if (turns == null) {
+            whileWanted(wanted, work);
+            return;
         }
+        turns.acquire();
         try {
-            if (wanted.get()) {
-                work.run();
-            }
+            whileWanted(wanted, work);
         } finally {
-            if (picture) {
-                pictures.release();
-            }
+            turns.release();
         }
     }
 
-    /// Waits while a picture is made, a second at most: what is looked at goes before what is measured, and the two together would hold twice the memory.
+    private static void whileWanted(AtomicBoolean wanted, Work work) throws Exception {
+        if (wanted.get()) {
+            work.run();
+        }
+    }
+
+    private @Nullable Semaphore turns(String lane) {
+        // A rehearsal is refined as long as it is looked at: it would let nobody else have a turn.
+        if (isPicture(lane) && !lane.startsWith("stage-") || PICTURES.contains(lane)) {
+            return pictures;
+        }
+        return LONG.contains(lane) ? works : null;
+    }
+
+    /// Whether a long work goes on, so that another waits for its turn.
+    public boolean works() {
+        return works.availablePermits() == 0;
+    }
+
+    /// Waits while a picture is made, a second at most: what is looked at goes before what goes on by itself, and the two together would hold twice the memory.
+    public void letLook(Ticket ticket) {
+        pause(ticket, pictures, LONGEST_LOOK_NS);
+    }
+
+    /// Waits while a picture is made or a long work goes on, some seconds at most: what was not asked for goes on in small steps then.
     public void giveWay(Ticket ticket) {
-        long end = System.nanoTime() + LONGEST_WAIT_NS;
-        while (pictures.availablePermits() == 0 && ticket.wanted() && System.nanoTime() < end) {
+        letLook(ticket);
+        pause(ticket, works, LONGEST_WAIT_NS);
+    }
+
+    private static void pause(Ticket ticket, Semaphore turns, long longestNs) {
+        long end = System.nanoTime() + longestNs;
+        while (turns.availablePermits() == 0 && ticket.wanted() && System.nanoTime() < end) {
             LockSupport.parkNanos(WAIT_NS);
         }
     }
@@ -131,9 +167,9 @@ public final class Worker implements AutoCloseable {
 
     private static Exception told(Throwable t) {
         return switch (t) {
-            case OutOfMemoryError e -> new IllegalStateException("there is not enough memory for this; close other pictures, or start with SCENOTHESIS_HEAP=4g.", e);
+            case OutOfMemoryError e -> new IllegalStateException(Words.of("worker.there-is-not-enough-memory"), e);
             case Exception e -> e;
-            default -> new IllegalStateException("something went wrong inside Scenothesis (" + t + "); the rest goes on.", t);
+            default -> new IllegalStateException(Words.of("worker.something-went-wrong-inside-scenothesis", t), t);
         };
     }
 
@@ -165,7 +201,11 @@ public final class Worker implements AutoCloseable {
 
     private ExecutorService lane(String name) {
         int bar = name.indexOf('|');
-        return lanes.computeIfAbsent(bar < 0 ? name : name.substring(0, bar), n -> Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("lane-" + n).factory()));
+        return lanes.computeIfAbsent(bar < 0 ? name : name.substring(0, bar), n -> {
+            var lane = new ThreadPoolExecutor(1, 1, IDLE_S, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), Thread.ofPlatform().daemon().name("lane-" + n).factory());
+            lane.allowCoreThreadTimeOut(true);
+            return lane;
+        });
     }
 
     /// Stops all lanes and waits for them, so that nothing is written any more when this returns.

@@ -26,7 +26,6 @@ import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Keys;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
@@ -45,15 +44,15 @@ import org.scenothesis.studio.parts.TimeStrip;
 /// Result, matte and screen at once; the separation with its two cuts; measures; what happens over time below.
 public final class KeyBench extends Bench {
     private final KeyModel model;
-    private final PictureView over = new PictureView("Over clean plate");
-    private final PictureView matte = new PictureView("Matte, grey shown \u00d78");
-    private final PictureView screen = new PictureView("Screen, in quarter stops");
+    private final PictureView over = new PictureView(Words.of("key-bench.over-clean-plate"));
+    private final PictureView matte = new PictureView(Words.of("key-bench.matte-grey-shown"));
+    private final PictureView screen = new PictureView(Words.of("key-bench.screen-in-quarter-stops"));
     private final SeparationCurve curve = new SeparationCurve();
     private final TimeStrip strip = new TimeStrip();
     private final KeyMeasures measures;
     private final OutlineEditor outline = new OutlineEditor(screen, this::masked);
     private final KeyLook look = new KeyLook(over, this::refresh);
-    private final ToggleButton solid = new ToggleButton("draw what stays solid");
+    private final ToggleButton solid = new ToggleButton(Words.of("key-bench.draw-what-stays-solid"));
     private final Button keyframe = Text.button("", "floor-button", this::keyframe);
     private final Tape choke = tape("choke");
     private final Tape softness = tape("edge-softness");
@@ -68,7 +67,7 @@ public final class KeyBench extends Bench {
     }
 
     private Tape tape(String code) {
-        Parameter<?> p = Parameters.of(new Key(KeySettings.DEFAULT)).stream().filter(q -> q.code().equals(code)).findFirst().orElseThrow();
+        Parameter<?> p = Key.PARAMETERS.stream().filter(q -> q.code().equals(code)).findFirst().orElseThrow();
         DoubleFunction<KeySettings> with = v -> ((Key) p.with(new Key(current()), 0, v)).settings();
         return new Tape(Tape.number(p), v -> preview(with.apply(v)), v -> accept(Words.of("parameter." + code), with.apply(v)));
     }
@@ -94,7 +93,7 @@ public final class KeyBench extends Bench {
         VBox.setVgrow(pictures, Priority.ALWAYS);
         curve.setPrefHeight(132);
         HBox tapes = new HBox(16, choke, softness, despill);
-        VBox left = new VBox(5, Text.of("How far each pixel stands from the screen colour", "column-head"), curve, tapes);
+        VBox left = new VBox(5, Text.of(Words.of("key-bench.how-far-each-pixel-stands"), "column-head"), curve, tapes);
         HBox.setHgrow(left, Priority.ALWAYS);
         HBox lower = new HBox(10, left, measures);
         lower.setMinHeight(208);
@@ -139,14 +138,14 @@ public final class KeyBench extends Bench {
     @Override
     public Map<String, String> keys() {
         Map<String, String> keys = new LinkedHashMap<>();
-        keys.put("Left, Right on a cut", "move it by 0.01");
-        keys.put("double click on the screen", "a new corner of the outline that is drawn");
-        keys.put("Tab, arrows", "reach and move a corner of the outline");
-        keys.put("Insert, Delete on a corner", "one more, one less; Insert begins an outline");
-        keys.put("B", "see it over the clean plate, grey, black, white");
-        keys.put("+, \u2212, arrows on the picture", "closer, further, another part");
-        keys.put("V", "draw what counts, or what stays solid");
-        keys.put("K", "a keyframe of the outline here");
+        keys.put(Words.of("key-bench.left-right-on-cut"), Words.of("key-bench.move-it-by"));
+        keys.put(Words.of("key-bench.double-click-on-the-screen"), Words.of("key-bench.new-corner-of-the-outline"));
+        keys.put("Tab, arrows", Words.of("key-bench.reach-and-move-corner-of"));
+        keys.put(Words.of("key-bench.insert-delete-on-corner"), Words.of("key-bench.one-more-one-less-insert"));
+        keys.put("B", Words.of("key-bench.see-it-over-the-clean"));
+        keys.put(Words.of("key-bench.arrows-on-the-picture"), Words.of("key-bench.closer-further-another-part"));
+        keys.put("V", Words.of("key-bench.draw-what-to-keep-or"));
+        keys.put("K", Words.of("key-bench.keyframe-of-the-outline-here"));
         return keys;
     }
 
@@ -179,12 +178,12 @@ public final class KeyBench extends Bench {
         Layer l = layer();
         Outline o = drawn(l).orElse(null);
         if (l == null || o == null) {
-            session.say("Draw an outline first: double-click on the screen picture, or Insert begins one in the middle.");
+            session.say(Words.of("key-bench.draw-an-outline-first-double-click"));
             return;
         }
         double at = session.seconds().get();
         Step other = Keys.at(o, at) ? Keys.without(o, at) : Keys.set(o, at);
-        session.changeLayer("keyframe of the outline", l.id(), x -> x.withSteps(x.steps().stream().map(s -> s == o ? other : s).toList()));
+        session.changeLayer(Words.of("key-bench.keyframe-of-the-outline"), l.id(), x -> x.withSteps(x.steps().stream().map(s -> s == o ? other : s).toList()));
         session.measure();
     }
 
@@ -222,7 +221,7 @@ public final class KeyBench extends Bench {
             double at = session.seconds().get();
             List<Point> points = drawn(l).map(o -> carried(drawn, carries(o).inverse())).orElse(drawn);
             boolean keeps = solid.isSelected();
-            session.changeLayer(keeps ? "what stays solid" : "garbage matte", l.id(), o -> keeps ? KeyModel.solid(o, at, points) : KeyModel.garbage(o, at, points));
+            session.changeLayer(keeps ? Words.of("key-bench.what-stays-solid") : "garbage matte", l.id(), o -> keeps ? KeyModel.solid(o, at, points) : KeyModel.garbage(o, at, points));
             session.measure();
         }
     }
@@ -288,8 +287,8 @@ public final class KeyBench extends Bench {
             PlateRole role = session.plate().map(Plate::role).orElse(null);
             Take take = session.plate().map(Plate::chosen).orElse(null);
             if (role == null || !role.keyed() || take == null) {
-                over.invite(Sketch.KEY, role != null && role.keyed() ? "This plate has no take yet; it is keyed as soon as it has one." : "What was filmed before a cloth is keyed here: matte, screen and result at once.",
-                        "Bring footage in on Shoot", () -> session.bench().set(BenchName.SHOOT));
+                over.invite(Sketch.KEY, role != null && role.keyed() ? Words.of("key-bench.this-plate-has-no-take") : Words.of("key-bench.what-was-filmed-before-cloth"),
+                        Words.of("key-bench.bring-footage-in-on-shoot"), () -> session.bench().set(BenchName.SHOOT));
             } else {
                 over.say(session.problem(take));
             }

@@ -51,9 +51,9 @@ final class KeyMeasures extends VBox {
         if (l == null) {
             boolean element = plate.role().keyed();
             getChildren().add(Text.block(
-                    element ? "This element is not keyed yet." : "This plate is a " + Words.of("role." + plate.role().name()) + "; only elements on screen are keyed.", "paper-text"));
+                    element ? Words.of("key-measures.this-element-is-not-keyed") : Words.of("key-measures.this-plate-is-only-elements", Words.of("role." + plate.role().name())), "paper-text"));
             if (element && plate.chosen() != null) {
-                var start = Text.button("Key this plate", "paper-button", () -> begin(plate));
+                var start = Text.button(Words.of("key-measures.key-this-plate"), "paper-button", () -> begin(plate));
                 start.setId("begin-key");
                 getChildren().add(start);
             }
@@ -67,19 +67,19 @@ final class KeyMeasures extends VBox {
         found.findings().stream().sorted(Comparator.comparing(Finding::measure)).forEach(f -> getChildren().add(row(f)));
         Finding worst = found.open().stream().findFirst().orElse(null);
         String from = switch (r.source()) {
-            case SCREEN_PLATE -> "Screen colour from the screen-only frame.";
-            case TAKE -> "Screen colour from the take over time.";
-            case FRAME -> "Screen colour from one frame.";
+            case SCREEN_PLATE -> Words.of("key-measures.screen-colour-from-the-screen-only");
+            case TAKE -> Words.of("key-measures.screen-colour-from-the-take");
+            case FRAME -> Words.of("key-measures.screen-colour-from-one-frame");
         };
         getChildren().add(Text.block(worst == null ? from : Words.sentence(worst).remedy(), "paper-soft"));
         if (r.clothOutline()) {
-            getChildren().add(Text.block("Judged within the outline round the cloth, as proposed.", "paper-soft"));
+            getChildren().add(Text.block(Words.of("key-measures.judged-within-the-outline-round"), "paper-soft"));
         }
         if (KeyModel.solid(l).isPresent()) {
-            getChildren().add(Text.block("Measured of the key alone, without what is kept solid by an outline.", "paper-soft"));
+            getChildren().add(Text.block(Words.of("key-measures.measured-of-the-key-alone"), "paper-soft"));
         }
         if (r.reduced() > 1) {
-            getChildren().add(Text.block("Measured " + r.reduced() + " times reduced: the picture is very large.", "paper-soft"));
+            getChildren().add(Text.block(Words.of("key-measures.measured-times-reduced-the-picture", r.reduced()), "paper-soft"));
         }
     }
 
@@ -87,14 +87,14 @@ final class KeyMeasures extends VBox {
     private String waiting(Plate plate) {
         Take take = plate.chosen();
         if (take == null) {
-            return "This plate has no take yet; bring one in on Shoot.";
+            return Words.of("key-measures.this-plate-has-no-take");
         }
         String problem = session.problem(take);
         FootageBrief brief = session.measured().get().brief(take).orElse(null);
         return !problem.isEmpty() ? problem
                 : session.measured().get().keyTrouble(session.shot(), plate).orElse(
-                        brief != null && brief.alpha() ? "This take has its own transparency; it needs no key."
-                        : session.work().get().what().isEmpty() ? "The matte is not measured yet." : "Measuring the matte.");
+                        brief != null && brief.alpha() ? Words.of("key-measures.this-take-has-its-own")
+                        : session.work().get().what().isEmpty() ? Words.of("key-measures.the-matte-is-not-measured") : Words.of("key-measures.measuring-the-matte"));
     }
 
     private static Node row(Finding f) {

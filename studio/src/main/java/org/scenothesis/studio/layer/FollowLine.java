@@ -30,6 +30,7 @@ import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FollowTake;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Text;
@@ -69,7 +70,7 @@ final class FollowLine extends HBox {
         ring.setId("follow-ring");
         ring.getStyleClass().add("trail-ring");
         ring.setFocusTraversable(true);
-        ring.setAccessibleText("what is to be followed");
+        ring.setAccessibleText(Words.of("follow-line.the-thing-to-track"));
         ring.setMouseTransparent(true);
         ring.setOnKeyPressed(this::key);
         over.getChildren().add(ring);
@@ -101,7 +102,7 @@ final class FollowLine extends HBox {
         Shot shot = session.shot();
         trails.getChildren().clear();
         if (!shot.trails().isEmpty()) {
-            trails.getChildren().add(Text.of("followed in this shot", "column-head"));
+            trails.getChildren().add(Text.of(Words.of("follow-line.tracks-of-this-shot"), "column-head"));
         }
         for (Trail t : shot.trails()) {
             Region room = new Region();
@@ -141,12 +142,12 @@ final class FollowLine extends HBox {
         Plate p = plate();
         Layer l = layer.get();
         if (p == null) {
-            session.say("Lay a plate first; what is followed is followed in the lowest one.");
+            session.say(Words.of("follow-line.add-plate-first-tracking-works"));
             return;
         }
         if (corners) {
             Optional<Pin> pin = l == null ? Optional.empty() : l.step(Pin.class);
-            pin.ifPresentOrElse(x -> follow(x.at(session.seconds().get())), () -> session.say("Pin the layer's corners first: Q; then they are followed."));
+            pin.ifPresentOrElse(x -> follow(x.at(session.seconds().get())), () -> session.say(Words.of("follow-line.pin-the-layers-corners-first")));
             return;
         }
         waiting = true;
@@ -154,7 +155,7 @@ final class FollowLine extends HBox {
         ring.setCenterY(over.getHeight() / 2);
         ring.setVisible(true);
         ring.requestFocus();
-        told("Click what is to be followed in “" + p.name() + "”, or carry the ring there and press Enter" + (hung(l) ? "; " + l.name() + " goes along." : "."), false);
+        told(Words.of("follow-line.click-the-thing-to-track", p.name(), (hung(l) ? "; " + l.name() + " follows." : ".")), false);
     }
 
     private boolean hung(@Nullable Layer l) {
@@ -190,7 +191,7 @@ final class FollowLine extends HBox {
     /// A trail is shown by hand: it is followed anew from there.
     void mend(Trail t, List<Point> places) {
         if (places.size() == 4 && !Pin.bendsOneWay(places)) {
-            session.say("The four corners must go round one way, none within the others.");
+            session.say(Words.of("follow-line.the-four-corners-must-go"));
             return;
         }
         Plate p = session.shot().plate(t.plate()).orElse(null);
@@ -206,7 +207,7 @@ final class FollowLine extends HBox {
 
     private void said(Trail t, FollowTake.Both b) {
         long lost = b.found().stream().filter(f -> !f.found()).count();
-        session.say(lost == 0 ? "Found in every frame that was looked at." : "Not found in " + lost + " of " + b.found().size() + " frames; there it goes straight on. Pull its ring where it is wrong.");
+        session.say(lost == 0 ? Words.of("follow-line.found-in-every-frame-that") : Words.of("follow-line.not-found-in-of-frames", lost, b.found().size()));
     }
 
     private interface Then {

@@ -17,12 +17,13 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.layer.Footing;
+import org.scenothesis.core.layer.GroundContact;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.LayerGestures;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
@@ -53,13 +54,13 @@ public final class LayerBench extends Bench {
     private final TimeStrip strip = new TimeStrip();
     private final PlanView above = new PlanView(true);
     private final PlanView side = new PlanView(false);
-    private final LayerPile pile;
+    private final LayerList pile;
     private final BooleanProperty staged = new SimpleBooleanProperty();
     private final LayerProperties properties;
     private final TrailMarks trails = new TrailMarks(picture, this::mended);
     private final FollowLine following;
     private final WipeLine wipe = new WipeLine(picture, this::frame);
-    private final InHand hands;
+    private final LayerHandles hands;
     private final StageHand stage;
     private boolean onion;
     private @Nullable String chosen;
@@ -70,7 +71,7 @@ public final class LayerBench extends Bench {
         super(session, BenchName.LAYER, new HBox(12));
         renderer = new KeptRenderer(session);
         picture.setId("layer-picture");
-        pile = new LayerPile(session, this::choose, this::frame, this::follow);
+        pile = new LayerList(session, this::choose, this::frame, this::follow);
         pile.takesPlates(picture);
         properties = new LayerProperties(session.shot(), session.store()::now, this::preview, this::accept, this::onGround);
         VBox.setVgrow(picture, Priority.ALWAYS);
@@ -88,7 +89,7 @@ public final class LayerBench extends Bench {
         strip.setMinHeight(58);
         strip.setPrefHeight(58);
         following = new FollowLine(session, picture, this::layer);
-        hands = new InHand(session, picture, this::layer, this::preview, this::accept);
+        hands = new LayerHandles(session, picture, this::layer, this::preview, this::accept);
         VBox left = new VBox(8, picture, following, strip, plans);
         HBox.setHgrow(left, Priority.ALWAYS);
         stage = new StageHand(picture, session::shot, () -> FileLens.view(session.shot(), session.measured().get()), this::preview, this::accept, session::say);
@@ -168,7 +169,7 @@ public final class LayerBench extends Bench {
         Measured m = session.measured().get();
         double at = session.seconds().get();
         if (shot.layers().isEmpty()) {
-            session.say("Nothing is layered yet.");
+            session.say(Words.of("layer-bench.nothing-is-layered-yet"));
             return;
         }
         String name = "frame-" + shot.id() + "-" + session.frame() + ".png";
@@ -177,7 +178,7 @@ public final class LayerBench extends Bench {
             Files.createDirectories(file.getParent());
             ResultFile.write(file, renderer.of(m).frame(shot, at), Stills.Format.PNG16);
             return file;
-        }, file -> session.say("Kept as renders/" + name + "."), e -> session.say(String.valueOf(e.getMessage())));
+        }, file -> session.say(Words.of("layer-bench.kept-as-renders", name)), e -> session.say(String.valueOf(e.getMessage())));
     }
 
     /// Stands a layer where its lowest point is seen, as it is keyed at the playhead; its picture stays where it is.
@@ -190,15 +191,15 @@ public final class LayerBench extends Bench {
         Measured m = session.measured().get();
         double at = session.seconds().get();
         Shot bare = shot.withLayer(id, l -> l.without(Place.class).without(Shadow.class).without(Cast.class));
-        session.worker().ask("layer-ground", ticket -> Footing.of(renderer.of(m).cutout(bare, id, at).coverage(), stage), foot -> {
+        session.worker().ask("layer-ground", ticket -> GroundContact.of(renderer.of(m).cutout(bare, id, at).coverage(), stage), foot -> {
             session.say(Words.of(foot.isPresent() ? "place.on-ground" : "place.on-ground.none", foot.map(f -> Words.number(f.z() - stage.camera().position().value().z(), 2)).orElse("")));
-            foot.ifPresent(f -> session.change("stand it on the ground", s -> s.withLayer(id, l -> l.with(Place.asFilmed(new Given.Measured<>(f, "lowest-point")), p -> p.stands(new Given.Measured<>(f, "lowest-point"))))));
+            foot.ifPresent(f -> session.change(Words.of("layer-bench.stand-it-on-the-ground"), s -> s.withLayer(id, l -> l.with(Place.asFilmed(new Given.Measured<>(f, "lowest-point")), p -> p.stands(new Given.Measured<>(f, "lowest-point"))))));
         }, e -> session.say(String.valueOf(e.getMessage())));
     }
 
     private void turnOnion() {
         onion = !onion;
-        session.say(onion ? "The half is seen whole and half there, over what is below." : "The half is cut at its seam again.");
+        session.say(onion ? Words.of("layer-bench.the-half-is-seen-whole") : Words.of("layer-bench.the-half-is-cut-at"));
         frame();
     }
 
@@ -282,18 +283,18 @@ public final class LayerBench extends Bench {
         Shot shot = pile.seen(previewed != null ? previewed : session.shot());
         Layer half = layer();
         if (onion && half != null && shot.layer(half.id()).isPresent()) {
-            shot = Hands.onion(shot, shot.layer(half.id()).orElseThrow());
+            shot = LayerGestures.onion(shot, shot.layer(half.id()).orElseThrow());
         }
         if (shot.layers().isEmpty()) {
             session.worker().cancel("layer-picture");
             boolean filmed = shot.plates().stream().anyMatch(p -> p.chosen() != null);
-            picture.invite(Sketch.LAYERS, "Plates are laid over one another here: the clean plate first, then what is to be seen over it.",
-                    filmed ? "Lay the plate chosen on the shelf" : "Bring footage in on Shoot", filmed ? pile::layChosen : () -> session.bench().set(BenchName.SHOOT));
+            picture.invite(Sketch.LAYERS, Words.of("layer-bench.layers-go-over-one-another"),
+                    filmed ? Words.of("layer-bench.add-the-plate-chosen-on") : Words.of("key-bench.bring-footage-in-on-shoot"), filmed ? pile::layChosen : () -> session.bench().set(BenchName.SHOOT));
             picture.name("");
             return;
         }
         if (picture.shown() == null) {
-            picture.say("The picture is being made.");
+            picture.say(Words.of("layer-bench.the-picture-is-being-made"));
         }
         Measured m = session.measured().get();
         double at = session.seconds().get();
@@ -341,15 +342,15 @@ public final class LayerBench extends Bench {
 
     @Override
     public Map<String, String> keys() {
-        Map<String, String> keys = LayerPile.keys();
-        keys.put("M, Q", "move the layer by hand; pin its corners");
-        keys.put("H", "take hold of the layer's next outline or points");
-        keys.put("G, Shift+G", "go along: follow a point that is clicked; the layer's pinned corners");
-        keys.put("O", "see a joined half whole, half there");
-        keys.put("W", "before and after: left of the line the lowest layer alone");
-        keys.put("S", "the set in metres, told by hand: lens, view, horizon, one known height");
-        keys.put("X", "keep this frame as a still in renders");
-        keys.put("K", "a keyframe here of all that is moved by hand");
+        Map<String, String> keys = LayerList.keys();
+        keys.put("M, Q", Words.of("layer-bench.move-the-layer-by-hand"));
+        keys.put("H", Words.of("layer-bench.take-hold-of-the-layers"));
+        keys.put("G, Shift+G", Words.of("layer-bench.go-along-follow-point-that"));
+        keys.put("O", Words.of("layer-bench.see-joined-half-whole-half"));
+        keys.put("W", Words.of("layer-bench.before-and-after-left-of"));
+        keys.put("S", Words.of("layer-bench.the-set-in-metres-entered"));
+        keys.put("X", Words.of("layer-bench.keep-this-frame-as-still"));
+        keys.put("K", Words.of("layer-bench.keyframe-here-of-all-that"));
         return keys;
     }
 

@@ -9,34 +9,10 @@ import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Source;
-import org.scenothesis.core.shot.step.Cast;
-import org.scenothesis.core.shot.step.Difference;
-import org.scenothesis.core.shot.step.Extend;
-import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Grade;
-import org.scenothesis.core.shot.step.Grain;
-import org.scenothesis.core.shot.step.Hold;
-import org.scenothesis.core.shot.step.Join;
-import org.scenothesis.core.shot.step.Key;
-import org.scenothesis.core.shot.step.Lens;
-import org.scenothesis.core.shot.step.Letterbox;
-import org.scenothesis.core.shot.step.Luma;
-import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.OwnAlpha;
-import org.scenothesis.core.shot.step.Pin;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Presence;
-import org.scenothesis.core.shot.step.Put;
-import org.scenothesis.core.shot.step.Ripple;
-import org.scenothesis.core.shot.step.Shadow;
-import org.scenothesis.core.shot.step.Soften;
-import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
-import org.scenothesis.core.shot.step.Tone;
-import org.scenothesis.core.shot.step.Warp;
-import org.scenothesis.core.shot.step.Wobble;
-import org.scenothesis.core.shot.step.Wrap;
 import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
@@ -57,7 +33,7 @@ final class LayerModel {
                 return "added light";
             }
             case Source.Lightest g -> {
-                return "lightest so far";
+                return Words.of("layer-model.lightest-so-far");
             }
             case Source.Below b -> {
                 return "all below";
@@ -73,46 +49,6 @@ final class LayerModel {
     static List<Step> shown(Shot shot, Layer l) {
         Layer graded = l.step(Grade.class).isPresent() ? l : l.with(Grade.NONE);
         return (lowest(shot, l) || l.step(Presence.class).isPresent() ? graded : graded.with(Presence.FULL)).steps();
-    }
-
-    /// What a step is for, as steps are offered.
-    enum Purpose {
-        COUNTS,
-        LOOK,
-        WHERE,
-        LIGHT
-    }
-
-    static Purpose purpose(Step s) {
-        return switch (s) {
-            case Outline o -> Purpose.COUNTS;
-            case Key k -> Purpose.COUNTS;
-            case Luma u -> Purpose.COUNTS;
-            case Difference d -> Purpose.COUNTS;
-            case OwnAlpha a -> Purpose.COUNTS;
-            case Presence p -> Purpose.COUNTS;
-            case Letterbox b -> Purpose.COUNTS;
-            case Grade g -> Purpose.LOOK;
-            case Tone t -> Purpose.LOOK;
-            case Soften x -> Purpose.LOOK;
-            case Grain g -> Purpose.LOOK;
-            case Steady x -> Purpose.WHERE;
-            case Lens l -> Purpose.WHERE;
-            case Warp w -> Purpose.WHERE;
-            case Ripple r -> Purpose.WHERE;
-            case Pin p -> Purpose.WHERE;
-            case Join j -> Purpose.WHERE;
-            case Extend e -> Purpose.WHERE;
-            case Put p -> Purpose.WHERE;
-            case Place p -> Purpose.WHERE;
-            case Wobble w -> Purpose.WHERE;
-            case Follow f -> Purpose.WHERE;
-            case Hold h -> Purpose.WHERE;
-            case Shadow x -> Purpose.LIGHT;
-            case Cast c -> Purpose.LIGHT;
-            case Wrap w -> Purpose.LIGHT;
-            case Glow g -> Purpose.LIGHT;
-        };
     }
 
     /// The names of the set-ups there are.
@@ -136,11 +72,11 @@ final class LayerModel {
     static String words(Shot shot, Place place, double seconds) {
         Stage stage = shot.stage();
         if (stage == null) {
-            return "Without a staged set the layer stays where it was filmed.";
+            return Words.of("layer-model.without-staged-set-the-layer");
         }
         if (!new Placement(stage.pose(1600, 900), place.filmedFoot().value(), place.stand(seconds)).seen()) {
-            return "It stands at the camera or behind it, and is not seen.";
+            return Words.of("layer-model.it-stands-at-the-camera");
         }
-        return place.filmedFoot() instanceof Given.Assumed<Vec> a ? Words.assumed(a.why()) + " Its size in the picture follows from an assumed place." : "";
+        return place.filmedFoot() instanceof Given.Assumed<Vec> a ? Words.of("layer-model.its-size-in-the-picture", Words.assumed(a.why())) : "";
     }
 }

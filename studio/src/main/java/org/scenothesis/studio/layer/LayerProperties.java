@@ -25,6 +25,7 @@ import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.StepKind;
 import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Cast;
@@ -33,10 +34,9 @@ import org.scenothesis.core.shot.step.Choices;
 import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Keys;
-import org.scenothesis.core.shot.step.Led;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Parameters;
 import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.PointDriven;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.shot.step.Warp;
@@ -93,7 +93,7 @@ final class LayerProperties extends VBox {
         if (l != null) {
             form.add(l.name());
             l.steps().forEach(s -> form.add(s.getClass()));
-            l.steps().forEach(s -> form.add(s instanceof Led led ? led.names().size() : 0));
+            l.steps().forEach(s -> form.add(s instanceof PointDriven led ? led.names().size() : 0));
             ofShot.trails().forEach(t -> form.add(t.id() + t.name()));
             form.add(l.time().getClass());
         }
@@ -139,11 +139,11 @@ final class LayerProperties extends VBox {
     /// What may be added, by what it is for: one long list would not fit a small window.
     private FlowPane adding(Layer l) {
         FlowPane all = new FlowPane(6, 6);
-        for (LayerModel.Purpose purpose : LayerModel.Purpose.values()) {
+        for (StepKind.Purpose purpose : StepKind.Purpose.values()) {
             MenuButton add = new MenuButton(Words.of("adding." + purpose.name()));
-            add.setId("add-" + purpose.name().toLowerCase(Locale.ROOT));
+            add.setId("adding-" + purpose.name().toLowerCase(Locale.ROOT).replace('_', '-'));
             add.getStyleClass().add("floor-button");
-            Layers.addable(shot, l).stream().filter(s -> LayerModel.purpose(s) == purpose).forEach(s -> add.getItems().add(item(s)));
+            Layers.addable(shot, l).stream().filter(s -> StepKind.of(s).purpose() == purpose).forEach(s -> add.getItems().add(item(s)));
             add.setDisable(add.getItems().isEmpty());
             all.getChildren().add(add);
         }
@@ -195,15 +195,15 @@ final class LayerProperties extends VBox {
                 place();
             }
             if (usual instanceof Key) {
-                head.getChildren().add(1, Text.of("its numbers are on Key", "muted", "small"));
+                head.getChildren().add(1, Text.of(Words.of("layer-properties.its-numbers-are-on-key"), "muted", "small"));
                 return;
             }
             if (usual instanceof Place && shot.stage() == null) {
                 return;
             }
             choices();
-            List<? extends Parameter<?>> all = Parameters.of(usual);
-            int own = usual instanceof Led led ? all.size() - 2 * led.names().size() : all.size();
+            List<? extends Parameter<?>> all = StepKind.parameters(usual);
+            int own = usual instanceof PointDriven led ? all.size() - 2 * led.names().size() : all.size();
             all.subList(0, own).forEach(this::tape);
             if (own < all.size()) {
                 points(all.subList(own, all.size()));
@@ -258,7 +258,7 @@ final class LayerProperties extends VBox {
             b.setId("points-" + code);
             updates.add(() -> {
                 boolean shown = open.equals(code);
-                b.setText(shown ? "hide the numbers of its points" : "its points as numbers");
+                b.setText(shown ? Words.of("layer-properties.hide-the-numbers-of-its") : Words.of("layer-properties.its-points-as-numbers"));
                 rows.forEach(n -> {
                     n.setVisible(shown);
                     n.setManaged(shown);
@@ -278,9 +278,9 @@ final class LayerProperties extends VBox {
                 getChildren().add(new HBox(6, jolt, calm));
             }
             if (usual instanceof Cast) {
-                Button limit = Text.button("", "floor-button", () -> accept("limit of the shadow", put(s -> ((Cast) s).withLimit(((Cast) s).limit().isEmpty() ? Layers.MIDDLE : List.of()))));
+                Button limit = Text.button("", "floor-button", () -> accept(Words.of("layer-properties.limit-of-the-shadow"), put(s -> ((Cast) s).withLimit(((Cast) s).limit().isEmpty() ? Layers.MIDDLE : List.of()))));
                 limit.setId("cast-limit");
-                updates.add(() -> limit.setText(now() instanceof Cast c && !c.limit().isEmpty() ? "no limit" : "keep it within an outline"));
+                updates.add(() -> limit.setText(now() instanceof Cast c && !c.limit().isEmpty() ? "no limit" : Words.of("layer-properties.keep-it-within-an-outline")));
                 getChildren().add(limit);
             }
             if (usual instanceof Warp) {
@@ -304,7 +304,7 @@ final class LayerProperties extends VBox {
         private List<Node> keys(String name) {
             Button set = Text.button("", "floor-button", () -> {
                 boolean here = Keys.at(now(), at);
-                accept((here ? "take a keyframe away from " : "set a keyframe of ") + name, put(s -> here ? Keys.without(s, at) : Keys.set(s, at)));
+                accept((here ? Words.of("layer-properties.take-keyframe-away-from") : Words.of("layer-properties.set-keyframe-of")) + name, put(s -> here ? Keys.without(s, at) : Keys.set(s, at)));
             });
             set.setId("key-" + Kind.word(usual.getClass()));
             Button ease = Text.button("", "floor-button", () -> {
@@ -316,7 +316,7 @@ final class LayerProperties extends VBox {
             updates.add(() -> {
                 var here = Keys.ease(now(), at);
                 set.setText(here.isPresent() ? "keyframe \u2212" : "keyframe +");
-                set.setAccessibleText(here.isPresent() ? "take the keyframe here away" : "set a keyframe here");
+                set.setAccessibleText(here.isPresent() ? Words.of("layer-properties.take-the-keyframe-here-away") : Words.of("layer-properties.set-keyframe-here"));
                 ease.setVisible(here.isPresent());
                 ease.setManaged(here.isPresent());
                 ease.setText(here.map(e -> e.name().toLowerCase(Locale.ROOT)).orElse(""));
@@ -334,10 +334,10 @@ final class LayerProperties extends VBox {
                 words.setManaged(!said.isEmpty());
             });
             getChildren().add(words);
-            Button told = Text.button("it was filmed there", "floor-button", () -> accept(
-                    "tell where it was filmed", put(s -> ((Place) s).withFilmedFoot(Given.told(((Place) s).filmedFoot().value())))));
+            Button told = Text.button(Words.of("layer-properties.it-was-filmed-there"), "floor-button", () -> accept(
+                    Words.of("layer-properties.tell-where-it-was-filmed"), put(s -> ((Place) s).withFilmedFoot(Given.told(((Place) s).filmedFoot().value())))));
             told.setId("told-filmed-foot");
-            Button stands = Text.button("it stands on the ground", "floor-button", () -> onGround.accept(layer));
+            Button stands = Text.button(Words.of("layer-properties.it-stands-on-the-ground"), "floor-button", () -> onGround.accept(layer));
             stands.setId("stands-on-ground");
             Text.tip(stands, () -> Words.of("place.on-ground.help"));
             FlowPane both = new FlowPane(4, 4, told, stands);
@@ -346,7 +346,7 @@ final class LayerProperties extends VBox {
         }
 
         private void matched() {
-            CheckBox c = new CheckBox("matched by the lock check");
+            CheckBox c = new CheckBox(Words.of("layer-properties.matched-by-the-lock-check"));
             c.setId("check-matched");
             c.setOnAction(e -> accept(c.getText(), put(s -> ((Grade) s).withMatched(c.isSelected()))));
             updates.add(() -> c.setSelected(((Grade) now()).matched()));
@@ -370,7 +370,7 @@ final class LayerProperties extends VBox {
     }
 
     private void light() {
-        getChildren().add(Text.of("light of the stage, for all layers", "column-head"));
+        getChildren().add(Text.of(Words.of("layer-properties.light-of-the-stage-for"), "column-head"));
         for (LightNumber n : LightNumber.values()) {
             Tape t = new Tape(n.number, v -> moving.accept(lit(shot, n, v)), v -> done.accept(n.number.name(), s -> lit(s, n, v)));
             t.field().setId("tape-" + n.number.name().replace(' ', '-'));

@@ -34,7 +34,7 @@ final class LayingForm extends VBox {
     LayingForm(Layer l, boolean lowest, Edits edits) {
         super(6);
         this.edits = edits;
-        getChildren().add(Text.of("time and laying", "column-head"));
+        getChildren().add(Text.of(Words.of("laying-form.time-and-laying"), "column-head"));
         if (!lowest && edits.sources().size() > 1) {
             choice("source", edits.sources(), o -> Kind.word(o.source().getClass()), edits.sourced());
         }
@@ -45,7 +45,7 @@ final class LayingForm extends VBox {
         choice("time", Stream.of(TimeMap.class.getPermittedSubclasses()).map(Kind::word).toList(), o -> Kind.word(o.time().getClass()), word -> o -> o.withTime(o.time().as(word, edits.at().getAsDouble())));
         switch (l.time()) {
             case TimeMap.Straight s -> {
-                tape("begins in the take", "s", -3600, 3600, t -> ((TimeMap.Straight) t).fromSeconds(), v -> t -> new TimeMap.Straight(v, ((TimeMap.Straight) t).rate()));
+                tape(Words.of("laying-form.begins-in-the-take"), "s", -3600, 3600, t -> ((TimeMap.Straight) t).fromSeconds(), v -> t -> new TimeMap.Straight(v, ((TimeMap.Straight) t).rate()));
                 tape("speed", "\u00d7", -20, 20, t -> ((TimeMap.Straight) t).rate(), v -> t -> new TimeMap.Straight(((TimeMap.Straight) t).fromSeconds(), v));
             }
             case TimeMap.Held h -> tape("held at", "s", 0, 3600, t -> ((TimeMap.Held) t).atSeconds(), v -> t -> new TimeMap.Held(v));
@@ -81,7 +81,7 @@ final class LayingForm extends VBox {
     private void tape(String name, String unit, double low, double high, ToDoubleFunction<TimeMap> get, DoubleFunction<UnaryOperator<TimeMap>> with) {
         DoubleFunction<UnaryOperator<Layer>> change = v -> l -> l.withTime(with.apply(v).apply(l.time()));
         Tape t = new Tape(
-                new Tape.Number(name, unit, low, high, unit.equals("s") ? 0.04 : 0.1, 2, "Which moment of the take is shown"), v -> edits.moving.accept(change.apply(v)),
+                new Tape.Number(name, unit, low, high, unit.equals("s") ? 0.04 : 0.1, 2, Words.of("laying-form.which-moment-of-the-take")), v -> edits.moving.accept(change.apply(v)),
                 v -> edits.done.accept(name, change.apply(v)));
         t.field().setId("tape-" + name.replace(' ', '-'));
         edits.updates.add(() -> t.show(get.applyAsDouble(edits.now.get().time())));

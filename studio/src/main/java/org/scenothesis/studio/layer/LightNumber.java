@@ -5,6 +5,7 @@ import java.util.function.Function;
 import org.scenothesis.core.stage.KeyLight;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Tape;
 
 /// The numbers of a stage's light as they are shown: its side from the camera, all else as it is kept. What is typed is told.
@@ -14,7 +15,7 @@ enum LightNumber {
     HEIGHT(number("light height", "\u00b0", 1, 90), s -> s.light().direction(), s -> direction(s).elevationDeg(),
             (s, v) -> s.light().withDirection(Given.told(new KeyLight.Direction(direction(s).azimuthDeg(), v)))),
     SIZE(number("light size", "\u00b0", 0, 120), s -> s.light().sizeDeg(), s -> s.light().sizeDeg().value(), (s, v) -> s.light().withSizeDeg(Given.told(v))),
-    KEY_TO_FILL(number("key to fill", "stop", -6, 12), s -> s.light().keyToFillStops(), s -> s.light().keyToFillStops().value(),
+    KEY_TO_FILL(number(Words.of("light-number.key-to-fill"), "stop", -6, 12), s -> s.light().keyToFillStops(), s -> s.light().keyToFillStops().value(),
             (s, v) -> s.light().withKeyToFillStops(Given.told(v)));
 
     final Tape.Number number;
@@ -30,7 +31,7 @@ enum LightNumber {
     }
 
     private static Tape.Number number(String name, String unit, double low, double high) {
-        return new Tape.Number(name, unit, low, high, unit.equals("stop") ? 0.1 : 1, 1, "Of the stage, for all layers");
+        return new Tape.Number(name, unit, low, high, unit.equals("stop") ? 0.1 : 1, 1, Words.of("light-number.of-the-stage-for-all"));
     }
 
     private static KeyLight.Direction direction(Stage s) {

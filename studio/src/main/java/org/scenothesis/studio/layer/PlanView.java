@@ -95,7 +95,7 @@ final class PlanView extends Pane {
             return;
         }
         if (p == null) {
-            Label none = Text.block("The set is not staged yet: elements stay where they were filmed.", "muted", "small");
+            Label none = Text.block(Words.of("plan-view.the-set-is-not-staged"), "muted", "small");
             none.setPrefWidth(Math.max(50, getWidth() - 16));
             none.relocate(8, 8);
             getChildren().add(none);
@@ -111,7 +111,7 @@ final class PlanView extends Pane {
         metre.relocate(getWidth() - 54, getHeight() - 18);
         getChildren().add(metre);
         light(p);
-        Label name = Text.of(above ? "From above" : "From the side", "column-head");
+        Label name = Text.of(above ? "From above" : Words.of("plan-view.from-the-side"), "column-head");
         name.relocate(6, 3);
         getChildren().add(name);
         token();

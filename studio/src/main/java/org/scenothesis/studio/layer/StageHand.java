@@ -48,7 +48,7 @@ final class StageHand extends VBox {
     private final PointHandles handles;
     private final Group grid = new Group();
     private final VBox form = new VBox(6);
-    private final Button again = Text.button("the view as the file notes it", "floor-button", this::asNoted);
+    private final Button again = Text.button(Words.of("stage-hand.the-view-as-the-file"), "floor-button", this::asNoted);
     private final Label words = Text.block("", "muted", "small");
     private final Button turn = Text.button("", "floor-button", this::turn);
     private final List<Row> rows = new ArrayList<>();
@@ -73,16 +73,16 @@ final class StageHand extends VBox {
         over.getChildren().addFirst(grid);
         handles = new PointHandles(picture, "stage-", p -> preview.accept(FirstStage.staged(now(), pulled(p), aspect())), this::let);
         turn.setId("stage-hand");
-        row("lens height", "m", 0.01, 100, 0.05, 2, "How high the lens stood above the ground", HandCamera::lensHeightM, (c, v) -> c.withLensHeightM(Given.told(v)).withKnown(null), c -> c.height(aspect()).orElse(c.lensHeightM().value()));
-        row("view across", "\u00b0", 3, 150, 0.5, 1, "How wide the lens sees, from the left edge of the picture to the right", HandCamera::viewDeg, (c, v) -> c.withViewDeg(Given.told(v)), c -> c.viewDeg().value());
-        row("focal length", "mm", 1, 1000, 1, 1, "Instead of the view: of the lens, for the sensor below", HandCamera::viewDeg, this::lens,
+        row("lens height", "m", 0.01, 100, 0.05, 2, Words.of("stage-hand.how-high-the-lens-stood"), HandCamera::lensHeightM, (c, v) -> c.withLensHeightM(Given.told(v)).withKnown(null), c -> c.height(aspect()).orElse(c.lensHeightM().value()));
+        row("view across", "\u00b0", 3, 150, 0.5, 1, Words.of("stage-hand.how-wide-the-lens-sees"), HandCamera::viewDeg, (c, v) -> c.withViewDeg(Given.told(v)), c -> c.viewDeg().value());
+        row("focal length", "mm", 1, 1000, 1, 1, Words.of("stage-hand.instead-of-the-view-of"), HandCamera::viewDeg, this::lens,
                 c -> sensorMm / 2 / Math.tan(Math.toRadians(c.viewDeg().value() / 2)));
-        sensor = new Tape(new Tape.Number("sensor width", "mm", 1, 100, 0.5, 1, "Of the camera; 36 for focal lengths told as equivalent"), v -> {}, this::sensorTold);
+        sensor = new Tape(new Tape.Number("sensor width", "mm", 1, 100, 0.5, 1, Words.of("stage-hand.of-the-camera-for-equivalent")), v -> {}, this::sensorTold);
         sensor.field().setId("stage-sensor-width");
         sensor.say(Words.origin(new Given.Assumed<>(sensorMm, "sensor-usual")));
         sensor.show(sensorMm);
         form.getChildren().add(sensor);
-        row("known height", "m", 0, 100, 0.05, 2, "Of something upright in the picture: pull its foot and its top. The lens height follows; 0 for none", HandCamera::lensHeightM, this::knownHeight, StageHand::knownM);
+        row("known height", "m", 0, 100, 0.05, 2, Words.of("stage-hand.of-something-upright-in-the"), HandCamera::lensHeightM, this::knownHeight, StageHand::knownM);
         again.setId("stage-as-noted");
         form.getChildren().addAll(again, words);
         getChildren().addAll(turn, form);
@@ -101,7 +101,7 @@ final class StageHand extends VBox {
         try {
             return c.withViewDeg(Given.told(HandCamera.viewDeg(focalMm, sensorMm)));
         } catch (IllegalArgumentException e) {
-            say.accept("A lens of " + Words.number(focalMm, 0) + " mm before a sensor of " + Words.number(sensorMm, 1) + " mm sees less than 3\u00b0 or more than 150\u00b0; one of the two is told wrongly.");
+            say.accept(Words.of("stage-hand.lens-of-mm-before-sensor", Words.number(focalMm, 0), Words.number(sensorMm, 1)));
             return c;
         }
     }
@@ -123,7 +123,7 @@ final class StageHand extends VBox {
     }
 
     private void asNoted() {
-        noted.get().ifPresent(v -> stage(camera().withViewDeg(v), true, "view as the file notes it"));
+        noted.get().ifPresent(v -> stage(camera().withViewDeg(v), true, Words.of("stage-hand.view-as-the-file-notes")));
     }
 
     private Shot now() {
@@ -144,9 +144,9 @@ final class StageHand extends VBox {
         open = !open;
         if (open && now().layers().isEmpty()) {
             open = false;
-            say.accept("Lay a plate first: the set is told in its picture.");
+            say.accept(Words.of("stage-hand.add-plate-first-the-set"));
         } else if (open && now().stage() == null) {
-            accept.accept("stage the set", s -> FirstStage.staged(s, camera(), aspect()));
+            accept.accept(Words.of("stage-hand.stage-the-set"), s -> FirstStage.staged(s, camera(), aspect()));
         }
         Told told = Told.of(now().setting());
         if (open && sensorMm == FULL_FRAME_MM && told.given(Fact.SENSOR_MM)) {
@@ -172,7 +172,7 @@ final class StageHand extends VBox {
 
     private void stage(HandCamera c, boolean done, String what) {
         if (c.height(aspect()).isEmpty()) {
-            say.accept("What is of known height must stand below the horizon, its top above its foot.");
+            say.accept(Words.of("stage-hand.the-thing-of-known-height"));
             show();
             return;
         }
@@ -198,13 +198,13 @@ final class StageHand extends VBox {
 
     private void let(List<Point> p) {
         HandCamera c = pulled(p);
-        stage(c, true, "horizon and known height");
+        stage(c, true, Words.of("stage-hand.horizon-and-known-height"));
     }
 
     /// Shows what is so now.
     void show() {
         boolean staged = now().stage() != null;
-        turn.setText(open ? "done with the set" : staged ? "the set in metres, by hand" : "stage the set by hand");
+        turn.setText(open ? Words.of("stage-hand.done-with-the-set") : staged ? Words.of("stage-hand.the-set-in-metres-by") : Words.of("stage-hand.stage-the-set-by-hand"));
         Text.shown(form, open);
         if (!open || !staged) {
             handles.hide();
@@ -218,7 +218,7 @@ final class StageHand extends VBox {
         });
         Text.shown(again, noted.get().isPresent() && !(c.viewDeg() instanceof Given.Measured));
         var aim = c.aim(aspect());
-        words.setText("tilt " + Words.number(aim.tiltDeg() + 0.0, 1) + "\u00b0, roll " + Words.number(aim.rollDeg() + 0.0, 1) + "\u00b0: " + origin(c.horizon()) + ". View: " + origin(c.viewDeg()) + ". Lens height: " + origin(c.lensHeightM()) + ". The ground is ruled in metres.");
+        words.setText(Words.of("stage-hand.tilt-roll-view-lens-height", Words.number(aim.tiltDeg() + 0.0, 1), Words.number(aim.rollDeg() + 0.0, 1), origin(c.horizon()), origin(c.viewDeg()), origin(c.lensHeightM())));
         draw();
     }
 
@@ -239,7 +239,7 @@ final class StageHand extends VBox {
         Evidence.Upright known = c.known();
         if (known != null) {
             points.addAll(List.of(known.foot(), known.top()));
-            names.addAll(List.of("foot of what is known", "its top"));
+            names.addAll(List.of(Words.of("stage-hand.foot-of-what-is-known"), "its top"));
             lines.add(List.of(2, 3));
         }
         handles.show(points, lines, names);

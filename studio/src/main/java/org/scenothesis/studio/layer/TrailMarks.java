@@ -13,6 +13,7 @@ import javafx.scene.shape.Circle;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Trail;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.PictureView;
 
 /// The way of something that was followed, a dot for every frame in which it was found, and rings where it is now: a ring is pulled to show by hand where it is.
@@ -88,7 +89,7 @@ final class TrailMarks {
         c.setId("trail-" + t.id() + "-" + k);
         c.setCursor(Cursor.CROSSHAIR);
         c.setFocusTraversable(true);
-        c.setAccessibleText(found ? t.name() + " is here" : t.name() + " was not found in this frame");
+        c.setAccessibleText(found ? t.name() + " is here" : Words.of("trail-marks.was-not-found-in-this", t.name()));
         double[] pulled = {0};
         c.setOnMouseDragged(e -> {
             pulled[0] = 1;

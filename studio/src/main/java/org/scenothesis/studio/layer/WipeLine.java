@@ -9,6 +9,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.PictureView;
 
 /// A line across the picture: left of it the lowest layer alone, right of it the finished picture. It is pulled, or moved with the arrow keys.
@@ -31,7 +32,7 @@ final class WipeLine {
         grip.setId("wipe");
         grip.setCursor(Cursor.H_RESIZE);
         grip.setFocusTraversable(true);
-        grip.setAccessibleText("before and after: left the lowest layer alone");
+        grip.setAccessibleText(Words.of("wipe-line.before-and-after-left-the"));
         grip.setOnMouseDragged(e -> {
             to(e.getX() / Math.max(1, over.getWidth()));
             e.consume();

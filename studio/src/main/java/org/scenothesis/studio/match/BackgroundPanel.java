@@ -35,7 +35,7 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.Trail;
 import org.scenothesis.core.shot.Trails;
-import org.scenothesis.media.FileStanding;
+import org.scenothesis.media.FileStamp;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.match.BackgroundTake;
@@ -50,7 +50,7 @@ import org.scenothesis.studio.watch.WatchModel;
 /// Which take suits as a background, the best first and why; its camera's move handed to the layers, or its path solved.
 final class BackgroundPanel extends HBox {
     private static final String LANE = "match-backgrounds";
-    private static final String MOVE = "the camera's move";
+    private static final String MOVE = Words.of("background-panel.the-cameras-move");
 
     private final Session session;
     private final PathPaper path;
@@ -121,7 +121,7 @@ final class BackgroundPanel extends HBox {
             for (Take t : p.takes()) {
                 FootageSource s = session.footage(t);
                 if (s != null) {
-                    out.add(new Candidate(p, t, s, s + "|" + FileStanding.orNone(s.path())));
+                    out.add(new Candidate(p, t, s, s + "|" + FileStamp.orNone(s.path())));
                 }
             }
         }
@@ -171,7 +171,7 @@ final class BackgroundPanel extends HBox {
             Candidate c = all.stream().filter(x -> x.id().equals(s.name())).findFirst().orElseThrow();
             rows.getChildren().add(row(c, s));
         }
-        all.stream().filter(c -> !known.containsKey(c.key)).forEach(c -> rows.getChildren().add(new VBox(4, title(c, Verdict.NOT_MEASURED), Text.block(failed.getOrDefault(c.key, "not measured yet"), "muted"))));
+        all.stream().filter(c -> !known.containsKey(c.key)).forEach(c -> rows.getChildren().add(new VBox(4, title(c, Verdict.NOT_MEASURED), Text.block(failed.getOrDefault(c.key, Words.of("background-panel.not-measured-yet")), "muted"))));
     }
 
     private Suitability.Wanted wanted() {
@@ -201,13 +201,13 @@ final class BackgroundPanel extends HBox {
         HBox hands = new HBox(8);
         if (CameraTrail.usable(camera)) {
             if (laid(c)) {
-                hands.getChildren().addAll(use(c, "Let the elements go along", CameraTrail.Use.IMITATE), use(c, "Take the move back", CameraTrail.Use.UNDO));
+                hands.getChildren().addAll(use(c, Words.of("background-panel.let-the-elements-go-along"), CameraTrail.Use.IMITATE), use(c, Words.of("background-panel.take-the-move-back"), CameraTrail.Use.UNDO));
             } else {
                 out.getChildren().add(Text.block(Words.of("suits.no-layer"), "muted"));
             }
         }
         if (camera != CameraWork.STILL && s.report().moves().size() > 1) {
-            Button solve = Text.button("Solve its camera", "floor-button", () -> path.solve(c.plate, c.source, c.name()));
+            Button solve = Text.button(Words.of("background-panel.solve-its-camera"), "floor-button", () -> path.solve(c.plate, c.source, c.name()));
             solve.setId("solve-" + c.take.id());
             hands.getChildren().add(solve);
         }
@@ -236,7 +236,7 @@ final class BackgroundPanel extends HBox {
         String id = session.shot().trails().stream().filter(x -> x.name().equals(MOVE) && x.plate().equals(c.plate.id())).findFirst().map(Trail::id).orElse(Trails.free(session.shot()));
         Optional<Trail> trail = CameraTrail.of(t.report(), id, MOVE, c.plate.id(), i -> t.seconds().get(i));
         trail.ifPresent(x -> {
-            session.change(use == CameraTrail.Use.IMITATE ? "elements go along with the camera" : "the camera's move taken back", s -> CameraTrail.used(s, x, use));
+            session.change(use == CameraTrail.Use.IMITATE ? Words.of("background-panel.elements-go-along-with-the") : Words.of("background-panel.the-cameras-move-removed"), s -> CameraTrail.used(s, x, use));
             session.say(Words.of(use == CameraTrail.Use.IMITATE ? "suits.imitated" : "suits.undone"));
         });
     }

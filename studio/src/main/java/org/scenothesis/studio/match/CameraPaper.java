@@ -29,7 +29,7 @@ final class CameraPaper extends VBox {
         // Room for the bar that the paper is scrolled by.
         setPadding(new Insets(0, 14, 0, 0));
         numbers.getStyleClass().addAll("paper", "on-paper");
-        stand = Text.button("Stand the shot on this camera", "dark-button", model::stand);
+        stand = Text.button(Words.of("camera-paper.use-this-camera-for-the"), "dark-button", model::stand);
         stand.setId("match-stand");
         bend = Text.button(Words.of("camera.bend"), "floor-button", model.bender()::bend);
         bend.setId("match-bend");
@@ -43,10 +43,10 @@ final class CameraPaper extends VBox {
         PictureCamera c = model.camera().orElse(null);
         String plate = model.watch().plate().map(p -> p.name()).orElse("");
         if (c == null) {
-            numbers.getChildren().addAll(Text.block(plate.isEmpty() ? "No plate" : "Camera of " + plate, "paper-title"), Text.block(model.brief().isEmpty() ? "There is no picture yet." : "It is being looked at.", "paper-text"));
+            numbers.getChildren().addAll(Text.block(plate.isEmpty() ? "No plate" : "Camera of " + plate, "paper-title"), Text.block(model.brief().isEmpty() ? Words.of("camera-paper.there-is-no-picture-yet") : Words.of("camera-paper.it-is-being-looked-at"), "paper-text"));
         } else {
             numbers.getChildren().addAll(
-                    Text.block("Camera of " + plate, "paper-title"), Text.block(MatchWords.from(c), "paper-soft"), camera(c), Text.of("What would make it surer", "paper-text"),
+                    Text.block("Camera of " + plate, "paper-title"), Text.block(MatchWords.from(c), "paper-soft"), camera(c), Text.of(Words.of("camera-paper.what-would-make-it-surer"), "paper-text"),
                     Text.block(MatchWords.surer(c), "paper-soft"));
             model.light().ifPresent(l -> numbers.getChildren().addAll(Text.of("Its light", "paper-title"), light(l), Text.block(MatchWords.surer(l), "paper-soft")));
         }
@@ -63,7 +63,7 @@ final class CameraPaper extends VBox {
         Text.row(g, "tilt", MatchWords.degrees(c.tiltDeg()));
         Text.row(g, "roll", MatchWords.degrees(c.rollDeg()));
         Text.row(g, "lens height", MatchWords.metres(c.lensHeightM()));
-        Text.row(g, "bend of the lens", c.bent() ? Words.number(c.distortion(), 3) : "none found");
+        Text.row(g, Words.of("camera-paper.bend-of-the-lens"), c.bent() ? Words.number(c.distortion(), 3) : "none found");
         return g;
     }
 
@@ -72,7 +72,7 @@ final class CameraPaper extends VBox {
         Text.row(g, "key", MatchWords.direction(l));
         Text.row(g, "size", MatchWords.degrees(l.sizeDeg()));
         Estimate fill = l.keyToFillStops();
-        Text.row(g, "key to fill", fill == null ? Words.of("camera.unknown") : Words.stops(fill.value()) + " \u00b1 " + Words.number(fill.std(), 1));
+        Text.row(g, Words.of("light-number.key-to-fill"), fill == null ? Words.of("camera.unknown") : Words.stops(fill.value()) + " \u00b1 " + Words.number(fill.std(), 1));
         for (PictureLight.Rim r : l.rims()) {
             Text.row(g, "rim", MatchWords.rim(r));
         }

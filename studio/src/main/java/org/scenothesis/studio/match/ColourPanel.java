@@ -174,11 +174,11 @@ final class ColourPanel extends HBox {
         out.setPadding(new Insets(0, 0, 14, 0));
         if (session.shot().layers().stream().anyMatch(l -> l.plate().equals(p.plate().id()))) {
             if (t != null) {
-                out.getChildren().add(button("grade-", "Grade its layers so", p.plate(), t));
+                out.getChildren().add(button("grade-", Words.of("colour-panel.grade-its-layers-so"), p.plate(), t));
             }
             Tone neutral = p.byNeutral();
             if (neutral != null) {
-                out.getChildren().add(button("neutral-", "Grade them by what is neutral in both", p.plate(), neutral));
+                out.getChildren().add(button("neutral-", Words.of("colour-panel.grade-them-by-what-is"), p.plate(), neutral));
             }
         }
         return out;
@@ -193,8 +193,8 @@ final class ColourPanel extends HBox {
 
     private void grade(Plate plate, Tone tone) {
         long layers = session.shot().layers().stream().filter(l -> l.plate().equals(plate.id())).count();
-        session.change("grade to the clean plate", s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate.id()) ? l.with(tone) : l).toList()));
-        session.say(Words.count(layers, "layer", "layers") + " of " + plate.name() + " graded; undo takes it back.");
+        session.change(Words.of("colour-panel.grade-to-the-clean-plate"), s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate.id()) ? l.with(tone) : l).toList()));
+        session.say(Words.of("colour-panel.of-graded-undo-takes-it", Words.count(layers, "layer", "layers"), plate.name()));
     }
 
     private static String channels(Tone.Channels c) {

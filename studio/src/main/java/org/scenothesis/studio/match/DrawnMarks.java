@@ -10,8 +10,8 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import org.scenothesis.core.light.LightMarks;
+import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.match.MarkKind;
-import org.scenothesis.core.match.Shown;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Evidence;
@@ -76,8 +76,8 @@ final class DrawnMarks extends Group {
         switch (e) {
             case Evidence.Span s -> word(Words.number(s.metres(), 2) + " m", middle(s.from(), s.to()));
             case Evidence.Upright u -> word(Words.number(u.heightM(), 2) + " m", u.top());
-            case Evidence.Tape t -> word(MatchWords.tape(model.camera().flatMap(c -> Shown.read(t, c))), middle(t.from(), t.to()));
-            case Evidence.Staff t -> word(MatchWords.tape(model.camera().flatMap(c -> Shown.read(t, c))), t.top());
+            case Evidence.Tape t -> word(MatchWords.tape(model.camera().flatMap(c -> MarkConversion.read(t, c))), middle(t.from(), t.to()));
+            case Evidence.Staff t -> word(MatchWords.tape(model.camera().flatMap(c -> MarkConversion.read(t, c))), t.top());
             case Evidence.Grey g -> place(g.place());
             case Evidence.Lamp l -> place(l.place());
             default -> {}

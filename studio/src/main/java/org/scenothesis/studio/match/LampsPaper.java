@@ -46,14 +46,14 @@ final class LampsPaper extends VBox {
     LampsPaper(Session session) {
         super(8);
         this.session = session;
-        stand = Text.button("Stand the lamps so", "dark-button", this::stand);
+        stand = Text.button(Words.of("lamps-paper.stand-the-lamps-so"), "dark-button", this::stand);
         stand.setId("lamps-stand");
         lines.setId("lamps-lines");
         picture.setFitWidth(WIDE);
         picture.setPreserveRatio(true);
         picture.setId("lamps-picture");
         seen.getChildren().addAll(picture, Text.block(Words.of("lamps.picture"), "muted", "small"));
-        getChildren().addAll(Text.of("Lamps for what is laid over it", "heading"), lines, sketch, seen, stand);
+        getChildren().addAll(Text.of(Words.of("lamps-paper.lamps-for-the-element-over"), "heading"), lines, sketch, seen, stand);
         show(null);
     }
 
@@ -123,7 +123,7 @@ final class LampsPaper extends VBox {
     private void stand() {
         Found f = found;
         if (f != null) {
-            session.change("lamps like the background's", shot -> Stagings.kept(shot, f.set.with(f.match.stage())));
+            session.change(Words.of("lamps-paper.lamps-like-the-backgrounds"), shot -> Stagings.kept(shot, f.set.with(f.match.stage())));
             session.say(Words.of("lamps.stood", f.set.setUp().name()));
         }
     }

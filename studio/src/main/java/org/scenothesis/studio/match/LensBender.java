@@ -2,7 +2,7 @@ package org.scenothesis.studio.match;
 
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.match.Shown;
+import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.shot.Plate;
@@ -30,7 +30,7 @@ final class LensBender {
     Optional<Lens> lens() {
         PictureCamera own = model.camera().orElse(null);
         PictureCamera plate = clean;
-        return own == null || plate == null ? Optional.empty() : Shown.lens(own, plate);
+        return own == null || plate == null ? Optional.empty() : MarkConversion.lens(own, plate);
     }
 
     /// Whether layers are made of the plate on the shelf.
@@ -49,7 +49,7 @@ final class LensBender {
             model.session().say(Words.of("camera.bend.no-layer"));
             return;
         }
-        model.session().change("bend to the plate's lens", s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate) ? l.with(lens) : l).toList()));
+        model.session().change(Words.of("lens-bender.bend-to-the-plates-lens"), s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate) ? l.with(lens) : l).toList()));
         model.session().say(Words.of("camera.bend.done"));
     }
 
@@ -58,6 +58,6 @@ final class LensBender {
         Plate c = model.session().shot().plateOf(PlateRole.CLEAN).orElse(null);
         Take t = c == null ? null : c.chosen();
         FootageBrief b = t == null ? null : model.session().measured().get().brief(t).filter(FootageBrief::usable).orElse(null);
-        return c == null || b == null || model.watch().plate().filter(p -> p.id().equals(c.id())).isPresent() ? Optional.empty() : Optional.of(Shown.camera(c.marks(), b.width(), b.height()));
+        return c == null || b == null || model.watch().plate().filter(p -> p.id().equals(c.id())).isPresent() ? Optional.empty() : Optional.of(MarkConversion.camera(c.marks(), b.width(), b.height()));
     }
 }

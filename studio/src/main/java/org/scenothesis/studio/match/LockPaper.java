@@ -35,7 +35,7 @@ final class LockPaper extends VBox {
         Plate plate = model.plate().orElse(null);
         Take take = model.take().orElse(null);
         if (plate == null || take == null) {
-            paper.getChildren().addAll(Text.of("No take to compare", "paper-title"), Text.block(model.unknown(), "paper-text"));
+            paper.getChildren().addAll(Text.of(Words.of("lock-paper.no-take-to-compare"), "paper-title"), Text.block(model.unknown(), "paper-text"));
             return;
         }
         paper.getChildren().add(Text.block(plate.name() + ", take " + (plate.takes().indexOf(take) + 1), "paper-title"));
@@ -56,14 +56,14 @@ final class LockPaper extends VBox {
             Text.row(g, "standing here", "frames " + at.from() + " to " + at.to());
         }
         Text.row(g, "frames placed", r.placedFrames() + " of " + r.frames());
-        Text.row(g, "shift at the centre", Words.signed(at.shift().x(), 2) + ", " + Words.signed(at.shift().y(), 2) + " px");
-        Text.row(g, "most at a corner", Words.number(at.largestShiftPx(), 2) + " px");
+        Text.row(g, Words.of("lock-paper.shift-at-the-centre"), Words.signed(at.shift().x(), 2) + ", " + Words.signed(at.shift().y(), 2) + " px");
+        Text.row(g, Words.of("lock-paper.most-at-corner"), Words.number(at.largestShiftPx(), 2) + " px");
         Text.row(g, "roll", Words.signed(at.rollDeg(), 3) + "\u00b0");
         Text.row(g, "zoom", Words.signed(at.zoomPercent(), 3) + " %");
-        Text.row(g, "left after the best warp", Words.number(at.residualPx(), 2) + " px");
+        Text.row(g, Words.of("lock-paper.left-after-the-best-warp"), Words.number(at.residualPx(), 2) + " px");
         Text.row(g, "exposure", gains == null ? "not measured" : Words.stops(gains.stops()));
         Text.row(g, "white balance", gains == null ? "not measured" : Words.signed(gains.mired(), 1) + " mired");
-        Text.row(g, "points that agree", Words.number(100 * at.usedShare(), 0) + " %");
+        Text.row(g, Words.of("lock-paper.points-that-agree"), Words.number(100 * at.usedShare(), 0) + " %");
         return g;
     }
 

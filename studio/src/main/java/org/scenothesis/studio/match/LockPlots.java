@@ -5,6 +5,7 @@ import javafx.scene.layout.VBox;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.match.LockReport;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.SeriesPlot;
 import org.scenothesis.studio.watch.WatchModel;
@@ -31,10 +32,10 @@ final class LockPlots extends VBox {
         Session session = model.session();
         HouseRules rules = session.store().now().houseRules();
         int bump = model.lock().map(LockReport::bumpFrame).orElse(-1);
-        shift.show("Shift at the centre", "px", List.of(
+        shift.show(Words.of("lock-plots.shift-at-the-centre"), "px", List.of(
                 new SeriesPlot.Series("sideways", "plot-line-a", model.values(LockReport.Sample::x)),
                 new SeriesPlot.Series("down", "plot-line-b", model.values(LockReport.Sample::y))), rules.limit(Measure.CAMERA).holds(), bump);
-        light.show("Exposure against the reference", "stop", List.of(
+        light.show(Words.of("lock-plots.exposure-against-the-reference"), "stop", List.of(
                 new SeriesPlot.Series("brighter", "plot-line-c", model.values(LockReport.Sample::exposureStops))),
                 rules.limit(Measure.EXPOSURE).holds(), -1);
         follow();

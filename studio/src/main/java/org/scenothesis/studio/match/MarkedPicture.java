@@ -102,7 +102,7 @@ final class MarkedPicture {
     void show() {
         switch (model.watch().sight()) {
             case WatchModel.Sight.NoTake none -> {
-                picture.invite(Sketch.MATCH, "The camera and the light of a picture are found here, from edges, lengths and shadows that are marked in it, as soon as there is one.", "Bring footage in on Shoot", () -> model.session().bench().set(BenchName.SHOOT));
+                picture.invite(Sketch.MATCH, Words.of("marked-picture.the-camera-and-the-light"), Words.of("key-bench.bring-footage-in-on-shoot"), () -> model.session().bench().set(BenchName.SHOOT));
                 picture.name("");
                 clear();
             }

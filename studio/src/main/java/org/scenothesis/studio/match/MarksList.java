@@ -12,8 +12,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.light.LightMarks;
+import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.match.MarkKind;
-import org.scenothesis.core.match.Shown;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.production.words.MatchWords;
 import org.scenothesis.production.words.Words;
@@ -33,9 +33,9 @@ final class MarksList extends VBox {
     void refresh() {
         getChildren().clear();
         model.proposals().offered().ifPresent(e -> {
-            Button take = Text.button("it is one", "dark-button", model.proposals()::take);
+            Button take = Text.button(Words.of("marks-list.it-is-one"), "dark-button", model.proposals()::take);
             take.setId("shadow-take");
-            Button leave = Text.button("it is none", "quiet-button", model.proposals()::leave);
+            Button leave = Text.button(Words.of("marks-list.it-is-none"), "quiet-button", model.proposals()::leave);
             leave.setId("shadow-leave");
             getChildren().addAll(Text.block(Words.of("mark.find.shadow.found"), "small"), new HBox(6, take, leave));
         });
@@ -106,7 +106,7 @@ final class MarksList extends VBox {
     }
 
     private void read(int at, String name, Evidence e, Button away) {
-        Label value = Text.of(MatchWords.tape(model.camera().flatMap(c -> Shown.read(e, c))), "number");
+        Label value = Text.of(MatchWords.tape(model.camera().flatMap(c -> MarkConversion.read(e, c))), "number");
         value.setId("mark-reads-" + at);
         getChildren().add(new HBox(6, wide(Text.of(name, "muted")), value, away));
     }

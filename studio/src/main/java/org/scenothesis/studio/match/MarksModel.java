@@ -9,8 +9,8 @@ import org.scenothesis.core.breakdown.FirstStage;
 import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.light.LightSolver;
 import org.scenothesis.core.light.PictureLight;
+import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.match.MarkKind;
-import org.scenothesis.core.match.Shown;
 import org.scenothesis.core.perspective.CameraSolver;
 import org.scenothesis.core.perspective.EdgeSnap;
 import org.scenothesis.core.perspective.Marks;
@@ -28,6 +28,7 @@ import org.scenothesis.core.stage.Stage;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.words.MatchWords;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.watch.WatchModel;
 
@@ -178,10 +179,10 @@ final class MarksModel {
         if (b == null || now.equals(solvedFor)) {
             return;
         }
-        Marks m = Shown.camera(now, b.width(), b.height());
+        Marks m = MarkConversion.camera(now, b.width(), b.height());
         PictureCamera before = camera;
         camera = before != null && before.marks().moved(m) ? CameraSolver.solve(m, before) : CameraSolver.solve(m);
-        LightMarks shown = Shown.light(now, b.width(), b.height());
+        LightMarks shown = MarkConversion.light(now, b.width(), b.height());
         if (!shown.shadows().isEmpty() || shown.rounds().isEmpty()) {
             // How something is shaded is read once it is let go.
             light = LightSolver.direction(camera, shown);
@@ -227,8 +228,8 @@ final class MarksModel {
         double seconds = session.seconds().get();
         session.worker().ask("match-snap", ticket -> {
             Plane luma = luma(session.frames().at(source, seconds));
-            Marks.Line at = Shown.camera(List.of(e), luma.width(), luma.height()).lines().getFirst();
-            return (Evidence.Edge) Shown.edges(Marks.none(luma.width(), luma.height()).withLines(List.of(EdgeSnap.snapped(luma, at)))).getFirst();
+            Marks.Line at = MarkConversion.camera(List.of(e), luma.width(), luma.height()).lines().getFirst();
+            return (Evidence.Edge) MarkConversion.edges(Marks.none(luma.width(), luma.height()).withLines(List.of(EdgeSnap.snapped(luma, at)))).getFirst();
         }, then, wrong -> then.accept(e));
     }
 
@@ -270,13 +271,13 @@ final class MarksModel {
         if (mark < kept().size()) {
             List<Evidence> now = new ArrayList<>(kept());
             now.remove(mark);
-            keep("take a mark away", now);
+            keep(Words.of("marks-model.take-mark-away"), now);
         }
     }
 
     /// All edges of one direction.
     void removeAll(MarkKind kind) {
-        keep("take marks away", kept().stream().filter(e -> MarkKind.of(e) != kind).toList());
+        keep(Words.of("marks-model.take-marks-away"), kept().stream().filter(e -> MarkKind.of(e) != kind).toList());
     }
 
     /// Tells something of a mark: how long it is, what it is.
@@ -298,12 +299,12 @@ final class MarksModel {
         }
         FootageSource source = watch.take().map(session::footage).orElse(null);
         double seconds = session.seconds().get();
-        LightMarks shown = Shown.light(now, b.width(), b.height());
+        LightMarks shown = MarkConversion.light(now, b.width(), b.height());
         boolean lit = source != null && !shown.equals(LightMarks.NONE);
         Optional<Marks> other = bender.cleanMarks();
         session.worker().ask("match-solve", ticket -> {
             PictureCamera of = other.map(CameraSolver::solve).orElse(null);
-            PictureCamera c = CameraSolver.solve(Shown.camera(now, b.width(), b.height()));
+            PictureCamera c = CameraSolver.solve(MarkConversion.camera(now, b.width(), b.height()));
             return new Solved(c, of, source == null || !lit ? LightSolver.direction(c, shown) : LightSolver.solve(session.frames().at(source, seconds), c, shown));
         }, s -> {
             camera = s.camera;
@@ -324,14 +325,14 @@ final class MarksModel {
     /// The stage as it would be with this camera and light; empty where too little is known.
     Optional<Stage> stage() {
         PictureCamera c = camera;
-        return c == null || c.focalPx() == null || c.tiltDeg() == null || c.rollDeg() == null ? Optional.empty() : Optional.of(Shown.stage(session.shot().stage(), c, light));
+        return c == null || c.focalPx() == null || c.tiltDeg() == null || c.rollDeg() == null ? Optional.empty() : Optional.of(MarkConversion.stage(session.shot().stage(), c, light));
     }
 
     /// Makes it the shot's stage, and says what that changes.
     void stand() {
         stage().ifPresent(to -> {
             Shot before = session.shot();
-            session.change("stand the shot on this camera", s -> FirstStage.staged(s, Shown.stage(s.stage(), camera().orElseThrow(), light)));
+            session.change(Words.of("marks-model.stand-the-shot-on-this"), s -> FirstStage.staged(s, MarkConversion.stage(s.stage(), camera().orElseThrow(), light)));
             session.say(MatchWords.stands(before, to));
         });
     }

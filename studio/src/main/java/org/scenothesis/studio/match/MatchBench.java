@@ -15,6 +15,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.match.Comparison;
 import org.scenothesis.core.match.LockReport;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
@@ -64,9 +65,9 @@ public final class MatchBench extends Bench {
 
     /// What of matching is looked at.
     private enum Page {
-        MOVED("Did it move?"),
-        CAMERA("Camera and light"),
-        COLOUR("Colour and grain"),
+        MOVED(Words.of("match-bench.did-it-move")),
+        CAMERA(Words.of("match-bench.camera-and-light")),
+        COLOUR(Words.of("match-bench.colour-and-grain")),
         BACKGROUND("As a background");
 
         private final String words;
@@ -184,8 +185,8 @@ public final class MatchBench extends Bench {
             camera.refresh();
         } else if (inView() && page == Page.MOVED) {
             picture.show(new WatchedPicture.Invitation(
-                    Sketch.MATCH, "Whether the camera, the light and the colour stayed is proved here, frame by frame, as soon as there is a take.",
-                    "Bring footage in on Shoot", () -> session.bench().set(BenchName.SHOOT)));
+                    Sketch.MATCH, Words.of("match-bench.whether-the-camera-the-light"),
+                    Words.of("key-bench.bring-footage-in-on-shoot"), () -> session.bench().set(BenchName.SHOOT)));
         }
     }
 }

@@ -4,9 +4,9 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.match.Shown;
-import org.scenothesis.core.moving.MovingCamera;
-import org.scenothesis.core.moving.MovingCamera.Does;
+import org.scenothesis.core.cameratrack.MovingCamera;
+import org.scenothesis.core.cameratrack.MovingCamera.Does;
+import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.core.shot.Plate;
@@ -45,7 +45,7 @@ final class PathPaper extends VBox {
         numbers.setId("path-paper");
         stop = Text.button("Stop", "floor-button", this::stop);
         stop.setId("path-stop");
-        write = Text.button("Write it for other programs", "floor-button", this::write);
+        write = Text.button(Words.of("path-paper.write-it-for-other-programs"), "floor-button", this::write);
         write.setId("path-write");
         setMinWidth(WIDE);
         setPrefWidth(WIDE);
@@ -66,17 +66,17 @@ final class PathPaper extends VBox {
         Text.shown(sketch, s != null && s.camera.does() == Does.TRAVELS);
         sketch.show(s == null ? null : s.camera);
         if (s == null) {
-            numbers.getChildren().addAll(Text.block("Camera of a take", "paper-title"), Text.block(Words.of("path.none"), "paper-soft"));
+            numbers.getChildren().addAll(Text.block(Words.of("path-paper.camera-of-take"), "paper-title"), Text.block(Words.of("path.none"), "paper-soft"));
             return;
         }
         MovingCamera c = s.camera;
         numbers.getChildren().addAll(Text.block("Camera of " + s.name, "paper-title"), Text.block("It " + Words.of("moving." + c.does()) + ".", "paper-text"));
         Estimate f = c.focalPx();
-        numbers.getChildren().add(Text.block(f == null ? "focal length not known" : "focal length " + Words.number(f.value(), 0) + " px" + (f.std() > 0 ? " \u00b1 " + Words.number(100 * f.share(), 1) + " %" : ", told"), "paper-soft"));
+        numbers.getChildren().add(Text.block(f == null ? Words.of("path-paper.focal-length-not-known") : "focal length " + Words.number(f.value(), 0) + " px" + (f.std() > 0 ? " \u00b1 " + Words.number(100 * f.share(), 1) + " %" : ", entered"), "paper-soft"));
         if (c.does() == Does.TRAVELS) {
             numbers.getChildren().add(Text.block(
-                    c.placed() + " of " + Words.frames(c.frames().size()) + " placed by " + Words.count(c.places().size(), "point", "points") + ", " + Words.number(c.residualPx(), 2) + " px left over", "paper-soft"));
-            numbers.getChildren().add(Text.block(c.scaleKnown() ? "its way is " + Words.number(c.length(), 2) + " m long \u00b1 " + Words.number(100 * c.scaleShare(), 1) + " %" : "how long its way is, is not known", "paper-soft"));
+                    Words.of("path-paper.of-placed-by-px-left", c.placed(), Words.frames(c.frames().size()), Words.count(c.places().size(), "point", "points"), Words.number(c.residualPx(), 2)), "paper-soft"));
+            numbers.getChildren().add(Text.block(c.scaleKnown() ? Words.of("path-paper.its-way-is-long", Words.number(c.length(), 2), Words.number(100 * c.scaleShare(), 1)) : Words.of("path-paper.how-long-its-way-is"), "paper-soft"));
         }
         c.refused().forEach(r -> numbers.getChildren().add(Text.block(MatchWords.why(r), "paper-soft")));
     }
@@ -88,7 +88,7 @@ final class PathPaper extends VBox {
         Text.shown(stop, true);
         session.worker().ask(LANE, ticket -> {
             Marks bare = CameraOfStill.bare(source);
-            Marks marks = Shown.camera(plate.marks(), bare.width(), bare.height());
+            Marks marks = MarkConversion.camera(plate.marks(), bare.width(), bare.height());
             int[] last = {-1};
             return MovingTake.solve(source, marks, (done, of) -> {
                 int percent = of == 0 ? 0 : (int) (100L * done / of);
@@ -120,7 +120,7 @@ final class PathPaper extends VBox {
         if (s == null) {
             return;
         }
-        Choosers.save(this, "The camera as it moves: .glb or .gltf", "camera.glb").ifPresent(to -> session.worker().ask("match-path-write", ticket -> {
+        Choosers.save(this, Words.of("path-paper.the-camera-as-it-moves"), "camera.glb").ifPresent(to -> session.worker().ask("match-path-write", ticket -> {
             try (Footage f = Footages.open(s.source)) {
                 MovingScene.write(s.camera, f.info()::secondsAt, to);
             }

@@ -9,9 +9,9 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polyline;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.moving.MovingCamera;
-import org.scenothesis.core.moving.MovingCamera.Does;
-import org.scenothesis.core.moving.MovingCamera.Frame;
+import org.scenothesis.core.cameratrack.MovingCamera;
+import org.scenothesis.core.cameratrack.MovingCamera.Does;
+import org.scenothesis.core.cameratrack.MovingCamera.Frame;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
@@ -61,7 +61,7 @@ final class PathSketch extends Pane {
             at.setFill(f == way.getFirst() ? Color.web("#f1ece1") : Color.web("#f5c542"));
             getChildren().addAll(looks, at);
         }
-        var name = Text.of(c.scaleKnown() ? "from above, " + Words.number((box[2] - box[0]), 1) + " m across" : "from above, its size not known", "small", "muted");
+        var name = Text.of(c.scaleKnown() ? "from above, " + Words.number((box[2] - box[0]), 1) + " m across" : Words.of("path-sketch.from-above-its-size-not"), "small", "muted");
         name.relocate(8, 4);
         getChildren().add(name);
     }

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.light.ShadowProposal;
-import org.scenothesis.core.match.Shown;
+import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.media.FootageSource;
@@ -32,17 +32,17 @@ final class Proposals {
     void edges() {
         FootageSource source = model.watch().take().map(model.session()::footage).orElse(null);
         if (source == null) {
-            model.session().say("There is no picture to look for edges in yet.");
+            model.session().say(Words.of("proposals.there-is-no-picture-to"));
             return;
         }
         int frame = model.session().frame();
         String plate = model.watch().plate().orElseThrow().id();
         List<Evidence> others = model.kept().stream().filter(e -> !(e instanceof Evidence.Edge)).toList();
-        model.session().say("Looking for edges.");
-        model.session().worker().ask("match-propose", ticket -> Shown.edges(CameraOfStill.proposed(source, frame, CameraOfStill.bare(source))), found -> {
+        model.session().say(Words.of("proposals.looking-for-edges"));
+        model.session().worker().ask("match-propose", ticket -> MarkConversion.edges(CameraOfStill.proposed(source, frame, CameraOfStill.bare(source))), found -> {
             List<Evidence> now = new ArrayList<>(others);
             now.addAll(found);
-            model.session().say(found.isEmpty() ? "No edges that run alike were found; mark some by hand." : found.size() + " edges are proposed; take away what is none.");
+            model.session().say(found.isEmpty() ? Words.of("proposals.no-parallel-edges-were-found") : Words.of("proposals.edges-are-proposed-take-away", found.size()));
             if (!found.isEmpty()) {
                 model.keep("edges proposed", plate, now);
             }
@@ -80,9 +80,9 @@ final class Proposals {
         List<Evidence> now = model.kept();
         String plate = model.watch().plate().orElseThrow().id();
         double seconds = model.session().seconds().get();
-        model.session().worker().ask("match-shadow", ticket -> ShadowProposal.find(model.session().frames().at(source, seconds), c, Shown.standing(now, b.width(), b.height())), found -> {
+        model.session().worker().ask("match-shadow", ticket -> ShadowProposal.find(model.session().frames().at(source, seconds), c, MarkConversion.standing(now, b.width(), b.height())), found -> {
             model.session().say(Words.of(found.isPresent() ? "mark.find.shadow.found" : "mark.find.shadow.none"));
-            offered = found.map(f -> new Offer(plate, Shown.shadow(f, b.width(), b.height()))).orElse(null);
+            offered = found.map(f -> new Offer(plate, MarkConversion.shadow(f, b.width(), b.height()))).orElse(null);
             model.show();
         }, e -> model.session().say(String.valueOf(e.getMessage())));
     }

@@ -9,6 +9,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import org.scenothesis.core.match.Comparison;
+import org.scenothesis.production.words.Words;
 
 /// The ways of laying two plates over each other as a row of buttons, with their keys: B, D, O.
 public final class ComparisonBar extends HBox {
@@ -56,6 +57,6 @@ public final class ComparisonBar extends HBox {
     }
 
     public static Map<String, String> keys() {
-        return Map.of("B", "blink take and clean plate", "D", "difference", "O", "outline of the clean plate on the take");
+        return Map.of("B", Words.of("comparison-bar.blink-take-and-clean-plate"), "D", "difference", "O", Words.of("comparison-bar.outline-of-the-clean-plate"));
     }
 }

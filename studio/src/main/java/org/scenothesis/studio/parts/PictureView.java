@@ -17,6 +17,7 @@ import javafx.scene.text.TextAlignment;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.DisplayPicture;
+import org.scenothesis.production.words.Words;
 
 /// Shows a picture at its own pixels, centred on the dark floor, with a paper label, a message while there is none, and an overlay in picture shares.
 public final class PictureView extends StackPane {
@@ -85,7 +86,7 @@ public final class PictureView extends StackPane {
         if (shown == null) {
             name(words);
         } else if (!words.equals(named)) {
-            older.setOnFinished(e -> label.setText(named + " \u00b7 " + expected + " is being made"));
+            older.setOnFinished(e -> label.setText(Words.of("picture-view.is-being-made", named, expected)));
             older.playFromStart();
         }
     }

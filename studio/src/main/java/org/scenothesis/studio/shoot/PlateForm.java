@@ -45,11 +45,11 @@ final class PlateForm extends VBox {
         super(6);
         this.session = session;
         this.looked = looked;
-        role = new ChoiceRow("role", "role", roles().map(PlateForm::word).toList(), w -> change("role of a plate", p -> Plates.as(p, role(w))));
+        role = new ChoiceRow("role", "role", roles().map(PlateForm::word).toList(), w -> change(Words.of("plate-form.role-of-plate"), p -> Plates.as(p, role(w))));
         field(name, "plate-name", "its name", () -> change("name a plate", p -> name.getText().isBlank() ? p : p.withName(name.getText().strip())));
         field(lock, "plate-lock", "none", () -> change("camera group", p -> p.withLockGroup(lock.getText().strip())));
         field(light, "plate-light", "none", () -> change("light group", p -> p.withLightGroup(light.getText().strip())));
-        field(note, "take-note", "a note on this take", this::noted);
+        field(note, "take-note", Words.of("plate-form.note-on-this-take"), this::noted);
         plate.setId("plate-more");
         take.setId("take-more");
         for (MenuButton b : List.of(plate, take)) {
@@ -136,38 +136,38 @@ final class PlateForm extends VBox {
     private List<MenuItem> plateItems(Shot shot, Plate p) {
         List<MenuItem> out = new ArrayList<>();
         for (Plate o : others(shot, p)) {
-            out.add(Text.item("merge-" + o.id(), "Put its takes to " + o.name(), () -> {
-                session.change("put plates together", s -> Plates.merged(s, p.id(), o.id()));
+            out.add(Text.item("merge-" + o.id(), Words.of("plate-form.put-its-takes-to", o.name()), () -> {
+                session.change(Words.of("plate-form.put-plates-together"), s -> Plates.merged(s, p.id(), o.id()));
                 session.plateId().set(o.id());
             }));
         }
-        out.add(Text.item("plate-away", "Take this plate away", () -> takeAway(p)));
+        out.add(Text.item("plate-away", Words.of("plate-form.take-this-plate-away"), () -> takeAway(p)));
         return out;
     }
 
     private void takeAway(Plate p) {
         List<Layer> users = Plates.users(session.shot(), p.id());
         if (users.isEmpty()) {
-            session.change("take a plate away", s -> Plates.away(s, p.id()));
+            session.change(Words.of("plate-form.take-plate-away"), s -> Plates.away(s, p.id()));
         } else {
-            session.say(p.name() + " is used by the layer " + users.stream().map(Layer::name).collect(Collectors.joining(", ")) + "; take that away first, on Layer.");
+            session.say(Words.of("plate-form.is-used-by-the-layer", p.name(), users.stream().map(Layer::name).collect(Collectors.joining(", "))));
         }
     }
 
     private List<MenuItem> takeItems(Shot shot, Plate p, Take t) {
         List<MenuItem> out = new ArrayList<>();
         for (Plate o : others(shot, p)) {
-            out.add(Text.item("give-" + o.id(), "It is a take of " + o.name(), () -> {
-                session.change("give a take to another plate", s -> Plates.takeMoved(s, t.id(), o.id()));
+            out.add(Text.item("give-" + o.id(), Words.of("plate-form.it-is-take-of", o.name()), () -> {
+                session.change(Words.of("plate-form.give-take-to-another-plate"), s -> Plates.takeMoved(s, t.id(), o.id()));
                 given(p, o.id());
             }));
         }
-        out.add(Text.item("give-apart", "It is a plate of its own", () -> {
-            session.change("make a plate of a take", s -> Plates.takeApart(s, t.id(), p.role() == PlateRole.UNSORTED ? PlateRole.BACKGROUND : p.role(), Seen.named(t.footage())));
+        out.add(Text.item("give-apart", Words.of("plate-form.it-is-plate-of-its"), () -> {
+            session.change(Words.of("plate-form.make-plate-of-take"), s -> Plates.takeApart(s, t.id(), p.role() == PlateRole.UNSORTED ? PlateRole.BACKGROUND : p.role(), Seen.named(t.footage())));
             session.plateId().set(session.shot().plates().getLast().id());
             session.measure();
         }));
-        out.add(Text.item("take-away", "Take it away; its file stays", () -> session.change("take a take away", s -> Plates.takeAway(s, t.id()))));
+        out.add(Text.item("take-away", Words.of("plate-form.take-it-away-its-file"), () -> session.change(Words.of("plate-form.take-take-away"), s -> Plates.takeAway(s, t.id()))));
         return out;
     }
 

@@ -55,7 +55,7 @@ public final class ShootBench extends Bench {
     private static Map<Comparison, String> words() {
         Map<Comparison, String> words = new EnumMap<>(Comparison.class);
         words.put(Comparison.TAKE, "Take");
-        words.put(Comparison.OVER, "Over clean plate");
+        words.put(Comparison.OVER, Words.of("key-bench.over-clean-plate"));
         words.put(Comparison.DIFFERENCE, "Difference");
         words.put(Comparison.OUTLINE, "Outline");
         return words;
@@ -65,7 +65,7 @@ public final class ShootBench extends Bench {
         strip.setPrefHeight(60);
         VBox left = new VBox(8, picture.bar(), picture.view(), strip);
         HBox.setHgrow(left, Priority.ALWAYS);
-        Button bring = Text.button("Bring footage in", "floor-button", this::choose);
+        Button bring = Text.button(Words.of("shoot-bench.bring-footage-in"), "floor-button", this::choose);
         bring.setId("bring-in");
         Button all = Text.button("a folder", "floor-button", this::chooseFolder);
         all.setId("bring-folder");
@@ -73,7 +73,7 @@ public final class ShootBench extends Bench {
         list.setFitToWidth(true);
         list.setPrefHeight(220);
         VBox.setVgrow(list, Priority.ALWAYS);
-        VBox right = new VBox(10, form, Text.of("Takes", "heading"), list, Text.block("or drop files or folders on the picture", "muted", "small"), new HBox(8, bring, all), needles, strike);
+        VBox right = new VBox(10, form, Text.of("Takes", "heading"), list, Text.block(Words.of("shoot-bench.or-drop-files-or-folders"), "muted", "small"), new HBox(8, bring, all), needles, strike);
         right.setMinWidth(330);
         right.setPrefWidth(330);
         right.setMaxWidth(330);
@@ -110,11 +110,11 @@ public final class ShootBench extends Bench {
     }
 
     private void choose() {
-        session.bringIn(Choosers.files(view, "Clips and stills to bring in"));
+        session.bringIn(Choosers.files(view, Words.of("shoot-bench.clips-and-stills-to-bring")));
     }
 
     private void chooseFolder() {
-        Choosers.folder(view, "A folder of clips and stills to bring in").ifPresent(f -> session.bringIn(List.of(f)));
+        Choosers.folder(view, Words.of("shoot-bench.folder-of-clips-and-stills")).ifPresent(f -> session.bringIn(List.of(f)));
     }
 
     @Override
@@ -129,7 +129,7 @@ public final class ShootBench extends Bench {
     @Override
     public Map<String, String> keys() {
         Map<String, String> keys = new LinkedHashMap<>(ComparisonBar.keys());
-        keys.put("I", "bring footage in");
+        keys.put("I", Words.of("bring-in.bring-footage-in"));
         return keys;
     }
 
@@ -163,9 +163,9 @@ public final class ShootBench extends Bench {
         }
         picture.show(new WatchedPicture.Invitation(
                 Sketch.TAKES,
-                model.plate().isEmpty() ? "Takes are watched here, against the clean plate. Drop clips on the picture, or bring them in."
-                        : "This plate has no take yet. Drop its clip on the picture, or bring it in.",
-                "Bring footage in", this::choose));
+                model.plate().isEmpty() ? Words.of("shoot-bench.takes-are-watched-here-against")
+                        : Words.of("shoot-bench.this-plate-has-no-take"),
+                Words.of("shoot-bench.bring-footage-in"), this::choose));
         needles.show(model.sight() instanceof WatchModel.Sight.Pair ? model.sample().orElse(null) : null);
     }
 }

@@ -32,7 +32,7 @@ final class StrikeList extends VBox {
         pane.setPrefHeight(190);
         pane.setMaxHeight(240);
         getStyleClass().addAll("paper", "on-paper");
-        getChildren().addAll(Text.of("Before striking the set", "paper-title"), pane, go);
+        getChildren().addAll(Text.of(Words.of("strike-list.before-striking-the-set"), "paper-title"), pane, go);
     }
 
     void refresh() {
@@ -53,10 +53,10 @@ final class StrikeList extends VBox {
         // What belongs to no plate: what the plan needs and the shelf lacks.
         judgement.of("").findings().forEach(f -> slips.getChildren().add(new HBox(8, new VerdictMark(f.verdict()), Text.block(f.note(), "paper-soft"))));
         Judgement.Known known = judgement.known();
-        go.setText(session.plates().isEmpty() ? "No plates are planned." : switch (judgement.go()) {
-            case YES -> "Go: every plate is there, " + (known.of() == 1 ? "the one measurement" : "all " + known.of() + " measurements") + " made.";
-            case NO -> "No go yet: film again, or find again, what is red.";
-            case NOT_KNOWN -> "No go yet: " + known.measured() + " of " + known.of() + " measured.";
+        go.setText(session.plates().isEmpty() ? Words.of("strike-list.no-plates-are-planned") : switch (judgement.go()) {
+            case YES -> Words.of("strike-list.go-every-plate-is-there", known.of());
+            case NO -> Words.of("strike-list.no-go-yet-film-again");
+            case NOT_KNOWN -> Words.of("strike-list.no-go-yet-of-measured", known.measured(), known.of());
         });
     }
 }

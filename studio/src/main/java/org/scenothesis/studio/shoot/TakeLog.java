@@ -63,7 +63,7 @@ final class TakeLog extends VBox {
             plate.takes().forEach(t -> now.add(row(plate, t)));
         }
         if (plate == null || plate.takes().isEmpty()) {
-            now.add(Text.block("No take yet. Roll it, then bring the file in.", "muted"));
+            now.add(Text.block(Words.of("take-log.no-take-yet-roll-it"), "muted"));
         }
         rows.values().removeIf(r -> !now.contains(r.box()));
         if (!getChildren().equals(now)) {
@@ -125,7 +125,7 @@ final class TakeLog extends VBox {
         session.measured().get().lock(session.shot(), plate, t).filter(LockReport::found).ifPresent(r -> s.append(", camera ")
                 .append(Words.number(r.furthest().largestShiftPx(), 2)).append(" px").append(r.bumpFrame() == null ? "" : " from frame " + r.bumpFrame()));
         session.measured().get().lockTrouble(session.shot(), plate, t).ifPresent(w -> s.append(". ").append(w));
-        brief.ifPresent(b -> s.append(". read as ").append(b.read()).append(t.reading().equals(Reading.AS_FILED) ? "" : ", as told"));
+        brief.ifPresent(b -> s.append(". read as ").append(b.read()).append(t.reading().equals(Reading.AS_FILED) ? "" : ", as entered"));
         if (!t.note().isEmpty()) {
             s.append(". ").append(t.note());
         }
@@ -144,9 +144,9 @@ final class TakeLog extends VBox {
         }
         Path path = session.folder().footage(t);
         if (!Files.exists(path)) {
-            return List.of(action("find-", t, "find it again", () -> findAgain(t)));
+            return List.of(action("find-", t, Words.of("take-log.find-it-again"), () -> findAgain(t)));
         }
-        return session.folder().refusal(path) == null ? List.of() : List.of(action("allow-", t, "allow this place", () -> allow(path)));
+        return session.folder().refusal(path) == null ? List.of() : List.of(action("allow-", t, Words.of("take-log.allow-this-place"), () -> allow(path)));
     }
 
     private static Button action(String id, Take t, String words, Runnable what) {
@@ -168,7 +168,7 @@ final class TakeLog extends VBox {
     /// The ways a take can be read: curve, matrix, range, each as the file says or as told.
     private ContextMenu readings(Take t) {
         ContextMenu menu = new ContextMenu();
-        menu.getItems().add(choice("As the file says", t, Reading.AS_FILED));
+        menu.getItems().add(choice(Words.of("take-log.as-the-file-says"), t, Reading.AS_FILED));
         menu.getItems().add(new SeparatorMenuItem());
         for (Transfer c : Transfer.values()) {
             menu.getItems().add(choice("Curve " + Words.of("curve." + c.name()), t, t.reading().withCurve(c)));
@@ -185,7 +185,7 @@ final class TakeLog extends VBox {
 
     private MenuItem choice(String words, Take t, Reading as) {
         MenuItem item = new MenuItem(words + (t.reading().equals(as) ? ", now" : ""));
-        item.setOnAction(e -> changeTake("read a take as told", t, q -> q.read(as)));
+        item.setOnAction(e -> changeTake(Words.of("take-log.read-take-as-entered"), t, q -> q.read(as)));
         return item;
     }
 
@@ -205,9 +205,9 @@ final class TakeLog extends VBox {
             return found == null ? "" : session.folder().bringIn(found);
         }, at -> {
             if (at.isEmpty()) {
-                session.say("No file of this name with the same content is under " + under + ".");
+                session.say(Words.of("take-log.no-file-of-this-name", under));
             } else {
-                changeTake("find a take's file again", t, q -> q.found(at));
+                changeTake(Words.of("take-log.find-takes-file-again"), t, q -> q.found(at));
             }
         }, e -> session.say(String.valueOf(e.getMessage())));
     }

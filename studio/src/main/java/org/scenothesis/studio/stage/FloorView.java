@@ -27,6 +27,7 @@ import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.words.StageWords;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.NumberField;
 import org.scenothesis.studio.parts.ScaleSheet;
 import org.scenothesis.studio.parts.Text;
@@ -115,7 +116,7 @@ final class FloorView extends Pane {
         getChildren().addAll(sheet.grid());
         model.compared().filter(c -> !model.dragging()).ifPresent(c -> SetDrawing.of(c.view(model.plate()), above).marks().stream().filter(m -> !m.piece().isEmpty()).forEach(m -> getChildren().add(sheet.node(m, true))));
         drawing.marks().forEach(m -> getChildren().add(sheet.node(m, false)));
-        Label name = Text.of(above ? "from above \u00b7 grid 1 m" : "from the side", "column-head");
+        Label name = Text.of(above ? Words.of("floor-view.from-above-grid") : Words.of("floor-view.from-the-side"), "column-head");
         name.relocate(7, 4);
         getChildren().add(name);
         List<Reach> reaches = Reach.of(view, model.chosen());
@@ -169,12 +170,12 @@ final class FloorView extends Pane {
         }
         field.setId("tape-" + r.code());
         field.setAccessibleText(switch (r.code()) {
-            case "lens" -> "height of the lens";
-            case "away" -> "from the camera";
-            case "behind" -> "from there to the screen";
-            case "key" -> "from there to the key";
-            case "height" -> "height of the lamp";
-            default -> "from the camera to it";
+            case "lens" -> Words.of("floor-view.height-of-the-lens");
+            case "away" -> Words.of("floor-view.from-the-camera");
+            case "behind" -> Words.of("floor-view.from-there-to-the-screen");
+            case "key" -> Words.of("floor-view.from-there-to-the-key");
+            case "height" -> Words.of("floor-view.height-of-the-lamp");
+            default -> Words.of("floor-view.from-the-camera-to-it");
         });
         field.setPrefWidth(SLIP_W);
         field.setMaxWidth(SLIP_W);
@@ -226,7 +227,7 @@ final class FloorView extends Pane {
         StageWords.metres(field.getText()).ifPresentOrElse((double m) -> {
             requestFocus();
             model.reach(r, m);
-        }, () -> model.session().say("A length is metres, like 1.25, or feet and inches, like 4\u2032 1\u2033."));
+        }, () -> model.session().say(Words.of("floor-view.length-is-metres-like-or")));
     }
 
     /// What can be taken in hand here: from the side only what can be lifted.

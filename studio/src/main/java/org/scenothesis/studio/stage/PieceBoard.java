@@ -101,17 +101,17 @@ final class PieceBoard extends VBox {
             scroll.setVvalue(0);
             top.getChildren().setAll(head);
             if (now.isEmpty() || now.equals("none")) {
-                head.setText("on the shelf of stage pieces; drag one to the plan");
+                head.setText(Words.of("piece-board.on-the-shelf-of-stage"));
                 scroll.setContent(shelf);
                 shelf.setDisable(now.equals("none"));
             } else if (model.chosen().equals(Reach.CAMERA)) {
-                head.setText("the camera, and what is around");
+                head.setText(Words.of("piece-board.the-camera-and-what-is"));
                 scroll.setContent(camera());
             } else {
                 model.piece().ifPresent(p -> scroll.setContent(piece(p)));
             }
             if (!now.isEmpty() && !now.equals("none")) {
-                Button back = Text.button("back to the shelf", "quiet-button", () -> model.choose(""));
+                Button back = Text.button(Words.of("piece-board.back-to-the-shelf"), "quiet-button", () -> model.choose(""));
                 back.setId("shelf-back");
                 top.getChildren().add(back);
             }
@@ -167,13 +167,13 @@ final class PieceBoard extends VBox {
         all.add(tape(number("view across", "\u00b0", 2.9, 157, 1, 1), () -> stage().camera().widthShareFocal().like(Math.toDegrees(2 * Math.atan(0.5 / stage().camera().widthShareFocal().value()))), model::view));
         all.add(choice("sensor", sensors(), SensorFormat.of(stage().floor().lens().sensorMm().value()), f -> Words.of("sensor." + f.map(Enum::name).orElse("OTHER")), f -> f.ifPresent(s -> model.sensor(s.widthMm()))));
         all.add(tape(number("sensor width", "mm", 2, 70, 0.1, 1), () -> stage().floor().lens().sensorMm(), model::sensor));
-        all.add(tape(number("aperture", "f/", 0.7, 64, 0.1, 1), () -> stage().floor().lens().fNumber(), v -> model.lens("change the aperture", (LensSetting l) -> l.withFNumber(Given.told(v)))));
+        all.add(tape(number("aperture", "f/", 0.7, 64, 0.1, 1), () -> stage().floor().lens().fNumber(), v -> model.lens(Words.of("piece-board.change-the-aperture"), (LensSetting l) -> l.withFNumber(Given.told(v)))));
         all.add(tape(number("focus", "m", 0.02, 1000, 0.05, 2), () -> stage().floor().lens().focusM(), v -> model.lens("focus", (LensSetting l) -> l.withFocusM(Given.told(v)))));
         all.add(tape(number("tilt", "\u00b0", -89, 89, 0.5, 1), () -> stage().camera().aim().like(stage().camera().aim().value().tiltDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), v, a.rollDeg()))));
         all.add(tape(number("pan", "\u00b0", -360, 360, 0.5, 1), () -> stage().camera().aim().like(stage().camera().aim().value().panDeg()), v -> model.aim(a -> new StageCamera.Aim(v, a.tiltDeg(), a.rollDeg()))));
-        all.add(tape(number("turned for the plate", "\u00b0", -180, 180, 0.5, 1), () -> stage().floor().turn(model.plate()), v -> model.accept("turn the camera for a plate", x -> x.withFloor(f -> f.turned(model.plate(), v)))));
+        all.add(tape(number(Words.of("piece-board.turned-for-the-plate"), "\u00b0", -180, 180, 0.5, 1), () -> stage().floor().turn(model.plate()), v -> model.accept(Words.of("piece-board.turn-the-camera-for-plate"), x -> x.withFloor(f -> f.turned(model.plate(), v)))));
         all.add(tape(number("roll", "\u00b0", -45, 45, 0.1, 1), () -> stage().camera().aim().like(stage().camera().aim().value().rollDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), a.tiltDeg(), v))));
-        all.add(choice("around", List.of("a room", "open air"), stage().floor().around().value() instanceof Surroundings.Room ? "a room" : "open air", w -> w, w -> model.accept("change the place", s -> s.withFloor(f -> f.withAround(
+        all.add(choice("around", List.of("a room", "open air"), stage().floor().around().value() instanceof Surroundings.Room ? "a room" : "open air", w -> w, w -> model.accept(Words.of("piece-board.change-the-place"), s -> s.withFloor(f -> f.withAround(
                 Given.told(w.equals("a room") ? Floor.BARE.around().value() : new Surroundings.Open()))))));
         if (stage().floor().around().value() instanceof Surroundings.Room) {
             all.add(wall("left wall", -100, 99, Surroundings.Room::leftM, (r, v) -> new Surroundings.Room(v, r.rightM(), r.nearM(), r.farM(), r.highM(), r.reflects())));
@@ -181,7 +181,7 @@ final class PieceBoard extends VBox {
             all.add(wall("wall behind", -100, 99, Surroundings.Room::nearM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), v, r.farM(), r.highM(), r.reflects())));
             all.add(wall("wall ahead", -99, 100, Surroundings.Room::farM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), v, r.highM(), r.reflects())));
             all.add(wall("ceiling", 0.5, 60, Surroundings.Room::highM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), v, r.reflects())));
-            all.add(tape(number("walls give back", "", 0, 0.95, 0.05, 2), () -> stage().floor().around().like(room().reflects()), v -> room(r -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), r.highM(), v))));
+            all.add(tape(number(Words.of("piece-board.walls-give-back"), "", 0, 0.95, 0.05, 2), () -> stage().floor().around().like(room().reflects()), v -> room(r -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), r.highM(), v))));
         }
         all.add(readout(() -> model.view().map(StageWords::level).orElse("")));
         return flow(all);
@@ -200,7 +200,7 @@ final class PieceBoard extends VBox {
     }
 
     private void room(Function<Surroundings.Room, Surroundings.Room> change) {
-        model.accept("tell the room", s -> s.withFloor(f -> f.withAround(Given.told(change.apply(room())))));
+        model.accept(Words.of("piece-board.tell-the-room"), s -> s.withFloor(f -> f.withAround(Given.told(change.apply(room())))));
     }
 
     /// What the instruments show, as it is now.
@@ -218,7 +218,7 @@ final class PieceBoard extends VBox {
         List<Node> all = new ArrayList<>();
         TextField name = new TextField(p.name());
         name.setId("piece-name");
-        name.setAccessibleText("name of the piece");
+        name.setAccessibleText(Words.of("piece-board.name-of-the-piece"));
         name.setPrefWidth(WIDE);
         name.setOnAction(e -> model.rename(id, name.getText()));
         name.focusedProperty().addListener((o, was, is) -> {
@@ -229,10 +229,10 @@ final class PieceBoard extends VBox {
         values.add(() -> model.piece().filter(q -> !name.isFocused()).ifPresent(q -> name.setText(q.name())));
         all.add(name);
         if (p.thing() instanceof Backdrop b) {
-            all.add(choice("made as", List.of(BackdropKind.values()), b.kind(), StageWords::backdrop, k -> model.accept("change the screen", s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Backdrop) q.thing()).withKind(k)))))));
-            all.add(choice("colour", List.of(Backdrop.Dye.values()), b.dye(), d -> d.name().toLowerCase(Locale.ROOT), d -> model.accept("change the screen", s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Backdrop) q.thing()).withDye(d)))))));
+            all.add(choice("made as", List.of(BackdropKind.values()), b.kind(), StageWords::backdrop, k -> model.accept(Words.of("piece-board.change-the-screen"), s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Backdrop) q.thing()).withKind(k)))))));
+            all.add(choice("colour", List.of(Backdrop.Dye.values()), b.dye(), d -> d.name().toLowerCase(Locale.ROOT), d -> model.accept(Words.of("piece-board.change-the-screen"), s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Backdrop) q.thing()).withDye(d)))))));
         } else if (p.thing() instanceof Body b) {
-            all.add(choice("looks like", List.of(Body.Form.values()), b.form(), f -> f.name().toLowerCase(Locale.ROOT), k -> model.accept("change the figure", s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Body) q.thing()).withForm(k)))))));
+            all.add(choice("looks like", List.of(Body.Form.values()), b.form(), f -> f.name().toLowerCase(Locale.ROOT), k -> model.accept(Words.of("piece-board.change-the-figure"), s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Body) q.thing()).withForm(k)))))));
         }
         for (Dimension d : p.thing().dimensions()) {
             double step = d.unit().equals("m") ? 0.05 : d.high() > 1000 ? 50 : d.high() <= 1 ? 0.05 : 1;
@@ -243,7 +243,7 @@ final class PieceBoard extends VBox {
         }
         all.add(tape(number("turned", "\u00b0", -180, 180, 5, 0), () -> model.piece().map(q -> q.spot().like(q.at().turnDeg())).orElse(Given.told(0.0)), v -> model.accept("turn a piece", s -> s.withFloor(f -> f.with(id, q -> q.put(q.at().turned(v)))))));
         all.add(readout(() -> model.view().flatMap(v -> model.piece().map(q -> StageWords.instruments(v, q))).orElse("")));
-        Button gone = Text.button("take it away", "floor-button", () -> model.remove(id));
+        Button gone = Text.button(Words.of("piece-board.take-it-away"), "floor-button", () -> model.remove(id));
         gone.setId("piece-remove");
         all.add(gone);
         return flow(all);

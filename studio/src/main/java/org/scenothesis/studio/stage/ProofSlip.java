@@ -15,7 +15,7 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
-import org.scenothesis.core.rehearsal.staged.Compared;
+import org.scenothesis.core.rehearsal.staged.PredictionCheck;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.production.words.StageWords;
@@ -28,7 +28,7 @@ import org.scenothesis.studio.parts.VerdictMark;
 final class ProofSlip extends VBox {
     private static final double LIMIT_PX = 60;
 
-    private final Label head = Text.of("Will it key, will it sit?", "paper-title");
+    private final Label head = Text.of(Words.of("proof-slip.will-it-key-will-it"), "paper-title");
     private final Label under = Text.of("", "paper-soft");
     private final VBox lines = new VBox(1);
     private final StageModel model;
@@ -63,7 +63,7 @@ final class ProofSlip extends VBox {
 
     void show(List<Proved> all, List<Proved> compared, Stage stage, String plate) {
         long known = all.stream().filter(Proved::known).count();
-        under.setText((plate.isEmpty() ? "" : plate + " \u00b7 ") + (known == all.size() ? "all follows from what was told" : known + " of " + all.size() + " follow from what was told"));
+        under.setText((plate.isEmpty() ? "" : plate + " \u00b7 ") + (known == all.size() ? Words.of("proof-slip.all-follows-from-the-entries") : Words.of("proof-slip.of-follow-from-the-entries", known, all.size())));
         lines.getChildren().clear();
         for (Proved p : all) {
             lines.getChildren().add(line(p, compared.stream().filter(c -> c.finding().measure() == p.finding().measure() && c.about().equals(p.about())).findFirst().orElse(null), stage));
@@ -71,17 +71,17 @@ final class ProofSlip extends VBox {
     }
 
     /// Adds what was foretold beside what was measured, where the plate was rehearsed.
-    void filmed(List<Compared> all) {
+    void filmed(List<PredictionCheck> all) {
         if (all.isEmpty()) {
             return;
         }
-        long agree = all.stream().filter(c -> c.agreement() == Compared.Agreement.AGREES).count();
-        Label title = Text.of("Foretold of the set as it is now, measured of the rehearsed take: " + agree + " of " + all.size() + " agree", "paper-text");
+        long agree = all.stream().filter(c -> c.agreement() == PredictionCheck.Agreement.AGREES).count();
+        Label title = Text.of(Words.of("proof-slip.predicted-for-the-set-as", agree, all.size()), "paper-text");
         title.setPadding(new Insets(8, 0, 2, 0));
         title.setId("stage-foretold");
         lines.getChildren().add(title);
         lines.getChildren().add(row(new Region(), Text.of("", "paper-soft"), Text.of("foretold", "paper-soft"), Text.of("measured", "paper-soft"), null));
-        for (Compared c : all) {
+        for (PredictionCheck c : all) {
             Finding found = c.measured();
             lines.getChildren().add(row(
                     new VerdictMark(found == null ? Verdict.NOT_MEASURED : found.verdict()), Text.of(Words.title(c.measure()), "paper-text"), Text.of(StageWords.foretold(c), "paper-soft"), Text.of(StageWords.measured(c), "paper-number"),

@@ -149,12 +149,12 @@ final class SeenPicture extends VBox {
         int h = picture.roomHeight();
         if (audience.isSelected()) {
             session.worker().cancel(PICTURE);
-            picture.name("What the audience sees");
+            picture.name(Words.of("audience-view.what-the-audience-sees"));
             AudiencePicture.show(picture, session.shot(), session.seconds().get());
             return;
         }
         AudiencePicture.gone(picture);
-        picture.name("What " + model.piece().filter(x -> x.thing() instanceof Camera).map(Piece::name).orElse("the camera") + " will see, rehearsed" + (view.get().lamps().isEmpty() ? " in work light: no lamp yet" : "") + (model.plateName().isEmpty() ? "" : " \u00b7 " + model.plateName()));
+        picture.name(Words.of("seen-picture.what-will-see-rehearsed", model.piece().filter(x -> x.thing() instanceof Camera).map(Piece::name).orElse("the camera"), (view.get().lamps().isEmpty() ? Words.of("seen-picture.in-work-light") : ""), (model.plateName().isEmpty() ? "" : " \u00b7 " + model.plateName())));
         SetView v = view.get();
         int wide = Math.max(64, Math.min(w, h * v.widthPx() / v.heightPx()));
         int high = Math.max(36, wide * v.heightPx() / v.widthPx());

@@ -26,8 +26,8 @@ import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.rehearsal.staged.Compared;
 import org.scenothesis.core.rehearsal.staged.Fault;
+import org.scenothesis.core.rehearsal.staged.PredictionCheck;
 import org.scenothesis.core.stage.draw.Reach;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.production.words.PlanWords;
@@ -59,7 +59,7 @@ public final class StageBench extends Bench {
     private final ProgressBar filmed = new ProgressBar(0);
     private final Label left = Text.of("", "muted", "small");
     private final Set<Fault> chosenFaults = EnumSet.noneOf(Fault.class);
-    private final Button begin = Text.button("Begin a set by hand", "floor-button", () -> {});
+    private final Button begin = Text.button(Words.of("stage-bench.begin-set-by-hand"), "floor-button", () -> {});
     private final Button feet = Text.button("in feet", "quiet-button", () -> {});
     private boolean filling;
 
@@ -79,7 +79,7 @@ public final class StageBench extends Bench {
     private void build() {
         sets.setAlignment(Pos.CENTER_LEFT);
         plates.setId("stage-plate");
-        plates.setAccessibleText("the plate it is staged for");
+        plates.setAccessibleText(Words.of("stage-bench.the-plate-it-is-staged"));
         plates.setMaxWidth(230);
         Region room = new Region();
         HBox.setHgrow(room, Priority.ALWAYS);
@@ -103,7 +103,7 @@ public final class StageBench extends Bench {
         rehearse.setId("stage-rehearse");
         faults.setId("stage-faults");
         faults.getStyleClass().add("floor-button");
-        faults.setAccessibleText("what shall go wrong while it is rehearsed");
+        faults.setAccessibleText(Words.of("stage-bench.what-goes-wrong-in-the"));
         drawing.setId("stage-drawing");
         filmed.setPrefWidth(90);
         for (Fault f : Fault.values()) {
@@ -149,7 +149,7 @@ public final class StageBench extends Bench {
         });
         suggest.setOnAction(e -> work.suggest());
         rehearse.setOnAction(e -> work.rehearse(Set.copyOf(chosenFaults)));
-        drawing.setOnAction(e -> Choosers.save(view, "Drawing of the set: .pdf, .svg, .html, or in three dimensions .glb", "set-" + session.shot().number() + ".pdf").ifPresent(work::write));
+        drawing.setOnAction(e -> Choosers.save(view, Words.of("stage-bench.drawing-of-the-set-pdf"), "set-" + session.shot().number() + ".pdf").ifPresent(work::write));
         work.whenFilmed(this::progress);
         begin.setOnAction(e -> model.begin());
         compare.setOnAction(e -> model.compare());
@@ -175,12 +175,12 @@ public final class StageBench extends Bench {
         board.refresh();
         if (now.isEmpty()) {
             boolean waits = session.planned().get().plans().get(session.shot().id()) == null && !session.shot().id().isEmpty();
-            slip.say(waits ? "The plan is being made." : "Nothing is broken down that is filmed here.");
+            slip.say(waits ? Words.of("stage-bench.the-plan-is-being-made") : Words.of("stage-bench.nothing-is-broken-down-that"));
             picture.view().name("");
             if (waits) {
-                picture.view().say("The plan is being made.");
+                picture.view().say(Words.of("stage-bench.the-plan-is-being-made"));
             } else {
-                picture.view().invite(Sketch.SET, "The set is staged from what is told on Break down: who and what, how large, how far, before which cloth.", "Go to Break down", () -> session.bench().set(BenchName.BREAK_DOWN));
+                picture.view().invite(Sketch.SET, Words.of("stage-bench.the-set-is-staged-from"), Words.of("stage-bench.go-to-break-down"), () -> session.bench().set(BenchName.BREAK_DOWN));
             }
             return;
         }
@@ -228,13 +228,13 @@ public final class StageBench extends Bench {
         filling = false;
         suggest.setText(work.looking() ? "Stop looking" : "Suggest");
         suggest.setDisable(now.isEmpty());
-        rehearse.setText(work.filming() ? "Stop the rehearsal" : "Rehearse");
+        rehearse.setText(work.filming() ? Words.of("stage-bench.stop-the-rehearsal") : "Rehearse");
         rehearse.setDisable(now.map(s -> s.needs().isEmpty()).orElse(true));
         faults.setDisable(rehearse.isDisabled());
         progress();
         drawing.setDisable(now.isEmpty());
         Text.shown(begin, now.isEmpty() && !session.shot().id().isEmpty());
-        compare.setText(model.compared().isPresent() ? "End the comparison" : "Compare");
+        compare.setText(model.compared().isPresent() ? Words.of("stage-bench.end-the-comparison") : "Compare");
         compare.setDisable(now.isEmpty());
         planned.setDisable(now.map(s -> !s.byHand()).orElse(true));
         feet.setText(model.feet() ? "in metres" : "in feet");
@@ -252,7 +252,7 @@ public final class StageBench extends Bench {
         boolean fast = model.dragging();
         Optional<Staged> compared = model.compared();
         HouseRules rules = model.rules();
-        record Answer(List<Proved> now, List<Proved> before, List<Compared> filmed) {}
+        record Answer(List<Proved> now, List<Proved> before, List<PredictionCheck> filmed) {}
         model.ask("proof", ticket -> new Answer(s.proved(plate, rules, !fast), compared.map(c -> c.proved(plate, rules, false)).orElse(List.of()), fast ? List.of() : model.filmed(s)), a -> {
             slip.show(a.now, a.before, s.stage(), model.plateName());
             slip.filmed(a.filmed);
@@ -282,13 +282,13 @@ public final class StageBench extends Bench {
     @Override
     public Map<String, String> keys() {
         Map<String, String> out = new LinkedHashMap<>();
-        out.put("G", "into the plan; Tab goes from piece to piece");
-        out.put("Arrows", "move the piece, Shift farther");
-        out.put("R", "turn the piece, Shift back");
-        out.put("C", "face the camera");
-        out.put("Delete", "take the piece away");
-        out.put("V", "what is drawn over the picture");
-        out.put("M", "metres or feet");
+        out.put("G", Words.of("stage-bench.into-the-plan-tab-goes"));
+        out.put("Arrows", Words.of("stage-bench.move-the-piece-shift-farther"));
+        out.put("R", Words.of("stage-bench.turn-the-piece-shift-back"));
+        out.put("C", Words.of("stage-bench.face-the-camera"));
+        out.put("Delete", Words.of("stage-bench.take-the-piece-away"));
+        out.put("V", Words.of("stage-bench.drawing-over-the-picture"));
+        out.put("M", Words.of("stage-bench.metres-or-feet"));
         return out;
     }
 }

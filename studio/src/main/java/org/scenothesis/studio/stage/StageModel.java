@@ -13,7 +13,7 @@ import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.breakdown.staging.Stagings;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.rehearsal.staged.Compared;
+import org.scenothesis.core.rehearsal.staged.PredictionCheck;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
@@ -33,6 +33,7 @@ import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.production.stage.Rehearsing;
 import org.scenothesis.production.words.PlanWords;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Worker;
 
@@ -92,7 +93,7 @@ final class StageModel {
     }
 
     /// What was foretold of the plate that is staged beside what was measured of its take; nothing where that was not rehearsed.
-    List<Compared> filmed(Staged s) {
+    List<PredictionCheck> filmed(Staged s) {
         BreakdownPlan plan = plan();
         PlateNeed need = s.need(plate()).orElse(null);
         Plate filmed = plan == null || need == null ? null : Breakdown.matched(session.shot(), plan).get(need.key());
@@ -202,7 +203,7 @@ final class StageModel {
             try {
                 other = change.apply(s.stage());
             } catch (IllegalArgumentException e) {
-                session.say("There is no such set: " + e.getMessage() + ".");
+                session.say(Words.of("stage-model.there-is-no-such-set", e.getMessage()));
                 changed.run();
                 return;
             }
@@ -251,7 +252,7 @@ final class StageModel {
     }
 
     void aim(UnaryOperator<StageCamera.Aim> change) {
-        accept("aim the camera", s -> {
+        accept(Words.of("stage-model.aim-the-camera"), s -> {
             StageCamera c = s.camera();
             return s.withCamera(new StageCamera(c.position(), Given.told(change.apply(c.aim().value())), c.widthShareFocal(), c.principal()));
         });
@@ -259,7 +260,7 @@ final class StageModel {
 
     /// Focal length, which is an angle of view on its sensor.
     void focal(double mm) {
-        accept("change the lens", s -> {
+        accept(Words.of("stage-model.change-the-lens"), s -> {
             StageCamera c = s.camera();
             return s.withCamera(new StageCamera(c.position(), c.aim(), Given.told(mm / s.floor().lens().sensorMm().value()), c.principal()));
         });
@@ -267,7 +268,7 @@ final class StageModel {
 
     /// Another angle of view across the picture, in degrees.
     void view(double deg) {
-        accept("change the view", s -> {
+        accept(Words.of("stage-model.change-the-view"), s -> {
             StageCamera c = s.camera();
             return s.withCamera(new StageCamera(c.position(), c.aim(), Given.told(0.5 / Math.tan(Math.toRadians(deg) / 2)), c.principal()));
         });
@@ -275,7 +276,7 @@ final class StageModel {
 
     /// Another sensor behind the same lens, which then sees another angle.
     void sensor(double mm) {
-        accept("change the sensor", s -> {
+        accept(Words.of("stage-model.change-the-sensor"), s -> {
             StageCamera c = s.camera();
             double focal = s.floor().lens().focalMm(c.widthShareFocal().value());
             return s.withCamera(new StageCamera(c.position(), c.aim(), Given.told(focal / mm), c.principal())).withFloor(f -> f.withLens(f.lens().withSensorMm(Given.told(mm))));
@@ -289,13 +290,13 @@ final class StageModel {
     void faceCamera(String id) {
         now().ifPresent(s -> {
             Vec eye = s.stage().camera().position().value();
-            floor("face the camera", f -> f.with(id, p -> p.put(p.at().facing(eye.x(), eye.z()))));
+            floor(Words.of("stage-bench.face-the-camera"), f -> f.with(id, p -> p.put(p.at().facing(eye.x(), eye.z()))));
         });
     }
 
     void remove(String id) {
         chosen = "";
-        floor("take a piece away", f -> f.without(id));
+        floor(Words.of("stage-model.take-piece-away"), f -> f.without(id));
     }
 
     void rename(String id, String name) {
@@ -323,7 +324,7 @@ final class StageModel {
             Optional<Piece> hood = code.equals("hood") && at == null ? Pane.of(v).stream().flatMap(p -> p.hung(id).stream()).findFirst() : Optional.empty();
             Spot straight = new Spot(spot.x(), spot.z(), s.stage().panDeg());
             Piece put = PieceShelf.make(code, id, code.equals("camera") ? straight.facing(aim.x(), aim.z()) : straight, aim);
-            floor("put a piece down", f -> f.plus(hood.orElse(put)));
+            floor(Words.of("stage-model.put-piece-down"), f -> f.plus(hood.orElse(put)));
         });
     }
 
@@ -342,7 +343,7 @@ final class StageModel {
 
     /// The set as the plan has it again.
     void asPlanned() {
-        now().filter(Staged::byHand).ifPresent(s -> session.change("stage it as planned", shot -> Stagings.planned(shot, s.group())));
+        now().filter(Staged::byHand).ifPresent(s -> session.change(Words.of("stage-model.stage-it-as-planned"), shot -> Stagings.planned(shot, s.group())));
         chosen = "";
         changed.run();
     }

@@ -29,6 +29,7 @@ final class StageWork {
     private boolean looking;
     private boolean filming;
     private double share;
+    private boolean waits;
     private long begun;
     private Runnable moved = () -> {};
 
@@ -52,10 +53,10 @@ final class StageWork {
 
     /// About how long the rehearsal will go on, in words; empty while nothing can be said of it.
     String left() {
-        double spent = (System.nanoTime() - begun) / 1e9;
         if (!filming || share < LEAST_SHARE) {
-            return "";
+            return filming && waits ? Words.of("work.waits") : "";
         }
+        double spent = (System.nanoTime() - begun) / 1e9;
         double seconds = spent * (1 - share) / share;
         return seconds < 60 ? Words.number(Math.ceil(seconds), 0) + " s left" : Words.number(Math.ceil(seconds / 60), 0) + " min left";
     }
@@ -76,10 +77,10 @@ final class StageWork {
             Shot shot = session.shot();
             session.worker().ask(LOOKING, ticket -> s.suggested(of, rules, Stagings.means(shot, lamps, KitFile.read(KitFile.home())), ticket::wanted), found -> {
                 looking = false;
-                session.say(model.suggested(s, found.stage()) ? "Suggested: " + StageWords.suggested(found) + "." : "The set was changed meanwhile; the suggestion was let go.");
+                session.say(model.suggested(s, found.stage()) ? "Suggested: " + StageWords.suggested(found) + "." : Words.of("stage-work.the-set-was-changed-meanwhile"));
             }, e -> {
                 looking = false;
-                session.say("No set could be suggested: " + e.getMessage());
+                session.say(Words.of("stage-work.no-set-could-be-suggested", e.getMessage()));
                 model.tell();
             });
             model.tell();
@@ -91,28 +92,30 @@ final class StageWork {
         if (filming) {
             session.worker().cancel(FILMING);
             filming = false;
-            session.say("The rehearsal was stopped.");
+            session.say(Words.of("stage-work.the-rehearsal-was-stopped"));
             model.tell();
             return;
         }
         if (!session.folder().writable()) {
-            session.say("This production is open elsewhere; nothing can be filmed into it from here.");
+            session.say(Words.of("stage-work.this-production-is-open-elsewhere"));
             return;
         }
         model.now().filter(s -> !s.needs().isEmpty()).ifPresent(s -> {
             filming = true;
             share = 0;
             begun = System.nanoTime();
+            waits = session.worker().works();
             Shot shot = session.shot();
             BreakdownPlan plan = model.plan();
             Rehearsing.Wish wish = Rehearsing.Wish.USUAL.going(faults);
             session.worker().ask(FILMING, ticket -> Rehearsing.film(session.folder(), shot, s, s.needs(), wish, session.bands(), (done, of) -> {
                 session.worker().onUi(() -> progress(of == 0 ? 0 : done / (double) of, ticket.wanted()));
+                session.worker().letLook(ticket);
                 return ticket.wanted();
             }), filmed -> {
                 filming = false;
-                session.store().apply("rehearse the plates", p -> p.withShot(shot.id(), x -> plan == null ? x : Rehearsing.taken(x, plan, filmed)));
-                session.say("Rehearsed " + Words.count(filmed.size(), "plate", "plates") + "; they lie with the takes and are measured like any other.");
+                session.store().apply(Words.of("stage-work.rehearse-the-plates"), p -> p.withShot(shot.id(), x -> plan == null ? x : Rehearsing.taken(x, plan, filmed)));
+                session.say(Words.of("stage-work.rehearsed-they-lie-with-the", Words.count(filmed.size(), "plate", "plates")));
                 session.measure();
                 model.tell();
             }, e -> {
@@ -126,6 +129,10 @@ final class StageWork {
 
     private void progress(double now, boolean wanted) {
         if (wanted && now - share > 0.01) {
+            if (waits) {
+                waits = false;
+                begun = System.nanoTime();
+            }
             share = now;
             moved.run();
         }

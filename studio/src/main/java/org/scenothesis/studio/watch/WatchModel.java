@@ -15,6 +15,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.Reference;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 
 /// Which take of the plate on the shelf is watched, against what, and what was measured of it; without any window.
@@ -112,15 +113,15 @@ public final class WatchModel {
         Plate plate = plate().orElse(null);
         Take take = take().orElse(null);
         if (plate == null || take == null) {
-            return "Choose a plate with a take on the shelf, or bring one in on Shoot.";
+            return Words.of("watch-model.choose-plate-with-take-on");
         }
         LockReport r = lock().orElse(null);
         if (r != null) {
-            return r.found() ? "" : "Too little of the set is seen again in this take; the camera cannot be placed.";
+            return r.found() ? "" : Words.of("watch-model.too-little-of-the-set");
         }
         return session.measured().get().brief(take).filter(b -> !b.usable()).map(b -> b.problem())
                 .or(() -> session.measured().get().lockTrouble(session.shot(), plate, take))
-                .orElse(reference(plate, take).isEmpty() ? "There is no clean plate to compare with." : "Not measured yet.");
+                .orElse(reference(plate, take).isEmpty() ? Words.of("watch-model.there-is-no-clean-plate") : Words.of("watch-model.not-measured-yet"));
     }
 
     /// What the take is compared with, in words.
@@ -129,9 +130,9 @@ public final class WatchModel {
         Take take = take().orElse(null);
         Reference r = plate == null || take == null ? null : reference(plate, take).orElse(null);
         if (r == null) {
-            return "nothing to compare with";
+            return Words.of("watch-model.nothing-to-compare-with");
         }
-        return r.kind() == Reference.Kind.OWN_START ? "against its own beginning, so both its ends are compared"
+        return r.kind() == Reference.Kind.OWN_START ? Words.of("watch-model.against-its-own-beginning-so")
                 : "against " + r.plate().name().toLowerCase(Locale.ROOT) + ", take " + (r.plate().takes().indexOf(r.take()) + 1);
     }
 
@@ -152,7 +153,7 @@ public final class WatchModel {
         }
         FootageSource reference = session.reference(plate, take);
         if (reference == null && !alone) {
-            return new Sight.NoPicture("There is no clean plate to compare with yet.");
+            return new Sight.NoPicture(Words.of("watch-model.there-is-no-clean-plate-2"));
         }
         return new Sight.Pair(own, reference == null ? own : reference, how);
     }

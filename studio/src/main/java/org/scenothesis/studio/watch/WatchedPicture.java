@@ -7,6 +7,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.match.Comparison;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.parts.ComparisonBar;
 import org.scenothesis.studio.parts.PictureView;
@@ -69,7 +70,7 @@ public final class WatchedPicture {
         String frame = model.plate().map(Plate::name).orElse("") + ", frame " + model.session().frame();
         return switch (how) {
             case REFERENCE -> "Reference";
-            case DIFFERENCE -> frame + ", difference \u00d74, grey is none";
+            case DIFFERENCE -> Words.of("watched-picture.difference-grey-is-none", frame);
             case OUTLINE -> frame + ", reference outlined";
             case TAKE, OVER -> frame;
         };

@@ -78,9 +78,9 @@ class BreakDownTest extends BreakDownHouse {
     void aSlipUnfoldsToAllThatMustBeMindedAndAProposedPlateIsDeclined(FxRobot robot) {
         click(robot, "#need-light-the-lantern");
         until("unfolded", () -> words().contains("If you skip it: It glows, but nothing around it does.") && words().contains("In the frame: the bare bulb"));
-        robot.clickOn("do without it");
+        robot.clickOn("skip it");
         until("declined", () -> !there("#need-light-the-lantern") && words().contains("Done without"));
-        robot.clickOn("take it back");
+        robot.clickOn("plan it again");
         until("back", () -> there("#need-light-the-lantern"));
     }
 

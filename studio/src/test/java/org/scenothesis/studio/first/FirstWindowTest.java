@@ -27,9 +27,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.WonderKind;
-import org.scenothesis.production.store.Lately;
-import org.scenothesis.production.store.NewProduction;
-import org.scenothesis.studio.house.Doors;
+import org.scenothesis.production.begin.NewProduction;
+import org.scenothesis.production.store.RecentProductions;
+import org.scenothesis.studio.house.Navigation;
 import org.scenothesis.studio.house.Worker;
 import org.scenothesis.studio.theme.Theme;
 import org.testfx.api.FxRobot;
@@ -72,7 +72,7 @@ class FirstWindowTest {
         first.shown();
     }
 
-    private final class Written implements Doors {
+    private final class Written implements Navigation {
         @Override
         public void begin(NewProduction what, Path folder, List<Path> footage) {
             begun = what;
@@ -143,8 +143,8 @@ class FirstWindowTest {
     void whatWasOpenedLatelyIsNamedByItsTitleAndOpenedAgain(FxRobot robot) throws Exception {
         Path films = Files.createTempDirectory(home, "kept");
         new NewProduction("Ribbon storm", null, null).in(films.resolve("ribbon")).close();
-        Lately.opened(films.resolve("gone"), Instant.now(), "Gone");
-        Lately.opened(films.resolve("ribbon"), Instant.now(), "Ribbon");
+        RecentProductions.opened(films.resolve("gone"), Instant.now(), "Gone");
+        RecentProductions.opened(films.resolve("ribbon"), Instant.now(), "Ribbon");
         robot.interact(() -> first.shown());
         await().atMost(20, TimeUnit.SECONDS).untilAsserted(() -> assertThat(robot.lookup("Ribbon storm").tryQuery()).isPresent());
         assertThat(robot.lookup("1 shot, nothing filmed yet").tryQuery()).isPresent();
@@ -152,7 +152,7 @@ class FirstWindowTest {
         assertThat(went).containsExactly("open ribbon");
         robot.clickOn("#lately-gone");
         assertThat(robot.lookup("#lately-gone").tryQuery()).as("what is not there is let go").isEmpty();
-        assertThat(Lately.all()).hasSize(1);
+        assertThat(RecentProductions.all()).hasSize(1);
     }
 
     @ParameterizedTest

@@ -53,7 +53,7 @@ class NotSavedTest {
         changed(robot, "Not lost");
         house.until("failed", () -> house.session().save().get().kind() == Store.SaveState.Kind.FAILED);
         assertThat(house.session().settled()).isFalse();
-        robot.interact(() -> ((House) house.scene().getRoot()).askUnsaved(() -> left[0] = true));
+        robot.interact(() -> ((MainWindow) house.scene().getRoot()).askUnsaved(() -> left[0] = true));
         house.until("asked", () -> robot.lookup("#not-saved-keep").tryQuery().isPresent());
         return away;
     }
@@ -64,7 +64,7 @@ class NotSavedTest {
         Path away = gone(robot, left);
         robot.type(KeyCode.ESCAPE);
         assertThat(left[0]).as("gone on working").isFalse();
-        robot.interact(() -> ((House) house.scene().getRoot()).askUnsaved(() -> left[0] = true));
+        robot.interact(() -> ((MainWindow) house.scene().getRoot()).askUnsaved(() -> left[0] = true));
         robot.clickOn("#not-saved-again");
         assertThat(left[0]).as("the folder is still gone").isFalse();
         robot.clickOn("#not-saved-keep");

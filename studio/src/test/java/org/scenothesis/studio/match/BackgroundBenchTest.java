@@ -112,7 +112,7 @@ class BackgroundBenchTest {
 
         press(robot, "#solve-t2");
         house.until("solved", () -> words("#path-paper").contains("It travels"));
-        assertThat(words("#path-paper")).contains("Street, take 2", FRAMES + " of " + FRAMES + " frames placed", "how long its way is, is not known", "mark a known length");
+        assertThat(words("#path-paper")).contains("Street, take 2", FRAMES + " of " + FRAMES + " frames placed", "length of its path unknown", "mark a known length");
         assertThat(scene.lookup("#path-sketch").isVisible()).isTrue();
         assertThat(scene.lookup("#path-write").isDisabled()).isFalse();
     }

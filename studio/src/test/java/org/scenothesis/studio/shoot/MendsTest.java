@@ -99,7 +99,7 @@ class MendsTest {
         robot.clickOn("#reading-maker-1");
         robot.clickOn("Matrix BT.601");
         until("told", () -> maker().reading().matrix() == ColourMatrix.BT601);
-        until("said", () -> OpenHouse.words(scene.getRoot()).contains("as told"));
+        until("said", () -> OpenHouse.words(scene.getRoot()).contains("as entered"));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         until("as filed", () -> maker().reading().equals(Reading.AS_FILED));
     }

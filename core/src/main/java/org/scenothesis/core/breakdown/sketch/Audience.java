@@ -28,7 +28,7 @@ final class Audience {
     private static final double HEADROOM = 0.06;
     private static final double RISING_SHARE = 0.45;
     /// Who acts and was not named.
-    private static final String NOBODY = "whoever acts";
+    private static final String NOBODY = "the performer";
 
     private final Shot shot;
     private final double seconds;

@@ -31,7 +31,7 @@ record InFront(Case c) {
     private String who() {
         String named = c.answer(Fact.FRONT).strip();
         String actor = c.answer(Fact.ACTOR).strip();
-        return !named.isEmpty() ? named : acts() && !actor.isEmpty() ? actor : "whoever passes before " + c.subject();
+        return !named.isEmpty() ? named : acts() && !actor.isEmpty() ? actor : "the performer who passes in front of " + c.subject();
     }
 
     /// Whether it is all who act in the shot anyway; one of several has a plate of their own, and the others stay in place.

@@ -12,7 +12,12 @@ import org.scenothesis.core.value.Animated;
 ///   which the ground becomes a wall; below the picture there is none.
 /// - `density`: 0 to 1, how much light is taken; `softnessPx`: at that height, falling to nothing at the ground. `limit`: the shadow stays within, if it has three corners.
 @RecordBuilder
-public record Cast(Animated<List<Point>> points, double density, double softnessPx, List<Point> limit) implements Step, Led, CastBuilder.With {
+public record Cast(Animated<List<Point>> points, double density, double softnessPx, List<Point> limit) implements Step, PointDriven, CastBuilder.With {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Cast>> PARAMETERS = List.of(
+            new Parameter<>(Cast.class, "cast-density", "", new Parameter.Span(0, 1, 0.02, 2), (c, t) -> c.density(), (c, t, v) -> c.withDensity(v)),
+            new Parameter<>(Cast.class, "cast-softness", "px", new Parameter.Span(0, 400, 1, 0), (c, t) -> c.softnessPx(), (c, t, v) -> c.withSoftnessPx(v)));
+
     /// To the right and towards the camera, with a wall only at the very top of the picture.
     public static final Cast FRESH = new Cast(
             Animated.of(List.of(new Point(0.4, 0.85), new Point(0.6, 0.85), new Point(0.5, 0.4), new Point(0.75, 0.97), new Point(0.1, 0.03), new Point(0.9, 0.03))), 0.6, 12, List.of());

@@ -29,7 +29,7 @@ public final class Choices {
                 if (!trails.isEmpty()) {
                     List<String> names = new ArrayList<>(List.of(NOTHING));
                     names.addAll(trails);
-                    out.add(new Choice<>(Outline.class, "hung", names, x -> on(x.hung()), (x, w) -> x.withHung(w.equals(NOTHING) ? null : new Hung(w, since.applyAsDouble(w), true))));
+                    out.add(new Choice<>(Outline.class, "hung", names, x -> on(x.hung()), (x, w) -> x.withHung(w.equals(NOTHING) ? null : new TrackBinding(w, since.applyAsDouble(w), true))));
                 }
                 yield out;
             }
@@ -37,14 +37,15 @@ public final class Choices {
             case Hold h -> hung(Hold.class, h.by(), Hold::by, Hold::new, trails, since);
             case Join j -> List.of(new Choice<>(Join.class, "keeps", words(Join.Side.values()), x -> word(x.keeps()), (x, w) -> x.with(Join.Side.valueOf(w.toUpperCase(Locale.ROOT)), x.softnessPx())));
             case Extend e -> List.of(new Choice<>(Extend.class, "around", words(Extend.Around.values()), x -> word(x.around()), (x, w) -> x.withAround(Extend.Around.valueOf(w.toUpperCase(Locale.ROOT)))));
-            default -> List.of();
+            case Steady _, Key _, Luma _, Difference _, OwnAlpha _, Grade _, Tone _, Soften _, Lens _, Warp _, Ripple _, Grain _,
+                    Flip _, Pin _, Put _, Wobble _, Place _, Shadow _, Cast _, Wrap _, Glow _, Letterbox _, Presence _ -> List.of();
         };
     }
 
-    private static <S extends Step> List<Choice<?>> hung(Class<S> kind, Hung now, Function<S, Hung> of, Function<Hung, S> make, List<String> trails, ToDoubleFunction<String> since) {
+    private static <S extends Step> List<Choice<?>> hung(Class<S> kind, TrackBinding now, Function<S, TrackBinding> of, Function<TrackBinding, S> make, List<String> trails, ToDoubleFunction<String> since) {
         return List.of(
-                new Choice<>(kind, "follows", trails.contains(now.trail()) ? trails : plus(trails, now.trail()), x -> of.apply(x).trail(), (x, w) -> make.apply(new Hung(w, since.applyAsDouble(w), of.apply(x).turns()))),
-                new Choice<>(kind, "goes", GOES, x -> GOES.get(of.apply(x).turns() ? 1 : 0), (x, w) -> make.apply(new Hung(of.apply(x).trail(), of.apply(x).sinceSeconds(), w.equals("turns")))));
+                new Choice<>(kind, "follows", trails.contains(now.trail()) ? trails : plus(trails, now.trail()), x -> of.apply(x).trail(), (x, w) -> make.apply(new TrackBinding(w, since.applyAsDouble(w), of.apply(x).turns()))),
+                new Choice<>(kind, "goes", GOES, x -> GOES.get(of.apply(x).turns() ? 1 : 0), (x, w) -> make.apply(new TrackBinding(of.apply(x).trail(), of.apply(x).sinceSeconds(), w.equals("turns")))));
     }
 
     private static List<String> plus(List<String> all, String one) {
@@ -53,7 +54,7 @@ public final class Choices {
         return out;
     }
 
-    private static String on(@Nullable Hung h) {
+    private static String on(@Nullable TrackBinding h) {
         return h == null ? NOTHING : h.trail();
     }
 

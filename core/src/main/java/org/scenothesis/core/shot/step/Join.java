@@ -8,7 +8,11 @@ import org.scenothesis.core.value.Animated;
 /// One half of something filmed in two parts: cut at a seam, and its seam laid onto that of the other half, so that place, angle and width agree.
 ///
 /// `points`: the two ends of the seam as filmed, then where they are to lie. `keeps`: which side of the seam is kept, as seen in its own picture.
-public record Join(Animated<List<Point>> points, Side keeps, double softnessPx) implements Step, Led {
+public record Join(Animated<List<Point>> points, Side keeps, double softnessPx) implements Step, PointDriven {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Join>> PARAMETERS = List.of(
+            new Parameter<>(Join.class, "seam-softness", "px", new Parameter.Span(0, 400, 0.5, 1), (j, t) -> j.softnessPx(), (j, t, v) -> j.with(j.keeps(), v)));
+
     /// Which side of the seam.
     public enum Side {
         ABOVE,

@@ -13,7 +13,11 @@ import org.scenothesis.core.value.Animated;
 /// - `corners`: in shares of width and height; fewer than three let all count.
 /// - Between keys with as many corners each corner moves to its like; else the earlier outline is held.
 @RecordBuilder
-public record Outline(Animated<List<Point>> corners, double softnessPx, Counts counts, boolean curved, @Nullable Hung hung) implements Step, OutlineBuilder.With {
+public record Outline(Animated<List<Point>> corners, double softnessPx, Counts counts, boolean curved, @Nullable TrackBinding hung) implements Step, OutlineBuilder.With {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Outline>> PARAMETERS = List.of(
+            new Parameter<>(Outline.class, "softness", "px", new Parameter.Span(0, 200, 1, 0), (o, t) -> o.softnessPx(), (o, t, v) -> o.withSoftnessPx(v)));
+
     /// Lets all count.
     public static final Outline NONE = of(List.of(), 0);
 

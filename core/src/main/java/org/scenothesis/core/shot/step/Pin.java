@@ -8,7 +8,7 @@ import org.scenothesis.core.value.Animated;
 /// The picture's four corners pinned to four points, as a flat thing is seen in perspective: a display, a sheet, a wall.
 ///
 /// `corners`: top left, top right, bottom right, bottom left, in shares of width and height; they may lie outside. They always span an outline that bends one way.
-public record Pin(Animated<List<Point>> corners) implements Step, Led {
+public record Pin(Animated<List<Point>> corners) implements Step, PointDriven {
     /// Where it was filmed.
     public static final List<Point> AS_FILMED = List.of(new Point(0, 0), new Point(1, 0), new Point(1, 1), new Point(0, 1));
     /// A little within the picture, so that its corners can be taken hold of.

@@ -1,6 +1,7 @@
 package org.scenothesis.core.shot.step;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.value.Animated;
@@ -12,6 +13,17 @@ import org.scenothesis.core.value.Given;
 /// - `turnDeg`: clockwise in the picture; `size`: against its real size.
 @RecordBuilder
 public record Place(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Double> turnDeg, Animated<Double> size) implements Step, PlaceBuilder.With {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Place>> PARAMETERS = List.of(
+            new Parameter<>(Place.class, "sideways", "m", new Parameter.Span(-50, 50, 0.01, 2), (p, t) -> p.stand(t).foot().x(), (p, t, v) -> p.stood(t, new Vec(v, p.stand(t).foot().y(), p.stand(t).foot().z()))),
+            new Parameter<>(Place.class, "height", "m", new Parameter.Span(-10, 50, 0.01, 2), (p, t) -> p.stand(t).foot().y(), (p, t, v) -> p.stood(t, new Vec(p.stand(t).foot().x(), v, p.stand(t).foot().z()))),
+            new Parameter<>(Place.class, "away", "m", new Parameter.Span(-50, 100, 0.01, 2), (p, t) -> p.stand(t).foot().z(), (p, t, v) -> p.stood(t, new Vec(p.stand(t).foot().x(), p.stand(t).foot().y(), v))),
+            new Parameter<>(Place.class, "filmed-sideways", "m", new Parameter.Span(-50, 50, 0.01, 2), (p, t) -> p.filmedFoot().value().x(), (p, t, v) -> p.filmedAt(new Vec(v, p.filmedFoot().value().y(), p.filmedFoot().value().z()))),
+            new Parameter<>(Place.class, "filmed-height", "m", new Parameter.Span(-10, 50, 0.01, 2), (p, t) -> p.filmedFoot().value().y(), (p, t, v) -> p.filmedAt(new Vec(p.filmedFoot().value().x(), v, p.filmedFoot().value().z()))),
+            new Parameter<>(Place.class, "filmed-away", "m", new Parameter.Span(-50, 100, 0.01, 2), (p, t) -> p.filmedFoot().value().z(), (p, t, v) -> p.filmedAt(new Vec(p.filmedFoot().value().x(), p.filmedFoot().value().y(), v))),
+            new Parameter<>(Place.class, "turn", "\u00b0", new Parameter.Span(-180, 180, 0.5, 1), (p, t) -> p.turnDeg().at(t, Animated::number), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))),
+            new Parameter<>(Place.class, "size", "\u00d7", new Parameter.Span(0.05, 20, 0.01, 2), (p, t) -> p.size().at(t, Animated::number), (p, t, v) -> p.withSize(p.size().set(t, v))));
+
     public Place {
         place("filmedFoot", filmedFoot.value());
         place("foot", foot.still());
@@ -52,5 +64,13 @@ public record Place(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Double> 
     @Override
     public Step animate(Animated.Change change) {
         return new Place(filmedFoot, change.of(foot, Vec::towards), change.of(turnDeg, Animated::number), change.of(size, Animated::number));
+    }
+
+    private Place stood(double seconds, Vec at) {
+        return withFoot(foot.set(seconds, at));
+    }
+
+    private Place filmedAt(Vec at) {
+        return stands(Given.told(at));
     }
 }

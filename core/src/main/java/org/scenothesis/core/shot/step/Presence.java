@@ -8,6 +8,9 @@ import org.scenothesis.core.value.Ease;
 
 /// How much of the layer is there: 0 is absent, 1 fully there.
 public record Presence(Animated<Double> share) implements Step {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Presence>> PARAMETERS = List.of(
+            new Parameter<>(Presence.class, "presence", "", new Parameter.Span(0, 1, 0.05, 2), (p, t) -> p.at(t), (p, t, v) -> new Presence(p.share().set(t, v))));
     public static final Presence FULL = new Presence(Animated.of(1.0));
 
     public Presence {

@@ -1,7 +1,9 @@
 package org.scenothesis.core.shot.step;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 import org.scenothesis.core.Check;
+import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Animated;
 
@@ -11,6 +13,13 @@ import org.scenothesis.core.value.Animated;
 /// - `by`: how far that point is moved, in the same shares. `turnDeg`: clockwise. `size`: against the size it was filmed in.
 @RecordBuilder
 public record Put(Point about, Animated<Point> by, Animated<Double> turnDeg, Animated<Double> size) implements Step, PutBuilder.With {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Put>> PARAMETERS = List.of(
+            new Parameter<>(Put.class, "across", "%", new Parameter.Span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().x(), (p, t, v) -> p.withBy(p.by().set(t, new Point(v / 100, p.at(t).by().y())))),
+            new Parameter<>(Put.class, "down", "%", new Parameter.Span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().y(), (p, t, v) -> p.withBy(p.by().set(t, new Point(p.at(t).by().x(), v / 100)))),
+            new Parameter<>(Put.class, "put-turn", "\u00b0", new Parameter.Span(-3600, 3600, 0.5, 1), (p, t) -> p.at(t).turnDeg(), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))),
+            new Parameter<>(Put.class, "put-size", "\u00d7", new Parameter.Span(0.02, 50, 0.01, 2), (p, t) -> p.at(t).size(), (p, t, v) -> p.withSize(p.size().set(t, v))));
+
     /// Where it was filmed, about the middle of the picture.
     public static final Put AS_FILMED = new Put(new Point(0.5, 0.5), Animated.of(new Point(0, 0)), Animated.of(0.0), Animated.of(1.0));
     private static final double FURTHEST = 20;
@@ -37,6 +46,12 @@ public record Put(Point about, Animated<Point> by, Animated<Double> turnDeg, Ani
     /// How it lies at a moment of the shot, in seconds.
     public Lie at(double seconds) {
         return new Lie(by.at(seconds, Put::between), turnDeg.at(seconds, Animated::number), size.at(seconds, Animated::number));
+    }
+
+    /// Where each point goes at a moment, in seconds, in a picture of so many pixels.
+    public PlanarMap motion(double seconds, int width, int height) {
+        Lie lie = at(seconds);
+        return PlanarMap.similarity(lie.size, Math.toRadians(lie.turnDeg), new Point(about.x() * width, about.y() * height), new Point(lie.by.x() * width, lie.by.y() * height));
     }
 
     /// The same lying otherwise from a moment on, in seconds; where nothing is animated, for all time.

@@ -10,7 +10,12 @@ import org.scenothesis.core.value.Animated;
 ///
 /// `points`: the middle, and how far they reach. `heightPx`: how far they draw; `lengthPx`: from crest to crest; `perSecond`: crests a second.
 @RecordBuilder
-public record Ripple(Animated<List<Point>> points, Animated<Double> heightPx, double lengthPx, double perSecond) implements Step, Led, RippleBuilder.With {
+public record Ripple(Animated<List<Point>> points, Animated<Double> heightPx, double lengthPx, double perSecond) implements Step, PointDriven, RippleBuilder.With {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Ripple>> PARAMETERS = List.of(
+            new Parameter<>(Ripple.class, "ripple-height", "px", new Parameter.Span(0, 200, 0.5, 1), (r, t) -> r.heightPx().at(t, Animated::number), (r, t, v) -> r.withHeightPx(r.heightPx().set(t, v))),
+            new Parameter<>(Ripple.class, "ripple-length", "px", new Parameter.Span(2, 4000, 1, 0), (r, t) -> r.lengthPx(), (r, t, v) -> r.withLengthPx(v)),
+            new Parameter<>(Ripple.class, "ripple-speed", "/s", new Parameter.Span(-50, 50, 0.1, 1), (r, t) -> r.perSecond(), (r, t, v) -> r.withPerSecond(v)));
     public static final Ripple FRESH = new Ripple(Animated.of(List.of(new Point(0.5, 0.5), new Point(0.75, 0.5))), Animated.of(4.0), 40, 1);
 
     public Ripple {

@@ -1,6 +1,7 @@
 package org.scenothesis.core.shot.step;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.value.Animated;
 
@@ -8,6 +9,11 @@ import org.scenothesis.core.value.Animated;
 /// (0 right, 90 down).
 @RecordBuilder
 public record Soften(Animated<Double> radiusPx, Animated<Double> alongPx, double towardsDeg) implements Step, SoftenBuilder.With {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Soften>> PARAMETERS = List.of(
+            new Parameter<>(Soften.class, "blur", "px", new Parameter.Span(0, 200, 0.25, 2), (s, t) -> s.radiusPx().at(t, Animated::number), (s, t, v) -> s.withRadiusPx(s.radiusPx().set(t, v))),
+            new Parameter<>(Soften.class, "blur-along", "px", new Parameter.Span(0, 400, 0.5, 1), (s, t) -> s.alongPx().at(t, Animated::number), (s, t, v) -> s.withAlongPx(s.alongPx().set(t, v))),
+            new Parameter<>(Soften.class, "blur-towards", "\u00b0", new Parameter.Span(-360, 360, 1, 0), (s, t) -> s.towardsDeg(), (s, t, v) -> s.withTowardsDeg(v)));
     public static final Soften LITTLE = new Soften(Animated.of(2.0), Animated.of(0.0), 0);
 
     public Soften {

@@ -1,6 +1,8 @@
 package org.scenothesis.core.shot.step;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.ArrayList;
+import java.util.List;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Picture;
 
@@ -9,6 +11,8 @@ import org.scenothesis.core.picture.Picture;
 /// Source: the colour decision list of the American Society of Cinematographers, openly published; luma weights of BT.709.
 @RecordBuilder
 public record Tone(Channels slope, Channels offset, Channels power, double saturation) implements Step, ToneBuilder.With {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Tone>> PARAMETERS = parameters();
     public static final Tone NEUTRAL = new Tone(Channels.all(1), Channels.all(0), Channels.all(1), 1);
 
     /// A number for each channel.
@@ -35,5 +39,22 @@ public record Tone(Channels slope, Channels offset, Channels power, double satur
         offset.check("offset", -1, 1);
         power.check("power", 0.05, 10);
         Check.range("saturation", saturation, 0, 4);
+    }
+
+    private static List<Parameter<Tone>> parameters() {
+        List<Parameter<Tone>> out = new ArrayList<>();
+        for (int c = 0; c < 3; c++) {
+            int at = c;
+            String colour = List.of("red", "green", "blue").get(c);
+            out.add(new Parameter<>(Tone.class, "slope-" + colour, "\u00d7", new Parameter.Span(0, 10, 0.01, 2), (o, t) -> o.slope().values()[at], (o, t, v) -> o.withSlope(channel(o.slope(), at, v))));
+            out.add(new Parameter<>(Tone.class, "offset-" + colour, "", new Parameter.Span(-1, 1, 0.005, 3), (o, t) -> o.offset().values()[at], (o, t, v) -> o.withOffset(channel(o.offset(), at, v))));
+            out.add(new Parameter<>(Tone.class, "power-" + colour, "", new Parameter.Span(0.05, 10, 0.01, 2), (o, t) -> o.power().values()[at], (o, t, v) -> o.withPower(channel(o.power(), at, v))));
+        }
+        out.add(new Parameter<>(Tone.class, "saturation", "\u00d7", new Parameter.Span(0, 4, 0.02, 2), (o, t) -> o.saturation(), (o, t, v) -> o.withSaturation(v)));
+        return out;
+    }
+
+    private static Channels channel(Channels c, int at, double v) {
+        return at == 0 ? c.withR(v) : at == 1 ? c.withG(v) : c.withB(v);
     }
 }

@@ -7,7 +7,7 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Animated;
 
 /// Bent by a few pins: what was filmed at `at` is drawn to where the pin is, smoothly around it; the picture's corners stay.
-public record Warp(List<Point> at, Animated<List<Point>> to) implements Step, Led {
+public record Warp(List<Point> at, Animated<List<Point>> to) implements Step, PointDriven {
     private static final int MOST_PINS = 24;
     private static final double NEAREST = 1e-3;
 

@@ -12,6 +12,13 @@ import org.scenothesis.core.value.Animated;
 /// - `jolts`: moments of the shot, in seconds, at which it is shaken by `joltPercent` of the height, dying away within half a second.
 @RecordBuilder
 public record Wobble(double across, double down, double rollDeg, double perSecond, double joltPercent, List<Double> jolts) implements Step, WobbleBuilder.With {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Wobble>> PARAMETERS = List.of(
+            new Parameter<>(Wobble.class, "wobble-across", "%", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.across(), (w, t, v) -> w.withAcross(v)),
+            new Parameter<>(Wobble.class, "wobble-down", "%", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.down(), (w, t, v) -> w.withDown(v)),
+            new Parameter<>(Wobble.class, "wobble-roll", "\u00b0", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.rollDeg(), (w, t, v) -> w.withRollDeg(v)),
+            new Parameter<>(Wobble.class, "wobble-sways", "/s", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.perSecond(), (w, t, v) -> w.withPerSecond(v)),
+            new Parameter<>(Wobble.class, "wobble-jolt", "%", new Parameter.Span(0, 20, 0.1, 1), (w, t) -> w.joltPercent(), (w, t, v) -> w.withJoltPercent(v)));
     public static final Wobble CALM = new Wobble(0.5, 0.4, 0.2, 0.7, 1, List.of());
     private static final double DIES_S = 0.12;
     private static final double SHAKES_HZ = 9;

@@ -1,11 +1,16 @@
 package org.scenothesis.core.shot.step;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 import org.scenothesis.core.Check;
 
 /// The light of what lies below wraps around the layer's edge: that, blurred by `radiusPx`, shines in as far, by `amount`.
 @RecordBuilder
 public record Wrap(double radiusPx, double amount) implements Step, WrapBuilder.With {
+    /// Its numbers, in the order they are shown.
+    public static final List<Parameter<Wrap>> PARAMETERS = List.of(
+            new Parameter<>(Wrap.class, "wrap-radius", "px", new Parameter.Span(0.5, 200, 0.5, 1), (w, t) -> w.radiusPx(), (w, t, v) -> w.withRadiusPx(v)),
+            new Parameter<>(Wrap.class, "wrap-amount", "", new Parameter.Span(0, 1, 0.02, 2), (w, t) -> w.amount(), (w, t, v) -> w.withAmount(v)));
     public static final Wrap LITTLE = new Wrap(6, 0.3);
 
     public Wrap {

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.plate.Storage;
 import org.scenothesis.core.picture.Point;
 
 class NumbersTest {
