@@ -212,7 +212,7 @@ public final class FrameStore implements AutoCloseable {
     static String standing(Path p) throws FootageException {
         try {
             if (!Files.exists(p)) {
-                throw new FootageException(p, "the file is not there any more; find it on Shoot, or bring it in again.");
+                throw new FootageException(p, "the file is not there any more; find it again on Shoot, or bring it in once more.");
             }
             return FileStamp.of(p);
         } catch (IOException e) {

@@ -103,6 +103,13 @@ final class BookView extends PageView {
         }, e -> pages.getChildren().setAll(Text.block(Words.of("book-view.the-page-could-not-be", e.getMessage()), "muted")));
     }
 
+    @Override
+    void rest() {
+        shown = null;
+        model.session().worker().cancel("book");
+        pages.getChildren().clear();
+    }
+
     private static List<WritableImage> pictures(Paper.Kind kind, DayPlan day) {
         List<WritableImage> out = new ArrayList<>();
         for (BufferedImage page : Paper.pages(kind, day, WIDTH, MOST)) {

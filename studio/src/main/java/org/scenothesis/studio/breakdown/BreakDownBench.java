@@ -203,6 +203,7 @@ public final class BreakDownBench extends Bench {
         tabs.forEach((p, b) -> b.setSelected(p == open));
         telling.refresh();
         PageView now = Objects.requireNonNull(views.get(open));
+        views.values().stream().filter(v -> v != now).forEach(PageView::rest);
         now.refresh();
         if (right.getContent() != now.node()) {
             right.setContent(now.node());

@@ -19,4 +19,7 @@ abstract class PageView {
     }
 
     abstract void refresh();
+
+    /// Another page is seen: lets go what is large.
+    void rest() {}
 }

@@ -21,7 +21,7 @@ import org.scenothesis.production.words.Words;
 ///
 /// - A request that was overtaken is asked to stop and its result is dropped.
 /// - Lanes that make pictures take turns: each uses all cores anyhow, and several at once would hold as many half-made pictures in memory.
-/// - Long works that were asked for take turns as well, among themselves. What goes on by itself gives way to both.
+/// - Films, rendered or rehearsed, take turns as well, among themselves. What goes on by itself gives way to both.
 /// - Lanes called `one|this` and `one|that` do not overtake each other but share a thread and take turns.
 public final class Worker implements AutoCloseable {
     /// What a job is given: whether it is still wanted.
@@ -38,7 +38,7 @@ public final class Worker implements AutoCloseable {
     /// Others that hold whole pictures.
     private static final Set<String> PICTURES = Set.of("thumbs", "room", "key-preview", "layer-ground", "match-compare", "match-loupe", "match-snap", "match-shadow", "spot");
 
-    private static final Set<String> LONG = Set.of("render", "stage-rehearse", "match-path", "match-backgrounds", "follow");
+    private static final Set<String> LONG = Set.of("render", "stage-rehearse");
 
     private static final long LONGEST_LOOK_NS = 1_000_000_000;
     private static final long LONGEST_WAIT_NS = 5_000_000_000L;

@@ -138,7 +138,7 @@ final class LayerProperties extends VBox {
 
     /// What may be added, by what it is for: one long list would not fit a small window.
     private FlowPane adding(Layer l) {
-        FlowPane all = new FlowPane(6, 6);
+        FlowPane all = new FlowPane(6, 6, Text.of(Words.of("adding"), "muted"));
         for (StepKind.Purpose purpose : StepKind.Purpose.values()) {
             MenuButton add = new MenuButton(Words.of("adding." + purpose.name()));
             add.setId("adding-" + purpose.name().toLowerCase(Locale.ROOT).replace('_', '-'));

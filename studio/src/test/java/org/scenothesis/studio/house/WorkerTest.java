@@ -50,7 +50,7 @@ class WorkerTest {
 
     @Test
     void longWorksTakeTurns() {
-        runTogether("render", "stage-rehearse", "follow");
+        runTogether("render", "stage-rehearse");
         assertThat(most).hasValue(1);
     }
 
