@@ -86,7 +86,7 @@ class StudioTest extends MainWindowTest {
     void playGoesRoundBetweenMarks(FxRobot robot) {
         robot.type(KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.P, KeyCode.RIGHT, KeyCode.RIGHT);
         robot.press(KeyCode.SHIFT).type(KeyCode.P).release(KeyCode.SHIFT);
-        assertThat(session.said().get()).contains("again and again");
+        assertThat(session.said().get()).contains("Loops from");
         double frame = 1 / session.rate();
         robot.type(KeyCode.HOME, KeyCode.SPACE);
         until("at its beginning", () -> session.seconds().get() >= 2 * frame - 1e-9);

@@ -95,7 +95,7 @@ class BreakDownTest extends BreakDownHouse {
         undo(robot);
         until("undone", () -> session.shot().wonders().isEmpty());
         retype(robot, "#sentence", "xyzzy");
-        until("honest", () -> words().contains("None of the ready illusions shares a word"));
+        until("honest", () -> words().contains("None of the ready-made shots contains"));
         click(robot, "#add-wiped");
         until("one wonder", () -> session.shot().wonders().getFirst().kind() == WonderKind.WIPED);
         until("its name is in hand", () -> scene.getFocusOwner() != null && "subject-wiped-1".equals(scene.getFocusOwner().getId()));

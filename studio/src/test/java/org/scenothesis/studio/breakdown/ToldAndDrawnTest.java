@@ -67,7 +67,7 @@ class ToldAndDrawnTest extends BreakDownHouse {
         until("across", () -> !session.shot().wonders().getFirst().fact("acrossM", "").isEmpty());
         robot.interact(() -> scene.lookup("#" + piece("The maker")).requestFocus());
         press(robot, KeyCode.F);
-        until("in front, so on cloth", () -> session.shot().wonders().getFirst().fact("crossed", "").equals("yes") && words().contains("Whoever passes in front acts before the cloth"));
+        until("in front, so on cloth", () -> session.shot().wonders().getFirst().fact("crossed", "").equals("yes") && words().contains("The performer who passes in front acts before the cloth"));
         double before = Double.parseDouble(session.shot().wonders().getFirst().fact("acrossM", ""));
         robot.interact(() -> ((ScrollPane) scene.lookup("#audience-scroll")).setHvalue(0));
         robot.drag("#" + piece("The lantern"), MouseButton.PRIMARY).moveBy(30, 0).drop();

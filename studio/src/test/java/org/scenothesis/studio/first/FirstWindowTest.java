@@ -170,7 +170,7 @@ class FirstWindowTest {
         m.folder(films.resolve("Snow day").toString());
         assertThat(m.title()).isEqualTo("Snow day");
         m.folder("\0");
-        assertThat(m.problem()).as("what is no path is not begun in").contains("no folder's name");
+        assertThat(m.problem()).as("what is no path is not begun in").contains("no folder name");
         m.folder("snow/day two");
         assertThat(m.folder()).isEqualTo(films.resolve("snow/day two"));
         assertThat(m.problem()).isNull();

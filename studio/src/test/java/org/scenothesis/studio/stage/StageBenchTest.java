@@ -235,7 +235,7 @@ class StageBenchTest {
     void anEmptyShotIsStagedByHand(FxRobot robot) {
         open(robot);
         robot.interact(() -> session.openShot("15"));
-        house.until("empty", () -> words("#stage-findings").contains("Nothing is broken down"));
+        house.until("empty", () -> words("#stage-findings").contains("No plate of this shot is filmed"));
         robot.clickOn("#stage-begin");
         house.until("begun", () -> scene.lookup("#piece-figure-1") != null);
         house.until("the shelf", () -> scene.lookup("#shelf-cloth") != null);
