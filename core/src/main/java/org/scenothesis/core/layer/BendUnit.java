@@ -75,8 +75,7 @@ final class BendUnit {
     }
 
     private static LayerState bent(LayerState before, Displace.Field field, Scene scene) {
-        boolean shaped = before.cut() || before.mask() != null || before.outline() != null;
-        LayerState l = (shaped ? before.cutOut(scene) : before.gained(scene)).sampled(scene);
+        LayerState l = (before.shaped() ? before.cutOut(scene) : before.gained(scene)).sampled(scene);
         Picture in = l.cut() ? l.piece().spread(scene.width(), scene.height()) : l.piece().picture();
         Plane alpha = in.a();
         Picture out = Picture.of(in.width(), in.height()).withAlpha(alpha == null ? null : Plane.of(in.width(), in.height()));

@@ -7,8 +7,7 @@ final class FlipUnit {
     private FlipUnit() {}
 
     static LayerState apply(Flip flip, LayerState before, Scene scene) {
-        boolean shaped = before.cut() || before.mask() != null || before.outline() != null;
-        LayerState l = shaped ? before.cutOut(scene) : before;
+        LayerState l = before.shaped() ? before.cutOut(scene) : before;
         return l.withWarp(flip.motion(scene.width()).after(l.warp()));
     }
 }

@@ -132,6 +132,11 @@ record LayerState(
         return withPiece(new Piece(out, piece.at()), cut).withGains(Gains.UNITY);
     }
 
+    /// Whether it has a shape of its own, and is not the whole picture.
+    boolean shaped() {
+        return cut || mask != null || outline != null;
+    }
+
     /// All that counts is in its alpha, so that it can be moved as one thing.
     LayerState cutOut(Scene scene) {
         LayerState l = gained(scene).settled(scene);

@@ -24,8 +24,7 @@ final class SoftenUnit {
         if (radius < 0.05 && along < 0.5) {
             return before;
         }
-        boolean shaped = before.cut() || before.mask() != null || before.outline() != null;
-        LayerState l = (shaped ? before.cutOut(scene) : before.gained(scene)).sampled(scene);
+        LayerState l = (before.shaped() ? before.cutOut(scene) : before.gained(scene)).sampled(scene);
         UnaryOperator<Plane> soft = p -> along(Blur.gaussian(p, radius, scene.bands()), along, Math.toRadians(s.towardsDeg()), scene.bands());
         if (!l.cut()) {
             return l.withPiece(new Piece(each(l.piece().picture(), soft), l.piece().at()), false);

@@ -13,6 +13,7 @@ import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HexFormat;
@@ -21,7 +22,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
@@ -80,7 +80,10 @@ final class Journal {
         append(state);
         noted = revision;
         if (Files.size(file) > largest / 2) {
-            FreshFile.write(file, text(Stream.of(Stream.of(new Line(0, hash(document), List.of(), null)), tried.stream(), Stream.of(state)).flatMap(l -> l).toList()));
+            List<Line> kept = new ArrayList<>(tried);
+            kept.addFirst(new Line(0, hash(document), List.of(), null));
+            kept.add(state);
+            FreshFile.write(file, text(kept));
         }
     }
 

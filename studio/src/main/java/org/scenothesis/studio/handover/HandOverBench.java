@@ -236,7 +236,7 @@ public final class HandOverBench extends Bench {
         Shot shot = session.shot();
         var measured = session.measured().get();
         form.busy();
-        form.say(session.worker().works() ? Words.of("work.waits") : "");
+        form.say(session.worker().longWorkRuns() ? Words.of("work.waits") : "");
         session.worker().ask(LANE, ticket -> {
             long start = System.nanoTime();
             Path into = Objects.requireNonNull(target.path().getParent());

@@ -55,8 +55,8 @@ final class SoundForm extends VBox {
         GridPane numbers = new GridPane(18, 6);
         row(numbers, 0, new Tape.Number("begins", "s", -Animated.LONGEST_S, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.when-in-the-shot-the")), Sound::atSeconds, Sound::withAtSeconds);
         row(numbers, 1, new Tape.Number("level", "dB", -Sound.MOST_DB, Sound.MOST_DB, 1, 1, Words.of("sound-form.louder-or-softer-than-it")), Sound::levelDb, Sound::withLevelDb);
-        row(numbers, 2, new Tape.Number("comes in", "s", 0, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.how-long-it-takes-to")), Sound::fadeInSeconds, Sound::withFadeInSeconds);
-        row(numbers, 3, new Tape.Number("goes in", "s", 0, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.how-long-it-takes-to-2")), Sound::fadeOutSeconds, Sound::withFadeOutSeconds);
+        row(numbers, 2, new Tape.Number("fade in", "s", 0, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.how-long-it-takes-to")), Sound::fadeInSeconds, Sound::withFadeInSeconds);
+        row(numbers, 3, new Tape.Number("fade out", "s", 0, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.how-long-it-takes-to-2")), Sound::fadeOutSeconds, Sound::withFadeOutSeconds);
         getChildren().addAll(Text.of("Sound", "paper-title"), from, numbers, remark);
     }
 

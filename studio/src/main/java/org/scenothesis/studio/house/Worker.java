@@ -138,7 +138,7 @@ public final class Worker implements AutoCloseable {
     }
 
     /// Whether a long work goes on, so that another waits for its turn.
-    public boolean works() {
+    public boolean longWorkRuns() {
         return works.availablePermits() == 0;
     }
 

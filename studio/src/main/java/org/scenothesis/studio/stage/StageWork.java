@@ -104,7 +104,7 @@ final class StageWork {
             filming = true;
             share = 0;
             begun = System.nanoTime();
-            waits = session.worker().works();
+            waits = session.worker().longWorkRuns();
             Shot shot = session.shot();
             BreakdownPlan plan = model.plan();
             Rehearsing.Wish wish = Rehearsing.Wish.USUAL.going(faults);

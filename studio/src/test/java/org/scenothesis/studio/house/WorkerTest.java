@@ -58,20 +58,20 @@ class WorkerTest {
     void aPictureDoesNotWaitForALongWork() {
         var until = new CountDownLatch(1);
         ask("render", until);
-        await().until(worker::works);
+        await().until(worker::longWorkRuns);
         var at = new CountDownLatch(0);
         ask("layer-picture", at);
         await().until(() -> done.equals(List.of("layer-picture")));
         until.countDown();
         await().until(worker::idle);
-        assertThat(worker.works()).isFalse();
+        assertThat(worker.longWorkRuns()).isFalse();
     }
 
     @Test
     void aLongWorkThatWaitsAndIsNotWantedAnyMoreIsNotBegun() {
         var until = new CountDownLatch(1);
         ask("render", until);
-        await().until(worker::works);
+        await().until(worker::longWorkRuns);
         ask("stage-rehearse", until);
         worker.cancel("stage-rehearse");
         until.countDown();
@@ -84,7 +84,7 @@ class WorkerTest {
     void whatWasNotAskedForWaitsForALongWorkAndGoesOnBehindIt() {
         var until = new CountDownLatch(1);
         ask("render", until);
-        await().until(worker::works);
+        await().until(worker::longWorkRuns);
         worker.ask("survey", ticket -> {
             done.add("survey begins");
             worker.giveWay(ticket);
