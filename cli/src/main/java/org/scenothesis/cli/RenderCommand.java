@@ -2,6 +2,7 @@ package org.scenothesis.cli;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
+import java.util.Iterator;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.regex.Matcher;
@@ -12,6 +13,7 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.shot.Excerpt;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.encode.ExportFormat;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.render.RenderJob;
@@ -23,6 +25,14 @@ import picocli.CommandLine.Option;
 
 @Command(name = "render", description = "${bundle:render-command.renders-the-finished-shot-to}", mixinStandardHelpOptions = true)
 final class RenderCommand implements Callable<Integer> {
+    /// The codes of all formats.
+    static final class Formats implements Iterable<String> {
+        @Override
+        public Iterator<String> iterator() {
+            return ExportFormat.all().stream().map(ExportFormat::code).iterator();
+        }
+    }
+
     private static final Pattern RANGE = Pattern.compile("(\\d+)-(\\d+)");
 
     @Mixin
@@ -33,6 +43,9 @@ final class RenderCommand implements Callable<Integer> {
 
     @Option(names = "--frames", paramLabel = "A-B", description = "${bundle:render-command.only-these-frames-both-included}")
     @Nullable String frames;
+
+    @Option(names = "--format", paramLabel = "FORMAT", completionCandidates = Formats.class, description = "${bundle:render-command.format-otherwise-by-ending}")
+    @Nullable String format;
 
     @Option(names = "--of", paramLabel = "WHAT", defaultValue = "whole", description = "${bundle:render-command.what-of-the-shot-whole}")
     String what;
@@ -63,22 +76,31 @@ final class RenderCommand implements Callable<Integer> {
     private RenderJob job(ShotRenderer renderer, Shot s) throws FootageException, InputException {
         int[] range = range(renderer.format(s).frames());
         Excerpt excerpt = Excerpt.of(s, what).orElseThrow(() -> new InputException(Words.of("render-command.of-this-shot-has", what, Excerpt.of(s).stream().map(Excerpt::word).collect(Collectors.joining(", ")))));
-        return new RenderJob(renderer, s, RenderJob.Target.of(out, range[0], range[1]).withOf(excerpt));
+        return new RenderJob(renderer, s, target(range).withOf(excerpt));
+    }
+
+    private RenderJob.Target target(int[] range) throws FootageException, InputException {
+        if (format == null) {
+            return RenderJob.Target.of(out, range[0], range[1]);
+        }
+        ExportFormat asked = ExportFormat.of(format).orElseThrow(() -> new InputException(Words.of("render-command.format-there-are", format, String.join(", ", new Formats()))));
+        return RenderJob.Target.of(out, range[0], range[1], asked);
     }
 
     private void render(ShotRenderer renderer, Shot s) throws FootageException, InputException {
-        ShotRenderer.Format format = renderer.format(s);
+        ShotRenderer.Format size = renderer.format(s);
         RenderJob job = job(renderer, s);
         int frames = job.frames();
         output.remark("it takes " + job.space().words());
         RenderJob.Done done = job.run(output.progress("render"));
         ObjectNode o = Output.object();
         o.put("out", out.toString());
+        o.put("format", job.target().format().code());
         o.put("of", job.target().of().word());
         o.put("frames", frames);
-        o.put("width", format.width());
-        o.put("height", format.height());
-        o.put("rate", format.rate());
+        o.put("width", size.width());
+        o.put("height", size.height());
+        o.put("rate", size.rate());
         o.put("older_removed", done.removed());
         o.put("older_left", done.older());
         output.print(o);

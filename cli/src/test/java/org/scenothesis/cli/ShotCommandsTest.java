@@ -21,6 +21,7 @@ import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.testkit.TinyShoot;
 
 /// The commands that work on a shot, over a tiny shoot in a folder with an awkward name.
@@ -99,6 +100,30 @@ class ShotCommandsTest {
             assertThat(f.info().frames()).isEqualTo(4);
             assertThat(f.info().coding().codec()).isEqualTo("vp9");
         }
+    }
+
+    /// Every format there is, by its code: what is written has the coding that was asked for, and the window has words for it.
+    @ParameterizedTest
+    @CsvSource({"vp9, webm, vp9", "h264, mp4, h264", "prores, mov, prores", "ffv1, mkv, ffv1", "av1, mkv, av1", "mjpeg, avi, mjpeg", "png16, '', png", "png8, '', png", "exr, '', exr", "jpeg, '', mjpeg"})
+    void aFormatIsChosenByItsCode(String code, String ending, String coding) throws Exception {
+        Path out = home.resolve(ending.isEmpty() ? "stills-" + code : "film." + ending);
+        Ran r = run("render", production, "--shot", "12", "--out", out, "--frames", "0-1", "--format", code, "--json", "--quiet");
+        assertThat(r.exit()).as(r.err()).isZero();
+        assertThat(r.json().path("format").asText()).isEqualTo(code);
+        try (Footage f = Footages.open(out)) {
+            assertThat(f.info().frames()).isEqualTo(2);
+            assertThat(f.info().coding().codec()).isEqualTo(coding);
+        }
+        assertThat(Words.has("export." + code)).isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"av1, film.webm, .mkv", "jpeg, film.mkv, .jpg", "png8, still.png, one frame", "gif, film.gif, vp9", "vp9, folder, .webm"})
+    void aFormatThatDoesNotFitIsOneSentence(String code, String name, String said) {
+        Ran r = run("render", production, "--shot", "12", "--out", home.resolve(name), "--frames", "0-1", "--format", code, "--quiet");
+        assertThat(r.exit()).isEqualTo(1);
+        assertThat(r.err().strip().lines()).hasSize(1);
+        assertThat(r.err()).contains(said);
     }
 
     @ParameterizedTest

@@ -24,6 +24,7 @@ import org.scenothesis.media.sound.SoundTrack;
 /// Writes packets of one picture stream, and perhaps sound, into a file that appears only when it is whole.
 final class FileMuxer implements AutoCloseable {
     private final Path path;
+    private final VideoFormat format;
     private final FreshFile fresh;
     private final AVFormatContext container = new AVFormatContext(null);
     private @Nullable AVStream stream;
@@ -31,8 +32,9 @@ final class FileMuxer implements AutoCloseable {
     private boolean open = true;
 
     /// @throws FootageException if the file cannot be made
-    FileMuxer(Path path, String extension) throws FootageException {
+    FileMuxer(Path path, VideoFormat format) throws FootageException {
         this.path = path;
+        this.format = format;
         try {
             fresh = FreshFile.beside(path);
         } catch (IOException e) {
@@ -40,7 +42,7 @@ final class FileMuxer implements AutoCloseable {
         }
         boolean ready = false;
         try {
-            String name = extension.equals("mkv") ? "matroska" : extension;
+            String name = format.extension().equals("mkv") ? "matroska" : format.extension();
             Av.check(avformat_alloc_output_context2(container, null, name, Av.address(fresh.part())), path, "this kind of file cannot be written");
             // No number by chance: the same film is the same file, whether it was stopped on its way or not.
             container.flags(container.flags() | AVFormatContext.AVFMT_FLAG_BITEXACT);
@@ -82,7 +84,7 @@ final class FileMuxer implements AutoCloseable {
         stream = s;
         if (sound != null) {
             SoundWriter copied = sound.loudness() == null ? SoundCarrier.open(sound, container, path) : null;
-            carrier = copied == null ? SoundCoder.open(sound, container, path) : copied;
+            carrier = copied == null ? SoundCoder.open(sound, format.sound(), container, path) : copied;
         }
         AVIOContext io = new AVIOContext(null);
         Av.check(avio_open(io, Av.address(fresh.part()), AVIO_FLAG_WRITE), path, "the file cannot be opened for writing; check the folder and its permissions");

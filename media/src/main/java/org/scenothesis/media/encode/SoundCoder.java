@@ -40,37 +40,18 @@ final class SoundCoder implements SoundWriter {
         length = coder.frame_size() > 0 ? coder.frame_size() : FRAME;
     }
 
-    /// Free codings that every reader of such a file knows.
-    private static String coding(String container) {
-        return switch (container) {
-            case "webm" -> "libopus";
-            case "mp4" -> "aac";
-            case "mkv", "matroska" -> "flac";
-            default -> "pcm_s16le";
-        };
-    }
-
-    private static int samples(String coding) {
-        return switch (coding) {
-            case "aac" -> AV_SAMPLE_FMT_FLTP;
-            case "libopus" -> AV_SAMPLE_FMT_FLT;
-            default -> AV_SAMPLE_FMT_S16;
-        };
-    }
-
     /// @throws FootageException if the sound cannot be read, or the coder does not start
-    static SoundCoder open(SoundTrack track, AVFormatContext container, Path target) throws FootageException {
+    static SoundCoder open(SoundTrack track, VideoFormat.Sound coding, AVFormatContext container, Path target) throws FootageException {
         SoundFeed feed = SoundFeed.open(track);
         AVCodecContext c = null;
         boolean ready = false;
         try {
-            String coding = coding(container.oformat().name().getString());
-            AVCodec codec = avcodec_find_encoder_by_name(coding);
+            AVCodec codec = avcodec_find_encoder_by_name(coding.coder);
             if (codec == null || codec.isNull()) {
-                throw new FootageException(target, "the sound coder " + coding + " is missing from this build.");
+                throw new FootageException(target, "the sound coder " + coding.coder + " is missing from this build.");
             }
             c = Av.some(avcodec_alloc_context3(codec), target);
-            c.sample_fmt(samples(coding));
+            c.sample_fmt(coding.samples);
             c.sample_rate(SoundFeed.RATE);
             av_channel_layout_default(c.ch_layout(), 2);
             c.bit_rate(192_000);

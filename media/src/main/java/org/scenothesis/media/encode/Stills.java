@@ -27,39 +27,61 @@ public final class Stills {
 
     private Stills() {}
 
-    /// How a still is stored.
-    public enum Format {
-        PNG8("png", "rgb24", "rgba"),
-        PNG16("png", "rgb48be", "rgba64be"),
-        JPEG("mjpeg", "yuvj420p", "yuvj420p"),
-        EXR("exr", "gbrpf32le", "gbrapf32le");
+    /// How a still is stored. Of those with one file ending the first is what that ending means.
+    public enum Format implements ExportFormat {
+        PNG16("png16", "png", "png", "rgb48be", "rgba64be", 36),
+        PNG8("png8", "png", "png", "rgb24", "rgba", 14),
+        EXR("exr", "exr", "exr", "gbrpf32le", "gbrapf32le", 50),
+        JPEG("jpeg", "jpg", "mjpeg", "yuvj420p", null, 3);
 
+        private final String code;
+        private final String extension;
         private final String encoder;
         private final String opaque;
-        private final String withAlpha;
+        private final @Nullable String withAlpha;
+        private final double bitsPerPixel;
 
-        Format(String encoder, String opaque, String withAlpha) {
+        Format(String code, String extension, String encoder, String opaque, @Nullable String withAlpha, double bitsPerPixel) {
+            this.code = code;
+            this.extension = extension;
             this.encoder = encoder;
             this.opaque = opaque;
             this.withAlpha = withAlpha;
+            this.bitsPerPixel = bitsPerPixel;
         }
 
-        /// The format a file name asks for by its extension, PNG with 16 bits; null when it asks for none.
-        public static @Nullable Format ofExtension(String extension) {
-            return switch (extension) {
-                case "png" -> PNG16;
-                case "exr" -> EXR;
-                case "jpg", "jpeg" -> JPEG;
-                default -> null;
-            };
+        @Override
+        public String code() {
+            return code;
         }
 
+        @Override
         public String extension() {
-            return switch (this) {
-                case PNG8, PNG16 -> "png";
-                case JPEG -> "jpg";
-                case EXR -> "exr";
-            };
+            return extension;
+        }
+
+        @Override
+        public String ending() {
+            return "-" + code;
+        }
+
+        String layout(boolean transparent) {
+            return transparent && withAlpha != null ? withAlpha : opaque;
+        }
+
+        @Override
+        public boolean alpha() {
+            return withAlpha != null;
+        }
+
+        @Override
+        public boolean evenSize() {
+            return false;
+        }
+
+        @Override
+        public double bitsPerPixel() {
+            return bitsPerPixel;
         }
     }
 
@@ -67,8 +89,7 @@ public final class Stills {
     ///
     /// @throws FootageException if the file cannot be written
     public static void write(Path path, Picture p, Format format) throws FootageException {
-        String layout = p.a() == null ? format.opaque : format.withAlpha;
-        try (EncoderFrame frame = new EncoderFrame(path, p.width(), p.height(), av_get_pix_fmt(layout), format == Format.JPEG)) {
+        try (EncoderFrame frame = new EncoderFrame(path, p.width(), p.height(), av_get_pix_fmt(format.layout(p.a() != null)), format == Format.JPEG)) {
             AVFrame filled = frame.fill(p);
             switch (format) {
                 case PNG8 -> place(path, PngFile.of(filled, p.a() == null ? PngFile.Pixel.RGB8 : PngFile.Pixel.RGBA8));

@@ -29,7 +29,7 @@ public final class VideoJoin {
         AVRational rate = av_d2q(plan.framesPerSecond(), 100_000);
         AVRational length = av_inv_q(rate);
         long frames = 0;
-        try (FileMuxer to = new FileMuxer(target, plan.format().extension())) {
+        try (FileMuxer to = new FileMuxer(target, plan.format())) {
             for (Path part : parts) {
                 try (MediaFile in = Containers.open(part)) {
                     if (in.pictures() != 0) {

@@ -61,7 +61,7 @@ public final class VideoSink implements FrameSink {
         boolean ready = false;
         FileMuxer m = null;
         try {
-            m = new FileMuxer(path, plan.format().extension());
+            m = new FileMuxer(path, plan.format());
             muxer = m;
             open(plan);
             ready = true;

@@ -4,7 +4,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.layer.Cutout;
@@ -13,6 +12,7 @@ import org.scenothesis.core.shot.Excerpt;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Footages;
+import org.scenothesis.media.encode.ExportFormat;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoJoin;
@@ -38,41 +38,51 @@ public final class RenderJob {
     private final Share share;
 
     /// - `path`: a folder for stills, or the file of the one still or the video. `from`, `to`: frames, both included. `of`: what of the shot.
-    public record Target(Path path, Stills.@Nullable Format stills, @Nullable VideoFormat video, int from, int to, Excerpt of) {
-        public Target(Path path, Stills.@Nullable Format stills, @Nullable VideoFormat video, int from, int to) {
-            this(path, stills, video, from, to, Excerpt.WHOLE);
+    public record Target(Path path, ExportFormat format, int from, int to, Excerpt of) {
+        public Target(Path path, ExportFormat format, int from, int to) {
+            this(path, format, from, to, Excerpt.WHOLE);
         }
 
         /// What a path asks for by its extension; a name without one is a folder of 16-bit PNG.
         ///
         /// @throws FootageException if the extension is of no known format, or of a still and there are several frames
         public static Target of(Path path, int from, int to) throws FootageException {
-            String extension = Footages.extension(path);
-            if (extension.isEmpty() || Files.isDirectory(path)) {
-                return new Target(path, Stills.Format.PNG16, null, from, to);
-            }
-            Stills.Format still = Stills.Format.ofExtension(extension);
-            if (still != null) {
-                if (from != to) {
-                    throw new FootageException(path, "a still is one frame; ask for one, or name a folder for all of them.");
-                }
-                return new Target(path, still, null, from, to);
-            }
-            VideoFormat v = VideoFormat.ofExtension(extension);
-            if (v == null) {
+            ExportFormat asked = folder(path) ? Stills.Format.PNG16 : ExportFormat.ofExtension(Footages.extension(path)).orElse(null);
+            if (asked == null) {
                 throw new FootageException(path, "a video ends in .mkv, .webm, .mp4, .mov or .avi, a single frame in .png, .exr or .jpg; a name without an ending makes a folder of stills.");
             }
-            return new Target(path, null, v, from, to);
+            return of(path, from, to, asked);
+        }
+
+        /// A path in a format that was asked for.
+        ///
+        /// @throws FootageException if the path is of another format, or of a still and there are several frames
+        public static Target of(Path path, int from, int to, ExportFormat format) throws FootageException {
+            if (!named(path, format) && !(format.still() && folder(path))) {
+                throw new FootageException(path, "the format " + format.code() + (format.still() ? " makes a folder of stills, or one still" : " is a film") + " that ends in ." + format.extension() + "; name it so.");
+            }
+            if (format.still() && !folder(path) && from != to) {
+                throw new FootageException(path, "a still is one frame; ask for one, or name a folder for all of them.");
+            }
+            return new Target(path, format, from, to);
+        }
+
+        private static boolean named(Path path, ExportFormat format) {
+            return ExportFormat.ofExtension(Footages.extension(path)).map(ExportFormat::extension).filter(format.extension()::equals).isPresent();
+        }
+
+        private static boolean folder(Path path) {
+            return Footages.extension(path).isEmpty() || Files.isDirectory(path);
         }
 
         /// The same with another part of the shot.
         public Target withOf(Excerpt other) {
-            return new Target(path, stills, video, from, to, other);
+            return new Target(path, format, from, to, other);
         }
 
         /// Whether it is one still in a file of its own.
         boolean single() {
-            return stills != null && from == to && Footages.extension(path).equals(stills.extension());
+            return format.still() && from == to && named(path, format);
         }
 
         /// The picture of a moment, in seconds.
@@ -83,9 +93,9 @@ public final class RenderJob {
                 case Excerpt.Whole w -> r.frame(shot, seconds);
                 case Excerpt.Element e -> {
                     Cutout c = r.cutout(shot, e.layer(), seconds);
-                    yield video == null && stills != Stills.Format.JPEG || video != null && video.alpha() ? c.straight() : c.onBlack();
+                    yield format.alpha() ? c.straight() : c.onBlack();
                 }
-                case Excerpt.Matte m -> r.cutout(shot, m.layer(), seconds).grey(stills == Stills.Format.EXR);
+                case Excerpt.Matte m -> r.cutout(shot, m.layer(), seconds).grey(format == Stills.Format.EXR);
             };
         }
     }
@@ -120,7 +130,7 @@ public final class RenderJob {
     ///
     /// @throws FootageException if footage is missing or the disk cannot be asked
     public Space space() throws FootageException {
-        return Space.of(target.path, renderer.format(shot), frames(), target.video, target.stills);
+        return Space.of(target.path, renderer.format(shot), frames(), target.format);
     }
 
     /// Looks whether it can be made at all, before anything is measured for it or written.
@@ -129,27 +139,23 @@ public final class RenderJob {
     public void check() throws FootageException {
         try {
             renderer.folder().forResult(target.path);
-            if (target.single() || target.video != null) {
+            if (target.single() || !target.format.still()) {
                 ResultFile.mayBe(target.path);
             } else {
                 ResultFile.apart(target.path);
-                RenderLedger.claim(target.path, IntStream.rangeClosed(target.from, target.to).mapToObj(i -> name(i, stillKind().extension())).toList());
+                RenderLedger.claim(target.path, IntStream.rangeClosed(target.from, target.to).mapToObj(i -> name(i, target.format.extension())).toList());
             }
         } catch (StoreException e) {
             throw new FootageException(target.path, ownWords(e));
         }
         ShotRenderer.Format format = renderer.format(shot);
-        if (target.video != null && target.video.evenSize() && (format.width() % 2 != 0 || format.height() % 2 != 0)) {
+        if (target.format.evenSize() && (format.width() % 2 != 0 || format.height() % 2 != 0)) {
             throw new FootageException(target.path, "the shot is " + format.width() + "x" + format.height() + ", and this format needs an even width and height; choose .mkv, .avi or stills, or another size of the shot.");
         }
         Space space = space();
         if (!space.enough()) {
             throw new FootageException(target.path, "there is not enough room on the disk: " + space.words() + "; free some, or choose a smaller format.");
         }
-    }
-
-    private Stills.Format stillKind() {
-        return target.stills == null ? Stills.Format.PNG16 : target.stills;
     }
 
     /// Renders; the path is complete when this returns.
@@ -160,7 +166,10 @@ public final class RenderJob {
         check();
         ShotRenderer.Format format = renderer.format(shot);
         String stamp = renderer.stamp(shot, target);
-        Done done = target.single() ? still() : target.video == null ? stills(stamp, progress) : video(stamp, format, progress);
+        Done done = switch (target.format) {
+            case Stills.Format f -> target.single() ? still(f) : stills(f, stamp, progress);
+            case VideoFormat f -> video(f, stamp, format, progress);
+        };
         int n = frames();
         progress.at(n, n);
         return done;
@@ -172,15 +181,14 @@ public final class RenderJob {
         return colon < 0 ? m : m.substring(colon + 2);
     }
 
-    private Done still() throws FootageException {
+    private Done still(Stills.Format kind) throws FootageException {
         double seconds = target.from / renderer.format(shot).rate();
-        Stills.write(target.path, target.picture(renderer, shot, seconds), stillKind());
+        Stills.write(target.path, target.picture(renderer, shot, seconds), kind);
         ResultFile.made(target.path);
         return new Done(0, 0);
     }
 
-    private Done stills(String stamp, Progress progress) throws FootageException {
-        Stills.Format kind = stillKind();
+    private Done stills(Stills.Format kind, String stamp, Progress progress) throws FootageException {
         RenderLedger ledger = RenderLedger.open(target.path, stamp);
         new Stretches(renderer, shot, new Stretches.Parts(1, target.from, target.to), share).finish(ledger, (first, last) -> name(first, kind.extension()), (own, at, file) ->
                 Stills.write(file, target.picture(own, shot, at.seconds(0)), kind), progress);
@@ -195,9 +203,8 @@ public final class RenderJob {
         return String.format("frame-%06d.%s", frame, extension);
     }
 
-    private Done video(String stamp, ShotRenderer.Format format, Progress progress) throws FootageException {
+    private Done video(VideoFormat kind, String stamp, ShotRenderer.Format format, Progress progress) throws FootageException {
         Path folder = Leftovers.parts(target.path, stamp);
-        VideoFormat kind = Objects.requireNonNull(target.video);
         VideoSink.Plan plan = new VideoSink.Plan(
                 format.width(), format.height(), format.rate(), kind, QUALITY, sound(target.from / format.rate()), 0,
                 target.of instanceof Excerpt.Element e && shot.layer(e.layer()).filter(l -> !Cutout.light(l)).isPresent());

@@ -140,7 +140,7 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing
     String stamp(Shot shot, RenderJob.Target target) throws FootageException {
         List<String> read = new ArrayList<>();
-        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), ProductionJson.part(shot.trails()), shot.stage(), shot.seconds(), shot.format(), target.stills(), target.video(), target.of().word()));
+        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), ProductionJson.part(shot.trails()), shot.stage(), shot.seconds(), shot.format(), target.format().code(), target.of().word()));
         for (Layer l : filmed(shot)) {
             Plate plate = shot.plate(l.plate()).orElseThrow();
             for (String p : l.plates()) {

@@ -383,7 +383,7 @@ class RenderJobTest {
         assertThatExceptionOfType(FootageException.class)
                 .isThrownBy(() -> {
                     try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
-                        new RenderJob(r, shot, new RenderJob.Target(out, null, VideoFormat.FFV1_MKV, 0, 1)).run(Progress.NONE);
+                        new RenderJob(r, shot, new RenderJob.Target(out, VideoFormat.FFV1_MKV, 0, 1)).run(Progress.NONE);
                     }
                 }).withMessageContaining("never written over");
     }

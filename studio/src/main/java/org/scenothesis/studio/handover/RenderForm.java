@@ -18,17 +18,20 @@ import org.scenothesis.core.layer.Cutout;
 import org.scenothesis.core.shot.Excerpt;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.media.encode.ExportFormat;
+import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.production.render.RenderJob;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Choosers;
+import org.scenothesis.studio.parts.ShownAs;
 import org.scenothesis.studio.parts.Text;
 
 /// What is to be rendered: the shot or a part of it, as which kind, which frames, and where to.
 final class RenderForm extends VBox {
     private final Session session;
     private final ComboBox<Part> part = new ComboBox<>();
-    private final ComboBox<OutputKind> kind = new ComboBox<>();
+    private final ComboBox<ExportFormat> kind = new ComboBox<>();
     private final TextField from = new TextField();
     private final TextField to = new TextField();
     private final TextField into = new TextField();
@@ -76,8 +79,9 @@ final class RenderForm extends VBox {
         go.setId("render-go");
         stop.setId("render-stop");
         one.setId("render-one");
-        kind.getItems().setAll(OutputKind.values());
-        kind.getSelectionModel().select(OutputKind.VP9);
+        kind.getItems().setAll(ExportFormat.all());
+        kind.setConverter(new ShownAs<>(f -> Words.of("export." + f.code())));
+        kind.getSelectionModel().select(VideoFormat.VP9_WEBM);
         for (ComboBox<?> c : List.of(part, kind)) {
             c.setMaxWidth(Double.MAX_VALUE);
             HBox.setHgrow(c, Priority.ALWAYS);
@@ -205,8 +209,10 @@ final class RenderForm extends VBox {
     }
 
     private RenderJob.Target target(Path folder, int first, int last) {
-        OutputKind k = kind.getValue();
-        return new RenderJob.Target(folder.resolve(k.named("shot-" + session.shot().id() + stem(), first, last)), k.stills(), k.video(), first, last, excerpt());
+        ExportFormat f = kind.getValue();
+        String name = "shot-" + session.shot().id() + stem();
+        String named = f.still() && first == last ? String.format("%s-frame-%06d.%s", name, first, f.extension()) : name + f.ending();
+        return new RenderJob.Target(folder.resolve(named), f, first, last, excerpt());
     }
 
     private String stem() {
