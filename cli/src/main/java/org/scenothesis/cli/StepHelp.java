@@ -32,7 +32,7 @@ final class StepHelp {
 
     private static String number(Parameter<?> p) {
         String unit = p.unit().isEmpty() ? "" : " " + p.unit();
-        return String.format("%-26s %s to %s%s", p.code(), Words.number(p.span().low(), decimals(p)), Words.number(p.span().high(), decimals(p)), unit);
+        return String.format("%-26s %s to %s%s", p.code(), Words.number(p.span().low(), decimals(p)), Words.number(p.span().high(), decimals(p)), unit) + (p.keying().can() ? "" : "; " + Words.of("keying." + p.keying()));
     }
 
     private static int decimals(Parameter<?> p) {

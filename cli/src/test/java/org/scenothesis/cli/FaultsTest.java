@@ -172,6 +172,11 @@ class FaultsTest {
         assertThat(Ran.run("layers", production, "--layer", "good", "--set", "sideways=1", "--at", "0", "--keyframe").exit()).isZero();
         assertThat(Ran.run("layers", production, "--layer", "good", "--ease", "place=hold").exit()).isZero();
         assertThat(Ran.run("layers", production, "--layer", "good", "--ease", "place=hold", "--at", "0.2").err()).contains("no key");
+        Ran.run("layers", production, "--layer", "good", "--add", "wrap");
+        assertThat(Ran.run("layers", production, "--layer", "good", "--set", "wrap-radius=4", "--at", "0", "--keyframe").exit()).isZero();
+        assertThat(Ran.run("layers", production, "--layer", "good", "--set", "wrap-radius=12", "--at", "1", "--keyframe").exit()).isZero();
+        assertThat(Files.readString(production.resolve("production.json"))).containsSubsequence("\"wrap\"", "\"keyed\"", "\"wrap-radius\"", "12.0");
+        assertThat(help.replaceAll("\\s+", " ")).contains("wobble-sways").contains("the same all the time");
         Ran.run("stage", production, "--lens-height", "1.4", "--view", "50", "--horizon", "45");
         Ran lit = Ran.run("stage", production, "--key", "-60,35", "--key-size", "2", "--key-to-fill", "1.5", "--ground", "0.5,6", "--json");
         assertThat(lit.exit()).as(lit.err()).isZero();

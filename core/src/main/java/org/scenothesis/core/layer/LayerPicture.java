@@ -9,8 +9,8 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Keys;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.step.Keys;
 
 /// A layer with all that its steps need at one moment: pictures and what was measured.
 ///

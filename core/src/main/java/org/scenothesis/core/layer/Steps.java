@@ -1,5 +1,6 @@
 package org.scenothesis.core.layer;
 
+import org.scenothesis.core.shot.Keys;
 import org.scenothesis.core.shot.step.Cast;
 import org.scenothesis.core.shot.step.Difference;
 import org.scenothesis.core.shot.step.Extend;
@@ -38,7 +39,7 @@ final class Steps {
     static LayerState all(LayerPicture l, Scene scene) {
         LayerState laid = LayerState.of(l);
         for (Step s : l.layer().steps()) {
-            laid = apply(s, laid, l, scene);
+            laid = apply(Keys.held(s, scene.seconds()), laid, l, scene);
         }
         return laid.settled(scene).sampled(scene);
     }

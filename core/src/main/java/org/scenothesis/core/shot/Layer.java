@@ -79,9 +79,14 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
         return steps.stream().filter(kind::isInstance).map(kind::cast).findFirst();
     }
 
-    /// The settings of its key, the usual ones if it has none.
+    /// The settings of its key as they begin, the usual ones if it has none.
     public KeySettings key() {
-        return step(Key.class).map(Key::settings).orElse(KeySettings.DEFAULT);
+        return key(0);
+    }
+
+    /// The settings of its key at a moment of the shot, in seconds.
+    public KeySettings key(double seconds) {
+        return step(Key.class).map(k -> ((Key) Keys.held(k, seconds)).settings()).orElse(KeySettings.DEFAULT);
     }
 
     /// The garbage matte: the outline that a key takes.
@@ -108,7 +113,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
     /// The moments of all keys of all steps, in order.
     public List<Double> keyTimes() {
         List<Double> out = new ArrayList<>();
-        steps.forEach(s -> s.animate(new Animated.Change() {
+        steps.forEach(s -> Keys.changed(s, new Animated.Change() {
             @Override
             public <T> Animated<T> of(Animated<T> value, Animated.Between<T> between) {
                 value.keys().forEach(k -> out.add(k.seconds()));

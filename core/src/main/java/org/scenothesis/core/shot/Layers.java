@@ -227,6 +227,6 @@ public final class Layers {
             case TimeMap.Held h -> h;
             case TimeMap.Looped o -> o;
         };
-        return l.withTime(time).withSteps(l.steps().stream().map(s -> s.animate(move)).toList());
+        return l.withTime(time).withSteps(l.steps().stream().map(s -> Keys.changed(s, move)).toList());
     }
 }

@@ -179,13 +179,17 @@ public enum StepKind {
     /// What can be set of a step by a number, with unit and bounds, in the order it is shown: numbers of its kind, then those of the points that lead it. Whoever shows them knows how many points
     /// there are.
     public static List<? extends Parameter<?>> parameters(Step step) {
-        List<? extends Parameter<?>> own = of(step).parameters;
+        List<? extends Parameter<?>> own = numbers(step);
         if (!(step instanceof PointDriven led)) {
             return own;
         }
         List<Parameter<?>> out = new ArrayList<>(own);
         out.addAll(led.coordinates());
         return out;
+    }
+
+    static List<? extends Parameter<?>> numbers(Step step) {
+        return of(step).parameters;
     }
 
     private static boolean keyable(Shot shot, Layer l) {

@@ -13,6 +13,7 @@ import static org.scenothesis.core.layer.Laying.over;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -34,6 +35,7 @@ import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.Steady;
+import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.Stages;
 import org.scenothesis.core.value.Animated;
@@ -56,6 +58,14 @@ class StepUnitsTest {
         // Half there is half way, whatever the blend.
         Picture half = over(base, 1, LayerPicture.of(layer(new OwnAlpha()).withBlend(blend), grey(top).withAlpha(Plane.filled(W, H, 0.5f))));
         assertThat(half.g().at(7, 7)).isCloseTo((base + wanted) / 2, within(1e-6f));
+    }
+
+    /// Any number may change over the shot: half way between its keys a gain of two stops is one.
+    @ParameterizedTest
+    @CsvSource({"0, 0.1", "1, 0.2", "2, 0.4", "3, 0.4"})
+    void aNumberWithKeysIsWorkedAsItIsAtTheMoment(double seconds, float wanted) {
+        Step g = Grade.NONE.withKeyed(Map.of("gain", Animated.of(0.0).key(0, 0.0, Ease.STEADY).key(2, 2.0, Ease.STEADY)));
+        assertThat(over(0, seconds, LayerPicture.of(layer(g), grey(0.1f))).g().at(5, 5)).isCloseTo(wanted, within(1e-6f));
     }
 
     /// Its deviation is as told at every level, its mean nothing; each frame has its own, and the same each time.

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -24,7 +25,6 @@ import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Hold;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
-import org.scenothesis.core.shot.step.Keys;
 import org.scenothesis.core.shot.step.Lens;
 import org.scenothesis.core.shot.step.Letterbox;
 import org.scenothesis.core.shot.step.Luma;
@@ -110,6 +110,38 @@ class StepsOfALayerTest {
             assertThat(p.get(step, 0)).isBetween(p.span().low(), p.span().high());
             assertThatIllegalArgumentException().as(p.code()).isThrownBy(() -> p.with(step, 0, Double.NaN));
         }
+    }
+
+    /// Every number has keys, or its row says why not; between its keys the step is the one with the number in between.
+    @ParameterizedTest
+    @MethodSource("everyKind")
+    void everyNumberChangesBetweenItsKeysOrSaysWhyNot(Step step) {
+        Step keyed = Keys.set(Keys.set(step, 1), 3);
+        for (Parameter<?> p : StepKind.parameters(step)) {
+            double was = p.get(step, 0);
+            double to = was > (p.span().low() + p.span().high()) / 2 ? was - p.span().by() : was + p.span().by();
+            Step with = Keys.eased(p.with(keyed, 3, to), 1, Ease.STEADY);
+            double middle = p.get(with, 2);
+            if (!p.keying().can()) {
+                assertThat(middle).as(p.code()).isCloseTo(to, within(1e-9));
+            } else if (!(step instanceof PointDriven && with.equals(keyed))) {
+                assertThat(middle).as(p.code()).isCloseTo((was + to) / 2, within(1e-6));
+                assertThat(p.get(with, 0)).isCloseTo(was, within(1e-9));
+            }
+            if (p.keying() == Parameter.Keying.BY_CODE) {
+                assertThat(Keys.held(with, 2)).as(p.code()).isInstanceOf(step.getClass()).extracting(s -> p.get(s, 99)).isEqualTo(middle);
+            }
+        }
+    }
+
+    @Test
+    void keysOfNoNumberOrOutOfBoundsAreRefused() {
+        Animated<Double> key = Animated.of(1.0).key(1, 1.0, Ease.SOFT);
+        assertThatIllegalArgumentException().isThrownBy(() -> Grade.NONE.withKeyed(Map.of("blur", key))).withMessageContaining("blur");
+        assertThatIllegalArgumentException().isThrownBy(() -> Grade.NONE.withKeyed(Map.of("gain", Animated.of(1.0)))).withMessageContaining("keys");
+        assertThatIllegalArgumentException().isThrownBy(() -> Grade.NONE.withKeyed(Map.of("gain", key.set(1, 50.0)))).withMessageContaining("-4");
+        assertThatIllegalArgumentException().isThrownBy(() -> Wobble.CALM.withKeyed(Map.of("wobble-sways", key)));
+        assertThat(Layer.of("l", "", "p", new Key(KeySettings.DEFAULT, Map.of("choke", Animated.of(0.0).key(0, 0.0, Ease.STEADY).key(2, 4.0, Ease.STEADY)))).key(1).chokePx()).isEqualTo(2);
     }
 
     /// The table of kinds has a row for each, in the usual order, and each is put in as its own kind.

@@ -19,8 +19,8 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.Footage;
@@ -39,7 +39,7 @@ public final class KeyCheck {
 
     /// What is keyed and how; `garbage`: the outline drawn; without corners it is the one round the cloth.
     ///
-    /// - `used`: where the take is seen, for an outline that moves with the shot; null where it stands still, and all of the take is looked at.
+    /// - `used`: where the take is seen, for an outline or numbers that change with the shot; null where they stand still, and all of the take is looked at.
     public record Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage, @Nullable Used used) {
         public Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage) {
             this(take, screenPlate, settings, garbage, null);
@@ -50,17 +50,22 @@ public final class KeyCheck {
             int last = Math.max(1, count - 1);
             if (used == null) {
                 int frame = (int) ((long) k * (info.frames() - 1) / last);
-                return new Moment(frame, garbage.shape(info.secondsAt(frame)));
+                return new Moment(frame, garbage.shape(info.secondsAt(frame)), settings);
             }
             double at = used.shot.seconds() * k / last;
-            return new Moment(info.frameAt(used.time.at(at)), Trails.shape(used.shot, garbage, at, info.width() / (double) info.height()));
+            return new Moment(info.frameAt(used.layer.time().at(at)), Trails.shape(used.shot, garbage, at, info.width() / (double) info.height()), used.layer.key(at));
         }
     }
 
-    /// The shot, and which moment of the take it shows when.
-    public record Used(Shot shot, TimeMap time) {}
+    /// The shot, and the layer that shows the take in it: at which moment which one, and how it is keyed then.
+    public record Used(Shot shot, Layer layer) {}
 
-    private record Moment(int frame, List<Point> garbage) {}
+    private record Moment(int frame, List<Point> garbage, KeySettings settings) {
+        /// As the settings are in a picture reduced so many times.
+        KeySettings reduced(int times) {
+            return settings.withChokePx(settings.chokePx() / times).withSoftnessPx(settings.softnessPx() / times);
+        }
+    }
 
     /// @throws FootageException if footage cannot be read or shows no screen
     /// @throws Stopped if progress asks for it
@@ -69,7 +74,6 @@ public final class KeyCheck {
         try (Footage t = Footages.open(wish.take)) {
             int times = MemoryAtHand.reduction((long) t.info().width() * t.info().height(), MemoryAtHand.KEYING);
             ScreenModel model = keying.screen(wish.take, t, wish.screenPlate, times, Keying.standing(wish.take, wish.screenPlate));
-            KeySettings settings = wish.settings.withChokePx(wish.settings.chokePx() / times).withSoftnessPx(wish.settings.softnessPx() / times);
             int n = t.info().frames();
             int count = Math.min(SAMPLES, n);
             boolean ofCloth = wish.garbage.at(0).size() < 3 && model.garbage(List.of()) != null;
@@ -80,7 +84,7 @@ public final class KeyCheck {
                     throw new Stopped();
                 }
                 Moment at = wish.moment(t.info(), k, count);
-                found.add(new KeyReport.At(at.frame, whole(keying.alone(() -> sample(t, at, new How(model, settings, times), swept, bands)), times)));
+                found.add(new KeyReport.At(at.frame, whole(keying.alone(() -> sample(t, at, new How(model, at.reduced(times), times), swept, bands)), times)));
             }
             progress.at(count, count);
             double even = Evenness.stops(model.colour(), model.hue(), Morphology.dilate(swept, MARGIN_PX, bands));

@@ -3,6 +3,7 @@ package org.scenothesis.production.measure;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
@@ -16,8 +17,10 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.TrackBinding;
+import org.scenothesis.core.value.Animated;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.ProductionJson;
@@ -58,8 +61,11 @@ final class KeyMeter implements Meter<KeyReport> {
         List<@Nullable Object> settings = new ArrayList<>(Arrays.asList(l.key(), outline(l.garbage()), take.reading(), bare == null ? null : bare.reading()));
         KeyCheck.Used used = used(shot, l);
         if (used != null) {
-            settings.add(ProductionJson.part(used.time()));
+            settings.add(ProductionJson.part(used.layer().time()));
             settings.add(shot.seconds());
+            if (!changes(l).isEmpty()) {
+                settings.add(ProductionJson.part(changes(l)));
+            }
             TrackBinding by = l.garbage().hung();
             settings.add(by == null ? null : shot.trail(by.trail()).map(ProductionJson::part).orElse(null));
         }
@@ -72,9 +78,13 @@ final class KeyMeter implements Meter<KeyReport> {
         return plate.role().keyed() && (!used || shot.keyOf(plate.id()).isPresent());
     }
 
-    /// An outline that moves, or goes along with something, belongs to moments of the shot.
+    /// An outline that moves, or goes along with something, and a key whose numbers change belong to moments of the shot.
     private static KeyCheck.@Nullable Used used(Shot shot, Layer l) {
-        return l.garbage().corners().keys().isEmpty() && l.garbage().hung() == null ? null : new KeyCheck.Used(shot, l.time());
+        return l.garbage().corners().keys().isEmpty() && l.garbage().hung() == null && changes(l).isEmpty() ? null : new KeyCheck.Used(shot, l);
+    }
+
+    private static Map<String, Animated<Double>> changes(Layer l) {
+        return l.step(Key.class).map(Key::keyed).orElse(Map.of());
     }
 
     private static Layer layer(Shot shot, Plate plate) {

@@ -1,10 +1,12 @@
 package org.scenothesis.production.store;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.cfg.MapperConfig;
 import com.fasterxml.jackson.databind.introspect.Annotated;
 import com.fasterxml.jackson.databind.introspect.AnnotatedClass;
+import com.fasterxml.jackson.databind.introspect.AnnotatedMember;
 import com.fasterxml.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import com.fasterxml.jackson.databind.jsontype.NamedType;
 import java.util.Arrays;
@@ -15,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.SoundSource;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.TimeMap;
+import org.scenothesis.core.shot.step.Keyable;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.Surroundings;
@@ -60,6 +63,13 @@ final class FileKinds extends JacksonAnnotationIntrospector {
     public @Nullable List<NamedType> findSubtypes(Annotated of) {
         Class<?> raw = of.getRawType();
         return NAMES.containsKey(raw) ? Arrays.stream(raw.getPermittedSubclasses()).map(c -> new NamedType(c, Kind.word(c))).toList() : super.findSubtypes(of);
+    }
+
+    /// Most steps have no keys by code: that is not written.
+    @Override
+    public JsonInclude.Value findPropertyInclusion(Annotated of) {
+        return of instanceof AnnotatedMember m && m.getName().equals("keyed") && Keyable.class.isAssignableFrom(m.getDeclaringClass())
+                ? JsonInclude.Value.construct(JsonInclude.Include.NON_EMPTY, JsonInclude.Include.ALWAYS) : super.findPropertyInclusion(of);
     }
 
     @Override

@@ -11,7 +11,9 @@ import org.scenothesis.core.shot.Sound;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.core.shot.step.Extend;
+import org.scenothesis.core.shot.step.Keyable;
 import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.Floor;
 
 /// What a document written by hand or by another program may leave unsaid, and what it means then: nothing told, as filmed, laid over.
@@ -84,6 +86,9 @@ final class JsonDefaults {
     }
 
     private void step(JsonNode s) {
+        if (FileKinds.of(Step.class, s.path("step").asText()).filter(Keyable.class::isAssignableFrom).isPresent()) {
+            absent(s, "keyed", mapper.createObjectNode());
+        }
         if (s.path("step").asText().equals("outline")) {
             absent(s, "counts", mapper.valueToTree(Outline.Counts.WITHIN));
             absent(s, "curved", mapper.valueToTree(false));

@@ -240,7 +240,7 @@ public final class ProductionJson {
         return tree;
     }
 
-    private static final Set<String> OPEN_MAPS = Set.of("facts", "schools", "limits", "elsewhere");
+    private static final Set<String> OPEN_MAPS = Set.of("facts", "schools", "limits", "elsewhere", "keyed");
 
     /// By these the objects of a list are known again.
     private static final List<String> RECOGNISED = List.of("id", "step");

@@ -4,8 +4,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.DoubleFunction;
 import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyEvent;
@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Keys;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
@@ -23,7 +24,6 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.Trails;
 import org.scenothesis.core.shot.step.Key;
-import org.scenothesis.core.shot.step.Keys;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.core.shot.step.Step;
@@ -54,6 +54,7 @@ public final class KeyBench extends Bench {
     private final KeyLook look = new KeyLook(over, this::refresh);
     private final ToggleButton solid = new ToggleButton(Words.of("key-bench.draw-what-stays-solid"));
     private final Button keyframe = Text.button("", "floor-button", this::keyframe);
+    private final Button cutKeyframe = Text.button("", "floor-button", this::cutKeyframe);
     private final Tape choke = tape("choke");
     private final Tape softness = tape("edge-softness");
     private final Tape despill = tape("despill");
@@ -67,9 +68,8 @@ public final class KeyBench extends Bench {
     }
 
     private Tape tape(String code) {
-        Parameter<?> p = Key.PARAMETERS.stream().filter(q -> q.code().equals(code)).findFirst().orElseThrow();
-        DoubleFunction<KeySettings> with = v -> ((Key) p.with(new Key(current()), 0, v)).settings();
-        return new Tape(Tape.number(p), v -> preview(with.apply(v)), v -> accept(Words.of("parameter." + code), with.apply(v)));
+        Parameter<?> p = number(code);
+        return new Tape(Tape.number(p), v -> preview(changed(p, v)), v -> accept(Words.of("parameter." + code), changed(p, v)));
     }
 
     private void build() {
@@ -93,7 +93,11 @@ public final class KeyBench extends Bench {
         VBox.setVgrow(pictures, Priority.ALWAYS);
         curve.setPrefHeight(132);
         HBox tapes = new HBox(16, choke, softness, despill);
-        VBox left = new VBox(5, Text.of(Words.of("key-bench.how-far-each-pixel-stands"), "column-head"), curve, tapes);
+        cutKeyframe.setId("key-numbers-keyframe");
+        Text.tip(cutKeyframe, () -> Words.of("key-bench.keyframe-of-the-numbers.help"));
+        HBox head = new HBox(8, Text.of(Words.of("key-bench.how-far-each-pixel-stands"), "column-head"), cutKeyframe);
+        head.setAlignment(Pos.CENTER_LEFT);
+        VBox left = new VBox(5, head, curve, tapes);
         HBox.setHgrow(left, Priority.ALWAYS);
         HBox lower = new HBox(10, left, measures);
         lower.setMinHeight(208);
@@ -110,10 +114,11 @@ public final class KeyBench extends Bench {
         solid.setOnAction(e -> refresh());
         strip.whenMoved(s -> session.goToFrame(s * session.rate()));
         curve.whenMoved(
-                (lower, v) -> preview(lower ? current().withEmptyBelow(v) : current().withSolidAbove(v)),
-                (lower, v) -> accept(lower ? "empty cut" : "solid cut", lower ? current().withEmptyBelow(v) : current().withSolidAbove(v)));
+                (lower, v) -> preview(cut(lower, v)),
+                (lower, v) -> accept(lower ? "empty cut" : "solid cut", cut(lower, v)));
         session.seconds().addListener(o -> {
             strip.at(session.seconds().get());
+            numbers();
             frame();
         });
         session.plateId().addListener(o -> refresh());
@@ -146,13 +151,20 @@ public final class KeyBench extends Bench {
         keys.put(Words.of("key-bench.arrows-on-the-picture"), Words.of("key-bench.closer-further-another-part"));
         keys.put("V", Words.of("key-bench.draw-what-to-keep-or"));
         keys.put("K", Words.of("key-bench.keyframe-of-the-outline-here"));
+        keys.put("Shift+K", Words.of("key-bench.keyframe-of-the-numbers"));
         return keys;
     }
 
     @Override
     public boolean key(KeyEvent e) {
         switch (e.getCode()) {
-            case K -> keyframe();
+            case K -> {
+                if (e.isShiftDown()) {
+                    cutKeyframe();
+                } else {
+                    keyframe();
+                }
+            }
             case INSERT -> {
                 if (drawn(layer()).isEmpty()) {
                     masked(Layers.MIDDLE);
@@ -187,17 +199,46 @@ public final class KeyBench extends Bench {
         session.measure();
     }
 
+    /// Sets a keyframe of the key's numbers at the playhead, or takes it away.
+    private void cutKeyframe() {
+        Layer l = layer();
+        if (l == null) {
+            return;
+        }
+        double at = session.seconds().get();
+        Key key = key(l);
+        accept(Words.of("key-bench.keyframe-of-the-numbers"), (Key) (Keys.at(key, at) ? Keys.without(key, at) : Keys.set(key, at)));
+    }
+
+    private static Key key(Layer l) {
+        return l.step(Key.class).orElse(new Key(KeySettings.DEFAULT));
+    }
+
     private @Nullable Layer layer() {
         return KeyModel.layer(session.shot(), session.plate().orElse(null)).orElse(null);
     }
 
-    private KeySettings current() {
-        Layer l = layer();
-        return l == null ? KeySettings.DEFAULT : l.key();
+    private static Parameter<?> number(String code) {
+        return Key.PARAMETERS.stream().filter(p -> p.code().equals(code)).findFirst().orElseThrow();
     }
 
-    private void preview(KeySettings s) {
-        KeyModel.Request request = request(s);
+    private KeySettings current() {
+        Layer l = layer();
+        return l == null ? KeySettings.DEFAULT : l.key(session.seconds().get());
+    }
+
+    /// The key with another number at the playhead.
+    private Key changed(Parameter<?> p, double v) {
+        Layer l = layer();
+        return (Key) p.with(l == null ? new Key(KeySettings.DEFAULT) : key(l), session.seconds().get(), v);
+    }
+
+    private Key cut(boolean lower, double v) {
+        return changed(number(lower ? "empty-below" : "solid-above"), lower ? Math.min(v, current().solidAbove() - KeySettings.BETWEEN) : Math.max(v, current().emptyBelow() + KeySettings.BETWEEN));
+    }
+
+    private void preview(Key key) {
+        KeyModel.Request request = request(((Key) Keys.held(key, session.seconds().get())).settings());
         if (request != null) {
             session.worker().cancel("key-picture");
             session.worker().ask("key-preview", ticket -> model.preview(request), r -> {
@@ -207,10 +248,10 @@ public final class KeyBench extends Bench {
         }
     }
 
-    private void accept(String what, KeySettings s) {
+    private void accept(String what, Key key) {
         Layer l = layer();
         if (l != null) {
-            session.changeLayer(what, l.id(), o -> o.with(new Key(s)));
+            session.changeLayer(what, l.id(), o -> o.with(key));
             session.measure();
         }
     }
@@ -245,11 +286,7 @@ public final class KeyBench extends Bench {
         if (!inView()) {
             return;
         }
-        KeySettings s = current();
-        curve.cuts(s);
-        choke.show(s.chokePx());
-        softness.show(s.softnessPx());
-        despill.show(s.despill());
+        numbers();
         Plate plate = session.plate().orElse(null);
         Layer l = layer();
         double at = session.seconds().get();
@@ -260,6 +297,17 @@ public final class KeyBench extends Bench {
         strip.at(session.seconds().get());
         measures.show(plate, l);
         frame();
+    }
+
+    private void numbers() {
+        KeySettings s = current();
+        Layer l = layer();
+        curve.cuts(s);
+        choke.show(s.chokePx());
+        softness.show(s.softnessPx());
+        despill.show(s.despill());
+        cutKeyframe.setDisable(l == null);
+        cutKeyframe.setText(l != null && Keys.at(key(l), session.seconds().get()) ? "keyframe \u2212" : "keyframe +");
     }
 
     /// What to compute; null where nothing can be keyed.

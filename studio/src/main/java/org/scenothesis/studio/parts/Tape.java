@@ -27,7 +27,7 @@ public final class Tape extends HBox {
     /// A number of a step under the name and help it has in words.
     public static Number number(Parameter<?> p) {
         String key = "parameter." + p.code();
-        return new Number(Words.of(key), p.unit(), p.span().low(), p.span().high(), p.span().by(), p.span().decimals(), Words.of(key + ".help"));
+        return new Number(Words.of(key), p.unit(), p.span().low(), p.span().high(), p.span().by(), p.span().decimals(), Words.of(key + ".help") + (p.keying().can() ? "" : "\n" + Words.of("keying." + p.keying())));
     }
 
     private static final PseudoClass WRONG = PseudoClass.getPseudoClass("wrong");

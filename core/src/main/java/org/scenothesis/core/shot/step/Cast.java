@@ -2,6 +2,7 @@ package org.scenothesis.core.shot.step;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import java.util.Map;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Animated;
@@ -12,7 +13,7 @@ import org.scenothesis.core.value.Animated;
 ///   which the ground becomes a wall; below the picture there is none.
 /// - `density`: 0 to 1, how much light is taken; `softnessPx`: at that height, falling to nothing at the ground. `limit`: the shadow stays within, if it has three corners.
 @RecordBuilder
-public record Cast(Animated<List<Point>> points, double density, double softnessPx, List<Point> limit) implements Step, PointDriven, CastBuilder.With {
+public record Cast(Animated<List<Point>> points, double density, double softnessPx, List<Point> limit, Map<String, Animated<Double>> keyed) implements Step, Keyable, PointDriven, CastBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Cast>> PARAMETERS = List.of(
             new Parameter<>(Cast.class, "cast-density", "", new Parameter.Span(0, 1, 0.02, 2), (c, t) -> c.density(), (c, t, v) -> c.withDensity(v)),
@@ -23,6 +24,7 @@ public record Cast(Animated<List<Point>> points, double density, double softness
             Animated.of(List.of(new Point(0.4, 0.85), new Point(0.6, 0.85), new Point(0.5, 0.4), new Point(0.75, 0.97), new Point(0.1, 0.03), new Point(0.9, 0.03))), 0.6, 12, List.of());
 
     public Cast {
+        keyed = Parameter.checked(PARAMETERS, keyed);
         Check.range("density", density, 0, 1);
         Check.range("softnessPx", softnessPx, 0, 400);
         Points.check(points.still(), 6);
@@ -30,6 +32,15 @@ public record Cast(Animated<List<Point>> points, double density, double softness
         Check.that(limit.size() <= 10_000, "a limit has at most 10000 corners");
         Points.check(limit, limit.size());
         limit = List.copyOf(limit);
+    }
+
+    public Cast(Animated<List<Point>> points, double density, double softnessPx, List<Point> limit) {
+        this(points, density, softnessPx, limit, Map.of());
+    }
+
+    @Override
+    public Cast withKeyed(Map<String, Animated<Double>> other) {
+        return new Cast(points, density, softnessPx, limit, other);
     }
 
     @Override

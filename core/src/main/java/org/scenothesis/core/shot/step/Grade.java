@@ -2,17 +2,29 @@ package org.scenothesis.core.shot.step;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import java.util.Map;
 import org.scenothesis.core.Check;
+import org.scenothesis.core.value.Animated;
 
 /// Brightens or darkens; `matched`: exposure and colour are first brought to the base's by the lock check's measure.
 @RecordBuilder
-public record Grade(double gainStops, boolean matched) implements Step, GradeBuilder.With {
+public record Grade(double gainStops, boolean matched, Map<String, Animated<Double>> keyed) implements Step, Keyable, GradeBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Grade>> PARAMETERS = List.of(
             new Parameter<>(Grade.class, "gain", "stop", new Parameter.Span(-4, 4, 0.05, 2), (g, t) -> g.gainStops(), (g, t, v) -> g.withGainStops(v)));
     public static final Grade NONE = new Grade(0, false);
 
     public Grade {
+        keyed = Parameter.checked(PARAMETERS, keyed);
         Check.range("gainStops", gainStops, -8, 8);
+    }
+
+    public Grade(double gainStops, boolean matched) {
+        this(gainStops, matched, Map.of());
+    }
+
+    @Override
+    public Grade withKeyed(Map<String, Animated<Double>> other) {
+        return new Grade(gainStops, matched, other);
     }
 }

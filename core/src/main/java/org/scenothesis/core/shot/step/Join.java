@@ -1,6 +1,7 @@
 package org.scenothesis.core.shot.step;
 
 import java.util.List;
+import java.util.Map;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Animated;
@@ -8,7 +9,7 @@ import org.scenothesis.core.value.Animated;
 /// One half of something filmed in two parts: cut at a seam, and its seam laid onto that of the other half, so that place, angle and width agree.
 ///
 /// `points`: the two ends of the seam as filmed, then where they are to lie. `keeps`: which side of the seam is kept, as seen in its own picture.
-public record Join(Animated<List<Point>> points, Side keeps, double softnessPx) implements Step, PointDriven {
+public record Join(Animated<List<Point>> points, Side keeps, double softnessPx, Map<String, Animated<Double>> keyed) implements Step, Keyable, PointDriven {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Join>> PARAMETERS = List.of(
             new Parameter<>(Join.class, "seam-softness", "px", new Parameter.Span(0, 400, 0.5, 1), (j, t) -> j.softnessPx(), (j, t, v) -> j.with(j.keeps(), v)));
@@ -27,9 +28,14 @@ public record Join(Animated<List<Point>> points, Side keeps, double softnessPx) 
 
     /// @throws IllegalArgumentException if there are not four points, or the ends of a seam are one
     public Join {
+        keyed = Parameter.checked(PARAMETERS, keyed);
         Check.range("softnessPx", softnessPx, 0, 400);
         checked(points.still());
         points.keys().forEach(k -> checked(k.value()));
+    }
+
+    public Join(Animated<List<Point>> points, Side keeps, double softnessPx) {
+        this(points, keeps, softnessPx, Map.of());
     }
 
     private static void checked(List<Point> p) {
@@ -48,12 +54,12 @@ public record Join(Animated<List<Point>> points, Side keeps, double softnessPx) 
 
     @Override
     public Join withPoints(double seconds, List<Point> other) {
-        return apart(other) ? new Join(points.set(seconds, other), keeps, softnessPx) : this;
+        return apart(other) ? new Join(points.set(seconds, other), keeps, softnessPx, keyed) : this;
     }
 
     /// The same of the other side, or softer.
     public Join with(Side side, double softness) {
-        return new Join(points, side, softness);
+        return new Join(points, side, softness, keyed);
     }
 
     @Override
@@ -68,6 +74,11 @@ public record Join(Animated<List<Point>> points, Side keeps, double softnessPx) 
 
     @Override
     public Step animate(Animated.Change change) {
-        return new Join(change.of(points, Points::between), keeps, softnessPx);
+        return new Join(change.of(points, Points::between), keeps, softnessPx, keyed);
+    }
+
+    @Override
+    public Join withKeyed(Map<String, Animated<Double>> other) {
+        return new Join(points, keeps, softnessPx, other);
     }
 }

@@ -3,6 +3,7 @@ package org.scenothesis.core.shot.step;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
@@ -13,7 +14,7 @@ import org.scenothesis.core.value.Animated;
 /// - `corners`: in shares of width and height; fewer than three let all count.
 /// - Between keys with as many corners each corner moves to its like; else the earlier outline is held.
 @RecordBuilder
-public record Outline(Animated<List<Point>> corners, double softnessPx, Counts counts, boolean curved, @Nullable TrackBinding hung) implements Step, OutlineBuilder.With {
+public record Outline(Animated<List<Point>> corners, double softnessPx, Counts counts, boolean curved, @Nullable TrackBinding hung, Map<String, Animated<Double>> keyed) implements Step, Keyable, OutlineBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Outline>> PARAMETERS = List.of(
             new Parameter<>(Outline.class, "softness", "px", new Parameter.Span(0, 200, 1, 0), (o, t) -> o.softnessPx(), (o, t, v) -> o.withSoftnessPx(v)));
@@ -36,9 +37,19 @@ public record Outline(Animated<List<Point>> corners, double softnessPx, Counts c
 
     /// - `curved`: its sides are curves through the corners. `hung`: it goes along with something that was followed; null for not.
     public Outline {
+        keyed = Parameter.checked(PARAMETERS, keyed);
         Check.range("softnessPx", softnessPx, 0, 400);
         corners = new Animated<>(
                 checked(corners.still()), corners.keys().stream().map(k -> new Animated.At<>(k.seconds(), checked(k.value()), k.ease())).toList());
+    }
+
+    public Outline(Animated<List<Point>> corners, double softnessPx, Counts counts, boolean curved, @Nullable TrackBinding hung) {
+        this(corners, softnessPx, counts, curved, hung, Map.of());
+    }
+
+    @Override
+    public Outline withKeyed(Map<String, Animated<Double>> other) {
+        return new Outline(corners, softnessPx, counts, curved, hung, other);
     }
 
     /// An outline that stands still; corners in shares of width and height, softness in pixels.

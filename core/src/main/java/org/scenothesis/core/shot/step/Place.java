@@ -15,14 +15,14 @@ import org.scenothesis.core.value.Given;
 public record Place(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Double> turnDeg, Animated<Double> size) implements Step, PlaceBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Place>> PARAMETERS = List.of(
-            new Parameter<>(Place.class, "sideways", "m", new Parameter.Span(-50, 50, 0.01, 2), (p, t) -> p.stand(t).foot().x(), (p, t, v) -> p.stood(t, new Vec(v, p.stand(t).foot().y(), p.stand(t).foot().z()))),
-            new Parameter<>(Place.class, "height", "m", new Parameter.Span(-10, 50, 0.01, 2), (p, t) -> p.stand(t).foot().y(), (p, t, v) -> p.stood(t, new Vec(p.stand(t).foot().x(), v, p.stand(t).foot().z()))),
-            new Parameter<>(Place.class, "away", "m", new Parameter.Span(-50, 100, 0.01, 2), (p, t) -> p.stand(t).foot().z(), (p, t, v) -> p.stood(t, new Vec(p.stand(t).foot().x(), p.stand(t).foot().y(), v))),
-            new Parameter<>(Place.class, "filmed-sideways", "m", new Parameter.Span(-50, 50, 0.01, 2), (p, t) -> p.filmedFoot().value().x(), (p, t, v) -> p.filmedAt(new Vec(v, p.filmedFoot().value().y(), p.filmedFoot().value().z()))),
-            new Parameter<>(Place.class, "filmed-height", "m", new Parameter.Span(-10, 50, 0.01, 2), (p, t) -> p.filmedFoot().value().y(), (p, t, v) -> p.filmedAt(new Vec(p.filmedFoot().value().x(), v, p.filmedFoot().value().z()))),
-            new Parameter<>(Place.class, "filmed-away", "m", new Parameter.Span(-50, 100, 0.01, 2), (p, t) -> p.filmedFoot().value().z(), (p, t, v) -> p.filmedAt(new Vec(p.filmedFoot().value().x(), p.filmedFoot().value().y(), v))),
-            new Parameter<>(Place.class, "turn", "\u00b0", new Parameter.Span(-180, 180, 0.5, 1), (p, t) -> p.turnDeg().at(t, Animated::number), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))),
-            new Parameter<>(Place.class, "size", "\u00d7", new Parameter.Span(0.05, 20, 0.01, 2), (p, t) -> p.size().at(t, Animated::number), (p, t, v) -> p.withSize(p.size().set(t, v))));
+            new Parameter<>(Place.class, "sideways", "m", new Parameter.Span(-50, 50, 0.01, 2), (p, t) -> p.stand(t).foot().x(), (p, t, v) -> p.stood(t, new Vec(v, p.stand(t).foot().y(), p.stand(t).foot().z()))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(Place.class, "height", "m", new Parameter.Span(-10, 50, 0.01, 2), (p, t) -> p.stand(t).foot().y(), (p, t, v) -> p.stood(t, new Vec(p.stand(t).foot().x(), v, p.stand(t).foot().z()))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(Place.class, "away", "m", new Parameter.Span(-50, 100, 0.01, 2), (p, t) -> p.stand(t).foot().z(), (p, t, v) -> p.stood(t, new Vec(p.stand(t).foot().x(), p.stand(t).foot().y(), v))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(Place.class, "filmed-sideways", "m", new Parameter.Span(-50, 50, 0.01, 2), (p, t) -> p.filmedFoot().value().x(), (p, t, v) -> p.filmedAt(new Vec(v, p.filmedFoot().value().y(), p.filmedFoot().value().z()))).keyed(Parameter.Keying.FILMED),
+            new Parameter<>(Place.class, "filmed-height", "m", new Parameter.Span(-10, 50, 0.01, 2), (p, t) -> p.filmedFoot().value().y(), (p, t, v) -> p.filmedAt(new Vec(p.filmedFoot().value().x(), v, p.filmedFoot().value().z()))).keyed(Parameter.Keying.FILMED),
+            new Parameter<>(Place.class, "filmed-away", "m", new Parameter.Span(-50, 100, 0.01, 2), (p, t) -> p.filmedFoot().value().z(), (p, t, v) -> p.filmedAt(new Vec(p.filmedFoot().value().x(), p.filmedFoot().value().y(), v))).keyed(Parameter.Keying.FILMED),
+            new Parameter<>(Place.class, "turn", "\u00b0", new Parameter.Span(-180, 180, 0.5, 1), (p, t) -> p.turnDeg().at(t, Animated::number), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(Place.class, "size", "\u00d7", new Parameter.Span(0.05, 20, 0.01, 2), (p, t) -> p.size().at(t, Animated::number), (p, t, v) -> p.withSize(p.size().set(t, v))).keyed(Parameter.Keying.OWN));
 
     public Place {
         place("filmedFoot", filmedFoot.value());

@@ -40,6 +40,6 @@ public interface PointDriven {
             List<Point> p = new ArrayList<>(((PointDriven) s).points(t));
             p.set(at, down ? new Point(p.get(at).x(), v / 100) : new Point(v / 100, p.get(at).y()));
             return ((PointDriven) s).withPoints(t, List.copyOf(p));
-        });
+        }, Parameter.Keying.OWN);
     }
 }

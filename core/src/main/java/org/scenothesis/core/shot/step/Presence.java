@@ -10,7 +10,7 @@ import org.scenothesis.core.value.Ease;
 public record Presence(Animated<Double> share) implements Step {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Presence>> PARAMETERS = List.of(
-            new Parameter<>(Presence.class, "presence", "", new Parameter.Span(0, 1, 0.05, 2), (p, t) -> p.at(t), (p, t, v) -> new Presence(p.share().set(t, v))));
+            new Parameter<>(Presence.class, "presence", "", new Parameter.Span(0, 1, 0.05, 2), (p, t) -> p.at(t), (p, t, v) -> new Presence(p.share().set(t, v))).keyed(Parameter.Keying.OWN));
     public static final Presence FULL = new Presence(Animated.of(1.0));
 
     public Presence {

@@ -15,10 +15,10 @@ import org.scenothesis.core.value.Animated;
 public record Put(Point about, Animated<Point> by, Animated<Double> turnDeg, Animated<Double> size) implements Step, PutBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Put>> PARAMETERS = List.of(
-            new Parameter<>(Put.class, "across", "%", new Parameter.Span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().x(), (p, t, v) -> p.withBy(p.by().set(t, new Point(v / 100, p.at(t).by().y())))),
-            new Parameter<>(Put.class, "down", "%", new Parameter.Span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().y(), (p, t, v) -> p.withBy(p.by().set(t, new Point(p.at(t).by().x(), v / 100)))),
-            new Parameter<>(Put.class, "put-turn", "\u00b0", new Parameter.Span(-3600, 3600, 0.5, 1), (p, t) -> p.at(t).turnDeg(), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))),
-            new Parameter<>(Put.class, "put-size", "\u00d7", new Parameter.Span(0.02, 50, 0.01, 2), (p, t) -> p.at(t).size(), (p, t, v) -> p.withSize(p.size().set(t, v))));
+            new Parameter<>(Put.class, "across", "%", new Parameter.Span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().x(), (p, t, v) -> p.withBy(p.by().set(t, new Point(v / 100, p.at(t).by().y())))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(Put.class, "down", "%", new Parameter.Span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().y(), (p, t, v) -> p.withBy(p.by().set(t, new Point(p.at(t).by().x(), v / 100)))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(Put.class, "put-turn", "\u00b0", new Parameter.Span(-3600, 3600, 0.5, 1), (p, t) -> p.at(t).turnDeg(), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(Put.class, "put-size", "\u00d7", new Parameter.Span(0.02, 50, 0.01, 2), (p, t) -> p.at(t).size(), (p, t, v) -> p.withSize(p.size().set(t, v))).keyed(Parameter.Keying.OWN));
 
     /// Where it was filmed, about the middle of the picture.
     public static final Put AS_FILMED = new Put(new Point(0.5, 0.5), Animated.of(new Point(0, 0)), Animated.of(0.0), Animated.of(1.0));

@@ -3,14 +3,16 @@ package org.scenothesis.core.shot.step;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.value.Animated;
 
 /// Slope, offset and power of every channel, then saturation: `v = (v · slope + offset) ^ power` of sRGB code values.
 ///
 /// Source: the colour decision list of the American Society of Cinematographers, openly published; luma weights of BT.709.
 @RecordBuilder
-public record Tone(Channels slope, Channels offset, Channels power, double saturation) implements Step, ToneBuilder.With {
+public record Tone(Channels slope, Channels offset, Channels power, double saturation, Map<String, Animated<Double>> keyed) implements Step, Keyable, ToneBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Tone>> PARAMETERS = parameters();
     public static final Tone NEUTRAL = new Tone(Channels.all(1), Channels.all(0), Channels.all(1), 1);
@@ -35,10 +37,20 @@ public record Tone(Channels slope, Channels offset, Channels power, double satur
     }
 
     public Tone {
+        keyed = Parameter.checked(PARAMETERS, keyed);
         slope.check("slope", 0, 10);
         offset.check("offset", -1, 1);
         power.check("power", 0.05, 10);
         Check.range("saturation", saturation, 0, 4);
+    }
+
+    public Tone(Channels slope, Channels offset, Channels power, double saturation) {
+        this(slope, offset, power, saturation, Map.of());
+    }
+
+    @Override
+    public Tone withKeyed(Map<String, Animated<Double>> other) {
+        return new Tone(slope, offset, power, saturation, other);
     }
 
     private static List<Parameter<Tone>> parameters() {

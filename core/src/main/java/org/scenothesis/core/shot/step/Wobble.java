@@ -3,6 +3,7 @@ package org.scenothesis.core.shot.step;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.value.Animated;
 
@@ -11,13 +12,13 @@ import org.scenothesis.core.value.Animated;
 /// - `across`, `down`: the furthest it goes, in percent of the picture's height; `rollDeg`: how far it turns; `perSecond`: how often it sways.
 /// - `jolts`: moments of the shot, in seconds, at which it is shaken by `joltPercent` of the height, dying away within half a second.
 @RecordBuilder
-public record Wobble(double across, double down, double rollDeg, double perSecond, double joltPercent, List<Double> jolts) implements Step, WobbleBuilder.With {
+public record Wobble(double across, double down, double rollDeg, double perSecond, double joltPercent, List<Double> jolts, Map<String, Animated<Double>> keyed) implements Step, Keyable, WobbleBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Wobble>> PARAMETERS = List.of(
             new Parameter<>(Wobble.class, "wobble-across", "%", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.across(), (w, t, v) -> w.withAcross(v)),
             new Parameter<>(Wobble.class, "wobble-down", "%", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.down(), (w, t, v) -> w.withDown(v)),
             new Parameter<>(Wobble.class, "wobble-roll", "\u00b0", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.rollDeg(), (w, t, v) -> w.withRollDeg(v)),
-            new Parameter<>(Wobble.class, "wobble-sways", "/s", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.perSecond(), (w, t, v) -> w.withPerSecond(v)),
+            new Parameter<>(Wobble.class, "wobble-sways", "/s", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.perSecond(), (w, t, v) -> w.withPerSecond(v)).keyed(Parameter.Keying.RUNS),
             new Parameter<>(Wobble.class, "wobble-jolt", "%", new Parameter.Span(0, 20, 0.1, 1), (w, t) -> w.joltPercent(), (w, t, v) -> w.withJoltPercent(v)));
     public static final Wobble CALM = new Wobble(0.5, 0.4, 0.2, 0.7, 1, List.of());
     private static final double DIES_S = 0.12;
@@ -27,6 +28,7 @@ public record Wobble(double across, double down, double rollDeg, double perSecon
     private static final double[] FASTER = {1, 1.93, 3.71};
 
     public Wobble {
+        keyed = Parameter.checked(PARAMETERS, keyed);
         Check.range("across", across, 0, 20);
         Check.range("down", down, 0, 20);
         Check.range("rollDeg", rollDeg, 0, 20);
@@ -35,6 +37,15 @@ public record Wobble(double across, double down, double rollDeg, double perSecon
         Check.that(jolts.size() <= 1000, "there are at most 1000 jolts");
         jolts.forEach(j -> Check.range("jolts", j, 0, Animated.LONGEST_S));
         jolts = List.copyOf(jolts);
+    }
+
+    public Wobble(double across, double down, double rollDeg, double perSecond, double joltPercent, List<Double> jolts) {
+        this(across, down, rollDeg, perSecond, joltPercent, jolts, Map.of());
+    }
+
+    @Override
+    public Wobble withKeyed(Map<String, Animated<Double>> other) {
+        return new Wobble(across, down, rollDeg, perSecond, joltPercent, jolts, other);
     }
 
     /// How it is held at a moment: shifts in percent of the height, turn in degrees clockwise.

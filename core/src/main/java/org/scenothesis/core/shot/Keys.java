@@ -1,13 +1,40 @@
-package org.scenothesis.core.shot.step;
+package org.scenothesis.core.shot;
 
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.shot.step.Keyable;
+import org.scenothesis.core.shot.step.Parameter;
+import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
 
 /// The keys of all that a step animates, taken together at a moment.
 public final class Keys {
     private Keys() {}
+
+    /// The step with every value that may have keys changed.
+    public static Step changed(Step step, Animated.Change change) {
+        Step out = step.animate(change);
+        for (Parameter<?> p : StepKind.numbers(step)) {
+            out = p.changed(out, change);
+        }
+        return out;
+    }
+
+    /// The step with its numbers as they are at a moment, in seconds; values with keys of their own stay as they are.
+    public static Step held(Step step, double seconds) {
+        if (!(step instanceof Keyable k) || k.keyed().isEmpty()) {
+            return step;
+        }
+        Step out = k.withKeyed(Map.of());
+        for (Parameter<?> p : StepKind.numbers(step)) {
+            if (k.keyed().containsKey(p.code())) {
+                out = p.with(out, seconds, p.get(step, seconds));
+            }
+        }
+        return out;
+    }
 
     /// Whether anything of the step can change over the shot.
     public static boolean can(Step step) {
@@ -26,7 +53,7 @@ public final class Keys {
 
     /// With a key for every value, which leaves it as it is at that moment.
     public static Step set(Step step, double seconds) {
-        return step.animate(new Animated.Change() {
+        return changed(step, new Animated.Change() {
             @Override
             public <T> Animated<T> of(Animated<T> value, Animated.Between<T> between) {
                 return value.key(seconds, value.at(seconds, between), value.easeAt(seconds));
@@ -36,7 +63,7 @@ public final class Keys {
 
     /// The step without its keys at a moment, in seconds.
     public static Step without(Step step, double seconds) {
-        return step.animate(new Animated.Change() {
+        return changed(step, new Animated.Change() {
             @Override
             public <T> Animated<T> of(Animated<T> value, Animated.Between<T> between) {
                 return value.without(seconds);
@@ -46,7 +73,7 @@ public final class Keys {
 
     /// With another ease from the keys at a moment.
     public static Step eased(Step step, double seconds, Ease ease) {
-        return step.animate(new Animated.Change() {
+        return changed(step, new Animated.Change() {
             @Override
             public <T> Animated<T> of(Animated<T> value, Animated.Between<T> between) {
                 return value.hasKey(seconds) ? value.key(seconds, value.at(seconds, between), ease) : value;
@@ -56,7 +83,7 @@ public final class Keys {
 
     private static Look look(Step step, double seconds) {
         Look look = new Look(seconds);
-        step.animate(look);
+        changed(step, look);
         return look;
     }
 
