@@ -12,7 +12,7 @@ import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 
 /// How long sixty plates over eight shots take to order, and how far the searched order stays from the best there is.
 final class Orders {
@@ -25,7 +25,7 @@ final class Orders {
         for (String id : List.of("lantern-lifts", "makers-in-a-row", "out-of-the-picture", "giant-in-the-yard", "copy-climbs-out", "lantern-catches-light",
                 "lantern-through-the-ring", "sketch-comes-alive")) {
             Shot blank = new Shot(String.valueOf(shots.size() + 1), shots.size() + 1, "", "", 6, List.of(), List.of(), List.of(), List.of(), null);
-            shots.add(Illusions.shipped().all().stream().filter(i -> i.id().equals(id)).findFirst().orElseThrow().into(blank));
+            shots.add(ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals(id)).findFirst().orElseThrow().into(blank));
         }
         Production p = new Production("bench", shots, HouseRules.DEFAULT);
         List<Job> jobs = RunningOrder.jobs(p);

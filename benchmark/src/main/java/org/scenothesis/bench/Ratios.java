@@ -27,7 +27,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
@@ -219,8 +219,8 @@ public final class Ratios {
     }
 
     private static void moved(ShotRenderer r, Shot shot, Bands bands) throws Exception {
-        UnaryOperator<Place> there = p -> p.withFoot(Animated.of(new Vec(0.5, 1.1, 0.7)));
-        Resample.scale(r.frame(shot.withLayer("lantern", l -> l.with(Place.asFilmed(shot.somewhere()), there)), 2.9), 708, 398, bands);
+        UnaryOperator<SetPlace> there = p -> p.withFoot(Animated.of(new Vec(0.5, 1.1, 0.7)));
+        Resample.scale(r.frame(shot.withLayer("lantern", l -> l.with(SetPlace.asFilmed(shot.somewhere()), there)), 2.9), 708, 398, bands);
     }
 
     /// Decoding, key, shadow, layers; then the same with every frame written.

@@ -94,15 +94,15 @@ final class BreakdownCommand implements Callable<Integer> {
         for (String o : otherwise) {
             int equals = o.indexOf('=');
             int colon = o.lastIndexOf(':', Math.max(0, equals));
-            String wonder = colon < 0 ? "" : o.substring(0, colon);
+            String illusion = colon < 0 ? "" : o.substring(0, colon);
             Fact fact = equals < 0 ? null : Fact.byKey(o.substring(colon + 1, equals)).orElse(null);
             if (fact == null || !fact.accepts(o.substring(equals + 1))) {
                 throw new InputException("--if " + o + ": " + (fact == null ? Words.of("breakdown-command.there-is-no-such-fact") : Words.of("breakdown-command.that-is-no-answer-to", (fact.isNumber() ? "a number from " + fact.low() + " to " + fact.high() : String.join(", ", fact.answers())))));
             }
-            if (!fact.ofSetting() && shot.wonders().stream().noneMatch(w -> w.id().equals(wonder))) {
-                throw new InputException(Words.of("breakdown-command.if-that-belongs-to-an", o, shot.wonders().stream().map(w -> w.id()).collect(Collectors.joining(", "))));
+            if (!fact.ofSetting() && shot.illusions().stream().noneMatch(w -> w.id().equals(illusion))) {
+                throw new InputException(Words.of("breakdown-command.if-that-belongs-to-an", o, shot.illusions().stream().map(w -> w.id()).collect(Collectors.joining(", "))));
             }
-            other = Influence.answered(other, wonder, fact, o.substring(equals + 1));
+            other = Influence.answered(other, illusion, fact, o.substring(equals + 1));
         }
         return PlanDifference.between(Weighed.of(shot, rules), Weighed.of(other, rules));
     }

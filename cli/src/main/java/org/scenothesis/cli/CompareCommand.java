@@ -11,7 +11,7 @@ import org.scenothesis.core.compare.Look;
 import org.scenothesis.core.compare.Noise;
 import org.scenothesis.core.compare.PictureComparison;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.ColourGrade;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -68,7 +68,7 @@ final class CompareCommand implements Callable<Integer> {
 
     private static ObjectNode json(PictureComparison c) {
         ObjectNode o = Output.object();
-        Tone t = c.tone();
+        ColourGrade t = c.tone();
         o.set("slope", t == null ? null : channels(t.slope()));
         o.set("offset", t == null ? null : channels(t.offset()));
         o.set("power", t == null ? null : channels(t.power()));
@@ -101,7 +101,7 @@ final class CompareCommand implements Callable<Integer> {
         return o;
     }
 
-    private static ArrayNode channels(Tone.Channels c) {
+    private static ArrayNode channels(ColourGrade.Channels c) {
         return Output.object().arrayNode().add(round(c.r())).add(round(c.g())).add(round(c.b()));
     }
 
@@ -110,7 +110,7 @@ final class CompareCommand implements Callable<Integer> {
     }
 
     private void say(PictureComparison c) {
-        Tone t = c.tone();
+        ColourGrade t = c.tone();
         if (t == null) {
             output.say(Words.of("compare-command.colour-not-measured-the-pictures"));
         } else {
@@ -122,7 +122,7 @@ final class CompareCommand implements Callable<Integer> {
         c.judged().forEach(d -> output.say(MatchWords.difference(c, d) + ": " + Words.verdict(d.verdict())));
     }
 
-    private static String words(Tone.Channels c) {
+    private static String words(ColourGrade.Channels c) {
         return Words.number(c.r(), 3) + "  " + Words.number(c.g(), 3) + "  " + Words.number(c.b(), 3);
     }
 }

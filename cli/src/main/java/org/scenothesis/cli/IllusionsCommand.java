@@ -11,8 +11,8 @@ import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.production.illusion.Illusion;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShot;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.illusion.RulesTable;
 import org.scenothesis.production.illusion.Search;
 import org.scenothesis.production.paper.PlanText;
@@ -54,10 +54,10 @@ final class IllusionsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        Illusions all = Illusions.with(Illusions.home());
+        ReadyMadeShots all = ReadyMadeShots.with(ReadyMadeShots.home());
         all.problems().forEach(p -> output.spec.commandLine().getErr().println(p));
         if (table) {
-            output.out().print(RulesTable.table(Illusions.shipped().all()));
+            output.out().print(RulesTable.table(ReadyMadeShots.shipped().all()));
             output.out().flush();
         } else if (plan != null) {
             show(one(all, plan));
@@ -69,7 +69,7 @@ final class IllusionsCommand implements Callable<Integer> {
         return 0;
     }
 
-    private static Illusion one(Illusions all, String id) throws InputException {
+    private static ReadyMadeShot one(ReadyMadeShots all, String id) throws InputException {
         return all.all().stream().filter(i -> i.id().equals(id)).findFirst()
                 .orElseThrow(() -> new InputException(Words.of("illusions-command.there-is-no-illusion-see", id)));
     }
@@ -93,7 +93,7 @@ final class IllusionsCommand implements Callable<Integer> {
         return new Shot(id, number, "Shot " + number, "", 6, List.of(), List.of(), List.of(), List.of(), null);
     }
 
-    private void show(Illusion i) {
+    private void show(ReadyMadeShot i) {
         Shot s = i.into(blank("1", 1));
         DayPlan day = DayPlan.of(new Production(i.title(), List.of(s), HouseRules.DEFAULT));
         output.print(PlanTree.of(day));
@@ -102,14 +102,14 @@ final class IllusionsCommand implements Callable<Integer> {
         output.say(PlanText.order(day, day.order().steps()));
     }
 
-    private void change(Illusions all) throws Exception {
+    private void change(ReadyMadeShots all) throws Exception {
         if (into == null || shot == null) {
             throw new InputException(Words.of("illusions-command.give-the-production-with-into"));
         }
         try (ProductionFolder folder = ProductionFolder.open(into)) {
             if (keep) {
                 ChosenShot.require(folder.production(), shot);
-                Path file = Illusions.keep(Illusions.home(), folder.production().shot(shot));
+                Path file = ReadyMadeShots.keep(ReadyMadeShots.home(), folder.production().shot(shot));
                 output.say("Kept as " + file);
                 output.print(Output.object().put("file", file.toString()));
                 return;
@@ -117,7 +117,7 @@ final class IllusionsCommand implements Callable<Integer> {
             if (!folder.writable()) {
                 throw new InputException(Words.of("illusions-command.nothing-was-changed-this-production", folder.path(), folder.whyReadOnly()));
             }
-            Illusion i = one(all, String.valueOf(lay));
+            ReadyMadeShot i = one(all, String.valueOf(lay));
             Production p = folder.production();
             if (!p.hasShot(shot)) {
                 List<Shot> more = new ArrayList<>(p.shots());

@@ -20,16 +20,16 @@ import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.StepKind;
-import org.scenothesis.core.shot.Trail;
-import org.scenothesis.core.shot.Trails;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.Track;
+import org.scenothesis.core.shot.Tracks;
 import org.scenothesis.core.shot.step.Choice;
 import org.scenothesis.core.shot.step.Choices;
+import org.scenothesis.core.shot.step.DrawnShadow;
+import org.scenothesis.core.shot.step.HandHeld;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.core.shot.step.PointDriven;
 import org.scenothesis.core.shot.step.Step;
-import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.value.Ease;
 import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.Words;
@@ -185,7 +185,7 @@ final class LayersCommand implements Callable<Integer> {
             now = now.withLayer(id, o -> l);
         }
         for (double j : jolts) {
-            now = now.withLayer(id, o -> o.with(Wobble.CALM, w -> w.jolted(j)));
+            now = now.withLayer(id, o -> o.with(HandHeld.CALM, w -> w.jolted(j)));
         }
         String where = source;
         if (where != null) {
@@ -272,7 +272,7 @@ final class LayersCommand implements Callable<Integer> {
     }
 
     private List<Choice<?>> choices(Shot s, Step step) {
-        return Choices.of(step, s.trails().stream().map(Trail::id).toList(), t -> s.trail(t).map(x -> Trails.takeSeconds(s, x.plate(), at)).orElse(0.0));
+        return Choices.of(step, s.tracks().stream().map(Track::id).toList(), t -> s.track(t).map(x -> Tracks.takeSeconds(s, x.plate(), at)).orElse(0.0));
     }
 
     private Layer pointed(Layer l, String word, String points) throws InputException {
@@ -284,7 +284,7 @@ final class LayersCommand implements Callable<Integer> {
             if (!(to.isEmpty() || to.size() >= 3)) {
                 throw new InputException(Words.of("layers-command.limit-has-three-corners-at", word));
             }
-            return l.with(i, ((Cast) step).withLimit(to));
+            return l.with(i, ((DrawnShadow) step).withLimit(to));
         }
         return l.with(i, pointed(keyframe && Keys.can(step) ? Keys.set(step, at) : step, word, to));
     }

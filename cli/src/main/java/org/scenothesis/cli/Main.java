@@ -24,7 +24,7 @@ import picocli.CommandLine.Command;
         subcommands = {
             LockCommand.class, PerspectiveCommand.class, LightCommand.class, CompareCommand.class, BackgroundCommand.class, SolveCommand.class, KeyCommand.class, BreakdownCommand.class, RenderCommand.class, RehearseCommand.class, InfoCommand.class,
             FindingsCommand.class, IllusionsCommand.class, ShotListCommand.class, SunCommand.class, EarlierCommand.class, LeftoversCommand.class,
-            TakeCommand.class, NewCommand.class, BringCommand.class, LayersCommand.class, ShotsCommand.class, TrackCommand.class, TrailsCommand.class, SoundCommand.class, StageCommand.class, KitCommand.class, CommandLine.HelpCommand.class
+            TakeCommand.class, NewCommand.class, BringCommand.class, LayersCommand.class, ShotsCommand.class, TrackCommand.class, TracksCommand.class, SoundCommand.class, StageCommand.class, KitCommand.class, CommandLine.HelpCommand.class
         },
         footer = {"", "${bundle:main.with-window-scenothesis-folder-new}"})
 public final class Main {

@@ -8,7 +8,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.FrameFormat;
-import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.words.Words;
@@ -34,7 +34,7 @@ final class NewCommand implements Callable<Integer> {
     double rate;
 
     @Option(names = "--wonder", paramLabel = "KIND", description = "${bundle:new-command.illusion-of-the-first-shot} ${COMPLETION-CANDIDATES}.")
-    @Nullable WonderKind wonder;
+    @Nullable IllusionKind illusion;
 
     @Mixin
     Output output;
@@ -42,12 +42,12 @@ final class NewCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         String called = title == null ? String.valueOf(folder.toAbsolutePath().normalize().getFileName()) : title;
-        try (ProductionFolder made = new NewProduction(called, format(), wonder).in(folder)) {
+        try (ProductionFolder made = new NewProduction(called, format(), illusion).in(folder)) {
             ObjectNode o = Output.object();
             o.put("folder", made.path().toString());
             o.put("title", made.production().title());
             o.put("shot", made.production().shots().getFirst().id());
-            o.put("wonder", wonder == null ? "" : wonder.name().toLowerCase(Locale.ROOT));
+            o.put("wonder", illusion == null ? "" : illusion.name().toLowerCase(Locale.ROOT));
             output.print(o);
             output.say("begun " + made.production().title() + " in " + made.path());
         }

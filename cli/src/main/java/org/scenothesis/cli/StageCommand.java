@@ -12,8 +12,8 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.FirstStage;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
@@ -189,7 +189,7 @@ final class StageCommand implements Callable<Integer> {
     }
 
     private double sensor(Shot s) {
-        Told told = Told.of(s.setting());
+        Answers told = Answers.of(s.setting());
         return sensor != null ? sensor : told.given(Fact.SENSOR_MM) ? told.number(Fact.SENSOR_MM) : FULL_FRAME_MM;
     }
 
@@ -202,12 +202,12 @@ final class StageCommand implements Callable<Integer> {
                 throw new InputException(Words.of("stage-command.the-file-of-the-lowest"));
             }
             c = c.withViewDeg(noted.orElse(c.viewDeg()));
-            c = lens == null ? c : c.withLensHeightM(Given.told(lens)).withKnown(null);
-            c = view == null ? c : c.withViewDeg(Given.told(view));
-            c = focal == null ? c : c.withViewDeg(Given.told(HandCamera.viewDeg(focal, sensor(s))));
+            c = lens == null ? c : c.withLensHeightM(Given.entered(lens)).withKnown(null);
+            c = view == null ? c : c.withViewDeg(Given.entered(view));
+            c = focal == null ? c : c.withViewDeg(Given.entered(HandCamera.viewDeg(focal, sensor(s))));
             if (horizon != null) {
                 List<Double> h = numbers("--horizon", horizon);
-                c = c.withHorizon(Given.told(new HandCamera.Horizon(h.getFirst() / 100, h.getLast() / 100)));
+                c = c.withHorizon(Given.entered(new HandCamera.Horizon(h.getFirst() / 100, h.getLast() / 100)));
             }
             if (known != null) {
                 if (foot == null || top == null) {
@@ -239,14 +239,14 @@ final class StageCommand implements Callable<Integer> {
             KeyLight l = stage.light();
             if (key != null) {
                 List<Double> n = two("--key", key);
-                l = l.withDirection(Given.told(new KeyLight.Direction(0, n.getLast()).seenAt(n.getFirst(), stage.panDeg())));
+                l = l.withDirection(Given.entered(new KeyLight.Direction(0, n.getLast()).seenAt(n.getFirst(), stage.panDeg())));
             }
-            l = keySize == null ? l : l.withSizeDeg(Given.told(keySize));
-            l = keyToFill == null ? l : l.withKeyToFillStops(Given.told(keyToFill));
+            l = keySize == null ? l : l.withSizeDeg(Given.entered(keySize));
+            l = keyToFill == null ? l : l.withKeyToFillStops(Given.entered(keyToFill));
             List<Surface> surfaces = new ArrayList<>(stage.surfaces());
             if (ground != null) {
                 List<Double> n = two("--ground", ground);
-                surfaces.set(0, new Surface(stage.ground().id(), stage.ground().heightM(), Given.told(new Surface.Extent(n.getFirst(), n.getLast()))));
+                surfaces.set(0, new Surface(stage.ground().id(), stage.ground().heightM(), Given.entered(new Surface.Extent(n.getFirst(), n.getLast()))));
             }
             Stage now = stage.withLight(l).withSurfaces(surfaces);
             return s.withStage(x -> now);

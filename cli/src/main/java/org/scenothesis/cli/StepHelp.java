@@ -11,7 +11,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.StepKind;
 import org.scenothesis.core.shot.step.Choices;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.Words;
@@ -44,7 +44,7 @@ final class StepHelp {
         Shot bare = new Shot("1", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(), null);
         Plate clean = Plates.made(bare, "clean", "", PlateRole.CLEAN);
         Shot s = bare.withPlateAdded(clean).withPlateAdded(Plates.made(bare, "element", "", PlateRole.ELEMENT));
-        Layer element = Layer.of("element", "", "element", Place.asFilmed(s.somewhere()));
+        Layer element = Layer.of("element", "", "element", SetPlace.asFilmed(s.somewhere()));
         Layer open = Layer.of("open", "", "element");
         Layer whole = Layers.whole(s);
         List<Step> out = new ArrayList<>(Layers.addable(s, open));

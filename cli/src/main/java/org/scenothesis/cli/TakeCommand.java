@@ -8,13 +8,13 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.core.shot.ColourInterpretation;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Plates;
-import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.production.incoming.Seen;
+import org.scenothesis.production.incoming.FileProbe;
 import org.scenothesis.production.measure.MissingFootage;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
@@ -82,11 +82,11 @@ final class TakeCommand implements Callable<Integer> {
         }
         Take take = shot.plates().stream().flatMap(p -> p.takes().stream()).filter(t -> t.id().equals(id)).findFirst().orElseThrow();
         Shot moved = to == null ? shot : Plates.takeMoved(shot, id, to);
-        return as == null ? moved : Plates.takeApart(moved, id, as, Seen.named(take.footage()));
+        return as == null ? moved : Plates.takeApart(moved, id, as, FileProbe.named(take.footage()));
     }
 
     private Take changed(ProductionFolder f, Take take) throws Exception {
-        Reading r = asFiled ? Reading.AS_FILED : take.reading();
+        ColourInterpretation r = asFiled ? ColourInterpretation.AS_FILED : take.reading();
         r = curve == null ? r : r.withCurve(curve);
         r = matrix == null ? r : r.withMatrix(matrix);
         r = range == null ? r : r.withFullRange(range == Range.FULL);
@@ -106,7 +106,7 @@ final class TakeCommand implements Callable<Integer> {
     private void tell(Take t, Shot shot) {
         ObjectNode o = Output.object();
         o.put("plate", shot.plates().stream().filter(p -> p.take(t.id()).isPresent()).map(Plate::id).findFirst().orElse(""));
-        Reading r = t.reading();
+        ColourInterpretation r = t.reading();
         o.put("take", t.id());
         o.put("footage", t.footage());
         o.put("curve", r.curve() == null ? null : r.curve().name());

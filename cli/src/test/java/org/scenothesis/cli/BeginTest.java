@@ -38,7 +38,7 @@ class BeginTest {
         assertThat(in.path("taken").get(0).path("role").asText()).isEqualTo("element");
         assertThat(in.path("taken").get(1).path("role").asText()).isEqualTo("clean");
         assertThat(run("layers", there.toString(), "--lay", "street", "--lay", "ball").exit()).isZero();
-        JsonNode put = run("layers", there.toString(), "--layer", "ball", "--add", "put", "--set", "across=10", "--set", "put-size=0.5", "--json").json();
+        JsonNode put = run("layers", there.toString(), "--layer", "ball", "--add", "frame-place", "--set", "across=10", "--set", "put-size=0.5", "--json").json();
         assertThat(put.path("layers").get(1).path("steps").get(1).path("numbers").path("across").asDouble()).isEqualTo(10);
         Path out = home.resolve("frames");
         assertThat(run("render", there.toString(), "--frames", "0-0", "--out", out.toString(), "--quiet").exit()).isZero();
@@ -114,8 +114,8 @@ class BeginTest {
         }
         assertThat(run("layers", there.toString(), "--layer", "street", "--set", "grain-amount=3").err()).contains("no number grain-amount");
         assertThat(run("layers", there.toString(), "--layer", "street", "--add", "grain", "--set", "grain-amount=300").err()).contains("from 0.0 to 50.0 %");
-        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "place", "--add", "place").err()).contains("no step place can be added");
-        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "pin", "--set", "pin-top-left-across=300").err()).contains("go round one way");
+        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "set-place", "--add", "set-place").err()).contains("no step place can be added");
+        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "pinned-corners", "--set", "pin-top-left-across=300").err()).contains("go round one way");
         try (ProductionFolder elsewhere = ProductionFolder.open(there)) {
             assertThat(elsewhere.writable()).isTrue();
             assertThat(run("bring", there.toString(), still.toString()).err()).as("nothing is copied in vain").contains("open elsewhere");

@@ -164,14 +164,14 @@ class FaultsTest {
         String help = Ran.run("layers", "--help").out();
         assertThat(help).contains("empty-below").contains("0.00 to 0.90").contains("filmed-away").contains("cast-density").contains("counts (--choose): within, outside, also");
         Ran.run("layers", production, "--lay", "good");
-        Ran.run("layers", production, "--layer", "good", "--add", "cast", "--add", "place", "--add", "outline", "--add", "outline");
+        Ran.run("layers", production, "--layer", "good", "--add", "drawn-shadow", "--add", "set-place", "--add", "outline", "--add", "outline");
         Ran set = Ran.run("layers", production, "--layer", "good", "--set", "filmed-away=4.5", "--set", "softness:2=7", "--points", "cast-limit=10,10;90,10;50,90", "--points", "outline:2=1,1;9,1;5,9", "--name", "Ball");
         assertThat(set.exit()).as(set.err()).isZero();
         String file = Files.readString(production.resolve("production.json"));
         assertThat(file).contains("\"Ball\"").contains("4.5").contains("\"limit\"");
         assertThat(Ran.run("layers", production, "--layer", "good", "--set", "sideways=1", "--at", "0", "--keyframe").exit()).isZero();
-        assertThat(Ran.run("layers", production, "--layer", "good", "--ease", "place=hold").exit()).isZero();
-        assertThat(Ran.run("layers", production, "--layer", "good", "--ease", "place=hold", "--at", "0.2").err()).contains("no key");
+        assertThat(Ran.run("layers", production, "--layer", "good", "--ease", "set-place=hold").exit()).isZero();
+        assertThat(Ran.run("layers", production, "--layer", "good", "--ease", "set-place=hold", "--at", "0.2").err()).contains("no key");
         Ran.run("layers", production, "--layer", "good", "--add", "wrap");
         assertThat(Ran.run("layers", production, "--layer", "good", "--set", "wrap-radius=4", "--at", "0", "--keyframe").exit()).isZero();
         assertThat(Ran.run("layers", production, "--layer", "good", "--set", "wrap-radius=12", "--at", "1", "--keyframe").exit()).isZero();

@@ -83,20 +83,20 @@ class FollowTest {
         run("new", there);
         run("bring", there, clip.getParent().toString());
         run("layers", there, "--lay", "street", "--lay", "ball", "--lay-whole");
-        JsonNode trails = run("trails", there, "--follow", "street", "--points", "40,50", "--at", "0.2", "--layer", "ball", "--name", "the mark", "--json").json();
-        assertThat(trails.path("trails").get(0).path("spots").asInt()).as("in both directions").isEqualTo(FRAMES);
+        JsonNode tracks = run("tracks", there, "--follow", "street", "--points", "40,50", "--at", "0.2", "--layer", "ball", "--name", "the mark", "--json").json();
+        assertThat(tracks.path("tracks").get(0).path("spots").asInt()).as("in both directions").isEqualTo(FRAMES);
         JsonNode l = run(
-                "layers", there, "--layer", "ball", "--add", "join", "--points", "join=40,50;60,50;30,60;50,60", "--choose", "keeps=below", "--add", "outline", "--choose", "sides=curved", "--choose", "hung=trail-1",
+                "layers", there, "--layer", "ball", "--add", "join", "--points", "join=40,50;60,50;30,60;50,60", "--choose", "keeps=below", "--add", "outline", "--choose", "sides=curved", "--choose", "hung=track-1",
                 "--source", "lightest", "--json").json().path("layers").get(1);
-        assertThat(l.path("steps").toString()).contains("\"keeps\":\"below\"", "\"sides\":\"curved\"", "\"hung\":\"trail-1\"", "\"follows\":\"trail-1\"", "\"join-onto-left-across\":30.0");
+        assertThat(l.path("steps").toString()).contains("\"keeps\":\"below\"", "\"sides\":\"curved\"", "\"hung\":\"track-1\"", "\"follows\":\"track-1\"", "\"join-onto-left-across\":30.0");
         assertThat(run("layers", there, "--layer", "whole", "--jolt", "0.3", "--add", "letterbox", "--set", "letterbox-ratio=2").exit()).isZero();
-        assertThat(run("trails", there, "--mend", "trail-1", "--at", "0.4", "--points", "41,51", "--json").json().path("trails").get(0).path("spots").asInt()).isEqualTo(FRAMES);
+        assertThat(run("tracks", there, "--mend", "track-1", "--at", "0.4", "--points", "41,51", "--json").json().path("tracks").get(0).path("spots").asInt()).isEqualTo(FRAMES);
         assertThat(run("render", there, "--frames", "3-3", "--out", home.resolve("out").toString(), "--quiet").exit()).isZero();
         assertThat(run("layers", there, "--layer", "ball", "--points", "join=40,50;40,50;30,60;50,60").err()).contains("fall together");
         assertThat(run("layers", there, "--layer", "ball", "--choose", "keeps=left").err()).contains("above, below, whole");
         assertThat(run("layers", there, "--layer", "ball", "--source", "below").err()).contains("plate, lightest");
-        assertThat(run("trails", there, "--follow", "ball", "--points", "40,50").err()).contains("it is a still");
-        assertThat(run("trails", there, "--away", "trail-1", "--json").json().path("trails")).isEmpty();
-        assertThat(run("layers", there, "--json").json().toString()).doesNotContain("trail-1");
+        assertThat(run("tracks", there, "--follow", "ball", "--points", "40,50").err()).contains("it is a still");
+        assertThat(run("tracks", there, "--away", "track-1", "--json").json().path("tracks")).isEmpty();
+        assertThat(run("layers", there, "--json").json().toString()).doesNotContain("track-1");
     }
 }

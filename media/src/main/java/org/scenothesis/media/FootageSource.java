@@ -1,11 +1,11 @@
 package org.scenothesis.media;
 
 import java.nio.file.Path;
-import org.scenothesis.core.shot.Reading;
+import org.scenothesis.core.shot.ColourInterpretation;
 
 /// A file or folder of stills, and how its code values are to be read.
-public record FootageSource(Path path, Reading reading) {
+public record FootageSource(Path path, ColourInterpretation reading) {
     public static FootageSource of(Path path) {
-        return new FootageSource(path, Reading.AS_FILED);
+        return new FootageSource(path, ColourInterpretation.AS_FILED);
     }
 }

@@ -22,13 +22,13 @@ import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Source;
-import org.scenothesis.core.shot.Trail;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.Track;
+import org.scenothesis.core.shot.step.DrawnShadow;
 import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Pin;
-import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Put;
-import org.scenothesis.core.shot.step.Wobble;
+import org.scenothesis.core.shot.step.FramePlace;
+import org.scenothesis.core.shot.step.HandHeld;
+import org.scenothesis.core.shot.step.PinnedCorners;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
@@ -113,21 +113,21 @@ class FromNothingTest {
         laid(robot);
         assertThat(session.shot().plates()).extracting(p -> p.role()).containsExactlyInAnyOrder(PlateRole.ELEMENT, PlateRole.CLEAN);
         assertThat(layer("ball").keyed()).isTrue();
-        robot.clickOn("#adding-place").clickOn("#add-put");
+        robot.clickOn("#adding-place").clickOn("#add-frame-place");
         house.until("handles", () -> robot.lookup("#put-cross").tryQuery().filter(n -> n.getParent().isVisible()).isPresent());
         calm();
         assertThat(house.scene().getFocusOwner().getId()).as("the button that had the focus is gone, and it stays on the bench").isNotEqualTo("shots");
         robot.drag("#put-cross").moveBy(-90, 40).drop();
-        house.until("moved", () -> layer("ball").step(Put.class).orElseThrow().at(0).by().x() < -0.05);
+        house.until("moved", () -> layer("ball").step(FramePlace.class).orElseThrow().at(0).by().x() < -0.05);
         robot.drag("#put-arm").moveBy(0, 60).drop();
-        house.until("turned", () -> layer("ball").step(Put.class).orElseThrow().at(0).turnDeg() > 20);
-        assertThat(layer("ball").step(Put.class).orElseThrow().at(0).by().y()).isPositive();
-        double before = layer("ball").step(Put.class).orElseThrow().at(0).by().x();
+        house.until("turned", () -> layer("ball").step(FramePlace.class).orElseThrow().at(0).turnDeg() > 20);
+        assertThat(layer("ball").step(FramePlace.class).orElseThrow().at(0).by().y()).isPositive();
+        double before = layer("ball").step(FramePlace.class).orElseThrow().at(0).by().x();
         robot.interact(() -> robot.lookup("#put-cross").query().requestFocus());
         robot.type(KeyCode.RIGHT);
-        house.until("by key", () -> Math.abs(layer("ball").step(Put.class).orElseThrow().at(0).by().x() - before - 0.002) < 1e-9);
+        house.until("by key", () -> Math.abs(layer("ball").step(FramePlace.class).orElseThrow().at(0).by().x() - before - 0.002) < 1e-9);
         robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);
-        assertThat(layer("ball").step(Put.class).orElseThrow().at(0).turnDeg()).as("each drag is one step of undo").isZero();
+        assertThat(layer("ball").step(FramePlace.class).orElseThrow().at(0).turnDeg()).as("each drag is one step of undo").isZero();
         robot.clickOn("#bench-hand_over");
         robot.interact(() -> robot.lookup("#render-to").<TextField>query().setText("0"));
         robot.clickOn("#render-go");
@@ -182,15 +182,15 @@ class FromNothingTest {
     @Test
     void fourCornersArePinnedByHandAndNeverFolded(FxRobot robot) {
         laid(robot);
-        robot.clickOn("#adding-place").clickOn("#add-pin");
+        robot.clickOn("#adding-place").clickOn("#add-pinned-corners");
         house.until("corners", () -> robot.lookup("#pin-0").tryQuery().isPresent());
         calm();
         robot.drag("#pin-0").moveBy(-120, 30).drop();
-        house.until("moved", () -> layer("ball").step(Pin.class).orElseThrow().at(0).getFirst().x() < 0.05);
-        Pin before = layer("ball").step(Pin.class).orElseThrow();
+        house.until("moved", () -> layer("ball").step(PinnedCorners.class).orElseThrow().at(0).getFirst().x() < 0.05);
+        PinnedCorners before = layer("ball").step(PinnedCorners.class).orElseThrow();
         robot.drag("#pin-1").moveBy(-700, 260).drop();
         house.until("said", () -> session.said().get().contains("go round one way"));
-        assertThat(layer("ball").step(Pin.class)).contains(before);
+        assertThat(layer("ball").step(PinnedCorners.class)).contains(before);
     }
 
     /// A clip that drifts is laid under a ball that goes along with a clicked point, and is put right by hand.
@@ -214,16 +214,16 @@ class FromNothingTest {
         robot.type(KeyCode.G);
         house.until("a ring", () -> robot.lookup("#follow-ring").query().isFocused());
         robot.type(KeyCode.RIGHT, KeyCode.LEFT, KeyCode.ENTER);
-        house.until("followed by key", () -> session.shot().trails().size() == 1);
+        house.until("followed by key", () -> session.shot().tracks().size() == 1);
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        house.until("undone at once", () -> session.shot().trails().isEmpty() && layer("ball").step(Follow.class).isEmpty());
+        house.until("undone at once", () -> session.shot().tracks().isEmpty() && layer("ball").step(Follow.class).isEmpty());
         robot.clickOn("#follow").clickOn("#layer-picture");
-        house.until("followed", () -> session.shot().trails().size() == 1);
-        Trail t = session.shot().trails().getFirst();
+        house.until("followed", () -> session.shot().tracks().size() == 1);
+        Track t = session.shot().tracks().getFirst();
         assertThat(t.spots()).hasSize(10);
         double went = t.spots().getLast().places().getFirst().x() - t.spots().getFirst().places().getFirst().x();
         assertThat(went).isCloseTo(9 * DriftingClip.STEP_X / (double) DriftingClip.WIDTH, Offset.offset(0.002));
-        assertThat(layer("ball").step(Follow.class).orElseThrow().by().trail()).isEqualTo(t.id());
+        assertThat(layer("ball").step(Follow.class).orElseThrow().by().track()).isEqualTo(t.id());
         double width = house.scene().getWindow().getWidth();
         robot.interact(() -> house.scene().getWindow().setWidth(width - 160));
         calm();
@@ -234,32 +234,32 @@ class FromNothingTest {
         robot.interact(() -> house.scene().getWindow().setWidth(width));
         robot.interact(() -> robot.lookup("#trail-" + t.id() + "-0").query().requestFocus());
         robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
-        house.until("shown by hand", () -> session.shot().trails().getFirst().at(0).places().getFirst().x() > t.at(0).places().getFirst().x() + 0.005);
+        house.until("shown by hand", () -> session.shot().tracks().getFirst().at(0).places().getFirst().x() > t.at(0).places().getFirst().x() + 0.005);
         robot.clickOn("#away-" + t.id());
-        house.until("away", () -> session.shot().trails().isEmpty() && layer("ball").step(Follow.class).isEmpty());
+        house.until("away", () -> session.shot().tracks().isEmpty() && layer("ball").step(Follow.class).isEmpty());
     }
 
     /// Points of every step can be taken hold of, one step after the other; the whole shot is a layer like others.
     @Test
     void whatLeadsAStepIsTakenInHand(FxRobot robot) {
         laid(robot);
-        robot.clickOn("#adding-light").clickOn("#add-cast");
+        robot.clickOn("#adding-light").clickOn("#add-drawn-shadow");
         house.until("points", () -> robot.lookup("#pin-5").tryQuery().isPresent());
         calm();
         robot.drag("#pin-3").moveBy(-60, -20).drop();
-        house.until("thrown elsewhere", () -> layer("ball").step(Cast.class).orElseThrow().points(0).get(3).x() < 0.72);
+        house.until("thrown elsewhere", () -> layer("ball").step(DrawnShadow.class).orElseThrow().points(0).get(3).x() < 0.72);
         robot.clickOn("#cast-limit");
-        house.until("limited", () -> layer("ball").step(Cast.class).orElseThrow().limit().size() == 4);
+        house.until("limited", () -> layer("ball").step(DrawnShadow.class).orElseThrow().limit().size() == 4);
         robot.type(KeyCode.H);
         house.until("its limit in hand", () -> robot.lookup("#corner-0").tryQuery().isPresent() && session.said().get().contains("its limit"));
         robot.type(KeyCode.RIGHT);
-        house.until("moved by key", () -> layer("ball").step(Cast.class).orElseThrow().limit().getFirst().x() > 0.301);
-        robot.clickOn("#points-cast");
+        house.until("moved by key", () -> layer("ball").step(DrawnShadow.class).orElseThrow().limit().getFirst().x() > 0.301);
+        robot.clickOn("#points-drawn-shadow");
         assertThat(robot.lookup("#tape-cast-wall-left-down").query().isVisible()).isTrue();
         robot.press(KeyCode.SHIFT).type(KeyCode.L).release(KeyCode.SHIFT);
         house.until("the whole shot", () -> session.shot().layers().size() == 3 && layer("whole").source() instanceof Source.Below);
         robot.clickOn("#jolt");
-        house.until("a jolt", () -> layer("whole").step(Wobble.class).orElseThrow().jolts().size() == 1);
+        house.until("a jolt", () -> layer("whole").step(HandHeld.class).orElseThrow().jolts().size() == 1);
         robot.type(KeyCode.X);
         Path kept = home.resolve("p/renders/frame-1-0.png");
         house.until("kept", () -> session.said().get().contains("frame-1-0.png"));
@@ -278,7 +278,7 @@ class FromNothingTest {
         robot.interact(() -> session.change("told", s -> s.withSetting(x -> x.withFact("sensorMm", "23.6").withFact("keyFrom", "right"))));
         robot.type(KeyCode.S);
         house.until("staged", () -> session.shot().stage() != null && robot.lookup("#stage-0").tryQuery().isPresent());
-        assertThat(session.shot().stage().light().direction()).isInstanceOf(Given.Told.class);
+        assertThat(session.shot().stage().light().direction()).isInstanceOf(Given.Entered.class);
         assertThat(session.shot().stage().light().sizeDeg()).as("nobody said how soft").isInstanceOf(Given.Assumed.class);
         type(robot, "#stage-focal-length", "50");
         house.until("of that sensor", () -> Math.abs(session.shot().stage().camera().widthShareFocal().value() - 50 / 23.6) < 1e-6);
@@ -312,11 +312,11 @@ class FromNothingTest {
         house.until("the lens is higher then", () -> session.shot().stage().camera().position().value().y() > before + 0.02);
         robot.type(KeyCode.S);
         house.until("closed", () -> robot.lookup("#stage-0").tryQuery().isEmpty());
-        robot.clickOn("#adding-place").clickOn("#add-place");
-        house.until("in metres", () -> layer("ball").step(Place.class).isPresent());
+        robot.clickOn("#adding-place").clickOn("#add-set-place");
+        house.until("in metres", () -> layer("ball").step(SetPlace.class).isPresent());
         robot.interact(() -> robot.lookup("#stands-on-ground").<Button>query().fire());
         house.until("where its lowest point is seen", () -> session.said().get().contains("It stands on the ground"));
-        Place stands = layer("ball").step(Place.class).orElseThrow();
+        SetPlace stands = layer("ball").step(SetPlace.class).orElseThrow();
         assertThat(stands.filmedFoot()).isInstanceOf(Given.Measured.class);
         assertThat(stands.stand(0).foot()).as("nobody had moved it, so its picture stays").isEqualTo(stands.filmedFoot().value());
         robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);

@@ -23,10 +23,10 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Blend;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.DrawnShadow;
+import org.scenothesis.core.shot.step.FramePlace;
 import org.scenothesis.core.shot.step.Join;
-import org.scenothesis.core.shot.step.Pin;
-import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.PinnedCorners;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
@@ -34,7 +34,7 @@ import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
-import org.scenothesis.testkit.WonderShoot;
+import org.scenothesis.testkit.IllusionShoot;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -54,7 +54,7 @@ class JourneysTest {
     static void film() throws Exception {
         clips = Files.createTempDirectory("clips");
         try (Bands bands = Bands.allCores()) {
-            WonderShoot.film(clips, bands);
+            IllusionShoot.film(clips, bands);
         }
     }
 
@@ -158,7 +158,7 @@ class JourneysTest {
     private Footage rendered(String name) throws Exception {
         robot.clickOn("#bench-hand_over");
         calm();
-        robot.interact(() -> robot.lookup("#render-to").<TextField>query().setText(String.valueOf(WonderShoot.FRAMES - 1)));
+        robot.interact(() -> robot.lookup("#render-to").<TextField>query().setText(String.valueOf(IllusionShoot.FRAMES - 1)));
         robot.clickOn("#render-go");
         Path film = home.resolve("p/renders/shot-1.webm");
         house.until("rendered", () -> OpenHouse.words(house.scene().getRoot()).contains("Done: shot-1.webm"));
@@ -225,11 +225,11 @@ class JourneysTest {
         assertThat(layer("lower").step(Join.class).orElseThrow().points(0).get(1).x()).isBetween(0.53, 0.56);
         add("place", "put");
         frame(0);
-        press("key-put");
+        press("key-frame-place");
         frame(11);
         number("down", -22);
         chosen("treat-alike", "move-lower");
-        house.until("moves alike", () -> layer("lower").step(Put.class).equals(layer("upper").step(Put.class)));
+        house.until("moves alike", () -> layer("lower").step(FramePlace.class).equals(layer("upper").step(FramePlace.class)));
         for (String half : List.of("upper", "lower")) {
             choose(half);
             frame(0);
@@ -240,7 +240,7 @@ class JourneysTest {
             pull("pin-3", 0.86, 0.87);
             number("cast-softness", 2);
         }
-        assertThat(layer("lower").step(Cast.class).orElseThrow().points(0).get(3).x()).isCloseTo(0.86, Offset.offset(0.01));
+        assertThat(layer("lower").step(DrawnShadow.class).orElseThrow().points(0).get(3).x()).isCloseTo(0.86, Offset.offset(0.01));
         try (Footage f = rendered("floats")) {
             Picture first = f.frame(0);
             Picture last = f.frame(11);
@@ -281,19 +281,19 @@ class JourneysTest {
         for (String copy : List.of("actor", "actor-2")) {
             layByKeys("actor");
             tab("tape-gain").write("-0.5").type(KeyCode.ENTER);
-            chosen("adding-place", "add-put");
-            house.until("put is there", () -> layer(copy).step(Put.class).isPresent());
+            chosen("adding-place", "add-frame-place");
+            house.until("put is there", () -> layer(copy).step(FramePlace.class).isPresent());
             calm();
             tab("tape-across").write(copy.equals("actor") ? "-22" : "22").type(KeyCode.ENTER);
         }
         robot.type(KeyCode.ESCAPE, KeyCode.DIGIT8);
         house.until("on Hand over", () -> session.bench().get() == BenchName.HAND_OVER);
         calm();
-        tab("render-to").write(String.valueOf(WonderShoot.FRAMES - 1)).type(KeyCode.ENTER);
+        tab("render-to").write(String.valueOf(IllusionShoot.FRAMES - 1)).type(KeyCode.ENTER);
         tab("render-go").type(KeyCode.SPACE);
         house.until("rendered", () -> OpenHouse.words(house.scene().getRoot()).contains("Done: shot-1.webm"));
         try (Footage f = Footages.open(home.resolve("p/renders/shot-1.webm"))) {
-            assertThat(f.info().frames()).isEqualTo(WonderShoot.FRAMES);
+            assertThat(f.info().frames()).isEqualTo(IllusionShoot.FRAMES);
             assertThat(redness(f.frame(4), 0.25, 0.4, 0.31, 0.52)).isGreaterThan(2);
             assertThat(redness(f.frame(4), 0.69, 0.4, 0.75, 0.52)).isGreaterThan(2);
         }
@@ -336,7 +336,7 @@ class JourneysTest {
         number("down", 5.5);
         add("cut-out", "presence");
         number("presence", 0);
-        press("key-presence");
+        press("key-opacity");
         frame(6);
         number("presence", 1);
         frame(0);
@@ -344,7 +344,7 @@ class JourneysTest {
         house.until("a ring", () -> robot.lookup("#follow-ring").query().isFocused());
         Pane over = robot.lookup("#layer-picture").<PictureView>query().overlay();
         robot.clickOn(over.localToScreen(0.42 * over.getWidth(), 0.583 * over.getHeight()));
-        house.until("followed", () -> session.shot().trails().size() == 1);
+        house.until("followed", () -> session.shot().tracks().size() == 1);
         try (Footage f = rendered("spark")) {
             assertThat(mean(f.frame(0), 0, 0.38, 0.53, 0.46, 0.63)).as("not there yet").isLessThan(0.3);
             assertThat(mean(f.frame(11), 0, 0.29, 0.36, 0.34, 0.47)).as("in the hand that was raised").isGreaterThan(0.5);
@@ -369,12 +369,12 @@ class JourneysTest {
         number("put-size", 0.14);
         number("across", -22);
         number("down", -20);
-        press("key-put");
+        press("key-frame-place");
         frame(9);
         number("put-size", 1);
         number("across", 5);
         number("down", 0);
-        assertThat(layer("street-background").step(Pin.class).orElseThrow().at(0).get(2).x()).isBetween(0.34, 0.36);
+        assertThat(layer("street-background").step(PinnedCorners.class).orElseThrow().at(0).get(2).x()).isBetween(0.34, 0.36);
         try (Footage f = rendered("display")) {
             assertThat(redness(f.frame(11), 0.5, 0.4, 0.58, 0.5)).as("full size on the floor").isGreaterThan(1.8);
             assertThat(redness(f.frame(0), 0.5, 0.4, 0.58, 0.5)).isLessThan(1.5);
@@ -391,7 +391,7 @@ class JourneysTest {
         frame(0);
         number("across", -35);
         number("down", -10);
-        press("key-put");
+        press("key-frame-place");
         frame(3);
         number("across", -18);
         number("down", -35);

@@ -17,11 +17,11 @@ import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.shot.Blend;
 import org.scenothesis.core.shot.TimeMap;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.ColourGrade;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.value.Ease;
 import org.scenothesis.studio.house.BenchName;
 import org.testfx.api.FxRobot;
@@ -61,9 +61,9 @@ class PictureBenchesTest extends MainWindowTest {
         assertThat(plates).as("a row for every plate").isEqualTo(session.plates().size());
         assertThat(scene.getRoot().lookupAll(".strip-edge")).hasSize((int) plates);
         robot.interact(() -> ((Button) scene.lookup("#grade-lamp")).fire());
-        until("graded", () -> session.shot().layer("glow").orElseThrow().steps().stream().anyMatch(Tone.class::isInstance));
+        until("graded", () -> session.shot().layer("glow").orElseThrow().steps().stream().anyMatch(ColourGrade.class::isInstance));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        until("one step back", () -> session.shot().layer("glow").orElseThrow().steps().stream().noneMatch(Tone.class::isInstance));
+        until("one step back", () -> session.shot().layer("glow").orElseThrow().steps().stream().noneMatch(ColourGrade.class::isInstance));
         robot.clickOn("#match-page-background").clickOn("#backgrounds-measure");
         until("measured", () -> words(scene.lookup("#backgrounds")).contains("the camera stands still"));
     }
@@ -156,11 +156,11 @@ class PictureBenchesTest extends MainWindowTest {
         robot.clickOn("#slip-lantern");
         TextField height = robot.lookup("#tape-height").query();
         robot.doubleClickOn(height).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("1.10").type(KeyCode.ENTER);
-        until("height taken", () -> Math.abs(session.shot().layer("lantern").orElseThrow().step(Place.class).orElseThrow().stand(0).foot().y() - 1.10) < 1e-9);
+        until("height taken", () -> Math.abs(session.shot().layer("lantern").orElseThrow().step(SetPlace.class).orElseThrow().stand(0).foot().y() - 1.10) < 1e-9);
         TextField gain = robot.lookup("#tape-gain").query();
         robot.interact(() -> gain.setText("99"));
         robot.interact(() -> gain.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
-        assertThat(session.shot().layer("lantern").orElseThrow().step(Grade.class)).isEmpty();
+        assertThat(session.shot().layer("lantern").orElseThrow().step(Exposure.class)).isEmpty();
     }
 
     @Test
@@ -168,9 +168,9 @@ class PictureBenchesTest extends MainWindowTest {
         measured();
         robot.clickOn("#bench-layer");
         robot.clickOn("#slip-lantern");
-        double before = session.shot().layer("lantern").orElseThrow().step(Place.class).orElseThrow().stand(0).foot().x();
+        double before = session.shot().layer("lantern").orElseThrow().step(SetPlace.class).orElseThrow().stand(0).foot().x();
         robot.drag("#plan-above-token").moveBy(40, 0).drop();
-        until("token moved", () -> session.shot().layer("lantern").orElseThrow().step(Place.class).orElseThrow().stand(0).foot().x() > before + 0.2);
+        until("token moved", () -> session.shot().layer("lantern").orElseThrow().step(SetPlace.class).orElseThrow().stand(0).foot().x() > before + 0.2);
     }
 
     @Test
@@ -275,7 +275,7 @@ class PictureBenchesTest extends MainWindowTest {
         TextField gain = robot.lookup("#tape-gain").query();
         robot.interact(() -> gain.setText("0.5"));
         robot.interact(() -> gain.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
-        until("put in", () -> session.shot().layer("lantern").orElseThrow().step(Grade.class).isPresent() && robot.lookup("#remove-grade").tryQuery().isPresent());
+        until("put in", () -> session.shot().layer("lantern").orElseThrow().step(Exposure.class).isPresent() && robot.lookup("#remove-exposure").tryQuery().isPresent());
         robot.interact(() -> {});
         assertThat(robot.lookup("#tape-gain").query().localToScene(0, 0).getY()).isBetween(before - 2, before + 2);
     }

@@ -13,10 +13,12 @@ import org.scenothesis.core.breakdown.base.Base;
 import org.scenothesis.core.breakdown.camera.CameraCard;
 import org.scenothesis.core.breakdown.camera.Leads;
 import org.scenothesis.core.breakdown.element.ElementSource;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
-import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.illusion.IllusionRule;
+import org.scenothesis.core.breakdown.illusion.Rules;
 import org.scenothesis.core.breakdown.light.LightPlan;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Treatments;
@@ -26,62 +28,60 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Subjects;
-import org.scenothesis.core.breakdown.wonder.Rules;
-import org.scenothesis.core.breakdown.wonder.WonderRule;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// Breaks a shot down: settles how each thing is separated, asks every wonder's rule, merges what can be one plate, guards against the forgotten ones.
 public final class Breakdown {
     private Breakdown() {}
 
     /// The questions that matter for a wonder, given the answers so far.
-    public static List<Question> questions(Shot shot, Wonder wonder, HouseRules rules) {
+    public static List<Question> questions(Shot shot, Illusion illusion, HouseRules rules) {
         // As the plan knows it: what was told of the base once is known of it too.
-        Wonder told = Rules.based(shot).wonders().stream().filter(w -> w.id().equals(wonder.id())).findFirst().orElse(wonder);
-        Wonder assumed = Rules.assuming(told);
-        Told raw = new Told(wonder.facts(), Map.of());
-        Told all = new Told(assumed.facts(), Map.of());
-        return Rules.of(wonder.kind()).questions(new Case(assumed, shot, rules, Map.of())).stream()
+        Illusion told = Rules.based(shot).illusions().stream().filter(w -> w.id().equals(illusion.id())).findFirst().orElse(illusion);
+        Illusion assumed = Rules.assuming(told);
+        Answers raw = new Answers(illusion.facts(), Map.of());
+        Answers all = new Answers(assumed.facts(), Map.of());
+        return Rules.of(illusion.kind()).questions(new Case(assumed, shot, rules, Map.of())).stream()
                 .map(q -> assumed(q, raw, all)).toList();
     }
 
     /// A question that assumes what the plan does.
-    private static Question assumed(Question q, Told raw, Told all) {
+    private static Question assumed(Question q, Answers raw, Answers all) {
         return all.given(q.fact()) && !raw.given(q.fact()) ? new Question(q.fact(), q.answers(), all.answer(q.fact())) : q;
     }
 
     /// The questions about the setting of a shot.
     public static List<Question> questions(Shot shot) {
         Shot based = Rules.based(shot);
-        Told raw = Told.of(shot.setting());
-        Told all = Told.of(based.setting());
+        Answers raw = Answers.of(shot.setting());
+        Answers all = Answers.of(based.setting());
         // A base that follows from a wonder is asked about there.
         return Rules.ofSetting(setting(based)).stream().filter(q -> raw.given(Fact.BASE) || all.is(Fact.BASE, "here") || !Rules.ofBase(q.fact())).map(q -> assumed(q, raw, all)).toList();
     }
 
     /// A case without a wonder, for what concerns the whole shot.
     private static Case setting(Shot shot) {
-        Wonder none = new Wonder("", WonderKind.FLOATS, "", 0, shot.seconds(), Map.of());
+        Illusion none = new Illusion("", IllusionKind.FLOATS, "", 0, shot.seconds(), Map.of());
         return new Case(none, shot, HouseRules.DEFAULT, Map.of());
     }
 
     /// The plan of a shot: assumed facts are put in first, then what the base makes of every wonder's demand, one treatment a thing, and the plates of all merged.
     public static BreakdownPlan plan(Shot told, HouseRules rules) {
         Shot shot = Rules.assuming(told, rules);
-        Base base = Base.of(Told.of(shot.setting()));
+        Base base = Base.of(Answers.of(shot.setting()));
         Map<String, Treatment> treatments = treatments(shot, rules, base);
         Map<String, PlateNeed> asked = new LinkedHashMap<>();
         List<Conflict> conflicts = new ArrayList<>();
         List<Figure> figures = new ArrayList<>();
         List<KitItem> kit = new ArrayList<>();
         List<CrowdTable> crowds = new ArrayList<>();
-        for (Wonder w : shot.wonders()) {
-            WonderRule rule = Rules.of(w.kind());
+        for (Illusion w : shot.illusions()) {
+            IllusionRule rule = Rules.of(w.kind());
             Case c = new Case(w, shot, rules, treatments);
             ElementSource element = ElementSource.of(c.told());
             element.plates(c, rule.plates(c)).forEach(n -> asked.merge(n.key(), n, PlateNeed::merged));
@@ -91,7 +91,7 @@ public final class Breakdown {
             rule.crowd(c).ifPresent(crowds::add);
         }
         Map<String, Treatment> filmed = new LinkedHashMap<>(treatments);
-        filmed.values().removeIf(t -> shot.wonders().stream().filter(w -> t.wonders().contains(w.id())).allMatch(w -> ElementSource.subject(w.kind(), Told.of(w, shot.setting()))
+        filmed.values().removeIf(t -> shot.illusions().stream().filter(w -> t.illusions().contains(w.id())).allMatch(w -> ElementSource.subject(w.kind(), Answers.of(w, shot.setting()))
                 && Subjects.id(shot, w.subject()).equals(t.key())));
         Map<String, PlateNeed> once = new People(shot).once(asked);
         conflicts.addAll(base.conflicts(shot, rules, once));
@@ -100,7 +100,7 @@ public final class Breakdown {
         new Leads(shot).led(needs);
         new LightPlan(shot, rules, List.of()).minded(needs);
         Guard.add(rules, needs);
-        Set<String> declined = Set.of(Told.of(shot.setting()).answer(Fact.DECLINED).split("\\s+"));
+        Set<String> declined = Set.of(Answers.of(shot.setting()).answer(Fact.DECLINED).split("\\s+"));
         List<PlateNeed> all = List.copyOf(needs.values());
         List<PlateNeed> kept = all.stream().filter(n -> !(n.proposed() && declined.contains(n.key()))).map(n -> n.followingOnly(needs.keySet())).toList();
         List<PlateNeed> without = all.stream().filter(n -> n.proposed() && declined.contains(n.key())).toList();
@@ -117,7 +117,7 @@ public final class Breakdown {
 
     private static Map<String, Treatment> treatments(Shot shot, HouseRules rules, Base base) {
         List<Treatments.Asked> asked = new ArrayList<>();
-        for (Wonder w : shot.wonders()) {
+        for (Illusion w : shot.illusions()) {
             Case c = new Case(w, shot, rules, Map.of());
             for (var d : Rules.of(w.kind()).demands(c)) {
                 asked.add(new Treatments.Asked(base.demand(d), c.told(), Math.max(0, w.toSeconds() - w.fromSeconds()), c.id(d.thing()), w.id()));

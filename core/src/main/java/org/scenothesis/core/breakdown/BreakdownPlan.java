@@ -45,9 +45,9 @@ public record BreakdownPlan(
     }
 
     /// A caution and the wonders it comes from; none for one that the whole shot asks for. `caution.<code>` are its words.
-    public record Caution(String code, List<String> wonders) {
+    public record Caution(String code, List<String> illusions) {
         public Caution {
-            wonders = List.copyOf(wonders);
+            illusions = List.copyOf(illusions);
         }
     }
 

@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.ClothChoice;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Treatment;
@@ -20,8 +20,8 @@ import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
 
 /// Conflicts that concern the whole shot: cloths and colours, cloth and movement, overrides, a camera that moves over plates that lie on each other.
 final class Conflicts {
@@ -29,15 +29,15 @@ final class Conflicts {
 
     static List<Conflict> of(Shot shot, HouseRules rules, Map<String, Treatment> treatments, List<PlateNeed> needs) {
         List<Conflict> out = new ArrayList<>();
-        for (Wonder w : shot.wonders()) {
+        for (Illusion w : shot.illusions()) {
             // What happens at a time of its own may have a treatment of its own.
             String id = Subjects.id(shot, w.subject());
-            Treatment t = treatments.values().stream().filter(x -> x.wonders().contains(w.id()) && x.key().startsWith(id + "-")).findFirst().orElse(treatments.get(id));
+            Treatment t = treatments.values().stream().filter(x -> x.illusions().contains(w.id()) && x.key().startsWith(id + "-")).findFirst().orElse(treatments.get(id));
             if (t != null) {
-                things(w, Told.of(w, shot.setting()), t, rules, out);
+                things(w, Answers.of(w, shot.setting()), t, rules, out);
             }
         }
-        Told told = Told.of(shot.setting());
+        Answers told = Answers.of(shot.setting());
         needs.stream().filter(n -> !n.about().isEmpty()).filter(onePerRegion()).forEach(n -> cloth(n, told, out));
         boolean overlaid = needs.stream().anyMatch(n -> n.key().equals("clean-" + Case.HOME));
         if (told.is(Fact.CAMERA, "moving") && overlaid) {
@@ -49,7 +49,7 @@ final class Conflicts {
         return out.stream().distinct().toList();
     }
 
-    private static void things(Wonder w, Told told, Treatment t, HouseRules rules, List<Conflict> out) {
+    private static void things(Illusion w, Answers told, Treatment t, HouseRules rules, List<Conflict> out) {
         if (t.disagree()) {
             out.add(Conflict.watch("ways.disagree", w.id(), t.thing()));
         }
@@ -85,7 +85,7 @@ final class Conflicts {
         return n -> told.add(n.region());
     }
 
-    private static void cloth(PlateNeed n, Told told, List<Conflict> out) {
+    private static void cloth(PlateNeed n, Answers told, List<Conflict> out) {
         if (n.screen() != Screen.GREEN && n.screen() != Screen.BLUE || told.is(Fact.CLOTHS, "none")) {
             return;
         }

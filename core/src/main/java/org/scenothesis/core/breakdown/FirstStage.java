@@ -1,6 +1,6 @@
 package org.scenothesis.core.breakdown;
 
-import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.light.KeyFacts;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.HandCamera;
@@ -24,7 +24,7 @@ public final class FirstStage {
         if (s.setUp() != null) {
             return s.withStage(x -> stage);
         }
-        KeyFacts light = new KeyFacts(Told.of(s.setting()));
+        KeyFacts light = new KeyFacts(Answers.of(s.setting()));
         return s.withSetUp(new SetUp("set-of-" + s.id(), "Set of shot " + s.number(), stage.light().direction() instanceof Given.Assumed ? stage.withLight(light.light(stage.light(), stage.panDeg())) : stage));
     }
 }

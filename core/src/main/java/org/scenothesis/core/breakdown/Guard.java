@@ -11,8 +11,8 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.PlateRole;
 
 /// Against forgotten plates: the lit cloth alone for every set-up with a cloth, a card and a known length for every camera.
@@ -24,7 +24,7 @@ final class Guard {
             if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.role() != PlateRole.SURFACE_TITLE) {
                 boolean board = n.role() == PlateRole.TRANSITION;
                 String key = "screen-" + n.lockGroup() + "-" + n.screen().name().toLowerCase(Locale.ROOT);
-                String code = rules.follows(School.WRINKLES, "defocus") ? "screen.defocus" : "screen";
+                String code = rules.follows(Approach.WRINKLES, "defocus") ? "screen.defocus" : "screen";
                 PlateNeed bare = proposal(key, PlateRole.SCREEN_ONLY, code, n).on(n.screen(), n.region()).without(Item.coded("everyone", Item.Sort.CREW));
                 needs.merge(key, board ? bare.recording("square") : bare, PlateNeed::merged);
             }
@@ -60,9 +60,9 @@ final class Guard {
     }
 
     private static PlateNeed proposal(String key, PlateRole role, String code, PlateNeed like) {
-        Set<String> wonders = new TreeSet<>(like.wonders());
+        Set<String> illusions = new TreeSet<>(like.illusions());
         return new PlateNeed(
-                key, role, code, List.of(), "", wonders, Set.of(), Set.of(), Screen.NONE, Region.NONE, like.lockGroup(), like.lightGroup(), PlateNeed.Length.STILL, PlateNeed.Notes.NONE,
+                key, role, code, List.of(), "", illusions, Set.of(), Set.of(), Screen.NONE, Region.NONE, like.lockGroup(), like.lightGroup(), PlateNeed.Length.STILL, PlateNeed.Notes.NONE,
                 Set.of(), true);
     }
 }

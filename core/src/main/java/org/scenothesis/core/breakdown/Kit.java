@@ -7,14 +7,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
@@ -26,7 +26,7 @@ final class Kit {
         if (needs.isEmpty()) {
             return List.of();
         }
-        Told told = Told.of(shot.setting());
+        Answers told = Answers.of(shot.setting());
         List<KitItem> all = new ArrayList<>(KitItem.each("tripod", "weight", "remote", "card", "ruler", "tape"));
         Set<Screen> cloths = new TreeSet<>();
         needs.stream().filter(n -> n.role() != PlateRole.TRANSITION && !n.notes().record().contains("square")).forEach(n -> cloths.add(n.screen()));
@@ -41,11 +41,11 @@ final class Kit {
         boolean hung = cloths.contains(Screen.GREEN) || cloths.contains(Screen.BLUE) || cloths.contains(Screen.BLACK);
         if (hung) {
             all.addAll(List.of(new KitItem("stands", 2), new KitItem("sandbags", 4)));
-            all.add(rules.follows(School.WRINKLES, "stretch") ? new KitItem("clips", 12) : new KitItem("clips", 6));
+            all.add(rules.follows(Approach.WRINKLES, "stretch") ? new KitItem("clips", 12) : new KitItem("clips", 6));
         }
         if (told.is(Fact.LIGHT, "lamps")) {
             boolean cloth = cloths.contains(Screen.GREEN) || cloths.contains(Screen.BLUE);
-            int forCloth = !cloth ? 0 : switch (rules.school(School.CLOTH_LIGHT)) {
+            int forCloth = !cloth ? 0 : switch (rules.approach(Approach.CLOTH_LIGHT)) {
                 case "above" -> 1;
                 case "sides" -> 2;
                 default -> 0;

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.scenothesis.core.breakdown.element.ElementSource;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.number.Figure;
@@ -17,9 +17,9 @@ import org.scenothesis.core.breakdown.plate.Storage;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// Numbers of the whole shot: pixels, cloth, crop, total roll, storage.
 final class Numbers {
@@ -29,7 +29,7 @@ final class Numbers {
         if (needs.isEmpty()) {
             return List.of();
         }
-        Told told = Told.of(shot.setting());
+        Answers told = Answers.of(shot.setting());
         List<Figure> out = new ArrayList<>();
         double crop = Resolution.crop(told, rules);
         if (crop > 1) {
@@ -38,19 +38,19 @@ final class Numbers {
         boolean existing = told.is(Fact.BASE, "existing");
         double lines = told.number(existing ? Fact.BASE_PX : Fact.RECORD_PX);
         double background = Resolution.background(lines, told.number(Fact.FINISH_PX), crop);
-        if (shot.wonders().stream().noneMatch(w -> w.kind() == WonderKind.ELSEWHERE)) {
+        if (shot.illusions().stream().noneMatch(w -> w.kind() == IllusionKind.ELSEWHERE)) {
             out.add(Figure.tells(existing ? "resolution.base" : "resolution.frame", "", background, "\u00d7", lines, told.number(Fact.FINISH_PX)).judged(rules.limit(Measure.ENLARGEMENT).judge(background)));
         }
-        for (Wonder w : shot.wonders()) {
-            Told t = Told.of(w, shot.setting());
-            boolean opening = w.kind() == WonderKind.OPENING || w.kind() == WonderKind.THROUGH_FRAME;
+        for (Illusion w : shot.illusions()) {
+            Answers t = Answers.of(w, shot.setting());
+            boolean opening = w.kind() == IllusionKind.OPENING || w.kind() == IllusionKind.THROUGH_FRAME;
             if (opening && t.is(Fact.SOURCE, "existing")) {
                 double share = Math.min(1, t.number(Fact.SIZE_M) / t.number(Fact.FRAME_M));
                 double need = Resolution.element(t.number(Fact.BACKGROUND_PX), 1, t.number(Fact.FINISH_PX), share, crop);
                 out.add(Figure.tells("resolution.inside", w.subject(), need, "\u00d7", t.number(Fact.BACKGROUND_PX), 100 * share).judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
             }
             // What wipes the frame fills it; of anything else somebody must have said how much.
-            boolean whole = w.kind() == WonderKind.WIPED;
+            boolean whole = w.kind() == IllusionKind.WIPED;
             if (ElementSource.brought(w.kind(), t) && (whole || t.given(Fact.FILLS))) {
                 double fills = whole ? 100 : t.number(Fact.FILLS);
                 double need = Resolution.element(t.number(Fact.ELEMENT_PX), 1, t.number(Fact.FINISH_PX), fills / 100, crop);
@@ -82,8 +82,8 @@ final class Numbers {
     }
 
     private static int photographs(Shot shot) {
-        return shot.wonders().stream().filter(w -> w.kind() == WonderKind.FRAME_BY_FRAME).mapToInt(w -> {
-            Told t = Told.of(w, shot.setting());
+        return shot.illusions().stream().filter(w -> w.kind() == IllusionKind.FRAME_BY_FRAME).mapToInt(w -> {
+            Answers t = Answers.of(w, shot.setting());
             return Stills.of(Math.max(0, w.toSeconds() - w.fromSeconds()), t.number(Fact.RATE), t.number(Fact.PER_FRAME_S)).all();
         }).sum();
     }

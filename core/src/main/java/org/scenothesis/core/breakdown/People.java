@@ -8,15 +8,15 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Subjects;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
 
 /// One person, one plate: halves replace the whole, those who act and are a subject of their own do so in their own plate, a costume is worn in all plates of its wearer.
 ///
@@ -86,16 +86,16 @@ record People(Shot shot) {
 
     /// Whether somebody is told to act in what happens to themselves.
     private boolean meetsItself(PlateNeed acting, String id) {
-        return wonders(acting).stream().filter(w -> Subjects.id(shot, w.subject()).equals(id))
-                .anyMatch(w -> Case.named(Told.of(w, shot.setting()).answer(Fact.ACTOR)).stream().anyMatch(a -> Subjects.id(shot, a).equals(id)));
+        return illusions(acting).stream().filter(w -> Subjects.id(shot, w.subject()).equals(id))
+                .anyMatch(w -> Case.named(Answers.of(w, shot.setting()).answer(Fact.ACTOR)).stream().anyMatch(a -> Subjects.id(shot, a).equals(id)));
     }
 
-    private List<Wonder> wonders(PlateNeed n) {
-        return shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).toList();
+    private List<Illusion> illusions(PlateNeed n) {
+        return shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).toList();
     }
 
     private boolean overlap(PlateNeed a, PlateNeed b) {
-        return wonders(a).stream().anyMatch(x -> wonders(b).stream().anyMatch(y -> x.fromSeconds() < y.toSeconds() && y.fromSeconds() < x.toSeconds()));
+        return illusions(a).stream().anyMatch(x -> illusions(b).stream().anyMatch(y -> x.fromSeconds() < y.toSeconds() && y.fromSeconds() < x.toSeconds()));
     }
 
     /// Where one of those who act has to look.
@@ -114,8 +114,8 @@ record People(Shot shot) {
         if (!n.notes().clothes().isEmpty()) {
             return n;
         }
-        for (Wonder w : shot.wonders()) {
-            Told t = Told.of(w, shot.setting());
+        for (Illusion w : shot.illusions()) {
+            Answers t = Answers.of(w, shot.setting());
             boolean inIt = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON && !i.coded() && Subjects.same(shot, i.name(), w.subject()));
             if (inIt && !t.is(Fact.COSTUME, "plain")) {
                 return n.wearing(t.answer(Fact.COSTUME));

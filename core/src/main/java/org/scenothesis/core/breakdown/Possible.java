@@ -2,16 +2,16 @@ package org.scenothesis.core.breakdown;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.number.ClothGeometry;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
 
 /// Numbers that no crew of few can set up, each with the limit it breaks and the nearest that can be had.
 ///
@@ -24,9 +24,9 @@ final class Possible {
 
     static List<Conflict> conflicts(Shot shot, List<PlateNeed> needs) {
         List<Conflict> out = new ArrayList<>();
-        Told setting = Told.of(shot.setting());
+        Answers setting = Answers.of(shot.setting());
         for (PlateNeed n : needs) {
-            Told told = shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).findFirst().map((Wonder w) -> Told.of(w, shot.setting())).orElse(setting);
+            Answers told = shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).findFirst().map((Illusion w) -> Answers.of(w, shot.setting())).orElse(setting);
             n.notes().eyelines().forEach(e -> mark(e, told, out));
             if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.region().sweep().awayM() > 0 && !n.about().isEmpty()) {
                 room(n, told, setting, out);
@@ -36,7 +36,7 @@ final class Possible {
     }
 
     /// Higher than a stand reaches, a mark goes nearer at the same angle; below the floor it cannot be.
-    private static void mark(Eyeline e, Told told, List<Conflict> out) {
+    private static void mark(Eyeline e, Answers told, List<Conflict> out) {
         double highest = told.number(Fact.STAND_M);
         if (e.heightM() > highest + 1e-9 && e.upDeg() > 0) {
             double eyes = Math.min(told.number(Fact.EYES_M), highest);
@@ -47,7 +47,7 @@ final class Possible {
     }
 
     /// Lens, subject and cloth stand one behind the other in one room.
-    private static void room(PlateNeed n, Told told, Told setting, List<Conflict> out) {
+    private static void room(PlateNeed n, Answers told, Answers setting, List<Conflict> out) {
         Region.Sweep s = n.region().sweep();
         double length = s.awayM() + s.behindM();
         if (told.given(Fact.ROOM_M) && length > told.number(Fact.ROOM_M) + 1e-9) {

@@ -6,12 +6,12 @@ import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.light.Area;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.ColourGrade;
 
 /// How far two pictures of one set are apart.
 ///
 /// - `plate`, `other`: what each is like. `tone`: what brings the first to the second; null where too little could be compared.
-public record PictureComparison(Look plate, Look other, @Nullable Tone tone) {
+public record PictureComparison(Look plate, Look other, @Nullable ColourGrade tone) {
     private static final Limit SHARPNESS = new Limit(1.25, 1.6);
     private static final Limit GRAIN = new Limit(1.25, 2);
     private static final Limit CONTRAST = new Limit(0.15, 0.5);

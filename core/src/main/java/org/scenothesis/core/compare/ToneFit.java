@@ -16,7 +16,7 @@ import org.hipparchus.util.Pair;
 import org.scenothesis.core.light.Area;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
-import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.ColourGrade;
 
 /// Slope, offset, power and saturation that bring one picture of a set to another, from blocks in which nothing moved.
 ///
@@ -46,7 +46,7 @@ final class ToneFit {
     private ToneFit() {}
 
     /// Empty where too few blocks can be compared. `inside`: whether a place counts.
-    static Optional<Tone> of(Picture from, Picture to, Inside inside) {
+    static Optional<ColourGrade> of(Picture from, Picture to, Inside inside) {
         List<double[]> pairs = new ArrayList<>();
         List<Blocks.Block> a = Blocks.of(from, SIDE).all();
         List<Blocks.Block> b = Blocks.of(to, SIDE).all();
@@ -75,7 +75,7 @@ final class ToneFit {
     }
 
     /// From areas chosen in both pictures, the same thing in each: one tells a slope, further ones of other levels an offset, three a power; empty where one of them lies outside, or no camera is set so differently.
-    static Optional<Tone> of(Picture from, List<Area> own, Picture to, List<Area> other) {
+    static Optional<ColourGrade> of(Picture from, List<Area> own, Picture to, List<Area> other) {
         List<double[]> pairs = new ArrayList<>();
         for (int i = 0; i < Math.min(own.size(), other.size()); i++) {
             double[] p = own.get(i).mean(from);
@@ -93,8 +93,8 @@ final class ToneFit {
         return pairs.isEmpty() || !believable(x) ? Optional.empty() : Optional.of(tone(x));
     }
 
-    private static Tone tone(double[] x) {
-        return new Tone(new Tone.Channels(x[0], x[1], x[2]), new Tone.Channels(x[3], x[4], x[5]), new Tone.Channels(x[6], x[7], x[8]), x[9]);
+    private static ColourGrade tone(double[] x) {
+        return new ColourGrade(new ColourGrade.Channels(x[0], x[1], x[2]), new ColourGrade.Channels(x[3], x[4], x[5]), new ColourGrade.Channels(x[6], x[7], x[8]), x[9]);
     }
 
     /// The change that most blocks share, of each channel in stops of code values: where it begins, so that a cloth over half of the picture does not lead it.
@@ -124,7 +124,7 @@ final class ToneFit {
         return Transfer.SRGB.toCode(Math.max(0, linear));
     }
 
-    private static Optional<Tone> fitted(List<double[]> pairs) {
+    private static Optional<ColourGrade> fitted(List<double[]> pairs) {
         double[] x = NONE.clone();
         double[] greens = pairs.stream().mapToDouble(p -> p[1]).sorted().toArray();
         double span = greens[(int) (0.97 * (greens.length - 1))] - greens[(int) (0.03 * (greens.length - 1))];

@@ -8,17 +8,17 @@ import org.scenothesis.core.Check;
 
 /// The limits, schools and estimates of one production.
 ///
-/// - `limits`: those the house has set; the others are the handbook's. `schools`: the chosen ways; what is not in it is not chosen yet.
+/// - `limits`: those the house has set; the others are the handbook's. `approaches`: the chosen ways; what is not in it is not chosen yet.
 @RecordBuilder
-public record HouseRules(Map<Measure, Limit> limits, Map<School, String> schools, Estimates estimates) implements HouseRulesBuilder.With {
+public record HouseRules(Map<Measure, Limit> limits, Map<Approach, String> approaches, Estimates estimates) implements HouseRulesBuilder.With {
     public static final HouseRules DEFAULT = new HouseRules(Map.of(), Map.of(), Estimates.DEFAULT);
 
     public HouseRules {
-        for (Map.Entry<School, String> e : schools.entrySet()) {
+        for (Map.Entry<Approach, String> e : approaches.entrySet()) {
             Check.that(e.getKey().ways().contains(e.getValue()), "the school " + e.getKey() + " has no way " + e.getValue());
         }
         limits = sorted(limits, Measure.class);
-        schools = sorted(schools, School.class);
+        approaches = sorted(approaches, Approach.class);
     }
 
     private static <K extends Enum<K>, V> Map<K, V> sorted(Map<K, V> map, Class<K> keys) {
@@ -34,22 +34,22 @@ public record HouseRules(Map<Measure, Limit> limits, Map<School, String> schools
 
     /// The rules with one limit changed.
     public HouseRules withLimit(Measure m, Limit limit) {
-        return new HouseRules(plus(limits, Measure.class, m, limit), schools, estimates);
+        return new HouseRules(plus(limits, Measure.class, m, limit), approaches, estimates);
     }
 
     /// The code of the way the house follows in a matter.
-    public String school(School matter) {
-        return schools.getOrDefault(matter, matter.otherwise());
+    public String approach(Approach matter) {
+        return approaches.getOrDefault(matter, matter.otherwise());
     }
 
     /// Whether the house follows this way.
-    public boolean follows(School matter, String way) {
-        return school(matter).equals(way);
+    public boolean follows(Approach matter, String way) {
+        return approach(matter).equals(way);
     }
 
     /// The rules with another way followed in a matter.
-    public HouseRules withSchool(School matter, String way) {
-        return new HouseRules(limits, plus(schools, School.class, matter, way), estimates);
+    public HouseRules withApproach(Approach matter, String way) {
+        return new HouseRules(limits, plus(approaches, Approach.class, matter, way), estimates);
     }
 
     private static <K extends Enum<K>, V> Map<K, V> plus(Map<K, V> map, Class<K> keys, K key, V value) {

@@ -23,9 +23,9 @@ final class Alignment {
 
     private final Pattern pattern;
     private final Freedom freedom;
-    private final Sight frame;
+    private final FrameView frame;
 
-    Alignment(Pattern pattern, Freedom freedom, Sight frame) {
+    Alignment(Pattern pattern, Freedom freedom, FrameView frame) {
         this.pattern = pattern;
         this.freedom = freedom;
         this.frame = frame;

@@ -60,13 +60,13 @@ public final class Follower {
         this.points = List.copyOf(points);
         this.bands = bands;
         freedom = points.size() == 1 ? Freedom.SIMILARITY : Freedom.PLANE;
-        Sight sight = Sight.of(luma, bands);
+        FrameView sight = FrameView.of(luma, bands);
         first = learn(sight, this.points, freedom);
         Check.that(first.levels().getFirst().size() >= 25, "too little of the tracked thing is in the picture");
         path.add(first.centre());
     }
 
-    private static Pattern learn(Sight sight, List<Point> points, Freedom freedom) {
+    private static Pattern learn(FrameView sight, List<Point> points, Freedom freedom) {
         if (points.size() == 4) {
             Box box = Box.around(points).grown((int) EDGE_PX + 1);
             return Pattern.learn(sight, box, middle(points), freedom, (x, y) -> within(points, x, y));
@@ -110,7 +110,7 @@ public final class Follower {
     ///
     /// @throws IllegalArgumentException if the frame is not of the size of the first
     public Followed next(Plane luma, int frame) {
-        Sight sight = Sight.of(luma, bands);
+        FrameView sight = FrameView.of(luma, bands);
         PlanarMap guess = expected(sight);
         Candidate best = best(sight, guess);
         if (best == null || !best.found) {
@@ -130,7 +130,7 @@ public final class Follower {
     }
 
     /// Moving on as it did, but not out of the picture; size and turn as they were.
-    private PlanarMap expected(Sight sight) {
+    private PlanarMap expected(FrameView sight) {
         Point was = last.map(first.centre());
         Point to = was.plus(speed().times(away + 1));
         return PlanarMap.shift(Math.clamp(to.x(), 0, sight.width()) - was.x(), Math.clamp(to.y(), 0, sight.height()) - was.y()).after(last);
@@ -147,7 +147,7 @@ public final class Follower {
     }
 
     /// Where it goes on first; then around there; then further off, where only what is surely it counts.
-    private @Nullable Candidate best(Sight sight, PlanarMap guess) {
+    private @Nullable Candidate best(FrameView sight, PlanarMap guess) {
         Candidate near = away == 0 ? candidate(sight, guess, true) : null;
         if (near != null && near.found && near.confidence() > BEYOND_DOUBT && path.size() > 2) {
             return near;
@@ -158,7 +158,7 @@ public final class Follower {
         return around != null && around.found ? around : around(sight, guess, Math.min(FURTHER * reach, Math.max(sight.width(), sight.height())), false, around);
     }
 
-    private @Nullable Candidate around(Sight sight, PlanarMap guess, double reach, boolean going, @Nullable Candidate before) {
+    private @Nullable Candidate around(FrameView sight, PlanarMap guess, double reach, boolean going, @Nullable Candidate before) {
         Candidate best = before;
         for (Search.Peak p : new Search(first, sight, bands).around(guess, reach)) {
             Candidate c = candidate(sight, p.map(), going);
@@ -173,7 +173,7 @@ public final class Follower {
         return c.confidence() * (c.found ? 2 : 1) - AS_EXPECTED * Math.min(1, off / Math.max(1, reach));
     }
 
-    private @Nullable Candidate candidate(Sight sight, PlanarMap guess, boolean going) {
+    private @Nullable Candidate candidate(FrameView sight, PlanarMap guess, boolean going) {
         Alignment.Fit fit = new Alignment(first, freedom, sight).from(guess);
         double alike = fit.alike();
         double seen = fit.seen();
@@ -226,7 +226,7 @@ public final class Follower {
         return all == 0 ? 1 : some / (double) all;
     }
 
-    private void renew(Sight sight) {
+    private void renew(FrameView sight) {
         List<Point> now = new ArrayList<>(points.stream().map(last::map).toList());
         Pattern p = learn(sight, now, freedom);
         if (p.levels().getFirst().size() >= 25) {

@@ -24,7 +24,7 @@ record Pattern(Point centre, double radiusPx, List<Level> levels) {
     }
 
     /// Learns all within a box for which `inside` holds of its places.
-    static Pattern learn(Sight sight, Box box, Point centre, Freedom freedom, BiPredicate<Double, Double> inside) {
+    static Pattern learn(FrameView sight, Box box, Point centre, Freedom freedom, BiPredicate<Double, Double> inside) {
         double radius = Math.max(4, Math.max(box.width(), box.height()) / 2.0);
         List<Level> levels = new ArrayList<>();
         for (int k = 0; k <= sight.deepest(); k++) {
@@ -87,7 +87,7 @@ record Pattern(Point centre, double radiusPx, List<Level> levels) {
     }
 
     /// The values of a level where `map` takes its pixels in a frame; NaN outside of it.
-    void read(Level l, Sight frame, PlanarMap map, boolean fine, float[] out) {
+    void read(Level l, FrameView frame, PlanarMap map, boolean fine, float[] out) {
         int deeper = Math.clamp(l.level + Math.round(Math.log(size(map)) / Math.log(2)), 0, frame.deepest());
         Plane p = frame.levels().get(deeper);
         double k = 1.0 / (1 << deeper);
@@ -97,7 +97,7 @@ record Pattern(Point centre, double radiusPx, List<Level> levels) {
             double far = k / (map.g() * x[i] + map.h() * y[i] + map.i());
             double u = (map.a() * x[i] + map.b() * y[i] + map.c()) * far;
             double v = (map.d() * x[i] + map.e() * y[i] + map.f()) * far;
-            out[i] = fine ? Sight.cubic(p, u, v) : Sight.linear(p, u, v);
+            out[i] = fine ? FrameView.cubic(p, u, v) : FrameView.linear(p, u, v);
         }
     }
 

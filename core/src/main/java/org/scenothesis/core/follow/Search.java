@@ -17,10 +17,10 @@ final class Search {
     private static final int MOST_PEAKS = 6;
 
     private final Pattern pattern;
-    private final Sight frame;
+    private final FrameView frame;
     private final Bands bands;
 
-    Search(Pattern pattern, Sight frame, Bands bands) {
+    Search(Pattern pattern, FrameView frame, Bands bands) {
         this.pattern = pattern;
         this.frame = frame;
         this.bands = bands;

@@ -9,7 +9,7 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Solve;
-import org.scenothesis.core.shot.step.Lens;
+import org.scenothesis.core.shot.step.LensMatch;
 import org.scenothesis.core.shot.step.Ripple;
 import org.scenothesis.core.shot.step.Warp;
 import org.scenothesis.core.value.Animated;
@@ -52,7 +52,7 @@ final class BendUnit {
     }
 
     /// Both lenses look through the middle of the picture.
-    static LayerState apply(Lens l, LayerState before, Scene scene) {
+    static LayerState apply(LensMatch l, LayerState before, Scene scene) {
         LensBend own = new LensBend(l.own().k1());
         LensBend plate = new LensBend(l.plate().k1());
         if (own.k1() == 0 && plate.k1() == 0) {

@@ -10,7 +10,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.shot.Blend;
 import org.scenothesis.core.shot.Source;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.DrawnShadow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Wrap;
@@ -92,9 +92,9 @@ public final class Composer {
         if (placement != null && scene.stage() != null && shadow != null) {
             rows.add(RowBlend.darken(new CardShadow(placement, scene.stage(), shadow).density(matte, scene.frame(), scene.bands()), whole.presence()));
         }
-        Cast cast = whole.cast();
+        DrawnShadow cast = whole.cast();
         if (cast != null) {
-            rows.add(RowBlend.darken(CastUnit.density(cast, matte, scene), whole.presence()));
+            rows.add(RowBlend.darken(DrawnShadowUnit.density(cast, matte, scene), whole.presence()));
         }
         rows.add(RowBlend.laid(blend, whole.piece(), matte, whole.gains(), whole.presence()));
         Wrap wrap = whole.wrap();

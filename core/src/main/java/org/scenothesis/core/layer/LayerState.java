@@ -11,7 +11,7 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.DrawnShadow;
 import org.scenothesis.core.shot.step.Glow;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Shadow;
@@ -29,7 +29,7 @@ import org.scenothesis.core.shot.step.Wrap;
 record LayerState(
         Piece piece, boolean cut, PlanarMap warp, @Nullable Picture unlit, @Nullable Outline outline, @Nullable Mask mask, Gains gains, double presence,
         @Nullable Placement placement, @Nullable Shadow shadow,
-        @Nullable Cast cast, @Nullable Wrap wrap, @Nullable Glow glow, boolean seen) implements LayerStateBuilder.With {
+        @Nullable DrawnShadow cast, @Nullable Wrap wrap, @Nullable Glow glow, boolean seen) implements LayerStateBuilder.With {
     static LayerState of(LayerPicture l) {
         return new LayerState(l.piece(), false, l.fit(), l.unlit(), null, null, Gains.UNITY, 1, null, null, null, null, null, true);
     }

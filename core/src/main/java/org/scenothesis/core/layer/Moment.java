@@ -3,7 +3,7 @@ package org.scenothesis.core.layer;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.Tracks;
 import org.scenothesis.core.shot.step.TrackBinding;
 import org.scenothesis.core.stage.Stage;
 
@@ -22,6 +22,6 @@ public record Moment(@Nullable Stage stage, double seconds, Motions motions) {
 
     /// A moment of a shot, in seconds.
     public static Moment of(Shot shot, double seconds) {
-        return new Moment(shot.stage(), seconds, (by, w, h) -> Trails.motion(shot, by, seconds, w, h));
+        return new Moment(shot.stage(), seconds, (by, w, h) -> Tracks.motion(shot, by, seconds, w, h));
     }
 }

@@ -4,12 +4,12 @@ import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.SetPlace;
 
 /// Where an element filmed with its foot at one place of the set appears when it stands at another.
 ///
 /// The element is an upright card facing the camera: its picture is shifted from foot to foot and scaled by the ratio of the distances.
-public record Placement(CameraPose pose, Vec filmedFoot, Place.Stand stand) {
+public record Placement(CameraPose pose, Vec filmedFoot, SetPlace.Stand stand) {
     private static final double LEAST_DEPTH_M = 0.05;
 
     /// Distance along the camera's axis.

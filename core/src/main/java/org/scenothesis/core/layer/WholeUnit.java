@@ -6,16 +6,16 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.HandHeld;
 import org.scenothesis.core.shot.step.Letterbox;
-import org.scenothesis.core.shot.step.Wobble;
 
 /// What is done to the shot as a whole: held by hand, and framed.
 final class WholeUnit {
     private WholeUnit() {}
 
-    static LayerState apply(Wobble w, LayerState before, Scene scene) {
+    static LayerState apply(HandHeld w, LayerState before, Scene scene) {
         double scale = w.overscan(scene.width(), scene.height());
-        Wobble.Held h = w.at(scene.seconds());
+        HandHeld.Held h = w.at(scene.seconds());
         Point middle = new Point(scene.width() / 2.0, scene.height() / 2.0);
         Point by = new Point(h.across() / 100 * scene.height(), h.down() / 100 * scene.height());
         PlanarMap map = PlanarMap.similarity(scale, Math.toRadians(h.rollDeg()), middle, by);

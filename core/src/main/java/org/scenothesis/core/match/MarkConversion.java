@@ -13,7 +13,7 @@ import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Lens;
+import org.scenothesis.core.shot.step.LensMatch;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.KeyLight;
@@ -190,14 +190,14 @@ public final class MarkConversion {
     }
 
     /// What bends a picture from its own lens to a plate's; empty where neither bends, or how much one of them sees is not known.
-    public static Optional<Lens> lens(PictureCamera own, PictureCamera plate) {
+    public static Optional<LensMatch> lens(PictureCamera own, PictureCamera plate) {
         Estimate a = own.focalPx();
         Estimate b = plate.focalPx();
-        return a == null || b == null || !own.bent() && !plate.bent() ? Optional.empty() : Optional.of(new Lens(drawn(own, a), drawn(plate, b)));
+        return a == null || b == null || !own.bent() && !plate.bent() ? Optional.empty() : Optional.of(new LensMatch(drawn(own, a), drawn(plate, b)));
     }
 
-    private static Lens.Drawn drawn(PictureCamera c, Estimate focal) {
-        return new Lens.Drawn(Math.clamp(c.bent() ? c.distortion() : 0, -0.6, 0.6), Math.clamp(Math.toDegrees(2 * Math.atan(c.marks().width() / 2.0 / focal.value())), 3, 150));
+    private static LensMatch.Drawn drawn(PictureCamera c, Estimate focal) {
+        return new LensMatch.Drawn(Math.clamp(c.bent() ? c.distortion() : 0, -0.6, 0.6), Math.clamp(Math.toDegrees(2 * Math.atan(c.marks().width() / 2.0 / focal.value())), 3, 150));
     }
 
     private static KeyLight light(KeyLight was, PictureLight l, double panDeg) {

@@ -26,16 +26,16 @@ public final class Following {
     /// A trail of what was found; `seed`: the frame in which it was shown by hand.
     ///
     /// @throws IllegalArgumentException if nothing was found at all
-    public static Trail trail(String id, String name, String plate, List<Followed> found, int seed, Frames frames) {
-        return new Trail(id, name, plate, spots(found, seed, frames));
+    public static Track track(String id, String name, String plate, List<Followed> found, int seed, Frames frames) {
+        return new Track(id, name, plate, spots(found, seed, frames));
     }
 
-    private static List<Trail.Spot> spots(List<Followed> found, int seed, Frames f) {
-        List<Trail.Spot> out = new ArrayList<>();
+    private static List<Track.Spot> spots(List<Followed> found, int seed, Frames f) {
+        List<Track.Spot> out = new ArrayList<>();
         for (Followed x : found) {
-            if (x.found() && Trail.lies(x.places())) {
+            if (x.found() && Track.lies(x.places())) {
                 List<Point> places = x.places().stream().map(p -> new Point(p.x() / f.width, p.y() / f.height)).toList();
-                out.add(new Trail.Spot(f.times.get(x.frame()), places, x.size(), x.turnDeg(), x.confidence(), x.frame() == seed));
+                out.add(new Track.Spot(f.times.get(x.frame()), places, x.size(), x.turnDeg(), x.confidence(), x.frame() == seed));
             }
         }
         return out;
@@ -45,10 +45,10 @@ public final class Following {
     public record Stretch(double from, double to) {}
 
     /// The stretch around a moment of the take, in seconds, that a correction there may change.
-    public static Stretch around(Trail t, double seconds) {
+    public static Stretch around(Track t, double seconds) {
         double from = 0;
         double to = Double.MAX_VALUE;
-        for (Trail.Spot s : t.spots()) {
+        for (Track.Spot s : t.spots()) {
             if (s.byHand() && s.seconds() < seconds - SAME_S) {
                 from = s.seconds();
             }
@@ -62,22 +62,22 @@ public final class Following {
     /// The trail with what was found anew after it was shown by hand in frame `seed`; what was shown by hand before stays.
     ///
     /// Size and turn go on from what they were known to be in that frame.
-    public static Trail mended(Trail t, List<Followed> found, int seed, Frames f) {
+    public static Track mended(Track t, List<Followed> found, int seed, Frames f) {
         double at = f.times.get(seed);
         Stretch s = around(t, at);
-        Trail.Spot was = t.at(at);
-        List<Trail.Spot> all = new ArrayList<>(t.spots().stream().filter(x -> x.seconds() < s.from - SAME_S || x.seconds() > s.to + SAME_S || x.byHand() && Math.abs(x.seconds() - at) > SAME_S).toList());
-        for (Trail.Spot x : spots(found, seed, f)) {
+        Track.Spot was = t.at(at);
+        List<Track.Spot> all = new ArrayList<>(t.spots().stream().filter(x -> x.seconds() < s.from - SAME_S || x.seconds() > s.to + SAME_S || x.byHand() && Math.abs(x.seconds() - at) > SAME_S).toList());
+        for (Track.Spot x : spots(found, seed, f)) {
             if (all.stream().noneMatch(o -> Math.abs(o.seconds() - x.seconds()) < SAME_S)) {
-                all.add(new Trail.Spot(x.seconds(), x.places(), Math.clamp(was.size() * x.size(), 0.001, 1000), was.turnDeg() + x.turnDeg(), x.confidence(), x.byHand()));
+                all.add(new Track.Spot(x.seconds(), x.places(), Math.clamp(was.size() * x.size(), 0.001, 1000), was.turnDeg() + x.turnDeg(), x.confidence(), x.byHand()));
             }
         }
         return t.withSpots(all);
     }
 
     /// The shot with a trail, and a layer that goes along with it from a moment of the trail's take on, in seconds; null for no layer.
-    public static Shot followed(Shot shot, Trail trail, @Nullable String layer, double sinceSeconds) {
-        Shot s = Trails.with(shot, trail);
-        return layer == null ? s : s.withLayer(layer, l -> l.with(new Follow(new TrackBinding(trail.id(), sinceSeconds, true))));
+    public static Shot followed(Shot shot, Track track, @Nullable String layer, double sinceSeconds) {
+        Shot s = Tracks.with(shot, track);
+        return layer == null ? s : s.withLayer(layer, l -> l.with(new Follow(new TrackBinding(track.id(), sinceSeconds, true))));
     }
 }

@@ -9,12 +9,12 @@ import org.scenothesis.core.Check;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.shot.step.Difference;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.LockCorrection;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Presence;
-import org.scenothesis.core.shot.step.Steady;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Given;
@@ -39,12 +39,12 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
 
     /// A part of another take of the same camera.
     public static Layer patch(String id, String name, String plate) {
-        return of(id, name, plate, new Steady(), new Grade(0, true));
+        return of(id, name, plate, new LockCorrection(), new Exposure(0, true));
     }
 
     /// Something keyed, standing where it was filmed.
     public static Layer element(String id, String name, String plate, Given<Vec> filmedFoot) {
-        return of(id, name, plate, new Key(KeySettings.DEFAULT), Place.asFilmed(filmedFoot));
+        return of(id, name, plate, new Key(KeySettings.DEFAULT), SetPlace.asFilmed(filmedFoot));
     }
 
     /// The light that one plate has more than another.
@@ -105,7 +105,7 @@ public record Layer(String id, String name, boolean on, Source source, TimeMap t
     public double presence(double seconds) {
         double p = 1;
         for (Step s : steps) {
-            p = s instanceof Presence q ? p * q.at(seconds) : p;
+            p = s instanceof Opacity q ? p * q.at(seconds) : p;
         }
         return p;
     }

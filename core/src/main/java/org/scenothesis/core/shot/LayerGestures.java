@@ -5,11 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.DrawnShadow;
 import org.scenothesis.core.shot.step.Join;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.PointDriven;
-import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.value.Animated;
 
@@ -28,7 +28,7 @@ public final class LayerGestures {
             if (s instanceof Outline || s instanceof PointDriven) {
                 out.add(new Hand(i, false));
             }
-            if (s instanceof Cast c && c.limit().size() >= 3) {
+            if (s instanceof DrawnShadow c && c.limit().size() >= 3) {
                 out.add(new Hand(i, true));
             }
         }
@@ -46,7 +46,7 @@ public final class LayerGestures {
     public static Optional<List<Point>> outline(Layer l, Hand h, double seconds) {
         return switch (l.steps().get(h.step)) {
             case Outline o -> Optional.of(o.at(seconds));
-            case Cast c when h.limit -> Optional.of(c.limit());
+            case DrawnShadow c when h.limit -> Optional.of(c.limit());
             default -> Optional.empty();
         };
     }
@@ -57,7 +57,7 @@ public final class LayerGestures {
         if (s instanceof Outline o) {
             return l.with(h.step, o.withCorners(seconds, to));
         }
-        if (h.limit && s instanceof Cast c) {
+        if (h.limit && s instanceof DrawnShadow c) {
             return l.with(h.step, c.withLimit(to));
         }
         return s instanceof PointDriven led ? l.with(h.step, led.withPoints(seconds, to)) : l;
@@ -80,11 +80,11 @@ public final class LayerGestures {
     public static Shot onion(Shot shot, Layer half) {
         List<Step> steps = new ArrayList<>();
         for (Step s : half.steps()) {
-            if (!(s instanceof Presence)) {
+            if (!(s instanceof Opacity)) {
                 steps.add(s instanceof Join j ? j.with(Join.Side.WHOLE, j.softnessPx()) : s);
             }
         }
-        steps.add(new Presence(Animated.of(0.5)));
+        steps.add(new Opacity(Animated.of(0.5)));
         return shot.withLayer(half.id(), l -> l.withSteps(steps));
     }
 

@@ -7,11 +7,11 @@ import java.util.Optional;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.HandHeld;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Presence;
 import org.scenothesis.core.shot.step.Step;
-import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Kind;
 
@@ -72,7 +72,7 @@ public final class Layers {
 
     /// A layer for the shot as a whole, above all that is there.
     public static Layer whole(Shot shot) {
-        return Layer.whole(free(shot, "whole"), "whole shot", Wobble.CALM);
+        return Layer.whole(free(shot, "whole"), "whole shot", HandHeld.CALM);
     }
 
     /// The steps that a layer has not yet and may have, as they are put in.
@@ -139,7 +139,7 @@ public final class Layers {
         if (l.isEmpty()) {
             return shot;
         }
-        Layer held = l.get().withId(free(shot, id)).withName(l.get().name() + ", frozen").withTime(new TimeMap.Held(Math.max(0, l.get().time().at(at)))).without(Presence.class);
+        Layer held = l.get().withId(free(shot, id)).withName(l.get().name() + ", frozen").withTime(new TimeMap.Held(Math.max(0, l.get().time().at(at)))).without(Opacity.class);
         Layer patch = ending(beginning(more(held, Outline.of(MIDDLE, SOFTNESS_PX)), at), Math.max(at, 0) + FROZEN_S);
         List<Layer> all = new ArrayList<>(shot.layers());
         all.add(all.indexOf(l.get()) + 1, patch);
@@ -203,7 +203,7 @@ public final class Layers {
 
     /// The layer absent until a moment of the shot, in seconds.
     public static Layer beginning(Layer l, double seconds) {
-        return l.with(Presence.FULL, p -> p.beginning(seconds));
+        return l.with(Opacity.FULL, p -> p.beginning(seconds));
     }
 
     /// The layer absent from a moment of the shot on, in seconds.
@@ -211,7 +211,7 @@ public final class Layers {
     /// @throws IllegalArgumentException if nothing of it would be left
     public static Layer ending(Layer l, double seconds) {
         Check.that(seconds > Animated.SAME_S, "a layer must end behind where it begins");
-        return l.with(Presence.FULL, p -> p.ending(seconds));
+        return l.with(Opacity.FULL, p -> p.ending(seconds));
     }
 
     /// The layer later in the shot by seconds, with all its keys; its take stays with it.

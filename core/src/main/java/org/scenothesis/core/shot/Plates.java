@@ -86,6 +86,6 @@ public final class Plates {
             case Source.Lightest o -> new Source.Lightest(now.apply(o.plate()));
             case Source.Below b -> b;
         }).withSteps(l.steps().stream().map(x -> x instanceof Difference d ? d.withPlate(now.apply(d.plate())) : x).toList())).toList())
-                .withTrails(s.trails().stream().map(t -> t.withPlate(now.apply(t.plate()))).toList());
+                .withTracks(s.tracks().stream().map(t -> t.withPlate(now.apply(t.plate()))).toList());
     }
 }

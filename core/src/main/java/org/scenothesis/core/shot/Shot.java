@@ -20,7 +20,7 @@ import org.scenothesis.core.value.Given;
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
 /// `setUp` is the camera and light it is filmed with, which other shots may share; null before it is staged. `setting` is what was told about place and conditions;
-/// `format` is the size and rate of the finished pictures, null for that of the lowest layer. `trails`: what was followed in its takes. `sound`: what is heard.
+/// `format` is the size and rate of the finished pictures, null for that of the lowest layer. `tracks`: what was followed in its takes. `sound`: what is heard.
 /// `elsewhere`: the set-ups of plates that are filmed by another camera, by their lock group, as far as they were staged by hand.
 @RecordBuilder
 public record Shot(
@@ -29,38 +29,38 @@ public record Shot(
         String title,
         String story,
         double seconds,
-        List<Wonder> wonders,
+        List<Illusion> illusions,
         List<Beat> beats,
         List<Plate> plates,
         List<Layer> layers,
         @Nullable SetUp setUp,
         Setting setting,
         @Nullable FrameFormat format,
-        List<Trail> trails,
+        List<Track> tracks,
         Sound sound,
         Map<String, SetUp> elsewhere) implements ShotBuilder.With {
     public Shot {
         Check.range("seconds", seconds, 0, Animated.LONGEST_S);
-        wonders = List.copyOf(wonders);
+        illusions = List.copyOf(illusions);
         beats = List.copyOf(beats);
         plates = List.copyOf(plates);
         layers = List.copyOf(layers);
-        trails = List.copyOf(trails);
+        tracks = List.copyOf(tracks);
         elsewhere = Collections.unmodifiableMap(new TreeMap<>(elsewhere));
     }
 
     /// A shot of whose setting nothing was told yet.
     public Shot(
-            String id, int number, String title, String story, double seconds, List<Wonder> wonders, List<Beat> beats, List<Plate> plates, List<Layer> layers,
+            String id, int number, String title, String story, double seconds, List<Illusion> illusions, List<Beat> beats, List<Plate> plates, List<Layer> layers,
             @Nullable SetUp setUp) {
-        this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, Setting.NONE);
+        this(id, number, title, story, seconds, illusions, beats, plates, layers, setUp, Setting.NONE);
     }
 
     /// A shot whose size and rate are those of its lowest layer.
     public Shot(
-            String id, int number, String title, String story, double seconds, List<Wonder> wonders, List<Beat> beats, List<Plate> plates, List<Layer> layers,
+            String id, int number, String title, String story, double seconds, List<Illusion> illusions, List<Beat> beats, List<Plate> plates, List<Layer> layers,
             @Nullable SetUp setUp, Setting setting) {
-        this(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, null, List.of(), Sound.AS_FILMED, Map.of());
+        this(id, number, title, story, seconds, illusions, beats, plates, layers, setUp, setting, null, List.of(), Sound.AS_FILMED, Map.of());
     }
 
     /// The plate with this id, if there is one.
@@ -79,8 +79,8 @@ public record Shot(
     }
 
     /// What was followed under this id, if anything was.
-    public Optional<Trail> trail(@Nullable String trailId) {
-        return trails.stream().filter(t -> t.id().equals(trailId)).findFirst();
+    public Optional<Track> track(@Nullable String trackId) {
+        return tracks.stream().filter(t -> t.id().equals(trackId)).findFirst();
     }
 
     /// Where something was filmed while nobody said so: the middle of the ground, or two metres off before there is one.
@@ -118,25 +118,25 @@ public record Shot(
     }
 
     /// The shot with one wonder changed; the same if it has no such wonder.
-    public Shot withWonder(String wonderId, UnaryOperator<Wonder> change) {
-        return withWonders(wonders.stream().map(w -> w.id().equals(wonderId) ? change.apply(w) : w).toList());
+    public Shot withIllusion(String illusionId, UnaryOperator<Illusion> change) {
+        return withIllusions(illusions.stream().map(w -> w.id().equals(illusionId) ? change.apply(w) : w).toList());
     }
 
     /// The shot with other beats, put in the order of time.
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
         sorted.sort(Comparator.comparingDouble(Beat::seconds));
-        return new Shot(id, number, title, story, seconds, wonders, sorted, plates, layers, setUp, setting, format, trails, sound, elsewhere);
+        return new Shot(id, number, title, story, seconds, illusions, sorted, plates, layers, setUp, setting, format, tracks, sound, elsewhere);
     }
 
     @Override
     public Shot withSetUp(@Nullable SetUp other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, other, setting, format, trails, sound, elsewhere);
+        return new Shot(id, number, title, story, seconds, illusions, beats, plates, layers, other, setting, format, tracks, sound, elsewhere);
     }
 
     @Override
     public Shot withFormat(@Nullable FrameFormat other) {
-        return new Shot(id, number, title, story, seconds, wonders, beats, plates, layers, setUp, setting, other, trails, sound, elsewhere);
+        return new Shot(id, number, title, story, seconds, illusions, beats, plates, layers, setUp, setting, other, tracks, sound, elsewhere);
     }
 
     /// All set-ups it is filmed with, its own first.

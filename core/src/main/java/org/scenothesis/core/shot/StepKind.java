@@ -6,70 +6,70 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.key.KeySettings;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.ColourGrade;
 import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.DrawnShadow;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Flip;
 import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.FramePlace;
 import org.scenothesis.core.shot.step.Glow;
-import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
-import org.scenothesis.core.shot.step.Hold;
+import org.scenothesis.core.shot.step.HandHeld;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
-import org.scenothesis.core.shot.step.Lens;
+import org.scenothesis.core.shot.step.LayerBlur;
+import org.scenothesis.core.shot.step.LensMatch;
 import org.scenothesis.core.shot.step.Letterbox;
+import org.scenothesis.core.shot.step.LockCorrection;
 import org.scenothesis.core.shot.step.Luma;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Pin;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.PinnedCorners;
 import org.scenothesis.core.shot.step.PointDriven;
-import org.scenothesis.core.shot.step.Presence;
-import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Ripple;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Shadow;
-import org.scenothesis.core.shot.step.Soften;
-import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
-import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.TrackSteady;
 import org.scenothesis.core.shot.step.Warp;
-import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.shot.step.Wrap;
 
 /// The kinds of step, in the order in which steps are usually worked: each behind those it needs. A garbage matte lies before the key, so outlines have two places.
 ///
 /// A row says what a kind is for, with what it begins, its numbers and what holds of it. The pile, the form, the command line and its help read them here.
 public enum StepKind {
-    STEADY(Steady.class, Purpose.PLACE, (s, l) -> new Steady(), List.of(), Trait.FILMED),
+    LOCK_CORRECTION(LockCorrection.class, Purpose.PLACE, (s, l) -> new LockCorrection(), List.of(), Trait.FILMED),
     OUTLINE(Outline.class, Purpose.CUT_OUT, (s, l) -> Outline.of(Layers.MIDDLE, Layers.SOFTNESS_PX), Outline.PARAMETERS, Trait.SEVERAL),
     KEY(Key.class, Purpose.CUT_OUT, (s, l) -> keyable(s, l) ? new Key(KeySettings.DEFAULT) : null, Key.PARAMETERS, Trait.FILMED, Trait.TREATMENT),
     LUMA(Luma.class, Purpose.CUT_OUT, (s, l) -> Luma.LIGHT, Luma.PARAMETERS, Trait.TREATMENT),
     DIFFERENCE(Difference.class, Purpose.CUT_OUT, (s, l) -> Layers.clean(s, l).map(Difference::from).orElse(null), Difference.PARAMETERS, Trait.FILMED),
     OWN_ALPHA(OwnAlpha.class, Purpose.CUT_OUT, (s, l) -> new OwnAlpha(), List.of(), Trait.FILMED, Trait.TREATMENT),
-    GRADE(Grade.class, Purpose.LOOK, (s, l) -> Grade.NONE, Grade.PARAMETERS, Trait.TREATMENT),
-    TONE(Tone.class, Purpose.LOOK, (s, l) -> Tone.NEUTRAL, Tone.PARAMETERS, Trait.TREATMENT),
-    SOFTEN(Soften.class, Purpose.LOOK, (s, l) -> Soften.LITTLE, Soften.PARAMETERS, Trait.TREATMENT),
-    LENS(Lens.class, Purpose.PLACE, (s, l) -> Lens.STRAIGHT, Lens.PARAMETERS),
+    EXPOSURE(Exposure.class, Purpose.LOOK, (s, l) -> Exposure.NONE, Exposure.PARAMETERS, Trait.TREATMENT),
+    COLOUR_GRADE(ColourGrade.class, Purpose.LOOK, (s, l) -> ColourGrade.NEUTRAL, ColourGrade.PARAMETERS, Trait.TREATMENT),
+    LAYER_BLUR(LayerBlur.class, Purpose.LOOK, (s, l) -> LayerBlur.LITTLE, LayerBlur.PARAMETERS, Trait.TREATMENT),
+    LENS_MATCH(LensMatch.class, Purpose.PLACE, (s, l) -> LensMatch.STRAIGHT, LensMatch.PARAMETERS),
     WARP(Warp.class, Purpose.PLACE, (s, l) -> Warp.FRESH, List.of(), Trait.KEYED_BY_HAND),
     RIPPLE(Ripple.class, Purpose.PLACE, (s, l) -> Ripple.FRESH, Ripple.PARAMETERS, Trait.KEYED_BY_HAND),
     GRAIN(Grain.class, Purpose.LOOK, (s, l) -> Grain.FINE, Grain.PARAMETERS, Trait.TREATMENT),
     FLIP(Flip.class, Purpose.PLACE, (s, l) -> Flip.ABOUT_THE_MIDDLE, Flip.PARAMETERS),
-    PIN(Pin.class, Purpose.PLACE, (s, l) -> Pin.FRESH, List.of(), Trait.KEYED_BY_HAND),
+    PINNED_CORNERS(PinnedCorners.class, Purpose.PLACE, (s, l) -> PinnedCorners.FRESH, List.of(), Trait.KEYED_BY_HAND),
     JOIN(Join.class, Purpose.PLACE, (s, l) -> Join.FRESH, Join.PARAMETERS, Trait.FILMED, Trait.KEYED_BY_HAND),
     EXTEND(Extend.class, Purpose.PLACE, (s, l) -> l.keyed() ? null : Extend.HEADROOM, Extend.PARAMETERS),
-    PUT(Put.class, Purpose.PLACE, (s, l) -> Put.AS_FILMED, Put.PARAMETERS, Trait.MOVES, Trait.KEYED_BY_HAND),
-    WOBBLE(Wobble.class, Purpose.PLACE, (s, l) -> Wobble.CALM, Wobble.PARAMETERS, Trait.WHOLE),
-    HOLD(Hold.class, Purpose.PLACE, (s, l) -> null, List.of()),
+    FRAME_PLACE(FramePlace.class, Purpose.PLACE, (s, l) -> FramePlace.AS_FILMED, FramePlace.PARAMETERS, Trait.MOVES, Trait.KEYED_BY_HAND),
+    HAND_HELD(HandHeld.class, Purpose.PLACE, (s, l) -> HandHeld.CALM, HandHeld.PARAMETERS, Trait.WHOLE),
+    TRACK_STEADY(TrackSteady.class, Purpose.PLACE, (s, l) -> null, List.of()),
     FOLLOW(Follow.class, Purpose.PLACE, (s, l) -> null, List.of(), Trait.MOVES),
-    PLACE(Place.class, Purpose.PLACE, (s, l) -> Place.asFilmed(s.somewhere()), Place.PARAMETERS, Trait.FILMED, Trait.MOVES, Trait.KEYED_BY_HAND),
-    SHADOW(Shadow.class, Purpose.LIGHT, (s, l) -> l.step(Place.class).isPresent() ? Shadow.OF_STAGE : null, Shadow.PARAMETERS, Trait.FILMED),
-    CAST(Cast.class, Purpose.LIGHT, (s, l) -> Cast.FRESH, Cast.PARAMETERS, Trait.FILMED, Trait.KEYED_BY_HAND),
+    SET_PLACE(SetPlace.class, Purpose.PLACE, (s, l) -> SetPlace.asFilmed(s.somewhere()), SetPlace.PARAMETERS, Trait.FILMED, Trait.MOVES, Trait.KEYED_BY_HAND),
+    SHADOW(Shadow.class, Purpose.LIGHT, (s, l) -> l.step(SetPlace.class).isPresent() ? Shadow.OF_STAGE : null, Shadow.PARAMETERS, Trait.FILMED),
+    DRAWN_SHADOW(DrawnShadow.class, Purpose.LIGHT, (s, l) -> DrawnShadow.FRESH, DrawnShadow.PARAMETERS, Trait.FILMED, Trait.KEYED_BY_HAND),
     WRAP(Wrap.class, Purpose.LIGHT, (s, l) -> Wrap.LITTLE, Wrap.PARAMETERS, Trait.FILMED, Trait.TREATMENT),
     GLOW(Glow.class, Purpose.LIGHT, (s, l) -> Glow.WARM, Glow.PARAMETERS, Trait.FILMED, Trait.TREATMENT),
     LETTERBOX(Letterbox.class, Purpose.CUT_OUT, (s, l) -> Letterbox.WIDE, Letterbox.PARAMETERS, Trait.WHOLE),
-    PRESENCE(Presence.class, Purpose.CUT_OUT, (s, l) -> Presence.FULL, Presence.PARAMETERS);
+    OPACITY(Opacity.class, Purpose.CUT_OUT, (s, l) -> Opacity.FULL, Opacity.PARAMETERS);
 
     /// What a step is for.
     public enum Purpose {
@@ -118,34 +118,34 @@ public enum StepKind {
     /// The kind of a step.
     public static StepKind of(Step step) {
         return switch (step) {
-            case Steady s -> STEADY;
+            case LockCorrection s -> LOCK_CORRECTION;
             case Outline o -> OUTLINE;
             case Key k -> KEY;
             case Luma l -> LUMA;
             case Difference d -> DIFFERENCE;
             case OwnAlpha a -> OWN_ALPHA;
-            case Grade g -> GRADE;
-            case Tone t -> TONE;
-            case Soften s -> SOFTEN;
-            case Lens l -> LENS;
+            case Exposure g -> EXPOSURE;
+            case ColourGrade t -> COLOUR_GRADE;
+            case LayerBlur s -> LAYER_BLUR;
+            case LensMatch l -> LENS_MATCH;
             case Warp w -> WARP;
             case Ripple r -> RIPPLE;
             case Grain g -> GRAIN;
             case Flip f -> FLIP;
-            case Pin p -> PIN;
+            case PinnedCorners p -> PINNED_CORNERS;
             case Join j -> JOIN;
             case Extend e -> EXTEND;
-            case Put p -> PUT;
-            case Wobble w -> WOBBLE;
-            case Hold h -> HOLD;
+            case FramePlace p -> FRAME_PLACE;
+            case HandHeld w -> HAND_HELD;
+            case TrackSteady h -> TRACK_STEADY;
             case Follow f -> FOLLOW;
-            case Place p -> PLACE;
+            case SetPlace p -> SET_PLACE;
             case Shadow s -> SHADOW;
-            case Cast c -> CAST;
+            case DrawnShadow c -> DRAWN_SHADOW;
             case Wrap w -> WRAP;
             case Glow g -> GLOW;
             case Letterbox l -> LETTERBOX;
-            case Presence p -> PRESENCE;
+            case Opacity p -> OPACITY;
         };
     }
 

@@ -3,10 +3,10 @@ package org.scenothesis.core.shot;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.shot.step.Flip;
 import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Hold;
+import org.scenothesis.core.shot.step.FramePlace;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Step;
+import org.scenothesis.core.shot.step.TrackSteady;
 
 /// How steps move what was done to a layer before them, flat in the picture.
 public final class StepMotions {
@@ -20,7 +20,7 @@ public final class StepMotions {
         int w = Math.max(1, (int) Math.round(h * aspect));
         PlanarMap all = PlanarMap.identity();
         if (l.steps().get(step) instanceof Outline o && o.hung() != null) {
-            all = Trails.motion(shot, o.hung(), seconds, w, h);
+            all = Tracks.motion(shot, o.hung(), seconds, w, h);
         }
         for (Step s : l.steps().subList(step + 1, l.steps().size())) {
             all = motion(shot, s, seconds, w, h).after(all);
@@ -31,9 +31,9 @@ public final class StepMotions {
     /// How a step moves a picture of so many pixels at a moment, in seconds; not at all where it bends it, or moves it on the set.
     private static PlanarMap motion(Shot shot, Step step, double seconds, int w, int h) {
         return switch (step) {
-            case Follow f -> Trails.motion(shot, f.by(), seconds, w, h);
-            case Hold k -> Trails.motion(shot, k.by(), seconds, w, h).inverse();
-            case Put p -> p.motion(seconds, w, h);
+            case Follow f -> Tracks.motion(shot, f.by(), seconds, w, h);
+            case TrackSteady k -> Tracks.motion(shot, k.by(), seconds, w, h).inverse();
+            case FramePlace p -> p.motion(seconds, w, h);
             case Flip f -> f.motion(w);
             default -> PlanarMap.identity();
         };

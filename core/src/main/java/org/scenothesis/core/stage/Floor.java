@@ -71,7 +71,7 @@ public record Floor(Given<Surroundings> around, LensSetting lens, List<Piece> pi
     /// The floor with the camera turned for one plate, by hand.
     public Floor turned(String plate, double deg) {
         Map<String, Given<Double>> all = new TreeMap<>(turns);
-        all.put(plate, Given.told(deg));
+        all.put(plate, Given.entered(deg));
         return withTurns(all);
     }
 

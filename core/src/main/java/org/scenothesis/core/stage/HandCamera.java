@@ -29,7 +29,7 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
     public static final HandCamera FRESH = new HandCamera(
             new Given.Assumed<>(1.4, "lens-height-usual"), new Given.Assumed<>(60.0, "view-usual"), new Given.Assumed<>(new Horizon(0.5, 0.5), "camera-level"), null);
 
-    private static final Surface FLOOR = new Surface("ground", Given.told(0.0), new Given.Assumed<>(new Surface.Extent(0.5, 15), "ground-usual"));
+    private static final Surface FLOOR = new Surface("ground", Given.entered(0.0), new Given.Assumed<>(new Surface.Extent(0.5, 15), "ground-usual"));
     private static final KeyLight LIGHT = new KeyLight(
             new Given.Assumed<>(new KeyLight.Direction(-45, 45), "light-usual"), new Given.Assumed<>(10.0, "light-usual"), new Given.Assumed<>(1.5, "light-usual"));
     private static final double FULL_DIAGONAL_MM = Math.hypot(36, 24);

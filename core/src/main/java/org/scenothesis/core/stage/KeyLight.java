@@ -44,7 +44,7 @@ public record KeyLight(Given<Direction> direction, Given<Double> sizeDeg, Given<
 
     /// Told in all: direction, size, key to fill.
     public static KeyLight told(Direction direction, double sizeDeg, double keyToFillStops) {
-        return new KeyLight(Given.told(direction), Given.told(sizeDeg), Given.told(keyToFillStops));
+        return new KeyLight(Given.entered(direction), Given.entered(sizeDeg), Given.entered(keyToFillStops));
     }
 
     /// The unit vector from the set to the light, y up.

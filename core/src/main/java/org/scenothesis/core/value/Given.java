@@ -4,8 +4,8 @@ package org.scenothesis.core.value;
 public sealed interface Given<T> {
     T value();
 
-    /// Said by a person.
-    record Told<T>(T value) implements Given<T> {}
+    /// Entered by a person.
+    record Entered<T>(T value) implements Given<T> {}
 
     /// Put in by the program because something had to be; `why` is the code of the reason, for which `words` has a sentence.
     record Assumed<T>(T value, String why) implements Given<T> {}
@@ -18,11 +18,11 @@ public sealed interface Given<T> {
         return switch (this) {
             case Assumed<T> a -> new Assumed<>(other, a.why);
             case Measured<T> m -> new Measured<>(other, m.by);
-            case Told<T> t -> new Told<>(other);
+            case Entered<T> e -> new Entered<>(other);
         };
     }
 
-    static <T> Given<T> told(T value) {
-        return new Told<>(value);
+    static <T> Given<T> entered(T value) {
+        return new Entered<>(value);
     }
 }

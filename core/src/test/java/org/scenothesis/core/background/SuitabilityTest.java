@@ -16,10 +16,10 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Trail;
-import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.Track;
+import org.scenothesis.core.shot.Tracks;
 import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Hold;
+import org.scenothesis.core.shot.step.TrackSteady;
 
 class SuitabilityTest {
     private static BackgroundReport report(CameraWork camera, double own, double flicker, Bars bars, Move... moves) {
@@ -71,22 +71,22 @@ class SuitabilityTest {
     @Test
     void aMoveIsHandedToTheLayersToGoAlongOrToBeTakenBack() {
         BackgroundReport r = report(CameraWork.PAN, 0, 0, NONE, HERE, null, new Move(19.2, -5.4, 0.5, 1));
-        Trail t = CameraTrail.of(r, "trail-1", "the camera's move", "clean", i -> i).orElseThrow();
+        Track t = CameraTrack.of(r, "track-1", "the camera's move", "clean", i -> i).orElseThrow();
         assertThat(t.spots()).hasSize(2);
         Shot shot = new Shot("s", 1, "", "", 2, List.of(), List.of(), List.of(), List.of(Layer.of("base", "", "clean"), Layer.of("element", "", "lantern")), null);
-        Shot along = CameraTrail.used(shot, t, CameraTrail.Use.IMITATE);
+        Shot along = CameraTrack.used(shot, t, CameraTrack.Use.IMITATE);
         assertThat(along.layers().getFirst().steps()).isEmpty();
         Follow f = along.layers().getLast().step(Follow.class).orElseThrow();
-        Point middle = Trails.motion(along, f.by(), 2, 1920, 1080).map(new Point(960, 540));
+        Point middle = Tracks.motion(along, f.by(), 2, 1920, 1080).map(new Point(960, 540));
         assertThat(middle.x()).isCloseTo(979.2, within(1e-6));
         assertThat(middle.y()).isCloseTo(534.6, within(1e-6));
-        Shot back = CameraTrail.used(shot, t, CameraTrail.Use.UNDO);
-        Hold h = back.layers().getFirst().step(Hold.class).orElseThrow();
+        Shot back = CameraTrack.used(shot, t, CameraTrack.Use.UNDO);
+        TrackSteady h = back.layers().getFirst().step(TrackSteady.class).orElseThrow();
         assertThat(back.layers().getLast().steps()).isEmpty();
-        Point still = Trails.motion(back, h.by(), 2, 1920, 1080).inverse().map(middle);
+        Point still = Tracks.motion(back, h.by(), 2, 1920, 1080).inverse().map(middle);
         assertThat(still.minus(new Point(960, 540)).length()).isLessThan(1e-6);
-        assertThat(Trails.without(back, "trail-1").layers().getFirst().steps()).isEmpty();
-        assertThat(CameraTrail.usable(CameraWork.PARALLAX)).isFalse();
+        assertThat(Tracks.without(back, "track-1").layers().getFirst().steps()).isEmpty();
+        assertThat(CameraTrack.usable(CameraWork.PARALLAX)).isFalse();
     }
 
     /// Left quarter busy, the rest quiet, its last row never seen.

@@ -11,11 +11,11 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
 
 /// No question without an effect: in some shot, some answer to it changes the plan.
 class EffectTest {
@@ -23,8 +23,8 @@ class EffectTest {
         return q.isText() ? List.of("#1fa64a", "the neighbour") : q.isNumber() ? List.of(String.valueOf(q.fact().low()), String.valueOf(q.fact().high())) : q.answers();
     }
 
-    private static Shot told(Shot s, Wonder w, Question q, String a) {
-        return q.fact().ofSetting() ? s.withSetting(x -> x.withFact(q.key(), a)) : s.withWonder(w.id(), o -> o.withFact(q.key(), a));
+    private static Shot told(Shot s, Illusion w, Question q, String a) {
+        return q.fact().ofSetting() ? s.withSetting(x -> x.withFact(q.key(), a)) : s.withIllusion(w.id(), o -> o.withFact(q.key(), a));
     }
 
     @Test
@@ -35,7 +35,7 @@ class EffectTest {
         for (int i = 0; i < 600; i++) {
             Shot s = Shots.random(random, "s");
             BreakdownPlan before = Breakdown.plan(s, HouseRules.DEFAULT);
-            for (Wonder w : s.wonders()) {
+            for (Illusion w : s.illusions()) {
                 for (Question q : Breakdown.questions(s, w, HouseRules.DEFAULT)) {
                     asked.add(q.fact());
                     for (String a : felt.contains(q.fact()) ? List.<String>of() : answers(q)) {
@@ -64,14 +64,14 @@ class EffectTest {
     }
 
     @Test
-    void everySchoolChangesSomePlanOrItsOrder() {
+    void everyApproachChangesSomePlanOrItsOrder() {
         Random random = new Random(5);
-        Set<School> felt = EnumSet.noneOf(School.class);
+        Set<Approach> felt = EnumSet.noneOf(Approach.class);
         for (int i = 0; i < 120; i++) {
             Shot s = Shots.random(random, "s").withSetting(x -> new Setting(Map.of("light", "lamps"), null));
-            for (School m : School.values()) {
+            for (Approach m : Approach.values()) {
                 for (String way : felt.contains(m) ? List.<String>of() : m.ways()) {
-                    HouseRules under = HouseRules.DEFAULT.withSchool(m, way);
+                    HouseRules under = HouseRules.DEFAULT.withApproach(m, way);
                     BreakdownPlan plan = Breakdown.plan(s, under);
                     boolean other = !plan.equals(Breakdown.plan(s, HouseRules.DEFAULT))
                             || Shots.order(plan, s, under).steps().size() != Shots.order(plan, s, HouseRules.DEFAULT).steps().size();
@@ -81,6 +81,6 @@ class EffectTest {
                 }
             }
         }
-        assertThat(felt).containsExactly(School.values());
+        assertThat(felt).containsExactly(Approach.values());
     }
 }

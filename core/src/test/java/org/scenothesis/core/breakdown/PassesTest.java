@@ -24,10 +24,10 @@ import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// What holds of the passes over the plates of a shot, whatever was told: who acts, who leads, which camera, what cannot be set up.
 class PassesTest {
@@ -45,13 +45,13 @@ class PassesTest {
     }
 
     @RepeatedTest(4)
-    void everyWonderStaysServedAndEveryReasonIsKept(RepetitionInfo round) {
+    void everyIllusionStaysServedAndEveryReasonIsKept(RepetitionInfo round) {
         for (Shot s : shots(round)) {
             BreakdownPlan p = plan(s);
             Set<String> served = new HashSet<>();
-            p.needs().forEach(n -> served.addAll(n.wonders()));
-            p.declined().forEach(n -> served.addAll(n.wonders()));
-            for (Wonder w : s.wonders()) {
+            p.needs().forEach(n -> served.addAll(n.illusions()));
+            p.declined().forEach(n -> served.addAll(n.illusions()));
+            for (Illusion w : s.illusions()) {
                 // An element that is drawn asks for no plate of its own.
                 boolean drawn = "drawn".equals(w.fact(Fact.ELEMENT.key(), ""));
                 assertThat(drawn || served.contains(w.id())).as("%s of %s", w, p.needs()).isTrue();
@@ -118,7 +118,7 @@ class PassesTest {
     /// From eyes at 1.6 m in 2 m distance a mark at 7.6 m is 71.57 degrees up: a mark at 3 m stands 0.467 m away.
     @Test
     void aMarkTooHighGoesNearerAtTheSameAngle() {
-        Shot giant = Shots.of(Shots.wonder(WonderKind.OTHER_SIZE, "the maker", "factor", "4.470588", "performer", "yes", "actor", "the apprentice", "eyesM", "1.6", "distanceM", "2"));
+        Shot giant = Shots.of(Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "4.470588", "performer", "yes", "actor", "the apprentice", "eyesM", "1.6", "distanceM", "2"));
         Conflict over = plan(giant).conflicts().stream().filter(c -> c.code().equals("mark.over")).findFirst().orElseThrow();
         assertThat(over.weight()).isEqualTo(Verdict.WATCH);
         assertThat(over.numbers().get(0)).isCloseTo(7.6, within(1e-3));
@@ -130,7 +130,7 @@ class PassesTest {
 
     @Test
     void aClothMayHangAsFarAsItIsWideEnough() {
-        Shot s = Shots.of(Map.of("clothWideM", "2", "behindM", "4"), Shots.wonder(WonderKind.ELSEWHERE, "the maker", "motion", "still", "backgroundM", "3"));
+        Shot s = Shots.of(Map.of("clothWideM", "2", "behindM", "4"), Shots.illusion(IllusionKind.ELSEWHERE, "the maker", "motion", "still", "backgroundM", "3"));
         Conflict small = plan(s).conflicts().stream().filter(c -> c.code().equals("cloth.small")).findFirst().orElseThrow();
         double gap = small.numbers().get(4);
         assertThat(0.85 * (3 + gap) / 3 + 0.3).as("just as wide as there is").isCloseTo(2, within(1e-9));
@@ -140,13 +140,13 @@ class PassesTest {
 
     @Test
     void anActorIsTakenOutOfTheCommonPlateOnlyWithAllThatIsTheirs() {
-        Wonder floats = Shots.wonder(WonderKind.FLOATS, "the maker", "who", "person", "performer", "no");
-        Wonder lantern = Shots.wonder(WonderKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker; the apprentice");
+        Illusion floats = Shots.illusion(IllusionKind.FLOATS, "the maker", "who", "person", "performer", "no");
+        Illusion lantern = Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker; the apprentice");
         BreakdownPlan p = Shots.plan(floats, lantern);
         PlateNeed acting = p.need("acting").orElseThrow();
         assertThat(acting.in()).contains(Item.person("the apprentice")).doesNotContain(Item.person("the maker"));
         PlateNeed maker = p.need("thing-the-maker").orElseThrow();
-        assertThat(maker.wonders()).hasSize(2);
+        assertThat(maker.illusions()).hasSize(2);
         assertThat(maker.notes().eyelines()).isNotEmpty().allSatisfy(e -> assertThat(e.who()).isEqualTo("the maker"));
         assertThat(maker.role()).isEqualTo(PlateRole.ON_SCREEN);
     }
@@ -160,7 +160,7 @@ class PassesTest {
     @Test
     void aCostumeOfOneIsNotWornByOthers() {
         BreakdownPlan p = Shots.plan(
-                Shots.wonder(WonderKind.OTHER_SIZE, "the maker", "factor", "2", "costume", "inflated", "performer", "yes", "actor", "the apprentice"));
+                Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "2", "costume", "inflated", "performer", "yes", "actor", "the apprentice"));
         Map<String, String> worn = new LinkedHashMap<>();
         p.needs().forEach(n -> worn.put(n.key(), n.notes().clothes()));
         assertThat(worn).containsEntry("thing-the-maker", "inflated").containsEntry("acting", "");

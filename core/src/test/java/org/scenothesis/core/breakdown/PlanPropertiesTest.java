@@ -17,8 +17,8 @@ import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
@@ -61,9 +61,9 @@ class PlanPropertiesTest {
         for (Shot s : shots(round)) {
             BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
             assertThat(p.needs()).extracting(PlateNeed::key).doesNotHaveDuplicates();
-            List<String> ids = s.wonders().stream().map(w -> w.id()).toList();
+            List<String> ids = s.illusions().stream().map(w -> w.id()).toList();
             assertThat(p.needs()).allSatisfy(n -> {
-                assertThat(n.wonders()).isNotEmpty().isSubsetOf(ids);
+                assertThat(n.illusions()).isNotEmpty().isSubsetOf(ids);
                 assertThat(Collections.disjoint(n.in(), n.out())).as("%s", n).isTrue();
                 assertThat(p.needs()).extracting(PlateNeed::key).containsAll(n.after());
             });
@@ -76,7 +76,7 @@ class PlanPropertiesTest {
     void anOrderDoesEverythingOnceBreaksNothingAndIsNeverDearerThanTheCrews(RepetitionInfo round) {
         Random random = new Random(round.getCurrentRepetition());
         for (Shot s : shots(round)) {
-            HouseRules rules = HouseRules.DEFAULT.withSchool(School.CLEAN_WHEN, School.CLEAN_WHEN.ways().get(random.nextInt(3)));
+            HouseRules rules = HouseRules.DEFAULT.withApproach(Approach.CLEAN_WHEN, Approach.CLEAN_WHEN.ways().get(random.nextInt(3)));
             BreakdownPlan p = Breakdown.plan(s, rules);
             var jobs = RunningOrder.jobs(s, p, rules);
             RunningOrder best = RunningOrder.cheapest(jobs, List.of(), rules.estimates());

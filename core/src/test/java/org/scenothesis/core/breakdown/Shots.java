@@ -11,11 +11,11 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// Shots for planning tests: told, and made up at random from the questions themselves.
 public final class Shots {
@@ -23,15 +23,15 @@ public final class Shots {
 
     private Shots() {}
 
-    public static Shot of(Map<String, String> setting, Wonder... wonders) {
-        return new Shot("1", 1, "t", "", 6, List.of(wonders), List.of(), List.of(), List.of(), null, new Setting(setting, null));
+    public static Shot of(Map<String, String> setting, Illusion... illusions) {
+        return new Shot("1", 1, "t", "", 6, List.of(illusions), List.of(), List.of(), List.of(), null, new Setting(setting, null));
     }
 
-    public static Shot of(Wonder... wonders) {
-        return of(Map.of(), wonders);
+    public static Shot of(Illusion... illusions) {
+        return of(Map.of(), illusions);
     }
 
-    public static Wonder wonder(WonderKind kind, String subject, String... facts) {
+    public static Illusion illusion(IllusionKind kind, String subject, String... facts) {
         Map<String, String> told = new LinkedHashMap<>();
         for (int i = 0; i < facts.length; i += 2) {
             if (!Fact.byKey(facts[i]).orElseThrow().accepts(facts[i + 1])) {
@@ -39,11 +39,11 @@ public final class Shots {
             }
             told.put(facts[i], facts[i + 1]);
         }
-        return new Wonder(kind.name().toLowerCase(Locale.ROOT) + "-" + subject.hashCode(), kind, subject, 1, 5, told);
+        return new Illusion(kind.name().toLowerCase(Locale.ROOT) + "-" + subject.hashCode(), kind, subject, 1, 5, told);
     }
 
-    public static BreakdownPlan plan(Wonder... wonders) {
-        return Breakdown.plan(of(wonders), HouseRules.DEFAULT);
+    public static BreakdownPlan plan(Illusion... illusions) {
+        return Breakdown.plan(of(illusions), HouseRules.DEFAULT);
     }
 
     public static List<PlateRole> roles(BreakdownPlan plan) {
@@ -66,22 +66,22 @@ public final class Shots {
     public static Shot random(Random random, String id) {
         Shot shot = new Shot(id, 1, "t", "", 8, List.of(), List.of(), List.of(), List.of(), null);
         int many = 1 + random.nextInt(3);
-        List<Wonder> wonders = new ArrayList<>();
+        List<Illusion> illusions = new ArrayList<>();
         for (int i = 0; i < many; i++) {
-            WonderKind kind = WonderKind.values()[random.nextInt(WonderKind.values().length)];
+            IllusionKind kind = IllusionKind.values()[random.nextInt(IllusionKind.values().length)];
             double from = random.nextInt(3);
-            wonders.add(new Wonder("w" + i, kind, SUBJECTS[random.nextInt(SUBJECTS.length)], from, from + 1 + random.nextInt(5), Map.of()));
+            illusions.add(new Illusion("w" + i, kind, SUBJECTS[random.nextInt(SUBJECTS.length)], from, from + 1 + random.nextInt(5), Map.of()));
         }
-        shot = shot.withWonders(wonders);
+        shot = shot.withIllusions(illusions);
         for (int round = 0; round < 2; round++) {
             for (Question q : Breakdown.questions(shot)) {
                 String a = answer(q, random);
                 shot = random.nextInt(10) == 0 ? shot : shot.withSetting(s -> s.withFact(q.key(), a));
             }
-            for (Wonder w : wonders) {
-                for (Question q : Breakdown.questions(shot, shot.wonders().stream().filter(o -> o.id().equals(w.id())).findFirst().orElseThrow(), HouseRules.DEFAULT)) {
+            for (Illusion w : illusions) {
+                for (Question q : Breakdown.questions(shot, shot.illusions().stream().filter(o -> o.id().equals(w.id())).findFirst().orElseThrow(), HouseRules.DEFAULT)) {
                     String a = answer(q, random);
-                    shot = random.nextInt(10) == 0 ? shot : shot.withWonder(w.id(), o -> o.withFact(q.key(), a));
+                    shot = random.nextInt(10) == 0 ? shot : shot.withIllusion(w.id(), o -> o.withFact(q.key(), a));
                 }
             }
         }

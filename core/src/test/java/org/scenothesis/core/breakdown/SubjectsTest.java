@@ -11,15 +11,15 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// A subject that is called otherwise keeps the plates that were filmed of it.
 class SubjectsTest {
-    private static Shot shot(Wonder... wonders) {
-        Shot bare = new Shot("1", 1, "", "", 4, List.of(wonders), List.of(), List.of(), List.of(), null);
+    private static Shot shot(Illusion... illusions) {
+        Shot bare = new Shot("1", 1, "", "", 4, List.of(illusions), List.of(), List.of(), List.of(), null);
         return bare.withPlates(Breakdown.missing(bare, plan(bare), PlateNeed::key));
     }
 
@@ -28,11 +28,11 @@ class SubjectsTest {
     }
 
     @ParameterizedTest
-    @EnumSource(WonderKind.class)
-    void renamingOrphansNoPlateAndAsksForNone(WonderKind kind) {
-        Shot before = shot(new Wonder("w", kind, "the lantern", 0, 3, Map.of()));
+    @EnumSource(IllusionKind.class)
+    void renamingOrphansNoPlateAndAsksForNone(IllusionKind kind) {
+        Shot before = shot(new Illusion("w", kind, "the lantern", 0, 3, Map.of()));
         Shot after = Subjects.renamed(before, "w", "A paper lamp, red");
-        assertThat(after.wonders().getFirst().subject()).isEqualTo("A paper lamp, red");
+        assertThat(after.illusions().getFirst().subject()).isEqualTo("A paper lamp, red");
         assertThat(plan(after).needs()).extracting(PlateNeed::key).isEqualTo(plan(before).needs().stream().map(PlateNeed::key).toList());
         assertThat(Breakdown.missing(after, plan(after), PlateNeed::key)).isEmpty();
         Shot again = Subjects.renamed(after, "w", "the moon");
@@ -43,20 +43,20 @@ class SubjectsTest {
 
     @Test
     void anotherThatTakesTheOldNameIsAnother() {
-        Shot s = Subjects.renamed(shot(new Wonder("w", WonderKind.FLOATS, "the lantern", 0, 3, Map.of())), "w", "the lamp");
+        Shot s = Subjects.renamed(shot(new Illusion("w", IllusionKind.FLOATS, "the lantern", 0, 3, Map.of())), "w", "the lamp");
         List<Plate> filmed = s.plates();
-        List<Wonder> two = new ArrayList<>(s.wonders());
-        two.add(new Wonder("v", WonderKind.FLOATS, "the lantern", 0, 3, Map.of()));
-        Shot both = s.withWonders(two);
+        List<Illusion> two = new ArrayList<>(s.illusions());
+        two.add(new Illusion("v", IllusionKind.FLOATS, "the lantern", 0, 3, Map.of()));
+        Shot both = s.withIllusions(two);
         assertThat(Breakdown.matched(both, plan(both)).values()).containsAll(filmed);
         assertThat(Breakdown.missing(both, plan(both), PlateNeed::key)).extracting(Plate::need).anyMatch(k -> k.contains("the-lantern-2"));
     }
 
     @Test
-    void whoIsInSeveralWondersIsRenamedInAll() {
+    void whoIsInSeveralIllusionsIsRenamedInAll() {
         Shot s = Subjects.renamed(shot(
-                new Wonder("w", WonderKind.COPIES, "the maker", 0, 3, Map.of()), new Wonder("v", WonderKind.OTHER_SIZE, "The maker", 0, 3, Map.of())), "w", "the apprentice");
-        assertThat(s.wonders()).extracting(Wonder::subject).containsExactly("the apprentice", "the apprentice");
+                new Illusion("w", IllusionKind.COPIES, "the maker", 0, 3, Map.of()), new Illusion("v", IllusionKind.OTHER_SIZE, "The maker", 0, 3, Map.of())), "w", "the apprentice");
+        assertThat(s.illusions()).extracting(Illusion::subject).containsExactly("the apprentice", "the apprentice");
         assertThat(Breakdown.missing(s, plan(s), PlateNeed::key)).isEmpty();
     }
 }

@@ -15,12 +15,12 @@ import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Transfer;
-import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.ColourGrade;
 
 class PictureComparisonTest {
     private static final int W = 480;
     private static final int H = 320;
-    private static final Tone TOLD = new Tone(new Tone.Channels(1.12, 0.97, 0.9), new Tone.Channels(-0.02, 0.01, 0.03), new Tone.Channels(1.08, 0.95, 1.0), 0.85);
+    private static final ColourGrade TOLD = new ColourGrade(new ColourGrade.Channels(1.12, 0.97, 0.9), new ColourGrade.Channels(-0.02, 0.01, 0.03), new ColourGrade.Channels(1.08, 0.95, 1.0), 0.85);
 
     /// Coloured patches of many levels, with soft edges.
     private static Picture set() {
@@ -40,7 +40,7 @@ class PictureComparisonTest {
         return Blur.gaussian(p, 0.8, Bands.sequential());
     }
 
-    private static Picture toned(Picture p, Tone t) {
+    private static Picture toned(Picture p, ColourGrade t) {
         Picture out = p.copy();
         double[] s = {t.slope().r(), t.slope().g(), t.slope().b()};
         double[] o = {t.offset().r(), t.offset().g(), t.offset().b()};
@@ -70,7 +70,7 @@ class PictureComparisonTest {
         return out;
     }
 
-    private static void same(Tone.Channels is, Tone.Channels should, double by) {
+    private static void same(ColourGrade.Channels is, ColourGrade.Channels should, double by) {
         assertThat(is.r()).isCloseTo(should.r(), within(by));
         assertThat(is.g()).isCloseTo(should.g(), within(by));
         assertThat(is.b()).isCloseTo(should.b(), within(by));
@@ -81,7 +81,7 @@ class PictureComparisonTest {
     void aToldGradeComesBack(double a, double b) {
         Picture one = noisy(set(), a, b, 1);
         Picture two = noisy(toned(set(), TOLD), a, b, 2);
-        Tone t = PictureComparison.of(List.of(one), List.of(two), null).tone();
+        ColourGrade t = PictureComparison.of(List.of(one), List.of(two), null).tone();
         same(t.slope(), TOLD.slope(), 0.02);
         same(t.offset(), TOLD.offset(), 0.01);
         same(t.power(), TOLD.power(), 0.03);
@@ -98,7 +98,7 @@ class PictureComparisonTest {
                 two.b().data()[y * W + x] = 0.6f;
             }
         }
-        Tone t = PictureComparison.of(List.of(set()), List.of(two), null).tone();
+        ColourGrade t = PictureComparison.of(List.of(set()), List.of(two), null).tone();
         same(t.slope(), TOLD.slope(), 0.02);
         same(t.power(), TOLD.power(), 0.03);
     }
@@ -113,7 +113,7 @@ class PictureComparisonTest {
                 two.b().data()[i] = 0.08f;
             }
         }
-        Tone t = PictureComparison.of(List.of(set()), List.of(two), null).tone();
+        ColourGrade t = PictureComparison.of(List.of(set()), List.of(two), null).tone();
         if (t != null) {
             same(t.slope(), TOLD.slope(), 0.03);
             same(t.offset(), TOLD.offset(), 0.02);
@@ -161,7 +161,7 @@ class PictureComparisonTest {
         double should = Math.hypot(0.8, 1.5) / 0.8;
         assertThat(c.blurRatio()).isCloseTo(should, within(0.25 * should));
         assertThat(c.contrastStops()).as("blur mixes patches, little").isCloseTo(0, within(0.3));
-        Picture flat = toned(p, Tone.NEUTRAL.withSlope(Tone.Channels.all(0.7)).withOffset(Tone.Channels.all(0.15)));
+        Picture flat = toned(p, ColourGrade.NEUTRAL.withSlope(ColourGrade.Channels.all(0.7)).withOffset(ColourGrade.Channels.all(0.15)));
         PictureComparison dull = PictureComparison.of(List.of(p), List.of(flat), null);
         assertThat(dull.contrastStops()).isLessThan(-0.5);
         assertThat(dull.blackStops()).isGreaterThan(0.3);
@@ -212,9 +212,9 @@ class PictureComparisonTest {
     @Test
     void aGreyPatchAloneTellsASlopeAndNothingElse() {
         Picture a = Picture.filled(W, H, 0.18f, 0.18f, 0.18f);
-        Picture b = toned(a, new Tone(new Tone.Channels(1.1, 1, 0.9), new Tone.Channels(0, 0, 0), new Tone.Channels(1, 1, 1), 1));
+        Picture b = toned(a, new ColourGrade(new ColourGrade.Channels(1.1, 1, 0.9), new ColourGrade.Channels(0, 0, 0), new ColourGrade.Channels(1, 1, 1), 1));
         Area patch = new Area(List.of(new Point(100, 100), new Point(132, 100), new Point(132, 132), new Point(100, 132)));
-        Tone t = PictureComparison.of(List.of(a), List.of(b), patch).tone();
+        ColourGrade t = PictureComparison.of(List.of(a), List.of(b), patch).tone();
         assertThat(t.slope().r()).isCloseTo(1.1, within(0.01));
         assertThat(t.slope().g()).isCloseTo(1, within(0.01));
         assertThat(t.slope().b()).isCloseTo(0.9, within(0.01));
@@ -232,7 +232,7 @@ class PictureComparisonTest {
         double[] levels = {0.02, 0.18, 0.6};
         Picture a = Picture.filled(W, H, 0.3f, 0.1f, 0.1f);
         Picture b = Picture.filled(W, H, 0.05f, 0.3f, 0.1f);
-        Tone told = new Tone(new Tone.Channels(1.1, 0.95, 0.9), new Tone.Channels(0.02, 0, -0.02), new Tone.Channels(1, 1, 1), 1);
+        ColourGrade told = new ColourGrade(new ColourGrade.Channels(1.1, 0.95, 0.9), new ColourGrade.Channels(0.02, 0, -0.02), new ColourGrade.Channels(1, 1, 1), 1);
         for (int k = 0; k < 3; k++) {
             Picture toned = toned(Picture.filled(W, H, (float) levels[k], (float) levels[k], (float) levels[k]), told);
             for (int c = 0; c < 3; c++) {
@@ -244,7 +244,7 @@ class PictureComparisonTest {
         }
         PictureComparison whole = PictureComparison.of(List.of(a), List.of(b), null);
         List<Area> own = List.of(patch(44, 44), patch(104, 44), patch(164, 44));
-        Tone t = whole.by(a, own, b, List.of(patch(304, 204), patch(244, 204), patch(184, 204))).tone();
+        ColourGrade t = whole.by(a, own, b, List.of(patch(304, 204), patch(244, 204), patch(184, 204))).tone();
         for (double level : levels) {
             double v = Transfer.SRGB.toCode(level);
             assertThat(Math.pow(v * t.slope().r() + t.offset().r(), t.power().r())).isCloseTo(v * 1.1 + 0.02, within(0.01));

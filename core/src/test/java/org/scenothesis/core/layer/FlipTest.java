@@ -11,10 +11,10 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.StepMotions;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Flip;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.FramePlace;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Step;
 
 /// A picture in which every pixel is another, mirrored left and right.
@@ -52,7 +52,7 @@ class FlipTest {
     @Test
     void aWholePictureIsMirroredPixelByPixel() {
         assertMirrored(laid(Flip.ABOUT_THE_MIDDLE), 0);
-        assertMirrored(laid(new Grade(0, false), Flip.ABOUT_THE_MIDDLE), 0);
+        assertMirrored(laid(new Exposure(0, false), Flip.ABOUT_THE_MIDDLE), 0);
     }
 
     @Test
@@ -66,7 +66,7 @@ class FlipTest {
         Picture out = laid(Outline.of(LEFT_HALF, 0), Flip.ABOUT_THE_MIDDLE);
         assertMirrored(out, W / 2 + 1);
         assertThat(out.b().at(3, 5)).isZero();
-        Layer l = Layer.of("l", "", "p", Outline.of(LEFT_HALF, 0), Flip.ABOUT_THE_MIDDLE, Put.AS_FILMED.with(0, new Put.Lie(new Point(0.1, 0), 0, 1)));
+        Layer l = Layer.of("l", "", "p", Outline.of(LEFT_HALF, 0), Flip.ABOUT_THE_MIDDLE, FramePlace.AS_FILMED.with(0, new FramePlace.Lie(new Point(0.1, 0), 0, 1)));
         Shot shot = new Shot("1", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(l), null);
         Point there = StepMotions.carried(shot, l, 0, 0, 1.5).map(new Point(0.2, 0.3));
         assertThat(there.x()).isCloseTo(0.9, within(1e-3));

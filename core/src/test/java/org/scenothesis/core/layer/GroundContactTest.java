@@ -9,7 +9,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Animated;
@@ -57,9 +57,9 @@ class GroundContactTest {
     @Test
     void whatWasNotMovedGoesAlongWithItsFoot() {
         Given<Vec> found = new Given.Measured<>(new Vec(1, 0, 5), "lowest-point");
-        Place still = Place.asFilmed(new Given.Assumed<>(new Vec(0, 0, 7), "filmed-nowhere-said"));
-        assertThat(still.stands(found)).isEqualTo(Place.asFilmed(found));
-        Place moved = still.withFoot(Animated.of(new Vec(2, 0, 7)));
+        SetPlace still = SetPlace.asFilmed(new Given.Assumed<>(new Vec(0, 0, 7), "filmed-nowhere-said"));
+        assertThat(still.stands(found)).isEqualTo(SetPlace.asFilmed(found));
+        SetPlace moved = still.withFoot(Animated.of(new Vec(2, 0, 7)));
         assertThat(moved.stands(found).foot()).as("it stays where it was moved to").isEqualTo(moved.foot());
         assertThat(moved.stands(found).filmedFoot()).isEqualTo(found);
     }

@@ -27,25 +27,25 @@ import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.ColourGrade;
 import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.DrawnShadow;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Glow;
-import org.scenothesis.core.shot.step.Grade;
-import org.scenothesis.core.shot.step.Hold;
+import org.scenothesis.core.shot.step.HandHeld;
 import org.scenothesis.core.shot.step.Join;
-import org.scenothesis.core.shot.step.Lens;
+import org.scenothesis.core.shot.step.LayerBlur;
+import org.scenothesis.core.shot.step.LensMatch;
 import org.scenothesis.core.shot.step.Letterbox;
 import org.scenothesis.core.shot.step.Luma;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Ripple;
-import org.scenothesis.core.shot.step.Soften;
-import org.scenothesis.core.shot.step.Tone;
 import org.scenothesis.core.shot.step.TrackBinding;
+import org.scenothesis.core.shot.step.TrackSteady;
 import org.scenothesis.core.shot.step.Warp;
-import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.shot.step.Wrap;
 import org.scenothesis.core.value.Animated;
 
@@ -123,14 +123,14 @@ class HandStepsTest {
     }
 
     @Test
-    void whatHangsOnATrailGoesAlong() {
-        Moment moment = new Moment(null, 0, (by, w, h) -> PlanarMap.shift(by.trail().equals("t") ? 40 : 0, 0));
+    void whatHangsOnATrackGoesAlong() {
+        Moment moment = new Moment(null, 0, (by, w, h) -> PlanarMap.shift(by.track().equals("t") ? 40 : 0, 0));
         TrackBinding by = new TrackBinding("t", 0, false);
         LayerPicture moved = LayerPicture.of(layer(new OwnAlpha(), new Follow(by)), cut(10, 10, 30, 30));
         Picture out = Composer.compose(List.of(base(grey(0)), moved), moment, new Outlines(), MANY);
         assertThat(out.g().at(60, 20)).isEqualTo(1);
         assertThat(out.g().at(20, 20)).isZero();
-        Picture held = Composer.compose(List.of(base(grey(0)), LayerPicture.of(layer(new OwnAlpha(), new Hold(by)), cut(60, 10, 80, 30))), moment, new Outlines(), MANY);
+        Picture held = Composer.compose(List.of(base(grey(0)), LayerPicture.of(layer(new OwnAlpha(), new TrackSteady(by)), cut(60, 10, 80, 30))), moment, new Outlines(), MANY);
         assertThat(held.g().at(30, 20)).as("what is held goes against it").isEqualTo(1);
         assertThat(held.g().at(70, 20)).isZero();
         // An outline alone goes along; the picture in it stays.
@@ -158,8 +158,8 @@ class HandStepsTest {
         assertThat(join.withPoints(0, List.of(points.get(0), points.get(0), points.get(2), points.get(3)))).as("that cannot be").isEqualTo(join);
     }
 
-    private static Cast cast(Point tip, double wall) {
-        return new Cast(
+    private static DrawnShadow cast(Point tip, double wall) {
+        return new DrawnShadow(
                 Animated.of(List.of(new Point(0.4, 0.8), new Point(0.5, 0.8), new Point(0.45, 0.4), tip, new Point(0, wall), new Point(1, wall))), 0.5, 0, List.of());
     }
 
@@ -172,7 +172,7 @@ class HandStepsTest {
         assertThat(at(out, 0.45, 0.6)).as("the post itself").isEqualTo(1);
         assertThat(at(out, 0.3, 0.88)).as("the other side").isCloseTo(0.8f, within(1e-5f));
         assertThat(at(out, 0.8, 0.98)).as("beyond its end").isCloseTo(0.8f, within(0.01f));
-        Cast limited = cast(new Point(0.7, 0.95), -0.1).withLimit(box(0, 0.9, 1, 1));
+        DrawnShadow limited = cast(new Point(0.7, 0.95), -0.1).withLimit(box(0, 0.9, 1, 1));
         assertThat(at(over(0.8f, 0, LayerPicture.of(layer(new OwnAlpha(), limited), post)), 0.56, 0.86)).as("outside its limit").isCloseTo(0.8f, within(1e-5f));
     }
 
@@ -184,8 +184,8 @@ class HandStepsTest {
         // It meets the line at y = 0.76, that is after two fifths of its ray of 0.25 across; the rest stands upright above 0.55.
         assertThat(at(out, 0.55, 0.7)).as("upright on the wall").isCloseTo(0.4f, within(0.05f));
         assertThat(at(out, 0.68, 0.72)).as("not where it would lie on the ground").isCloseTo(0.8f, within(0.02f));
-        Cast level = cast(new Point(0.45, 0.8), -0.1);
-        assertThat(CastUnit.affine(level.points(0).subList(0, 3), List.of(new Point(0, 0), new Point(1, 0), new Point(2, 0)))).as("squashed to a line").isEmpty();
+        DrawnShadow level = cast(new Point(0.45, 0.8), -0.1);
+        assertThat(DrawnShadowUnit.affine(level.points(0).subList(0, 3), List.of(new Point(0, 0), new Point(1, 0), new Point(2, 0)))).as("squashed to a line").isEmpty();
     }
 
     @ParameterizedTest
@@ -206,24 +206,24 @@ class HandStepsTest {
 
     @Test
     void toneIsSlopeOffsetPowerOfCodeValues() {
-        Tone t = new Tone(Tone.Channels.all(0.9), Tone.Channels.all(0.05), new Tone.Channels(1.2, 1, 0.8), 1);
-        Picture out = over(0, 0, LayerPicture.of(layer(new Grade(1, false), t), grey(0.1f)));
+        ColourGrade t = new ColourGrade(ColourGrade.Channels.all(0.9), ColourGrade.Channels.all(0.05), new ColourGrade.Channels(1.2, 1, 0.8), 1);
+        Picture out = over(0, 0, LayerPicture.of(layer(new Exposure(1, false), t), grey(0.1f)));
         double code = 0.9 * Transfer.SRGB.toCode(0.2) + 0.05;
         assertThat(out.r().at(3, 3)).isCloseTo((float) Transfer.SRGB.toLinear(Math.pow(code, 1.2)), within(1e-5f));
         assertThat(out.g().at(3, 3)).isCloseTo((float) Transfer.SRGB.toLinear(code), within(1e-5f));
-        Picture flat = over(0, 0, LayerPicture.of(layer(Tone.NEUTRAL.withSaturation(0)), Picture.filled(W, H, 0.8f, 0.1f, 0.1f)));
+        Picture flat = over(0, 0, LayerPicture.of(layer(ColourGrade.NEUTRAL.withSaturation(0)), Picture.filled(W, H, 0.8f, 0.1f, 0.1f)));
         assertThat(flat.r().at(3, 3)).isCloseTo(flat.b().at(3, 3), within(1e-5f));
-        assertThatIllegalArgumentException().isThrownBy(() -> Tone.NEUTRAL.withPower(Tone.Channels.all(0)));
+        assertThatIllegalArgumentException().isThrownBy(() -> ColourGrade.NEUTRAL.withPower(ColourGrade.Channels.all(0)));
     }
 
     @Test
     void softenedEdgesKeepTheirColour() {
-        Soften s = Soften.LITTLE.withRadiusPx(Animated.of(4.0));
+        LayerBlur s = LayerBlur.LITTLE.withRadiusPx(Animated.of(4.0));
         Picture out = over(0, 0, LayerPicture.of(layer(new OwnAlpha(), s), cut(40, 20, 80, 70)));
         assertThat(out.g().at(40, 45)).as("half at the edge").isCloseTo(0.55f, within(0.06f));
         assertThat(out.g().at(36, 45)).isBetween(0.05f, 0.3f);
         assertThat(out.g().at(60, 45)).isCloseTo(1, within(0.01f));
-        Picture along = over(0, 0, LayerPicture.of(layer(new OwnAlpha(), new Soften(Animated.of(0.0), Animated.of(20.0), 0)), cut(40, 20, 80, 70)));
+        Picture along = over(0, 0, LayerPicture.of(layer(new OwnAlpha(), new LayerBlur(Animated.of(0.0), Animated.of(20.0), 0)), cut(40, 20, 80, 70)));
         assertThat(along.g().at(33, 45)).as("blurred along the way").isBetween(0.05f, 0.3f);
         assertThat(along.g().at(60, 18)).as("and not across it").isZero();
         assertThat(over(0.3f, 0, LayerPicture.of(layer(s), grey(0.5f))).g().at(0, 0)).as("a whole picture has no edge").isCloseTo(0.5f, within(1e-5f));
@@ -256,17 +256,17 @@ class HandStepsTest {
     /// The check value of the house: 1920 × 1080, 12 and 8 px, half a degree.
     @Test
     void noEdgeShowsHoweverItIsHeld() {
-        Wobble w = new Wobble(100 * 12 / 1080.0, 100 * 8 / 1080.0, 0.5, 0.7, 0, List.of());
+        HandHeld w = new HandHeld(100 * 12 / 1080.0, 100 * 8 / 1080.0, 0.5, 0.7, 0, List.of());
         assertThat(w.overscan(1920, 1080)).isCloseTo(1.0305, within(5e-5));
-        Layer whole = Layer.whole("w", "whole", new Wobble(3, 2, 2, 1, 3, List.of(0.5)));
+        Layer whole = Layer.whole("w", "whole", new HandHeld(3, 2, 2, 1, 3, List.of(0.5)));
         for (double s : new double[] {0, 0.37, 0.51, 0.55, 1.9}) {
             Picture out = Composer.compose(List.of(base(grey(0.5f)), LayerPicture.of(whole, grey(0))), null, s, MANY);
             for (int i : new int[] {0, W - 1, (H - 1) * W, H * W - 1}) {
                 assertThat(out.g().data()[i]).isCloseTo(0.5f, within(1e-4f));
             }
         }
-        Wobble.Held calm = w.at(0.4);
-        Wobble.Held shaken = w.withJoltPercent(5).jolted(0.4).at(0.4);
+        HandHeld.Held calm = w.at(0.4);
+        HandHeld.Held shaken = w.withJoltPercent(5).jolted(0.4).at(0.4);
         assertThat(shaken.down() - calm.down()).as("a jolt begins with all its might").isCloseTo(5, within(1e-9));
         assertThat(w.withJoltPercent(5).jolted(0.4).at(0.39).down()).isEqualTo(w.at(0.39).down());
     }
@@ -274,7 +274,7 @@ class HandStepsTest {
     @Test
     void theWholeShotIsTreatedAsOnePicture() {
         LayerPicture top = LayerPicture.of(layer(new OwnAlpha()), cut(0, 0, W, 45));
-        LayerPicture whole = LayerPicture.of(Layer.whole("w", "whole", new Grade(-1, false), new Letterbox(4)), grey(0));
+        LayerPicture whole = LayerPicture.of(Layer.whole("w", "whole", new Exposure(-1, false), new Letterbox(4)), grey(0));
         Picture out = over(0.4f, 0, top, whole);
         assertThat(out.g().at(80, 40)).isEqualTo(0.5f);
         assertThat(out.g().at(80, 50)).isEqualTo(0.2f);
@@ -344,7 +344,7 @@ class HandStepsTest {
     @ParameterizedTest
     @CsvSource({"-0.15, 70, 0.1, 70", "-0.15, 70, 0, 50", "0, 60, -0.2, 75"})
     void whatOneLensDrewLiesWhereAnotherWouldHaveDrawnIt(double k, double view, double toK, double toView) {
-        Lens lens = new Lens(new Lens.Drawn(k, view), new Lens.Drawn(toK, toView));
+        LensMatch lens = new LensMatch(new LensMatch.Drawn(k, view), new LensMatch.Drawn(toK, toView));
         double fo = lens.own().focal() * W;
         double fp = lens.plate().focal() * W;
         Point middle = new Point(W / 2.0, H / 2.0);

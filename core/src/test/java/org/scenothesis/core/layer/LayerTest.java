@@ -16,10 +16,10 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Exposure;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.OwnAlpha;
-import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.Stage;
@@ -35,8 +35,8 @@ class LayerTest {
     private final Bands bands = Bands.sequential();
     private final Stage stage = Stages.plain();
 
-    private static Place.Stand state(Vec foot) {
-        return new Place.Stand(foot, 0, 1);
+    private static SetPlace.Stand state(Vec foot) {
+        return new SetPlace.Stand(foot, 0, 1);
     }
 
     private static Layer element(Step... steps) {
@@ -143,7 +143,7 @@ class LayerTest {
 
     @Test
     void shadowDarkensTheGroundBesideTheElement() {
-        Layer l = element(Place.asFilmed(Given.told(new Vec(0, 0, 3))), Shadow.OF_STAGE);
+        Layer l = element(SetPlace.asFilmed(Given.entered(new Vec(0, 0, 3))), Shadow.OF_STAGE);
         Picture element = card(150, 110, 170, 170);
         Picture out = Composer.compose(List.of(base(0.4f), LayerPicture.of(l, element)), stage, 0, bands);
         Picture without = Composer.compose(List.of(base(0.4f), LayerPicture.of(l.without(Shadow.class), element)), stage, 0, bands);
@@ -159,7 +159,7 @@ class LayerTest {
 
     @Test
     void lightIsWhatTheLitFrameHasMore() {
-        Layer l = Layer.light("glow", "", "lamp", "c").with(new Presence(Animated.of(0.0).key(1, 0.0, Ease.STEADY).key(2, 1.0, Ease.STEADY)));
+        Layer l = Layer.light("glow", "", "lamp", "c").with(new Opacity(Animated.of(0.0).key(1, 0.0, Ease.STEADY).key(2, 1.0, Ease.STEADY)));
         LayerPicture light = LayerPicture.of(l, Picture.filled(W, H, 0.5f, 0.3f, 0.2f)).withUnlit(Picture.filled(W, H, 0.2f, 0.2f, 0.25f));
         Picture half = Composer.compose(List.of(base(0.1f), light), null, 1.5, bands);
         assertThat(half.r().at(3, 3)).isCloseTo(0.1f + 0.15f, Offset.offset(1e-5f));
@@ -172,7 +172,7 @@ class LayerTest {
         Layer l = Layer.patch("patch", "", "p");
         LayerPicture dim = LayerPicture.of(l, Picture.filled(W, H, 0.2f, 0.2f, 0.2f)).withGains(new Gains(1.25, 1.25, 1.25));
         assertThat(Composer.compose(List.of(base(0.4f), dim), null, 0, bands).g().at(9, 9)).isCloseTo(0.25f, Offset.offset(1e-6f));
-        LayerPicture brighter = LayerPicture.of(l.with(new Grade(1, false)), dim.piece());
+        LayerPicture brighter = LayerPicture.of(l.with(new Exposure(1, false)), dim.piece());
         assertThat(Composer.compose(List.of(base(0.4f), brighter), null, 0, bands).g().at(9, 9)).isCloseTo(0.4f, Offset.offset(1e-6f));
     }
 
@@ -189,7 +189,7 @@ class LayerTest {
     void whatStandsBehindTheCameraIsNotSeen(double z) {
         Picture base = Picture.filled(64, 36, 0.2f, 0.2f, 0.2f);
         Picture card = Picture.filled(64, 36, 0.9f, 0.1f, 0.1f).withAlpha(Plane.filled(64, 36, 1));
-        Layer behind = element(Place.at(Given.told(new Vec(0, 0, 1)), new Vec(0, 0, z)), Shadow.OF_STAGE);
+        Layer behind = element(SetPlace.at(Given.entered(new Vec(0, 0, 1)), new Vec(0, 0, z)), Shadow.OF_STAGE);
         Picture out = Composer.compose(
                 List.of(LayerPicture.of(Layer.of("b", "", "c"), base), LayerPicture.of(behind, card)), stage, 0, Bands.sequential());
         assertThat(out.r().data()).isEqualTo(base.r().data());

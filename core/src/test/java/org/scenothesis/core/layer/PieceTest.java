@@ -20,10 +20,10 @@ import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
-import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.Stages;
@@ -74,7 +74,7 @@ class PieceTest {
     private static Layer layer(Vec to) {
         return Layer.of(
                 "e", "", "p", new OwnAlpha(),
-                new Place(Given.told(new Vec(0.1, 0.2, 1)), Animated.of(to), Animated.of(4.0), Animated.of(1.2)), Shadow.OF_STAGE, new Presence(Animated.of(0.8)));
+                new SetPlace(Given.entered(new Vec(0.1, 0.2, 1)), Animated.of(to), Animated.of(4.0), Animated.of(1.2)), Shadow.OF_STAGE, new Opacity(Animated.of(0.8)));
     }
 
     private static void assertClose(Picture a, Picture b) {

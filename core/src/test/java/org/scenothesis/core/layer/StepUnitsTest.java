@@ -28,13 +28,13 @@ import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Blend;
 import org.scenothesis.core.shot.Layer;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.LockCorrection;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
-import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Steady;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.Stages;
@@ -64,7 +64,7 @@ class StepUnitsTest {
     @ParameterizedTest
     @CsvSource({"0, 0.1", "1, 0.2", "2, 0.4", "3, 0.4"})
     void aNumberWithKeysIsWorkedAsItIsAtTheMoment(double seconds, float wanted) {
-        Step g = Grade.NONE.withKeyed(Map.of("gain", Animated.of(0.0).key(0, 0.0, Ease.STEADY).key(2, 2.0, Ease.STEADY)));
+        Step g = Exposure.NONE.withKeyed(Map.of("gain", Animated.of(0.0).key(0, 0.0, Ease.STEADY).key(2, 2.0, Ease.STEADY)));
         assertThat(over(0, seconds, LayerPicture.of(layer(g), grey(0.1f))).g().at(5, 5)).isCloseTo(wanted, within(1e-6f));
     }
 
@@ -145,7 +145,7 @@ class StepUnitsTest {
     @Test
     void aPatchCanBePlaced() {
         Stage stage = Stages.plain();
-        Layer l = layer(Outline.of(box(70, 80), 0), Place.at(Given.told(new Vec(0, 0, 1)), new Vec(1, 0, 1)));
+        Layer l = layer(Outline.of(box(70, 80), 0), SetPlace.at(Given.entered(new Vec(0, 0, 1)), new Vec(1, 0, 1)));
         Picture out = Composer.compose(List.of(LayerPicture.of(Layer.of("base", "", "c"), grey(0.1f)), LayerPicture.of(l, grey(0.9f))), stage, 0, MANY);
         // A metre at four metres with a focal length of 160 pixels.
         assertThat(out.g().at(75, 40)).isCloseTo(0.1f, within(1e-5f));
@@ -159,8 +159,8 @@ class StepUnitsTest {
         for (int i = 0; i < W * H; i++) {
             fine.g().data()[i] = i % 2 == 0 ? 0.2f : 0.8f;
         }
-        Place place = Place.at(Given.told(new Vec(0, 0, 1)), new Vec(1 - 0.5 / 40, 0, 1));
-        Layer l = layer(new Steady(), new OwnAlpha(), place);
+        SetPlace place = SetPlace.at(Given.entered(new Vec(0, 0, 1)), new Vec(1 - 0.5 / 40, 0, 1));
+        Layer l = layer(new LockCorrection(), new OwnAlpha(), place);
         LayerPicture moved = LayerPicture.of(l, fine.withAlpha(Plane.filled(W, H, 1))).withToBase(PlanarMap.shift(0.5, 0));
         Picture out = Composer.compose(List.of(LayerPicture.of(Layer.of("base", "", "c"), grey(0.1f)), moved), Stages.plain(), 0, MANY);
         for (int x = 60; x < 90; x++) {
@@ -178,7 +178,7 @@ class StepUnitsTest {
         for (int y = 0; y < H / 2; y++) {
             Arrays.fill(left.data(), y * W / 2, y * W / 2 + W / 4, 1);
         }
-        LayerPicture of = LayerPicture.of(layer(new Steady(), Outline.of(box(20, 60), 0), new Key(KeySettings.DEFAULT)), half).fitted(W, H).withToBase(PlanarMap.shift(4, 0))
+        LayerPicture of = LayerPicture.of(layer(new LockCorrection(), Outline.of(box(20, 60), 0), new Key(KeySettings.DEFAULT)), half).fitted(W, H).withToBase(PlanarMap.shift(4, 0))
                 .withKeying((frame, settings, garbage) -> {
                     frames.add(frame);
                     asked.add(garbage);
@@ -199,7 +199,7 @@ class StepUnitsTest {
     void gainedLightIsSteadiedAndGraded() {
         Picture lit = grey(0.3f);
         lit.g().data()[40 * W + 50] = 0.7f;
-        Layer l = Layer.light("g", "", "lamp", "c").withSteps(List.of(new Steady(), new Grade(1, false)));
+        Layer l = Layer.light("g", "", "lamp", "c").withSteps(List.of(new LockCorrection(), new Exposure(1, false)));
         Picture out = over(0.1f, 1, LayerPicture.of(l, lit).withUnlit(grey(0.2f)).withToBase(PlanarMap.shift(3, 0)));
         assertThat(out.g().at(53, 40)).isCloseTo(0.1f + 2 * 0.5f, within(1e-4f));
         assertThat(out.g().at(20, 40)).isCloseTo(0.1f + 2 * 0.1f, within(1e-5f));

@@ -15,7 +15,7 @@ import org.scenothesis.core.perspective.CameraSolver;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Lens;
+import org.scenothesis.core.shot.step.LensMatch;
 import org.scenothesis.core.stage.Evidence;
 
 class MarkConversionTest {
@@ -52,7 +52,7 @@ class MarkConversionTest {
     void whatBringsOneLensToAnotherIsReadOfBothPictures() {
         PictureCamera bent = solved(-0.12);
         assertThat(bent.bent()).isTrue();
-        Lens lens = MarkConversion.lens(bent, solved(0)).orElseThrow();
+        LensMatch lens = MarkConversion.lens(bent, solved(0)).orElseThrow();
         assertThat(lens.own().k1()).isCloseTo(-0.12, within(0.01));
         assertThat(lens.plate().k1()).isZero();
         assertThat(lens.own().viewDeg()).isCloseTo(2 * Math.toDegrees(Math.atan(640.0 / 900)), within(0.5));

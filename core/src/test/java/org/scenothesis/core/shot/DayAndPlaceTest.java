@@ -10,9 +10,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 
 class DayAndPlaceTest {
     @ParameterizedTest
@@ -59,12 +59,12 @@ class DayAndPlaceTest {
     }
 
     @ParameterizedTest
-    @EnumSource(School.class)
-    void aHouseChoosesAmongTheWaysOfASchoolOnly(School s) {
-        assertThat(HouseRules.DEFAULT.school(s)).isEqualTo(s.ways().getFirst());
+    @EnumSource(Approach.class)
+    void aHouseChoosesAmongTheWaysOfAApproachOnly(Approach s) {
+        assertThat(HouseRules.DEFAULT.approach(s)).isEqualTo(s.ways().getFirst());
         String last = s.ways().getLast();
-        assertThat(HouseRules.DEFAULT.withSchool(s, last).follows(s, last)).isTrue();
-        assertThatThrownBy(() -> HouseRules.DEFAULT.withSchool(s, "neither")).hasMessageContaining("neither");
+        assertThat(HouseRules.DEFAULT.withApproach(s, last).follows(s, last)).isTrue();
+        assertThatThrownBy(() -> HouseRules.DEFAULT.withApproach(s, "neither")).hasMessageContaining("neither");
     }
 
     @Test

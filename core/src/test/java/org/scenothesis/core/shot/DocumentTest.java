@@ -21,11 +21,11 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.stage.KeyLight;
 import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.StageCamera;
@@ -85,7 +85,7 @@ class DocumentTest {
 
     @Test
     void factsAreKeptInOrderAndNeverShared() {
-        Wonder w = new Wonder("w", WonderKind.FLOATS, "it", 0, 1, Map.of("b", "2", "a", "1"));
+        Illusion w = new Illusion("w", IllusionKind.FLOATS, "it", 0, 1, Map.of("b", "2", "a", "1"));
         assertThat(w.facts().keySet()).containsExactly("a", "b");
         assertThat(w.withFact("c", "3").fact("c", "")).isEqualTo("3");
         assertThat(w.fact("c", "none")).isEqualTo("none");
@@ -124,22 +124,22 @@ class DocumentTest {
         List<Runnable> all = List.of(
                 () -> new Shot("1", 1, "", "", v, List.of(), List.of(), List.of(), List.of(), null),
                 () -> new Plate("p", "", PlateRole.CLEAN, Spike.T, "A", "A", v, List.of()),
-                () -> new Wonder("w", WonderKind.FLOATS, "", v, 1, Map.of()),
+                () -> new Illusion("w", IllusionKind.FLOATS, "", v, 1, Map.of()),
                 () -> Stages.of(new Vec(v, 0, 0), ahead, 0, near, light),
                 () -> new StageCamera.Aim(v, 0, 0),
                 () -> new StageCamera.Aim(0, 0, v),
                 () -> Stages.of(Vec.ZERO, ahead, v, near, light),
                 () -> new KeyLight.Direction(v, 45),
                 () -> KeyLight.told(new KeyLight.Direction(0, 45), v, 1),
-                () -> Place.at(Given.told(Vec.ZERO), new Vec(0, v, 0)),
-                () -> Place.asFilmed(Given.told(Vec.ZERO)).withTurnDeg(Animated.of(v)),
-                () -> new Presence(Animated.of(1.0).key(0, v, Ease.SOFT)),
+                () -> SetPlace.at(Given.entered(Vec.ZERO), new Vec(0, v, 0)),
+                () -> SetPlace.asFilmed(Given.entered(Vec.ZERO)).withTurnDeg(Animated.of(v)),
+                () -> new Opacity(Animated.of(1.0).key(0, v, Ease.SOFT)),
                 () -> new Grain(v, 1),
-                () -> new Grade(v, false),
+                () -> new Exposure(v, false),
                 () -> new TimeMap.Straight(v, 1),
                 () -> Animated.of(1.0).key(v, 1.0, Ease.SOFT),
                 () -> new CameraPose(new Vec(0, 0, v), 0, 0, 0, 1000, 10, 10),
-                () -> Place.asFilmed(Given.told(new Vec(0, 0, v))),
+                () -> SetPlace.asFilmed(Given.entered(new Vec(0, 0, v))),
                 () -> Outline.of(List.of(new Point(v, 0)), 0));
         for (Runnable make : all) {
             assertThatIllegalArgumentException().isThrownBy(make::run);
@@ -153,7 +153,7 @@ class DocumentTest {
         SetUp other = new SetUp("b", "In the yard", Stages.plain());
         Shot bare = new Shot("1", 1, "t", "", 4, List.of(), List.of(), List.of(), List.of(), one);
         Production p = new Production("P", List.of(bare, bare.renamed("2", 2), bare.renamed("3", 3).withSetUp(other), bare.renamed("4", 4).withSetUp(null)), HouseRules.DEFAULT);
-        KeyLight low = new KeyLight(Given.told(new KeyLight.Direction(30, 12)), Given.told(3.0), Given.told(2.0));
+        KeyLight low = new KeyLight(Given.entered(new KeyLight.Direction(30, 12)), Given.entered(3.0), Given.entered(2.0));
         Production changed = p.withShot("2", s -> s.withStage(stage -> stage.withLight(low)));
         assertThat(changed.shot("1").stage()).isEqualTo(Stages.plain().withLight(low));
         assertThat(changed.shot("3").stage()).isEqualTo(Stages.plain());

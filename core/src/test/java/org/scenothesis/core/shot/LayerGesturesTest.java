@@ -6,23 +6,23 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.DrawnShadow;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.FramePlace;
 import org.scenothesis.core.shot.step.Join;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Presence;
-import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.TrackBinding;
 import org.scenothesis.core.value.Animated;
 
 class LayerGesturesTest {
     private static final List<Point> BOX = List.of(new Point(0.1, 0.1), new Point(0.5, 0.1), new Point(0.5, 0.5), new Point(0.1, 0.5));
-    private static final Layer LAYER = Layer.of("l", "L", "p", Outline.of(BOX, 1), Grade.NONE, Join.FRESH, Put.AS_FILMED.withBy(Animated.of(new Point(0.2, 0))), Cast.FRESH.withLimit(BOX));
+    private static final Layer LAYER = Layer.of("l", "L", "p", Outline.of(BOX, 1), Exposure.NONE, Join.FRESH, FramePlace.AS_FILMED.withBy(Animated.of(new Point(0.2, 0))), DrawnShadow.FRESH.withLimit(BOX));
 
     private static Shot shot(Layer l) {
-        Trail t = new Trail("t", "", "p", List.of(new Trail.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, true), new Trail.Spot(1, List.of(new Point(0.5, 0.7)), 1, 0, 1, false)));
-        return new Shot("s", 1, "", "", 2, List.of(), List.of(), List.of(), List.of(l), null).withTrails(List.of(t));
+        Track t = new Track("t", "", "p", List.of(new Track.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, true), new Track.Spot(1, List.of(new Point(0.5, 0.7)), 1, 0, 1, false)));
+        return new Shot("s", 1, "", "", 2, List.of(), List.of(), List.of(), List.of(l), null).withTracks(List.of(t));
     }
 
     @Test
@@ -37,7 +37,7 @@ class LayerGesturesTest {
         assertThat(LayerGestures.outline(LAYER, all.get(3), 0)).contains(BOX);
         assertThat(LayerGestures.outline(LAYER, all.get(2), 0)).isEmpty();
         Layer moved = LayerGestures.moved(LAYER, all.get(3), 0, BOX.subList(0, 3));
-        assertThat(((Cast) moved.steps().get(4)).limit()).hasSize(3);
+        assertThat(((DrawnShadow) moved.steps().get(4)).limit()).hasSize(3);
         assertThat(LayerGestures.next(Layer.of("x", "", "p"), Optional.empty())).isEmpty();
     }
 
@@ -63,6 +63,6 @@ class LayerGesturesTest {
     void anOnionIsWholeAndHalfThere() {
         Layer l = LayerGestures.onion(shot(LAYER), LAYER).layers().getFirst();
         assertThat(l.step(Join.class).orElseThrow().keeps()).isEqualTo(Join.Side.WHOLE);
-        assertThat(l.step(Presence.class).orElseThrow().at(0)).isEqualTo(0.5);
+        assertThat(l.step(Opacity.class).orElseThrow().at(0)).isEqualTo(0.5);
     }
 }

@@ -9,14 +9,14 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.FramePlace;
 import org.scenothesis.core.shot.step.Grain;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Presence;
-import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.TrackBinding;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
@@ -63,11 +63,11 @@ class LayersTest {
 
     @Test
     void siblingsShareTreatmentAndKeepTheirPlace() {
-        Layer from = Layer.of("a", "A", "clean", new Key(KeySettings.DEFAULT.withSolidAbove(0.5)), new Grade(1, false), Put.AS_FILMED);
+        Layer from = Layer.of("a", "A", "clean", new Key(KeySettings.DEFAULT.withSolidAbove(0.5)), new Exposure(1, false), FramePlace.AS_FILMED);
         Layer keyed = Layer.of("b", "B", "clean", new Key(KeySettings.DEFAULT), Grain.FINE);
         Shot s = Layers.treated(Layers.treated(shot().withLayers(List.of(from, keyed, Layer.of("c", "C", "clean"))), "a", "b"), "a", "c");
-        assertThat(s.layer("b").orElseThrow().steps()).containsExactly(new Key(KeySettings.DEFAULT.withSolidAbove(0.5)), new Grade(1, false));
-        assertThat(s.layer("c").orElseThrow().steps()).as("what was never on a screen is not keyed").containsExactly(new Grade(1, false));
+        assertThat(s.layer("b").orElseThrow().steps()).containsExactly(new Key(KeySettings.DEFAULT.withSolidAbove(0.5)), new Exposure(1, false));
+        assertThat(s.layer("c").orElseThrow().steps()).as("what was never on a screen is not keyed").containsExactly(new Exposure(1, false));
     }
 
     @Test
@@ -105,7 +105,7 @@ class LayersTest {
 
     @Test
     void aFadeThatIsThereStaysWithinItsEnds() {
-        Presence fades = new Presence(Animated.of(1.0).key(0, 0.0, Ease.STEADY).key(2, 1.0, Ease.STEADY));
+        Opacity fades = new Opacity(Animated.of(1.0).key(0, 0.0, Ease.STEADY).key(2, 1.0, Ease.STEADY));
         Layer l = Layers.ending(Layer.of("l", "", "p", fades), 1);
         assertThat(l.presence(0.5)).isCloseTo(0.25, within(0.01));
         assertThat(l.presence(0.98)).isCloseTo(0.49, within(0.01));
@@ -125,19 +125,19 @@ class LayersTest {
 
     @Test
     void halvesThatMoveAlikeKeepTheirOwnSeam() {
-        Layer upper = Layer.of("u", "U", "p", Join.FRESH, Put.AS_FILMED.withSize(Animated.of(2.0)));
+        Layer upper = Layer.of("u", "U", "p", Join.FRESH, FramePlace.AS_FILMED.withSize(Animated.of(2.0)));
         Layer lower = Layer.of("l", "L", "q", Join.FRESH.with(Join.Side.BELOW, 1), new Follow(new TrackBinding("t", 0, true)));
         Shot s = Layers.movedAlike(new Shot("s", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(upper, lower), null), "u", "l");
-        assertThat(s.layer("l").orElseThrow().steps()).containsExactly(Join.FRESH.with(Join.Side.BELOW, 1), upper.step(Put.class).orElseThrow());
+        assertThat(s.layer("l").orElseThrow().steps()).containsExactly(Join.FRESH.with(Join.Side.BELOW, 1), upper.step(FramePlace.class).orElseThrow());
         assertThat(Layers.movedAlike(s, "gone", "l")).isEqualTo(s);
     }
 
     @Test
     void outlinesAreAddedToThoseThereAre() {
         Outline one = Outline.of(Layers.MIDDLE, 1);
-        Layer l = Layers.more(Layers.more(Layer.of("l", "", "p", Put.AS_FILMED), one), one.withCounts(Outline.Counts.OUTSIDE));
-        assertThat(l.steps()).containsExactly(one, one.withCounts(Outline.Counts.OUTSIDE), Put.AS_FILMED);
-        assertThat(Layers.more(l, Put.AS_FILMED).steps()).hasSize(3);
+        Layer l = Layers.more(Layers.more(Layer.of("l", "", "p", FramePlace.AS_FILMED), one), one.withCounts(Outline.Counts.OUTSIDE));
+        assertThat(l.steps()).containsExactly(one, one.withCounts(Outline.Counts.OUTSIDE), FramePlace.AS_FILMED);
+        assertThat(Layers.more(l, FramePlace.AS_FILMED).steps()).hasSize(3);
         assertThat(l.with(new Key(KeySettings.DEFAULT)).garbage()).as("what lies outside is no garbage matte").isEqualTo(one);
     }
 

@@ -14,37 +14,37 @@ import org.junit.jupiter.params.provider.MethodSource;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.step.ColourGrade;
 import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.DrawnShadow;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Flip;
 import org.scenothesis.core.shot.step.Follow;
+import org.scenothesis.core.shot.step.FramePlace;
 import org.scenothesis.core.shot.step.Glow;
-import org.scenothesis.core.shot.step.Grade;
 import org.scenothesis.core.shot.step.Grain;
-import org.scenothesis.core.shot.step.Hold;
+import org.scenothesis.core.shot.step.HandHeld;
 import org.scenothesis.core.shot.step.Join;
 import org.scenothesis.core.shot.step.Key;
-import org.scenothesis.core.shot.step.Lens;
+import org.scenothesis.core.shot.step.LayerBlur;
+import org.scenothesis.core.shot.step.LensMatch;
 import org.scenothesis.core.shot.step.Letterbox;
+import org.scenothesis.core.shot.step.LockCorrection;
 import org.scenothesis.core.shot.step.Luma;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Pin;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.PinnedCorners;
 import org.scenothesis.core.shot.step.PointDriven;
-import org.scenothesis.core.shot.step.Presence;
-import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Ripple;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Shadow;
-import org.scenothesis.core.shot.step.Soften;
-import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.core.shot.step.Step;
-import org.scenothesis.core.shot.step.Tone;
 import org.scenothesis.core.shot.step.TrackBinding;
+import org.scenothesis.core.shot.step.TrackSteady;
 import org.scenothesis.core.shot.step.Warp;
-import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.shot.step.Wrap;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
@@ -55,10 +55,10 @@ class StepsOfALayerTest {
 
     static List<Step> everyKind() {
         return List.of(
-                new Steady(), Outline.of(SQUARE, 3), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from("clean"), new OwnAlpha(), new Grade(0.5, true),
-                Tone.NEUTRAL.withSaturation(0.5), Soften.LITTLE, Lens.STRAIGHT.withOwn(new Lens.Drawn(-0.1, 70)), Warp.FRESH, Ripple.FRESH, Grain.FINE, Flip.ABOUT_THE_MIDDLE, Pin.FRESH, Join.FRESH, Extend.HEADROOM, Put.AS_FILMED, Wobble.CALM.jolted(1),
-                new Hold(new TrackBinding("t", 1, true)), new Follow(new TrackBinding("t", 1, true)), Place.asFilmed(Given.told(new Vec(0, 0, 2))), Shadow.OF_STAGE, Cast.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE,
-                Presence.FULL);
+                new LockCorrection(), Outline.of(SQUARE, 3), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from("clean"), new OwnAlpha(), new Exposure(0.5, true),
+                ColourGrade.NEUTRAL.withSaturation(0.5), LayerBlur.LITTLE, LensMatch.STRAIGHT.withOwn(new LensMatch.Drawn(-0.1, 70)), Warp.FRESH, Ripple.FRESH, Grain.FINE, Flip.ABOUT_THE_MIDDLE, PinnedCorners.FRESH, Join.FRESH, Extend.HEADROOM, FramePlace.AS_FILMED, HandHeld.CALM.jolted(1),
+                new TrackSteady(new TrackBinding("t", 1, true)), new Follow(new TrackBinding("t", 1, true)), SetPlace.asFilmed(Given.entered(new Vec(0, 0, 2))), Shadow.OF_STAGE, DrawnShadow.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE,
+                Opacity.FULL);
     }
 
     @Test
@@ -137,10 +137,10 @@ class StepsOfALayerTest {
     @Test
     void keysOfNoNumberOrOutOfBoundsAreRefused() {
         Animated<Double> key = Animated.of(1.0).key(1, 1.0, Ease.SOFT);
-        assertThatIllegalArgumentException().isThrownBy(() -> Grade.NONE.withKeyed(Map.of("blur", key))).withMessageContaining("blur");
-        assertThatIllegalArgumentException().isThrownBy(() -> Grade.NONE.withKeyed(Map.of("gain", Animated.of(1.0)))).withMessageContaining("keys");
-        assertThatIllegalArgumentException().isThrownBy(() -> Grade.NONE.withKeyed(Map.of("gain", key.set(1, 50.0)))).withMessageContaining("-4");
-        assertThatIllegalArgumentException().isThrownBy(() -> Wobble.CALM.withKeyed(Map.of("wobble-sways", key)));
+        assertThatIllegalArgumentException().isThrownBy(() -> Exposure.NONE.withKeyed(Map.of("blur", key))).withMessageContaining("blur");
+        assertThatIllegalArgumentException().isThrownBy(() -> Exposure.NONE.withKeyed(Map.of("gain", Animated.of(1.0)))).withMessageContaining("keys");
+        assertThatIllegalArgumentException().isThrownBy(() -> Exposure.NONE.withKeyed(Map.of("gain", key.set(1, 50.0)))).withMessageContaining("-4");
+        assertThatIllegalArgumentException().isThrownBy(() -> HandHeld.CALM.withKeyed(Map.of("wobble-sways", key)));
         assertThat(Layer.of("l", "", "p", new Key(KeySettings.DEFAULT, Map.of("choke", Animated.of(0.0).key(0, 0.0, Ease.STEADY).key(2, 4.0, Ease.STEADY)))).key(1).chokePx()).isEqualTo(2);
     }
 
@@ -151,7 +151,7 @@ class StepsOfALayerTest {
         assertThat(everyKind()).allSatisfy(s -> assertThat(StepKind.of(s).type()).isEqualTo(s.getClass()));
         Shot shot = new Shot("1", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(), null);
         assertThat(Layers.addable(shot, Layer.of("l", "", "p"))).allSatisfy(s -> assertThat(Layer.of("l", "", "p").with(s).steps()).containsExactly(s));
-        assertThat(Layers.addable(shot, Layers.whole(shot))).extracting(StepKind::of).contains(StepKind.LETTERBOX, StepKind.FLIP).doesNotContain(StepKind.WOBBLE, StepKind.KEY, StepKind.PLACE);
+        assertThat(Layers.addable(shot, Layers.whole(shot))).extracting(StepKind::of).contains(StepKind.LETTERBOX, StepKind.FLIP).doesNotContain(StepKind.HAND_HELD, StepKind.KEY, StepKind.SET_PLACE);
     }
 
     /// In whatever order steps are put in, each stands behind those it needs.
@@ -162,8 +162,8 @@ class StepsOfALayerTest {
             l = l.with(s);
         }
         assertThat(l.steps()).isEqualTo(everyKind());
-        assertThat(l.with(new Grade(1, false)).steps()).hasSize(everyKind().size()).contains(new Grade(1, false));
-        assertThat(l.with(Grade.NONE, g -> g.withGainStops(2)).step(Grade.class)).contains(new Grade(2, true));
+        assertThat(l.with(new Exposure(1, false)).steps()).hasSize(everyKind().size()).contains(new Exposure(1, false));
+        assertThat(l.with(Exposure.NONE, g -> g.withGainStops(2)).step(Exposure.class)).contains(new Exposure(2, true));
         assertThat(l.without(Key.class).keyed()).isFalse();
         assertThat(l.without(0).with(0, Outline.NONE).steps().getFirst()).isEqualTo(Outline.NONE);
     }

@@ -42,7 +42,7 @@ class HandCameraTest {
         CameraPose pose = new CameraPose(new Vec(0, lens, 0), 0, tilt, roll, 1600 / 2.0 / Math.tan(Math.toRadians(view / 2)), 1600, 900);
         HandCamera.Horizon h = new HandCamera.Horizon(horizon(pose, 0), horizon(pose, 1));
         Evidence.Upright person = new Evidence.Upright(seen(pose, new Vec(x, 0, z)), seen(pose, new Vec(x, 1.7, z)), 1.7);
-        HandCamera c = HandCamera.FRESH.withViewDeg(Given.told(view)).withHorizon(Given.told(h)).withKnown(person);
+        HandCamera c = HandCamera.FRESH.withViewDeg(Given.entered(view)).withHorizon(Given.entered(h)).withKnown(person);
         assertThat(c.aim(ASPECT).tiltDeg()).isCloseTo(tilt, Offset.offset(0.02));
         assertThat(c.aim(ASPECT).rollDeg()).isCloseTo(roll, Offset.offset(0.02));
         assertThat(c.height(ASPECT).orElseThrow()).isCloseTo(lens, Offset.offset(0.01));
@@ -59,20 +59,20 @@ class HandCameraTest {
     /// By the rule of the horizon: of whatever stands on the ground, the lens height is cut off by it.
     @Test
     void aPersonWhoseEyesLieOnTheHorizonIsSeenFromThere() {
-        HandCamera c = HandCamera.FRESH.withHorizon(Given.told(new HandCamera.Horizon(0.4, 0.4))).withKnown(new Evidence.Upright(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.6));
+        HandCamera c = HandCamera.FRESH.withHorizon(Given.entered(new HandCamera.Horizon(0.4, 0.4))).withKnown(new Evidence.Upright(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.6));
         assertThat(c.height(ASPECT).orElseThrow()).isCloseTo(1.6, Offset.offset(0.01));
     }
 
     @Test
     void whatWasNotToldStaysAssumed() {
-        Stage s = HandCamera.FRESH.withLensHeightM(Given.told(1.1)).stage(null, ASPECT);
-        assertThat(s.camera().position()).isEqualTo(Given.told(new Vec(0, 1.1, 0)));
+        Stage s = HandCamera.FRESH.withLensHeightM(Given.entered(1.1)).stage(null, ASPECT);
+        assertThat(s.camera().position()).isEqualTo(Given.entered(new Vec(0, 1.1, 0)));
         assertThat(s.camera().widthShareFocal()).isInstanceOf(Given.Assumed.class);
         assertThat(s.light().direction()).isInstanceOf(Given.Assumed.class);
-        Stage again = HandCamera.of(s, ASPECT).withViewDeg(Given.told(40.0)).stage(s, ASPECT);
+        Stage again = HandCamera.of(s, ASPECT).withViewDeg(Given.entered(40.0)).stage(s, ASPECT);
         assertThat(again.light()).isEqualTo(s.light());
         assertThat(again.camera().aim()).isInstanceOf(Given.Assumed.class);
-        assertThat(again.camera().widthShareFocal()).isEqualTo(Given.told(0.5 / Math.tan(Math.toRadians(20))));
+        assertThat(again.camera().widthShareFocal()).isEqualTo(Given.entered(0.5 / Math.tan(Math.toRadians(20))));
     }
 
     @Test
@@ -104,16 +104,16 @@ class HandCameraTest {
     @Test
     void theLensHeightFollowsFromWhatWasShownAlsoLater() {
         Evidence.Upright person = new Evidence.Upright(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.6);
-        HandCamera first = HandCamera.FRESH.withViewDeg(HandCamera.noted(28, 1.5)).withHorizon(Given.told(new HandCamera.Horizon(0.45, 0.45))).withKnown(person);
+        HandCamera first = HandCamera.FRESH.withViewDeg(HandCamera.noted(28, 1.5)).withHorizon(Given.entered(new HandCamera.Horizon(0.45, 0.45))).withKnown(person);
         Stage s = first.stage(null, 1.5);
         assertThat(s.evidence()).containsExactly(person);
         assertThat(s.camera().position()).isInstanceOf(Given.Measured.class);
         HandCamera later = HandCamera.of(s, 1.5);
         assertThat(later.viewDeg()).isInstanceOf(Given.Measured.class);
         assertThat(later.known()).isEqualTo(person);
-        Stage higher = later.withHorizon(Given.told(new HandCamera.Horizon(0.3, 0.3))).stage(s, 1.5);
+        Stage higher = later.withHorizon(Given.entered(new HandCamera.Horizon(0.3, 0.3))).stage(s, 1.5);
         assertThat(higher.camera().position().value().y()).isGreaterThan(s.camera().position().value().y() + 0.1);
-        assertThat(later.withLensHeightM(Given.told(1.0)).withKnown(null).stage(s, 1.5).evidence()).isEmpty();
+        assertThat(later.withLensHeightM(Given.entered(1.0)).withKnown(null).stage(s, 1.5).evidence()).isEmpty();
     }
 
     /// 36 by 24 mm is its own equivalent; a 16 by 9 picture of the same diagonal is wider.

@@ -18,7 +18,7 @@ public final class Stages {
 
     public static Stage of(Vec camera, StageCamera.Aim aim, double groundM, Surface.Extent extent, KeyLight light) {
         return new Stage(
-                new StageCamera(Given.told(camera), Given.told(aim), Given.told(1.0), StageCamera.MIDDLE),
-                List.of(new Surface("floor", Given.told(groundM), Given.told(extent))), light);
+                new StageCamera(Given.entered(camera), Given.entered(aim), Given.entered(1.0), StageCamera.MIDDLE),
+                List.of(new Surface("floor", Given.entered(groundM), Given.entered(extent))), light);
     }
 }

@@ -18,7 +18,7 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 import org.bytedeco.javacpp.BytePointer;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Transfer;
-import org.scenothesis.core.shot.Reading;
+import org.scenothesis.core.shot.ColourInterpretation;
 import org.scenothesis.media.FootageException;
 
 /// How the frames of one file are to be understood: what the crew said, what the file says, completed by stated assumptions.
@@ -37,7 +37,7 @@ public record FrameCoding(int format, int width, int height, Colour colour, Geom
     }
 
     /// @throws FootageException if the frame is of no layout that is known
-    public static FrameCoding of(Path path, AVStream stream, AVCodecContext decoder, AVFrame frame, Reading told) throws FootageException {
+    public static FrameCoding of(Path path, AVStream stream, AVCodecContext decoder, AVFrame frame, ColourInterpretation told) throws FootageException {
         AVPixFmtDescriptor d = av_pix_fmt_desc_get(frame.format());
         if (d == null || d.isNull() || frame.width() <= 0 || frame.height() <= 0) {
             throw new FootageException(path, "its pixels have no layout that is known here; convert it first.");
@@ -52,7 +52,7 @@ public record FrameCoding(int format, int width, int height, Colour colour, Geom
         return new FrameCoding(frame.format(), frame.width(), frame.height(), colour, geometry, alpha, floating, notes);
     }
 
-    private static Colour colour(AVCodecContext decoder, AVFrame frame, AVPixFmtDescriptor d, boolean still, Reading told, List<String> notes) {
+    private static Colour colour(AVCodecContext decoder, AVFrame frame, AVPixFmtDescriptor d, boolean still, ColourInterpretation told, List<String> notes) {
         boolean rgb = (d.flags() & AV_PIX_FMT_FLAG_RGB) != 0;
         boolean floating = (d.flags() & AV_PIX_FMT_FLAG_FLOAT) != 0;
         boolean jpeg = decoder.codec_id() == AV_CODEC_ID_MJPEG;

@@ -18,7 +18,7 @@ import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
-import org.scenothesis.core.shot.Reading;
+import org.scenothesis.core.shot.ColourInterpretation;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -78,7 +78,7 @@ class StrangeFootageTest {
                 assertThat(f.info().notes()).anyMatch(n -> n.contains("white"));
             }
         }
-        Reading told = new Reading(Transfer.GAMMA24, ColourMatrix.BT709, true);
+        ColourInterpretation told = new ColourInterpretation(Transfer.GAMMA24, ColourMatrix.BT709, true);
         try (Footage f = Footages.open(new FootageSource(file, told))) {
             assertThat(f.info().coding().transfer()).isEqualTo(Transfer.GAMMA24);
             assertThat(f.info().coding().fullRange()).isTrue();

@@ -10,11 +10,11 @@ import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Ids;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
@@ -23,16 +23,16 @@ import org.scenothesis.production.words.Words;
 /// What a production is begun from.
 ///
 /// - `title`: as said; `format`: size and rate of its first shot, null for those of the first footage.
-/// - `wonder`: what is impossible in the first shot, if that is known already.
-public record NewProduction(String title, @Nullable FrameFormat format, @Nullable WonderKind wonder) {
+/// - `illusion`: what is impossible in the first shot, if that is known already.
+public record NewProduction(String title, @Nullable FrameFormat format, @Nullable IllusionKind illusion) {
     private static final int LONGEST_NAME = 60;
 
     /// The production with one shot, in which nothing is filmed.
     public Production production() {
         String named = title.isBlank() ? "Untitled" : title.strip();
         Shot shot = Shots.added(new Production(named, List.of(), HouseRules.DEFAULT)).shots().getFirst().withFormat(format);
-        if (wonder != null) {
-            shot = shot.withWonders(List.of(new Wonder("wonder-1", wonder, Words.of("wonder.subject." + wonder.name()), 0, shot.seconds(), Map.of())));
+        if (illusion != null) {
+            shot = shot.withIllusions(List.of(new Illusion("wonder-1", illusion, Words.of("illusion.subject." + illusion.name()), 0, shot.seconds(), Map.of())));
         }
         return new Production(named, List.of(shot), HouseRules.DEFAULT);
     }

@@ -37,7 +37,7 @@ final class DemoSets {
     private DemoSets() {}
 
     private static Given<Double> m(double v) {
-        return Given.told(v);
+        return Given.entered(v);
     }
 
     /// A thing with all its numbers told.
@@ -51,11 +51,11 @@ final class DemoSets {
     }
 
     private static Piece piece(String id, String name, double x, double z, Thing thing, String... plates) {
-        return new Piece(id, name, Given.told(new Spot(x, z, 0)), Set.of(plates), told(thing));
+        return new Piece(id, name, Given.entered(new Spot(x, z, 0)), Set.of(plates), told(thing));
     }
 
     private static Lamp lamp(LampKind kind, double high, Vec aim, double dimmer) {
-        return Lamp.usual(kind, m(high), Given.told(aim)).withDimmer(m(dimmer));
+        return Lamp.usual(kind, m(high), Given.entered(aim)).withDimmer(m(dimmer));
     }
 
     private static Body person(double high, Vec steps, double fromS, double toS) {
@@ -65,10 +65,10 @@ final class DemoSets {
     }
 
     private static Stage stage(Vec at, double tiltDeg, double focalShare, double fNumber, double focusM, Surroundings around, double groundM, KeyLight light, List<Piece> pieces) {
-        StageCamera camera = new StageCamera(Given.told(at), Given.told(new StageCamera.Aim(0, tiltDeg, 0)), m(focalShare), StageCamera.MIDDLE);
+        StageCamera camera = new StageCamera(Given.entered(at), Given.entered(new StageCamera.Aim(0, tiltDeg, 0)), m(focalShare), StageCamera.MIDDLE);
         LensSetting lens = new LensSetting(m(SENSOR_MM), m(fNumber), m(focusM));
-        Surface ground = new Surface("ground", m(groundM), Given.told(new Surface.Extent(0.1, 12)));
-        return new Stage(camera, List.of(ground), light, List.of(), new Floor(Given.told(around), lens, pieces, Map.of()));
+        Surface ground = new Surface("ground", m(groundM), Given.entered(new Surface.Extent(0.1, 12)));
+        return new Stage(camera, List.of(ground), light, List.of(), new Floor(Given.entered(around), lens, pieces, Map.of()));
     }
 
     private static KeyLight light(double azimuthDeg, double elevationDeg) {

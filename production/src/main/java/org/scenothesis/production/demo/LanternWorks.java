@@ -11,6 +11,8 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.rehearsal.loft.LiftingShoot;
 import org.scenothesis.core.rehearsal.loft.Loft;
 import org.scenothesis.core.shot.Beat;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
@@ -19,12 +21,10 @@ import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.stage.KeyLight;
 import org.scenothesis.core.stage.SetUp;
@@ -34,8 +34,8 @@ import org.scenothesis.core.stage.Surface;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
 import org.scenothesis.core.value.Given;
-import org.scenothesis.production.illusion.Illusion;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShot;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.stage.Rehearsing;
 
 /// The document of the demo production. Its verdicts are measured from the footage when it is opened.
@@ -54,8 +54,8 @@ public final class LanternWorks {
     }
 
     private static Shot lifts() {
-        Wonder floats = new Wonder(
-                "lantern-floats", WonderKind.FLOATS, "the lantern", LiftingShoot.LIFT_S, SECONDS,
+        Illusion floats = new Illusion(
+                "lantern-floats", IllusionKind.FLOATS, "the lantern", LiftingShoot.LIFT_S, SECONDS,
                 Map.of("heightM", "0.44", "support", "rod", "actor", "the maker", "sizeM", "0.3", "travelM", "0.2", "distanceM", "0.8", "restM", "0.9", "glows",
                         "yes", "colours", "#e8d8b0 #6b4a35"));
         List<Beat> beats = List.of(
@@ -88,11 +88,11 @@ public final class LanternWorks {
         Layer maker = Layer.patch("maker", "Maker", "maker").with(Outline.of(outline(0.30, 0.16, 0.60, 0.16, 0.60, 1, 0.30, 1), 14));
         Layer light = Layer.light("glow", "Light of the lantern", "lamp", "clean")
                 .with(Outline.of(outline(0.47, 0, 0.585, 0, 0.592, 0.44, 0.642, 0.44, 0.690, 0, 1, 0, 1, 1, 0.36, 1, 0.40, 0.62, 0.47, 0.55), 26))
-                .with(new Presence(Animated.of(0.0).key(let, 0.0, Ease.SOFT).key(let + 1.5, 0.9, Ease.SOFT)));
+                .with(new Opacity(Animated.of(0.0).key(let, 0.0, Ease.SOFT).key(let + 1.5, 0.9, Ease.SOFT)));
         Layer lantern = Layer.of("lantern", "Lantern", "lantern",
                 Outline.of(outline(0.53, 0.20, 0.71, 0.20, 0.71, 0.493, 0.53, 0.493), 0),
                 new Key(KeySettings.DEFAULT.withEmptyBelow(0.18)),
-                Place.at(Given.told(hung), rest).withFoot(Animated.of(rest).key(let, rest, Ease.SOFT).key(let + 1.6, hung, Ease.SOFT)),
+                SetPlace.at(Given.entered(hung), rest).withFoot(Animated.of(rest).key(let, rest, Ease.SOFT).key(let + 1.6, hung, Ease.SOFT)),
                 Shadow.OF_STAGE);
         return List.of(Layer.of("base", "Clean plate", "clean"), maker, light, lantern);
     }
@@ -108,16 +108,16 @@ public final class LanternWorks {
     private static Stage stage() {
         var pose = Loft.view(1280, 720).pose();
         StageCamera camera = new StageCamera(
-                Given.told(pose.position()), Given.told(new StageCamera.Aim(pose.panDeg(), pose.tiltDeg(), pose.rollDeg())),
-                Given.told(pose.focalPx() / pose.width()), StageCamera.MIDDLE);
-        Surface bench = new Surface("ground", Given.told(Loft.BENCH_M), Given.told(new Surface.Extent(0.28, 1.05)));
+                Given.entered(pose.position()), Given.entered(new StageCamera.Aim(pose.panDeg(), pose.tiltDeg(), pose.rollDeg())),
+                Given.entered(pose.focalPx() / pose.width()), StageCamera.MIDDLE);
+        Surface bench = new Surface("ground", Given.entered(Loft.BENCH_M), Given.entered(new Surface.Extent(0.28, 1.05)));
         KeyLight.Direction window = new KeyLight.Direction(-78, 36);
         return new Stage(camera, List.of(bench), KeyLight.told(window, 26, KeyLight.keyToFillStops(LIT_TO_SHADOW, window, Vec.UP)));
     }
 
     /// A shot told by one of the ready illusions, nothing filmed yet.
     private static Shot told(int number, String illusion) {
-        Illusion ready = Illusions.shipped().all().stream().filter(i -> i.id().equals(illusion)).findFirst().orElseThrow();
+        ReadyMadeShot ready = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals(illusion)).findFirst().orElseThrow();
         return ready.into(new Shot(String.valueOf(number), number, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
     }
 
@@ -128,13 +128,13 @@ public final class LanternWorks {
 
     /// A told shot that is over sooner than its illusion was written for.
     private static Shot lasting(Shot told, double seconds) {
-        return told.withSeconds(seconds).withWonders(told.wonders().stream().map(w -> w.withToSeconds(Math.min(w.toSeconds(), seconds))).toList())
+        return told.withSeconds(seconds).withIllusions(told.illusions().stream().map(w -> w.withToSeconds(Math.min(w.toSeconds(), seconds))).toList())
                 .withBeats(told.beats().stream().filter(b -> b.seconds() < seconds).toList());
     }
 
     /// A told shot of whose wonders something else is so.
     private static Shot but(Shot told, Map<String, String> otherwise) {
-        return told.withWonders(told.wonders().stream().map(w -> {
+        return told.withIllusions(told.illusions().stream().map(w -> {
             Map<String, String> facts = new HashMap<>(w.facts());
             facts.putAll(otherwise);
             return w.withFacts(facts);
@@ -160,7 +160,7 @@ public final class LanternWorks {
         Shot told = but(lasting(told(14, "inside-the-lantern"), 5), Map.of("contact", "no", "inFront", "no")).withSetUp(DemoSets.lanternWall()).withElsewhere(Map.of("B", DemoSets.smallMaker()));
         Vec from = new Vec(0.27, BENCH_M, 0.93);
         // Where the bench shows in the one picture what the floor under him shows in the other.
-        Place behind = Place.at(Given.told(new Vec(0.0421, BENCH_M, 0.6533)), from).withSize(Animated.of(THUMB))
+        SetPlace behind = SetPlace.at(Given.entered(new Vec(0.0421, BENCH_M, 0.6533)), from).withSize(Animated.of(THUMB))
                 .withFoot(Animated.of(from).key(1.2, from, Ease.SOFT).key(4.6, new Vec(-0.13, BENCH_M, 0.93), Ease.SOFT));
         Layer small = Layer.of("small", "The small maker", "thing",
                 Outline.of(outline(0.24, 0.08, 0.76, 0.08, 0.76, 0.9, 0.24, 0.9), 0), new Key(KeySettings.DEFAULT.withEmptyBelow(0.34)), behind, Shadow.OF_STAGE);

@@ -20,19 +20,19 @@ public final class Search {
     private Search() {}
 
     /// A found illusion, how well it matched (1 is every word of the sentence), and the words that did.
-    public record Hit(Illusion illusion, double score, List<String> matched) {}
+    public record Hit(ReadyMadeShot illusion, double score, List<String> matched) {}
 
     /// The best matches first; all of them, unscored, for an empty sentence.
-    public static List<Hit> find(List<Illusion> all, String sentence) {
+    public static List<Hit> find(List<ReadyMadeShot> all, String sentence) {
         Set<String> asked = words(sentence);
         if (asked.isEmpty()) {
             return all.stream().map(i -> new Hit(i, 0, List.of())).toList();
         }
-        Map<Illusion, Set<String>> texts = new HashMap<>();
+        Map<ReadyMadeShot, Set<String>> texts = new HashMap<>();
         all.forEach(i -> texts.put(i, words(text(i))));
         List<Hit> out = new ArrayList<>();
         double total = asked.stream().mapToDouble(w -> weight(w, texts)).sum();
-        for (Illusion i : all) {
+        for (ReadyMadeShot i : all) {
             Set<String> text = texts.getOrDefault(i, Set.of());
             List<String> matched = asked.stream().filter(w -> has(text, w)).toList();
             double score = matched.stream().mapToDouble(w -> weight(w, texts)).sum() / Math.max(1e-9, total);
@@ -44,14 +44,14 @@ public final class Search {
         return out;
     }
 
-    private static String text(Illusion i) {
+    private static String text(ReadyMadeShot i) {
         StringBuilder b = new StringBuilder(i.title()).append(' ').append(i.story()).append(' ').append(String.join(" ", i.words()));
-        i.wonders().forEach(w -> b.append(' ').append(PlanWords.wonder(w)));
+        i.illusions().forEach(w -> b.append(' ').append(PlanWords.illusion(w)));
         return b.toString();
     }
 
     /// Rare words say more.
-    private static double weight(String word, Map<Illusion, Set<String>> texts) {
+    private static double weight(String word, Map<ReadyMadeShot, Set<String>> texts) {
         long in = texts.values().stream().filter(t -> has(t, word)).count();
         return in == 0 ? 0.5 : Math.log(1 + texts.size() / (double) in);
     }

@@ -62,14 +62,14 @@ public final class Incoming {
         if (found.footage.size() > MOST) {
             throw new FootageException(given.getFirst(), "these are " + found.footage.size() + " files; bring in at most " + MOST + " at a time.");
         }
-        List<Seen> seen = new ArrayList<>();
+        List<FileProbe> seen = new ArrayList<>();
         for (Path f : found.footage) {
             if (!progress.at(seen.size(), found.footage.size())) {
                 throw new Stopped();
             }
             seen.add(look(f));
         }
-        found.other.stream().limit(MOST).forEach(f -> seen.add(Seen.unreadable(f, f + ": " + (Footages.isSound(f)
+        found.other.stream().limit(MOST).forEach(f -> seen.add(FileProbe.unreadable(f, f + ": " + (Footages.isSound(f)
                 ? "it is sound without a picture; choose it as the shot's sound on Hand over, or with scenothesis sound."
                 : "this kind of picture or clip is not read here; convert it first."))));
         return Proposals.of(shot, seen, looks(shot));
@@ -124,7 +124,7 @@ public final class Incoming {
     }
 
     /// One look at a file; what keeps it from being used is part of what is seen.
-    private Seen look(Path file) {
+    private FileProbe look(Path file) {
         try (Footage f = Footages.open(file)) {
             int n = f.info().frames();
             Picture first = small(f, 0);
@@ -132,10 +132,10 @@ public final class Incoming {
             double stirring = n > 1 ? Math.max(Look.stirring(first, middle), Look.stirring(first, last(f, middle))) : 0;
             double seconds = n > 1 ? n / f.info().rate().framesPerSecond() : 0;
             FootageInfo.Shortfall shortfall = f.info().shortfall();
-            return new Seen(file, n == 1, seconds, f.info().width(), f.info().height(), Math.max(ClothSight.share(first), ClothSight.share(middle)), dark(middle),
+            return new FileProbe(file, n == 1, seconds, f.info().width(), f.info().height(), Math.max(ClothSight.share(first), ClothSight.share(middle)), dark(middle),
                     stirring, Look.of(first), DisplayPicture.of(middle, SMALL_W, SMALL_H, bands), shortfall == null ? "" : shortfall.sentence(n), "");
         } catch (FootageException e) {
-            return Seen.unreadable(file, String.valueOf(e.getMessage()));
+            return FileProbe.unreadable(file, String.valueOf(e.getMessage()));
         }
     }
 

@@ -7,7 +7,7 @@ import org.scenothesis.production.words.Words;
 ///
 /// - `plate`: the id of one that is there, or of one that will be made for it; empty where it is left out.
 /// - `role`, `name`: of the plate. `why`: what the proposal rests on.
-public record Proposal(Seen seen, String plate, PlateRole role, String name, Why why) {
+public record Proposal(FileProbe seen, String plate, PlateRole role, String name, Why why) {
     private static final String TRAY = "tray";
 
     /// What a proposal rests on.
@@ -25,7 +25,7 @@ public record Proposal(Seen seen, String plate, PlateRole role, String name, Why
     }
 
     /// The file in the tray, until somebody says what it is.
-    static Proposal unsorted(Seen seen, Why why) {
+    static Proposal unsorted(FileProbe seen, Why why) {
         return new Proposal(seen, TRAY, PlateRole.UNSORTED, Words.of("name.UNSORTED"), why);
     }
 

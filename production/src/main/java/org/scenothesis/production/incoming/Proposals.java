@@ -57,7 +57,7 @@ public final class Proposals {
     /// One proposal for each file, in their order.
     ///
     /// - `looks`: of takes that are there, by the id of their plate.
-    public static List<Proposal> of(Shot shot, List<Seen> files, Map<String, Look> looks) {
+    public static List<Proposal> of(Shot shot, List<FileProbe> files, Map<String, Look> looks) {
         boolean there = shot.plates().stream().anyMatch(p -> p.role() == PlateRole.SCREEN_ONLY && p.chosen() != null);
         boolean named = files.stream().anyMatch(f -> f.usable() && words(f).stream().anyMatch(WORDS.getOrDefault(PlateRole.SCREEN_ONLY, Set.of())::contains) && goes(PlateRole.SCREEN_ONLY, f));
         Proposals p = new Proposals(shot, looks, there || named);
@@ -65,7 +65,7 @@ public final class Proposals {
         return List.copyOf(p.made);
     }
 
-    private Proposal of(Seen s) {
+    private Proposal of(FileProbe s) {
         if (!s.usable()) {
             return new Proposal(s, "", PlateRole.PRACTICAL, s.named(), Proposal.Why.UNREADABLE);
         }
@@ -85,7 +85,7 @@ public final class Proposals {
     }
 
     /// By nothing but the picture.
-    private Proposal looked(Seen s) {
+    private Proposal looked(FileProbe s) {
         if (!bare && s.cloth() >= ALL_CLOTH && s.stirring() < STIRRED) {
             return some(s, PlateRole.SCREEN_ONLY, Proposal.Why.CLOTH);
         }
@@ -105,13 +105,13 @@ public final class Proposals {
     }
 
     /// A word in a name does not make an element on cloth a clean plate.
-    private static boolean goes(PlateRole role, Seen s) {
+    private static boolean goes(PlateRole role, FileProbe s) {
         boolean cloth = s.cloth() >= SOME_CLOTH;
         return role == PlateRole.SCREEN_ONLY ? cloth && s.stirring() < STIRRED : !cloth || role == PlateRole.REFERENCE;
     }
 
     /// Whether there are pictures of the set, and this one is like none of them: it may be anything.
-    private boolean stranger(Seen s) {
+    private boolean stranger(FileProbe s) {
         Stream<Look> there = shot.plates().stream().filter(p -> !p.role().apart()).map(p -> looks.getOrDefault(p.id(), Look.NONE));
         Stream<Look> coming = made.stream().filter(p -> p.taken() && !p.role().apart()).map(p -> p.seen().look());
         List<Look> set = Stream.concat(there, coming).filter(l -> !l.cells().isEmpty()).toList();
@@ -124,30 +124,30 @@ public final class Proposals {
     }
 
     /// The plate all of whose name, but for numbers, is in the file's; the longest name of several.
-    private Optional<Plate> called(Seen s) {
+    private Optional<Plate> called(FileProbe s) {
         Set<String> in = words(s);
         return shot.plates().stream().filter(p -> !tokens(p.name()).isEmpty() && in.containsAll(tokens(p.name())) || in.contains(p.id().toLowerCase(Locale.ROOT)))
                 .max((a, b) -> Integer.compare(tokens(a.name()).size(), tokens(b.name()).size()));
     }
 
-    private Proposal there(Seen s, Plate p, Proposal.Why why) {
+    private Proposal there(FileProbe s, Plate p, Proposal.Why why) {
         given.add(p.id());
         return new Proposal(s, p.id(), p.role(), p.name(), why);
     }
 
     /// A plate of this role that still waits for its first take, or the only one there is in a shot, else a new one.
-    private Proposal some(Seen s, PlateRole role, Proposal.Why why) {
+    private Proposal some(FileProbe s, PlateRole role, Proposal.Why why) {
         Optional<Plate> waiting = shot.plates().stream()
                 .filter(p -> p.role() == role && (p.takes().isEmpty() && !given.contains(p.id()) || why == Proposal.Why.NAME && ONE_OF.contains(role))).findFirst();
         return waiting.isPresent() ? there(s, waiting.get(), why) : new Proposal(s, fresh(s), role, s.named(), why);
     }
 
     /// Files that differ only in their number share it, as takes of one plate.
-    private String fresh(Seen s) {
+    private String fresh(FileProbe s) {
         return Plates.freshId(shot, s.named());
     }
 
-    private static Set<String> words(Seen s) {
+    private static Set<String> words(FileProbe s) {
         return tokens(s.named());
     }
 

@@ -12,8 +12,8 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.measure.ContentHashes;
+import org.scenothesis.production.measure.MeasurementCache;
 import org.scenothesis.production.measure.Progress;
-import org.scenothesis.production.measure.Readings;
 import org.scenothesis.production.measure.Stopped;
 
 /// Footage measured as a background.
@@ -28,7 +28,7 @@ public record BackgroundTake(BackgroundReport report, List<Double> seconds) {
     }
 
     /// What was measured of this footage before, by the same code; empty where nothing was, or the file is another now.
-    public static Optional<BackgroundTake> kept(Readings readings, ContentHashes contents, FootageSource source) {
+    public static Optional<BackgroundTake> kept(MeasurementCache readings, ContentHashes contents, FootageSource source) {
         return contents.known(source.path()).flatMap(hash -> readings.find(key(hash), BackgroundTake.class));
     }
 
@@ -36,7 +36,7 @@ public record BackgroundTake(BackgroundReport report, List<Double> seconds) {
     ///
     /// @throws FootageException if it cannot be read
     /// @throws Stopped if progress asks for it
-    public static BackgroundTake kept(Readings readings, ContentHashes contents, FootageSource source, Bands bands, Progress progress) throws FootageException {
+    public static BackgroundTake kept(MeasurementCache readings, ContentHashes contents, FootageSource source, Bands bands, Progress progress) throws FootageException {
         try {
             String hash = contents.of(source.path(), (done, of) -> progress.at(0, 1));
             Optional<BackgroundTake> before = readings.find(key(hash), BackgroundTake.class);
@@ -52,7 +52,7 @@ public record BackgroundTake(BackgroundReport report, List<Double> seconds) {
     }
 
     private static String key(String hash) {
-        return Readings.key("background", VERSION, List.of(hash), "");
+        return MeasurementCache.key("background", VERSION, List.of(hash), "");
     }
 
     /// @throws FootageException if it cannot be read

@@ -15,13 +15,13 @@ import org.scenothesis.core.perspective.CameraSolver;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.ColourGrade;
 import org.scenothesis.media.FootageException;
 
 /// What a plate looks like, and how far it is from the clean plate.
 ///
 /// - `look`: null where it could not be read, and `why`. `against`: null of the clean plate itself. `byNeutral`: what the neutral things marked in both say brings it to the clean plate; null where not as many are marked in both. `light`: as its marks say; null where none are marked for it.
-public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureComparison against, @Nullable Tone byNeutral, @Nullable PictureLight light, String why) {
+public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureComparison against, @Nullable ColourGrade byNeutral, @Nullable PictureLight light, String why) {
     private static final int FRAMES = 3;
 
     /// A plate that could not be read, and why.
@@ -72,7 +72,7 @@ public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureCompa
         }
     }
 
-    private static @Nullable Tone byNeutral(Plate plate, Picture p, Plate base, Picture reference, PictureComparison against) {
+    private static @Nullable ColourGrade byNeutral(Plate plate, Picture p, Plate base, Picture reference, PictureComparison against) {
         List<Area> own = MarkConversion.light(plate.marks(), p.width(), p.height()).grey();
         List<Area> others = MarkConversion.light(base.marks(), reference.width(), reference.height()).grey();
         return own.isEmpty() || own.size() != others.size() ? null : against.by(p, own, reference, others).tone();

@@ -47,12 +47,12 @@ final class CameraMeter implements Meter<LockReading> {
     }
 
     @Override
-    public LockReading measure(Target t, Means means, Progress progress) throws FootageException {
+    public LockReading measure(Target t, MeasureContext means, Progress progress) throws FootageException {
         return LockCheck.read(means.source(t.footage().getFirst()), means.source(t.take()), means.bands(), progress);
     }
 
     @Override
-    public Optional<LockReading> look(Target t, Means means, Progress progress) throws FootageException {
+    public Optional<LockReading> look(Target t, MeasureContext means, Progress progress) throws FootageException {
         return Optional.of(LockCheck.look(means.source(t.footage().getFirst()), means.source(t.take()), means.bands(), progress));
     }
 

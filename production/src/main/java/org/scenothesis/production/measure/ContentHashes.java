@@ -21,7 +21,7 @@ import org.scenothesis.media.FileStamp;
 public final class ContentHashes {
     private static final int PIECE = 1 << 20;
 
-    private final Readings readings;
+    private final MeasurementCache readings;
     private final Map<Path, Known> known = new ConcurrentHashMap<>();
 
     private record Known(String standing, String hash) {}
@@ -29,7 +29,7 @@ public final class ContentHashes {
     /// A hash as it is kept.
     record Kept(String hash) {}
 
-    ContentHashes(Readings readings) {
+    ContentHashes(MeasurementCache readings) {
         this.readings = readings;
     }
 
@@ -102,7 +102,7 @@ public final class ContentHashes {
     }
 
     private static String path(String relative) {
-        return Readings.key("path", 5, List.of(relative), "");
+        return MeasurementCache.key("path", 5, List.of(relative), "");
     }
 
     static MessageDigest sha() {

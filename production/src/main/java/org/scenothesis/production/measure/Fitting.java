@@ -17,8 +17,8 @@ import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Trail;
-import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.Track;
+import org.scenothesis.core.shot.Tracks;
 
 /// Whether what was filmed is long enough, and fits what it is laid on: follows from what the files say of themselves.
 final class Fitting {
@@ -66,12 +66,12 @@ final class Fitting {
     /// What layers hang on: lost in some frames of the shot, or not there at all.
     private static List<Finding> followed(Shot shot, Plate plate, FootageBrief b, List<Layer> on, double rate) {
         List<Finding> out = new ArrayList<>();
-        Set<String> hangs = on.stream().flatMap(l -> Trails.of(l).stream()).collect(Collectors.toSet());
+        Set<String> hangs = on.stream().flatMap(l -> Tracks.of(l).stream()).collect(Collectors.toSet());
         int frames = Math.max(1, (int) Math.round(shot.seconds() * rate));
-        for (Trail t : shot.trails()) {
+        for (Track t : shot.tracks()) {
             if (hangs.contains(t.id()) && t.plate().equals(plate.id())) {
                 long lost = IntStream.range(0, frames).filter(i -> {
-                    double at = Trails.takeSeconds(shot, t.plate(), i / rate);
+                    double at = Tracks.takeSeconds(shot, t.plate(), i / rate);
                     return at >= 0 && at < b.seconds() && !t.found(at, Math.min(rate, b.rate()));
                 }).count();
                 if (lost > 0) {
@@ -79,7 +79,7 @@ final class Fitting {
                 }
             }
         }
-        boolean astray = on.stream().filter(l -> l.plate().equals(plate.id())).flatMap(l -> Trails.of(l).stream()).anyMatch(id -> shot.trail(id).isEmpty());
+        boolean astray = on.stream().filter(l -> l.plate().equals(plate.id())).flatMap(l -> Tracks.of(l).stream()).anyMatch(id -> shot.track(id).isEmpty());
         if (astray) {
             out.add(Finding.that(Measure.FOLLOWED, subject(plate), frames, Verdict.REDO));
         }

@@ -9,7 +9,7 @@ import org.scenothesis.core.match.AnalysisFrame;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Following;
-import org.scenothesis.core.shot.step.Pin;
+import org.scenothesis.core.shot.step.PinnedCorners;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -110,7 +110,7 @@ public final class FollowTake {
                 throw new UnsuitableException(t.info().path(), "it has frames 0 to " + last + ", not " + f + "; give frames that are there.");
             }
         }
-        if (seed.points.size() == 4 && !Pin.bendsOneWay(seed.points)) {
+        if (seed.points.size() == 4 && !PinnedCorners.bendsOneWay(seed.points)) {
             throw new UnsuitableException(t.info().path(), "the four corners must go round one way, none within the others; give them as top left, top right, bottom right, bottom left.");
         }
         for (Point p : seed.points) {

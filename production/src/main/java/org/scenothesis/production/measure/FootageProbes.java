@@ -18,9 +18,9 @@ final class FootageProbes {
     private static final int VERSION = 7;
 
     private final ProductionFolder folder;
-    private final Readings readings;
+    private final MeasurementCache readings;
 
-    FootageProbes(ProductionFolder folder, Readings readings) {
+    FootageProbes(ProductionFolder folder, MeasurementCache readings) {
         this.folder = folder;
         this.readings = readings;
     }
@@ -36,7 +36,7 @@ final class FootageProbes {
         if (refused != null) {
             return FootageBrief.broken(standing, refused);
         }
-        String key = Readings.key("brief", VERSION, List.of(standing), take.reading());
+        String key = MeasurementCache.key("brief", VERSION, List.of(standing), take.reading());
         Optional<FootageBrief> kept = standing.isEmpty() ? Optional.empty() : readings.find(key, FootageBrief.class);
         if (kept.isPresent()) {
             return kept.get();

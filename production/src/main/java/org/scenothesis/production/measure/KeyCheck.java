@@ -21,7 +21,7 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.Tracks;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
@@ -53,7 +53,7 @@ public final class KeyCheck {
                 return new Moment(frame, garbage.shape(info.secondsAt(frame)), settings);
             }
             double at = used.shot.seconds() * k / last;
-            return new Moment(info.frameAt(used.layer.time().at(at)), Trails.shape(used.shot, garbage, at, info.width() / (double) info.height()), used.layer.key(at));
+            return new Moment(info.frameAt(used.layer.time().at(at)), Tracks.shape(used.shot, garbage, at, info.width() / (double) info.height()), used.layer.key(at));
         }
     }
 

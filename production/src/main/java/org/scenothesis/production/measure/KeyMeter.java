@@ -67,7 +67,7 @@ final class KeyMeter implements Meter<KeyReport> {
                 settings.add(ProductionJson.part(changes(l)));
             }
             TrackBinding by = l.garbage().hung();
-            settings.add(by == null ? null : shot.trail(by.trail()).map(ProductionJson::part).orElse(null));
+            settings.add(by == null ? null : shot.track(by.track()).map(ProductionJson::part).orElse(null));
         }
         return Optional.of(new Target(shot, plate, take, subject(plate), footage, settings, ""));
     }
@@ -97,7 +97,7 @@ final class KeyMeter implements Meter<KeyReport> {
     }
 
     @Override
-    public KeyReport measure(Target t, Means means, Progress progress) throws FootageException {
+    public KeyReport measure(Target t, MeasureContext means, Progress progress) throws FootageException {
         @Nullable Take bare = t.footage().size() > 1 ? t.footage().get(1) : null;
         Layer l = layer(t.shot(), t.plate());
         return KeyCheck.run(new KeyCheck.Wish(means.source(t.take()), means.sourceOrNull(bare), l.key(), l.garbage(), used(t.shot(), l)), means.keying(), progress);

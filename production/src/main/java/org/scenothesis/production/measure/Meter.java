@@ -32,13 +32,13 @@ interface Meter<R> {
     /// @throws UnsuitableException if it can be read but not measured
     /// @throws FootageException if footage cannot be read
     /// @throws Stopped if progress asks for it
-    R measure(Target target, Means means, Progress progress) throws FootageException, IOException;
+    R measure(Target target, MeasureContext means, Progress progress) throws FootageException, IOException;
 
     /// A first look at little of it, where the whole takes long; empty where there is no such thing.
     ///
     /// @throws FootageException if footage cannot be read
     /// @throws Stopped if progress asks for it
-    default Optional<R> look(Target target, Means means, Progress progress) throws FootageException, IOException {
+    default Optional<R> look(Target target, MeasureContext means, Progress progress) throws FootageException, IOException {
         return Optional.empty();
     }
 

@@ -30,15 +30,15 @@ public final class Surveyor {
     private static final long PAUSE_NS = 150_000_000;
 
     private final ProductionFolder folder;
-    private final Means means;
+    private final MeasureContext means;
 
     public Surveyor(ProductionFolder folder, Bands bands) {
-        this(folder, bands, Readings.of(folder, shipped()));
+        this(folder, bands, MeasurementCache.of(folder, shipped()));
     }
 
-    Surveyor(ProductionFolder folder, Bands bands, Readings readings) {
+    Surveyor(ProductionFolder folder, Bands bands, MeasurementCache readings) {
         this.folder = folder;
-        means = new Means(folder, readings, new ContentHashes(readings), new FootageProbes(folder, readings), new Keying(bands), bands);
+        means = new MeasureContext(folder, readings, new ContentHashes(readings), new FootageProbes(folder, readings), new Keying(bands), bands);
     }
 
     /// The readings of the demo's footage that ship with the application.
@@ -51,7 +51,7 @@ public final class Surveyor {
     }
 
     /// Where what was measured is kept.
-    public Readings readings() {
+    public MeasurementCache readings() {
         return means.readings();
     }
 
@@ -211,7 +211,7 @@ public final class Surveyor {
     }
 
     private static String key(Meter<?> meter, Target t, List<String> contents) {
-        return Readings.key(meter.code(), meter.version(), contents, t.settings());
+        return MeasurementCache.key(meter.code(), meter.version(), contents, t.settings());
     }
 
     /// A first look, kept under what the files look like from outside.
@@ -221,7 +221,7 @@ public final class Surveyor {
             return m;
         }
         return outcome(meter, m, t, () -> {
-            String key = Readings.key("look-" + meter.code(), meter.version(), List.of(stamp(t)), List.of());
+            String key = MeasurementCache.key("look-" + meter.code(), meter.version(), List.of(stamp(t)), List.of());
             Optional<R> kept = means.readings().find(key, meter.kind());
             if (kept.isPresent()) {
                 return m.with(meter, t, new Outcome.Found<>(kept.get(), true), stamp(t));
@@ -304,7 +304,7 @@ public final class Surveyor {
         R reading = t == null ? null : m.outcome(meter, t.shot(), t.subject()).flatMap(Outcome::found).orElse(null);
         if (t != null && reading != null) {
             try {
-                Readings.ship(into, wholeKey(meter, t, Progress.NONE), reading);
+                MeasurementCache.ship(into, wholeKey(meter, t, Progress.NONE), reading);
             } catch (FootageException e) {
                 throw new IOException(e);
             }

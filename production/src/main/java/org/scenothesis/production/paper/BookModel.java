@@ -15,7 +15,7 @@ import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.sketch.PlateSketch;
 import org.scenothesis.core.breakdown.sketch.Sketch;
-import org.scenothesis.core.finding.School;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Beat;
 import org.scenothesis.core.shot.Permission;
@@ -73,8 +73,8 @@ final class BookModel {
         m.put("cautions", cautions());
         m.put("local", Words.of("caution.local"));
         m.put("permissions", day.permissions().stream().map(BookModel::permission).toList());
-        m.put("schools", schools());
-        m.put("shots", day.production().shots().stream().filter(s -> !s.wonders().isEmpty()).map(this::shot).toList());
+        m.put("schools", approaches());
+        m.put("shots", day.production().shots().stream().filter(s -> !s.illusions().isEmpty()).map(this::shot).toList());
         return m;
     }
 
@@ -122,10 +122,10 @@ final class BookModel {
                 p.holder(), "licence", p.licence(), "proof", p.proof(), "complete", p.complete());
     }
 
-    private List<Map<String, Object>> schools() {
+    private List<Map<String, Object>> approaches() {
         List<Map<String, Object>> out = new ArrayList<>();
-        for (School s : School.values()) {
-            String way = day.production().houseRules().school(s);
+        for (Approach s : Approach.values()) {
+            String way = day.production().houseRules().approach(s);
             out.add(Map.of("matter", Words.of("school." + s), "way", Words.of("school." + s + "." + way), "why", Words.of("school." + s + "." + way + ".why")));
         }
         return out;
@@ -139,7 +139,7 @@ final class BookModel {
         m.put("story", s.story());
         m.put("seconds", Words.number(s.seconds(), 1));
         m.put("panels", panels(s));
-        m.put("wonders", s.wonders().stream().map(w -> PlanWords.capital(PlanWords.wonder(w)) + ", " + Words.time(w.fromSeconds()) + " to " + Words.time(w.toSeconds())).toList());
+        m.put("wonders", s.illusions().stream().map(w -> PlanWords.capital(PlanWords.illusion(w)) + ", " + Words.time(w.fromSeconds()) + " to " + Words.time(w.toSeconds())).toList());
         m.put("conflicts", plan.conflicts().stream().map(c -> Map.of(
                 "verdict", Words.verdict(c.weight()), "words", PlanWords.conflict(c), "remedy", PlanWords.remedy(c), "redo", c.weight() == Verdict.REDO)).toList());
         m.put("plates", plan.needs().stream().map(n -> plate(s, plan, n)).toList());

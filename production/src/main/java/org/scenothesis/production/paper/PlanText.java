@@ -24,7 +24,7 @@ public final class PlanText {
         BreakdownPlan plan = day.plan(shot.id());
         StringBuilder b = new StringBuilder();
         b.append(shot.number()).append(". ").append(shot.title()).append('\n');
-        shot.wonders().forEach(w -> b.append("   ").append(PlanWords.wonder(w)).append(", ").append(Words.time(w.fromSeconds())).append(" to ").append(Words.time(w.toSeconds()))
+        shot.illusions().forEach(w -> b.append("   ").append(PlanWords.illusion(w)).append(", ").append(Words.time(w.fromSeconds())).append(" to ").append(Words.time(w.toSeconds()))
                 .append('\n'));
         plan.conflicts().forEach(c -> b.append("   ").append(Words.verdict(c.weight())).append(": ").append(PlanWords.conflict(c)).append(' ').append(PlanWords.remedy(c))
                 .append('\n'));

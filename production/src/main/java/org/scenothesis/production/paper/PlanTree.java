@@ -137,7 +137,7 @@ public final class PlanTree {
         coded(o, "sound", "sound.", n.notes().sound());
         strings(o, "written", n.notes().written());
         strings(o, "after", List.copyOf(n.after()));
-        strings(o, "serves", List.copyOf(n.wonders()));
+        strings(o, "serves", List.copyOf(n.illusions()));
         return o;
     }
 
@@ -234,7 +234,7 @@ public final class PlanTree {
         o.put("verdict", Words.verdict(c.weight()));
         o.put("meaning", PlanWords.conflict(c));
         o.put("remedy", PlanWords.remedy(c));
-        o.put("wonder", c.wonder());
+        o.put("wonder", c.illusion());
         return o;
     }
 
@@ -243,7 +243,7 @@ public final class PlanTree {
         o.put("code", c.code());
         o.put("words", Words.of("caution." + c.code()) + " " + Words.of("caution.local"));
         o.put("acknowledged", day.production().day().acknowledged().contains(shot + "/" + c.code()));
-        strings(o, "because_of", c.wonders());
+        strings(o, "because_of", c.illusions());
         return o;
     }
 

@@ -17,15 +17,15 @@ import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.shot.Ids;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.words.Words;
 
 /// Shots and their wonders from a table: comma, semicolon or tab separated, a heading line, any order of columns.
 ///
-/// - Columns: `shot`, `title`, `story`, `seconds`, `wonder`, `subject`, `from`, `to`, `facts` (such as `motion=still; heightM=0.4`), or a column named like any fact.
+/// - Columns: `shot`, `title`, `story`, `seconds`, `illusion`, `subject`, `from`, `to`, `facts` (such as `motion=still; heightM=0.4`), or a column named like any fact.
 /// - Lines with one shot id belong to one shot. What is not understood is reported with its line and column and otherwise left out; nothing is guessed.
 public record ShotList(List<Shot> shots, List<Note> notes) {
     private static final int MOST_LINES = 5_000;
@@ -55,10 +55,10 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
             if (there.isEmpty()) {
                 all.add(s.withNumber(number(s.id(), all)));
             } else {
-                Set<String> ids = new TreeSet<>(there.get().wonders().stream().map(Wonder::id).toList());
-                List<Wonder> wonders = new ArrayList<>(there.get().wonders());
-                s.wonders().stream().filter(w -> !ids.contains(w.id())).forEach(wonders::add);
-                all.set(all.indexOf(there.get()), there.get().withWonders(wonders));
+                Set<String> ids = new TreeSet<>(there.get().illusions().stream().map(Illusion::id).toList());
+                List<Illusion> illusions = new ArrayList<>(there.get().illusions());
+                s.illusions().stream().filter(w -> !ids.contains(w.id())).forEach(illusions::add);
+                all.set(all.indexOf(there.get()), there.get().withIllusions(illusions));
             }
         }
         return p.withShots(all);
@@ -124,7 +124,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
             String title = cell(r, "title").isEmpty() ? s.title() : cell(r, "title");
             String story = cell(r, "story").isEmpty() ? s.story() : cell(r, "story");
             s = s.told(title, story, Math.max(0.1, seconds));
-            Optional<WonderKind> kind = kind(r, line);
+            Optional<IllusionKind> kind = kind(r, line);
             if (kind.isPresent()) {
                 String subject = cell(r, "subject").isEmpty() ? "something" : cell(r, "subject");
                 double from = number(r, line, "from", 0);
@@ -136,15 +136,15 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                 }
                 Map<String, String> facts = new LinkedHashMap<>();
                 Shot told = facts(r, line, s, facts);
-                String wonder = kind.get().name().toLowerCase(Locale.ROOT).replace('_', '-') + "-" + Ids.slug(subject);
-                List<Wonder> more = new ArrayList<>(told.wonders());
-                more.add(new Wonder(free(wonder, more), kind.get(), subject, from, to, facts));
-                s = told.withWonders(more);
+                String illusion = kind.get().name().toLowerCase(Locale.ROOT).replace('_', '-') + "-" + Ids.slug(subject);
+                List<Illusion> more = new ArrayList<>(told.illusions());
+                more.add(new Illusion(free(illusion, more), kind.get(), subject, from, to, facts));
+                s = told.withIllusions(more);
             }
             shots.put(id, s);
         }
 
-        private static String free(String id, List<Wonder> taken) {
+        private static String free(String id, List<Illusion> taken) {
             String out = id;
             for (int i = 2; contains(taken, out); i++) {
                 out = id + "-" + i;
@@ -152,7 +152,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
             return out;
         }
 
-        private static boolean contains(List<Wonder> taken, String id) {
+        private static boolean contains(List<Illusion> taken, String id) {
             return taken.stream().anyMatch(w -> w.id().equals(id));
         }
 
@@ -173,19 +173,19 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
             return otherwise;
         }
 
-        private Optional<WonderKind> kind(CSVRecord r, long line) {
+        private Optional<IllusionKind> kind(CSVRecord r, long line) {
             String text = cell(r, "wonder");
             if (text.isEmpty()) {
                 return Optional.empty();
             }
             String plain = text.toLowerCase(Locale.ROOT).replace('_', ' ').replace('-', ' ');
-            for (WonderKind k : WonderKind.values()) {
+            for (IllusionKind k : IllusionKind.values()) {
                 String code = k.name().toLowerCase(Locale.ROOT).replace('_', ' ');
-                if (plain.equals(code) || plain.equals(Words.of("wonder." + k)) || plain.equals(Words.of("wonder.add." + k).toLowerCase(Locale.ROOT))) {
+                if (plain.equals(code) || plain.equals(Words.of("illusion." + k)) || plain.equals(Words.of("illusion.add." + k).toLowerCase(Locale.ROOT))) {
                     return Optional.of(k);
                 }
             }
-            notes.add(new Note(line, "wonder", text, "no illusion is called that; one of " + Arrays.stream(WonderKind.values())
+            notes.add(new Note(line, "wonder", text, "no illusion is called that; one of " + Arrays.stream(IllusionKind.values())
                     .map(k -> k.name().toLowerCase(Locale.ROOT).replace('_', ' ')).collect(Collectors.joining(", ")) + "."));
             return Optional.empty();
         }

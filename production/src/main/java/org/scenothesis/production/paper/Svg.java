@@ -47,7 +47,7 @@ final class Svg {
 
     private static String shape(Sketch.Shape s) {
         String fill = s.kind() == Sketch.Shape.Kind.LINE ? "none" : switch (s.look()) {
-            case SOLID -> colour(s.wonder() + 2);
+            case SOLID -> colour(s.illusion() + 2);
             case FADED -> "#eeeae0";
             case INK -> "#5b5a55";
             case SHADOW -> "#d8d5cd";

@@ -31,9 +31,9 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.step.Difference;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Exposure;
+import org.scenothesis.core.shot.step.LockCorrection;
 import org.scenothesis.core.shot.step.OwnAlpha;
-import org.scenothesis.core.shot.step.Steady;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -44,8 +44,8 @@ import org.scenothesis.production.measure.ContentHashes;
 import org.scenothesis.production.measure.KeyInMemory;
 import org.scenothesis.production.measure.Keying;
 import org.scenothesis.production.measure.Measured;
+import org.scenothesis.production.measure.MeasurementCache;
 import org.scenothesis.production.measure.Progress;
-import org.scenothesis.production.measure.Readings;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.ProductionJson;
@@ -140,7 +140,7 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing
     String stamp(Shot shot, RenderJob.Target target) throws FootageException {
         List<String> read = new ArrayList<>();
-        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), ProductionJson.part(shot.trails()), shot.stage(), shot.seconds(), shot.format(), target.format().code(), target.of().word()));
+        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), ProductionJson.part(shot.tracks()), shot.stage(), shot.seconds(), shot.format(), target.format().code(), target.of().word()));
         for (Layer l : filmed(shot)) {
             Plate plate = shot.plate(l.plate()).orElseThrow();
             for (String p : l.plates()) {
@@ -154,7 +154,7 @@ public final class ShotRenderer implements AutoCloseable {
             }
             settings.add(steadied(l) || matched(l) ? lock(shot, l).map(LockReport::segments).orElse(List.of()) : List.of());
         }
-        return Readings.key("render", VERSION, read, settings);
+        return MeasurementCache.key("render", VERSION, read, settings);
     }
 
     private String content(Path p) throws FootageException {
@@ -330,11 +330,11 @@ public final class ShotRenderer implements AutoCloseable {
     }
 
     private static boolean matched(Layer l) {
-        return l.step(Grade.class).filter(Grade::matched).isPresent();
+        return l.step(Exposure.class).filter(Exposure::matched).isPresent();
     }
 
     private static boolean steadied(Layer l) {
-        return l.step(Steady.class).isPresent();
+        return l.step(LockCorrection.class).isPresent();
     }
 
     private Gains gains(Shot shot, Layer l, int frame) {

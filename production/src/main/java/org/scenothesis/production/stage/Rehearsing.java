@@ -26,10 +26,10 @@ import org.scenothesis.core.rehearsal.staged.Prediction;
 import org.scenothesis.core.rehearsal.staged.PredictionCheck;
 import org.scenothesis.core.rehearsal.staged.StagedRoll;
 import org.scenothesis.core.shot.Ids;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.VideoFormat;
@@ -81,7 +81,7 @@ public final class Rehearsing {
     private static StagedRoll roll(Shot shot, Staged s, PlateNeed n, Wish wish, String name, long seed) {
         double seconds = n.rollSeconds() <= 0 ? 0 : Math.min(n.rollSeconds(), wish.mostSeconds);
         // What is filmed is what happens: the roll begins with the wonder, less its handle.
-        double from = shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).mapToDouble(Wonder::fromSeconds).min().orElse(0);
+        double from = shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).mapToDouble(Illusion::fromSeconds).min().orElse(0);
         return new StagedRoll(name, view(s, n.key(), wish), seconds, from, RATE, wish.faults, seed);
     }
 

@@ -11,8 +11,8 @@ import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.rehearsal.device.DeviceReading;
+import org.scenothesis.core.rehearsal.device.InstrumentReading;
 import org.scenothesis.core.rehearsal.device.Instruments;
-import org.scenothesis.core.rehearsal.device.Reading;
 import org.scenothesis.core.rehearsal.device.StandIns;
 import org.scenothesis.core.rehearsal.staged.Prediction;
 import org.scenothesis.core.rehearsal.staged.PredictionCheck;
@@ -160,7 +160,7 @@ public final class StageTree {
         return o;
     }
 
-    private static ObjectNode reading(Reading r) {
+    private static ObjectNode reading(InstrumentReading r) {
         return MAPPER.createObjectNode().put("value", round(r.value())).put("unit", r.unit()).put("deviation", round(r.deviation()));
     }
 

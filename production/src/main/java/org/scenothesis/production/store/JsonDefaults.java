@@ -44,12 +44,12 @@ final class JsonDefaults {
 
     private void shot(JsonNode s) {
         absent(s, "story", mapper.valueToTree(""));
-        absent(s, "wonders", mapper.createArrayNode());
+        absent(s, "illusions", mapper.createArrayNode());
         absent(s, "beats", mapper.createArrayNode());
         absent(s, "setUp", mapper.nullNode());
         absent(s, "setting", mapper.valueToTree(Setting.NONE));
         absent(s, "format", mapper.nullNode());
-        absent(s, "trails", mapper.createArrayNode());
+        absent(s, "tracks", mapper.createArrayNode());
         absent(s, "sound", mapper.valueToTree(Sound.AS_FILMED));
         absent(s, "elsewhere", mapper.createObjectNode());
         s.path("elsewhere").forEach(this::floor);

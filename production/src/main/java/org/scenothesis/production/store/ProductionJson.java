@@ -34,7 +34,7 @@ import org.scenothesis.core.stage.SetUp;
 /// Fields this version does not know are kept: they are laid back into what is written, objects of a list being recognised by their `id`.
 public final class ProductionJson {
     /// Version of the schema written; newer ones are refused.
-    public static final int SCHEMA = 6;
+    public static final int SCHEMA = 7;
 
     private static final JsonMapper MAPPER = JsonMapper.builder(
                     JsonFactory.builder()
@@ -83,8 +83,11 @@ public final class ProductionJson {
             throw new StoreException(
                     path, "it was written by a newer Scenothesis (schema " + schema + ", this one reads up to " + SCHEMA + "); update, then open it again.");
         }
+        if (schema < SchemaSix.SCHEMA) {
+            throw new StoreException(path, "it was written by an early Scenothesis (schema " + schema + "); this one reads schemas " + SchemaSix.SCHEMA + " and " + SCHEMA + ". The file was left as it is.");
+        }
         try {
-            OlderSchemas.bring(MAPPER, (ObjectNode) tree);
+            SchemaSix.bring((ObjectNode) tree);
             JsonDefaults.fill(MAPPER, (ObjectNode) tree);
             SetUps.spread((ObjectNode) tree);
             Completeness.check(tree);
@@ -166,9 +169,9 @@ public final class ProductionJson {
     private static void bounded(Path path, Production p) throws StoreException {
         bound(path, "shots", p.shots().size(), MOST_SHOTS);
         bound(path, "plates", p.shots().stream().mapToInt(s -> s.plates().size()).sum(), MOST_PLATES);
-        bound(path, "effects", p.shots().stream().mapToInt(s -> s.wonders().size()).sum(), MOST_EFFECTS);
+        bound(path, "effects", p.shots().stream().mapToInt(s -> s.illusions().size()).sum(), MOST_EFFECTS);
         for (Shot s : p.shots()) {
-            bound(path, "effects in shot " + s.id(), s.wonders().size(), MOST_EFFECTS_OF_SHOT);
+            bound(path, "effects in shot " + s.id(), s.illusions().size(), MOST_EFFECTS_OF_SHOT);
         }
         bound(path, "takes", p.shots().stream().flatMap(s -> s.plates().stream()).mapToInt(q -> q.takes().size()).sum(), MOST_TAKES);
     }
@@ -240,7 +243,7 @@ public final class ProductionJson {
         return tree;
     }
 
-    private static final Set<String> OPEN_MAPS = Set.of("facts", "schools", "limits", "elsewhere", "keyed");
+    private static final Set<String> OPEN_MAPS = Set.of("facts", "approaches", "limits", "elsewhere", "keyed");
 
     /// By these the objects of a list are known again.
     private static final List<String> RECOGNISED = List.of("id", "step");

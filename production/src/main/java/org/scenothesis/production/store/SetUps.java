@@ -1,7 +1,6 @@
 package org.scenothesis.production.store;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.HashMap;
 import java.util.Map;
@@ -50,27 +49,5 @@ final class SetUps {
         if (in instanceof ObjectNode o && o.path(name) instanceof ObjectNode setUp) {
             o.put(name, setUp.path("id").asText());
         }
-    }
-
-    /// Shots of schemas 1 to 3 had a stage each; equal ones are one set-up.
-    static void fromStages(ObjectNode production) {
-        Map<JsonNode, ObjectNode> made = new HashMap<>();
-        ArrayNode all = production.withArrayProperty(ALL);
-        for (JsonNode shot : production.path("shots")) {
-            if (shot instanceof ObjectNode o && o.has("stage")) {
-                JsonNode stage = o.remove("stage");
-                if (stage.isObject()) {
-                    o.put(OF_SHOT, made.computeIfAbsent(stage, s -> setUp(all, o.path("id").asText(), s)).path("id").asText());
-                } else {
-                    o.putNull(OF_SHOT);
-                }
-            }
-        }
-    }
-
-    private static ObjectNode setUp(ArrayNode all, String shot, JsonNode stage) {
-        ObjectNode made = all.addObject().put("id", "set-of-" + shot).put("name", "Set of shot " + shot);
-        made.set("stage", stage);
-        return made;
     }
 }

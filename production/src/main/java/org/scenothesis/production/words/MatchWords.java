@@ -15,7 +15,7 @@ import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.stage.Stage;
 
 /// What is said of the camera and the light of a picture.
@@ -143,7 +143,7 @@ public final class MatchWords {
         change(out, "view", viewDeg(to), viewDeg(was), 1);
         change(out, "tilt", to.camera().aim().value().tiltDeg(), was.camera().aim().value().tiltDeg(), 1);
         change(out, "light", to.light().direction().value().asSeen(to.panDeg()), was.light().direction().value().asSeen(was.panDeg()), 0);
-        long placed = before.layers().stream().filter(l -> l.steps().stream().anyMatch(Place.class::isInstance)).count();
+        long placed = before.layers().stream().filter(l -> l.steps().stream().anyMatch(SetPlace.class::isInstance)).count();
         if (placed > 0 && !out.isEmpty()) {
             out.add(Words.of("camera.stands.layers", Words.count(placed, "layer", "layers")));
         }

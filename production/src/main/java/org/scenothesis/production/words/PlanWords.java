@@ -22,9 +22,9 @@ import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// The words of a breakdown: plates with their reasons, questions, figures, conflicts, changes.
 public final class PlanWords {
@@ -32,9 +32,9 @@ public final class PlanWords {
 
     private PlanWords() {}
 
-    public static String wonder(Wonder w) {
-        String turn = "wonder." + w.kind().name() + "." + w.fact(Fact.TURN.key(), "");
-        return w.subject() + " " + Words.of(w.kind() == WonderKind.BECOMES && Words.has(turn) ? turn : "wonder." + w.kind().name());
+    public static String illusion(Illusion w) {
+        String turn = "illusion." + w.kind().name() + "." + w.fact(Fact.TURN.key(), "");
+        return w.subject() + " " + Words.of(w.kind() == IllusionKind.BECOMES && Words.has(turn) ? turn : "illusion." + w.kind().name());
     }
 
     public static String question(Fact f) {

@@ -10,8 +10,8 @@ import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.rehearsal.device.DeviceReading;
+import org.scenothesis.core.rehearsal.device.InstrumentReading;
 import org.scenothesis.core.rehearsal.device.Instruments;
-import org.scenothesis.core.rehearsal.device.Reading;
 import org.scenothesis.core.rehearsal.device.StandIns;
 import org.scenothesis.core.rehearsal.staged.Prediction;
 import org.scenothesis.core.rehearsal.staged.PredictionCheck;
@@ -76,7 +76,7 @@ public final class StageWords {
     }
 
     /// "512 lx \u00b1 26", as an instrument shows it.
-    public static String reading(Reading r) {
+    public static String reading(InstrumentReading r) {
         double size = Math.abs(r.deviation());
         int decimals = size >= 1 ? 0 : size >= 0.05 ? 1 : 3;
         return Words.number(r.value(), decimals) + " " + r.unit() + " \u00b1 " + Words.number(r.deviation(), decimals);

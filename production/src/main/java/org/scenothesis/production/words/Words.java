@@ -52,7 +52,7 @@ public final class Words {
     /// Where a value comes from.
     public static String origin(Given<?> value) {
         return switch (value) {
-            case Given.Told<?> t -> of("origin.told");
+            case Given.Entered<?> t -> of("origin.told");
             case Given.Measured<?> m -> has("origin." + m.by()) ? of("origin." + m.by()) : m.by();
             case Given.Assumed<?> a -> of("origin.assumed") + ": " + assumed(a.why());
         };

@@ -13,8 +13,8 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.shot.FrameFormat;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Production;
-import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.demo.DemoFolder;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
@@ -42,13 +42,13 @@ class NewProductionTest {
     @Test
     void whatIsToldIsWhatIsOpenedAgain() throws Exception {
         FrameFormat format = new FrameFormat(1920, 1080, 25);
-        new NewProduction(" Paper weather ", format, WonderKind.COPIES).in(home.resolve("a/b")).close();
+        new NewProduction(" Paper weather ", format, IllusionKind.COPIES).in(home.resolve("a/b")).close();
         try (ProductionFolder again = ProductionFolder.open(home.resolve("a/b"))) {
             Production p = again.production();
             assertThat(p.title()).isEqualTo("Paper weather");
             assertThat(p.shots()).hasSize(1);
             assertThat(p.shots().getFirst().format()).isEqualTo(format);
-            assertThat(p.shots().getFirst().wonders().getFirst().kind()).isEqualTo(WonderKind.COPIES);
+            assertThat(p.shots().getFirst().illusions().getFirst().kind()).isEqualTo(IllusionKind.COPIES);
         }
     }
 

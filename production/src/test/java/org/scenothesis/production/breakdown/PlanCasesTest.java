@@ -27,10 +27,10 @@ import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.words.CardWords;
 import org.scenothesis.production.words.PlanWords;
 
@@ -76,11 +76,11 @@ class PlanCasesTest {
     }
 
     private static Shot shot(JsonNode c) {
-        List<Wonder> wonders = new ArrayList<>();
-        for (JsonNode w : c.path("wonders")) {
-            wonders.add(new Wonder("w" + wonders.size(), WonderKind.valueOf(w.path("kind").asText()), w.path("subject").asText(), w.path("from").asDouble(1), w.path("to").asDouble(5), facts(w.path("facts"))));
+        List<Illusion> illusions = new ArrayList<>();
+        for (JsonNode w : c.path("illusions")) {
+            illusions.add(new Illusion("w" + illusions.size(), IllusionKind.valueOf(w.path("kind").asText()), w.path("subject").asText(), w.path("from").asDouble(1), w.path("to").asDouble(5), facts(w.path("facts"))));
         }
-        return new Shot("1", 1, "t", "", c.path("seconds").asDouble(6), wonders, List.of(), List.of(), List.of(), null, new Setting(facts(c.path("setting")), null));
+        return new Shot("1", 1, "t", "", c.path("seconds").asDouble(6), illusions, List.of(), List.of(), List.of(), null, new Setting(facts(c.path("setting")), null));
     }
 
     private static void check(JsonNode c) {
@@ -108,7 +108,7 @@ class PlanCasesTest {
         }
         assertThat(plan.cautions()).extracting(BreakdownPlan.Caution::code).containsAll(words(c.path("cautions"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noCautions"))));
         assertThat(plan.kit()).extracting(KitItem::code).containsAll(words(c.path("kit"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noKit"))));
-        List<String> asked = Stream.concat(Breakdown.questions(shot).stream(), shot.wonders().stream().flatMap(w -> Breakdown.questions(shot, w, HouseRules.DEFAULT).stream())).map(Question::key).toList();
+        List<String> asked = Stream.concat(Breakdown.questions(shot).stream(), shot.illusions().stream().flatMap(w -> Breakdown.questions(shot, w, HouseRules.DEFAULT).stream())).map(Question::key).toList();
         assertThat(asked).containsAll(words(c.path("asked"))).doesNotContainAnyElementsOf(orNothing(words(c.path("notAsked"))));
         for (JsonNode card : c.path("cards")) {
             assertThat(plan.cards()).filteredOn(k -> k.group().equals(card.path("group").asText())).as("%s of %s", card, plan.cards()).hasSize(1).allSatisfy(k -> {

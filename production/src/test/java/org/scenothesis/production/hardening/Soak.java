@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.measure.Measured;
@@ -65,7 +65,7 @@ final class Soak {
         try (ProductionFolder f = ProductionFolder.open(folder.resolve("p"), false); Bands bands = Bands.pooled(2)) {
             for (int i = 0; i < rounds; i++) {
                 double gain = i % 5 / 10.0;
-                Shot shot = f.production().shot("12").withLayer("lantern", l -> l.with(new Grade(gain, false)).with(new Key(l.key().withChokePx(gain))));
+                Shot shot = f.production().shot("12").withLayer("lantern", l -> l.with(new Exposure(gain, false)).with(new Key(l.key().withChokePx(gain))));
                 Surveyor s = new Surveyor(f, bands);
                 Measured m = s.survey(shot, List.of(), Measured.NOTHING, Progress.NONE, t -> {});
                 try (ShotRenderer r = new ShotRenderer(f, m, s.contents(), bands)) {

@@ -16,35 +16,35 @@ import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.paper.PlanTree;
 
 class IllusionsTest {
     private static final Shot BLANK = new Shot("1", 1, "Shot 1", "", 6, List.of(), List.of(), List.of(), List.of(), null);
 
-    static List<Illusion> all() {
-        return Illusions.shipped().all();
+    static List<ReadyMadeShot> all() {
+        return ReadyMadeShots.shipped().all();
     }
 
     @Test
-    void everyWonderAndAtLeastSixCombinationsAreThere() {
-        Set<WonderKind> kinds = EnumSet.noneOf(WonderKind.class);
-        all().forEach(i -> i.wonders().forEach(w -> kinds.add(w.kind())));
-        assertThat(kinds).containsExactly(WonderKind.values());
-        assertThat(all()).hasSizeGreaterThanOrEqualTo(24).extracting(Illusion::id).doesNotHaveDuplicates();
-        assertThat(all()).filteredOn(i -> i.wonders().size() > 1).hasSizeGreaterThanOrEqualTo(6);
+    void everyIllusionAndAtLeastSixCombinationsAreThere() {
+        Set<IllusionKind> kinds = EnumSet.noneOf(IllusionKind.class);
+        all().forEach(i -> i.illusions().forEach(w -> kinds.add(w.kind())));
+        assertThat(kinds).containsExactly(IllusionKind.values());
+        assertThat(all()).hasSizeGreaterThanOrEqualTo(24).extracting(ReadyMadeShot::id).doesNotHaveDuplicates();
+        assertThat(all()).filteredOn(i -> i.illusions().size() > 1).hasSizeGreaterThanOrEqualTo(6);
     }
 
     @ParameterizedTest
     @MethodSource("all")
-    void everyIllusionIsUnderstoodAndPlansADayThatCanBeRolled(Illusion i) {
+    void everyIllusionIsUnderstoodAndPlansADayThatCanBeRolled(ReadyMadeShot i) {
         assertThat(i.notUnderstood()).isEmpty();
         Shot s = i.into(BLANK);
         assertThat(s.title()).isEqualTo(i.title());
         BreakdownPlan plan = Breakdown.plan(s, HouseRules.DEFAULT);
-        i.wonders().forEach(w -> assertThat(plan.needs()).as(w.id()).anySatisfy(n -> assertThat(n.wonders()).contains(w.id())));
+        i.illusions().forEach(w -> assertThat(plan.needs()).as(w.id()).anySatisfy(n -> assertThat(n.illusions()).contains(w.id())));
         DayPlan day = DayPlan.of(new Production("p", List.of(s), HouseRules.DEFAULT));
         assertThat(day.order().broken()).isEmpty();
         assertThat(day.order().exact()).isTrue();
@@ -57,7 +57,7 @@ class IllusionsTest {
     @Test
     void theDocumentSaysForEveryIllusionWhichPlatesFollow() throws Exception {
         String doc = Files.readString(Path.of("..", "docs", "illusions.md"));
-        for (Illusion i : all()) {
+        for (ReadyMadeShot i : all()) {
             assertThat(doc).as("docs/illusions.md is made by scenothesis illusions --table").contains(RulesTable.row(i));
         }
     }
@@ -66,7 +66,7 @@ class IllusionsTest {
     void layingOneIntoAToldShotLosesNothing() {
         Shot first = all().get(0).into(BLANK);
         Shot both = all().get(0).into(first);
-        assertThat(both.wonders()).hasSize(2).extracting(w -> w.id()).doesNotHaveDuplicates();
+        assertThat(both.illusions()).hasSize(2).extracting(w -> w.id()).doesNotHaveDuplicates();
         assertThat(both.beats()).hasSize(2 * first.beats().size()).extracting(b -> b.id()).doesNotHaveDuplicates();
         assertThat(both.title()).isEqualTo(first.title());
     }
@@ -92,14 +92,14 @@ class IllusionsTest {
     @Test
     void onesOwnAreKeptAndBrokenFilesAreSaidAndLeft(@TempDir Path own) throws Exception {
         Shot s = all().get(3).into(BLANK);
-        Path kept = Illusions.keep(own, s);
-        assertThat(Illusions.keep(own, s)).isNotEqualTo(kept);
+        Path kept = ReadyMadeShots.keep(own, s);
+        assertThat(ReadyMadeShots.keep(own, s)).isNotEqualTo(kept);
         Files.writeString(own.resolve("broken.json"), "{\"id\": ");
         Files.writeString(own.resolve("other.json"), "{\"id\": \"x\"}");
         Files.writeString(own.resolve("odd.json"), Files.readString(kept).replace("\"touch\" : \"apart\"", "\"touch\" : \"sideways\""));
-        Illusions with = Illusions.with(own);
+        ReadyMadeShots with = ReadyMadeShots.with(own);
         assertThat(with.all()).hasSize(all().size() + 3);
         assertThat(with.problems()).hasSize(3).anySatisfy(p -> assertThat(p).contains("touch=sideways"));
-        assertThat(Illusions.with(own.resolve("nowhere")).problems()).isEmpty();
+        assertThat(ReadyMadeShots.with(own.resolve("nowhere")).problems()).isEmpty();
     }
 }

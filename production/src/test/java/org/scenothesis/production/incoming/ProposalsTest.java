@@ -23,8 +23,8 @@ class ProposalsTest {
         return new Look(Collections.nCopies(24 * 14, v));
     }
 
-    private static Seen seen(String name, boolean still, double cloth, double dark, double stirring) {
-        return new Seen(Path.of("/clips", name), still, still ? 0 : 4, 1280, 720, cloth, dark, stirring, look(0.5), null, "", "");
+    private static FileProbe seen(String name, boolean still, double cloth, double dark, double stirring) {
+        return new FileProbe(Path.of("/clips", name), still, still ? 0 : 4, 1280, 720, cloth, dark, stirring, look(0.5), null, "", "");
     }
 
     private static Shot with(Shot s, String id, String name, PlateRole role, String... takes) {
@@ -35,7 +35,7 @@ class ProposalsTest {
     /// A small thing before a large cloth is not the cloth alone, where that is there too.
     @Test
     void aSmallThingBeforeTheClothIsAnElement() {
-        List<Seen> both = List.of(seen("ball.png", true, 0.99, 0, 0), seen("screen.png", true, 1, 0, 0));
+        List<FileProbe> both = List.of(seen("ball.png", true, 0.99, 0, 0), seen("screen.png", true, 1, 0, 0));
         assertThat(Proposals.of(EMPTY, both, Map.of())).extracting(Proposal::role).containsExactly(PlateRole.ELEMENT, PlateRole.SCREEN_ONLY);
         Shot there = with(EMPTY, "bare", "Bare", PlateRole.SCREEN_ONLY, "one");
         assertThat(Proposals.of(there, both.subList(0, 1), Map.of())).extracting(Proposal::role).containsExactly(PlateRole.ELEMENT);
@@ -73,14 +73,14 @@ class ProposalsTest {
     @Test
     void thePictureOfATakeThatIsThereMakesAnotherTakeOfIt() {
         Shot s = with(EMPTY, "view", "The view", PlateRole.BACKGROUND, "view-1");
-        Seen same = seen("DSC_9.mp4", false, 0, 0, 0.01);
+        FileProbe same = seen("DSC_9.mp4", false, 0, 0, 0.01);
         assertThat(Proposals.of(s, List.of(same), Map.of("view", look(0.505))).getFirst().plate()).isEqualTo("view");
         assertThat(Proposals.of(s, List.of(same), Map.of("view", look(0.6))).getFirst().plate()).isEqualTo("dsc");
     }
 
     @Test
     void whatCannotBeReadStaysOutAndSaysWhy() {
-        Proposal p = Proposals.of(EMPTY, List.of(Seen.unreadable(Path.of("/x/notes.mp4"), "no footage")), Map.of()).getFirst();
+        Proposal p = Proposals.of(EMPTY, List.of(FileProbe.unreadable(Path.of("/x/notes.mp4"), "no footage")), Map.of()).getFirst();
         assertThat(p.taken()).isFalse();
         assertThat(p.why()).isEqualTo(Proposal.Why.UNREADABLE);
     }

@@ -20,10 +20,10 @@ import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.staging.Stagings;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
-import org.scenothesis.core.stage.suggest.Means;
+import org.scenothesis.core.stage.suggest.AvailableKit;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.KitWords;
 
@@ -62,7 +62,7 @@ class KitFileTest {
 
     @Test
     void thePlanIsJudgedByWhatIsOwned() {
-        Wonder wide = new Wonder("w", WonderKind.ELSEWHERE, "the maker", 0, 6, Map.of("travelM", "0.5"));
+        Illusion wide = new Illusion("w", IllusionKind.ELSEWHERE, "the maker", 0, 6, Map.of("travelM", "0.5"));
         Shot s = new Shot("1", 1, "t", "", 6, List.of(wide), List.of(), List.of(), List.of(), null);
         assertThat(Breakdown.plan(s, HouseRules.DEFAULT).conflicts()).extracting(Conflict::code).doesNotContain("cloth.small", "cloth.never");
         assertThat(Breakdown.plan(MINE.told(s), HouseRules.DEFAULT).conflicts()).extracting(Conflict::code).containsAnyOf("cloth.small", "cloth.never");
@@ -84,11 +84,11 @@ class KitFileTest {
         OwnedKit kit = new OwnedKit(List.of(
                 Owned.usual(OwnedKind.LENS).with(Fact.FOCAL_MM, 18).with(Fact.F_NUMBER, 3.5), Owned.usual(OwnedKind.LENS).with(Fact.FOCAL_MM, 50).with(Fact.F_NUMBER, 1.8),
                 Owned.usual(OwnedKind.LAMP).with(Fact.LAMP_M, 0.6).withCount(2), Owned.usual(OwnedKind.LAMP).with(Fact.LAMP_M, 0.1)));
-        Means means = Stagings.means(s, 7, kit);
+        AvailableKit means = Stagings.means(s, 7, kit);
         assertThat(means.lamps()).isEqualTo(3);
         assertThat(means.facesM()).containsExactly(0.6, 0.6, 0.1);
-        assertThat(means.lenses()).containsExactly(new Means.OwnedLens(18, 3.5), new Means.OwnedLens(50, 1.8));
-        Means any = Stagings.means(s, 7, OwnedKit.NOTHING);
+        assertThat(means.lenses()).containsExactly(new AvailableKit.OwnedLens(18, 3.5), new AvailableKit.OwnedLens(50, 1.8));
+        AvailableKit any = Stagings.means(s, 7, OwnedKit.NOTHING);
         assertThat(any.lamps()).isEqualTo(7);
         assertThat(any.facesM()).isEmpty();
         assertThat(any.lenses()).isEmpty();

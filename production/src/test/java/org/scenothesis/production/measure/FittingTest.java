@@ -24,8 +24,8 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.TimeMap;
-import org.scenothesis.core.shot.Trail;
-import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.Track;
+import org.scenothesis.core.shot.Tracks;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
@@ -134,13 +134,13 @@ class FittingTest {
     /// What goes along with something that was followed is measured where it has gone: here out of the picture, where nothing is solid any more.
     @Test
     void aGarbageMatteThatGoesAlongIsMeasuredWhereItIs() {
-        Trail trail = new Trail("gone", "it leaves", "lantern", List.of(
-                new Trail.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false), new Trail.Spot(3 / 24.0, List.of(new Point(3.5, 0.5)), 1, 0, 1, false)));
-        Shot hung = Trails.with(shot, trail).withLayer("lantern", l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? l.garbage().withHung(new TrackBinding("gone", 0, false)) : s).toList()));
+        Track track = new Track("gone", "it leaves", "lantern", List.of(
+                new Track.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false), new Track.Spot(3 / 24.0, List.of(new Point(3.5, 0.5)), 1, 0, 1, false)));
+        Shot hung = Tracks.with(shot, track).withLayer("lantern", l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? l.garbage().withHung(new TrackBinding("gone", 0, false)) : s).toList()));
         List<KeyReport.At> samples = survey(hung).key(hung, hung.plate("lantern").orElseThrow()).orElseThrow().samples();
         assertThat(samples.getFirst().measures().solid()).isPositive();
         assertThat(samples.getLast().measures().solid()).isZero();
-        Shot elsewhere = Trails.with(hung, trail.withSpots(trail.spots().subList(0, 1)));
+        Shot elsewhere = Tracks.with(hung, track.withSpots(track.spots().subList(0, 1)));
         assertThat(survey(elsewhere).key(elsewhere, elsewhere.plate("lantern").orElseThrow()).orElseThrow().samples().getLast().measures().solid()).as("followed otherwise, measured anew").isPositive();
     }
 
@@ -268,16 +268,16 @@ class FittingTest {
     /// What is lost is said where it is looked for; a trail that is not there asks for mending.
     @Test
     void layersThatHangOnWhatWasNotFoundAreSaid() {
-        Trail.Spot first = new Trail.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, true);
-        Trail.Spot later = new Trail.Spot(4 / 24.0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false);
-        Shot hung = shot.withTrails(List.of(new Trail("t", "hand", "maker", List.of(first, later)))).withLayer("lantern", l -> l.with(new Follow(new TrackBinding("t", 0, true))));
+        Track.Spot first = new Track.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, true);
+        Track.Spot later = new Track.Spot(4 / 24.0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false);
+        Shot hung = shot.withTracks(List.of(new Track("t", "hand", "maker", List.of(first, later)))).withLayer("lantern", l -> l.with(new Follow(new TrackBinding("t", 0, true))));
         Measured m = survey(hung);
         assertThat(findings(hung, m, "maker")).filteredOn(f -> f.measure() == Measure.FOLLOWED).singleElement().satisfies(f -> {
             assertThat(f.verdict()).isEqualTo(Verdict.WATCH);
             assertThat(f.value()).as("twelve frames, found in two").isEqualTo(10);
             assertThat(Words.sentence(f).meaning()).contains("10 frames of 12");
         });
-        Shot astray = hung.withTrails(List.of());
+        Shot astray = hung.withTracks(List.of());
         assertThat(findings(astray, m, "lantern")).filteredOn(f -> f.measure() == Measure.FOLLOWED).singleElement().extracting(Finding::verdict).isEqualTo(Verdict.REDO);
         assertThat(findings(shot, m, "maker")).noneMatch(f -> f.measure() == Measure.FOLLOWED);
     }

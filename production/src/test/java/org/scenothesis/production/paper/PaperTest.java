@@ -26,8 +26,8 @@ import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.production.illusion.Illusion;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShot;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
@@ -41,7 +41,7 @@ class PaperTest {
         List<Shot> shots = new ArrayList<>();
         int number = 12;
         for (String id : List.of("lantern-lifts", "giant-in-the-yard", "maker-on-the-roofs")) {
-            Illusion i = Illusions.shipped().all().stream().filter(x -> x.id().equals(id)).findFirst().orElseThrow();
+            ReadyMadeShot i = ReadyMadeShots.shipped().all().stream().filter(x -> x.id().equals(id)).findFirst().orElseThrow();
             shots.add(i.into(new Shot(String.valueOf(number), number++, "", "", 6, List.of(), List.of(), List.of(), List.of(), null)));
         }
         Production p = new Production("Lantern & <Works>", shots, HouseRules.DEFAULT).withDay(d -> d.on("2026-06-21").acknowledging("13/powder", true));
@@ -118,7 +118,7 @@ class PaperTest {
 
     @Test
     void theTableHasOneRowPerPlateAndNoFormulas() throws Exception {
-        Production p = production().withShot("12", s -> s.withWonder("floats-1", w -> w.withSubject("=cmd()")));
+        Production p = production().withShot("12", s -> s.withIllusion("floats-1", w -> w.withSubject("=cmd()")));
         DayPlan day = DayPlan.of(p);
         Path file = folder.resolve("plates.csv");
         Paper.plates(day, file);

@@ -17,12 +17,12 @@ import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.production.fonts.Fonts;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 
 class PlanTextTest {
     private static Production production() {
         Shot blank = new Shot("7", 7, "", "", 6, List.of(), List.of(), List.of(), List.of(), null);
-        Shot s = Illusions.shipped().all().stream().filter(i -> i.id().equals("giant-in-the-yard")).findFirst().orElseThrow().into(blank);
+        Shot s = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals("giant-in-the-yard")).findFirst().orElseThrow().into(blank);
         return new Production("p", List.of(s), HouseRules.DEFAULT).withDay(d -> d.on("2026-06-21"))
                 .withShot("7", x -> x.withSetting(y -> y.withFact("declined", "dust").withPlace(new Location("the yard", 48, 11, "UTC+2", List.of(new Location.Obstruction(90, 140, 60))))));
     }

@@ -7,14 +7,14 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.WonderKind;
 
 class ShotListTest {
     @ParameterizedTest
     @ValueSource(strings = {",", ";", "\t"})
-    void shotsWondersAndFactsAreReadWhateverPartsTheColumns(String separator) {
+    void shotsIllusionsAndFactsAreReadWhateverPartsTheColumns(String separator) {
         ShotList l = ShotList.read("""
                 shot|title|seconds|wonder|subject|from|to|heightM|light
                 12|The lantern that lifts|6|floats|the lantern|2|6|0.44|lamps
@@ -25,8 +25,8 @@ class ShotListTest {
         assertThat(l.shots()).extracting(Shot::id).containsExactly("12", "13");
         Shot s = l.shots().getFirst();
         assertThat(s.seconds()).isEqualTo(8);
-        assertThat(s.wonders()).extracting(w -> w.kind()).containsExactly(WonderKind.FLOATS, WonderKind.WIPED);
-        assertThat(s.wonders().getFirst().facts()).containsEntry("heightM", "0.44");
+        assertThat(s.illusions()).extracting(w -> w.kind()).containsExactly(IllusionKind.FLOATS, IllusionKind.WIPED);
+        assertThat(s.illusions().getFirst().facts()).containsEntry("heightM", "0.44");
         assertThat(l.shots().getLast().setting().facts()).containsEntry("light", "sun");
     }
 
@@ -39,7 +39,7 @@ class ShotListTest {
                 ,floats,x,,,,
                 """);
         assertThat(l.shots()).hasSize(1);
-        assertThat(l.shots().getFirst().wonders()).hasSize(1).first().satisfies(w -> {
+        assertThat(l.shots().getFirst().illusions()).hasSize(1).first().satisfies(w -> {
             assertThat(w.facts()).containsOnlyKeys("heightM");
             assertThat(w.fromSeconds()).isZero();
         });
@@ -66,7 +66,7 @@ class ShotListTest {
         Production changed = once.withShot("7", s -> s.told("Mine", "", 9));
         Production twice = l.into(changed);
         assertThat(twice.shot("7").title()).isEqualTo("Mine");
-        assertThat(twice.shot("7").wonders()).hasSize(1);
+        assertThat(twice.shot("7").illusions()).hasSize(1);
         assertThat(twice.shots()).hasSize(2);
     }
 }

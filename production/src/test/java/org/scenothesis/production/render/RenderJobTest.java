@@ -30,15 +30,15 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.core.shot.ColourInterpretation;
 import org.scenothesis.core.shot.Excerpt;
 import org.scenothesis.core.shot.FrameFormat;
-import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Footages;
@@ -284,9 +284,9 @@ class RenderJobTest {
         try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two); ShotRenderer other = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
             RenderJob.Target png = RenderJob.Target.of(home.resolve("out"), 0, 3);
             assertThat(r.stamp(shot, png)).isEqualTo(other.stamp(folder.production().shot("12"), png));
-            assertThat(r.stamp(shot.withLayer("lantern", l -> l.with(new Grade(1, false))), png)).isNotEqualTo(r.stamp(shot, png));
+            assertThat(r.stamp(shot.withLayer("lantern", l -> l.with(new Exposure(1, false))), png)).isNotEqualTo(r.stamp(shot, png));
             assertThat(r.stamp(shot, RenderJob.Target.of(home.resolve("o.mkv"), 0, 3))).isNotEqualTo(r.stamp(shot, png));
-            Reading told = Reading.AS_FILED.withCurve(Transfer.LINEAR);
+            ColourInterpretation told = ColourInterpretation.AS_FILED.withCurve(Transfer.LINEAR);
             assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(p.takes().stream().map(t -> t.read(told)).toList())), png)).isNotEqualTo(r.stamp(shot, png));
             assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(List.of(new Take("x", "footage/maker-1.mp4", true, "")))), png)).isNotEqualTo(r.stamp(shot, png));
         }
@@ -294,7 +294,7 @@ class RenderJobTest {
 
     @Test
     void aRendererThatIsAskedAgainAndAgainGivesWhatAFreshOneGives() throws Exception {
-        Shot moved = shot.withLayer("lantern", l -> l.without(Place.class).with(new Grade(0.5, false)));
+        Shot moved = shot.withLayer("lantern", l -> l.without(SetPlace.class).with(new Exposure(0.5, false)));
         Shot recut = shot.withLayer("lantern", l -> l.with(new Key(l.key().withChokePx(2))));
         Shot outlined = shot.withLayer("lantern", l -> l.with(Outline.of(l.garbage().at(0).stream().map(p -> p.times(0.98)).toList(), 0)));
         try (ShotRenderer kept = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {

@@ -27,19 +27,19 @@ import org.scenothesis.core.stage.piece.Spot;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.value.Given;
-import org.scenothesis.production.illusion.Illusion;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShot;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 
 /// What the plan puts on the floors of all ready illusions.
 class PlannedSetsTest {
     private static final HouseRules RULES = HouseRules.DEFAULT;
 
     static List<String> illusions() {
-        return Illusions.shipped().all().stream().map(Illusion::id).toList();
+        return ReadyMadeShots.shipped().all().stream().map(ReadyMadeShot::id).toList();
     }
 
     private static Shot shot(String illusion) {
-        return Illusions.shipped().all().stream().filter(i -> i.id().equals(illusion)).findFirst().orElseThrow().into(new Shot("7", 7, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
+        return ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals(illusion)).findFirst().orElseThrow().into(new Shot("7", 7, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
     }
 
     private static List<Staged> sets(String illusion) {
@@ -103,8 +103,8 @@ class PlannedSetsTest {
         Spot at = new Spot(0, 4, 0);
         Piece cloth = PieceShelf.make("cloth", "cloth-9", at, at.up(1));
         Piece over = PieceShelf.make("tube", "tube-9", new Spot(0, 3.4, 0), at.up(1));
-        Piece above = over.withThing(((Lamp) over.thing()).withHeightM(Given.told(3.0)));
-        Piece below = over.withThing(((Lamp) over.thing()).withHeightM(Given.told(1.5)));
+        Piece above = over.withThing(((Lamp) over.thing()).withHeightM(Given.entered(3.0)));
+        Piece below = over.withThing(((Lamp) over.thing()).withHeightM(Given.entered(1.5)));
         for (Piece lamp : List.of(above, below)) {
             SetView v = new SetView(s.stage().withFloor(f -> f.withPieces(List.of(cloth, lamp))), "", 1600, 900);
             assertThat(v.stands(lamp)).isEqualTo(lamp.equals(below));

@@ -53,7 +53,7 @@ import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Stopped;
@@ -75,7 +75,7 @@ class SetFilesTest {
 
     @BeforeEach
     void staged() {
-        shot = Illusions.shipped().all().stream().filter(i -> i.id().equals("inside-the-lantern")).findFirst().orElseThrow()
+        shot = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals("inside-the-lantern")).findFirst().orElseThrow()
                 .into(new Shot("14", 14, "Inside", "", 6, List.of(), List.of(), List.of(), List.of(), null)).withSetting(x -> x.withFact("clothWideM", "6").withFact("clothHighM", "6"));
         plan = Breakdown.plan(shot, RULES);
         set = Stagings.of(shot, plan, RULES).stream().filter(s -> !s.wanted().isEmpty()).findFirst().orElseThrow();
@@ -149,7 +149,7 @@ class SetFilesTest {
     /// Drawn at a place aside, filmed before a cloth in the middle: the camera is turned by as much as the picture shows it aside.
     @Test
     void whatIsDrawnAsideIsPlannedForATurnedCamera() {
-        Shot aside = shot.withWonders(shot.wonders().stream().map(w -> w.withFact(Fact.ACROSS_M.key(), "0.1")).toList());
+        Shot aside = shot.withIllusions(shot.illusions().stream().map(w -> w.withFact(Fact.ACROSS_M.key(), "0.1")).toList());
         Staged s = Stagings.of(aside, Breakdown.plan(aside, RULES), RULES).stream().filter(x -> !x.wanted().isEmpty()).findFirst().orElseThrow();
         double asideDeg = s.wanted().get(s.hardest()).asideDeg();
         assertThat(asideDeg).isBetween(2.0, 60.0);

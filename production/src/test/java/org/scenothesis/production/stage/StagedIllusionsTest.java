@@ -32,8 +32,8 @@ import org.scenothesis.core.stage.piece.PieceShelf;
 import org.scenothesis.core.stage.piece.Spot;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.value.Given;
-import org.scenothesis.production.illusion.Illusion;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShot;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.words.StageWords;
 import org.scenothesis.production.words.Words;
 
@@ -42,11 +42,11 @@ class StagedIllusionsTest {
     private static final HouseRules RULES = HouseRules.DEFAULT;
 
     static Stream<String> ready() {
-        return Illusions.shipped().all().stream().map(Illusion::id);
+        return ReadyMadeShots.shipped().all().stream().map(ReadyMadeShot::id);
     }
 
     private static Shot shot(String illusion) {
-        Illusion i = Illusions.shipped().all().stream().filter(x -> x.id().equals(illusion)).findFirst().orElseThrow();
+        ReadyMadeShot i = ReadyMadeShots.shipped().all().stream().filter(x -> x.id().equals(illusion)).findFirst().orElseThrow();
         return i.into(new Shot("1", 1, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
     }
 

@@ -12,8 +12,6 @@ import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.scenothesis.core.finding.School;
-import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.demo.LanternWorks;
 
@@ -139,25 +137,6 @@ class ProductionFolderTest {
     void anExistingProductionIsNotOverwritten() throws Exception {
         make();
         assertThatExceptionOfType(StoreException.class).isThrownBy(this::make).withMessageContaining("already");
-    }
-
-    /// What the first schema could say, as a file of it says it.
-    @Test
-    void aProductionOfTheFirstSchemaIsBroughtToThisOne() throws Exception {
-        String old = """
-                {"schema": 1, "title": "Old", "shots": [{"id": "1", "number": 1, "title": "t", "story": "", "seconds": 4, "plan": null, "layers": [],
-                  "wonders": [{"id": "f", "kind": "FLOATS", "subject": "the lantern", "fromSeconds": 1, "toSeconds": 3, "facts": {"motion": "still"}}], "beats": [],
-                  "plates": [{"id": "c", "name": "Clean", "role": "CLEAN", "spike": "T", "lockGroup": "A", "lightGroup": "A", "rollSeconds": 4, "takes": []}]}],
-                 "houseRules": {"shiftPx": {"holds": 0.25, "watch": 40}, "parallaxPx": {"holds": 0.3, "watch": 0.6}, "exposureStops": {"holds": 0.05, "watch": 0.33},
-                  "whiteBalanceMired": {"holds": 5, "watch": 20}, "screenStops": {"holds": 0.5, "watch": 1}, "matteGreyPercent": {"holds": 0.1, "watch": 1}, "cleanPlateEnds": "LAST"}}
-                """;
-        ProductionJson.Read read = ProductionJson.read(Path.of("p.json"), old, "");
-        assertThat(read.production().houseRules().school(School.CLEAN_WHEN)).isEqualTo("last");
-        assertThat(read.production().shot("1").setting()).isEqualTo(Setting.NONE);
-        assertThat(read.production().shot("1").plates().getFirst().need()).isEmpty();
-        String now = ProductionJson.write(read.production(), read.tree());
-        assertThat(now).contains("\"schema\" : " + ProductionJson.SCHEMA).doesNotContain("cleanPlateEnds");
-        assertThat(ProductionJson.read(Path.of("p.json"), now, "").production()).isEqualTo(read.production());
     }
 
     @Test

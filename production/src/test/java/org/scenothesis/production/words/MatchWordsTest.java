@@ -27,7 +27,7 @@ import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
@@ -101,7 +101,7 @@ class MatchWordsTest {
         Shot bare = new Shot("1", 1, "", "", 4, List.of(), List.of(), List.of(), List.of(), null);
         Stage to = MarkConversion.stage(null, KNOWN, from(-60, 40));
         assertThat(MatchWords.stands(bare, to)).contains("had no set before").endsWith("Undo takes it back.");
-        Shot staged = FirstStage.staged(bare, HandCamera.FRESH, 16 / 9.0).withLayers(List.of(Layer.of("l", "L", "p", Place.at(Given.told(new Vec(0, 0, 3)), new Vec(0, 0, 3)))));
+        Shot staged = FirstStage.staged(bare, HandCamera.FRESH, 16 / 9.0).withLayers(List.of(Layer.of("l", "L", "p", SetPlace.at(Given.entered(new Vec(0, 0, 3)), new Vec(0, 0, 3)))));
         String said = MatchWords.stands(staged, MarkConversion.stage(staged.stage(), KNOWN, from(-60, 40)));
         assertThat(said).contains("lens 1.42 m high instead of 1.40 m").contains("view 54.4\u00b0 instead of 60.0\u00b0").contains("tilt").contains("1 layer placed by it");
         Shot again = FirstStage.staged(staged, MarkConversion.stage(staged.stage(), KNOWN, from(-60, 40)));

@@ -17,26 +17,26 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.fact.Topic;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
-import org.scenothesis.production.illusion.Illusion;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShot;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 
 /// Whatever a plan, a difference or a card has to say has words.
 class PlanSayingsTest {
-    private static Shot shot(WonderKind kind, Map<String, String> facts) {
-        Wonder w = new Wonder("w", kind, "the maker", 1, 5, facts);
+    private static Shot shot(IllusionKind kind, Map<String, String> facts) {
+        Illusion w = new Illusion("w", kind, "the maker", 1, 5, facts);
         return new Shot("1", 1, "t", "", 6, List.of(w), List.of(), List.of(), List.of(), null, new Setting(Map.of(), null));
     }
 
     @ParameterizedTest
-    @EnumSource(WonderKind.class)
-    void everyAnswerSaysWhatItWouldChange(WonderKind kind) {
+    @EnumSource(IllusionKind.class)
+    void everyAnswerSaysWhatItWouldChange(IllusionKind kind) {
         Shot s = shot(kind, Map.of());
         Influence about = new Influence(s, HouseRules.DEFAULT);
-        for (Question q : Breakdown.questions(s, s.wonders().getFirst(), HouseRules.DEFAULT)) {
+        for (Question q : Breakdown.questions(s, s.illusions().getFirst(), HouseRules.DEFAULT)) {
             for (String a : q.answers()) {
                 PlanDifference d = about.answer("w", q.fact(), a);
                 assertThat(DifferenceWords.brief(d)).as("%s %s", q.fact(), a).isNotBlank().doesNotContain("differs.").doesNotContain("onflict.");
@@ -63,7 +63,7 @@ class PlanSayingsTest {
 
     @Test
     void readyIllusionsHaveCardsAndReasonsInWords() {
-        for (Illusion i : Illusions.shipped().all()) {
+        for (ReadyMadeShot i : ReadyMadeShots.shipped().all()) {
             Shot s = i.into(new Shot("1", 1, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
             BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
             Stream<String> said = Stream.concat(
@@ -75,7 +75,7 @@ class PlanSayingsTest {
 
     @Test
     void whatAPlateHangsOnIsSaidWithWhetherItWasTold() {
-        Shot s = shot(WonderKind.FLOATS, Map.of("glows", "yes"));
+        Shot s = shot(IllusionKind.FLOATS, Map.of("glows", "yes"));
         BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
         List<String> said = new Influence(s, HouseRules.DEFAULT).causes(p.need("light-the-maker").orElseThrow()).stream().map(DifferenceWords::cause).toList();
         assertThat(said).contains("Does it give off light? Entered: yes. With \u201cno\u201d this plate is not needed.");
@@ -84,8 +84,8 @@ class PlanSayingsTest {
 
     @Test
     void aMergedPlateSaysEveryReasonOnce() {
-        Wonder floats = new Wonder("a", WonderKind.FLOATS, "the lantern", 1, 5, Map.of("performer", "yes", "actor", "the maker"));
-        Wonder energy = new Wonder("b", WonderKind.ENERGY, "the glow", 1, 5, Map.of("actor", "the maker"));
+        Illusion floats = new Illusion("a", IllusionKind.FLOATS, "the lantern", 1, 5, Map.of("performer", "yes", "actor", "the maker"));
+        Illusion energy = new Illusion("b", IllusionKind.ENERGY, "the glow", 1, 5, Map.of("actor", "the maker"));
         Shot s = new Shot("1", 1, "t", "", 6, List.of(floats, energy), List.of(), List.of(), List.of(), null);
         BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
         String why = PlanWords.why(p, p.need("acting").orElseThrow());

@@ -9,31 +9,31 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.day.ApproachDefaults;
 import org.scenothesis.core.breakdown.day.DayPlan;
-import org.scenothesis.core.breakdown.day.SchoolNumbers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.paper.PlanText;
 
 class PlanWordsTest {
     private static final String CODE =
             "\\b(why|skip|because|figure|conflict|caution|kit|item|answer|ask|focus|record|position|sound|change|method|risk|name|role|part|light|clothes|wonder|school)\\.[a-zA-Z]";
 
-    private static Shot shot(Wonder w) {
+    private static Shot shot(Illusion w) {
         return new Shot("1", 1, "t", "", 6, List.of(w), List.of(), List.of(), List.of(), null);
     }
 
     /// Every answer to every question, one at a time, and all words of the plan that follows.
     @ParameterizedTest
-    @EnumSource(WonderKind.class)
-    void whateverIsAnsweredThePlanHasWordsForIt(WonderKind kind) {
-        Wonder w = new Wonder("w", kind, "the lantern", 1, 5, Map.of());
+    @EnumSource(IllusionKind.class)
+    void whateverIsAnsweredThePlanHasWordsForIt(IllusionKind kind) {
+        Illusion w = new Illusion("w", kind, "the lantern", 1, 5, Map.of());
         for (Question q : Breakdown.questions(shot(w), w, HouseRules.DEFAULT)) {
             assertThat(PlanWords.question(q.fact())).doesNotStartWith("ask.");
             for (String a : q.answers()) {
@@ -59,27 +59,27 @@ class PlanWordsTest {
     }
 
     @ParameterizedTest
-    @EnumSource(School.class)
-    void everySchoolHasItsReasonsAndNumbers(School s) {
+    @EnumSource(Approach.class)
+    void everyApproachHasItsReasonsAndNumbers(Approach s) {
         assertThat(Words.has("school." + s)).isTrue();
         for (String way : s.ways()) {
             assertThat(Words.has("school." + s + "." + way)).isTrue();
             assertThat(Words.of("school." + s + "." + way + ".why")).endsWith(".");
         }
-        Wonder many = new Wonder("w", WonderKind.COPIES, "the maker", 0, 4, Map.of("count", "12"));
-        Wonder giant = new Wonder("g", WonderKind.OTHER_SIZE, "the giant", 0, 4, Map.of("factor", "6"));
-        Shot both = shot(many).withWonders(List.of(many, giant));
-        SchoolNumbers.figures(s, both).forEach(f -> {
+        Illusion many = new Illusion("w", IllusionKind.COPIES, "the maker", 0, 4, Map.of("count", "12"));
+        Illusion giant = new Illusion("g", IllusionKind.OTHER_SIZE, "the giant", 0, 4, Map.of("factor", "6"));
+        Shot both = shot(many).withIllusions(List.of(many, giant));
+        ApproachDefaults.figures(s, both).forEach(f -> {
             assertThat(f.value()).isPositive().isFinite();
             assertThat(PlanWords.figure(f).name() + PlanWords.figure(f).how()).doesNotContain("figure.").doesNotContain("{");
         });
-        assertThat(SchoolNumbers.outcomes(s, both, HouseRules.DEFAULT)).containsOnlyKeys(s.ways()).allSatisfy((way, o) -> assertThat(o.setMinutes()).isPositive());
+        assertThat(ApproachDefaults.outcomes(s, both, HouseRules.DEFAULT)).containsOnlyKeys(s.ways()).allSatisfy((way, o) -> assertThat(o.setMinutes()).isPositive());
     }
 
     @Test
     void aRepeatedCrowdIsAShorterDay() {
-        Wonder many = new Wonder("w", WonderKind.COPIES, "the maker", 0, 4, Map.of("count", "12"));
-        var o = SchoolNumbers.outcomes(School.COPIES, shot(many), HouseRules.DEFAULT);
+        Illusion many = new Illusion("w", IllusionKind.COPIES, "the maker", 0, 4, Map.of("count", "12"));
+        var o = ApproachDefaults.outcomes(Approach.COPIES, shot(many), HouseRules.DEFAULT);
         assertThat(o.get("repeat").setMinutes()).isLessThan(o.get("every").setMinutes());
         assertThat(o.get("repeat").plates()).isLessThan(o.get("every").plates());
     }

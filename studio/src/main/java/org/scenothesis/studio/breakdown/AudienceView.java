@@ -83,8 +83,8 @@ final class AudienceView {
         if (out.isEmpty() || out.getFirst().seconds() > 0.05) {
             out.addFirst(new Beat("begin", "it begins", 0));
         }
-        if (out.size() < 2 && !shot.wonders().isEmpty()) {
-            out.add(new Beat("then", "it happens", (shot.wonders().getFirst().fromSeconds() + shot.wonders().getFirst().toSeconds()) / 2));
+        if (out.size() < 2 && !shot.illusions().isEmpty()) {
+            out.add(new Beat("then", "it happens", (shot.illusions().getFirst().fromSeconds() + shot.illusions().getFirst().toSeconds()) / 2));
         }
         return out.subList(0, Math.min(BEATS, out.size()));
     }

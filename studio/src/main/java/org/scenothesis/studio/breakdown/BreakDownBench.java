@@ -19,9 +19,9 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
-import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
@@ -189,8 +189,8 @@ public final class BreakDownBench extends Bench {
     private void build() {
         Shot shot = session.shot();
         List<TimeStrip.Ribbon> ribbons = new ArrayList<>();
-        for (Wonder w : shot.wonders()) {
-            ribbons.add(new TimeStrip.Ribbon(PlanWords.wonder(w), w.fromSeconds(), w.toSeconds(), Spike.number(ribbons.size() + 2)));
+        for (Illusion w : shot.illusions()) {
+            ribbons.add(new TimeStrip.Ribbon(PlanWords.illusion(w), w.fromSeconds(), w.toSeconds(), Spike.number(ribbons.size() + 2)));
         }
         double high = TimeStrip.height(ribbons.size());
         strip.setMinHeight(high);
@@ -199,7 +199,7 @@ public final class BreakDownBench extends Bench {
         strip.at(session.seconds().get());
         audience.refresh();
         // A shot of which nothing impossible is told has no plates to show: it is offered wonders instead.
-        Page open = page == Page.PLATES && shot.wonders().isEmpty() ? Page.READY : page;
+        Page open = page == Page.PLATES && shot.illusions().isEmpty() ? Page.READY : page;
         tabs.forEach((p, b) -> b.setSelected(p == open));
         telling.refresh();
         PageView now = Objects.requireNonNull(views.get(open));

@@ -26,9 +26,11 @@ import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Subjects;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Plate;
@@ -36,10 +38,8 @@ import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.ShootDay;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
-import org.scenothesis.production.illusion.Illusion;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShot;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.paper.Paper;
 import org.scenothesis.production.paper.ShotList;
@@ -97,39 +97,39 @@ final class BreakDownModel {
         session.openShot(session.store().now().shots().getLast().id());
     }
 
-    String add(WonderKind kind) {
+    String add(IllusionKind kind) {
         String base = kind.name().toLowerCase(Locale.ROOT).replace('_', '-');
-        Set<String> ids = new HashSet<>(shot().wonders().stream().map(Wonder::id).toList());
+        Set<String> ids = new HashSet<>(shot().illusions().stream().map(Illusion::id).toList());
         int i = 1;
         while (ids.contains(base + "-" + i)) {
             i++;
         }
         String id = base + "-" + i;
         session.change(Words.of("break-down-model.add-an-illusion"), s -> {
-            List<Wonder> more = new ArrayList<>(s.wonders());
-            more.add(new Wonder(id, kind, Words.of("wonder.subject." + kind.name()), 0, s.seconds(), Map.of()));
-            return s.withWonders(more);
+            List<Illusion> more = new ArrayList<>(s.illusions());
+            more.add(new Illusion(id, kind, Words.of("illusion.subject." + kind.name()), 0, s.seconds(), Map.of()));
+            return s.withIllusions(more);
         });
         return id;
     }
 
-    void remove(Wonder w) {
-        session.change(Words.of("break-down-model.remove-an-illusion"), s -> s.withWonders(s.wonders().stream().filter(o -> !o.id().equals(w.id())).toList()));
+    void remove(Illusion w) {
+        session.change(Words.of("break-down-model.remove-an-illusion"), s -> s.withIllusions(s.illusions().stream().filter(o -> !o.id().equals(w.id())).toList()));
     }
 
-    void rename(Wonder w, String subject) {
+    void rename(Illusion w, String subject) {
         if (!subject.isBlank()) {
             session.change(Words.of("break-down-model.name-the-subject"), s -> Subjects.renamed(s, w.id(), subject.strip()));
         }
     }
 
-    void between(Wonder w, double from, double to) {
-        session.change(Words.of("break-down-model.set-when-it-happens"), s -> s.withWonder(w.id(), o -> o.between(from, Math.max(from, to))));
+    void between(Illusion w, double from, double to) {
+        session.change(Words.of("break-down-model.set-when-it-happens"), s -> s.withIllusion(w.id(), o -> o.between(from, Math.max(from, to))));
     }
 
     /// Answers a question about a wonder, or about the setting where the fact holds for the whole shot.
-    void answer(Wonder w, Fact f, String value) {
-        session.change("answer: " + PlanWords.question(f), s -> f.ofSetting() ? s.withSetting(x -> x.withFact(f.key(), value)) : s.withWonder(w.id(), o -> o.withFact(f.key(), value)));
+    void answer(Illusion w, Fact f, String value) {
+        session.change("answer: " + PlanWords.question(f), s -> f.ofSetting() ? s.withSetting(x -> x.withFact(f.key(), value)) : s.withIllusion(w.id(), o -> o.withFact(f.key(), value)));
     }
 
     void answer(Fact f, String value) {
@@ -142,10 +142,10 @@ final class BreakDownModel {
     }
 
     /// What an answer would change, in words, found in the background; the newest question wins.
-    void wouldChange(String wonder, Fact f, String value, Consumer<String> then) {
+    void wouldChange(String illusion, Fact f, String value, Consumer<String> then) {
         Shot now = shot();
         HouseRules rules = rules();
-        session.worker().ask("would-change", ticket -> DifferenceWords.brief(new Influence(now, rules).answer(wonder, f, value)), then, e -> then.accept(String.valueOf(e.getMessage())));
+        session.worker().ask("would-change", ticket -> DifferenceWords.brief(new Influence(now, rules).answer(illusion, f, value)), then, e -> then.accept(String.valueOf(e.getMessage())));
     }
 
     /// The choices a plate hangs on, found in the background.
@@ -167,8 +167,8 @@ final class BreakDownModel {
         boolean recommended = t.methods().stream().anyMatch(m -> m.way() == way && m.recommended());
         session.change("choose a way", s -> {
             Shot out = s;
-            for (String id : t.wonders()) {
-                out = out.withWonder(id, w -> w.withFact(Fact.METHOD.key(), choices(w.fact(Fact.METHOD.key(), ""), t.key(), recommended ? "" : way.code())));
+            for (String id : t.illusions()) {
+                out = out.withIllusion(id, w -> w.withFact(Fact.METHOD.key(), choices(w.fact(Fact.METHOD.key(), ""), t.key(), recommended ? "" : way.code())));
             }
             return out;
         });
@@ -282,8 +282,8 @@ final class BreakDownModel {
         session.change(Words.of("break-down-model.set-the-place"), s -> s.withSetting(x -> x.withPlace(place)));
     }
 
-    void school(School matter, String way) {
-        session.store().apply("house rule: " + Words.of("school." + matter), p -> p.withHouseRules(p.houseRules().withSchool(matter, way)));
+    void approach(Approach matter, String way) {
+        session.store().apply("house rule: " + Words.of("school." + matter), p -> p.withHouseRules(p.houseRules().withApproach(matter, way)));
     }
 
     void estimates(Estimates e) {
@@ -298,14 +298,14 @@ final class BreakDownModel {
         });
     }
 
-    void lay(Illusion i) {
+    void lay(ReadyMadeShot i) {
         session.change(Words.of("break-down-model.put-an-illusion-into-the"), i::into);
     }
 
     /// Keeps the shot as an illusion of the user's own, and says where.
     String keep() {
         try {
-            return "Kept as " + Illusions.keep(Illusions.home(), shot()) + ".";
+            return "Kept as " + ReadyMadeShots.keep(ReadyMadeShots.home(), shot()) + ".";
         } catch (StoreException e) {
             return String.valueOf(e.getMessage());
         }

@@ -16,8 +16,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.compare.PlanDifference;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.DifferenceWords;
 import org.scenothesis.production.words.Words;
@@ -27,9 +27,9 @@ import org.scenothesis.studio.parts.Text;
 final class CompareView extends PageView {
     private final Map<String, Shot> kept = new HashMap<>();
     private final VBox lines = new VBox(8);
-    private School matter = School.values()[0];
+    private Approach matter = Approach.values()[0];
     private String way = "";
-    private boolean schools;
+    private boolean approaches;
 
     CompareView(BreakDownModel model) {
         super(model);
@@ -40,20 +40,20 @@ final class CompareView extends PageView {
     void refresh() {
         Shot before = kept.get(model.shot().id());
         ToggleGroup group = new ToggleGroup();
-        ToggleButton was = toggle("compare-kept", Words.of("compare-view.with-the-plan-that-was"), group, !schools, () -> schools = false);
-        ToggleButton school = toggle("compare-school", Words.of("compare-view.with-another-approach"), group, schools, () -> schools = true);
+        ToggleButton was = toggle("compare-kept", Words.of("compare-view.with-the-plan-that-was"), group, !approaches, () -> approaches = false);
+        ToggleButton approach = toggle("compare-school", Words.of("compare-view.with-another-approach"), group, approaches, () -> approaches = true);
         var keep = Text.button(before == null ? Words.of("compare-view.keep-this-plan") : Words.of("compare-view.keep-this-plan-instead"), "floor-button", () -> {
             kept.put(model.shot().id(), model.shot());
             refresh();
         });
         keep.setId("keep-plan");
-        FlowPane head = new FlowPane(8, 6, Text.of("This plan", "heading"), was, school);
+        FlowPane head = new FlowPane(8, 6, Text.of("This plan", "heading"), was, approach);
         head.setAlignment(Pos.CENTER_LEFT);
-        box.getChildren().setAll(head, schools ? matters() : keep, lines);
-        if (schools) {
-            String house = model.rules().school(matter);
+        box.getChildren().setAll(head, approaches ? matters() : keep, lines);
+        if (approaches) {
+            String house = model.rules().approach(matter);
             String other = way.isEmpty() || way.equals(house) ? matter.ways().stream().filter(w -> !w.equals(house)).findFirst().orElse(house) : way;
-            HouseRules rules = model.rules().withSchool(matter, other);
+            HouseRules rules = model.rules().withApproach(matter, other);
             said(List.of(Text.block(Words.of("compare-view.planning-it-both-ways"), "muted")));
             model.compare(model.shot(), rules, d -> show(d, Words.of("school." + matter + "." + other), Words.of("school." + matter + "." + house)));
         } else if (before == null) {
@@ -80,17 +80,17 @@ final class CompareView extends PageView {
     private Node matters() {
         FlowPane ways = new FlowPane(6, 6);
         ToggleGroup group = new ToggleGroup();
-        for (School s : School.values()) {
+        for (Approach s : Approach.values()) {
             ToggleButton b = toggle("matter-" + s.name().toLowerCase(Locale.ROOT), Words.of("school." + s), group, s == matter, () -> {
                 matter = s;
                 way = "";
             });
             ways.getChildren().add(b);
         }
-        FlowPane others = new FlowPane(6, 6, Text.of("the house: " + Words.of("school." + matter + "." + model.rules().school(matter)) + "; beside it:", "muted"));
+        FlowPane others = new FlowPane(6, 6, Text.of("the house: " + Words.of("school." + matter + "." + model.rules().approach(matter)) + "; beside it:", "muted"));
         others.setAlignment(Pos.CENTER_LEFT);
         ToggleGroup of = new ToggleGroup();
-        List<String> left = matter.ways().stream().filter(w -> !w.equals(model.rules().school(matter))).toList();
+        List<String> left = matter.ways().stream().filter(w -> !w.equals(model.rules().approach(matter))).toList();
         left.forEach(w -> others.getChildren().add(toggle("way-" + w, Words.of("school." + matter + "." + w), of, w.equals(way) || way.isEmpty() && w.equals(left.getFirst()), () -> way = w)));
         return new VBox(8, ways, others);
     }

@@ -28,9 +28,9 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.sketch.PlateSketch;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Spike;
-import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.production.words.DifferenceWords;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
@@ -212,7 +212,7 @@ final class PlatesView extends PageView {
                 out.getChildren().add(Text.block(Words.of("cause.none"), "paper-soft"));
             }
             for (Influence.Cause c : causes) {
-                var b = Text.button(DifferenceWords.cause(c), "paper-link", () -> ask.accept(c.wonder(), c.fact()));
+                var b = Text.button(DifferenceWords.cause(c), "paper-link", () -> ask.accept(c.illusion(), c.fact()));
                 b.setId("cause-" + n.key() + "-" + c.fact().key());
                 b.setWrapText(true);
                 b.setPadding(Insets.EMPTY);
@@ -231,7 +231,7 @@ final class PlatesView extends PageView {
     }
 
     private String serves(BreakdownPlan plan, PlateNeed n) {
-        return model.shot().wonders().stream().filter(w -> n.wonders().contains(w.id())).map((Wonder w) -> PlanWords.wonder(w)).collect(Collectors.joining("; "));
+        return model.shot().illusions().stream().filter(w -> n.illusions().contains(w.id())).map((Illusion w) -> PlanWords.illusion(w)).collect(Collectors.joining("; "));
     }
 
     private Node declined(PlateNeed n) {

@@ -22,9 +22,9 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.fact.Topic;
 import org.scenothesis.core.breakdown.method.ClothChoice;
 import org.scenothesis.core.breakdown.method.Swatch;
@@ -39,7 +39,7 @@ import org.scenothesis.studio.parts.Text;
 final class Questions {
     /// Told of an answer before it is given: the fact, the answer, and whether it is still looked at.
     interface Trying {
-        void on(String wonder, Fact fact, String answer, boolean now);
+        void on(String illusion, Fact fact, String answer, boolean now);
     }
 
     private final Trying trying;
@@ -52,22 +52,22 @@ final class Questions {
     }
 
     /// Unfolds the group in which a fact is asked.
-    void unfold(String wonder, Fact f) {
-        unfolded.add(wonder + "/" + Topic.of(f));
+    void unfold(String illusion, Fact f) {
+        unfolded.add(illusion + "/" + Topic.of(f));
     }
 
-    /// The questions of a wonder, or of the setting (`wonder` empty).
-    List<Node> of(String wonder, List<Question> asked, Told told, Consumer<Answer> answer) {
+    /// The questions of a wonder, or of the setting (`illusion` empty).
+    List<Node> of(String illusion, List<Question> asked, Answers told, Consumer<Answer> answer) {
         List<Node> out = new ArrayList<>();
         long given = asked.stream().filter(q -> told.given(q.fact())).count();
         Label count = Text.block(Words.of("asked.count", given, asked.size() - given), "paper-soft");
-        count.setId("asked-of-" + (wonder.isEmpty() ? "setting" : wonder));
+        count.setId("asked-of-" + (illusion.isEmpty() ? "setting" : illusion));
         out.add(count);
         Map<Topic, List<Question>> topics = asked.stream().collect(Collectors.groupingBy(q -> Topic.of(q.fact()), () -> new EnumMap<>(Topic.class), Collectors.toList()));
-        topics.getOrDefault(Topic.FIRST, List.of()).forEach(q -> out.add(ask(wonder, q, told, answer)));
+        topics.getOrDefault(Topic.FIRST, List.of()).forEach(q -> out.add(ask(illusion, q, told, answer)));
         topics.forEach((topic, of) -> {
             if (topic != Topic.FIRST) {
-                out.add(group(wonder, topic, of, told, answer));
+                out.add(group(illusion, topic, of, told, answer));
             }
         });
         return out;
@@ -76,8 +76,8 @@ final class Questions {
     /// An answer to a question.
     record Answer(Fact fact, String value) {}
 
-    private Node group(String wonder, Topic topic, List<Question> of, Told told, Consumer<Answer> answer) {
-        String key = wonder + "/" + topic;
+    private Node group(String illusion, Topic topic, List<Question> of, Answers told, Consumer<Answer> answer) {
+        String key = illusion + "/" + topic;
         boolean open = unfolded.contains(key);
         Label name = Text.of(Words.of("topic." + topic), "paper-text", "strong-ink", "topic");
         name.setMinWidth(Region.USE_PREF_SIZE);
@@ -91,20 +91,20 @@ final class Questions {
             }
             refold.run();
         }, head);
-        slip.setId("topic-" + (wonder.isEmpty() ? "setting" : wonder) + "-" + topic.name().toLowerCase(Locale.ROOT));
+        slip.setId("topic-" + (illusion.isEmpty() ? "setting" : illusion) + "-" + topic.name().toLowerCase(Locale.ROOT));
         slip.setAccessibleText(Words.of("topic." + topic) + (open ? ", open" : ", folded"));
         VBox out = new VBox(8, slip);
         if (open) {
             VBox inside = new VBox(8);
             inside.setPadding(new Insets(0, 0, 4, 10));
-            of.forEach(q -> inside.getChildren().add(ask(wonder, q, told, answer)));
+            of.forEach(q -> inside.getChildren().add(ask(illusion, q, told, answer)));
             out.getChildren().add(inside);
         }
         return out;
     }
 
     /// What is told in a folded group, then that the rest is assumed.
-    private static String summary(List<Question> of, Told told) {
+    private static String summary(List<Question> of, Answers told) {
         List<String> given = of.stream().filter(q -> told.given(q.fact())).map(q -> value(q, told.answer(q.fact()))).filter(v -> !v.isBlank()).toList();
         if (!given.isEmpty()) {
             return String.join(", ", given);
@@ -124,7 +124,7 @@ final class Questions {
         return q.unit().isEmpty() ? number : number + "\u00a0" + q.unit();
     }
 
-    private Region ask(String wonder, Question q, Told told, Consumer<Answer> answer) {
+    private Region ask(String illusion, Question q, Answers told, Consumer<Answer> answer) {
         String now = told.given(q.fact()) ? told.answer(q.fact()) : q.otherwise();
         Label words = Text.block(PlanWords.question(q.fact()), "paper-text");
         if (q.isNumber()) {
@@ -145,10 +145,10 @@ final class Questions {
             }
             return box;
         }
-        return new VBox(3, words, choices(wonder, q, now, answer));
+        return new VBox(3, words, choices(illusion, q, now, answer));
     }
 
-    private FlowPane choices(String wonder, Question q, String now, Consumer<Answer> answer) {
+    private FlowPane choices(String illusion, Question q, String now, Consumer<Answer> answer) {
         FlowPane choices = new FlowPane(4, 4);
         ToggleGroup group = new ToggleGroup();
         List<String> held = q.fact().several() ? List.of(now.strip().split("\\s+")) : List.of(now);
@@ -167,8 +167,8 @@ final class Questions {
                 answer.accept(new Answer(q.fact(), told));
             });
             if (!told.equals(now)) {
-                b.hoverProperty().addListener((o, was, is) -> trying.on(wonder, q.fact(), told, is));
-                b.focusedProperty().addListener((o, was, is) -> trying.on(wonder, q.fact(), told, is));
+                b.hoverProperty().addListener((o, was, is) -> trying.on(illusion, q.fact(), told, is));
+                b.focusedProperty().addListener((o, was, is) -> trying.on(illusion, q.fact(), told, is));
             }
             choices.getChildren().add(b);
         }
@@ -192,7 +192,7 @@ final class Questions {
                 row.getChildren().add(r);
             }
         }
-        ClothChoice c = ClothChoice.of(new Told(Map.of(Fact.COLOURS.key(), colours), Map.of()), HouseRules.DEFAULT);
+        ClothChoice c = ClothChoice.of(new Answers(Map.of(Fact.COLOURS.key(), colours), Map.of()), HouseRules.DEFAULT);
         Label apart = Text.block("  from green " + apart(c.greenApart()) + ", from blue " + apart(c.blueApart()), "paper-soft");
         apart.setId("cloth-apart");
         row.getChildren().add(apart);

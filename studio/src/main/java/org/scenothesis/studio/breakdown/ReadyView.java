@@ -13,8 +13,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.scenothesis.core.shot.WonderKind;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.core.shot.IllusionKind;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.illusion.Search;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
@@ -26,7 +26,7 @@ final class ReadyView extends PageView {
     private final Consumer<String> tell;
     private final TextField sentence = new TextField();
     private final VBox found = new VBox(6);
-    private Illusions all = new Illusions(List.of(), List.of());
+    private ReadyMadeShots all = new ReadyMadeShots(List.of(), List.of());
 
     /// - `tell`: opens the slip of a wonder that was added.
     ReadyView(BreakDownModel model, Consumer<String> tell) {
@@ -37,8 +37,8 @@ final class ReadyView extends PageView {
         sentence.setPromptText(Words.of("ready-view.two-makers-pass-lantern-to"));
         sentence.setAccessibleText(Words.of("ready-view.look-for-ready-illusions-by"));
         FlowPane kinds = new FlowPane(6, 6);
-        for (WonderKind k : WonderKind.values()) {
-            Button b = Text.button(Words.of("wonder.add." + k), "floor-button", () -> tell.accept(model.add(k)));
+        for (IllusionKind k : IllusionKind.values()) {
+            Button b = Text.button(Words.of("illusion.add." + k), "floor-button", () -> tell.accept(model.add(k)));
             b.setId("add-" + k.name().toLowerCase(Locale.ROOT));
             kinds.getChildren().add(b);
         }
@@ -56,7 +56,7 @@ final class ReadyView extends PageView {
     }
 
     private void read() {
-        all = Illusions.with(Illusions.home());
+        all = ReadyMadeShots.with(ReadyMadeShots.home());
     }
 
     @Override
@@ -80,9 +80,9 @@ final class ReadyView extends PageView {
                 Text.block(h.illusion().story(), "paper-soft"));
         HBox.setHgrow(words, Priority.ALWAYS);
         var lay = Text.button(Words.of("ready-view.put-it-into-the-shot"), "paper-button", () -> {
-            int before = model.shot().wonders().size();
+            int before = model.shot().illusions().size();
             model.lay(h.illusion());
-            tell.accept(model.shot().wonders().get(before).id());
+            tell.accept(model.shot().illusions().get(before).id());
         });
         lay.setId("lay-" + h.illusion().id());
         lay.setMinWidth(Region.USE_PREF_SIZE);

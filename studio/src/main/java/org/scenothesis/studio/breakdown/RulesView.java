@@ -9,9 +9,9 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.breakdown.day.SchoolNumbers;
+import org.scenothesis.core.breakdown.day.ApproachDefaults;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
@@ -21,7 +21,7 @@ import org.scenothesis.studio.parts.Text;
 final class RulesView extends PageView {
     private record Asked(Shot shot, HouseRules rules) {}
 
-    private Map<School, Map<String, SchoolNumbers.Outcome>> outcomes = Map.of();
+    private Map<Approach, Map<String, ApproachDefaults.Outcome>> outcomes = Map.of();
     private @Nullable Asked counted;
 
     RulesView(BreakDownModel model) {
@@ -33,8 +33,8 @@ final class RulesView extends PageView {
     void refresh() {
         count();
         box.getChildren().clear();
-        for (School s : School.values()) {
-            box.getChildren().add(school(s));
+        for (Approach s : Approach.values()) {
+            box.getChildren().add(approach(s));
         }
     }
 
@@ -47,10 +47,10 @@ final class RulesView extends PageView {
         counted = now;
         outcomes = Map.of();
         model.session().worker().ask("schools", ticket -> {
-            Map<School, Map<String, SchoolNumbers.Outcome>> all = new EnumMap<>(School.class);
-            for (School s : School.values()) {
+            Map<Approach, Map<String, ApproachDefaults.Outcome>> all = new EnumMap<>(Approach.class);
+            for (Approach s : Approach.values()) {
                 if (ticket.wanted()) {
-                    all.put(s, SchoolNumbers.outcomes(s, now.shot, now.rules));
+                    all.put(s, ApproachDefaults.outcomes(s, now.shot, now.rules));
                 }
             }
             return all;
@@ -60,7 +60,7 @@ final class RulesView extends PageView {
         }, e -> model.session().say(Words.of("rules-view.the-approaches-could-not-be", e.getMessage())));
     }
 
-    private Node school(School s) {
+    private Node approach(Approach s) {
         FlowPane ways = new FlowPane(8, 8);
         ToggleGroup group = new ToggleGroup();
         for (String way : s.ways()) {
@@ -72,10 +72,10 @@ final class RulesView extends PageView {
             b.setSelected(model.rules().follows(s, way));
             b.setOnAction(e -> {
                 b.setSelected(true);
-                model.school(s, way);
+                model.approach(s, way);
             });
             card.getChildren().addAll(b, Text.block(Words.of("school." + s + "." + way + ".why"), "muted", "small"));
-            SchoolNumbers.Outcome o = outcomes.getOrDefault(s, Map.of()).get(way);
+            ApproachDefaults.Outcome o = outcomes.getOrDefault(s, Map.of()).get(way);
             if (o != null && o.plates() > 0) {
                 card.getChildren().add(Text.of(o.plates() + " plates, " + Words.number(o.setMinutes(), 0) + " min, " + Words.number(o.handHours(), 1) + " h later", "number"));
             }
@@ -83,7 +83,7 @@ final class RulesView extends PageView {
             ways.getChildren().add(card);
         }
         VBox out = new VBox(5, Text.of(Words.of("school." + s), "heading"), ways);
-        SchoolNumbers.figures(s, model.shot()).forEach(f -> {
+        ApproachDefaults.figures(s, model.shot()).forEach(f -> {
             PlanWords.Told t = PlanWords.figure(f);
             out.getChildren().add(Text.block(t.name() + ": " + t.value() + ". " + t.how(), "text-chalk", "small"));
         });

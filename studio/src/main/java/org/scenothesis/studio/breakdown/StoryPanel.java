@@ -17,12 +17,12 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.shot.Beat;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Focus;
@@ -71,26 +71,26 @@ final class StoryPanel {
         return strip;
     }
 
-    /// Opens the slip and the group in which a question is asked; `wonder` empty for the setting.
-    void ask(String wonder, Fact f) {
-        open = wonder.isEmpty() ? SETTING : wonder;
-        questions.unfold(wonder, f);
+    /// Opens the slip and the group in which a question is asked; `illusion` empty for the setting.
+    void ask(String illusion, Fact f) {
+        open = illusion.isEmpty() ? SETTING : illusion;
+        questions.unfold(illusion, f);
         refresh();
         slips.lookupAll(".answer").stream().filter(n -> n instanceof ToggleButton b && b.isSelected() && String.valueOf(b.getId()).startsWith("answer-" + f.key() + "-")).findFirst().ifPresent(Node::requestFocus);
     }
 
     /// Opens the slip of a wonder that was just added, with its name in hand.
-    void tell(String wonder) {
-        open = wonder;
+    void tell(String illusion) {
+        open = illusion;
         refresh();
-        Node subject = slips.lookup("#subject-" + wonder);
+        Node subject = slips.lookup("#subject-" + illusion);
         if (subject != null) {
             subject.requestFocus();
         }
     }
 
-    private void looked(String wonder, Fact f, String answer, boolean now) {
-        String key = wonder + "/" + f + "/" + answer;
+    private void looked(String illusion, Fact f, String answer, boolean now) {
+        String key = illusion + "/" + f + "/" + answer;
         if (!now) {
             if (tried.equals(key)) {
                 nothing();
@@ -98,7 +98,7 @@ final class StoryPanel {
             return;
         }
         tried = key;
-        model.wouldChange(wonder, f, answer, words -> {
+        model.wouldChange(illusion, f, answer, words -> {
             if (tried.equals(key)) {
                 wouldChange.setText("\u201c" + answers(f, answer) + "\u201d: " + words);
                 strip.getStyleClass().setAll("would-change");
@@ -121,11 +121,11 @@ final class StoryPanel {
         Shot shot = model.shot();
         if (!shot.id().equals(shotId)) {
             shotId = shot.id();
-            open = shot.wonders().isEmpty() ? STORY : shot.wonders().getFirst().id();
+            open = shot.illusions().isEmpty() ? STORY : shot.illusions().getFirst().id();
         }
         slips.getChildren().setAll(slip(STORY, shot.title(), about(shot), () -> story(shot)));
-        for (Wonder w : shot.wonders()) {
-            slips.getChildren().add(slip(w.id(), PlanWords.capital(PlanWords.wonder(w)), Words.time(w.fromSeconds()) + " to " + Words.time(w.toSeconds()), () -> wonder(shot, w)));
+        for (Illusion w : shot.illusions()) {
+            slips.getChildren().add(slip(w.id(), PlanWords.capital(PlanWords.illusion(w)), Words.time(w.fromSeconds()) + " to " + Words.time(w.toSeconds()), () -> illusion(shot, w)));
         }
         slips.getChildren().add(slip(SETTING, Words.of("story-panel.the-place-and-what-is"), PlanWords.answer(Fact.LIGHT, light(shot)), () -> setting(shot)));
         var add = Text.button(Words.of("story-panel.add-what-is-impossible"), "floor-button", () -> turn.accept(BreakDownBench.Page.READY));
@@ -212,7 +212,7 @@ final class StoryPanel {
         });
     }
 
-    private List<Node> wonder(Shot shot, Wonder w) {
+    private List<Node> illusion(Shot shot, Illusion w) {
         List<Node> out = new ArrayList<>();
         TextField subject = field("subject-" + w.id(), w.subject(), Words.of("story-panel.who-or-what"), t -> model.rename(w, t));
         HBox.setHgrow(subject, Priority.ALWAYS);
@@ -229,12 +229,12 @@ final class StoryPanel {
         List<Question> asked = new ArrayList<>(Breakdown.questions(shot, w, model.rules()));
         // Where the base is decides more than the wonder itself, so it is asked here too.
         asked.addFirst(Question.about(Fact.BASE));
-        out.addAll(questions.of(w.id(), asked, Told.of(w, shot.setting()), a -> model.answer(w, a.fact(), a.value())));
+        out.addAll(questions.of(w.id(), asked, Answers.of(w, shot.setting()), a -> model.answer(w, a.fact(), a.value())));
         return out;
     }
 
     private List<Node> setting(Shot shot) {
-        return questions.of("", Breakdown.questions(shot), Told.of(shot.setting()), a -> model.answer(a.fact(), a.value()));
+        return questions.of("", Breakdown.questions(shot), Answers.of(shot.setting()), a -> model.answer(a.fact(), a.value()));
     }
 
     static Tape tape(String name, String unit, double low, double high, double step, double now, DoubleConsumer accept) {

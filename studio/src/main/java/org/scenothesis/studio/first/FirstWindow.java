@@ -30,7 +30,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.FrameFormat;
-import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.RecentProductions;
@@ -42,8 +42,8 @@ import org.scenothesis.studio.parts.Text;
 /// Where one begins: a new production, one opened lately, the example, or an illusion to start from.
 public final class FirstWindow extends BorderPane {
     private static final PseudoClass WRONG = PseudoClass.getPseudoClass("wrong");
-    private static final List<WonderKind> USUAL = List.of(
-            WonderKind.FLOATS, WonderKind.COPIES, WonderKind.OTHER_SIZE, WonderKind.HIDDEN, WonderKind.THROUGH_FRAME, WonderKind.BECOMES);
+    private static final List<IllusionKind> USUAL = List.of(
+            IllusionKind.FLOATS, IllusionKind.COPIES, IllusionKind.OTHER_SIZE, IllusionKind.HIDDEN, IllusionKind.THROUGH_FRAME, IllusionKind.BECOMES);
     private static final double LEFT = 568;
     private static final double RIGHT = 500;
 
@@ -190,8 +190,8 @@ public final class FirstWindow extends BorderPane {
         HBox buttons = new HBox(10, look, back);
         buttons.setAlignment(Pos.CENTER_LEFT);
         FlowPane illusions = new FlowPane(8, 8);
-        for (WonderKind k : USUAL) {
-            Button b = Text.button(Words.of("wonder.add." + k.name()), "floor-button", () -> begin(k, List.of()));
+        for (IllusionKind k : USUAL) {
+            Button b = Text.button(Words.of("illusion.add." + k.name()), "floor-button", () -> begin(k, List.of()));
             b.setId("begin-" + k.name());
             b.setPrefWidth(236);
             b.setAlignment(Pos.CENTER_LEFT);
@@ -296,9 +296,9 @@ public final class FirstWindow extends BorderPane {
         return FirstModel.format(w.getText(), h.getText(), r.getText()).orElse(null);
     }
 
-    private void begin(@Nullable WonderKind wonder, List<Path> footage) {
+    private void begin(@Nullable IllusionKind illusion, List<Path> footage) {
         if (wrong() == null) {
-            doors.begin(new NewProduction(model.title(), asTold.isSelected() ? told(width, height, rate) : null, wonder), model.folder(), footage);
+            doors.begin(new NewProduction(model.title(), asTold.isSelected() ? told(width, height, rate) : null, illusion), model.folder(), footage);
         }
     }
 

@@ -248,7 +248,7 @@ public final class HandOverBench extends Bench {
             session.folder().forResult(target.path());
             Files.createDirectories(into);
             try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
-                return new RenderJob(r, shot, target, new Share(atOnce(), () -> session.worker().letLook(ticket))).run((done, of) -> {
+                return new RenderJob(r, shot, target, new Share(atOnce(), () -> session.worker().betweenSteps(ticket))).run((done, of) -> {
                     session.worker().onUi(() -> progress(done, of, start));
                     return ticket.wanted();
                 });

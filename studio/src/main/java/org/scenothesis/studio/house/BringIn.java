@@ -24,10 +24,10 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Plates;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.production.incoming.FileProbe;
 import org.scenothesis.production.incoming.Incoming;
 import org.scenothesis.production.incoming.Proposal;
 import org.scenothesis.production.incoming.Proposals;
-import org.scenothesis.production.incoming.Seen;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Text;
@@ -148,7 +148,7 @@ final class BringIn extends StackPane {
         return row;
     }
 
-    private static Node picture(Seen s) {
+    private static Node picture(FileProbe s) {
         StackPane box = new StackPane();
         box.getStyleClass().add("thumb-dark");
         box.setMinSize(Slip.PICTURE_W, Slip.PICTURE_H);
@@ -163,7 +163,7 @@ final class BringIn extends StackPane {
         return box;
     }
 
-    private static String facts(Seen s) {
+    private static String facts(FileProbe s) {
         String length = s.still() ? "still" : Words.number(s.seconds(), 1) + " s";
         String cloth = s.cloth() < 0.02 ? "" : ", cloth in " + Math.round(s.cloth() * 100) + " % of it";
         return length + ", " + s.width() + "\u00d7" + s.height() + cloth;

@@ -54,6 +54,7 @@ public final class Worker implements AutoCloseable {
     private volatile boolean closed;
     private final Semaphore pictures = new Semaphore(1, true);
     private final Semaphore works = new Semaphore(1, true);
+    private final HeapPace heap = new HeapPace();
 
     public Worker(Executor ui) {
         this.ui = ui;
@@ -117,8 +118,14 @@ public final class Worker implements AutoCloseable {
         }
         turns.acquire();
         try {
+            if (turns == works) {
+                heap.working(true);
+            }
             whileWanted(wanted, work);
         } finally {
+            if (turns == works) {
+                heap.working(false);
+            }
             turns.release();
         }
     }
@@ -145,6 +152,12 @@ public final class Worker implements AutoCloseable {
     /// Waits while a picture is made, a second at most: what is looked at goes before what goes on by itself, and the two together would hold twice the memory.
     public void letLook(Ticket ticket) {
         pause(ticket, pictures, LONGEST_LOOK_NS);
+    }
+
+    /// Between two steps of long work: waits while a picture is made, and takes back the memory of the last one.
+    public void betweenSteps(Ticket ticket) {
+        heap.tidy();
+        letLook(ticket);
     }
 
     /// Waits while a picture is made or a long work goes on, some seconds at most: what was not asked for goes on in small steps then.

@@ -22,7 +22,7 @@ import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.Tracks;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.core.shot.step.Parameter;
@@ -269,7 +269,7 @@ public final class KeyBench extends Bench {
 
     /// How an outline is carried along at the playhead by what it hangs on.
     private PlanarMap carries(Outline o) {
-        return Trails.carries(session.shot(), o.hung(), session.seconds().get(), aspect());
+        return Tracks.carries(session.shot(), o.hung(), session.seconds().get(), aspect());
     }
 
     private static List<Point> carried(List<Point> corners, PlanarMap by) {
@@ -320,8 +320,8 @@ public final class KeyBench extends Bench {
         Layer l = layer();
         var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
         double seconds = session.seconds().get();
-        List<Outline> kept = l == null ? List.of() : KeyModel.solid(l).map(o -> Outline.of(Trails.shape(session.shot(), o, seconds, aspect()), o.softnessPx()).withCounts(Outline.Counts.ALSO)).stream().toList();
-        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : Trails.shape(session.shot(), l.garbage(), seconds, aspect()), path, seconds, l == null ? seconds : l.time().at(seconds), room, new KeyModel.View(look.ground(), look.part(), kept));
+        List<Outline> kept = l == null ? List.of() : KeyModel.solid(l).map(o -> Outline.of(Tracks.shape(session.shot(), o, seconds, aspect()), o.softnessPx()).withCounts(Outline.Counts.ALSO)).stream().toList();
+        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : Tracks.shape(session.shot(), l.garbage(), seconds, aspect()), path, seconds, l == null ? seconds : l.time().at(seconds), room, new KeyModel.View(look.ground(), look.part(), kept));
     }
 
     private void frame() {

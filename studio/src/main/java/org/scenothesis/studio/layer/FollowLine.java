@@ -25,9 +25,9 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.core.shot.Trail;
-import org.scenothesis.core.shot.Trails;
-import org.scenothesis.core.shot.step.Pin;
+import org.scenothesis.core.shot.Track;
+import org.scenothesis.core.shot.Tracks;
+import org.scenothesis.core.shot.step.PinnedCorners;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FollowTake;
 import org.scenothesis.production.words.Words;
@@ -44,7 +44,7 @@ final class FollowLine extends HBox {
     private final Label words = new Label();
     private final ProgressBar bar = new ProgressBar(0);
     private final Button stop;
-    private final VBox trails = new VBox(4);
+    private final VBox tracks = new VBox(4);
     private final Pane over;
     private final Circle ring = new Circle(9);
     private boolean waiting;
@@ -94,25 +94,25 @@ final class FollowLine extends HBox {
     }
 
     /// What was followed in the shot, each with a way to take it away.
-    VBox trails() {
-        return trails;
+    VBox tracks() {
+        return tracks;
     }
 
     void show() {
         Shot shot = session.shot();
-        trails.getChildren().clear();
-        if (!shot.trails().isEmpty()) {
-            trails.getChildren().add(Text.of(Words.of("follow-line.tracks-of-this-shot"), "column-head"));
+        tracks.getChildren().clear();
+        if (!shot.tracks().isEmpty()) {
+            tracks.getChildren().add(Text.of(Words.of("follow-line.tracks-of-this-shot"), "column-head"));
         }
-        for (Trail t : shot.trails()) {
+        for (Track t : shot.tracks()) {
             Region room = new Region();
             HBox.setHgrow(room, Priority.ALWAYS);
-            Button away = Text.button("\u00d7", "floor-button", () -> session.change("take " + t.name() + " away", s -> Trails.without(s, t.id())));
+            Button away = Text.button("\u00d7", "floor-button", () -> session.change("take " + t.name() + " away", s -> Tracks.without(s, t.id())));
             away.setId("away-" + t.id());
             away.setAccessibleText("take " + t.name() + " away");
             HBox row = new HBox(6, Text.of(t.name(), "strong"), Text.of("found in " + t.spots().size() + " frames", "muted", "small"), room, away);
             row.setAlignment(Pos.CENTER_LEFT);
-            trails.getChildren().add(row);
+            tracks.getChildren().add(row);
         }
     }
 
@@ -146,7 +146,7 @@ final class FollowLine extends HBox {
             return;
         }
         if (corners) {
-            Optional<Pin> pin = l == null ? Optional.empty() : l.step(Pin.class);
+            Optional<PinnedCorners> pin = l == null ? Optional.empty() : l.step(PinnedCorners.class);
             pin.ifPresentOrElse(x -> follow(x.at(session.seconds().get())), () -> session.say(Words.of("follow-line.pin-the-layers-corners-first")));
             return;
         }
@@ -177,35 +177,35 @@ final class FollowLine extends HBox {
             return;
         }
         String hung = hung(l) && l != null ? l.id() : null;
-        String id = Trails.free(session.shot());
-        String name = points.size() == 4 ? "corners " + (session.shot().trails().size() + 1) : "point " + (session.shot().trails().size() + 1);
-        double at = Trails.takeSeconds(session.shot(), p.id(), session.seconds().get());
+        String id = Tracks.free(session.shot());
+        String name = points.size() == 4 ? "corners " + (session.shot().tracks().size() + 1) : "point " + (session.shot().tracks().size() + 1);
+        double at = Tracks.takeSeconds(session.shot(), p.id(), session.seconds().get());
         ask(p, points, at, new Following.Stretch(0, Double.MAX_VALUE), b -> {
             int seed = b.found().getFirst().frame();
-            Trail t = Following.trail(id, name, p.id(), b.found(), seed, b.frames());
+            Track t = Following.track(id, name, p.id(), b.found(), seed, b.frames());
             session.change("follow " + name, s -> Following.followed(s, t, hung, b.frames().times().get(seed)));
             said(t, b);
         });
     }
 
     /// A trail is shown by hand: it is followed anew from there.
-    void mend(Trail t, List<Point> places) {
-        if (places.size() == 4 && !Pin.bendsOneWay(places)) {
+    void mend(Track t, List<Point> places) {
+        if (places.size() == 4 && !PinnedCorners.bendsOneWay(places)) {
             session.say(Words.of("follow-line.the-four-corners-must-go"));
             return;
         }
         Plate p = session.shot().plate(t.plate()).orElse(null);
-        double at = Trails.takeSeconds(session.shot(), t.plate(), session.seconds().get());
+        double at = Tracks.takeSeconds(session.shot(), t.plate(), session.seconds().get());
         if (p != null) {
             ask(p, places, at, Following.around(t, at), b -> {
-                Trail mended = Following.mended(t, b.found(), b.found().getFirst().frame(), b.frames());
-                session.change("show " + t.name() + " by hand", s -> Trails.with(s, mended));
+                Track mended = Following.mended(t, b.found(), b.found().getFirst().frame(), b.frames());
+                session.change("show " + t.name() + " by hand", s -> Tracks.with(s, mended));
                 said(mended, b);
             });
         }
     }
 
-    private void said(Trail t, FollowTake.Both b) {
+    private void said(Track t, FollowTake.Both b) {
         long lost = b.found().stream().filter(f -> !f.found()).count();
         session.say(lost == 0 ? Words.of("follow-line.found-in-every-frame-that") : Words.of("follow-line.not-found-in-of-frames", lost, b.found().size()));
     }

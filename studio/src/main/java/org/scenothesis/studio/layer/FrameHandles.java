@@ -15,7 +15,7 @@ import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.step.Put;
+import org.scenothesis.core.shot.step.FramePlace;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.PictureView;
@@ -37,17 +37,17 @@ final class FrameHandles {
     private final Circle cross = new Circle(7);
     private final Line arm = new Line();
     private final Rectangle end = new Rectangle(GRIP, GRIP);
-    private final Consumer<Put> moving;
-    private final Consumer<Put> done;
-    private @Nullable Put put;
-    private @Nullable Put dragged;
+    private final Consumer<FramePlace> moving;
+    private final Consumer<FramePlace> done;
+    private @Nullable FramePlace put;
+    private @Nullable FramePlace dragged;
     private List<Object> drawn = List.of();
     private double at;
     private double rate = 25;
     private PlanarMap carry = PlanarMap.identity();
 
     /// - `moving`: how it would lie, while it is dragged; `done`: how it lies once it is let go.
-    FrameHandles(PictureView picture, Consumer<Put> moving, Consumer<Put> done) {
+    FrameHandles(PictureView picture, Consumer<FramePlace> moving, Consumer<FramePlace> done) {
         over = picture.overlay();
         this.moving = moving;
         this.done = done;
@@ -75,7 +75,7 @@ final class FrameHandles {
     }
 
     /// Shows where a layer lies at a moment, in seconds; nothing for a layer that is not put anywhere. `carried`: what carries it along afterwards, in shares.
-    void show(@Nullable Put now, double seconds, double framesPerSecond, PlanarMap carried) {
+    void show(@Nullable FramePlace now, double seconds, double framesPerSecond, PlanarMap carried) {
         carry = carried;
         put = now;
         at = seconds;
@@ -87,13 +87,13 @@ final class FrameHandles {
         cross.requestFocus();
     }
 
-    private Point place(Put p, double seconds) {
+    private Point place(FramePlace p, double seconds) {
         Point there = carry.map(p.about().plus(p.at(seconds).by()));
         return new Point(there.x() * over.getWidth(), there.y() * over.getHeight());
     }
 
     private void draw() {
-        Put p = dragged != null ? dragged : put;
+        FramePlace p = dragged != null ? dragged : put;
         marks.setVisible(p != null);
         if (p == null) {
             return;
@@ -101,7 +101,7 @@ final class FrameHandles {
         Point c = place(p, at);
         cross.setCenterX(c.x());
         cross.setCenterY(c.y());
-        Put.Lie lie = p.at(at);
+        FramePlace.Lie lie = p.at(at);
         double r = ARM * Math.clamp(lie.size(), 0.25, 4);
         double turn = Math.toRadians(lie.turnDeg());
         Point tip = new Point(c.x() + r * Math.cos(turn), c.y() + r * Math.sin(turn));
@@ -119,7 +119,7 @@ final class FrameHandles {
     }
 
     /// Drawn when it is another one, not for every frame that is played.
-    private void way(Put p) {
+    private void way(FramePlace p) {
         way.getChildren().clear();
         var keys = p.by().keys();
         if (keys.size() < 2) {
@@ -143,7 +143,7 @@ final class FrameHandles {
     }
 
     private void drag(MouseEvent e, Hand hand) {
-        Put p = put;
+        FramePlace p = put;
         if (p != null && over.getWidth() > 0) {
             dragged = hand.take(p, new Point(e.getX(), e.getY()));
             draw();
@@ -155,34 +155,34 @@ final class FrameHandles {
     /// What a hand at a point of the overlay makes of a layer.
     @FunctionalInterface
     private interface Hand {
-        Put take(Put p, Point hand);
+        FramePlace take(FramePlace p, Point hand);
     }
 
     private Point share(Point hand) {
         return carry.inverse().map(hand.x() / over.getWidth(), hand.y() / over.getHeight());
     }
 
-    private Put moved(Put p, Point hand) {
-        Put.Lie l = p.at(at);
-        return p.with(at, new Put.Lie(share(hand).minus(p.about()), l.turnDeg(), l.size()));
+    private FramePlace moved(FramePlace p, Point hand) {
+        FramePlace.Lie l = p.at(at);
+        return p.with(at, new FramePlace.Lie(share(hand).minus(p.about()), l.turnDeg(), l.size()));
     }
 
     /// Another point to turn about; at this moment the layer stays where it is when it is neither turned nor sized.
-    private Put about(Put p, Point hand) {
+    private FramePlace about(FramePlace p, Point hand) {
         return p.withAbout(share(hand).minus(p.at(at).by()));
     }
 
-    private Put armed(Put p, Point hand) {
+    private FramePlace armed(FramePlace p, Point hand) {
         Point from = hand.minus(place(p, at));
-        Put.Lie l = p.at(at);
+        FramePlace.Lie l = p.at(at);
         double turned = Math.toDegrees(Math.atan2(from.y(), from.x()));
         // The nearest of the turns that look alike, so that it never spins back.
         double turn = turned + 360 * Math.round((l.turnDeg() - turned) / 360);
-        return p.with(at, new Put.Lie(l.by(), turn, Math.clamp(from.length() / ARM, 0.02, 50)));
+        return p.with(at, new FramePlace.Lie(l.by(), turn, Math.clamp(from.length() / ARM, 0.02, 50)));
     }
 
     private void release() {
-        Put p = dragged;
+        FramePlace p = dragged;
         dragged = null;
         if (p != null && !p.equals(put)) {
             done.accept(p);
@@ -190,21 +190,21 @@ final class FrameHandles {
     }
 
     private void key(KeyEvent e) {
-        Put p = put;
+        FramePlace p = put;
         if (p == null) {
             return;
         }
         double step = e.isShiftDown() ? 10 * STEP : STEP;
-        Put.Lie l = p.at(at);
-        Put.Lie now = switch (e.getCode()) {
-            case LEFT -> new Put.Lie(l.by().plus(new Point(-step, 0)), l.turnDeg(), l.size());
-            case RIGHT -> new Put.Lie(l.by().plus(new Point(step, 0)), l.turnDeg(), l.size());
-            case UP -> new Put.Lie(l.by().plus(new Point(0, -step)), l.turnDeg(), l.size());
-            case DOWN -> new Put.Lie(l.by().plus(new Point(0, step)), l.turnDeg(), l.size());
-            case PLUS, EQUALS, ADD -> new Put.Lie(l.by(), l.turnDeg(), l.size() * 1.02);
-            case MINUS, SUBTRACT -> new Put.Lie(l.by(), l.turnDeg(), l.size() / 1.02);
-            case COMMA -> new Put.Lie(l.by(), l.turnDeg() - 1, l.size());
-            case PERIOD -> new Put.Lie(l.by(), l.turnDeg() + 1, l.size());
+        FramePlace.Lie l = p.at(at);
+        FramePlace.Lie now = switch (e.getCode()) {
+            case LEFT -> new FramePlace.Lie(l.by().plus(new Point(-step, 0)), l.turnDeg(), l.size());
+            case RIGHT -> new FramePlace.Lie(l.by().plus(new Point(step, 0)), l.turnDeg(), l.size());
+            case UP -> new FramePlace.Lie(l.by().plus(new Point(0, -step)), l.turnDeg(), l.size());
+            case DOWN -> new FramePlace.Lie(l.by().plus(new Point(0, step)), l.turnDeg(), l.size());
+            case PLUS, EQUALS, ADD -> new FramePlace.Lie(l.by(), l.turnDeg(), l.size() * 1.02);
+            case MINUS, SUBTRACT -> new FramePlace.Lie(l.by(), l.turnDeg(), l.size() / 1.02);
+            case COMMA -> new FramePlace.Lie(l.by(), l.turnDeg() - 1, l.size());
+            case PERIOD -> new FramePlace.Lie(l.by(), l.turnDeg() + 1, l.size());
             default -> l;
         };
         if (now != l && e.getCode() != KeyCode.UNDEFINED) {

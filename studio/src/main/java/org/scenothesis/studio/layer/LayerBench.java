@@ -28,10 +28,10 @@ import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
-import org.scenothesis.core.shot.Trail;
-import org.scenothesis.core.shot.Trails;
-import org.scenothesis.core.shot.step.Cast;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.Track;
+import org.scenothesis.core.shot.Tracks;
+import org.scenothesis.core.shot.step.DrawnShadow;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
@@ -57,7 +57,7 @@ public final class LayerBench extends Bench {
     private final LayerList pile;
     private final BooleanProperty staged = new SimpleBooleanProperty();
     private final LayerProperties properties;
-    private final TrailMarks trails = new TrailMarks(picture, this::mended);
+    private final TrackMarks tracks = new TrackMarks(picture, this::mended);
     private final FollowLine following;
     private final WipeLine wipe = new WipeLine(picture, this::frame);
     private final LayerHandles hands;
@@ -93,7 +93,7 @@ public final class LayerBench extends Bench {
         VBox left = new VBox(8, picture, following, strip, plans);
         HBox.setHgrow(left, Priority.ALWAYS);
         stage = new StageHand(picture, session::shot, () -> FileLens.view(session.shot(), session.measured().get()), this::preview, this::accept, session::say);
-        VBox all = new VBox(10, pile, following.trails(), properties, stage);
+        VBox all = new VBox(10, pile, following.tracks(), properties, stage);
         ScrollPane right = new ScrollPane(all);
         stage.whenTurned(open -> {
             // What is told is on top; else it is one button at the end.
@@ -152,10 +152,10 @@ public final class LayerBench extends Bench {
     private UnaryOperator<Shot> moved(Vec v) {
         Layer l = layer();
         double at = session.seconds().get();
-        return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(Place.asFilmed(s.somewhere()), p -> p.withFoot(p.foot().set(at, v))));
+        return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(SetPlace.asFilmed(s.somewhere()), p -> p.withFoot(p.foot().set(at, v))));
     }
 
-    private void mended(Trail t, List<Point> places) {
+    private void mended(Track t, List<Point> places) {
         following.mend(t, places);
     }
 
@@ -190,10 +190,10 @@ public final class LayerBench extends Bench {
         }
         Measured m = session.measured().get();
         double at = session.seconds().get();
-        Shot bare = shot.withLayer(id, l -> l.without(Place.class).without(Shadow.class).without(Cast.class));
+        Shot bare = shot.withLayer(id, l -> l.without(SetPlace.class).without(Shadow.class).without(DrawnShadow.class));
         session.worker().ask("layer-ground", ticket -> GroundContact.of(renderer.of(m).cutout(bare, id, at).coverage(), stage), foot -> {
             session.say(Words.of(foot.isPresent() ? "place.on-ground" : "place.on-ground.none", foot.map(f -> Words.number(f.z() - stage.camera().position().value().z(), 2)).orElse("")));
-            foot.ifPresent(f -> session.change(Words.of("layer-bench.stand-it-on-the-ground"), s -> s.withLayer(id, l -> l.with(Place.asFilmed(new Given.Measured<>(f, "lowest-point")), p -> p.stands(new Given.Measured<>(f, "lowest-point"))))));
+            foot.ifPresent(f -> session.change(Words.of("layer-bench.stand-it-on-the-ground"), s -> s.withLayer(id, l -> l.with(SetPlace.asFilmed(new Given.Measured<>(f, "lowest-point")), p -> p.stands(new Given.Measured<>(f, "lowest-point"))))));
         }, e -> session.say(String.valueOf(e.getMessage())));
     }
 
@@ -207,9 +207,9 @@ public final class LayerBench extends Bench {
     private void marks(@Nullable Layer l) {
         Shot shot = session.shot();
         double at = session.seconds().get();
-        Set<String> hangs = l == null ? Set.of() : Trails.of(l);
-        List<Trail> seen = shot.trails().stream().filter(t -> hangs.contains(t.id()) || l != null && LayerModel.lowest(shot, l) && l.source().plates().contains(t.plate())).toList();
-        trails.show(seen, seen.stream().map(t -> Trails.takeSeconds(shot, t.plate(), at)).toList(), session.rate());
+        Set<String> hangs = l == null ? Set.of() : Tracks.of(l);
+        List<Track> seen = shot.tracks().stream().filter(t -> hangs.contains(t.id()) || l != null && LayerModel.lowest(shot, l) && l.source().plates().contains(t.plate())).toList();
+        tracks.show(seen, seen.stream().map(t -> Tracks.takeSeconds(shot, t.plate(), at)).toList(), session.rate());
     }
 
     private void choose(String id) {
@@ -270,7 +270,7 @@ public final class LayerBench extends Bench {
     private void plans() {
         staged.set(session.shot().stage() != null);
         Layer l = layer();
-        Place.Stand state = l == null ? null : l.step(Place.class).map(p -> p.stand(session.seconds().get())).orElse(null);
+        SetPlace.Stand state = l == null ? null : l.step(SetPlace.class).map(p -> p.stand(session.seconds().get())).orElse(null);
         Spike mark = l == null ? Spike.X : spike(session.shot(), l);
         above.show(session.shot().stage(), l, state, mark);
         side.show(session.shot().stage(), l, state, mark);

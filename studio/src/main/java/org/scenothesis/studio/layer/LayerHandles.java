@@ -19,11 +19,11 @@ import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.StepKind;
 import org.scenothesis.core.shot.StepMotions;
+import org.scenothesis.core.shot.step.FramePlace;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Outline;
-import org.scenothesis.core.shot.step.Pin;
+import org.scenothesis.core.shot.step.PinnedCorners;
 import org.scenothesis.core.shot.step.PointDriven;
-import org.scenothesis.core.shot.step.Put;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.value.Kind;
 import org.scenothesis.production.words.Words;
@@ -95,8 +95,8 @@ final class LayerHandles {
     /// A key of the bench; true if it was one.
     boolean key(KeyCode code) {
         switch (code) {
-            case M -> byHand(Put.AS_FILMED, handles::focus);
-            case Q -> byHand(Pin.FRESH, pins::focus);
+            case M -> byHand(FramePlace.AS_FILMED, handles::focus);
+            case Q -> byHand(PinnedCorners.FRESH, pins::focus);
             case K -> keyframe();
             case H -> next();
             default -> {
@@ -231,7 +231,7 @@ final class LayerHandles {
         }
     }
 
-    private UnaryOperator<Shot> put(Put p) {
+    private UnaryOperator<Shot> put(FramePlace p) {
         Layer l = layer.get();
         return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(p));
     }
@@ -246,7 +246,7 @@ final class LayerHandles {
             PointDriven step = (PointDriven) l.steps().get(h.get().step());
             pins.show(LayerGestures.mapped(step.points(at), carried(l, h.get())), step.lines(), step.names().stream().map(n -> n.replace('-', ' ')).toList());
         }
-        Put put = l == null ? null : l.step(Put.class).orElse(null);
+        FramePlace put = l == null ? null : l.step(FramePlace.class).orElse(null);
         handles.show(put, at, session.rate(), l == null || put == null ? PlanarMap.identity() : StepMotions.carried(session.shot(), l, l.steps().indexOf(put), at, aspect()));
     }
 }

@@ -9,9 +9,9 @@ import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Source;
-import org.scenothesis.core.shot.step.Grade;
-import org.scenothesis.core.shot.step.Place;
-import org.scenothesis.core.shot.step.Presence;
+import org.scenothesis.core.shot.step.Exposure;
+import org.scenothesis.core.shot.step.Opacity;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.Stage;
@@ -47,8 +47,8 @@ final class LayerModel {
 
     /// The steps a form is shown for: the layer's, and where they would be, those that every layer may as well have, so that no form moves when it is first used.
     static List<Step> shown(Shot shot, Layer l) {
-        Layer graded = l.step(Grade.class).isPresent() ? l : l.with(Grade.NONE);
-        return (lowest(shot, l) || l.step(Presence.class).isPresent() ? graded : graded.with(Presence.FULL)).steps();
+        Layer graded = l.step(Exposure.class).isPresent() ? l : l.with(Exposure.NONE);
+        return (lowest(shot, l) || l.step(Opacity.class).isPresent() ? graded : graded.with(Opacity.FULL)).steps();
     }
 
     /// The names of the set-ups there are.
@@ -69,7 +69,7 @@ final class LayerModel {
     }
 
     /// What has to be said about a place at a moment; empty for nothing.
-    static String words(Shot shot, Place place, double seconds) {
+    static String words(Shot shot, SetPlace place, double seconds) {
         Stage stage = shot.stage();
         if (stage == null) {
             return Words.of("layer-model.without-staged-set-the-layer");

@@ -27,20 +27,20 @@ import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.StepKind;
-import org.scenothesis.core.shot.Trail;
-import org.scenothesis.core.shot.Trails;
-import org.scenothesis.core.shot.step.Cast;
+import org.scenothesis.core.shot.Track;
+import org.scenothesis.core.shot.Tracks;
 import org.scenothesis.core.shot.step.Choice;
 import org.scenothesis.core.shot.step.Choices;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.DrawnShadow;
+import org.scenothesis.core.shot.step.Exposure;
+import org.scenothesis.core.shot.step.HandHeld;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Parameter;
-import org.scenothesis.core.shot.step.Place;
 import org.scenothesis.core.shot.step.PointDriven;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.shot.step.Warp;
-import org.scenothesis.core.shot.step.Wobble;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Ease;
 import org.scenothesis.core.value.Given;
@@ -94,7 +94,7 @@ final class LayerProperties extends VBox {
             form.add(l.name());
             l.steps().forEach(s -> form.add(s.getClass()));
             l.steps().forEach(s -> form.add(s instanceof PointDriven led ? led.names().size() : 0));
-            ofShot.trails().forEach(t -> form.add(t.id() + t.name()));
+            ofShot.tracks().forEach(t -> form.add(t.id() + t.name()));
             form.add(l.time().getClass());
         }
         if (!form.equals(built)) {
@@ -127,7 +127,7 @@ final class LayerProperties extends VBox {
             new Form(s, there ? next++ : -1).build();
         }
         List<String> setUps = LayerModel.setUps(production.get());
-        if (!setUps.isEmpty() && l.step(Place.class).isPresent()) {
+        if (!setUps.isEmpty() && l.step(SetPlace.class).isPresent()) {
             setUp(setUps);
         }
         if (l.step(Shadow.class).isPresent() && shot.stage() != null) {
@@ -191,14 +191,14 @@ final class LayerProperties extends VBox {
                 head.getChildren().addAll(room, off);
             }
             getChildren().add(head);
-            if (usual instanceof Place) {
+            if (usual instanceof SetPlace) {
                 place();
             }
             if (usual instanceof Key) {
                 head.getChildren().add(1, Text.of(Words.of("layer-properties.its-numbers-are-on-key"), "muted", "small"));
                 return;
             }
-            if (usual instanceof Place && shot.stage() == null) {
+            if (usual instanceof SetPlace && shot.stage() == null) {
                 return;
             }
             choices();
@@ -209,7 +209,7 @@ final class LayerProperties extends VBox {
                 points(all.subList(own, all.size()));
             }
             special();
-            if (usual instanceof Grade && !lowest()) {
+            if (usual instanceof Exposure && !lowest()) {
                 matched();
             }
         }
@@ -217,7 +217,7 @@ final class LayerProperties extends VBox {
         /// Words to choose side by side; what each is for is said while the mouse rests on it.
         private void choices() {
             double since = at;
-            List<Choice<?>> all = Choices.of(usual, shot.trails().stream().map(Trail::id).toList(), t -> shot.trail(t).map(x -> Trails.takeSeconds(shot, x.plate(), since)).orElse(0.0));
+            List<Choice<?>> all = Choices.of(usual, shot.tracks().stream().map(Track::id).toList(), t -> shot.track(t).map(x -> Tracks.takeSeconds(shot, x.plate(), since)).orElse(0.0));
             FlowPane row = new FlowPane(6, 4);
             for (Choice<?> c : all) {
                 String name = Words.of("choice." + c.code());
@@ -242,7 +242,7 @@ final class LayerProperties extends VBox {
 
         /// A trail by its name, else a word of the house.
         private String word(String option) {
-            return shot.trail(option).map(Trail::name).orElseGet(() -> Words.has("option." + option) ? Words.of("option." + option) : option);
+            return shot.track(option).map(Track::name).orElseGet(() -> Words.has("option." + option) ? Words.of("option." + option) : option);
         }
 
         /// The points are pulled in the picture; their numbers are there when they are wanted.
@@ -269,18 +269,18 @@ final class LayerProperties extends VBox {
 
         /// What only one kind of step has.
         private void special() {
-            if (usual instanceof Wobble) {
-                Button jolt = Text.button("a jolt here", "floor-button", () -> accept("a jolt", put(s -> ((Wobble) s).jolted(at))));
+            if (usual instanceof HandHeld) {
+                Button jolt = Text.button("a jolt here", "floor-button", () -> accept("a jolt", put(s -> ((HandHeld) s).jolted(at))));
                 jolt.setId("jolt");
-                Button calm = Text.button("no jolts", "floor-button", () -> accept("no jolts", put(s -> ((Wobble) s).withJolts(List.of()))));
+                Button calm = Text.button("no jolts", "floor-button", () -> accept("no jolts", put(s -> ((HandHeld) s).withJolts(List.of()))));
                 calm.setId("no-jolts");
-                updates.add(() -> calm.setDisable(!(now() instanceof Wobble w) || w.jolts().isEmpty()));
+                updates.add(() -> calm.setDisable(!(now() instanceof HandHeld w) || w.jolts().isEmpty()));
                 getChildren().add(new HBox(6, jolt, calm));
             }
-            if (usual instanceof Cast) {
-                Button limit = Text.button("", "floor-button", () -> accept(Words.of("layer-properties.limit-of-the-shadow"), put(s -> ((Cast) s).withLimit(((Cast) s).limit().isEmpty() ? Layers.MIDDLE : List.of()))));
+            if (usual instanceof DrawnShadow) {
+                Button limit = Text.button("", "floor-button", () -> accept(Words.of("layer-properties.limit-of-the-shadow"), put(s -> ((DrawnShadow) s).withLimit(((DrawnShadow) s).limit().isEmpty() ? Layers.MIDDLE : List.of()))));
                 limit.setId("cast-limit");
-                updates.add(() -> limit.setText(now() instanceof Cast c && !c.limit().isEmpty() ? "no limit" : Words.of("layer-properties.keep-it-within-an-outline")));
+                updates.add(() -> limit.setText(now() instanceof DrawnShadow c && !c.limit().isEmpty() ? "no limit" : Words.of("layer-properties.keep-it-within-an-outline")));
                 getChildren().add(limit);
             }
             if (usual instanceof Warp) {
@@ -328,28 +328,28 @@ final class LayerProperties extends VBox {
             Label words = Text.block("", "muted", "small");
             words.setId("place-words");
             updates.add(() -> {
-                String said = LayerModel.words(shot, (Place) now(), at);
+                String said = LayerModel.words(shot, (SetPlace) now(), at);
                 words.setText(said);
                 words.setVisible(!said.isEmpty());
                 words.setManaged(!said.isEmpty());
             });
             getChildren().add(words);
             Button told = Text.button(Words.of("layer-properties.it-was-filmed-there"), "floor-button", () -> accept(
-                    Words.of("layer-properties.tell-where-it-was-filmed"), put(s -> ((Place) s).withFilmedFoot(Given.told(((Place) s).filmedFoot().value())))));
+                    Words.of("layer-properties.tell-where-it-was-filmed"), put(s -> ((SetPlace) s).withFilmedFoot(Given.entered(((SetPlace) s).filmedFoot().value())))));
             told.setId("told-filmed-foot");
             Button stands = Text.button(Words.of("layer-properties.it-stands-on-the-ground"), "floor-button", () -> onGround.accept(layer));
             stands.setId("stands-on-ground");
             Text.tip(stands, () -> Words.of("place.on-ground.help"));
             FlowPane both = new FlowPane(4, 4, told, stands);
-            updates.add(() -> Text.shown(both, shot.stage() != null && ((Place) now()).filmedFoot() instanceof Given.Assumed));
+            updates.add(() -> Text.shown(both, shot.stage() != null && ((SetPlace) now()).filmedFoot() instanceof Given.Assumed));
             getChildren().add(both);
         }
 
         private void matched() {
             CheckBox c = new CheckBox(Words.of("layer-properties.matched-by-the-lock-check"));
             c.setId("check-matched");
-            c.setOnAction(e -> accept(c.getText(), put(s -> ((Grade) s).withMatched(c.isSelected()))));
-            updates.add(() -> c.setSelected(((Grade) now()).matched()));
+            c.setOnAction(e -> accept(c.getText(), put(s -> ((Exposure) s).withMatched(c.isSelected()))));
+            updates.add(() -> c.setSelected(((Exposure) now()).matched()));
             getChildren().add(c);
         }
     }

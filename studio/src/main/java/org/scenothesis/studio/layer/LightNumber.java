@@ -11,12 +11,12 @@ import org.scenothesis.studio.parts.Tape;
 /// The numbers of a stage's light as they are shown: its side from the camera, all else as it is kept. What is typed is told.
 enum LightNumber {
     SIDE(number("light side", "\u00b0", -180, 180), s -> s.light().direction(), s -> direction(s).asSeen(s.panDeg()),
-            (s, v) -> s.light().withDirection(Given.told(direction(s).seenAt(v, s.panDeg())))),
+            (s, v) -> s.light().withDirection(Given.entered(direction(s).seenAt(v, s.panDeg())))),
     HEIGHT(number("light height", "\u00b0", 1, 90), s -> s.light().direction(), s -> direction(s).elevationDeg(),
-            (s, v) -> s.light().withDirection(Given.told(new KeyLight.Direction(direction(s).azimuthDeg(), v)))),
-    SIZE(number("light size", "\u00b0", 0, 120), s -> s.light().sizeDeg(), s -> s.light().sizeDeg().value(), (s, v) -> s.light().withSizeDeg(Given.told(v))),
+            (s, v) -> s.light().withDirection(Given.entered(new KeyLight.Direction(direction(s).azimuthDeg(), v)))),
+    SIZE(number("light size", "\u00b0", 0, 120), s -> s.light().sizeDeg(), s -> s.light().sizeDeg().value(), (s, v) -> s.light().withSizeDeg(Given.entered(v))),
     KEY_TO_FILL(number(Words.of("light-number.key-to-fill"), "stop", -6, 12), s -> s.light().keyToFillStops(), s -> s.light().keyToFillStops().value(),
-            (s, v) -> s.light().withKeyToFillStops(Given.told(v)));
+            (s, v) -> s.light().withKeyToFillStops(Given.entered(v)));
 
     final Tape.Number number;
     final Function<Stage, Given<?>> origin;

@@ -13,7 +13,7 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Spike;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.draw.Mark;
 import org.scenothesis.core.stage.draw.SetDrawing;
@@ -40,7 +40,7 @@ final class PlanView extends Pane {
     private Consumer<Vec> moved = v -> {};
     private @Nullable Stage plan;
     private @Nullable Layer layer;
-    private Place.@Nullable Stand state;
+    private SetPlace.@Nullable Stand state;
     private Spike spike = Spike.X;
 
     /// - `above`: X to the right and Z away; otherwise from the side: Z to the right and Y up.
@@ -63,7 +63,7 @@ final class PlanView extends Pane {
         moved = onDone;
     }
 
-    void show(@Nullable Stage set, @Nullable Layer element, Place.@Nullable Stand now, Spike mark) {
+    void show(@Nullable Stage set, @Nullable Layer element, SetPlace.@Nullable Stand now, Spike mark) {
         plan = set;
         layer = element;
         state = now;
@@ -143,7 +143,7 @@ final class PlanView extends Pane {
     }
 
     private void light(Stage p) {
-        Place.Stand s = state;
+        SetPlace.Stand s = state;
         Vec at = s == null ? new Vec(0, p.groundM(), (p.groundExtent().nearM() + p.groundExtent().farM()) / 2) : s.foot();
         Vec t = p.light().towards();
         double length = Math.max(1e-3, Math.hypot(a(t), b(t)));
@@ -159,7 +159,7 @@ final class PlanView extends Pane {
     }
 
     private void token() {
-        Place.Stand s = state;
+        SetPlace.Stand s = state;
         if (s == null || layer == null) {
             return;
         }

@@ -18,8 +18,8 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.breakdown.FirstStage;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.Evidence;
@@ -73,8 +73,8 @@ final class StageHand extends VBox {
         over.getChildren().addFirst(grid);
         handles = new PointHandles(picture, "stage-", p -> preview.accept(FirstStage.staged(now(), pulled(p), aspect())), this::let);
         turn.setId("stage-hand");
-        row("lens height", "m", 0.01, 100, 0.05, 2, Words.of("stage-hand.how-high-the-lens-stood"), HandCamera::lensHeightM, (c, v) -> c.withLensHeightM(Given.told(v)).withKnown(null), c -> c.height(aspect()).orElse(c.lensHeightM().value()));
-        row("view across", "\u00b0", 3, 150, 0.5, 1, Words.of("stage-hand.how-wide-the-lens-sees"), HandCamera::viewDeg, (c, v) -> c.withViewDeg(Given.told(v)), c -> c.viewDeg().value());
+        row("lens height", "m", 0.01, 100, 0.05, 2, Words.of("stage-hand.how-high-the-lens-stood"), HandCamera::lensHeightM, (c, v) -> c.withLensHeightM(Given.entered(v)).withKnown(null), c -> c.height(aspect()).orElse(c.lensHeightM().value()));
+        row("view across", "\u00b0", 3, 150, 0.5, 1, Words.of("stage-hand.how-wide-the-lens-sees"), HandCamera::viewDeg, (c, v) -> c.withViewDeg(Given.entered(v)), c -> c.viewDeg().value());
         row("focal length", "mm", 1, 1000, 1, 1, Words.of("stage-hand.instead-of-the-view-of"), HandCamera::viewDeg, this::lens,
                 c -> sensorMm / 2 / Math.tan(Math.toRadians(c.viewDeg().value() / 2)));
         sensor = new Tape(new Tape.Number("sensor width", "mm", 1, 100, 0.5, 1, Words.of("stage-hand.of-the-camera-for-equivalent")), v -> {}, this::sensorTold);
@@ -99,7 +99,7 @@ final class StageHand extends VBox {
 
     private HandCamera lens(HandCamera c, double focalMm) {
         try {
-            return c.withViewDeg(Given.told(HandCamera.viewDeg(focalMm, sensorMm)));
+            return c.withViewDeg(Given.entered(HandCamera.viewDeg(focalMm, sensorMm)));
         } catch (IllegalArgumentException e) {
             say.accept(Words.of("stage-hand.lens-of-mm-before-sensor", Words.number(focalMm, 0), Words.number(sensorMm, 1)));
             return c;
@@ -109,7 +109,7 @@ final class StageHand extends VBox {
     /// The sensor is only there to reckon with.
     private void sensorTold(double mm) {
         sensorMm = mm;
-        sensor.say(Words.origin(Given.told(mm)));
+        sensor.say(Words.origin(Given.entered(mm)));
         show();
     }
 
@@ -148,7 +148,7 @@ final class StageHand extends VBox {
         } else if (open && now().stage() == null) {
             accept.accept(Words.of("stage-hand.stage-the-set"), s -> FirstStage.staged(s, camera(), aspect()));
         }
-        Told told = Told.of(now().setting());
+        Answers told = Answers.of(now().setting());
         if (open && sensorMm == FULL_FRAME_MM && told.given(Fact.SENSOR_MM)) {
             // The camera was told with the shot, or is owned.
             sensor.show(told.number(Fact.SENSOR_MM));
@@ -191,7 +191,7 @@ final class StageHand extends VBox {
         double slope = (p.get(1).y() - p.get(0).y()) / Math.max(0.1, p.get(1).x() - p.get(0).x());
         HandCamera.Horizon is = new HandCamera.Horizon(Math.clamp(p.get(0).y() - slope * p.get(0).x(), -10, 11), Math.clamp(p.get(0).y() + slope * (1 - p.get(0).x()), -10, 11));
         boolean same = Math.abs(was.left() - is.left()) < 1e-6 && Math.abs(was.right() - is.right()) < 1e-6;
-        HandCamera moved = same ? c : c.withHorizon(Given.told(is));
+        HandCamera moved = same ? c : c.withHorizon(Given.entered(is));
         HandCamera with = k == null || p.size() < 4 ? moved : moved.withKnown(new Evidence.Upright(p.get(2), p.get(3), k.heightM()));
         return with.height(aspect()).isEmpty() ? c : with;
     }

@@ -23,7 +23,7 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.background.BackgroundReport.CameraWork;
 import org.scenothesis.core.background.Busy;
-import org.scenothesis.core.background.CameraTrail;
+import org.scenothesis.core.background.CameraTrack;
 import org.scenothesis.core.background.Suitability;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.finding.Verdict;
@@ -33,8 +33,8 @@ import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.core.shot.Trail;
-import org.scenothesis.core.shot.Trails;
+import org.scenothesis.core.shot.Track;
+import org.scenothesis.core.shot.Tracks;
 import org.scenothesis.media.FileStamp;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -199,9 +199,9 @@ final class BackgroundPanel extends HBox {
         session.worker().ask("match-room-" + c.id(), ticket -> DisplayPicture.of(session.frames().frame(c.source, 0), RoomSketch.WIDE, high, session.bands()), sketch::show, e -> session.say(String.valueOf(e.getMessage())));
         VBox out = new VBox(6, title(c, s.verdict()), reasons, Text.block(Words.of("background." + camera + ".what"), "muted"));
         HBox hands = new HBox(8);
-        if (CameraTrail.usable(camera)) {
+        if (CameraTrack.usable(camera)) {
             if (laid(c)) {
-                hands.getChildren().addAll(use(c, Words.of("background-panel.let-the-elements-go-along"), CameraTrail.Use.IMITATE), use(c, Words.of("background-panel.take-the-move-back"), CameraTrail.Use.UNDO));
+                hands.getChildren().addAll(use(c, Words.of("background-panel.let-the-elements-go-along"), CameraTrack.Use.IMITATE), use(c, Words.of("background-panel.take-the-move-back"), CameraTrack.Use.UNDO));
             } else {
                 out.getChildren().add(Text.block(Words.of("suits.no-layer"), "muted"));
             }
@@ -222,22 +222,22 @@ final class BackgroundPanel extends HBox {
         return c.take.equals(c.plate.chosen()) && session.shot().layers().stream().anyMatch(l -> l.source().plates().contains(c.plate.id()));
     }
 
-    private Button use(Candidate c, String words, CameraTrail.Use use) {
+    private Button use(Candidate c, String words, CameraTrack.Use use) {
         Button b = Text.button(words, "floor-button", () -> handOver(c, use));
         b.setId(use.name().toLowerCase(Locale.ROOT) + "-" + c.take.id());
         return b;
     }
 
-    private void handOver(Candidate c, CameraTrail.Use use) {
+    private void handOver(Candidate c, CameraTrack.Use use) {
         BackgroundTake t = known.get(c.key);
         if (t == null) {
             return;
         }
-        String id = session.shot().trails().stream().filter(x -> x.name().equals(MOVE) && x.plate().equals(c.plate.id())).findFirst().map(Trail::id).orElse(Trails.free(session.shot()));
-        Optional<Trail> trail = CameraTrail.of(t.report(), id, MOVE, c.plate.id(), i -> t.seconds().get(i));
-        trail.ifPresent(x -> {
-            session.change(use == CameraTrail.Use.IMITATE ? Words.of("background-panel.elements-go-along-with-the") : Words.of("background-panel.the-cameras-move-removed"), s -> CameraTrail.used(s, x, use));
-            session.say(Words.of(use == CameraTrail.Use.IMITATE ? "suits.imitated" : "suits.undone"));
+        String id = session.shot().tracks().stream().filter(x -> x.name().equals(MOVE) && x.plate().equals(c.plate.id())).findFirst().map(Track::id).orElse(Tracks.free(session.shot()));
+        Optional<Track> track = CameraTrack.of(t.report(), id, MOVE, c.plate.id(), i -> t.seconds().get(i));
+        track.ifPresent(x -> {
+            session.change(use == CameraTrack.Use.IMITATE ? Words.of("background-panel.elements-go-along-with-the") : Words.of("background-panel.the-cameras-move-removed"), s -> CameraTrack.used(s, x, use));
+            session.say(Words.of(use == CameraTrack.Use.IMITATE ? "suits.imitated" : "suits.undone"));
         });
     }
 

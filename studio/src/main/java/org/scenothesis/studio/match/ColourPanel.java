@@ -20,7 +20,7 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.core.shot.step.Tone;
+import org.scenothesis.core.shot.step.ColourGrade;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.match.PlateLook;
 import org.scenothesis.production.words.MatchWords;
@@ -168,7 +168,7 @@ final class ColourPanel extends HBox {
         return out;
     }
 
-    private FlowPane tone(PlateLook p, @Nullable Tone t) {
+    private FlowPane tone(PlateLook p, @Nullable ColourGrade t) {
         FlowPane out = new FlowPane(12, 4, Text.block(
                 t == null ? Words.of("colour.tone.unknown") : Words.of("colour.tone", channels(t.slope()), channels(t.offset()), channels(t.power()), Words.number(t.saturation(), 2)), "muted", "small"));
         out.setPadding(new Insets(0, 0, 14, 0));
@@ -176,7 +176,7 @@ final class ColourPanel extends HBox {
             if (t != null) {
                 out.getChildren().add(button("grade-", Words.of("colour-panel.grade-its-layers-so"), p.plate(), t));
             }
-            Tone neutral = p.byNeutral();
+            ColourGrade neutral = p.byNeutral();
             if (neutral != null) {
                 out.getChildren().add(button("neutral-", Words.of("colour-panel.grade-them-by-what-is"), p.plate(), neutral));
             }
@@ -184,20 +184,20 @@ final class ColourPanel extends HBox {
         return out;
     }
 
-    private Button button(String id, String words, Plate plate, Tone t) {
+    private Button button(String id, String words, Plate plate, ColourGrade t) {
         Button b = Text.button(words, "floor-button", () -> grade(plate, t));
         b.setId(id + plate.id());
         b.getStyleClass().add("tight");
         return b;
     }
 
-    private void grade(Plate plate, Tone tone) {
+    private void grade(Plate plate, ColourGrade tone) {
         long layers = session.shot().layers().stream().filter(l -> l.plate().equals(plate.id())).count();
         session.change(Words.of("colour-panel.grade-to-the-clean-plate"), s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate.id()) ? l.with(tone) : l).toList()));
         session.say(Words.of("colour-panel.of-graded-undo-takes-it", Words.count(layers, "layer", "layers"), plate.name()));
     }
 
-    private static String channels(Tone.Channels c) {
+    private static String channels(ColourGrade.Channels c) {
         return Words.number(c.r(), 2) + " " + Words.number(c.g(), 2) + " " + Words.number(c.b(), 2);
     }
 }

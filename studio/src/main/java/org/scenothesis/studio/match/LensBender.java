@@ -8,7 +8,7 @@ import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.core.shot.step.Lens;
+import org.scenothesis.core.shot.step.LensMatch;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.words.Words;
 
@@ -27,7 +27,7 @@ final class LensBender {
     }
 
     /// What bends the layers of the plate on the shelf to the clean plate's lens; empty where neither lens bends, one of them is not known, or it is the clean plate itself.
-    Optional<Lens> lens() {
+    Optional<LensMatch> lens() {
         PictureCamera own = model.camera().orElse(null);
         PictureCamera plate = clean;
         return own == null || plate == null ? Optional.empty() : MarkConversion.lens(own, plate);
@@ -41,7 +41,7 @@ final class LensBender {
     /// Bends all layers of the plate on the shelf so.
     void bend() {
         String plate = model.watch().plate().map(p -> p.id()).orElse("");
-        Lens lens = lens().orElse(null);
+        LensMatch lens = lens().orElse(null);
         if (lens == null) {
             return;
         }

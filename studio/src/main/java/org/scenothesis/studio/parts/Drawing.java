@@ -49,7 +49,7 @@ public class Drawing extends Pane {
             };
             shape.getStyleClass().add("sketch-" + s.look().name().toLowerCase(Locale.ROOT));
             if (s.look() == Sketch.Look.SOLID && s.kind() != Sketch.Shape.Kind.LINE) {
-                shape.getStyleClass().add("spike-" + Math.floorMod(s.wonder() + 2, 8));
+                shape.getStyleClass().add("spike-" + Math.floorMod(s.illusion() + 2, 8));
             }
             drawn.getChildren().add(shape);
         }

@@ -20,7 +20,7 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Plates;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.production.incoming.Seen;
+import org.scenothesis.production.incoming.FileProbe;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.ChoiceRow;
@@ -163,7 +163,7 @@ final class PlateForm extends VBox {
             }));
         }
         out.add(Text.item("give-apart", Words.of("plate-form.it-is-plate-of-its"), () -> {
-            session.change(Words.of("plate-form.make-plate-of-take"), s -> Plates.takeApart(s, t.id(), p.role() == PlateRole.UNSORTED ? PlateRole.BACKGROUND : p.role(), Seen.named(t.footage())));
+            session.change(Words.of("plate-form.make-plate-of-take"), s -> Plates.takeApart(s, t.id(), p.role() == PlateRole.UNSORTED ? PlateRole.BACKGROUND : p.role(), FileProbe.named(t.footage())));
             session.plateId().set(session.shot().plates().getLast().id());
             session.measure();
         }));

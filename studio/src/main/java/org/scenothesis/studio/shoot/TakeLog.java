@@ -27,8 +27,8 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.core.shot.ColourInterpretation;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.Reading;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.measure.FootageBrief;
 import org.scenothesis.production.measure.MissingFootage;
@@ -125,7 +125,7 @@ final class TakeLog extends VBox {
         session.measured().get().lock(session.shot(), plate, t).filter(LockReport::found).ifPresent(r -> s.append(", camera ")
                 .append(Words.number(r.furthest().largestShiftPx(), 2)).append(" px").append(r.bumpFrame() == null ? "" : " from frame " + r.bumpFrame()));
         session.measured().get().lockTrouble(session.shot(), plate, t).ifPresent(w -> s.append(". ").append(w));
-        brief.ifPresent(b -> s.append(". read as ").append(b.read()).append(t.reading().equals(Reading.AS_FILED) ? "" : ", as entered"));
+        brief.ifPresent(b -> s.append(". read as ").append(b.read()).append(t.reading().equals(ColourInterpretation.AS_FILED) ? "" : ", as entered"));
         if (!t.note().isEmpty()) {
             s.append(". ").append(t.note());
         }
@@ -168,7 +168,7 @@ final class TakeLog extends VBox {
     /// The ways a take can be read: curve, matrix, range, each as the file says or as told.
     private ContextMenu readings(Take t) {
         ContextMenu menu = new ContextMenu();
-        menu.getItems().add(choice(Words.of("take-log.as-the-file-says"), t, Reading.AS_FILED));
+        menu.getItems().add(choice(Words.of("take-log.as-the-file-says"), t, ColourInterpretation.AS_FILED));
         menu.getItems().add(new SeparatorMenuItem());
         for (Transfer c : Transfer.values()) {
             menu.getItems().add(choice("Curve " + Words.of("curve." + c.name()), t, t.reading().withCurve(c)));
@@ -183,7 +183,7 @@ final class TakeLog extends VBox {
         return menu;
     }
 
-    private MenuItem choice(String words, Take t, Reading as) {
+    private MenuItem choice(String words, Take t, ColourInterpretation as) {
         MenuItem item = new MenuItem(words + (t.reading().equals(as) ? ", now" : ""));
         item.setOnAction(e -> changeTake(Words.of("take-log.read-take-as-entered"), t, q -> q.read(as)));
         return item;

@@ -167,14 +167,14 @@ final class PieceBoard extends VBox {
         all.add(tape(number("view across", "\u00b0", 2.9, 157, 1, 1), () -> stage().camera().widthShareFocal().like(Math.toDegrees(2 * Math.atan(0.5 / stage().camera().widthShareFocal().value()))), model::view));
         all.add(choice("sensor", sensors(), SensorFormat.of(stage().floor().lens().sensorMm().value()), f -> Words.of("sensor." + f.map(Enum::name).orElse("OTHER")), f -> f.ifPresent(s -> model.sensor(s.widthMm()))));
         all.add(tape(number("sensor width", "mm", 2, 70, 0.1, 1), () -> stage().floor().lens().sensorMm(), model::sensor));
-        all.add(tape(number("aperture", "f/", 0.7, 64, 0.1, 1), () -> stage().floor().lens().fNumber(), v -> model.lens(Words.of("piece-board.change-the-aperture"), (LensSetting l) -> l.withFNumber(Given.told(v)))));
-        all.add(tape(number("focus", "m", 0.02, 1000, 0.05, 2), () -> stage().floor().lens().focusM(), v -> model.lens("focus", (LensSetting l) -> l.withFocusM(Given.told(v)))));
+        all.add(tape(number("aperture", "f/", 0.7, 64, 0.1, 1), () -> stage().floor().lens().fNumber(), v -> model.lens(Words.of("piece-board.change-the-aperture"), (LensSetting l) -> l.withFNumber(Given.entered(v)))));
+        all.add(tape(number("focus", "m", 0.02, 1000, 0.05, 2), () -> stage().floor().lens().focusM(), v -> model.lens("focus", (LensSetting l) -> l.withFocusM(Given.entered(v)))));
         all.add(tape(number("tilt", "\u00b0", -89, 89, 0.5, 1), () -> stage().camera().aim().like(stage().camera().aim().value().tiltDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), v, a.rollDeg()))));
         all.add(tape(number("pan", "\u00b0", -360, 360, 0.5, 1), () -> stage().camera().aim().like(stage().camera().aim().value().panDeg()), v -> model.aim(a -> new StageCamera.Aim(v, a.tiltDeg(), a.rollDeg()))));
         all.add(tape(number(Words.of("piece-board.turned-for-the-plate"), "\u00b0", -180, 180, 0.5, 1), () -> stage().floor().turn(model.plate()), v -> model.accept(Words.of("piece-board.turn-the-camera-for-plate"), x -> x.withFloor(f -> f.turned(model.plate(), v)))));
         all.add(tape(number("roll", "\u00b0", -45, 45, 0.1, 1), () -> stage().camera().aim().like(stage().camera().aim().value().rollDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), a.tiltDeg(), v))));
         all.add(choice("around", List.of("a room", "open air"), stage().floor().around().value() instanceof Surroundings.Room ? "a room" : "open air", w -> w, w -> model.accept(Words.of("piece-board.change-the-place"), s -> s.withFloor(f -> f.withAround(
-                Given.told(w.equals("a room") ? Floor.BARE.around().value() : new Surroundings.Open()))))));
+                Given.entered(w.equals("a room") ? Floor.BARE.around().value() : new Surroundings.Open()))))));
         if (stage().floor().around().value() instanceof Surroundings.Room) {
             all.add(wall("left wall", -100, 99, Surroundings.Room::leftM, (r, v) -> new Surroundings.Room(v, r.rightM(), r.nearM(), r.farM(), r.highM(), r.reflects())));
             all.add(wall("right wall", -99, 100, Surroundings.Room::rightM, (r, v) -> new Surroundings.Room(r.leftM(), v, r.nearM(), r.farM(), r.highM(), r.reflects())));
@@ -200,7 +200,7 @@ final class PieceBoard extends VBox {
     }
 
     private void room(Function<Surroundings.Room, Surroundings.Room> change) {
-        model.accept(Words.of("piece-board.tell-the-room"), s -> s.withFloor(f -> f.withAround(Given.told(change.apply(room())))));
+        model.accept(Words.of("piece-board.tell-the-room"), s -> s.withFloor(f -> f.withAround(Given.entered(change.apply(room())))));
     }
 
     /// What the instruments show, as it is now.
@@ -241,7 +241,7 @@ final class PieceBoard extends VBox {
             all.add(tape(number(StageWords.dimension(d), d.unit(), d.low(), d.high(), step, decimals), () -> dimension(id, code), v -> model.accept("tell a number", s -> s.withFloor(f -> f.with(id, q -> q.withThing(
                     q.thing().dimensions().stream().filter(o -> o.code().equals(code)).findFirst().orElseThrow().told(v)))))));
         }
-        all.add(tape(number("turned", "\u00b0", -180, 180, 5, 0), () -> model.piece().map(q -> q.spot().like(q.at().turnDeg())).orElse(Given.told(0.0)), v -> model.accept("turn a piece", s -> s.withFloor(f -> f.with(id, q -> q.put(q.at().turned(v)))))));
+        all.add(tape(number("turned", "\u00b0", -180, 180, 5, 0), () -> model.piece().map(q -> q.spot().like(q.at().turnDeg())).orElse(Given.entered(0.0)), v -> model.accept("turn a piece", s -> s.withFloor(f -> f.with(id, q -> q.put(q.at().turned(v)))))));
         all.add(readout(() -> model.view().flatMap(v -> model.piece().map(q -> StageWords.instruments(v, q))).orElse("")));
         Button gone = Text.button(Words.of("piece-board.take-it-away"), "floor-button", () -> model.remove(id));
         gone.setId("piece-remove");
@@ -250,7 +250,7 @@ final class PieceBoard extends VBox {
     }
 
     private Given<Double> dimension(String id, String code) {
-        return model.now().flatMap(s -> s.stage().floor().piece(id)).flatMap(p -> p.thing().dimensions().stream().filter(d -> d.code().equals(code)).findFirst()).map(Dimension::value).orElse(Given.told(0.0));
+        return model.now().flatMap(s -> s.stage().floor().piece(id)).flatMap(p -> p.thing().dimensions().stream().filter(d -> d.code().equals(code)).findFirst()).map(Dimension::value).orElse(Given.entered(0.0));
     }
 
     private static <T> Node choice(String name, List<T> all, T now, Function<T, String> words, Consumer<T> chosen) {

@@ -221,7 +221,7 @@ final class StageModel {
         if (id.equals(Reach.CAMERA)) {
             StageCamera c = stage.camera();
             Vec p = c.position().value();
-            return stage.withCamera(new StageCamera(Given.told(new Vec(x, p.y(), z)), c.aim(), c.widthShareFocal(), c.principal()));
+            return stage.withCamera(new StageCamera(Given.entered(new Vec(x, p.y(), z)), c.aim(), c.widthShareFocal(), c.principal()));
         }
         return stage.withFloor(f -> f.with(id, p -> p.put(Snaps.near(stage, p, p.at().at(x, z)))));
     }
@@ -231,13 +231,13 @@ final class StageModel {
         if (id.equals(Reach.CAMERA)) {
             StageCamera c = stage.camera();
             Vec p = c.position().value();
-            return stage.withCamera(new StageCamera(Given.told(new Vec(p.x(), Math.max(0.02, y), z)), c.aim(), c.widthShareFocal(), c.principal()));
+            return stage.withCamera(new StageCamera(Given.entered(new Vec(p.x(), Math.max(0.02, y), z)), c.aim(), c.widthShareFocal(), c.principal()));
         }
         return stage.withFloor(f -> f.with(id, p -> {
             Piece there = p.put(Snaps.near(stage, p, p.at().at(p.at().x(), z)));
             return switch (p.thing()) {
-                case Lamp l -> there.withThing(l.withHeightM(Given.told(Math.clamp(y, 0, 100))));
-                case Body b -> there.withThing(b.withBaseM(Given.told(Math.clamp(y - b.highM().value() / 2, -5, 30))));
+                case Lamp l -> there.withThing(l.withHeightM(Given.entered(Math.clamp(y, 0, 100))));
+                case Body b -> there.withThing(b.withBaseM(Given.entered(Math.clamp(y - b.highM().value() / 2, -5, 30))));
                 default -> there;
             };
         }));
@@ -254,7 +254,7 @@ final class StageModel {
     void aim(UnaryOperator<StageCamera.Aim> change) {
         accept(Words.of("stage-model.aim-the-camera"), s -> {
             StageCamera c = s.camera();
-            return s.withCamera(new StageCamera(c.position(), Given.told(change.apply(c.aim().value())), c.widthShareFocal(), c.principal()));
+            return s.withCamera(new StageCamera(c.position(), Given.entered(change.apply(c.aim().value())), c.widthShareFocal(), c.principal()));
         });
     }
 
@@ -262,7 +262,7 @@ final class StageModel {
     void focal(double mm) {
         accept(Words.of("stage-model.change-the-lens"), s -> {
             StageCamera c = s.camera();
-            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.told(mm / s.floor().lens().sensorMm().value()), c.principal()));
+            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.entered(mm / s.floor().lens().sensorMm().value()), c.principal()));
         });
     }
 
@@ -270,7 +270,7 @@ final class StageModel {
     void view(double deg) {
         accept(Words.of("stage-model.change-the-view"), s -> {
             StageCamera c = s.camera();
-            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.told(0.5 / Math.tan(Math.toRadians(deg) / 2)), c.principal()));
+            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.entered(0.5 / Math.tan(Math.toRadians(deg) / 2)), c.principal()));
         });
     }
 
@@ -279,7 +279,7 @@ final class StageModel {
         accept(Words.of("stage-model.change-the-sensor"), s -> {
             StageCamera c = s.camera();
             double focal = s.floor().lens().focalMm(c.widthShareFocal().value());
-            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.told(focal / mm), c.principal())).withFloor(f -> f.withLens(f.lens().withSensorMm(Given.told(mm))));
+            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.entered(focal / mm), c.principal())).withFloor(f -> f.withLens(f.lens().withSensorMm(Given.entered(mm))));
         });
     }
 

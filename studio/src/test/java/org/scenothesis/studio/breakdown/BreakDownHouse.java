@@ -15,7 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.OpenHouse;
 import org.scenothesis.studio.house.BenchName;
@@ -37,7 +37,7 @@ abstract class BreakDownHouse {
     private static Shot told(String id, String... illusions) {
         Shot s = new Shot(id, Integer.parseInt(id), "Shot " + id, "", 6, List.of(), List.of(), List.of(), List.of(), null);
         for (String name : illusions) {
-            s = Illusions.shipped().all().stream().filter(i -> i.id().equals(name)).findFirst().orElseThrow().into(s);
+            s = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals(name)).findFirst().orElseThrow().into(s);
         }
         return s;
     }

@@ -18,14 +18,14 @@ import org.scenothesis.core.breakdown.kit.OwnedKind;
 import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
-import org.scenothesis.core.finding.School;
+import org.scenothesis.core.finding.Approach;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 import org.scenothesis.production.demo.LanternWorks;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.house.Session;
@@ -59,8 +59,8 @@ class BreakDownModelTest {
         await().until(() -> session.planned().get().production().equals(session.store().now()));
     }
 
-    private Wonder wonder() {
-        return model.shot().wonders().getFirst();
+    private Illusion illusion() {
+        return model.shot().illusions().getFirst();
     }
 
     @Test
@@ -72,16 +72,16 @@ class BreakDownModelTest {
 
     @Test
     void everyAnswerIsOneStepBack() throws Exception {
-        model.answer(wonder(), Fact.GLOWS, "no");
-        model.answer(wonder(), Fact.LIGHT, "sun");
-        assertThat(wonder().fact("glows", "")).isEqualTo("no");
+        model.answer(illusion(), Fact.GLOWS, "no");
+        model.answer(illusion(), Fact.LIGHT, "sun");
+        assertThat(illusion().fact("glows", "")).isEqualTo("no");
         assertThat(model.shot().setting().facts()).containsEntry("light", "sun");
         planned();
         assertThat(model.plan().needs()).hasSize(5);
         session.store().undo();
         assertThat(model.shot().setting().facts()).containsEntry("light", "lamps");
         session.store().undo();
-        assertThat(wonder().fact("glows", "")).isEqualTo("yes");
+        assertThat(illusion().fact("glows", "")).isEqualTo("yes");
         assertThat(session.store().undoable()).isNull();
     }
 
@@ -94,28 +94,28 @@ class BreakDownModelTest {
         model.choose(t, Way.KEY);
         planned();
         assertThat(model.plan().treatments().getFirst().way()).isEqualTo(Way.KEY);
-        assertThat(wonder().fact("method", "")).isEqualTo(t.key() + "=key");
+        assertThat(illusion().fact("method", "")).isEqualTo(t.key() + "=key");
         assertThat(model.plan().needs()).anySatisfy(n -> assertThat(n.key()).startsWith("screen-"));
         model.choose(t, Way.MASK);
         planned();
-        assertThat(wonder().fact("method", "x")).isEmpty();
+        assertThat(illusion().fact("method", "x")).isEmpty();
         assertThat(model.plan().treatments().getFirst().overridden()).isFalse();
     }
 
     @Test
-    void wondersAreAddedNamedTimedAndTakenAway() {
-        String id = model.add(WonderKind.FLOATS);
-        assertThat(model.add(WonderKind.FLOATS)).isNotEqualTo(id);
-        Wonder added = model.shot().wonders().stream().filter(w -> w.id().equals(id)).findFirst().orElseThrow();
+    void illusionsAreAddedNamedTimedAndTakenAway() {
+        String id = model.add(IllusionKind.FLOATS);
+        assertThat(model.add(IllusionKind.FLOATS)).isNotEqualTo(id);
+        Illusion added = model.shot().illusions().stream().filter(w -> w.id().equals(id)).findFirst().orElseThrow();
         model.rename(added, "  a feather ");
         model.between(added, 2, 1);
-        Wonder now = model.shot().wonders().stream().filter(w -> w.id().equals(id)).findFirst().orElseThrow();
+        Illusion now = model.shot().illusions().stream().filter(w -> w.id().equals(id)).findFirst().orElseThrow();
         assertThat(now.subject()).isEqualTo("a feather");
         assertThat(now.toSeconds()).isEqualTo(2);
         model.rename(now, "   ");
-        assertThat(model.shot().wonders()).anySatisfy(w -> assertThat(w.subject()).isEqualTo("a feather"));
+        assertThat(model.shot().illusions()).anySatisfy(w -> assertThat(w.subject()).isEqualTo("a feather"));
         model.remove(now);
-        assertThat(model.shot().wonders()).noneSatisfy(w -> assertThat(w.id()).isEqualTo(id));
+        assertThat(model.shot().illusions()).noneSatisfy(w -> assertThat(w.id()).isEqualTo(id));
     }
 
     @Test
@@ -170,8 +170,8 @@ class BreakDownModelTest {
     void placesRulesAndPermissionsAreRecorded() throws Exception {
         model.place(new Location("the yard", 48, 11, "UTC+1", List.of()));
         assertThat(model.shot().setting().place().name()).isEqualTo("the yard");
-        model.school(School.CLEAN_WHEN, "last");
-        assertThat(model.rules().follows(School.CLEAN_WHEN, "last")).isTrue();
+        model.approach(Approach.CLEAN_WHEN, "last");
+        assertThat(model.rules().follows(Approach.CLEAN_WHEN, "last")).isTrue();
         Permission p = new Permission("12/sound", "sound", "", "", "", "");
         model.permission(p);
         model.permission(new Permission("12/sound", "sound", "a recorder", "", "", ""));
@@ -211,7 +211,7 @@ class BreakDownModelTest {
             assertThat(files.map(f -> f.getFileName().toString()).filter(n -> !n.startsWith("."))).containsExactlyInAnyOrder("book.pdf", "book.html", "day.pdf", "slips.pdf", "plates.csv", "breakdown.json", "order.ics");
         }
         assertThat(model.keep()).contains("the-lantern-that-lifts.json");
-        Set<String> ids = Illusions.with(Illusions.home()).all().stream().map(i -> i.id()).collect(Collectors.toSet());
+        Set<String> ids = ReadyMadeShots.with(ReadyMadeShots.home()).all().stream().map(i -> i.id()).collect(Collectors.toSet());
         assertThat(ids).contains("the-lantern-that-lifts");
         Files.delete(folder.resolve("own").resolve("the-lantern-that-lifts.json"));
         Files.delete(folder.resolve("own"));

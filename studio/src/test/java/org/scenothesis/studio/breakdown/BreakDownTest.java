@@ -11,10 +11,10 @@ import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.Estimates;
-import org.scenothesis.core.finding.School;
-import org.scenothesis.core.shot.WonderKind;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.core.shot.IllusionKind;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.studio.house.BenchName;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
@@ -38,7 +38,7 @@ class BreakDownTest extends BreakDownHouse {
         until("planned", () -> there("#need-screen-A-green"));
         click(robot, "#answer-motion-still");
         until("no screen", () -> !there("#need-screen-A-green") && there("#need-thing-the-lantern"));
-        assertThat(session.shot().wonders().getFirst().fact("motion", "")).isEqualTo("still");
+        assertThat(session.shot().illusions().getFirst().fact("motion", "")).isEqualTo("still");
         undo(robot);
         until("undone", () -> there("#need-screen-A-green"));
         click(robot, "#answer-who-person");
@@ -60,14 +60,14 @@ class BreakDownTest extends BreakDownHouse {
         click(robot, "#topic-floats-1-sizes");
         retype(robot, "#number-heightM", "0.8");
         robot.clickOn("#topic-floats-1-people");
-        until("both", () -> there("#text-actor") && session.shot().wonders().getFirst().fact("heightM", "").equals("0.8"));
+        until("both", () -> there("#text-actor") && session.shot().illusions().getFirst().fact("heightM", "").equals("0.8"));
         retype(robot, "#from-floats-1", "1");
         robot.type(KeyCode.TAB);
-        until("told", () -> session.shot().wonders().getFirst().fromSeconds() == 1);
+        until("told", () -> session.shot().illusions().getFirst().fromSeconds() == 1);
         until("on to the next field", () -> scene.getFocusOwner() != null && "to-floats-1".equals(scene.getFocusOwner().getId()));
         robot.write("5").type(KeyCode.ENTER);
-        until("told too", () -> session.shot().wonders().getFirst().toSeconds() == 5);
-        assertThat(session.shot().wonders().getFirst().fromSeconds()).isEqualTo(1);
+        until("told too", () -> session.shot().illusions().getFirst().toSeconds() == 5);
+        assertThat(session.shot().illusions().getFirst().fromSeconds()).isEqualTo(1);
         click(robot, "#need-thing-the-lantern");
         robot.type(KeyCode.ENTER);
         until("folded again", () -> !words().contains("If you skip it: It can only be cut out by hand"));
@@ -85,26 +85,26 @@ class BreakDownTest extends BreakDownHouse {
     }
 
     @Test
-    void anEmptyShotOffersWondersAndReadyIllusionsFoundByWords(FxRobot robot) {
+    void anEmptyShotOffersIllusionsAndReadyIllusionsFoundByWords(FxRobot robot) {
         robot.interact(() -> session.openShot("2"));
         click(robot, "#page-ready");
         robot.clickOn("#sentence").write("two makers pass a lantern to each other, one is thumb-high");
         until("found", () -> there("#lay-two-makers-one-small") && words().contains("thumb"));
         click(robot, "#lay-two-makers-one-small");
-        until("laid in", () -> session.shot().wonders().size() == 2 && session.shot().title().startsWith("Two makers"));
+        until("laid in", () -> session.shot().illusions().size() == 2 && session.shot().title().startsWith("Two makers"));
         undo(robot);
-        until("undone", () -> session.shot().wonders().isEmpty());
+        until("undone", () -> session.shot().illusions().isEmpty());
         retype(robot, "#sentence", "xyzzy");
         until("honest", () -> words().contains("None of the ready-made shots contains"));
         click(robot, "#add-wiped");
-        until("one wonder", () -> session.shot().wonders().getFirst().kind() == WonderKind.WIPED);
+        until("one wonder", () -> session.shot().illusions().getFirst().kind() == IllusionKind.WIPED);
         until("its name is in hand", () -> scene.getFocusOwner() != null && "subject-wiped-1".equals(scene.getFocusOwner().getId()));
         click(robot, "#page-plates");
         click(robot, "#shelve");
         until("on the shelf", () -> session.shot().plates().size() == session.planned().get().plan("2").needs().size() && !there("#shelve"));
         click(robot, "#page-ready");
         click(robot, "#keep-illusion");
-        until("kept", () -> Illusions.with(Illusions.home()).all().size() > Illusions.shipped().all().size());
+        until("kept", () -> ReadyMadeShots.with(ReadyMadeShots.home()).all().size() > ReadyMadeShots.shipped().all().size());
     }
 
     @Test
@@ -183,7 +183,7 @@ class BreakDownTest extends BreakDownHouse {
         click(robot, "#page-rules");
         until("compared", () -> words().contains("plates, "));
         click(robot, "#school-clean_when-first");
-        until("chosen", () -> session.store().now().houseRules().follows(School.CLEAN_WHEN, "first"));
+        until("chosen", () -> session.store().now().houseRules().follows(Approach.CLEAN_WHEN, "first"));
         until("planned", () -> session.planned().get().order().of("1").stream().filter(s -> s.need().key().equals("clean-A")).count() == 1);
     }
 
@@ -227,9 +227,9 @@ class BreakDownTest extends BreakDownHouse {
         click(robot, "#slip-of-floats-1");
         retype(robot, "#subject-floats-1", "the red lantern");
         robot.type(KeyCode.ENTER);
-        until("renamed", () -> session.shot().wonders().getFirst().subject().equals("the red lantern"));
+        until("renamed", () -> session.shot().illusions().getFirst().subject().equals("the red lantern"));
         click(robot, "#new-shot");
-        until("a new shot", () -> session.shot().wonders().isEmpty() && session.store().now().shots().size() == 4);
+        until("a new shot", () -> session.shot().illusions().isEmpty() && session.store().now().shots().size() == 4);
     }
 
     @Test

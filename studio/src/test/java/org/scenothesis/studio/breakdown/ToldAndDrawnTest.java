@@ -32,7 +32,7 @@ class ToldAndDrawnTest extends BreakDownHouse {
         until("planned", () -> there("#answer-motion-still"));
         robot.interact(() -> scene.lookup("#answer-motion-still").requestFocus());
         until("said", () -> ((Labeled) scene.lookup("#would-change .label")).getText().matches("(?s).stays still.: \u2212\u00a0\\d plates?, .*without.*Screen only.*"));
-        assertThat(session.shot().wonders().getFirst().fact("motion", "")).isNotEqualTo("still");
+        assertThat(session.shot().illusions().getFirst().fact("motion", "")).isNotEqualTo("still");
         // By arrows one goes to the next answer without giving it.
         press(robot, KeyCode.RIGHT);
         until("the next", () -> scene.getFocusOwner() != null && "answer-motion-turns".equals(scene.getFocusOwner().getId()));
@@ -58,20 +58,20 @@ class ToldAndDrawnTest extends BreakDownHouse {
     @Test
     void whatIsDrawnIsMovedByKeysAndByTheMouse(FxRobot robot) {
         until("drawn", () -> scene.getRoot().lookupAll(".piece").size() > 1);
-        double was = Double.parseDouble(session.shot().wonders().getFirst().fact("heightM", ""));
+        double was = Double.parseDouble(session.shot().illusions().getFirst().fact("heightM", ""));
         String lantern = piece("The lantern");
         robot.interact(() -> scene.lookup("#" + lantern).requestFocus());
         press(robot, KeyCode.UP, KeyCode.UP);
-        until("higher", () -> Math.abs(Double.parseDouble(session.shot().wonders().getFirst().fact("heightM", "")) - was - 0.1) < 1e-9);
+        until("higher", () -> Math.abs(Double.parseDouble(session.shot().illusions().getFirst().fact("heightM", "")) - was - 0.1) < 1e-9);
         press(robot, KeyCode.RIGHT);
-        until("across", () -> !session.shot().wonders().getFirst().fact("acrossM", "").isEmpty());
+        until("across", () -> !session.shot().illusions().getFirst().fact("acrossM", "").isEmpty());
         robot.interact(() -> scene.lookup("#" + piece("The maker")).requestFocus());
         press(robot, KeyCode.F);
-        until("in front, so on cloth", () -> session.shot().wonders().getFirst().fact("crossed", "").equals("yes") && words().contains("The performer who passes in front acts before the cloth"));
-        double before = Double.parseDouble(session.shot().wonders().getFirst().fact("acrossM", ""));
+        until("in front, so on cloth", () -> session.shot().illusions().getFirst().fact("crossed", "").equals("yes") && words().contains("The performer who passes in front acts before the cloth"));
+        double before = Double.parseDouble(session.shot().illusions().getFirst().fact("acrossM", ""));
         robot.interact(() -> ((ScrollPane) scene.lookup("#audience-scroll")).setHvalue(0));
         robot.drag("#" + piece("The lantern"), MouseButton.PRIMARY).moveBy(30, 0).drop();
-        until("dragged", () -> Double.parseDouble(session.shot().wonders().getFirst().fact("acrossM", "")) > before + 0.02);
+        until("dragged", () -> Double.parseDouble(session.shot().illusions().getFirst().fact("acrossM", "")) > before + 0.02);
     }
 
     @Test
@@ -82,20 +82,20 @@ class ToldAndDrawnTest extends BreakDownHouse {
         press(robot, KeyCode.ENTER);
         until("unfolded", () -> there("#answer-support-stool"));
         assertThat(scene.getFocusOwner().getId()).isEqualTo("topic-floats-1-held");
-        robot.interact(() -> session.change("stool", s -> s.withWonder("floats-1", w -> w.withFact("support", "stool"))));
+        robot.interact(() -> session.change("stool", s -> s.withIllusion("floats-1", w -> w.withFact("support", "stool"))));
         click(robot, "#answer-support-chair");
-        until("both", () -> session.shot().wonders().getFirst().fact("support", "").equals("stool chair"));
+        until("both", () -> session.shot().illusions().getFirst().fact("support", "").equals("stool chair"));
         click(robot, "#answer-support-stool");
-        until("the other", () -> session.shot().wonders().getFirst().fact("support", "").equals("chair"));
+        until("the other", () -> session.shot().illusions().getFirst().fact("support", "").equals("chair"));
         click(robot, "#answer-support-chair");
-        until("the last one stays", () -> session.shot().wonders().getFirst().fact("support", "").equals("chair"));
+        until("the last one stays", () -> session.shot().illusions().getFirst().fact("support", "").equals("chair"));
         robot.interact(() -> scene.lookup("#topic-floats-1-held").requestFocus());
         press(robot, KeyCode.SPACE);
         until("folded, with what it holds", () -> !there("#answer-support-stool") && words().contains("a chair"));
     }
 
     @Test
-    void theBaseIsAskedWithTheWonderAndChangesEverything(FxRobot robot) {
+    void theBaseIsAskedWithTheIllusionAndChangesEverything(FxRobot robot) {
         click(robot, "#answer-base-existing");
         until("planned for it", () -> there("#need-base") && !there("#need-clean-A"));
         assertThat(session.shot().setting().facts()).containsEntry("base", "existing");
@@ -114,7 +114,7 @@ class ToldAndDrawnTest extends BreakDownHouse {
     }
 
     @Test
-    void plansAreComparedWithOneThatWasKeptAndWithAnotherSchool(FxRobot robot) {
+    void plansAreComparedWithOneThatWasKeptAndWithAnotherApproach(FxRobot robot) {
         click(robot, "#page-compare");
         click(robot, "#keep-plan");
         until("the same", () -> there("#difference") && words().contains("nothing changes"));

@@ -26,7 +26,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.shot.FrameFormat;
-import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.store.RecentProductions;
 import org.scenothesis.studio.house.Navigation;
@@ -133,7 +133,7 @@ class FirstWindowTest {
     @Test
     void anIllusionTheExampleAndTheWayBackAreDoors(FxRobot robot) {
         robot.clickOn("#begin-COPIES");
-        assertThat(begun.wonder()).isEqualTo(WonderKind.COPIES);
+        assertThat(begun.illusion()).isEqualTo(IllusionKind.COPIES);
         robot.clickOn("#example").clickOn("#example-back");
         robot.press(KeyCode.CONTROL).type(KeyCode.D).release(KeyCode.CONTROL).type(KeyCode.ESCAPE);
         assertThat(went).containsExactly("example", "put back", "example", "back");

@@ -23,7 +23,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
-import org.scenothesis.core.shot.step.Grade;
+import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.measure.Judge;
@@ -123,10 +123,10 @@ class SessionTest {
 
     @Test
     void aChangeIsOneStepAndIsUndone() {
-        session.changeLayer("move it", "lantern", l -> l.with(new Grade(0.5, false)));
-        assertThat(session.shot().layer("lantern").orElseThrow().step(Grade.class)).contains(new Grade(0.5, false));
+        session.changeLayer("move it", "lantern", l -> l.with(new Exposure(0.5, false)));
+        assertThat(session.shot().layer("lantern").orElseThrow().step(Exposure.class)).contains(new Exposure(0.5, false));
         session.store().undo();
-        assertThat(session.shot().layer("lantern").orElseThrow().step(Grade.class)).isEmpty();
+        assertThat(session.shot().layer("lantern").orElseThrow().step(Exposure.class)).isEmpty();
     }
 
     @Test

@@ -26,7 +26,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.step.Follow;
-import org.scenothesis.core.shot.step.Hold;
+import org.scenothesis.core.shot.step.TrackSteady;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.OpenHouse;
 import org.scenothesis.studio.house.Session;
@@ -104,11 +104,11 @@ class BackgroundBenchTest {
 
         press(robot, "#imitate-t1");
         house.until("goes along", () -> session.shot().layer("element").orElseThrow().step(Follow.class).isPresent());
-        assertThat(session.shot().trails()).singleElement().satisfies(t -> assertThat(t.spots()).hasSize(FRAMES));
+        assertThat(session.shot().tracks()).singleElement().satisfies(t -> assertThat(t.spots()).hasSize(FRAMES));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        house.until("one step back", () -> session.shot().trails().isEmpty() && session.shot().layer("element").orElseThrow().steps().isEmpty());
+        house.until("one step back", () -> session.shot().tracks().isEmpty() && session.shot().layer("element").orElseThrow().steps().isEmpty());
         press(robot, "#undo-t1");
-        house.until("held", () -> session.shot().layer("base").orElseThrow().step(Hold.class).isPresent());
+        house.until("held", () -> session.shot().layer("base").orElseThrow().step(TrackSteady.class).isPresent());
 
         press(robot, "#solve-t2");
         house.until("solved", () -> words("#path-paper").contains("It travels"));

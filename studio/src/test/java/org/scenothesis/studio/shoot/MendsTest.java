@@ -17,7 +17,7 @@ import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.match.Comparison;
 import org.scenothesis.core.picture.ColourMatrix;
-import org.scenothesis.core.shot.Reading;
+import org.scenothesis.core.shot.ColourInterpretation;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
@@ -101,7 +101,7 @@ class MendsTest {
         until("told", () -> maker().reading().matrix() == ColourMatrix.BT601);
         until("said", () -> OpenHouse.words(scene.getRoot()).contains("as entered"));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        until("as filed", () -> maker().reading().equals(Reading.AS_FILED));
+        until("as filed", () -> maker().reading().equals(ColourInterpretation.AS_FILED));
     }
 
     @Test

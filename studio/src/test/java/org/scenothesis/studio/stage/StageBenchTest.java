@@ -33,7 +33,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.value.Given;
-import org.scenothesis.production.illusion.Illusions;
+import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.stage.Rehearsing;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.OpenHouse;
@@ -57,7 +57,7 @@ class StageBenchTest {
     @Start
     void start(Stage stage) throws Exception {
         Path folder = Files.createTempDirectory(temp, "production");
-        Shot told = Illusions.shipped().all().stream().filter(i -> i.id().equals("inside-the-lantern")).findFirst().orElseThrow().into(new Shot("14", 14, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
+        Shot told = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals("inside-the-lantern")).findFirst().orElseThrow().into(new Shot("14", 14, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
         Shot empty = new Shot("15", 15, "Nothing yet", "", 6, List.of(), List.of(), List.of(), List.of(), null);
         ProductionFolder.create(folder, new Production("Lantern Works", List.of(told, empty), HouseRules.DEFAULT)).close();
         house = OpenHouse.on(stage, folder);
@@ -114,7 +114,7 @@ class StageBenchTest {
         robot.moveTo(at.getCenterX(), at.getCenterY()).press(MouseButton.PRIMARY).moveBy(12, -3).moveBy(12, -3).moveBy(12, -3).release(MouseButton.PRIMARY);
         house.until("kept", () -> set("B").byHand());
         Piece moved = piece("cloth-green-the-small-maker");
-        assertThat(moved.spot()).isInstanceOf(Given.Told.class);
+        assertThat(moved.spot()).isInstanceOf(Given.Entered.class);
         assertThat(moved.at().x()).isGreaterThan(0.2);
         assertThat(Math.abs(moved.at().x() / 0.05 - Math.rint(moved.at().x() / 0.05))).as("on five centimetres").isLessThan(1e-6);
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
@@ -206,7 +206,7 @@ class StageBenchTest {
         house.until("put down and in hand", () -> scene.getFocusOwner() != null && "piece-frame-1".equals(scene.getFocusOwner().getId()));
         TextField wide = robot.lookup("#number-width").query();
         robot.clickOn(wide).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("1.8").type(KeyCode.ENTER);
-        house.until("as wide", () -> ((Backdrop) piece("frame-1").thing()).wideM().equals(Given.told(1.8)));
+        house.until("as wide", () -> ((Backdrop) piece("frame-1").thing()).wideM().equals(Given.entered(1.8)));
         robot.interact(() -> robot.lookup("#choice-colour").<ComboBox<String>>query().setValue("blue"));
         house.until("blue", () -> ((Backdrop) piece("frame-1").thing()).dye() == Backdrop.Dye.BLUE);
         robot.clickOn("#piece-name").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("second cloth").type(KeyCode.ENTER);
@@ -255,7 +255,7 @@ class StageBenchTest {
         assertThat(words("#piece-readout")).contains("Meter at its middle", " lx \u00b1 ", " K \u00b1 ");
         robot.type(KeyCode.G);
         robot.interact(() -> robot.lookup("#choice-sensor").<ComboBox<String>>query().setValue("phone, usual"));
-        house.until("a phone", () -> set("B").stage().floor().lens().sensorMm().equals(Given.told(7.6)));
+        house.until("a phone", () -> set("B").stage().floor().lens().sensorMm().equals(Given.entered(7.6)));
         robot.clickOn("#number-view-across").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("40").type(KeyCode.ENTER);
         house.until("as wide", () -> Math.abs(set("B").stage().camera().widthShareFocal().value() - 0.5 / Math.tan(Math.toRadians(20))) < 1e-9);
         robot.type(KeyCode.ESCAPE);

@@ -6,19 +6,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.WonderKind;
 
 /// A picture that exists already: it is judged, extended, patched and allowed, and nothing of its place is filmed; all performances share one screen set-up.
 record ExistingPicture() implements FromElsewhere {
@@ -30,7 +30,7 @@ record ExistingPicture() implements FromElsewhere {
             return needs;
         }
         ScreenSetUp cloth = new ScreenSetUp(shot, rules);
-        Told told = Told.of(shot.setting());
+        Answers told = Answers.of(shot.setting());
         Map<String, PlateNeed> out = new LinkedHashMap<>();
         // Whoever is put into another place has the picture for it already.
         PlateNeed there = needs.values().stream().filter(n -> !n.filmed() && elsewhere(shot, n)).findFirst().orElseGet(() -> picture(shot));
@@ -44,17 +44,17 @@ record ExistingPicture() implements FromElsewhere {
     }
 
     private static boolean elsewhere(Shot shot, PlateNeed n) {
-        return shot.wonders().stream().anyMatch(w -> w.kind() == WonderKind.ELSEWHERE && n.wonders().contains(w.id()));
+        return shot.illusions().stream().anyMatch(w -> w.kind() == IllusionKind.ELSEWHERE && n.illusions().contains(w.id()));
     }
 
     private static PlateNeed picture(Shot shot) {
-        Set<String> all = new TreeSet<>(shot.wonders().stream().map(w -> w.id()).toList());
+        Set<String> all = new TreeSet<>(shot.illusions().stream().map(w -> w.id()).toList());
         return new PlateNeed(
                 KEY, PlateRole.BACKGROUND, PlateNeed.EXISTING, List.of(), "", all, Set.of(), Set.of(), Screen.NONE, Region.NONE, "W", "", PlateNeed.Length.STILL, PlateNeed.Notes.NONE, Set.of(), false);
     }
 
     /// What must be noted of it: who is in it already, what of it lies in front, and the corners of a frame in it.
-    private static PlateNeed judged(PlateNeed n, Told told, Map<String, PlateNeed> needs) {
+    private static PlateNeed judged(PlateNeed n, Answers told, Map<String, PlateNeed> needs) {
         PlateNeed out = n;
         String who = told.answer(Fact.IN_IT).strip();
         if (!who.isEmpty()) {
@@ -75,12 +75,12 @@ record ExistingPicture() implements FromElsewhere {
 
     @Override
     public List<Conflict> conflicts(Shot shot, HouseRules rules, Map<String, PlateNeed> asked) {
-        Told told = Told.of(shot.setting());
+        Answers told = Answers.of(shot.setting());
         List<Conflict> out = new ArrayList<>();
         // Whoever is put into another place is told so by that wonder.
-        if (shot.wonders().stream().noneMatch(w -> w.kind() == WonderKind.ELSEWHERE)) {
+        if (shot.illusions().stream().noneMatch(w -> w.kind() == IllusionKind.ELSEWHERE)) {
             String move = told.answer(Fact.BASE_CAMERA);
-            if (move.equals("parallax") || !move.equals("still") && rules.follows(School.MOVING_BACKGROUND, "refuse")) {
+            if (move.equals("parallax") || !move.equals("still") && rules.follows(Approach.MOVING_BACKGROUND, "refuse")) {
                 out.add(Conflict.redo("base.parallax", "", ""));
             } else if (!move.equals("still")) {
                 out.add(Conflict.watch("base.move", "", ""));

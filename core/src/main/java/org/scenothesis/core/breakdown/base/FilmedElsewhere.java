@@ -15,7 +15,7 @@ record FilmedElsewhere() implements FromElsewhere {
         ScreenSetUp cloth = new ScreenSetUp(shot, rules);
         String clean = "clean-" + Case.HOME;
         Map<String, PlateNeed> out = new LinkedHashMap<>();
-        PlateNeed empty = needs.getOrDefault(clean, new Case(shot.wonders().isEmpty() ? ScreenSetUp.NOBODY : shot.wonders().getFirst(), shot, rules, Map.of()).clean("clean.elsewhere"));
+        PlateNeed empty = needs.getOrDefault(clean, new Case(shot.illusions().isEmpty() ? ScreenSetUp.NOBODY : shot.illusions().getFirst(), shot, rules, Map.of()).clean("clean.elsewhere"));
         if (!needs.isEmpty()) {
             out.put(clean, empty.as(clean, PlateRole.CLEAN, "clean.elsewhere").recording("lens", "shadow"));
         }

@@ -2,8 +2,8 @@ package org.scenothesis.core.breakdown.base;
 
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.ClothChoice;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
@@ -13,16 +13,16 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Ids;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// The one place before a cloth where all performances for a base from elsewhere are filmed, with one lens height and distance.
 record ScreenSetUp(Shot shot, HouseRules rules) {
     /// Its lock and light group.
     static final String GROUP = "S";
-    static final Wonder NOBODY = new Wonder("", WonderKind.FLOATS, "", 0, 0, Map.of());
+    static final Illusion NOBODY = new Illusion("", IllusionKind.FLOATS, "", 0, 0, Map.of());
 
     /// Nothing is filmed in the real place, so nothing can be masked there; light of its own is the set-up's. A camera of its own stays: what is seen at another size stands elsewhere.
     static Demand demand(Demand d) {
@@ -42,7 +42,7 @@ record ScreenSetUp(Shot shot, HouseRules rules) {
     /// The plate before the cloth.
     PlateNeed before(PlateNeed n) {
         // A background may be long; what is performed before the cloth lasts as long as its action.
-        double action = shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).mapToDouble(w -> w.toSeconds() - w.fromSeconds()).max().orElse(0) + 2 * Case.HANDLES_S;
+        double action = shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).mapToDouble(w -> w.toSeconds() - w.fromSeconds()).max().orElse(0) + 2 * Case.HANDLES_S;
         PlateNeed own = n.role() == PlateRole.PRACTICAL ? n.as(n.key(), PlateRole.ON_SCREEN, "base.performs").lasting(Math.min(n.rollSeconds(), action), n.length().takes()) : n;
         PlateNeed here = own.lockGroup().equals(Case.HOME) ? own.inGroups(GROUP, light()) : own.lightGroup().equals(GROUP) ? own.withLightGroup(light()) : own;
         return here.screen() == Screen.NONE ? here.on(ClothChoice.of(told(n), rules).cloth(), region(n)) : here;
@@ -50,20 +50,20 @@ record ScreenSetUp(Shot shot, HouseRules rules) {
 
     /// One light for all shots of the same borrowed scene.
     private String light() {
-        String scene = Told.of(shot.setting()).answer(Fact.SCENE).strip();
+        String scene = Answers.of(shot.setting()).answer(Fact.SCENE).strip();
         return scene.isEmpty() ? GROUP : PlateNeed.SCENE + Ids.slug(scene);
     }
 
-    private Wonder wonder(PlateNeed n) {
-        return shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).findFirst().orElse(NOBODY);
+    private Illusion illusion(PlateNeed n) {
+        return shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).findFirst().orElse(NOBODY);
     }
 
-    private Told told(PlateNeed n) {
-        return Told.of(wonder(n), shot.setting());
+    private Answers told(PlateNeed n) {
+        return Answers.of(illusion(n), shot.setting());
     }
 
     private Region region(PlateNeed n) {
-        Case c = new Case(wonder(n), shot, rules, Map.of());
+        Case c = new Case(illusion(n), shot, rules, Map.of());
         boolean acts = n.role() == PlateRole.PRACTICAL && !c.person();
         return (acts ? c.acted() : c).region();
     }

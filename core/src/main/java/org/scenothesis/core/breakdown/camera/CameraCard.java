@@ -5,8 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
@@ -46,13 +46,13 @@ public record CameraCard(
     }
 
     private static List<Fact> assumed(Shot shot, List<PlateNeed> of) {
-        List<Told> all = new ArrayList<>(List.of(Told.of(shot.setting())));
-        shot.wonders().stream().filter(w -> of.stream().anyMatch(n -> n.wonders().contains(w.id()))).map(w -> Told.of(w, shot.setting())).forEach(all::add);
+        List<Answers> all = new ArrayList<>(List.of(Answers.of(shot.setting())));
+        shot.illusions().stream().filter(w -> of.stream().anyMatch(n -> n.illusions().contains(w.id()))).map(w -> Answers.of(w, shot.setting())).forEach(all::add);
         return Stream.of(Fact.LENS_M, Fact.BACKGROUND_M, Fact.FRAME_M, Fact.SENSOR_MM, Fact.F_NUMBER).filter(f -> all.stream().noneMatch(t -> t.given(f))).toList();
     }
 
     private static CameraCard card(Shot shot, String group, List<PlateNeed> of, List<PlateNeed> all, String leads) {
-        Told told = Told.of(shot.setting());
+        Answers told = Answers.of(shot.setting());
         Region.Sweep sweep = of.stream().map(n -> n.region().sweep()).filter(s -> s.awayM() > 0).findFirst()
                 .orElse(new Region.Sweep(0, 0, 0, told.number(Fact.LENS_M), told.number(Fact.BACKGROUND_M), 0));
         double finishHigh = told.number(Fact.FINISH_PX);

@@ -6,15 +6,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Subjects;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// Who leads: whoever cannot be directed is filmed first and played back to the others.
 ///
@@ -67,12 +67,12 @@ public record Leads(Shot shot) {
     }
 
     private boolean undirected(PlateNeed n) {
-        return shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).anyMatch(w -> undirected(w, Told.of(w, shot.setting()), n));
+        return shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).anyMatch(w -> undirected(w, Answers.of(w, shot.setting()), n));
     }
 
-    private boolean undirected(Wonder w, Told t, PlateNeed n) {
+    private boolean undirected(Illusion w, Answers t, PlateNeed n) {
         boolean it = n.in().stream().anyMatch(i -> Subjects.same(shot, i.name(), w.subject()));
-        boolean burns = w.kind() == WonderKind.ENERGY && t.is(Fact.ENERGY, "fire") || w.kind() == WonderKind.WIPED && t.is(Fact.MATERIAL, "water");
+        boolean burns = w.kind() == IllusionKind.ENERGY && t.is(Fact.ENERGY, "fire") || w.kind() == IllusionKind.WIPED && t.is(Fact.MATERIAL, "water");
         return it && t.is(Fact.WHO, "child", "animal") && Case.takesWho(w.kind()) || burns && switch (n.role()) {
             case ON_BLACK, TRANSITION -> true;
             default -> false;

@@ -12,14 +12,14 @@ import java.util.concurrent.CancellationException;
 import java.util.stream.IntStream;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.SetState;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
@@ -52,20 +52,20 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
 
     /// All jobs of a plan: a clean plate gives one or two, as the house rolls it.
     public static List<Job> jobs(Shot shot, BreakdownPlan plan, HouseRules rules) {
-        boolean open = Told.of(shot.setting()).is(Fact.LIGHT, "sun");
+        boolean open = Answers.of(shot.setting()).is(Fact.LIGHT, "sun");
         List<Job> out = new ArrayList<>();
         for (PlateNeed n : plan.needs()) {
             if (!n.filmed()) {
                 continue;
             }
             boolean sun = open && n.lightGroup().equals(Case.HOME);
-            if (n.role() != PlateRole.CLEAN || rules.follows(School.CLEAN_WHEN, "last")) {
+            if (n.role() != PlateRole.CLEAN || rules.follows(Approach.CLEAN_WHEN, "last")) {
                 out.add(Job.of(shot.id(), n, Job.Part.WHOLE, sun));
                 continue;
             }
             out.add(Job.of(shot.id(), n, Job.Part.OPENING, sun));
             boolean others = plan.needs().stream().anyMatch(o -> o != n && o.role() != PlateRole.REFERENCE && o.lockGroup().equals(n.lockGroup()));
-            if (others && rules.follows(School.CLEAN_WHEN, "both")) {
+            if (others && rules.follows(Approach.CLEAN_WHEN, "both")) {
                 out.add(Job.of(shot.id(), n, Job.Part.CLOSING, sun));
             }
         }

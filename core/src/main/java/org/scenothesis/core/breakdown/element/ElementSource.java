@@ -1,20 +1,20 @@
 package org.scenothesis.core.breakdown.element;
 
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
-import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.core.shot.IllusionKind;
 
 /// Where the element of a wonder comes from, and what is left to film of it. One unit per kind.
 ///
 /// Source: handbook, *Facts that decide more than the wonder itself*.
 public sealed interface ElementSource permits Filmed, Existing, Drawn {
     /// The kind that was told; filmed where nothing was.
-    static ElementSource of(Told wonder) {
-        return switch (wonder.answer(Fact.ELEMENT)) {
+    static ElementSource of(Answers illusion) {
+        return switch (illusion.answer(Fact.ELEMENT)) {
             case "existing" -> new Existing();
             case "drawn" -> new Drawn();
             default -> new Filmed();
@@ -30,11 +30,11 @@ public sealed interface ElementSource permits Filmed, Existing, Drawn {
     }
 
     /// Whether the subject of a kind of wonder may be an element itself: a creature or a thing that was recorded by others, or is drawn. Whoever acts is filmed.
-    static boolean subject(WonderKind kind, Told told) {
+    static boolean subject(IllusionKind kind, Answers told) {
         return ofSubject(kind) && told.is(Fact.WHO, "thing", "animal") && !told.is(Fact.ELEMENT, "filmed");
     }
 
-    private static boolean ofSubject(WonderKind kind) {
+    private static boolean ofSubject(IllusionKind kind) {
         return switch (kind) {
             case FLOATS, OTHER_SIZE, ELSEWHERE, THROUGH_FRAME -> true;
             default -> false;
@@ -42,13 +42,13 @@ public sealed interface ElementSource permits Filmed, Existing, Drawn {
     }
 
     /// Whether something that others recorded is brought in for a wonder.
-    static boolean brought(WonderKind kind, Told told) {
+    static boolean brought(IllusionKind kind, Answers told) {
         return told.is(Fact.ELEMENT, "existing") && (!ofSubject(kind) || subject(kind, told));
     }
 
     /// Whether a plate is of the element of its wonder: what is laid over the shot, or the subject where it is one.
     static boolean element(Case c, PlateNeed n) {
-        return element(n) || subject(c.wonder().kind(), c.told()) && n.key().equals(c.elementKey(c.subject()));
+        return element(n) || subject(c.illusion().kind(), c.told()) && n.key().equals(c.elementKey(c.subject()));
     }
 
     /// A wonder's plates with its element as it comes.

@@ -8,8 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.shot.Shot;
 
@@ -63,7 +63,7 @@ public record OwnedKit(List<Owned> things) {
         Shot out = shot;
         for (Map.Entry<String, String> e : facts().entrySet()) {
             Optional<Fact> f = Fact.byKey(e.getKey());
-            if (f.isPresent() && !Told.of(out.setting()).given(f.get())) {
+            if (f.isPresent() && !Answers.of(out.setting()).given(f.get())) {
                 out = out.withSetting(s -> s.withFact(e.getKey(), e.getValue()));
             }
         }

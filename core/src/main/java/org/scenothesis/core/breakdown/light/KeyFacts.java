@@ -1,12 +1,12 @@
 package org.scenothesis.core.breakdown.light;
 
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.stage.KeyLight;
 import org.scenothesis.core.value.Given;
 
 /// The main light as it was told for a shot: from where, how high, how hard, how much of the light is not its own. All set-ups of the shot share it.
-public record KeyFacts(Told setting) {
+public record KeyFacts(Answers setting) {
     /// Between the lens and a light that stands at a side.
     private static final double SIDE_DEG = 60;
     private static final double ABOVE_DEG = 80;
@@ -48,11 +48,11 @@ public record KeyFacts(Told setting) {
         KeyLight out = before;
         if (setting.given(Fact.KEY_FROM) || setting.given(Fact.KEY_UP_DEG)) {
             double seen = Math.IEEEremainder(180 - fromLensDeg(), 360);
-            out = out.withDirection(Given.told(new KeyLight.Direction(Math.IEEEremainder(seen + panDeg, 360), upDeg())));
+            out = out.withDirection(Given.entered(new KeyLight.Direction(Math.IEEEremainder(seen + panDeg, 360), upDeg())));
         }
         if (setting.given(Fact.KEY_HARD) || setting.is(Fact.LIGHT, "sun")) {
-            out = out.withSizeDeg(Given.told(sizeDeg()));
+            out = out.withSizeDeg(Given.entered(sizeDeg()));
         }
-        return setting.given(Fact.KEY_FILL) ? out.withKeyToFillStops(Given.told(setting.number(Fact.KEY_FILL))) : out;
+        return setting.given(Fact.KEY_FILL) ? out.withKeyToFillStops(Given.entered(setting.number(Fact.KEY_FILL))) : out;
     }
 }

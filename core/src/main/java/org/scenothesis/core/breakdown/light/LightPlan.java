@@ -4,16 +4,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
@@ -34,8 +34,8 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
         needs = List.copyOf(needs);
     }
 
-    private Told told() {
-        return Told.of(shot.setting());
+    private Answers told() {
+        return Answers.of(shot.setting());
     }
 
     private KeyFacts key() {
@@ -90,7 +90,7 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
         }
         if (lamps()) {
             widest().ifPresent(r -> {
-                boolean sides = !rules.follows(School.CLOTH_LIGHT, "above");
+                boolean sides = !rules.follows(Approach.CLOTH_LIGHT, "above");
                 out.add(Figure.tells(sides ? "lamp.cloth.sides" : "lamp.cloth.above", "", Lamps.clothM(r.clothWideM(), sides, EVEN_STOPS), "m", r.clothWideM(), EVEN_STOPS));
             });
         }

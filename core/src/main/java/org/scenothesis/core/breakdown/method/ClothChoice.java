@@ -2,11 +2,11 @@ package org.scenothesis.core.breakdown.method;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Limit;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.finding.Verdict;
 
 /// Which cloth is kept furthest from the colours in front of it.
@@ -17,16 +17,16 @@ public record ClothChoice(Screen cloth, double greenApart, double blueApart) {
     private static final Limit TOO_NEAR = new Limit(0.09, 0.14);
 
     /// Chooses from the stock: the further one; green when nothing speaks against it, since it is brighter and less noisy.
-    public static ClothChoice of(Told told, HouseRules rules) {
+    public static ClothChoice of(Answers told, HouseRules rules) {
         return of(told, rules, Fact.CLOTHS);
     }
 
     /// The same from another stock: garments in a screen colour, which have the conflicts of a cloth.
-    public static ClothChoice of(Told told, HouseRules rules, Fact stock) {
+    public static ClothChoice of(Answers told, HouseRules rules, Fact stock) {
         List<Swatch> colours = colours(told);
         double green = nearest(colours, Swatch.GREEN_CLOTH);
         double blue = nearest(colours, Swatch.BLUE_CLOTH);
-        Screen wanted = switch (rules.school(School.SCREEN_COLOUR)) {
+        Screen wanted = switch (rules.approach(Approach.SCREEN_COLOUR)) {
             case "green" -> Screen.GREEN;
             case "blue" -> Screen.BLUE;
             default -> green > TOO_NEAR.watch() || green >= blue ? Screen.GREEN : Screen.BLUE;
@@ -39,7 +39,7 @@ public record ClothChoice(Screen cloth, double greenApart, double blueApart) {
         return new ClothChoice(had, green, blue);
     }
 
-    private static List<Swatch> colours(Told told) {
+    private static List<Swatch> colours(Answers told) {
         List<Swatch> out = new ArrayList<>(Swatch.list(told.answer(Fact.COLOURS)));
         if (told.is(Fact.GREEN_NEAR, "yes")) {
             out.add(Swatch.GREEN_CLOTH);

@@ -2,8 +2,8 @@ package org.scenothesis.core.breakdown.method;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.finding.Estimates;
 
 /// What each way costs for one thing.
@@ -17,7 +17,7 @@ public final class Methods {
     private Methods() {}
 
     /// Prices the ways of a demand over a stretch of `frames`; `chosen` is what the plan follows.
-    public static List<Method> priced(Demand d, Way chosen, Told told, int frames, Estimates e) {
+    public static List<Method> priced(Demand d, Way chosen, Answers told, int frames, Estimates e) {
         List<Method> out = new ArrayList<>();
         for (Way w : d.ways()) {
             out.add(price(w, told, frames, e, w == d.ways().getFirst(), w == chosen));
@@ -28,7 +28,7 @@ public final class Methods {
         return out;
     }
 
-    private static Method price(Way w, Told told, int frames, Estimates e, boolean recommended, boolean chosen) {
+    private static Method price(Way w, Answers told, int frames, Estimates e, boolean recommended, boolean chosen) {
         boolean fine = !told.is(Fact.EDGE, "clean");
         Estimates.Hand hand = e.hand();
         Estimates.Changes set = e.changes();
@@ -65,7 +65,7 @@ public final class Methods {
         return w == Way.SUIT ? 2 * MOST_LOOKS : MOST_LOOKS;
     }
 
-    private static List<String> risks(Way w, Told told, int frames) {
+    private static List<String> risks(Way w, Answers told, int frames) {
         List<String> out = new ArrayList<>();
         add(out, looks(w, frames) > most(w), "looks.capped");
         boolean moves = told.given(Fact.MOTION) && !told.is(Fact.MOTION, "still");

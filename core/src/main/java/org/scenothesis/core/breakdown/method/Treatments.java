@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.finding.HouseRules;
 
 /// Settles, over all wonders of a shot, how each thing is separated and from where it is filmed.
@@ -17,7 +17,7 @@ public final class Treatments {
     private Treatments() {}
 
     /// One demand with what was told about its wonder, and how long that lasts.
-    public record Asked(Demand demand, Told told, double seconds, String key, String wonder) {}
+    public record Asked(Demand demand, Answers told, double seconds, String key, String illusion) {}
 
     /// By the key of the thing, in the order given.
     public static Map<String, Treatment> settle(List<Asked> demands, HouseRules rules, String home) {
@@ -39,7 +39,7 @@ public final class Treatments {
     }
 
     private static Treatment settle(List<Asked> of, HouseRules rules, String home, String own) {
-        Told told = together(of);
+        Answers told = together(of);
         List<Way> ways = common(of);
         boolean disagree = ways.isEmpty();
         Demand hardest = of.stream().map(Asked::demand).filter(d -> d.ways().getFirst() != Way.MASK).findFirst().orElse(of.getFirst().demand);
@@ -53,13 +53,13 @@ public final class Treatments {
         double seconds = of.stream().mapToDouble(Asked::seconds).max().orElse(0);
         int frames = (int) Math.ceil(seconds * Math.min(HIGHEST_RATE, told.number(Fact.RATE_PER_S)));
         return new Treatment(
-                settled.thing(), of.getFirst().key, of.stream().map(Asked::wonder).distinct().toList(), chosen,
+                settled.thing(), of.getFirst().key, of.stream().map(Asked::illusion).distinct().toList(), chosen,
                 chosen.cloth() ? ClothChoice.of(told, rules).cloth() : Screen.NONE, ownCamera ? own : home, ownCamera && ownLight ? own : home,
                 settled.because(), Methods.priced(settled, chosen, told, frames, rules.estimates()), disagree, chosen != ways.getFirst());
     }
 
     /// The crew's own choice for a thing: `way` alone means all things of a wonder, `thing=way` one of them.
-    private static Optional<Way> own(Told told, String key) {
+    private static Optional<Way> own(Answers told, String key) {
         Optional<Way> all = Optional.empty();
         for (String choice : told.answer(Fact.METHOD).strip().split("\\s+")) {
             int equals = choice.indexOf('=');
@@ -87,9 +87,9 @@ public final class Treatments {
     }
 
     /// All that was told about a thing by any of its wonders.
-    private static Told together(List<Asked> of) {
+    private static Answers together(List<Asked> of) {
         Map<String, String> all = new TreeMap<>();
-        of.forEach(d -> d.told.wonder().forEach(all::putIfAbsent));
-        return new Told(all, of.getFirst().told.setting());
+        of.forEach(d -> d.told.illusion().forEach(all::putIfAbsent));
+        return new Answers(all, of.getFirst().told.setting());
     }
 }

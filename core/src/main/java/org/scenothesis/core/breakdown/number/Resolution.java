@@ -1,10 +1,10 @@
 package org.scenothesis.core.breakdown.number;
 
 import org.scenothesis.core.Check;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.optics.Staging;
 
 /// Pixels a picture must fill over pixels it has; up to 1 it is not enlarged.
@@ -14,13 +14,13 @@ public final class Resolution {
     private Resolution() {}
 
     /// How much of the frame is cut away at the edges in the end: the push-in, or the room an unsteady camera needs.
-    public static double crop(Told told) {
+    public static double crop(Answers told) {
         return crop(told, HouseRules.DEFAULT);
     }
 
     /// A house that gives every locked frame some life needs the room for it too.
-    public static double crop(Told told, HouseRules rules) {
-        boolean alive = told.is(Fact.CAMERA, "locked") && rules.follows(School.CAMERA_LIFE, "alive");
+    public static double crop(Answers told, HouseRules rules) {
+        boolean alive = told.is(Fact.CAMERA, "locked") && rules.follows(Approach.CAMERA_LIFE, "alive");
         return switch (alive ? "handheld" : told.answer(Fact.CAMERA)) {
             case "push" -> told.number(Fact.PUSH_IN);
             case "handheld" -> {

@@ -8,26 +8,26 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.scenothesis.core.Check;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.number.ClothGeometry;
 import org.scenothesis.core.breakdown.number.Scale;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// One wonder with everything known around it, and the plates that many wonders share the making of.
 ///
 /// - `treatments`: how each thing of the shot is separated; empty while demands are still being gathered.
-public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treatment> treatments) {
+public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, Treatment> treatments) {
     /// The lock and light group of the shot's own frame.
     public static final String HOME = "A";
     public static final double HANDLES_S = 1;
@@ -41,7 +41,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     private static final double KNEE_SHARE = 0.25;
 
     /// Whether a kind of wonder happens to somebody or something that is asked for.
-    public static boolean takesWho(WonderKind k) {
+    public static boolean takesWho(IllusionKind k) {
         return switch (k) {
             case FLOATS, COPIES, OTHER_SIZE, HIDDEN, BECOMES, ELSEWHERE, THROUGH_FRAME, RESHAPED -> true;
             default -> false;
@@ -49,8 +49,8 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     }
 
     /// What was told of the wonder and its shot.
-    public Told told() {
-        return Told.of(wonder, shot.setting());
+    public Answers told() {
+        return Answers.of(illusion, shot.setting());
     }
 
     /// The answer's code, the usual one where nothing was told.
@@ -70,7 +70,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
 
     /// Who or what it happens to, in the person's words.
     public String subject() {
-        return wonder.subject();
+        return illusion.subject();
     }
 
     /// It happens to a person, grown or not.
@@ -104,31 +104,31 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     }
 
     private Case with(Fact f, String answer) {
-        return new Case(wonder.withFact(f.key(), answer), shot, rules, treatments);
+        return new Case(illusion.withFact(f.key(), answer), shot, rules, treatments);
     }
 
     /// What its subject is called in a state that it has at this time alone: with the state's name where something else happens to it at other times, which is filmed apart.
     public String inState(String state) {
-        boolean apart = shot.wonders().stream().anyMatch(w -> !w.id().equals(wonder.id()) && w.kind() != wonder.kind() && id(w.subject()).equals(id(subject()))
-                && (w.fromSeconds() >= wonder.toSeconds() || w.toSeconds() <= wonder.fromSeconds()));
+        boolean apart = shot.illusions().stream().anyMatch(w -> !w.id().equals(illusion.id()) && w.kind() != illusion.kind() && id(w.subject()).equals(id(subject()))
+                && (w.fromSeconds() >= illusion.toSeconds() || w.toSeconds() <= illusion.fromSeconds()));
         return apart ? subject() + ", " + state : subject();
     }
 
     /// The take with a handle at each end.
     public double roll() {
-        return Math.max(0, wonder.toSeconds() - wonder.fromSeconds()) + 2 * HANDLES_S;
+        return Math.max(0, illusion.toSeconds() - illusion.fromSeconds()) + 2 * HANDLES_S;
     }
 
     /// How many takes are wanted of each plate: more of what is hard to get right.
     public int takes() {
-        boolean poured = wonder.kind() == WonderKind.WIPED || wonder.kind() == WonderKind.ENERGY && is(Fact.ENERGY, "fire");
+        boolean poured = illusion.kind() == IllusionKind.WIPED || illusion.kind() == IllusionKind.ENERGY && is(Fact.ENERGY, "fire");
         int more = is(Fact.MOTION, "thrown") || poured ? 2 : 0;
         return (int) number(Fact.TAKES) + Math.max(more, is(Fact.WHO, "animal") ? 3 : is(Fact.WHO, "child") ? 1 : 0);
     }
 
     /// The clean plate's least length: the shot with handles, or 0 (a still) where nothing in the background moves.
     public double cleanRoll() {
-        boolean full = switch (rules.school(School.CLEAN_LENGTH)) {
+        boolean full = switch (rules.approach(Approach.CLEAN_LENGTH)) {
             case "take" -> true;
             case "still" -> false;
             default -> is(Fact.BACKGROUND, "moves");
@@ -151,7 +151,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     /// A plate of the shot's own frame.
     public PlateNeed here(String key, PlateRole role, String code, String about) {
         return new PlateNeed(
-                key, role, code, List.of(), about, Set.of(wonder.id()), Set.of(), Set.of(), Screen.NONE, Region.NONE, HOME, HOME,
+                key, role, code, List.of(), about, Set.of(illusion.id()), Set.of(), Set.of(), Screen.NONE, Region.NONE, HOME, HOME,
                 new PlateNeed.Length(roll(), 1, 0), PlateNeed.Notes.NONE, Set.of(), false);
     }
 
@@ -167,14 +167,14 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     /// Those who act in the real place, all in one plate; a figure that also appears a second time acts in its own.
     public PlateNeed acting(String code) {
         String actor = answer(Fact.ACTOR);
-        Optional<Wonder> twice = copies(actor);
+        Optional<Illusion> twice = copies(actor);
         PlateNeed n = twice.isPresent() ? figure(actor, 1, code) : here("acting", PlateRole.PRACTICAL, code, "");
         return n.lasting(Math.max(roll(), shot.seconds() + 2 * HANDLES_S), takes()).with(actors()).hearing("action");
     }
 
     /// Distance and height of the lens are asked once, of the setting; of a wonder only where it was told its own.
     public List<Question> ownCamera() {
-        return Stream.of(Fact.BACKGROUND_M, Fact.LENS_M).filter(f -> wonder.facts().containsKey(f.key())).map(Question::about).toList();
+        return Stream.of(Fact.BACKGROUND_M, Fact.LENS_M).filter(f -> illusion.facts().containsKey(f.key())).map(Question::about).toList();
     }
 
     /// Those who act, as they were listed: parted by commas, or by *and*.
@@ -189,8 +189,8 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     }
 
     /// The wonder that makes more than one of someone, if there is one.
-    public Optional<Wonder> copies(String who) {
-        return shot.wonders().stream().filter(w -> w.kind() == WonderKind.COPIES && id(w.subject()).equals(id(who))).findFirst();
+    public Optional<Illusion> copies(String who) {
+        return shot.illusions().stream().filter(w -> w.kind() == IllusionKind.COPIES && id(w.subject()).equals(id(who))).findFirst();
     }
 
     /// One of several figures of the same person, performing where it will stand.
@@ -229,13 +229,13 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
     }
 
     /// How many times its real size the subject is seen, by whatever wonder says so.
-    private Told sized() {
-        return shot.wonders().stream().filter(w -> w.kind() == WonderKind.OTHER_SIZE && id(w.subject()).equals(id(subject()))).findFirst()
-                .map(w -> Told.of(w, shot.setting())).orElse(told());
+    private Answers sized() {
+        return shot.illusions().stream().filter(w -> w.kind() == IllusionKind.OTHER_SIZE && id(w.subject()).equals(id(subject()))).findFirst()
+                .map(w -> Answers.of(w, shot.setting())).orElse(told());
     }
 
     private double factor() {
-        Told t = sized();
+        Answers t = sized();
         return t.given(Fact.FACTOR) ? t.number(Fact.FACTOR) : 1;
     }
 
@@ -257,7 +257,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         double size = number(Fact.SIZE_M);
         // Of a size other than its own it stands on the floor of its set, which the lens is as much nearer to.
         double stands = k == 1 ? stands() : 0;
-        boolean floats = wonder.kind() == WonderKind.FLOATS;
+        boolean floats = illusion.kind() == IllusionKind.FLOATS;
         boolean lowered = floats && person() && is(Fact.FILMED_AT, "floor");
         double own = number(Fact.LENS_M) - (lowered ? number(Fact.HEIGHT_M) : 0);
         double lens = Math.max(0, k == 1 ? own : new Scale(k).lensM(sized().number(Fact.LENS_M), sized().number(Fact.REST_M)));
@@ -272,7 +272,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
 
     /// How high above the floor it is before anything happens: people stand on it, things on what is there.
     private double stands() {
-        return person() ? 0 : wonder.kind() == WonderKind.FLOATS ? number(Fact.REST_M) : 0;
+        return person() ? 0 : illusion.kind() == IllusionKind.FLOATS ? number(Fact.REST_M) : 0;
     }
 
     /// Where the eyes of those who act must be when it begins and when it ends.
@@ -281,7 +281,7 @@ public record Case(Wonder wonder, Shot shot, HouseRules rules, Map<String, Treat
         double eyes = number(Fact.EYES_M);
         double distance = number(Fact.DISTANCE_M);
         return new Eyeline[] {
-            Eyeline.of(who, subject(), wonder.fromSeconds(), eyes, fromM, distance), Eyeline.of(who, subject(), wonder.toSeconds(), eyes, toM, distance)
+            Eyeline.of(who, subject(), illusion.fromSeconds(), eyes, fromM, distance), Eyeline.of(who, subject(), illusion.toSeconds(), eyes, toM, distance)
         };
     }
 

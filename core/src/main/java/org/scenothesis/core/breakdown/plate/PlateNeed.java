@@ -15,7 +15,7 @@ import org.scenothesis.core.shot.PlateRole;
 /// A plate that a rule asks for, with everything that must be known to film it.
 ///
 /// - `key`: names it within its shot and stays the same while the facts around it change. Needs with one key are one plate.
-/// - `code`: names the reason; `why.<code>` and `skip.<code>` are its words; `also`: further ones. `about`: the thing it is for. `wonders`: ids of those it serves.
+/// - `code`: names the reason; `why.<code>` and `skip.<code>` are its words; `also`: further ones. `about`: the thing it is for. `illusions`: ids of those it serves.
 /// - `in`, `out`: who and what is in the frame, and must be out of it.
 /// - `after`: keys of needs that must have been rolled before it. `rollSeconds` 0 asks for a still; `rollMinutes` is what it takes on set.
 /// - `proposed`: it would help but is not needed.
@@ -26,7 +26,7 @@ public record PlateNeed(
         String code,
         List<String> also,
         String about,
-        Set<String> wonders,
+        Set<String> illusions,
         Set<Item> in,
         Set<Item> out,
         Screen screen,
@@ -89,7 +89,7 @@ public record PlateNeed(
 
     public PlateNeed {
         also = also.stream().distinct().filter(a -> !a.equals(code)).toList();
-        wonders = sorted(wonders);
+        illusions = sorted(illusions);
         in = sorted(in);
         out = sorted(out);
         after = sorted(after);
@@ -157,7 +157,7 @@ public record PlateNeed(
         String first = o.proposed || !proposed ? code : o.code;
         List<String> others = Stream.concat(reasons().stream(), o.reasons().stream()).distinct().filter(r -> !r.equals(first)).toList();
         return new PlateNeed(
-                key, role, first, others, about, union(wonders, o.wonders), inside, outside, screen == Screen.NONE ? o.screen : screen,
+                key, role, first, others, about, union(illusions, o.illusions), inside, outside, screen == Screen.NONE ? o.screen : screen,
                 region.with(o.region), lockGroup, lightGroup, length.with(o.length), notes.with(o.notes), union(after, o.after), proposed && o.proposed);
     }
 

@@ -1,8 +1,8 @@
 package org.scenothesis.core.breakdown.plate;
 
 import java.util.Collection;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.shot.PlateRole;
 
 /// How much a day's footage weighs, and the smallest usual card that holds it with a fifth to spare.
@@ -13,7 +13,7 @@ public record Storage(double gigabytes, int cardGigabytes, int cards) {
     private static final double STILL_S = 5;
 
     /// Room on cards for takes and photographs, from what was told of the camera's rate in megabits a second.
-    public static Storage of(Collection<PlateNeed> needs, Told told, int photographs) {
+    public static Storage of(Collection<PlateNeed> needs, Answers told, int photographs) {
         double megabytes = 0;
         for (PlateNeed n : needs) {
             if (n.role() != PlateRole.STILLS && n.filmed()) {
@@ -24,7 +24,7 @@ public record Storage(double gigabytes, int cardGigabytes, int cards) {
     }
 
     /// What the camera writes in a second: as told, else what its kind of recording usually takes for these lines and this rate.
-    static double megabits(Told told) {
+    static double megabits(Answers told) {
         if (told.given(Fact.MEGABITS)) {
             return told.number(Fact.MEGABITS);
         }

@@ -5,8 +5,8 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.scenothesis.core.shot.Ids;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
 
 /// Who is who in a shot: an identity for everything named in it that stays when the name changes, so that plates already filmed stay its plates.
 ///
@@ -54,15 +54,15 @@ public final class Subjects {
     }
 
     /// The shot with the subject of a wonder called otherwise; of every other wonder too that is about the same.
-    public static Shot renamed(Shot shot, String wonder, String name) {
-        Wonder w = shot.wonders().stream().filter(o -> o.id().equals(wonder)).findFirst().orElse(null);
+    public static Shot renamed(Shot shot, String illusion, String name) {
+        Illusion w = shot.illusions().stream().filter(o -> o.id().equals(illusion)).findFirst().orElse(null);
         if (w == null || Ids.slug(w.subject()).equals(Ids.slug(name))) {
-            return shot.withWonder(wonder, o -> o.withSubject(name));
+            return shot.withIllusion(illusion, o -> o.withSubject(name));
         }
         String before = Ids.slug(w.subject());
         String id = id(shot, w.subject());
-        boolean taken = shot.wonders().stream().anyMatch(o -> Ids.slug(o.subject()).equals(Ids.slug(name)));
-        Shot out = shot.withWonders(shot.wonders().stream().map(o -> Ids.slug(o.subject()).equals(before) ? o.withSubject(name) : o).toList());
+        boolean taken = shot.illusions().stream().anyMatch(o -> Ids.slug(o.subject()).equals(Ids.slug(name)));
+        Shot out = shot.withIllusions(shot.illusions().stream().map(o -> Ids.slug(o.subject()).equals(before) ? o.withSubject(name) : o).toList());
         if (taken || w.subject().isBlank()) {
             return out;
         }

@@ -4,16 +4,16 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.illusion.Rules;
 import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.breakdown.sketch.Sketch.Look;
-import org.scenothesis.core.breakdown.wonder.Rules;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// What the audience sees at a moment: figures and things at scale, as the facts have them, in the frame that was told.
 ///
@@ -42,11 +42,11 @@ final class Audience {
 
     /// Somebody or something, with all that happens to it at this moment.
     private static final class Body {
-        final Wonder wonder;
+        final Illusion illusion;
         final int number;
         final String name;
         final boolean actor;
-        final Told told;
+        final Answers told;
         String who;
         double high;
         double x;
@@ -57,8 +57,8 @@ final class Audience {
         boolean front;
         List<Spot> others = List.of();
 
-        Body(Wonder wonder, int number, String name, boolean actor, Told told) {
-            this.wonder = wonder;
+        Body(Illusion illusion, int number, String name, boolean actor, Answers told) {
+            this.illusion = illusion;
             this.number = number;
             this.name = name;
             this.actor = actor;
@@ -76,21 +76,21 @@ final class Audience {
         places();
     }
 
-    private static boolean takesPlace(WonderKind k) {
+    private static boolean takesPlace(IllusionKind k) {
         return switch (k) {
             case WIPED, WRITTEN, PASSES_AROUND, OPENING -> false;
             default -> true;
         };
     }
 
-    private static boolean asksForActors(WonderKind k) {
+    private static boolean asksForActors(IllusionKind k) {
         return switch (k) {
             case FLOATS, OTHER_SIZE, MOVED, BECOMES, THROUGH_FRAME, PASSES_AROUND, WRITTEN, OPENING -> true;
             default -> false;
         };
     }
 
-    private boolean now(Wonder w) {
+    private boolean now(Illusion w) {
         return seconds >= w.fromSeconds() - 1e-9 && seconds <= w.toSeconds() + 1e-9;
     }
 
@@ -99,9 +99,9 @@ final class Audience {
     }
 
     private void collect() {
-        for (int i = 0; i < shot.wonders().size(); i++) {
-            Wonder w = shot.wonders().get(i);
-            Told t = Told.of(w, shot.setting());
+        for (int i = 0; i < shot.illusions().size(); i++) {
+            Illusion w = shot.illusions().get(i);
+            Answers t = Answers.of(w, shot.setting());
             if (takesPlace(w.kind())) {
                 int number = i;
                 happens(w, t, bodies.computeIfAbsent(id(w.subject()), k -> new Body(w, number, w.subject(), false, t)));
@@ -118,15 +118,15 @@ final class Audience {
     }
 
     /// How far it has come, 0 to 1, of something that begins with the wonder and stays till its end.
-    private double grown(Wonder w) {
+    private double grown(Illusion w) {
         double span = Math.max(1e-6, (w.toSeconds() - w.fromSeconds()) * RISING_SHARE);
         double t = Math.clamp((seconds - w.fromSeconds()) / span, 0, 1);
         return now(w) ? t * t * (3 - 2 * t) : 0;
     }
 
-    private void happens(Wonder w, Told t, Body b) {
+    private void happens(Illusion w, Answers t, Body b) {
         boolean now = now(w);
-        if (!now && b.wonder == w) {
+        if (!now && b.illusion == w) {
             b.look = Look.FADED;
         } else if (now && b.look == Look.FADED) {
             b.look = Look.SOLID;
@@ -154,7 +154,7 @@ final class Audience {
         }
     }
 
-    private void becomes(Told t, Body b) {
+    private void becomes(Answers t, Body b) {
         boolean after = seconds >= t.number(Fact.AT_S);
         boolean back = t.is(Fact.TURN, "back") && seconds >= t.number(Fact.BACK_S);
         switch (t.answer(Fact.TURN)) {
@@ -170,9 +170,9 @@ final class Audience {
     }
 
     private Sketch.Frame frame() {
-        Told t = Told.of(shot.setting());
-        double top = bodies.values().stream().mapToDouble(b -> b.high + b.stands + (!b.actor && b.wonder.kind() == WonderKind.FLOATS ? b.told.number(Fact.HEIGHT_M) : 0)).max().orElse(0);
-        double wide = shot.wonders().stream().filter(w -> w.kind() == WonderKind.COPIES).map(w -> Told.of(w, shot.setting())).mapToDouble(c -> APART_M * c.number(Fact.COUNT) / c.number(Fact.ROWS)).max().orElse(0);
+        Answers t = Answers.of(shot.setting());
+        double top = bodies.values().stream().mapToDouble(b -> b.high + b.stands + (!b.actor && b.illusion.kind() == IllusionKind.FLOATS ? b.told.number(Fact.HEIGHT_M) : 0)).max().orElse(0);
+        double wide = shot.illusions().stream().filter(w -> w.kind() == IllusionKind.COPIES).map(w -> Answers.of(w, shot.setting())).mapToDouble(c -> APART_M * c.number(Fact.COUNT) / c.number(Fact.ROWS)).max().orElse(0);
         double high = t.given(Fact.FRAME_M) ? t.number(Fact.FRAME_M) : Math.max(t.number(Fact.FRAME_M), ROOM * Math.max(top, wide * Sketch.HEIGHT / Sketch.WIDTH));
         boolean cropped = !bodies.isEmpty() && bodies.values().stream().allMatch(b -> !b.who.equals("thing") && b.told.is(Fact.FEET, "no"));
         double low = cropped ? bodies.values().stream().mapToDouble(b -> b.stands + b.high / 4).min().orElse(0) : -0.08 * high;
@@ -190,20 +190,20 @@ final class Audience {
         }
         int acting = 0;
         for (Body b : bodies.values().stream().filter(x -> x.actor).toList()) {
-            double seen = bodies.getOrDefault(id(b.wonder.subject()), b).x;
+            double seen = bodies.getOrDefault(id(b.illusion.subject()), b).x;
             double away = seen - b.told.number(Fact.DISTANCE_M) - 0.5 * acting++;
             b.x = b.told.given(Fact.ACTOR_ACROSS_M) ? b.told.number(Fact.ACTOR_ACROSS_M) : Math.max(-0.42 * wide, away);
             b.look = Look.INK;
         }
-        for (Wonder w : shot.wonders()) {
+        for (Illusion w : shot.illusions()) {
             Body b = bodies.get(id(w.subject()));
-            if (w.kind() == WonderKind.COPIES && b != null && now(w)) {
-                b.others = copies(Told.of(w, shot.setting()), b.x);
+            if (w.kind() == IllusionKind.COPIES && b != null && now(w)) {
+                b.others = copies(Answers.of(w, shot.setting()), b.x);
             }
         }
     }
 
-    private List<Spot> copies(Told t, double first) {
+    private List<Spot> copies(Answers t, double first) {
         List<Double> told = t.places();
         int many = (int) Math.min(MOST, t.number(Fact.COUNT));
         int rows = (int) Math.min(many, t.number(Fact.ROWS));
@@ -220,7 +220,7 @@ final class Audience {
 
 
     Sketch sketch() {
-        shot.wonders().stream().filter(w -> w.kind() == WonderKind.ELSEWHERE).findFirst().ifPresent(w -> hills(now(w)));
+        shot.illusions().stream().filter(w -> w.kind() == IllusionKind.ELSEWHERE).findFirst().ifPresent(w -> hills(now(w)));
         easel.floor();
         bodies.values().stream().filter(b -> b.stands > 0.05).forEach(b -> easel.table(b.x, b.stands, Math.max(0.9, 1.6 * b.high)));
         effects(false);
@@ -262,15 +262,15 @@ final class Audience {
         double x = at.x;
         double foot = b.foot + at.row * ROW_SHARE * easel.frame.highM();
         double wide = b.high * (b.who.equals("thing") ? 0.8 : b.who.equals("animal") ? 1.6 : 0.4);
-        Fact up = b.actor || b.wonder.kind() != WonderKind.FLOATS ? null : Fact.HEIGHT_M;
+        Fact up = b.actor || b.illusion.kind() != IllusionKind.FLOATS ? null : Fact.HEIGHT_M;
         Fact across = index >= 0 ? Fact.PLACES : b.actor ? Fact.ACTOR_ACROSS_M : Fact.ACROSS_M;
-        String of = index < 0 ? b.wonder.id() : shot.wonders().stream().filter(w -> w.kind() == WonderKind.COPIES && id(w.subject()).equals(id(b.name))).findFirst().orElse(b.wonder).id();
+        String of = index < 0 ? b.illusion.id() : shot.illusions().stream().filter(w -> w.kind() == IllusionKind.COPIES && id(w.subject()).equals(id(b.name))).findFirst().orElse(b.illusion).id();
         pieces.add(new Sketch.Piece(
                 of, index < 0 ? b.name : b.name + " " + (index + 1), easel.frame.x(x - wide / 2), easel.frame.y(foot + b.high), easel.frame.length(wide), easel.frame.length(b.high), across, up, index, b.front));
     }
 
     private void looks(Body b) {
-        Body at = bodies.get(id(b.wonder.subject()));
+        Body at = bodies.get(id(b.illusion.subject()));
         if (at != null && at != b && at.others.isEmpty()) {
             easel.line(b.x + Math.copySign(0.05, at.x - b.x), Bodies.EYES_SHARE * b.high, at.x, at.foot + at.high / 2, Look.SIGHT, b.number);
         }
@@ -281,18 +281,18 @@ final class Audience {
         double w = easel.frame.wideM();
         double h = easel.frame.highM();
         double low = easel.frame.bottomM();
-        for (int i = 0; i < shot.wonders().size(); i++) {
-            Wonder wonder = shot.wonders().get(i);
-            Told t = Told.of(wonder, shot.setting());
-            boolean now = now(wonder);
+        for (int i = 0; i < shot.illusions().size(); i++) {
+            Illusion illusion = shot.illusions().get(i);
+            Answers t = Answers.of(illusion, shot.setting());
+            boolean now = now(illusion);
             Look look = now ? Look.SOLID : Look.FADED;
-            Body b = bodies.get(id(wonder.subject()));
-            double x = b == null ? w * ((i + 1.0) / (shot.wonders().size() + 1) - 0.5) : b.x;
+            Body b = bodies.get(id(illusion.subject()));
+            double x = b == null ? w * ((i + 1.0) / (shot.illusions().size() + 1) - 0.5) : b.x;
             double tall = b == null ? t.number(Fact.SIZE_M) : b.high;
             if (before) {
-                front(wonder, t, now, i, x, tall);
+                front(illusion, t, now, i, x, tall);
             } else {
-                switch (wonder.kind()) {
+                switch (illusion.kind()) {
                     case OPENING -> easel.ellipse(x, 0.02 * h, 0.24 * h, 0.62 * h, now ? Look.SOLID : Look.DASHED, i);
                     case THROUGH_FRAME -> easel.box(x - (now ? 0.16 : 0) * tall, low + 0.2 * h, 0.75 * tall + 0.12 * h, tall * 0.8 + 0.1 * h, now ? Look.LINE : Look.FADED, i);
                     case PASSES_AROUND -> {
@@ -307,12 +307,12 @@ final class Audience {
         }
     }
 
-    private void front(Wonder wonder, Told t, boolean now, int i, double x, double tall) {
+    private void front(Illusion illusion, Answers t, boolean now, int i, double x, double tall) {
         double w = easel.frame.wideM();
         double h = easel.frame.highM();
         double low = easel.frame.bottomM();
         Look look = now ? Look.SOLID : Look.FADED;
-        switch (wonder.kind()) {
+        switch (illusion.kind()) {
             case ENERGY -> {
                 if (now) {
                     double up = switch (t.answer(Fact.POINT)) {

@@ -3,11 +3,11 @@ package org.scenothesis.core.breakdown.sketch;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
 
 /// What moving something in the drawing tells: the same facts as the questions.
 public final class Drawn {
@@ -21,23 +21,23 @@ public final class Drawn {
             double middle = now.frame().leftM() + (piece.x() + piece.w() / 2) / Sketch.WIDTH * now.frame().wideM();
             double to = round(middle + acrossM);
             String answer = piece.index() < 0 ? String.valueOf(to) : places(now, piece, to);
-            out = accepted(out, piece.wonder(), piece.across(), answer);
+            out = accepted(out, piece.illusion(), piece.across(), answer);
         }
         if (piece.up() != null && upM != 0) {
-            Wonder w = shot.wonders().stream().filter(x -> x.id().equals(piece.wonder())).findFirst().orElseThrow();
-            out = accepted(out, piece.wonder(), piece.up(), String.valueOf(round(Math.max(0, Told.of(w, shot.setting()).number(piece.up()) + upM))));
+            Illusion w = shot.illusions().stream().filter(x -> x.id().equals(piece.illusion())).findFirst().orElseThrow();
+            out = accepted(out, piece.illusion(), piece.up(), String.valueOf(round(Math.max(0, Answers.of(w, shot.setting()).number(piece.up()) + upM))));
         }
         return out;
     }
 
-    private static Shot accepted(Shot s, String wonder, Fact f, String answer) {
-        return f.accepts(answer) ? s.withWonder(wonder, w -> w.withFact(f.key(), answer)) : s;
+    private static Shot accepted(Shot s, String illusion, Fact f, String answer) {
+        return f.accepts(answer) ? s.withIllusion(illusion, w -> w.withFact(f.key(), answer)) : s;
     }
 
     private static String places(Sketch now, Sketch.Piece piece, double to) {
         List<String> all = new ArrayList<>();
         for (Sketch.Piece p : now.pieces()) {
-            if (p.index() >= 0 && p.wonder().equals(piece.wonder())) {
+            if (p.index() >= 0 && p.illusion().equals(piece.illusion())) {
                 double middle = now.frame().leftM() + (p.x() + p.w() / 2) / Sketch.WIDTH * now.frame().wideM();
                 all.add(String.format(Locale.ENGLISH, "%.2f", p.index() == piece.index() ? to : middle));
             }
@@ -56,8 +56,8 @@ public final class Drawn {
 
     /// The shot with somebody who acts before what happens, or behind it again.
     public static Shot crossing(Shot shot, Sketch.Piece piece, boolean front) {
-        return shot.withWonder(piece.wonder(), w -> {
-            Told t = Told.of(w, shot.setting());
+        return shot.withIllusion(piece.illusion(), w -> {
+            Answers t = Answers.of(w, shot.setting());
             boolean only = Case.named(t.answer(Fact.ACTOR)).size() < 2 || !front;
             return w.withFact(Fact.CROSSED.key(), front ? "yes" : "no").withFact(Fact.FRONT.key(), only ? "" : piece.name());
         });

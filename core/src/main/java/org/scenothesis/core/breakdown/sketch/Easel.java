@@ -16,16 +16,16 @@ final class Easel {
     }
 
     /// A box standing at a foot, `x` its middle.
-    void box(double x, double foot, double wide, double high, Look look, int wonder) {
-        shapes.add(new Shape(Shape.Kind.BOX, frame.x(x - wide * HALF), frame.y(foot + high), frame.length(wide), frame.length(high), look, wonder));
+    void box(double x, double foot, double wide, double high, Look look, int illusion) {
+        shapes.add(new Shape(Shape.Kind.BOX, frame.x(x - wide * HALF), frame.y(foot + high), frame.length(wide), frame.length(high), look, illusion));
     }
 
-    void ellipse(double x, double foot, double wide, double high, Look look, int wonder) {
-        shapes.add(new Shape(Shape.Kind.ELLIPSE, frame.x(x - wide * HALF), frame.y(foot + high), frame.length(wide), frame.length(high), look, wonder));
+    void ellipse(double x, double foot, double wide, double high, Look look, int illusion) {
+        shapes.add(new Shape(Shape.Kind.ELLIPSE, frame.x(x - wide * HALF), frame.y(foot + high), frame.length(wide), frame.length(high), look, illusion));
     }
 
-    void line(double x1, double y1, double x2, double y2, Look look, int wonder) {
-        shapes.add(new Shape(Shape.Kind.LINE, frame.x(x1), frame.y(y1), frame.length(x2 - x1), -frame.length(y2 - y1), look, wonder));
+    void line(double x1, double y1, double x2, double y2, Look look, int illusion) {
+        shapes.add(new Shape(Shape.Kind.LINE, frame.x(x1), frame.y(y1), frame.length(x2 - x1), -frame.length(y2 - y1), look, illusion));
     }
 
     /// The floor, all across.
@@ -42,40 +42,40 @@ final class Easel {
     }
 
     /// Somebody or something of a height, standing at a foot; `without` names a part that is not seen.
-    void body(String who, double x, double foot, double high, Look look, int wonder, String without) {
+    void body(String who, double x, double foot, double high, Look look, int illusion, String without) {
         switch (who) {
-            case "thing" -> ellipse(x, foot, 0.8 * high, high, look, wonder);
+            case "thing" -> ellipse(x, foot, 0.8 * high, high, look, illusion);
             case "animal" -> {
-                box(x, foot + 0.4 * high, 1.1 * high, 0.4 * high, look, wonder);
+                box(x, foot + 0.4 * high, 1.1 * high, 0.4 * high, look, illusion);
                 for (double leg : new double[] {-0.5, -0.35, 0.35, 0.5}) {
-                    box(x + leg * high, foot, 0.07 * high, 0.42 * high, look, wonder);
+                    box(x + leg * high, foot, 0.07 * high, 0.42 * high, look, illusion);
                 }
-                ellipse(x - 0.62 * high, foot + 0.62 * high, 0.36 * high, 0.38 * high, look, wonder);
+                ellipse(x - 0.62 * high, foot + 0.62 * high, 0.36 * high, 0.38 * high, look, illusion);
             }
-            default -> person(x, foot, high, who.equals("child") ? 0.2 : 0.14, look, wonder, without);
+            default -> person(x, foot, high, who.equals("child") ? 0.2 : 0.14, look, illusion, without);
         }
     }
 
-    private void person(double x, double foot, double high, double head, Look look, int wonder, String without) {
+    private void person(double x, double foot, double high, double head, Look look, int illusion, String without) {
         boolean all = without.equals("all");
         double shoulders = high * (1 - head - 0.03);
         if (!all && !without.equals("legs")) {
-            box(x - 0.065 * high, foot, 0.09 * high, 0.48 * high, look, wonder);
-            box(x + 0.065 * high, foot, 0.09 * high, 0.48 * high, look, wonder);
+            box(x - 0.065 * high, foot, 0.09 * high, 0.48 * high, look, illusion);
+            box(x + 0.065 * high, foot, 0.09 * high, 0.48 * high, look, illusion);
         }
         if (!all && !without.equals("torso")) {
-            box(x, foot + 0.46 * high, 0.22 * high, shoulders - 0.46 * high, look, wonder);
+            box(x, foot + 0.46 * high, 0.22 * high, shoulders - 0.46 * high, look, illusion);
         }
         if (!all && !without.equals("arms")) {
-            box(x - 0.15 * high, foot + 0.44 * high, 0.05 * high, shoulders - 0.46 * high, look, wonder);
-            box(x + 0.15 * high, foot + 0.44 * high, 0.05 * high, shoulders - 0.46 * high, look, wonder);
+            box(x - 0.15 * high, foot + 0.44 * high, 0.05 * high, shoulders - 0.46 * high, look, illusion);
+            box(x + 0.15 * high, foot + 0.44 * high, 0.05 * high, shoulders - 0.46 * high, look, illusion);
         }
         if (!all && !without.equals("head")) {
-            ellipse(x, foot + high * (1 - head), head * 0.85 * high, head * high, look, wonder);
+            ellipse(x, foot + high * (1 - head), head * 0.85 * high, head * high, look, illusion);
         }
         if (all) {
-            box(x, foot, 0.36 * high, shoulders, Look.DASHED, wonder);
-            ellipse(x, foot + high * (1 - head), head * 0.85 * high, head * high, Look.DASHED, wonder);
+            box(x, foot, 0.36 * high, shoulders, Look.DASHED, illusion);
+            ellipse(x, foot + high * (1 - head), head * 0.85 * high, head * high, Look.DASHED, illusion);
         }
     }
 }

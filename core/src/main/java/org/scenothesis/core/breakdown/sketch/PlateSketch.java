@@ -1,8 +1,9 @@
 package org.scenothesis.core.breakdown.sketch;
 
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.illusion.Rules;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.plate.Case;
@@ -11,10 +12,9 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.breakdown.sketch.Sketch.Look;
-import org.scenothesis.core.breakdown.wonder.Rules;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
 
 /// What is in the frame of a plate: who and what stands there, where the cloth must be, and what is only masked.
 public final class PlateSketch {
@@ -25,7 +25,7 @@ public final class PlateSketch {
         Shot shot = Rules.assuming(told);
         Region.Sweep sweep = n.region().sweep();
         double people = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON) ? Bodies.PERSON_M * 1.12 : 0;
-        double high = Math.max(Math.max(Told.of(shot.setting()).number(Fact.FRAME_M), people), sweep.topM() * 1.12);
+        double high = Math.max(Math.max(Answers.of(shot.setting()).number(Fact.FRAME_M), people), sweep.topM() * 1.12);
         Easel e = new Easel(Sketch.Frame.of(-0.08 * high, high));
         ground(e, n);
         if (n.screen() != Screen.BLACK) {
@@ -48,7 +48,7 @@ public final class PlateSketch {
         if (!n.lockGroup().equals(Case.HOME) || n.screen() == Screen.BLACK) {
             return;
         }
-        shot.wonders().stream().filter(w -> n.wonders().contains(w.id())).map(w -> Told.of(w, shot.setting())).filter(t -> t.is(Fact.WHO, "thing") && t.number(Fact.REST_M) > 0.05)
+        shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).map(w -> Answers.of(w, shot.setting())).filter(t -> t.is(Fact.WHO, "thing") && t.number(Fact.REST_M) > 0.05)
                 .findFirst().ifPresent(t -> e.table(0, t.number(Fact.REST_M), Math.max(0.9, 1.6 * t.number(Fact.SIZE_M))));
     }
 
@@ -85,11 +85,11 @@ public final class PlateSketch {
         for (int i = 0; i < shown.size(); i++) {
             Item item = shown.get(i);
             double x = e.frame.leftM() + spread * (i + 1);
-            Wonder w = shot.wonders().stream().filter(o -> Subjects.same(shot, o.subject(), item.name())).findFirst().orElse(null);
-            Told t = w == null ? Told.of(shot.setting()) : Told.of(w, shot.setting());
+            Illusion w = shot.illusions().stream().filter(o -> Subjects.same(shot, o.subject(), item.name())).findFirst().orElse(null);
+            Answers t = w == null ? Answers.of(shot.setting()) : Answers.of(w, shot.setting());
             String who = item.sort() == Item.Sort.PROP ? "thing" : w == null || t.is(Fact.WHO, "thing") ? "person" : t.answer(Fact.WHO);
             double high = w == null || item.sort() == Item.Sort.PERSON && t.is(Fact.WHO, "thing") ? Bodies.PERSON_M : t.number(Fact.SIZE_M);
-            boolean about = w != null && n.wonders().contains(w.id());
+            boolean about = w != null && n.illusions().contains(w.id());
             double foot = Math.max(0, n.region().sweep().awayM() > 0 && about ? n.region().sweep().bottomM() : 0);
             boolean held = n.in().stream().anyMatch(o -> o.sort() == Item.Sort.SUPPORT);
             if (held && foot > 0.05) {
@@ -97,7 +97,7 @@ public final class PlateSketch {
             }
             Look look = n.role() == PlateRole.PRACTICAL && about && n.code().endsWith("mask") ? Look.DASHED : about ? Look.SOLID : Look.INK;
             String without = n.code().equals("half.upper") ? "legs" : n.code().equals("half.lower") ? "torso" : "";
-            e.body(who, x, foot, high, look, Math.max(0, w == null ? -1 : shot.wonders().indexOf(w)), without);
+            e.body(who, x, foot, high, look, Math.max(0, w == null ? -1 : shot.illusions().indexOf(w)), without);
         }
     }
 }

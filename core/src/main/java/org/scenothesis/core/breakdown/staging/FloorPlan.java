@@ -15,8 +15,8 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.camera.CameraCard;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
@@ -26,13 +26,13 @@ import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.shot.Ids;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
-import org.scenothesis.core.shot.step.Place;
+import org.scenothesis.core.shot.step.SetPlace;
 import org.scenothesis.core.stage.Floor;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.Surroundings;
@@ -95,17 +95,17 @@ final class FloorPlan {
         return stage.withFloor(floor);
     }
 
-    private Told told(PlateNeed n) {
-        return wonder(n).map(w -> Told.of(w, known.setting())).orElseGet(() -> Told.of(known.setting()));
+    private Answers told(PlateNeed n) {
+        return illusion(n).map(w -> Answers.of(w, known.setting())).orElseGet(() -> Answers.of(known.setting()));
     }
 
-    private Optional<Wonder> wonder(PlateNeed n) {
-        return known.wonders().stream().filter(w -> Subjects.same(known, w.subject(), n.about()) || n.about().startsWith(w.subject()) && n.wonders().contains(w.id())).findFirst()
-                .or(() -> known.wonders().stream().filter(w -> n.wonders().contains(w.id())).findFirst());
+    private Optional<Illusion> illusion(PlateNeed n) {
+        return known.illusions().stream().filter(w -> Subjects.same(known, w.subject(), n.about()) || n.about().startsWith(w.subject()) && n.illusions().contains(w.id())).findFirst()
+                .or(() -> known.illusions().stream().filter(w -> n.illusions().contains(w.id())).findFirst());
     }
 
     private boolean said(PlateNeed n, Fact... facts) {
-        Told raw = wonder(n).flatMap(w -> shot.wonders().stream().filter(o -> o.id().equals(w.id())).findFirst()).map(w -> Told.of(w, shot.setting())).orElseGet(() -> Told.of(shot.setting()));
+        Answers raw = illusion(n).flatMap(w -> shot.illusions().stream().filter(o -> o.id().equals(w.id())).findFirst()).map(w -> Answers.of(w, shot.setting())).orElseGet(() -> Answers.of(shot.setting()));
         for (Fact f : facts) {
             if (!raw.given(f)) {
                 return false;
@@ -156,7 +156,7 @@ final class FloorPlan {
     private double place(PlateNeed n) {
         Matcher end = NUMBERED.matcher(n.about());
         int number = end.find() ? Integer.parseInt(end.group(1)) : 1;
-        Told t = told(n);
+        Answers t = told(n);
         List<Double> places = t.places();
         double count = Math.max(1, t.number(Fact.COUNT));
         return number <= places.size() ? places.get(Math.max(1, number) - 1) : APART_M * (number - 1 - (count - 1) / 2);
@@ -164,7 +164,7 @@ final class FloorPlan {
 
     /// How far right of straight ahead the picture shows what this plate is filmed for, in degrees, as far as that was told; straight ahead where nobody said.
     double asideDeg(PlateNeed n) {
-        boolean copies = wonder(n).filter(w -> w.kind() == WonderKind.COPIES).isPresent();
+        boolean copies = illusion(n).filter(w -> w.kind() == IllusionKind.COPIES).isPresent();
         double across = copies ? place(n) : said(n, Fact.ACROSS_M) ? told(n).number(Fact.ACROSS_M) : 0;
         return Math.toDegrees(Math.atan2(across, told(n).number(Fact.BACKGROUND_M)));
     }
@@ -187,7 +187,7 @@ final class FloorPlan {
     }
 
     private void subject(Stage stage, PlateNeed n, Region.Sweep s, boolean home) {
-        Told t = told(n);
+        Answers t = told(n);
         boolean living = !t.is(Fact.WHO, "thing");
         double all = s.topM() - s.bottomM();
         double high = Math.clamp(living ? all : Math.min(t.number(Fact.SIZE_M), all), 0.01, Math.max(0.01, all));
@@ -196,8 +196,8 @@ final class FloorPlan {
         double climb = Math.max(0, all - high);
         List<Body.Moment> way = new ArrayList<>();
         if (travel > 1e-6 || climb > 1e-6) {
-            double from = wonder(n).map(Wonder::fromSeconds).orElse(0.0);
-            double to = Math.max(from + 0.1, wonder(n).map(Wonder::toSeconds).orElse(0.0));
+            double from = illusion(n).map(Illusion::fromSeconds).orElse(0.0);
+            double to = Math.max(from + 0.1, illusion(n).map(Illusion::toSeconds).orElse(0.0));
             way.add(new Body.Moment("", from, new Vec(-travel / 2, 0, 0)));
             way.add(new Body.Moment("", to, new Vec(travel / 2, climb, 0)));
         }
@@ -218,8 +218,8 @@ final class FloorPlan {
     /// Where a layer says its plate was filmed, by hand.
     private Optional<Given<Spot>> filmed(Stage stage, PlateNeed n) {
         Plate plate = n.lockGroup().equals(Case.HOME) ? Breakdown.matched(shot, plan).get(n.key()) : null;
-        return plate == null ? Optional.empty() : shot.layers().stream().filter(l -> l.plate().equals(plate.id())).flatMap((Layer l) -> l.steps().stream()).filter(Place.class::isInstance).map(Place.class::cast)
-                .filter(p -> p.filmedFoot() instanceof Given.Told).findFirst().map(p -> Given.told(new Spot(p.filmedFoot().value().x(), p.filmedFoot().value().z(), Math.IEEEremainder(stage.panDeg(), 360))));
+        return plate == null ? Optional.empty() : shot.layers().stream().filter(l -> l.plate().equals(plate.id())).flatMap((Layer l) -> l.steps().stream()).filter(SetPlace.class::isInstance).map(SetPlace.class::cast)
+                .filter(p -> p.filmedFoot() instanceof Given.Entered).findFirst().map(p -> Given.entered(new Spot(p.filmedFoot().value().x(), p.filmedFoot().value().z(), Math.IEEEremainder(stage.panDeg(), 360))));
     }
 
     static Backdrop.@Nullable Dye dye(PlateNeed n) {
@@ -239,7 +239,7 @@ final class FloorPlan {
         if (dye == null || n.region().clothWideM() <= 0 || s.awayM() <= 0 || body == null) {
             return;
         }
-        Told t = Told.of(known.setting());
+        Answers t = Answers.of(known.setting());
         boolean owned = said(n, Fact.CLOTH_WIDE_M, Fact.CLOTH_HIGH_M);
         double away = ahead(stage, body.at());
         double across = body.at().up(0).minus(from(stage, away, 0).up(0)).dot(body.at().right());
@@ -270,7 +270,7 @@ final class FloorPlan {
         Vec to = at.up(0).plus(at.right().times(middle));
         Backdrop b = (Backdrop) cloth.thing();
         // What is not hung of an owned cloth lies on the floor, as far as it goes.
-        Coverage.Cut cut = part.cut(Double.MAX_VALUE, owned ? Told.of(known.setting()).number(Fact.CLOTH_HIGH_M) : Double.MAX_VALUE);
+        Coverage.Cut cut = part.cut(Double.MAX_VALUE, owned ? Answers.of(known.setting()).number(Fact.CLOTH_HIGH_M) : Double.MAX_VALUE);
         Backdrop made = b.withWideM(owned ? b.wideM() : usual(cut.wideM())).withBottomM(usual(cut.bottomM())).withHighM(usual(cut.highM())).withFloorM(usual(cut.floorM()));
         return cloth.withSpot(owned ? cloth.spot() : usual(at.at(to.x(), to.z()))).withThing(made);
     }
@@ -291,8 +291,8 @@ final class FloorPlan {
 
     /// Large enough for what stands in it; as long as it was told.
     private Given<Surroundings> room(Stage stage, List<Piece> all, boolean solved) {
-        Told said = Told.of(shot.setting());
-        if (Told.of(known.setting()).is(Fact.LIGHT, "sun", "overcast", "shade")) {
+        Answers said = Answers.of(shot.setting());
+        if (Answers.of(known.setting()).is(Fact.LIGHT, "sun", "overcast", "shade")) {
             return Stagings.given(new Surroundings.Open(), said.given(Fact.LIGHT));
         }
         Vec eye = stage.camera().position().value();

@@ -8,13 +8,13 @@ import java.util.Set;
 import java.util.function.DoubleFunction;
 import java.util.function.Supplier;
 import org.scenothesis.core.Check;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
 import org.scenothesis.core.breakdown.light.KeyFacts;
 import org.scenothesis.core.breakdown.light.Lamps;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Shot;
@@ -60,8 +60,8 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
 
     /// Puts them; `ahead`: where the camera looks, for a set with nobody in it; `around`: the room as it is with what stands in it.
     void on(Stage stage, Vec ahead, Supplier<Surroundings> around) {
-        KeyFacts facts = new KeyFacts(Told.of(known.setting()));
-        Told said = Told.of(shot.setting());
+        KeyFacts facts = new KeyFacts(Answers.of(known.setting()));
+        Answers said = Answers.of(shot.setting());
         Optional<Piece> lit = pieces.values().stream().filter(p -> p.thing() instanceof Body && needs.stream().anyMatch(n -> FloorPlan.dye(n) != null && p.plates().contains(n.key()))).findFirst().or(() -> first(Body.class));
         Vec middle = lit.map(p -> SetView.middle(p, 0)).orElse(ahead);
         if (!facts.any()) {
@@ -81,12 +81,12 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
             Lamp key = Lamp.usual(kind, usual(Math.max(0.1, at.y())), usual(middle));
             if (!sun) {
                 double size = Math.clamp(2 * m * Math.tan(Math.toRadians(degrees / 2)), 0.05, 3);
-                Given<Double> face = said.given(Fact.LAMP_M) ? Given.told(said.number(Fact.LAMP_M)) : usual(size);
+                Given<Double> face = said.given(Fact.LAMP_M) ? Given.entered(said.number(Fact.LAMP_M)) : usual(size);
                 // As bright where it shines as one at the usual distance.
                 key = key.withWideM(face).withHighM(face).withOutput(usual(key.output().value() * m * m / (far * far)));
             }
             if (said.given(Fact.KEY_K)) {
-                key = key.withKelvin(Given.told(said.number(Fact.KEY_K)));
+                key = key.withKelvin(Given.entered(said.number(Fact.KEY_K)));
             }
             return new Piece("lamp-key", "key", Stagings.given(new Spot(at.x(), at.z(), 0).facing(middle.x(), middle.z()), told), Set.of(), key);
         }));
@@ -104,7 +104,7 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
 
     /// Rooms that nobody told are as large as what stands in them.
     private boolean fits(Piece p, Supplier<Surroundings> around) {
-        return !Told.of(shot.setting()).given(Fact.ROOM_M)
+        return !Answers.of(shot.setting()).given(Fact.ROOM_M)
                 || !(around.get() instanceof Surroundings.Room r) || p.at().x() > r.leftM() && p.at().x() < r.rightM() && p.at().z() > r.nearM() && p.at().z() < r.farM();
     }
 
@@ -149,7 +149,7 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
         if (cloth.isEmpty() || !(cloth.get().thing() instanceof Backdrop s) || s.dye().excess() <= 0) {
             return;
         }
-        boolean sides = !rules.follows(School.CLOTH_LIGHT, "above");
+        boolean sides = !rules.follows(Approach.CLOTH_LIGHT, "above");
         Spot at = cloth.get().at();
         Optional<Piece> body = pieces.values().stream().filter(p -> p.thing() instanceof Body && p.plates().stream().anyMatch(cloth.get().plates()::contains)).findFirst();
         double gap = body.map(p -> p.at().up(0).minus(at.up(0)).dot(at.ahead())).filter(d -> d > 0.1).orElse(KEY_MOST_M);

@@ -14,7 +14,7 @@ import org.scenothesis.core.stage.proof.Proofs;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.proof.Question;
 import org.scenothesis.core.stage.proof.SetView;
-import org.scenothesis.core.stage.suggest.Means;
+import org.scenothesis.core.stage.suggest.AvailableKit;
 import org.scenothesis.core.stage.suggest.Suggester;
 import org.scenothesis.core.stage.suggest.Suggestion;
 
@@ -45,7 +45,7 @@ public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> 
     }
 
     /// A set that keeps the limits for a plate as far as these means can; `wanted`: false to stop looking.
-    public Suggestion suggested(String plate, HouseRules rules, Means means, BooleanSupplier wanted) {
+    public Suggestion suggested(String plate, HouseRules rules, AvailableKit means, BooleanSupplier wanted) {
         return new Suggester(s -> question(s, plate, rules), means, wanted).from(stage());
     }
 

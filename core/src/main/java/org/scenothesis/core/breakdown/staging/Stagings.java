@@ -10,15 +10,15 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.camera.CameraCard;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
-import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.illusion.Rules;
 import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.light.KeyFacts;
 import org.scenothesis.core.breakdown.number.Resolution;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
-import org.scenothesis.core.breakdown.wonder.Rules;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.shot.Shot;
@@ -30,7 +30,7 @@ import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.proof.Question;
-import org.scenothesis.core.stage.suggest.Means;
+import org.scenothesis.core.stage.suggest.AvailableKit;
 import org.scenothesis.core.value.Given;
 
 /// The sets of a shot: those that were staged by hand, and for every other camera of its plan the one that follows from it.
@@ -52,11 +52,11 @@ public final class Stagings {
         groups.forEach((group, needs) -> plan.cards().stream().filter(c -> c.group().equals(group)).findFirst().ifPresent(card -> out.add(staged(shot, known, card, needs, rules, plan))));
         SetUp home = shot.setUp();
         if (!groups.containsKey(Case.HOME) && home != null && home.stage().floor().staged()) {
-            out.addFirst(new Staged(Case.HOME, home, true, List.of(), Map.of(), background(shot), wide(known), high(known), Resolution.crop(Told.of(known.setting()), rules)));
+            out.addFirst(new Staged(Case.HOME, home, true, List.of(), Map.of(), background(shot), wide(known), high(known), Resolution.crop(Answers.of(known.setting()), rules)));
         }
         shot.elsewhere().forEach((group, setUp) -> {
             if (!groups.containsKey(group)) {
-                out.add(new Staged(group, setUp, true, List.of(), Map.of(), background(shot), wide(known), high(known), Resolution.crop(Told.of(known.setting()), rules)));
+                out.add(new Staged(group, setUp, true, List.of(), Map.of(), background(shot), wide(known), high(known), Resolution.crop(Answers.of(known.setting()), rules)));
             }
         });
         return out;
@@ -67,7 +67,7 @@ public final class Stagings {
         SetUp own = shot.setUp();
         SetUp home = own != null ? own : new SetUp("set-of-" + shot.id(), "Set of shot " + shot.number(), HandCamera.FRESH.stage(null, Case.WIDE_HIGH));
         Shot known = Rules.assuming(shot, rules);
-        return new Staged(Case.HOME, home, false, List.of(), Map.of(), null, wide(known), high(known), Resolution.crop(Told.of(known.setting()), rules));
+        return new Staged(Case.HOME, home, false, List.of(), Map.of(), null, wide(known), high(known), Resolution.crop(Answers.of(known.setting()), rules));
     }
 
     /// The shot with this set staged by hand.
@@ -95,17 +95,17 @@ public final class Stagings {
     }
 
     /// What there is to stage with, as it was told with the shot and as the crew owns it: cloth and stands of these sizes, its lenses, and its lamps; without owned lamps so many of any size.
-    public static Means means(Shot shot, int lamps, OwnedKit kit) {
-        Told t = Told.of(shot.setting());
+    public static AvailableKit means(Shot shot, int lamps, OwnedKit kit) {
+        Answers t = Answers.of(shot.setting());
         List<Double> faces = kit.lampsM();
         // A cloth that nobody told the size of can be bought in any usual one.
-        return new Means(
+        return new AvailableKit(
                 faces.isEmpty() ? lamps : faces.size(), t.number(Fact.STAND_M), t.given(Fact.CLOTH_WIDE_M) ? t.number(Fact.CLOTH_WIDE_M) : LARGE_M,
-                t.given(Fact.CLOTH_HIGH_M) ? t.number(Fact.CLOTH_HIGH_M) : LARGE_M, kit.lenses().stream().map(l -> new Means.OwnedLens(l.size(Fact.FOCAL_MM), l.size(Fact.F_NUMBER))).toList(), faces);
+                t.given(Fact.CLOTH_HIGH_M) ? t.number(Fact.CLOTH_HIGH_M) : LARGE_M, kit.lenses().stream().map(l -> new AvailableKit.OwnedLens(l.size(Fact.FOCAL_MM), l.size(Fact.F_NUMBER))).toList(), faces);
     }
 
     private static int high(Shot known) {
-        return (int) Told.of(known.setting()).number(Fact.FINISH_PX);
+        return (int) Answers.of(known.setting()).number(Fact.FINISH_PX);
     }
 
     private static int wide(Shot known) {
@@ -128,7 +128,7 @@ public final class Stagings {
             String name = own != null ? own.name() : "Set of shot " + shot.number() + (group.equals(Case.HOME) ? "" : ", camera " + group);
             setUp = new SetUp(id, name, floor.on(camera, own != null));
         }
-        return new Staged(group, setUp, byHand, needs, wanted, background(shot), wide(known), high(known), Resolution.crop(Told.of(known.setting()), rules));
+        return new Staged(group, setUp, byHand, needs, wanted, background(shot), wide(known), high(known), Resolution.crop(Answers.of(known.setting()), rules));
     }
 
     /// The light of the shot's own frame as it was staged, or as it was told; null where nobody said anything of it.
@@ -137,20 +137,20 @@ public final class Stagings {
         if (stage != null) {
             return new Question.Lit(stage.light(), stage.panDeg());
         }
-        Told t = Told.of(shot.setting());
+        Answers t = Answers.of(shot.setting());
         boolean told = t.given(Fact.KEY_FROM) || t.given(Fact.KEY_UP_DEG);
         return told ? new Question.Lit(light(shot), 0) : null;
     }
 
     private static KeyLight light(Shot shot) {
         KeyLight usual = HandCamera.FRESH.stage(null, Case.WIDE_HIGH).light();
-        return new KeyFacts(Told.of(shot.setting())).light(usual, 0);
+        return new KeyFacts(Answers.of(shot.setting())).light(usual, 0);
     }
 
     /// A stage of the plan's camera card: where its lens is, and how wide it sees.
     private static Stage stage(Shot shot, Shot known, CameraCard card, List<PlateNeed> needs) {
         boolean told = card.assumed().isEmpty();
-        double sensor = Told.of(known.setting()).number(Fact.SENSOR_MM);
+        double sensor = Answers.of(known.setting()).number(Fact.SENSOR_MM);
         double share = Math.clamp(card.focalMm() / sensor, StageCamera.SHORTEST, StageCamera.LONGEST);
         Optional<Region.Sweep> sweep = needs.stream().map(n -> n.region().sweep()).filter(s -> s.awayM() > 0).findFirst();
         double middle = sweep.map(s -> (s.bottomM() + s.topM()) / 2).orElse(card.lensM());
@@ -178,15 +178,15 @@ public final class Stagings {
     }
 
     static <T> Given<T> given(T value, boolean told) {
-        return told ? Given.told(value) : new Given.Assumed<>(value, PLANNED);
+        return told ? Given.entered(value) : new Given.Assumed<>(value, PLANNED);
     }
 
     /// What the lens is set to, by what was told of the camera.
     static LensSetting lens(Shot known, Shot shot, double focusM) {
-        Told all = Told.of(known.setting());
-        Told said = Told.of(shot.setting());
-        Given<Double> sensor = said.given(Fact.SENSOR_MM) ? Given.told(all.number(Fact.SENSOR_MM)) : new Given.Assumed<>(all.number(Fact.SENSOR_MM), "sensor-small");
-        Given<Double> stop = said.given(Fact.F_NUMBER) ? Given.told(all.number(Fact.F_NUMBER)) : new Given.Assumed<>(all.number(Fact.F_NUMBER), "aperture-usual");
+        Answers all = Answers.of(known.setting());
+        Answers said = Answers.of(shot.setting());
+        Given<Double> sensor = said.given(Fact.SENSOR_MM) ? Given.entered(all.number(Fact.SENSOR_MM)) : new Given.Assumed<>(all.number(Fact.SENSOR_MM), "sensor-small");
+        Given<Double> stop = said.given(Fact.F_NUMBER) ? Given.entered(all.number(Fact.F_NUMBER)) : new Given.Assumed<>(all.number(Fact.F_NUMBER), "aperture-usual");
         return new LensSetting(sensor, stop, new Given.Assumed<>(Math.max(0.1, focusM), "focus-body"));
     }
 }

@@ -8,7 +8,7 @@ import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.proof.SetView;
 
 /// What the instruments show of a piece: meters at its middle, turned to the lens, and the tape from the lens. Of a lamp no light is read.
-public record DeviceReading(Optional<Reading> incident, Optional<Reading> colour, Reading fromLens) {
+public record DeviceReading(Optional<InstrumentReading> incident, Optional<InstrumentReading> colour, InstrumentReading fromLens) {
     /// How high the meters are held where a piece has no middle of its own.
     private static final double CHEST_M = 1;
 

@@ -11,29 +11,29 @@ import org.scenothesis.core.picture.Point;
 public record Instruments(IncidentMeter incident, SpotMeter spot, ColourMeter colour, SpiritLevel level, TapeMeasure tape, CameraFeed feed) {
     /// Light that falls on a place, in lux, its dome turned towards a direction.
     public interface IncidentMeter {
-        Reading at(Vec place, Vec towards);
+        InstrumentReading at(Vec place, Vec towards);
     }
 
     /// Light that comes from a small spot of the picture: stops above 18 % grey as the camera is exposed; `at` in shares of the picture.
     public interface SpotMeter {
-        Reading at(Point at);
+        InstrumentReading at(Point at);
     }
 
     /// Colour of the light that falls on a place, in kelvin; nothing where it is dark.
     public interface ColourMeter {
-        Optional<Reading> at(Vec place, Vec towards);
+        Optional<InstrumentReading> at(Vec place, Vec towards);
     }
 
     /// A level on the camera, in degrees: up and clockwise positive.
     public interface SpiritLevel {
-        Reading tilt();
+        InstrumentReading tilt();
 
-        Reading roll();
+        InstrumentReading roll();
     }
 
     /// A tape between two places, in metres.
     public interface TapeMeasure {
-        Reading between(Vec from, Vec to);
+        InstrumentReading between(Vec from, Vec to);
     }
 
     /// What the camera can be kept from deciding by itself.

@@ -44,11 +44,11 @@ public final class StandIns {
         LightField light = new LightField(view.lamps(), view.stage().floor().around().value());
         return new Instruments(
                 (place, towards) -> lux(light.at(place, turned(towards), List.of())), new Spot(view), (place, towards) -> colour(view, light, place, turned(towards)), new Level(view.stage().camera().aim().value()),
-                (from, to) -> Reading.shown(to.minus(from).length(), "m", 0.001, TAPE_M), new Feed(view, EnumSet.allOf(Instruments.Lock.class)));
+                (from, to) -> InstrumentReading.shown(to.minus(from).length(), "m", 0.001, TAPE_M), new Feed(view, EnumSet.allOf(Instruments.Lock.class)));
     }
 
-    private static Reading lux(double v) {
-        return Reading.shown(v, "lx", 1, METER_SHARE * v);
+    private static InstrumentReading lux(double v) {
+        return InstrumentReading.shown(v, "lx", 1, METER_SHARE * v);
     }
 
     /// A dome that is turned nowhere looks up.
@@ -57,7 +57,7 @@ public final class StandIns {
     }
 
     /// The mean of the reciprocals of all colours that fall there, by how much each does: mired of mixed light add up so, nearly.
-    private static Optional<Reading> colour(SetView view, LightField light, Vec place, Vec towards) {
+    private static Optional<InstrumentReading> colour(SetView view, LightField light, Vec place, Vec towards) {
         double sum = 0;
         double mired = 0;
         for (Piece p : view.lamps()) {
@@ -65,25 +65,25 @@ public final class StandIns {
             sum += lux;
             mired += lux * 1e6 / ((Lamp) p.thing()).givenKelvin();
         }
-        return sum < 0.5 ? Optional.empty() : Optional.of(Reading.shown(1e6 * sum / mired, "K", 10, KELVIN_SHARE * 1e6 * sum / mired));
+        return sum < 0.5 ? Optional.empty() : Optional.of(InstrumentReading.shown(1e6 * sum / mired, "K", 10, KELVIN_SHARE * 1e6 * sum / mired));
     }
 
     private record Level(StageCamera.Aim aim) implements Instruments.SpiritLevel {
         @Override
-        public Reading tilt() {
-            return Reading.shown(aim.tiltDeg(), "\u00b0", LEVEL_DEG, LEVEL_DEG);
+        public InstrumentReading tilt() {
+            return InstrumentReading.shown(aim.tiltDeg(), "\u00b0", LEVEL_DEG, LEVEL_DEG);
         }
 
         @Override
-        public Reading roll() {
-            return Reading.shown(aim.rollDeg(), "\u00b0", LEVEL_DEG, LEVEL_DEG);
+        public InstrumentReading roll() {
+            return InstrumentReading.shown(aim.rollDeg(), "\u00b0", LEVEL_DEG, LEVEL_DEG);
         }
     }
 
     /// Looks at a window a hundredth of the picture wide.
     private record Spot(SetView view) implements Instruments.SpotMeter {
         @Override
-        public Reading at(Point at) {
+        public InstrumentReading at(Point at) {
             SetScenery small = SetScenery.metered(new SetView(view.stage(), view.plate(), 200, 112));
             Picture p = refined(new Rehearsal(small, 0), SPOT_PASSES, Bands.sequential());
             int x = Math.clamp((int) (at.x() * p.width()), 1, p.width() - 2);
@@ -94,7 +94,7 @@ public final class StandIns {
                     sum += 0.2126 * p.r().at(u, v) + 0.7152 * p.g().at(u, v) + 0.0722 * p.b().at(u, v);
                 }
             }
-            return Reading.shown(Math.log(Math.max(1e-6, sum / 9) / GREY) / Math.log(2), "stop", 0.1, 0.1);
+            return InstrumentReading.shown(Math.log(Math.max(1e-6, sum / 9) / GREY) / Math.log(2), "stop", 0.1, 0.1);
         }
     }
 

@@ -60,7 +60,7 @@ public enum Fault {
     /// The set with this fault in it; those of the camera change nothing here.
     Stage in(Stage s) {
         return switch (this) {
-            case WRINKLES -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b ? p.withThing(b.withWrinkle(Given.told(CRUMPLED))) : p).toList()));
+            case WRINKLES -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b ? p.withThing(b.withWrinkle(Given.entered(CRUMPLED))) : p).toList()));
             case LIMB -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Body b ? p.withThing(b.withWay(farther(b))) : p).toList()));
             case SHADOW -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b && b.kind().upright() ? nearer(f, p) : p).toList()));
             default -> s;

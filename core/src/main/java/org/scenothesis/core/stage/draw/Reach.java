@@ -72,9 +72,9 @@ public record Reach(String code, String moves, Vec from, Vec to, boolean upright
         if (moves.equals(CAMERA)) {
             StageCamera c = stage.camera();
             Vec p = c.position().value();
-            return stage.withCamera(new StageCamera(Given.told(new Vec(p.x(), metres, p.z())), c.aim(), c.widthShareFocal(), c.principal()));
+            return stage.withCamera(new StageCamera(Given.entered(new Vec(p.x(), metres, p.z())), c.aim(), c.widthShareFocal(), c.principal()));
         }
         Vec by = end.minus(to);
-        return stage.withFloor(f -> f.with(moves, p -> upright ? p.withThing(((Lamp) p.thing()).withHeightM(Given.told(metres))) : p.put(p.at().at(p.at().x() + by.x(), p.at().z() + by.z()))));
+        return stage.withFloor(f -> f.with(moves, p -> upright ? p.withThing(((Lamp) p.thing()).withHeightM(Given.entered(metres))) : p.put(p.at().at(p.at().x() + by.x(), p.at().z() + by.z()))));
     }
 }

@@ -13,7 +13,7 @@ public record Dimension(String code, String unit, double low, double high, Given
 
     static Dimension of(String code, String unit, double low, double high, Given<Double> value, Function<Given<Double>, Thing> with) {
         Check.range(code, value.value(), low, high);
-        return new Dimension(code, unit, low, high, value, v -> with.apply(Given.told(v)));
+        return new Dimension(code, unit, low, high, value, v -> with.apply(Given.entered(v)));
     }
 
     /// The thing with this number told.

@@ -29,7 +29,7 @@ public record Piece(String id, String name, Given<Spot> spot, Set<String> plates
 
     /// The same put elsewhere by hand.
     public Piece put(Spot other) {
-        return withSpot(Given.told(other));
+        return withSpot(Given.entered(other));
     }
 
     /// Whether any of its numbers was told by nobody.

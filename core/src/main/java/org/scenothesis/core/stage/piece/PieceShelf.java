@@ -22,7 +22,7 @@ public final class PieceShelf {
     ///
     /// @throws IllegalArgumentException if there is none of this code
     public static Piece make(String code, String id, Spot at, Vec aim) {
-        return new Piece(id, name(code), Given.told(at), Set.of(), thing(code, aim));
+        return new Piece(id, name(code), Given.entered(at), Set.of(), thing(code, aim));
     }
 
     /// What it is called until the crew calls it otherwise.

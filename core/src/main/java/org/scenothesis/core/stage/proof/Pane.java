@@ -128,8 +128,8 @@ public record Pane(SetView view, Piece piece) {
         return hood().map(h -> {
             Vec eye = view.eye();
             Vec at = eye.plus(piece.at().right().times((h.rightM - h.leftM) / 2)).plus(piece.at().ahead().times(BEHIND_LENS_M));
-            Flag cloth = new Flag(Given.told(h.wideM()), Given.told(h.highM()), Given.told(Math.max(0, eye.y() - h.belowM)));
-            return new Piece(id, "hood", Given.told(new Spot(at.x(), at.z(), piece.at().turnDeg())), Set.of(), cloth);
+            Flag cloth = new Flag(Given.entered(h.wideM()), Given.entered(h.highM()), Given.entered(Math.max(0, eye.y() - h.belowM)));
+            return new Piece(id, "hood", Given.entered(new Spot(at.x(), at.z(), piece.at().turnDeg())), Set.of(), cloth);
         });
     }
 }

@@ -47,11 +47,11 @@ public final class Suggester {
     private static final Set<Measure> AT_ALL = Set.of(Measure.CLOTH_ROOM, Measure.BODY_FRAMED);
 
     private final Function<Stage, Question> question;
-    private final Means means;
+    private final AvailableKit means;
     private final BooleanSupplier wanted;
 
     /// - `question`: what is asked of a stage; `wanted`: false to stop with what was found.
-    public Suggester(Function<Stage, Question> question, Means means, BooleanSupplier wanted) {
+    public Suggester(Function<Stage, Question> question, AvailableKit means, BooleanSupplier wanted) {
         this.question = s -> question.apply(s).judged();
         this.means = means;
         this.wanted = wanted;
@@ -299,7 +299,7 @@ public final class Suggester {
     }
 
     /// The camera with an owned lens, no wider open than that goes; a view that somebody told stays.
-    private static Stage with(Stage s, Means.OwnedLens lens) {
+    private static Stage with(Stage s, AvailableKit.OwnedLens lens) {
         StageCamera c = s.camera();
         if (!(c.widthShareFocal() instanceof Given.Assumed)) {
             return s;

@@ -9,8 +9,8 @@ import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.Shots;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.WonderKind;
 
 class CameraCardTest {
     private static final Map<String, String> SET = Map.of("frameM", "2", "behindM", "2", "sensorMm", "23.6", "fNumber", "2.8", "finishPx", "1080");
@@ -26,7 +26,7 @@ class CameraCardTest {
     /// 23.6 mm wide and 13.275 mm high, a frame 2 m high in 3 m: 19.9 mm. Two pixels of 1920 are 24.58 micrometres.
     @Test
     void theTableOfALensFollowsFromTheToldFrame() {
-        CameraCard c = card(Shots.of(SET, Shots.wonder(WonderKind.ELSEWHERE, "the maker", "backgroundM", "3", "lensM", "1.2")), "B");
+        CameraCard c = card(Shots.of(SET, Shots.illusion(IllusionKind.ELSEWHERE, "the maker", "backgroundM", "3", "lensM", "1.2")), "B");
         assertThat(c.focalMm()).isCloseTo(13.275 * 3 / 2, within(1e-6));
         assertThat(c.lensM()).isEqualTo(1.2);
         assertThat(c.awayM()).isEqualTo(3);
@@ -41,7 +41,7 @@ class CameraCardTest {
 
     @Test
     void aSmallOnesCameraStandsFartherWithTheSameView() {
-        Shot s = Shots.of(SET, Shots.wonder(WonderKind.OTHER_SIZE, "the maker", "factor", "0.5", "backgroundM", "3", "roomM", "20", "lensM", "1.4", "restM", "0.9"));
+        Shot s = Shots.of(SET, Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "0.5", "backgroundM", "3", "roomM", "20", "lensM", "1.4", "restM", "0.9"));
         CameraCard own = card(s, "B");
         assertThat(own.awayM()).isCloseTo(6, within(1e-9));
         assertThat(own.lensM()).isCloseTo(1, within(1e-9));
@@ -52,7 +52,7 @@ class CameraCardTest {
 
     @Test
     void stoppedDownMoreIsSharp() {
-        Shot open = Shots.of(SET, Shots.wonder(WonderKind.ELSEWHERE, "the maker"));
+        Shot open = Shots.of(SET, Shots.illusion(IllusionKind.ELSEWHERE, "the maker"));
         Shot down = open.withSetting(x -> x.withFact("fNumber", "11"));
         assertThat(card(down, "B").nearM()).isLessThan(card(open, "B").nearM());
         assertThat(card(down, "B").farM()).isGreaterThan(card(open, "B").farM());
@@ -61,7 +61,7 @@ class CameraCardTest {
 
     @Test
     void aChildLeadsAndItsOutlineStaysOnTheMonitor() {
-        Shot s = Shots.of(Shots.wonder(WonderKind.ELSEWHERE, "the apprentice", "who", "child"), Shots.wonder(WonderKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker"));
+        Shot s = Shots.of(Shots.illusion(IllusionKind.ELSEWHERE, "the apprentice", "who", "child"), Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker"));
         BreakdownPlan p = plan(s);
         assertThat(p.cards()).allSatisfy(c -> assertThat(c.leads()).isEqualTo("thing-the-apprentice"));
         assertThat(card(s, "A").outline()).isEqualTo("thing-the-apprentice");

@@ -12,27 +12,27 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Topic;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.WonderKind;
 
 class InfluenceTest {
-    private static final Shot FLOATS = Shots.of(Shots.wonder(WonderKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker"));
+    private static final Shot FLOATS = Shots.of(Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker"));
     private static final Influence ABOUT = new Influence(FLOATS, HouseRules.DEFAULT);
 
     @Test
     void anAnswerSaysWhatItWouldChangeBeforeItIsGiven() {
-        PlanDifference d = ABOUT.answer(FLOATS.wonders().getFirst().id(), Fact.GLOWS, "yes");
+        PlanDifference d = ABOUT.answer(FLOATS.illusions().getFirst().id(), Fact.GLOWS, "yes");
         assertThat(d.added()).extracting(PlateNeed::role).containsExactly(PlateRole.LIGHT_PASS);
         assertThat(d.gone()).isEmpty();
         assertThat(d.minutes()).isPositive();
         assertThat(d.none()).isFalse();
-        assertThat(ABOUT.answer(FLOATS.wonders().getFirst().id(), Fact.GLOWS, "no").none()).as("that is how it is").isTrue();
+        assertThat(ABOUT.answer(FLOATS.illusions().getFirst().id(), Fact.GLOWS, "no").none()).as("that is how it is").isTrue();
     }
 
     @Test
     void whoeverComesToTheFrontIsFilmedOtherwise() {
-        PlanDifference d = ABOUT.answer(FLOATS.wonders().getFirst().id(), Fact.CROSSED, "yes");
+        PlanDifference d = ABOUT.answer(FLOATS.illusions().getFirst().id(), Fact.CROSSED, "yes");
         assertThat(d.changed()).filteredOn(c -> c.after().key().equals("acting")).hasSize(1).allSatisfy(c -> assertThat(c.parts()).contains(PlanDifference.Part.GROUND));
     }
 
@@ -47,7 +47,7 @@ class InfluenceTest {
         List<Influence.Cause> acting = ABOUT.causes(need(PlateRole.PRACTICAL));
         assertThat(acting).anySatisfy(c -> assertThat(c.fact()).isEqualTo(Fact.PERFORMER)).noneSatisfy(c -> assertThat(c.fact()).isEqualTo(Fact.MOTION));
         for (Influence.Cause c : acting) {
-            assertThat(Breakdown.plan(Influence.answered(FLOATS, c.wonder(), c.fact(), c.other()), HouseRules.DEFAULT).need("acting")).isEmpty();
+            assertThat(Breakdown.plan(Influence.answered(FLOATS, c.illusion(), c.fact(), c.other()), HouseRules.DEFAULT).need("acting")).isEmpty();
         }
     }
 
@@ -69,9 +69,9 @@ class InfluenceTest {
 
     @Test
     void everyQuestionLiesInAGroupAndFewComeFirst() {
-        for (WonderKind k : WonderKind.values()) {
-            Shot s = Shots.of(Shots.wonder(k, "the maker"));
-            long first = Breakdown.questions(s, s.wonders().getFirst(), HouseRules.DEFAULT).stream().filter(q -> Topic.of(q.fact()) == Topic.FIRST).count();
+        for (IllusionKind k : IllusionKind.values()) {
+            Shot s = Shots.of(Shots.illusion(k, "the maker"));
+            long first = Breakdown.questions(s, s.illusions().getFirst(), HouseRules.DEFAULT).stream().filter(q -> Topic.of(q.fact()) == Topic.FIRST).count();
             assertThat(first).as("%s", k).isBetween(1L, 7L);
         }
         assertThat(Arrays.stream(Fact.values()).filter(f -> Topic.of(f) == Topic.HELD)).hasSizeLessThan(25);

@@ -18,21 +18,21 @@ import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.SetState;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.WonderKind;
 
 class DayPlanTest {
     private static final Estimates.Changes COST = Estimates.DEFAULT.changes();
 
-    private static Shot shot(String id, WonderKind kind, String... facts) {
-        Shot s = Shots.of(Shots.wonder(kind, "the maker", facts));
-        return new Shot(id, 1, "t", "", 6, s.wonders(), List.of(), List.of(), List.of(), null, s.setting());
+    private static Shot shot(String id, IllusionKind kind, String... facts) {
+        Shot s = Shots.of(Shots.illusion(kind, "the maker", facts));
+        return new Shot(id, 1, "t", "", 6, s.illusions(), List.of(), List.of(), List.of(), null, s.setting());
     }
 
     private static Production production() {
-        return new Production("p", List.of(shot("1", WonderKind.COPIES), shot("2", WonderKind.ELSEWHERE, "source", "existing"), shot("3", WonderKind.RESHAPED, "costume", "inflated")),
+        return new Production("p", List.of(shot("1", IllusionKind.COPIES), shot("2", IllusionKind.ELSEWHERE, "source", "existing"), shot("3", IllusionKind.RESHAPED, "costume", "inflated")),
                 HouseRules.DEFAULT);
     }
 

@@ -17,14 +17,14 @@ import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.Shots;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.WonderKind;
 
 class OrderSolverTest {
     /// A problem with random costs, groups and precedences that some order satisfies.
     private static OrderProblem random(Random r, int n, int groups) {
-        Shot s = Shots.of(Shots.wonder(WonderKind.FLOATS, "the lantern"));
+        Shot s = Shots.of(Shots.illusion(IllusionKind.FLOATS, "the lantern"));
         Job some = RunningOrder.jobs(s, Breakdown.plan(s, HouseRules.DEFAULT), HouseRules.DEFAULT).getFirst();
         double[][] cost = new double[n][n];
         double[] first = new double[n];
@@ -113,7 +113,7 @@ class OrderSolverTest {
 
     @Test
     void manyFiguresOfOnePersonAreOrderedExactly() {
-        Shot s = Shots.of(Shots.wonder(WonderKind.COPIES, "the maker", "count", "12", "touch", "overlap"));
+        Shot s = Shots.of(Shots.illusion(IllusionKind.COPIES, "the maker", "count", "12", "touch", "overlap"));
         RunningOrder o = RunningOrder.cheapest(s, HouseRules.DEFAULT);
         assertThat(o.steps()).hasSizeGreaterThan(GroupPaths.MOST);
         assertThat(o.exact()).isTrue();
@@ -124,9 +124,9 @@ class OrderSolverTest {
     @Test
     void aCrowdOfHundredsIsStillOrderedWithoutBreakingAnything() {
         Shot s = Shots.of(
-                Shots.wonder(WonderKind.COPIES, "the maker", "count", "400", "apartShare", "100"),
-                Shots.wonder(WonderKind.COPIES, "the apprentice", "count", "300", "apartShare", "100", "touch", "overlap"),
-                Shots.wonder(WonderKind.FLOATS, "the lantern", "glows", "yes"));
+                Shots.illusion(IllusionKind.COPIES, "the maker", "count", "400", "apartShare", "100"),
+                Shots.illusion(IllusionKind.COPIES, "the apprentice", "count", "300", "apartShare", "100", "touch", "overlap"),
+                Shots.illusion(IllusionKind.FLOATS, "the lantern", "glows", "yes"));
         RunningOrder o = RunningOrder.cheapest(s, HouseRules.DEFAULT);
         assertThat(o.steps()).hasSizeGreaterThan(700);
         assertThat(o.broken()).isEmpty();
@@ -164,7 +164,7 @@ class OrderSolverTest {
 
     @Test
     void ownOrdersArePricedAndWhatTheyBreakIsSaid() {
-        Shot s = Shots.of(Shots.wonder(WonderKind.FLOATS, "the lantern"));
+        Shot s = Shots.of(Shots.illusion(IllusionKind.FLOATS, "the lantern"));
         var p = new Production("p", List.of(s), HouseRules.DEFAULT);
         RunningOrder best = RunningOrder.cheapest(p);
         List<String> own = best.moved(best.ids().getFirst(), best.ids().size() - 1);
@@ -178,7 +178,7 @@ class OrderSolverTest {
 
     @Test
     void everyChangeHasItsMinutes() {
-        Shot s = Shots.of(Shots.wonder(WonderKind.FLOATS, "the lantern"));
+        Shot s = Shots.of(Shots.illusion(IllusionKind.FLOATS, "the lantern"));
         RunningOrder o = RunningOrder.cheapest(s, HouseRules.DEFAULT);
         assertThat(o.steps().getFirst().changes()).extracting(Change::code).contains("camera");
         assertThat(o.changesByKind().get("camera")[0]).isEqualTo(1);

@@ -9,18 +9,18 @@ import java.util.Map;
 import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.Illusion;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.Wonder;
-import org.scenothesis.core.shot.WonderKind;
 
 /// Hundreds of shots are planned within a budget that is counted, not timed, and a change plans anew only what changed.
 class SeasonTest {
     private static Production production(int shots) {
         List<Shot> all = new ArrayList<>();
         for (int i = 0; i < shots; i++) {
-            WonderKind kind = WonderKind.values()[i % WonderKind.values().length];
-            Wonder w = new Wonder("w", kind, "thing " + i % 7, 0, 3, Map.of());
+            IllusionKind kind = IllusionKind.values()[i % IllusionKind.values().length];
+            Illusion w = new Illusion("w", kind, "thing " + i % 7, 0, 3, Map.of());
             all.add(new Shot("s" + i, i, "", "", 4, List.of(w), List.of(), List.of(), List.of(), null));
         }
         return new Production("season", all, HouseRules.DEFAULT);
@@ -55,7 +55,7 @@ class SeasonTest {
     void onlyTheShotThatChangedIsPlannedAnew() {
         Production p = production(12);
         DayPlan before = DayPlan.of(p);
-        Production changed = p.withShot("s3", s -> s.withWonders(List.of()));
+        Production changed = p.withShot("s3", s -> s.withIllusions(List.of()));
         DayPlan after = DayPlan.of(changed, before);
         assertThat(after.plan("s2")).isSameAs(before.plan("s2"));
         assertThat(after.plan("s3")).isNotSameAs(before.plan("s3"));

@@ -13,11 +13,11 @@ import org.junit.jupiter.api.Test;
 import org.scenothesis.core.breakdown.Shots;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.ShootDay;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.WonderKind;
 
 class SunTest {
     private static final LocalDate JUNE = LocalDate.of(2026, 6, 21);
@@ -106,7 +106,7 @@ class SunTest {
     }
 
     private static LightWindow window(String call, String light, Location place) {
-        Shot s = Shots.of(Map.of("light", light), Shots.wonder(WonderKind.FLOATS, "the lantern")).withSetting(x -> x.withPlace(place));
+        Shot s = Shots.of(Map.of("light", light), Shots.illusion(IllusionKind.FLOATS, "the lantern")).withSetting(x -> x.withPlace(place));
         Production p = new Production("p", List.of(s), HouseRules.DEFAULT).withDay(d -> d.calledAt(call).on("2026-06-21"));
         return LightWindow.of(RunningOrder.cheapest(p), p).stream().findFirst().orElse(null);
     }

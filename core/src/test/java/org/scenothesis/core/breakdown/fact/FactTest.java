@@ -39,22 +39,22 @@ class FactTest {
     }
 
     @Test
-    void aWondersAnswerGoesBeforeTheSettingsAndThatBeforeWhatIsAssumed() {
-        Told none = new Told(Map.of(), Map.of());
+    void aIllusionsAnswerGoesBeforeTheSettingsAndThatBeforeWhatIsAssumed() {
+        Answers none = new Answers(Map.of(), Map.of());
         assertThat(none.answer(Fact.LIGHT)).isEqualTo("lamps");
         assertThat(none.given(Fact.LIGHT)).isFalse();
-        Told setting = new Told(Map.of(), Map.of("light", "sun"));
+        Answers setting = new Answers(Map.of(), Map.of("light", "sun"));
         assertThat(setting.is(Fact.LIGHT, "shade", "sun")).isTrue();
-        Told both = new Told(Map.of("light", "shade"), Map.of("light", "sun"));
+        Answers both = new Answers(Map.of("light", "shade"), Map.of("light", "sun"));
         assertThat(both.answer(Fact.LIGHT)).isEqualTo("shade");
-        assertThat(new Told(Map.of("light", "moon"), Map.of("light", "sun")).answer(Fact.LIGHT)).isEqualTo("sun");
+        assertThat(new Answers(Map.of("light", "moon"), Map.of("light", "sun")).answer(Fact.LIGHT)).isEqualTo("sun");
         assertThatThrownBy(() -> none.number(Fact.LIGHT)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("LIGHT");
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"0.44", "1e0", "50"})
     void numbersAreReadAsWritten(String written) {
-        assertThat(new Told(Map.of("heightM", written), Map.of()).number(Fact.HEIGHT_M)).isEqualTo(Double.parseDouble(written));
+        assertThat(new Answers(Map.of("heightM", written), Map.of()).number(Fact.HEIGHT_M)).isEqualTo(Double.parseDouble(written));
     }
 
     @Test

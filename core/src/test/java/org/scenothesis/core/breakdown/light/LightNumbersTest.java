@@ -7,7 +7,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.optics.Lens;
 import org.scenothesis.core.stage.KeyLight;
@@ -53,12 +53,12 @@ class LightNumbersTest {
 
     @Test
     void whatWasToldIsTheLightOfTheStage() {
-        KeyLight l = new KeyFacts(new Told(Map.of(), Map.of("light", "lamps", "keyFrom", "right", "keyUpDeg", "30", "keyFill", "3"))).light(USUAL, 10);
-        assertThat(l.direction()).isEqualTo(Given.told(new KeyLight.Direction(130, 30)));
+        KeyLight l = new KeyFacts(new Answers(Map.of(), Map.of("light", "lamps", "keyFrom", "right", "keyUpDeg", "30", "keyFill", "3"))).light(USUAL, 10);
+        assertThat(l.direction()).isEqualTo(Given.entered(new KeyLight.Direction(130, 30)));
         assertThat(l.direction().value().asSeen(10)).isEqualTo(120);
-        assertThat(l.keyToFillStops()).isEqualTo(Given.told(3.0));
+        assertThat(l.keyToFillStops()).isEqualTo(Given.entered(3.0));
         assertThat(l.sizeDeg()).as("nobody told it").isEqualTo(USUAL.sizeDeg());
-        assertThat(new KeyFacts(new Told(Map.of(), Map.of("light", "shade", "keyFrom", "right"))).light(USUAL, 0)).isEqualTo(USUAL);
+        assertThat(new KeyFacts(new Answers(Map.of(), Map.of("light", "shade", "keyFrom", "right"))).light(USUAL, 0)).isEqualTo(USUAL);
     }
 
     @Test

@@ -8,9 +8,9 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.fact.Answers;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.finding.Verdict;
 
 class SwatchTest {
@@ -30,16 +30,16 @@ class SwatchTest {
         "purple on blue eyes, #6a3fa0, GREEN, HOLDS", "lime and denim, #8cc63f #3b5577, BLUE, WATCH", "both cloths' colours, #1fa64a #1f4fc4, GREEN, REDO"
     })
     void theClothFurthestFromTheColoursIsChosen(String what, String colours, Screen cloth, Verdict verdict) {
-        ClothChoice c = ClothChoice.of(new Told(Map.of("colours", colours), Map.of()), HouseRules.DEFAULT);
+        ClothChoice c = ClothChoice.of(new Answers(Map.of("colours", colours), Map.of()), HouseRules.DEFAULT);
         assertThat(c.cloth()).as(what).isEqualTo(cloth);
         assertThat(c.verdict()).as(what).isEqualTo(verdict);
     }
 
     @Test
     void whatTheHouseOrTheStockSaysDecidesAndIsJudged() {
-        Told leaves = new Told(Map.of(), Map.of("foliage", "yes"));
+        Answers leaves = new Answers(Map.of(), Map.of("foliage", "yes"));
         assertThat(ClothChoice.of(leaves, HouseRules.DEFAULT).cloth()).isEqualTo(Screen.BLUE);
-        ClothChoice green = ClothChoice.of(leaves, HouseRules.DEFAULT.withSchool(School.SCREEN_COLOUR, "green"));
+        ClothChoice green = ClothChoice.of(leaves, HouseRules.DEFAULT.withApproach(Approach.SCREEN_COLOUR, "green"));
         assertThat(green.cloth()).isEqualTo(Screen.GREEN);
         assertThat(green.verdict()).isEqualTo(Verdict.REDO);
     }

@@ -16,15 +16,15 @@ import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.Shots;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.School;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.shot.WonderKind;
+import org.scenothesis.core.shot.IllusionKind;
 
 class CrowdTableTest {
     private static BreakdownPlan crowd(int count, int rows, int directions, int apart) {
-        return Breakdown.plan(Shots.of(Shots.wonder(WonderKind.COPIES, "the guests", "count", String.valueOf(count), "rows", String.valueOf(rows), "directions", String.valueOf(directions), "apartShare",
-                String.valueOf(apart))), HouseRules.DEFAULT.withSchool(School.COPIES, "repeat"));
+        return Breakdown.plan(Shots.of(Shots.illusion(IllusionKind.COPIES, "the guests", "count", String.valueOf(count), "rows", String.valueOf(rows), "directions", String.valueOf(directions), "apartShare",
+                String.valueOf(apart))), HouseRules.DEFAULT.withApproach(Approach.COPIES, "repeat"));
     }
 
     @ParameterizedTest

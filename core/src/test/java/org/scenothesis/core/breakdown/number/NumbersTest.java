@@ -9,7 +9,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.scenothesis.core.breakdown.fact.Told;
+import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.plate.Storage;
 import org.scenothesis.core.picture.Point;
 
@@ -62,10 +62,10 @@ class NumbersTest {
     void resolutionCountsPushInAndPlacedSize() {
         assertThat(Resolution.background(2160, 1080, 1.5)).isCloseTo(0.75, within(1e-12));
         assertThat(Resolution.element(1080, 0.8, 1080, 0.4, 1)).isCloseTo(0.5, within(1e-12));
-        Told hand = new Told(Map.of(), Map.of("camera", "handheld", "wobblePx", "12", "finishPx", "1080"));
+        Answers hand = new Answers(Map.of(), Map.of("camera", "handheld", "wobblePx", "12", "finishPx", "1080"));
         assertThat(Resolution.crop(hand)).isCloseTo(1.0305, within(5e-4));
-        assertThat(Resolution.crop(new Told(Map.of(), Map.of("camera", "push", "pushIn", "1.4")))).isEqualTo(1.4);
-        assertThat(Resolution.crop(new Told(Map.of(), Map.of()))).isEqualTo(1);
+        assertThat(Resolution.crop(new Answers(Map.of(), Map.of("camera", "push", "pushIn", "1.4")))).isEqualTo(1.4);
+        assertThat(Resolution.crop(new Answers(Map.of(), Map.of()))).isEqualTo(1);
     }
 
     @ParameterizedTest

@@ -12,8 +12,8 @@ import org.junit.jupiter.api.Test;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.Shots;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.core.shot.WonderKind;
 
 /// The audience's view at scale, also of shots told at random.
 class AudienceTest {
@@ -38,7 +38,7 @@ class AudienceTest {
                     assertThat(Drawn.moved(s, t, p, 0, 0)).as("nothing moved").isEqualTo(s);
                     Shot moved = Drawn.moved(s, t, p, 0.3, 0.2);
                     assertThat(moved.setting()).isEqualTo(s.setting());
-                    assertThat(moved.wonders()).hasSameSizeAs(s.wonders());
+                    assertThat(moved.illusions()).hasSameSizeAs(s.illusions());
                     // Also what was moved can be planned.
                     assertThat(Breakdown.plan(moved, HouseRules.DEFAULT).shot()).isEqualTo(s.id());
                 }
@@ -48,7 +48,7 @@ class AudienceTest {
 
     @Test
     void aGiantIsAsTallAsItIsAndTheFrameHoldsItUntilItIsTold() {
-        Shot giant = Shots.of(Shots.wonder(WonderKind.OTHER_SIZE, "the maker", "factor", "8", "performer", "yes", "actor", "the apprentice"));
+        Shot giant = Shots.of(Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "8", "performer", "yes", "actor", "the apprentice"));
         Sketch s = Sketch.of(giant, 3);
         assertThat(metres(s, piece(s, "the maker"))).isCloseTo(8 * 1.7, within(1e-9));
         assertThat(metres(s, piece(s, "the apprentice"))).isCloseTo(1.7, within(1e-9));
@@ -62,7 +62,7 @@ class AudienceTest {
 
     @Test
     void whatFloatsIsUpWhileItFloatsAndItsHeightIsWritten() {
-        Shot s = Shots.of(Shots.wonder(WonderKind.FLOATS, "the lantern", "heightM", "0.8", "performer", "no"));
+        Shot s = Shots.of(Shots.illusion(IllusionKind.FLOATS, "the lantern", "heightM", "0.8", "performer", "no"));
         assertThat(Sketch.of(s, 0.5).measures()).isEmpty();
         assertThat(Sketch.of(s, 4).measures()).singleElement().satisfies(m -> assertThat(m.metres()).isCloseTo(0.8, within(1e-9)));
         double half = Sketch.of(s, 1.9).measures().getFirst().metres();
@@ -72,17 +72,17 @@ class AudienceTest {
 
     @Test
     void whatAppearsIsAnOutlineBeforeAndWhatBecomesAPersonIsAsTallAsThey() {
-        Shot appears = Shots.of(Shots.wonder(WonderKind.BECOMES, "the maker", "who", "person", "turn", "appears", "atS", "3", "performer", "no"));
+        Shot appears = Shots.of(Shots.illusion(IllusionKind.BECOMES, "the maker", "who", "person", "turn", "appears", "atS", "3", "performer", "no"));
         assertThat(Sketch.of(appears, 2).shapes()).anyMatch(x -> x.look() == Sketch.Look.DASHED).noneMatch(x -> x.look() == Sketch.Look.SOLID);
         assertThat(Sketch.of(appears, 4).shapes()).noneMatch(x -> x.look() == Sketch.Look.DASHED).anyMatch(x -> x.look() == Sketch.Look.SOLID);
-        Shot keeper = Shots.of(Shots.wonder(WonderKind.BECOMES, "the lantern", "second", "the keeper", "secondIs", "person", "secondSizeM", "1.8", "sizeM", "0.4", "atS", "3", "performer", "no"));
+        Shot keeper = Shots.of(Shots.illusion(IllusionKind.BECOMES, "the lantern", "second", "the keeper", "secondIs", "person", "secondSizeM", "1.8", "sizeM", "0.4", "atS", "3", "performer", "no"));
         assertThat(metres(Sketch.of(keeper, 2), piece(Sketch.of(keeper, 2), "the lantern"))).isCloseTo(0.4, within(1e-9));
         assertThat(metres(Sketch.of(keeper, 4), piece(Sketch.of(keeper, 4), "the lantern"))).isCloseTo(1.8, within(1e-9));
     }
 
     @Test
     void whoeverActsLooksAtWhatHappensAndStandsAsFarAsWasTold() {
-        Shot s = Shots.of(Map.of("frameM", "4"), Shots.wonder(WonderKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker", "distanceM", "1.2"));
+        Shot s = Shots.of(Map.of("frameM", "4"), Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker", "distanceM", "1.2"));
         Sketch k = Sketch.of(s, 3);
         double apart = (piece(k, "the lantern").x() + piece(k, "the lantern").w() / 2 - piece(k, "the maker").x() - piece(k, "the maker").w() / 2) / Sketch.WIDTH * k.frame().wideM();
         assertThat(apart).isCloseTo(1.2, within(1e-9));

@@ -29,26 +29,26 @@ class StandInsTest {
     }
 
     private static Piece lamp(String id, double x, double z, double kelvin, double candela) {
-        Lamp l = Lamp.usual(LampKind.POINT, Given.told(1.0), Given.told(new Vec(0, 1, 3))).withKelvin(Given.told(kelvin)).withOutput(Given.told(candela)).withWideM(Given.told(0.01)).withHighM(Given.told(0.01));
-        return new Piece(id, id, Given.told(new Spot(x, z, 0)), Set.of(), l);
+        Lamp l = Lamp.usual(LampKind.POINT, Given.entered(1.0), Given.entered(new Vec(0, 1, 3))).withKelvin(Given.entered(kelvin)).withOutput(Given.entered(candela)).withWideM(Given.entered(0.01)).withHighM(Given.entered(0.01));
+        return new Piece(id, id, Given.entered(new Spot(x, z, 0)), Set.of(), l);
     }
 
     private static Instruments instruments(Piece... lamps) {
         Stage s = HandCamera.FRESH.stage(null, 16 / 9.0);
-        Floor open = s.floor().withAround(Given.told(new Surroundings.Open())).plus(PieceShelf.make("box", "box", new Spot(0, 3, 0), Vec.ZERO));
+        Floor open = s.floor().withAround(Given.entered(new Surroundings.Open())).plus(PieceShelf.make("box", "box", new Spot(0, 3, 0), Vec.ZERO));
         for (Piece p : lamps) {
             open = open.plus(p);
         }
         Floor f = open;
         StageCamera c = s.camera();
-        return StandIns.of(new SetView(s.withFloor(x -> f).withCamera(new StageCamera(c.position(), Given.told(new StageCamera.Aim(0, -3.26, 0.44)), c.widthShareFocal(), c.principal())), "", 96, 54));
+        return StandIns.of(new SetView(s.withFloor(x -> f).withCamera(new StageCamera(c.position(), Given.entered(new StageCamera.Aim(0, -3.26, 0.44)), c.widthShareFocal(), c.principal())), "", 96, 54));
     }
 
     /// 1000 cd in 2 m are 250 lx on a face turned to them.
     @Test
     void lightFallsWithTheSquareOfTheDistance() {
         Instruments i = instruments(lamp("a", -2, 5600, 1000));
-        Reading near = i.incident().at(new Vec(0, 1, 3), new Vec(-1, 0, 0));
+        InstrumentReading near = i.incident().at(new Vec(0, 1, 3), new Vec(-1, 0, 0));
         assertThat(near.value()).isCloseTo(250, within(2.0));
         assertThat(near.unit()).isEqualTo("lx");
         assertThat(near.deviation()).isCloseTo(12.5, within(0.2));
@@ -70,7 +70,7 @@ class StandInsTest {
         Instruments i = instruments();
         assertThat(i.level().tilt().value()).isCloseTo(-3.3, within(1e-9));
         assertThat(i.level().roll().value()).isCloseTo(0.4, within(1e-9));
-        Reading tape = i.tape().between(Vec.ZERO, new Vec(3, 4, 0.01));
+        InstrumentReading tape = i.tape().between(Vec.ZERO, new Vec(3, 4, 0.01));
         assertThat(tape.value()).isCloseTo(5, within(0.0011));
         assertThat(tape.deviation()).isEqualTo(0.005);
     }

@@ -54,7 +54,7 @@ class DrawTest {
         }
         assertThat(p.thing().dimensions()).isNotEmpty().allSatisfy((Dimension d) -> {
             assertThat(d.value()).isInstanceOf(Given.Assumed.class);
-            assertThat(d.told(d.high()).dimensions().stream().filter(o -> o.code().equals(d.code())).findFirst().orElseThrow().value()).isEqualTo(Given.told(d.high()));
+            assertThat(d.told(d.high()).dimensions().stream().filter(o -> o.code().equals(d.code())).findFirst().orElseThrow().value()).isEqualTo(Given.entered(d.high()));
             assertThatIllegalArgumentException().isThrownBy(() -> d.told(d.high() + 1));
             assertThatIllegalArgumentException().isThrownBy(() -> d.told(Double.NaN));
         });
@@ -80,7 +80,7 @@ class DrawTest {
     void aChosenLampHasItsHeight() {
         SetView v = view();
         Reach r = Reach.of(v, "key").stream().filter(Reach::upright).filter(x -> x.code().equals("height")).findFirst().orElseThrow();
-        assertThat(((Lamp) r.told(v.stage(), 2.4).floor().piece("key").orElseThrow().thing()).heightM()).isEqualTo(Given.told(2.4));
+        assertThat(((Lamp) r.told(v.stage(), 2.4).floor().piece("key").orElseThrow().thing()).heightM()).isEqualTo(Given.entered(2.4));
     }
 
     @ParameterizedTest
@@ -139,7 +139,7 @@ class DrawTest {
 
     @Test
     void piecesAreThereForTheirPlatesAlone() {
-        Piece rod = new Piece("rod", "rod", Given.told(new Spot(0, 3, 0)), Set.of("lantern"), PieceShelf.make("stool", "x", new Spot(0, 0, 0), Vec.ZERO).thing());
+        Piece rod = new Piece("rod", "rod", Given.entered(new Spot(0, 3, 0)), Set.of("lantern"), PieceShelf.make("stool", "x", new Spot(0, 0, 0), Vec.ZERO).thing());
         Stage s = view(rod).stage();
         assertThat(new SetView(s, "clean", 16, 9).pieces()).doesNotContain(rod);
         assertThat(new SetView(s, "lantern", 16, 9).pieces()).contains(rod);

@@ -179,7 +179,7 @@ class ProofAgainstRenderingTest {
             double depth = r.in(1.5, 6);
             double focus = r.in(1, 4);
             Piece board = RandomSet.piece("board", new Spot(50, depth, 0), new Wall(RandomSet.told(100), RandomSet.told(20), RandomSet.told(0.9)));
-            Piece lamp = RandomSet.piece("sky", new Spot(0, 0, 0), Lamp.usual(LampKind.SKY, RandomSet.told(5), Given.told(Vec.ZERO)).withOutput(RandomSet.told(Math.PI)));
+            Piece lamp = RandomSet.piece("sky", new Spot(0, 0, 0), Lamp.usual(LampKind.SKY, RandomSet.told(5), Given.entered(Vec.ZERO)).withOutput(RandomSet.told(Math.PI)));
             SetView v = new SetView(RandomSet.stage(new Vec(0, 5, 0), 0, 0, r.in(25, 60), new Surroundings.Room(-200, 200, -5, 60, 30, 0.01), List.of(board, lamp), r.in(1.4, 4), focus), "", 1600, 900);
             double predicted = LensProof.blurPx(new Question(v, HouseRules.DEFAULT, null, null), depth);
             if (predicted < 4) {

@@ -36,7 +36,7 @@ class ProofsTest {
     private static final Surroundings OPEN = new Surroundings.Open();
 
     private static Given<Double> told(double v) {
-        return Given.told(v);
+        return Given.entered(v);
     }
 
     private static Piece body(double away, double wide, double high, double base) {
@@ -48,7 +48,7 @@ class ProofsTest {
     }
 
     private static Piece lamp(String id, double x, double y, double z, Vec aim) {
-        return RandomSet.piece(id, new Spot(x, z, 0), Lamp.usual(LampKind.SOFT_BOX, told(y), Given.told(aim)).withWideM(told(0.02)).withHighM(told(0.02)).withBeamDeg(told(120)).withOutput(told(1000)));
+        return RandomSet.piece(id, new Spot(x, z, 0), Lamp.usual(LampKind.SOFT_BOX, told(y), Given.entered(aim)).withWideM(told(0.02)).withHighM(told(0.02)).withBeamDeg(told(120)).withOutput(told(1000)));
     }
 
     private static SetView view(Surroundings around, Piece... pieces) {
@@ -132,7 +132,7 @@ class ProofsTest {
         Piece l = lamp("l", 0, 1, 4, new Vec(0, 1, 6));
         // A flat source of 1000 cd gives 1000·π lm; the sphere's share is Φ·ρ/(A·(1−ρ)).
         assertThat(new LightField(List.of(l), room).even(Vec.UP)).isCloseTo(1000 * Math.PI / room.areaM2(), within(0.05));
-        Piece sun = RandomSet.piece("sun", new Spot(0, 0, 0), Lamp.usual(LampKind.SUN, told(5), Given.told(new Vec(0, 0, 5))));
+        Piece sun = RandomSet.piece("sun", new Spot(0, 0, 0), Lamp.usual(LampKind.SUN, told(5), Given.entered(new Vec(0, 0, 5))));
         assertThat(new LightField(List.of(sun), room).at(new Vec(0, 1, 3), Vec.UP, List.of())).isZero();
         assertThat(new LightField(List.of(sun), OPEN).at(new Vec(0, 1, 3), Vec.UP, List.of())).isGreaterThan(10_000);
     }

@@ -36,18 +36,18 @@ final class RandomSet {
     }
 
     static Given<Double> told(double v) {
-        return Given.told(v);
+        return Given.entered(v);
     }
 
     static Stage stage(Vec eye, double pan, double tilt, double focal, Surroundings around, List<Piece> pieces, double fNumber, double focus) {
-        StageCamera camera = new StageCamera(Given.told(eye), Given.told(new StageCamera.Aim(pan, tilt, 0)), told(focal / 23.6), StageCamera.MIDDLE);
-        Surface ground = new Surface("ground", told(0), Given.told(new Surface.Extent(0, 20)));
+        StageCamera camera = new StageCamera(Given.entered(eye), Given.entered(new StageCamera.Aim(pan, tilt, 0)), told(focal / 23.6), StageCamera.MIDDLE);
+        Surface ground = new Surface("ground", told(0), Given.entered(new Surface.Extent(0, 20)));
         KeyLight light = KeyLight.told(new KeyLight.Direction(-45, 40), 10, 1.5);
-        return new Stage(camera, List.of(ground), light, List.of(), new Floor(Given.told(around), new LensSetting(told(23.6), told(fNumber), told(focus)), pieces, Map.of()));
+        return new Stage(camera, List.of(ground), light, List.of(), new Floor(Given.entered(around), new LensSetting(told(23.6), told(fNumber), told(focus)), pieces, Map.of()));
     }
 
     static Piece piece(String id, Spot at, Thing thing) {
-        return new Piece(id, id, Given.told(at), Set.of(), thing);
+        return new Piece(id, id, Given.entered(at), Set.of(), thing);
     }
 
     SetView view() {
@@ -71,7 +71,7 @@ final class RandomSet {
             double side = in(-2.4, 2.4);
             double z = onCloth ? away + behind * in(0.1, 0.6) : away - in(0.8, 2);
             Vec aim = onCloth ? cloth.up(in(0.8, 1.6)) : body.up(base + high / 2);
-            Lamp l = Lamp.usual(LampKind.SOFT_BOX, told(in(1.4, 2.5)), Given.told(aim)).withWideM(told(in(0.2, 1.1))).withHighM(told(in(0.2, 1.1))).withBeamDeg(told(in(50, 120))).withOutput(told(in(300, 4000)));
+            Lamp l = Lamp.usual(LampKind.SOFT_BOX, told(in(1.4, 2.5)), Given.entered(aim)).withWideM(told(in(0.2, 1.1))).withHighM(told(in(0.2, 1.1))).withBeamDeg(told(in(50, 120))).withOutput(told(in(300, 4000)));
             pieces.add(piece("lamp-" + i, new Spot(side, z, 0), l));
         }
         Surroundings.Room room = new Surroundings.Room(-in(2.6, 4), in(2.6, 4), -in(0.5, 2), away + behind + in(0.3, 2), in(2.6, 3.4), in(0.2, 0.6));

@@ -27,7 +27,7 @@ import org.scenothesis.core.value.Given;
 class LampMatchTest {
     private static Stage set(Surroundings around, boolean fill) {
         Stage s = HandCamera.FRESH.stage(null, 16 / 9.0);
-        Floor f = s.floor().withAround(Given.told(around)).plus(PieceShelf.make("figure", "figure", new Spot(0, 4, 0), Vec.ZERO)).plus(PieceShelf.make("soft", "key", new Spot(-2, 2, 0), new Vec(0, 1, 4)));
+        Floor f = s.floor().withAround(Given.entered(around)).plus(PieceShelf.make("figure", "figure", new Spot(0, 4, 0), Vec.ZERO)).plus(PieceShelf.make("soft", "key", new Spot(-2, 2, 0), new Vec(0, 1, 4)));
         return s.withFloor(x -> fill ? f.plus(PieceShelf.make("soft", "fill", new Spot(2.5, 1.5, 0), new Vec(0, 1, 4))) : f);
     }
 
@@ -84,7 +84,7 @@ class LampMatchTest {
     @Test
     void aWindowStaysWhereItIsAndWhatIsOffIsSaid() {
         Stage s = HandCamera.FRESH.stage(null, 16 / 9.0);
-        Stage lit = s.withFloor(f -> f.withAround(Given.told(HALL)).plus(PieceShelf.make("figure", "figure", new Spot(0, 4, 0), Vec.ZERO)).plus(PieceShelf.make("window", "window", new Spot(-3, 4, 0), new Vec(0, 1, 4))));
+        Stage lit = s.withFloor(f -> f.withAround(Given.entered(HALL)).plus(PieceShelf.make("figure", "figure", new Spot(0, 4, 0), Vec.ZERO)).plus(PieceShelf.make("window", "window", new Spot(-3, 4, 0), new Vec(0, 1, 4))));
         LampMatch m = matched(lit, KeyLight.told(new KeyLight.Direction(90, 30), 15, 1), null);
         assertThat(m.stage()).isEqualTo(lit);
         assertThat(m.lamps()).singleElement().satisfies(p -> assertThat(p.movedM()).isZero());

@@ -40,15 +40,15 @@ class SuggesterTest {
     }
 
     private static Stage stage(double roomWide, double roomLong, double roomHigh, double bodyWide, double bodyHigh, double travel, double gap) {
-        StageCamera camera = new StageCamera(Given.told(new Vec(0, 1.2, 0)), Given.told(new StageCamera.Aim(0, 0, 0)), Given.told(0.9), StageCamera.MIDDLE);
+        StageCamera camera = new StageCamera(Given.entered(new Vec(0, 1.2, 0)), Given.entered(new StageCamera.Aim(0, 0, 0)), Given.entered(0.9), StageCamera.MIDDLE);
         List<Body.Moment> way = travel == 0 ? List.of() : List.of(new Body.Moment("", 0, new Vec(-travel / 2, 0, 0)), new Body.Moment("", 2, new Vec(travel / 2, 0, 0)));
         List<Piece> pieces = new ArrayList<>();
-        pieces.add(new Piece("body", "body", guessed(new Spot(0, 3, 0)), Set.of(), new Body(Body.Form.BOX, Given.told(bodyWide), Given.told(bodyHigh), Given.told(0.3), Given.told(0.7), way)));
+        pieces.add(new Piece("body", "body", guessed(new Spot(0, 3, 0)), Set.of(), new Body(Body.Form.BOX, Given.entered(bodyWide), Given.entered(bodyHigh), Given.entered(0.3), Given.entered(0.7), way)));
         pieces.add(new Piece("cloth", "cloth", guessed(new Spot(0, 3 + gap, 0)), Set.of(), new Backdrop(BackdropKind.CLOTH, Backdrop.Dye.GREEN, guess(2), guess(2), guess(0), guess(0), guess(0.05))));
         Surroundings room = roomWide == 0 ? new Surroundings.Open() : new Surroundings.Room(-roomWide / 2, roomWide / 2, -0.6, roomLong - 0.6, roomHigh, 0.3);
         return new Stage(
-                camera, List.of(new Surface("ground", Given.told(0.0), Given.told(new Surface.Extent(0, 20)))), KeyLight.told(new KeyLight.Direction(-120, 35), 20, 1.5), List.of(),
-                new Floor(Given.told(room), new LensSetting(Given.told(23.6), Given.told(4.0), guess(3)), pieces, Map.of()));
+                camera, List.of(new Surface("ground", Given.entered(0.0), Given.entered(new Surface.Extent(0, 20)))), KeyLight.told(new KeyLight.Direction(-120, 35), 20, 1.5), List.of(),
+                new Floor(Given.entered(room), new LensSetting(Given.entered(23.6), Given.entered(4.0), guess(3)), pieces, Map.of()));
     }
 
     private static Given<Spot> guessed(Spot s) {
@@ -64,7 +64,7 @@ class SuggesterTest {
     @CsvFileSource(resources = "rooms.csv", numLinesToSkip = 1)
     void whatCanBeKeptIsFoundAndWhatCannotIsNamed(String name, double roomWide, double roomLong, double roomHigh, double bodyWide, double bodyHigh, double travel, double gap, int lamps, double stand, double clothWide, double clothHigh, String cannot) {
         Stage before = stage(roomWide, roomLong, roomHigh, bodyWide, bodyHigh, travel, gap);
-        Suggestion s = new Suggester(SuggesterTest::ask, new Means(lamps, stand, clothWide, clothHigh), () -> true).from(before);
+        Suggestion s = new Suggester(SuggesterTest::ask, new AvailableKit(lamps, stand, clothWide, clothHigh), () -> true).from(before);
         List<Measure> left = s.unmet().stream().map((Proved p) -> p.finding().measure()).toList();
         if (cannot == null) {
             assertThat(s.unmet().stream().filter(p -> p.finding().verdict() != Verdict.WATCH || p.finding().measure() != Measure.LAMP_SEEN).map(p -> p.finding().measure() + " " + p.finding().value())).as(name).isEmpty();
@@ -82,14 +82,14 @@ class SuggesterTest {
     @Test
     void itStopsWhenNobodyWaits() {
         Stage before = stage(5, 7, 2.6, 0.5, 1, 0, 1);
-        assertThat(new Suggester(SuggesterTest::ask, new Means(3, 3, 6, 6), () -> false).from(before).stage()).isNotNull();
+        assertThat(new Suggester(SuggesterTest::ask, new AvailableKit(3, 3, 6, 6), () -> false).from(before).stage()).isNotNull();
     }
 
     @Test
     void whatHoldsAlreadyStays() {
-        Suggestion first = new Suggester(SuggesterTest::ask, new Means(3, 3, 6, 6), () -> true).from(stage(6, 8, 3, 0.4, 0.8, 0, 2));
+        Suggestion first = new Suggester(SuggesterTest::ask, new AvailableKit(3, 3, 6, 6), () -> true).from(stage(6, 8, 3, 0.4, 0.8, 0, 2));
         assertThat(first.whole() || first.usable()).isTrue();
-        Suggestion again = new Suggester(SuggesterTest::ask, new Means(3, 3, 6, 6), () -> true).from(first.stage());
+        Suggestion again = new Suggester(SuggesterTest::ask, new AvailableKit(3, 3, 6, 6), () -> true).from(first.stage());
         assertThat(again.unmet().size()).isLessThanOrEqualTo(first.unmet().size());
     }
 
@@ -99,18 +99,18 @@ class SuggesterTest {
         Stage told = stage(6, 9, 3, 0.5, 1, 0.4, 1.2);
         StageCamera c = told.camera();
         Stage before = told.withCamera(new StageCamera(c.position(), c.aim(), guess(0.9), c.principal()));
-        List<Means.OwnedLens> lenses = List.of(new Means.OwnedLens(18, 3.5), new Means.OwnedLens(50, 1.8));
+        List<AvailableKit.OwnedLens> lenses = List.of(new AvailableKit.OwnedLens(18, 3.5), new AvailableKit.OwnedLens(50, 1.8));
         List<Double> faces = List.of(0.3, 0.6, 0.6);
-        Suggestion s = new Suggester(SuggesterTest::ask, new Means(3, 3, 6, 6, lenses, faces), () -> true).from(before);
+        Suggestion s = new Suggester(SuggesterTest::ask, new AvailableKit(3, 3, 6, 6, lenses, faces), () -> true).from(before);
         double focal = s.stage().floor().lens().focalMm(s.stage().camera().widthShareFocal().value());
-        assertThat(lenses).extracting(Means.OwnedLens::focalMm).anySatisfy(f -> assertThat(focal).isCloseTo(f, within(1e-6)));
+        assertThat(lenses).extracting(AvailableKit.OwnedLens::focalMm).anySatisfy(f -> assertThat(focal).isCloseTo(f, within(1e-6)));
         assertThat(s.stage().floor().lens().fNumber().value()).isGreaterThanOrEqualTo(1.8);
         List<Double> used = new ArrayList<>(s.stage().floor().pieces().stream().filter(p -> p.thing() instanceof Lamp).map(p -> ((Lamp) p.thing()).wideM().value()).toList());
         assertThat(used).isNotEmpty().hasSizeLessThanOrEqualTo(3);
         faces.forEach(used::remove);
         assertThat(used).isEmpty();
         // What was told stays as it was told.
-        Suggestion kept = new Suggester(SuggesterTest::ask, new Means(3, 3, 6, 6, lenses, faces), () -> true).from(told);
+        Suggestion kept = new Suggester(SuggesterTest::ask, new AvailableKit(3, 3, 6, 6, lenses, faces), () -> true).from(told);
         assertThat(kept.stage().camera().widthShareFocal()).isEqualTo(told.camera().widthShareFocal());
     }
 }

@@ -1,0 +1,152 @@
+package org.scenothesis.core.breakdown.illusion;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.shot.IllusionKind;
+import org.scenothesis.core.shot.PlateRole;
+
+/// Something or someone leaves the ground.
+///
+/// Still, a mask over a clean plate may do; drifting, turning, or with a fine edge it must be separable, so it is screened. A body
+/// may be two halves, one standing, one seated with its legs free, joined at a seam that clothing hides.
+final class FloatsRule implements IllusionRule {
+    @Override
+    public IllusionKind kind() {
+        return IllusionKind.FLOATS;
+    }
+
+    @Override
+    public List<Question> questions(Case c) {
+        List<Question> q = new ArrayList<>(List.of(Question.about(Fact.WHO)));
+        q.addAll(IllusionRule.creature(c));
+        q.addAll(Question.about(Fact.SIZE_M, Fact.REST_M, Fact.HEIGHT_M));
+        q.add(Question.among(Fact.MOTION, "drifts", "still", "turns", "thrown"));
+        q.add(c.living() ? Question.among(Fact.SUPPORT, "stool", "box", "chair", "table", "ladder", "harness") : Question.among(Fact.SUPPORT, "rod", "line", "hand"));
+        q.addAll(Question.about(Fact.SUPPORT_COUNT, Fact.SUPPORT_STAYS));
+        if (c.person()) {
+            q.addAll(Question.about(Fact.FEET, Fact.BODY, Fact.FILMED_AT, Fact.COSTUME));
+            if (c.is(Fact.FILMED_AT, "floor")) {
+                q.addAll(c.ownCamera());
+            }
+        }
+        q.add(Question.about(Fact.EDGE));
+        q.add(Question.about(Fact.CROSSED));
+        q.addAll(new InFront(c).questions());
+        q.add(Question.about(Fact.IN_FRONT));
+        q.add(Question.about(Fact.PERFORMER));
+        if (c.is(Fact.PERFORMER, "yes")) {
+            q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
+        }
+        q.add(Question.about(Fact.SHADOW));
+        if (c.is(Fact.SHADOW, "yes")) {
+            q.add(Question.about(Fact.SHADOW_ON));
+        }
+        q.addAll(Question.about(Fact.GLOWS, Fact.GREEN_NEAR, Fact.COLOURS));
+        if (!c.is(Fact.MOTION, "still")) {
+            q.add(Question.about(Fact.TRAVEL_M));
+        }
+        return q;
+    }
+
+    @Override
+    public List<Demand> demands(Case c) {
+        String because = !c.is(Fact.MOTION, "still") ? "moves" : !c.is(Fact.EDGE, "clean") ? "edge" : halves(c) ? "halves" : "still";
+        List<Way> ways = because.equals("still") ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO);
+        // Filmed on the floor, the lens is lowered by the lift: that camera cannot lie on the others.
+        boolean lowered = c.person() && c.is(Fact.FILMED_AT, "floor");
+        List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, because, lowered ? Demand.Apart.CAMERA : Demand.Apart.NO)));
+        out.addAll(new InFront(c).demands());
+        return out;
+    }
+
+    private static boolean halves(Case c) {
+        return c.person() && c.is(Fact.BODY, "halves");
+    }
+
+    @Override
+    public List<PlateNeed> plates(Case c) {
+        List<PlateNeed> needs = new ArrayList<>();
+        Item[] supports = c.supports().stream().map(Item::support).toArray(Item[]::new);
+        PlateNeed clean = c.supportsStay() ? c.clean("clean.support.stays", c.gone()).with(supports) : c.clean("clean.support", c.gone(c.supports().toArray(String[]::new)));
+        clean = c.is(Fact.SHADOW, "yes") ? clean.recording("shadow") : clean;
+        needs.add(c.is(Fact.SHADOW, "yes") && !c.is(Fact.SHADOW_ON, "floor") ? clean.recording("wall") : clean);
+        if (c.is(Fact.PERFORMER, "yes")) {
+            needs.add(new InFront(c).acting(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M) + c.number(Fact.HEIGHT_M)))));
+        }
+        needs.addAll(new InFront(c).plates());
+        PlateNeed element = c.separated(c.subject(), "thing").focusedOn("subject").positions("hang");
+        if (halves(c)) {
+            needs.add(half(c, element, "upper").recording("seam"));
+            needs.add(half(c, element, "lower").with(supports).recording("seam"));
+        } else {
+            needs.add(element.with(supports));
+        }
+        if (c.is(Fact.IN_FRONT, "yes")) {
+            needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
+        }
+        if (c.is(Fact.GLOWS, "yes")) {
+            needs.addAll(Lights.pass(c, "bulb"));
+        }
+        return needs;
+    }
+
+    /// Where a body is joined, and how much beyond that is filmed.
+    private static final double SEAM_SHARE = 0.55;
+    private static final double SEEN_SHARE = 0.05;
+
+    private static PlateNeed half(Case c, PlateNeed whole, String part) {
+        // Each half has a cloth of its own, high or low; a hand's breadth beyond the seam is seen of the other.
+        Region where = part.equals("upper") ? c.region(SEAM_SHARE - SEEN_SHARE, 1) : c.region(0, SEAM_SHARE + SEEN_SHARE);
+        PlateNeed own = whole.screen() == Screen.NONE ? whole : whole.on(whole.screen(), where);
+        return own.as("half-" + part + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, "half." + part);
+    }
+
+    @Override
+    public List<Conflict> conflicts(Case c) {
+        List<Conflict> out = new ArrayList<>();
+        String id = c.illusion().id();
+        if (halves(c) && c.is(Fact.SURFACE, "yields")) {
+            out.add(Conflict.redo("seat.yields", id, c.subject()));
+        }
+        if (c.is(Fact.FLOOR, "glossy") && c.is(Fact.SHADOW, "yes")) {
+            out.add(Conflict.watch("floor.glossy", id, c.subject()));
+        }
+        if (c.person() && c.is(Fact.FLOOR, "soft") && !c.supports().equals(List.of("harness"))) {
+            out.add(Conflict.redo("floor.soft", id, c.subject()));
+        }
+        if (c.person() && c.is(Fact.FILMED_AT, "floor")) {
+            LensOfIllusion.stands(c, c.number(Fact.LENS_M) - c.number(Fact.HEIGHT_M), c.number(Fact.BACKGROUND_M)).ifPresent(out::add);
+        }
+        if (c.person() && c.is(Fact.COSTUME, "inflated") && halves(c)) {
+            out.add(Conflict.watch("seam.inflated", id, c.subject()));
+        }
+        return out;
+    }
+
+    @Override
+    public List<Figure> figures(Case c) {
+        List<Figure> out = new ArrayList<>();
+        double lift = c.number(Fact.HEIGHT_M);
+        if (c.person() && c.is(Fact.FILMED_AT, "floor")) {
+            out.add(Figure.tells("lens.lower", c.subject(), lift, "m"));
+        }
+        return out;
+    }
+
+    @Override
+    public List<KitItem> kit(Case c) {
+        return c.supports().stream().map(s -> new KitItem("support." + s, (int) c.number(Fact.SUPPORT_COUNT))).toList();
+    }
+}

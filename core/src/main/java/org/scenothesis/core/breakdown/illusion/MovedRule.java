@@ -1,0 +1,113 @@
+package org.scenothesis.core.breakdown.illusion;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.scenothesis.core.breakdown.fact.Answers;
+import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.shot.IllusionKind;
+
+/// Moved by no one: an operator in the screen colour, or one that a mask takes away, over a clean plate.
+final class MovedRule implements IllusionRule {
+    @Override
+    public IllusionKind kind() {
+        return IllusionKind.MOVED;
+    }
+
+    @Override
+    public List<Question> questions(Case c) {
+        List<Question> q = new ArrayList<>(Question.about(Fact.OPERATOR, Fact.SIZE_M, Fact.TRAVEL_M));
+        q.add(Question.among(Fact.MOTION, "drifts", "turns", "thrown"));
+        if (!c.is(Fact.OPERATOR, "line")) {
+            q.add(Question.about(Fact.HAND_SEEN));
+        }
+        q.add(Question.about(Fact.CROSSED));
+        q.addAll(new InFront(c).questions());
+        q.addAll(Question.about(Fact.EDGE, Fact.PERFORMER));
+        if (c.is(Fact.PERFORMER, "yes")) {
+            q.add(Question.about(Fact.ACTOR));
+        }
+        q.addAll(Question.about(Fact.SHADOW, Fact.GREEN_NEAR, Fact.COLOURS));
+        return q;
+    }
+
+    /// Someone invisible in a suit who is in the shot anyway carries it: one take for both.
+    private static Optional<String> carrier(Case c) {
+        if (!c.is(Fact.OPERATOR, "suit")) {
+            return Optional.empty();
+        }
+        return c.shot().illusions().stream()
+                .filter(w -> w.kind() == IllusionKind.HIDDEN && Answers.of(w, c.shot().setting()).is(Fact.BY, "suit") && !Answers.of(w, c.shot().setting()).is(Fact.MOTION, "still"))
+                .map(w -> new Case(w, c.shot(), c.rules(), c.treatments()).inState("hidden")).findFirst();
+    }
+
+    @Override
+    public List<Demand> demands(Case c) {
+        if (carrier(c).isPresent()) {
+            return new InFront(c).demands();
+        }
+        List<Demand> out = new ArrayList<>(new InFront(c).demands());
+        out.addFirst(own(c));
+        return out;
+    }
+
+    /// A line, or what nobody sees, a mask takes away; a puppet is keyed together with whoever moves it; anything else wears the screen colour in place.
+    private static Demand own(Case c) {
+        boolean unseen = c.told().given(Fact.HAND_SEEN) && c.is(Fact.HAND_SEEN, "no") && c.is(Fact.OPERATOR, "rod", "glove");
+        return switch (c.answer(Fact.OPERATOR)) {
+            case "line" -> new Demand(c.subject(), List.of(Way.MASK, Way.KEY, Way.ROTO), "moved.line", Demand.Apart.NO);
+            case "puppeteer" -> new Demand(c.subject(), List.of(Way.KEY, Way.SUIT, Way.ROTO), "moved.puppet", Demand.Apart.NO);
+            default -> unseen ? new Demand(c.subject(), List.of(Way.MASK, Way.SUIT, Way.KEY, Way.ROTO), "moved.unseen", Demand.Apart.NO)
+                    : new Demand(c.subject(), List.of(Way.SUIT, Way.KEY, Way.ROTO), "moved.operator", Demand.Apart.NO);
+        };
+    }
+
+    @Override
+    public List<PlateNeed> plates(Case c) {
+        List<PlateNeed> needs = new ArrayList<>();
+        needs.add(c.clean("clean.operator", c.gone(c.answer(Fact.OPERATOR))));
+        Optional<String> carrier = carrier(c);
+        if (carrier.isPresent()) {
+            needs.add(c.separated(carrier.get(), "thing").with(Item.prop(c.subject())));
+            needs.addAll(new InFront(c).plates());
+            return needs;
+        }
+        PlateNeed moved = c.separated(c.subject(), "thing").with(Item.support(c.answer(Fact.OPERATOR))).focusedOn("subject");
+        boolean inPlace = c.treatment(c.subject()).way() != Way.KEY;
+        moved = c.is(Fact.HAND_SEEN, "yes") && inPlace ? moved.recording("travel") : moved;
+        InFront front = new InFront(c);
+        inPlace &= !front.any();
+        if (c.is(Fact.PERFORMER, "yes")) {
+            // In place the performer and the operator play together; on a cloth the thing is filmed apart.
+            moved = inPlace ? moved.with(Item.person(c.answer(Fact.ACTOR))).hearing("action") : moved;
+        }
+        needs.add(moved);
+        if (c.is(Fact.PERFORMER, "yes") && !inPlace) {
+            needs.add(front.acting(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M)))));
+        }
+        needs.addAll(front.plates());
+        return needs;
+    }
+
+    @Override
+    public List<Conflict> conflicts(Case c) {
+        List<Conflict> out = new ArrayList<>();
+        if (carrier(c).isEmpty() && c.is(Fact.SHADOW, "yes") && c.is(Fact.LIGHT, "sun") && !c.is(Fact.OPERATOR, "line") && c.treatment(c.subject()).way() == Way.SUIT) {
+            out.add(Conflict.watch("operator.shadow", c.illusion().id(), c.subject()));
+        }
+        return out;
+    }
+
+    @Override
+    public List<KitItem> kit(Case c) {
+        return KitItem.each("operator." + c.answer(Fact.OPERATOR));
+    }
+}

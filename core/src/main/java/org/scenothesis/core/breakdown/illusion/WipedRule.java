@@ -1,0 +1,79 @@
+package org.scenothesis.core.breakdown.illusion;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Demand;
+import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Region;
+import org.scenothesis.core.shot.IllusionKind;
+import org.scenothesis.core.shot.PlateRole;
+
+/// Wiped by a material that covers and uncovers the frame, filmed on screen colour with the camera square to the board, then retimed to fit.
+final class WipedRule implements IllusionRule {
+    /// Bringing the camera square to the board.
+    private static final double SQUARE_MINUTES = 5;
+
+    @Override
+    public IllusionKind kind() {
+        return IllusionKind.WIPED;
+    }
+
+    @Override
+    public List<Question> questions(Case c) {
+        List<Question> q = new ArrayList<>(IllusionRule.element(c));
+        q.addAll(Question.about(Fact.MATERIAL, Fact.WIPE_S, Fact.FILMED_S, Fact.AFTER, Fact.ACTOR, Fact.GREEN_NEAR, Fact.COLOURS));
+        return q;
+    }
+
+    @Override
+    public List<Demand> demands(Case c) {
+        List<Way> ways = c.is(Fact.MATERIAL, "water") ? List.of(Way.BLACK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.BLACK, Way.ROTO);
+        return List.of(new Demand(c.subject(), ways, c.is(Fact.MATERIAL, "water") ? "wiped.water" : "wiped", Demand.Apart.LIGHT));
+    }
+
+    @Override
+    public List<PlateNeed> plates(Case c) {
+        var t = c.treatment(c.subject());
+        List<PlateNeed> needs = new ArrayList<>();
+        boolean keyed = t.way() == Way.KEY;
+        needs.add(c.here(c.elementKey(c.subject()), keyed ? PlateRole.TRANSITION : PlateRole.ON_BLACK, "wiped." + t.way().code(), c.subject())
+                .inGroups(t.lock(), t.light())
+                .with(Item.prop(c.subject()), Item.support("board")).without(Item.coded("crew", Item.Sort.CREW))
+                .on(keyed ? t.cloth() : Screen.BLACK, Region.ALL)
+                .lasting(c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S, c.takes()).taking(SQUARE_MINUTES)
+                .recording("square", "wipe.ends"));
+        Item[] who = c.answer(Fact.ACTOR).isBlank() ? new Item[0] : new Item[] {Item.person(c.answer(Fact.ACTOR))};
+        needs.add(who.length > 0 ? c.acting("wiped.before") : c.here("before", PlateRole.PRACTICAL, "wiped.before", c.subject()).lasting(c.roll(), c.takes()));
+        if (c.is(Fact.AFTER, "changed")) {
+            needs.add(c.here("after", PlateRole.PRACTICAL, "wiped.after", c.subject()).lasting(c.roll(), c.takes()).with(who).with(Item.coded("changed", Item.Sort.PROP))
+                    .following(needs.getLast().key()));
+        }
+        return needs;
+    }
+
+    @Override
+    public List<Figure> figures(Case c) {
+        return List.of(Figure.tells(
+                "wipe.retime", c.subject(), c.number(Fact.FILMED_S) / c.number(Fact.WIPE_S), "\u00d7", c.number(Fact.FILMED_S), c.number(Fact.WIPE_S),
+                c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S));
+    }
+
+    @Override
+    public List<KitItem> kit(Case c) {
+        List<KitItem> k = new ArrayList<>(KitItem.each("board", "overhead", "material." + c.answer(Fact.MATERIAL), "goggles"));
+        k.addAll(switch (c.answer(Fact.MATERIAL)) {
+            case "powder", "sand" -> KitItem.each("material.sieve", "material.border", "material.tray");
+            case "water" -> KitItem.each("material.tray");
+            default -> KitItem.each("material.blower", "material.border");
+        });
+        return k;
+    }
+}

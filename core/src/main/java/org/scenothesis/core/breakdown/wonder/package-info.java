@@ -1,5 +1,0 @@
-/// One rule unit per kind of wonder: what to ask, what must be separable, which plates follow. Source: the handbook's table of wonders.
-@NullMarked
-package org.scenothesis.core.breakdown.wonder;
-
-import org.jspecify.annotations.NullMarked;
