@@ -64,12 +64,16 @@ final class Meters {
             frames.forEach(f -> p.next(f.luma()));
         }), "x playback", "");
         List<FeatureTrack> traces = traces();
-        Ratios.line("camera path of " + FRAMES + " frames and " + POINTS + " points", 1e3 * best(() -> new MovingSolver(traces, FRAMES, 1280, 720, new Point(640, 360), Estimate.exact(1150)).solve(share -> {})), "ms", "");
+        Ratios.line("camera path of " + FRAMES + " frames and " + POINTS + " points",
+                1e3 * best(() -> new MovingSolver(traces, FRAMES, 1280, 720, new Point(640, 360), Estimate.exact(1150))
+                .solve(share -> {})), "ms", "");
         Plate clean = LanternWorks.production().shot("12").plates().stream().filter(p -> !p.marks().isEmpty()).findFirst().orElseThrow();
         Marks marks = MarkConversion.camera(clean.marks(), frames.getFirst().luma().width(), frames.getFirst().luma().height());
         Ratios.line("camera of a picture, from its marks", 1e3 * best(() -> CameraSolver.solve(marks)), "ms", "");
-        Ratios.line("  while a mark is dragged", 1e3 * best(() -> CameraSolver.solve(marks, CameraSolver.solve(marks))) / 2, "ms", "goal 50");
-        Ratios.line("edges of a picture", 1e3 * best(() -> LineProposal.of(frames.getFirst().luma(), Marks.none(marks.width(), marks.height()))), "ms", "");
+        Ratios.line("  while a mark is dragged", 1e3 * best(() -> CameraSolver.solve(marks, CameraSolver.solve(marks))) / 2, "ms",
+                "goal 50");
+        Ratios.line("edges of a picture",
+                1e3 * best(() -> LineProposal.of(frames.getFirst().luma(), Marks.none(marks.width(), marks.height()))), "ms", "");
         Ratios.line("colour, sharpness, grain of two plates", 1e3 * best(() -> PictureComparison.of(pictures, pictures, null)), "ms", "");
     }
 

@@ -22,9 +22,11 @@ final class Orders {
 
     static void report() {
         List<Shot> shots = new ArrayList<>();
-        for (String id : List.of("lantern-lifts", "makers-in-a-row", "out-of-the-picture", "giant-in-the-yard", "copy-climbs-out", "lantern-catches-light",
+        for (String id : List.of("lantern-lifts", "makers-in-a-row", "out-of-the-picture", "giant-in-the-yard", "copy-climbs-out",
+                "lantern-catches-light",
                 "lantern-through-the-ring", "sketch-comes-alive")) {
-            Shot blank = new Shot(String.valueOf(shots.size() + 1), shots.size() + 1, "", "", 6, List.of(), List.of(), List.of(), List.of(), null);
+            Shot blank = new Shot(String.valueOf(shots.size() + 1), shots.size() + 1, "", "", 6, List.of(), List.of(), List.of(),
+                    List.of(), null);
             shots.add(ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals(id)).findFirst().orElseThrow().into(blank));
         }
         Production p = new Production("bench", shots, HouseRules.DEFAULT);
@@ -38,10 +40,12 @@ final class Orders {
             best = Math.min(best, (System.nanoTime() - start) / 1e9);
         }
         double searched = OrderSolver.solve(problem, null, 0).minutes();
-        System.out.printf(Locale.ENGLISH, "%-62s %9.2f %-12s %s%n", "breaking down and ordering " + jobs.size() + " rolls over 8 shots, " + groups + " cameras", best, "s", "goal 2");
+        System.out.printf(Locale.ENGLISH, "%-62s %9.2f %-12s %s%n", "breaking down and ordering " + jobs.size() + " rolls over 8 shots, "
+                + groups + " cameras", best, "s", "goal 2");
         if (groups <= EXACT_HERE) {
             double exact = OrderSolver.solve(problem, null, EXACT_HERE).minutes();
-            System.out.printf(Locale.ENGLISH, "%-62s %9.3f %-12s %s%n", "  searched order against the exact optimum, change minutes", searched / exact, "times", "goal 1.05");
+            System.out.printf(Locale.ENGLISH, "%-62s %9.3f %-12s %s%n", "  searched order against the exact optimum, change minutes",
+                    searched / exact, "times", "goal 1.05");
         }
         Production few = p.withShots(shots.subList(0, 4));
         OrderProblem small = OrderProblem.of(RunningOrder.jobs(few), few.houseRules().estimates());

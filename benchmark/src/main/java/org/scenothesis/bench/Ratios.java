@@ -46,7 +46,8 @@ import org.scenothesis.production.render.RenderJob;
 import org.scenothesis.production.render.ShotRenderer;
 import org.scenothesis.production.store.ProductionFolder;
 
-/// Measures what the project promises as ratios within one run: alternating rounds, the best of each, so that a busy machine shifts both sides alike.
+/// Measures what the project promises as ratios within one run: alternating rounds, the best of each, so that a busy machine shifts both
+/// sides alike.
 public final class Ratios {
     private static final int ROUNDS = 9;
     /// Frames per second of the long take, and how many of its frames are keyed.
@@ -121,7 +122,8 @@ public final class Ratios {
         int h = 1080;
         Picture base = Pictures.room(w, h);
         Picture element = Pictures.screen(w, h).withAlpha(Plane.filled(w, h, 0.5f));
-        List<LayerPicture> two = List.of(LayerPicture.of(Layer.of("base", "", ""), base), LayerPicture.of(Layer.of("element", "", "", new OwnAlpha()), element));
+        List<LayerPicture> two = List.of(LayerPicture.of(Layer.of("base", "", ""), base),
+                LayerPicture.of(Layer.of("element", "", "", new OwnAlpha()), element));
         double[] s = alternating(() -> stream(element, base, bands), () -> Composer.compose(two, null, 0, bands));
         line("an element over a base, 1080p, " + cores, w * h / 1e6 / s[1], "Mpx/s", "");
         line("  against the memory bound (seven planes read, three written)", s[0] / s[1], "of bound", "goal 0.9");
@@ -229,10 +231,12 @@ public final class Ratios {
             String[] ways = {"stills of 16 bits", "a video"};
             Path[] outs = {demo.resolve("renders/stills"), demo.resolve("renders/clip.mp4")};
             for (int k = 0; k < 2; k++) {
-                new RenderJob(renderer, shot, RenderJob.Target.of(k == 0 ? demo.resolve("renders/warm") : demo.resolve("renders/warm.mp4"), 30, 60)).run(Progress.NONE);
+                new RenderJob(renderer, shot, RenderJob.Target.of(k == 0 ? demo.resolve("renders/warm") : demo.resolve("renders/warm.mp4"),
+                        30, 60)).run(Progress.NONE);
                 long start = System.nanoTime();
                 new RenderJob(renderer, shot, RenderJob.Target.of(outs[k], 24, 95)).run(Progress.NONE);
-                line("render of the demo shot to " + ways[k] + ", four layers, 720p", 72 / ((System.nanoTime() - start) / 1e9), "frames/s", "");
+                line("render of the demo shot to " + ways[k] + ", four layers, 720p", 72 / ((System.nanoTime() - start) / 1e9), "frames/s",
+                        "");
             }
         }
     }

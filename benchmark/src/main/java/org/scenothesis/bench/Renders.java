@@ -20,7 +20,8 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.demo.LanternWorks;
 
-/// How fast the simulated camera films: light paths of the demo's set, the first picture of a staged one, and what a demo plate of 96 frames costs.
+/// How fast the simulated camera films: light paths of the demo's set, the first picture of a staged one, and what a demo plate of 96
+/// frames costs.
 final class Renders {
     /// Of the demo's 1280 pixels: all costs of a frame go with its pixels.
     private static final int SMALLER = 2;
@@ -52,7 +53,8 @@ final class Renders {
         double frame = since(start) / 2;
         double paths = (double) view.pose().width() * view.pose().height() * Quality.FINE.stillSamples();
         Ratios.line("light paths of the set of " + roll.name() + ", each core", paths / set / bands.threads() / 1e6, "million/s", "");
-        Ratios.line("  the plate of " + FRAMES + " frames at 1280x720", SMALLER * SMALLER * (set + FRAMES * frame) / 60, "min", roll.name().startsWith("maker") ? "goal 22.5" : "goal 6");
+        Ratios.line("  the plate of " + FRAMES + " frames at 1280x720", SMALLER * SMALLER * (set + FRAMES * frame) / 60, "min", roll.name()
+                .startsWith("maker") ? "goal 22.5" : "goal 6");
     }
 
     private static void first(Bands bands) {

@@ -86,7 +86,8 @@ final class BackgroundCommand implements Callable<Integer> {
             return null;
         }
         try {
-            double[] v = Stream.of(r.split(",")).mapToDouble(p -> Check.range("a share", Double.parseDouble(p.trim()), 0, 100) / 100).toArray();
+            double[] v = Stream.of(r.split(",")).mapToDouble(p -> Check.range("a share", Double.parseDouble(p.trim()), 0, 100) / 100)
+                    .toArray();
             Check.that(v.length == 4 && v[2] > 0 && v[3] > 0, Words.of("background-command.room-has-four-numbers"));
             return new Busy.Room(v[0], v[1], v[2], v[3]);
         } catch (IllegalArgumentException e) {
@@ -101,9 +102,13 @@ final class BackgroundCommand implements Callable<Integer> {
     private void say(Suitability s) {
         BackgroundReport r = s.report();
         output.say("camera        " + Words.of("background." + r.camera().name()));
-        output.say("own motion    " + (Double.isNaN(r.ownMotionShare()) ? Words.of("camera.unknown") : Words.of("background-command.of-the-picture", Words.number(100 * r.ownMotionShare(), 1))));
-        output.say("flicker       " + (Double.isNaN(r.flickerStops()) ? Words.of("background-command.too-few-frames-to-tell") : Words.stops(r.flickerStops())));
-        output.say("size          " + r.width() + " \u00d7 " + r.height() + (r.bars().none() ? "" : Words.of("background-command.with-black-bars-px-above", r.bars().top(), r.bars().bottom(), r.bars().left(), r.bars().right())));
+        output.say("own motion    " + (Double.isNaN(r.ownMotionShare()) ? Words.of("camera.unknown")
+                : Words.of("background-command.of-the-picture", Words.number(100 * r.ownMotionShare(), 1))));
+        output.say("flicker       " + (Double.isNaN(r.flickerStops()) ? Words.of("background-command.too-few-frames-to-tell")
+                : Words.stops(r.flickerStops())));
+        output.say("size          " + r.width() + " \u00d7 " + r.height()
+                + (r.bars().none() ? "" : Words.of("background-command.with-black-bars-px-above", r.bars().top(), r.bars().bottom(),
+                r.bars().left(), r.bars().right())));
         output.say(Words.of("background." + r.camera().name() + ".what"));
         s.reasons().forEach(x -> output.say("  " + Words.verdict(x.verdict()) + "  " + MatchWords.reason(s, x)));
     }
@@ -130,9 +135,11 @@ final class BackgroundCommand implements Callable<Integer> {
         }
         Output.number(o, "own_motion_share", r.ownMotionShare());
         Output.number(o, "flicker_stops", r.flickerStops());
-        o.putObject("bars_px").put("top", r.bars().top()).put("right", r.bars().right()).put("bottom", r.bars().bottom()).put("left", r.bars().left());
+        o.putObject("bars_px").put("top", r.bars().top()).put("right", r.bars().right()).put("bottom", r.bars().bottom())
+                .put("left", r.bars().left());
         o.putArray("size").add(r.width()).add(r.height());
-        s.quieter().ifPresentOrElse(q -> o.putObject("quieter").put("x", q.x()).put("y", q.y()).put("wide", q.wide()).put("high", q.high()), () -> o.putNull("quieter"));
+        s.quieter().ifPresentOrElse(q -> o.putObject("quieter").put("x", q.x()).put("y", q.y()).put("wide", q.wide())
+                .put("high", q.high()), () -> o.putNull("quieter"));
         o.put("verdict", s.verdict().name().toLowerCase(Locale.ROOT));
         ArrayNode findings = o.putArray("findings");
         findings.addObject().put("meaning", Words.of("background." + r.camera().name() + ".what"));

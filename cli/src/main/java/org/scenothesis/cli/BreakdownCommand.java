@@ -70,14 +70,16 @@ final class BreakdownCommand implements Callable<Integer> {
                 }
                 PlanDifference d = difference(p.shot(id), p.houseRules());
                 output.say(DifferenceWords.brief(d));
-                DifferenceWords.lines(d).forEach(l -> output.say("   " + l.mark() + " " + l.what() + (l.more().isEmpty() ? "" : ": " + l.more())));
+                DifferenceWords.lines(d)
+                        .forEach(l -> output.say("   " + l.mark() + " " + l.what() + (l.more().isEmpty() ? "" : ": " + l.more())));
                 output.print(PlanTree.of(d));
                 return 0;
             }
             DayPlan day = DayPlan.of(p);
             ObjectNode o = id == null ? PlanTree.of(day) : PlanTree.of(day, p.shot(id));
             if (id != null) {
-                o.setAll(PlanTree.dayOnly(day).retain("order", "minutes", "change_minutes", "cheapest_minutes", "cheapest_is_exact", "light", "broken"));
+                o.setAll(PlanTree.dayOnly(day).retain("order", "minutes", "change_minutes", "cheapest_minutes", "cheapest_is_exact",
+                        "light", "broken"));
             }
             for (Shot s : p.shots()) {
                 output.say(PlanText.of(day, s));
@@ -97,10 +99,13 @@ final class BreakdownCommand implements Callable<Integer> {
             String illusion = colon < 0 ? "" : o.substring(0, colon);
             Fact fact = equals < 0 ? null : Fact.byKey(o.substring(colon + 1, equals)).orElse(null);
             if (fact == null || !fact.accepts(o.substring(equals + 1))) {
-                throw new InputException("--if " + o + ": " + (fact == null ? Words.of("breakdown-command.there-is-no-such-fact") : Words.of("breakdown-command.that-is-no-answer-to", (fact.isNumber() ? "a number from " + fact.low() + " to " + fact.high() : String.join(", ", fact.answers())))));
+                throw new InputException("--if " + o + ": " + (fact == null ? Words.of("breakdown-command.there-is-no-such-fact")
+                        : Words.of("breakdown-command.that-is-no-answer-to", (fact.isNumber() ? "a number from " + fact.low() + " to "
+                        + fact.high() : String.join(", ", fact.answers())))));
             }
             if (!fact.ofSetting() && shot.illusions().stream().noneMatch(w -> w.id().equals(illusion))) {
-                throw new InputException(Words.of("breakdown-command.if-that-belongs-to-an", o, shot.illusions().stream().map(w -> w.id()).collect(Collectors.joining(", "))));
+                throw new InputException(Words.of("breakdown-command.if-that-belongs-to-an", o, shot.illusions().stream().map(w -> w.id())
+                        .collect(Collectors.joining(", "))));
             }
             other = Influence.answered(other, illusion, fact, o.substring(equals + 1));
         }

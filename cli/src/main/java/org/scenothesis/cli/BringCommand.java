@@ -55,7 +55,8 @@ final class BringCommand implements Callable<Integer> {
                 }
                 report(all.stream().filter(p -> !p.taken()).toList(), taken);
                 if (taken.isEmpty()) {
-                    throw new InputException(files.getFirst() + (all.size() == 1 ? Words.of("bring-command.nothing-was-brought-in", all.getFirst().seen().problem())
+                    throw new InputException(files.getFirst()
+                            + (all.size() == 1 ? Words.of("bring-command.nothing-was-brought-in", all.getFirst().seen().problem())
                             : Words.of("bring-command.nothing-was-brought-in-none", all.size())));
                 }
             }
@@ -66,7 +67,9 @@ final class BringCommand implements Callable<Integer> {
         if (plate == null) {
             return proposed;
         }
-        Plate p = s.plate(plate).orElseThrow(() -> new InputException(Words.of("bring-command.there-is-no-plate-in", plate, s.id(), String.join(", ", s.plates().stream().map(Plate::id).toList()))));
+        Plate p = s.plate(plate)
+                .orElseThrow(() -> new InputException(Words.of("bring-command.there-is-no-plate-in", plate, s.id(),
+                String.join(", ", s.plates().stream().map(Plate::id).toList()))));
         return proposed.stream().map(x -> x.told(p.id(), p.role(), p.name())).toList();
     }
 
@@ -81,7 +84,8 @@ final class BringCommand implements Callable<Integer> {
             list.addObject().put("file", p.seen().file().toString()).put("plate", p.plate()).put("name", p.name())
                     .put("role", p.role().name().toLowerCase(Locale.ROOT)).put("why", p.why().name().toLowerCase(Locale.ROOT))
                     .put("fault", p.seen().fault());
-            output.say(p.seen().file().getFileName() + "  \u2192  " + p.name() + ", " + Words.of("role.short." + p.role().name()) + ", " + Words.of("incoming.why." + p.why().name()));
+            output.say(p.seen().file().getFileName() + "  \u2192  " + p.name() + ", " + Words.of("role.short." + p.role().name()) + ", "
+                    + Words.of("incoming.why." + p.why().name()));
             if (!p.seen().fault().isEmpty()) {
                 output.say("     " + p.seen().fault());
             }

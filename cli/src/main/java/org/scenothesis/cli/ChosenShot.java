@@ -17,7 +17,8 @@ final class ChosenShot {
             return p.shots().getFirst().id();
         }
         if (id == null) {
-            throw new InputException(p.shots().isEmpty() ? Words.of("chosen-shot.this-production-has-no-shot") : Words.of("chosen-shot.which-shot-say-shot-with", ids(p)));
+            throw new InputException(p.shots().isEmpty() ? Words.of("chosen-shot.this-production-has-no-shot")
+                    : Words.of("chosen-shot.which-shot-say-shot-with", ids(p)));
         }
         require(p, id);
         return id;

@@ -49,7 +49,8 @@ final class CompareCommand implements Callable<Integer> {
         List<MarksFile.Pair> pairs = told == null ? List.of() : told.pairs();
         PictureComparison c = PictureComparison.of(one, two, told == null || !pairs.isEmpty() ? null : told.area());
         if (!pairs.isEmpty()) {
-            c = c.by(one.getFirst(), pairs.stream().map(MarksFile.Pair::plate).toList(), two.getFirst(), pairs.stream().map(MarksFile.Pair::other).toList());
+            c = c.by(one.getFirst(), pairs.stream().map(MarksFile.Pair::plate).toList(), two.getFirst(), pairs.stream()
+                    .map(MarksFile.Pair::other).toList());
         }
         output.print(json(c));
         say(c);

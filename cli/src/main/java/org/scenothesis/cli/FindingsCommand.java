@@ -27,7 +27,8 @@ final class FindingsCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         return of.open((folder, shot) -> {
             try (Bands bands = Bands.allCores()) {
-                tell(folder, shot, new Surveyor(folder, bands).survey(shot, List.of(), Measured.NOTHING, output.progress("measure"), told -> {}));
+                tell(folder, shot, new Surveyor(folder, bands).survey(shot, List.of(), Measured.NOTHING, output.progress("measure"),
+                        told -> {}));
             }
         });
     }
@@ -43,7 +44,8 @@ final class FindingsCommand implements Callable<Integer> {
         o.put("to_measure", known.of());
         o.set("findings", Output.findings(all.findings()));
         output.print(o);
-        output.say(known.of() == 0 ? Words.of("findings-command.nothing-to-measure-the-shot") : known.measured() + " of " + known.of() + " measured");
+        output.say(known.of() == 0 ? Words.of("findings-command.nothing-to-measure-the-shot") : known.measured() + " of " + known.of()
+                + " measured");
         output.sayFindings(all.of("").findings());
         shot.plates().forEach(plate -> {
             output.say(plate.name() + " (" + Words.of("role." + plate.role().name()) + ")");

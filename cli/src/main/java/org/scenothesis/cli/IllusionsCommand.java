@@ -78,10 +78,12 @@ final class IllusionsCommand implements Callable<Integer> {
         ObjectNode o = Output.object();
         ArrayNode found = o.putArray("illusions");
         for (Search.Hit h : hits) {
-            ObjectNode at = found.addObject().put("id", h.illusion().id()).put("title", h.illusion().title()).put("story", h.illusion().story());
+            ObjectNode at = found.addObject().put("id", h.illusion().id()).put("title", h.illusion().title())
+                    .put("story", h.illusion().story());
             Output.number(at, "score", h.score());
             at.set("matched", Output.tree(h.matched()));
-            output.say(String.format("%-26s %s%s", h.illusion().id(), h.illusion().title(), h.matched().isEmpty() ? "" : "  (" + String.join(", ", h.matched()) + ")"));
+            output.say(String.format("%-26s %s%s", h.illusion().id(), h.illusion().title(), h.matched().isEmpty() ? ""
+                    : "  (" + String.join(", ", h.matched()) + ")"));
         }
         if (hits.isEmpty()) {
             output.say(Words.of("illusions-command.no-ready-illusion-shares-word"));
@@ -115,13 +117,15 @@ final class IllusionsCommand implements Callable<Integer> {
                 return;
             }
             if (!folder.writable()) {
-                throw new InputException(Words.of("illusions-command.nothing-was-changed-this-production", folder.path(), folder.whyReadOnly()));
+                throw new InputException(Words.of("illusions-command.nothing-was-changed-this-production", folder.path(),
+                        folder.whyReadOnly()));
             }
             ReadyMadeShot i = one(all, String.valueOf(lay));
             Production p = folder.production();
             if (!p.hasShot(shot)) {
                 List<Shot> more = new ArrayList<>(p.shots());
-                int number = shot.matches("\\d{1,6}") ? Integer.parseInt(shot) : p.shots().stream().mapToInt(Shot::number).max().orElse(0) + 1;
+                int number = shot.matches("\\d{1,6}") ? Integer.parseInt(shot) : p.shots().stream().mapToInt(Shot::number).max().orElse(0)
+                        + 1;
                 more.add(blank(shot, number));
                 p = p.withShots(more);
             }

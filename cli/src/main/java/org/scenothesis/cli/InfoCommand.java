@@ -49,10 +49,12 @@ final class InfoCommand implements Callable<Integer> {
             o.set("notes", Output.tree(i.notes()));
             output.print(o);
             output.say(String.format(
-                    Locale.ENGLISH, Words.of("info-command.dx-at-frames"), o.get("kind").asText(), i.width(), i.height(), Words.frames(i.frames()), i.seconds(),
+                    Locale.ENGLISH, Words.of("info-command.dx-at-frames"), o.get("kind").asText(), i.width(), i.height(),
+                    Words.frames(i.frames()), i.seconds(),
                     i.rate().framesPerSecond(), i.rate().variable() ? " (varies)" : ""));
             output.say(String.format(
-                    Words.of("info-command.in-range-matrix-transfer-turned"), c.codec(), c.container(), c.pixelFormat(), o.get("range").asText(), c.matrix(),
+                    Words.of("info-command.in-range-matrix-transfer-turned"), c.codec(), c.container(), c.pixelFormat(), o.get("range")
+                    .asText(), c.matrix(),
                     o.get("transfer").asText(), c.rotationDeg(), c.alpha() ? ", alpha" : "", c.audio() ? ", sound" : ""));
             if (i.equivalentMm() != null) {
                 output.say(Words.of("info-command.lens-mm-as-on-full", Words.number(i.equivalentMm(), 1)));

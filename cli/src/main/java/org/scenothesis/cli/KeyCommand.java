@@ -103,10 +103,12 @@ final class KeyCommand implements Callable<Integer> {
                 Files.createDirectories(out);
                 Polygon counts = model.garbage(shares);
                 write(t, f -> KeyInMemory.element(f, model, settings, counts, bands).spread(f.width(), f.height()), bands);
-                r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), new Keying(bands), Progress.NONE);
+                r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), new Keying(bands),
+                        Progress.NONE);
             }
             List<Finding> findings = KeyJudge.judge(
-                    r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE, new Subject.OfPlate(""), HouseRules.DEFAULT);
+                    r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE,
+                    new Subject.OfPlate(""), HouseRules.DEFAULT);
             output.print(json(r, findings));
             output.say(Words.frames(r.frames()) + " keyed into " + out);
             output.sayFindings(findings);
@@ -136,13 +138,15 @@ final class KeyCommand implements Callable<Integer> {
 
     /// What is written of a frame: matte, element, and the element over a background where there is one.
     private List<String> names(int frame) {
-        return Stream.of("matte", "element", "comp").limit(background == null ? 2 : 3).map(what -> String.format("%s-%06d.png", what, frame)).toList();
+        return Stream.of("matte", "element", "comp").limit(background == null ? 2 : 3)
+                .map(what -> String.format("%s-%06d.png", what, frame)).toList();
     }
 
     private static Picture over(Footage bg, Picture element, int i, Bands bands) throws FootageException, InputException {
         Picture base = bg.frame(Math.min(i, bg.info().frames() - 1)).withAlpha(null);
         if (!base.sameShape(element)) {
-            throw new InputException(Words.of("key-command.the-background-is-but-the", bg.info().path(), base.width(), base.height(), element.width(), element.height()));
+            throw new InputException(Words.of("key-command.the-background-is-but-the", bg.info().path(), base.width(), base.height(),
+                    element.width(), element.height()));
         }
         return Composer.compose(
                 List.of(
@@ -160,7 +164,8 @@ final class KeyCommand implements Callable<Integer> {
                 if (!(p.isArray() && p.size() == 2 && p.get(0).isNumber() && p.get(1).isNumber()) && !(p.has("x") && p.has("y"))) {
                     throw new InputException(Words.of("key-command.corner-is-not-write-the", file, (points.size() + 1)));
                 }
-                points.add(p.isArray() ? new Point(p.get(0).asDouble(), p.get(1).asDouble()) : new Point(p.get("x").asDouble(), p.get("y").asDouble()));
+                points.add(p.isArray() ? new Point(p.get(0).asDouble(), p.get(1).asDouble())
+                        : new Point(p.get("x").asDouble(), p.get("y").asDouble()));
             }
             if (points.size() < 3) {
                 throw new InputException(Words.of("key-command.an-outline-needs-at-least", file));

@@ -82,7 +82,9 @@ final class KitCommand implements Callable<Integer> {
 
     private static Owned thing(String told) throws InputException {
         String[] parts = told.split(",");
-        OwnedKind kind = OwnedKind.byCode(parts[0].strip()).orElseThrow(() -> new InputException(Words.of("kit-command.add-there-is-no-such", told, Arrays.stream(OwnedKind.values()).map(OwnedKind::code).collect(Collectors.joining(", ")))));
+        OwnedKind kind = OwnedKind.byCode(parts[0].strip())
+                .orElseThrow(() -> new InputException(Words.of("kit-command.add-there-is-no-such", told, Arrays.stream(OwnedKind.values())
+                .map(OwnedKind::code).collect(Collectors.joining(", ")))));
         Owned out = Owned.usual(kind);
         for (String p : Arrays.asList(parts).subList(1, parts.length)) {
             int equals = p.indexOf('=');
@@ -105,7 +107,8 @@ final class KitCommand implements Callable<Integer> {
             return o.withCount(Integer.parseInt(value));
         }
         Fact f = o.kind().sizes().stream().filter(x -> x.key().equals(name)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(Words.of("kit-command.its-sizes-are", o.kind().sizes().stream().map(Fact::key).collect(Collectors.joining(", ")))));
+                .orElseThrow(() -> new IllegalArgumentException(Words.of("kit-command.its-sizes-are", o.kind().sizes().stream()
+                .map(Fact::key).collect(Collectors.joining(", ")))));
         return o.with(f, Double.parseDouble(value));
     }
 

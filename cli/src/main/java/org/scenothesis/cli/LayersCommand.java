@@ -141,7 +141,8 @@ final class LayersCommand implements Callable<Integer> {
 
     private static Shot laid(Shot s, String plate) throws InputException {
         Plate p = s.plate(plate).orElseThrow(
-                () -> new InputException(Words.of("bring-command.there-is-no-plate-in", plate, s.id(), names(s.plates().stream().map(Plate::id).toList()))));
+                () -> new InputException(Words.of("bring-command.there-is-no-plate-in", plate, s.id(),
+                names(s.plates().stream().map(Plate::id).toList()))));
         return Layers.added(s, Layers.fresh(s, p));
     }
 
@@ -150,12 +151,14 @@ final class LayersCommand implements Callable<Integer> {
     }
 
     private static String there(Shot s, String id) throws InputException {
-        return s.layer(id).map(Layer::id).orElseThrow(() -> new InputException(Words.of("layers-command.there-is-no-layer-in", id, s.id())));
+        return s.layer(id).map(Layer::id)
+                .orElseThrow(() -> new InputException(Words.of("layers-command.there-is-no-layer-in", id, s.id())));
     }
 
     private Shot changed(Shot s, String id) throws InputException {
         if (s.layer(id).isEmpty()) {
-            throw new InputException(Words.of("layers-command.there-is-no-layer-in-2", id, s.id(), names(s.layers().stream().map(Layer::id).toList())));
+            throw new InputException(Words.of("layers-command.there-is-no-layer-in-2", id, s.id(),
+                    names(s.layers().stream().map(Layer::id).toList())));
         }
         Shot now = s;
         for (String word : without) {
@@ -165,7 +168,8 @@ final class LayersCommand implements Callable<Integer> {
             Layer l = now.layer(id).orElseThrow();
             List<Step> may = Layers.addable(now, l);
             Step step = may.stream().filter(x -> Kind.word(x.getClass()).equals(word)).findFirst().orElseThrow(() -> new InputException(
-                    Words.of("layers-command.no-step-can-be-added", word, id, names(may.stream().map(x -> Kind.word(x.getClass())).toList()))));
+                    Words.of("layers-command.no-step-can-be-added", word, id, names(may.stream().map(x -> Kind.word(x.getClass()))
+                    .toList()))));
             now = now.withLayer(id, o -> Layers.more(o, step));
         }
         for (Map.Entry<String, Double> e : set.entrySet()) {
@@ -190,7 +194,9 @@ final class LayersCommand implements Callable<Integer> {
         String where = source;
         if (where != null) {
             Layer l = now.layer(id).orElseThrow();
-            Layer other = Layers.sourced(now, l, where).orElseThrow(() -> new InputException(Words.of("layers-command.the-source-of-can-be", id, names(Layers.sources(s, l)), where)));
+            Layer other = Layers.sourced(now, l, where)
+                    .orElseThrow(() -> new InputException(Words.of("layers-command.the-source-of-can-be", id, names(Layers.sources(s, l)),
+                    where)));
             now = now.withLayer(id, o -> other);
         }
         now = now.withLayer(id, l -> {
@@ -228,8 +234,10 @@ final class LayersCommand implements Callable<Integer> {
 
     private Layer numbered(Layer l, String word, double value) throws InputException {
         Nth nth = Nth.of(word);
-        int i = nth.in(l, s -> StepKind.parameters(s).stream().anyMatch(p -> p.code().equals(nth.name))).orElseThrow(() -> new InputException(
-                Words.of("layers-command.the-layer-has-no-number", l.id(), word, names(l.steps().stream().flatMap(x -> StepKind.parameters(x).stream()).map(Parameter::code).toList()))));
+        int i = nth.in(l, s -> StepKind.parameters(s).stream().anyMatch(p -> p.code().equals(nth.name)))
+                .orElseThrow(() -> new InputException(
+                Words.of("layers-command.the-layer-has-no-number", l.id(), word,
+                names(l.steps().stream().flatMap(x -> StepKind.parameters(x).stream()).map(Parameter::code).toList()))));
         Step step = l.steps().get(i);
         Parameter<?> p = StepKind.parameters(step).stream().filter(x -> x.code().equals(nth.name)).findFirst().orElseThrow();
         within(p, value);
@@ -242,7 +250,8 @@ final class LayersCommand implements Callable<Integer> {
     }
 
     private Layer eased(Layer l, String word, String ease) throws InputException {
-        Ease to = Arrays.stream(Ease.values()).filter(e -> e.name().equalsIgnoreCase(ease)).findFirst().orElseThrow(() -> new InputException(Words.of("layers-command.ease-choose-hold-steady-or", word, ease)));
+        Ease to = Arrays.stream(Ease.values()).filter(e -> e.name().equalsIgnoreCase(ease)).findFirst()
+                .orElseThrow(() -> new InputException(Words.of("layers-command.ease-choose-hold-steady-or", word, ease)));
         int i = at(l, word);
         if (!Keys.at(l.steps().get(i), at)) {
             throw new InputException(Words.of("layers-command.ease-it-has-no-key", word, at));
@@ -253,7 +262,8 @@ final class LayersCommand implements Callable<Integer> {
     /// The place of a step by its word.
     private static int at(Layer l, String word) throws InputException {
         Nth nth = Nth.of(word);
-        return nth.in(l, s -> Kind.word(s.getClass()).equals(nth.name)).orElseThrow(() -> new InputException(Words.of("layers-command.the-layer-has-no-step", l.id(), word)));
+        return nth.in(l, s -> Kind.word(s.getClass()).equals(nth.name))
+                .orElseThrow(() -> new InputException(Words.of("layers-command.the-layer-has-no-step", l.id(), word)));
     }
 
     private Layer chosen(Shot s, Layer l, String code, String word) throws InputException {
@@ -272,11 +282,13 @@ final class LayersCommand implements Callable<Integer> {
     }
 
     private List<Choice<?>> choices(Shot s, Step step) {
-        return Choices.of(step, s.tracks().stream().map(Track::id).toList(), t -> s.track(t).map(x -> Tracks.takeSeconds(s, x.plate(), at)).orElse(0.0));
+        return Choices.of(step, s.tracks().stream().map(Track::id).toList(), t -> s.track(t).map(x -> Tracks.takeSeconds(s, x.plate(), at))
+                .orElse(0.0));
     }
 
     private Layer pointed(Layer l, String word, String points) throws InputException {
-        List<Point> to = points.isBlank() ? List.of() : TrackCommand.points(List.of(points.split(";"))).stream().map(p -> p.times(0.01)).toList();
+        List<Point> to = points.isBlank() ? List.of() : TrackCommand.points(List.of(points.split(";"))).stream().map(p -> p.times(0.01))
+                .toList();
         boolean limit = word.startsWith(LIMIT);
         int i = at(l, limit ? "cast" + word.substring(LIMIT.length()) : word);
         Step step = l.steps().get(i);
@@ -297,7 +309,8 @@ final class LayersCommand implements Callable<Integer> {
             throw new InputException(Words.of("layers-command.is-not-led-by-points", word));
         }
         if (to.size() != led.names().size()) {
-            throw new InputException(word + " has " + led.names().size() + " points (" + names(led.names()) + "), " + to.size() + " were given.");
+            throw new InputException(word + " has " + led.names().size() + " points (" + names(led.names()) + "), " + to.size()
+                    + " were given.");
         }
         Step moved = led.withPoints(at, to);
         if (!((PointDriven) moved).points(at).equals(to)) {
@@ -308,7 +321,8 @@ final class LayersCommand implements Callable<Integer> {
 
     private static void within(Parameter<?> p, double value) throws InputException {
         if (!(value >= p.span().low() && value <= p.span().high())) {
-            throw new InputException(Words.of("layers-command.it-goes-from-to", p.code(), value, p.span().low(), p.span().high(), (p.unit().isEmpty() ? "" : " " + p.unit())));
+            throw new InputException(Words.of("layers-command.it-goes-from-to", p.code(), value, p.span().low(), p.span().high(),
+                    (p.unit().isEmpty() ? "" : " " + p.unit())));
         }
     }
 
@@ -316,7 +330,8 @@ final class LayersCommand implements Callable<Integer> {
         ObjectNode o = Output.object();
         ArrayNode list = o.putArray("layers");
         for (Layer l : s.layers()) {
-            ObjectNode one = list.addObject().put("id", l.id()).put("name", l.name()).put("on", l.on()).put("plate", l.plate()).put("blend", l.blend().name().toLowerCase(Locale.ROOT));
+            ObjectNode one = list.addObject().put("id", l.id()).put("name", l.name()).put("on", l.on()).put("plate", l.plate())
+                    .put("blend", l.blend().name().toLowerCase(Locale.ROOT));
             ArrayNode steps = one.putArray("steps");
             for (Step step : l.steps()) {
                 ObjectNode numbers = steps.addObject().put("step", Kind.word(step.getClass())).putObject("numbers");
@@ -330,7 +345,8 @@ final class LayersCommand implements Callable<Integer> {
     }
 
     private String said(Step step) {
-        String numbers = StepKind.parameters(step).stream().map(p -> p.code() + "=" + Words.number(p.get(step, at), p.span().decimals())).collect(Collectors.joining("  "));
+        String numbers = StepKind.parameters(step).stream().map(p -> p.code() + "=" + Words.number(p.get(step, at), p.span().decimals()))
+                .collect(Collectors.joining("  "));
         return numbers.isEmpty() ? "" : ": " + numbers;
     }
 }

@@ -44,7 +44,8 @@ final class LeftoversCommand implements Callable<Integer> {
             }
             o.put("cleared", clear);
             output.print(o);
-            output.say(all.isEmpty() ? Words.of("leftovers-command.nothing-is-left-over") : clear ? "removed" : Words.of("leftovers-command.with-clear-they-are-removed"));
+            output.say(all.isEmpty() ? Words.of("leftovers-command.nothing-is-left-over") : clear ? "removed"
+                    : Words.of("leftovers-command.with-clear-they-are-removed"));
             return 0;
         }
     }

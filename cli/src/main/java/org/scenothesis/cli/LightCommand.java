@@ -69,7 +69,8 @@ final class LightCommand implements Callable<Integer> {
         Estimate size = l.sizeDeg();
         Estimate fill = l.keyToFillStops();
         output.say("size          " + MatchWords.degrees(size));
-        output.say(Words.of("light-command.key-to-fill", (fill == null ? Words.of("camera.unknown") : Words.stops(fill.value()) + " \u00b1 " + Words.number(fill.std(), 2))));
+        output.say(Words.of("light-command.key-to-fill", (fill == null ? Words.of("camera.unknown") : Words.stops(fill.value())
+                + " \u00b1 " + Words.number(fill.std(), 2))));
         output.say("key colour    " + kelvin(l.key()));
         output.say("fill colour   " + kelvin(l.fill()));
         l.neutral().forEach(n -> output.say("neutral       " + kelvin(n)));

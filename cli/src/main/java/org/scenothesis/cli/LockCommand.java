@@ -43,7 +43,8 @@ final class LockCommand implements Callable<Integer> {
             Subject subject = new Subject.OfTake("", "");
             List<Finding> findings = new ArrayList<>(LockJudge.judge(r, subject, HouseRules.DEFAULT, false));
             read.asked(subject).ifPresent(findings::add);
-            output.print(json(r, findings).put("matrix_that_agrees", read.matrix() == null ? null : read.matrix().name().toLowerCase(Locale.ROOT)));
+            output.print(json(r, findings).put("matrix_that_agrees", read.matrix() == null ? null : read.matrix().name()
+                    .toLowerCase(Locale.ROOT)));
             say(r, findings);
             return 0;
         }
@@ -57,7 +58,8 @@ final class LockCommand implements Callable<Integer> {
         if (r.found()) {
             segment(o, r.settled());
         } else {
-            for (String name : new String[] {"used_share", "shift_px", "corner_shift_px", "roll_deg", "zoom_percent", "residual_px", "deviation_px", "exposure_stops", "white_balance_mired", "gain"}) {
+            for (String name : new String[] {"used_share", "shift_px", "corner_shift_px", "roll_deg", "zoom_percent", "residual_px",
+                    "deviation_px", "exposure_stops", "white_balance_mired", "gain"}) {
                 o.putNull(name);
             }
         }
@@ -124,7 +126,8 @@ final class LockCommand implements Callable<Integer> {
             output.say(String.format(
                     Words.of("lock-command.frames-to-shift-px-roll"),
                     g.from(), g.to(), Words.signed(g.shift().x(), 3), Words.signed(g.shift().y(), 3), Words.signed(g.rollDeg(), 4),
-                    Words.signed(g.zoomPercent(), 3), Words.number(g.residualPx(), 3), gains == null ? "not measured" : Words.stops(gains.stops()), 100 * g.usedShare()));
+                    Words.signed(g.zoomPercent(), 3), Words.number(g.residualPx(), 3), gains == null ? "not measured"
+                    : Words.stops(gains.stops()), 100 * g.usedShare()));
         }
         output.sayFindings(findings);
     }

@@ -22,21 +22,27 @@ import picocli.CommandLine.Command;
         mixinStandardHelpOptions = true,
         version = "Scenothesis 0.1",
         subcommands = {
-            LockCommand.class, PerspectiveCommand.class, LightCommand.class, CompareCommand.class, BackgroundCommand.class, SolveCommand.class, KeyCommand.class, BreakdownCommand.class, RenderCommand.class, RehearseCommand.class, InfoCommand.class,
-            FindingsCommand.class, IllusionsCommand.class, ShotListCommand.class, SunCommand.class, EarlierCommand.class, LeftoversCommand.class,
-            TakeCommand.class, NewCommand.class, BringCommand.class, LayersCommand.class, ShotsCommand.class, TrackCommand.class, TracksCommand.class, SoundCommand.class, StageCommand.class, KitCommand.class, CommandLine.HelpCommand.class
+            LockCommand.class, PerspectiveCommand.class, LightCommand.class, CompareCommand.class, BackgroundCommand.class,
+                    SolveCommand.class, KeyCommand.class, BreakdownCommand.class, RenderCommand.class, RehearseCommand.class,
+                    InfoCommand.class,
+            FindingsCommand.class, IllusionsCommand.class, ShotListCommand.class, SunCommand.class, EarlierCommand.class,
+            LeftoversCommand.class,
+            TakeCommand.class, NewCommand.class, BringCommand.class, LayersCommand.class, ShotsCommand.class, TrackCommand.class,
+            TracksCommand.class, SoundCommand.class, StageCommand.class, KitCommand.class, CommandLine.HelpCommand.class
         },
         footer = {"", "${bundle:main.with-window-scenothesis-folder-new}"})
 public final class Main {
     public static void main(String[] args) {
-        System.exit(run(new PrintWriter(System.out, true, StandardCharsets.UTF_8), new PrintWriter(System.err, true, StandardCharsets.UTF_8), args));
+        System.exit(run(new PrintWriter(System.out, true, StandardCharsets.UTF_8),
+                new PrintWriter(System.err, true, StandardCharsets.UTF_8), args));
     }
 
     /// Runs a command line and returns its exit code.
     public static int run(PrintWriter printed, PrintWriter complained, String... args) {
         PrintWriter out = new PrintWriter(new PlainWriter(printed), true);
         PrintWriter err = new PrintWriter(new PlainWriter(complained), true);
-        CommandLine line = new CommandLine(new Main()).setResourceBundle(ResourceBundle.getBundle("org.scenothesis.production.words.cli", Locale.ENGLISH));
+        CommandLine line = new CommandLine(new Main())
+                .setResourceBundle(ResourceBundle.getBundle("org.scenothesis.production.words.cli", Locale.ENGLISH));
         Objects.requireNonNull(line.getSubcommands().get("layers")).getCommandSpec().usageMessage().footer(StepHelp.lines());
         line.setOut(out);
         line.setErr(err);
@@ -61,7 +67,8 @@ public final class Main {
     }
 
     private static String sentence(Exception e) {
-        if (e instanceof FootageException || e instanceof StoreException || e instanceof InputException || e instanceof IllegalArgumentException) {
+        if (e instanceof FootageException || e instanceof StoreException || e instanceof InputException
+                || e instanceof IllegalArgumentException) {
             return String.valueOf(e.getMessage());
         }
         if (e instanceof Stopped) {

@@ -33,7 +33,8 @@ final class NewCommand implements Callable<Integer> {
     @Option(names = "--rate", paramLabel = "PER_S", description = "${bundle:new-command.pictures-second-with-size}", defaultValue = "25")
     double rate;
 
-    @Option(names = "--wonder", paramLabel = "KIND", description = "${bundle:new-command.illusion-of-the-first-shot} ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--wonder", paramLabel = "KIND",
+            description = "${bundle:new-command.illusion-of-the-first-shot} ${COMPLETION-CANDIDATES}.")
     @Nullable IllusionKind illusion;
 
     @Mixin

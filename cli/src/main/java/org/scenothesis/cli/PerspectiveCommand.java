@@ -19,7 +19,8 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "perspective", description = "${bundle:perspective-command.says-which-camera-took-picture}", mixinStandardHelpOptions = true)
+@Command(name = "perspective", description = "${bundle:perspective-command.says-which-camera-took-picture}",
+        mixinStandardHelpOptions = true)
 final class PerspectiveCommand implements Callable<Integer> {
     @Parameters(paramLabel = "STILL", description = "${bundle:light-command.still-or-footage-of-which}")
     Path still;
@@ -53,14 +54,17 @@ final class PerspectiveCommand implements Callable<Integer> {
     }
 
     private void say(PictureCamera c, List<Point> asked, List<MarksFile.Tape> tapes) {
-        output.say(Words.of("perspective-command.from-px-left-over", Words.count(c.linesUsed(), "edge", "edges"), Words.number(c.residualPx(), 2)));
+        output.say(Words.of("perspective-command.from-px-left-over", Words.count(c.linesUsed(), "edge", "edges"),
+                Words.number(c.residualPx(), 2)));
         output.say("view across   " + MatchWords.view(c));
         output.say("tilt          " + MatchWords.degrees(c.tiltDeg()));
         output.say("roll          " + MatchWords.degrees(c.rollDeg()));
         output.say("lens height   " + MatchWords.metres(c.lensHeightM()));
         output.say("bend          " + (c.bent() ? Words.number(c.distortion(), 3) : "none found"));
         for (Point p : asked) {
-            output.say(Words.number(p.x(), 1) + ", " + Words.number(p.y(), 1) + ": " + c.ground(p).map(g -> Words.number(g.rightM(), 2) + " m right, " + Words.number(g.forwardM(), 2) + " m ahead \u00b1 " + Words.number(g.stdM(), 2)).orElse(Words.of("perspective-command.not-on-the-ground-as")));
+            output.say(Words.number(p.x(), 1) + ", " + Words.number(p.y(), 1) + ": " + c.ground(p)
+                    .map(g -> Words.number(g.rightM(), 2) + " m right, " + Words.number(g.forwardM(), 2) + " m ahead \u00b1 "
+                    + Words.number(g.stdM(), 2)).orElse(Words.of("perspective-command.not-on-the-ground-as")));
         }
         for (MarksFile.Tape t : tapes) {
             output.say((t.stands() == Marks.Stands.GROUND ? "tape          " : "staff         ") + MatchWords.tape(t.read(c)));

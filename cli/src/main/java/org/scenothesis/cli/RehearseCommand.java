@@ -20,13 +20,15 @@ final class RehearseCommand implements Callable<Integer> {
     @Option(names = "--out", required = true, paramLabel = "DIR", description = "${bundle:rehearse-command.the-production-folder-to-film}")
     Path out;
 
-    @Option(names = "--width", defaultValue = "1280", paramLabel = "PX", description = "${bundle:rehearse-command.picture-width-the-shape-is}")
+    @Option(names = "--width", defaultValue = "1280", paramLabel = "PX",
+            description = "${bundle:rehearse-command.picture-width-the-shape-is}")
     int width;
 
     @Option(names = "--samples", defaultValue = "40", paramLabel = "N", description = "${bundle:rehearse-command.light-paths-per-pixel-of}")
     int samples;
 
-    @Option(names = "--moving-samples", defaultValue = "14", paramLabel = "N", description = "${bundle:rehearse-command.light-paths-per-pixel-where}")
+    @Option(names = "--moving-samples", defaultValue = "14", paramLabel = "N",
+            description = "${bundle:rehearse-command.light-paths-per-pixel-where}")
     int movingSamples;
 
     @Option(names = "--seed", defaultValue = "1", description = "${bundle:rehearse-command.the-same-seed-films-the}")

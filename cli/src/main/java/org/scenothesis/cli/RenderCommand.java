@@ -44,7 +44,8 @@ final class RenderCommand implements Callable<Integer> {
     @Option(names = "--frames", paramLabel = "A-B", description = "${bundle:render-command.only-these-frames-both-included}")
     @Nullable String frames;
 
-    @Option(names = "--format", paramLabel = "FORMAT", completionCandidates = Formats.class, description = "${bundle:render-command.format-otherwise-by-ending}")
+    @Option(names = "--format", paramLabel = "FORMAT", completionCandidates = Formats.class,
+            description = "${bundle:render-command.format-otherwise-by-ending}")
     @Nullable String format;
 
     @Option(names = "--of", paramLabel = "WHAT", defaultValue = "whole", description = "${bundle:render-command.what-of-the-shot-whole}")
@@ -75,7 +76,9 @@ final class RenderCommand implements Callable<Integer> {
 
     private RenderJob job(ShotRenderer renderer, Shot s) throws FootageException, InputException {
         int[] range = range(renderer.format(s).frames());
-        Excerpt excerpt = Excerpt.of(s, what).orElseThrow(() -> new InputException(Words.of("render-command.of-this-shot-has", what, Excerpt.of(s).stream().map(Excerpt::word).collect(Collectors.joining(", ")))));
+        Excerpt excerpt = Excerpt.of(s, what)
+                .orElseThrow(() -> new InputException(Words.of("render-command.of-this-shot-has", what, Excerpt.of(s).stream()
+                .map(Excerpt::word).collect(Collectors.joining(", ")))));
         return new RenderJob(renderer, s, target(range).withOf(excerpt));
     }
 
@@ -83,7 +86,9 @@ final class RenderCommand implements Callable<Integer> {
         if (format == null) {
             return RenderJob.Target.of(out, range[0], range[1]);
         }
-        ExportFormat asked = ExportFormat.of(format).orElseThrow(() -> new InputException(Words.of("render-command.format-there-are", format, String.join(", ", new Formats()))));
+        ExportFormat asked = ExportFormat.of(format)
+                .orElseThrow(() -> new InputException(Words.of("render-command.format-there-are", format,
+                String.join(", ", new Formats()))));
         return RenderJob.Target.of(out, range[0], range[1], asked);
     }
 

@@ -70,8 +70,10 @@ final class ShotsCommand implements Callable<Integer> {
             o.put("collected", collected);
             ArrayNode list = o.putArray("shots");
             for (Shot s : now.shots()) {
-                list.addObject().put("id", s.id()).put("number", s.number()).put("title", s.title()).put("seconds", s.seconds()).put("plates", s.plates().size()).put("layers", s.layers().size());
-                output.say(s.id() + "  " + s.title() + ", " + Words.number(s.seconds(), 1) + " s, " + Words.count(s.plates().size(), "plate", "plates") + ", " + Words.count(s.layers().size(), "layer", "layers"));
+                list.addObject().put("id", s.id()).put("number", s.number()).put("title", s.title()).put("seconds", s.seconds())
+                        .put("plates", s.plates().size()).put("layers", s.layers().size());
+                output.say(s.id() + "  " + s.title() + ", " + Words.number(s.seconds(), 1) + " s, "
+                        + Words.count(s.plates().size(), "plate", "plates") + ", " + Words.count(s.layers().size(), "layer", "layers"));
             }
             output.print(o);
         }
@@ -79,7 +81,8 @@ final class ShotsCommand implements Callable<Integer> {
     }
 
     private Production changed(Production p, String shot) {
-        Production now = p.withShot(shot, s -> s.withTitle(title == null ? s.title() : title).withSeconds(seconds == null ? s.seconds() : seconds));
+        Production now = p.withShot(shot, s -> s.withTitle(title == null ? s.title() : title).withSeconds(seconds == null ? s.seconds()
+                : seconds));
         now = copy ? Shots.copied(now, shot) : now;
         now = Shots.moved(now, shot, later);
         return away ? Shots.without(now, shot) : now;

@@ -43,7 +43,8 @@ final class SolveCommand implements Callable<Integer> {
         FootageSource source = FootageSource.of(footage);
         Marks bare = CameraOfStill.bare(source);
         Path told = marks;
-        MovingCamera c = MovingTake.solve(source, told == null ? null : MarksFile.read(told).camera(bare.width(), bare.height()), output.progress("solve"));
+        MovingCamera c = MovingTake.solve(source, told == null ? null : MarksFile.read(told).camera(bare.width(), bare.height()),
+                output.progress("solve"));
         Path to = gltf;
         if (to != null) {
             try (Footage f = Footages.open(source)) {
@@ -61,10 +62,14 @@ final class SolveCommand implements Callable<Integer> {
     private void say(MovingCamera c) {
         output.say("camera        " + Words.of("moving." + c.does()));
         Estimate f = c.focalPx();
-        output.say("focal length  " + (f == null ? Words.of("camera.unknown") : Words.number(f.value(), 0) + " px" + (f.std() > 0 ? " \u00b1 " + Words.number(100 * f.share(), 1) + " %" : ", entered")));
-        output.say("frames        " + c.placed() + " of " + c.frames().size() + " placed" + (c.does() == Does.TRAVELS ? Words.of("solve-command.px-left-over-by", Words.number(c.residualPx(), 2), Words.count(c.places().size(), "point", "points")) : ""));
+        output.say("focal length  " + (f == null ? Words.of("camera.unknown") : Words.number(f.value(), 0) + " px"
+                + (f.std() > 0 ? " \u00b1 " + Words.number(100 * f.share(), 1) + " %" : ", entered")));
+        output.say("frames        " + c.placed() + " of " + c.frames().size() + " placed" + (c.does() == Does.TRAVELS
+                ? Words.of("solve-command.px-left-over-by", Words.number(c.residualPx(), 2),
+                Words.count(c.places().size(), "point", "points")) : ""));
         if (c.does() == Does.TRAVELS) {
-            output.say("path          " + (c.scaleKnown() ? Words.number(c.length(), 2) + " m long \u00b1 " + Words.number(100 * c.scaleShare(), 1) + " %" : Words.of("solve-command.its-length-is-not-known")));
+            output.say("path          " + (c.scaleKnown() ? Words.number(c.length(), 2) + " m long \u00b1 "
+                    + Words.number(100 * c.scaleShare(), 1) + " %" : Words.of("solve-command.its-length-is-not-known")));
         }
         c.refused().forEach(r -> output.say(r.what() + ": " + MatchWords.why(r)));
     }

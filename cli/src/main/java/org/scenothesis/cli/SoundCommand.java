@@ -72,7 +72,8 @@ final class SoundCommand implements Callable<Integer> {
             if (what != null && heard instanceof SoundSource.OfFile f) {
                 heard = ShotSound.file(folder, Path.of(f.path()));
             }
-            return new Sound(heard, or(at, was.atSeconds()), or(level, was.levelDb()), or(fadeIn, was.fadeInSeconds()), or(fadeOut, was.fadeOutSeconds()));
+            return new Sound(heard, or(at, was.atSeconds()), or(level, was.levelDb()), or(fadeIn, was.fadeInSeconds()),
+                    or(fadeOut, was.fadeOutSeconds()));
         } catch (IllegalArgumentException e) {
             throw new InputException(e.getMessage() + ".");
         } catch (StoreException e) {

@@ -126,16 +126,20 @@ final class StageCommand implements Callable<Integer> {
     @Option(names = "--rehearse", description = "${bundle:stage-command.films-every-plate-of-the}")
     boolean rehearse;
 
-    @Option(names = "--width", paramLabel = "PX", defaultValue = "640", description = "${bundle:stage-command.with-rehearse-width-of-the} (default: ${DEFAULT-VALUE}).")
+    @Option(names = "--width", paramLabel = "PX", defaultValue = "640",
+            description = "${bundle:stage-command.with-rehearse-width-of-the} (default: ${DEFAULT-VALUE}).")
     int width;
 
-    @Option(names = "--seconds", paramLabel = "S", defaultValue = "3", description = "${bundle:stage-command.with-rehearse-the-longest-roll} (default: ${DEFAULT-VALUE}).")
+    @Option(names = "--seconds", paramLabel = "S", defaultValue = "3",
+            description = "${bundle:stage-command.with-rehearse-the-longest-roll} (default: ${DEFAULT-VALUE}).")
     double seconds;
 
-    @Option(names = "--samples", paramLabel = "N", defaultValue = "24", description = "${bundle:stage-command.with-rehearse-light-paths-per} (default: ${DEFAULT-VALUE}).")
+    @Option(names = "--samples", paramLabel = "N", defaultValue = "24",
+            description = "${bundle:stage-command.with-rehearse-light-paths-per} (default: ${DEFAULT-VALUE}).")
     int samples;
 
-    @Option(names = "--fault", split = ",", paramLabel = "NAME", description = "${bundle:stage-command.with-rehearse-what-goes-wrong} ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--fault", split = ",", paramLabel = "NAME",
+            description = "${bundle:stage-command.with-rehearse-what-goes-wrong} ${COMPLETION-CANDIDATES}.")
     Set<Fault> faults = Set.of();
 
     @Option(names = "--compare", description = "${bundle:stage-command.measures-the-rehearsed-takes-and}")
@@ -161,7 +165,8 @@ final class StageCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        boolean writes = rehearse || suggest && keep || asNoted || lens != null || view != null || focal != null || horizon != null || known != null || tellsLight();
+        boolean writes = rehearse || suggest && keep || asNoted || lens != null || view != null || focal != null || horizon != null
+                || known != null || tellsLight();
         return of.open(writes, (folder, s) -> {
             double aspect = aspect(folder, s);
             boolean tells = asNoted || lens != null || view != null || focal != null || horizon != null || known != null;
@@ -180,7 +185,8 @@ final class StageCommand implements Callable<Integer> {
         if (f != null) {
             return f.width() / (double) f.height();
         }
-        try (Bands bands = Bands.sequential(); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, new Surveyor(folder, bands).contents(), bands)) {
+        try (Bands bands = Bands.sequential(); ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, new Surveyor(folder, bands)
+                .contents(), bands)) {
             ShotRenderer.Format of = r.format(s);
             return of.width() / (double) of.height();
         } catch (FootageException e) {
@@ -246,7 +252,8 @@ final class StageCommand implements Callable<Integer> {
             List<Surface> surfaces = new ArrayList<>(stage.surfaces());
             if (ground != null) {
                 List<Double> n = two("--ground", ground);
-                surfaces.set(0, new Surface(stage.ground().id(), stage.ground().heightM(), Given.entered(new Surface.Extent(n.getFirst(), n.getLast()))));
+                surfaces.set(0, new Surface(stage.ground().id(), stage.ground().heightM(),
+                        Given.entered(new Surface.Extent(n.getFirst(), n.getLast()))));
             }
             Stage now = stage.withLight(l).withSurfaces(surfaces);
             return s.withStage(x -> now);
@@ -334,7 +341,8 @@ final class StageCommand implements Callable<Integer> {
         output.print(o);
     }
 
-    private ArrayNode rehearsed(ProductionFolder folder, Shot shot, List<Staged> sets, HouseRules rules) throws StoreException, FootageException, InputException {
+    private ArrayNode rehearsed(ProductionFolder folder, Shot shot, List<Staged> sets, HouseRules rules) throws StoreException,
+            FootageException, InputException {
         ArrayNode out = Output.object().arrayNode();
         Rehearsing.Wish wish;
         try {
@@ -344,7 +352,8 @@ final class StageCommand implements Callable<Integer> {
         }
         try (Bands bands = Bands.allCores()) {
             for (Staged set : sets) {
-                List<Rehearsing.Filmed> filmed = Rehearsing.film(folder, shot, set, set.needs(), wish, bands, output.progress("rehearsing " + set.setUp().name()));
+                List<Rehearsing.Filmed> filmed = Rehearsing.film(folder, shot, set, set.needs(), wish, bands,
+                        output.progress("rehearsing " + set.setUp().name()));
                 Shot now = folder.production().shot(shot.id());
                 folder.save(folder.production().withShot(shot.id(), x -> Rehearsing.taken(now, Breakdown.plan(shot, rules), filmed)));
                 filmed.forEach(f -> {
@@ -397,12 +406,14 @@ final class StageCommand implements Callable<Integer> {
                 for (PlateNeed n : set.needs()) {
                     Plate plate = plates.get(n.key());
                     Take take = plate == null ? null : plate.chosen();
-                    List<PredictionCheck> found = plate == null || take == null ? List.of() : Rehearsing.compared(set, n, plate, take, m, all, rules);
+                    List<PredictionCheck> found = plate == null || take == null ? List.of()
+                            : Rehearsing.compared(set, n, plate, take, m, all, rules);
                     if (plate != null && take != null && !found.isEmpty()) {
                         out.add(StageTree.compared(plate, take, found));
                         output.say("");
                         output.say(plate.name() + ", " + take.note());
-                        found.forEach(c -> output.say(String.format("  %-26s %-12s %-12s %s", Words.title(c.measure()), StageWords.foretold(c), StageWords.measured(c), StageWords.why(c))));
+                        found.forEach(c -> output.say(String.format("  %-26s %-12s %-12s %s", Words.title(c.measure()),
+                                StageWords.foretold(c), StageWords.measured(c), StageWords.why(c))));
                     }
                 }
             }
@@ -414,7 +425,8 @@ final class StageCommand implements Callable<Integer> {
         if (drawing == null && gltf == null) {
             return;
         }
-        Staged set = sets.stream().filter(x -> x.stage().floor().staged()).findFirst().orElseThrow(() -> new InputException(Words.of("stage-command.nothing-is-staged-in-this")));
+        Staged set = sets.stream().filter(x -> x.stage().floor().staged()).findFirst()
+                .orElseThrow(() -> new InputException(Words.of("stage-command.nothing-is-staged-in-this")));
         if (drawing != null) {
             Outputs.apart(drawing, folder.path().resolve(ProductionFolder.FILE));
             new SetSheet(set, set.hardest(), shot.number() + ", " + shot.title() + ": " + set.setUp().name(), feet).write(drawing, rules);
@@ -459,7 +471,8 @@ final class StageCommand implements Callable<Integer> {
         output.say("");
         output.say(set.setUp().name() + (set.byHand() ? "" : Words.of("stage-command.as-the-plan-has-it")));
         for (Piece p : set.stage().floor().pieces()) {
-            output.say("  " + p.name() + ", " + StageWords.thing(p.thing()) + ", " + StageWords.length(p.at().x(), false) + " across, " + StageWords.length(p.at().z(), false) + " away");
+            output.say("  " + p.name() + ", " + StageWords.thing(p.thing()) + ", " + StageWords.length(p.at().x(), false) + " across, "
+                    + StageWords.length(p.at().z(), false) + " away");
         }
         for (PlateNeed n : set.needs()) {
             output.say("  " + PlanWords.name(n));

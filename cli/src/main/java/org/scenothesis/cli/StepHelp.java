@@ -25,14 +25,16 @@ final class StepHelp {
         for (Step s : all()) {
             out.add("  " + Kind.word(s.getClass()));
             StepKind.parameters(s).forEach(p -> out.add("    " + number(p)));
-            Choices.of(s, List.of(), t -> 0).stream().filter(c -> !c.options().isEmpty()).forEach(c -> out.add("    " + c.code() + " (--choose): " + String.join(", ", c.options())));
+            Choices.of(s, List.of(), t -> 0).stream().filter(c -> !c.options().isEmpty())
+                    .forEach(c -> out.add("    " + c.code() + " (--choose): " + String.join(", ", c.options())));
         }
         return out.stream().map(l -> l.replace("%", "%%")).toArray(String[]::new);
     }
 
     private static String number(Parameter<?> p) {
         String unit = p.unit().isEmpty() ? "" : " " + p.unit();
-        return String.format("%-26s %s to %s%s", p.code(), Words.number(p.span().low(), decimals(p)), Words.number(p.span().high(), decimals(p)), unit) + (p.keying().can() ? "" : "; " + Words.of("keying." + p.keying()));
+        return String.format("%-26s %s to %s%s", p.code(), Words.number(p.span().low(), decimals(p)),
+                Words.number(p.span().high(), decimals(p)), unit) + (p.keying().can() ? "" : "; " + Words.of("keying." + p.keying()));
     }
 
     private static int decimals(Parameter<?> p) {

@@ -25,7 +25,8 @@ import picocli.CommandLine.Option;
 
 @Command(name = "sun", description = "${bundle:sun-command.says-when-the-sun-shines}", mixinStandardHelpOptions = true)
 final class SunCommand implements Callable<Integer> {
-    private static final Map<String, Double> HEIGHTS = Map.of("horizon", LightDay.HORIZON_DEG, "golden", LightDay.GOLDEN_DEG, "blue", LightDay.BLUE_DEG, "dark", LightDay.DARK_DEG);
+    private static final Map<String, Double> HEIGHTS = Map.of("horizon", LightDay.HORIZON_DEG, "golden", LightDay.GOLDEN_DEG, "blue",
+            LightDay.BLUE_DEG, "dark", LightDay.DARK_DEG);
 
     @Option(names = "--lat", required = true, paramLabel = "DEG", description = "${bundle:sun-command.latitude-north-positive}")
     double latitude;
@@ -69,18 +70,21 @@ final class SunCommand implements Callable<Integer> {
         for (int m = 0; m < 24 * 60; m += 60) {
             if (day.sky(m) == LightDay.Sky.SUN) {
                 Sun s = day.sun(m);
-                ObjectNode h = hours.addObject().put("at", PlanWords.clock(m)).put("holds_until", PlanWords.clock(day.holdsUntil(m, limit)));
+                ObjectNode h = hours.addObject().put("at", PlanWords.clock(m))
+                        .put("holds_until", PlanWords.clock(day.holdsUntil(m, limit)));
                 Output.number(h, "azimuth_deg", s.azimuthDeg());
                 Output.number(h, "elevation_deg", s.elevationDeg());
                 output.say(String.format(
-                        Locale.ENGLISH, Words.of("sun-command.sun-at-high-holds-within"), PlanWords.clock(m), s.azimuthDeg(), s.elevationDeg(),
+                        Locale.ENGLISH, Words.of("sun-command.sun-at-high-holds-within"), PlanWords.clock(m), s.azimuthDeg(),
+                        s.elevationDeg(),
                         Words.number(limit, 0), PlanWords.clock(day.holdsUntil(m, limit))));
             }
         }
         day.best(minutes).ifPresent(b -> {
             o.put("best_start", PlanWords.clock(b));
             Output.number(o, "best_turn_deg", day.turn(b, b + minutes));
-            output.say(Words.of("sun-command.min-turn-least-from-by", Words.number(minutes, 0), PlanWords.clock(b), Words.number(day.turn(b, b + minutes), 1)));
+            output.say(Words.of("sun-command.min-turn-least-from-by", Words.number(minutes, 0), PlanWords.clock(b),
+                    Words.number(day.turn(b, b + minutes), 1)));
         });
         output.print(o);
         return 0;
@@ -105,7 +109,8 @@ final class SunCommand implements Callable<Integer> {
     private void moments(LightDay day, ObjectNode o) {
         ArrayNode list = o.putArray("moments");
         SortedMap<Double, String> all = new TreeMap<>();
-        HEIGHTS.forEach((name, deg) -> day.crossings(deg).forEach(c -> all.put(c.minutes(), Words.of("sun." + name + (c.upwards() ? ".up" : ".down")))));
+        HEIGHTS.forEach((name, deg) -> day.crossings(deg)
+                .forEach(c -> all.put(c.minutes(), Words.of("sun." + name + (c.upwards() ? ".up" : ".down")))));
         all.forEach((at, what) -> {
             list.addObject().put("what", what).put("at", PlanWords.clock(at));
             output.say(PlanWords.clock(at) + "  " + what);

@@ -37,7 +37,8 @@ final class TakeCommand implements Callable<Integer> {
     @Option(names = "--curve", paramLabel = "CURVE", description = "${bundle:take-command.read-with-this-curve} ${COMPLETION-CANDIDATES}.")
     @Nullable Transfer curve;
 
-    @Option(names = "--matrix", paramLabel = "MATRIX", description = "${bundle:take-command.read-with-this-colour-matrix} ${COMPLETION-CANDIDATES}.")
+    @Option(names = "--matrix", paramLabel = "MATRIX",
+            description = "${bundle:take-command.read-with-this-colour-matrix} ${COMPLETION-CANDIDATES}.")
     @Nullable ColourMatrix matrix;
 
     @Option(names = "--range", paramLabel = "RANGE", description = "${bundle:take-command.read-with-this-range} ${COMPLETION-CANDIDATES}.")
@@ -75,7 +76,8 @@ final class TakeCommand implements Callable<Integer> {
 
     private Shot given(Shot shot) throws InputException {
         if (to != null && shot.plate(to).isEmpty()) {
-            throw new InputException(Words.of("bring-command.there-is-no-plate-in", to, shot.id(), String.join(", ", shot.plates().stream().map(Plate::id).toList())));
+            throw new InputException(Words.of("bring-command.there-is-no-plate-in", to, shot.id(),
+                    String.join(", ", shot.plates().stream().map(Plate::id).toList())));
         }
         if (as == PlateRole.UNSORTED) {
             throw new InputException(Words.of("take-command.as-unsorted-the-tray-is"));
@@ -114,7 +116,8 @@ final class TakeCommand implements Callable<Integer> {
         Boolean full = r.fullRange();
         o.put("range", full == null ? null : full ? "full" : "limited");
         output.print(o);
-        output.say(t.id() + ", " + t.footage() + ": curve " + (r.curve() == null ? "as filed" : r.curve()) + ", matrix " + (r.matrix() == null ? "as filed" : r.matrix())
+        output.say(t.id() + ", " + t.footage() + ": curve " + (r.curve() == null ? "as filed" : r.curve()) + ", matrix "
+                + (r.matrix() == null ? "as filed" : r.matrix())
                 + ", range " + (full == null ? "as filed" : full ? "full" : "limited"));
     }
 }

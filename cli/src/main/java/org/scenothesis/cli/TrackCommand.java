@@ -135,7 +135,8 @@ final class TrackCommand implements Callable<Integer> {
         for (Followed f : series) {
             if (f.found()) {
                 Point p = middle(f.places());
-                output.say(String.format(Words.of("track-command.frame-px-size-turned-sure"), f.frame(), Words.number(p.x(), 2), Words.number(p.y(), 2), Words.number(f.size(), 3), Words.signed(f.turnDeg(), 2), 100 * f.confidence()));
+                output.say(String.format(Words.of("track-command.frame-px-size-turned-sure"), f.frame(), Words.number(p.x(), 2),
+                        Words.number(p.y(), 2), Words.number(f.size(), 3), Words.signed(f.turnDeg(), 2), 100 * f.confidence()));
             } else {
                 output.say(String.format(Words.of("track-command.frame-not-found"), f.frame()));
             }

@@ -117,7 +117,8 @@ final class TracksCommand implements Callable<Integer> {
             one.put("spots", t.spots().size());
             Output.number(one, "from_seconds", t.spots().getFirst().seconds());
             Output.number(one, "to_seconds", t.spots().getLast().seconds());
-            output.say(String.format(Locale.ROOT, Words.of("tracks-command.in-found-in-frames-from"), t.id(), t.name(), t.plate(), t.spots().size(), t.spots().getFirst().seconds(), t.spots().getLast().seconds()));
+            output.say(String.format(Locale.ROOT, Words.of("tracks-command.in-found-in-frames-from"), t.id(), t.name(), t.plate(), t.spots()
+                    .size(), t.spots().getFirst().seconds(), t.spots().getLast().seconds()));
         }
         output.print(o);
     }

@@ -38,7 +38,8 @@ class BeginTest {
         assertThat(in.path("taken").get(0).path("role").asText()).isEqualTo("element");
         assertThat(in.path("taken").get(1).path("role").asText()).isEqualTo("clean");
         assertThat(run("layers", there.toString(), "--lay", "street", "--lay", "ball").exit()).isZero();
-        JsonNode put = run("layers", there.toString(), "--layer", "ball", "--add", "frame-place", "--set", "across=10", "--set", "put-size=0.5", "--json").json();
+        JsonNode put = run("layers", there.toString(), "--layer", "ball", "--add", "frame-place", "--set", "across=10", "--set",
+                "put-size=0.5", "--json").json();
         assertThat(put.path("layers").get(1).path("steps").get(1).path("numbers").path("across").asDouble()).isEqualTo(10);
         Path out = home.resolve("frames");
         assertThat(run("render", there.toString(), "--frames", "0-0", "--out", out.toString(), "--quiet").exit()).isZero();
@@ -93,7 +94,8 @@ class BeginTest {
         JsonNode first = run("shots", there, "--json").json().path("shots").get(0);
         assertThat(first.path("title").asText()).isEqualTo("The swap");
         assertThat(first.path("seconds").asDouble()).isEqualTo(3.5);
-        assertThat(run("shots", there, "--shot", "2", "--copy", "--json").json().path("shots").get(1).path("title").asText()).isEqualTo("The swap again");
+        assertThat(run("shots", there, "--shot", "2", "--copy", "--json").json().path("shots").get(1).path("title").asText())
+                .isEqualTo("The swap again");
         assertThat(run("shots", there, "--shot", "2", "--away", "--json").json().path("shots")).hasSize(2);
         assertThat(run("shots", there, "--shot", "9").err()).contains("no shot 9");
     }
@@ -112,10 +114,14 @@ class BeginTest {
             assertThat(layer.path("steps").get(0).path("numbers").path("presence").asDouble()).isEqualTo(at[1]);
             assertThat(layer.path("blend").asText()).isEqualTo("add");
         }
-        assertThat(run("layers", there.toString(), "--layer", "street", "--set", "grain-amount=3").err()).contains("no number grain-amount");
-        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "grain", "--set", "grain-amount=300").err()).contains("from 0.0 to 50.0 %");
-        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "set-place", "--add", "set-place").err()).contains("no step place can be added");
-        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "pinned-corners", "--set", "pin-top-left-across=300").err()).contains("go round one way");
+        assertThat(run("layers", there.toString(), "--layer", "street", "--set", "grain-amount=3").err())
+                .contains("no number grain-amount");
+        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "grain", "--set", "grain-amount=300").err())
+                .contains("from 0.0 to 50.0 %");
+        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "set-place", "--add", "set-place").err())
+                .contains("no step place can be added");
+        assertThat(run("layers", there.toString(), "--layer", "street", "--add", "pinned-corners", "--set", "pin-top-left-across=300")
+                .err()).contains("go round one way");
         try (ProductionFolder elsewhere = ProductionFolder.open(there)) {
             assertThat(elsewhere.writable()).isTrue();
             assertThat(run("bring", there.toString(), still.toString()).err()).as("nothing is copied in vain").contains("open elsewhere");

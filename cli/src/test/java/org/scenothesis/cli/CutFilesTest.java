@@ -19,14 +19,16 @@ class CutFilesTest {
 
     @ParameterizedTest
     @ValueSource(strings = {
-        "fast.mp4", "film.webm", "film.avi", "film.ts", "av1.mkv", "ffv1.mkv", "prores.mov", "film.mxf", "film.ogv", "film.gif", "film.apng", "still.png", "still.jpg", "still.exr", "still.tif",
+        "fast.mp4", "film.webm", "film.avi", "film.ts", "av1.mkv", "ffv1.mkv", "prores.mov", "film.mxf", "film.ogv", "film.gif",
+                "film.apng", "still.png", "still.jpg", "still.exr", "still.tif",
         "still.bmp", "still.dpx", "still.webp"
     })
     void aCutFileIsNeverWhole(String name) throws Exception {
         byte[] whole = HostileFiles.sound(name);
         Path file = Files.write(home.resolve("cut-" + name), Arrays.copyOf(whole, whole.length * 6 / 10));
         Ran ran = Ran.run("info", file, "--json");
-        assertThat(ran.exit() == 1 ? ran.err().contains("cut short") : ran.json().get("cut_short").asBoolean()).as(ran.out() + ran.err()).isTrue();
+        assertThat(ran.exit() == 1 ? ran.err().contains("cut short") : ran.json().get("cut_short").asBoolean()).as(ran.out() + ran.err())
+                .isTrue();
         Path good = Files.write(home.resolve(name), whole);
         assertThat(Ran.run("info", good, "--json").json().get("cut_short").asBoolean()).as("a whole one is").isFalse();
     }

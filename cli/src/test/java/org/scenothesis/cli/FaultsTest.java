@@ -52,12 +52,14 @@ class FaultsTest {
     @ValueSource(ints = {4096, 0})
     void aFullDiskIsCalledAFullDisk(int left) throws Exception {
         Path disk = Files.createDirectories(home.resolve("disk"));
-        assumeThat(run("mount", "-t", "tmpfs", "-o", "size=3m", "tmpfs", disk.toString())).as("a small disk can only be mounted by root").isTrue();
+        assumeThat(run("mount", "-t", "tmpfs", "-o", "size=3m", "tmpfs", disk.toString())).as("a small disk can only be mounted by root")
+                .isTrue();
         try {
             Path p = disk.resolve("p");
             assertThat(Ran.run("new", p).exit()).isZero();
             fill(disk.resolve("ballast"), left);
-            for (String[] words : new String[][] {{"shots", p.toString(), "--add", "--title", "x".repeat(9000)}, {"findings", p.toString()}, {"layers", p.toString(), "--lay-whole"}}) {
+            for (String[] words : new String[][] {{"shots", p.toString(), "--add", "--title", "x".repeat(9000)},
+                    {"findings", p.toString()}, {"layers", p.toString(), "--lay-whole"}}) {
                 Ran ran = Ran.run((Object[]) words);
                 sentences(ran);
                 if (words[0].equals("shots")) {
@@ -155,17 +157,21 @@ class FaultsTest {
         Ran ran = Ran.run("perspective", home.resolve("good.mp4"), "--marks", marks);
         assertThat(ran.exit()).isEqualTo(1);
         assertThat(ran.err().strip().lines().filter(l -> !l.matches("[a-z ]+ \\d+ %"))).hasSize(1);
-        assertThat(ran.err().contains("inside Scenothesis")).as("and if it was a fault inside, where it came from is in the log").isEqualTo((Files.exists(log) ? Files.size(log) : 0) > before);
+        assertThat(ran.err().contains("inside Scenothesis")).as("and if it was a fault inside, where it came from is in the log")
+                .isEqualTo((Files.exists(log) ? Files.size(log) : 0) > before);
     }
 
     /// Every number that stands in the file can be set by command, and help lists each with its bounds.
     @Test
     void whatStandsInTheFileIsSetByCommand() throws Exception {
         String help = Ran.run("layers", "--help").out();
-        assertThat(help).contains("empty-below").contains("0.00 to 0.90").contains("filmed-away").contains("cast-density").contains("counts (--choose): within, outside, also");
+        assertThat(help).contains("empty-below").contains("0.00 to 0.90").contains("filmed-away").contains("cast-density")
+                .contains("counts (--choose): within, outside, also");
         Ran.run("layers", production, "--lay", "good");
-        Ran.run("layers", production, "--layer", "good", "--add", "drawn-shadow", "--add", "set-place", "--add", "outline", "--add", "outline");
-        Ran set = Ran.run("layers", production, "--layer", "good", "--set", "filmed-away=4.5", "--set", "softness:2=7", "--points", "cast-limit=10,10;90,10;50,90", "--points", "outline:2=1,1;9,1;5,9", "--name", "Ball");
+        Ran.run("layers", production, "--layer", "good", "--add", "drawn-shadow", "--add", "set-place", "--add", "outline", "--add",
+                "outline");
+        Ran set = Ran.run("layers", production, "--layer", "good", "--set", "filmed-away=4.5", "--set", "softness:2=7", "--points",
+                "cast-limit=10,10;90,10;50,90", "--points", "outline:2=1,1;9,1;5,9", "--name", "Ball");
         assertThat(set.exit()).as(set.err()).isZero();
         String file = Files.readString(production.resolve("production.json"));
         assertThat(file).contains("\"Ball\"").contains("4.5").contains("\"limit\"");
@@ -175,7 +181,8 @@ class FaultsTest {
         Ran.run("layers", production, "--layer", "good", "--add", "wrap");
         assertThat(Ran.run("layers", production, "--layer", "good", "--set", "wrap-radius=4", "--at", "0", "--keyframe").exit()).isZero();
         assertThat(Ran.run("layers", production, "--layer", "good", "--set", "wrap-radius=12", "--at", "1", "--keyframe").exit()).isZero();
-        assertThat(Files.readString(production.resolve("production.json"))).containsSubsequence("\"wrap\"", "\"keyed\"", "\"wrap-radius\"", "12.0");
+        assertThat(Files.readString(production.resolve("production.json"))).containsSubsequence("\"wrap\"", "\"keyed\"", "\"wrap-radius\"",
+                "12.0");
         assertThat(help.replaceAll("\\s+", " ")).contains("wobble-sways").contains("the same all the time");
         Ran.run("stage", production, "--lens-height", "1.4", "--view", "50", "--horizon", "45");
         Ran lit = Ran.run("stage", production, "--key", "-60,35", "--key-size", "2", "--key-to-fill", "1.5", "--ground", "0.5,6", "--json");

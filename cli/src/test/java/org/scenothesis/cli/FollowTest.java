@@ -54,7 +54,8 @@ class FollowTest {
 
     @Test
     void fourCornersAreFollowed() throws Exception {
-        JsonNode on = run("track", clip.toString(), "--corners", "60,40", "140,44", "138,100", "62,98", "--from", "2", "--to", "8", "--json").json().path("series");
+        JsonNode on = run("track", clip.toString(), "--corners", "60,40", "140,44", "138,100", "62,98", "--from", "2", "--to", "8",
+                "--json").json().path("series");
         assertThat(on).hasSize(7);
         JsonNode last = on.get(6);
         assertThat(last.path("corners").get(2).path("x").asDouble()).isCloseTo(138 + 6 * DriftingClip.STEP_X, within(0.2));
@@ -70,7 +71,8 @@ class FollowTest {
         assertThat(run("track", file, "--point", "900,20").err()).contains("outside its picture of 256x144");
         assertThat(run("track", file, "--point", "90,20", "--to", "99").err()).contains("frames 0 to 13");
         assertThat(run("track", file, "--corners", "10,10", "20,20", "30,30", "40,40").err()).contains("street.mp4", "go round one way");
-        assertThat(run("track", file, "--corners", "-900,-900", "-800,-900", "-800,-800", "-900,-800").err()).contains("street.mp4", "at least a few pixels");
+        assertThat(run("track", file, "--corners", "-900,-900", "-800,-900", "-800,-800", "-900,-800").err())
+                .contains("street.mp4", "at least a few pixels");
         assertThat(run("track", home.resolve("gone.mp4").toString(), "--point", "9,9").err()).contains("gone.mp4");
     }
 
@@ -83,14 +85,19 @@ class FollowTest {
         run("new", there);
         run("bring", there, clip.getParent().toString());
         run("layers", there, "--lay", "street", "--lay", "ball", "--lay-whole");
-        JsonNode tracks = run("tracks", there, "--follow", "street", "--points", "40,50", "--at", "0.2", "--layer", "ball", "--name", "the mark", "--json").json();
+        JsonNode tracks = run("tracks", there, "--follow", "street", "--points", "40,50", "--at", "0.2", "--layer", "ball", "--name",
+                "the mark", "--json").json();
         assertThat(tracks.path("tracks").get(0).path("spots").asInt()).as("in both directions").isEqualTo(FRAMES);
         JsonNode l = run(
-                "layers", there, "--layer", "ball", "--add", "join", "--points", "join=40,50;60,50;30,60;50,60", "--choose", "keeps=below", "--add", "outline", "--choose", "sides=curved", "--choose", "hung=track-1",
+                "layers", there, "--layer", "ball", "--add", "join", "--points", "join=40,50;60,50;30,60;50,60", "--choose", "keeps=below",
+                "--add", "outline", "--choose", "sides=curved", "--choose", "hung=track-1",
                 "--source", "lightest", "--json").json().path("layers").get(1);
-        assertThat(l.path("steps").toString()).contains("\"keeps\":\"below\"", "\"sides\":\"curved\"", "\"hung\":\"track-1\"", "\"follows\":\"track-1\"", "\"join-onto-left-across\":30.0");
-        assertThat(run("layers", there, "--layer", "whole", "--jolt", "0.3", "--add", "letterbox", "--set", "letterbox-ratio=2").exit()).isZero();
-        assertThat(run("tracks", there, "--mend", "track-1", "--at", "0.4", "--points", "41,51", "--json").json().path("tracks").get(0).path("spots").asInt()).isEqualTo(FRAMES);
+        assertThat(l.path("steps").toString()).contains("\"keeps\":\"below\"", "\"sides\":\"curved\"", "\"hung\":\"track-1\"",
+                "\"follows\":\"track-1\"", "\"join-onto-left-across\":30.0");
+        assertThat(run("layers", there, "--layer", "whole", "--jolt", "0.3", "--add", "letterbox", "--set", "letterbox-ratio=2").exit())
+                .isZero();
+        assertThat(run("tracks", there, "--mend", "track-1", "--at", "0.4", "--points", "41,51", "--json").json().path("tracks").get(0)
+                .path("spots").asInt()).isEqualTo(FRAMES);
         assertThat(run("render", there, "--frames", "3-3", "--out", home.resolve("out").toString(), "--quiet").exit()).isZero();
         assertThat(run("layers", there, "--layer", "ball", "--points", "join=40,50;40,50;30,60;50,60").err()).contains("fall together");
         assertThat(run("layers", there, "--layer", "ball", "--choose", "keeps=left").err()).contains("above, below, whole");

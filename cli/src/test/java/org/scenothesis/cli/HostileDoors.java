@@ -11,7 +11,8 @@ import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.FrameStore;
 import org.scenothesis.production.store.ProductionFolder;
 
-/// Takes files through every door of the command line and the first looks of the window, in a program of its own. Each line of the log is a door that was entered, and below it what was wrong.
+/// Takes files through every door of the command line and the first looks of the window, in a program of its own. Each line of the log is a
+/// door that was entered, and below it what was wrong.
 final class HostileDoors {
     private final Path home;
     private final Path good;
@@ -66,7 +67,8 @@ final class HostileDoors {
         note(file.getFileName() + " as a take");
         try (ProductionFolder f = ProductionFolder.open(p)) {
             String in = f.bringIn(file);
-            f.save(f.production().withShot(f.production().shots().getFirst().id(), s -> s.withPlates(s.plates().stream().map(q -> q.withTakes(List.of(new Take("t", in, true, "")))).toList())));
+            f.save(f.production().withShot(f.production().shots().getFirst().id(),
+                    s -> s.withPlates(s.plates().stream().map(q -> q.withTakes(List.of(new Take("t", in, true, "")))).toList())));
         }
     }
 
@@ -87,12 +89,14 @@ final class HostileDoors {
         Ran ran = Ran.run(words);
         if (ran.exit() != 0) {
             // The usage is an answer to wrong words, and these are right.
-            sentence(ran.exit() == 1 ? "" : "exit " + ran.exit(), ran.err().lines().filter(l -> !l.matches("[a-z ]+ \\d+ %|it takes about .* free")).reduce((a, b) -> a + "\n" + b).orElse(""));
+            sentence(ran.exit() == 1 ? "" : "exit " + ran.exit(), ran.err().lines()
+                    .filter(l -> !l.matches("[a-z ]+ \\d+ %|it takes about .* free")).reduce((a, b) -> a + "\n" + b).orElse(""));
         }
     }
 
     private void sentence(String wrong, String said) throws IOException {
-        String more = said.contains("Exception") || said.contains("Error:") || said.contains("inside Scenothesis") || said.isBlank() || said.strip().contains("\n") ? "not a sentence" : "";
+        String more = said.contains("Exception") || said.contains("Error:") || said.contains("inside Scenothesis") || said.isBlank()
+                || said.strip().contains("\n") ? "not a sentence" : "";
         if (!wrong.isEmpty() || !more.isEmpty()) {
             note("WRONG " + wrong + more + ": " + said.replace('\n', '|'));
         }

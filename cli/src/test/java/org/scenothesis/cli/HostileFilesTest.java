@@ -23,7 +23,8 @@ class HostileFilesTest {
     /// A text of two gigabytes in a still of two megabytes: no door unpacks it.
     @Test
     void aPackedTextIsNeverUnpacked() throws Exception {
-        Path bomb = Files.write(home.resolve("bomb.png"), HostileFiles.noted(HostileFiles.sound("still.png"), Integer.MAX_VALUE - (1 << 20)));
+        Path bomb = Files.write(home.resolve("bomb.png"), HostileFiles.noted(HostileFiles.sound("still.png"), Integer.MAX_VALUE
+                - (1 << 20)));
         HostileRun run = new HostileRun(home);
         run.one(bomb);
         assertThat(run.wrong()).isEmpty();

@@ -75,8 +75,10 @@ final class HostileRun {
         Path work = Files.createDirectories(home.resolve("work-" + k));
         Path good = Files.write(work.resolve("good.mp4"), HostileFiles.sound("film.mp4"));
         return new ProcessBuilder(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(), "--enable-native-access=ALL-UNNAMED", "--add-modules", "jdk.incubator.vector", "-Xmx1g",
-                "-Dscenothesis.user=" + home.resolve("user-" + k), "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(), "--enable-native-access=ALL-UNNAMED", "--add-modules",
+                "jdk.incubator.vector", "-Xmx1g",
+                "-Dscenothesis.user=" + home.resolve("user-" + k), "-cp", System.getProperty("surefire.test.class.path",
+                System.getProperty("java.class.path")),
                 HostileDoors.class.getName(), work.toString(), good.toString(), home.resolve("log-" + k).toString(), mine.toString())
                 .redirectErrorStream(true).redirectOutput(home.resolve("out-" + k).toFile()).start();
     }
@@ -94,12 +96,14 @@ final class HostileRun {
             wrong.add("it died at " + log.getLast() + ": " + Files.readString(home.resolve("out-" + k)));
         }
         // Complaints, each with the door before it.
-        IntStream.range(1, log.size()).filter(i -> log.get(i).startsWith("WRONG")).forEach(i -> wrong.add(log.get(i - 1) + ": " + log.get(i)));
+        IntStream.range(1, log.size()).filter(i -> log.get(i).startsWith("WRONG"))
+                .forEach(i -> wrong.add(log.get(i - 1) + ": " + log.get(i)));
     }
 
     private static long resident(Process p) {
         try {
-            return Files.readAllLines(Path.of("/proc/" + p.pid() + "/status")).stream().filter(l -> l.startsWith("VmRSS")).mapToLong(l -> Long.parseLong(l.replaceAll("\\D", ""))).findFirst().orElse(1);
+            return Files.readAllLines(Path.of("/proc/" + p.pid() + "/status")).stream().filter(l -> l.startsWith("VmRSS"))
+                    .mapToLong(l -> Long.parseLong(l.replaceAll("\\D", ""))).findFirst().orElse(1);
         } catch (IOException e) {
             return 1;
         }

@@ -95,7 +95,8 @@ class MainTest {
         Path out = folder.resolve("keyed");
         Ran r = run("key", keyTake, "--screen-plate", screen, "--background", screen, "--out", out, "--json", "--quiet");
         assertThat(r.exit()).isZero();
-        assertThat(out).isDirectoryContaining("glob:**matte-000000.png").isDirectoryContaining("glob:**element-000000.png").isDirectoryContaining("glob:**comp-000000.png");
+        assertThat(out).isDirectoryContaining("glob:**matte-000000.png").isDirectoryContaining("glob:**element-000000.png")
+                .isDirectoryContaining("glob:**comp-000000.png");
         JsonNode o = r.json();
         assertThat(o.get("screen_model").asText()).isEqualTo("screen_plate");
         assertThat(o.at("/measures/grey_outside_percent").doubleValue()).isLessThan(1);
@@ -181,7 +182,8 @@ class MainTest {
         Path empty = Files.write(folder.resolve("empty.png"), new byte[0]);
         Path none = folder.resolve("none.mp4");
         for (Path p : new Path[] {text, empty, none}) {
-            for (Ran r : new Ran[] {run("lock", reference, p, "--json"), run("lock", p, take), run("key", p, "--out", folder.resolve("o")), run("info", p)}) {
+            for (Ran r : new Ran[] {run("lock", reference, p, "--json"), run("lock", p, take), run("key", p, "--out", folder.resolve("o")),
+                    run("info", p)}) {
                 assertThat(r.exit()).isEqualTo(1);
                 assertThat(r.err().strip().lines().filter(l -> !l.contains("%")).toList()).hasSize(1);
                 assertThat(r.err()).contains(p.getFileName().toString()).doesNotContain("\tat ");
@@ -194,13 +196,15 @@ class MainTest {
     @Test
     void rehearsingRefusesWhatItCannotFilm() {
         assertThat(run("rehearse", "--out", folder.resolve("reh"), "--width", "3").exit()).isEqualTo(1);
-        assertThat(run("rehearse", "--out", folder.resolve("reh2"), "--width", "64", "--samples", "1", "--moving-samples", "4", "--only", "nobody").err()).contains("nobody");
+        assertThat(run("rehearse", "--out", folder.resolve("reh2"), "--width", "64", "--samples", "1", "--moving-samples", "4", "--only",
+                "nobody").err()).contains("nobody");
     }
 
     @Test
     void aSmallRehearsalIsFilmed() throws Exception {
         Path to = folder.resolve("rehearsal");
-        JsonNode o = run("rehearse", "--out", to, "--width", "96", "--samples", "1", "--moving-samples", "4", "--only", "card-ruler", "--json", "--quiet").json();
+        JsonNode o = run("rehearse", "--out", to, "--width", "96", "--samples", "1", "--moving-samples", "4", "--only", "card-ruler",
+                "--json", "--quiet").json();
         assertThat(o.get("files")).hasSize(1);
         assertThat(to.resolve("production.json")).exists();
     }

@@ -48,10 +48,14 @@ class MatchCommandsTest {
     }
 
     private Path marks() throws Exception {
-        String lines = String.join(", ", line("Z", new Vec(0.6, 0, 2.4), new Vec(0.6, 0, 5.4)), line("Z", new Vec(1.8, 0, 2.4), new Vec(1.8, 0, 5.4)), line("X", new Vec(-0.6, 0, 4.2), new Vec(2.4, 0, 4.2)), line("X", new Vec(0, 0, 3), new Vec(2.4, 0, 3)),
+        String lines = String.join(", ", line("Z", new Vec(0.6, 0, 2.4), new Vec(0.6, 0, 5.4)),
+                line("Z", new Vec(1.8, 0, 2.4), new Vec(1.8, 0, 5.4)), line("X", new Vec(-0.6, 0, 4.2), new Vec(2.4, 0, 4.2)),
+                line("X", new Vec(0, 0, 3), new Vec(2.4, 0, 3)),
                 line("Y", new Vec(-0.4, 0.5, 5.5), new Vec(-0.4, 1.9, 5.5)), line("Y", new Vec(1.9, 0.5, 5.5), new Vec(1.9, 1.9, 5.5)));
-        return Files.writeString(home.resolve("marks.json"), "{\"lines\": [" + lines + "], \"lengths\": [{\"px\": [" + px(new Vec(0.6, 0, 3)) + ", " + px(new Vec(1.8, 0, 3)) + "], \"metres\": 1.2, \"stands\": \"ground\"}], \"ask\": ["
-                + px(RuledRoom.FOOT) + ", [5, 2]], \"shadow\": [{\"base\": " + px(RuledRoom.FOOT) + ", \"top\": " + px(RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M))) + ", \"tip\": " + px(RuledRoom.tip()) + "}]}");
+        return Files.writeString(home.resolve("marks.json"), "{\"lines\": [" + lines + "], \"lengths\": [{\"px\": ["
+                + px(new Vec(0.6, 0, 3)) + ", " + px(new Vec(1.8, 0, 3)) + "], \"metres\": 1.2, \"stands\": \"ground\"}], \"ask\": ["
+                + px(RuledRoom.FOOT) + ", [5, 2]], \"shadow\": [{\"base\": " + px(RuledRoom.FOOT) + ", \"top\": "
+                + px(RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M))) + ", \"tip\": " + px(RuledRoom.tip()) + "}]}");
     }
 
     @Test
@@ -65,8 +69,10 @@ class MatchCommandsTest {
         assertThat(o.path("horizon_px")).hasSize(4);
         double pan = Math.toRadians(24);
         JsonNode foot = o.path("ground_m").get(0);
-        assertThat(foot.path("right").asDouble()).isCloseTo(RuledRoom.FOOT.x() * Math.cos(pan) - RuledRoom.FOOT.z() * Math.sin(pan), within(0.03));
-        assertThat(foot.path("forward").asDouble()).isCloseTo(RuledRoom.FOOT.x() * Math.sin(pan) + RuledRoom.FOOT.z() * Math.cos(pan), within(0.05));
+        assertThat(foot.path("right").asDouble()).isCloseTo(RuledRoom.FOOT.x() * Math.cos(pan) - RuledRoom.FOOT.z() * Math.sin(pan),
+                within(0.03));
+        assertThat(foot.path("forward").asDouble()).isCloseTo(RuledRoom.FOOT.x() * Math.sin(pan) + RuledRoom.FOOT.z() * Math.cos(pan),
+                within(0.05));
         assertThat(o.path("ground_m").get(1).isNull()).as("above the horizon").isTrue();
         assertThat(o.path("refused")).isEmpty();
         assertThat(o.has("lines")).isFalse();
@@ -101,7 +107,8 @@ class MatchCommandsTest {
         JsonNode o = run("compare", still, dim, "--json").json();
         // Half the light is 0.735 of its code value, nearly at every level.
         for (int c = 0; c < 3; c++) {
-            double mid = Math.pow(0.5 * o.path("slope").get(c).asDouble() + o.path("offset").get(c).asDouble(), o.path("power").get(c).asDouble());
+            double mid = Math.pow(0.5 * o.path("slope").get(c).asDouble() + o.path("offset").get(c).asDouble(), o.path("power").get(c)
+                    .asDouble());
             assertThat(mid).isCloseTo(Transfer.SRGB.toCode(0.5 * Transfer.SRGB.toLinear(0.5)), within(0.01));
         }
         assertThat(o.path("blur_ratio").asDouble()).isCloseTo(1, within(0.15));
@@ -159,7 +166,9 @@ class MatchCommandsTest {
             new WalkedRoom(5, 6).write(walk, poses, bands);
         }
         double horizon = 135 - 420 * Math.tan(Math.toRadians(10));
-        Path marks = Files.writeString(home.resolve("walk.json"), String.format(Locale.ROOT, "{\"focal_px\": 420, \"horizon\": [0, %.3f, 480, %.3f], \"lens_height_m\": 1.5}", horizon, horizon));
+        Path marks = Files.writeString(home.resolve("walk.json"),
+                String.format(Locale.ROOT, "{\"focal_px\": 420, \"horizon\": [0, %.3f, 480, %.3f], \"lens_height_m\": 1.5}", horizon,
+                horizon));
         Path glb = home.resolve("camera.glb");
         JsonNode o = run("solve", walk, "--marks", marks, "--gltf", glb, "--json", "--quiet").json();
         assertThat(o.path("camera").asText()).isEqualTo("travels");
@@ -173,7 +182,8 @@ class MatchCommandsTest {
         assertThat(last.path("position").get(0).asDouble()).isCloseTo(0.9, within(0.05));
         assertThat(last.path("position").get(1).asDouble()).isCloseTo(1.5, within(0.05));
         // Rows right, down, ahead: it looks back by 10.8 degrees.
-        assertThat(last.path("rotation").get(2).get(0).asDouble()).isCloseTo(-Math.sin(Math.toRadians(10.8)) * Math.cos(Math.toRadians(10)), within(0.01));
+        assertThat(last.path("rotation").get(2).get(0).asDouble())
+                .isCloseTo(-Math.sin(Math.toRadians(10.8)) * Math.cos(Math.toRadians(10)), within(0.01));
         assertThat(o.path("path_length").asDouble()).isCloseTo(0.9, within(0.05));
         assertThat(Files.readAllBytes(glb)).startsWith('g', 'l', 'T', 'F');
         assertThat(run("solve", walk, "--quiet").out()).contains("travels", "its length is not known", "mark a known length");
@@ -188,7 +198,8 @@ class MatchCommandsTest {
             new WalkedRoom(5, 6).write(pan, IntStream.range(0, 14).mapToObj(i -> pose(0, 0.4 * i)).toList(), bands);
         }
         JsonNode o = run("background", pan, still, "--size", "960x540", "--json", "--quiet").json();
-        assertThat(o.path("ranked").get(0).path("footage").asText()).as("a still moves least and fills the picture").isEqualTo(still.toString());
+        assertThat(o.path("ranked").get(0).path("footage").asText()).as("a still moves least and fills the picture")
+                .isEqualTo(still.toString());
         JsonNode second = o.path("ranked").get(1);
         assertThat(second.path("camera").asText()).isEqualTo("pan");
         assertThat(second.path("verdict").asText()).isEqualTo("redo");
@@ -204,10 +215,13 @@ class MatchCommandsTest {
     /// The room's own tiles, 0.6 m each: from them alone its camera follows, and a tape and a staff measure in it.
     @Test
     void aFieldOfTilesIsEnoughToMeasureWith() throws Exception {
-        String field = "[" + String.join(", ", px(new Vec(0, 0, 2.4)), px(new Vec(2.4, 0, 2.4)), px(new Vec(2.4, 0, 4.8)), px(new Vec(0, 0, 4.8))) + "]";
+        String field = "[" + String.join(", ", px(new Vec(0, 0, 2.4)), px(new Vec(2.4, 0, 2.4)), px(new Vec(2.4, 0, 4.8)),
+                px(new Vec(0, 0, 4.8))) + "]";
         String post = "[" + px(RuledRoom.FOOT) + ", " + px(RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M))) + "]";
-        String tape = "\"tape\": [{\"px\": " + post + ", \"stands\": \"upright\"}, {\"px\": [" + px(new Vec(0, 0, 3)) + ", " + px(new Vec(1.5, 0, 5)) + "]}, {\"px\": [[4, 4], [90, 9]]}]";
-        Path known = Files.writeString(home.resolve("tiles.json"), "{\"tiles\": [{\"px\": " + field + ", \"across\": 4, \"away\": 4, \"metres\": 0.6}], " + tape + "}");
+        String tape = "\"tape\": [{\"px\": " + post + ", \"stands\": \"upright\"}, {\"px\": [" + px(new Vec(0, 0, 3)) + ", "
+                + px(new Vec(1.5, 0, 5)) + "]}, {\"px\": [[4, 4], [90, 9]]}]";
+        Path known = Files.writeString(home.resolve("tiles.json"), "{\"tiles\": [{\"px\": " + field
+                + ", \"across\": 4, \"away\": 4, \"metres\": 0.6}], " + tape + "}");
         JsonNode o = run("perspective", still, "--marks", known, "--json").json();
         assertThat(o.path("focal_px").asDouble()).isCloseTo(760, within(2.0));
         assertThat(o.path("lens_height_m").asDouble()).isCloseTo(RuledRoom.LENS_M, within(0.01));
@@ -215,8 +229,10 @@ class MatchCommandsTest {
         assertThat(o.path("tape_m").get(0).path("std").asDouble()).isBetween(0.002, 0.2);
         assertThat(o.path("tape_m").get(1).path("metres").asDouble()).isCloseTo(2.5, within(0.02));
         assertThat(o.path("tape_m").get(2).isNull()).as("in the sky").isTrue();
-        assertThat(run("perspective", still, "--marks", known).out()).contains("staff         1.00 m \u00b1", "tape          2.50 m \u00b1", "no measure yet");
-        Path shape = Files.writeString(home.resolve("shape.json"), "{\"tiles\": [{\"px\": " + field + ", \"across\": 4, \"away\": 4}], " + tape + "}");
+        assertThat(run("perspective", still, "--marks", known).out())
+                .contains("staff         1.00 m \u00b1", "tape          2.50 m \u00b1", "no measure yet");
+        Path shape = Files.writeString(home.resolve("shape.json"), "{\"tiles\": [{\"px\": " + field + ", \"across\": 4, \"away\": 4}], "
+                + tape + "}");
         JsonNode unknown = run("perspective", still, "--marks", shape, "--json").json();
         assertThat(unknown.path("focal_px").asDouble()).isCloseTo(760, within(2.0));
         assertThat(unknown.path("lens_height_m").isNull()).isTrue();
@@ -228,7 +244,8 @@ class MatchCommandsTest {
     @Test
     void whatIsRoundAndWhatShinesIsReadAsWell() throws Exception {
         String camera = "\"camera\": {\"focal_px\": 760, \"tilt_deg\": -11, \"roll_deg\": 2}";
-        Path round = Files.writeString(home.resolve("round.json"), "{" + camera + ", \"round\": [{\"px\": [[480, 300], [520, 300]], \"shape\": \"ball\"}], \"lamps\": [[700, 100], [60, 80]]}");
+        Path round = Files.writeString(home.resolve("round.json"), "{" + camera
+                + ", \"round\": [{\"px\": [[480, 300], [520, 300]], \"shape\": \"ball\"}], \"lamps\": [[700, 100], [60, 80]]}");
         JsonNode o = run("light", still, "--marks", round, "--json").json();
         assertThat(o.path("has_key").asBoolean()).as("tiles are no ball").isFalse();
         assertThat(o.path("refused").get(0).path("why").asText()).contains("matt");
@@ -236,7 +253,8 @@ class MatchCommandsTest {
         assertThat(o.path("rims").get(0).path("azimuth_deg").asDouble()).isPositive();
         assertThat(o.path("rims").get(1).path("azimuth_deg").asDouble()).isNegative();
         assertThat(run("light", still, "--marks", round).out()).contains("rim           ", "left");
-        Path bad = Files.writeString(home.resolve("egg.json"), "{" + camera + ", \"round\": [{\"px\": [[480, 300], [520, 300]], \"shape\": \"egg\"}]}");
+        Path bad = Files.writeString(home.resolve("egg.json"), "{" + camera
+                + ", \"round\": [{\"px\": [[480, 300], [520, 300]], \"shape\": \"egg\"}]}");
         assertThat(run("light", still, "--marks", bad).err()).contains("a round thing is a \"ball\"");
     }
 }

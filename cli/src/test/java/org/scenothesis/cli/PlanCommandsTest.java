@@ -42,7 +42,8 @@ class PlanCommandsTest {
 
     @Test
     void paperForWallsAndHandsIsWritten() {
-        assertThat(run("breakdown", production, "--sheet", home.resolve("day.pdf"), "--slips", home.resolve("slips.html")).out()).contains("Written: ");
+        assertThat(run("breakdown", production, "--sheet", home.resolve("day.pdf"), "--slips", home.resolve("slips.html")).out())
+                .contains("Written: ");
         assertThat(home.resolve("day.pdf")).isNotEmptyFile();
         assertThat(home.resolve("slips.html")).content().contains("plate slips", "The maker");
         assertThat(run("breakdown", production, "--sheet", home.resolve("day.txt")).err()).contains("written as .pdf or .html");
@@ -55,8 +56,10 @@ class PlanCommandsTest {
         assertThat(o.at("/minutes").asDouble()).isNegative();
         assertThat(run("breakdown", production, "--shot", "12", "--if", "base=existing").out()).contains("without", "Clean plate");
         assertThat(run("breakdown", production, "--shot", "12", "--json").json().at("/plates").toString()).contains("screen-A-green");
-        assertThat(run("breakdown", production, "--shot", "12", "--if", "motion=still").err()).contains("name it before a colon: lantern-floats");
-        assertThat(run("breakdown", production, "--shot", "12", "--if", "lantern-floats:motion=sings").err()).contains("no answer to it", "still");
+        assertThat(run("breakdown", production, "--shot", "12", "--if", "motion=still").err())
+                .contains("name it before a colon: lantern-floats");
+        assertThat(run("breakdown", production, "--shot", "12", "--if", "lantern-floats:motion=sings").err())
+                .contains("no answer to it", "still");
         assertThat(run("breakdown", production, "--shot", "12", "--if", "nonsense").err()).contains("no such fact");
         assertThat(run("breakdown", production, "--if", "base=existing").err()).contains("--shot");
     }
@@ -116,12 +119,14 @@ class PlanCommandsTest {
         assertThat(run("shotlist", production, csv, "--add").out()).contains("Added.").contains("Not understood");
         assertThat(run("breakdown", production, "--shot", "30").exit()).isZero();
         assertThat(run("shotlist", production, home.resolve("gone.csv")).err()).contains("cannot be read");
-        assertThat(run("shotlist", production, Files.write(home.resolve("b.csv"), new byte[] {(byte) 0xff, (byte) 0xfe, 0x41, (byte) 0xd8})).err()).contains("UTF-8");
+        assertThat(run("shotlist", production, Files.write(home.resolve("b.csv"), new byte[] {(byte) 0xff, (byte) 0xfe, 0x41, (byte) 0xd8}))
+                .err()).contains("UTF-8");
     }
 
     @Test
     void theSunOfAPlaceAndDayIsToldByTheHour() throws Exception {
-        JsonNode o = run("sun", "--lat", "48", "--lon", "11", "--date", "2026-06-21", "--zone", "UTC+2", "--hidden", "230:320:30", "--json").json();
+        JsonNode o = run("sun", "--lat", "48", "--lon", "11", "--date", "2026-06-21", "--zone", "UTC+2", "--hidden", "230:320:30", "--json")
+                .json();
         assertThat(o.get("spans").findValuesAsText("sky")).contains("night", "sun", "shade");
         assertThat(o.get("hours").size()).isBetween(10, 16);
         assertThat(o.get("best_turn_deg").asDouble()).isBetween(3.0, 8.0);

@@ -104,7 +104,8 @@ class ShotCommandsTest {
 
     /// Every format there is, by its code: what is written has the coding that was asked for, and the window has words for it.
     @ParameterizedTest
-    @CsvSource({"vp9, webm, vp9", "h264, mp4, h264", "prores, mov, prores", "ffv1, mkv, ffv1", "av1, mkv, av1", "mjpeg, avi, mjpeg", "png16, '', png", "png8, '', png", "exr, '', exr", "jpeg, '', mjpeg"})
+    @CsvSource({"vp9, webm, vp9", "h264, mp4, h264", "prores, mov, prores", "ffv1, mkv, ffv1", "av1, mkv, av1", "mjpeg, avi, mjpeg",
+            "png16, '', png", "png8, '', png", "exr, '', exr", "jpeg, '', mjpeg"})
     void aFormatIsChosenByItsCode(String code, String ending, String coding) throws Exception {
         Path out = home.resolve(ending.isEmpty() ? "stills-" + code : "film." + ending);
         Ran r = run("render", production, "--shot", "12", "--out", out, "--frames", "0-1", "--format", code, "--json", "--quiet");
@@ -139,7 +140,8 @@ class ShotCommandsTest {
     @ValueSource(strings = {"breakdown", "findings", "render"})
     void aFolderThatIsNoProductionIsOneSentence(String command) throws Exception {
         Path empty = Files.createDirectories(home.resolve("empty"));
-        Ran r = command.equals("render") ? run(command, empty, "--shot", "12", "--out", home.resolve("x")) : run(command, empty, "--shot", "12");
+        Ran r = command.equals("render") ? run(command, empty, "--shot", "12", "--out", home.resolve("x"))
+                : run(command, empty, "--shot", "12");
         assertThat(r.exit()).isEqualTo(1);
         assertThat(r.err().strip().lines()).hasSize(1);
         assertThat(r.err()).contains("empty");
@@ -182,9 +184,11 @@ class ShotCommandsTest {
     void anElementMadeByKeyIsLaidOverABackgroundAsWritten() throws Exception {
         Path out = home.resolve("over");
         Ran r = run(
-                "key", production.resolve("footage/lantern-1.mp4"), "--background", production.resolve("footage/card-ruler.png"), "--out", out, "--quiet");
+                "key", production.resolve("footage/lantern-1.mp4"), "--background", production.resolve("footage/card-ruler.png"), "--out",
+                out, "--quiet");
         assertThat(r.exit()).as(r.err()).isZero();
-        try (Footage comp = Footages.open(out.resolve("comp-000000.png")); Footage back = Footages.open(production.resolve("footage/card-ruler.png"))) {
+        try (Footage comp = Footages.open(out.resolve("comp-000000.png"));
+                Footage back = Footages.open(production.resolve("footage/card-ruler.png"))) {
             var c = comp.frame(0);
             var b = back.frame(0);
             assertThat(c.g().at(10, 80)).isCloseTo(b.g().at(10, 80), Offset.offset(0.01f));
@@ -194,7 +198,8 @@ class ShotCommandsTest {
 
     @Test
     void lockOfAFolderOfStillsAgainstAVideo() throws Exception {
-        JsonNode o = run("lock", production.resolve("footage/clean-1.mp4"), production.resolve("footage/maker-1.mp4"), "--json", "--quiet").json();
+        JsonNode o = run("lock", production.resolve("footage/clean-1.mp4"), production.resolve("footage/maker-1.mp4"), "--json", "--quiet")
+                .json();
         assertThat(o.get("frames").asInt()).isEqualTo(TinyShoot.FRAMES);
         assertThat(Math.abs(o.at("/shift_px/x").asDouble())).isLessThan(0.1);
         assertThat(o.get("verdict").asText()).isNotBlank();
@@ -212,7 +217,8 @@ class ShotCommandsTest {
     @Test
     void anElementAndItsMatteAreRenderedByThemselves() throws Exception {
         Path element = home.resolve("element.exr");
-        Ran r = run("render", production, "--shot", "12", "--of", "element:lantern", "--frames", "2-2", "--out", element, "--json", "--quiet");
+        Ran r = run("render", production, "--shot", "12", "--of", "element:lantern", "--frames", "2-2", "--out", element, "--json",
+                "--quiet");
         assertThat(r.exit()).as(r.err()).isZero();
         assertThat(r.json().get("of").asText()).isEqualTo("element:lantern");
         try (Footage f = Footages.open(element)) {
@@ -221,7 +227,8 @@ class ShotCommandsTest {
         Ran none = run("render", production, "--shot", "12", "--of", "matte:nobody", "--out", home.resolve("m"));
         assertThat(none.exit()).isNotZero();
         assertThat(none.err()).contains("matte:lantern", "whole");
-        assertThat(run("render", production, "--shot", "12", "--frames", "0-3", "--out", home.resolve("many.png")).err()).contains("a still is one frame");
+        assertThat(run("render", production, "--shot", "12", "--frames", "0-3", "--out", home.resolve("many.png")).err())
+                .contains("a still is one frame");
     }
 
     @Test
@@ -233,7 +240,8 @@ class ShotCommandsTest {
         assertThat(run("sound", production, "--shot", "12", "--of", "take:clean-1").err()).contains("there is no sound in it");
         assertThat(run("sound", production, "--shot", "12", "--of", "loud").err()).contains("as-filmed, silent, take:ID or file:PATH");
         assertThat(run("sound", production, "--shot", "12", "--fade-in", "-1").err()).contains("fadeInSeconds");
-        assertThat(run("sound", production, "--shot", "12", "--json").json().get("of").asText()).as("what was refused changed nothing").isEqualTo("silent");
+        assertThat(run("sound", production, "--shot", "12", "--json").json().get("of").asText()).as("what was refused changed nothing")
+                .isEqualTo("silent");
     }
 
     @Test
@@ -241,14 +249,18 @@ class ShotCommandsTest {
         Path own = home.resolve("own");
         assertThat(run("new", own, "--title", "Paper weather", "--size", "1280x720").exit()).isZero();
         assertThat(run("stage", own, "--json").json().get("staged").asBoolean()).isFalse();
-        JsonNode o = run("stage", own, "--focal", "50", "--horizon", "40", "--known", "1.6", "--foot", "50,90", "--top", "50,40", "--json").json();
+        JsonNode o = run("stage", own, "--focal", "50", "--horizon", "40", "--known", "1.6", "--foot", "50,90", "--top", "50,40", "--json")
+                .json();
         assertThat(o.get("view_deg").get("value").asDouble()).isCloseTo(39.6, Offset.offset(0.05));
-        assertThat(o.get("lens_height_m").get("value").asDouble()).as("the horizon cuts off the lens height").isCloseTo(1.6, Offset.offset(0.01));
+        assertThat(o.get("lens_height_m").get("value").asDouble()).as("the horizon cuts off the lens height")
+                .isCloseTo(1.6, Offset.offset(0.01));
         assertThat(o.get("tilt_deg").get("value").asDouble()).isLessThan(-1);
         assertThat(o.get("lens_height_m").get("origin").asText()).isEqualTo("follows from what is of known height");
         JsonNode longer = run("stage", own, "--view", "20", "--json").json();
-        assertThat(longer.get("lens_height_m").get("value").asDouble()).as("what was shown still counts").isCloseTo(1.6, Offset.offset(0.01));
-        assertThat(run("stage", own, "--lens-height", "1.1", "--json").json().get("lens_height_m").get("origin").asText()).isEqualTo("entered");
+        assertThat(longer.get("lens_height_m").get("value").asDouble()).as("what was shown still counts")
+                .isCloseTo(1.6, Offset.offset(0.01));
+        assertThat(run("stage", own, "--lens-height", "1.1", "--json").json().get("lens_height_m").get("origin").asText())
+                .isEqualTo("entered");
         assertThat(run("stage", own, "--as-noted").err()).contains("notes no lens");
         assertThat(o.get("light_side_deg").get("origin").asText()).startsWith("assumed: ");
         assertThat(run("stage", own, "--known", "1.6").err()).contains("--foot X,Y");
@@ -267,20 +279,25 @@ class ShotCommandsTest {
         assertThat(o.get("setups")).isNotEmpty();
         assertThat(o.get("camera").get("focal_mm").asDouble()).isPositive();
         JsonNode f = o.get("findings").get(0);
-        for (String name : List.of("measure", "subject", "value", "unit", "limit", "verdict", "remedy", "assumed", "camera_group", "plate")) {
+        for (String name : List.of("measure", "subject", "value", "unit", "limit", "verdict", "remedy", "assumed", "camera_group",
+                "plate")) {
             assertThat(f.has(name)).as(name).isTrue();
         }
         String group = o.get("setups").get(0).get("camera_group").asText();
-        assertThat(run("stage", own, "--match-lamps").out()).as("nobody said anything of the light yet").contains("As soon as the shot has a light");
+        assertThat(run("stage", own, "--match-lamps").out()).as("nobody said anything of the light yet")
+                .contains("As soon as the shot has a light");
         assertThat(run("stage", own, "--camera", "Z").err()).contains("no such camera", group);
         JsonNode found = run("stage", own, "--camera", group, "--suggest", "--keep", "--json").json().get("suggestion").get(0);
         assertThat(found.get("set").get("pieces")).isNotEmpty();
-        assertThat(run("stage", own, "--camera", group, "--json").json().get("setups").get(0).get("by_hand").asBoolean()).as("kept").isTrue();
-        assertThat(run("stage", own, "--drawing", home.resolve("set.svg"), "--gltf", home.resolve("set.glb"), "--feet").out()).contains("set.svg", "set.glb");
+        assertThat(run("stage", own, "--camera", group, "--json").json().get("setups").get(0).get("by_hand").asBoolean()).as("kept")
+                .isTrue();
+        assertThat(run("stage", own, "--drawing", home.resolve("set.svg"), "--gltf", home.resolve("set.glb"), "--feet").out())
+                .contains("set.svg", "set.glb");
         assertThat(Files.readString(home.resolve("set.svg"))).contains("<svg", "\u2032");
         assertThat(run("stage", own, "--drawing", home.resolve("set.txt")).err()).contains(".svg, .pdf or .html");
         assertThat(run("stage", own, "--rehearse", "--width", "9").err()).contains("widthPx");
-        Ran filmed = run("stage", own, "--camera", group, "--rehearse", "--width", "64", "--seconds", "0.1", "--samples", "1", "--fault", "wrinkles,bump", "--json");
+        Ran filmed = run("stage", own, "--camera", group, "--rehearse", "--width", "64", "--seconds", "0.1", "--samples", "1", "--fault",
+                "wrinkles,bump", "--json");
         assertThat(filmed.exit()).as(filmed.err()).isZero();
         JsonNode read = run("stage", own, "--camera", group, "--instruments", "--json").json().get("instruments").get(0);
         assertThat(read.get("tilt").get("unit").asText()).isEqualTo("\u00b0");

@@ -17,7 +17,8 @@ class CheckTest {
     @ParameterizedTest
     @ValueSource(doubles = {Double.NaN, -1e-12, 1.000001, Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY})
     void whatLiesOutsideIsRefusedByName(double v) {
-        assertThatIllegalArgumentException().isThrownBy(() -> Check.range("gain", v, 0, 1)).withMessageContaining("gain").withMessageContaining("[0.0, 1.0]");
+        assertThatIllegalArgumentException().isThrownBy(() -> Check.range("gain", v, 0, 1)).withMessageContaining("gain")
+                .withMessageContaining("[0.0, 1.0]");
     }
 
     @ParameterizedTest

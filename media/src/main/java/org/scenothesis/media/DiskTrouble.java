@@ -34,7 +34,8 @@ public final class DiskTrouble {
         if (e instanceof AccessDeniedException || words.contains("Permission denied") || words.contains("Operation not permitted")) {
             return file + " cannot be read or written with your permissions; change them, or choose another place.";
         }
-        if (e instanceof FileAlreadyExistsException || e instanceof NotDirectoryException || words.contains("Not a directory") || words.contains("Is a directory") || words.contains("File exists")) {
+        if (e instanceof FileAlreadyExistsException || e instanceof NotDirectoryException || words.contains("Not a directory")
+                || words.contains("Is a directory") || words.contains("File exists")) {
             return "a file or folder of another kind stands in the way at " + file + "; move it away.";
         }
         if (words.contains("File name too long")) {

@@ -53,7 +53,8 @@ public final class FileStamp {
     private static String line(Path f) throws IOException {
         BasicFileAttributes a = Files.readAttributes(f, BasicFileAttributes.class);
         Object changed = Files.getFileStore(f).supportsFileAttributeView("unix") ? Files.getAttribute(f, "unix:ctime") : "";
-        return f.getFileName() + "|" + a.size() + "|" + a.lastModifiedTime().to(TimeUnit.NANOSECONDS) + "|" + a.fileKey() + "|" + changed + "\n";
+        return f.getFileName() + "|" + a.size() + "|" + a.lastModifiedTime().to(TimeUnit.NANOSECONDS) + "|" + a.fileKey() + "|" + changed
+                + "\n";
     }
 
     private static MessageDigest sha() {

@@ -42,7 +42,8 @@ public record FootageInfo(
     public record Shortfall(int frames, long bytes) {
         /// In words, of a file that holds so many frames.
         public String sentence(int held) {
-            return frames > 0 ? "the file is cut short: it promises " + (held + frames) + " frames and holds " + held + "; copy it again from the camera"
+            return frames > 0 ? "the file is cut short: it promises " + (held + frames) + " frames and holds " + held
+                    + "; copy it again from the camera"
                     : "the file is cut short: it ends before its own end; copy it again from the camera";
         }
     }
@@ -67,7 +68,8 @@ public record FootageInfo(
         return times.size();
     }
 
-    /// The frame that is shown at `seconds`, by the file's own times, which may be uneven; the first before it begins, the last after it ends.
+    /// The frame that is shown at `seconds`, by the file's own times, which may be uneven; the first before it begins, the last after it
+    /// ends.
     public int frameAt(double seconds) {
         // A little early is on time: sums of frame lengths are not exact.
         int i = Collections.binarySearch(times, seconds + 1e-6);

@@ -12,7 +12,8 @@ import java.util.Set;
 import java.util.concurrent.ThreadLocalRandom;
 import org.slf4j.LoggerFactory;
 
-/// A file in the making: written beside its name under a random one that nobody can have laid a link on, forced to the disk, then renamed over.
+/// A file in the making: written beside its name under a random one that nobody can have laid a link on, forced to the disk, then renamed
+/// over.
 ///
 /// Whoever reads the name sees the old file or the whole new one. Closed without [#place], it leaves nothing behind.
 public final class FreshFile implements AutoCloseable {

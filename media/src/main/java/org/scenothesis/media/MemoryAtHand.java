@@ -29,10 +29,14 @@ public final class MemoryAtHand {
             long gigabytes = (long) Math.ceil(pixels * (double) bytesPerPixel / SHARE / (1L << 30));
             double below = Math.floor(SHARE * most / bytesPerPixel / 1e6);
             if (below < 1) {
-                throw new FootageException(path, String.format(Locale.ENGLISH, "this needs about %d GB of memory, and %.1f GB are at hand; switch layers off, or start with SCENOTHESIS_HEAP=%dg.", gigabytes, most / (double) (1L << 30), gigabytes + 1));
+                throw new FootageException(path, String.format(Locale.ENGLISH, "this needs about %d GB of memory, and %.1f GB are at "
+                        + "hand; switch layers off, or start with SCENOTHESIS_HEAP=%dg.",
+                    gigabytes, most / (double) (1L << 30), gigabytes
+                        + 1));
             }
             throw new FootageException(path, String.format(
-                    Locale.ENGLISH, "the picture has %.0f megapixels; this needs about %d GB of memory, and %.1f GB are at hand. Scale it below %.0f megapixels, or start with SCENOTHESIS_HEAP=%dg.",
+                    Locale.ENGLISH, "the picture has %.0f megapixels; this needs about %d GB of memory, and %.1f GB are at hand. Scale "
+                            + "it below %.0f megapixels, or start with SCENOTHESIS_HEAP=%dg.",
                     pixels / 1e6, gigabytes, most / (double) (1L << 30), below, gigabytes + 1));
         }
     }

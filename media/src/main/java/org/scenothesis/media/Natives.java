@@ -9,7 +9,8 @@ import org.jspecify.annotations.Nullable;
 
 /// Native things that belong together, freed once each, the newest first, however far the work that made them came. For one thread.
 ///
-/// The library's own functions end the process when they are given nothing to free, or something twice: no owner of native memory frees it by itself.
+/// The library's own functions end the process when they are given nothing to free, or something twice: no owner of native memory frees it
+/// by itself.
 public final class Natives implements AutoCloseable {
     private final Deque<Runnable> frees = new ArrayDeque<>();
     private boolean closed;

@@ -18,10 +18,12 @@ import org.scenothesis.production.words.Words;
 
 /// Reads what was asked for, chooses the toolkit's platform, and starts the window.
 ///
-/// `demo [FOLDER] [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME] [--bring FILES] [--size WxH]`, or `[FOLDER]` with the same
+/// `demo [FOLDER] [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME]
+/// [--bring FILES] [--size WxH]`, or `[FOLDER]` with the same
 /// options; without anything the first window.
 public final class Launcher {
-    /// The toolkit's own, which would spend a tenth of a second on the sentence that it lies on the class path. Kept, or the level would be forgotten with it.
+    /// The toolkit's own, which would spend a tenth of a second on the sentence that it lies on the class path. Kept, or the level would be
+    /// forgotten with it.
     private static final Logger TOOLKIT = Logger.getLogger("javafx");
 
     private static final List<String> GRAPHICS = List.of("/dev/dri", "/dev/nvidiactl", "/dev/dxg");
@@ -47,7 +49,8 @@ public final class Launcher {
             System.setProperty("glass.platform", "Headless");
             System.setProperty("prism.order", "sw");
             System.setProperty("prism.lcdtext", "false");
-        } else if (display && System.getProperty("prism.order") == null && System.getProperty("os.name").toLowerCase(Locale.ROOT).contains("linux")
+        } else if (display && System.getProperty("prism.order") == null && System.getProperty("os.name").toLowerCase(Locale.ROOT)
+                .contains("linux")
                 && GRAPHICS.stream().noneMatch(d -> Files.exists(Path.of(d)))) {
             // Without a graphics device the toolkit would look for one first, a fifth of a second long.
             System.setProperty("prism.order", "sw");

@@ -42,7 +42,8 @@ final class Snapshot {
         }
         int[] waited = {0};
         // All that is in view has been looked at; what else is measured in a large production need not be waited for.
-        whenCalm(() -> session.worker().idle() && !house.shelf().waits() || waited[0]++ > LONGEST && session.looked().get() && session.worker().idleBut(Session.SURVEY), house, picture, after);
+        whenCalm(() -> session.worker().idle() && !house.shelf().waits() || waited[0]++ > LONGEST && session.looked().get()
+                && session.worker().idleBut(Session.SURVEY), house, picture, after);
     }
 
     /// Draws what has no session once its worker has done all.

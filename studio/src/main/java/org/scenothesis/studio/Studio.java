@@ -248,7 +248,8 @@ public final class Studio extends Application implements Navigation {
         });
     }
 
-    /// Opens a production in place of the one that is open, which stays open where the other cannot be opened. The same one is closed first: it is one's own alone.
+    /// Opens a production in place of the one that is open, which stays open where the other cannot be opened. The same one is closed
+    /// first: it is one's own alone.
     private void enter(Path folder) throws StoreException {
         if (open != null && open.folder().isAt(folder)) {
             close();

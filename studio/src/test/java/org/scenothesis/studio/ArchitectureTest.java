@@ -40,17 +40,20 @@ class ArchitectureTest {
 
     @Test
     void onlyVisionSeesOpenCv() {
-        noClasses().that().resideOutsideOfPackage("org.scenothesis.core.vision..").should().dependOnClassesThat().resideInAPackage("org.bytedeco.opencv..").check(all);
+        noClasses().that().resideOutsideOfPackage("org.scenothesis.core.vision..").should().dependOnClassesThat()
+                .resideInAPackage("org.bytedeco.opencv..").check(all);
     }
 
     @Test
     void onlyMediaSeesFfmpeg() {
-        noClasses().that().resideOutsideOfPackage("org.scenothesis.media..").should().dependOnClassesThat().resideInAPackage("org.bytedeco.ffmpeg..").check(all);
+        noClasses().that().resideOutsideOfPackage("org.scenothesis.media..").should().dependOnClassesThat()
+                .resideInAPackage("org.bytedeco.ffmpeg..").check(all);
     }
 
     @Test
     void theCoreKnowsNoFilesNoWindowsNoClock() {
-        noClasses().that().resideInAPackage("org.scenothesis.core..").should().dependOnClassesThat().resideInAnyPackage("java.io..", "java.nio.file..", "javafx..", "com.fasterxml..").check(all);
+        noClasses().that().resideInAPackage("org.scenothesis.core..").should().dependOnClassesThat()
+                .resideInAnyPackage("java.io..", "java.nio.file..", "javafx..", "com.fasterxml..").check(all);
         noClasses().that().resideInAPackage("org.scenothesis.core..").should().callMethodWhere(
                 DescribedPredicate.describe("asks what time it is", call ->
                         call.getTarget().getOwner().getPackageName().startsWith("java.time") && call.getTarget().getName().equals("now")
@@ -60,23 +63,28 @@ class ArchitectureTest {
 
     @Test
     void theCommandLineNeverSeesAWindow() {
-        noClasses().that().resideInAnyPackage("org.scenothesis.cli..", "org.scenothesis.production..", "org.scenothesis.media..").should().dependOnClassesThat().resideInAPackage("javafx..").check(all);
+        noClasses().that().resideInAnyPackage("org.scenothesis.cli..", "org.scenothesis.production..", "org.scenothesis.media..").should()
+                .dependOnClassesThat().resideInAPackage("javafx..").check(all);
     }
 
     @Test
     void modelsOfBenchesSeeNoScene() {
-        noClasses().that().haveSimpleNameEndingWith("Model").and().resideInAPackage("org.scenothesis.studio..").should().dependOnClassesThat().resideInAnyPackage("javafx.scene..", "javafx.stage..", "javafx.concurrent..").check(all);
-        classes().that().haveSimpleName("Session").should().onlyDependOnClassesThat().resideOutsideOfPackages("javafx.scene..", "javafx.stage..").check(all);
+        noClasses().that().haveSimpleNameEndingWith("Model").and().resideInAPackage("org.scenothesis.studio..").should()
+                .dependOnClassesThat().resideInAnyPackage("javafx.scene..", "javafx.stage..", "javafx.concurrent..").check(all);
+        classes().that().haveSimpleName("Session").should().onlyDependOnClassesThat()
+                .resideOutsideOfPackages("javafx.scene..", "javafx.stage..").check(all);
     }
 
     @Test
     void benchesDoNotKnowEachOther() {
         noClasses().that().resideInAPackage("org.scenothesis.studio.house..").or().resideInAPackage("org.scenothesis.studio.parts..")
                 .should().dependOnClassesThat().resideInAnyPackage(
-                        "org.scenothesis.studio.board..", "org.scenothesis.studio.breakdown..", "org.scenothesis.studio.stage..", "org.scenothesis.studio.watch..", "org.scenothesis.studio.shoot..", "org.scenothesis.studio.match..",
+                        "org.scenothesis.studio.board..", "org.scenothesis.studio.breakdown..", "org.scenothesis.studio.stage..",
+                        "org.scenothesis.studio.watch..", "org.scenothesis.studio.shoot..", "org.scenothesis.studio.match..",
                         "org.scenothesis.studio.key..", "org.scenothesis.studio.layer..", "org.scenothesis.studio.handover..")
                 .check(all);
-        slices().matching("org.scenothesis.studio.(board|breakdown|stage|shoot|match|key|layer|handover)..").should().notDependOnEachOther().check(all);
+        slices().matching("org.scenothesis.studio.(board|breakdown|stage|shoot|match|key|layer|handover)..").should().notDependOnEachOther()
+                .check(all);
     }
 
     @Test
@@ -86,7 +94,8 @@ class ArchitectureTest {
 
     @Test
     void noStaticCanChange() {
-        fields().that().areDeclaredInClassesThat().resideInAnyPackage("org.scenothesis.core..", "org.scenothesis.media..", "org.scenothesis.production..")
+        fields().that().areDeclaredInClassesThat().resideInAnyPackage("org.scenothesis.core..", "org.scenothesis.media..",
+                "org.scenothesis.production..")
                 .and().haveModifier(JavaModifier.STATIC).should().haveModifier(JavaModifier.FINAL).check(all);
     }
 }

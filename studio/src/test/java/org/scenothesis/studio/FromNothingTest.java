@@ -105,7 +105,8 @@ class FromNothingTest {
         robot.interact(() -> session.bench().set(BenchName.KEY));
         Label found = robot.lookup(n -> n instanceof Label l && l.getText().startsWith("Matte, grey")).query();
         robot.moveTo(found);
-        house.until("explained", () -> found.getProperties().get("javafx.scene.control.Tooltip") instanceof Tooltip t && t.getText().startsWith("matte: how much"));
+        house.until("explained", () -> found.getProperties().get("javafx.scene.control.Tooltip") instanceof Tooltip t && t.getText()
+                .startsWith("matte: how much"));
     }
 
     @Test
@@ -116,7 +117,8 @@ class FromNothingTest {
         robot.clickOn("#adding-place").clickOn("#add-frame-place");
         house.until("handles", () -> robot.lookup("#put-cross").tryQuery().filter(n -> n.getParent().isVisible()).isPresent());
         calm();
-        assertThat(house.scene().getFocusOwner().getId()).as("the button that had the focus is gone, and it stays on the bench").isNotEqualTo("shots");
+        assertThat(house.scene().getFocusOwner().getId()).as("the button that had the focus is gone, and it stays on the bench")
+                .isNotEqualTo("shots");
         robot.drag("#put-cross").moveBy(-90, 40).drop();
         house.until("moved", () -> layer("ball").step(FramePlace.class).orElseThrow().at(0).by().x() < -0.05);
         robot.drag("#put-arm").moveBy(0, 60).drop();
@@ -134,7 +136,8 @@ class FromNothingTest {
         Path out = home.resolve("p/renders/shot-1.mkv");
         house.until("rendered", () -> Files.exists(out) || OpenHouse.words(house.scene().getRoot()).contains("Done"));
         calm();
-        try (var made = Files.list(home.resolve("p/renders")); Footage f = Footages.open(made.filter(p -> !p.getFileName().toString().startsWith(".")).findFirst().orElseThrow())) {
+        try (var made = Files.list(home.resolve("p/renders"));
+                Footage f = Footages.open(made.filter(p -> !p.getFileName().toString().startsWith(".")).findFirst().orElseThrow())) {
             assertThat(f.frame(0).r().at(2, 2)).isCloseTo(0.2f, Offset.offset(0.02f));
         }
     }
@@ -143,7 +146,8 @@ class FromNothingTest {
     void thePileIsWorkedByKeysAndButtons(FxRobot robot) {
         laid(robot);
         robot.type(KeyCode.C);
-        house.until("copied, and the copy chosen", () -> session.shot().layers().size() == 3 && robot.lookup("#layer-name").<TextField>query().getText().equals("Ball again"));
+        house.until("copied, and the copy chosen", () -> session.shot().layers().size() == 3
+                && robot.lookup("#layer-name").<TextField>query().getText().equals("Ball again"));
         robot.press(KeyCode.SHIFT).type(KeyCode.DOWN, KeyCode.DOWN).release(KeyCode.SHIFT);
         house.until("moved", () -> session.shot().layers().getFirst().id().equals("ball-2"));
         robot.clickOn("#layer-up");
@@ -169,7 +173,8 @@ class FromNothingTest {
         double begins = Layers.there(layer("ball"), session.shot().seconds(), session.rate()).from();
         assertThat(begins).isGreaterThan(0.5);
         robot.type(KeyCode.PERIOD);
-        house.until("a frame later", () -> Math.abs(Layers.there(layer("ball"), session.shot().seconds(), session.rate()).from() - begins - frame) < 1e-6);
+        house.until("a frame later", () -> Math.abs(Layers.there(layer("ball"), session.shot().seconds(), session.rate()).from() - begins
+                - frame) < 1e-6);
         robot.type(KeyCode.HOME);
         for (int i = 0; i < 9; i++) {
             robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
@@ -229,12 +234,14 @@ class FromNothingTest {
         calm();
         Circle ring = robot.lookup("#trail-" + t.id() + "-0").query();
         Pane over = (Pane) ring.getParent().getParent();
-        house.until("drawn where the picture is now", () -> Math.abs(((Circle) robot.lookup("#trail-" + t.id() + "-0").query()).getCenterX() - t.at(0).places().getFirst().x() * over.getWidth()) < 1e-6);
+        house.until("drawn where the picture is now", () -> Math.abs(((Circle) robot.lookup("#trail-" + t.id() + "-0").query())
+                .getCenterX() - t.at(0).places().getFirst().x() * over.getWidth()) < 1e-6);
         // The window is that of all tests.
         robot.interact(() -> house.scene().getWindow().setWidth(width));
         robot.interact(() -> robot.lookup("#trail-" + t.id() + "-0").query().requestFocus());
         robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
-        house.until("shown by hand", () -> session.shot().tracks().getFirst().at(0).places().getFirst().x() > t.at(0).places().getFirst().x() + 0.005);
+        house.until("shown by hand", () -> session.shot().tracks().getFirst().at(0).places().getFirst().x() > t.at(0).places().getFirst()
+                .x() + 0.005);
         robot.clickOn("#away-" + t.id());
         house.until("away", () -> session.shot().tracks().isEmpty() && layer("ball").step(Follow.class).isEmpty());
     }
@@ -251,7 +258,8 @@ class FromNothingTest {
         robot.clickOn("#cast-limit");
         house.until("limited", () -> layer("ball").step(DrawnShadow.class).orElseThrow().limit().size() == 4);
         robot.type(KeyCode.H);
-        house.until("its limit in hand", () -> robot.lookup("#corner-0").tryQuery().isPresent() && session.said().get().contains("its limit"));
+        house.until("its limit in hand", () -> robot.lookup("#corner-0").tryQuery().isPresent() && session.said().get()
+                .contains("its limit"));
         robot.type(KeyCode.RIGHT);
         house.until("moved by key", () -> layer("ball").step(DrawnShadow.class).orElseThrow().limit().getFirst().x() > 0.301);
         robot.clickOn("#points-drawn-shadow");
@@ -293,7 +301,8 @@ class FromNothingTest {
         assertThat(session.shot().stage().camera().position()).as("nobody told it").isInstanceOf(Given.Assumed.class);
         calm();
         robot.drag("#stage-0").moveBy(0, 60).drop();
-        house.until("tilted and rolled", () -> session.shot().stage().camera().aim().value().tiltDeg() > 1 && session.shot().stage().camera().aim().value().rollDeg() > 1);
+        house.until("tilted and rolled", () -> session.shot().stage().camera().aim().value().tiltDeg() > 1 && session.shot().stage()
+                .camera().aim().value().rollDeg() > 1);
         robot.interact(() -> robot.lookup("#stage-1").query().requestFocus());
         robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
         type(robot, "#stage-lens-height", "0.9");
@@ -319,7 +328,8 @@ class FromNothingTest {
         SetPlace stands = layer("ball").step(SetPlace.class).orElseThrow();
         assertThat(stands.filmedFoot()).isInstanceOf(Given.Measured.class);
         assertThat(stands.stand(0).foot()).as("nobody had moved it, so its picture stays").isEqualTo(stands.filmedFoot().value());
-        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z).release(KeyCode.CONTROL);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z)
+                .release(KeyCode.CONTROL);
         house.until("undone", () -> session.shot().stage() == null);
     }
 
@@ -339,7 +349,8 @@ class FromNothingTest {
         calm();
         robot.clickOn("#take-note").write("cloud came in").type(KeyCode.ENTER);
         house.until("noted", () -> session.shot().plate("street").orElseThrow().takes().getFirst().note().equals("cloud came in"));
-        robot.clickOn("#plate-name").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("The street").type(KeyCode.ENTER);
+        robot.clickOn("#plate-name").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("The street")
+                .type(KeyCode.ENTER);
         house.until("named", () -> session.shot().plate("street").orElseThrow().name().equals("The street"));
         robot.clickOn("#plate-more").clickOn("#plate-away");
         assertThat(session.shot().plate("street")).as("a layer needs it").isPresent();
@@ -349,7 +360,8 @@ class FromNothingTest {
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         house.until("back", () -> session.shot().plate("ball").orElseThrow().takes().size() == 1);
         robot.clickOn("#plate-more").clickOn("#merge-ball");
-        house.until("merged", () -> session.shot().plates().size() == 1 && session.shot().layer("street").orElseThrow().plate().equals("ball"));
+        house.until("merged", () -> session.shot().plates().size() == 1 && session.shot().layer("street").orElseThrow().plate()
+                .equals("ball"));
     }
 
     @Test

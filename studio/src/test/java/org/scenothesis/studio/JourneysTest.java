@@ -86,7 +86,8 @@ class JourneysTest {
         return session.shot().layer(id).orElseThrow();
     }
 
-    /// Brings clips in as proposed, what nothing tells of as backgrounds, and lays them from the bottom up, each by a click on its slip and a key.
+    /// Brings clips in as proposed, what nothing tells of as backgrounds, and lays them from the bottom up, each by a click on its slip and
+    /// a key.
     private void lay(FxRobot with, String... names) throws Exception {
         bring(with, names);
         robot.clickOn("#bench-layer");
@@ -97,7 +98,8 @@ class JourneysTest {
         robot = with;
         Path card = Files.createDirectories(home.resolve("card"));
         for (String n : names) {
-            Path clip = Files.exists(clips.resolve("footage/" + n + ".mp4")) ? clips.resolve("footage/" + n + ".mp4") : clips.resolve("footage/" + n + ".png");
+            Path clip = Files.exists(clips.resolve("footage/" + n + ".mp4")) ? clips.resolve("footage/" + n + ".mp4")
+                    : clips.resolve("footage/" + n + ".png");
             Files.copy(clip, card.resolve(clip.getFileName()), StandardCopyOption.REPLACE_EXISTING);
         }
         robot.interact(() -> session.bringIn(List.of(card)));
@@ -246,8 +248,10 @@ class JourneysTest {
             Picture last = f.frame(11);
             assertThat(redness(first, 0.46, 0.4, 0.54, 0.5)).as("the red coat where it stood").isGreaterThan(1.8);
             assertThat(redness(last, 0.46, 0.2, 0.54, 0.3)).as("the coat up in the air").isGreaterThan(1.8);
-            assertThat(mean(first, 0, 0.53, 0.9, 0.57, 0.94)).as("the shadow begins at the feet").isLessThan(0.85 * mean(last, 0, 0.53, 0.9, 0.57, 0.94));
-            assertThat(mean(last, 1, 0.46, 0.85, 0.54, 0.93)).as("the floor is seen where the feet were").isGreaterThan(1.5 * mean(first, 1, 0.46, 0.85, 0.5, 0.93));
+            assertThat(mean(first, 0, 0.53, 0.9, 0.57, 0.94)).as("the shadow begins at the feet")
+                    .isLessThan(0.85 * mean(last, 0, 0.53, 0.9, 0.57, 0.94));
+            assertThat(mean(last, 1, 0.46, 0.85, 0.54, 0.93)).as("the floor is seen where the feet were")
+                    .isGreaterThan(1.5 * mean(first, 1, 0.46, 0.85, 0.5, 0.93));
         }
     }
 

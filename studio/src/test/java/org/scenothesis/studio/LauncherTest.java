@@ -31,10 +31,13 @@ class LauncherTest {
 
     @Test
     void unknownBenchesAndOptionsAreSaid() {
-        assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"demo", "--bench", "kitchen"})).withMessageContaining("kitchen");
+        assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"demo", "--bench", "kitchen"}))
+                .withMessageContaining("kitchen");
         assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"--colour"})).withMessageContaining("--colour");
-        assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"demo", "--snapshot"})).withMessageContaining("needs a value");
-        assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"demo", "--at", "soon"})).withMessageContaining("seconds");
+        assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"demo", "--snapshot"}))
+                .withMessageContaining("needs a value");
+        assertThatIllegalArgumentException().isThrownBy(() -> Launcher.read(new String[] {"demo", "--at", "soon"}))
+                .withMessageContaining("seconds");
     }
 
     @Test
@@ -46,7 +49,9 @@ class LauncherTest {
         assertThat(wish.seconds()).isEqualTo(2.5);
         assertThat(to.resolve("production.json")).exists();
         System.setProperty("scenothesis.home", folder.toString());
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> Launcher.read(new String[] {"demo", folder.resolve("other").toString()})).withMessageContaining("rehearse");
+        assertThatExceptionOfType(StoreException.class)
+                .isThrownBy(() -> Launcher.read(new String[] {"demo", folder.resolve("other").toString()}))
+                .withMessageContaining("rehearse");
     }
 
     @Test

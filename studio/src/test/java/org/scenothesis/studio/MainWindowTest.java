@@ -36,13 +36,15 @@ abstract class MainWindowTest {
     static void rehearse() throws Exception {
         template = Files.createTempDirectory("studio-test");
         try (var bands = Bands.allCores()) {
-            var wish = new Rehearsal.Wish(160, new Quality(3, 4, 0.5, 1), Set.of("clean-1", "clean-2", "screen-only", "lamp-pass", "card-ruler"), VideoFormat.MJPEG_AVI);
+            var wish = new Rehearsal.Wish(160, new Quality(3, 4, 0.5, 1), Set.of("clean-1", "clean-2", "screen-only", "lamp-pass",
+                    "card-ruler"), VideoFormat.MJPEG_AVI);
             Rehearsal.film(template, wish, bands, Progress.NONE);
             for (String still : List.of("maker-1", "lantern-1")) {
                 // Stills stand in for the moving takes: the interface is tested here, not the renderer.
                 Files.copy(template.resolve("footage/screen-only.png"), template.resolve("footage/" + still + ".png"));
             }
-            String text = Files.readString(template.resolve("production.json")).replace("maker-1.mp4", "maker-1.png").replace("lantern-1.mp4", "lantern-1.png")
+            String text = Files.readString(template.resolve("production.json")).replace("maker-1.mp4", "maker-1.png")
+                    .replace("lantern-1.mp4", "lantern-1.png")
                     .replace("clean-1.mp4", "clean-1.avi").replace("clean-2.mp4", "clean-2.avi");
             Files.writeString(template.resolve("production.json"), text);
         }

@@ -75,7 +75,8 @@ class NothingCutTest {
     private static void gather(String where, Node root, List<String> cut) {
         for (Node n : root.lookupAll("*")) {
             if (n instanceof Labeled l && shown(l) && !l.getText().isEmpty() && !l.getStyleClass().contains("ribbon-name")
-                    && l.lookup(".text") instanceof Text t && !t.getText().equals(l.getText()) && t.getText().endsWith("...".equals(l.getEllipsisString()) ? "..." : l.getEllipsisString())) {
+                    && l.lookup(".text") instanceof Text t && !t.getText().equals(l.getText()) && t.getText()
+                    .endsWith("...".equals(l.getEllipsisString()) ? "..." : l.getEllipsisString())) {
                 cut.add(where + ": \u201c" + l.getText() + "\u201d is shown as \u201c" + t.getText() + "\u201d");
             }
         }

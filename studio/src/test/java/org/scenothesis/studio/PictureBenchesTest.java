@@ -56,7 +56,8 @@ class PictureBenchesTest extends MainWindowTest {
         measured();
         robot.clickOn("#bench-match").clickOn("#match-page-colour");
         until("compared", () -> scene.lookup("#grade-lamp") != null);
-        assertThat(words(scene.lookup("#match-colours"))).contains("Maker at bench", "slope", "grain", "contrast", "what the others are held against", "stops, black at");
+        assertThat(words(scene.lookup("#match-colours"))).contains("Maker at bench", "slope", "grain", "contrast",
+                "what the others are held against", "stops, black at");
         long plates = scene.getRoot().lookupAll(".strip-contrast").size();
         assertThat(plates).as("a row for every plate").isEqualTo(session.plates().size());
         assertThat(scene.getRoot().lookupAll(".strip-edge")).hasSize((int) plates);
@@ -102,9 +103,11 @@ class PictureBenchesTest extends MainWindowTest {
         var before = session.shot().layer("lantern").orElseThrow().garbage().at(0);
         robot.interact(() -> robot.lookup("#corner-1").query().requestFocus());
         robot.type(KeyCode.RIGHT, KeyCode.RIGHT);
-        until("moved", () -> Math.abs(session.shot().layer("lantern").orElseThrow().garbage().at(0).get(1).x() - before.get(1).x() - 0.004) < 1e-9);
+        until("moved", () -> Math.abs(session.shot().layer("lantern").orElseThrow().garbage().at(0).get(1).x() - before.get(1)
+                .x() - 0.004) < 1e-9);
         robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
-        until("moved further", () -> Math.abs(session.shot().layer("lantern").orElseThrow().garbage().at(0).get(1).y() - before.get(1).y() - 0.02) < 1e-9);
+        until("moved further", () -> Math.abs(session.shot().layer("lantern").orElseThrow().garbage().at(0).get(1).y() - before.get(1)
+                .y() - 0.02) < 1e-9);
         assertThat(session.frame()).as("arrows on a corner are not for the frames").isZero();
         robot.type(KeyCode.INSERT);
         until("one more", () -> session.shot().layer("lantern").orElseThrow().garbage().at(0).size() == before.size() + 1);
@@ -139,14 +142,17 @@ class PictureBenchesTest extends MainWindowTest {
         robot.type(KeyCode.MINUS, KeyCode.MINUS, KeyCode.MINUS);
         until("all", () -> robot.lookup("#key-zoom").<Button>query().getText().equals("fit"));
         robot.type(KeyCode.V, KeyCode.INSERT);
-        until("solid", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o && o.counts() == Outline.Counts.ALSO));
+        until("solid", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o
+                && o.counts() == Outline.Counts.ALSO));
         until("of what was measured", () -> words(scene.getRoot()).contains("Measured for the key alone"));
         robot.type(KeyCode.K);
-        until("moves", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o && o.counts() == Outline.Counts.ALSO && o.corners().keys().size() == 1));
+        until("moves", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o
+                && o.counts() == Outline.Counts.ALSO && o.corners().keys().size() == 1));
         robot.interact(() -> session.goToFrame(8));
         robot.interact(() -> robot.lookup("#corner-0").query().requestFocus());
         robot.type(KeyCode.RIGHT);
-        until("a second keyframe", () -> session.shot().layer("lantern").orElseThrow().steps().stream().anyMatch(s -> s instanceof Outline o && o.corners().keys().size() == 2));
+        until("a second keyframe", () -> session.shot().layer("lantern").orElseThrow().steps().stream()
+                .anyMatch(s -> s instanceof Outline o && o.corners().keys().size() == 2));
     }
 
     @Test
@@ -156,7 +162,8 @@ class PictureBenchesTest extends MainWindowTest {
         robot.clickOn("#slip-lantern");
         TextField height = robot.lookup("#tape-height").query();
         robot.doubleClickOn(height).press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("1.10").type(KeyCode.ENTER);
-        until("height taken", () -> Math.abs(session.shot().layer("lantern").orElseThrow().step(SetPlace.class).orElseThrow().stand(0).foot().y() - 1.10) < 1e-9);
+        until("height taken", () -> Math.abs(session.shot().layer("lantern").orElseThrow().step(SetPlace.class).orElseThrow().stand(0)
+                .foot().y() - 1.10) < 1e-9);
         TextField gain = robot.lookup("#tape-gain").query();
         robot.interact(() -> gain.setText("99"));
         robot.interact(() -> gain.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
@@ -170,7 +177,8 @@ class PictureBenchesTest extends MainWindowTest {
         robot.clickOn("#slip-lantern");
         double before = session.shot().layer("lantern").orElseThrow().step(SetPlace.class).orElseThrow().stand(0).foot().x();
         robot.drag("#plan-above-token").moveBy(40, 0).drop();
-        until("token moved", () -> session.shot().layer("lantern").orElseThrow().step(SetPlace.class).orElseThrow().stand(0).foot().x() > before + 0.2);
+        until("token moved", () -> session.shot().layer("lantern").orElseThrow().step(SetPlace.class).orElseThrow().stand(0).foot()
+                .x() > before + 0.2);
     }
 
     @Test
@@ -216,7 +224,8 @@ class PictureBenchesTest extends MainWindowTest {
         assertThat(after.at(2).get(1).x()).isGreaterThan(before.at(0).get(1).x() + 0.02);
         assertThat(after.at(1).get(1).x()).isBetween(before.at(0).get(1).x(), after.at(2).get(1).x());
         robot.clickOn("#ease-outline");
-        until("another ease", () -> session.shot().layer("maker").orElseThrow().step(Outline.class).orElseThrow().corners().easeAt(2) == Ease.HOLD);
+        until("another ease", () -> session.shot().layer("maker").orElseThrow().step(Outline.class).orElseThrow().corners()
+                .easeAt(2) == Ease.HOLD);
         robot.clickOn("#key-outline");
         until("taken away", () -> session.shot().layer("maker").orElseThrow().keyTimes().equals(List.of(0.0)));
     }
@@ -263,7 +272,8 @@ class PictureBenchesTest extends MainWindowTest {
         until("with it again", () -> session.shot().setUp() != null && session.shot().setUp().equals(before));
         robot.interact(() -> session.change("share it", s -> s.withTitle("x")));
         robot.interact(() -> session.store().apply("share it", p -> p.withShot("13", s -> s.withSetUp(before))));
-        until("said", () -> robot.lookup(".label").queryAllAs(Label.class).stream().anyMatch(l -> l.getText().startsWith("Shared with shot 13")));
+        until("said", () -> robot.lookup(".label").queryAllAs(Label.class).stream()
+                .anyMatch(l -> l.getText().startsWith("Shared with shot 13")));
     }
 
     /// A form that is used for the first time stays under the hand, though its step is put in only now.
@@ -275,7 +285,8 @@ class PictureBenchesTest extends MainWindowTest {
         TextField gain = robot.lookup("#tape-gain").query();
         robot.interact(() -> gain.setText("0.5"));
         robot.interact(() -> gain.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false)));
-        until("put in", () -> session.shot().layer("lantern").orElseThrow().step(Exposure.class).isPresent() && robot.lookup("#remove-exposure").tryQuery().isPresent());
+        until("put in", () -> session.shot().layer("lantern").orElseThrow().step(Exposure.class).isPresent()
+                && robot.lookup("#remove-exposure").tryQuery().isPresent());
         robot.interact(() -> {});
         assertThat(robot.lookup("#tape-gain").query().localToScene(0, 0).getY()).isBetween(before - 2, before + 2);
     }

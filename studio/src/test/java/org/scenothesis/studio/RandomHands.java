@@ -15,9 +15,12 @@ import org.testfx.api.FxRobot;
 /// Keys, clicks, drags and wheels by chance in a window; gathers whatever is thrown meanwhile.
 final class RandomHands {
     private static final List<KeyCode> KEYS = Arrays.asList(
-            KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5, KeyCode.DIGIT6, KeyCode.DIGIT7, KeyCode.DIGIT8, KeyCode.UP, KeyCode.DOWN, KeyCode.LEFT, KeyCode.RIGHT,
-            KeyCode.SPACE, KeyCode.B, KeyCode.D, KeyCode.O, KeyCode.T, KeyCode.F, KeyCode.F1, KeyCode.ESCAPE, KeyCode.ENTER, KeyCode.TAB, KeyCode.HOME, KeyCode.END, KeyCode.PAGE_UP, KeyCode.PAGE_DOWN,
-            KeyCode.E, KeyCode.I, KeyCode.R, KeyCode.P, KeyCode.G, KeyCode.H, KeyCode.M, KeyCode.W, KeyCode.DELETE, KeyCode.PLUS, KeyCode.MINUS);
+            KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5, KeyCode.DIGIT6, KeyCode.DIGIT7, KeyCode.DIGIT8,
+            KeyCode.UP, KeyCode.DOWN, KeyCode.LEFT, KeyCode.RIGHT,
+            KeyCode.SPACE, KeyCode.B, KeyCode.D, KeyCode.O, KeyCode.T, KeyCode.F, KeyCode.F1, KeyCode.ESCAPE, KeyCode.ENTER, KeyCode.TAB,
+            KeyCode.HOME, KeyCode.END, KeyCode.PAGE_UP, KeyCode.PAGE_DOWN,
+            KeyCode.E, KeyCode.I, KeyCode.R, KeyCode.P, KeyCode.G, KeyCode.H, KeyCode.M, KeyCode.W, KeyCode.DELETE, KeyCode.PLUS,
+            KeyCode.MINUS);
 
     private final FxRobot robot;
     private final Random random;
@@ -85,6 +88,7 @@ final class RandomHands {
     /// Somewhere in the window, but not on what closes it.
     private Point2D place(Scene scene) {
         Bounds b = scene.getRoot().localToScreen(scene.getRoot().getBoundsInLocal());
-        return new Point2D(b.getMinX() + 2 + random.nextDouble() * (b.getWidth() - 4), b.getMinY() + 2 + random.nextDouble() * (b.getHeight() - 4));
+        return new Point2D(b.getMinX() + 2 + random.nextDouble() * (b.getWidth() - 4), b.getMinY() + 2
+                + random.nextDouble() * (b.getHeight() - 4));
     }
 }

@@ -18,7 +18,8 @@ final class RandomHandsSoak {
             System.setProperty("scenothesis.hands.seed", String.valueOf(seed));
             System.setProperty("scenothesis.hands.seconds", String.valueOf(Math.clamp((end - System.nanoTime()) / 1e9, 20, 120)));
             SummaryGeneratingListener heard = new SummaryGeneratingListener();
-            LauncherFactory.create().execute(LauncherDiscoveryRequestBuilder.request().selectors(DiscoverySelectors.selectClass(RandomHandsTest.class)).build(), heard);
+            LauncherFactory.create().execute(LauncherDiscoveryRequestBuilder.request()
+                    .selectors(DiscoverySelectors.selectClass(RandomHandsTest.class)).build(), heard);
             broken += heard.getSummary().getTotalFailureCount();
             heard.getSummary().printFailuresTo(new PrintWriter(System.out, true));
             System.out.printf("a window driven by chance (%d), %d times; broken: %d%n", seed, n + 1, broken);

@@ -17,7 +17,8 @@ import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 
-/// Whatever is pressed, clicked and dragged: nothing is thrown, and afterwards the window still answers. `./soak` does it for minutes, by other chances.
+/// Whatever is pressed, clicked and dragged: nothing is thrown, and afterwards the window still answers. `./soak` does it for minutes, by
+/// other chances.
 @ExtendWith(ApplicationExtension.class)
 class RandomHandsTest {
     private Path home;

@@ -13,7 +13,8 @@ import org.junit.jupiter.api.Test;
 
 /// What the compiler does not see: how the sources of all modules read.
 class SourcesTest {
-    private static final Pattern QUALIFIED = Pattern.compile("(?<![\\w.\"/])(?:java|javax|javafx|org|com|jdk)(?:\\.[a-z]\\w*)+\\.[A-Z]\\w*");
+    private static final Pattern QUALIFIED =
+            Pattern.compile("(?<![\\w.\"/])(?:java|javax|javafx|org|com|jdk)(?:\\.[a-z]\\w*)+\\.[A-Z]\\w*");
     private static final Pattern TEXT = Pattern.compile("\"(?:[^\"\\\\]|\\\\.)*\"");
 
     private static final Pattern PUBLIC_METHOD = Pattern.compile("^    public (?!.*\\b(?:class|record|enum|interface)\\b)[^=;]*\\([^;]*$");
@@ -45,6 +46,15 @@ class SourcesTest {
         assertThat(writtenOut("List<X> a = new java.util.ArrayList<>();")).isTrue();
     }
 
+    @Test
+    void noLineIsLongerThan140() throws IOException {
+        List<String> found = new ArrayList<>();
+        for (Path p : sources()) {
+            Files.readAllLines(p).stream().filter(l -> l.codePointCount(0, l.length()) > 140).forEach(l -> found.add(p + ": " + l.strip()));
+        }
+        assertThat(found).isEmpty();
+    }
+
     private static boolean sentence(String text) {
         String own = text.replaceAll("\\$\\{[^}]*}", "");
         return own.contains(" ") && Pattern.compile("[A-Za-z][A-Za-z'\u2019-]+").matcher(own).results().count() >= 3;
@@ -57,7 +67,8 @@ class SourcesTest {
         for (Path p : sources()) {
             if (p.startsWith(Path.of("..", "studio", "src", "main")) || p.startsWith(Path.of("..", "cli", "src", "main"))) {
                 Files.readAllLines(p).stream().filter(l -> !l.strip().startsWith("//"))
-                        .forEach(l -> TEXT.matcher(l).results().filter(t -> sentence(t.group())).forEach(t -> found.add(p.getFileName() + ": " + t.group())));
+                        .forEach(l -> TEXT.matcher(l).results().filter(t -> sentence(t.group()))
+                        .forEach(t -> found.add(p.getFileName() + ": " + t.group())));
             }
         }
         assertThat(found).isEmpty();
@@ -75,7 +86,8 @@ class SourcesTest {
             List<String> lines = Files.readAllLines(p);
             List<String> imports = lines.stream().filter(l -> l.startsWith("import ") && !l.startsWith("import static ")).toList();
             String code = String.join("\n", lines.stream().filter(l -> !l.startsWith("import ")).toList());
-            imports.stream().filter(l -> !Pattern.compile("\\b" + last(l) + "\\b").matcher(code).find()).forEach(l -> found.add(p.getFileName() + ": " + l));
+            imports.stream().filter(l -> !Pattern.compile("\\b" + last(l) + "\\b").matcher(code).find())
+                    .forEach(l -> found.add(p.getFileName() + ": " + l));
             List<String> names = imports.stream().map(l -> l.substring(0, l.length() - 1)).toList();
             if (!names.equals(names.stream().sorted().toList())) {
                 found.add(p.getFileName() + ": imports out of order");
@@ -108,6 +120,7 @@ class SourcesTest {
             }
         }
         assertThat(found).isEmpty();
-        assertThat(undocumented(List.of("class A {", "    public int a() {", "    /// B.", "    public int b() {"))).containsExactly("public int a() {");
+        assertThat(undocumented(List.of("class A {", "    public int a() {", "    /// B.", "    public int b() {")))
+                .containsExactly("public int a() {");
     }
 }

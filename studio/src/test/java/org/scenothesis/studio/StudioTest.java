@@ -187,7 +187,8 @@ class StudioTest extends MainWindowTest {
         robot.clickOn("#bench-hand_over");
         robot.interact(() -> {
             ComboBox<?> part = robot.lookup("#render-part").query();
-            part.getSelectionModel().select(IntStream.range(0, part.getItems().size()).filter(i -> part.getItems().get(i).toString().startsWith("element: Lantern")).findFirst().orElseThrow());
+            part.getSelectionModel().select(IntStream.range(0, part.getItems().size()).filter(i -> part.getItems().get(i).toString()
+                    .startsWith("element: Lantern")).findFirst().orElseThrow());
             robot.lookup("#render-kind").<ComboBox<?>>query().getSelectionModel().select(5);
         });
         robot.clickOn("#render-one").clickOn("#render-into").write(elsewhere.toString()).type(KeyCode.ENTER);
@@ -200,11 +201,13 @@ class StudioTest extends MainWindowTest {
         try (Footage f = Footages.open(made)) {
             assertThat(f.info().coding().alpha()).isTrue();
         }
-        assertThat(words(scene.getRoot())).contains("Done: shot-12-element-lantern-frame-000006.png", "with alpha", "shot-12-element-lantern-frame-000006.png, ");
+        assertThat(words(scene.getRoot())).contains("Done: shot-12-element-lantern-frame-000006.png", "with alpha",
+                "shot-12-element-lantern-frame-000006.png, ");
         Path beside = Files.writeString(elsewhere.resolveSibling("private.txt"), "not asked for");
         assertThat(session.folder().refusal(beside)).as("the folder is allowed, what it lies in is not").isNotNull();
         robot.clickOn("#render-open");
-        until("opened or said", () -> words(scene.getRoot()).contains("No program on this machine") || words(scene.getRoot()).contains("Opened " + elsewhere));
+        until("opened or said", () -> words(scene.getRoot()).contains("No program on this machine") || words(scene.getRoot())
+                .contains("Opened " + elsewhere));
     }
 
     @Test

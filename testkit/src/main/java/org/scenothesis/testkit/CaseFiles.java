@@ -11,7 +11,8 @@ import java.util.stream.StreamSupport;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.DynamicTest;
 
-/// Cases that are data: a folder of resources beside a test with a file per kind, each a list of objects with a `name` and whatever the test needs.
+/// Cases that are data: a folder of resources beside a test with a file per kind, each a list of objects with a `name` and whatever the
+/// test needs.
 ///
 /// - `general.json`, `robust.json`: usual and unusual input; the case must pass.
 /// - `invalid.json`: must be refused; `says` is what the sentence has to name, one or several.
@@ -49,7 +50,8 @@ public final class CaseFiles {
         }
         Throwable thrown = thrown(c, trial);
         if (thrown == null) {
-            throw new AssertionError(kind.equals("invalid") ? "it was taken" : "it passes now: move it to another file; it failed because " + c.path("why").asText());
+            throw new AssertionError(kind.equals("invalid") ? "it was taken" : "it passes now: move it to another file; it failed because "
+                    + c.path("why").asText());
         }
         if (kind.equals("invalid")) {
             says(c, String.valueOf(thrown.getMessage()));
@@ -67,7 +69,8 @@ public final class CaseFiles {
 
     private static void says(JsonNode c, String message) {
         JsonNode says = c.path("says");
-        String[] wanted = says.isArray() ? StreamSupport.stream(says.spliterator(), false).map(JsonNode::asText).toArray(String[]::new) : new String[] {says.asText()};
+        String[] wanted = says.isArray() ? StreamSupport.stream(says.spliterator(), false).map(JsonNode::asText).toArray(String[]::new)
+                : new String[] {says.asText()};
         List<String> missing = Arrays.stream(wanted).filter(s -> !message.contains(s)).toList();
         if (!missing.isEmpty()) {
             throw new AssertionError("\"" + message + "\" does not name " + missing);

@@ -14,11 +14,14 @@ import java.util.SplittableRandom;
 import java.util.zip.CRC32;
 import java.util.zip.Deflater;
 
-/// Files that come in as footage and are not what their names say: sound alone, covers, texts, cut, flipped, of no size or an enormous one. Undamaged they were made by another encoder.
+/// Files that come in as footage and are not what their names say: sound alone, covers, texts, cut, flipped, of no size or an enormous one.
+/// Undamaged they were made by another encoder.
 public final class HostileFiles {
     private static final List<String> SEEDS = List.of(
-            "sound.wav", "sound.m4a", "sound.mkv", "sound.ts", "sound.avi", "sound.webm", "sound.mp3", "cover.m4a", "cover.mp3", "words.mp4", "words.mkv", "film.mp4", "fast.mp4", "film.webm",
-            "film.avi", "film.ts", "film.mov", "av1.mkv", "ffv1.mkv", "prores.mov", "film.mpg", "film.ogv", "unknown.avi", "film.gif", "film.apng", "film.mxf", "still.png", "still.jpg", "still.tif",
+            "sound.wav", "sound.m4a", "sound.mkv", "sound.ts", "sound.avi", "sound.webm", "sound.mp3", "cover.m4a", "cover.mp3",
+            "words.mp4", "words.mkv", "film.mp4", "fast.mp4", "film.webm",
+            "film.avi", "film.ts", "film.mov", "av1.mkv", "ffv1.mkv", "prores.mov", "film.mpg", "film.ogv", "unknown.avi", "film.gif",
+            "film.apng", "film.mxf", "still.png", "still.jpg", "still.tif",
             "still.exr", "still.bmp", "still.dpx", "still.webp", "still.jp2", "still.ppm");
     private static final int WIDTH = 64;
     private static final int FLIPS = 4;

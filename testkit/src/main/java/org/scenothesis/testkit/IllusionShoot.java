@@ -30,7 +30,8 @@ import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
 
-/// Tiny plates for every kind of wonder, filmed by the simulated camera in one room and before one cloth: a figure, halves of it, a ball, light, another place.
+/// Tiny plates for every kind of wonder, filmed by the simulated camera in one room and before one cloth: a figure, halves of it, a ball,
+/// light, another place.
 public final class IllusionShoot {
     public static final int WIDTH = 320;
     public static final int HEIGHT = 180;
@@ -61,7 +62,8 @@ public final class IllusionShoot {
         Renderer room = renderer(room());
         Rendered empty = room.still();
         still("room", empty);
-        Renderer lit = renderer(room().with(new Scenery(List.of(), List.of(new Emitter.Ball(new Vec(-0.55, 1.5, 0), 0.1, new Rgb(70, 40, 14), 5)))));
+        Renderer lit = renderer(room()
+                .with(new Scenery(List.of(), List.of(new Emitter.Ball(new Vec(-0.55, 1.5, 0), 0.1, new Rgb(70, 40, 14), 5)))));
         still("lamp", lit.still());
         take("walker", room, empty, t -> figure(new Vec(-1.1 + 2.2 * t, 0, 0.2), 0.3, true, true));
         take("talker", room, empty, t -> figure(STAND, 0.2 + 1.5 * t, true, true));
@@ -92,7 +94,8 @@ public final class IllusionShoot {
     }
 
     private void take(String name, Renderer renderer, Rendered base, DoubleFunction<Scenery> moving) throws FootageException {
-        try (VideoSink s = new VideoSink(footage.resolve(name + ".mp4"), new VideoSink.Plan(WIDTH, HEIGHT, RATE, VideoFormat.H264_MP4, FRAMES, null))) {
+        try (VideoSink s = new VideoSink(footage.resolve(name + ".mp4"), new VideoSink.Plan(WIDTH, HEIGHT, RATE, VideoFormat.H264_MP4,
+                FRAMES, null))) {
             for (int i = 0; i < FRAMES; i++) {
                 s.write(camera.record(renderer.moving(base, moving, i / RATE, RATE).light(), i, bands));
             }
@@ -105,9 +108,12 @@ public final class IllusionShoot {
 
     private static Scenery room() {
         List<Solid> s = new ArrayList<>();
-        s.add(Panel.flat(new Vec(-4, 0, 1.9), new Vec(8, 0, 0), new Vec(0, 4, 0), Material.patterned(Pattern.PLASTER, 0.7, new Rgb(0.42, 0.44, 0.46), new Rgb(0.36, 0.38, 0.42)), 0));
-        s.add(Panel.flat(new Vec(-4, 0, -5), new Vec(8, 0, 0), new Vec(0, 0, 7), Material.patterned(Pattern.PLANKS, 0.2, new Rgb(0.42, 0.28, 0.17), new Rgb(0.2, 0.12, 0.08)), 0));
-        s.add(new BoxSolid(new Vec(1.25, 0.4, 1.1), new Vec(0.4, 0.4, 0.3), 0.2, Material.patterned(Pattern.CHECKS, 0.12, new Rgb(0.2, 0.3, 0.45), new Rgb(0.55, 0.55, 0.5)), 0));
+        s.add(Panel.flat(new Vec(-4, 0, 1.9), new Vec(8, 0, 0), new Vec(0, 4, 0),
+                Material.patterned(Pattern.PLASTER, 0.7, new Rgb(0.42, 0.44, 0.46), new Rgb(0.36, 0.38, 0.42)), 0));
+        s.add(Panel.flat(new Vec(-4, 0, -5), new Vec(8, 0, 0), new Vec(0, 0, 7),
+                Material.patterned(Pattern.PLANKS, 0.2, new Rgb(0.42, 0.28, 0.17), new Rgb(0.2, 0.12, 0.08)), 0));
+        s.add(new BoxSolid(new Vec(1.25, 0.4, 1.1), new Vec(0.4, 0.4, 0.3), 0.2,
+                Material.patterned(Pattern.CHECKS, 0.12, new Rgb(0.2, 0.3, 0.45), new Rgb(0.55, 0.55, 0.5)), 0));
         s.add(new BoxSolid(new Vec(-1.3, 1.55, 1.86), new Vec(0.42, 0.3, 0.03), 0, Material.matte(new Rgb(0.1, 0.08, 0.07)), 0));
         s.add(new BoxSolid(new Vec(-1.3, 1.55, 1.82), new Vec(0.36, 0.24, 0.02), 0, Material.matte(new Rgb(0.5, 0.5, 0.5)), 0));
         return new Scenery(s, List.of(window()));
@@ -118,13 +124,16 @@ public final class IllusionShoot {
         Emitter right = new Emitter.Pane(new Vec(3, 1, -0.9), new Vec(0, 1.6, 0), new Vec(0, 0, -1.6), Rgb.grey(6));
         Material green = Material.matte(ScreenCloth.GREEN);
         return new Scenery(List.of(
-                Panel.flat(new Vec(-4, 0, 1.9), new Vec(8, 0, 0), new Vec(0, 4, 0), green, 0), Panel.flat(new Vec(-4, 0, -5), new Vec(8, 0, 0), new Vec(0, 0, 7), green, 0)), List.of(left, right));
+                Panel.flat(new Vec(-4, 0, 1.9), new Vec(8, 0, 0), new Vec(0, 4, 0), green, 0),
+                Panel.flat(new Vec(-4, 0, -5), new Vec(8, 0, 0), new Vec(0, 0, 7), green, 0)), List.of(left, right));
     }
 
     private static Scenery street() {
         List<Solid> s = new ArrayList<>();
-        s.add(Panel.flat(new Vec(-9, 0, 6), new Vec(18, 0, 0), new Vec(0, 8, 0), Material.patterned(Pattern.BRICKS, 0.3, new Rgb(0.5, 0.24, 0.14), new Rgb(0.6, 0.5, 0.4)), 0));
-        s.add(Panel.flat(new Vec(-9, 0, -5), new Vec(18, 0, 0), new Vec(0, 0, 11), Material.patterned(Pattern.TILES, 0.5, new Rgb(0.3, 0.3, 0.32), new Rgb(0.22, 0.22, 0.24)), 0));
+        s.add(Panel.flat(new Vec(-9, 0, 6), new Vec(18, 0, 0), new Vec(0, 8, 0),
+                Material.patterned(Pattern.BRICKS, 0.3, new Rgb(0.5, 0.24, 0.14), new Rgb(0.6, 0.5, 0.4)), 0));
+        s.add(Panel.flat(new Vec(-9, 0, -5), new Vec(18, 0, 0), new Vec(0, 0, 11),
+                Material.patterned(Pattern.TILES, 0.5, new Rgb(0.3, 0.3, 0.32), new Rgb(0.22, 0.22, 0.24)), 0));
         s.add(new BoxSolid(new Vec(2.4, 1, 3), new Vec(0.9, 1, 0.6), -0.3, Material.matte(new Rgb(0.6, 0.5, 0.15)), 0));
         return new Scenery(s, List.of(new Emitter.Sun(new Vec(0.5, 0.7, -0.5), 0.02, new Rgb(3, 2.7, 2.2))));
     }
@@ -169,6 +178,7 @@ public final class IllusionShoot {
     }
 
     private static Scenery spark(Vec at) {
-        return new Scenery(List.of(new Ellipsoid(at, new Vec(0.08, 0.08, 0.08), 0, Material.matte(Rgb.grey(0)).glowing(new Rgb(3, 2, 0.8)), 1)), List.of());
+        return new Scenery(List.of(new Ellipsoid(at, new Vec(0.08, 0.08, 0.08), 0, Material.matte(Rgb.grey(0)).glowing(new Rgb(3, 2, 0.8)),
+                1)), List.of());
     }
 }

@@ -17,7 +17,8 @@ import org.scenothesis.core.rehearsal.trace.Rgb;
 ///
 /// - `panPx`, `tiltPx`: how far the middle of the picture goes; `rollDeg`, `zoom` of the camera; `stops`, `tint` of its exposure.
 public record LockCase(
-        String name, TestRoom before, TestRoom after, double panPx, double tiltPx, double rollDeg, double zoom, double stops, Rgb tint, double noise) {
+        String name, TestRoom before, TestRoom after, double panPx, double tiltPx, double rollDeg, double zoom, double stops, Rgb tint,
+        double noise) {
 
     /// Twenty cases of different kinds; the same ones every time.
     public static List<LockCase> twenty() {
@@ -67,7 +68,8 @@ public record LockCase(
     /// Renders the clean light of reference and take, 12 paths a pixel, chance independent between the two.
     public Picture light(boolean take, int width, Bands bands) {
         Scenery stage = (take ? after : before).stage();
-        return new Renderer(stage, TestRoom.AMBIENT, take ? moved(width) : reference(width), new Quality(12, 8, 0, take ? 91 : 17), bands).still().light();
+        return new Renderer(stage, TestRoom.AMBIENT, take ? moved(width) : reference(width), new Quality(12, 8, 0, take ? 91 : 17), bands)
+                .still().light();
     }
 
     public Sensor sensor(boolean take) {

@@ -11,7 +11,8 @@ import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
 
-/// The takes of the demo shot as small drawings under their own names: a wall, a patch that stands for the maker, a ball on green for the lantern.
+/// The takes of the demo shot as small drawings under their own names: a wall, a patch that stands for the maker, a ball on green for the
+/// lantern.
 public final class TinyShoot {
     public static final int WIDTH = 160;
     public static final int HEIGHT = 90;

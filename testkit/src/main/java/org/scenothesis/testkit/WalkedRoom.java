@@ -12,7 +12,8 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
 
-/// A room of stained walls with boxes in it, seen by any camera that is known: only arithmetic, no renderer. The ground is at 0, walls 3 m left and right and 6 m ahead.
+/// A room of stained walls with boxes in it, seen by any camera that is known: only arithmetic, no renderer. The ground is at 0, walls 3 m
+/// left and right and 6 m ahead.
 public final class WalkedRoom {
     private static final double SIDE_M = 3;
     private static final double BACK_M = 6;
@@ -62,7 +63,8 @@ public final class WalkedRoom {
     /// @throws FootageException if the file cannot be written
     public void write(Path file, List<CameraPose> poses, Bands bands) throws FootageException {
         CameraPose first = poses.getFirst();
-        try (VideoSink s = new VideoSink(file, new VideoSink.Plan(first.width(), first.height(), 25, VideoFormat.H264_MP4, poses.size(), null))) {
+        try (VideoSink s = new VideoSink(file, new VideoSink.Plan(first.width(), first.height(), 25, VideoFormat.H264_MP4, poses.size(),
+                null))) {
             for (int i = 0; i < poses.size(); i++) {
                 s.write(picture(poses.get(i), i, bands));
             }
@@ -111,7 +113,8 @@ public final class WalkedRoom {
         double u = axis == 0 ? at.z() : at.x();
         double v = axis == 1 ? at.z() : at.y();
         double light = axis == 1 ? 0.4 : axis == 2 ? 0.32 : 0.22;
-        return light * (0.4 + 0.7 * stained(u, v, 2.2, stain) + 0.5 * stained(u, v, 7, stain + 100) + 0.35 * stained(u, v, 24, stain + 200));
+        return light * (0.4 + 0.7 * stained(u, v, 2.2, stain) + 0.5 * stained(u, v, 7, stain + 100)
+                + 0.35 * stained(u, v, 24, stain + 200));
     }
 
     /// Smooth chance over a plane, so many knots to a metre.
@@ -124,7 +127,8 @@ public final class WalkedRoom {
         double fy = y - k;
         fx = fx * fx * (3 - 2 * fx);
         fy = fy * fy * (3 - 2 * fy);
-        return (chance(i, k, salt) * (1 - fx) + chance(i + 1, k, salt) * fx) * (1 - fy) + (chance(i, k + 1, salt) * (1 - fx) + chance(i + 1, k + 1, salt) * fx) * fy;
+        return (chance(i, k, salt) * (1 - fx) + chance(i + 1, k, salt) * fx) * (1 - fy)
+                + (chance(i, k + 1, salt) * (1 - fx) + chance(i + 1, k + 1, salt) * fx) * fy;
     }
 
     private double chance(int i, int k, int salt) {

@@ -158,7 +158,8 @@ public final class BackgroundMeter {
                 boolean another = Math.abs(a - b) > CHANGED * Math.max(a, b) + 0.004;
                 all++;
                 other += another ? 1 : 0;
-                Point first = still ? new Point(i % then.width() / k, i / then.width() / m) : back.map((i % then.width() + 0.5) / k, (i / then.width() + 0.5) / m);
+                Point first = still ? new Point(i % then.width() / k, i / then.width() / m)
+                        : back.map((i % then.width() + 0.5) / k, (i / then.width() + 0.5) / m);
                 busy.add(first.x() / width, first.y() / height, another);
             }
         }
@@ -184,7 +185,8 @@ public final class BackgroundMeter {
             right++;
         }
         boolean dark = top >= p.height() / 3;
-        return dark ? new BackgroundReport.Bars(0, 0, 0, 0) : new BackgroundReport.Bars(top * reduced, right * reduced, bottom * reduced, leftX * reduced);
+        return dark ? new BackgroundReport.Bars(0, 0, 0, 0) : new BackgroundReport.Bars(top * reduced, right * reduced, bottom * reduced,
+                leftX * reduced);
     }
 
     private static boolean black(Plane p, int x, int y, int dx, int dy, int n) {
@@ -199,7 +201,8 @@ public final class BackgroundMeter {
     /// What came of the frames so far; of a single picture the camera stands still.
     public BackgroundReport report() {
         double[] s = stops.stream().mapToDouble(Double::doubleValue).toArray();
-        return new BackgroundReport(camera(), moves, own.isEmpty() ? moves.size() <= 1 ? 0 : Double.NaN : median(own), moves.size() < 3 || s.length < 3 ? Double.NaN : flicker(s), bars, width, height, moves.size() <= 1 ? Busy.none(1, 1) : busy.busy());
+        return new BackgroundReport(camera(), moves, own.isEmpty() ? moves.size() <= 1 ? 0 : Double.NaN : median(own), moves.size() < 3
+                || s.length < 3 ? Double.NaN : flicker(s), bars, width, height, moves.size() <= 1 ? Busy.none(1, 1) : busy.busy());
     }
 
     private CameraWork camera() {
@@ -223,7 +226,8 @@ public final class BackgroundMeter {
         if (last != null) {
             looked(last, apart, went);
         }
-        double jitter = Math.hypot(jitter(went.stream().mapToDouble(Point::x).toArray()), jitter(went.stream().mapToDouble(Point::y).toArray()));
+        double jitter = Math.hypot(jitter(went.stream().mapToDouble(Point::x).toArray()),
+                jitter(went.stream().mapToDouble(Point::y).toArray()));
         // A hand's sway shows some parallax too; what travels shows more of it than it shakes.
         if (!apart.isEmpty() && median(apart) > Math.max(Math.max(PARALLAX_PX, PARALLAX_SHARE * width), jitter)) {
             return CameraWork.PARALLAX;

@@ -5,9 +5,12 @@ import org.jspecify.annotations.Nullable;
 
 /// What footage is like as a background.
 ///
-/// - `moves`: by how much each frame is moved against the first; null for one that could not be placed. `ownMotionShare`: the share of the picture that moves by itself, NaN where that is not known. `flickerStops`: how far exposure goes up and
-///   down about its trend, NaN for a still. `bars`: black rows and columns at top, right, bottom, left, in pixels. `busy`: where it moves by itself, null where that is not known.
-public record BackgroundReport(CameraWork camera, List<@Nullable Move> moves, double ownMotionShare, double flickerStops, Bars bars, int width, int height, @Nullable Busy busy) {
+/// - `moves`: by how much each frame is moved against the first; null for one that could not be placed. `ownMotionShare`: the share of the
+///   picture that moves by itself, NaN where that is not known. `flickerStops`: how far exposure goes up and
+///   down about its trend, NaN for a still. `bars`: black rows and columns at top, right, bottom, left, in pixels. `busy`: where it moves
+///   by itself, null where that is not known.
+public record BackgroundReport(CameraWork camera, List<@Nullable Move> moves, double ownMotionShare, double flickerStops, Bars bars,
+        int width, int height, @Nullable Busy busy) {
     /// How a camera moves.
     public enum CameraWork {
         STILL,

@@ -5,7 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
-/// Where a background moves by itself: `across` times `down` equal cells of its first frame, row by row, each with the share of it that is another from frame to frame; NaN of what was never seen.
+/// Where a background moves by itself: `across` times `down` equal cells of its first frame, row by row, each with the share of it that is
+/// another from frame to frame; NaN of what was never seen.
 public record Busy(int across, int down, List<Double> shares) {
     private static final int STEPS = 24;
 
@@ -50,13 +51,15 @@ public record Busy(int across, int down, List<Double> shares) {
         return all <= 0 || known < all / 2 ? Double.NaN : sum / known;
     }
 
-    /// The place, as large as asked, where least moves; of several alike the one nearest to where it was asked for. Empty where nothing is known.
+    /// The place, as large as asked, where least moves; of several alike the one nearest to where it was asked for. Empty where nothing is
+    /// known.
     public Optional<Room> quietest(Room asked) {
         Room best = null;
         double least = Double.MAX_VALUE;
         for (int i = 0; i <= STEPS; i++) {
             for (int k = 0; k <= STEPS; k++) {
-                Room r = new Room((1 - Math.min(1, asked.wide)) * i / STEPS, (1 - Math.min(1, asked.high)) * k / STEPS, asked.wide, asked.high);
+                Room r = new Room((1 - Math.min(1, asked.wide)) * i / STEPS, (1 - Math.min(1, asked.high)) * k / STEPS, asked.wide,
+                        asked.high);
                 double v = in(r) + 0.002 * Math.hypot(r.x - asked.x, r.y - asked.y);
                 if (v < least) {
                     least = v;

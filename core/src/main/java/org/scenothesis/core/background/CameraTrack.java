@@ -42,7 +42,8 @@ public final class CameraTrack {
         for (int i = 0; i < r.moves().size(); i++) {
             Move m = r.moves().get(i);
             if (m != null) {
-                spots.add(new Track.Spot(seconds.applyAsDouble(i), List.of(MIDDLE.plus(new Point(m.x() / r.width(), m.y() / r.height()))), Math.clamp(1 + m.zoomPercent() / 100, 0.001, 1000), m.rollDeg(), 1, false));
+                spots.add(new Track.Spot(seconds.applyAsDouble(i), List.of(MIDDLE.plus(new Point(m.x() / r.width(), m.y() / r.height()))),
+                        Math.clamp(1 + m.zoomPercent() / 100, 0.001, 1000), m.rollDeg(), 1, false));
             }
         }
         return spots.isEmpty() ? Optional.empty() : Optional.of(new Track(id, name, plate, spots));
@@ -52,7 +53,8 @@ public final class CameraTrack {
     public static Shot used(Shot shot, Track track, Use use) {
         TrackBinding by = new TrackBinding(track.id(), track.spots().getFirst().seconds(), true);
         Shot s = Tracks.with(shot, track);
-        return s.withLayers(s.layers().stream().map(l -> own(l, track.plate()) == (use == Use.UNDO) ? use == Use.UNDO ? l.with(new TrackSteady(by)) : l.with(new Follow(by)) : l).toList());
+        return s.withLayers(s.layers().stream().map(l -> own(l, track.plate()) == (use == Use.UNDO) ? use == Use.UNDO
+                ? l.with(new TrackSteady(by)) : l.with(new Follow(by)) : l).toList());
     }
 
     private static boolean own(Layer l, String plate) {

@@ -37,7 +37,8 @@ public record Suitability(String name, BackgroundReport report, Wanted wanted, L
 
     /// What it has to serve for.
     ///
-    /// - `widthPx`, `heightPx`: of the finished picture; 0 where that is not decided. `permitted`: whether leave to use it is written down; null where it is nobody else's. `room`: where what is laid over it goes, null where nobody said.
+    /// - `widthPx`, `heightPx`: of the finished picture; 0 where that is not decided. `permitted`: whether leave to use it is written down;
+    ///   null where it is nobody else's. `room`: where what is laid over it goes, null where nobody said.
     public record Wanted(int widthPx, int heightPx, @Nullable Boolean permitted, Busy.@Nullable Room room) {}
 
     public Suitability {
@@ -87,7 +88,8 @@ public record Suitability(String name, BackgroundReport report, Wanted wanted, L
         return reasons.getFirst().verdict;
     }
 
-    /// Where less moves than where the element was to go; empty where that is quiet enough, was not asked, or is the quietest place there is.
+    /// Where less moves than where the element was to go; empty where that is quiet enough, was not asked, or is the quietest place there
+    /// is.
     public Optional<Busy.Room> quieter() {
         Busy busy = report.busy();
         Busy.Room room = wanted.room;
@@ -113,7 +115,8 @@ public record Suitability(String name, BackgroundReport report, Wanted wanted, L
 
     /// The best first: by the worst of each, then by all together, then by how still it is.
     public static List<Suitability> ranked(List<Suitability> all) {
-        return all.stream().sorted(Comparator.comparingInt((Suitability s) -> badness(s.verdict())).thenComparingInt(Suitability::total).thenComparingInt(s -> s.report.camera().ordinal())
+        return all.stream().sorted(Comparator.comparingInt((Suitability s) -> badness(s.verdict())).thenComparingInt(Suitability::total)
+                .thenComparingInt(s -> s.report.camera().ordinal())
                 .thenComparingDouble(s -> Double.isNaN(s.report.ownMotionShare()) ? 1 : s.report.ownMotionShare())).toList();
     }
 }

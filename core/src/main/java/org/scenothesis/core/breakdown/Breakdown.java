@@ -35,7 +35,8 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 
-/// Breaks a shot down: settles how each thing is separated, asks every wonder's rule, merges what can be one plate, guards against the forgotten ones.
+/// Breaks a shot down: settles how each thing is separated, asks every wonder's rule, merges what can be one plate, guards against the
+/// forgotten ones.
 public final class Breakdown {
     private Breakdown() {}
 
@@ -61,7 +62,8 @@ public final class Breakdown {
         Answers raw = Answers.of(shot.setting());
         Answers all = Answers.of(based.setting());
         // A base that follows from a wonder is asked about there.
-        return Rules.ofSetting(setting(based)).stream().filter(q -> raw.given(Fact.BASE) || all.is(Fact.BASE, "here") || !Rules.ofBase(q.fact())).map(q -> assumed(q, raw, all)).toList();
+        return Rules.ofSetting(setting(based)).stream().filter(q -> raw.given(Fact.BASE) || all.is(Fact.BASE, "here")
+                || !Rules.ofBase(q.fact())).map(q -> assumed(q, raw, all)).toList();
     }
 
     /// A case without a wonder, for what concerns the whole shot.
@@ -70,7 +72,8 @@ public final class Breakdown {
         return new Case(none, shot, HouseRules.DEFAULT, Map.of());
     }
 
-    /// The plan of a shot: assumed facts are put in first, then what the base makes of every wonder's demand, one treatment a thing, and the plates of all merged.
+    /// The plan of a shot: assumed facts are put in first, then what the base makes of every wonder's demand, one treatment a thing, and
+    /// the plates of all merged.
     public static BreakdownPlan plan(Shot told, HouseRules rules) {
         Shot shot = Rules.assuming(told, rules);
         Base base = Base.of(Answers.of(shot.setting()));
@@ -91,7 +94,8 @@ public final class Breakdown {
             rule.crowd(c).ifPresent(crowds::add);
         }
         Map<String, Treatment> filmed = new LinkedHashMap<>(treatments);
-        filmed.values().removeIf(t -> shot.illusions().stream().filter(w -> t.illusions().contains(w.id())).allMatch(w -> ElementSource.subject(w.kind(), Answers.of(w, shot.setting()))
+        filmed.values().removeIf(t -> shot.illusions().stream().filter(w -> t.illusions().contains(w.id()))
+                .allMatch(w -> ElementSource.subject(w.kind(), Answers.of(w, shot.setting()))
                 && Subjects.id(shot, w.subject()).equals(t.key())));
         Map<String, PlateNeed> once = new People(shot).once(asked);
         conflicts.addAll(base.conflicts(shot, rules, once));
@@ -102,7 +106,8 @@ public final class Breakdown {
         Guard.add(rules, needs);
         Set<String> declined = Set.of(Answers.of(shot.setting()).answer(Fact.DECLINED).split("\\s+"));
         List<PlateNeed> all = List.copyOf(needs.values());
-        List<PlateNeed> kept = all.stream().filter(n -> !(n.proposed() && declined.contains(n.key()))).map(n -> n.followingOnly(needs.keySet())).toList();
+        List<PlateNeed> kept = all.stream().filter(n -> !(n.proposed() && declined.contains(n.key())))
+                .map(n -> n.followingOnly(needs.keySet())).toList();
         List<PlateNeed> without = all.stream().filter(n -> n.proposed() && declined.contains(n.key())).toList();
         LightPlan light = new LightPlan(shot, rules, kept);
         conflicts.addAll(Conflicts.of(shot, rules, filmed, kept));
@@ -112,7 +117,8 @@ public final class Breakdown {
         figures.addAll(light.figures());
         kit.addAll(light.kit());
         return new BreakdownPlan(
-                shot.id(), kept, without, List.copyOf(filmed.values()), figures, conflicts, Cautions.of(shot, kept), Kit.of(shot, rules, kept, kit), Permissions.wanted(shot), CameraCard.of(shot, kept), crowds);
+                shot.id(), kept, without, List.copyOf(filmed.values()), figures, conflicts, Cautions.of(shot, kept),
+                Kit.of(shot, rules, kept, kit), Permissions.wanted(shot), CameraCard.of(shot, kept), crowds);
     }
 
     private static Map<String, Treatment> treatments(Shot shot, HouseRules rules, Base base) {
@@ -120,7 +126,8 @@ public final class Breakdown {
         for (Illusion w : shot.illusions()) {
             Case c = new Case(w, shot, rules, Map.of());
             for (var d : Rules.of(w.kind()).demands(c)) {
-                asked.add(new Treatments.Asked(base.demand(d), c.told(), Math.max(0, w.toSeconds() - w.fromSeconds()), c.id(d.thing()), w.id()));
+                asked.add(new Treatments.Asked(base.demand(d), c.told(), Math.max(0, w.toSeconds() - w.fromSeconds()), c.id(d.thing()),
+                        w.id()));
             }
         }
         return Treatments.settle(asked, rules, base.performing());
@@ -163,7 +170,8 @@ public final class Breakdown {
             while (!ids.add(id)) {
                 id += "-" + (i + 1);
             }
-            out.add(new Plate(id, name.apply(n), n.role(), Spike.number(i), n.lockGroup(), n.lightGroup(), n.rollSeconds(), List.of(), n.key()));
+            out.add(new Plate(id, name.apply(n), n.role(), Spike.number(i), n.lockGroup(), n.lightGroup(), n.rollSeconds(), List.of(),
+                    n.key()));
         }
         return out;
     }

@@ -13,7 +13,8 @@ import org.scenothesis.core.shot.Permission;
 
 /// All that follows from the facts of one shot, except the order, which is the whole day's.
 ///
-/// - `cards`: how every set-up is photographed. `crowds`: who stands where. `declined`: proposed plates the crew does without. `permissions`: leave that has to be got, empty records to be filled in.
+/// - `cards`: how every set-up is photographed. `crowds`: who stands where. `declined`: proposed plates the crew does without.
+///   `permissions`: leave that has to be got, empty records to be filled in.
 public record BreakdownPlan(
         String shot,
         List<PlateNeed> needs,
@@ -41,7 +42,8 @@ public record BreakdownPlan(
 
     /// A plan nothing follows from yet.
     public static BreakdownPlan nothing(String shot) {
-        return new BreakdownPlan(shot, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
+        return new BreakdownPlan(shot, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(),
+                List.of());
     }
 
     /// A caution and the wonders it comes from; none for one that the whole shot asks for. `caution.<code>` are its words.

@@ -17,7 +17,8 @@ import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
-/// Which cautions a plan triggers. They follow from facts and plates alone and cannot be switched off. Source: the handbook's table of cautions.
+/// Which cautions a plan triggers. They follow from facts and plates alone and cannot be switched off. Source: the handbook's table of
+/// cautions.
 final class Cautions {
     private final Map<String, Set<String>> found = new LinkedHashMap<>();
 
@@ -46,20 +47,25 @@ final class Cautions {
         boolean held = w.kind() == IllusionKind.FLOATS && person;
         add(held && t.answers(Fact.SUPPORT).stream().anyMatch(s -> !s.equals("harness") && !s.equals("none")), "height", w);
         add(held && t.is(Fact.SUPPORT, "harness"), "suspended", w);
-        add(t.is(Fact.EVENT, "flash") && w.kind() == IllusionKind.BECOMES || w.kind() == IllusionKind.ENERGY && t.is(Fact.ENERGY, "flashes"), "flashing", w);
+        add(t.is(Fact.EVENT, "flash") && w.kind() == IllusionKind.BECOMES || w.kind() == IllusionKind.ENERGY
+                && t.is(Fact.ENERGY, "flashes"), "flashing", w);
         // What is drawn, or was recorded by others, harms nobody here.
         boolean filmed = t.is(Fact.ELEMENT, "filmed");
         boolean poured = filmed && w.kind() == IllusionKind.WIPED;
         add(poured && t.is(Fact.MATERIAL, "powder"), "powder", w);
         add(poured && t.is(Fact.MATERIAL, "paper", "leaves", "sand"), "blown", w);
         add(poured && t.is(Fact.MATERIAL, "water"), "water", w);
-        add(filmed && (w.kind() == IllusionKind.ENERGY && t.is(Fact.ENERGY, "fire", "smoke", "sparks") || w.kind() == IllusionKind.BECOMES && t.is(Fact.EVENT, "smoke")), "smoke", w);
-        add(w.kind() == IllusionKind.HIDDEN && t.is(Fact.HIDDEN_AS, "gone") && t.is(Fact.BY, "suit", "hood") || w.kind() == IllusionKind.MOVED && t.is(Fact.OPERATOR, "suit")
+        add(filmed && (w.kind() == IllusionKind.ENERGY && t.is(Fact.ENERGY, "fire", "smoke", "sparks") || w.kind() == IllusionKind.BECOMES
+                && t.is(Fact.EVENT, "smoke")), "smoke", w);
+        add(w.kind() == IllusionKind.HIDDEN && t.is(Fact.HIDDEN_AS, "gone") && t.is(Fact.BY, "suit", "hood")
+                || w.kind() == IllusionKind.MOVED && t.is(Fact.OPERATOR, "suit")
                 || w.kind() == IllusionKind.MOVED && t.is(Fact.OPERATOR, "puppeteer") || t.is(Fact.COSTUME, "hood", "inflated"), "hood", w);
         add(t.is(Fact.MOTION, "thrown"), "thrown", w);
-        add(w.kind() == IllusionKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") || w.kind() == IllusionKind.THROUGH_FRAME && t.is(Fact.FRAME_KIND, "mirror"), "glass", w);
+        add(w.kind() == IllusionKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") || w.kind() == IllusionKind.THROUGH_FRAME
+                && t.is(Fact.FRAME_KIND, "mirror"), "glass", w);
         add(w.kind() == IllusionKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") && t.is(Fact.HIGH, "yes"), "outside", w);
-        boolean lines = w.kind() == IllusionKind.FLOATS && t.is(Fact.SUPPORT, "line") && !person || w.kind() == IllusionKind.MOVED && t.is(Fact.OPERATOR, "line");
+        boolean lines = w.kind() == IllusionKind.FLOATS && t.is(Fact.SUPPORT, "line") && !person || w.kind() == IllusionKind.MOVED
+                && t.is(Fact.OPERATOR, "line");
         add(lines, "line", w);
         add(t.is(Fact.WHO, "child", "animal") && Case.takesWho(w.kind()), "children", w);
         add(w.kind() == IllusionKind.THROUGH_FRAME && person && t.number(Fact.SIZE_M) >= 1, "opening", w);

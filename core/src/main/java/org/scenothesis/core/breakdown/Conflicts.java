@@ -23,7 +23,8 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
 
-/// Conflicts that concern the whole shot: cloths and colours, cloth and movement, overrides, a camera that moves over plates that lie on each other.
+/// Conflicts that concern the whole shot: cloths and colours, cloth and movement, overrides, a camera that moves over plates that lie on
+/// each other.
 final class Conflicts {
     private Conflicts() {}
 
@@ -32,7 +33,8 @@ final class Conflicts {
         for (Illusion w : shot.illusions()) {
             // What happens at a time of its own may have a treatment of its own.
             String id = Subjects.id(shot, w.subject());
-            Treatment t = treatments.values().stream().filter(x -> x.illusions().contains(w.id()) && x.key().startsWith(id + "-")).findFirst().orElse(treatments.get(id));
+            Treatment t = treatments.values().stream().filter(x -> x.illusions().contains(w.id()) && x.key().startsWith(id + "-"))
+                    .findFirst().orElse(treatments.get(id));
             if (t != null) {
                 things(w, Answers.of(w, shot.setting()), t, rules, out);
             }
@@ -71,8 +73,10 @@ final class Conflicts {
         ClothChoice c = ClothChoice.of(told, rules, stock);
         if (c.verdict() != Verdict.HOLDS) {
             boolean otherIsBetter = c.cloth() == Screen.GREEN ? c.blueApart() > c.greenApart() : c.greenApart() > c.blueApart();
-            String leaves = told.is(Fact.FOLIAGE, "yes") && c.cloth() == Screen.GREEN ? what + "leaves" : otherIsBetter ? what + "colour.other" : what + "colour.both";
-            out.add(c.verdict() == Verdict.REDO ? Conflict.redo(leaves, w.id(), t.thing(), c.apart()) : Conflict.watch(leaves, w.id(), t.thing(), c.apart()));
+            String leaves = told.is(Fact.FOLIAGE, "yes") && c.cloth() == Screen.GREEN ? what + "leaves" : otherIsBetter
+                    ? what + "colour.other" : what + "colour.both";
+            out.add(c.verdict() == Verdict.REDO ? Conflict.redo(leaves, w.id(), t.thing(), c.apart())
+                    : Conflict.watch(leaves, w.id(), t.thing(), c.apart()));
         }
         if (!worn && told.is(Fact.EDGE, "glass")) {
             out.add(Conflict.watch("edge.glass", w.id(), t.thing()));
@@ -96,7 +100,8 @@ final class Conflicts {
             double gap = s.awayM() * ((wide - 2 * ClothGeometry.MARGIN_M) / s.wideM() - 1);
             if (gap >= 0) {
                 // Where no gap makes it wide enough, that is said instead.
-                out.add(Conflict.watch("cloth.small", "", n.about(), n.region().clothWideM(), n.region().clothHighM(), wide, high, Math.min(s.behindM(), gap)));
+                out.add(Conflict.watch("cloth.small", "", n.about(), n.region().clothWideM(), n.region().clothHighM(), wide, high,
+                        Math.min(s.behindM(), gap)));
             }
         }
     }

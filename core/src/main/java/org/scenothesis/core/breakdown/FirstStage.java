@@ -25,6 +25,7 @@ public final class FirstStage {
             return s.withStage(x -> stage);
         }
         KeyFacts light = new KeyFacts(Answers.of(s.setting()));
-        return s.withSetUp(new SetUp("set-of-" + s.id(), "Set of shot " + s.number(), stage.light().direction() instanceof Given.Assumed ? stage.withLight(light.light(stage.light(), stage.panDeg())) : stage));
+        return s.withSetUp(new SetUp("set-of-" + s.id(), "Set of shot " + s.number(), stage.light().direction() instanceof Given.Assumed
+                ? stage.withLight(light.light(stage.light(), stage.panDeg())) : stage));
     }
 }

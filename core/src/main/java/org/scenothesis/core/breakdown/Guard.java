@@ -25,12 +25,14 @@ final class Guard {
                 boolean board = n.role() == PlateRole.TRANSITION;
                 String key = "screen-" + n.lockGroup() + "-" + n.screen().name().toLowerCase(Locale.ROOT);
                 String code = rules.follows(Approach.WRINKLES, "defocus") ? "screen.defocus" : "screen";
-                PlateNeed bare = proposal(key, PlateRole.SCREEN_ONLY, code, n).on(n.screen(), n.region()).without(Item.coded("everyone", Item.Sort.CREW));
+                PlateNeed bare = proposal(key, PlateRole.SCREEN_ONLY, code, n).on(n.screen(), n.region())
+                        .without(Item.coded("everyone", Item.Sort.CREW));
                 needs.merge(key, board ? bare.recording("square") : bare, PlateNeed::merged);
             }
             if (measurable(n)) {
                 String key = "reference-" + n.lockGroup();
-                PlateNeed card = proposal(key, PlateRole.REFERENCE, n.lockGroup().equals(Case.HOME) ? "reference" : "reference.own", n).with(Item.coded("card", Item.Sort.CARD));
+                PlateNeed card = proposal(key, PlateRole.REFERENCE, n.lockGroup().equals(Case.HOME) ? "reference" : "reference.own", n)
+                        .with(Item.coded("card", Item.Sort.CARD));
                 needs.merge(key, card.recording(records(n)), PlateNeed::merged);
             }
         }
@@ -40,7 +42,8 @@ final class Guard {
     /// Room tone is recorded once on every day: with a clean plate where there is one, else with the first card.
     private static void roomTone(Map<String, PlateNeed> needs) {
         if (needs.values().stream().noneMatch(n -> n.notes().sound().contains("room"))) {
-            needs.values().stream().filter(n -> n.role() == PlateRole.REFERENCE).findFirst().ifPresent(n -> needs.put(n.key(), n.hearing("room")));
+            needs.values().stream().filter(n -> n.role() == PlateRole.REFERENCE).findFirst()
+                    .ifPresent(n -> needs.put(n.key(), n.hearing("room")));
         }
     }
 
@@ -62,7 +65,8 @@ final class Guard {
     private static PlateNeed proposal(String key, PlateRole role, String code, PlateNeed like) {
         Set<String> illusions = new TreeSet<>(like.illusions());
         return new PlateNeed(
-                key, role, code, List.of(), "", illusions, Set.of(), Set.of(), Screen.NONE, Region.NONE, like.lockGroup(), like.lightGroup(), PlateNeed.Length.STILL, PlateNeed.Notes.NONE,
+                key, role, code, List.of(), "", illusions, Set.of(), Set.of(), Screen.NONE, Region.NONE, like.lockGroup(),
+                like.lightGroup(), PlateNeed.Length.STILL, PlateNeed.Notes.NONE,
                 Set.of(), true);
     }
 }

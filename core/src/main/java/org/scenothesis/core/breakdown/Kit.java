@@ -29,7 +29,8 @@ final class Kit {
         Answers told = Answers.of(shot.setting());
         List<KitItem> all = new ArrayList<>(KitItem.each("tripod", "weight", "remote", "card", "ruler", "tape"));
         Set<Screen> cloths = new TreeSet<>();
-        needs.stream().filter(n -> n.role() != PlateRole.TRANSITION && !n.notes().record().contains("square")).forEach(n -> cloths.add(n.screen()));
+        needs.stream().filter(n -> n.role() != PlateRole.TRANSITION && !n.notes().record().contains("square"))
+                .forEach(n -> cloths.add(n.screen()));
         for (Screen s : cloths) {
             if (s == Screen.GREEN || s == Screen.BLUE) {
                 all.add(KitItem.one("cloth." + s.name().toLowerCase(Locale.ROOT)));

@@ -39,7 +39,8 @@ final class Numbers {
         double lines = told.number(existing ? Fact.BASE_PX : Fact.RECORD_PX);
         double background = Resolution.background(lines, told.number(Fact.FINISH_PX), crop);
         if (shot.illusions().stream().noneMatch(w -> w.kind() == IllusionKind.ELSEWHERE)) {
-            out.add(Figure.tells(existing ? "resolution.base" : "resolution.frame", "", background, "\u00d7", lines, told.number(Fact.FINISH_PX)).judged(rules.limit(Measure.ENLARGEMENT).judge(background)));
+            out.add(Figure.tells(existing ? "resolution.base" : "resolution.frame", "", background, "\u00d7", lines,
+                    told.number(Fact.FINISH_PX)).judged(rules.limit(Measure.ENLARGEMENT).judge(background)));
         }
         for (Illusion w : shot.illusions()) {
             Answers t = Answers.of(w, shot.setting());
@@ -47,26 +48,31 @@ final class Numbers {
             if (opening && t.is(Fact.SOURCE, "existing")) {
                 double share = Math.min(1, t.number(Fact.SIZE_M) / t.number(Fact.FRAME_M));
                 double need = Resolution.element(t.number(Fact.BACKGROUND_PX), 1, t.number(Fact.FINISH_PX), share, crop);
-                out.add(Figure.tells("resolution.inside", w.subject(), need, "\u00d7", t.number(Fact.BACKGROUND_PX), 100 * share).judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
+                out.add(Figure.tells("resolution.inside", w.subject(), need, "\u00d7", t.number(Fact.BACKGROUND_PX), 100 * share)
+                        .judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
             }
             // What wipes the frame fills it; of anything else somebody must have said how much.
             boolean whole = w.kind() == IllusionKind.WIPED;
             if (ElementSource.brought(w.kind(), t) && (whole || t.given(Fact.FILLS))) {
                 double fills = whole ? 100 : t.number(Fact.FILLS);
                 double need = Resolution.element(t.number(Fact.ELEMENT_PX), 1, t.number(Fact.FINISH_PX), fills / 100, crop);
-                out.add(Figure.tells("resolution.brought", w.subject(), need, "\u00d7", t.number(Fact.ELEMENT_PX), fills).judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
+                out.add(Figure.tells("resolution.brought", w.subject(), need, "\u00d7", t.number(Fact.ELEMENT_PX), fills)
+                        .judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
             }
             if (t.given(Fact.FILLS)) {
                 double need = Resolution.element(
-                        t.number(Fact.RECORD_PX), t.number(Fact.FILMED_FILLS) / 100, t.number(Fact.FINISH_PX), t.number(Fact.FILLS) / 100, crop);
-                out.add(Figure.tells("resolution.element", w.subject(), need, "\u00d7", t.number(Fact.FILLS), t.number(Fact.FILMED_FILLS)).judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
+                        t.number(Fact.RECORD_PX), t.number(Fact.FILMED_FILLS) / 100, t.number(Fact.FINISH_PX), t.number(Fact.FILLS) / 100,
+                        crop);
+                out.add(Figure.tells("resolution.element", w.subject(), need, "\u00d7", t.number(Fact.FILLS), t.number(Fact.FILMED_FILLS))
+                        .judged(rules.limit(Measure.ENLARGEMENT).judge(need)));
             }
         }
         for (PlateNeed n : needs.stream().filter(x -> !x.about().isEmpty()).filter(Conflicts.onePerRegion()).toList()) {
             Region r = n.region();
             if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && r.clothWideM() > 0) {
                 boolean fits = r.clothWideM() <= told.number(Fact.CLOTH_WIDE_M) && r.clothHighM() <= told.number(Fact.CLOTH_HIGH_M);
-                out.add(Figure.tells("cloth", n.about(), r.clothWideM(), "m", r.clothHighM(), told.number(Fact.CLOTH_WIDE_M), told.number(Fact.CLOTH_HIGH_M), r.cloth().topM())
+                out.add(Figure.tells("cloth", n.about(), r.clothWideM(), "m", r.clothHighM(), told.number(Fact.CLOTH_WIDE_M),
+                        told.number(Fact.CLOTH_HIGH_M), r.cloth().topM())
                         .judged(fits ? Verdict.HOLDS : Verdict.WATCH));
                 if (r.cloth().floorM() > 0) {
                     out.add(Figure.tells("cloth.floor", n.about(), r.cloth().floorM(), "m", r.clothWideM()));

@@ -18,7 +18,8 @@ import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
 
-/// One person, one plate: halves replace the whole, those who act and are a subject of their own do so in their own plate, a costume is worn in all plates of its wearer.
+/// One person, one plate: halves replace the whole, those who act and are a subject of their own do so in their own plate, a costume is
+/// worn in all plates of its wearer.
 ///
 /// Source: handbook, *Facts that decide more than the wonder itself*, people as a list.
 record People(Shot shot) {
@@ -27,7 +28,8 @@ record People(Shot shot) {
     /// The plates of all wonders, by their keys, with every person once.
     Map<String, PlateNeed> once(Map<String, PlateNeed> asked) {
         Map<String, PlateNeed> out = new LinkedHashMap<>(asked);
-        asked.keySet().stream().filter(k -> k.startsWith("half-upper-")).map(k -> k.substring("half-upper-".length())).forEach(id -> halved(out, id));
+        asked.keySet().stream().filter(k -> k.startsWith("half-upper-")).map(k -> k.substring("half-upper-".length()))
+                .forEach(id -> halved(out, id));
         performing(out);
         out.replaceAll((key, n) -> dressed(n));
         return out;
@@ -44,7 +46,8 @@ record People(Shot shot) {
         }
     }
 
-    /// Whoever acts in the shot and is filmed as a subject of it does both at once, unless they meet themselves or it happens at another time in other clothes.
+    /// Whoever acts in the shot and is filmed as a subject of it does both at once, unless they meet themselves or it happens at another
+    /// time in other clothes.
     private void performing(Map<String, PlateNeed> needs) {
         PlateNeed acting = needs.get(ACTING);
         if (acting == null) {
@@ -53,10 +56,12 @@ record People(Shot shot) {
         PlateNeed left = acting;
         for (Item who : acting.in().stream().filter(i -> i.sort() == Item.Sort.PERSON).toList()) {
             String id = Subjects.id(shot, who.name());
-            Optional<PlateNeed> own = own(needs, id).filter(n -> !meetsItself(acting, id) && (n.in().stream().noneMatch(i -> i.sort() == Item.Sort.WEAR) || overlap(n, acting)));
+            Optional<PlateNeed> own = own(needs, id).filter(n -> !meetsItself(acting, id)
+                    && (n.in().stream().noneMatch(i -> i.sort() == Item.Sort.WEAR) || overlap(n, acting)));
             if (own.isPresent()) {
                 PlateNeed mine = own.get();
-                needs.put(mine.key(), mine.merged(looking(acting, who.name()).withKey(mine.key()).withRegion(mine.region()).withIn(things(acting))));
+                needs.put(mine.key(), mine.merged(looking(acting, who.name()).withKey(mine.key()).withRegion(mine.region())
+                        .withIn(things(acting))));
                 left = left.withIn(less(left.in(), who));
             }
         }
@@ -87,7 +92,8 @@ record People(Shot shot) {
     /// Whether somebody is told to act in what happens to themselves.
     private boolean meetsItself(PlateNeed acting, String id) {
         return illusions(acting).stream().filter(w -> Subjects.id(shot, w.subject()).equals(id))
-                .anyMatch(w -> Case.named(Answers.of(w, shot.setting()).answer(Fact.ACTOR)).stream().anyMatch(a -> Subjects.id(shot, a).equals(id)));
+                .anyMatch(w -> Case.named(Answers.of(w, shot.setting()).answer(Fact.ACTOR)).stream()
+                .anyMatch(a -> Subjects.id(shot, a).equals(id)));
     }
 
     private List<Illusion> illusions(PlateNeed n) {
@@ -95,13 +101,15 @@ record People(Shot shot) {
     }
 
     private boolean overlap(PlateNeed a, PlateNeed b) {
-        return illusions(a).stream().anyMatch(x -> illusions(b).stream().anyMatch(y -> x.fromSeconds() < y.toSeconds() && y.fromSeconds() < x.toSeconds()));
+        return illusions(a).stream().anyMatch(x -> illusions(b).stream().anyMatch(y -> x.fromSeconds() < y.toSeconds()
+                && y.fromSeconds() < x.toSeconds()));
     }
 
     /// Where one of those who act has to look.
     private static PlateNeed looking(PlateNeed acting, String who) {
         List<Eyeline> lines = new ArrayList<>();
-        acting.notes().eyelines().stream().filter(e -> !e.at().equals(who)).forEach(e -> lines.add(new Eyeline(who, e.at(), e.seconds(), e.heightM(), e.upDeg(), e.distanceM())));
+        acting.notes().eyelines().stream().filter(e -> !e.at().equals(who))
+                .forEach(e -> lines.add(new Eyeline(who, e.at(), e.seconds(), e.heightM(), e.upDeg(), e.distanceM())));
         return acting.withNotes(acting.notes().withEyelines(lines));
     }
 
@@ -116,7 +124,8 @@ record People(Shot shot) {
         }
         for (Illusion w : shot.illusions()) {
             Answers t = Answers.of(w, shot.setting());
-            boolean inIt = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON && !i.coded() && Subjects.same(shot, i.name(), w.subject()));
+            boolean inIt = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON && !i.coded()
+                    && Subjects.same(shot, i.name(), w.subject()));
             if (inIt && !t.is(Fact.COSTUME, "plain")) {
                 return n.wearing(t.answer(Fact.COSTUME));
             }

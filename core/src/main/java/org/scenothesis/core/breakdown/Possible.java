@@ -26,7 +26,8 @@ final class Possible {
         List<Conflict> out = new ArrayList<>();
         Answers setting = Answers.of(shot.setting());
         for (PlateNeed n : needs) {
-            Answers told = shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).findFirst().map((Illusion w) -> Answers.of(w, shot.setting())).orElse(setting);
+            Answers told = shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).findFirst()
+                    .map((Illusion w) -> Answers.of(w, shot.setting())).orElse(setting);
             n.notes().eyelines().forEach(e -> mark(e, told, out));
             if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.region().sweep().awayM() > 0 && !n.about().isEmpty()) {
                 room(n, told, setting, out);
@@ -58,7 +59,8 @@ final class Possible {
         }
         double least = new ClothGeometry(s.lensM(), s.awayM(), 0).behind(s.bottomM(), s.topM(), s.wideM()).wideM();
         if (!setting.is(Fact.CLOTHS, "none") && least > setting.number(Fact.CLOTH_WIDE_M) + 1e-6) {
-            out.add(Conflict.redo("cloth.never", "", n.about(), least, setting.number(Fact.CLOTH_WIDE_M), setting.number(Fact.CLOTH_WIDE_M) - 2 * ClothGeometry.MARGIN_M));
+            out.add(Conflict.redo("cloth.never", "", n.about(), least, setting.number(Fact.CLOTH_WIDE_M), setting.number(Fact.CLOTH_WIDE_M)
+                    - 2 * ClothGeometry.MARGIN_M));
         }
     }
 }

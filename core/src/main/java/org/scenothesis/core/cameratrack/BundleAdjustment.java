@@ -7,7 +7,8 @@ import org.scenothesis.core.picture.Point;
 
 /// All cameras and all places at once, so that the places are seen where they were seen.
 ///
-/// - Levenberg and Marquardt's steps over the cameras alone, the places put in afterwards (Brown 1958; Triggs et al. 2000), what does not fit weighted down (Cauchy).
+/// - Levenberg and Marquardt's steps over the cameras alone, the places put in afterwards (Brown 1958; Triggs et al. 2000), what does not
+///   fit weighted down (Cauchy).
 /// - The first camera stays where it is.
 final class BundleAdjustment {
     /// What the cameras do: they stand in one place and turn, or turn and zoom, or travel.
@@ -36,7 +37,8 @@ final class BundleAdjustment {
     /// A place seen by a camera, in pixels from where the lens looks.
     record Seen(int camera, int place, Point at) {}
 
-    /// What does not change: all sights by their places, of which each begins at `begin`; where the logarithm of the focal length is expected and how far from there it may be, 0 where it is known.
+    /// What does not change: all sights by their places, of which each begins at `begin`; where the logarithm of the focal length is
+    /// expected and how far from there it may be, 0 where it is known.
     record Problem(Motion motion, List<Seen> seen, int[] begin, double expectedLog, double looseLog) {
         boolean focalFree() {
             return looseLog > 0;
@@ -58,7 +60,8 @@ final class BundleAdjustment {
         for (int i = 0; i < places.size(); i++) {
             begin[i + 1] += begin[i];
         }
-        problem = new Problem(motion, all.stream().sorted(Comparator.comparingInt(Seen::place)).toList(), begin, cameras.getFirst().logFocal(), looseLog);
+        problem = new Problem(motion, all.stream().sorted(Comparator.comparingInt(Seen::place)).toList(), begin, cameras.getFirst()
+                .logFocal(), looseLog);
         now = new State(cameras.toArray(Stand[]::new), places.toArray(Vec[]::new));
     }
 
@@ -112,7 +115,8 @@ final class BundleAdjustment {
         }
     }
 
-    /// How far every camera's place may be off in units, and the logarithm of the focal length last; the scale held by the camera farthest from the first. Empty where that cannot be said.
+    /// How far every camera's place may be off in units, and the logarithm of the focal length last; the scale held by the camera farthest
+    /// from the first. Empty where that cannot be said.
     ///
     /// - `atFocal`: as if the focal length were known, which turns and stretches the whole path.
     double[] deviations(boolean atFocal) {

@@ -15,7 +15,8 @@ import org.scenothesis.core.picture.Point;
 
 /// A solved path put on the ground: level by tilt and roll of its first frame, and in metres by where the ground is.
 ///
-/// The ground is found among the places: those on it all say one scale when they are laid where the first frame's camera sees the ground; what stands above it says more, each something else.
+/// The ground is found among the places: those on it all say one scale when they are laid where the first frame's camera sees the ground;
+/// what stands above it says more, each something else.
 public final class GroundAlignment {
     private static final double ALIKE = 0.03;
     private static final double WIDE = 4;
@@ -37,13 +38,15 @@ public final class GroundAlignment {
         Vec right = first.ray(middle.plus(new Point(first.focalPx().value(), 0))).minus(first.ray(middle)).unit();
         Vec up = first.ray(middle.minus(new Point(0, first.focalPx().value()))).minus(first.ray(middle)).unit();
         Estimate lens = first.lensHeightM();
-        Estimate scale = lens == null || c.does() != Does.TRAVELS ? null : scale(c, first, middle).map(s -> new Estimate(s.value(), s.value() * Math.hypot(s.share(), lens.share()))).orElse(null);
+        Estimate scale = lens == null || c.does() != Does.TRAVELS ? null : scale(c, first, middle)
+                .map(s -> new Estimate(s.value(), s.value() * Math.hypot(s.share(), lens.share()))).orElse(null);
         double k = scale == null ? 1 : scale.value();
         Vec foot = lens == null || scale == null ? Vec.ZERO : new Vec(0, lens.value(), 0);
         List<@Nullable Frame> frames = new ArrayList<>();
         for (Frame f : c.frames()) {
             frames.add(f == null ? null : new Frame(
-                    turned(f.position(), right, up, ahead).times(k).plus(foot), turned(f.right(), right, up, ahead), turned(f.down(), right, up, ahead), turned(f.ahead(), right, up, ahead), f.focalPx(), f.residualPx(),
+                    turned(f.position(), right, up, ahead).times(k).plus(foot), turned(f.right(), right, up, ahead),
+                    turned(f.down(), right, up, ahead), turned(f.ahead(), right, up, ahead), f.focalPx(), f.residualPx(),
                     f.std() * k, f.points()));
         }
         List<Vec> places = c.places().stream().map(p -> turned(p, right, up, ahead).times(k).plus(foot)).toList();
@@ -51,7 +54,8 @@ public final class GroundAlignment {
         if (scale == null && c.does() == Does.TRAVELS) {
             refused.add(new Refusal("scale", lens == null ? "no-height" : "no-ground"));
         }
-        return new MovingCamera(c.width(), c.height(), c.does(), c.focalPx(), frames, places, true, scale != null, scale == null ? 0 : scale.share(), c.residualPx(), refused);
+        return new MovingCamera(c.width(), c.height(), c.does(), c.focalPx(), frames, places, true, scale != null, scale == null ? 0
+                : scale.share(), c.residualPx(), refused);
     }
 
     private static Vec turned(Vec v, Vec right, Vec up, Vec ahead) {
@@ -62,9 +66,11 @@ public final class GroundAlignment {
     private static Optional<Estimate> scale(MovingCamera c, PictureCamera first, Point middle) {
         double lens = first.lensHeightM() == null ? 0 : first.lensHeightM().value();
         Frame zero = c.frames().getFirst();
-        double[] logs = c.places().stream().mapToDouble(p -> zero == null ? Double.NaN : zero.project(p).flatMap(q -> first.ground(q.plus(middle)))
+        double[] logs = c.places().stream().mapToDouble(p -> zero == null ? Double.NaN : zero.project(p)
+                .flatMap(q -> first.ground(q.plus(middle)))
                         .filter(g -> Math.hypot(g.rightM(), g.forwardM()) < FARTHEST_M)
-                        .map(g -> Math.log(Math.sqrt(g.rightM() * g.rightM() + g.forwardM() * g.forwardM() + lens * lens) / p.minus(zero.position()).length())).orElse(Double.NaN))
+                        .map(g -> Math.log(Math.sqrt(g.rightM() * g.rightM() + g.forwardM() * g.forwardM() + lens * lens) / p.minus(
+                        zero.position()).length())).orElse(Double.NaN))
                 .filter(v -> !Double.isNaN(v)).sorted().toArray();
         int[] alike = new int[logs.length];
         int most = 0;

@@ -16,7 +16,8 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.vision.Epipolar;
 
-/// The key frames of a camera that travels, placed one after another: two that see the same from apart first, then whichever sees most of what is known, all adjusted together as they come.
+/// The key frames of a camera that travels, placed one after another: two that see the same from apart first, then whichever sees most of
+/// what is known, all adjusted together as they come.
 final class KeyframePlacement {
     static final int MOST_KEYS = 24;
     private static final int PAIRS = 6;
@@ -48,8 +49,10 @@ final class KeyframePlacement {
 
     /// Null where no two frames show depth, or the first frame cannot be placed.
     ///
-    /// - `keys`: numbers of frames. `logFocal`: where the focal length begins, and `loose` how far from that it may be, as a deviation of the logarithm. `goesOn` is run now and then, and may throw to stop it.
-    static @Nullable KeyframePlacement through(List<FeatureTrack> traces, List<Integer> keys, Point middle, double logFocal, double loose, Runnable goesOn) {
+    /// - `keys`: numbers of frames. `logFocal`: where the focal length begins, and `loose` how far from that it may be, as a deviation of
+    ///   the logarithm. `goesOn` is run now and then, and may throw to stop it.
+    static @Nullable KeyframePlacement through(List<FeatureTrack> traces, List<Integer> keys, Point middle, double logFocal, double loose,
+            Runnable goesOn) {
         KeyframePlacement w = new KeyframePlacement(traces, keys, middle, loose);
         if (!w.begin(logFocal)) {
             return null;
@@ -93,7 +96,8 @@ final class KeyframePlacement {
                 if (both.size() >= Math.max(FEWEST, SHARED * traces.stream().filter(t -> t.in(a)).count())) {
                     List<RotationFit.Both> in = both.stream().map(t -> new RotationFit.Both(t.in(a, middle), t.in(b, middle))).toList();
                     Stand turned = RotationFit.after(first, in);
-                    double[] off = in.stream().mapToDouble(p -> Math.min(1e4, turned.off(first.ray(p.first()), p.second(), true))).sorted().toArray();
+                    double[] off = in.stream().mapToDouble(p -> Math.min(1e4, turned.off(first.ray(p.first()), p.second(), true))).sorted()
+                            .toArray();
                     pairs.add(new Pair(a, b, off[off.length / 2] * Math.sqrt(both.size())));
                 }
             }
@@ -110,7 +114,8 @@ final class KeyframePlacement {
     private double tried(Pair p, Stand first, double most) {
         double f = first.focal();
         List<FeatureTrack> both = common(p.a, p.b);
-        Optional<Epipolar.Stand> stand = Epipolar.between(both.stream().map(t -> t.in(p.a, middle).times(1 / f)).toList(), both.stream().map(t -> t.in(p.b, middle).times(1 / f)).toList(), WITHIN_PX / f);
+        Optional<Epipolar.Stand> stand = Epipolar.between(both.stream().map(t -> t.in(p.a, middle).times(1 / f)).toList(), both.stream()
+                .map(t -> t.in(p.b, middle).times(1 / f)).toList(), WITHIN_PX / f);
         if (stand.isEmpty()) {
             return 0;
         }
@@ -119,7 +124,8 @@ final class KeyframePlacement {
         List<Vec> at = new ArrayList<>();
         double score = 0;
         for (FeatureTrack t : both) {
-            Optional<Vec> met = Places.met(t, List.of(p.a, p.b), List.of(first, second), middle).filter(v -> v.z() > 0 && second.seen(v).z() > 0);
+            Optional<Vec> met = Places.met(t, List.of(p.a, p.b), List.of(first, second), middle)
+                    .filter(v -> v.z() > 0 && second.seen(v).z() > 0);
             if (met.isPresent()) {
                 kept.add(t);
                 at.add(met.get());
@@ -144,7 +150,8 @@ final class KeyframePlacement {
 
     /// The key frame that sees most of what is known; false where none does.
     private boolean further() {
-        List<Integer> open = keys.stream().filter(k -> !placed.containsKey(k)).sorted(Comparator.comparingInt(k -> -places.sights(k, middle).size())).toList();
+        List<Integer> open = keys.stream().filter(k -> !placed.containsKey(k))
+                .sorted(Comparator.comparingInt(k -> -places.sights(k, middle).size())).toList();
         for (int k : open) {
             Stand s = placed(k);
             if (s != null) {
@@ -164,7 +171,8 @@ final class KeyframePlacement {
         }
         List<Pose.Sight> sights = places.sights(key, middle);
         double f = near.focal();
-        return Epipolar.before(sights.stream().map(Pose.Sight::place).toList(), sights.stream().map(g -> g.at().times(1 / f)).toList(), PLACED_PX / f)
+        return Epipolar.before(sights.stream().map(Pose.Sight::place).toList(), sights.stream().map(g -> g.at().times(1 / f)).toList(),
+                PLACED_PX / f)
                 .map(e -> places.placed(stand(e, near.logFocal()), key, middle)).orElse(null);
     }
 
@@ -184,8 +192,10 @@ final class KeyframePlacement {
         List<Vec> at = new ArrayList<>();
         for (FeatureTrack t : traces) {
             Vec known = before.get(t);
-            Optional<Vec> met = known != null && fits(t, known, frames, cameras) ? Optional.of(known) : Places.met(t, frames, cameras, middle);
-            met.filter(v -> IntStream.range(0, frames.size()).allMatch(c -> !t.in(frames.get(c)) || cameras.get(c).seen(v).z() > 0)).ifPresent(v -> {
+            Optional<Vec> met = known != null && fits(t, known, frames, cameras) ? Optional.of(known)
+                    : Places.met(t, frames, cameras, middle);
+            met.filter(v -> IntStream.range(0, frames.size()).allMatch(c -> !t.in(frames.get(c)) || cameras.get(c).seen(v).z() > 0))
+                    .ifPresent(v -> {
                 kept.add(t);
                 at.add(v);
             });
@@ -194,7 +204,8 @@ final class KeyframePlacement {
     }
 
     private boolean fits(FeatureTrack t, Vec place, List<Integer> frames, List<Stand> cameras) {
-        return IntStream.range(0, frames.size()).allMatch(c -> !t.in(frames.get(c)) || cameras.get(c).off(place, t.in(frames.get(c), middle), false) < LOST_PX);
+        return IntStream.range(0, frames.size()).allMatch(c -> !t.in(frames.get(c)) || cameras.get(c)
+                .off(place, t.in(frames.get(c), middle), false) < LOST_PX);
     }
 
     private BundleAdjustment bundle() {
@@ -256,7 +267,8 @@ final class KeyframePlacement {
 
     /// What the key frames leave over, in pixels.
     double left() {
-        return placed.entrySet().stream().mapToDouble(e -> Pose.rootOff(e.getValue(), places.sights(e.getKey(), middle), false)).average().orElse(Double.MAX_VALUE);
+        return placed.entrySet().stream().mapToDouble(e -> Pose.rootOff(e.getValue(), places.sights(e.getKey(), middle), false)).average()
+                .orElse(Double.MAX_VALUE);
     }
 
     /// Whether no other focal length need be tried.

@@ -17,8 +17,10 @@ import org.scenothesis.core.picture.Point;
 
 /// The camera of a take from points that were followed through it.
 ///
-/// 1. Does it stay, or only turn, or turn and zoom? What is seen of that is tried first: a path is never read out of what a turning camera shows as well.
-/// 2. Else key frames are placed one after another ([KeyframePlacement]) and adjusted together ([BundleAdjustment]), from several focal lengths where none is known; the rest is placed between them.
+/// 1. Does it stay, or only turn, or turn and zoom? What is seen of that is tried first: a path is never read out of what a turning camera
+///    shows as well.
+/// 2. Else key frames are placed one after another ([KeyframePlacement]) and adjusted together ([BundleAdjustment]), from several focal
+///    lengths where none is known; the rest is placed between them.
 /// 3. Refused by name: too few points, too little parallax, a path less sure than two percent of its length.
 public final class MovingSolver {
     private static final int FEWEST_POINTS = 24;
@@ -60,7 +62,9 @@ public final class MovingSolver {
             return none("path", "bare");
         }
         if (moved() < STILL_PX) {
-            return new MovingCamera(width, height, Does.STAYS, told, standing(still(), IntStream.range(0, frames).mapToDouble(i -> Double.NaN).toArray()), List.of(), false, false, 0, Double.NaN, List.of(new Refusal("path", "still")));
+            return new MovingCamera(width, height, Does.STAYS, told,
+                    standing(still(), IntStream.range(0, frames).mapToDouble(i -> Double.NaN).toArray()), List.of(), false, false, 0,
+                    Double.NaN, List.of(new Refusal("path", "still")));
         }
         progress.accept(0);
         List<Integer> keys = keys();
@@ -89,7 +93,8 @@ public final class MovingSolver {
     }
 
     private MovingCamera none(String what, String why) {
-        return new MovingCamera(width, height, Does.UNKNOWN, null, IntStream.range(0, frames).mapToObj(i -> (Frame) null).collect(Collectors.toList()), List.of(), false, false, 0, Double.NaN, List.of(new Refusal(what, why)));
+        return new MovingCamera(width, height, Does.UNKNOWN, null, IntStream.range(0, frames).mapToObj(i -> (Frame) null)
+                .collect(Collectors.toList()), List.of(), false, false, 0, Double.NaN, List.of(new Refusal(what, why)));
     }
 
     private List<Stand> still() {
@@ -102,13 +107,15 @@ public final class MovingSolver {
         double most = 0;
         for (int f = 1; f < frames; f++) {
             int now = f;
-            double[] d = traces.stream().filter(t -> t.in(0) && t.in(now)).mapToDouble(t -> t.in(now, middle).minus(t.in(0, middle)).length()).sorted().toArray();
+            double[] d = traces.stream().filter(t -> t.in(0) && t.in(now)).mapToDouble(t -> t.in(now, middle).minus(t.in(0, middle))
+                    .length()).sorted().toArray();
             most = d.length == 0 ? Double.MAX_VALUE : Math.max(most, d[d.length / 2]);
         }
         return most;
     }
 
-    /// Frames that differ enough to be worth solving, at most [KeyframePlacement#MOST_KEYS], the first and last among them: fewer and fewer are asked for where there are too many, and evenly spread ones where points are lost all the time.
+    /// Frames that differ enough to be worth solving, at most [KeyframePlacement#MOST_KEYS], the first and last among them: fewer and fewer
+    /// are asked for where there are too many, and evenly spread ones where points are lost all the time.
     private List<Integer> keys() {
         double apart = 0.012 * width;
         double kept = 0.6;
@@ -129,7 +136,8 @@ public final class MovingSolver {
         for (int f = 1; f < frames; f++) {
             int last = out.getLast();
             int now = f;
-            double[] d = traces.stream().filter(t -> t.in(last) && t.in(now)).mapToDouble(t -> t.in(now, middle).minus(t.in(last, middle)).length()).sorted().toArray();
+            double[] d = traces.stream().filter(t -> t.in(last) && t.in(now)).mapToDouble(t -> t.in(now, middle).minus(t.in(last, middle))
+                    .length()).sorted().toArray();
             long there = traces.stream().filter(t -> t.in(last)).count();
             boolean far = d.length == 0 || d[d.length / 2] > apart || d.length < kept * there;
             if (far && f > last + 1 || f == frames - 1) {
@@ -139,7 +147,8 @@ public final class MovingSolver {
         return out;
     }
 
-    /// A camera that stands and turns in all frames; what half of the points of each leave over at most, and that in the worst tenth of the frames.
+    /// A camera that stands and turns in all frames; what half of the points of each leave over at most, and that in the worst tenth of the
+    /// frames.
     private record Turned(BundleAdjustment.Motion motion, List<Stand> all, double[] each, double left, double focalShare) {}
 
     private Turned turned(List<Integer> keys, BundleAdjustment.Motion motion) {
@@ -169,7 +178,8 @@ public final class MovingSolver {
         // What is placed between the keys sees the same far places.
         List<Stand> all = new ArrayList<>();
         List<Vec> places = b.places();
-        List<FeatureTrack> of = traces.stream().filter(t -> IntStream.range(0, keys.size()).filter(k -> t.in(keys.get(k))).count() >= 2).toList();
+        List<FeatureTrack> of = traces.stream().filter(t -> IntStream.range(0, keys.size()).filter(k -> t.in(keys.get(k))).count() >= 2)
+                .toList();
         double[] left = new double[frames];
         for (int f = 0; f < frames; f++) {
             Stand s = b.cameras().get(nearest(keys, f));
@@ -209,7 +219,8 @@ public final class MovingSolver {
                 refused.add(new Refusal("focal", "too-little-turn"));
             }
         }
-        return new MovingCamera(width, height, t.motion == BundleAdjustment.Motion.ZOOM ? Does.ZOOMS : Does.TURNS, focal, standing(t.all, t.each), List.of(), false, false, 0, t.left, refused);
+        return new MovingCamera(width, height, t.motion == BundleAdjustment.Motion.ZOOM ? Does.ZOOMS : Does.TURNS, focal,
+                standing(t.all, t.each), List.of(), false, false, 0, t.left, refused);
     }
 
     private @Nullable KeyframePlacement walked(List<Integer> keys, DoubleConsumer progress) {
@@ -217,7 +228,8 @@ public final class MovingSolver {
         KeyframePlacement best = null;
         for (int i = 0; i < starts.length; i++) {
             double at = 0.25 + 0.45 * i / starts.length;
-            KeyframePlacement w = KeyframePlacement.through(traces, keys, middle, Math.log(starts[i] * width), loose(), () -> progress.accept(at));
+            KeyframePlacement w = KeyframePlacement.through(traces, keys, middle, Math.log(starts[i] * width), loose(),
+                    () -> progress.accept(at));
             progress.accept(0.25 + 0.45 * (i + 1) / starts.length);
             if (w != null && (best == null || w.betterThan(best))) {
                 best = w;
@@ -239,7 +251,8 @@ public final class MovingSolver {
         double[] std = walk.deviations();
         double focalShare = std.length == 0 ? 1 : std[std.length - 1];
         if (frames <= MOST_AT_ONCE && all.stream().allMatch(Objects::nonNull)) {
-            BundleAdjustment b = places.bundle(all.stream().map(Objects::requireNonNull).toList(), IntStream.range(0, frames).boxed().toList(), middle, loose());
+            BundleAdjustment b = places.bundle(all.stream().map(Objects::requireNonNull).toList(), IntStream.range(0, frames).boxed()
+                    .toList(), middle, loose());
             b.solve(12, SOFT_PX);
             all = new ArrayList<>(b.cameras());
             places = places.with(b.places());
@@ -277,7 +290,8 @@ public final class MovingSolver {
         }
         List<Vec> there = places.all().stream().map(p -> world(p.times(1 / far))).toList();
         progress.accept(1);
-        return new MovingCamera(width, height, Does.TRAVELS, focal, Arrays.asList(out), there, false, false, 0, Math.sqrt(sum / Math.max(1, n)), refused);
+        return new MovingCamera(width, height, Does.TRAVELS, focal, Arrays.asList(out), there, false, false, 0,
+                Math.sqrt(sum / Math.max(1, n)), refused);
     }
 
     /// Frames of a camera that keeps its place; one in which nothing known is seen is not placed.
@@ -290,7 +304,8 @@ public final class MovingSolver {
     }
 
     private static Frame frame(Stand s, double scale, double left, double std, int points) {
-        return new Frame(world(s.at().times(scale)), world(s.back(new Vec(1, 0, 0))), world(s.back(new Vec(0, 1, 0))), world(s.back(new Vec(0, 0, 1))), s.focal(), left, std, points);
+        return new Frame(world(s.at().times(scale)), world(s.back(new Vec(1, 0, 0))), world(s.back(new Vec(0, 1, 0))),
+                world(s.back(new Vec(0, 0, 1))), s.focal(), left, std, points);
     }
 
     /// Down becomes up.

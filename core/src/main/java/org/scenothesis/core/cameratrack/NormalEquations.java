@@ -115,7 +115,8 @@ final class NormalEquations {
         for (int i = 0; i < Math.min(cd, motion == Motion.TRAVEL ? 6 : 3); i++) {
             u[i][i] += HELD;
         }
-        double weight = problem.focalFree() ? BundleAdjustment.LEAST_PX * BundleAdjustment.LEAST_PX / (problem.looseLog() * problem.looseLog()) : 0;
+        double weight = problem.focalFree()
+                ? BundleAdjustment.LEAST_PX * BundleAdjustment.LEAST_PX / (problem.looseLog() * problem.looseLog()) : 0;
         if (problem.globalFocal()) {
             u[n - 1][n - 1] += weight;
             right[n - 1] -= weight * (cameras[0].logFocal() - problem.expectedLog());
@@ -198,7 +199,8 @@ final class NormalEquations {
         double[][] s = reduced(damp, invert, rhs);
         double[] d;
         try {
-            d = new CholeskyDecomposition(new Array2DRowRealMatrix(s, false), 1e-6, 0).getSolver().solve(new ArrayRealVector(rhs, false)).toArray();
+            d = new CholeskyDecomposition(new Array2DRowRealMatrix(s, false), 1e-6, 0).getSolver().solve(new ArrayRealVector(rhs, false))
+                    .toArray();
         } catch (MathRuntimeException e) {
             return null;
         }

@@ -59,7 +59,8 @@ record Places(List<FeatureTrack> traces, List<Vec> all) {
         return new BundleAdjustment(BundleAdjustment.Motion.TRAVEL, cameras, all, seen, loose);
     }
 
-    /// Where a point is that cameras see: nearest to all of its rays. Empty where they are nearly parallel, disagree, or it would be behind one of them.
+    /// Where a point is that cameras see: nearest to all of its rays. Empty where they are nearly parallel, disagree, or it would be behind
+    /// one of them.
     static Optional<Vec> met(FeatureTrack t, List<Integer> frames, List<Stand> cameras, Point middle) {
         double[][] m = new double[3][4];
         List<Vec> rays = new ArrayList<>();

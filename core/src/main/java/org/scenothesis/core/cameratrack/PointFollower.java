@@ -12,7 +12,8 @@ import org.scenothesis.core.vision.Features;
 
 /// Follows as many points of the set as the picture gives, through frames that come one after another.
 ///
-/// - Each is compared with a frame a few before, so that it drifts only from one of these to the next, and looked for backwards as well: what does not come back is lost.
+/// - Each is compared with a frame a few before, so that it drifts only from one of these to the next, and looked for backwards as well:
+///   what does not come back is lost.
 /// - Memory: two frames, and the places.
 public final class PointFollower {
     private static final int POINTS = 520;
@@ -90,7 +91,8 @@ public final class PointFollower {
         for (int i = 0; i < seen.size(); i++) {
             Point p = there.get(i);
             Point q = again.get(i);
-            boolean sure = p != null && q != null && inside(luma, p) && p.minus(near.get(i)).length() < FAR_PX && q.minus(anchored.get(i)).length() < BACK_PX && alike(base, anchored.get(i), luma, p) > ALIKE;
+            boolean sure = p != null && q != null && inside(luma, p) && p.minus(near.get(i)).length() < FAR_PX && q.minus(anchored.get(i))
+                    .length() < BACK_PX && alike(base, anchored.get(i), luma, p) > ALIKE;
             if (sure) {
                 alive.add(seen.get(i).next(Objects.requireNonNull(p)));
             } else {
@@ -140,7 +142,8 @@ public final class PointFollower {
     /// All that was followed long enough to say something.
     public List<FeatureTrack> traces() {
         List<FeatureTrack> out = new ArrayList<>(ended);
-        alive.stream().filter(a -> a.at.size() >= Math.min(ANEW, Math.max(2, frames))).forEach(a -> out.add(new FeatureTrack(a.from, a.at)));
+        alive.stream().filter(a -> a.at.size() >= Math.min(ANEW, Math.max(2, frames)))
+                .forEach(a -> out.add(new FeatureTrack(a.from, a.at)));
         return out;
     }
 }

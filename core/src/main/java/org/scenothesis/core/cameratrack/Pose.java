@@ -35,7 +35,8 @@ final class Pose {
             } catch (IllegalArgumentException e) {
                 return s;
             }
-            Stand next = s.nudged(d[0], d[1], d[2], motion == BundleAdjustment.Motion.TRAVEL ? new Vec(d[3], d[4], d[5]) : Vec.ZERO, motion == BundleAdjustment.Motion.ZOOM ? d[3] : 0);
+            Stand next = s.nudged(d[0], d[1], d[2], motion == BundleAdjustment.Motion.TRAVEL ? new Vec(d[3], d[4], d[5]) : Vec.ZERO,
+                    motion == BundleAdjustment.Motion.ZOOM ? d[3] : 0);
             double now = cost(next, sights, motion, soft);
             if (now < cost) {
                 boolean done = cost - now < 1e-9 * cost;

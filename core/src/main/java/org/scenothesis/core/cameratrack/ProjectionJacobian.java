@@ -34,7 +34,8 @@ final class ProjectionJacobian {
     /// With the place: along the world's axes, or of far places along two directions square to it; into `b`.
     static void ofPlace(Stand c, Vec x, Vec place, BundleAdjustment.Motion motion, double[][] b) {
         double[][] d = ofSeen(c, x);
-        Vec[] along = motion == BundleAdjustment.Motion.TRAVEL ? new Vec[] {new Vec(1, 0, 0), new Vec(0, 1, 0), new Vec(0, 0, 1)} : BundleAdjustment.tangent(place);
+        Vec[] along = motion == BundleAdjustment.Motion.TRAVEL ? new Vec[] {new Vec(1, 0, 0), new Vec(0, 1, 0), new Vec(0, 0, 1)}
+                : BundleAdjustment.tangent(place);
         for (int k = 0; k < along.length; k++) {
             Vec t = c.turned(along[k]);
             for (int row = 0; row < 2; row++) {

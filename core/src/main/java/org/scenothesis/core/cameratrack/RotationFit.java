@@ -66,7 +66,8 @@ final class RotationFit {
     }
 
     private static double determinant(RealMatrix m) {
-        return m.getEntry(0, 0) * (m.getEntry(1, 1) * m.getEntry(2, 2) - m.getEntry(1, 2) * m.getEntry(2, 1)) - m.getEntry(0, 1) * (m.getEntry(1, 0) * m.getEntry(2, 2) - m.getEntry(1, 2) * m.getEntry(2, 0))
+        return m.getEntry(0, 0) * (m.getEntry(1, 1) * m.getEntry(2, 2) - m.getEntry(1, 2) * m.getEntry(2, 1))
+                - m.getEntry(0, 1) * (m.getEntry(1, 0) * m.getEntry(2, 2) - m.getEntry(1, 2) * m.getEntry(2, 0))
                 + m.getEntry(0, 2) * (m.getEntry(1, 0) * m.getEntry(2, 1) - m.getEntry(1, 1) * m.getEntry(2, 0));
     }
 }

@@ -3,7 +3,8 @@ package org.scenothesis.core.cameratrack;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 
-/// Where a camera is and how it looks: rows of its rotation (right, down, ahead) one after another in the world it is in, its place, the natural logarithm of its focal length in pixels.
+/// Where a camera is and how it looks: rows of its rotation (right, down, ahead) one after another in the world it is in, its place, the
+/// natural logarithm of its focal length in pixels.
 record Stand(double[] r, Vec at, double logFocal) {
     static final double[] STRAIGHT = {1, 0, 0, 0, 1, 0, 0, 0, 1};
 
@@ -18,12 +19,14 @@ record Stand(double[] r, Vec at, double logFocal) {
 
     /// A direction as the camera has it.
     Vec turned(Vec d) {
-        return new Vec(r[0] * d.x() + r[1] * d.y() + r[2] * d.z(), r[3] * d.x() + r[4] * d.y() + r[5] * d.z(), r[6] * d.x() + r[7] * d.y() + r[8] * d.z());
+        return new Vec(r[0] * d.x() + r[1] * d.y() + r[2] * d.z(), r[3] * d.x() + r[4] * d.y() + r[5] * d.z(), r[6] * d.x() + r[7] * d.y()
+                + r[8] * d.z());
     }
 
     /// A direction of the camera in the world.
     Vec back(Vec d) {
-        return new Vec(r[0] * d.x() + r[3] * d.y() + r[6] * d.z(), r[1] * d.x() + r[4] * d.y() + r[7] * d.z(), r[2] * d.x() + r[5] * d.y() + r[8] * d.z());
+        return new Vec(r[0] * d.x() + r[3] * d.y() + r[6] * d.z(), r[1] * d.x() + r[4] * d.y() + r[7] * d.z(), r[2] * d.x() + r[5] * d.y()
+                + r[8] * d.z());
     }
 
     /// The direction in the world of a picture point, which counts from where the lens looks; of unit length.

@@ -6,7 +6,8 @@ import org.scenothesis.core.picture.Picture;
 
 /// Square blocks of a picture of one size: their means, and what is left in each when a slope is taken away.
 ///
-/// - `x`, `y`: of the block's first pixel. `mean`: red, green, blue. `variance`: of the same, about a plane. `texture`: how much of the variance a shift by one pixel still explains, of green.
+/// - `x`, `y`: of the block's first pixel. `mean`: red, green, blue. `variance`: of the same, about a plane. `texture`: how much of the
+///   variance a shift by one pixel still explains, of green.
 record Blocks(int side, List<Block> all) {
     record Block(int x, int y, double[] mean, double[] variance, double[] lag) {
         /// The share of green's variance that the next pixel has as well.

@@ -10,10 +10,14 @@ import org.scenothesis.core.picture.Picture;
 
 /// What a picture is like by itself: its contrast, its colours, its softness and its grain.
 ///
-/// - `shares`: which share of it lies in each of equal steps of light, from `LOWEST` stops below full light up to full light. `darkStops`, `brightStops`: its darkest and its brightest twentieth, in stops below 1.
-/// - `colours`: the mean of its dark, middle and bright third, in linear light. `blurPx`: deviation of the blur of its edges, NaN where there are no clear ones.
-/// - `grain`: a flat piece of it, `GRAIN` pixels square, as what every pixel is off in shares of the piece's mean; empty where nothing is flat.
-public record Look(List<Double> shares, double darkStops, double brightStops, List<Swatch> colours, double blurPx, Noise noise, List<Double> grain) {
+/// - `shares`: which share of it lies in each of equal steps of light, from `LOWEST` stops below full light up to full light. `darkStops`,
+///   `brightStops`: its darkest and its brightest twentieth, in stops below 1.
+/// - `colours`: the mean of its dark, middle and bright third, in linear light. `blurPx`: deviation of the blur of its edges, NaN where
+///   there are no clear ones.
+/// - `grain`: a flat piece of it, `GRAIN` pixels square, as what every pixel is off in shares of the piece's mean; empty where nothing is
+///   flat.
+public record Look(List<Double> shares, double darkStops, double brightStops, List<Swatch> colours, double blurPx, Noise noise,
+        List<Double> grain) {
     public static final double LOWEST = -9;
     /// Side of the piece that shows the grain, in pixels.
     public static final int GRAIN = 24;
@@ -38,7 +42,8 @@ public record Look(List<Double> shares, double darkStops, double brightStops, Li
         boolean hold(double x, double y);
     }
 
-    /// - `frames`: some frames of one camera and size; the first is looked at, the others tell of the noise. `area`: null for the whole picture.
+    /// - `frames`: some frames of one camera and size; the first is looked at, the others tell of the noise. `area`: null for the whole
+    ///   picture.
     public static Look of(List<Picture> frames, @Nullable Area area) {
         return among(frames, area == null ? (x, y) -> true : area::holds);
     }
@@ -46,7 +51,8 @@ public record Look(List<Double> shares, double darkStops, double brightStops, Li
     /// The same of the places that count, for contrast and colours.
     public static Look among(List<Picture> frames, Places places) {
         Picture p = frames.getFirst();
-        List<Blocks.Block> all = Blocks.of(p, SIDE).all().stream().filter(k -> places.hold(k.x() + SIDE / 2.0, k.y() + SIDE / 2.0)).sorted(Comparator.comparingDouble(Look::light)).toList();
+        List<Blocks.Block> all = Blocks.of(p, SIDE).all().stream().filter(k -> places.hold(k.x() + SIDE / 2.0, k.y() + SIDE / 2.0))
+                .sorted(Comparator.comparingDouble(Look::light)).toList();
         double[] v = all.stream().mapToDouble(Look::light).toArray();
         double dark = v.length == 0 ? Double.NaN : stops(v[(int) (END * (v.length - 1))]);
         double bright = v.length == 0 ? Double.NaN : stops(v[(int) ((1 - END) * (v.length - 1))]);
@@ -87,7 +93,8 @@ public record Look(List<Double> shares, double darkStops, double brightStops, Li
 
     /// The flattest piece that is neither black nor clipped.
     private static List<Double> grain(Picture p) {
-        Blocks.Block best = Blocks.of(p, GRAIN).all().stream().filter(k -> light(k) > DARKEST && Math.max(k.mean()[0], Math.max(k.mean()[1], k.mean()[2])) < CLIPPED)
+        Blocks.Block best = Blocks.of(p, GRAIN).all().stream()
+                .filter(k -> light(k) > DARKEST && Math.max(k.mean()[0], Math.max(k.mean()[1], k.mean()[2])) < CLIPPED)
                 .min(Comparator.comparingDouble(k -> k.variance()[1] / (k.mean()[1] * k.mean()[1] + 1e-9))).orElse(null);
         List<Double> out = new ArrayList<>();
         for (int i = 0; best != null && i < GRAIN * GRAIN; i++) {

@@ -9,7 +9,8 @@ import org.scenothesis.core.picture.Picture;
 /// The noise of a picture in linear light: variance = a·level + b², and over how many pixels it hangs together.
 ///
 /// - `correlationPx`: the deviation of the blur that would make white noise hang together as much; 0 for white noise.
-/// - From time: half the mean square of the difference between frames, wherever nothing moved. From one picture: the variance about a slope in the flattest blocks of every level.
+/// - From time: half the mean square of the difference between frames, wherever nothing moved. From one picture: the variance about a slope
+///   in the flattest blocks of every level.
 ///
 /// Sources: photon and read noise (Foi et al. 2008); flattest blocks as in Immerkaer 1996 and after.
 public record Noise(double a, double b, double correlationPx, boolean fromTime) {
@@ -31,7 +32,8 @@ public record Noise(double a, double b, double correlationPx, boolean fromTime) 
     public static Noise of(Picture p) {
         List<double[]> points = new ArrayList<>();
         List<Double> alike = new ArrayList<>();
-        List<Blocks.Block> all = new ArrayList<>(Blocks.of(p, SIDE).all().stream().filter(k -> k.mean()[1] < CLIPPED && k.mean()[1] > 1e-4).toList());
+        List<Blocks.Block> all = new ArrayList<>(Blocks.of(p, SIDE).all().stream().filter(k -> k.mean()[1] < CLIPPED && k.mean()[1] > 1e-4)
+                .toList());
         all.sort(Comparator.comparingDouble(k -> k.mean()[1]));
         for (int l = 0; l < LEVELS; l++) {
             List<Blocks.Block> of = new ArrayList<>(all.subList(l * all.size() / LEVELS, (l + 1) * all.size() / LEVELS));
@@ -83,7 +85,8 @@ public record Noise(double a, double b, double correlationPx, boolean fromTime) 
             for (int k = 0; k < light.size(); k++) {
                 double level = light.get(k).mean()[1];
                 // What moved is no noise.
-                if (level < CLIPPED && level > 1e-4 && left.get(k).variance()[1] < most && Math.abs(left.get(k).mean()[1]) < Math.sqrt(most)) {
+                if (level < CLIPPED && level > 1e-4 && left.get(k).variance()[1] < most
+                        && Math.abs(left.get(k).mean()[1]) < Math.sqrt(most)) {
                     points.add(new double[] {level, left.get(k).variance()[1] / 2});
                     alike.add(left.get(k).alike());
                 }

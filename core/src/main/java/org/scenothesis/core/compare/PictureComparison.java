@@ -16,7 +16,8 @@ public record PictureComparison(Look plate, Look other, @Nullable ColourGrade to
     private static final Limit GRAIN = new Limit(1.25, 2);
     private static final Limit CONTRAST = new Limit(0.15, 0.5);
 
-    /// - `plate`, `other`: some frames of each, of one size; the first of both are compared, the others tell of the noise. `area`: null for the whole picture.
+    /// - `plate`, `other`: some frames of each, of one size; the first of both are compared, the others tell of the noise. `area`: null for
+    ///   the whole picture.
     public static PictureComparison of(List<Picture> plate, List<Picture> other, @Nullable Area area) {
         return of(plate, Look.of(plate, area), other, Look.of(other, area), area);
     }
@@ -29,7 +30,8 @@ public record PictureComparison(Look plate, Look other, @Nullable ColourGrade to
         return new PictureComparison(look, otherLook, a.sameShape(b) ? ToneFit.of(a, b, inside).orElse(null) : null);
     }
 
-    /// The same with what brings the first to the second told by areas that show the same things in both, in one order: black, middle, white, skin, a grey card.
+    /// The same with what brings the first to the second told by areas that show the same things in both, in one order: black, middle,
+    /// white, skin, a grey card.
     public PictureComparison by(Picture first, List<Area> own, Picture second, List<Area> others) {
         return new PictureComparison(plate, other, ToneFit.of(first, own, second, others).orElse(null));
     }
@@ -67,10 +69,12 @@ public record PictureComparison(Look plate, Look other, @Nullable ColourGrade to
         }
     }
 
-    /// The differences that have a limit: as much too soft is as bad as as much too sharp. Grain is sure where both were read from time; from flat areas it may be texture.
+    /// The differences that have a limit: as much too soft is as bad as as much too sharp. Grain is sure where both were read from time;
+    /// from flat areas it may be texture.
     public List<Judged> judged() {
         return List.of(
-                new Judged("sharpness", ratio(blurRatio()), SHARPNESS, true), new Judged("grain", ratio(noiseRatio()), GRAIN, noise().fromTime() && otherNoise().fromTime()), new Judged("contrast", contrastStops(), CONTRAST, true),
+                new Judged("sharpness", ratio(blurRatio()), SHARPNESS, true), new Judged("grain", ratio(noiseRatio()), GRAIN, noise()
+                .fromTime() && otherNoise().fromTime()), new Judged("contrast", contrastStops(), CONTRAST, true),
                 new Judged("black", blackStops(), CONTRAST, true));
     }
 

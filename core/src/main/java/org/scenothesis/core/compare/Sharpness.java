@@ -8,7 +8,8 @@ import org.scenothesis.core.picture.Resample;
 
 /// How blurred the edges of a picture are.
 ///
-/// - Of the clearest edges, across each: from a quarter to three quarters of the step there are 1.349 standard deviations of its blur. The sharper third of them tells of the picture; the rest is soft by itself.
+/// - Of the clearest edges, across each: from a quarter to three quarters of the step there are 1.349 standard deviations of its blur. The
+///   sharper third of them tells of the picture; the rest is soft by itself.
 final class Sharpness {
     private static final int REACH = 7;
     private static final double STEP = 0.25;

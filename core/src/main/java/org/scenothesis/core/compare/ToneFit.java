@@ -20,8 +20,10 @@ import org.scenothesis.core.shot.step.ColourGrade;
 
 /// Slope, offset, power and saturation that bring one picture of a set to another, from blocks in which nothing moved.
 ///
-/// - Means of blocks, in sRGB code values as the step has them: noise hardly counts in them. Blocks that do not follow the rest are left out, in rounds (Tukey).
-/// - Power is asked only where the light spans far enough to tell it from the offset, the offset only where there is more than one level: a grey patch alone tells a slope.
+/// - Means of blocks, in sRGB code values as the step has them: noise hardly counts in them. Blocks that do not follow the rest are left
+///   out, in rounds (Tukey).
+/// - Power is asked only where the light spans far enough to tell it from the offset, the offset only where there is more than one level: a
+///   grey patch alone tells a slope.
 final class ToneFit {
     private static final int SIDE = 8;
     private static final int MOST = 1500;
@@ -54,12 +56,14 @@ final class ToneFit {
         for (int i = 0; i < a.size(); i++) {
             Blocks.Block p = a.get(i);
             Blocks.Block q = b.get(i);
-            boolean clipped = Math.max(Math.max(p.mean()[0], p.mean()[1]), p.mean()[2]) > 0.95 || Math.max(Math.max(q.mean()[0], q.mean()[1]), q.mean()[2]) > 0.95;
+            boolean clipped = Math.max(Math.max(p.mean()[0], p.mean()[1]), p.mean()[2]) > 0.95
+                    || Math.max(Math.max(q.mean()[0], q.mean()[1]), q.mean()[2]) > 0.95;
             boolean flat = p.variance()[1] < 0.02 * p.mean()[1] * p.mean()[1] + 1e-5;
             boolean in = inside.holds(p.x() + SIDE / 2.0, p.y() + SIDE / 2.0);
             asked += in ? 1 : 0;
             if (!clipped && flat && in) {
-                pairs.add(new double[] {code(p.mean()[0]), code(p.mean()[1]), code(p.mean()[2]), code(q.mean()[0]), code(q.mean()[1]), code(q.mean()[2])});
+                pairs.add(new double[] {code(p.mean()[0]), code(p.mean()[1]), code(p.mean()[2]), code(q.mean()[0]), code(q.mean()[1]),
+                        code(q.mean()[2])});
             }
         }
         // A patch that somebody chose is one thing; of a whole picture many have to agree.
@@ -74,7 +78,8 @@ final class ToneFit {
         return fitted(some);
     }
 
-    /// From areas chosen in both pictures, the same thing in each: one tells a slope, further ones of other levels an offset, three a power; empty where one of them lies outside, or no camera is set so differently.
+    /// From areas chosen in both pictures, the same thing in each: one tells a slope, further ones of other levels an offset, three a
+    /// power; empty where one of them lies outside, or no camera is set so differently.
     static Optional<ColourGrade> of(Picture from, List<Area> own, Picture to, List<Area> other) {
         List<double[]> pairs = new ArrayList<>();
         for (int i = 0; i < Math.min(own.size(), other.size()); i++) {
@@ -89,17 +94,21 @@ final class ToneFit {
         double high = pairs.stream().mapToDouble(p -> p[1]).max().orElse(0);
         double[] all = new double[pairs.size()];
         Arrays.fill(all, 1);
-        double[] x = solved(pairs, all, NONE.clone(), high - low > ONE_LEVEL ? FREE : HELD, pairs.size() > 2 && high - low > NARROW ? FREE : HELD);
+        double[] x = solved(pairs, all, NONE.clone(), high - low > ONE_LEVEL ? FREE : HELD, pairs.size() > 2 && high - low > NARROW ? FREE
+                : HELD);
         return pairs.isEmpty() || !believable(x) ? Optional.empty() : Optional.of(tone(x));
     }
 
     private static ColourGrade tone(double[] x) {
-        return new ColourGrade(new ColourGrade.Channels(x[0], x[1], x[2]), new ColourGrade.Channels(x[3], x[4], x[5]), new ColourGrade.Channels(x[6], x[7], x[8]), x[9]);
+        return new ColourGrade(new ColourGrade.Channels(x[0], x[1], x[2]), new ColourGrade.Channels(x[3], x[4], x[5]),
+                new ColourGrade.Channels(x[6], x[7], x[8]), x[9]);
     }
 
-    /// The change that most blocks share, of each channel in stops of code values: where it begins, so that a cloth over half of the picture does not lead it.
+    /// The change that most blocks share, of each channel in stops of code values: where it begins, so that a cloth over half of the
+    /// picture does not lead it.
     private static double usual(List<double[]> pairs, int channel) {
-        double[] d = pairs.stream().mapToDouble(p -> Math.log(Math.max(1e-3, p[3 + channel]) / Math.max(1e-3, p[channel]))).sorted().toArray();
+        double[] d = pairs.stream().mapToDouble(p -> Math.log(Math.max(1e-3, p[3 + channel]) / Math.max(1e-3, p[channel]))).sorted()
+                .toArray();
         int best = 0;
         int most = 0;
         int low = 0;
@@ -144,7 +153,8 @@ final class ToneFit {
             double[] off = new double[pairs.size()];
             for (int i = 0; i < off.length; i++) {
                 double[] t = graded(pairs.get(i), x);
-                off[i] = Math.sqrt(Math.pow(t[0] - pairs.get(i)[3], 2) + Math.pow(t[1] - pairs.get(i)[4], 2) + Math.pow(t[2] - pairs.get(i)[5], 2));
+                off[i] = Math.sqrt(Math.pow(t[0] - pairs.get(i)[3], 2) + Math.pow(t[1] - pairs.get(i)[4], 2)
+                        + Math.pow(t[2] - pairs.get(i)[5], 2));
             }
             double[] followed = IntStream.range(0, off.length).filter(i -> weight[i] > 0).mapToDouble(i -> off[i]).toArray();
             double scale = Math.max(LEAST, 4.685 * 1.4826 * Noise.median(followed.length == 0 ? off : followed) / 1.5);
@@ -184,7 +194,8 @@ final class ToneFit {
         // A little held to no change: what nothing tells stays.
         double[] hold = {FREE, FREE, FREE, offset, offset, offset, power, power, power, FREE};
         try {
-            return new LevenbergMarquardtOptimizer().optimize(new LeastSquaresBuilder().start(start).target(new double[rows]).model((RealVector point) -> {
+            return new LevenbergMarquardtOptimizer().optimize(new LeastSquaresBuilder().start(start).target(new double[rows])
+                    .model((RealVector point) -> {
                 double[] p = point.toArray();
                 double[] at = residuals(pairs, weight, p, hold, rows);
                 double[][] j = new double[rows][PARAMETERS];

@@ -10,7 +10,8 @@ import org.scenothesis.core.Check;
 public record Estimates(Hand hand, Changes changes) implements EstimatesBuilder.With {
     public static final Estimates DEFAULT = new Estimates(new Hand(3, 5, 1, 12), new Changes(15, 12, 18, 2, 4, 10, 8, 1));
 
-    /// One hand frame every `spacing` frames at `minutes` each; edges with hair, glass or smoke need one every `fineSpacing` at `fineMinutes`.
+    /// One hand frame every `spacing` frames at `minutes` each; edges with hair, glass or smoke need one every `fineSpacing` at
+    /// `fineMinutes`.
     public record Hand(int spacing, double minutes, int fineSpacing, double fineMinutes) {
         public Hand {
             Check.range("spacing", spacing, 1, 100);
@@ -20,7 +21,8 @@ public record Estimates(Hand hand, Changes changes) implements EstimatesBuilder.
         }
     }
 
-    /// Minutes for a new camera position, a cloth put up or struck, one cloth swapped for another, a person, a prop, a change of clothes, a change of light, a card.
+    /// Minutes for a new camera position, a cloth put up or struck, one cloth swapped for another, a person, a prop, a change of clothes, a
+    /// change of light, a card.
     public record Changes(double camera, double cloth, double swap, double person, double prop, double clothes, double light, double card) {
         public Changes {
             for (double v : new double[] {camera, cloth, swap, person, prop, clothes, light, card}) {

@@ -8,7 +8,8 @@ import java.util.List;
 /// - `subject`: what it is about; `value` in the measure's unit, NaN when not measured; `details`: further numbers the words may use.
 /// - `price`: what mending costs now on set and what leaving it costs later.
 /// - `note`: what the outside world said, as a sentence; empty for none.
-public record Finding(Measure measure, Subject subject, double value, Limit limit, Verdict verdict, List<Double> details, Price price, String note) {
+public record Finding(Measure measure, Subject subject, double value, Limit limit, Verdict verdict, List<Double> details, Price price,
+        String note) {
     public Finding {
         details = List.copyOf(details);
     }

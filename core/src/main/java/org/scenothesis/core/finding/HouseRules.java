@@ -10,7 +10,8 @@ import org.scenothesis.core.Check;
 ///
 /// - `limits`: those the house has set; the others are the handbook's. `approaches`: the chosen ways; what is not in it is not chosen yet.
 @RecordBuilder
-public record HouseRules(Map<Measure, Limit> limits, Map<Approach, String> approaches, Estimates estimates) implements HouseRulesBuilder.With {
+public record HouseRules(Map<Measure, Limit> limits, Map<Approach, String> approaches, Estimates estimates)
+        implements HouseRulesBuilder.With {
     public static final HouseRules DEFAULT = new HouseRules(Map.of(), Map.of(), Estimates.DEFAULT);
 
     public HouseRules {

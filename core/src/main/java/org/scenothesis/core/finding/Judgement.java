@@ -50,7 +50,8 @@ public record Judgement(List<Finding> findings) {
     /// What is to be watched or redone, dearer later first within each.
     public List<Finding> open() {
         return findings.stream().filter(f -> f.verdict() == Verdict.REDO || f.verdict() == Verdict.WATCH)
-                .sorted(Comparator.<Finding>comparingInt(f -> -f.verdict().weight()).thenComparingDouble(f -> -f.price().hoursLater())).toList();
+                .sorted(Comparator.<Finding>comparingInt(f -> -f.verdict().weight()).thenComparingDouble(f -> -f.price().hoursLater()))
+                .toList();
     }
 
     /// What should be known and is not.

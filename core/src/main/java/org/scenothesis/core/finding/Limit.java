@@ -2,7 +2,8 @@ package org.scenothesis.core.finding;
 
 import org.scenothesis.core.Check;
 
-/// Up to `holds` it is good, up to `watch` it can be corrected, beyond it must be redone. `least`: the other way round, so much is asked for.
+/// Up to `holds` it is good, up to `watch` it can be corrected, beyond it must be redone. `least`: the other way round, so much is asked
+/// for.
 public record Limit(double holds, double watch, boolean least) {
     private static final double ROUND = 1e-9;
     public static final Limit NONE = new Limit(0, 0);

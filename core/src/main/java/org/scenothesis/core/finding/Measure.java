@@ -1,6 +1,7 @@
 package org.scenothesis.core.finding;
 
-/// What can be measured: its unit, what a failure typically costs, what it belongs to, where it is mended, and the limit until the house sets another.
+/// What can be measured: its unit, what a failure typically costs, what it belongs to, where it is mended, and the limit until the house
+/// sets another.
 public enum Measure {
     ROLL("s", 4, 2, Group.FILM, Mend.SHOOT),
     CAMERA("px", 4, 2, Group.CAMERA, Mend.MATCH, 0.25, 40),

@@ -7,7 +7,8 @@ import org.scenothesis.core.picture.Solve;
 
 /// Lays a pattern onto a frame to hundredths of a pixel, from nearby.
 ///
-/// - Source: inverse compositional alignment (Baker & Matthews 2004) with gain and offset fitted in every round, from coarse to fine; weights by
+/// - Source: inverse compositional alignment (Baker & Matthews 2004) with gain and offset fitted in every round, from coarse to fine;
+///   weights by
 ///   Tukey's biweight, so that what covers part of the pattern does not pull.
 final class Alignment {
     private static final int ROUNDS = 12;
@@ -31,7 +32,8 @@ final class Alignment {
         this.frame = frame;
     }
 
-    /// Where it lies and how well: `alike` is the correlation of what agrees, `seen` the share of the pattern that agrees, by its pixels `agrees`.
+    /// Where it lies and how well: `alike` is the correlation of what agrees, `seen` the share of the pattern that agrees, by its pixels
+    /// `agrees`.
     record Fit(PlanarMap map, double alike, double seen, boolean[] agrees) {}
 
     /// Improves a map from the pattern's frame to this one.
@@ -98,7 +100,8 @@ final class Alignment {
         return most;
     }
 
-    /// `left = (seen − offset) / gain − pattern` with gain and offset of the weighted least squares; returns a robust deviation of it, −1 for nothing alike.
+    /// `left = (seen − offset) / gain − pattern` with gain and offset of the weighted least squares; returns a robust deviation of it, −1
+    /// for nothing alike.
     private static double differences(Pattern.Level l, float[] seen, double[] weights, float[] left) {
         double w = 0;
         double t = 0;

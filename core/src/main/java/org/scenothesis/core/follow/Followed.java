@@ -6,7 +6,8 @@ import org.scenothesis.core.picture.Point;
 
 /// A followed thing in one frame.
 ///
-/// - `places`: where its points lie, in pixels; empty where it was not found. `size`: against where it was pointed out; `turnDeg`: likewise, clockwise.
+/// - `places`: where its points lie, in pixels; empty where it was not found. `size`: against where it was pointed out; `turnDeg`:
+///   likewise, clockwise.
 /// - `confidence`: 0 to 1, how alike what was found is, and how much of it is seen.
 public record Followed(int frame, List<Point> places, double size, double turnDeg, double confidence) {
     public Followed {

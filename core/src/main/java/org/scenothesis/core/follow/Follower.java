@@ -14,7 +14,8 @@ import org.scenothesis.core.picture.Point;
 
 /// Follows one point, or four corners of something flat, through frames given one after the other, forwards or backwards.
 ///
-/// - Every frame is compared with the one in which the thing was pointed out, so that nothing drifts; only when it has come to look otherwise, with a
+/// - Every frame is compared with the one in which the thing was pointed out, so that nothing drifts; only when it has come to look
+///   otherwise, with a
 ///   later one that was sure.
 /// - Where it is hidden it is looked for where it would have gone, further around the longer it is away.
 /// - Memory: two patterns and one frame, whatever the length of the take.
@@ -52,7 +53,8 @@ public final class Follower {
     private final Deque<Point> path = new ArrayDeque<>();
     private int away;
 
-    /// - `luma`: code values of the frame in which the thing is pointed out. `points`: one, or the four corners of something flat, going round.
+    /// - `luma`: code values of the frame in which the thing is pointed out. `points`: one, or the four corners of something flat, going
+    ///   round.
     ///
     /// @throws IllegalArgumentException if there are not one or four points, or none of the thing lies in the picture
     public Follower(Plane luma, List<Point> points, Bands bands) {
@@ -153,9 +155,11 @@ public final class Follower {
             return near;
         }
         double side = Math.min(sight.width(), sight.height());
-        double reach = LEAST_REACH * side + speed().length() * (away == 0 ? 1.5 : 0.5) + away * Math.max(4, 0.3 * speed().length()) + (path.size() < 3 ? LEAST_REACH * side : 0);
+        double reach = LEAST_REACH * side + speed().length() * (away == 0 ? 1.5 : 0.5) + away * Math.max(4, 0.3 * speed().length())
+                + (path.size() < 3 ? LEAST_REACH * side : 0);
         Candidate around = around(sight, guess, reach, away == 0, near);
-        return around != null && around.found ? around : around(sight, guess, Math.min(FURTHER * reach, Math.max(sight.width(), sight.height())), false, around);
+        return around != null && around.found ? around
+                : around(sight, guess, Math.min(FURTHER * reach, Math.max(sight.width(), sight.height())), false, around);
     }
 
     private @Nullable Candidate around(FrameView sight, PlanarMap guess, double reach, boolean going, @Nullable Candidate before) {
@@ -200,7 +204,8 @@ public final class Follower {
         }
         boolean plausible = plausible(map);
         boolean good = alike >= (going ? FOUND_ALIKE : AGAIN_ALIKE) && seen >= (going ? FOUND_SEEN : AGAIN_SEEN);
-        return new Candidate(map, alike, seen, ofFirst, plausible && good && (points.size() == 4 || heart(by, there, agrees) >= HEART_SEEN));
+        return new Candidate(map, alike, seen, ofFirst, plausible && good
+                && (points.size() == 4 || heart(by, there, agrees) >= HEART_SEEN));
     }
 
     /// Nothing becomes twice as large from one frame to the next.

@@ -34,7 +34,8 @@ record FrameView(List<Plane> levels) {
         return levels.size() - 1;
     }
 
-    /// The value at a place of a level in its own pixels, by cubic interpolation (Keys 1981, a = −0.5); NaN where its neighbours lie outside.
+    /// The value at a place of a level in its own pixels, by cubic interpolation (Keys 1981, a = −0.5); NaN where its neighbours lie
+    /// outside.
     static float cubic(Plane p, double x, double y) {
         double fx = x - 0.5;
         double fy = y - 0.5;

@@ -16,7 +16,8 @@ record Pattern(Point centre, double radiusPx, List<Level> levels) {
     private static final int MOST = 16_000;
     private static final int FEWEST = 60;
 
-    /// Pixels of one level: places in pixels of the whole size, values; `steep`: how each value changes with every number of a step; `deviation`: how lively it is.
+    /// Pixels of one level: places in pixels of the whole size, values; `steep`: how each value changes with every number of a step;
+    /// `deviation`: how lively it is.
     record Level(int level, double[] x, double[] y, float[] value, float[][] steep, double deviation) {
         int size() {
             return x.length;
@@ -67,7 +68,8 @@ record Pattern(Point centre, double radiusPx, List<Level> levels) {
             l.value[i] = p.at(x, y);
             double across = steps.radius * (p.at(x + 1, y) - p.at(x - 1, y)) / (2 * size);
             double down = steps.radius * (p.at(x, y + 1) - p.at(x, y - 1)) / (2 * size);
-            steps.freedom.slopes((l.x[i] - steps.centre.x()) / steps.radius, (l.y[i] - steps.centre.y()) / steps.radius, across, down, slopes);
+            steps.freedom.slopes((l.x[i] - steps.centre.x()) / steps.radius, (l.y[i] - steps.centre.y()) / steps.radius, across, down,
+                    slopes);
             for (int k = 0; k < slopes.length; k++) {
                 l.steep[k][i] = (float) slopes[k];
             }

@@ -45,7 +45,8 @@ public record Border(int px, Side side) {
                     Point b = cloth.get((i + 1) % cloth.size());
                     Side where = side(a, b, alpha);
                     // Where the cloth goes on beyond the picture there is no edge of it.
-                    double d = Cloth.onFrame(a, b, alpha.width(), alpha.height()) || cutByFrame(subject, where, alpha) ? least : distance(x + 0.5, y + 0.5, a, b);
+                    double d = Cloth.onFrame(a, b, alpha.width(), alpha.height()) || cutByFrame(subject, where, alpha) ? least
+                            : distance(x + 0.5, y + 0.5, a, b);
                     if (d < least) {
                         least = d;
                         side = where;

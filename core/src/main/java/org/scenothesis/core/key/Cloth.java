@@ -12,8 +12,10 @@ import org.scenothesis.core.picture.Polygon;
 
 /// Where the cloth lies in the picture: the edge that a subject must keep away from, and a proposal for the first garbage matte.
 ///
-/// - The convex hull of the largest patch of cloth colour and of others nearly as large, since a subject may stand between them; found at a few hundred pixels' width.
-/// - Where a cloth reaches three sides of the picture, what is not cloth at the fourth is as likely the subject as the floor: it is an edge of the cloth, but nothing to cut away.
+/// - The convex hull of the largest patch of cloth colour and of others nearly as large, since a subject may stand between them; found at a
+///   few hundred pixels' width.
+/// - Where a cloth reaches three sides of the picture, what is not cloth at the fourth is as likely the subject as the floor: it is an edge
+///   of the cloth, but nothing to cut away.
 /// - Source of the hull: monotone chain, Andrew 1979.
 final class Cloth {
     private static final int WIDTH = 240;
@@ -116,7 +118,8 @@ final class Cloth {
         return n;
     }
 
-    /// An outline drawn in from the cloth's edges, which are never quite in one place nor quite the cloth's colour; where the cloth goes on beyond the picture it stays.
+    /// An outline drawn in from the cloth's edges, which are never quite in one place nor quite the cloth's colour; where the cloth goes on
+    /// beyond the picture it stays.
     static Polygon within(Polygon outline, int width, int height) {
         List<Point> p = outline.corners();
         int n = p.size();
@@ -152,7 +155,8 @@ final class Cloth {
     /// Whether an edge runs along the picture's own.
     static boolean onFrame(Point a, Point b, int width, int height) {
         double near = 0.012 * width + 1;
-        return a.x() < near && b.x() < near || a.y() < near && b.y() < near || a.x() > width - near && b.x() > width - near || a.y() > height - near && b.y() > height - near;
+        return a.x() < near && b.x() < near || a.y() < near && b.y() < near || a.x() > width - near && b.x() > width - near
+                || a.y() > height - near && b.y() > height - near;
     }
 
     /// The four corners of the first and last kept cell of every row.

@@ -10,7 +10,8 @@ import org.scenothesis.core.vision.Pieces;
 
 /// Whether a picture shows a cloth for keying: one surface of one hue that reaches round a subject or fills the picture evenly.
 ///
-/// Green places (many hues, much texture), things of the screen's colour (small, apart) and walls in coloured light (all else has that colour too, the light falls off) are none. Made for pictures
+/// Green places (many hues, much texture), things of the screen's colour (small, apart) and walls in coloured light (all else has that
+/// colour too, the light falls off) are none. Made for pictures
 /// of a few hundred pixels across.
 public final class ClothSight {
     /// Less is a thing of that colour.
@@ -58,10 +59,12 @@ public final class ClothSight {
     public static double share(Picture p) {
         ClothSight c = new ClothSight(p);
         double share = ScreenModels.share(c.mask);
-        return share >= LEAST && c.oneHue() && c.smooth() && c.oneSurface(share) && !c.lit() && c.range() < (share < FILLED ? ONE_LIGHT : EVEN_STOPS) ? share : 0;
+        return share >= LEAST && c.oneHue() && c.smooth() && c.oneSurface(share) && !c.lit()
+                && c.range() < (share < FILLED ? ONE_LIGHT : EVEN_STOPS) ? share : 0;
     }
 
-    /// Where a picture shows something else than the screen's cloth and what is mixed with it at edges; everywhere where that would leave hardly anything.
+    /// Where a picture shows something else than the screen's cloth and what is mixed with it at edges; everywhere where that would leave
+    /// hardly anything.
     public static Plane beside(Picture p) {
         Plane cloth = ScreenModels.likely(p, ScreenHue.of(p));
         Plane near = Blur.gaussian(cloth, EDGE_PX, Bands.sequential());
@@ -75,7 +78,8 @@ public final class ClothSight {
     private boolean oneHue() {
         float[] first = shares(a);
         float[] second = shares(b);
-        return spread(first) < ONE_HUE && spread(second) < ONE_HUE && Math.max(first[first.length / 2], second[second.length / 2]) < SATURATED;
+        return spread(first) < ONE_HUE && spread(second) < ONE_HUE
+                && Math.max(first[first.length / 2], second[second.length / 2]) < SATURATED;
     }
 
     private static double spread(float[] sorted) {

@@ -25,7 +25,8 @@ final class Despill {
         bands.run(frame.height(), (from, to, band) -> {
             for (int c = 0; c < 3; c++) {
                 var mixed = new Mixed(
-                        frame.colours().get(c).data(), mix.model().colour().colours().get(c).data(), mix.colour().get(c).data(), mix.shade().data(),
+                        frame.colours().get(c).data(), mix.model().colour().colours().get(c).data(), mix.colour().get(c).data(), mix.shade()
+                        .data(),
                         alpha.data());
                 unmix(mixed, out.colours().get(c).data(), from * w, to * w);
             }

@@ -27,7 +27,8 @@ public final class KeyJudge {
 
     private static Finding border(MatteMeasures m, Subject subject, HouseRules rules) {
         int px = m.room().px();
-        Verdict v = px < 0 ? Verdict.NOT_MEASURED : px == 0 ? Verdict.REDO : px < rules.limit(Measure.BORDER).watch() ? Verdict.WATCH : Verdict.HOLDS;
+        Verdict v = px < 0 ? Verdict.NOT_MEASURED : px == 0 ? Verdict.REDO : px < rules.limit(Measure.BORDER).watch() ? Verdict.WATCH
+                : Verdict.HOLDS;
         return Finding.of(Measure.BORDER, subject, px < 0 ? Double.NaN : px, rules).judged(v).detailed((double) m.room().side().ordinal());
     }
 }

@@ -9,7 +9,8 @@ import org.scenothesis.core.Check;
 /// - `chokePx`: positive pulls the edge inwards, negative outwards; `softnessPx`: deviation of the blur of the edge.
 /// - `despill`: 0 leaves the screen's colour on the subject, 1 takes all of it away.
 @RecordBuilder
-public record KeySettings(double emptyBelow, double solidAbove, double chokePx, double softnessPx, double despill) implements KeySettingsBuilder.With {
+public record KeySettings(double emptyBelow, double solidAbove, double chokePx, double softnessPx, double despill)
+        implements KeySettingsBuilder.With {
     /// The two cuts are at least so far apart.
     public static final double BETWEEN = 0.02;
     public static final KeySettings DEFAULT = new KeySettings(0.10, 0.72, 0, 0, 1);

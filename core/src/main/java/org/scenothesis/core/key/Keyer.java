@@ -47,7 +47,8 @@ public final class Keyer {
         if (box.equals(Box.all(frame.r()))) {
             return k;
         }
-        return new Keyed(new Piece(k.element(), box).spread(w, h), box.put(k.separation(), w, h, 0), box.put(k.shade(), w, h, 1), box.put(k.inside(), w, h, 0));
+        return new Keyed(new Piece(k.element(), box).spread(w, h), box.put(k.separation(), w, h, 0), box.put(k.shade(), w, h, 1),
+                box.put(k.inside(), w, h, 0));
     }
 
     /// The element alone, no larger than what counts.
@@ -85,7 +86,8 @@ public final class Keyer {
         Plane solid = solid(separation, settings, bands);
         Plane known = Morphology.erode(solid, CORE_PX, bands);
         List<Plane> colour = PushPull.fill(frame.colours(), known, bands);
-        Plane alpha = unmix(frame, new Mix(model, shade, colour), new Cuts(separation, known, near(separation, settings, bands), trust(known, bands)), bands);
+        Plane alpha = unmix(frame, new Mix(model, shade, colour), new Cuts(separation, known, near(separation, settings, bands),
+                trust(known, bands)), bands);
         alpha = edge(alpha, settings, bands);
         multiply(alpha, inside);
         Picture element = Despill.element(frame, new Mix(model, shade, colour), alpha, settings.despill(), bands);
@@ -97,7 +99,8 @@ public final class Keyer {
 
     private record Cuts(Plane separation, Plane known, Plane near, Plane trust) {}
 
-    /// How far the nearest solid colour may be believed: close to it yes, within a wide veil or far strands rather the difference, which needs none.
+    /// How far the nearest solid colour may be believed: close to it yes, within a wide veil or far strands rather the difference, which
+    /// needs none.
     /// Smooth, so made at half the size.
     private static Plane trust(Plane known, Bands bands) {
         Plane half = Morphology.dilate(Resample.half(known, bands), TRUST_PX / 2, bands);
@@ -199,7 +202,8 @@ public final class Keyer {
 
     /// Moves the half-way line of the edge by `px`, and leaves what is far from it full or empty.
     ///
-    /// A blurred step is `Φ(d / σ)` at the distance `d` from it, which tells the distance; the new ramp lies `px` further in. `Φ` is taken as the logistic function (Bowling et al. 2009).
+    /// A blurred step is `Φ(d / σ)` at the distance `d` from it, which tells the distance; the new ramp lies `px` further in. `Φ` is taken
+    /// as the logistic function (Bowling et al. 2009).
     private static Plane choke(Plane a, double px, Bands bands) {
         double sigma = Math.max(0.8, Math.abs(px));
         Plane soft = Blur.gaussian(a, sigma, bands);

@@ -5,7 +5,8 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Plane;
 
-/// Measures a matte as one would look at it: is it solid inside, empty outside, thin at the edge, calm over time, and clear of the cloth's border.
+/// Measures a matte as one would look at it: is it solid inside, empty outside, thin at the edge, calm over time, and clear of the cloth's
+/// border.
 public final class MatteMeter {
     private static final int LEAST_INSIDE_PX = 4;
     /// An edge is as soft as the picture is large: this part of its width is edge, not inside.

@@ -28,7 +28,8 @@ public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullabl
                 c == null ? null : c.scaled(kx, ky));
     }
 
-    /// The outline that counts: the one that was drawn, in shares of the picture, else one a little within the cloth if much of the picture lies beyond it; null for all of the picture.
+    /// The outline that counts: the one that was drawn, in shares of the picture, else one a little within the cloth if much of the picture
+    /// lies beyond it; null for all of the picture.
     public @Nullable Polygon garbage(List<Point> drawn) {
         Polygon c = cloth;
         int w = colour.width();

@@ -22,7 +22,8 @@ public final class ScreenModels {
     public static ScreenModel fromPlate(Picture plate, Bands bands) {
         ScreenHue hue = ScreenHue.of(plate);
         return new ScreenModel(
-                Blur.gaussian(plate.withAlpha(null), PLATE_SIGMA_PX, bands), hue, ScreenModel.Source.SCREEN_PLATE, Cloth.outline(likely(plate, hue)));
+                Blur.gaussian(plate.withAlpha(null), PLATE_SIGMA_PX, bands), hue, ScreenModel.Source.SCREEN_PLATE,
+                Cloth.outline(likely(plate, hue)));
     }
 
     /// From one frame: sure screen pixels, continued smoothly under the subject. Null when the frame shows no screen colour.
@@ -34,10 +35,12 @@ public final class ScreenModels {
         }
         List<Plane> filled = PushPull.fill(weighted(frame, sure, bands), sure, bands);
         List<Plane> smooth = filled.stream().map(p -> Blur.gaussian(p, FRAME_SIGMA_PX, bands)).toList();
-        return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.FRAME, Cloth.outline(sure));
+        return new ScreenModel(new Picture(smooth.get(0), smooth.get(1), smooth.get(2), null), hue, ScreenModel.Source.FRAME,
+                Cloth.outline(sure));
     }
 
-    /// How far a sure pixel lies from any other: `px` in usual pictures, more in larger ones, where edges and reflections are as much wider.
+    /// How far a sure pixel lies from any other: `px` in usual pictures, more in larger ones, where edges and reflections are as much
+    /// wider.
     static int margin(Picture frame, int px) {
         return Math.max(px, px * frame.width() / USUAL_WIDTH);
     }

@@ -20,7 +20,8 @@ public final class StripKeyer {
     /// The element of `frame`, of its shape, straight colour with the matte as alpha; `garbage` in pixels of the frame.
     ///
     /// - `rows`: how many rows of the frame are worked on at once, about, surroundings not counted.
-    public static Picture element(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon garbage, int rows, Bands bands) {
+    public static Picture element(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon garbage, int rows,
+            Bands bands) {
         int w = frame.width();
         int h = frame.height();
         int mh = model.colour().height();
@@ -32,7 +33,8 @@ public final class StripKeyer {
             Box small = new Box(0, m - around, model.colour().width(), m + step + around).within(Box.all(model.colour().r()));
             Box strip = new Box(0, row(small.top(), times), w, row(small.bottom(), times));
             ScreenModel here = new ScreenModel(small.cut(model.colour()), model.hue(), model.source()).scaled(w, strip.height(), bands);
-            Polygon outline = garbage == null ? null : new Polygon(garbage.corners().stream().map(p -> p.minus(new Point(0, strip.top()))).toList());
+            Polygon outline = garbage == null ? null : new Polygon(garbage.corners().stream().map(p -> p.minus(new Point(0, strip.top())))
+                    .toList());
             Picture e = Keyer.key(strip.cut(frame), here, settings, outline, bands).element();
             take(e, strip, new Box(0, row(m, times), w, row(Math.min(mh, m + step), times)), out);
         }

@@ -15,7 +15,8 @@ import org.scenothesis.core.picture.PushPull;
 
 /// The screen model of a locked take: at each pixel the middle of those moments that show the screen; the rest is continued smoothly.
 ///
-/// Frames are added one after another; what shows the screen is kept at 16 bits a value, a part in two thousand, which the mean of the middle half does not show.
+/// Frames are added one after another; what shows the screen is kept at 16 bits a value, a part in two thousand, which the mean of the
+/// middle half does not show.
 public final class TakeScreen {
     private static final double LEAST_SHARE = 0.005;
 
@@ -41,7 +42,8 @@ public final class TakeScreen {
         frame.r().requireShape(first.r());
         Plane sure = Morphology.erode(ScreenModels.likely(frame, hue), ScreenModels.margin(frame, 2), bands);
         int[] before = before(sure);
-        moments.add(new Moment(bits(sure), frame.colours().stream().map(p -> halves(p, sure, before, bands)).toArray(short[][]::new), before));
+        moments.add(new Moment(bits(sure), frame.colours().stream().map(p -> halves(p, sure, before, bands)).toArray(short[][]::new),
+                before));
     }
 
     /// The model of what was added; the frames are let go. Null when they show no screen colour, or none was added.
@@ -76,7 +78,8 @@ public final class TakeScreen {
     }
 
     private ScreenModel continued(Picture seen, Plane known, ScreenHue of, @Nullable Polygon outline) {
-        Plane[] smooth = PushPull.fill(seen.colours(), known, bands).stream().map(p -> Blur.gaussian(p, ScreenModels.PLATE_SIGMA_PX, bands)).toArray(Plane[]::new);
+        Plane[] smooth = PushPull.fill(seen.colours(), known, bands).stream().map(p -> Blur.gaussian(p, ScreenModels.PLATE_SIGMA_PX, bands))
+                .toArray(Plane[]::new);
         return new ScreenModel(new Picture(smooth[0], smooth[1], smooth[2], null), of, ScreenModel.Source.TAKE, outline);
     }
 

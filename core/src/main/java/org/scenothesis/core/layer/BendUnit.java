@@ -14,7 +14,8 @@ import org.scenothesis.core.shot.step.Ripple;
 import org.scenothesis.core.shot.step.Warp;
 import org.scenothesis.core.value.Animated;
 
-/// Bends a picture: by pins, with a thin-plate spline through them and the corners (Duchon 1977, Bookstein 1989), in rings from a point, and from one lens to another.
+/// Bends a picture: by pins, with a thin-plate spline through them and the corners (Duchon 1977, Bookstein 1989), in rings from a point,
+/// and from one lens to another.
 final class BendUnit {
     private BendUnit() {}
 
@@ -46,7 +47,8 @@ final class BendUnit {
                 return Point.ZERO;
             }
             double fade = 1 - d / reach;
-            double wave = height * fade * fade * (3 - 2 * fade) * Math.sin(2 * Math.PI * (d / r.lengthPx() - r.perSecond() * scene.seconds()));
+            double wave = height * fade * fade * (3 - 2 * fade) * Math.sin(
+                    2 * Math.PI * (d / r.lengthPx() - r.perSecond() * scene.seconds()));
             return off.times(wave / d);
         }, scene);
     }

@@ -15,7 +15,8 @@ import org.scenothesis.core.stage.Stage;
 /// The shadow of an element on the stage's ground: its own matte thrown along the key light.
 ///
 /// - The card to the ground plane to the picture is one homography, found from four points of the card.
-/// - Softness grows with the distance along the ray: radius = distance · tan(source angle / 2); the card is cut into strips by height, each blurred
+/// - Softness grows with the distance along the ray: radius = distance · tan(source angle / 2); the card is cut into strips by height, each
+///   blurred
 ///   by its own. Density = 1 − fill / (key + fill).
 /// - Source: formulas of projective shadows, Blinn 1988; penumbra from the size of the source.
 public final class CardShadow {
@@ -34,7 +35,8 @@ public final class CardShadow {
 
     /// The place of a picture point on the card that throws the shadow.
     ///
-    /// Lit from the side, a card facing the camera would throw a line; what is filmed is mostly round, so the card is turned about its foot until the
+    /// Lit from the side, a card facing the camera would throw a line; what is filmed is mostly round, so the card is turned about its foot
+    /// until the
     /// light meets it by at least `LEAST_FACING`.
     private Vec card(Point picture) {
         Vec foot = placement.stand().foot();
@@ -79,7 +81,8 @@ public final class CardShadow {
     /// How much light is taken from every pixel of `frame`, 0 to 1; `matte` is the element's as placed.
     public Mask density(Mask matte, Box frame, Bands bands) {
         Box card = Box.around(matte.coverage(), 0.02f).moved(matte.at().left(), matte.at().top());
-        Optional<PlanarMap> map = card.isEmpty() ? Optional.empty() : pictureToShadow(frame.left(), frame.right(), card.top(), card.bottom());
+        Optional<PlanarMap> map = card.isEmpty() ? Optional.empty() : pictureToShadow(frame.left(), frame.right(), card.top(),
+                card.bottom());
         if (map.isEmpty()) {
             return ThrownShadow.NONE;
         }

@@ -90,7 +90,8 @@ public final class Composer {
         Placement placement = whole.placement();
         Shadow shadow = whole.shadow();
         if (placement != null && scene.stage() != null && shadow != null) {
-            rows.add(RowBlend.darken(new CardShadow(placement, scene.stage(), shadow).density(matte, scene.frame(), scene.bands()), whole.presence()));
+            rows.add(RowBlend.darken(new CardShadow(placement, scene.stage(), shadow).density(matte, scene.frame(), scene.bands()),
+                    whole.presence()));
         }
         DrawnShadow cast = whole.cast();
         if (cast != null) {

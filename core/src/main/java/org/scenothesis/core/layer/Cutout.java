@@ -13,7 +13,8 @@ import org.scenothesis.core.shot.step.Wrap;
 
 /// One layer by itself, as an element for other programs.
 ///
-/// Source: triangulation on two grounds (Smith & Blinn 1996), exact here since the grounds are ours: what is laid over black and over white differs by what it lets through.
+/// Source: triangulation on two grounds (Smith & Blinn 1996), exact here since the grounds are ours: what is laid over black and over white
+/// differs by what it lets through.
 public final class Cutout {
     /// Where less than this is covered, no colour can be told.
     private static final float LEAST = 1e-4f;
@@ -79,7 +80,8 @@ public final class Cutout {
         return out.withAlpha(coverage);
     }
 
-    /// The coverage as a grey picture; of light, how bright it is. `linear`: for files that keep linear values, else for those whose sRGB codes shall be the coverage.
+    /// The coverage as a grey picture; of light, how bright it is. `linear`: for files that keep linear values, else for those whose sRGB
+    /// codes shall be the coverage.
     public Picture grey(boolean linear) {
         Plane seen = light ? onBlack.g() : coverage;
         float[] v = Arrays.copyOf(seen.data(), seen.data().length);

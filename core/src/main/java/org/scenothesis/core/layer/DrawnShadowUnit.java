@@ -9,9 +9,11 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Solve;
 import org.scenothesis.core.shot.step.DrawnShadow;
 
-/// A shadow drawn by hand: an affine map lays the matte down along the light about the line it stands on; where the ground ends it goes up the wall.
+/// A shadow drawn by hand: an affine map lays the matte down along the light about the line it stands on; where the ground ends it goes up
+/// the wall.
 ///
-/// On the wall it is as high as what throws it would be, were it as far from its shadow there as on the ground: the ratio of height to length of the drawn ray.
+/// On the wall it is as high as what throws it would be, were it as far from its shadow there as on the ground: the ratio of height to
+/// length of the drawn ray.
 final class DrawnShadowUnit {
     /// At the ground the shadow is as sharp as this.
     private static final double CONTACT_PX = 0.6;
@@ -32,7 +34,9 @@ final class DrawnShadowUnit {
         Point ray = p.get(3).minus(foot);
         Mask floor = ThrownShadow.of(matte, ground.get(), sigma, scene.frame(), scene.bands());
         Optional<PlanarMap> fold = ray.length() < 1 ? Optional.empty() : fold(p.get(4), p.get(5), ray, height / ray.length());
-        Mask out = fold.isEmpty() ? floor : folded(floor, ThrownShadow.of(matte, fold.get().after(ground.get()), sigma, scene.frame(), scene.bands()), p.get(4), p.get(5), scene);
+        Mask out = fold.isEmpty() ? floor
+                : folded(floor, ThrownShadow.of(matte, fold.get().after(ground.get()), sigma, scene.frame(), scene.bands()), p.get(4),
+                p.get(5), scene);
         Mask kept = cast.limit().size() < 3 ? out : out.times(scene.outlines().mask(cast.limit(), 1, scene));
         float[] v = kept.coverage().data();
         Plane dense = Plane.of(kept.coverage().width(), kept.coverage().height());
@@ -75,6 +79,7 @@ final class DrawnShadowUnit {
 
     /// The one below the line and the other above it.
     private static Mask folded(Mask floor, Mask wall, Point a, Point b, Scene scene) {
-        return ThrownShadow.sum(List.of(floor.times(scene.outlines().side(a, b, false, 0, scene)), wall.times(scene.outlines().side(a, b, true, 0, scene))));
+        return ThrownShadow.sum(List.of(floor.times(scene.outlines().side(a, b, false, 0, scene)),
+                wall.times(scene.outlines().side(a, b, true, 0, scene))));
     }
 }

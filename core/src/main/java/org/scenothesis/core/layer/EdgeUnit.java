@@ -34,7 +34,8 @@ final class EdgeUnit {
             b[i] = 4 * b[i] * (1 - b[i]);
         }
         double amount = g.amount().at(scene.seconds(), Animated::number);
-        Picture colour = Picture.filled(part.at().width(), part.at().height(), (float) (g.r() * amount), (float) (g.g() * amount), (float) (g.b() * amount));
+        Picture colour = Picture.filled(part.at().width(), part.at().height(), (float) (g.r() * amount), (float) (g.g() * amount),
+                (float) (g.b() * amount));
         return RowBlend.laid(Blend.ADD, new Piece(colour, part.at()), part, Gains.UNITY, presence);
     }
 

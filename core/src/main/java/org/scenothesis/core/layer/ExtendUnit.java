@@ -18,7 +18,8 @@ final class ExtendUnit {
         }
         int w = scene.width();
         int h = scene.height();
-        Picture small = Resample.scale(l.piece().picture(), Math.max(1, (int) Math.round(w * e.scale())), Math.max(1, (int) Math.round(h * e.scale())), scene.bands());
+        Picture small = Resample.scale(l.piece().picture(), Math.max(1, (int) Math.round(w * e.scale())),
+                Math.max(1, (int) Math.round(h * e.scale())), scene.bands());
         int left = begins(w - small.width(), e.left(), e.right());
         int top = begins(h - small.height(), e.up(), e.down());
         Picture out = Picture.of(w, h);

@@ -2,7 +2,8 @@ package org.scenothesis.core.layer;
 
 import org.scenothesis.core.shot.step.Flip;
 
-/// Mirrors a layer left and right. All that counts of it is mirrored as one thing; of a whole picture the edge is held where it would end within the frame.
+/// Mirrors a layer left and right. All that counts of it is mirrored as one thing; of a whole picture the edge is held where it would end
+/// within the frame.
 final class FlipUnit {
     private FlipUnit() {}
 

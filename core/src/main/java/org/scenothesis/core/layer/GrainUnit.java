@@ -6,7 +6,8 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.shot.step.Grain;
 
-/// Grain as light makes it: its deviation grows with the root of the level, another one in every frame and channel, the same each time it is made.
+/// Grain as light makes it: its deviation grows with the root of the level, another one in every frame and channel, the same each time it
+/// is made.
 ///
 /// - `out = v + amount · 0.18 · √(v / 0.18) · n`, `n` of deviation 1 and `sizePx` wide.
 /// - Source: shot noise of a Poisson process; random numbers by a mixing of the pixel's number (SplitMix64, Steele et al. 2014).
@@ -23,7 +24,8 @@ final class GrainUnit {
         }
         LayerState l = before.gained(scene).sampled(scene);
         Picture in = l.piece().picture();
-        Picture out = new Picture(Plane.of(in.width(), in.height()), Plane.of(in.width(), in.height()), Plane.of(in.width(), in.height()), in.a());
+        Picture out = new Picture(Plane.of(in.width(), in.height()), Plane.of(in.width(), in.height()), Plane.of(in.width(), in.height()),
+                in.a());
         for (int c = 0; c < 3; c++) {
             long seed = layer.hashCode() * 31L + Math.round(scene.seconds() * 1e4) * 4 + c;
             lay(in.colours().get(c), noise(in, g.sizePx(), seed, scene), (float) (g.amount() / 100), out.colours().get(c), scene);

@@ -24,7 +24,8 @@ final class KeyUnit {
             Picture own = garbage.size() < 3 ? frame : Outlines.within(frame, garbage, scene.bands());
             return l.withOutline(null).withPiece(new Piece(own, l.piece().at()), true);
         }
-        return l.withOutline(null).withPiece(Check.present(keying, "a key needs the screen of its take").key(frame, key.settings(), garbage), true);
+        return l.withOutline(null).withPiece(Check.present(keying, "a key needs the screen of its take")
+                .key(frame, key.settings(), garbage), true);
     }
 
     /// Outlines are drawn on the base, screens are keyed as they were filmed.
@@ -34,6 +35,7 @@ final class KeyUnit {
         }
         PlanarMap back = l.warp().inverse();
         Picture p = l.piece().picture();
-        return outline.stream().map(q -> back.map(q.x() * scene.width(), q.y() * scene.height())).map(q -> new Point(q.x() / p.width(), q.y() / p.height())).toList();
+        return outline.stream().map(q -> back.map(q.x() * scene.width(), q.y() * scene.height()))
+                .map(q -> new Point(q.x() / p.width(), q.y() / p.height())).toList();
     }
 }

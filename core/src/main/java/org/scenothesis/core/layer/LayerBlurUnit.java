@@ -25,7 +25,8 @@ final class LayerBlurUnit {
             return before;
         }
         LayerState l = (before.shaped() ? before.cutOut(scene) : before.gained(scene)).sampled(scene);
-        UnaryOperator<Plane> soft = p -> along(Blur.gaussian(p, radius, scene.bands()), along, Math.toRadians(s.towardsDeg()), scene.bands());
+        UnaryOperator<Plane> soft = p -> along(Blur.gaussian(p, radius, scene.bands()), along, Math.toRadians(s.towardsDeg()),
+                scene.bands());
         if (!l.cut()) {
             return l.withPiece(new Piece(each(l.piece().picture(), soft), l.piece().at()), false);
         }

@@ -14,13 +14,16 @@ import org.scenothesis.core.shot.Layer;
 
 /// A layer with all that its steps need at one moment: pictures and what was measured.
 ///
-/// - `piece`: the picture of its source, or of what was keyed beforehand; `unlit`: where light gained is the source, the frame without that light.
-/// - `gains`: what brings exposure and colour to the base's (1 for none); `fit`: picture pixel to base pixel where it was filmed in another size;
+/// - `piece`: the picture of its source, or of what was keyed beforehand; `unlit`: where light gained is the source, the frame without that
+///   light.
+/// - `gains`: what brings exposure and colour to the base's (1 for none); `fit`: picture pixel to base pixel where it was filmed in another
+///   size;
 ///   `toBase`: picture pixel to picture pixel, undoing a measured camera shift.
 /// - `keying`: how a frame of it is keyed; null where there is no screen to key against.
 /// - `clean`: the frame of the plate it is compared with, where it is keyed by difference; null for none.
 @RecordBuilder
-public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Gains gains, PlanarMap fit, PlanarMap toBase, @Nullable Keying keying, @Nullable Picture clean) implements LayerPictureBuilder.With {
+public record LayerPicture(Layer layer, Piece piece, @Nullable Picture unlit, Gains gains, PlanarMap fit, PlanarMap toBase,
+        @Nullable Keying keying, @Nullable Picture clean) implements LayerPictureBuilder.With {
     /// Keys a frame against the screen of its take; the outline, in shares of the picture, may be empty.
     @FunctionalInterface
     public interface Keying {

@@ -20,14 +20,17 @@ import org.scenothesis.core.shot.step.Wrap;
 
 /// A layer on its way through its steps.
 ///
-/// - `piece`: its picture, as it was filmed until something needs it otherwise; `warp`: where its pixels lie in the frame, sampled once when all that moves it
+/// - `piece`: its picture, as it was filmed until something needs it otherwise; `warp`: where its pixels lie in the frame, sampled once
+///   when all that moves it
 ///   is known; `cut`: whether its alpha counts. `unlit`: what is still to be taken from it, for light gained.
 /// - `outline`: said but not yet used: a key takes it as garbage matte, else it becomes part of `mask`; null for none.
 /// - `mask`: what counts of it beside its alpha, null for all. `gains` and `presence` are worked in when it is laid.
-/// - `placement`, `shadow`, `cast`: where it stands and what it throws; `wrap`, `glow`: light along its edge; null for nowhere and none. `seen`: false once it stands behind the camera.
+/// - `placement`, `shadow`, `cast`: where it stands and what it throws; `wrap`, `glow`: light along its edge; null for nowhere and none.
+///   `seen`: false once it stands behind the camera.
 @RecordBuilder
 record LayerState(
-        Piece piece, boolean cut, PlanarMap warp, @Nullable Picture unlit, @Nullable Outline outline, @Nullable Mask mask, Gains gains, double presence,
+        Piece piece, boolean cut, PlanarMap warp, @Nullable Picture unlit, @Nullable Outline outline, @Nullable Mask mask, Gains gains,
+        double presence,
         @Nullable Placement placement, @Nullable Shadow shadow,
         @Nullable DrawnShadow cast, @Nullable Wrap wrap, @Nullable Glow glow, boolean seen) implements LayerStateBuilder.With {
     static LayerState of(LayerPicture l) {
@@ -56,7 +59,8 @@ record LayerState(
         Picture out = Picture.of(lit.width(), lit.height());
         scene.bands().run(lit.height(), (from, to, band) -> {
             for (int c = 0; c < 3; c++) {
-                RowBlend.gained(lit.colours().get(c).data(), dark.colours().get(c).data(), out.colours().get(c).data(), from * lit.width(), to * lit.width());
+                RowBlend.gained(lit.colours().get(c).data(), dark.colours().get(c).data(), out.colours().get(c).data(), from * lit.width(),
+                        to * lit.width());
             }
         });
         return withPiece(Piece.whole(out)).withUnlit(null);
@@ -99,7 +103,8 @@ record LayerState(
             return shape;
         }
         PlanarMap motion = scene.motion(by);
-        return shape.stream().map(p -> motion.map(p.x() * scene.width(), p.y() * scene.height())).map(p -> new Point(p.x() / scene.width(), p.y() / scene.height())).toList();
+        return shape.stream().map(p -> motion.map(p.x() * scene.width(), p.y() * scene.height()))
+                .map(p -> new Point(p.x() / scene.width(), p.y() / scene.height())).toList();
     }
 
     /// What lies within counts as well: of what is cut the matte is full there, else the mask.

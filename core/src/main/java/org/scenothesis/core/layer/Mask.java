@@ -46,7 +46,8 @@ public record Mask(Plane coverage, Box at) {
     Plane in(Box box) {
         Box shared = at.within(box);
         return shared.isEmpty() ? Plane.of(box.width(), box.height())
-                : shared.moved(-box.left(), -box.top()).put(shared.moved(-at.left(), -at.top()).cut(coverage), box.width(), box.height(), 0);
+                : shared.moved(-box.left(), -box.top()).put(shared.moved(-at.left(), -at.top()).cut(coverage), box.width(), box.height(),
+                0);
     }
 
     /// What counts in both.

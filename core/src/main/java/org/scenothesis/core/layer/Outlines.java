@@ -39,7 +39,8 @@ public final class Outlines {
     Mask mask(List<Point> corners, double softnessPx, Scene scene) {
         return keep(
                 new Shape(corners, softnessPx, scene.width(), scene.height()),
-                () -> Mask.of(Blur.gaussian(polygon(corners, scene.width(), scene.height()).coverage(scene.width(), scene.height(), scene.bands()), softnessPx, scene.bands())));
+                () -> Mask.of(Blur.gaussian(polygon(corners, scene.width(), scene.height())
+                .coverage(scene.width(), scene.height(), scene.bands()), softnessPx, scene.bands())));
     }
 
     /// All on one side of the line through two pixels; above is where y is less, of an upright line the left.
@@ -50,7 +51,8 @@ public final class Outlines {
         Point side = up == above ? off : off.times(-1);
         Point from = a.minus(along);
         Point to = b.plus(along);
-        return mask(Stream.of(from, to, to.plus(side), from.plus(side)).map(q -> new Point(q.x() / scene.width(), q.y() / scene.height())).toList(), softnessPx, scene);
+        return mask(Stream.of(from, to, to.plus(side), from.plus(side)).map(q -> new Point(q.x() / scene.width(), q.y() / scene.height()))
+                .toList(), softnessPx, scene);
     }
 
     private Mask keep(Shape shape, Supplier<Mask> made) {

@@ -14,7 +14,8 @@ final class Warps {
 
     /// The pixels of a piece where `map` puts them in the frame.
     ///
-    /// - `cut`: only where its alpha is; colour is continued beyond the edge of that, so straight warping is safe. Else all of the frame, with the picture's edge held.
+    /// - `cut`: only where its alpha is; colour is continued beyond the edge of that, so straight warping is safe. Else all of the frame,
+    ///   with the picture's edge held.
     static Piece lie(Piece p, boolean cut, PlanarMap map, Scene scene) {
         if (cut) {
             return element(p, map, scene);
@@ -58,7 +59,8 @@ final class Warps {
             return m;
         }
         Plane out = Plane.of(piece.width(), piece.height());
-        Resample.warpInto(m.at().put(m.coverage(), scene.width(), scene.height(), 0), map.between(piece, scene.frame()), out, scene.bands());
+        Resample.warpInto(m.at().put(m.coverage(), scene.width(), scene.height(), 0), map.between(piece, scene.frame()), out,
+                scene.bands());
         for (int i = 0; i < out.data().length; i++) {
             out.data()[i] = Math.clamp(out.data()[i], 0f, 1f);
         }

@@ -7,9 +7,11 @@ import org.scenothesis.core.picture.Point;
 
 /// What is marked of the light in a picture.
 ///
-/// - `grey`: neutral things. `lit` and `unlit`: the same surface in the light and in the shadow of the key, in pairs. `rounds`: round things that show the light by how they are shaded. `lamps`: lamps and windows that are seen themselves.
+/// - `grey`: neutral things. `lit` and `unlit`: the same surface in the light and in the shadow of the key, in pairs. `rounds`: round
+///   things that show the light by how they are shaded. `lamps`: lamps and windows that are seen themselves.
 @RecordBuilder
-public record LightMarks(List<Shadow> shadows, List<Area> grey, List<Face> lit, List<Face> unlit, List<Round> rounds, List<Point> lamps) implements LightMarksBuilder.With {
+public record LightMarks(List<Shadow> shadows, List<Area> grey, List<Face> lit, List<Face> unlit, List<Round> rounds, List<Point> lamps)
+        implements LightMarksBuilder.With {
     /// Nothing is marked.
     public static final LightMarks NONE = new LightMarks(List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
 

@@ -14,7 +14,8 @@ import org.scenothesis.core.picture.Point;
 
 /// Finds the light of a picture from what is marked in it and the camera that took it.
 ///
-/// Sources: shadow to direction, key to fill and the size of a source as in the field's usual geometry: from the shadow's tip to what throws it; log2 of key and fill facing the key; penumbra across the light's direction.
+/// Sources: shadow to direction, key to fill and the size of a source as in the field's usual geometry: from the shadow's tip to what
+/// throws it; log2 of key and fill facing the key; penumbra across the light's direction.
 public final class LightSolver {
     /// How far a mark set by hand is off, per coordinate.
     private static final double HAND_PX = 0.7;
@@ -93,7 +94,8 @@ public final class LightSolver {
                 return none.withRefused(no);
             }
             no.add(new PictureLight.Refusal("size", "round"));
-            return none.withHasKey(true).withHinted(true).withAzimuthDeg(round.azimuthDeg()).withElevationDeg(round.elevationDeg()).withKeyToFillStops(round.stops()).withRefused(no);
+            return none.withHasKey(true).withHinted(true).withAzimuthDeg(round.azimuthDeg()).withElevationDeg(round.elevationDeg())
+                    .withKeyToFillStops(round.stops()).withRefused(no);
         }
         Seen main = seen.getFirst();
         Estimate azimuth = angle(c, main.marks, LightSolver::azimuth);
@@ -107,7 +109,8 @@ public final class LightSolver {
             no.add(new PictureLight.Refusal("size", "sharp"));
         }
         double[] ratio = picture == null ? null : ratio(picture, marks, main, read);
-        Estimate keyToFill = surer(ratio == null ? null : keyToFill(marks, main, ratio, read), marks.rounds().isEmpty() ? null : round(picture, c, marks));
+        Estimate keyToFill = surer(ratio == null ? null : keyToFill(marks, main, ratio, read), marks.rounds().isEmpty() ? null
+                : round(picture, c, marks));
         if (keyToFill == null) {
             no.add(new PictureLight.Refusal("key-to-fill", "no-pair"));
         }
@@ -121,12 +124,14 @@ public final class LightSolver {
         } else {
             no.add(new PictureLight.Refusal("colour", grey == null ? "no-grey" : ratio == null ? "no-pair" : "narrow"));
         }
-        return new PictureLight(true, false, azimuth, elevation, read == null || !resolved ? null : new Estimate(read.sizeDeg(), read.sizeOff()), keyToFill, neutral, key, fill, sources(seen), rims, no);
+        return new PictureLight(true, false, azimuth, elevation, read == null || !resolved ? null
+                : new Estimate(read.sizeDeg(), read.sizeOff()), keyToFill, neutral, key, fill, sources(seen), rims, no);
     }
 
     /// What the round thing that tells most says; null where none tells anything.
     private static SphereShading.@Nullable Read round(@Nullable Picture picture, PictureCamera c, LightMarks marks) {
-        return picture == null ? null : marks.rounds().stream().flatMap(r -> SphereShading.of(picture, c, r).stream()).min(Comparator.comparingDouble(r -> r.azimuthDeg().std())).orElse(null);
+        return picture == null ? null : marks.rounds().stream().flatMap(r -> SphereShading.of(picture, c, r).stream())
+                .min(Comparator.comparingDouble(r -> r.azimuthDeg().std())).orElse(null);
     }
 
     /// A soft or narrow shadow tells less of the fill than the dark side of something round.
@@ -175,7 +180,8 @@ public final class LightSolver {
         double sum = Math.pow(c.follows(x -> wrapped(value(x, s, of, at), at)), 2);
         for (int k = 0; k < 6; k++) {
             Point by = new Point(k % 2 == 0 ? HAND_PX : 0, k % 2 == 0 ? 0 : HAND_PX);
-            LightMarks.Shadow o = new LightMarks.Shadow(k < 2 ? s.base().plus(by) : s.base(), k / 2 == 1 ? s.top().plus(by) : s.top(), k / 2 == 2 ? s.tip().plus(by) : s.tip());
+            LightMarks.Shadow o = new LightMarks.Shadow(k < 2 ? s.base().plus(by) : s.base(), k / 2 == 1 ? s.top().plus(by) : s.top(),
+                    k / 2 == 2 ? s.tip().plus(by) : s.tip());
             double d = wrapped(value(c, o, of, at), at) - at;
             sum += d * d;
         }

@@ -2,9 +2,11 @@ package org.scenothesis.core.light;
 
 import java.util.Optional;
 
-/// The colour of light as something neutral shows it: correlated colour temperature, and how far beside the black body, positive towards green.
+/// The colour of light as something neutral shows it: correlated colour temperature, and how far beside the black body, positive towards
+/// green.
 ///
-/// Sources: Ohno 2013 (nearest point of the locus by a parabola over 1 % steps), locus by Krystek 1985 (within 8·10⁻⁵ in u and v from 1000 to 15000 K).
+/// Sources: Ohno 2013 (nearest point of the locus by a parabola over 1 % steps), locus by Krystek 1985 (within 8·10⁻⁵ in u and v from 1000
+/// to 15000 K).
 public record Neutral(double kelvin, double duv) {
     private static final double LOW_K = 1000;
     private static final double HIGH_K = 30_000;
@@ -12,7 +14,8 @@ public record Neutral(double kelvin, double duv) {
     /// Farther beside the locus a colour has no temperature.
     private static final double FARTHEST = 0.06;
 
-    /// Of a colour in linear light with the primaries and white of sRGB (IEC 61966-2-1); empty for black and for colours that no light of a temperature has.
+    /// Of a colour in linear light with the primaries and white of sRGB (IEC 61966-2-1); empty for black and for colours that no light of a
+    /// temperature has.
     public static Optional<Neutral> of(double r, double g, double b) {
         double x = 0.4123908 * r + 0.3575843 * g + 0.1804808 * b;
         double y = 0.2126390 * r + 0.7151687 * g + 0.0721923 * b;
@@ -42,7 +45,8 @@ public record Neutral(double kelvin, double duv) {
             step = 1 + (step - 1) / 4;
         }
         double d = away(u, v, best);
-        return best < LOW_K * 1.02 || best > HIGH_K * 0.98 || d > FARTHEST ? Optional.empty() : Optional.of(new Neutral(best, Math.copySign(d, v - v(best))));
+        return best < LOW_K * 1.02 || best > HIGH_K * 0.98 || d > FARTHEST ? Optional.empty()
+                : Optional.of(new Neutral(best, Math.copySign(d, v - v(best))));
     }
 
     private static double away(double u, double v, double t) {

@@ -8,7 +8,8 @@ import org.scenothesis.core.picture.Resample;
 
 /// How wide something upright is in the picture, by where its colour gives way to what is beside it.
 ///
-/// - `px`: square to the line from base to top, in pixels; NaN where no even width stands out. `blurPx`: how blurred its edges are, as a standard deviation.
+/// - `px`: square to the line from base to top, in pixels; NaN where no even width stands out. `blurPx`: how blurred its edges are, as a
+///   standard deviation.
 record RoundObject(double px, double blurPx) {
     private static final int LEVELS = 15;
     private static final double USUAL_BLUR_PX = 0.6;

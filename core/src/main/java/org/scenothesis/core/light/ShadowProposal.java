@@ -11,7 +11,8 @@ import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 
-/// Looks on the ground for the shadow of something upright whose foot and top are known: the direction in which a strip from its foot is darkest against what lies on both sides of it, as long as it stays so.
+/// Looks on the ground for the shadow of something upright whose foot and top are known: the direction in which a strip from its foot is
+/// darkest against what lies on both sides of it, as long as it stays so.
 ///
 /// What is found is offered to be looked at: a joint between boards, or a crack, is dark as well.
 public final class ShadowProposal {
@@ -36,7 +37,8 @@ public final class ShadowProposal {
     /// The surest shadow of all that stand; empty where nothing is dark enough, or the camera does not tell where the ground is.
     public static Optional<LightMarks.Shadow> find(Picture picture, PictureCamera camera, List<Stands> all) {
         PictureCamera c = camera.toScale().orElse(null);
-        return c == null ? Optional.empty() : all.stream().flatMap(s -> of(picture, c, s).stream()).max(Comparator.comparingDouble(Found::score)).map(Found::shadow);
+        return c == null ? Optional.empty() : all.stream().flatMap(s -> of(picture, c, s).stream())
+                .max(Comparator.comparingDouble(Found::score)).map(Found::shadow);
     }
 
     private static Optional<Found> of(Picture picture, PictureCamera c, Stands s) {

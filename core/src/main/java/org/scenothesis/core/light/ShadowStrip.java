@@ -8,9 +8,11 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Resample;
 
-/// The shadow of something upright and narrow along its length on the ground: how wide its edges grow with the distance from what throws it, and how dark it is.
+/// The shadow of something upright and narrow along its length on the ground: how wide its edges grow with the distance from what throws
+/// it, and how dark it is.
 ///
-/// - Model: across the shadow, a strip of constant width seen by a round source hides (F((s + b/2)/r) − F((s − b/2)/r)) of it, F the share of a disc beside a line; r = distance · tan(size / 2), with the picture's own blur. The one
+/// - Model: across the shadow, a strip of constant width seen by a round source hides (F((s + b/2)/r) − F((s − b/2)/r)) of it, F the share
+///   of a disc beside a line; r = distance · tan(size / 2), with the picture's own blur. The one
 ///   size, width and darkness that fit all places along the shadow are searched, over the lit ground at both sides.
 final class ShadowStrip {
     private static final int PLACES = 28;
@@ -23,7 +25,8 @@ final class ShadowStrip {
     private static final double NARROWEST_DEG = 0.1;
     private static final double WIDEST_DEG = 75;
 
-    /// - `sizeDeg`: of the source; `dark`: share of the light on the ground that is missing in full shadow, of red, green, blue, and of them together; `off`: deviations of size and of the share together; `umbraPx`: how wide it is in the picture where it begins.
+    /// - `sizeDeg`: of the source; `dark`: share of the light on the ground that is missing in full shadow, of red, green, blue, and of
+    ///   them together; `off`: deviations of size and of the share together; `umbraPx`: how wide it is in the picture where it begins.
     record Read(double sizeDeg, double sizeOff, double[] dark, double all, double allOff, double umbraPx) {}
 
     private final PictureCamera camera;
@@ -38,8 +41,10 @@ final class ShadowStrip {
     private final double clearPx;
     private final double blurPx;
 
-    /// - `marks`: what throws it, in pixels; `base`, `tip`: on the ground, in metres; `upDeg`: how high the light stands. `girth`: of what throws it, whose edges show the picture's blur; `wideM`: how wide it is, NaN where that could not be seen.
-    ShadowStrip(PictureCamera camera, Picture picture, LightMarks.Shadow marks, Vec base, Vec tip, double upDeg, RoundObject girth, double wideM) {
+    /// - `marks`: what throws it, in pixels; `base`, `tip`: on the ground, in metres; `upDeg`: how high the light stands. `girth`: of what
+    ///   throws it, whose edges show the picture's blur; `wideM`: how wide it is, NaN where that could not be seen.
+    ShadowStrip(PictureCamera camera, Picture picture, LightMarks.Shadow marks, Vec base, Vec tip, double upDeg, RoundObject girth,
+            double wideM) {
         this.marks = marks;
         clearPx = Double.isNaN(girth.px()) ? 0 : 0.6 * girth.px() + 2;
         blurPx = girth.blurPx();
@@ -54,7 +59,8 @@ final class ShadowStrip {
         side = new Vec(along.z(), 0, -along.x());
     }
 
-    /// Samples of one place: across in metres, brightness of three channels and together against the lit ground at both sides; size of a pixel there in metres.
+    /// Samples of one place: across in metres, brightness of three channels and together against the lit ground at both sides; size of a
+    /// pixel there in metres.
     private record Place(double u, double[] s, double[][] missing, double perPx) {}
 
     private Optional<Place> place(double u, double halfM) {
@@ -230,12 +236,14 @@ final class ShadowStrip {
         Place last = places[n - 1];
         double blurred = Math.toDegrees(2 * Math.atan(0.6 * blurPx * last.perPx / (last.u / Math.cos(Math.toRadians(upDeg)))));
         double off = Math.hypot(Math.max((high - low) / 2, 0.05 * bestSize), blurred);
-        return new Found(new Read(bestSize, off, dark, all[0], Math.sqrt(unit / Math.max(1e-9, all[1]) * 12) + 0.01 * all[0], bestWide / places[0].perPx), bestWide);
+        return new Found(new Read(bestSize, off, dark, all[0], Math.sqrt(unit / Math.max(1e-9, all[1]) * 12) + 0.01 * all[0],
+                bestWide / places[0].perPx), bestWide);
     }
 
     /// A narrow dark shadow and a wide pale one look alike once they are soft: what was seen of the width decides.
     private double[] widths(double heightM) {
-        return Double.isNaN(seenM) ? IntStream.range(0, WIDTHS).mapToDouble(k -> 0.004 * heightM * Math.pow(150, k / (WIDTHS - 1.0))).toArray() : new double[] {0.94 * seenM, seenM, 1.06 * seenM};
+        return Double.isNaN(seenM) ? IntStream.range(0, WIDTHS).mapToDouble(k -> 0.004 * heightM * Math.pow(150, k / (WIDTHS - 1.0)))
+                .toArray() : new double[] {0.94 * seenM, seenM, 1.06 * seenM};
     }
 
     private boolean allowed(double wideM) {

@@ -14,9 +14,11 @@ import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 
-/// The light read of how something round is shaded: what its surface shows is taken for light from all round, a little more of it from above, and one source of cosine.
+/// The light read of how something round is shaded: what its surface shows is taken for light from all round, a little more of it from
+/// above, and one source of cosine.
 ///
-/// Source: shading of a matt sphere (Lambert); the direction is searched over all, brightnesses follow by least squares. What is not matt, not round or not of one colour is off by more than this can see, hence the least deviations.
+/// Source: shading of a matt sphere (Lambert); the direction is searched over all, brightnesses follow by least squares. What is not matt,
+/// not round or not of one colour is off by more than this can see, hence the least deviations.
 final class SphereShading {
     private static final double INNER = 0.9;
     private static final int ACROSS = 48;
@@ -33,7 +35,8 @@ final class SphereShading {
 
     private SphereShading() {}
 
-    /// What came of it: towards the light as angles in the camera's heading; `elevation` null of what is round from side to side only; `stops`: key to fill on a surface that faces the key, null where too little of its dark side is seen.
+    /// What came of it: towards the light as angles in the camera's heading; `elevation` null of what is round from side to side only;
+    /// `stops`: key to fill on a surface that faces the key, null where too little of its dark side is seen.
     record Read(Estimate azimuthDeg, @Nullable Estimate elevationDeg, @Nullable Estimate stops) {}
 
     private record Sample(Vec normal, double light) {}
@@ -91,7 +94,8 @@ final class SphereShading {
         double up = Math.max(least(round.shape()), wide(seen, best, flat, f.rest, 1));
         Vec to = towards(best[0], best[1]);
         double dark = (double) seen.stream().filter(s -> s.normal.dot(to) < 0).count() / seen.size();
-        Estimate stops = dark < DARK ? null : new Estimate(Math.log(f.k / Math.max(0.01 * f.k, fill)) / Math.log(2), round.shape() == LightMarks.Shape.BALL ? 0.4 : 0.8);
+        Estimate stops = dark < DARK ? null : new Estimate(Math.log(f.k / Math.max(0.01 * f.k, fill)) / Math.log(2),
+                round.shape() == LightMarks.Shape.BALL ? 0.4 : 0.8);
         return Optional.of(new Read(new Estimate(Math.IEEEremainder(best[0], 360), side), flat ? null : new Estimate(best[1], up), stops));
     }
 
@@ -179,7 +183,8 @@ final class SphereShading {
                     continue;
                 }
                 // What is clipped shows less than there was.
-                if (Math.max(p.r().at((int) px, (int) py), Math.max(p.g().at((int) px, (int) py), p.b().at((int) px, (int) py))) > CLIPPED) {
+                if (Math.max(p.r().at((int) px, (int) py),
+                        Math.max(p.g().at((int) px, (int) py), p.b().at((int) px, (int) py))) > CLIPPED) {
                     continue;
                 }
                 Vec n = right.times(x).plus(eye.times(Math.sqrt(1 - out2)));

@@ -23,7 +23,8 @@ final class VisibleLamps {
 
     static PictureLight.Rim of(@Nullable Picture picture, PictureCamera camera, Point lamp) {
         Vec d = camera.ray(lamp).unit();
-        return new PictureLight.Rim(Math.toDegrees(Math.atan2(d.x(), d.z())), Math.toDegrees(Math.asin(d.y())), picture == null ? null : colour(picture, lamp));
+        return new PictureLight.Rim(Math.toDegrees(Math.atan2(d.x(), d.z())), Math.toDegrees(Math.asin(d.y())), picture == null ? null
+                : colour(picture, lamp));
     }
 
     private static @Nullable Neutral colour(Picture p, Point at) {

@@ -8,7 +8,8 @@ import org.scenothesis.core.picture.Point;
 
 /// How much wider the edges of the set are than in the reference, read at the points that stand still.
 ///
-/// What two neighbouring pixels differ by is held against what pixels farther apart differ by, in each picture by itself, so that neither brightness nor contrast counts: the wider an edge, the less of its height lies between neighbours.
+/// What two neighbouring pixels differ by is held against what pixels farther apart differ by, in each picture by itself, so that neither
+/// brightness nor contrast counts: the wider an edge, the less of its height lies between neighbours.
 final class FocusMeter {
     private static final int MOST = 360;
     private static final int HALF = 5;

@@ -45,7 +45,8 @@ public final class LockMeter {
         this.reference = reference;
         this.bands = bands;
         // Small pictures have room for fewer cells.
-        int cells = Math.clamp(Math.min(reference.luma().width(), reference.luma().height()) / 24, 1, (int) Math.round(Math.sqrt(points / POINTS_OF_CELL)));
+        int cells = Math.clamp(Math.min(reference.luma().width(), reference.luma().height()) / 24, 1,
+                (int) Math.round(Math.sqrt(points / POINTS_OF_CELL)));
         tracker = new PatchTracker(reference.luma(), Features.spread(reference.luma(), points, cells));
         tone = new ToneMeter(reference.small());
         focus = new FocusMeter(reference.luma(), tracker.points());
@@ -75,7 +76,8 @@ public final class LockMeter {
                 k == 1 ? fit.map() : up.after(fit.map()).after(up.inverse()),
                 fit.parameters() == 2 ? 0 : Math.toDegrees(Math.atan2(s.d(), s.a())),
                 fit.parameters() == 2 ? 0 : 100 * (Math.hypot(s.a(), s.d()) - 1),
-                k * fit.residualPx(), share(fit.used()), k * off, k * fit.rowsPx(), k * fit.rowsOffPx(), focus.softer(take.luma(), fit.map(), fit.used()), gains(take, fit.map()), true);
+                k * fit.residualPx(), share(fit.used()), k * off, k * fit.rowsPx(), k * fit.rowsOffPx(),
+                focus.softer(take.luma(), fit.map(), fit.used()), gains(take, fit.map()), true);
     }
 
     private MotionFit.@Nullable Fit fit(AnalysisFrame take, PlanarMap guess, double[] to) {
@@ -110,7 +112,8 @@ public final class LockMeter {
     private static double deviation(MotionFit.Fit fit) {
         double share = share(fit.used());
         double many = share * fit.used().length;
-        return many < FEWEST ? Double.MAX_VALUE : Math.max(LEAST_LEFT_PX, fit.residualPx()) / Math.sqrt(many - fit.parameters() / 2.0) / share;
+        return many < FEWEST ? Double.MAX_VALUE
+                : Math.max(LEAST_LEFT_PX, fit.residualPx()) / Math.sqrt(many - fit.parameters() / 2.0) / share;
     }
 
     private static double share(boolean[] used) {

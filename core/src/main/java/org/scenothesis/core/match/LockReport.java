@@ -10,8 +10,10 @@ import org.scenothesis.core.picture.Point;
 
 /// The lock check of a whole take against its reference.
 ///
-/// - `segments`: stretches in which the camera stood in one place, in order; a bump begins every one but the first. Empty when no frame could be placed.
-/// - `driftStops`: slow change of exposure from start to end by a line; `jumpStops`: largest sudden step; null where too few frames could be compared.
+/// - `segments`: stretches in which the camera stood in one place, in order; a bump begins every one but the first. Empty when no frame
+///   could be placed.
+/// - `driftStops`: slow change of exposure from start to end by a line; `jumpStops`: largest sudden step; null where too few frames could
+///   be compared.
 /// - `series`: one sample per frame; what could not be measured in it is null.
 public record LockReport(int frames, List<Segment> segments, @Nullable Double driftStops, @Nullable Double jumpStops, List<Sample> series) {
     /// What sways by less is not taken back frame by frame: its noise would be put in its place.
@@ -24,26 +26,31 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
 
     /// A stretch of frames, both ends included, over which everything is a median.
     ///
-    /// - `shift` at the centre; `corners`: top left, top right, bottom right, bottom left; `stepPx`: how far the camera stepped when the stretch began, 0 for the first.
+    /// - `shift` at the centre; `corners`: top left, top right, bottom right, bottom left; `stepPx`: how far the camera stepped when the
+    ///   stretch began, 0 for the first.
     /// - `deviationPx`: how far the shift of a frame may be off, as a standard deviation.
     /// - `gains` is null when exposure could not be compared.
-    /// - `wanderPx`: how far most frames lie to either side of the middle of their shifts; `leanPx`: how far the rows of most frames lean to either side. 0 over fewer frames than tell.
+    /// - `wanderPx`: how far most frames lie to either side of the middle of their shifts; `leanPx`: how far the rows of most frames lean
+    ///   to either side. 0 over fewer frames than tell.
     /// - `focus`: how many times as wide as in the reference the edges of the set are.
     public record Segment(
-            int from, int to, double usedShare, Point shift, List<Point> corners, double rollDeg, double zoomPercent, double residualPx, double deviationPx, @Nullable Gains gains,
+            int from, int to, double usedShare, Point shift, List<Point> corners, double rollDeg, double zoomPercent, double residualPx,
+            double deviationPx, @Nullable Gains gains,
             double stepPx, double wanderPx, double leanPx, Focus focus) {
         public Segment {
             corners = List.copyOf(corners);
         }
 
-        /// How far the shift may be off where it is largest: in a corner twice as far as at the centre once the picture also turned or grew, by points spread over a wide picture.
+        /// How far the shift may be off where it is largest: in a corner twice as far as at the centre once the picture also turned or
+        /// grew, by points spread over a wide picture.
         public double furthestDeviationPx() {
             return rollDeg == 0 && zoomPercent == 0 ? deviationPx : 2 * deviationPx;
         }
 
         /// The same shifted further.
         Segment moved(Point by) {
-            return new Segment(from, to, usedShare, shift.plus(by), corners.stream().map(c -> c.plus(by)).toList(), rollDeg, zoomPercent, residualPx, deviationPx, gains, stepPx, wanderPx, leanPx, focus);
+            return new Segment(from, to, usedShare, shift.plus(by), corners.stream().map(c -> c.plus(by)).toList(), rollDeg, zoomPercent,
+                    residualPx, deviationPx, gains, stepPx, wanderPx, leanPx, focus);
         }
 
         /// Largest shift at the centre or any corner, in pixels.
@@ -52,7 +59,8 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
         }
     }
 
-    /// Edges of the set against the reference's over a stretch: in most frames at least `low` and at most `high` times as wide; null where too little tells.
+    /// Edges of the set against the reference's over a stretch: in most frames at least `low` and at most `high` times as wide; null where
+    /// too little tells.
     public record Focus(@Nullable Double low, @Nullable Double high) {
         /// The farther of both from alike, as a ratio above 1; NaN where it is not known.
         public double off() {
@@ -89,7 +97,8 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
         return (int) series.stream().filter(Sample::placed).count();
     }
 
-    /// Where the camera stands at a frame: the stretch that holds it, else the nearest; in one that sways or drifts, where that frame itself lies.
+    /// Where the camera stands at a frame: the stretch that holds it, else the nearest; in one that sways or drifts, where that frame
+    /// itself lies.
     ///
     /// @throws java.util.NoSuchElementException if no frame could be placed
     public Segment at(int frame) {
@@ -97,7 +106,8 @@ public record LockReport(int frames, List<Segment> segments, @Nullable Double dr
         if (s.wanderPx <= SWAYS_PX) {
             return s;
         }
-        return series.stream().filter(x -> x.frame == frame).flatMap(x -> Stream.ofNullable(x.shift())).findFirst().map(p -> s.moved(p.minus(s.shift))).orElse(s);
+        return series.stream().filter(x -> x.frame == frame).flatMap(x -> Stream.ofNullable(x.shift())).findFirst()
+                .map(p -> s.moved(p.minus(s.shift))).orElse(s);
     }
 
     /// Where the camera stands in the end.

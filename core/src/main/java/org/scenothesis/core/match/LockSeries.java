@@ -8,9 +8,11 @@ import java.util.function.ToDoubleFunction;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
 
-/// Sums up the frames of a take: stretches between bumps with their medians, slow drift apart from jumps. Frames that could not be placed say nothing.
+/// Sums up the frames of a take: stretches between bumps with their medians, slow drift apart from jumps. Frames that could not be placed
+/// say nothing.
 ///
-/// The bump is the split of the shift series with the largest step between the medians before and after, taken back to the first frame that left
+/// The bump is the split of the shift series with the largest step between the medians before and after, taken back to the first frame that
+/// left
 /// the earlier position (binary segmentation, Scott & Knott 1974, with medians for robustness).
 public final class LockSeries {
     private static final int TELLING = 12;
@@ -113,14 +115,19 @@ public final class LockSeries {
                 median(gains.stream().mapToDouble(Gains::r).toArray()), median(gains.stream().mapToDouble(Gains::g).toArray()),
                 median(gains.stream().mapToDouble(Gains::b).toArray()));
         return new LockReport.Segment(
-                from, to, median(still, FrameLock::usedShare), shift(still, width / 2.0, height / 2.0), corners, median(still, FrameLock::rollDeg),
-                median(still, FrameLock::zoomPercent), median(still, FrameLock::residualPx), median(still, FrameLock::deviationPx), middle, step,
-                Math.max(swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).x(), FrameLock::deviationPx), swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).y(), FrameLock::deviationPx)), swing(still, FrameLock::rowsPx, FrameLock::rowsOffPx), focus(still));
+                from, to, median(still, FrameLock::usedShare), shift(still, width / 2.0, height / 2.0), corners,
+                median(still, FrameLock::rollDeg),
+                median(still, FrameLock::zoomPercent), median(still, FrameLock::residualPx), median(still, FrameLock::deviationPx), middle,
+                step,
+                Math.max(swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).x(), FrameLock::deviationPx),
+                swing(still, f -> f.map().shiftAt(width / 2.0, height / 2.0).y(), FrameLock::deviationPx)),
+                swing(still, FrameLock::rowsPx, FrameLock::rowsOffPx), focus(still));
     }
 
     private static LockReport.Focus focus(List<FrameLock> frames) {
         double[] v = frames.stream().mapToDouble(FrameLock::softer).filter(s -> s > 0).sorted().toArray();
-        return v.length == 0 ? new LockReport.Focus(null, null) : new LockReport.Focus(v[(int) (0.1 * (v.length - 1))], v[(int) Math.ceil(0.9 * (v.length - 1))]);
+        return v.length == 0 ? new LockReport.Focus(null, null) : new LockReport.Focus(v[(int) (0.1 * (v.length - 1))],
+                v[(int) Math.ceil(0.9 * (v.length - 1))]);
     }
 
     private static Point shift(List<FrameLock> frames, double x, double y) {
@@ -182,7 +189,8 @@ public final class LockSeries {
         return most < SUDDEN * step;
     }
 
-    /// Goes back from the strongest step to the first frame that left the earlier position: compression may carry an old picture along for a while.
+    /// Goes back from the strongest step to the first frame that left the earlier position: compression may carry an old picture along for
+    /// a while.
     private static int first(List<Placed> s, int split, double noise) {
         int from = Math.max(0, split - 6 * WINDOW);
         Point before = place(s, from, Math.max(from + 1, from + (split - from) / 2));
@@ -209,7 +217,8 @@ public final class LockSeries {
     private static Point place(List<Placed> s, int from, int to) {
         List<Placed> part = s.subList(from, to);
         return new Point(
-                median(part.stream().mapToDouble(p -> p.shift.x()).toArray()), median(part.stream().mapToDouble(p -> p.shift.y()).toArray()));
+                median(part.stream().mapToDouble(p -> p.shift.x()).toArray()), median(part.stream().mapToDouble(p -> p.shift.y())
+                .toArray()));
     }
 
     private static double noise(List<Placed> s) {

@@ -86,7 +86,8 @@ public final class MarkConversion {
                 case Evidence.Staff x -> {}
             }
         }
-        return Marks.none(w, h).withLines(lines).withHorizon(horizon).withLengths(lengths).withTiles(tiles).withFocalPx(focal).withLensHeightM(lensM);
+        return Marks.none(w, h).withLines(lines).withHorizon(horizon).withLengths(lengths).withTiles(tiles).withFocalPx(focal)
+                .withLensHeightM(lensM);
     }
 
     /// Whether points are each a pixel from the next and the last from the first; one alone is.
@@ -110,13 +111,15 @@ public final class MarkConversion {
         for (Evidence e : all) {
             List<Point> p = e.points().stream().map(s -> px(s, w, h)).toList();
             switch (e) {
-                case Evidence.Shadow x when p.get(0).minus(p.get(1)).length() >= LEAST_PX -> shadows.add(new LightMarks.Shadow(p.get(0), p.get(1), p.get(2)));
+                case Evidence.Shadow x when p.get(0).minus(p.get(1)).length() >= LEAST_PX ->
+                        shadows.add(new LightMarks.Shadow(p.get(0), p.get(1), p.get(2)));
                 case Evidence.Grey x -> grey.add(patch(p.getFirst(), w));
                 case Evidence.Shade x -> {
                     lit.add(new LightMarks.Face(patch(p.get(0), w), x.lies()));
                     unlit.add(new LightMarks.Face(patch(p.get(1), w), x.lies()));
                 }
-                case Evidence.Round x when p.get(0).minus(p.get(1)).length() >= LEAST_ROUND_PX -> rounds.add(new LightMarks.Round(x.shape(), p.get(0), p.get(1)));
+                case Evidence.Round x when p.get(0).minus(p.get(1)).length() >= LEAST_ROUND_PX ->
+                        rounds.add(new LightMarks.Round(x.shape(), p.get(0), p.get(1)));
                 case Evidence.Lamp x -> lamps.add(p.getFirst());
                 default -> {}
             }
@@ -130,7 +133,8 @@ public final class MarkConversion {
         return new Area(List.of(m.plus(new Point(-r, -r)), m.plus(new Point(r, -r)), m.plus(new Point(r, r)), m.plus(new Point(-r, r))));
     }
 
-    /// What a tape on the ground or a staff that stands on it reads, in metres; empty of other marks, and where the picture cannot be measured.
+    /// What a tape on the ground or a staff that stands on it reads, in metres; empty of other marks, and where the picture cannot be
+    /// measured.
     public static Optional<Estimate> read(Evidence e, PictureCamera c) {
         List<Point> p = e.points().stream().map(s -> px(s, c.marks().width(), c.marks().height())).toList();
         return switch (e) {
@@ -140,7 +144,8 @@ public final class MarkConversion {
         };
     }
 
-    /// What is marked to stand on the ground with both its ends: known heights and staffs; only without any the edges that are upright, which may hang.
+    /// What is marked to stand on the ground with both its ends: known heights and staffs; only without any the edges that are upright,
+    /// which may hang.
     public static List<ShadowProposal.Stands> standing(List<Evidence> all, int w, int h) {
         List<ShadowProposal.Stands> sure = new ArrayList<>();
         List<ShadowProposal.Stands> perhaps = new ArrayList<>();
@@ -166,10 +171,12 @@ public final class MarkConversion {
 
     /// Edges in pixels as they are shown.
     public static List<Evidence> edges(Marks m) {
-        return m.lines().stream().<Evidence>map(l -> new Evidence.Edge(runs(l.direction()), share(l.from(), m.width(), m.height()), share(l.to(), m.width(), m.height()))).toList();
+        return m.lines().stream().<Evidence>map(l -> new Evidence.Edge(runs(l.direction()), share(l.from(), m.width(), m.height()),
+                share(l.to(), m.width(), m.height()))).toList();
     }
 
-    /// The stage with this camera and light, as far as they are known; what is not known stays as it was. `before`: null where nothing was staged yet.
+    /// The stage with this camera and light, as far as they are known; what is not known stays as it was. `before`: null where nothing was
+    /// staged yet.
     public static Stage stage(@Nullable Stage before, PictureCamera c, @Nullable PictureLight l) {
         int w = c.marks().width();
         int h = c.marks().height();
@@ -180,10 +187,13 @@ public final class MarkConversion {
         Estimate roll = c.rollDeg();
         Estimate focal = c.focalPx();
         Estimate lens = c.lensHeightM();
-        Given<StageCamera.Aim> looks = tilt == null || roll == null ? old.aim() : new Given.Measured<>(new StageCamera.Aim(aim.panDeg(), tilt.value(), roll.value()), BY_MARKS);
+        Given<StageCamera.Aim> looks = tilt == null || roll == null ? old.aim()
+                : new Given.Measured<>(new StageCamera.Aim(aim.panDeg(), tilt.value(), roll.value()), BY_MARKS);
         Vec at = old.position().value();
-        Given<Vec> stands = lens == null ? old.position() : new Given.Measured<>(new Vec(at.x(), was.groundM() + lens.value(), at.z()), BY_MARKS);
-        Given<Double> sees = focal == null ? old.widthShareFocal() : new Given.Measured<>(Math.clamp(focal.value() / w, StageCamera.SHORTEST, StageCamera.LONGEST), BY_MARKS);
+        Given<Vec> stands = lens == null ? old.position() : new Given.Measured<>(new Vec(at.x(), was.groundM() + lens.value(), at.z()),
+                BY_MARKS);
+        Given<Double> sees = focal == null ? old.widthShareFocal()
+                : new Given.Measured<>(Math.clamp(focal.value() / w, StageCamera.SHORTEST, StageCamera.LONGEST), BY_MARKS);
         Given<Point> middle = c.principalFound() ? new Given.Measured<>(share(c.principalPx(), w, h), BY_MARKS) : old.principal();
         Stage out = was.withCamera(new StageCamera(stands, looks, sees, middle));
         return l == null ? out : out.withLight(light(was.light(), l, out.panDeg()));
@@ -193,11 +203,13 @@ public final class MarkConversion {
     public static Optional<LensMatch> lens(PictureCamera own, PictureCamera plate) {
         Estimate a = own.focalPx();
         Estimate b = plate.focalPx();
-        return a == null || b == null || !own.bent() && !plate.bent() ? Optional.empty() : Optional.of(new LensMatch(drawn(own, a), drawn(plate, b)));
+        return a == null || b == null || !own.bent() && !plate.bent() ? Optional.empty()
+                : Optional.of(new LensMatch(drawn(own, a), drawn(plate, b)));
     }
 
     private static LensMatch.Drawn drawn(PictureCamera c, Estimate focal) {
-        return new LensMatch.Drawn(Math.clamp(c.bent() ? c.distortion() : 0, -0.6, 0.6), Math.clamp(Math.toDegrees(2 * Math.atan(c.marks().width() / 2.0 / focal.value())), 3, 150));
+        return new LensMatch.Drawn(Math.clamp(c.bent() ? c.distortion() : 0, -0.6, 0.6),
+                Math.clamp(Math.toDegrees(2 * Math.atan(c.marks().width() / 2.0 / focal.value())), 3, 150));
     }
 
     private static KeyLight light(KeyLight was, PictureLight l, double panDeg) {
@@ -206,7 +218,10 @@ public final class MarkConversion {
         Estimate size = l.sizeDeg();
         Estimate fill = l.keyToFillStops();
         return new KeyLight(
-                side == null || up == null ? was.direction() : new Given.Measured<>(new KeyLight.Direction(Math.IEEEremainder(side.value() + panDeg, 360), Math.clamp(up.value(), 1, 90)), BY_SHADOW),
-                size == null ? was.sizeDeg() : new Given.Measured<>(Math.clamp(size.value(), 0, 120), BY_SHADOW), fill == null ? was.keyToFillStops() : new Given.Measured<>(Math.clamp(fill.value(), -6, 12), BY_SHADOW));
+                side == null || up == null ? was.direction()
+                : new Given.Measured<>(new KeyLight.Direction(Math.IEEEremainder(side.value() + panDeg, 360),
+                Math.clamp(up.value(), 1, 90)), BY_SHADOW),
+                size == null ? was.sizeDeg() : new Given.Measured<>(Math.clamp(size.value(), 0, 120), BY_SHADOW), fill == null
+                ? was.keyToFillStops() : new Given.Measured<>(Math.clamp(fill.value(), -6, 12), BY_SHADOW));
     }
 }

@@ -11,7 +11,8 @@ import org.scenothesis.core.picture.Solve;
 
 /// Finds the one planar motion that most points share.
 ///
-/// - Consensus over pairs of points (Fischler & Bolles 1981) on similarities, then reweighted least squares (Tukey) of a turned camera without and with
+/// - Consensus over pairs of points (Fischler & Bolles 1981) on similarities, then reweighted least squares (Tukey) of a turned camera
+///   without and with
 ///   roll and zoom, a similarity and a homography; the simplest that the static part supports is taken.
 /// - A turned camera moves the sides of the picture more than its centre; a view angle of 54° is assumed for that small difference.
 /// - Deterministic.
@@ -37,8 +38,11 @@ final class MotionFit {
     private final double unit;
     private final int[] found;
 
-    /// The fitted motion. `residualPx`: RMS distance of matched points from it, by a robust estimate; `used` flags the points that agree. `cornerTimes`: how many times less sure than at the centre the motion is in the corner where it is least; `rowsOffPx`: how far the rows may be off.
-    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used, double cornerTimes, double rowsPx, double rowsOffPx) {}
+    /// The fitted motion. `residualPx`: RMS distance of matched points from it, by a robust estimate; `used` flags the points that agree.
+    /// `cornerTimes`: how many times less sure than at the centre the motion is in the corner where it is least; `rowsOffPx`: how far the
+    /// rows may be off.
+    record Fit(PlanarMap map, PlanarMap similarity, int parameters, double residualPx, boolean[] used, double cornerTimes, double rowsPx,
+            double rowsOffPx) {}
 
     MotionFit(List<Point> from, double[] weights, double[] to, int width, int height) {
         this.from = from;
@@ -77,14 +81,16 @@ final class MotionFit {
         Candidate best = simplest(all, noise);
         double left = best.parameters == 8 ? spread(best.map) : Math.min(spread(best.map), spread(homography));
         boolean[] used = used(best.map, Math.max(4 * noise, 0.25));
-        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used, cornerTimes(best.map, best.parameters, used), rows(homography), rowsOff(similarity, noise));
+        return new Fit(best.map, best.parameters == 2 ? best.map : similarity, best.parameters, Math.sqrt(2) * left, used,
+                cornerTimes(best.map, best.parameters, used), rows(homography), rowsOff(similarity, noise));
     }
 
     private record Candidate(PlanarMap map, int parameters) {}
 
     /// The simplest motion that the static part of the frame supports.
     ///
-    /// A further parameter must explain better what the simpler motion explains already (Bayesian information criterion over those points), or agree with by far
+    /// A further parameter must explain better what the simpler motion explains already (Bayesian information criterion over those points),
+    /// or agree with by far
     /// more of the frame: bending towards what a minority does is no motion of the camera.
     private Candidate simplest(Candidate[] all, double noise) {
         Candidate best = null;
@@ -229,7 +235,8 @@ final class MotionFit {
         return sum;
     }
 
-    /// What a bend of the picture shears its rows by beyond a roll, or spreads them beyond a zoom, over its height in pixels: the larger, with its sign.
+    /// What a bend of the picture shears its rows by beyond a roll, or spreads them beyond a zoom, over its height in pixels: the larger,
+    /// with its sign.
     private double rows(PlanarMap m) {
         Point c = m.map(centre);
         Point along = m.map(centre.plus(new Point(1, 0))).minus(c);
@@ -239,7 +246,8 @@ final class MotionFit {
         return Math.abs(shear) > Math.abs(spread) ? shear : spread;
     }
 
-    /// How far the rows may be off: what two halves of the points say apart from one another, as a deviation of their mean; unknown of few points, which fit a bend by chance.
+    /// How far the rows may be off: what two halves of the points say apart from one another, as a deviation of their mean; unknown of few
+    /// points, which fit a bend by chance.
     private double rowsOff(PlanarMap start, double noise) {
         if (found.length < ROWS_ENOUGH) {
             return UNKNOWN_PX;
@@ -393,6 +401,7 @@ final class MotionFit {
         PlanarMap in = new PlanarMap(1 / unit, 0, -centre.x() / unit, 0, 1 / unit, -centre.y() / unit, 0, 0, 1);
         PlanarMap out = new PlanarMap(unit, 0, centre.x(), 0, unit, centre.y(), 0, 0, 1);
         PlanarMap m = out.after(local).after(in);
-        return new PlanarMap(m.a() / m.i(), m.b() / m.i(), m.c() / m.i(), m.d() / m.i(), m.e() / m.i(), m.f() / m.i(), m.g() / m.i(), m.h() / m.i(), 1);
+        return new PlanarMap(m.a() / m.i(), m.b() / m.i(), m.c() / m.i(), m.d() / m.i(), m.e() / m.i(), m.f() / m.i(), m.g() / m.i(),
+                m.h() / m.i(), 1);
     }
 }

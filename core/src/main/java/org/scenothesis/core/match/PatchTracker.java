@@ -12,7 +12,8 @@ import org.scenothesis.core.picture.Point;
 
 /// Follows small patches of a reference to hundredths of a pixel, whatever their brightness and contrast became.
 ///
-/// - Source: inverse compositional alignment (Baker & Matthews 2004) of patches brought to zero mean and unit length, so that gain and offset
+/// - Source: inverse compositional alignment (Baker & Matthews 2004) of patches brought to zero mean and unit length, so that gain and
+///   offset
 ///   drop out; the take is read by cubic interpolation.
 /// - Finds steps of up to about 2 px from where it is told to look.
 final class PatchTracker {
@@ -41,7 +42,8 @@ final class PatchTracker {
     private final double[] weights;
 
     PatchTracker(Plane reference, List<Point> corners) {
-        List<Point> all = corners.stream().map(p -> new Point(Math.floor(p.x()) + 0.5, Math.floor(p.y()) + 0.5)).filter(p -> inside(reference, p)).toList();
+        List<Point> all = corners.stream().map(p -> new Point(Math.floor(p.x()) + 0.5, Math.floor(p.y()) + 0.5))
+                .filter(p -> inside(reference, p)).toList();
         double noise = noise(reference);
         List<Patch> learnt = all.stream().map(p -> learn(reference, p)).sorted(Comparator.comparingDouble(Patch::looseness)).toList();
         // Points that noise alone would move too far help nobody, but a plain wall must still give some.
@@ -114,7 +116,8 @@ final class PatchTracker {
             return new Patch(at, pixels, gradX, gradY, new double[3], Double.MAX_VALUE);
         }
         double weakest = (xx + yy) / 2 - Math.sqrt((xx - yy) * (xx - yy) / 4 + xy * xy);
-        return new Patch(at, pixels, gradX, gradY, new double[] {yy / det, -xy / det, xx / det}, 1 / (norm * Math.sqrt(Math.max(1e-12, weakest))));
+        return new Patch(at, pixels, gradX, gradY, new double[] {yy / det, -xy / det, xx / det},
+                1 / (norm * Math.sqrt(Math.max(1e-12, weakest))));
     }
 
     // Central difference, which is the derivative of the cubic interpolation at its nodes.
@@ -204,7 +207,8 @@ final class PatchTracker {
         return x * x + y * y < REACH * REACH;
     }
 
-    /// Separable sampling, all taps of a patch sharing one fraction: cubic interpolation after a 1-4-6-4-1 smoothing that keeps aliases and noise out.
+    /// Separable sampling, all taps of a patch sharing one fraction: cubic interpolation after a 1-4-6-4-1 smoothing that keeps aliases and
+    /// noise out.
     private static void sample(Plane p, double cx, double cy, float[] out) {
         double fx = cx - 0.5 - HALF;
         double fy = cy - 0.5 - HALF;

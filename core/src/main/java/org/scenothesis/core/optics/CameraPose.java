@@ -7,7 +7,8 @@ import org.scenothesis.core.picture.Point;
 /// A pinhole camera in the world, with its focal length in pixels of a given picture size.
 ///
 /// `principal`: the pixel the lens looks through.
-public record CameraPose(Vec position, double panDeg, double tiltDeg, double rollDeg, double focalPx, int width, int height, Point principal) {
+public record CameraPose(Vec position, double panDeg, double tiltDeg, double rollDeg, double focalPx, int width, int height,
+        Point principal) {
     /// Looking through the middle of the picture.
     public CameraPose(Vec position, double panDeg, double tiltDeg, double rollDeg, double focalPx, int width, int height) {
         this(position, panDeg, tiltDeg, rollDeg, focalPx, width, height, new Point(width / 2.0, height / 2.0));

@@ -2,7 +2,8 @@ package org.scenothesis.core.optics;
 
 import org.scenothesis.core.picture.Point;
 
-/// How a lens bends what it draws: x_d = x·(1 + k1·r²), x from where it looks in focal lengths (Brown 1966, first term). A barrel has a negative `k1`.
+/// How a lens bends what it draws: x_d = x·(1 + k1·r²), x from where it looks in focal lengths (Brown 1966, first term). A barrel has a
+/// negative `k1`.
 public record LensBend(double k1) {
     private static final int ROUNDS = 12;
 

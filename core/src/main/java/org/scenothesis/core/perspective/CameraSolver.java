@@ -7,8 +7,10 @@ import org.scenothesis.core.perspective.Marks.Direction;
 
 /// Finds the camera of a picture from its marks.
 ///
-/// Sources: Caprile & Torre 1990, Hartley & Zisserman ch. 8 (vanishing points of square directions); here all marks are fitted at once over focal length, tilt, roll, heading and lens height, and the deviations follow from the
-/// covariance. Where the lens looks and its bend are asked only when the marks fit clearly better with them (Bayesian information criterion).
+/// Sources: Caprile & Torre 1990, Hartley & Zisserman ch. 8 (vanishing points of square directions); here all marks are fitted at once over
+/// focal length, tilt, roll, heading and lens height, and the deviations follow from the
+/// covariance. Where the lens looks and its bend are asked only when the marks fit clearly better with them (Bayesian information
+/// criterion).
 public final class CameraSolver {
     /// A focal length less sure than this is none.
     static final double FOCAL_SHARE = 0.06;
@@ -60,7 +62,8 @@ public final class CameraSolver {
     private static boolean believable(Marks m, Fitting.Fit f, boolean middle, boolean bend) {
         boolean bent = !bend || Math.abs(f.theta()[Pinhole.BEND]) < LARGEST_BEND && std(f, Pinhole.BEND) < SURE_BEND;
         double far = Math.max(std(f, Pinhole.CX), std(f, Pinhole.CY));
-        return bent && (!middle || far < SURE_MIDDLE_SHARE * m.width() && Math.abs(f.theta()[Pinhole.CX] - m.width() / 2.0) < m.width() && Math.abs(f.theta()[Pinhole.CY] - m.height() / 2.0) < m.height());
+        return bent && (!middle || far < SURE_MIDDLE_SHARE * m.width() && Math.abs(f.theta()[Pinhole.CX] - m.width() / 2.0) < m.width()
+                && Math.abs(f.theta()[Pinhole.CY] - m.height() / 2.0) < m.height());
     }
 
     private static double std(Fitting.Fit f, int k) {
@@ -113,7 +116,8 @@ public final class CameraSolver {
             }
         }
         // A line leaves over what both its ends do together.
-        return new PictureCamera(m, focal, tilt, roll, heading, lens, middle, bend, lines == 0 ? 0 : Math.sqrt(sum / lines / 2), lines, no, new PictureCamera.Numbers(c, f.covariance()));
+        return new PictureCamera(m, focal, tilt, roll, heading, lens, middle, bend, lines == 0 ? 0 : Math.sqrt(sum / lines / 2), lines, no,
+                new PictureCamera.Numbers(c, f.covariance()));
     }
 
     /// How many level directions have two edges.
@@ -126,7 +130,8 @@ public final class CameraSolver {
         double most = 0;
         for (Marks.Line a : all) {
             for (Marks.Line b : all) {
-                double t = Math.abs(Math.toDegrees(Math.atan2(a.to().y() - a.from().y(), a.to().x() - a.from().x()) - Math.atan2(b.to().y() - b.from().y(), b.to().x() - b.from().x()))) % 180;
+                double t = Math.abs(Math.toDegrees(Math.atan2(a.to().y() - a.from().y(), a.to().x() - a.from().x())
+                        - Math.atan2(b.to().y() - b.from().y(), b.to().x() - b.from().x()))) % 180;
                 // What a hand is off turns short edges more.
                 most = Math.max(most, Math.min(t, 180 - t) - Math.toDegrees(3 * Fitting.HAND_PX * (1 / a.px() + 1 / b.px())));
             }

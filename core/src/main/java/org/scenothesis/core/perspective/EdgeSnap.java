@@ -6,7 +6,8 @@ import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Resample;
 
-/// Lays a line that was set nearly on an edge of the picture on that edge: the steepest place across it, at many places along it, to a tenth of a pixel.
+/// Lays a line that was set nearly on an edge of the picture on that edge: the steepest place across it, at many places along it, to a
+/// tenth of a pixel.
 public final class EdgeSnap {
     private static final int PLACES = 48;
     private static final double REACH_PX = 4;
@@ -57,7 +58,8 @@ public final class EdgeSnap {
             double n = kept.size();
             double mx = kept.stream().mapToDouble(f -> f[0]).sum() / n;
             double my = kept.stream().mapToDouble(f -> f[1]).sum() / n;
-            slope = kept.stream().mapToDouble(f -> (f[0] - mx) * (f[1] - my)).sum() / kept.stream().mapToDouble(f -> (f[0] - mx) * (f[0] - mx)).sum();
+            slope = kept.stream().mapToDouble(f -> (f[0] - mx) * (f[1] - my)).sum() / kept.stream()
+                    .mapToDouble(f -> (f[0] - mx) * (f[0] - mx)).sum();
             middle = my - slope * mx;
             double s = slope;
             double m = middle;
@@ -65,7 +67,8 @@ public final class EdgeSnap {
             kept = found.stream().filter(f -> Math.abs(f[1] - m - s * f[0]) < gate).toList();
         }
         return kept.size() < ENOUGH * PLACES ? line
-                : new Marks.Line(line.direction(), line.from().plus(across.times(middle)), line.from().plus(d.times(line.px())).plus(across.times(middle + slope * line.px())));
+                : new Marks.Line(line.direction(), line.from().plus(across.times(middle)), line.from().plus(d.times(line.px()))
+                .plus(across.times(middle + slope * line.px())));
     }
 
     private static double at(Plane p, Point q) {

@@ -33,7 +33,8 @@ final class Fitting {
     private static final int REFINED = 6;
     private static final double[] FOCALS = {0.5, 0.75, 1.1, 1.7, 2.6};
     private static final double[] TILTS = {-60, -42, -27, -15, -5, 2, 10, 25, 42};
-    /// Expected of any picture: deviations of logarithm of focal length, tilt, roll, heading, logarithm of lens height, and of the last three in their units.
+    /// Expected of any picture: deviations of logarithm of focal length, tilt, roll, heading, logarithm of lens height, and of the last
+    /// three in their units.
     private static final double[] LOOSE = {0.7, 0.8, 0.5, 2, 3, 0.1, 0.1, 0.1};
 
     private final Marks marks;
@@ -43,7 +44,8 @@ final class Fitting {
     private final boolean[] free;
     private final double[] expected;
 
-    /// What came of it: all numbers, their covariance (of those that were free, else 0), the sum of squared residuals of the marks, how many residuals there are.
+    /// What came of it: all numbers, their covariance (of those that were free, else 0), the sum of squared residuals of the marks, how
+    /// many residuals there are.
     record Fit(double[] theta, double[][] covariance, double chi2, int residuals, int freed) {}
 
     /// - `middle`, `bend`: whether where the lens looks and its bend are asked as well.
@@ -52,7 +54,8 @@ final class Fitting {
         Point c = marks.middle();
         Double focal = marks.focalPx();
         Double lens = marks.lensHeightM();
-        expected = new double[] {Math.log(focal == null ? marks.width() : focal), -0.1, 0, 0, Math.log(lens == null ? 1.4 : lens), c.x(), c.y(), 0};
+        expected = new double[] {Math.log(focal == null ? marks.width() : focal), -0.1, 0, 0, Math.log(lens == null ? 1.4 : lens), c.x(),
+                c.y(), 0};
         known = marks.known();
         shapes = marks.shapes();
         edges = Stream.of(Marks.Direction.values()).flatMap(d -> marks.along(d).stream()).toList();
@@ -173,7 +176,8 @@ final class Fitting {
     /// The best of several beginnings, spread over all cameras that people use.
     Fit solve() {
         List<double[]> starts = new ArrayList<>();
-        double[] focals = free[Pinhole.FOCAL] ? Arrays.stream(FOCALS).map(f -> Math.log(f * marks.width())).toArray() : new double[] {expected[Pinhole.FOCAL]};
+        double[] focals = free[Pinhole.FOCAL] ? Arrays.stream(FOCALS).map(f -> Math.log(f * marks.width())).toArray()
+                : new double[] {expected[Pinhole.FOCAL]};
         for (double f : focals) {
             for (double tilt : TILTS) {
                 for (int roll = -1; roll <= 1; roll++) {
@@ -191,7 +195,8 @@ final class Fitting {
         starts.forEach(this::scaled);
         double[] even = new double[known.size() + shapes.size()];
         Arrays.fill(even, 0.05);
-        List<double[]> best = starts.stream().map(s -> new double[][] {{capped(marked(s, even))}, s}).sorted(Comparator.comparingDouble(s -> s[0][0])).limit(REFINED).map(s -> s[1]).toList();
+        List<double[]> best = starts.stream().map(s -> new double[][] {{capped(marked(s, even))}, s})
+                .sorted(Comparator.comparingDouble(s -> s[0][0])).limit(REFINED).map(s -> s[1]).toList();
         Fit out = null;
         for (double[] s : best) {
             Fit f = refined(s);
@@ -206,7 +211,8 @@ final class Fitting {
     private void scaled(double[] s) {
         if (free[Pinhole.HEIGHT]) {
             Pinhole c = new Pinhole(s);
-            s[Pinhole.HEIGHT] += known.stream().flatMap(l -> c.length(l).map(m -> Math.log(l.metres() / m)).stream()).mapToDouble(Double::doubleValue).average().orElse(0);
+            s[Pinhole.HEIGHT] += known.stream().flatMap(l -> c.length(l).map(m -> Math.log(l.metres() / m)).stream())
+                    .mapToDouble(Double::doubleValue).average().orElse(0);
         }
     }
 
@@ -217,19 +223,23 @@ final class Fitting {
             LeastSquaresOptimizer.Optimum o = null;
             for (int round = 0; round < (known.isEmpty() && shapes.isEmpty() ? 1 : 3); round++) {
                 double[] sure = sure(theta);
-                o = new LevenbergMarquardtOptimizer().optimize(new LeastSquaresBuilder().start(part(theta)).target(new double[residuals(theta, sure).length]).model(p -> model(p, sure))
-                        .maxEvaluations(EVALUATIONS).maxIterations(EVALUATIONS).checker((i, a, b) -> a.getCost() - b.getCost() < 1e-10 * (1e-3 + b.getCost())).build());
+                o = new LevenbergMarquardtOptimizer().optimize(new LeastSquaresBuilder().start(part(theta))
+                        .target(new double[residuals(theta, sure).length]).model(p -> model(p, sure))
+                        .maxEvaluations(EVALUATIONS).maxIterations(EVALUATIONS)
+                        .checker((i, a, b) -> a.getCost() - b.getCost() < 1e-10 * (1e-3 + b.getCost())).build());
                 theta = whole(o.getPoint().toArray());
             }
             double[] r = marked(theta, sure(theta));
             double chi2 = Arrays.stream(r).map(v -> v * v).sum();
-            return o == null || !Double.isFinite(chi2) ? null : upright(new Fit(theta, spread(o.getJacobian(), chi2, r.length), chi2, r.length, count()));
+            return o == null || !Double.isFinite(chi2) ? null
+                    : upright(new Fit(theta, spread(o.getJacobian(), chi2, r.length), chi2, r.length, count()));
         } catch (MathRuntimeException e) {
             return null;
         }
     }
 
-    /// Directions have no sign: a camera that is upside down sees them as one that looks as far up as that looks down, turned the other way. Nobody films upside down.
+    /// Directions have no sign: a camera that is upside down sees them as one that looks as far up as that looks down, turned the other
+    /// way. Nobody films upside down.
     private static Fit upright(Fit f) {
         double roll = Math.IEEEremainder(f.theta[Pinhole.ROLL], 2 * Math.PI);
         double[] t = f.theta.clone();

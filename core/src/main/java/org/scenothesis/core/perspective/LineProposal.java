@@ -15,7 +15,8 @@ import org.scenothesis.core.vision.Segments;
 
 /// Proposes edges that run along three square directions.
 ///
-/// - Consensus over cameras (Fischler & Bolles 1981): two edges meet in one vanishing point, a focal length is drawn, a third edge gives the second direction, the third follows. The camera with which most edges agree, by their length, is
+/// - Consensus over cameras (Fischler & Bolles 1981): two edges meet in one vanishing point, a focal length is drawn, a third edge gives
+///   the second direction, the third follows. The camera with which most edges agree, by their length, is
 ///   fitted, and edges that do not fit it are left out.
 /// - Deterministic.
 public final class LineProposal {
@@ -147,7 +148,8 @@ public final class LineProposal {
         by.put(Direction.X, d[away ? two : one]);
         List<Marks.Line> out = new ArrayList<>();
         for (Segments.Segment s : all) {
-            Direction near = by.keySet().stream().min(Comparator.comparingDouble(k -> beside(s, by.getOrDefault(k, Vec.UP), focal))).orElseThrow();
+            Direction near = by.keySet().stream().min(Comparator.comparingDouble(k -> beside(s, by.getOrDefault(k, Vec.UP), focal)))
+                    .orElseThrow();
             if (beside(s, by.getOrDefault(near, Vec.UP), focal) < GATE_DEG) {
                 out.add(new Marks.Line(near, s.from(), s.to()));
             }
@@ -178,7 +180,8 @@ public final class LineProposal {
     private static List<Marks.Line> best(Marks m, int each) {
         List<Marks.Line> out = new ArrayList<>();
         for (Direction d : Direction.values()) {
-            m.lines().stream().filter(l -> l.direction() == d).sorted(Comparator.comparingDouble((Marks.Line l) -> -l.px())).limit(each).forEach(out::add);
+            m.lines().stream().filter(l -> l.direction() == d).sorted(Comparator.comparingDouble((Marks.Line l) -> -l.px())).limit(each)
+                    .forEach(out::add);
         }
         return out;
     }

@@ -12,7 +12,8 @@ import org.scenothesis.core.picture.Point;
 /// - `horizon`: two points of it; `lensHeightM` above the ground; `focalPx`, `principal`: where they are known. All null where nobody said.
 @RecordBuilder
 public record Marks(
-        int width, int height, List<Line> lines, @Nullable Line horizon, List<Length> lengths, List<Tiles> tiles, @Nullable Double lensHeightM, @Nullable Double focalPx, @Nullable Point principal)
+        int width, int height, List<Line> lines, @Nullable Line horizon, List<Length> lengths, List<Tiles> tiles,
+        @Nullable Double lensHeightM, @Nullable Double focalPx, @Nullable Point principal)
         implements MarksBuilder.With {
     private static final int MOST = 2000;
     private static final double SHORTEST_PX = 1;
@@ -55,7 +56,8 @@ public record Marks(
 
     /// A field of square tiles on the ground, their joints along `X` and `Z`.
     ///
-    /// - `corners`: near left, near right, far right, far left. `across`, `away`: tiles between them. `metres`: how large one is, 0 where nobody knows.
+    /// - `corners`: near left, near right, far right, far left. `across`, `away`: tiles between them. `metres`: how large one is, 0 where
+    ///   nobody knows.
     public record Tiles(List<Point> corners, int across, int away, double metres) {
         public Tiles {
             corners = List.copyOf(corners);
@@ -65,7 +67,8 @@ public record Marks(
             Check.range("metres", metres, 0, 100);
             for (int i = 0; i < 4; i++) {
                 Check.finite("corner", corners.get(i).x() + corners.get(i).y());
-                Check.that(corners.get(i).minus(corners.get((i + 1) % 4)).length() >= SHORTEST_PX, "the corners of a field of tiles are a pixel apart");
+                Check.that(corners.get(i).minus(corners.get((i + 1) % 4)).length() >= SHORTEST_PX,
+                        "the corners of a field of tiles are a pixel apart");
             }
         }
 
@@ -80,7 +83,8 @@ public record Marks(
         /// Its front and its left side, in metres where the tiles are of known size, else in tiles.
         List<Length> sides() {
             double one = metres > 0 ? metres : 1;
-            return List.of(new Length(corners.get(0), corners.get(1), across * one, Stands.GROUND), new Length(corners.get(0), corners.get(3), away * one, Stands.GROUND));
+            return List.of(new Length(corners.get(0), corners.get(1), across * one, Stands.GROUND),
+                    new Length(corners.get(0), corners.get(3), away * one, Stands.GROUND));
         }
     }
 
@@ -116,7 +120,9 @@ public record Marks(
 
     /// Whether as many things are marked of each kind: only moved, perhaps.
     public boolean moved(Marks o) {
-        return lines.size() == o.lines.size() && lengths.size() == o.lengths.size() && tiles.size() == o.tiles.size() && (horizon == null) == (o.horizon == null) && (focalPx == null) == (o.focalPx == null) && (lensHeightM == null) == (o.lensHeightM == null);
+        return lines.size() == o.lines.size() && lengths.size() == o.lengths.size() && tiles.size() == o.tiles.size()
+                && (horizon == null) == (o.horizon == null) && (focalPx == null) == (o.focalPx == null)
+                && (lensHeightM == null) == (o.lensHeightM == null);
     }
 
     /// Whether anything shows which way the set lies.

@@ -7,7 +7,8 @@ import org.scenothesis.core.picture.Point;
 
 /// A camera above level ground by its numbers, its heading counted from the edges that run away (`Z`).
 ///
-/// - `theta`: natural logarithm of the focal length in pixels; tilt, roll and heading in radians; logarithm of the lens height in metres; where it looks through the picture, in pixels; bend.
+/// - `theta`: natural logarithm of the focal length in pixels; tilt, roll and heading in radians; logarithm of the lens height in metres;
+///   where it looks through the picture, in pixels; bend.
 ///
 /// Bend: x_d = x·(1 + k1·r²), x from the middle in focal lengths (Brown 1966, first term).
 record Pinhole(double[] theta) {
@@ -60,7 +61,8 @@ record Pinhole(double[] theta) {
             case Y -> new double[] {0, 1, 0};
             case Z -> new double[] {-sh, 0, ch};
         };
-        return new Vec(r[0][0] * w[0] + r[0][1] * w[1] + r[0][2] * w[2], r[1][0] * w[0] + r[1][1] * w[1] + r[1][2] * w[2], r[2][0] * w[0] + r[2][1] * w[1] + r[2][2] * w[2]);
+        return new Vec(r[0][0] * w[0] + r[0][1] * w[1] + r[0][2] * w[2], r[1][0] * w[0] + r[1][1] * w[1] + r[1][2] * w[2], r[2][0] * w[0]
+                + r[2][1] * w[1] + r[2][2] * w[2]);
     }
 
     /// The ray through a picture point: right of the heading, up, along the heading; not of unit length.
@@ -79,7 +81,8 @@ record Pinhole(double[] theta) {
         return d.y() < -1e-6 ? Optional.of(new Vec(d.x() * t, 0, d.z() * t)) : Optional.empty();
     }
 
-    /// How high something reaches that stands at a point of the ground, in metres; empty where that point is none, or the top lies behind the camera.
+    /// How high something reaches that stands at a point of the ground, in metres; empty where that point is none, or the top lies behind
+    /// the camera.
     Optional<Double> height(Point base, Point top) {
         return ground(base).flatMap(g -> {
             Vec d = ray(top);
@@ -105,7 +108,8 @@ record Pinhole(double[] theta) {
         double z = r[2][0] * v.x() + r[2][1] * y + r[2][2] * v.z();
         double f = focal();
         return z <= 1e-6 ? Optional.empty()
-                : Optional.of(bent(new Point(f * (r[0][0] * v.x() + r[0][1] * y + r[0][2] * v.z()) / z, f * (r[1][0] * v.x() + r[1][1] * y + r[1][2] * v.z()) / z)));
+                : Optional.of(bent(new Point(f * (r[0][0] * v.x() + r[0][1] * y + r[0][2] * v.z()) / z,
+                f * (r[1][0] * v.x() + r[1][1] * y + r[1][2] * v.z()) / z)));
     }
 
     /// The straight horizon's height in the picture at a column.
@@ -122,7 +126,8 @@ record Pinhole(double[] theta) {
         return (up.x() * q.x() + up.y() * q.y() + up.z() * focal()) / Math.hypot(up.x(), up.y());
     }
 
-    /// How far an edge is from running in its direction: the deviation of both ends, in pixels, from the best line through the vanishing point; signed. Finite for directions that vanish at infinity.
+    /// How far an edge is from running in its direction: the deviation of both ends, in pixels, from the best line through the vanishing
+    /// point; signed. Finite for directions that vanish at infinity.
     double off(Marks.Line l) {
         Vec d = seen(l.direction());
         double f = focal();

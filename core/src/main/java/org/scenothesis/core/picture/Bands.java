@@ -24,7 +24,8 @@ public final class Bands implements AutoCloseable {
 
     private Bands(int threads) {
         this.threads = threads;
-        pool = threads == 1 ? null : Executors.newFixedThreadPool(threads, Thread.ofPlatform().group(own).daemon().name("bands-", 0).factory());
+        pool = threads == 1 ? null : Executors.newFixedThreadPool(threads, Thread.ofPlatform().group(own).daemon().name("bands-", 0)
+                .factory());
     }
 
     /// Work on rows `from` (inclusive) to `to` (exclusive); `band` counts from 0.
@@ -58,7 +59,8 @@ public final class Bands implements AutoCloseable {
         return (rows + BAND_ROWS - 1) / BAND_ROWS;
     }
 
-    /// Runs `task` over all rows and returns when every band is done; the first failure is thrown on. Within a band of this pool the rows are run on its thread: it would wait for itself.
+    /// Runs `task` over all rows and returns when every band is done; the first failure is thrown on. Within a band of this pool the rows
+    /// are run on its thread: it would wait for itself.
     public void run(int rows, RowTask task) {
         int bands = count(rows);
         if (pool == null || bands == 1 || Thread.currentThread().getThreadGroup() == own) {

@@ -59,7 +59,8 @@ public record Box(int left, int top, int right, int bottom) {
             r = Math.max(r, p.x());
             b = Math.max(b, p.y());
         }
-        return points.isEmpty() ? new Box(0, 0, 0, 0) : new Box((int) Math.floor(l), (int) Math.floor(t), (int) Math.ceil(r), (int) Math.ceil(b));
+        return points.isEmpty() ? new Box(0, 0, 0, 0) : new Box((int) Math.floor(l), (int) Math.floor(t), (int) Math.ceil(r),
+                (int) Math.ceil(b));
     }
 
     /// The smallest box around all values above `least`.

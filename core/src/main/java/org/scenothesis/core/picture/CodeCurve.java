@@ -4,9 +4,11 @@ import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
-/// A fast sRGB encoder for display and files: linear light to code values, one by one by table with linear interpolation, runs by polynomial.
+/// A fast sRGB encoder for display and files: linear light to code values, one by one by table with linear interpolation, runs by
+/// polynomial.
 ///
-/// - Worst error against [Transfer#SRGB]: one by one below 0.02 of an 8-bit code value and 2.5 of a 16-bit one, in runs below 0.1 of a 16-bit one.
+/// - Worst error against [Transfer#SRGB]: one by one below 0.02 of an 8-bit code value and 2.5 of a 16-bit one, in runs below 0.1 of a
+///   16-bit one.
 /// - Values outside [0, 1] are clipped.
 public final class CodeCurve {
     private static final int STEPS = 4096;

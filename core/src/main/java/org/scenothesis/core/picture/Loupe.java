@@ -2,7 +2,8 @@ package org.scenothesis.core.picture;
 
 import org.scenothesis.core.Check;
 
-/// A part of a picture as it is looked at: `factor` screen pixels a pixel, about a place in shares of the picture; a factor of 0 fits all of it.
+/// A part of a picture as it is looked at: `factor` screen pixels a pixel, about a place in shares of the picture; a factor of 0 fits all
+/// of it.
 public record Loupe(double factor, Point at) {
     public static final Loupe ALL = new Loupe(0, new Point(0.5, 0.5));
     private static final double[] FACTORS = {0.5, 1, 2, 4, 8};
@@ -39,7 +40,8 @@ public record Loupe(double factor, Point at) {
         if (all()) {
             return p;
         }
-        Picture from = factor < 1 ? Resample.scale(p.withAlpha(null), (int) Math.ceil(p.width() * factor), (int) Math.ceil(p.height() * factor), bands) : p;
+        Picture from = factor < 1 ? Resample.scale(p.withAlpha(null), (int) Math.ceil(p.width() * factor),
+                (int) Math.ceil(p.height() * factor), bands) : p;
         double k = Math.max(1, factor);
         int w = (int) Math.min(maxWidth, from.width() * k);
         int h = (int) Math.min(maxHeight, from.height() * k);

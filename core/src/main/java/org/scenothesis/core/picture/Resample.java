@@ -76,7 +76,8 @@ public final class Resample {
         return most <= SHRUNK * SHRUNK * least * least * least * least;
     }
 
-    /// The square of the longer side of a pixel in the input, times the fourth power of the denominator; along a row it is largest at an end.
+    /// The square of the longer side of a pixel in the input, times the fourth power of the denominator; along a row it is largest at an
+    /// end.
     private static double stretch2(PlanarMap m, double x, double y) {
         double d = m.denominator(x, y);
         double u = m.mapX(x, y);
@@ -132,7 +133,8 @@ public final class Resample {
     /// Where an output pixel lies in the input: its centre, its two sides there, and how many points are read along each.
     private record Footprint(Point centre, Point right, Point below, int across, int down) {}
 
-    /// The mean over a pixel's footprint, which one pixel sees as a parallelogram; its points lie no further apart than the input's pixels, so that a
+    /// The mean over a pixel's footprint, which one pixel sees as a parallelogram; its points lie no further apart than the input's pixels,
+    /// so that a
     /// straight line between these will do.
     private static void footprint(Taps taps, Footprint f, float[][] from, float[][] to, int i) {
         float share = 1f / (f.across * f.down);

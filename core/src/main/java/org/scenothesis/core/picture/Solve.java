@@ -20,7 +20,8 @@ public final class Solve {
         double[] right = Arrays.stream(m).mapToDouble(row -> row[n]).toArray();
         double[][] left = Arrays.stream(m).map(row -> Arrays.copyOf(row, n)).toArray(double[][]::new);
         try {
-            return new LUDecomposition(new Array2DRowRealMatrix(left, false), SINGULAR).getSolver().solve(new ArrayRealVector(right, false)).toArray();
+            return new LUDecomposition(new Array2DRowRealMatrix(left, false), SINGULAR).getSolver().solve(new ArrayRealVector(right, false))
+                    .toArray();
         } catch (MathRuntimeException e) {
             throw new IllegalArgumentException("the system is singular", e);
         }

@@ -29,7 +29,8 @@ final class Spans {
     static void addWeighted(float[] a, float weight, float[] out, Run r) {
         int i = 0;
         for (; i <= r.n - S.length(); i += S.length()) {
-            FloatVector.fromArray(S, a, r.a + i).fma(FloatVector.broadcast(S, weight), FloatVector.fromArray(S, out, r.out + i)).intoArray(out, r.out + i);
+            FloatVector.fromArray(S, a, r.a + i).fma(FloatVector.broadcast(S, weight), FloatVector.fromArray(S, out, r.out + i))
+                    .intoArray(out, r.out + i);
         }
         for (; i < r.n; i++) {
             out[r.out + i] = Math.fma(a[r.a + i], weight, out[r.out + i]);
@@ -44,7 +45,8 @@ final class Spans {
         for (int l = 0; l < sum.length; l += S.length()) {
             FloatVector total = FloatVector.fromArray(S, sum, l);
             FloatVector after = FloatVector.fromArray(S, in, s.after + l);
-            FloatVector.fromArray(S, in, s.before + l).add(after).fma(FloatVector.broadcast(S, ends), total).mul(scale).intoArray(out, s.at + l);
+            FloatVector.fromArray(S, in, s.before + l).add(after).fma(FloatVector.broadcast(S, ends), total).mul(scale)
+                    .intoArray(out, s.at + l);
             total.add(after).sub(FloatVector.fromArray(S, in, s.leaves + l)).intoArray(sum, l);
         }
     }

@@ -2,8 +2,10 @@ package org.scenothesis.core.picture;
 
 /// The curves between code values in [0, 1] and linear light, 1 being diffuse white.
 ///
-/// - Source: IEC 61966-2-1 (sRGB), ITU-R BT.709-6 (inverse of the camera curve), ITU-R BT.1886 (gamma 2.4), ITU-T H.273 (the 100:1 logarithm), ITU-R BT.2100 (PQ, HLG).
-/// - PQ is read as the light of the display with diffuse white at 203 cd/m² (ITU-R BT.2408); HLG as the light of the scene with diffuse white at code 0.75 (the same report).
+/// - Source: IEC 61966-2-1 (sRGB), ITU-R BT.709-6 (inverse of the camera curve), ITU-R BT.1886 (gamma 2.4), ITU-T H.273 (the 100:1
+///   logarithm), ITU-R BT.2100 (PQ, HLG).
+/// - PQ is read as the light of the display with diffuse white at 203 cd/m² (ITU-R BT.2408); HLG as the light of the scene with diffuse
+///   white at code 0.75 (the same report).
 /// - Exact piecewise curves, never a plain power.
 public enum Transfer {
     SRGB,

@@ -70,7 +70,8 @@ final class Denoise {
         Arrays.fill(sum, 0);
         for (int j = Math.max(PATCH, y - WINDOW); j <= Math.min(h - 1 - PATCH, y + WINDOW); j++) {
             for (int i = Math.max(PATCH, x - WINDOW); i <= Math.min(w - 1 - PATCH, x + WINDOW); i++) {
-                float weight = i == x && j == y ? 1 : alike(luma, v, w, Math.clamp(y, PATCH, h - 1 - PATCH) * w + Math.clamp(x, PATCH, w - 1 - PATCH), j * w + i);
+                float weight = i == x && j == y ? 1
+                        : alike(luma, v, w, Math.clamp(y, PATCH, h - 1 - PATCH) * w + Math.clamp(x, PATCH, w - 1 - PATCH), j * w + i);
                 int q = j * w + i;
                 sum[0] += weight * in.r().data()[q];
                 sum[1] += weight * in.g().data()[q];

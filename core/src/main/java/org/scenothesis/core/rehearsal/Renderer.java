@@ -16,7 +16,8 @@ import org.scenothesis.core.rehearsal.trace.Tracer;
 
 /// Renders a set, and then cheaply what changes in it under a locked camera.
 ///
-/// Every pixel of a moving frame is the well-sampled still pixel plus the difference that the moving things make, both sides of the difference
+/// Every pixel of a moving frame is the well-sampled still pixel plus the difference that the moving things make, both sides of the
+/// difference
 /// followed with the same random numbers (a control variate), so untouched pixels repeat the still to the bit.
 public final class Renderer {
     private static final int SLICES = 4;
@@ -290,7 +291,8 @@ public final class Renderer {
             }
         }
 
-        /// Adds the changes of shaded pixels: few paths make them rough, and soft shadows are smooth, so the middle of those around each followed one is taken, and the mean of the nearest of these between them.
+        /// Adds the changes of shaded pixels: few paths make them rough, and soft shadows are smooth, so the middle of those around each
+        /// followed one is taken, and the mean of the nearest of these between them.
         private void shade() {
             int w = view.pose().width();
             float[][] smooth = new float[3][shaded.length];

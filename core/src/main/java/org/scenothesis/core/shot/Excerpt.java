@@ -10,7 +10,8 @@ public sealed interface Excerpt {
     /// The finished picture.
     record Whole() implements Excerpt {}
 
-    /// One layer by itself, moved and treated as in the shot, with its shadow: straight colour and how much of it covers. What it takes from or gives to the layers below, a wrap
+    /// One layer by itself, moved and treated as in the shot, with its shadow: straight colour and how much of it covers. What it takes
+    /// from or gives to the layers below, a wrap
     /// or a glow, stays out; so does alpha where it is light that is added.
     record Element(String layer) implements Excerpt {}
 

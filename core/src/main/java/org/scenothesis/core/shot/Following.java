@@ -41,7 +41,8 @@ public final class Following {
         return out;
     }
 
-    /// The moments between which a trail is followed anew when it is shown by hand at one: the nearest shown by hand before and behind it, else the ends of the take.
+    /// The moments between which a trail is followed anew when it is shown by hand at one: the nearest shown by hand before and behind it,
+    /// else the ends of the take.
     public record Stretch(double from, double to) {}
 
     /// The stretch around a moment of the take, in seconds, that a correction there may change.
@@ -66,10 +67,12 @@ public final class Following {
         double at = f.times.get(seed);
         Stretch s = around(t, at);
         Track.Spot was = t.at(at);
-        List<Track.Spot> all = new ArrayList<>(t.spots().stream().filter(x -> x.seconds() < s.from - SAME_S || x.seconds() > s.to + SAME_S || x.byHand() && Math.abs(x.seconds() - at) > SAME_S).toList());
+        List<Track.Spot> all = new ArrayList<>(t.spots().stream().filter(x -> x.seconds() < s.from - SAME_S || x.seconds() > s.to + SAME_S
+                || x.byHand() && Math.abs(x.seconds() - at) > SAME_S).toList());
         for (Track.Spot x : spots(found, seed, f)) {
             if (all.stream().noneMatch(o -> Math.abs(o.seconds() - x.seconds()) < SAME_S)) {
-                all.add(new Track.Spot(x.seconds(), x.places(), Math.clamp(was.size() * x.size(), 0.001, 1000), was.turnDeg() + x.turnDeg(), x.confidence(), x.byHand()));
+                all.add(new Track.Spot(x.seconds(), x.places(), Math.clamp(was.size() * x.size(), 0.001, 1000), was.turnDeg()
+                        + x.turnDeg(), x.confidence(), x.byHand()));
             }
         }
         return t.withSpots(all);

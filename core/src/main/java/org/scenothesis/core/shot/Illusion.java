@@ -8,7 +8,8 @@ import org.scenothesis.core.Check;
 
 /// Something impossible that happens to a subject between two moments, and the plain facts told about it.
 @RecordBuilder
-public record Illusion(String id, IllusionKind kind, String subject, double fromSeconds, double toSeconds, Map<String, String> facts) implements IllusionBuilder.With {
+public record Illusion(String id, IllusionKind kind, String subject, double fromSeconds, double toSeconds, Map<String, String> facts)
+        implements IllusionBuilder.With {
     public Illusion {
         Check.range("fromSeconds", fromSeconds, 0, 86_400);
         Check.range("toSeconds", toSeconds, 0, 86_400);

@@ -80,7 +80,8 @@ public final class Layers {
         return Arrays.stream(StepKind.values()).flatMap(k -> k.addable(shot, l).stream()).toList();
     }
 
-    /// The layer a plate is laid as when nothing more is said: keyed if it was filmed on a screen, as gained light if it is a light pass over a clean plate, screened if it was
+    /// The layer a plate is laid as when nothing more is said: keyed if it was filmed on a screen, as gained light if it is a light pass
+    /// over a clean plate, screened if it was
     /// filmed on black, else as it is. Its id is one that no layer of the shot has.
     public static Layer fresh(Shot shot, Plate plate) {
         String id = free(shot, plate.id());
@@ -89,7 +90,8 @@ public final class Layers {
             return Layer.light(id, plate.name(), plate.id(), clean.get().id());
         }
         Layer l = Layer.of(id, plate.name(), plate.id());
-        return plate.role().keyed() ? l.with(new Key(KeySettings.DEFAULT)) : plate.role() == PlateRole.ON_BLACK ? l.withBlend(Blend.SCREEN) : l;
+        return plate.role().keyed() ? l.with(new Key(KeySettings.DEFAULT)) : plate.role() == PlateRole.ON_BLACK ? l.withBlend(Blend.SCREEN)
+                : l;
     }
 
     private static String free(Shot shot, String wanted) {
@@ -132,14 +134,16 @@ public final class Layers {
         return shot.withLayers(all);
     }
 
-    /// The shot with a frozen patch above a layer: its frame at a moment, in seconds, held within an outline for [#FROZEN_S]; to hide what happens there meanwhile. The same if it has no
+    /// The shot with a frozen patch above a layer: its frame at a moment, in seconds, held within an outline for [#FROZEN_S]; to hide what
+    /// happens there meanwhile. The same if it has no
     /// such layer.
     public static Shot frozen(Shot shot, String id, double at) {
         Optional<Layer> l = shot.layer(id).filter(x -> !(x.source() instanceof Source.Below));
         if (l.isEmpty()) {
             return shot;
         }
-        Layer held = l.get().withId(free(shot, id)).withName(l.get().name() + ", frozen").withTime(new TimeMap.Held(Math.max(0, l.get().time().at(at)))).without(Opacity.class);
+        Layer held = l.get().withId(free(shot, id)).withName(l.get().name() + ", frozen")
+                .withTime(new TimeMap.Held(Math.max(0, l.get().time().at(at)))).without(Opacity.class);
         Layer patch = ending(beginning(more(held, Outline.of(MIDDLE, SOFTNESS_PX)), at), Math.max(at, 0) + FROZEN_S);
         List<Layer> all = new ArrayList<>(shot.layers());
         all.add(all.indexOf(l.get()) + 1, patch);
@@ -151,7 +155,8 @@ public final class Layers {
         return shot.withLayers(shot.layers().stream().filter(l -> !l.id().equals(id)).toList());
     }
 
-    /// The shot with one layer treated as another is: its key, its own alpha, grade and grain; place, time, shape and presence stay each its own. A layer that is not keyed gets no
+    /// The shot with one layer treated as another is: its key, its own alpha, grade and grain; place, time, shape and presence stay each
+    /// its own. A layer that is not keyed gets no
     /// key: there would be no screen for it.
     public static Shot treated(Shot shot, String from, String to) {
         Optional<Layer> model = shot.layer(from);

@@ -36,12 +36,14 @@ public record Plate(
     }
 
     /// A plate added by hand.
-    public Plate(String id, String name, PlateRole role, Spike spike, String lockGroup, String lightGroup, double rollSeconds, List<Take> takes) {
+    public Plate(String id, String name, PlateRole role, Spike spike, String lockGroup, String lightGroup, double rollSeconds,
+            List<Take> takes) {
         this(id, name, role, spike, lockGroup, lightGroup, rollSeconds, takes, "");
     }
 
     /// A plate in whose picture nothing was shown yet.
-    public Plate(String id, String name, PlateRole role, Spike spike, String lockGroup, String lightGroup, double rollSeconds, List<Take> takes, String need) {
+    public Plate(String id, String name, PlateRole role, Spike spike, String lockGroup, String lightGroup, double rollSeconds,
+            List<Take> takes, String need) {
         this(id, name, role, spike, lockGroup, lightGroup, rollSeconds, takes, need, List.of());
     }
 

@@ -23,7 +23,8 @@ public final class Plates {
     /// - `name`: of the plate; its id is made from it.
     public static Shot takeApart(Shot shot, String take, PlateRole role, String name) {
         Plate made = made(shot, freshId(shot, name), name, role);
-        return shot.plates().stream().noneMatch(p -> p.take(take).isPresent()) ? shot : takeMoved(shot.withPlateAdded(made), take, made.id());
+        return shot.plates().stream().noneMatch(p -> p.take(take).isPresent()) ? shot
+                : takeMoved(shot.withPlateAdded(made), take, made.id());
     }
 
     /// A plate without takes. Plates filmed together share camera and light until somebody says otherwise.
@@ -49,12 +50,14 @@ public final class Plates {
     /// An id that no plate of the shot has.
     public static String freshId(Shot shot, String name) {
         String id = Ids.slug(name);
-        return shot.plate(id).isEmpty() ? id : IntStream.rangeClosed(2, shot.plates().size() + 2).mapToObj(i -> id + "-" + i).filter(i -> shot.plate(i).isEmpty()).findFirst().orElseThrow();
+        return shot.plate(id).isEmpty() ? id : IntStream.rangeClosed(2, shot.plates().size() + 2).mapToObj(i -> id + "-" + i)
+                .filter(i -> shot.plate(i).isEmpty()).findFirst().orElseThrow();
     }
 
     /// The shot less a take; its file stays. A tray that is empty then goes too.
     public static Shot takeAway(Shot shot, String take) {
-        return shot.withPlates(shot.plates().stream().map(p -> p.take(take).isEmpty() ? p : p.withTakes(p.takes().stream().filter(t -> !t.id().equals(take)).toList()))
+        return shot.withPlates(shot.plates().stream().map(p -> p.take(take).isEmpty() ? p
+                : p.withTakes(p.takes().stream().filter(t -> !t.id().equals(take)).toList()))
                 .filter(p -> p.role() != PlateRole.UNSORTED || !p.takes().isEmpty()).toList());
     }
 
@@ -68,7 +71,8 @@ public final class Plates {
         return users(shot, plate).isEmpty() ? shot.withPlates(shot.plates().stream().filter(p -> !p.id().equals(plate)).toList()) : shot;
     }
 
-    /// The shot with all takes of one plate put to another, which takes its place in the layers too; the same if either is not there or both are one.
+    /// The shot with all takes of one plate put to another, which takes its place in the layers too; the same if either is not there or
+    /// both are one.
     public static Shot merged(Shot shot, String from, String into) {
         Optional<Plate> gone = shot.plate(from);
         if (gone.isEmpty() || shot.plate(into).isEmpty() || from.equals(into)) {
@@ -80,7 +84,8 @@ public final class Plates {
             return p.withTakes(all);
         });
         UnaryOperator<String> now = p -> p.equals(from) ? into : p;
-        return s.withPlates(s.plates().stream().filter(p -> !p.id().equals(from)).toList()).withLayers(s.layers().stream().map(l -> l.withSource(switch (l.source()) {
+        return s.withPlates(s.plates().stream().filter(p -> !p.id().equals(from)).toList())
+                .withLayers(s.layers().stream().map(l -> l.withSource(switch (l.source()) {
             case Source.OfPlate o -> new Source.OfPlate(now.apply(o.plate()));
             case Source.LightGained g -> new Source.LightGained(now.apply(g.lit()), now.apply(g.unlit()));
             case Source.Lightest o -> new Source.Lightest(now.apply(o.plate()));

@@ -9,11 +9,13 @@ import java.util.function.UnaryOperator;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.stage.SetUp;
 
-/// A production: its shots, the set-ups they are filmed with, the rules of the house, the day of shooting, and the permissions for what is borrowed.
+/// A production: its shots, the set-ups they are filmed with, the rules of the house, the day of shooting, and the permissions for what is
+/// borrowed.
 ///
 /// - `setUps`: all there are, also those that no shot is filmed with any more; of those that one is, as the first such shot has it.
 @RecordBuilder
-public record Production(String title, List<Shot> shots, List<SetUp> setUps, HouseRules houseRules, ShootDay day, List<Permission> permissions) implements ProductionBuilder.With {
+public record Production(String title, List<Shot> shots, List<SetUp> setUps, HouseRules houseRules, ShootDay day,
+        List<Permission> permissions) implements ProductionBuilder.With {
     public Production {
         shots = List.copyOf(shots);
         setUps = all(setUps, shots);
@@ -39,7 +41,8 @@ public record Production(String title, List<Shot> shots, List<SetUp> setUps, Hou
     public Production withShot(String id, UnaryOperator<Shot> change) {
         List<Shot> changed = shots.stream().map(s -> s.id().equals(id) ? change.apply(s) : s).toList();
         List<SetUp> now = changed.stream().filter(s -> s.id().equals(id)).flatMap(s -> s.setUps().stream()).toList();
-        return withShots(changed.stream().map(s -> now.stream().reduce(s, (shot, setUp) -> shares(shot, setUp) ? shot.sharing(setUp) : shot, (a, b) -> b)).toList());
+        return withShots(changed.stream().map(s -> now.stream().reduce(s, (shot, setUp) -> shares(shot, setUp) ? shot.sharing(setUp)
+                : shot, (a, b) -> b)).toList());
     }
 
     private static boolean shares(Shot s, SetUp setUp) {

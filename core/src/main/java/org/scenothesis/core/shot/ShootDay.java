@@ -20,7 +20,8 @@ import org.scenothesis.core.Check;
 ///
 /// @throws IllegalArgumentException if the date or the call time cannot be read
 @RecordBuilder
-public record ShootDay(List<String> order, Set<String> acknowledged, String date, String callTime, int prepareMinutes) implements ShootDayBuilder.With {
+public record ShootDay(List<String> order, Set<String> acknowledged, String date, String callTime, int prepareMinutes)
+        implements ShootDayBuilder.With {
     public static final ShootDay DEFAULT = new ShootDay(List.of(), Set.of(), "", "09:00", 30);
 
     public ShootDay {
@@ -33,7 +34,8 @@ public record ShootDay(List<String> order, Set<String> acknowledged, String date
                 LocalDate.parse(date);
             }
         } catch (DateTimeParseException e) {
-            throw new IllegalArgumentException("the date " + date + " or the call time " + callTime + " cannot be read; write 2026-11-25 and 08:30", e);
+            throw new IllegalArgumentException("the date " + date + " or the call time " + callTime
+                    + " cannot be read; write 2026-11-25 and 08:30", e);
         }
     }
 

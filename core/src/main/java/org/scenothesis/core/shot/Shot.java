@@ -19,8 +19,10 @@ import org.scenothesis.core.value.Given;
 
 /// One shot: what is impossible in it, when, the plates it needs and the layers it is assembled from.
 ///
-/// `setUp` is the camera and light it is filmed with, which other shots may share; null before it is staged. `setting` is what was told about place and conditions;
-/// `format` is the size and rate of the finished pictures, null for that of the lowest layer. `tracks`: what was followed in its takes. `sound`: what is heard.
+/// `setUp` is the camera and light it is filmed with, which other shots may share; null before it is staged. `setting` is what was told
+/// about place and conditions;
+/// `format` is the size and rate of the finished pictures, null for that of the lowest layer. `tracks`: what was followed in its takes.
+/// `sound`: what is heard.
 /// `elsewhere`: the set-ups of plates that are filmed by another camera, by their lock group, as far as they were staged by hand.
 @RecordBuilder
 public record Shot(
@@ -51,16 +53,19 @@ public record Shot(
 
     /// A shot of whose setting nothing was told yet.
     public Shot(
-            String id, int number, String title, String story, double seconds, List<Illusion> illusions, List<Beat> beats, List<Plate> plates, List<Layer> layers,
+            String id, int number, String title, String story, double seconds, List<Illusion> illusions, List<Beat> beats,
+            List<Plate> plates, List<Layer> layers,
             @Nullable SetUp setUp) {
         this(id, number, title, story, seconds, illusions, beats, plates, layers, setUp, Setting.NONE);
     }
 
     /// A shot whose size and rate are those of its lowest layer.
     public Shot(
-            String id, int number, String title, String story, double seconds, List<Illusion> illusions, List<Beat> beats, List<Plate> plates, List<Layer> layers,
+            String id, int number, String title, String story, double seconds, List<Illusion> illusions, List<Beat> beats,
+            List<Plate> plates, List<Layer> layers,
             @Nullable SetUp setUp, Setting setting) {
-        this(id, number, title, story, seconds, illusions, beats, plates, layers, setUp, setting, null, List.of(), Sound.AS_FILMED, Map.of());
+        this(id, number, title, story, seconds, illusions, beats, plates, layers, setUp, setting, null, List.of(), Sound.AS_FILMED,
+                Map.of());
     }
 
     /// The plate with this id, if there is one.
@@ -86,7 +91,8 @@ public record Shot(
     /// Where something was filmed while nobody said so: the middle of the ground, or two metres off before there is one.
     public Given<Vec> somewhere() {
         Stage stage = stage();
-        Vec foot = stage == null ? new Vec(0, 0, 2) : new Vec(stage.camera().position().value().x(), stage.groundM(), stage.groundExtent().middleM());
+        Vec foot = stage == null ? new Vec(0, 0, 2) : new Vec(stage.camera().position().value().x(), stage.groundM(), stage.groundExtent()
+                .middleM());
         return new Given.Assumed<>(foot, "filmed-nowhere-said");
     }
 
@@ -102,7 +108,8 @@ public record Shot(
 
     /// Changes a take, of whatever plate it is.
     public Shot withTake(String takeId, UnaryOperator<Take> change) {
-        return withPlates(plates.stream().map(p -> p.take(takeId).isEmpty() ? p : p.withTakes(p.takes().stream().map(t -> t.id().equals(takeId) ? change.apply(t) : t).toList())).toList());
+        return withPlates(plates.stream().map(p -> p.take(takeId).isEmpty() ? p
+                : p.withTakes(p.takes().stream().map(t -> t.id().equals(takeId) ? change.apply(t) : t).toList())).toList());
     }
 
     /// The shot with one plate more, as the last.
@@ -126,17 +133,20 @@ public record Shot(
     public Shot withBeats(List<Beat> other) {
         List<Beat> sorted = new ArrayList<>(other);
         sorted.sort(Comparator.comparingDouble(Beat::seconds));
-        return new Shot(id, number, title, story, seconds, illusions, sorted, plates, layers, setUp, setting, format, tracks, sound, elsewhere);
+        return new Shot(id, number, title, story, seconds, illusions, sorted, plates, layers, setUp, setting, format, tracks, sound,
+                elsewhere);
     }
 
     @Override
     public Shot withSetUp(@Nullable SetUp other) {
-        return new Shot(id, number, title, story, seconds, illusions, beats, plates, layers, other, setting, format, tracks, sound, elsewhere);
+        return new Shot(id, number, title, story, seconds, illusions, beats, plates, layers, other, setting, format, tracks, sound,
+                elsewhere);
     }
 
     @Override
     public Shot withFormat(@Nullable FrameFormat other) {
-        return new Shot(id, number, title, story, seconds, illusions, beats, plates, layers, setUp, setting, other, tracks, sound, elsewhere);
+        return new Shot(id, number, title, story, seconds, illusions, beats, plates, layers, setUp, setting, other, tracks, sound,
+                elsewhere);
     }
 
     /// All set-ups it is filmed with, its own first.

@@ -18,7 +18,8 @@ public final class Shots {
         return p.withShots(more);
     }
 
-    /// The production with a copy of a shot behind it: the same plan, footage, layers and set-up, a number of its own. The same if it has no such shot.
+    /// The production with a copy of a shot behind it: the same plan, footage, layers and set-up, a number of its own. The same if it has
+    /// no such shot.
     public static Production copied(Production p, String id) {
         int at = at(p, id);
         if (at < 0) {

@@ -7,9 +7,11 @@ import org.scenothesis.core.value.Animated;
 /// What is heard of a shot.
 ///
 /// - `atSeconds`: when in the shot the sound begins, later (positive) or earlier than it would; of a take or file its first moment.
-/// - `levelDb`: louder or softer, in decibels. `fadeInSeconds`, `fadeOutSeconds`: how long it comes and goes at the shot's ends, straight in amplitude.
+/// - `levelDb`: louder or softer, in decibels. `fadeInSeconds`, `fadeOutSeconds`: how long it comes and goes at the shot's ends, straight
+///   in amplitude.
 @RecordBuilder
-public record Sound(SoundSource of, double atSeconds, double levelDb, double fadeInSeconds, double fadeOutSeconds) implements SoundBuilder.With {
+public record Sound(SoundSource of, double atSeconds, double levelDb, double fadeInSeconds, double fadeOutSeconds)
+        implements SoundBuilder.With {
     public static final Sound AS_FILMED = new Sound(new SoundSource.AsFilmed(), 0, 0, 0, 0);
     /// Softer than this nothing is heard; louder than the same nothing is meant.
     public static final double MOST_DB = 60;

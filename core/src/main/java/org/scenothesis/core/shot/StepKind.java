@@ -38,15 +38,19 @@ import org.scenothesis.core.shot.step.TrackSteady;
 import org.scenothesis.core.shot.step.Warp;
 import org.scenothesis.core.shot.step.Wrap;
 
-/// The kinds of step, in the order in which steps are usually worked: each behind those it needs. A garbage matte lies before the key, so outlines have two places.
+/// The kinds of step, in the order in which steps are usually worked: each behind those it needs. A garbage matte lies before the key, so
+/// outlines have two places.
 ///
-/// A row says what a kind is for, with what it begins, its numbers and what holds of it. The pile, the form, the command line and its help read them here.
+/// A row says what a kind is for, with what it begins, its numbers and what holds of it. The pile, the form, the command line and its help
+/// read them here.
 public enum StepKind {
     LOCK_CORRECTION(LockCorrection.class, Purpose.PLACE, (s, l) -> new LockCorrection(), List.of(), Trait.FILMED),
     OUTLINE(Outline.class, Purpose.CUT_OUT, (s, l) -> Outline.of(Layers.MIDDLE, Layers.SOFTNESS_PX), Outline.PARAMETERS, Trait.SEVERAL),
-    KEY(Key.class, Purpose.CUT_OUT, (s, l) -> keyable(s, l) ? new Key(KeySettings.DEFAULT) : null, Key.PARAMETERS, Trait.FILMED, Trait.TREATMENT),
+    KEY(Key.class, Purpose.CUT_OUT, (s, l) -> keyable(s, l) ? new Key(KeySettings.DEFAULT) : null, Key.PARAMETERS, Trait.FILMED,
+            Trait.TREATMENT),
     LUMA(Luma.class, Purpose.CUT_OUT, (s, l) -> Luma.LIGHT, Luma.PARAMETERS, Trait.TREATMENT),
-    DIFFERENCE(Difference.class, Purpose.CUT_OUT, (s, l) -> Layers.clean(s, l).map(Difference::from).orElse(null), Difference.PARAMETERS, Trait.FILMED),
+    DIFFERENCE(Difference.class, Purpose.CUT_OUT, (s, l) -> Layers.clean(s, l).map(Difference::from).orElse(null), Difference.PARAMETERS,
+            Trait.FILMED),
     OWN_ALPHA(OwnAlpha.class, Purpose.CUT_OUT, (s, l) -> new OwnAlpha(), List.of(), Trait.FILMED, Trait.TREATMENT),
     EXPOSURE(Exposure.class, Purpose.LOOK, (s, l) -> Exposure.NONE, Exposure.PARAMETERS, Trait.TREATMENT),
     COLOUR_GRADE(ColourGrade.class, Purpose.LOOK, (s, l) -> ColourGrade.NEUTRAL, ColourGrade.PARAMETERS, Trait.TREATMENT),
@@ -63,8 +67,10 @@ public enum StepKind {
     HAND_HELD(HandHeld.class, Purpose.PLACE, (s, l) -> HandHeld.CALM, HandHeld.PARAMETERS, Trait.WHOLE),
     TRACK_STEADY(TrackSteady.class, Purpose.PLACE, (s, l) -> null, List.of()),
     FOLLOW(Follow.class, Purpose.PLACE, (s, l) -> null, List.of(), Trait.MOVES),
-    SET_PLACE(SetPlace.class, Purpose.PLACE, (s, l) -> SetPlace.asFilmed(s.somewhere()), SetPlace.PARAMETERS, Trait.FILMED, Trait.MOVES, Trait.KEYED_BY_HAND),
-    SHADOW(Shadow.class, Purpose.LIGHT, (s, l) -> l.step(SetPlace.class).isPresent() ? Shadow.OF_STAGE : null, Shadow.PARAMETERS, Trait.FILMED),
+    SET_PLACE(SetPlace.class, Purpose.PLACE, (s, l) -> SetPlace.asFilmed(s.somewhere()), SetPlace.PARAMETERS, Trait.FILMED, Trait.MOVES,
+            Trait.KEYED_BY_HAND),
+    SHADOW(Shadow.class, Purpose.LIGHT, (s, l) -> l.step(SetPlace.class).isPresent() ? Shadow.OF_STAGE : null, Shadow.PARAMETERS,
+            Trait.FILMED),
     DRAWN_SHADOW(DrawnShadow.class, Purpose.LIGHT, (s, l) -> DrawnShadow.FRESH, DrawnShadow.PARAMETERS, Trait.FILMED, Trait.KEYED_BY_HAND),
     WRAP(Wrap.class, Purpose.LIGHT, (s, l) -> Wrap.LITTLE, Wrap.PARAMETERS, Trait.FILMED, Trait.TREATMENT),
     GLOW(Glow.class, Purpose.LIGHT, (s, l) -> Glow.WARM, Glow.PARAMETERS, Trait.FILMED, Trait.TREATMENT),
@@ -173,10 +179,12 @@ public enum StepKind {
     public Optional<Step> addable(Shot shot, Layer layer) {
         boolean whole = layer.source() instanceof Source.Below;
         boolean fits = whole ? !has(Trait.FILMED) : !has(Trait.WHOLE);
-        return fits && (has(Trait.SEVERAL) || layer.step(type).isEmpty()) ? Optional.ofNullable(beginning.of(shot, layer)) : Optional.empty();
+        return fits && (has(Trait.SEVERAL) || layer.step(type).isEmpty()) ? Optional.ofNullable(beginning.of(shot, layer))
+                : Optional.empty();
     }
 
-    /// What can be set of a step by a number, with unit and bounds, in the order it is shown: numbers of its kind, then those of the points that lead it. Whoever shows them knows how many points
+    /// What can be set of a step by a number, with unit and bounds, in the order it is shown: numbers of its kind, then those of the points
+    /// that lead it. Whoever shows them knows how many points
     /// there are.
     public static List<? extends Parameter<?>> parameters(Step step) {
         List<? extends Parameter<?>> own = numbers(step);

@@ -12,7 +12,8 @@ import org.scenothesis.core.shot.step.TrackSteady;
 public final class StepMotions {
     private StepMotions() {}
 
-    /// How what a step holds is carried along at a moment, in seconds, by the track it is bound to and by the steps behind it: shares of the picture to shares of it.
+    /// How what a step holds is carried along at a moment, in seconds, by the track it is bound to and by the steps behind it: shares of
+    /// the picture to shares of it.
     ///
     /// - `step`: its place in the layer. `aspect`: width of the picture over its height.
     public static PlanarMap carried(Shot shot, Layer l, int step, double seconds, double aspect) {

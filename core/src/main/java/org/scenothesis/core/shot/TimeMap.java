@@ -7,7 +7,8 @@ import org.scenothesis.core.value.Animated;
 public sealed interface TimeMap {
     Straight AS_FILMED = new Straight(0, 1);
 
-    /// Seconds into the take at `seconds` into the shot; may lie before the take begins or behind its end, where the first and last frame are held.
+    /// Seconds into the take at `seconds` into the shot; may lie before the take begins or behind its end, where the first and last frame
+    /// are held.
     double at(double seconds);
 
     /// Time of another kind, by its word: held or straight it shows at `seconds` what this does there; looped it begins where this does.

@@ -21,7 +21,8 @@ public record Track(String id, String name, String plate, List<Spot> spots) impl
 
     /// Where it is in one frame.
     ///
-    /// - `seconds`: into the take. `places`: one or four, in shares of the picture's width and height. `size`, `turnDeg`: against where it was pointed out.
+    /// - `seconds`: into the take. `places`: one or four, in shares of the picture's width and height. `size`, `turnDeg`: against where it
+    ///   was pointed out.
     /// - `confidence`: 0 to 1. `byHand`: somebody showed it.
     public record Spot(double seconds, List<Point> places, double size, double turnDeg, double confidence, boolean byHand) {
         public Spot {
@@ -43,7 +44,8 @@ public record Track(String id, String name, String plate, List<Spot> spots) impl
                 between.add(places.get(i).plus(o.places.get(i).minus(places.get(i)).times(t)));
             }
             double turn = turnDeg + Math.IEEEremainder(o.turnDeg - turnDeg, 360) * t;
-            return new Spot(seconds + (o.seconds - seconds) * t, between, size * Math.pow(o.size / size, t), turn, Math.min(confidence, o.confidence), false);
+            return new Spot(seconds + (o.seconds - seconds) * t, between, size * Math.pow(o.size / size, t), turn,
+                    Math.min(confidence, o.confidence), false);
         }
     }
 
@@ -98,7 +100,8 @@ public record Track(String id, String name, String plate, List<Spot> spots) impl
         }
         Point a = pixels(from, width, height)[0];
         Point b = pixels(to, width, height)[0];
-        return turns ? PlanarMap.similarity(to.size / from.size, Math.toRadians(to.turnDeg - from.turnDeg), a, b.minus(a)) : PlanarMap.shift(b.x() - a.x(), b.y() - a.y());
+        return turns ? PlanarMap.similarity(to.size / from.size, Math.toRadians(to.turnDeg - from.turnDeg), a, b.minus(a))
+                : PlanarMap.shift(b.x() - a.x(), b.y() - a.y());
     }
 
     private static Point[] pixels(Spot s, int width, int height) {

@@ -23,12 +23,14 @@ public final class Tracks {
 
     /// The moment of a plate's take that is seen at a moment of the shot, in seconds: of its lowest layer, else as it was filmed.
     public static double takeSeconds(Shot shot, String plate, double seconds) {
-        return shot.layers().stream().filter(l -> l.source().plates().contains(plate)).findFirst().map(l -> l.time().at(seconds)).orElse(seconds);
+        return shot.layers().stream().filter(l -> l.source().plates().contains(plate)).findFirst().map(l -> l.time().at(seconds))
+                .orElse(seconds);
     }
 
     /// How a picture moves with what it hangs on at a moment of the shot; it stays where that is not there.
     public static PlanarMap motion(Shot shot, TrackBinding hung, double seconds, int width, int height) {
-        return shot.track(hung.track()).map(t -> t.motion(hung.sinceSeconds(), takeSeconds(shot, t.plate(), seconds), hung.turns(), width, height)).orElse(PlanarMap.identity());
+        return shot.track(hung.track()).map(t -> t.motion(hung.sinceSeconds(), takeSeconds(shot, t.plate(), seconds), hung.turns(), width,
+                height)).orElse(PlanarMap.identity());
     }
 
     /// The same in shares of the picture, of `aspect`: its width by its height. What hangs on nothing stays.
@@ -84,8 +86,10 @@ public final class Tracks {
     public static Shot without(Shot shot, String id) {
         Shot s = shot.withTracks(shot.tracks().stream().filter(t -> !t.id().equals(id)).toList());
         return s.withLayers(s.layers().stream().map(l -> l.withSteps(l.steps().stream()
-                .filter(x -> !(x instanceof Follow f && f.by().track().equals(id) || x instanceof TrackSteady h && h.by().track().equals(id)))
-                .map(x -> x instanceof Outline o && o.hung() != null && o.hung().track().equals(id) ? o.withHung(null) : x).toList())).toList());
+                .filter(x -> !(x instanceof Follow f && f.by().track().equals(id) || x instanceof TrackSteady h && h.by().track()
+                .equals(id)))
+                .map(x -> x instanceof Outline o && o.hung() != null && o.hung().track().equals(id) ? o.withHung(null) : x).toList()))
+                .toList());
     }
 
     /// An id that no trail of the shot has.

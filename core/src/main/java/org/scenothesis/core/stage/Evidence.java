@@ -5,7 +5,8 @@ import org.scenothesis.core.Check;
 import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.picture.Point;
 
-/// What somebody showed in a picture, from which its camera and its light follow: kept, so that what follows can be found again once something else is told. All points are in shares of the picture.
+/// What somebody showed in a picture, from which its camera and its light follow: kept, so that what follows can be found again once
+/// something else is told. All points are in shares of the picture.
 public sealed interface Evidence {
     /// Its points, in the order in which they are told; none of what is known and has no place.
     default List<Point> points() {

@@ -16,16 +16,19 @@ import org.scenothesis.core.value.Given;
 
 /// What stands around the camera of a stage: the room, what the lens is set to, and the pieces.
 ///
-/// - `turns`: by how many degrees the camera is panned to the right of where it usually looks, by id or planned key of the plate: copies that stand aside in the picture are filmed in the same place by a turned camera.
+/// - `turns`: by how many degrees the camera is panned to the right of where it usually looks, by id or planned key of the plate: copies
+///   that stand aside in the picture are filmed in the same place by a turned camera.
 @RecordBuilder
-public record Floor(Given<Surroundings> around, LensSetting lens, List<Piece> pieces, Map<String, Given<Double>> turns) implements FloorBuilder.With {
+public record Floor(Given<Surroundings> around, LensSetting lens, List<Piece> pieces, Map<String, Given<Double>> turns)
+        implements FloorBuilder.With {
     private static final int MOST = 400;
     private static final Given<Double> STRAIGHT = new Given.Assumed<>(0.0, "camera-straight");
 
     /// Nothing staged yet: a room and a lens of usual numbers.
     public static final Floor BARE = new Floor(
             new Given.Assumed<>(new Surroundings.Room(-2.5, 2.5, -1, 6, 2.6, 0.5), "room-usual"),
-            new LensSetting(new Given.Assumed<>(23.6, "sensor-small"), new Given.Assumed<>(4.0, "aperture-usual"), new Given.Assumed<>(3.0, "focus-usual")), List.of(), Map.of());
+            new LensSetting(new Given.Assumed<>(23.6, "sensor-small"), new Given.Assumed<>(4.0, "aperture-usual"),
+            new Given.Assumed<>(3.0, "focus-usual")), List.of(), Map.of());
 
     public Floor {
         pieces = List.copyOf(pieces);

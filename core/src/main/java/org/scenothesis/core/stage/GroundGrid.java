@@ -16,7 +16,8 @@ public final class GroundGrid {
 
     private GroundGrid() {}
 
-    /// Lines a metre apart, each from one point to another, in shares of a picture of this `aspect` (width by height); some may lie outside of it.
+    /// Lines a metre apart, each from one point to another, in shares of a picture of this `aspect` (width by height); some may lie outside
+    /// of it.
     public static List<List<Point>> lines(Stage s, double aspect) {
         int height = (int) Math.round(WIDTH / aspect);
         CameraPose pose = s.pose(WIDTH, height);
@@ -29,7 +30,8 @@ public final class GroundGrid {
             line(out, pose, under.plus(right.times(x)), under.plus(right.times(x)).plus(ahead.times(AWAY_M)));
         }
         for (int z = 1; z <= AWAY_M; z++) {
-            line(out, pose, under.plus(ahead.times(z)).plus(right.times(-ACROSS_M)), under.plus(ahead.times(z)).plus(right.times(ACROSS_M)));
+            line(out, pose, under.plus(ahead.times(z)).plus(right.times(-ACROSS_M)), under.plus(ahead.times(z))
+                    .plus(right.times(ACROSS_M)));
         }
         return out;
     }

@@ -10,13 +10,16 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Given;
 
-/// A stage's camera as it can be told without measuring: how high the lens stood, how wide it sees, where the horizon lies in the picture, and one thing of known height.
+/// A stage's camera as it can be told without measuring: how high the lens stood, how wide it sees, where the horizon lies in the picture,
+/// and one thing of known height.
 ///
-/// - `viewDeg`: angle of view across the picture. `known`: null where nothing of known height is shown; else the lens height follows from it and what was told is not used.
+/// - `viewDeg`: angle of view across the picture. `known`: null where nothing of known height is shown; else the lens height follows from
+///   it and what was told is not used.
 ///
 /// Source: pinhole geometry with the principal point in the middle; the horizon's height and slope give tilt and roll.
 @RecordBuilder
-public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given<Horizon> horizon, Evidence.@Nullable Upright known) implements HandCameraBuilder.With {
+public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given<Horizon> horizon, Evidence.@Nullable Upright known)
+        implements HandCameraBuilder.With {
     /// Where the horizon crosses the picture's left and right edge, in shares of its height from the top; may lie outside.
     public record Horizon(double left, double right) {
         public Horizon {
@@ -27,11 +30,14 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
 
     /// Nothing told yet: a tripod of usual height, a usual lens, level.
     public static final HandCamera FRESH = new HandCamera(
-            new Given.Assumed<>(1.4, "lens-height-usual"), new Given.Assumed<>(60.0, "view-usual"), new Given.Assumed<>(new Horizon(0.5, 0.5), "camera-level"), null);
+            new Given.Assumed<>(1.4, "lens-height-usual"), new Given.Assumed<>(60.0, "view-usual"),
+            new Given.Assumed<>(new Horizon(0.5, 0.5), "camera-level"), null);
 
-    private static final Surface FLOOR = new Surface("ground", Given.entered(0.0), new Given.Assumed<>(new Surface.Extent(0.5, 15), "ground-usual"));
+    private static final Surface FLOOR = new Surface("ground", Given.entered(0.0), new Given.Assumed<>(new Surface.Extent(0.5, 15),
+            "ground-usual"));
     private static final KeyLight LIGHT = new KeyLight(
-            new Given.Assumed<>(new KeyLight.Direction(-45, 45), "light-usual"), new Given.Assumed<>(10.0, "light-usual"), new Given.Assumed<>(1.5, "light-usual"));
+            new Given.Assumed<>(new KeyLight.Direction(-45, 45), "light-usual"), new Given.Assumed<>(10.0, "light-usual"),
+            new Given.Assumed<>(1.5, "light-usual"));
     private static final double FULL_DIAGONAL_MM = Math.hypot(36, 24);
     /// A wide picture's pixels, only to count in.
     private static final int WIDTH = 1000;
@@ -49,10 +55,12 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
         double view = Math.toDegrees(2 * Math.atan(0.5 / c.widthShareFocal().value()));
         StageCamera.Aim a = c.aim().value();
         double slope = -Math.tan(Math.toRadians(a.rollDeg()));
-        double middle = Math.tan(Math.toRadians(a.tiltDeg())) / Math.cos(Math.toRadians(a.rollDeg())) * c.widthShareFocal().value() * aspect;
+        double middle = Math.tan(Math.toRadians(a.tiltDeg())) / Math.cos(Math.toRadians(a.rollDeg())) * c.widthShareFocal()
+                .value() * aspect;
         double half = slope * aspect / 2;
         Horizon h = new Horizon(0.5 + middle - half, 0.5 + middle + half);
-        return new HandCamera(c.position().like(c.position().value().y() - s.groundM()), c.widthShareFocal().like(view), c.aim().like(h), known(s));
+        return new HandCamera(c.position().like(c.position().value().y() - s.groundM()), c.widthShareFocal().like(view), c.aim().like(h),
+                known(s));
     }
 
     private static Evidence.@Nullable Upright known(Stage s) {
@@ -96,7 +104,8 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
         return new StageCamera.Aim(0, Math.toDegrees(tilt), Math.toDegrees(roll));
     }
 
-    /// How high the lens stood: told, or from what is of known height; empty where that cannot stand on the ground as drawn, at the horizon or above it.
+    /// How high the lens stood: told, or from what is of known height; empty where that cannot stand on the ground as drawn, at the horizon
+    /// or above it.
     public Optional<Double> height(double aspect) {
         Evidence.Upright k = known;
         if (k == null) {
@@ -122,13 +131,16 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
     ///
     /// @throws IllegalArgumentException if the lens height does not follow from what is of known height
     public Stage stage(@Nullable Stage before, double aspect) {
-        double lens = height(aspect).orElseThrow(() -> new IllegalArgumentException("the thing of known height must stand below the horizon, its top above its foot"));
+        double lens = height(aspect)
+                .orElseThrow(() -> new IllegalArgumentException(
+                "the thing of known height must stand below the horizon, its top above its foot"));
         double ground = before == null ? 0 : before.groundM();
         Vec at = before == null ? new Vec(0, 0, 0) : before.camera().position().value();
         Vec position = new Vec(at.x(), ground + lens, at.z());
         StageCamera.Aim a = aim(aspect);
         StageCamera.Aim turned = new StageCamera.Aim(before == null ? 0 : before.panDeg(), a.tiltDeg(), a.rollDeg());
-        StageCamera camera = new StageCamera(known == null ? lensHeightM.like(position) : new Given.Measured<>(position, "known-height"), horizon.like(turned), viewDeg.like(widthShareFocal()), StageCamera.MIDDLE);
+        StageCamera camera = new StageCamera(known == null ? lensHeightM.like(position) : new Given.Measured<>(position, "known-height"),
+                horizon.like(turned), viewDeg.like(widthShareFocal()), StageCamera.MIDDLE);
         List<Evidence> shown = known == null ? List.of() : List.of(known);
         return before == null ? new Stage(camera, List.of(FLOOR), LIGHT, shown, Floor.BARE) : before.withCamera(camera).withEvidence(shown);
     }

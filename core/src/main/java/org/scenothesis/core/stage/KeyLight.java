@@ -63,7 +63,8 @@ public record KeyLight(Given<Direction> direction, Given<Double> sizeDeg, Given<
         return 1 - Math.pow(2, -litToShadowStops(normal));
     }
 
-    /// The key to fill that lights a surface by `litToShadowStops` more than its shadow: log2((2^stops − 1) / cosθ), the way back from [#litToShadowStops].
+    /// The key to fill that lights a surface by `litToShadowStops` more than its shadow: log2((2^stops − 1) / cosθ), the way back from
+    /// [#litToShadowStops].
     public static double keyToFillStops(double litToShadowStops, Direction direction, Vec normal) {
         double cos = Math.max(1e-3, normal.unit().dot(direction.towards()));
         return Math.clamp(Math.log((Math.pow(2, litToShadowStops) - 1) / cos) / Math.log(2), -6, 12);

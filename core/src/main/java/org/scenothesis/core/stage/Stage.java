@@ -9,9 +9,11 @@ import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.stage.piece.Camera;
 import org.scenothesis.core.stage.piece.Piece;
 
-/// The set in metres; the first surface is the ground that receives shadows. `evidence`: what was shown in its picture. `floor`: what stands around its camera.
+/// The set in metres; the first surface is the ground that receives shadows. `evidence`: what was shown in its picture. `floor`: what
+/// stands around its camera.
 @RecordBuilder
-public record Stage(StageCamera camera, List<Surface> surfaces, KeyLight light, List<Evidence> evidence, Floor floor) implements StageBuilder.With {
+public record Stage(StageCamera camera, List<Surface> surfaces, KeyLight light, List<Evidence> evidence, Floor floor)
+        implements StageBuilder.With {
     public Stage {
         surfaces = List.copyOf(surfaces);
         evidence = List.copyOf(evidence);
@@ -62,7 +64,8 @@ public record Stage(StageCamera camera, List<Surface> surfaces, KeyLight light, 
         }
         StageCamera.Aim aim = new StageCamera.Aim(Math.IEEEremainder(other.at().turnDeg() + 180, 360), c.tiltDeg().value(), 0);
         double share = 0.5 / Math.tan(Math.toRadians(c.viewDeg().value() / 2));
-        StageCamera seen = new StageCamera(other.spot().like(other.at().up(c.heightM().value())), other.spot().like(aim), c.viewDeg().like(share), StageCamera.MIDDLE);
+        StageCamera seen = new StageCamera(other.spot().like(other.at().up(c.heightM().value())), other.spot().like(aim), c.viewDeg()
+                .like(share), StageCamera.MIDDLE);
         return withCamera(seen).withFloor(f -> f.without(other.id()).withTurns(Map.of()));
     }
 

@@ -42,6 +42,7 @@ public record StageCamera(Given<Vec> position, Given<Aim> aim, Given<Double> wid
         Aim a = aim.value();
         Point p = principal.value();
         return new CameraPose(
-                position.value(), a.panDeg, a.tiltDeg, a.rollDeg, widthShareFocal.value() * width, width, height, new Point(p.x() * width, p.y() * height));
+                position.value(), a.panDeg, a.tiltDeg, a.rollDeg, widthShareFocal.value() * width, width, height,
+                new Point(p.x() * width, p.y() * height));
     }
 }

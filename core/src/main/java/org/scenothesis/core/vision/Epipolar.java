@@ -24,7 +24,8 @@ public final class Epipolar {
 
     private Epipolar() {}
 
-    /// A camera against another: rows of its rotation one after another, and where the other's origin lies in it; of two cameras alone the step has length 1. `agree`: which points fit.
+    /// A camera against another: rows of its rotation one after another, and where the other's origin lies in it; of two cameras alone the
+    /// step has length 1. `agree`: which points fit.
     public record Stand(double[] rotation, Vec step, boolean[] agree) {
         /// How many points fit.
         public int agreeing() {
@@ -36,12 +37,14 @@ public final class Epipolar {
         }
     }
 
-    /// How the second camera stands to the first, by where it sees the same points; `within`: how far off a point may be, in focal lengths. Empty where too few agree.
+    /// How the second camera stands to the first, by where it sees the same points; `within`: how far off a point may be, in focal lengths.
+    /// Empty where too few agree.
     public static Optional<Stand> between(List<Point> first, List<Point> second, double within) {
         if (first.size() < FEWEST) {
             return Optional.empty();
         }
-        try (Mat a = rays(first); Mat b = rays(second); Mat mask = new Mat(); Mat r = new Mat(); Mat t = new Mat(); Point2d middle = new Point2d(0, 0);
+        try (Mat a = rays(first); Mat b = rays(second); Mat mask = new Mat(); Mat r = new Mat(); Mat t = new Mat();
+                Point2d middle = new Point2d(0, 0);
                 Mat e = opencv_calib3d.findEssentialMat(a, b, 1.0, middle, opencv_calib3d.RANSAC, SURE, within, ROUNDS, mask)) {
             if (e.empty() || e.rows() != 3 || opencv_calib3d.recoverPose(e, a, b, r, t, 1.0, middle, mask) < FEWEST) {
                 return Optional.empty();
@@ -61,14 +64,16 @@ public final class Epipolar {
         if (places.size() < FEWEST) {
             return Optional.empty();
         }
-        try (Mat where = new Mat(places.size(), 3, opencv_core.CV_64F); Mat px = rays(seen); Mat eye = Mat.eye(3, 3, opencv_core.CV_64F).asMat(); Mat straight = new Mat();
+        try (Mat where = new Mat(places.size(), 3, opencv_core.CV_64F); Mat px = rays(seen); Mat eye = Mat.eye(3, 3, opencv_core.CV_64F)
+                .asMat(); Mat straight = new Mat();
                 Mat turn = new Mat(); Mat t = new Mat(); Mat r = new Mat(); Mat kept = new Mat()) {
             DoubleBuffer w = where.createBuffer();
             for (int i = 0; i < places.size(); i++) {
                 Vec v = places.get(i);
                 w.put(3 * i, v.x()).put(3 * i + 1, v.y()).put(3 * i + 2, v.z());
             }
-            if (!opencv_calib3d.solvePnPRansac(where, px, eye, straight, turn, t, false, ROUNDS, (float) within, 0.999, kept, opencv_calib3d.SOLVEPNP_EPNP) || kept.rows() < FEWEST) {
+            if (!opencv_calib3d.solvePnPRansac(where, px, eye, straight, turn, t, false, ROUNDS, (float) within, 0.999, kept,
+                    opencv_calib3d.SOLVEPNP_EPNP) || kept.rows() < FEWEST) {
                 return Optional.empty();
             }
             opencv_calib3d.Rodrigues(turn, r);
@@ -82,12 +87,14 @@ public final class Epipolar {
         }
     }
 
-    /// How far each point is, in the second picture and in its unit, from where the best bend of one flat picture into the other puts it: least median of squares, Rousseeuw 1984. Empty where there is none.
+    /// How far each point is, in the second picture and in its unit, from where the best bend of one flat picture into the other puts it:
+    /// least median of squares, Rousseeuw 1984. Empty where there is none.
     public static Optional<double[]> offFlat(List<Point> first, List<Point> second) {
         if (first.size() < FEWEST) {
             return Optional.empty();
         }
-        try (Mat a = rays(first); Mat b = rays(second); Mat mask = new Mat(); Mat h = opencv_calib3d.findHomography(a, b, mask, opencv_calib3d.LMEDS, 3)) {
+        try (Mat a = rays(first); Mat b = rays(second); Mat mask = new Mat(); Mat h = opencv_calib3d.findHomography(a, b, mask,
+                opencv_calib3d.LMEDS, 3)) {
             if (h.empty()) {
                 return Optional.empty();
             }

@@ -87,7 +87,8 @@ public final class Features {
                 }
             }
             opencv_video.calcOpticalFlowPyrLK(
-                    a, b, start, end, status, error, new Size(WINDOW, WINDOW), near == null ? PYRAMID : NEAR, new TermCriteria(3, near == null ? 20 : 30, near == null ? 0.03 : 0.005),
+                    a, b, start, end, status, error, new Size(WINDOW, WINDOW), near == null ? PYRAMID
+                    : NEAR, new TermCriteria(3, near == null ? 20 : 30, near == null ? 0.03 : 0.005),
                     near == null ? 0 : opencv_video.OPTFLOW_USE_INITIAL_FLOW, 1e-4);
             FloatBuffer g = end.createBuffer();
             ByteBuffer ok = status.createBuffer();

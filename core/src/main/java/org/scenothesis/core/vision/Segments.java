@@ -34,7 +34,8 @@ public final class Segments {
             FloatBuffer f = lines.createBuffer();
             for (int i = 0; i < lines.rows(); i++) {
                 // The library counts from the middle of the first pixel.
-                Segment s = new Segment(new Point(f.get(4 * i) + 0.5, f.get(4 * i + 1) + 0.5), new Point(f.get(4 * i + 2) + 0.5, f.get(4 * i + 3) + 0.5));
+                Segment s = new Segment(new Point(f.get(4 * i) + 0.5, f.get(4 * i + 1) + 0.5),
+                        new Point(f.get(4 * i + 2) + 0.5, f.get(4 * i + 3) + 0.5));
                 if (s.px() >= leastPx) {
                     out.add(s);
                 }

@@ -131,7 +131,8 @@ class BackgroundMeterTest {
         });
         assertThat(river.camera()).isEqualTo(CameraWork.STILL);
         assertThat(river.ownMotionShare()).isBetween(0.05, 0.27);
-        assertThat(river.busy().quietest(new Busy.Room(0.4, 0.4, 0.2, 0.2)).map(q -> river.busy().in(q)).orElseThrow()).as("a quiet place beside it").isLessThan(0.02);
+        assertThat(river.busy().quietest(new Busy.Room(0.4, 0.4, 0.2, 0.2)).map(q -> river.busy().in(q)).orElseThrow())
+                .as("a quiet place beside it").isLessThan(0.02);
         assertThat(river.busy().shares().stream().mapToDouble(Double::doubleValue).max().orElseThrow()).isGreaterThan(0.4);
         BackgroundReport letterbox = report(2, i -> {
             Plane p = seen(at(0, 0));

@@ -42,8 +42,10 @@ class SuitabilityTest {
         assertThat(of(report(CameraWork.STILL, 0.01, 0.01, NONE, HERE, HERE)).verdict()).isEqualTo(Verdict.HOLDS);
         assertThat(of(report(CameraWork.PAN, 0.01, 0.01, NONE, HERE, HERE)).verdict()).isEqualTo(Verdict.WATCH);
         assertThat(of(report(CameraWork.PARALLAX, 0.01, 0.01, NONE, HERE, HERE)).verdict()).isEqualTo(Verdict.REDO);
-        assertThat(of(report(CameraWork.STILL, Double.NaN, 0.01, NONE, HERE, HERE)).verdict()).as("not measured is never good").isEqualTo(Verdict.NOT_MEASURED);
-        assertThat(of(report(CameraWork.STILL, 0.4, 0.2, NONE, HERE, HERE)).reasons()).extracting(Suitability.Reason::question).startsWith(Question.OWN_MOTION, Question.FLICKER);
+        assertThat(of(report(CameraWork.STILL, Double.NaN, 0.01, NONE, HERE, HERE)).verdict()).as("not measured is never good")
+                .isEqualTo(Verdict.NOT_MEASURED);
+        assertThat(of(report(CameraWork.STILL, 0.4, 0.2, NONE, HERE, HERE)).reasons()).extracting(Suitability.Reason::question)
+                .startsWith(Question.OWN_MOTION, Question.FLICKER);
         assertThat(of(report(CameraWork.STILL, 0, Double.NaN, NONE, HERE)).verdict()).as("a still cannot flicker").isEqualTo(Verdict.HOLDS);
     }
 
@@ -51,7 +53,8 @@ class SuitabilityTest {
     void barsTakePixelsAwayAndLeaveIsAskedWhereItIsNeeded() {
         Suitability boxed = of(report(CameraWork.STILL, 0, 0, new Bars(140, 0, 140, 0), HERE, HERE));
         assertThat(verdict(boxed, Question.PIXELS)).isEqualTo(Verdict.WATCH);
-        assertThat(boxed.reasons().stream().filter(r -> r.question() == Question.PIXELS).findFirst().orElseThrow().value()).isCloseTo(1.35, within(1e-9));
+        assertThat(boxed.reasons().stream().filter(r -> r.question() == Question.PIXELS).findFirst().orElseThrow().value())
+                .isCloseTo(1.35, within(1e-9));
         assertThat(verdict(boxed, Question.BARS)).isEqualTo(Verdict.REDO);
         BackgroundReport good = report(CameraWork.STILL, 0, 0, NONE, HERE, HERE);
         assertThat(Suitability.of("b", good, new Wanted(0, 0, false, null)).verdict()).isEqualTo(Verdict.REDO);
@@ -63,8 +66,10 @@ class SuitabilityTest {
         Suitability still = Suitability.of("still", report(CameraWork.STILL, 0.01, 0.01, NONE, HERE, HERE), new Wanted(0, 0, null, null));
         Suitability busy = Suitability.of("busy", report(CameraWork.STILL, 0.3, 0.01, NONE, HERE, HERE), new Wanted(0, 0, null, null));
         Suitability pan = Suitability.of("pan", report(CameraWork.PAN, 0.01, 0.01, NONE, HERE, HERE), new Wanted(0, 0, null, null));
-        Suitability unknown = Suitability.of("unknown", report(CameraWork.UNKNOWN, Double.NaN, Double.NaN, NONE, HERE, HERE), new Wanted(0, 0, null, null));
-        assertThat(Suitability.ranked(List.of(busy, unknown, pan, still))).extracting(Suitability::name).containsExactly("still", "pan", "unknown", "busy");
+        Suitability unknown = Suitability.of("unknown", report(CameraWork.UNKNOWN, Double.NaN, Double.NaN, NONE, HERE, HERE),
+                new Wanted(0, 0, null, null));
+        assertThat(Suitability.ranked(List.of(busy, unknown, pan, still))).extracting(Suitability::name)
+                .containsExactly("still", "pan", "unknown", "busy");
     }
 
     /// A camera that pans by 19.2 px, turns by half a degree and grows by one percent over two seconds.
@@ -73,7 +78,8 @@ class SuitabilityTest {
         BackgroundReport r = report(CameraWork.PAN, 0, 0, NONE, HERE, null, new Move(19.2, -5.4, 0.5, 1));
         Track t = CameraTrack.of(r, "track-1", "the camera's move", "clean", i -> i).orElseThrow();
         assertThat(t.spots()).hasSize(2);
-        Shot shot = new Shot("s", 1, "", "", 2, List.of(), List.of(), List.of(), List.of(Layer.of("base", "", "clean"), Layer.of("element", "", "lantern")), null);
+        Shot shot = new Shot("s", 1, "", "", 2, List.of(), List.of(), List.of(),
+                List.of(Layer.of("base", "", "clean"), Layer.of("element", "", "lantern")), null);
         Shot along = CameraTrack.used(shot, t, CameraTrack.Use.IMITATE);
         assertThat(along.layers().getFirst().steps()).isEmpty();
         Follow f = along.layers().getLast().step(Follow.class).orElseThrow();
@@ -114,8 +120,10 @@ class SuitabilityTest {
         Suitability good = Suitability.of("b", r, new Wanted(0, 0, null, new Busy.Room(0.4, 0.1, 0.3, 0.5)));
         assertThat(verdict(good, Question.ROOM)).isEqualTo(Verdict.HOLDS);
         assertThat(good.quieter()).isEmpty();
-        assertThat(verdict(Suitability.of("b", r, new Wanted(0, 0, null, new Busy.Room(0.4, 0.75, 0.3, 0.25))), Question.ROOM)).as("never seen").isEqualTo(Verdict.NOT_MEASURED);
-        assertThat(verdict(Suitability.of("b", still, new Wanted(0, 0, null, left)), Question.ROOM)).as("nothing is known").isEqualTo(Verdict.NOT_MEASURED);
+        assertThat(verdict(Suitability.of("b", r, new Wanted(0, 0, null, new Busy.Room(0.4, 0.75, 0.3, 0.25))), Question.ROOM))
+                .as("never seen").isEqualTo(Verdict.NOT_MEASURED);
+        assertThat(verdict(Suitability.of("b", still, new Wanted(0, 0, null, left)), Question.ROOM)).as("nothing is known")
+                .isEqualTo(Verdict.NOT_MEASURED);
         assertThat(Busy.none(4, 4).in(left)).as("a still picture").isZero();
     }
 }

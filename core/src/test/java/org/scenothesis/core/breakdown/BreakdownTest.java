@@ -42,7 +42,8 @@ class BreakdownTest {
 
     @Test
     void aDriftingThingAsksForAllFivePlates() {
-        assertThat(roles(floats())).containsExactlyInAnyOrder(PlateRole.CLEAN, PlateRole.PRACTICAL, PlateRole.ELEMENT, PlateRole.SCREEN_ONLY, PlateRole.REFERENCE);
+        assertThat(roles(floats())).containsExactlyInAnyOrder(PlateRole.CLEAN, PlateRole.PRACTICAL, PlateRole.ELEMENT,
+                PlateRole.SCREEN_ONLY, PlateRole.REFERENCE);
     }
 
     @Test
@@ -57,7 +58,8 @@ class BreakdownTest {
     @ParameterizedTest
     @CsvSource({"motion, turns", "edge, hair"})
     void whatMovesOrHasAFineEdgeNeedsAScreen(String fact, String answer) {
-        assertThat(roles(floats("motion", fact.equals("motion") ? answer : "still", fact, answer))).contains(PlateRole.SCREEN_ONLY, PlateRole.ELEMENT);
+        assertThat(roles(floats("motion", fact.equals("motion") ? answer : "still", fact, answer)))
+                .contains(PlateRole.SCREEN_ONLY, PlateRole.ELEMENT);
     }
 
     @Test
@@ -70,8 +72,10 @@ class BreakdownTest {
 
     @Test
     void everyThingOfAIllusionMayBeSeparatedInItsOwnWay() {
-        BreakdownPlan p = plan(illusion(IllusionKind.OPENING, "the ring", "crossed", "yes", "actor", "the maker", "method", "rim-of-the-ring=roto the-maker=key"));
-        assertThat(p.treatments()).extracting(t -> t.key() + " " + t.way() + " " + t.overridden()).containsExactlyInAnyOrder("rim-of-the-ring ROTO true", "the-maker KEY false");
+        BreakdownPlan p = plan(illusion(IllusionKind.OPENING, "the ring", "crossed", "yes", "actor", "the maker", "method",
+                "rim-of-the-ring=roto the-maker=key"));
+        assertThat(p.treatments()).extracting(t -> t.key() + " " + t.way() + " " + t.overridden())
+                .containsExactlyInAnyOrder("rim-of-the-ring ROTO true", "the-maker KEY false");
         assertThat(p.treatments()).allSatisfy(t -> assertThat(t.illusions()).hasSize(1));
         assertThat(roles(p)).doesNotContain(PlateRole.ON_BLACK);
     }
@@ -87,7 +91,8 @@ class BreakdownTest {
 
     @Test
     void aStudioIsAnotherLightAndAnotherLock() {
-        PlateNeed e = only(Breakdown.plan(Shots.of(Map.of("place", "studio"), illusion(IllusionKind.FLOATS, "the lantern")), HouseRules.DEFAULT), PlateRole.ELEMENT);
+        PlateNeed e = only(Breakdown.plan(Shots.of(Map.of("place", "studio"), illusion(IllusionKind.FLOATS, "the lantern")),
+                HouseRules.DEFAULT), PlateRole.ELEMENT);
         assertThat(e.lightGroup()).isEqualTo("B");
         assertThat(e.lockGroup()).isEqualTo("B");
         assertThat(e.after()).contains("clean-A");
@@ -114,7 +119,8 @@ class BreakdownTest {
     @ParameterizedTest
     @ValueSource(strings = {"stool", "box", "chair", "table", "ladder", "harness"})
     void everySupportOfAPersonIsCautionedAgainst(String support) {
-        assertThat(floats("who", "person", "support", support).cautions()).extracting(BreakdownPlan.Caution::code).containsAnyOf("height", "suspended");
+        assertThat(floats("who", "person", "support", support).cautions()).extracting(BreakdownPlan.Caution::code)
+                .containsAnyOf("height", "suspended");
     }
 
     @Test
@@ -125,7 +131,8 @@ class BreakdownTest {
     @Test
     void questionsComeUpOnlyWhenTheyMatter() {
         Illusion still = illusion(IllusionKind.FLOATS, "x", "motion", "still");
-        assertThat(Breakdown.questions(Shots.of(still), still, HouseRules.DEFAULT)).extracting(Question::fact).doesNotContain(Fact.TRAVEL_M, Fact.BODY);
+        assertThat(Breakdown.questions(Shots.of(still), still, HouseRules.DEFAULT)).extracting(Question::fact)
+                .doesNotContain(Fact.TRAVEL_M, Fact.BODY);
         Illusion person = illusion(IllusionKind.FLOATS, "x", "who", "person");
         assertThat(Breakdown.questions(Shots.of(person), person, HouseRules.DEFAULT)).filteredOn(q -> q.fact() == Fact.SUPPORT).first()
                 .satisfies(q -> assertThat(q.answers()).contains("stool").doesNotContain("rod"));
@@ -135,14 +142,17 @@ class BreakdownTest {
     void theApproachOfEffectLightDecidesOnTheLampPass() {
         assertThat(only(floats("glows", "yes"), PlateRole.LIGHT_PASS).proposed()).isTrue();
         Shot s = Shots.of(illusion(IllusionKind.FLOATS, "the lantern", "glows", "yes"));
-        assertThat(only(Breakdown.plan(s, HouseRules.DEFAULT.withApproach(Approach.EFFECT_LIGHT, "paint")), PlateRole.LIGHT_PASS).proposed()).isFalse();
-        assertThat(roles(Breakdown.plan(s, HouseRules.DEFAULT.withApproach(Approach.EFFECT_LIGHT, "lamp")))).doesNotContain(PlateRole.LIGHT_PASS);
+        assertThat(only(Breakdown.plan(s, HouseRules.DEFAULT.withApproach(Approach.EFFECT_LIGHT, "paint")), PlateRole.LIGHT_PASS)
+                .proposed()).isFalse();
+        assertThat(roles(Breakdown.plan(s, HouseRules.DEFAULT.withApproach(Approach.EFFECT_LIGHT, "lamp"))))
+                .doesNotContain(PlateRole.LIGHT_PASS);
     }
 
     @Test
     void aProposedPlateMayBeDeclinedAndStaysKnown() {
         BreakdownPlan p = Breakdown.plan(
-                Shots.of(Map.of("declined", "light-the-lantern clean-A"), illusion(IllusionKind.FLOATS, "the lantern", "glows", "yes")), HouseRules.DEFAULT);
+                Shots.of(Map.of("declined", "light-the-lantern clean-A"), illusion(IllusionKind.FLOATS, "the lantern", "glows", "yes")),
+                HouseRules.DEFAULT);
         assertThat(p.declined()).extracting(PlateNeed::key).containsExactly("light-the-lantern");
         assertThat(p.needs()).extracting(PlateNeed::key).contains("clean-A").doesNotContain("light-the-lantern");
     }
@@ -169,14 +179,16 @@ class BreakdownTest {
 
     @Test
     void aCopyThatIsAlsoSmallIsFilmedOnceForBoth() {
-        BreakdownPlan p = plan(illusion(IllusionKind.COPIES, "the maker", "count", "2"), illusion(IllusionKind.OTHER_SIZE, "the maker", "performer", "no"));
+        BreakdownPlan p = plan(illusion(IllusionKind.COPIES, "the maker", "count", "2"), illusion(IllusionKind.OTHER_SIZE, "the maker",
+                "performer", "no"));
         assertThat(p.needs()).filteredOn(n -> n.key().startsWith("figure-")).hasSize(1);
         assertThat(p.needs()).filteredOn(n -> n.role() == PlateRole.ON_SCREEN).hasSize(1);
     }
 
     @Test
     void anActorWhoIsAlsoSeenTwiceActsInOneOfTheFigures() {
-        BreakdownPlan p = plan(illusion(IllusionKind.COPIES, "the maker", "count", "2"), illusion(IllusionKind.FLOATS, "the lantern", "actor", "the maker"));
+        BreakdownPlan p = plan(illusion(IllusionKind.COPIES, "the maker", "count", "2"),
+                illusion(IllusionKind.FLOATS, "the lantern", "actor", "the maker"));
         assertThat(p.needs()).filteredOn(n -> n.role() == PlateRole.PRACTICAL).hasSize(2);
         assertThat(p.need("figure-the-maker-1").orElseThrow().illusions()).hasSize(2);
     }
@@ -195,7 +207,8 @@ class BreakdownTest {
     @Test
     void whoeverIsInvisibleInASuitCarriesTheThingInOneTake() {
         BreakdownPlan p = plan(
-                illusion(IllusionKind.HIDDEN, "the apprentice", "by", "suit"), illusion(IllusionKind.MOVED, "the lantern", "operator", "suit", "performer", "no"));
+                illusion(IllusionKind.HIDDEN, "the apprentice", "by", "suit"), illusion(IllusionKind.MOVED, "the lantern", "operator",
+                "suit", "performer", "no"));
         assertThat(p.needs()).filteredOn(n -> n.role() == PlateRole.ON_SCREEN).hasSize(1).first().satisfies(n -> {
             assertThat(n.illusions()).hasSize(2);
             assertThat(n.in()).contains(Item.prop("the lantern"), Item.person("the apprentice"));
@@ -204,7 +217,8 @@ class BreakdownTest {
 
     @Test
     void aSmallOneLooksUpAtTheAngleOfItsOwnMeasure() {
-        PlateNeed n = only(plan(illusion(IllusionKind.OTHER_SIZE, "the small maker", "factor", "0.1", "sizeM", "1.7", "restM", "0.9", "eyesM", "1.6", "distanceM", "0.7", "actor", "the maker")),
+        PlateNeed n = only(plan(illusion(IllusionKind.OTHER_SIZE, "the small maker", "factor", "0.1", "sizeM", "1.7", "restM", "0.9",
+                "eyesM", "1.6", "distanceM", "0.7", "actor", "the maker")),
                 PlateRole.ON_SCREEN);
         // Eyes 7 m above its floor, 7 m away, its own at 1.58 m.
         assertThat(n.notes().eyelines()).singleElement().satisfies(e -> assertThat(e.upDeg()).isCloseTo(37.74, Offset.offset(0.05)));

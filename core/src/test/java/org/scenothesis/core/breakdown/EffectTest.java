@@ -20,7 +20,8 @@ import org.scenothesis.core.shot.Shot;
 /// No question without an effect: in some shot, some answer to it changes the plan.
 class EffectTest {
     private static List<String> answers(Question q) {
-        return q.isText() ? List.of("#1fa64a", "the neighbour") : q.isNumber() ? List.of(String.valueOf(q.fact().low()), String.valueOf(q.fact().high())) : q.answers();
+        return q.isText() ? List.of("#1fa64a", "the neighbour") : q.isNumber()
+                ? List.of(String.valueOf(q.fact().low()), String.valueOf(q.fact().high())) : q.answers();
     }
 
     private static Shot told(Shot s, Illusion w, Question q, String a) {
@@ -60,7 +61,8 @@ class EffectTest {
         // Way and declined plates are decided on the pages, places are drawn, and a lens and a lamp are only owned.
         Set<Fact> never = EnumSet.allOf(Fact.class);
         never.removeAll(asked);
-        assertThat(never).containsExactlyInAnyOrder(Fact.METHOD, Fact.DECLINED, Fact.ACROSS_M, Fact.ACTOR_ACROSS_M, Fact.PLACES, Fact.FOCAL_MM, Fact.LAMP_M);
+        assertThat(never).containsExactlyInAnyOrder(Fact.METHOD, Fact.DECLINED, Fact.ACROSS_M, Fact.ACTOR_ACROSS_M, Fact.PLACES,
+                Fact.FOCAL_MM, Fact.LAMP_M);
     }
 
     @Test

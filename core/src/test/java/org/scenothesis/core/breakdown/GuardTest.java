@@ -36,7 +36,8 @@ class GuardTest {
             assertThat(n.proposed()).isTrue();
             assertThat(n.region()).isEqualTo(Shots.only(p, PlateRole.ON_SCREEN).region());
         });
-        assertThat(p.needs()).filteredOn(n -> n.role() == PlateRole.REFERENCE).extracting(PlateNeed::lockGroup).containsExactlyInAnyOrder("A", "B");
+        assertThat(p.needs()).filteredOn(n -> n.role() == PlateRole.REFERENCE).extracting(PlateNeed::lockGroup)
+                .containsExactlyInAnyOrder("A", "B");
         assertThat(p.need("reference-B").orElseThrow().notes().record()).contains("ball", "card", "length");
         assertThat(p.need("clean-A").orElseThrow().notes().sound()).contains("room");
     }
@@ -60,7 +61,8 @@ class GuardTest {
     void aClothHungNearIsSmaller() {
         Shot s = Shots.of(Shots.illusion(IllusionKind.FLOATS, "the lantern"));
         double far = Shots.only(Breakdown.plan(s, HouseRules.DEFAULT), PlateRole.ELEMENT).region().clothWideM();
-        double near = Shots.only(Breakdown.plan(s, HouseRules.DEFAULT.withApproach(Approach.SCREEN_DISTANCE, "near")), PlateRole.ELEMENT).region().clothWideM();
+        double near = Shots.only(Breakdown.plan(s, HouseRules.DEFAULT.withApproach(Approach.SCREEN_DISTANCE, "near")), PlateRole.ELEMENT)
+                .region().clothWideM();
         // Three metres to the subject: (3 + 1.5) / 3 against (3 + 0.6) / 3.
         assertThat((near - 0.3) / (far - 0.3)).as("but for the margin").isCloseTo(3.6 / 4.5, within(1e-9));
     }
@@ -74,7 +76,8 @@ class GuardTest {
         assertThat(Shots.only(studio, PlateRole.ELEMENT).lightGroup()).isEqualTo("B");
         assertThat(way(studio, Way.KEY).risks()).contains("key.light");
         Shot here = s.withSetting(x -> x.withFact("place", "real"));
-        assertThat(Shots.only(Breakdown.plan(here, HouseRules.DEFAULT.withApproach(Approach.WHERE_TO_SCREEN, "studio")), PlateRole.ELEMENT).lightGroup()).as("what was told goes first").isEqualTo("A");
+        assertThat(Shots.only(Breakdown.plan(here, HouseRules.DEFAULT.withApproach(Approach.WHERE_TO_SCREEN, "studio")), PlateRole.ELEMENT)
+                .lightGroup()).as("what was told goes first").isEqualTo("A");
     }
 
     @Test
@@ -95,7 +98,8 @@ class GuardTest {
         assertThat(roto.keyframes()).isEqualTo(34);
         assertThat(roto.handHours()).isCloseTo(34 * 5 / 60.0, within(1e-9));
         Estimates dear = Estimates.DEFAULT.withHand(new Estimates.Hand(2, 10, 1, 12));
-        assertThat(way(Breakdown.plan(s, HouseRules.DEFAULT.withEstimates(dear)), Way.ROTO).handHours()).isCloseTo(50 * 10 / 60.0, within(1e-9));
+        assertThat(way(Breakdown.plan(s, HouseRules.DEFAULT.withEstimates(dear)), Way.ROTO).handHours())
+                .isCloseTo(50 * 10 / 60.0, within(1e-9));
         Shot hair = s.withIllusion(s.illusions().getFirst().id(), w -> w.withFact("edge", "hair"));
         assertThat(way(Breakdown.plan(hair, HouseRules.DEFAULT), Way.ROTO).handHours()).isCloseTo(100 * 12 / 60.0, within(1e-9));
     }
@@ -106,23 +110,27 @@ class GuardTest {
 
     @Test
     void aSuitBeforeAScreenIsKeyedAndADisagreementIsSaid() {
-        BreakdownPlan p = Shots.plan(Shots.illusion(IllusionKind.FLOATS, "the maker", "who", "person"), Shots.illusion(IllusionKind.HIDDEN, "the maker", "by", "sleeves", "part", "arms"));
+        BreakdownPlan p = Shots.plan(Shots.illusion(IllusionKind.FLOATS, "the maker", "who", "person"),
+                Shots.illusion(IllusionKind.HIDDEN, "the maker", "by", "sleeves", "part", "arms"));
         assertThat(p.treatments()).singleElement().satisfies(t -> {
             assertThat(t.way()).isEqualTo(Way.KEY);
             assertThat(t.disagree()).isFalse();
             assertThat(t.illusions()).hasSize(2);
         });
-        BreakdownPlan no = Shots.plan(Shots.illusion(IllusionKind.PASSES_AROUND, "the seals", "ground", "black"), Shots.illusion(IllusionKind.FRAME_BY_FRAME, "the seals", "rig", "removed"));
+        BreakdownPlan no = Shots.plan(Shots.illusion(IllusionKind.PASSES_AROUND, "the seals", "ground", "black"),
+                Shots.illusion(IllusionKind.FRAME_BY_FRAME, "the seals", "rig", "removed"));
         assertThat(no.treatments()).singleElement().satisfies(t -> assertThat(t.methods()).isNotEmpty());
     }
 
     @Test
     void thingsOfTheirOwnCameraGetGroupsOfTheirOwn() {
         BreakdownPlan p = Shots.plan(
-                Shots.illusion(IllusionKind.OTHER_SIZE, "the small maker", "performer", "no"), Shots.illusion(IllusionKind.ENERGY, "the palm", "actor", "the maker"),
+                Shots.illusion(IllusionKind.OTHER_SIZE, "the small maker", "performer", "no"),
+                Shots.illusion(IllusionKind.ENERGY, "the palm", "actor", "the maker"),
                 Shots.illusion(IllusionKind.WRITTEN, "the word", "actor", "the maker"));
         List<String> locks = p.treatments().stream().map(t -> t.lock()).toList();
         assertThat(locks).doesNotHaveDuplicates().doesNotContain("A");
-        assertThat(p.needs()).filteredOn(n -> n.screen() == Screen.BLACK).allSatisfy(n -> assertThat(n.lightGroup()).isEqualTo(n.lockGroup()));
+        assertThat(p.needs()).filteredOn(n -> n.screen() == Screen.BLACK)
+                .allSatisfy(n -> assertThat(n.lightGroup()).isEqualTo(n.lockGroup()));
     }
 }

@@ -75,7 +75,8 @@ class PassesTest {
             BreakdownPlan p = plan(s);
             List<String> carded = p.cards().stream().flatMap(c -> c.plates().stream()).toList();
             assertThat(carded).doesNotHaveDuplicates()
-                    .containsExactlyInAnyOrderElementsOf(p.needs().stream().filter(n -> n.filmed() && !n.code().equals("size.headroom")).map(PlateNeed::key).toList());
+                    .containsExactlyInAnyOrderElementsOf(p.needs().stream().filter(n -> n.filmed() && !n.code().equals("size.headroom"))
+                    .map(PlateNeed::key).toList());
             for (CameraCard c : p.cards()) {
                 assertThat(c.focalMm()).as("%s", c).isPositive();
                 assertThat(c.nearM()).as("%s", c).isPositive().isLessThan(c.farM());
@@ -107,7 +108,8 @@ class PassesTest {
             PlanDifference back = PlanDifference.between(b, a);
             assertThat(to.added()).isEqualTo(back.gone());
             assertThat(to.gone()).isEqualTo(back.added());
-            assertThat(to.changed()).extracting(c -> c.after().key()).containsExactlyInAnyOrderElementsOf(back.changed().stream().map(c -> c.after().key()).toList());
+            assertThat(to.changed()).extracting(c -> c.after().key()).containsExactlyInAnyOrderElementsOf(back.changed().stream()
+                    .map(c -> c.after().key()).toList());
             assertThat(to.figures()).hasSameSizeAs(back.figures());
             assertThat(to.brought()).isEqualTo(back.left());
             assertThat(to.handHours()).isCloseTo(-back.handHours(), within(1e-9));
@@ -118,7 +120,8 @@ class PassesTest {
     /// From eyes at 1.6 m in 2 m distance a mark at 7.6 m is 71.57 degrees up: a mark at 3 m stands 0.467 m away.
     @Test
     void aMarkTooHighGoesNearerAtTheSameAngle() {
-        Shot giant = Shots.of(Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "4.470588", "performer", "yes", "actor", "the apprentice", "eyesM", "1.6", "distanceM", "2"));
+        Shot giant = Shots.of(Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "4.470588", "performer", "yes", "actor",
+                "the apprentice", "eyesM", "1.6", "distanceM", "2"));
         Conflict over = plan(giant).conflicts().stream().filter(c -> c.code().equals("mark.over")).findFirst().orElseThrow();
         assertThat(over.weight()).isEqualTo(Verdict.WATCH);
         assertThat(over.numbers().get(0)).isCloseTo(7.6, within(1e-3));
@@ -130,7 +133,8 @@ class PassesTest {
 
     @Test
     void aClothMayHangAsFarAsItIsWideEnough() {
-        Shot s = Shots.of(Map.of("clothWideM", "2", "behindM", "4"), Shots.illusion(IllusionKind.ELSEWHERE, "the maker", "motion", "still", "backgroundM", "3"));
+        Shot s = Shots.of(Map.of("clothWideM", "2", "behindM", "4"), Shots.illusion(IllusionKind.ELSEWHERE, "the maker", "motion", "still",
+                "backgroundM", "3"));
         Conflict small = plan(s).conflicts().stream().filter(c -> c.code().equals("cloth.small")).findFirst().orElseThrow();
         double gap = small.numbers().get(4);
         assertThat(0.85 * (3 + gap) / 3 + 0.3).as("just as wide as there is").isCloseTo(2, within(1e-9));
@@ -153,14 +157,16 @@ class PassesTest {
 
     @Test
     void namesAreListedByCommasAndByAnd() {
-        assertThat(Case.named("the maker, the apprentice and Andrea;the ferryman ")).containsExactly("the maker", "the apprentice", "Andrea", "the ferryman");
+        assertThat(Case.named("the maker, the apprentice and Andrea;the ferryman ")).containsExactly("the maker", "the apprentice",
+                "Andrea", "the ferryman");
         assertThat(Case.named("  ")).isEmpty();
     }
 
     @Test
     void aCostumeOfOneIsNotWornByOthers() {
         BreakdownPlan p = Shots.plan(
-                Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "2", "costume", "inflated", "performer", "yes", "actor", "the apprentice"));
+                Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "2", "costume", "inflated", "performer", "yes", "actor",
+                "the apprentice"));
         Map<String, String> worn = new LinkedHashMap<>();
         p.needs().forEach(n -> worn.put(n.key(), n.notes().clothes()));
         assertThat(worn).containsEntry("thing-the-maker", "inflated").containsEntry("acting", "");

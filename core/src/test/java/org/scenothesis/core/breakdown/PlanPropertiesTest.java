@@ -44,8 +44,10 @@ class PlanPropertiesTest {
             // What may be seen in the end stands in the empty frame too.
             p.needs().stream().filter(n -> n.role() == PlateRole.CLEAN).forEach(n -> gone.addAll(n.in()));
             for (PlateNeed n : p.needs()) {
-                boolean bare = n.screen() == Screen.NONE && n.lockGroup().equals("A") && n.role() != PlateRole.LIGHT_PASS && n.role() != PlateRole.FOREGROUND;
-                n.in().stream().filter(i -> bare && i.sort() == Item.Sort.SUPPORT && !WANTED.contains(i.name()) && !i.name().startsWith("suit."))
+                boolean bare = n.screen() == Screen.NONE && n.lockGroup().equals("A") && n.role() != PlateRole.LIGHT_PASS
+                        && n.role() != PlateRole.FOREGROUND;
+                n.in().stream().filter(i -> bare && i.sort() == Item.Sort.SUPPORT && !WANTED.contains(i.name()) && !i.name()
+                        .startsWith("suit."))
                         .forEach(i -> assertThat(gone).as("%s of %s in %s", i, n.key(), s).contains(i));
             }
             for (Treatment t : p.treatments()) {

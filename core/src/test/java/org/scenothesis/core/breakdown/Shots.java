@@ -70,7 +70,8 @@ public final class Shots {
         for (int i = 0; i < many; i++) {
             IllusionKind kind = IllusionKind.values()[random.nextInt(IllusionKind.values().length)];
             double from = random.nextInt(3);
-            illusions.add(new Illusion("w" + i, kind, SUBJECTS[random.nextInt(SUBJECTS.length)], from, from + 1 + random.nextInt(5), Map.of()));
+            illusions.add(new Illusion("w" + i, kind, SUBJECTS[random.nextInt(SUBJECTS.length)], from, from + 1 + random.nextInt(5),
+                    Map.of()));
         }
         shot = shot.withIllusions(illusions);
         for (int round = 0; round < 2; round++) {
@@ -79,7 +80,8 @@ public final class Shots {
                 shot = random.nextInt(10) == 0 ? shot : shot.withSetting(s -> s.withFact(q.key(), a));
             }
             for (Illusion w : illusions) {
-                for (Question q : Breakdown.questions(shot, shot.illusions().stream().filter(o -> o.id().equals(w.id())).findFirst().orElseThrow(), HouseRules.DEFAULT)) {
+                for (Question q : Breakdown.questions(shot, shot.illusions().stream().filter(o -> o.id().equals(w.id())).findFirst()
+                        .orElseThrow(), HouseRules.DEFAULT)) {
                     String a = answer(q, random);
                     shot = random.nextInt(10) == 0 ? shot : shot.withIllusion(w.id(), o -> o.withFact(q.key(), a));
                 }
@@ -90,7 +92,8 @@ public final class Shots {
 
     private static String answer(Question q, Random random) {
         if (q.isText()) {
-            return q.fact() == Fact.ACTOR || q.fact() == Fact.IN_IT ? SUBJECTS[random.nextInt(SUBJECTS.length)] : q.fact() == Fact.COLOURS ? "#3a7d44" : "";
+            return q.fact() == Fact.ACTOR || q.fact() == Fact.IN_IT ? SUBJECTS[random.nextInt(SUBJECTS.length)] : q.fact() == Fact.COLOURS
+                    ? "#3a7d44" : "";
         }
         if (q.isNumber()) {
             double v = q.fact().low() + random.nextDouble() * Math.min(random.nextInt(6) == 0 ? 30 : 8, q.fact().high() - q.fact().low());

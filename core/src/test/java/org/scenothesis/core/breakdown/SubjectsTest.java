@@ -55,7 +55,8 @@ class SubjectsTest {
     @Test
     void whoIsInSeveralIllusionsIsRenamedInAll() {
         Shot s = Subjects.renamed(shot(
-                new Illusion("w", IllusionKind.COPIES, "the maker", 0, 3, Map.of()), new Illusion("v", IllusionKind.OTHER_SIZE, "The maker", 0, 3, Map.of())), "w", "the apprentice");
+                new Illusion("w", IllusionKind.COPIES, "the maker", 0, 3, Map.of()),
+                new Illusion("v", IllusionKind.OTHER_SIZE, "The maker", 0, 3, Map.of())), "w", "the apprentice");
         assertThat(s.illusions()).extracting(Illusion::subject).containsExactly("the apprentice", "the apprentice");
         assertThat(Breakdown.missing(s, plan(s), PlateNeed::key)).isEmpty();
     }

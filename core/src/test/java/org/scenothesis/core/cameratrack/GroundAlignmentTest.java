@@ -34,7 +34,8 @@ class GroundAlignmentTest {
 
     private static MovingCamera path(List<Vec> room) {
         Vec last = seen(new Vec(0.8, LENS_M, 0.6));
-        return new MovingCamera(1280, 720, Does.TRAVELS, Estimate.exact(1100), List.of(frame(Vec.ZERO), frame(last)), room.stream().map(GroundAlignmentTest::seen).toList(), false, false, 0, 0.2, List.of(new Refusal("scale", "no-marks")));
+        return new MovingCamera(1280, 720, Does.TRAVELS, Estimate.exact(1100), List.of(frame(Vec.ZERO), frame(last)), room.stream()
+                .map(GroundAlignmentTest::seen).toList(), false, false, 0, 0.2, List.of(new Refusal("scale", "no-marks")));
     }
 
     /// Some on the ground, more on a table 0.75 m high, most on walls and things.
@@ -68,7 +69,8 @@ class GroundAlignmentTest {
         Vec last = c.frames().getLast().position();
         assertThat(last.minus(new Vec(0.8, LENS_M, 0.6)).length()).as("%s", last).isLessThan(0.01);
         assertThat(c.places().subList(0, 60)).allSatisfy(p -> assertThat(p.y()).isCloseTo(0, within(0.03)));
-        assertThat(c.frames().getFirst().down().y()).as("the first frame looks down").isCloseTo(-Math.cos(Math.toRadians(12)) * Math.cos(Math.toRadians(2)), within(1e-6));
+        assertThat(c.frames().getFirst().down().y()).as("the first frame looks down")
+                .isCloseTo(-Math.cos(Math.toRadians(12)) * Math.cos(Math.toRadians(2)), within(1e-6));
         assertThat(c.length()).isCloseTo(1, within(0.01));
     }
 

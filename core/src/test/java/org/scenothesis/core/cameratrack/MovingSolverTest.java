@@ -34,8 +34,10 @@ class MovingSolverTest {
             case "pan" -> pose(new Vec(0, 1.5, 0), -12 + 24 * t, -6, 0, FOCAL);
             case "zoom" -> pose(new Vec(0, 1.5, 0), -4 + 8 * t, -6, 0, FOCAL * (1 + 0.35 * t));
             case "push" -> pose(new Vec(0.1 * t, 1.5, 1.6 * t), 2, -6, 0, FOCAL);
-            case "arc" -> pose(new Vec(4 * Math.sin(0.35 - 0.7 * t), 1.6, 4 - 4 * Math.cos(0.35 - 0.7 * t)), Math.toDegrees(-0.35 + 0.7 * t), -8, 1, FOCAL);
-            case "hand" -> pose(new Vec(0.5 * t + 0.03 * Math.sin(i * 0.9), 1.5 + 0.03 * Math.cos(i * 0.7), 0.2 * t + 0.02 * Math.sin(i * 0.5)), 3 * Math.sin(i * 0.21), -6 + Math.sin(i * 0.37), Math.sin(i * 0.3), FOCAL);
+            case "arc" -> pose(new Vec(4 * Math.sin(0.35 - 0.7 * t), 1.6, 4 - 4 * Math.cos(0.35 - 0.7 * t)),
+                    Math.toDegrees(-0.35 + 0.7 * t), -8, 1, FOCAL);
+            case "hand" -> pose(new Vec(0.5 * t + 0.03 * Math.sin(i * 0.9), 1.5 + 0.03 * Math.cos(i * 0.7),
+                    0.2 * t + 0.02 * Math.sin(i * 0.5)), 3 * Math.sin(i * 0.21), -6 + Math.sin(i * 0.37), Math.sin(i * 0.3), FOCAL);
             case "still" -> pose(new Vec(0, 1.5, 0), 0, -6, 0, FOCAL);
             default -> throw new IllegalArgumentException(move);
         };
@@ -76,7 +78,8 @@ class MovingSolverTest {
         return solved(traces(i -> of(move, i, r), 0.12, 1, 11), focal);
     }
 
-    /// The largest distance of any place from the true one once the paths are laid on one another by turning, moving and scale, as a share of the true length.
+    /// The largest distance of any place from the true one once the paths are laid on one another by turning, moving and scale, as a share
+    /// of the true length.
     private static double error(MovingCamera c, String move) {
         SplittableRandom r = new SplittableRandom(5);
         List<Vec> truth = new ArrayList<>();
@@ -96,7 +99,8 @@ class MovingSolverTest {
             assertThat(c.does()).as("%s %s", move, c.refused()).isEqualTo(Does.TRAVELS);
             assertThat(c.placed()).isEqualTo(FRAMES);
             assertThat(c.residualPx()).isLessThan(0.3);
-            assertThat(c.focalPx() == null ? FOCAL : c.focalPx().value()).as("%s", c.focalPx()).isCloseTo(FOCAL, within(Math.max(1e-6, 2.5 * (c.focalPx() == null ? 1 : c.focalPx().std()))));
+            assertThat(c.focalPx() == null ? FOCAL : c.focalPx().value()).as("%s", c.focalPx())
+                    .isCloseTo(FOCAL, within(Math.max(1e-6, 2.5 * (c.focalPx() == null ? 1 : c.focalPx().std()))));
             assertThat(error(c, move)).as("%s with %s", move, focal).isLessThan(0.01);
         }
     }
@@ -157,7 +161,8 @@ class MovingSolverTest {
     @Test
     void fewPointsAndAFarAndFlatSetAreRefused() {
         SplittableRandom r = new SplittableRandom(5);
-        assertThat(solved(traces(i -> of("arc", i, r), 0.1, 1, 3).subList(0, 12), null).refused()).extracting(MovingCamera.Refusal::why).containsExactly("bare");
+        assertThat(solved(traces(i -> of("arc", i, r), 0.1, 1, 3).subList(0, 12), null).refused()).extracting(MovingCamera.Refusal::why)
+                .containsExactly("bare");
         List<FeatureTrack> chance = new ArrayList<>();
         for (int n = 0; n < 60; n++) {
             List<Point> at = new ArrayList<>();

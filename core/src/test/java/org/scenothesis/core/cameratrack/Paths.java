@@ -10,7 +10,8 @@ import org.scenothesis.core.optics.Vec;
 final class Paths {
     private Paths() {}
 
-    /// The largest distance, as a share of the length of `truth`, after the similarity that fits best (Umeyama 1991; mirrored ones do not count).
+    /// The largest distance, as a share of the length of `truth`, after the similarity that fits best (Umeyama 1991; mirrored ones do not
+    /// count).
     static double apart(List<Vec> found, List<Vec> truth) {
         Vec mf = mean(found);
         Vec mt = mean(truth);

@@ -41,17 +41,20 @@ class PointFollowerTest {
         return f.traces();
     }
 
-    /// A surface that slides by 1.7 and 0.6 px a frame: points are where they should be to a tenth of a pixel after 30 frames, and new ones come in where it does.
+    /// A surface that slides by 1.7 and 0.6 px a frame: points are where they should be to a tenth of a pixel after 30 frames, and new ones
+    /// come in where it does.
     @Test
     void pointsGoAlongAndNewOnesComeIn() {
         Plane world = stains(4);
         List<FeatureTrack> all = followed(30, i -> Resample.warp(world, PlanarMap.shift(-1.7 * i, -0.6 * i), BANDS));
         List<FeatureTrack> whole = all.stream().filter(t -> t.from() == 0 && t.to() == 29).toList();
         assertThat(whole).hasSizeGreaterThan(80);
-        double[] off = whole.stream().mapToDouble(t -> t.at().getLast().minus(t.at().getFirst()).minus(new Point(1.7 * 29, 0.6 * 29)).length()).sorted().toArray();
+        double[] off = whole.stream().mapToDouble(t -> t.at().getLast().minus(t.at().getFirst()).minus(new Point(1.7 * 29, 0.6 * 29))
+                .length()).sorted().toArray();
         assertThat(off[off.length / 2]).isLessThan(0.1);
         assertThat(all).anySatisfy(t -> assertThat(t.from()).isPositive());
-        assertThat(Parallax.of(all, 30, W)).as("a flat thing shows no parallax").isNotEmpty().allSatisfy(p -> assertThat(p).isLessThan(0.5));
+        assertThat(Parallax.of(all, 30, W)).as("a flat thing shows no parallax").isNotEmpty()
+                .allSatisfy(p -> assertThat(p).isLessThan(0.5));
         assertThat(Parallax.steps(all, 30)).hasSize(29).allSatisfy(s -> assertThat(s.minus(new Point(1.7, 0.6)).length()).isLessThan(0.1));
     }
 

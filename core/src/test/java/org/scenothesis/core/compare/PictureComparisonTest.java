@@ -20,7 +20,8 @@ import org.scenothesis.core.shot.step.ColourGrade;
 class PictureComparisonTest {
     private static final int W = 480;
     private static final int H = 320;
-    private static final ColourGrade TOLD = new ColourGrade(new ColourGrade.Channels(1.12, 0.97, 0.9), new ColourGrade.Channels(-0.02, 0.01, 0.03), new ColourGrade.Channels(1.08, 0.95, 1.0), 0.85);
+    private static final ColourGrade TOLD = new ColourGrade(new ColourGrade.Channels(1.12, 0.97, 0.9),
+            new ColourGrade.Channels(-0.02, 0.01, 0.03), new ColourGrade.Channels(1.08, 0.95, 1.0), 0.85);
 
     /// Coloured patches of many levels, with soft edges.
     private static Picture set() {
@@ -126,12 +127,14 @@ class PictureComparisonTest {
     void grainThatMayBeTextureIsNotJudged() {
         Picture p = set();
         PictureComparison still = PictureComparison.of(List.of(p), List.of(noisy(p, 1e-3, 0, 3)), null);
-        assertThat(still.judged().stream().filter(d -> d.what().equals("grain")).findFirst().orElseThrow().verdict()).isEqualTo(Verdict.NOT_MEASURED);
+        assertThat(still.judged().stream().filter(d -> d.what().equals("grain")).findFirst().orElseThrow().verdict())
+                .isEqualTo(Verdict.NOT_MEASURED);
         List<Picture> quiet = List.of(noisy(p, 1e-4, 0, 4), noisy(p, 1e-4, 0, 5));
         List<Picture> loud = List.of(noisy(p, 1e-3, 0, 6), noisy(p, 1e-3, 0, 7));
         PictureComparison takes = PictureComparison.of(quiet, loud, null);
         assertThat(takes.noiseRatio()).isCloseTo(Math.sqrt(10), within(0.3));
-        assertThat(takes.judged().stream().filter(d -> d.what().equals("grain")).findFirst().orElseThrow().verdict()).isEqualTo(Verdict.REDO);
+        assertThat(takes.judged().stream().filter(d -> d.what().equals("grain")).findFirst().orElseThrow().verdict())
+                .isEqualTo(Verdict.REDO);
         Picture frozen = noisy(p, 1e-3, 0, 8);
         assertThat(Noise.of(List.of(frozen, frozen)).fromTime()).as("a repeated frame").isFalse();
     }
@@ -165,7 +168,8 @@ class PictureComparisonTest {
         PictureComparison dull = PictureComparison.of(List.of(p), List.of(flat), null);
         assertThat(dull.contrastStops()).isLessThan(-0.5);
         assertThat(dull.blackStops()).isGreaterThan(0.3);
-        assertThat(PictureComparison.of(List.of(Picture.filled(W, H, 0.2f, 0.2f, 0.2f)), List.of(p), null).blurRatio()).as("no edges").isNaN();
+        assertThat(PictureComparison.of(List.of(Picture.filled(W, H, 0.2f, 0.2f, 0.2f)), List.of(p), null).blurRatio()).as("no edges")
+                .isNaN();
     }
 
     @Test
@@ -180,7 +184,8 @@ class PictureComparisonTest {
         same(PictureComparison.of(List.of(set()), List.of(two), left).tone().slope(), TOLD.slope(), 0.02);
         Area nowhere = new Area(List.of(new Point(0, 0), new Point(4, 0), new Point(4, 4)));
         assertThat(PictureComparison.of(List.of(set()), List.of(two), nowhere).tone()).isNull();
-        assertThat(PictureComparison.of(List.of(set()), List.of(Picture.filled(64, 64, 0.2f, 0.2f, 0.2f)), null).tone()).as("another size").isNull();
+        assertThat(PictureComparison.of(List.of(set()), List.of(Picture.filled(64, 64, 0.2f, 0.2f, 0.2f)), null).tone()).as("another size")
+                .isNull();
     }
 
     @Test
@@ -212,7 +217,8 @@ class PictureComparisonTest {
     @Test
     void aGreyPatchAloneTellsASlopeAndNothingElse() {
         Picture a = Picture.filled(W, H, 0.18f, 0.18f, 0.18f);
-        Picture b = toned(a, new ColourGrade(new ColourGrade.Channels(1.1, 1, 0.9), new ColourGrade.Channels(0, 0, 0), new ColourGrade.Channels(1, 1, 1), 1));
+        Picture b = toned(a, new ColourGrade(new ColourGrade.Channels(1.1, 1, 0.9), new ColourGrade.Channels(0, 0, 0),
+                new ColourGrade.Channels(1, 1, 1), 1));
         Area patch = new Area(List.of(new Point(100, 100), new Point(132, 100), new Point(132, 132), new Point(100, 132)));
         ColourGrade t = PictureComparison.of(List.of(a), List.of(b), patch).tone();
         assertThat(t.slope().r()).isCloseTo(1.1, within(0.01));
@@ -232,7 +238,8 @@ class PictureComparisonTest {
         double[] levels = {0.02, 0.18, 0.6};
         Picture a = Picture.filled(W, H, 0.3f, 0.1f, 0.1f);
         Picture b = Picture.filled(W, H, 0.05f, 0.3f, 0.1f);
-        ColourGrade told = new ColourGrade(new ColourGrade.Channels(1.1, 0.95, 0.9), new ColourGrade.Channels(0.02, 0, -0.02), new ColourGrade.Channels(1, 1, 1), 1);
+        ColourGrade told = new ColourGrade(new ColourGrade.Channels(1.1, 0.95, 0.9), new ColourGrade.Channels(0.02, 0, -0.02),
+                new ColourGrade.Channels(1, 1, 1), 1);
         for (int k = 0; k < 3; k++) {
             Picture toned = toned(Picture.filled(W, H, (float) levels[k], (float) levels[k], (float) levels[k]), told);
             for (int c = 0; c < 3; c++) {
@@ -250,7 +257,8 @@ class PictureComparisonTest {
             assertThat(Math.pow(v * t.slope().r() + t.offset().r(), t.power().r())).isCloseTo(v * 1.1 + 0.02, within(0.01));
             assertThat(Math.pow(v * t.slope().b() + t.offset().b(), t.power().b())).isCloseTo(v * 0.9 - 0.02, within(0.012));
         }
-        assertThat(whole.by(a, own, b, List.of(patch(-200, -200), patch(244, 204), patch(184, 204))).tone()).as("outside the picture").isNull();
+        assertThat(whole.by(a, own, b, List.of(patch(-200, -200), patch(244, 204), patch(184, 204))).tone()).as("outside the picture")
+                .isNull();
         assertThat(whole.by(a, List.of(), b, List.of()).tone()).isNull();
     }
 }

@@ -14,7 +14,8 @@ class JudgementTest {
 
     @ParameterizedTest
     @CsvSource({
-        "HOLDS, HOLDS, YES, HOLDS, 2", "HOLDS, WATCH, YES, WATCH, 2", "HOLDS, NOT_MEASURED, NOT_KNOWN, NOT_MEASURED, 1", "WATCH, NOT_MEASURED, NOT_KNOWN, WATCH, 1",
+        "HOLDS, HOLDS, YES, HOLDS, 2", "HOLDS, WATCH, YES, WATCH, 2", "HOLDS, NOT_MEASURED, NOT_KNOWN, NOT_MEASURED, 1",
+                "WATCH, NOT_MEASURED, NOT_KNOWN, WATCH, 1",
         "REDO, NOT_MEASURED, NO, REDO, 1", "NOT_MEASURED, NOT_MEASURED, NOT_KNOWN, NOT_MEASURED, 0"
     })
     void aWholeIsNeverBetterThanItsLeastKnownPart(Verdict one, Verdict other, Judgement.Answer go, Verdict whole, int known) {

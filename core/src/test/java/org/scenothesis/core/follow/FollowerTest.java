@@ -184,7 +184,8 @@ class FollowerTest {
     private static List<Point> corners(int f) {
         double near = 1 + 0.012 * f;
         double x = 90 + 2.5 * f;
-        return List.of(new Point(x, 60 - 0.5 * f), new Point(x + 120 - 1.5 * f, 55 + 0.4 * f), new Point(x + 120 - 1.5 * f, 130 - 0.4 * f), new Point(x, 60 - 0.5 * f + 70 * near));
+        return List.of(new Point(x, 60 - 0.5 * f), new Point(x + 120 - 1.5 * f, 55 + 0.4 * f), new Point(x + 120 - 1.5 * f, 130 - 0.4 * f),
+                new Point(x, 60 - 0.5 * f + 70 * near));
     }
 
     private static Plane panel(int f) {

@@ -53,8 +53,10 @@ class CroppedKeyTest {
             Picture strips = StripKeyer.element(scene(true), small, KeySettings.DEFAULT, Polygon.rectangle(30, 20, 170, 130), rows, bands);
             assertThat(strips.sameShape(whole.element())).isTrue();
             for (int i = 0; i < W * H; i++) {
-                assertThat(strips.alpha().data()[i]).as("%d rows, pixel %d", rows, i).isCloseTo(whole.alpha().data()[i], Offset.offset(0.01f));
-                assertThat(strips.r().data()[i] * strips.alpha().data()[i]).isCloseTo(whole.element().r().data()[i] * whole.alpha().data()[i], Offset.offset(0.01f));
+                assertThat(strips.alpha().data()[i]).as("%d rows, pixel %d", rows, i)
+                        .isCloseTo(whole.alpha().data()[i], Offset.offset(0.01f));
+                assertThat(strips.r().data()[i] * strips.alpha().data()[i]).isCloseTo(whole.element().r().data()[i] * whole.alpha()
+                        .data()[i], Offset.offset(0.01f));
             }
         }
     }

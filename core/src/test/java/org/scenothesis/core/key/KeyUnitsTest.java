@@ -209,13 +209,15 @@ class KeyUnitsTest {
     void findingsOfAMatteFollowTheHouseRules() {
         MatteMeasures good = new MatteMeasures(0.05, 0.02, 2, 0.1, 0.2, 20, new Border(40, Border.Side.LEFT));
         MatteMeasures bad = new MatteMeasures(3, 0.5, 2, 0.1, 9, 20, new Border(0, Border.Side.TOP));
-        assertThat(KeyJudge.judge(good, 0.3, true, new Subject.OfPlate("p"), HouseRules.DEFAULT)).extracting(Finding::verdict).containsOnly(Verdict.HOLDS);
+        assertThat(KeyJudge.judge(good, 0.3, true, new Subject.OfPlate("p"), HouseRules.DEFAULT)).extracting(Finding::verdict)
+                .containsOnly(Verdict.HOLDS);
         List<Finding> f = KeyJudge.judge(bad, 1.4, true, new Subject.OfPlate("p"), HouseRules.DEFAULT);
         assertThat(f).filteredOn(x -> x.measure() == Measure.GREY_INSIDE).extracting(Finding::verdict).containsExactly(Verdict.REDO);
         assertThat(f).filteredOn(x -> x.measure() == Measure.GREY_OUTSIDE).extracting(Finding::verdict).containsExactly(Verdict.WATCH);
         assertThat(f).filteredOn(x -> x.measure() == Measure.BORDER).extracting(Finding::verdict).containsExactly(Verdict.REDO);
         assertThat(f).filteredOn(x -> x.measure() == Measure.SCREEN_EVENNESS).extracting(Finding::verdict).containsExactly(Verdict.WATCH);
-        assertThat(KeyJudge.judge(bad, 1.4, false, new Subject.OfPlate("p"), HouseRules.DEFAULT).getFirst().verdict()).isEqualTo(Verdict.REDO);
+        assertThat(KeyJudge.judge(bad, 1.4, false, new Subject.OfPlate("p"), HouseRules.DEFAULT).getFirst().verdict())
+                .isEqualTo(Verdict.REDO);
     }
 
     @Test
@@ -274,7 +276,8 @@ class KeyUnitsTest {
         var piece = Keyer.element(disc(3, 0, 0, 1), m, KeySettings.DEFAULT, around, bands);
         assertThat(piece.picture().alpha().data()).containsExactly(piece.at().cut(whole.alpha()).data());
         assertThat(piece.picture().r().data()).containsExactly(piece.at().cut(whole.element().r()).data());
-        assertThat(Keyer.element(disc(3, 0, 0, 1), m, KeySettings.DEFAULT, Polygon.rectangle(900, 900, 950, 950), bands).picture().alpha().data()).containsOnly(0f);
+        assertThat(Keyer.element(disc(3, 0, 0, 1), m, KeySettings.DEFAULT, Polygon.rectangle(900, 900, 950, 950), bands).picture().alpha()
+                .data()).containsOnly(0f);
         assertThatIllegalArgumentException().isThrownBy(() -> Keyer.element(Picture.of(10, 10), m, KeySettings.DEFAULT, null, bands));
     }
 
@@ -295,13 +298,16 @@ class KeyUnitsTest {
     /// The disc reaches from 36 to 84 and from 16 to 64.
     @Test
     void roomIsMeasuredToTheClothAndNotToTheGarbageMatte() {
-        Keyed k = Keyer.key(disc(3, 0, 0, 1), ScreenModels.fromPlate(bare(0), bands), KeySettings.DEFAULT, Polygon.rectangle(20, 5, 100, 75), bands);
+        Keyed k = Keyer.key(disc(3, 0, 0, 1), ScreenModels.fromPlate(bare(0), bands), KeySettings.DEFAULT,
+                Polygon.rectangle(20, 5, 100, 75), bands);
         assertThat(MatteMeter.measure(k, hung(10, 0, W, H), null, bands).room().side()).isEqualTo(Border.Side.LEFT);
         assertThat(MatteMeter.measure(k, hung(10, 0, W, H), null, bands).room().px()).isBetween(24, 28);
         assertThat(MatteMeter.measure(k, hung(0, 0, 90, 70), null, bands).room().px()).isBetween(5, 6);
         assertThat(MatteMeter.measure(k, hung(0, 20, W, H), null, bands).room().px()).isZero();
-        Keyed cut = Keyer.key(disc(3, 0, 0, 1), ScreenModels.fromPlate(bare(0), bands), KeySettings.DEFAULT, Polygon.rectangle(20, 5, 100, 50), bands);
-        assertThat(MatteMeter.measure(cut, hung(0, 0, W, H), null, bands).room()).as("the outline cuts the subject").isEqualTo(new Border(0, Border.Side.BOTTOM));
+        Keyed cut = Keyer.key(disc(3, 0, 0, 1), ScreenModels.fromPlate(bare(0), bands), KeySettings.DEFAULT,
+                Polygon.rectangle(20, 5, 100, 50), bands);
+        assertThat(MatteMeter.measure(cut, hung(0, 0, W, H), null, bands).room()).as("the outline cuts the subject")
+                .isEqualTo(new Border(0, Border.Side.BOTTOM));
     }
 
     /// A cloth on a stand in a room: the first garbage matte lies round it, whatever else the picture shows.
@@ -315,7 +321,8 @@ class KeyUnitsTest {
         assertThat(inside.at(24, 14)).isEqualTo(1);
         assertThat(inside.at(21, 40)).as("the edge of the cloth is not quite its colour").isZero();
         assertThat(inside.at(60, 68)).as("the edge of the cloth is not quite its colour").isZero();
-        assertThat(hung(20, 10, W, 70).garbage(List.of()).coverage(W, H, bands).at(W - 1, 40)).as("the cloth goes on beyond the picture").isEqualTo(1);
+        assertThat(hung(20, 10, W, 70).garbage(List.of()).coverage(W, H, bands).at(W - 1, 40)).as("the cloth goes on beyond the picture")
+                .isEqualTo(1);
         assertThat(inside.at(10, 40)).isZero();
         assertThat(inside.at(60, 4)).isZero();
         Keyed k = Keyer.key(hung(20, 10, 100, 70).colour(), model, KeySettings.DEFAULT, proposed, bands);

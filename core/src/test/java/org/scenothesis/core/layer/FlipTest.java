@@ -66,7 +66,8 @@ class FlipTest {
         Picture out = laid(Outline.of(LEFT_HALF, 0), Flip.ABOUT_THE_MIDDLE);
         assertMirrored(out, W / 2 + 1);
         assertThat(out.b().at(3, 5)).isZero();
-        Layer l = Layer.of("l", "", "p", Outline.of(LEFT_HALF, 0), Flip.ABOUT_THE_MIDDLE, FramePlace.AS_FILMED.with(0, new FramePlace.Lie(new Point(0.1, 0), 0, 1)));
+        Layer l = Layer.of("l", "", "p", Outline.of(LEFT_HALF, 0), Flip.ABOUT_THE_MIDDLE,
+                FramePlace.AS_FILMED.with(0, new FramePlace.Lie(new Point(0.1, 0), 0, 1)));
         Shot shot = new Shot("1", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(l), null);
         Point there = StepMotions.carried(shot, l, 0, 0, 1.5).map(new Point(0.2, 0.3));
         assertThat(there.x()).isCloseTo(0.9, within(1e-3));

@@ -98,7 +98,8 @@ class FramePlaceTest {
 
     @Test
     void betweenKeysItIsOnItsWay() {
-        FramePlace put = FramePlace.AS_FILMED.withBy(Animated.of(new Point(0, 0)).key(0, new Point(0, 0), Ease.STEADY).key(2, new Point(0.25, 0.1), Ease.STEADY));
+        FramePlace put = FramePlace.AS_FILMED.withBy(Animated.of(new Point(0, 0)).key(0, new Point(0, 0), Ease.STEADY)
+                .key(2, new Point(0.25, 0.1), Ease.STEADY));
         assertThat(middle(laid(put, 1)).x()).isCloseTo(80 + 0.125 * W, within(0.05));
         assertThat(middle(laid(put, 9)).y()).isCloseTo(30 + 0.1 * H, within(0.05));
     }

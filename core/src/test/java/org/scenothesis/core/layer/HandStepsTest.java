@@ -130,7 +130,8 @@ class HandStepsTest {
         Picture out = Composer.compose(List.of(base(grey(0)), moved), moment, new Outlines(), MANY);
         assertThat(out.g().at(60, 20)).isEqualTo(1);
         assertThat(out.g().at(20, 20)).isZero();
-        Picture held = Composer.compose(List.of(base(grey(0)), LayerPicture.of(layer(new OwnAlpha(), new TrackSteady(by)), cut(60, 10, 80, 30))), moment, new Outlines(), MANY);
+        Picture held = Composer.compose(List.of(base(grey(0)), LayerPicture.of(layer(new OwnAlpha(), new TrackSteady(by)),
+                cut(60, 10, 80, 30))), moment, new Outlines(), MANY);
         assertThat(held.g().at(30, 20)).as("what is held goes against it").isEqualTo(1);
         assertThat(held.g().at(70, 20)).isZero();
         // An outline alone goes along; the picture in it stays.
@@ -151,16 +152,22 @@ class HandStepsTest {
         // 0.35 is the middle of the target seam, which shows the middle of the filmed one; three rows up are 3 / 0.8 rows in the half.
         assertThat(out.r().at((int) (0.35 * W), (int) (0.6 * H) - 3)).isCloseTo(0.625f, within(0.006f));
         assertThat(out.g().at((int) (0.35 * W), (int) (0.6 * H) - 3)).isCloseTo((float) (0.5 - 2.5 / 0.8 / H), within(0.006f));
-        Picture below = over(0, 0, LayerPicture.of(layer(new Join(Animated.of(List.of(points.get(2), points.get(3), points.get(2), points.get(3))), Join.Side.BELOW, 0)), grey(1)));
+        Picture below = over(0, 0,
+                LayerPicture.of(layer(new Join(Animated.of(List.of(points.get(2), points.get(3), points.get(2), points.get(3))),
+                Join.Side.BELOW, 0)), grey(1)));
         assertThat(at(below, 0.35, 0.5)).isZero();
         assertThat(at(below, 0.35, 0.7)).isEqualTo(1);
-        assertThatIllegalArgumentException().isThrownBy(() -> new Join(Animated.of(List.of(points.get(0), points.get(0), points.get(2), points.get(3))), Join.Side.BELOW, 0));
-        assertThat(join.withPoints(0, List.of(points.get(0), points.get(0), points.get(2), points.get(3)))).as("that cannot be").isEqualTo(join);
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> new Join(Animated.of(List.of(points.get(0), points.get(0), points.get(2), points.get(3))),
+                Join.Side.BELOW, 0));
+        assertThat(join.withPoints(0, List.of(points.get(0), points.get(0), points.get(2), points.get(3)))).as("that cannot be")
+                .isEqualTo(join);
     }
 
     private static DrawnShadow cast(Point tip, double wall) {
         return new DrawnShadow(
-                Animated.of(List.of(new Point(0.4, 0.8), new Point(0.5, 0.8), new Point(0.45, 0.4), tip, new Point(0, wall), new Point(1, wall))), 0.5, 0, List.of());
+                Animated.of(List.of(new Point(0.4, 0.8), new Point(0.5, 0.8), new Point(0.45, 0.4), tip, new Point(0, wall),
+                new Point(1, wall))), 0.5, 0, List.of());
     }
 
     @Test
@@ -173,7 +180,8 @@ class HandStepsTest {
         assertThat(at(out, 0.3, 0.88)).as("the other side").isCloseTo(0.8f, within(1e-5f));
         assertThat(at(out, 0.8, 0.98)).as("beyond its end").isCloseTo(0.8f, within(0.01f));
         DrawnShadow limited = cast(new Point(0.7, 0.95), -0.1).withLimit(box(0, 0.9, 1, 1));
-        assertThat(at(over(0.8f, 0, LayerPicture.of(layer(new OwnAlpha(), limited), post)), 0.56, 0.86)).as("outside its limit").isCloseTo(0.8f, within(1e-5f));
+        assertThat(at(over(0.8f, 0, LayerPicture.of(layer(new OwnAlpha(), limited), post)), 0.56, 0.86)).as("outside its limit")
+                .isCloseTo(0.8f, within(1e-5f));
     }
 
     /// Thrown away from the camera it meets a wall and goes up on it.
@@ -185,13 +193,15 @@ class HandStepsTest {
         assertThat(at(out, 0.55, 0.7)).as("upright on the wall").isCloseTo(0.4f, within(0.05f));
         assertThat(at(out, 0.68, 0.72)).as("not where it would lie on the ground").isCloseTo(0.8f, within(0.02f));
         DrawnShadow level = cast(new Point(0.45, 0.8), -0.1);
-        assertThat(DrawnShadowUnit.affine(level.points(0).subList(0, 3), List.of(new Point(0, 0), new Point(1, 0), new Point(2, 0)))).as("squashed to a line").isEmpty();
+        assertThat(DrawnShadowUnit.affine(level.points(0).subList(0, 3), List.of(new Point(0, 0), new Point(1, 0), new Point(2, 0))))
+                .as("squashed to a line").isEmpty();
     }
 
     @ParameterizedTest
     @CsvSource({"0.2, 0.5, 0.02, 0", "0.2, 0.5, 0.8, 1", "0.5, 0.2, 0.8, 0", "0.5, 0.2, 0.01, 1"})
     void brightnessKeys(double low, double high, float level, float wanted) {
-        assertThat(over(0, 0, LayerPicture.of(layer(new Luma(low, high)), grey(level))).g().at(3, 3)).isCloseTo(wanted * level, within(1e-6f));
+        assertThat(over(0, 0, LayerPicture.of(layer(new Luma(low, high)), grey(level))).g().at(3, 3))
+                .isCloseTo(wanted * level, within(1e-6f));
     }
 
     @Test
@@ -201,12 +211,14 @@ class HandStepsTest {
         Picture out = over(0, 0, LayerPicture.of(layer(Difference.from("c")), seen).withClean(grey(0.3f)));
         assertThat(out.g().at(20, 20)).isEqualTo(0.3f);
         assertThat(out.g().at(40, 20)).isZero();
-        assertThat(over(0, 0, LayerPicture.of(layer(Difference.from("c")), seen)).g().at(40, 20)).as("compared with nothing, all counts").isEqualTo(0.3f);
+        assertThat(over(0, 0, LayerPicture.of(layer(Difference.from("c")), seen)).g().at(40, 20)).as("compared with nothing, all counts")
+                .isEqualTo(0.3f);
     }
 
     @Test
     void toneIsSlopeOffsetPowerOfCodeValues() {
-        ColourGrade t = new ColourGrade(ColourGrade.Channels.all(0.9), ColourGrade.Channels.all(0.05), new ColourGrade.Channels(1.2, 1, 0.8), 1);
+        ColourGrade t = new ColourGrade(ColourGrade.Channels.all(0.9), ColourGrade.Channels.all(0.05),
+                new ColourGrade.Channels(1.2, 1, 0.8), 1);
         Picture out = over(0, 0, LayerPicture.of(layer(new Exposure(1, false), t), grey(0.1f)));
         double code = 0.9 * Transfer.SRGB.toCode(0.2) + 0.05;
         assertThat(out.r().at(3, 3)).isCloseTo((float) Transfer.SRGB.toLinear(Math.pow(code, 1.2)), within(1e-5f));
@@ -223,10 +235,12 @@ class HandStepsTest {
         assertThat(out.g().at(40, 45)).as("half at the edge").isCloseTo(0.55f, within(0.06f));
         assertThat(out.g().at(36, 45)).isBetween(0.05f, 0.3f);
         assertThat(out.g().at(60, 45)).isCloseTo(1, within(0.01f));
-        Picture along = over(0, 0, LayerPicture.of(layer(new OwnAlpha(), new LayerBlur(Animated.of(0.0), Animated.of(20.0), 0)), cut(40, 20, 80, 70)));
+        Picture along = over(0, 0, LayerPicture.of(layer(new OwnAlpha(), new LayerBlur(Animated.of(0.0), Animated.of(20.0), 0)),
+                cut(40, 20, 80, 70)));
         assertThat(along.g().at(33, 45)).as("blurred along the way").isBetween(0.05f, 0.3f);
         assertThat(along.g().at(60, 18)).as("and not across it").isZero();
-        assertThat(over(0.3f, 0, LayerPicture.of(layer(s), grey(0.5f))).g().at(0, 0)).as("a whole picture has no edge").isCloseTo(0.5f, within(1e-5f));
+        assertThat(over(0.3f, 0, LayerPicture.of(layer(s), grey(0.5f))).g().at(0, 0)).as("a whole picture has no edge")
+                .isCloseTo(0.5f, within(1e-5f));
     }
 
     @Test
@@ -287,7 +301,8 @@ class HandStepsTest {
     /// A quarter more above and below, and the rest of the room at the sides: two thirds as large, in the middle, mirrored at every edge.
     @Test
     void aPictureGetsMoreRoomMirroredAtItsEdges() {
-        Picture out = Composer.compose(List.of(LayerPicture.of(layer(new Extend(0, 0, 25, 25, Extend.Around.MIRRORED, 0)), coordinates())), null, 0, MANY);
+        Picture out = Composer.compose(List.of(LayerPicture.of(layer(new Extend(0, 0, 25, 25, Extend.Around.MIRRORED, 0)), coordinates())),
+                null, 0, MANY);
         int w = Math.round(W / 1.5f);
         int h = Math.round(H / 1.5f);
         int left = Math.round((W - w) / 2f);

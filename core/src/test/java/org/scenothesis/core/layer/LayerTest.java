@@ -132,13 +132,15 @@ class LayerTest {
         Placement low = new Placement(stage.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
         Placement high = new Placement(stage.pose(W, H), new Vec(0, 0.6, 1), state(new Vec(0, 0.6, 1)));
         double y = H / 2.0 + 60;
-        assertThat(new CardShadow(high, stage, Shadow.OF_STAGE).sigmaPx(160, y - 60)).isGreaterThan(new CardShadow(low, stage, Shadow.OF_STAGE).sigmaPx(160, y));
+        assertThat(new CardShadow(high, stage, Shadow.OF_STAGE).sigmaPx(160, y - 60))
+                .isGreaterThan(new CardShadow(low, stage, Shadow.OF_STAGE).sigmaPx(160, y));
     }
 
     @Test
     void noMatteNoShadow() {
         Placement p = new Placement(stage.pose(W, H), new Vec(0, 0, 1), state(new Vec(0, 0, 1)));
-        assertThat(new CardShadow(p, stage, Shadow.OF_STAGE).density(Mask.of(Plane.of(W, H)), FRAME, bands).coverage().data()).containsOnly(0f);
+        assertThat(new CardShadow(p, stage, Shadow.OF_STAGE).density(Mask.of(Plane.of(W, H)), FRAME, bands).coverage().data())
+                .containsOnly(0f);
     }
 
     @Test
@@ -159,7 +161,8 @@ class LayerTest {
 
     @Test
     void lightIsWhatTheLitFrameHasMore() {
-        Layer l = Layer.light("glow", "", "lamp", "c").with(new Opacity(Animated.of(0.0).key(1, 0.0, Ease.STEADY).key(2, 1.0, Ease.STEADY)));
+        Layer l = Layer.light("glow", "", "lamp", "c")
+                .with(new Opacity(Animated.of(0.0).key(1, 0.0, Ease.STEADY).key(2, 1.0, Ease.STEADY)));
         LayerPicture light = LayerPicture.of(l, Picture.filled(W, H, 0.5f, 0.3f, 0.2f)).withUnlit(Picture.filled(W, H, 0.2f, 0.2f, 0.25f));
         Picture half = Composer.compose(List.of(base(0.1f), light), null, 1.5, bands);
         assertThat(half.r().at(3, 3)).isCloseTo(0.1f + 0.15f, Offset.offset(1e-5f));

@@ -74,13 +74,15 @@ class PieceTest {
     private static Layer layer(Vec to) {
         return Layer.of(
                 "e", "", "p", new OwnAlpha(),
-                new SetPlace(Given.entered(new Vec(0.1, 0.2, 1)), Animated.of(to), Animated.of(4.0), Animated.of(1.2)), Shadow.OF_STAGE, new Opacity(Animated.of(0.8)));
+                new SetPlace(Given.entered(new Vec(0.1, 0.2, 1)), Animated.of(to), Animated.of(4.0), Animated.of(1.2)), Shadow.OF_STAGE,
+                new Opacity(Animated.of(0.8)));
     }
 
     private static void assertClose(Picture a, Picture b) {
         for (int c = 0; c < 3; c++) {
             for (int i = 0; i < W * H; i++) {
-                assertThat(a.colours().get(c).data()[i]).as("pixel " + i % W + ", " + i / W).isCloseTo(b.colours().get(c).data()[i], Offset.offset(2e-4f));
+                assertThat(a.colours().get(c).data()[i]).as("pixel " + i % W + ", " + i / W)
+                        .isCloseTo(b.colours().get(c).data()[i], Offset.offset(2e-4f));
             }
         }
     }
@@ -102,7 +104,8 @@ class PieceTest {
         Box box = new Box(60, 30, 110, 80);
         Piece piece = new Piece(box.cut(element(box)), box);
         Layer away = layer(new Vec(90, 0.5, 1.6)).without(Shadow.class);
-        assertThat(Composer.compose(List.of(base(), LayerPicture.of(away, piece)), stage, 0, MANY).r().data()).containsExactly(base().picture().r().data());
+        assertThat(Composer.compose(List.of(base(), LayerPicture.of(away, piece)), stage, 0, MANY).r().data())
+                .containsExactly(base().picture().r().data());
         Piece nothing = new Piece(Picture.of(5, 5).withAlpha(Plane.of(5, 5)), new Box(10, 10, 15, 15));
         assertThat(Composer.compose(List.of(base(), LayerPicture.of(layer(Vec.ZERO), nothing)), stage, 0, MANY).r().data())
                 .containsExactly(base().picture().r().data());
@@ -110,7 +113,8 @@ class PieceTest {
 
     @Test
     void aMaskedPatchCountsOnlyWithinItsMask() {
-        List<Point> corners = List.of(new Point(30.0 / W, 20.0 / H), new Point(33.5 / W, 20.0 / H), new Point(33.5 / W, 22.0 / H), new Point(30.0 / W, 22.0 / H));
+        List<Point> corners = List.of(new Point(30.0 / W, 20.0 / H), new Point(33.5 / W, 20.0 / H), new Point(33.5 / W, 22.0 / H),
+                new Point(30.0 / W, 22.0 / H));
         Layer l = Layer.patch("p", "", "p").with(Outline.of(corners, 0));
         Picture over = noise(5);
         Picture out = Composer.compose(List.of(base(), LayerPicture.of(l, over).withGains(new Gains(2, 2, 2))), null, 0, MANY);

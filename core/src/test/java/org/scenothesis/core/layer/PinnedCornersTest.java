@@ -46,7 +46,8 @@ class PinnedCornersTest {
     @Test
     void theMiddleLiesWhereTheDiagonalsCross() {
         Picture out = laid(new PinnedCorners(Animated.of(SIDE)), coordinates(), 0);
-        // The diagonals of SIDE: from (0.2, 0.1) to (0.7, 0.7) and from (0.7, 0.3) to (0.2, 0.9): they cross at 2/3 of the way, nearer the small end.
+        // The diagonals of SIDE: from (0.2, 0.1) to (0.7, 0.7) and from (0.7, 0.3) to (0.2, 0.9): they cross at 2/3 of the way, nearer the
+        // small end.
         double x = 0.2 + 0.5 * 2 / 3;
         assertThat(out.r().at((int) (x * W), H / 2)).as("half the width is not half the way").isCloseTo(0.5f, within(0.01f));
         assertThat(out.g().at((int) (x * W), H / 2)).isCloseTo(0.5f, within(0.01f));
@@ -57,9 +58,11 @@ class PinnedCornersTest {
 
     @Test
     void asFilmedIsNotTouchedAndHalfAWayIsBetween() {
-        assertThat(laid(new PinnedCorners(Animated.of(PinnedCorners.AS_FILMED)), coordinates(), 0).r().data()).containsExactly(coordinates().r().data());
+        assertThat(laid(new PinnedCorners(Animated.of(PinnedCorners.AS_FILMED)), coordinates(), 0).r().data())
+                .containsExactly(coordinates().r().data());
         List<Point> right = PinnedCorners.AS_FILMED.stream().map(p -> p.plus(new Point(0.5, 0))).toList();
-        PinnedCorners moves = new PinnedCorners(Animated.of(PinnedCorners.AS_FILMED).key(0, PinnedCorners.AS_FILMED, Ease.STEADY).key(2, right, Ease.STEADY));
+        PinnedCorners moves = new PinnedCorners(Animated.of(PinnedCorners.AS_FILMED).key(0, PinnedCorners.AS_FILMED, Ease.STEADY)
+                .key(2, right, Ease.STEADY));
         assertThat(laid(moves, coordinates(), 1).r().at(W / 2, 10)).isCloseTo(0.2525f, within(0.001f));
     }
 
@@ -71,7 +74,8 @@ class PinnedCornersTest {
             assertThatIllegalArgumentException().isThrownBy(() -> new PinnedCorners(Animated.of(c)));
         }
         List<Point> mirrored = List.of(new Point(1, 0), new Point(0, 0), new Point(0, 1), new Point(1, 1));
-        PinnedCorners turns = new PinnedCorners(Animated.of(PinnedCorners.AS_FILMED).key(0, PinnedCorners.AS_FILMED, Ease.STEADY).key(2, mirrored, Ease.STEADY));
+        PinnedCorners turns = new PinnedCorners(Animated.of(PinnedCorners.AS_FILMED).key(0, PinnedCorners.AS_FILMED, Ease.STEADY)
+                .key(2, mirrored, Ease.STEADY));
         assertThat(laid(turns, coordinates(), 1).b().data()).containsOnly(0f);
         assertThat(laid(turns, coordinates(), 2).r().at(10, 10)).as("a mirrored picture").isCloseTo(1 - 10.5f / W, within(0.01f));
     }
@@ -86,6 +90,7 @@ class PinnedCornersTest {
     @Test
     void aCornerThatWouldFoldThePictureStays() {
         assertThat(StepKind.parameters(PinnedCorners.FRESH).getFirst().with(PinnedCorners.FRESH, 0, 170)).isEqualTo(PinnedCorners.FRESH);
-        assertThat(((PinnedCorners) StepKind.parameters(PinnedCorners.FRESH).getFirst().with(PinnedCorners.FRESH, 0, -20)).at(0).getFirst()).isEqualTo(new Point(-0.2, 0.1));
+        assertThat(((PinnedCorners) StepKind.parameters(PinnedCorners.FRESH).getFirst().with(PinnedCorners.FRESH, 0, -20)).at(0).getFirst())
+                .isEqualTo(new Point(-0.2, 0.1));
     }
 }

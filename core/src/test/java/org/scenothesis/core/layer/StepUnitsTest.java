@@ -51,12 +51,14 @@ class StepUnitsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"OVER, 0.2, 0.5, 0.5", "ADD, 0.2, 0.5, 0.7", "SCREEN, 0.2, 0.5, 0.6", "SCREEN, 0.2, 1.5, 1.5", "LIGHTEN, 0.2, 0.5, 0.5", "LIGHTEN, 0.6, 0.5, 0.6"})
+    @CsvSource({"OVER, 0.2, 0.5, 0.5", "ADD, 0.2, 0.5, 0.7", "SCREEN, 0.2, 0.5, 0.6", "SCREEN, 0.2, 1.5, 1.5", "LIGHTEN, 0.2, 0.5, 0.5",
+            "LIGHTEN, 0.6, 0.5, 0.6"})
     void blendsAreWhatTheyAreCalled(Blend blend, float base, float top, float wanted) {
         Picture out = over(base, 1, LayerPicture.of(layer().withBlend(blend), grey(top)));
         assertThat(out.g().at(7, 7)).isCloseTo(wanted, within(1e-6f));
         // Half there is half way, whatever the blend.
-        Picture half = over(base, 1, LayerPicture.of(layer(new OwnAlpha()).withBlend(blend), grey(top).withAlpha(Plane.filled(W, H, 0.5f))));
+        Picture half = over(base, 1, LayerPicture.of(layer(new OwnAlpha()).withBlend(blend), grey(top)
+                .withAlpha(Plane.filled(W, H, 0.5f))));
         assertThat(half.g().at(7, 7)).isCloseTo((base + wanted) / 2, within(1e-6f));
     }
 
@@ -138,7 +140,8 @@ class StepUnitsTest {
         assertThat(before.g().at(5, 5)).isCloseTo(0.9f, within(1e-6f));
         assertThat(behind.g().at(5, 5)).isEqualTo(0.1f);
         assertThat(behind.g().at(30, 5)).isCloseTo(0.9f, within(1e-6f));
-        assertThatIllegalArgumentException().isThrownBy(() -> over(0.1f, 1, LayerPicture.of(layer(key), grey(0.9f)))).withMessageContaining("screen");
+        assertThatIllegalArgumentException().isThrownBy(() -> over(0.1f, 1, LayerPicture.of(layer(key), grey(0.9f))))
+                .withMessageContaining("screen");
     }
 
     /// Part of a plate can be put elsewhere on the set: what counts of it moves as one thing.
@@ -146,7 +149,8 @@ class StepUnitsTest {
     void aPatchCanBePlaced() {
         Stage stage = Stages.plain();
         Layer l = layer(Outline.of(box(70, 80), 0), SetPlace.at(Given.entered(new Vec(0, 0, 1)), new Vec(1, 0, 1)));
-        Picture out = Composer.compose(List.of(LayerPicture.of(Layer.of("base", "", "c"), grey(0.1f)), LayerPicture.of(l, grey(0.9f))), stage, 0, MANY);
+        Picture out = Composer.compose(List.of(LayerPicture.of(Layer.of("base", "", "c"), grey(0.1f)), LayerPicture.of(l, grey(0.9f))),
+                stage, 0, MANY);
         // A metre at four metres with a focal length of 160 pixels.
         assertThat(out.g().at(75, 40)).isCloseTo(0.1f, within(1e-5f));
         assertThat(out.g().at(115, 40)).isCloseTo(0.9f, within(1e-4f));
@@ -178,7 +182,8 @@ class StepUnitsTest {
         for (int y = 0; y < H / 2; y++) {
             Arrays.fill(left.data(), y * W / 2, y * W / 2 + W / 4, 1);
         }
-        LayerPicture of = LayerPicture.of(layer(new LockCorrection(), Outline.of(box(20, 60), 0), new Key(KeySettings.DEFAULT)), half).fitted(W, H).withToBase(PlanarMap.shift(4, 0))
+        LayerPicture of = LayerPicture.of(layer(new LockCorrection(), Outline.of(box(20, 60), 0), new Key(KeySettings.DEFAULT)), half)
+                .fitted(W, H).withToBase(PlanarMap.shift(4, 0))
                 .withKeying((frame, settings, garbage) -> {
                     frames.add(frame);
                     asked.add(garbage);
@@ -209,7 +214,9 @@ class StepUnitsTest {
     @Test
     void anythingCanLieLowest() {
         Picture keyed = grey(0.5f).withAlpha(Plane.filled(W, H, 0.25f));
-        assertThat(Composer.compose(List.of(LayerPicture.of(layer(new OwnAlpha()), keyed)), null, 0, MANY).r().at(3, 3)).isCloseTo(0.125f, within(1e-7f));
-        assertThat(Composer.compose(List.of(LayerPicture.of(layer(Outline.of(box(20, 60), 0)), grey(0.5f))), null, 0, MANY).r().at(3, 3)).isZero();
+        assertThat(Composer.compose(List.of(LayerPicture.of(layer(new OwnAlpha()), keyed)), null, 0, MANY).r().at(3, 3))
+                .isCloseTo(0.125f, within(1e-7f));
+        assertThat(Composer.compose(List.of(LayerPicture.of(layer(Outline.of(box(20, 60), 0)), grey(0.5f))), null, 0, MANY).r().at(3, 3))
+                .isZero();
     }
 }

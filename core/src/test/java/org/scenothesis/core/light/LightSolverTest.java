@@ -20,7 +20,8 @@ import org.scenothesis.core.picture.Point;
 class LightSolverTest {
     private static final int W = 960;
     private static final int H = 540;
-    static final PictureCamera CAMERA = PictureCamera.known(W, H, Estimate.exact(1000), Estimate.exact(-14), Estimate.exact(1), Estimate.exact(1.5));
+    static final PictureCamera CAMERA = PictureCamera.known(W, H, Estimate.exact(1000), Estimate.exact(-14), Estimate.exact(1),
+            Estimate.exact(1.5));
     private static final Vec FOOT = new Vec(0.1, 0, 4);
     private static final double POST_M = 0.9;
     private static final double WIDE_M = 0.06;
@@ -37,7 +38,8 @@ class LightSolverTest {
 
     static LightMarks.Shadow shadow(double azimuth, double elevation) {
         Vec to = towards(azimuth, elevation);
-        return new LightMarks.Shadow(px(FOOT), px(FOOT.plus(Vec.UP.times(POST_M))), px(FOOT.plus(Vec.UP.times(POST_M)).minus(to.times(POST_M / to.y()))));
+        return new LightMarks.Shadow(px(FOOT), px(FOOT.plus(Vec.UP.times(POST_M))),
+                px(FOOT.plus(Vec.UP.times(POST_M)).minus(to.times(POST_M / to.y()))));
     }
 
     /// A level ground with a dark post on it, lit by a round source of many points and an even sky; ground is grey, slightly uneven.
@@ -90,7 +92,8 @@ class LightSolverTest {
     @ParameterizedTest
     @CsvSource({"-70, 30, 4, 2", "120, 45, 12, 1", "-150, 25, 2.5, 3", "60, 55, 20, 1.5"})
     void sideHeightSizeAndStrengthOfTheKey(double azimuth, double elevation, double size, double stops) {
-        PictureLight l = LightSolver.solve(lit(azimuth, elevation, size, stops, WHITE, WHITE), CAMERA, LightMarks.NONE.withShadows(List.of(shadow(azimuth, elevation))));
+        PictureLight l = LightSolver.solve(lit(azimuth, elevation, size, stops, WHITE, WHITE), CAMERA,
+                LightMarks.NONE.withShadows(List.of(shadow(azimuth, elevation))));
         assertThat(l.hasKey()).isTrue();
         assertThat(l.azimuthDeg().value()).isCloseTo(azimuth, within(0.1));
         assertThat(l.elevationDeg().value()).isCloseTo(elevation, within(0.1));
@@ -108,7 +111,8 @@ class LightSolverTest {
         for (int i = 0; i < 50; i++) {
             LightMarks.Shadow o = new LightMarks.Shadow(off(s.base(), r), off(s.top(), r), off(s.tip(), r));
             PictureLight l = LightSolver.solve(p, CAMERA, LightMarks.NONE.withShadows(List.of(o)));
-            within += Math.abs(l.azimuthDeg().value() + 70) < 2.5 * l.azimuthDeg().std() && Math.abs(l.elevationDeg().value() - 30) < 2.5 * l.elevationDeg().std() ? 1 : 0;
+            within += Math.abs(l.azimuthDeg().value() + 70) < 2.5 * l.azimuthDeg().std()
+                    && Math.abs(l.elevationDeg().value() - 30) < 2.5 * l.elevationDeg().std() ? 1 : 0;
         }
         assertThat(within).isGreaterThanOrEqualTo(47);
     }
@@ -129,7 +133,8 @@ class LightSolverTest {
         assertThat(faint.keyToFillStops()).isNull();
         assertThat(faint.refused()).extracting(PictureLight.Refusal::why).contains("faint", "no-pair");
         PictureCamera unknown = CameraSolver.solve(Marks.none(W, H));
-        assertThat(LightSolver.solve(p, unknown, LightMarks.NONE.withShadows(List.of(shadow(-70, 30)))).refused()).contains(new PictureLight.Refusal("direction", "no-camera"));
+        assertThat(LightSolver.solve(p, unknown, LightMarks.NONE.withShadows(List.of(shadow(-70, 30)))).refused())
+                .contains(new PictureLight.Refusal("direction", "no-camera"));
     }
 
     @Test
@@ -141,14 +146,16 @@ class LightSolverTest {
         Area dark = around(FOOT.plus(along.times(0.2)), 0.012);
         Area bright = around(FOOT.plus(new Vec(0.6, 0, 0.5)), 0.1);
         LightMarks.Face lit = new LightMarks.Face(bright, LightMarks.Lies.GROUND);
-        PictureLight l = LightSolver.solve(p, CAMERA, new LightMarks(List.of(shadow(-70, 30)), List.of(bright), List.of(lit), List.of(new LightMarks.Face(dark, LightMarks.Lies.GROUND)), List.of(), List.of()));
+        PictureLight l = LightSolver.solve(p, CAMERA, new LightMarks(List.of(shadow(-70, 30)), List.of(bright), List.of(lit),
+                List.of(new LightMarks.Face(dark, LightMarks.Lies.GROUND)), List.of(), List.of()));
         assertThat(l.key().kelvin()).isCloseTo(4000, within(120.0));
         assertThat(l.fill().kelvin()).isCloseTo(7500, within(225.0));
         assertThat(l.keyToFillStops().value()).isCloseTo(2, within(0.15));
     }
 
     private static Area around(Vec m, double half) {
-        return new Area(List.of(px(m.plus(new Vec(-half, 0, -half))), px(m.plus(new Vec(half, 0, -half))), px(m.plus(new Vec(half, 0, half))), px(m.plus(new Vec(-half, 0, half)))));
+        return new Area(List.of(px(m.plus(new Vec(-half, 0, -half))), px(m.plus(new Vec(half, 0, -half))),
+                px(m.plus(new Vec(half, 0, half))), px(m.plus(new Vec(-half, 0, half)))));
     }
 
     /// Published: D65 6504 K, illuminant A 2856 K, D50 5002 K.
@@ -165,6 +172,7 @@ class LightSolverTest {
         assertThat(Neutral.of(0, 0, 0)).isEmpty();
         assertThat(Neutral.of(0, 1, 0)).isEmpty();
         assertThatIllegalArgumentException().isThrownBy(() -> new Area(List.of(Point.ZERO, Point.ZERO)));
-        assertThatIllegalArgumentException().isThrownBy(() -> LightMarks.NONE.withLit(List.of(new LightMarks.Face(around(FOOT, 0.1), LightMarks.Lies.GROUND))));
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> LightMarks.NONE.withLit(List.of(new LightMarks.Face(around(FOOT, 0.1), LightMarks.Lies.GROUND))));
     }
 }

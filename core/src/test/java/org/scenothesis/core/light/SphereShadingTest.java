@@ -17,11 +17,13 @@ import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 
-/// Balls and an upright round body, cut by rays from a camera that is turned down and rolled: the normals are the world's, not those of the picture.
+/// Balls and an upright round body, cut by rays from a camera that is turned down and rolled: the normals are the world's, not those of the
+/// picture.
 class SphereShadingTest {
     private static final int W = 640;
     private static final int H = 360;
-    private static final PictureCamera CAMERA = PictureCamera.known(W, H, Estimate.exact(600), Estimate.exact(-12), Estimate.exact(3), Estimate.exact(1.5));
+    private static final PictureCamera CAMERA = PictureCamera.known(W, H, Estimate.exact(600), Estimate.exact(-12), Estimate.exact(3),
+            Estimate.exact(1.5));
     private static final Vec EYE = new Vec(0, 1.5, 0);
     private static final Vec BALL = new Vec(-0.8, 0.7, 4);
     private static final double BALL_M = 0.35;
@@ -73,10 +75,12 @@ class SphereShadingTest {
     @ParameterizedTest
     @CsvSource({"-70, 30, 2, true", "40, 20, 1, true", "150, 45, 3, false", "-105, 10, 1.5, true", "170, 70, 2, false"})
     void aBallShowsTheLightWithinWhatItSays(double azimuth, double elevation, double stops, boolean darkSideSeen) {
-        PictureLight l = LightSolver.solve(shaded(towards(azimuth, elevation), 0.6, 0.6 * Math.pow(2, -stops), false), CAMERA, marked(LightMarks.Shape.BALL));
+        PictureLight l = LightSolver.solve(shaded(towards(azimuth, elevation), 0.6, 0.6 * Math.pow(2, -stops), false), CAMERA,
+                marked(LightMarks.Shape.BALL));
         assertThat(l.hasKey()).isTrue();
         assertThat(l.hinted()).isTrue();
-        assertThat(Math.abs(Math.IEEEremainder(l.azimuthDeg().value() - azimuth, 360)) * Math.cos(Math.toRadians(elevation))).isLessThan(2 * l.azimuthDeg().std());
+        assertThat(Math.abs(Math.IEEEremainder(l.azimuthDeg().value() - azimuth, 360)) * Math.cos(Math.toRadians(elevation)))
+                .isLessThan(2 * l.azimuthDeg().std());
         assertThat(l.elevationDeg().value()).isCloseTo(elevation, within(2 * l.elevationDeg().std()));
         assertThat(l.azimuthDeg().std()).isBetween(8.0, 25.0);
         if (darkSideSeen) {
@@ -103,7 +107,8 @@ class SphereShadingTest {
         Vec foot = new Vec(0.6, 0, 4);
         Vec to = towards(-70, 30);
         LightMarks.Shadow s = new LightMarks.Shadow(
-                CAMERA.project(foot).orElseThrow(), CAMERA.project(foot.plus(Vec.UP.times(0.5))).orElseThrow(), CAMERA.project(foot.plus(Vec.UP.times(0.5)).minus(to.times(0.5 / to.y()))).orElseThrow());
+                CAMERA.project(foot).orElseThrow(), CAMERA.project(foot.plus(Vec.UP.times(0.5))).orElseThrow(),
+                CAMERA.project(foot.plus(Vec.UP.times(0.5)).minus(to.times(0.5 / to.y()))).orElseThrow());
         PictureLight l = LightSolver.solve(p, CAMERA, marked(LightMarks.Shape.BALL).withShadows(List.of(s)));
         assertThat(l.hinted()).isFalse();
         assertThat(l.azimuthDeg().value()).isCloseTo(-70, within(1.0));
@@ -123,9 +128,12 @@ class SphereShadingTest {
             }
         });
         assertThat(LightSolver.solve(painted, CAMERA, marked(LightMarks.Shape.BALL)).hasKey()).as("a chequered ball").isFalse();
-        assertThat(LightSolver.solve(painted, CAMERA, LightMarks.NONE.withRounds(List.of(new LightMarks.Round(LightMarks.Shape.BALL, new Point(-90, -90), new Point(-80, -90))))).hasKey()).as("outside the picture").isFalse();
+        assertThat(LightSolver.solve(painted, CAMERA,
+                LightMarks.NONE.withRounds(List.of(new LightMarks.Round(LightMarks.Shape.BALL, new Point(-90, -90), new Point(-80, -90)))))
+                .hasKey()).as("outside the picture").isFalse();
         PictureCamera unknown = CameraSolver.solve(Marks.none(W, H));
-        assertThat(LightSolver.solve(painted, unknown, marked(LightMarks.Shape.BALL)).refused()).contains(new PictureLight.Refusal("direction", "no-camera"));
+        assertThat(LightSolver.solve(painted, unknown, marked(LightMarks.Shape.BALL)).refused())
+                .contains(new PictureLight.Refusal("direction", "no-camera"));
     }
 
     @Test
@@ -152,8 +160,10 @@ class SphereShadingTest {
         assertThat(lamp.colour().kelvin()).isCloseTo(Neutral.of(1.6, 0.88, 0.3).orElseThrow().kelvin(), within(60.0));
         assertThat(l.rims().get(1).azimuthDeg()).isNegative();
         assertThat(l.hasKey()).as("a lamp that is seen is no key").isFalse();
-        assertThat(LightSolver.direction(CAMERA, LightMarks.NONE.withLamps(List.of(new Point(500, 80)))).rims().getFirst().colour()).as("nothing is read of the picture while it is pulled").isNull();
-        assertThat(LightSolver.solve(Picture.filled(W, H, 1, 1, 1), CAMERA, LightMarks.NONE.withLamps(List.of(new Point(500, 80)))).rims().getFirst().colour()).as("all clipped").isNull();
+        assertThat(LightSolver.direction(CAMERA, LightMarks.NONE.withLamps(List.of(new Point(500, 80)))).rims().getFirst().colour())
+                .as("nothing is read of the picture while it is pulled").isNull();
+        assertThat(LightSolver.solve(Picture.filled(W, H, 1, 1, 1), CAMERA, LightMarks.NONE.withLamps(List.of(new Point(500, 80)))).rims()
+                .getFirst().colour()).as("all clipped").isNull();
     }
 
     @Test

@@ -181,7 +181,8 @@ class LockMeterTest {
         Plane ref = texture(10);
         List<Point> corners = Features.spread(ref, 200, 8);
         assertThat(corners).hasSizeGreaterThan(120);
-        assertThat(corners.stream().filter(p -> p.x() < W / 2.0).count()).isBetween((long) corners.size() / 3, (long) corners.size() * 2 / 3);
+        assertThat(corners.stream().filter(p -> p.x() < W / 2.0).count())
+                .isBetween((long) corners.size() / 3, (long) corners.size() * 2 / 3);
         List<Point> went = Features.follow(ref, Resample.warp(ref, PlanarMap.shift(-6, 3), bands), corners);
         int good = 0;
         for (int i = 0; i < corners.size(); i++) {

@@ -66,7 +66,8 @@ class LockSeriesTest {
         assertThat(report(4, i -> lost).found()).isFalse();
     }
 
-    /// Ten frames in which somebody stood before the lens used to count as no shift, so that a camera that stood elsewhere all the time read as bumped.
+    /// Ten frames in which somebody stood before the lens used to count as no shift, so that a camera that stood elsewhere all the time
+    /// read as bumped.
     @Test
     void aSteadyOffsetWithLostFramesIsNoBump() {
         LockReport rep = report(60, i -> i >= 20 && i < 30 ? FrameLock.lost(null) : at(1.5, 0, 0));
@@ -102,7 +103,8 @@ class LockSeriesTest {
         LockReport rep = report(9, i -> new FrameLock(PlanarMap.identity(), 0, 0, 0.05, 0.8, 0.004, 0, 0, 1, null, true));
         assertThat(rep.exposureStops()).isNull();
         assertThat(rep.driftStops()).isNull();
-        assertThat(LockJudge.judge(rep, TAKE, HouseRules.DEFAULT, false).stream().filter(f -> f.measure() == Measure.EXPOSURE).findFirst().orElseThrow().verdict())
+        assertThat(LockJudge.judge(rep, TAKE, HouseRules.DEFAULT, false).stream().filter(f -> f.measure() == Measure.EXPOSURE).findFirst()
+                .orElseThrow().verdict())
                 .isEqualTo(Verdict.NOT_MEASURED);
     }
 
@@ -132,7 +134,8 @@ class LockSeriesTest {
         assertThat(verdict(Measure.CAMERA, bare)).isEqualTo(Verdict.NOT_MEASURED);
         FrameLock textured = new FrameLock(PlanarMap.shift(0.7, 0), 0, 0, 0.26, 0.3, 0.02, 0, 0, 1, Gains.UNITY, true);
         assertThat(verdict(Measure.CAMERA, textured)).isEqualTo(Verdict.WATCH);
-        LockReport bumped = report(24, i -> new FrameLock(PlanarMap.shift(i < 12 ? 0 : 0.4, 0), 0, 0, 0.26, 0.3, i < 12 ? 0.01 : 0.2, 0, 0, 1, Gains.UNITY, true));
+        LockReport bumped = report(24, i -> new FrameLock(PlanarMap.shift(i < 12 ? 0 : 0.4, 0), 0, 0, 0.26, 0.3, i < 12 ? 0.01 : 0.2, 0, 0,
+                1, Gains.UNITY, true));
         assertThat(LockJudge.judge(bumped, TAKE, HouseRules.DEFAULT, false)).extracting(Finding::measure).doesNotContain(Measure.BUMP);
     }
 
@@ -140,15 +143,19 @@ class LockSeriesTest {
     @Test
     void aSwayingPictureAndLeaningRowsAreToldApart() {
         SplittableRandom r = new SplittableRandom(5);
-        LockReport sways = report(48, i -> new FrameLock(PlanarMap.shift(0.8 * Math.sin(i * 0.9), 0), 0, 0, 0.05, 0.8, 0.01, 0.02 * r.nextGaussian(), 0.02, 1, Gains.UNITY, true));
+        LockReport sways = report(48, i -> new FrameLock(PlanarMap.shift(0.8 * Math.sin(i * 0.9), 0), 0, 0, 0.05, 0.8, 0.01,
+                0.02 * r.nextGaussian(), 0.02, 1, Gains.UNITY, true));
         assertThat(found(sways)).contains(Measure.WANDER).doesNotContain(Measure.LEAN);
         assertThat(sways.settled().wanderPx()).isCloseTo(0.8, within(0.06));
-        LockReport leans = report(48, i -> new FrameLock(PlanarMap.shift(0.02 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.01, 0.8 * Math.sin(i * 1.7), 0.02, 1, Gains.UNITY, true));
+        LockReport leans = report(48, i -> new FrameLock(PlanarMap.shift(0.02 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.01,
+                0.8 * Math.sin(i * 1.7), 0.02, 1, Gains.UNITY, true));
         assertThat(found(leans)).contains(Measure.LEAN).doesNotContain(Measure.WANDER);
-        LockReport noisy = report(48, i -> new FrameLock(PlanarMap.shift(0.3 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.3, 0.3 * r.nextGaussian(), 0.3, 1, Gains.UNITY, true));
+        LockReport noisy = report(48, i -> new FrameLock(PlanarMap.shift(0.3 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.3,
+                0.3 * r.nextGaussian(), 0.3, 1, Gains.UNITY, true));
         assertThat(found(noisy)).doesNotContain(Measure.WANDER, Measure.LEAN);
         // Points on one side of a bare room know the middle well and the rows hardly.
-        LockReport oneSided = report(48, i -> new FrameLock(PlanarMap.shift(0.01 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.01, 0.6 * r.nextGaussian(), 0.6, 1, Gains.UNITY, true));
+        LockReport oneSided = report(48, i -> new FrameLock(PlanarMap.shift(0.01 * r.nextGaussian(), 0), 0, 0, 0.05, 0.8, 0.01,
+                0.6 * r.nextGaussian(), 0.6, 1, Gains.UNITY, true));
         assertThat(found(oneSided)).doesNotContain(Measure.LEAN);
     }
 
@@ -160,7 +167,8 @@ class LockSeriesTest {
         assertThat(r.bumpFrame()).isNull();
         assertThat(found(r)).contains(Measure.WANDER).doesNotContain(Measure.BUMP);
         assertThat(r.at(20).shift().x()).isCloseTo(3 * Math.sin(2.2), within(1e-9));
-        assertThat(r.at(20).corners().getFirst().minus(r.at(40).corners().getFirst()).x()).isCloseTo(3 * (Math.sin(2.2) - Math.sin(4.4)), within(1e-9));
+        assertThat(r.at(20).corners().getFirst().minus(r.at(40).corners().getFirst()).x()).isCloseTo(3 * (Math.sin(2.2) - Math.sin(4.4)),
+                within(1e-9));
         LockReport drifts = report(96, i -> at(1.2 * i / 95.0, 0, 0));
         assertThat(drifts.bumpFrame()).as("a slow drift is no bump").isNull();
         assertThat(drifts.at(90).shift().x() - drifts.at(5).shift().x()).isCloseTo(1.2 * 85 / 95.0, within(1e-9));

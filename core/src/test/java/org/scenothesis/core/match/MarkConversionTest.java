@@ -57,7 +57,8 @@ class MarkConversionTest {
         assertThat(lens.plate().k1()).isZero();
         assertThat(lens.own().viewDeg()).isCloseTo(2 * Math.toDegrees(Math.atan(640.0 / 900)), within(0.5));
         assertThat(MarkConversion.lens(solved(0), solved(0))).as("neither bends").isEmpty();
-        assertThat(MarkConversion.lens(bent, CameraSolver.solve(MarkConversion.camera(List.of(), W, H)))).as("the plate's lens is not known").isEmpty();
+        assertThat(MarkConversion.lens(bent, CameraSolver.solve(MarkConversion.camera(List.of(), W, H))))
+                .as("the plate's lens is not known").isEmpty();
     }
 
     @Test
@@ -83,22 +84,27 @@ class MarkConversionTest {
     @Test
     void whatCertainlyStandsIsLookedAtForAShadowBeforeWhatMayHang() {
         Evidence edge = new Evidence.Edge(Evidence.Runs.UP, new Point(0.2, 0.3), new Point(0.2, 0.8));
-        assertThat(MarkConversion.standing(List.of(edge), W, H)).as("its lower end is its foot").containsExactly(new ShadowProposal.Stands(new Point(0.2 * W, 0.8 * H), new Point(0.2 * W, 0.3 * H)));
+        assertThat(MarkConversion.standing(List.of(edge), W, H)).as("its lower end is its foot")
+                .containsExactly(new ShadowProposal.Stands(new Point(0.2 * W, 0.8 * H), new Point(0.2 * W, 0.3 * H)));
         Evidence staff = new Evidence.Staff(new Point(0.5, 0.8), new Point(0.5, 0.4));
-        assertThat(MarkConversion.standing(List.of(edge, staff), W, H)).containsExactly(new ShadowProposal.Stands(new Point(0.5 * W, 0.8 * H), new Point(0.5 * W, 0.4 * H)));
+        assertThat(MarkConversion.standing(List.of(edge, staff), W, H))
+                .containsExactly(new ShadowProposal.Stands(new Point(0.5 * W, 0.8 * H), new Point(0.5 * W, 0.4 * H)));
     }
 
     @Test
     void everyMarkOfTheLightIsHandedOnInPixels() {
         LightMarks m = MarkConversion.light(
                 List.of(
-                        new Evidence.Shade(new Point(0.5, 0.5), new Point(0.6, 0.5), LightMarks.Lies.FACING), new Evidence.Round(LightMarks.Shape.HEAD, new Point(0.25, 0.5), new Point(0.25, 0.6)), new Evidence.Lamp(new Point(0.75, 0.1)),
+                        new Evidence.Shade(new Point(0.5, 0.5), new Point(0.6, 0.5), LightMarks.Lies.FACING),
+                        new Evidence.Round(LightMarks.Shape.HEAD, new Point(0.25, 0.5), new Point(0.25, 0.6)),
+                        new Evidence.Lamp(new Point(0.75, 0.1)),
                         new Evidence.Round(LightMarks.Shape.BALL, new Point(0.5, 0.5), new Point(0.5, 0.5))),
                 W, H);
         assertThat(m.lit()).hasSize(1);
         assertThat(m.unlit().getFirst().lies()).isEqualTo(LightMarks.Lies.FACING);
         assertThat(m.unlit().getFirst().area().holds(0.6 * W, 0.5 * H)).isTrue();
-        assertThat(m.rounds()).as("a round thing without size is none").containsExactly(new LightMarks.Round(LightMarks.Shape.HEAD, new Point(320, 360), new Point(320, 432)));
+        assertThat(m.rounds()).as("a round thing without size is none")
+                .containsExactly(new LightMarks.Round(LightMarks.Shape.HEAD, new Point(320, 360), new Point(320, 432)));
         assertThat(m.lamps()).containsExactly(new Point(960, 72));
     }
 
@@ -109,6 +115,7 @@ class MarkConversionTest {
         marks.add(new Evidence.LensHeight(1.5));
         PictureCamera c = CameraSolver.solve(MarkConversion.camera(marks, W, H));
         assertThat(c.lensHeightM().value()).isEqualTo(1.5);
-        assertThat(MarkConversion.read(new Evidence.Tape(marks.get(2).points().get(0), marks.get(2).points().get(1)), c).orElseThrow().value()).as("an edge on the floor, from 3.2 to 6 m").isCloseTo(2.8, within(0.02));
+        assertThat(MarkConversion.read(new Evidence.Tape(marks.get(2).points().get(0), marks.get(2).points().get(1)), c).orElseThrow()
+                .value()).as("an edge on the floor, from 3.2 to 6 m").isCloseTo(2.8, within(0.02));
     }
 }

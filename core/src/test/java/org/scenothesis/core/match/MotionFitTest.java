@@ -83,7 +83,8 @@ class MotionFitTest {
         assertThat(Motion.of(leaning, 16, 0.05, 0).fit().rowsOffPx()).as("sixteen points fit anything").isGreaterThan(100);
         PlanarMap spread = new PlanarMap(1, 0, 0, 0, 1 + 1.2 / H, -0.6, 0, 0, 1);
         assertThat(Math.abs(Motion.of(spread, 400, 0.05, 0).fit().rowsPx())).isCloseTo(1.2, Offset.offset(0.1));
-        assertThat(Motion.of(PlanarMap.similarity(1.004, Math.toRadians(0.3), CENTRE, new Point(2, -1)), 300, 0.05, 60).fit().rowsPx()).isCloseTo(0, Offset.offset(0.08));
+        assertThat(Motion.of(PlanarMap.similarity(1.004, Math.toRadians(0.3), CENTRE, new Point(2, -1)), 300, 0.05, 60).fit().rowsPx())
+                .isCloseTo(0, Offset.offset(0.08));
     }
 
     @Test
@@ -98,7 +99,8 @@ class MotionFitTest {
         }
     }
 
-    /// People walk through the left half of the frame of a fixed camera, each point further the more it lies to the left, as a keystone would have it.
+    /// People walk through the left half of the frame of a fixed camera, each point further the more it lies to the left, as a keystone
+    /// would have it.
     @ParameterizedTest
     @CsvSource({"0.5, 3.4", "0.5, -2", "0.55, 1.2", "0.45, 6"})
     void peopleOverHalfOfTheFrameAreNoMoveOfTheCamera(double edge, double most) {

@@ -70,7 +70,8 @@ class CameraSolverTest {
                 refused++;
                 continue;
             }
-            double[] off = {off(c.focalPx(), focal), off(c.tiltDeg(), tilt), off(c.rollDeg(), roll), off(c.headingDeg(), pan), off(c.lensHeightM(), 1.5)};
+            double[] off = {off(c.focalPx(), focal), off(c.tiltDeg(), tilt), off(c.rollDeg(), roll), off(c.headingDeg(), pan),
+                    off(c.lensHeightM(), 1.5)};
             for (double o : off) {
                 within += o <= 2.5 ? 1 : 0;
                 wide += o <= 0.7 ? 1 : 0;
@@ -94,7 +95,8 @@ class CameraSolverTest {
             MarkedRoom barrel = room(p, -0.12, seed, 0.5);
             PictureCamera b = CameraSolver.solve(barrel.marks(barrel.lines(7, ALL)));
             bent += b.bent() && Math.abs(b.distortion() + 0.12) < 0.03 ? 1 : 0;
-            CameraPose crop = new CameraPose(p.position(), p.panDeg(), -25, p.rollDeg(), p.focalPx(), MarkedRoom.W, MarkedRoom.H, new Point(420, 250));
+            CameraPose crop = new CameraPose(p.position(), p.panDeg(), -25, p.rollDeg(), p.focalPx(), MarkedRoom.W, MarkedRoom.H,
+                    new Point(420, 250));
             MarkedRoom part = room(crop, 0, seed, 0.5);
             PictureCamera c = CameraSolver.solve(part.marks(part.lines(7, ALL)));
             cropped += c.principalFound() && c.principalPx().minus(new Point(420, 250)).length() < 60 ? 1 : 0;
@@ -109,15 +111,18 @@ class CameraSolverTest {
         PictureCamera one = CameraSolver.solve(straight.marks(straight.lines(5, ALL)));
         assertThat(one.focalPx()).isNull();
         assertThat(one.tiltDeg().value()).isCloseTo(0, within(0.3));
-        assertThat(one.refused()).contains(new PictureCamera.Refusal("focal", "one-point"), new PictureCamera.Refusal("lens-height", "no-length"));
+        assertThat(one.refused()).contains(new PictureCamera.Refusal("focal", "one-point"),
+                new PictureCamera.Refusal("lens-height", "no-length"));
         assertThat(one.ground(new Point(640, 700))).as("no metres without a lens").isEmpty();
         MarkedRoom level = room(pose(1100, 35, 0, 0, 1.6), 0, 5, 0.7);
         PictureCamera uprights = CameraSolver.solve(level.marks(level.lines(5, Direction.Y)));
         assertThat(uprights.refused()).contains(new PictureCamera.Refusal("focal", "verticals-only"));
         assertThat(uprights.tiltDeg().value()).as("parallel uprights are seen by a level camera").isCloseTo(0, within(1.5));
         assertThat(uprights.headingDeg()).isNull();
-        assertThat(CameraSolver.solve(level.marks(level.lines(5, Direction.Z, Direction.Y))).refused()).contains(new PictureCamera.Refusal("focal", "level-verticals"));
-        assertThat(CameraSolver.solve(Marks.none(MarkedRoom.W, MarkedRoom.H)).refused()).extracting(PictureCamera.Refusal::why).contains("nothing");
+        assertThat(CameraSolver.solve(level.marks(level.lines(5, Direction.Z, Direction.Y))).refused())
+                .contains(new PictureCamera.Refusal("focal", "level-verticals"));
+        assertThat(CameraSolver.solve(Marks.none(MarkedRoom.W, MarkedRoom.H)).refused()).extracting(PictureCamera.Refusal::why)
+                .contains("nothing");
     }
 
     /// Directions have no sign, so that an upside-down camera would fit them as well.
@@ -143,7 +148,9 @@ class CameraSolverTest {
         double up = 1200 * Math.tan(Math.toRadians(7));
         double slope = Math.tan(Math.toRadians(1.5));
         double middle = 360 - up / Math.cos(Math.toRadians(1.5));
-        Marks m = Marks.none(MarkedRoom.W, MarkedRoom.H).withHorizon(new Marks.Line(Direction.X, new Point(0, middle + 640 * slope), new Point(1280, middle - 640 * slope))).withFocalPx(1200.0).withLensHeightM(1.42);
+        Marks m = Marks.none(MarkedRoom.W, MarkedRoom.H)
+                .withHorizon(new Marks.Line(Direction.X, new Point(0, middle + 640 * slope), new Point(1280, middle - 640 * slope)))
+                .withFocalPx(1200.0).withLensHeightM(1.42);
         PictureCamera c = CameraSolver.solve(m);
         assertThat(c.tiltDeg().value()).isCloseTo(-7, within(0.1));
         assertThat(c.rollDeg().value()).isCloseTo(1.5, within(0.1));
@@ -164,7 +171,8 @@ class CameraSolverTest {
         Marks.Line first = moved.getFirst();
         moved.set(0, new Marks.Line(first.direction(), first.from().plus(new Point(2, -3)), first.to()));
         Marks other = m.withLines(moved);
-        assertThat(CameraSolver.solve(other, before).focalPx().value()).isCloseTo(CameraSolver.solve(other).focalPx().value(), within(1e-2));
+        assertThat(CameraSolver.solve(other, before).focalPx().value()).isCloseTo(CameraSolver.solve(other).focalPx().value(),
+                within(1e-2));
     }
 
     @Test
@@ -178,7 +186,8 @@ class CameraSolverTest {
     /// One field of tiles on the floor, seen across its corner: nothing else is marked.
     private static Marks.Tiles tiles(MarkedRoom room, double metres) {
         Vec a = new Vec(-1.2, 0, 2.4);
-        return new Marks.Tiles(List.of(room.seen(a), room.seen(a.plus(new Vec(2.4, 0, 0))), room.seen(a.plus(new Vec(2.4, 0, 3))), room.seen(a.plus(new Vec(0, 0, 3)))), 4, 5, metres);
+        return new Marks.Tiles(List.of(room.seen(a), room.seen(a.plus(new Vec(2.4, 0, 0))), room.seen(a.plus(new Vec(2.4, 0, 3))),
+                room.seen(a.plus(new Vec(0, 0, 3)))), 4, 5, metres);
     }
 
     @Test
@@ -187,14 +196,17 @@ class CameraSolverTest {
         int within = 0;
         for (int i = 0; i < 60; i++) {
             SplittableRandom r = new SplittableRandom(i);
-            CameraPose pose = new CameraPose(new Vec(r.nextDouble(-0.5, 0.5), 1.5, 0), r.nextDouble(18, 30), r.nextDouble(-26, -18), 2, 1000, MarkedRoom.W, MarkedRoom.H);
+            CameraPose pose = new CameraPose(new Vec(r.nextDouble(-0.5, 0.5), 1.5, 0), r.nextDouble(18, 30), r.nextDouble(-26, -18), 2,
+                    1000, MarkedRoom.W, MarkedRoom.H);
             MarkedRoom room = new MarkedRoom(pose, 0, r, 0.7);
             PictureCamera c = CameraSolver.solve(room.marks(List.of()).withTiles(List.of(tiles(room, 0.6))));
             if (c.focalPx() == null || c.lensHeightM() == null) {
                 continue;
             }
             known++;
-            within += Math.abs(c.focalPx().value() - 1000) < 2.5 * c.focalPx().std() && Math.abs(c.lensHeightM().value() - 1.5) < 2.5 * c.lensHeightM().std() && Math.abs(c.tiltDeg().value() - pose.tiltDeg()) < 2.5 * c.tiltDeg().std() ? 1
+            within += Math.abs(c.focalPx().value() - 1000) < 2.5 * c.focalPx().std()
+                    && Math.abs(c.lensHeightM().value() - 1.5) < 2.5 * c.lensHeightM().std()
+                    && Math.abs(c.tiltDeg().value() - pose.tiltDeg()) < 2.5 * c.tiltDeg().std() ? 1
                     : 0;
         }
         assertThat(known).isGreaterThan(45);
@@ -213,11 +225,14 @@ class CameraSolverTest {
         // Seen straight on, two edges never meet: what is square tells how far away they are.
         CameraPose ahead = new CameraPose(new Vec(0, 1.5, 0), 0, -22, 0, 1000, MarkedRoom.W, MarkedRoom.H);
         MarkedRoom straight = new MarkedRoom(ahead, 0, new SplittableRandom(1), 0);
-        assertThat(CameraSolver.solve(straight.marks(List.of()).withTiles(List.of(tiles(straight, 0)))).focalPx().value()).isCloseTo(1000, within(8.0));
+        assertThat(CameraSolver.solve(straight.marks(List.of()).withTiles(List.of(tiles(straight, 0)))).focalPx().value())
+                .isCloseTo(1000, within(8.0));
         Marks.Tiles field = tiles(straight, 0);
         PictureCamera edges = CameraSolver.solve(straight.marks(List.of(
-                new Marks.Line(Marks.Direction.X, field.corners().get(0), field.corners().get(1)), new Marks.Line(Marks.Direction.X, field.corners().get(3), field.corners().get(2)),
-                new Marks.Line(Marks.Direction.Z, field.corners().get(0), field.corners().get(3)), new Marks.Line(Marks.Direction.Z, field.corners().get(1), field.corners().get(2)))));
+                new Marks.Line(Marks.Direction.X, field.corners().get(0), field.corners().get(1)),
+                new Marks.Line(Marks.Direction.X, field.corners().get(3), field.corners().get(2)),
+                new Marks.Line(Marks.Direction.Z, field.corners().get(0), field.corners().get(3)),
+                new Marks.Line(Marks.Direction.Z, field.corners().get(1), field.corners().get(2)))));
         assertThat(edges.focalPx()).as("as edges alone they do not").isNull();
     }
 
@@ -226,6 +241,8 @@ class CameraSolverTest {
         Point p = new Point(10, 10);
         assertThatIllegalArgumentException().isThrownBy(() -> new Marks.Tiles(List.of(p, p, p), 1, 1, 0));
         assertThatIllegalArgumentException().isThrownBy(() -> new Marks.Tiles(List.of(p, p, p, p), 1, 1, 0));
-        assertThatIllegalArgumentException().isThrownBy(() -> new Marks.Tiles(List.of(p, p.plus(new Point(9, 0)), p.plus(new Point(9, 9)), p.plus(new Point(0, 9))), 0, 1, 0));
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> new Marks.Tiles(List.of(p, p.plus(new Point(9, 0)), p.plus(new Point(9, 9)), p.plus(new Point(0, 9))), 0,
+                1, 0));
     }
 }

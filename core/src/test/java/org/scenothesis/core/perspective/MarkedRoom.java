@@ -18,7 +18,8 @@ record MarkedRoom(CameraPose pose, double bend, SplittableRandom hand, double of
         double x = (p.x() - pose.principal().x()) / pose.focalPx();
         double y = (p.y() - pose.principal().y()) / pose.focalPx();
         double s = 1 + bend * (x * x + y * y);
-        return new Point(pose.principal().x() + pose.focalPx() * x * s + offPx * hand.nextGaussian(), pose.principal().y() + pose.focalPx() * y * s + offPx * hand.nextGaussian());
+        return new Point(pose.principal().x() + pose.focalPx() * x * s + offPx * hand.nextGaussian(), pose.principal()
+                .y() + pose.focalPx() * y * s + offPx * hand.nextGaussian());
     }
 
     private boolean before(Vec v) {

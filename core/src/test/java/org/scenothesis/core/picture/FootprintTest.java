@@ -44,7 +44,8 @@ class FootprintTest {
         double worst = 0;
         for (int y = 0; y < h; y++) {
             for (int x = 0; x < w; x++) {
-                double off = Math.abs(out.at(x, y) - mean(x * across / SIDE, y * down / SIDE, across / SIDE, down / SIDE, (int) Math.ceil(4 * Math.max(across, down))));
+                double off = Math.abs(out.at(x, y) - mean(x * across / SIDE, y * down / SIDE, across / SIDE, down / SIDE,
+                        (int) Math.ceil(4 * Math.max(across, down))));
                 sum += off * off;
                 worst = Math.max(worst, off);
             }

@@ -101,7 +101,8 @@ class KernelsTest {
         Plane p = random(97, 131, 4);
         assertThat(Blur.gaussian(p, 5, many).data()).containsExactly(Blur.gaussian(p, 5, one).data());
         assertThat(Resample.scale(p, 40, 60, many).data()).containsExactly(Resample.scale(p, 40, 60, one).data());
-        assertThat(Resample.warp(p, PlanarMap.shift(0.3, 0.7), many).data()).containsExactly(Resample.warp(p, PlanarMap.shift(0.3, 0.7), one).data());
+        assertThat(Resample.warp(p, PlanarMap.shift(0.3, 0.7), many).data())
+                .containsExactly(Resample.warp(p, PlanarMap.shift(0.3, 0.7), one).data());
         assertThat(Morphology.dilate(p, 3, many).data()).containsExactly(Morphology.dilate(p, 3, one).data());
     }
 
@@ -172,7 +173,8 @@ class KernelsTest {
 
     @Test
     void polygonCoverageIsItsArea() {
-        Plane c = new Polygon(List.of(new Point(10, 10), new Point(30.5, 10), new Point(30.5, 25.25), new Point(10, 25.25))).coverage(50, 40, one);
+        Plane c = new Polygon(List.of(new Point(10, 10), new Point(30.5, 10), new Point(30.5, 25.25), new Point(10, 25.25)))
+                .coverage(50, 40, one);
         double sum = 0;
         for (float v : c.data()) {
             sum += v;

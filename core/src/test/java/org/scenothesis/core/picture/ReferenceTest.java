@@ -109,7 +109,8 @@ class ReferenceTest {
         Plane half = Resample.half(p, MANY);
         for (int y = 0; y < half.height(); y++) {
             for (int x = 0; x < half.width(); x++) {
-                float mean = (held(p, 2 * x, 2 * y) + held(p, 2 * x + 1, 2 * y) + held(p, 2 * x, 2 * y + 1) + held(p, 2 * x + 1, 2 * y + 1)) / 4;
+                float mean = (held(p, 2 * x, 2 * y) + held(p, 2 * x + 1, 2 * y) + held(p, 2 * x, 2 * y + 1)
+                        + held(p, 2 * x + 1, 2 * y + 1)) / 4;
                 assertThat(half.at(x, y)).isCloseTo(mean, Offset.offset(1e-6f));
             }
         }
@@ -134,7 +135,9 @@ class ReferenceTest {
         Plane found = Resample.scale(p, width, height, MANY);
         for (int y = 0; y < height; y++) {
             for (int x = 0; x < width; x++) {
-                assertThat((double) found.at(x, y)).isCloseTo(tent(p, (x + 0.5) * w / width - 0.5, w / (double) width, (y + 0.5) * h / height - 0.5, h / (double) height), Offset.offset(1e-5));
+                assertThat((double) found.at(x, y))
+                        .isCloseTo(tent(p, (x + 0.5) * w / width - 0.5, w / (double) width, (y + 0.5) * h / height - 0.5,
+                        h / (double) height), Offset.offset(1e-5));
             }
         }
         assertSame(Resample.scale(Plane.filled(w, h, 0.6f), width, height, MANY), Plane.filled(width, height, 0.6f), 1e-5f);

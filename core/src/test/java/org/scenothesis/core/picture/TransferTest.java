@@ -11,14 +11,17 @@ import org.junit.jupiter.params.provider.EnumSource;
 class TransferTest {
     // Published values of the curves: IEC 61966-2-1 and BT.709-6.
     @ParameterizedTest
-    @CsvSource({"SRGB, 0.5, 0.2140411", "SRGB, 0.04045, 0.0031308", "SRGB, 1, 1", "SRGB, 0, 0", "BT709, 0.5, 0.2595894", "BT709, 0.045, 0.01", "LINEAR, 0.3, 0.3"})
+    @CsvSource({"SRGB, 0.5, 0.2140411", "SRGB, 0.04045, 0.0031308", "SRGB, 1, 1", "SRGB, 0, 0", "BT709, 0.5, 0.2595894",
+            "BT709, 0.045, 0.01", "LINEAR, 0.3, 0.3"})
     void codeValuesBecomeTheLightTheStandardSays(Transfer t, double code, double light) {
         assertThat(t.toLinear(code)).isCloseTo(light, Offset.offset(2e-5));
     }
 
-    /// ITU-R BT.2408: diffuse white at 203 cd/m² lies at 58 % PQ and 75 % HLG; BT.2100: PQ 0.508 is 100 cd/m², the peak 10 000; HLG 0.5 is a twelfth of the peak.
+    /// ITU-R BT.2408: diffuse white at 203 cd/m² lies at 58 % PQ and 75 % HLG; BT.2100: PQ 0.508 is 100 cd/m², the peak 10 000; HLG 0.5 is
+    /// a twelfth of the peak.
     @ParameterizedTest
-    @CsvSource({"PQ, 0.58068, 1", "PQ, 0.508078, 0.492611", "PQ, 1, 49.26108", "HLG, 0.75, 1", "HLG, 0.5, 0.314538", "LOG100, 0.5, 0.1", "GAMMA24, 0.5, 0.189465"})
+    @CsvSource({"PQ, 0.58068, 1", "PQ, 0.508078, 0.492611", "PQ, 1, 49.26108", "HLG, 0.75, 1", "HLG, 0.5, 0.314538", "LOG100, 0.5, 0.1",
+            "GAMMA24, 0.5, 0.189465"})
     void highDynamicRangeFollowsThePublishedCurves(Transfer t, double code, double light) {
         assertThat(t.toLinear(code)).isCloseTo(light, Offset.offset(light * 2e-4));
     }

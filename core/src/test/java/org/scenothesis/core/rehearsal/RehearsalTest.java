@@ -83,7 +83,8 @@ class RehearsalTest {
         Scenery s = floor(new Emitter.Sun(new Vec(0.2, 1, 0).unit(), 0.01, Rgb.grey(3)));
         Renderer r = renderer(s, new Quality(16, 64, 0, 1));
         Rendered still = r.still();
-        Rendered with = r.moving(still, t -> new Scenery(List.of(new Ellipsoid(new Vec(0, 1, 0), new Vec(0.3, 0.3, 0.3), 0, grey, 1)), List.of()), 0, 24);
+        Rendered with = r.moving(still, t -> new Scenery(List.of(new Ellipsoid(new Vec(0, 1, 0), new Vec(0.3, 0.3, 0.3), 0, grey, 1)),
+                List.of()), 0, 24);
         assertThat(with.light().r().at(2, 2)).isEqualTo(still.light().r().at(2, 2));
         double sum = 0;
         for (float v : with.coverage().data()) {
@@ -124,7 +125,8 @@ class RehearsalTest {
     void somethingFastIsSmearedByTheOpenShutter() {
         Renderer open = renderer(floor(new Emitter.Sun(new Vec(0, 1, 0), 0.01, Rgb.grey(3))), new Quality(4, 64, 1, 1));
         Rendered still = open.still();
-        Rendered blurred = open.moving(still, t -> new Scenery(List.of(new Ellipsoid(new Vec(-1 + 24 * t, 1, 0), new Vec(0.2, 0.2, 0.2), 0, grey, 1)), List.of()), 0, 24);
+        Rendered blurred = open.moving(still,
+                t -> new Scenery(List.of(new Ellipsoid(new Vec(-1 + 24 * t, 1, 0), new Vec(0.2, 0.2, 0.2), 0, grey, 1)), List.of()), 0, 24);
         int partial = 0;
         for (float v : blurred.coverage().data()) {
             partial += v > 0.1 && v < 0.9 ? 1 : 0;
@@ -170,7 +172,8 @@ class RehearsalTest {
     @Test
     void theDemoShootHasItsTakesAndItsBump() {
         List<Roll> rolls = LiftingShoot.rolls(320, 180);
-        assertThat(rolls).extracting(Roll::name).contains("clean-1", "clean-2", "maker-1", "lantern-1", "screen-only", "card-ruler", "lamp-pass");
+        assertThat(rolls).extracting(Roll::name).contains("clean-1", "clean-2", "maker-1", "lantern-1", "screen-only", "card-ruler",
+                "lamp-pass");
         Roll bumped = rolls.stream().filter(r -> r.name().equals("clean-1")).findFirst().orElseThrow();
         assertThat(bumped.views()).hasSize(2);
         assertThat(bumped.views().get(1).fromFrame()).isEqualTo(LiftingShoot.BUMP_FRAME);

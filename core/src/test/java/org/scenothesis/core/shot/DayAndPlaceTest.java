@@ -18,7 +18,8 @@ class DayAndPlaceTest {
     @ParameterizedTest
     @CsvSource({"2026-13-01, 09:00", "2026-06-21, 9", "21.6.2026, 09:00", "2026-06-21, 24:01"})
     void aDayThatCannotBeIsRefusedWithWhatToWrite(String date, String call) {
-        assertThatThrownBy(() -> ShootDay.DEFAULT.on(date).calledAt(call)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("08:30");
+        assertThatThrownBy(() -> ShootDay.DEFAULT.on(date).calledAt(call)).isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("08:30");
     }
 
     @Test

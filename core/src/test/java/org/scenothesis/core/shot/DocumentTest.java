@@ -37,7 +37,8 @@ import org.scenothesis.core.value.Given;
 
 class DocumentTest {
     private static final Plate PLATE = new Plate(
-            "p", "Plate", PlateRole.CLEAN, Spike.T, "A", "A", 4, List.of(new Take("1", "footage/a.mp4", false, ""), new Take("2", "footage/b.mp4", true, "good")));
+            "p", "Plate", PlateRole.CLEAN, Spike.T, "A", "A", 4, List.of(new Take("1", "footage/a.mp4", false, ""),
+            new Take("2", "footage/b.mp4", true, "good")));
 
     @Test
     void theCircledTakeCountsElseTheLast() {
@@ -104,7 +105,8 @@ class DocumentTest {
         assertThat(Verdict.of(List.of(Verdict.HOLDS, Verdict.WATCH, Verdict.REDO))).isEqualTo(Verdict.REDO);
         assertThat(Verdict.of(List.of(Verdict.HOLDS, Verdict.HOLDS))).isEqualTo(Verdict.HOLDS);
         assertThat(Verdict.of(List.of())).isEqualTo(Verdict.NOT_MEASURED);
-        assertThat(Finding.of(Measure.CAMERA, new Subject.OfPlate("p"), 0.1, HouseRules.DEFAULT.limit(Measure.CAMERA)).verdict()).isEqualTo(Verdict.HOLDS);
+        assertThat(Finding.of(Measure.CAMERA, new Subject.OfPlate("p"), 0.1, HouseRules.DEFAULT.limit(Measure.CAMERA)).verdict())
+                .isEqualTo(Verdict.HOLDS);
         assertThatIllegalArgumentException().isThrownBy(() -> new Limit(2, 1));
     }
 
@@ -152,7 +154,8 @@ class DocumentTest {
         SetUp one = new SetUp("a", "At the wall", Stages.plain());
         SetUp other = new SetUp("b", "In the yard", Stages.plain());
         Shot bare = new Shot("1", 1, "t", "", 4, List.of(), List.of(), List.of(), List.of(), one);
-        Production p = new Production("P", List.of(bare, bare.renamed("2", 2), bare.renamed("3", 3).withSetUp(other), bare.renamed("4", 4).withSetUp(null)), HouseRules.DEFAULT);
+        Production p = new Production("P", List.of(bare, bare.renamed("2", 2), bare.renamed("3", 3).withSetUp(other), bare.renamed("4", 4)
+                .withSetUp(null)), HouseRules.DEFAULT);
         KeyLight low = new KeyLight(Given.entered(new KeyLight.Direction(30, 12)), Given.entered(3.0), Given.entered(2.0));
         Production changed = p.withShot("2", s -> s.withStage(stage -> stage.withLight(low)));
         assertThat(changed.shot("1").stage()).isEqualTo(Stages.plain().withLight(low));

@@ -18,10 +18,12 @@ import org.scenothesis.core.value.Animated;
 
 class LayerGesturesTest {
     private static final List<Point> BOX = List.of(new Point(0.1, 0.1), new Point(0.5, 0.1), new Point(0.5, 0.5), new Point(0.1, 0.5));
-    private static final Layer LAYER = Layer.of("l", "L", "p", Outline.of(BOX, 1), Exposure.NONE, Join.FRESH, FramePlace.AS_FILMED.withBy(Animated.of(new Point(0.2, 0))), DrawnShadow.FRESH.withLimit(BOX));
+    private static final Layer LAYER = Layer.of("l", "L", "p", Outline.of(BOX, 1), Exposure.NONE, Join.FRESH,
+            FramePlace.AS_FILMED.withBy(Animated.of(new Point(0.2, 0))), DrawnShadow.FRESH.withLimit(BOX));
 
     private static Shot shot(Layer l) {
-        Track t = new Track("t", "", "p", List.of(new Track.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, true), new Track.Spot(1, List.of(new Point(0.5, 0.7)), 1, 0, 1, false)));
+        Track t = new Track("t", "", "p", List.of(new Track.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, true),
+                new Track.Spot(1, List.of(new Point(0.5, 0.7)), 1, 0, 1, false)));
         return new Shot("s", 1, "", "", 2, List.of(), List.of(), List.of(), List.of(l), null).withTracks(List.of(t));
     }
 
@@ -46,7 +48,8 @@ class LayerGesturesTest {
     void pointsAreDrawnWhereTheyAreCarried() {
         Point there = StepMotions.carried(shot(LAYER), LAYER, 2, 0, 2).map(0.3, 0.5);
         assertThat(there.minus(new Point(0.5, 0.5)).length()).isLessThan(1e-9);
-        assertThat(StepMotions.carried(shot(LAYER), LAYER, 4, 0, 2).map(0.3, 0.5).minus(new Point(0.3, 0.5)).length()).as("behind the move").isLessThan(1e-9);
+        assertThat(StepMotions.carried(shot(LAYER), LAYER, 4, 0, 2).map(0.3, 0.5).minus(new Point(0.3, 0.5)).length()).as("behind the move")
+                .isLessThan(1e-9);
         Layer along = LAYER.with(new Follow(new TrackBinding("t", 0, true)));
         assertThat(StepMotions.carried(shot(along), along, 0, 1, 2).map(0.3, 0.5).minus(new Point(0.5, 0.7)).length()).isLessThan(1e-9);
     }
@@ -55,8 +58,10 @@ class LayerGesturesTest {
     void whatLiesOnAPulledPointGoesAlong() {
         List<Point> before = Join.FRESH.points(0);
         List<Point> pulled = List.of(new Point(0.2, 0.4), before.get(1), before.get(2), before.get(3));
-        assertThat(LayerGestures.together(before, pulled)).containsExactly(new Point(0.2, 0.4), before.get(1), new Point(0.2, 0.4), before.get(3));
-        assertThat(LayerGestures.together(pulled, List.of(new Point(0.3, 0.4), pulled.get(1), pulled.get(2), pulled.get(3)))).as("apart already").element(2).isEqualTo(before.get(2));
+        assertThat(LayerGestures.together(before, pulled)).containsExactly(new Point(0.2, 0.4), before.get(1), new Point(0.2, 0.4),
+                before.get(3));
+        assertThat(LayerGestures.together(pulled, List.of(new Point(0.3, 0.4), pulled.get(1), pulled.get(2), pulled.get(3))))
+                .as("apart already").element(2).isEqualTo(before.get(2));
     }
 
     @Test

@@ -42,7 +42,8 @@ class LayersTest {
         assertThat(Layers.fresh(s, plate("view", PlateRole.BACKGROUND)).steps()).isEmpty();
         assertThat(Layers.fresh(s, plate("spark", PlateRole.ON_BLACK)).blend()).isEqualTo(Blend.SCREEN);
         assertThat(Layers.fresh(s, plate("lamp", PlateRole.LIGHT_PASS)).source()).isEqualTo(new Source.LightGained("lamp", "clean"));
-        assertThat(Layers.fresh(s.withPlates(List.of()), plate("lamp", PlateRole.LIGHT_PASS)).source()).as("nothing to gain it over").isEqualTo(new Source.OfPlate("lamp"));
+        assertThat(Layers.fresh(s.withPlates(List.of()), plate("lamp", PlateRole.LIGHT_PASS)).source()).as("nothing to gain it over")
+                .isEqualTo(new Source.OfPlate("lamp"));
         assertThat(Layers.fresh(s, plate("b", PlateRole.PRACTICAL)).id()).isEqualTo("b-2");
     }
 
@@ -63,11 +64,14 @@ class LayersTest {
 
     @Test
     void siblingsShareTreatmentAndKeepTheirPlace() {
-        Layer from = Layer.of("a", "A", "clean", new Key(KeySettings.DEFAULT.withSolidAbove(0.5)), new Exposure(1, false), FramePlace.AS_FILMED);
+        Layer from = Layer.of("a", "A", "clean", new Key(KeySettings.DEFAULT.withSolidAbove(0.5)), new Exposure(1, false),
+                FramePlace.AS_FILMED);
         Layer keyed = Layer.of("b", "B", "clean", new Key(KeySettings.DEFAULT), Grain.FINE);
         Shot s = Layers.treated(Layers.treated(shot().withLayers(List.of(from, keyed, Layer.of("c", "C", "clean"))), "a", "b"), "a", "c");
-        assertThat(s.layer("b").orElseThrow().steps()).containsExactly(new Key(KeySettings.DEFAULT.withSolidAbove(0.5)), new Exposure(1, false));
-        assertThat(s.layer("c").orElseThrow().steps()).as("what was never on a screen is not keyed").containsExactly(new Exposure(1, false));
+        assertThat(s.layer("b").orElseThrow().steps()).containsExactly(new Key(KeySettings.DEFAULT.withSolidAbove(0.5)),
+                new Exposure(1, false));
+        assertThat(s.layer("c").orElseThrow().steps()).as("what was never on a screen is not keyed")
+                .containsExactly(new Exposure(1, false));
     }
 
     @Test
@@ -128,7 +132,8 @@ class LayersTest {
         Layer upper = Layer.of("u", "U", "p", Join.FRESH, FramePlace.AS_FILMED.withSize(Animated.of(2.0)));
         Layer lower = Layer.of("l", "L", "q", Join.FRESH.with(Join.Side.BELOW, 1), new Follow(new TrackBinding("t", 0, true)));
         Shot s = Layers.movedAlike(new Shot("s", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(upper, lower), null), "u", "l");
-        assertThat(s.layer("l").orElseThrow().steps()).containsExactly(Join.FRESH.with(Join.Side.BELOW, 1), upper.step(FramePlace.class).orElseThrow());
+        assertThat(s.layer("l").orElseThrow().steps()).containsExactly(Join.FRESH.with(Join.Side.BELOW, 1), upper.step(FramePlace.class)
+                .orElseThrow());
         assertThat(Layers.movedAlike(s, "gone", "l")).isEqualTo(s);
     }
 

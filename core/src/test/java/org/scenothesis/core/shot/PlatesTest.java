@@ -9,11 +9,13 @@ import org.scenothesis.core.finding.HouseRules;
 
 class PlatesTest {
     private static Plate plate(String id, String... takes) {
-        return new Plate(id, id, PlateRole.PRACTICAL, Spike.T, "A", "A", 0, Arrays.stream(takes).map(t -> new Take(t, "footage/" + t, true, "")).toList());
+        return new Plate(id, id, PlateRole.PRACTICAL, Spike.T, "A", "A", 0, Arrays.stream(takes)
+                .map(t -> new Take(t, "footage/" + t, true, "")).toList());
     }
 
     private static Shot shot() {
-        Shot s = new Shot("1", 1, "", "", 4, List.of(), List.of(), List.of(plate("a", "a1", "a2"), plate("b", "b1"), plate("c")), List.of(), null);
+        Shot s = new Shot("1", 1, "", "", 4, List.of(), List.of(), List.of(plate("a", "a1", "a2"), plate("b", "b1"), plate("c")),
+                List.of(), null);
         return s.withLayers(List.of(Layer.of("base", "", "a"), Layer.light("glow", "", "b", "a")));
     }
 
@@ -61,9 +63,12 @@ class PlatesTest {
 
     @Test
     void aTrayGoesWhenItsLastTakeIsSorted() {
-        Shot s = shot().withPlateAdded(Plates.made(shot(), "tray", "Tray", PlateRole.UNSORTED)).withPlate("tray", p -> p.withTakeAdded(new Take("x", "footage/x.mp4", false, "")).withTakeAdded(new Take("y", "footage/y.mp4", false, "")));
+        Shot s = shot().withPlateAdded(Plates.made(shot(), "tray", "Tray", PlateRole.UNSORTED))
+                .withPlate("tray", p -> p.withTakeAdded(new Take("x", "footage/x.mp4", false, ""))
+                .withTakeAdded(new Take("y", "footage/y.mp4", false, "")));
         Shot one = Plates.takeApart(s, "x", PlateRole.BACKGROUND, "B");
-        assertThat(one.plates().getLast()).extracting(Plate::role, Plate::name, Plate::lockGroup).containsExactly(PlateRole.BACKGROUND, "B", "");
+        assertThat(one.plates().getLast()).extracting(Plate::role, Plate::name, Plate::lockGroup)
+                .containsExactly(PlateRole.BACKGROUND, "B", "");
         assertThat(one.plates().getLast().id()).as("b is another's").isEqualTo("b-2");
         assertThat(one.plate("tray").orElseThrow().takes()).extracting(Take::id).containsExactly("y");
         assertThat(Plates.takeMoved(one, "y", "b").plate("tray")).isEmpty();
@@ -74,7 +79,9 @@ class PlatesTest {
     void anotherRoleBringsItsUsualGroupsUnlessOthersWereTold() {
         Plate sky = Plates.made(shot(), "sky", "Sky", PlateRole.PRACTICAL);
         assertThat(Plates.as(sky, PlateRole.BACKGROUND)).extracting(Plate::lockGroup, Plate::lightGroup).containsExactly("", "");
-        assertThat(Plates.as(sky.withLockGroup("B"), PlateRole.BACKGROUND)).extracting(Plate::lockGroup, Plate::lightGroup).containsExactly("B", "");
-        assertThat(Plates.as(Plates.as(sky, PlateRole.ON_BLACK), PlateRole.LIGHT_PASS)).extracting(Plate::lockGroup, Plate::lightGroup).containsExactly("A", "");
+        assertThat(Plates.as(sky.withLockGroup("B"), PlateRole.BACKGROUND)).extracting(Plate::lockGroup, Plate::lightGroup)
+                .containsExactly("B", "");
+        assertThat(Plates.as(Plates.as(sky, PlateRole.ON_BLACK), PlateRole.LIGHT_PASS)).extracting(Plate::lockGroup, Plate::lightGroup)
+                .containsExactly("A", "");
     }
 }

@@ -55,9 +55,14 @@ class StepsOfALayerTest {
 
     static List<Step> everyKind() {
         return List.of(
-                new LockCorrection(), Outline.of(SQUARE, 3), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from("clean"), new OwnAlpha(), new Exposure(0.5, true),
-                ColourGrade.NEUTRAL.withSaturation(0.5), LayerBlur.LITTLE, LensMatch.STRAIGHT.withOwn(new LensMatch.Drawn(-0.1, 70)), Warp.FRESH, Ripple.FRESH, Grain.FINE, Flip.ABOUT_THE_MIDDLE, PinnedCorners.FRESH, Join.FRESH, Extend.HEADROOM, FramePlace.AS_FILMED, HandHeld.CALM.jolted(1),
-                new TrackSteady(new TrackBinding("t", 1, true)), new Follow(new TrackBinding("t", 1, true)), SetPlace.asFilmed(Given.entered(new Vec(0, 0, 2))), Shadow.OF_STAGE, DrawnShadow.FRESH, Wrap.LITTLE, Glow.WARM, Letterbox.WIDE,
+                new LockCorrection(), Outline.of(SQUARE, 3), new Key(KeySettings.DEFAULT), Luma.LIGHT, Difference.from("clean"),
+                new OwnAlpha(), new Exposure(0.5, true),
+                ColourGrade.NEUTRAL.withSaturation(0.5), LayerBlur.LITTLE, LensMatch.STRAIGHT.withOwn(new LensMatch.Drawn(-0.1, 70)),
+                Warp.FRESH, Ripple.FRESH, Grain.FINE, Flip.ABOUT_THE_MIDDLE, PinnedCorners.FRESH, Join.FRESH, Extend.HEADROOM,
+                FramePlace.AS_FILMED, HandHeld.CALM.jolted(1),
+                new TrackSteady(new TrackBinding("t", 1, true)), new Follow(new TrackBinding("t", 1, true)),
+                SetPlace.asFilmed(Given.entered(new Vec(0, 0, 2))), Shadow.OF_STAGE, DrawnShadow.FRESH, Wrap.LITTLE, Glow.WARM,
+                Letterbox.WIDE,
                 Opacity.FULL);
     }
 
@@ -105,7 +110,8 @@ class StepsOfALayerTest {
             for (double v : new double[] {p.span().low(), p.span().high()}) {
                 Step with = p.with(step, 0, v);
                 // Points that cannot lie so stay where they were.
-                assertThat(p.get(with, 0)).as(p.code()).isCloseTo(step instanceof PointDriven && with.equals(step) ? p.get(step, 0) : v, within(1e-9));
+                assertThat(p.get(with, 0)).as(p.code()).isCloseTo(step instanceof PointDriven && with.equals(step) ? p.get(step, 0)
+                        : v, within(1e-9));
             }
             assertThat(p.get(step, 0)).isBetween(p.span().low(), p.span().high());
             assertThatIllegalArgumentException().as(p.code()).isThrownBy(() -> p.with(step, 0, Double.NaN));
@@ -138,10 +144,14 @@ class StepsOfALayerTest {
     void keysOfNoNumberOrOutOfBoundsAreRefused() {
         Animated<Double> key = Animated.of(1.0).key(1, 1.0, Ease.SOFT);
         assertThatIllegalArgumentException().isThrownBy(() -> Exposure.NONE.withKeyed(Map.of("blur", key))).withMessageContaining("blur");
-        assertThatIllegalArgumentException().isThrownBy(() -> Exposure.NONE.withKeyed(Map.of("gain", Animated.of(1.0)))).withMessageContaining("keys");
-        assertThatIllegalArgumentException().isThrownBy(() -> Exposure.NONE.withKeyed(Map.of("gain", key.set(1, 50.0)))).withMessageContaining("-4");
+        assertThatIllegalArgumentException().isThrownBy(() -> Exposure.NONE.withKeyed(Map.of("gain", Animated.of(1.0))))
+                .withMessageContaining("keys");
+        assertThatIllegalArgumentException().isThrownBy(() -> Exposure.NONE.withKeyed(Map.of("gain", key.set(1, 50.0))))
+                .withMessageContaining("-4");
         assertThatIllegalArgumentException().isThrownBy(() -> HandHeld.CALM.withKeyed(Map.of("wobble-sways", key)));
-        assertThat(Layer.of("l", "", "p", new Key(KeySettings.DEFAULT, Map.of("choke", Animated.of(0.0).key(0, 0.0, Ease.STEADY).key(2, 4.0, Ease.STEADY)))).key(1).chokePx()).isEqualTo(2);
+        assertThat(Layer.of("l", "", "p",
+                new Key(KeySettings.DEFAULT, Map.of("choke", Animated.of(0.0).key(0, 0.0, Ease.STEADY).key(2, 4.0, Ease.STEADY)))).key(1)
+                .chokePx()).isEqualTo(2);
     }
 
     /// The table of kinds has a row for each, in the usual order, and each is put in as its own kind.
@@ -150,8 +160,10 @@ class StepsOfALayerTest {
         assertThat(everyKind()).extracting(StepKind::of).containsExactly(StepKind.values());
         assertThat(everyKind()).allSatisfy(s -> assertThat(StepKind.of(s).type()).isEqualTo(s.getClass()));
         Shot shot = new Shot("1", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(), null);
-        assertThat(Layers.addable(shot, Layer.of("l", "", "p"))).allSatisfy(s -> assertThat(Layer.of("l", "", "p").with(s).steps()).containsExactly(s));
-        assertThat(Layers.addable(shot, Layers.whole(shot))).extracting(StepKind::of).contains(StepKind.LETTERBOX, StepKind.FLIP).doesNotContain(StepKind.HAND_HELD, StepKind.KEY, StepKind.SET_PLACE);
+        assertThat(Layers.addable(shot, Layer.of("l", "", "p"))).allSatisfy(s -> assertThat(Layer.of("l", "", "p").with(s).steps())
+                .containsExactly(s));
+        assertThat(Layers.addable(shot, Layers.whole(shot))).extracting(StepKind::of).contains(StepKind.LETTERBOX, StepKind.FLIP)
+                .doesNotContain(StepKind.HAND_HELD, StepKind.KEY, StepKind.SET_PLACE);
     }
 
     /// In whatever order steps are put in, each stands behind those it needs.
@@ -181,7 +193,8 @@ class StepsOfALayerTest {
     @Test
     void outlinesHaveKeysOfTheirOwn() {
         List<Point> right = SQUARE.stream().map(p -> p.plus(new Point(0.2, 0))).toList();
-        Outline o = Outline.of(Animated.of(SQUARE).key(1, SQUARE, Ease.STEADY).key(3, right, Ease.STEADY).key(4, SQUARE.subList(0, 3), Ease.STEADY), 2);
+        Outline o = Outline.of(Animated.of(SQUARE).key(1, SQUARE, Ease.STEADY).key(3, right, Ease.STEADY)
+                .key(4, SQUARE.subList(0, 3), Ease.STEADY), 2);
         assertThat(o.at(2).getFirst().x()).isCloseTo(0.3, within(1e-12));
         assertThat(o.at(3.5)).isEqualTo(right);
         assertThat(o.at(4)).hasSize(3);
@@ -208,7 +221,8 @@ class StepsOfALayerTest {
         TimeMap filmed = new TimeMap.Straight(1, 2);
         assertThat(filmed.as("held", 1.5)).isEqualTo(new TimeMap.Held(4));
         assertThat(new TimeMap.Held(4).as("straight", 1.5)).isEqualTo(new TimeMap.Straight(2.5, 1));
-        assertThat(new TimeMap.Straight(-3, 1).as("held", 1)).as("before it begins the first frame is shown").isEqualTo(new TimeMap.Held(0));
+        assertThat(new TimeMap.Straight(-3, 1).as("held", 1)).as("before it begins the first frame is shown")
+                .isEqualTo(new TimeMap.Held(0));
         assertThat(filmed.as("looped", 1.5)).isEqualTo(new TimeMap.Looped(1, 2));
     }
 }

@@ -19,7 +19,8 @@ class TrackTest {
         return new Spot(s, List.of(new Point(x, y)), size, turn, 0.9, false);
     }
 
-    private static final Track TRAIL = new Track("t", "the hand", "hand", List.of(spot(2, 0.5, 0.5, 2, 350), spot(0, 0.1, 0.5, 1, 10), spot(4, 0.5, 0.1, 2, 350)));
+    private static final Track TRAIL = new Track("t", "the hand", "hand", List.of(spot(2, 0.5, 0.5, 2, 350), spot(0, 0.1, 0.5, 1, 10),
+            spot(4, 0.5, 0.1, 2, 350)));
 
     private static Shot shot(Layer... layers) {
         return new Shot("s", 1, "", "", 4, List.of(), List.of(), List.of(), List.of(layers), null).withTracks(List.of(TRAIL));
@@ -58,7 +59,8 @@ class TrackTest {
         assertThat(flat.flat()).isTrue();
         Point corner = flat.motion(0, 1, false, 100, 100).map(50, 50);
         assertThat(corner.minus(new Point(60, 50)).length()).isLessThan(1e-6);
-        assertThatIllegalArgumentException().isThrownBy(() -> new Track("x", "", "p", List.of(spot(0, 0, 0, 1, 0), new Spot(1, to, 1, 0, 1, false))));
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> new Track("x", "", "p", List.of(spot(0, 0, 0, 1, 0), new Spot(1, to, 1, 0, 1, false))));
         assertThatIllegalArgumentException().isThrownBy(() -> new Track("x", "", "p", List.of()));
         assertThatIllegalArgumentException().isThrownBy(() -> new Spot(0, from.subList(0, 2), 1, 0, 1, true));
     }

@@ -59,7 +59,8 @@ class HandCameraTest {
     /// By the rule of the horizon: of whatever stands on the ground, the lens height is cut off by it.
     @Test
     void aPersonWhoseEyesLieOnTheHorizonIsSeenFromThere() {
-        HandCamera c = HandCamera.FRESH.withHorizon(Given.entered(new HandCamera.Horizon(0.4, 0.4))).withKnown(new Evidence.Upright(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.6));
+        HandCamera c = HandCamera.FRESH.withHorizon(Given.entered(new HandCamera.Horizon(0.4, 0.4)))
+                .withKnown(new Evidence.Upright(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.6));
         assertThat(c.height(ASPECT).orElseThrow()).isCloseTo(1.6, Offset.offset(0.01));
     }
 
@@ -97,14 +98,16 @@ class HandCameraTest {
                 Vec on = pose.onLevel(new Point(p.x() * 1000, p.y() * 563), 0);
                 assertThat(on).isNotNull();
             }
-        }).anySatisfy(l -> assertThat(pose.onLevel(new Point(l.getFirst().x() * 1000, l.getFirst().y() * 563), 0).z()).isCloseTo(3, Offset.offset(0.02)));
+        }).anySatisfy(l -> assertThat(pose.onLevel(new Point(l.getFirst().x() * 1000, l.getFirst().y() * 563), 0).z())
+                .isCloseTo(3, Offset.offset(0.02)));
     }
 
     /// What was shown stays with the set: told another view, the lens height follows anew.
     @Test
     void theLensHeightFollowsFromWhatWasShownAlsoLater() {
         Evidence.Upright person = new Evidence.Upright(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.6);
-        HandCamera first = HandCamera.FRESH.withViewDeg(HandCamera.noted(28, 1.5)).withHorizon(Given.entered(new HandCamera.Horizon(0.45, 0.45))).withKnown(person);
+        HandCamera first = HandCamera.FRESH.withViewDeg(HandCamera.noted(28, 1.5))
+                .withHorizon(Given.entered(new HandCamera.Horizon(0.45, 0.45))).withKnown(person);
         Stage s = first.stage(null, 1.5);
         assertThat(s.evidence()).containsExactly(person);
         assertThat(s.camera().position()).isInstanceOf(Given.Measured.class);

@@ -60,7 +60,8 @@ class StageTest {
     void aCroppedPictureIsLookedThroughElsewhere() {
         StageCamera c = Stages.plain().camera();
         CameraPose whole = c.pose(1000, 500);
-        CameraPose cropped = new StageCamera(c.position(), c.aim(), c.widthShareFocal(), Given.entered(new Point(0.3, 0.6))).pose(1000, 500);
+        CameraPose cropped = new StageCamera(c.position(), c.aim(), c.widthShareFocal(), Given.entered(new Point(0.3, 0.6)))
+                .pose(1000, 500);
         Vec there = new Vec(0.4, 1.2, 2);
         assertThat(cropped.project(there).minus(whole.project(there)).minus(new Point(-200, 50)).length()).isLessThan(1e-9);
         assertThat(cropped.ray(cropped.project(there)).minus(whole.ray(whole.project(there))).length()).isLessThan(1e-12);

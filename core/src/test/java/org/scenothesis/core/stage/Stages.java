@@ -13,7 +13,8 @@ public final class Stages {
     /// On the floor the key is as bright as the fill.
     public static Stage plain() {
         KeyLight.Direction left = new KeyLight.Direction(-90, 45);
-        return of(new Vec(0, 1.5, -3), new StageCamera.Aim(0, 0, 0), 0, new Surface.Extent(-1, 6), KeyLight.told(left, 2, KeyLight.keyToFillStops(1, left, Vec.UP)));
+        return of(new Vec(0, 1.5, -3), new StageCamera.Aim(0, 0, 0), 0, new Surface.Extent(-1, 6),
+                KeyLight.told(left, 2, KeyLight.keyToFillStops(1, left, Vec.UP)));
     }
 
     public static Stage of(Vec camera, StageCamera.Aim aim, double groundM, Surface.Extent extent, KeyLight light) {

@@ -23,12 +23,15 @@ import org.scenothesis.media.FootageException;
 
 /// How the frames of one file are to be understood: what the crew said, what the file says, completed by stated assumptions.
 ///
-/// One code value means one light in all footage of a crew: whatever is marked sRGB, BT.709, BT.601 or not at all is read with the sRGB curve. Only linear, logarithmic and
+/// One code value means one light in all footage of a crew: whatever is marked sRGB, BT.709, BT.601 or not at all is read with the sRGB
+/// curve. Only linear, logarithmic and
 /// high dynamic range curves are followed, and whatever the crew says.
-public record FrameCoding(int format, int width, int height, Colour colour, Geometry geometry, boolean alpha, boolean floating, List<String> notes) {
+public record FrameCoding(int format, int width, int height, Colour colour, Geometry geometry, boolean alpha, boolean floating,
+        List<String> notes) {
     private static final int MATRIX_BYTES = 36;
 
-    /// - `wide`: the primaries are those of BT.2020 and are brought to BT.709. `centred`: chroma is sited in the middle of its pixels, as in JPEG.
+    /// - `wide`: the primaries are those of BT.2020 and are brought to BT.709. `centred`: chroma is sited in the middle of its pixels, as
+    ///   in JPEG.
     public record Colour(boolean fullRange, ColourMatrix matrix, boolean matrixNamed, Transfer transfer, boolean wide, boolean centred) {}
 
     /// - `quarterTurns` clockwise bring the picture upright; `pixelAspect`: width of a pixel by its height.
@@ -37,7 +40,8 @@ public record FrameCoding(int format, int width, int height, Colour colour, Geom
     }
 
     /// @throws FootageException if the frame is of no layout that is known
-    public static FrameCoding of(Path path, AVStream stream, AVCodecContext decoder, AVFrame frame, ColourInterpretation told) throws FootageException {
+    public static FrameCoding of(Path path, AVStream stream, AVCodecContext decoder, AVFrame frame, ColourInterpretation told)
+            throws FootageException {
         AVPixFmtDescriptor d = av_pix_fmt_desc_get(frame.format());
         if (d == null || d.isNull() || frame.width() <= 0 || frame.height() <= 0) {
             throw new FootageException(path, "its pixels have no layout that is known here; convert it first.");
@@ -52,7 +56,8 @@ public record FrameCoding(int format, int width, int height, Colour colour, Geom
         return new FrameCoding(frame.format(), frame.width(), frame.height(), colour, geometry, alpha, floating, notes);
     }
 
-    private static Colour colour(AVCodecContext decoder, AVFrame frame, AVPixFmtDescriptor d, boolean still, ColourInterpretation told, List<String> notes) {
+    private static Colour colour(AVCodecContext decoder, AVFrame frame, AVPixFmtDescriptor d, boolean still, ColourInterpretation told,
+            List<String> notes) {
         boolean rgb = (d.flags() & AV_PIX_FMT_FLAG_RGB) != 0;
         boolean floating = (d.flags() & AV_PIX_FMT_FLAG_FLOAT) != 0;
         boolean jpeg = decoder.codec_id() == AV_CODEC_ID_MJPEG;
@@ -76,7 +81,8 @@ public record FrameCoding(int format, int width, int height, Colour colour, Geom
         } else if (told.curve() == null && transfer == Transfer.SRGB && !still && !jpeg && trc == AVCOL_TRC_UNSPECIFIED) {
             notes.add("the file names no transfer curve; it is read like stills, sRGB");
         }
-        boolean centred = frame.chroma_location() == AVCHROMA_LOC_CENTER || frame.chroma_location() == AVCHROMA_LOC_UNSPECIFIED && (jpeg || still);
+        boolean centred = frame.chroma_location() == AVCHROMA_LOC_CENTER || frame.chroma_location() == AVCHROMA_LOC_UNSPECIFIED
+                && (jpeg || still);
         return new Colour(full, matrix, named, transfer, frame.color_primaries() == AVCOL_PRI_BT2020, centred);
     }
 
@@ -93,7 +99,8 @@ public record FrameCoding(int format, int width, int height, Colour colour, Geom
         if (still) {
             return Transfer.SRGB;
         }
-        return trc == AVCOL_TRC_SMPTE2084 ? Transfer.PQ : trc == AVCOL_TRC_ARIB_STD_B67 ? Transfer.HLG : trc == AVCOL_TRC_LOG ? Transfer.LOG100 : Transfer.SRGB;
+        return trc == AVCOL_TRC_SMPTE2084 ? Transfer.PQ : trc == AVCOL_TRC_ARIB_STD_B67 ? Transfer.HLG : trc == AVCOL_TRC_LOG
+                ? Transfer.LOG100 : Transfer.SRGB;
     }
 
     private static Geometry geometry(AVStream stream, AVFrame frame, List<String> notes) {
@@ -104,7 +111,8 @@ public record FrameCoding(int format, int width, int height, Colour colour, Geom
             aspect = 1;
         }
         if (aspect != 1) {
-            notes.add(String.format(Locale.ENGLISH, "its pixels are not square (%.3f to 1); the picture is widened to its true shape", aspect));
+            notes.add(String.format(Locale.ENGLISH, "its pixels are not square (%.3f to 1); the picture is widened to its true shape",
+                    aspect));
         }
         boolean interlaced = (frame.flags() & AVFrame.AV_FRAME_FLAG_INTERLACED) != 0;
         if (interlaced) {

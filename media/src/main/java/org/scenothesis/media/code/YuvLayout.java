@@ -78,7 +78,8 @@ public final class YuvLayout implements CodeRows {
         double kr = c.colour().matrix().red();
         double kb = c.colour().matrix().blue();
         matrix = new YuvRows.Matrix(
-                (float) (2 * (1 - kr)), (float) (2 * kb * (1 - kb) / (1 - kr - kb)), (float) (2 * kr * (1 - kr) / (1 - kr - kb)), (float) (2 * (1 - kb)));
+                (float) (2 * (1 - kr)), (float) (2 * kb * (1 - kb) / (1 - kr - kb)), (float) (2 * kr * (1 - kr) / (1 - kr - kb)),
+                (float) (2 * (1 - kb)));
         int cw = chromaWidth();
         u = new float[width];
         v = new float[width];
@@ -101,7 +102,8 @@ public final class YuvLayout implements CodeRows {
         long odd = AV_PIX_FMT_FLAG_PAL | AV_PIX_FMT_FLAG_BITSTREAM | AV_PIX_FMT_FLAG_FLOAT | AV_PIX_FMT_FLAG_RGB | AV_PIX_FMT_FLAG_BE;
         boolean whole = d.comp(0).depth() >= 8 && d.comp(0).depth() <= 16;
         boolean xyz = av_get_pix_fmt_name(c.format()).getString().startsWith("xyz");
-        return d.nb_components() >= 3 && (d.flags() & odd) == 0 && whole && !xyz && d.log2_chroma_w() <= 2 && d.log2_chroma_h() <= 2 ? new YuvLayout(c, d) : null;
+        return d.nb_components() >= 3 && (d.flags() & odd) == 0 && whole && !xyz && d.log2_chroma_w() <= 2 && d.log2_chroma_h() <= 2
+                ? new YuvLayout(c, d) : null;
     }
 
     @Override

@@ -64,7 +64,8 @@ final class YuvRows {
         }
     }
 
-    /// Twice as wide, from `line[1]` on: the left of each pair leans by `before` on the value before, the right by `after` on the value after.
+    /// Twice as wide, from `line[1]` on: the left of each pair leans by `before` on the value before, the right by `after` on the value
+    /// after.
     static void widen(float[] line, float before, float after, float[] out, int n) {
         int x = 0;
         for (; x <= n / 2 - S.length(); x += S.length()) {

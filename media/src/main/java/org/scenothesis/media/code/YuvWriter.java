@@ -15,7 +15,8 @@ import org.scenothesis.core.picture.Plane;
 ///
 /// - Source: ITU-R BT.709 for video, BT.601 for full-range (JPEG) pictures.
 /// - Alpha, where the layout has it, is written with all codes; a picture without is opaque.
-/// - Chroma of halved layouts is the mean over the pixels it stands for: sited left for video (weights 1, 2, 1), in the middle for full range.
+/// - Chroma of halved layouts is the mean over the pixels it stands for: sited left for video (weights 1, 2, 1), in the middle for full
+///   range.
 public final class YuvWriter {
     private static final CodeCurve CURVE = new CodeCurve();
 

@@ -21,8 +21,10 @@ import org.scenothesis.media.FootageException;
 /// Opens files as footage: only picture and sound containers, only from the disk. Text, playlists and network addresses are never opened.
 public final class Containers {
     private static final List<String> PICTURES = List.of(
-            "mov", "mp4", "m4a", "3gp", "3g2", "mj2", "matroska", "webm", "avi", "image2", "mpegts", "mpeg", "mxf", "wav", "ogg", "dv", "gif", "apng",
-            "png_pipe", "jpeg_pipe", "tiff_pipe", "exr_pipe", "bmp_pipe", "dpx_pipe", "webp_pipe", "jpegxl_pipe", "j2k_pipe", "ppm_pipe", "pgm_pipe");
+            "mov", "mp4", "m4a", "3gp", "3g2", "mj2", "matroska", "webm", "avi", "image2", "mpegts", "mpeg", "mxf", "wav", "ogg", "dv",
+            "gif", "apng",
+            "png_pipe", "jpeg_pipe", "tiff_pipe", "exr_pipe", "bmp_pipe", "dpx_pipe", "webp_pipe", "jpegxl_pipe", "j2k_pipe", "ppm_pipe",
+            "pgm_pipe");
     private static final List<String> SOUNDS = List.of("flac", "mp3", "aac", "aiff", "w64");
 
     private Containers() {}
@@ -41,7 +43,8 @@ public final class Containers {
 
     private static MediaFile open(Path path, String formats) throws FootageException {
         if (!Files.isRegularFile(path)) {
-            throw new FootageException(path, Files.exists(path) ? "this is no file; choose a clip, a still or a file of sound." : "there is no such file; check the path.");
+            throw new FootageException(path, Files.exists(path) ? "this is no file; choose a clip, a still or a file of sound."
+                    : "there is no such file; check the path.");
         }
         PlainPng plain = plain(path);
         boolean opened = false;
@@ -76,7 +79,8 @@ public final class Containers {
         int code = avformat_find_stream_info(file.context(), (PointerPointer<?>) null);
         if (code < 0) {
             file.close();
-            throw new FootageException(file.path(), "the file cannot be understood (" + Av.words(code) + "); copy it again from the camera.");
+            throw new FootageException(file.path(), "the file cannot be understood (" + Av.words(code)
+                    + "); copy it again from the camera.");
         }
     }
 

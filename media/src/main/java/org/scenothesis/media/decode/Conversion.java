@@ -35,7 +35,8 @@ final class Conversion implements AutoCloseable {
             throw new FootageException(path, "its pixel layout (" + coding.formatName() + ") cannot be converted.");
         }
         ColourMatrix m = coding.colour().matrix();
-        IntPointer matrix = sws_getCoefficients(m == ColourMatrix.BT709 ? SWS_CS_ITU709 : m == ColourMatrix.BT2020 ? SWS_CS_BT2020 : SWS_CS_ITU601);
+        IntPointer matrix = sws_getCoefficients(m == ColourMatrix.BT709 ? SWS_CS_ITU709 : m == ColourMatrix.BT2020 ? SWS_CS_BT2020
+                : SWS_CS_ITU601);
         sws_setColorspaceDetails(
                 scaler, matrix, coding.colour().fullRange() ? 1 : 0, sws_getCoefficients(SWS_CS_DEFAULT), 1, 0, 1 << 16, 1 << 16);
         out.format(to);
@@ -53,7 +54,8 @@ final class Conversion implements AutoCloseable {
     }
 
     AVFrame convert(AVFrame frame) throws FootageException {
-        Av.check(sws_scale(scaler, frame.data(), frame.linesize(), 0, frame.height(), out.data(), out.linesize()), path, "its pixels cannot be converted");
+        Av.check(sws_scale(scaler, frame.data(), frame.linesize(), 0, frame.height(), out.data(), out.linesize()), path,
+                "its pixels cannot be converted");
         return out;
     }
 

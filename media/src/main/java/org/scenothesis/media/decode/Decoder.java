@@ -21,12 +21,15 @@ import org.scenothesis.media.Natives;
 public final class Decoder {
     private Decoder() {}
 
-    /// - `codec`: null where the library has none for the stream. `what`: "picture" or "sound". `threads`: 0 for as many as the library likes.
+    /// - `codec`: null where the library has none for the stream. `what`: "picture" or "sound". `threads`: 0 for as many as the library
+    ///   likes.
     ///
     /// @throws FootageException if the coding is unknown, or the decoder refuses the stream; nothing is left behind then
-    public static AVCodecContext open(Natives natives, Path path, AVStream stream, @Nullable AVCodec codec, String what, int threads) throws FootageException {
+    public static AVCodecContext open(Natives natives, Path path, AVStream stream, @Nullable AVCodec codec, String what, int threads)
+            throws FootageException {
         if (codec == null || codec.isNull()) {
-            throw new FootageException(path, "its " + what + " coding (" + avcodec_get_name(stream.codecpar().codec_id()).getString() + ") is not supported; convert it first.");
+            throw new FootageException(path, "its " + what + " coding (" + avcodec_get_name(stream.codecpar().codec_id()).getString()
+                    + ") is not supported; convert it first.");
         }
         AVCodecContext c = natives.own(avcodec_alloc_context3(codec), x -> avcodec_free_context(x), path);
         Av.check(avcodec_parameters_to_context(c, stream.codecpar()), path, "its " + what + " cannot be read");

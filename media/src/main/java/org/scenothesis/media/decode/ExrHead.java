@@ -7,9 +7,11 @@ import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import org.jspecify.annotations.Nullable;
 
-/// The head of a single-part OpenEXR file in scanlines: how large its picture is, and where its pieces lie. Source: the published file layout.
+/// The head of a single-part OpenEXR file in scanlines: how large its picture is, and where its pieces lie. Source: the published file
+/// layout.
 ///
-/// - `width`, `height`: of the display window, in pixels; `rows`: of the data window. `table`: where the list of pieces begins. `lines`: rows of a piece.
+/// - `width`, `height`: of the display window, in pixels; `rows`: of the data window. `table`: where the list of pieces begins. `lines`:
+///   rows of a piece.
 record ExrHead(long width, long height, long rows, long table, int lines) {
     private static final int MAGIC = 20000630;
     private static final int ODD_LAYOUTS = 0x1a00;

@@ -59,7 +59,9 @@ final class FileEnd {
             return tiff(first.startsWith("II") ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
         }
         if (first.equals("SDPX") || first.equals("XPDS")) {
-            return size < 20 ? 0 : plausible(Integer.toUnsignedLong(at(16, 4).order(first.equals("SDPX") ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN).getInt(0)));
+            return size < 20 ? 0
+                    : plausible(Integer.toUnsignedLong(at(16, 4).order(first.equals("SDPX") ? ByteOrder.BIG_ENDIAN
+                    : ByteOrder.LITTLE_ENDIAN).getInt(0)));
         }
         if (first.startsWith("BM")) {
             return plausible(Integer.toUnsignedLong(at(2, 4).order(ByteOrder.LITTLE_ENDIAN).getInt(0)));
@@ -297,7 +299,8 @@ final class FileEnd {
         if (count > MOST_PIECES) {
             return new long[0];
         }
-        ByteBuffer from = count * each <= 4 ? all.slice(entry + 8, 4).order(order) : at(Integer.toUnsignedLong(all.getInt(entry + 8)), (int) count * each).order(order);
+        ByteBuffer from = count * each <= 4 ? all.slice(entry + 8, 4).order(order)
+                : at(Integer.toUnsignedLong(all.getInt(entry + 8)), (int) count * each).order(order);
         long[] out = new long[(int) count];
         for (int i = 0; i < out.length; i++) {
             out[i] = shorts ? from.getShort(2 * i) & 0xffff : Integer.toUnsignedLong(from.getInt(4 * i));

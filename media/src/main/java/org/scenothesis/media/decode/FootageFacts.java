@@ -43,8 +43,10 @@ final class FootageFacts {
                 new FootageInfo.Rate(rate, variable),
                 times,
                 new FootageInfo.Coding(
-                        file.context().iformat().name().getString(), avcodec_get_name(pictures.codecpar().codec_id()).getString(), coding.formatName(), c.fullRange(),
-                        c.matrix(), c.matrixNamed(), c.transfer(), 90 * coding.geometry().quarterTurns(), coding.alpha(), file.sound() >= 0),
+                        file.context().iformat().name().getString(), avcodec_get_name(pictures.codecpar().codec_id()).getString(),
+                        coding.formatName(), c.fullRange(),
+                        c.matrix(), c.matrixNamed(), c.transfer(), 90 * coding.geometry().quarterTurns(), coding.alpha(),
+                        file.sound() >= 0),
                 still ? NotedLens.ofStill(path) : NotedLens.ofClip(file.context()),
                 shortfall,
                 notes);
@@ -52,7 +54,8 @@ final class FootageFacts {
 
     private static FootageInfo.@Nullable Shortfall shortfall(Path path, AVStream pictures, PacketList list) {
         long bytes = FileEnd.missing(path);
-        return bytes == 0 ? null : new FootageInfo.Shortfall(Math.clamp(pictures.nb_frames() - list.packets(), 0, Integer.MAX_VALUE), bytes);
+        return bytes == 0 ? null : new FootageInfo.Shortfall(Math.clamp(pictures.nb_frames() - list.packets(), 0, Integer.MAX_VALUE),
+                bytes);
     }
 
     private static List<Double> times(PacketList list, double told) {

@@ -14,12 +14,15 @@ import org.scenothesis.media.NaturalOrder;
 
 /// Opens footage of any supported kind from a path.
 public final class Footages {
-    private static final Set<String> STILLS = Set.of("png", "jpg", "jpeg", "tif", "tiff", "exr", "bmp", "dpx", "webp", "jp2", "j2k", "ppm", "pgm");
+    private static final Set<String> STILLS = Set.of("png", "jpg", "jpeg", "tif", "tiff", "exr", "bmp", "dpx", "webp", "jp2", "j2k", "ppm",
+            "pgm");
 
-    private static final Set<String> CLIPS = Set.of("mp4", "m4v", "mov", "mkv", "webm", "avi", "mts", "m2ts", "ts", "mpg", "mpeg", "mxf", "3gp", "gif", "apng", "dv", "ogv");
+    private static final Set<String> CLIPS = Set.of("mp4", "m4v", "mov", "mkv", "webm", "avi", "mts", "m2ts", "ts", "mpg", "mpeg", "mxf",
+            "3gp", "gif", "apng", "dv", "ogv");
     private static final Set<String> SOUNDS = Set.of("wav", "flac", "mp3", "aac", "m4a", "aif", "aiff", "ogg", "oga", "opus", "w64");
 
-    private static final Set<String> OTHERS = Set.of("heic", "heif", "avif", "jxl", "svg", "dng", "cr2", "cr3", "nef", "arw", "raf", "rw2", "orf", "wmv", "flv", "vob", "y4m", "insv", "raw");
+    private static final Set<String> OTHERS = Set.of("heic", "heif", "avif", "jxl", "svg", "dng", "cr2", "cr3", "nef", "arw", "raf", "rw2",
+            "orf", "wmv", "flv", "vob", "y4m", "insv", "raw");
 
     private Footages() {}
 
@@ -61,7 +64,8 @@ public final class Footages {
             return new SequenceFootage(source, stillsIn(path));
         }
         if (!Files.isRegularFile(path)) {
-            throw new FootageException(path, Files.exists(path) ? "this is a device or a pipe and no file; copy the footage into a file." : "there is no such file; check the path.");
+            throw new FootageException(path, Files.exists(path) ? "this is a device or a pipe and no file; copy the footage into a file."
+                    : "there is no such file; check the path.");
         }
         try {
             if (Files.size(path) == 0) {

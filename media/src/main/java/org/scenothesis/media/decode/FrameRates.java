@@ -7,7 +7,8 @@ import java.util.stream.IntStream;
 final class FrameRates {
     /// Where neither times nor the file say anything.
     static final double ASSUMED = 24;
-    private static final double[] USUAL = {8, 10, 12, 12.5, 15, 24000 / 1001.0, 24, 25, 30000 / 1001.0, 30, 48, 50, 60000 / 1001.0, 60, 100, 120000 / 1001.0, 120, 200, 240};
+    private static final double[] USUAL = {8, 10, 12, 12.5, 15, 24000 / 1001.0, 24, 25, 30000 / 1001.0, 30, 48, 50, 60000 / 1001.0, 60,
+            100, 120000 / 1001.0, 120, 200, 240};
     /// How far from the mean a rate may be that the times still fit: every second frame may be missing.
     private static final double HIGHEST = 2.1;
     /// Times may be off their grid by this share of a frame, since containers round them.

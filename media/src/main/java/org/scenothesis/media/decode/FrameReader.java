@@ -91,7 +91,8 @@ public final class FrameReader implements AutoCloseable {
         }
         Picture out = squared(new Picture(p.r(), p.g(), p.b(), a));
         Plane oa = out.a();
-        return coding.geometry().quarterTurns() == 0 ? out : new Picture(turn(out.r()), turn(out.g()), turn(out.b()), oa == null ? null : turn(oa));
+        return coding.geometry().quarterTurns() == 0 ? out : new Picture(turn(out.r()), turn(out.g()), turn(out.b()), oa == null ? null
+                : turn(oa));
     }
 
     private void linear(float[] r, float[] g, float[] b) {

@@ -24,7 +24,8 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.FootageSource;
 
-/// The one place decoded frames come from: open files and a byte-bounded cache, shared by benches, thumbnails and renders. Safe for several threads.
+/// The one place decoded frames come from: open files and a byte-bounded cache, shared by benches, thumbnails and renders. Safe for several
+/// threads.
 ///
 /// - One lock per file: thumbnails of one do not block playback of another. The files used longest ago are closed.
 /// - A file that was replaced or removed while it was open is noticed: no frame of the old one is shown under the new.
@@ -70,7 +71,8 @@ public final class FrameStore implements AutoCloseable {
     private final ExecutorService ahead = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("read-ahead").factory());
     private final Set<Key> coming = ConcurrentHashMap.newKeySet();
 
-    /// - `room`: bytes of decoded frames kept, whatever the length of the takes. `refusal`: why a path must not be read, as a sentence, or null.
+    /// - `room`: bytes of decoded frames kept, whatever the length of the takes. `refusal`: why a path must not be read, as a sentence, or
+    ///   null.
     public FrameStore(long room, Function<Path, @Nullable String> refusal) {
         this(room, refusal, System::nanoTime);
     }

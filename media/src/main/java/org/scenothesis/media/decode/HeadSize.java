@@ -36,7 +36,9 @@ final class HeadSize {
     static void bounded(Path path, long width, long height) throws FootageException {
         // Both the library's bound, which counts some room at the sides, and ours.
         if ((double) width * height > Plane.MAX_PIXELS || (width + SIDE) * (double) (height + SIDE) >= LIBRARY) {
-            throw new FootageException(path, String.format(Locale.ENGLISH, "the picture is too large (%dx%d, %.0f megapixels); scale it below %d megapixels.", width, height, (double) width * height / 1e6, MOST_MEGAPIXELS));
+            throw new FootageException(path,
+                    String.format(Locale.ENGLISH, "the picture is too large (%dx%d, %.0f megapixels); scale it below %d megapixels.",
+                    width, height, (double) width * height / 1e6, MOST_MEGAPIXELS));
         }
     }
 

@@ -71,7 +71,8 @@ public final class MediaFile implements AutoCloseable {
     /// Second at which the film begins on the clock of its packets: that of its pictures, or of its sound where it has none.
     public double begins() {
         int first = pictures() >= 0 ? pictures() : sound();
-        return first < 0 || stream(first).start_time() == AV_NOPTS_VALUE ? 0 : stream(first).start_time() * av_q2d(stream(first).time_base());
+        return first < 0 || stream(first).start_time() == AV_NOPTS_VALUE ? 0 : stream(first)
+                .start_time() * av_q2d(stream(first).time_base());
     }
 
     @Override

@@ -27,7 +27,8 @@ final class NotedLens {
 
     private NotedLens() {}
 
-    /// Of a still, by its Exif notes: the equivalent length, else the true one and how dense the sensor is. In millimetres, null where neither is noted.
+    /// Of a still, by its Exif notes: the equivalent length, else the true one and how dense the sensor is. In millimetres, null where
+    /// neither is noted.
     static @Nullable Double ofStill(Path file) {
         try {
             for (ExifSubIFDDirectory d : notes(file).getDirectoriesOfType(ExifSubIFDDirectory.class)) {

@@ -13,13 +13,16 @@ import java.util.Arrays;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 
-/// The packets of one stream, listed once without decoding: which frames there are, when each is shown, and from which key frame it can be decoded.
+/// The packets of one stream, listed once without decoding: which frames there are, when each is shown, and from which key frame it can be
+/// decoded.
 ///
 /// - `stamps`: presentation times of the frames that are shown, ascending, in units of the stream.
-/// - `order`: presentation times in the order of decoding; `key`: which of these stand for themselves; `bytes`: where they begin in the file, or −1.
+/// - `order`: presentation times in the order of decoding; `key`: which of these stand for themselves; `bytes`: where they begin in the
+///   file, or −1.
 /// - `timed` is false where packets carry no presentation time: then frames are counted, and only reading from the start finds them.
 ///
-/// A packet of nothing, by which some codings say that the picture stays, is no frame. Frames before the first key frame, in either order, cannot be decoded by anyone and are not listed.
+/// A packet of nothing, by which some codings say that the picture stays, is no frame. Frames before the first key frame, in either order,
+/// cannot be decoded by anyone and are not listed.
 final class PacketList {
     private final long[] stamps;
     private final long[] order;
@@ -136,7 +139,8 @@ final class PacketList {
         return -1;
     }
 
-    /// The last key frame from which a frame can be decoded: not after it in either order, since pictures shown before a key frame may lean on the group before.
+    /// The last key frame from which a frame can be decoded: not after it in either order, since pictures shown before a key frame may lean
+    /// on the group before.
     int keyFor(int frame) {
         long stamp = stamps[frame];
         int d = decodedAt(stamp);

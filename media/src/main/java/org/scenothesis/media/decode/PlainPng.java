@@ -22,9 +22,11 @@ import org.bytedeco.javacpp.BytePointer;
 import org.bytedeco.javacpp.Pointer;
 import org.jspecify.annotations.Nullable;
 
-/// A PNG without what is not its picture: texts, profiles and other notes are skipped unread, so that none of them is ever unpacked, however large it would become.
+/// A PNG without what is not its picture: texts, profiles and other notes are skipped unread, so that none of them is ever unpacked,
+/// however large it would become.
 final class PlainPng implements AutoCloseable {
-    private static final Set<String> PICTURE = Set.of("IHDR", "PLTE", "IDAT", "IEND", "tRNS", "gAMA", "cHRM", "sRGB", "cICP", "pHYs", "sBIT", "bKGD", "acTL", "fcTL", "fdAT");
+    private static final Set<String> PICTURE = Set.of("IHDR", "PLTE", "IDAT", "IEND", "tRNS", "gAMA", "cHRM", "sRGB", "cICP", "pHYs",
+            "sBIT", "bKGD", "acTL", "fcTL", "fdAT");
     private static final long SIGNATURE = 0x89504e470d0a1a0aL;
     /// Notes that are together no larger than this stay where they are: unpacked they cannot become more than a few megabytes.
     private static final long SMALL = 4096;

@@ -35,7 +35,8 @@ final class SequenceFootage implements Footage {
             gaps(files, notes);
             FootageInfo.Shortfall shortfall = cut(files, notes);
             info = new FootageInfo(
-                    source.path(), FootageInfo.Kind.SEQUENCE, i.width(), i.height(), new FootageInfo.Rate(RATE, false), times, i.coding(), i.equivalentMm(), shortfall, notes);
+                    source.path(), FootageInfo.Kind.SEQUENCE, i.width(), i.height(), new FootageInfo.Rate(RATE, false), times, i.coding(),
+                    i.equivalentMm(), shortfall, notes);
         }
     }
 

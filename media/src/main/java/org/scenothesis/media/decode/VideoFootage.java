@@ -23,7 +23,8 @@ import org.scenothesis.media.code.FrameCoding;
 
 /// One file decoded by FFmpeg: a video, or a still as a video of one frame.
 ///
-/// Seeking is exact: all packets are listed once without decoding, and reading goes on only from the very key frame a frame can be decoded from. Where a container
+/// Seeking is exact: all packets are listed once without decoding, and reading goes on only from the very key frame a frame can be decoded
+/// from. Where a container
 /// lands elsewhere, an earlier key frame, the byte position, and at last the start of the file are tried.
 final class VideoFootage implements Footage {
     private static final int FORWARD = 24;
@@ -44,7 +45,8 @@ final class VideoFootage implements Footage {
     private int fed = -1;
     private int counted;
     private boolean draining;
-    /// How many key frames before the nearest decoding begins: pictures that are refreshed piece by piece are whole only after a second one.
+    /// How many key frames before the nearest decoding begins: pictures that are refreshed piece by piece are whole only after a second
+    /// one.
     private int lead;
 
     /// - `threads`: of the decoder; each holds frames of its own in memory.
@@ -59,7 +61,9 @@ final class VideoFootage implements Footage {
             frame = natives.own(av_frame_alloc(), f -> av_frame_free(f), path);
             stream = file.pictures();
             if (stream < 0) {
-                throw new FootageException(path, file.sound() >= 0 ? "the file holds sound and no picture; choose it as the shot's sound, or another file as footage." : "the file holds no picture; choose a video or a still.");
+                throw new FootageException(path, file.sound() >= 0
+                        ? "the file holds sound and no picture; choose it as the shot's sound, or another file as footage."
+                        : "the file holds no picture; choose a video or a still.");
             }
             AVStream s = file.stream(stream);
             HeadSize.bounded(path, s.codecpar().width(), s.codecpar().height());
@@ -70,7 +74,8 @@ final class VideoFootage implements Footage {
             }
             restart();
             if (!decodeNext()) {
-                throw new FootageException(path, "no frame can be decoded; the file is damaged or cut short, copy it again from the camera.");
+                throw new FootageException(path,
+                        "no frame can be decoded; the file is damaged or cut short, copy it again from the camera.");
             }
             placed();
             FrameCoding coding = FrameCoding.of(path, file.stream(stream), decoder, frame, source.reading());
@@ -220,7 +225,8 @@ final class VideoFootage implements Footage {
         if (held != index && !decodeUntil(index)) {
             restart();
             if (!decodeUntil(index)) {
-                throw new FootageException(path, index, "the frame cannot be decoded; the file is damaged there, use frames before it or copy it again.");
+                throw new FootageException(path, index,
+                        "the frame cannot be decoded; the file is damaged there, use frames before it or copy it again.");
             }
         }
     }

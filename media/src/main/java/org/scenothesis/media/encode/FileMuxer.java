@@ -38,12 +38,14 @@ final class FileMuxer implements AutoCloseable {
         try {
             fresh = FreshFile.beside(path);
         } catch (IOException e) {
-            throw new FootageException(path, "the file cannot be opened for writing; check the folder, its permissions and the space left.", e);
+            throw new FootageException(path,
+                    "the file cannot be opened for writing; check the folder, its permissions and the space left.", e);
         }
         boolean ready = false;
         try {
             String name = format.extension().equals("mkv") ? "matroska" : format.extension();
-            Av.check(avformat_alloc_output_context2(container, null, name, Av.address(fresh.part())), path, "this kind of file cannot be written");
+            Av.check(avformat_alloc_output_context2(container, null, name, Av.address(fresh.part())), path,
+                    "this kind of file cannot be written");
             // No number by chance: the same film is the same file, whether it was stopped on its way or not.
             container.flags(container.flags() | AVFormatContext.AVFMT_FLAG_BITEXACT);
             ready = true;
@@ -87,7 +89,8 @@ final class FileMuxer implements AutoCloseable {
             carrier = copied == null ? SoundCoder.open(sound, format.sound(), container, path) : copied;
         }
         AVIOContext io = new AVIOContext(null);
-        Av.check(avio_open(io, Av.address(fresh.part()), AVIO_FLAG_WRITE), path, "the file cannot be opened for writing; check the folder and its permissions");
+        Av.check(avio_open(io, Av.address(fresh.part()), AVIO_FLAG_WRITE), path,
+                "the file cannot be opened for writing; check the folder and its permissions");
         container.pb(io);
         Av.check(avformat_write_header(container, (PointerPointer<?>) null), path, "the container refused the streams");
     }
@@ -111,7 +114,8 @@ final class FileMuxer implements AutoCloseable {
         try {
             fresh.place();
         } catch (IOException e) {
-            throw new FootageException(path, "the finished file cannot take its name; check the space left, and close whatever holds it open.", e);
+            throw new FootageException(path,
+                    "the finished file cannot take its name; check the space left, and close whatever holds it open.", e);
         }
     }
 

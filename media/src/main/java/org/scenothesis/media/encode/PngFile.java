@@ -11,7 +11,8 @@ import org.scenothesis.media.code.FramePlane;
 
 /// A PNG of a packed frame; source: W3C, Portable Network Graphics.
 ///
-/// Rows are stored as differences from the row above. Noise in the lower bytes of 16 bits never repeats, and looking for repeats costs most of the time:
+/// Rows are stored as differences from the row above. Noise in the lower bytes of 16 bits never repeats, and looking for repeats costs most
+/// of the time:
 /// a few rows are tried both ways first, and where repeats save nothing they are not looked for.
 final class PngFile {
     /// What a pixel is made of.

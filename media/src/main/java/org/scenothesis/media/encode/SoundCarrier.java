@@ -41,7 +41,8 @@ final class SoundCarrier implements SoundWriter {
             int from = source.sound();
             if (from >= 0 && avformat_query_codec(target.oformat(), source.stream(from).codecpar().codec_id(), FF_COMPLIANCE_NORMAL) == 1) {
                 AVStream to = Av.some(avformat_new_stream(target, null), targetPath);
-                Av.check(avcodec_parameters_copy(to.codecpar(), source.stream(from).codecpar()), targetPath, "the container refused the sound");
+                Av.check(avcodec_parameters_copy(to.codecpar(), source.stream(from).codecpar()), targetPath,
+                        "the container refused the sound");
                 to.codecpar().codec_tag(0);
                 to.time_base(source.stream(from).time_base());
                 made = new SoundCarrier(source, from, to, targetPath, track.start());

@@ -89,7 +89,8 @@ public final class Stills {
     ///
     /// @throws FootageException if the file cannot be written
     public static void write(Path path, Picture p, Format format) throws FootageException {
-        try (EncoderFrame frame = new EncoderFrame(path, p.width(), p.height(), av_get_pix_fmt(format.layout(p.a() != null)), format == Format.JPEG)) {
+        try (EncoderFrame frame = new EncoderFrame(path, p.width(), p.height(), av_get_pix_fmt(format.layout(p.a() != null)),
+                format == Format.JPEG)) {
             AVFrame filled = frame.fill(p);
             switch (format) {
                 case PNG8 -> place(path, PngFile.of(filled, p.a() == null ? PngFile.Pixel.RGB8 : PngFile.Pixel.RGBA8));

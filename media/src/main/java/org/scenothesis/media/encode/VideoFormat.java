@@ -40,7 +40,8 @@ public enum VideoFormat implements ExportFormat {
     private final Sound sound;
     private final double bitsPerPixel;
 
-    VideoFormat(String code, String ending, String encoder, String pixels, @Nullable String withAlpha, boolean evenSize, Sound sound, double bitsPerPixel) {
+    VideoFormat(String code, String ending, String encoder, String pixels, @Nullable String withAlpha, boolean evenSize, Sound sound,
+            double bitsPerPixel) {
         this.code = code;
         this.ending = ending;
         this.encoder = encoder;

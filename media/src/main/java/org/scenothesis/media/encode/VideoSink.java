@@ -36,10 +36,12 @@ public final class VideoSink implements FrameSink {
 
     /// What is to be written.
     ///
-    /// - `quality` 0 (smallest) to 10 (best) for lossy formats; ignored by lossless ones. `threads`: how many the encoder may use, 0 for all.
+    /// - `quality` 0 (smallest) to 10 (best) for lossy formats; ignored by lossless ones. `threads`: how many the encoder may use, 0 for
+    ///   all.
     /// - `sound`: what is heard, or null. `alpha`: whether the pictures have alpha that is to be kept, where the format can.
     public record Plan(
-            int width, int height, double framesPerSecond, VideoFormat format, int quality, @Nullable SoundTrack sound, int threads, boolean alpha) {
+            int width, int height, double framesPerSecond, VideoFormat format, int quality, @Nullable SoundTrack sound, int threads,
+            boolean alpha) {
         public Plan(int width, int height, double framesPerSecond, VideoFormat format, int quality, @Nullable Path soundFrom) {
             this(width, height, framesPerSecond, format, quality, soundFrom == null ? null : new SoundTrack(soundFrom, 0, null), 0, false);
         }
@@ -56,7 +58,8 @@ public final class VideoSink implements FrameSink {
         framesPerSecond = plan.framesPerSecond();
         if (plan.format().evenSize() && (plan.width() % 2 != 0 || plan.height() % 2 != 0)) {
             av_packet_free(packet);
-            throw new FootageException(path, "this format needs an even width and height, not " + plan.width() + "x" + plan.height() + "; choose FFV1 or stills.");
+            throw new FootageException(path, "this format needs an even width and height, not " + plan.width() + "x" + plan.height()
+                    + "; choose FFV1 or stills.");
         }
         boolean ready = false;
         FileMuxer m = null;
@@ -119,7 +122,8 @@ public final class VideoSink implements FrameSink {
             c.global_quality(FF_QP2LAMBDA * Math.max(2, 12 - plan.quality()));
         }
         if (plan.format() == VideoFormat.H264_MP4) {
-            double bitsPerPixel = plan.quality() >= ALL_INTRA ? 0.29 + 0.3 * (plan.quality() - ALL_INTRA) : 0.02 * Math.pow(1.45, plan.quality());
+            double bitsPerPixel = plan.quality() >= ALL_INTRA ? 0.29 + 0.3 * (plan.quality() - ALL_INTRA)
+                    : 0.02 * Math.pow(1.45, plan.quality());
             c.bit_rate((long) (bitsPerPixel * plan.width() * plan.height() * plan.framesPerSecond()));
         }
     }

@@ -188,7 +188,8 @@ public final class SoundFeed implements AutoCloseable {
         sides = of.nb_channels() == 1 ? 1 : 2;
         AVChannelLayout wanted = new AVChannelLayout();
         av_channel_layout_default(wanted, sides);
-        Av.check(swr_alloc_set_opts2(made, wanted, AV_SAMPLE_FMT_FLTP, RATE, of, decoded.format(), decoded.sample_rate(), 0, null), path, "its sound cannot be converted");
+        Av.check(swr_alloc_set_opts2(made, wanted, AV_SAMPLE_FMT_FLTP, RATE, of, decoded.format(), decoded.sample_rate(), 0, null), path,
+                "its sound cannot be converted");
         converter = made;
         converts = now;
         Av.check(swr_init(made), path, "its sound cannot be converted");
@@ -198,7 +199,8 @@ public final class SoundFeed implements AutoCloseable {
     private void convert() throws FootageException {
         SwrContext s = converter();
         if (at == Long.MIN_VALUE) {
-            double begins = decoded.best_effort_timestamp() == AV_NOPTS_VALUE ? file.begins() : decoded.best_effort_timestamp() * av_q2d(file.stream(index).time_base());
+            double begins = decoded.best_effort_timestamp() == AV_NOPTS_VALUE ? file.begins()
+                    : decoded.best_effort_timestamp() * av_q2d(file.stream(index).time_base());
             at = Math.round((begins - file.begins() - track.start()) * RATE);
         }
         int room = swr_get_out_samples(s, decoded.nb_samples());

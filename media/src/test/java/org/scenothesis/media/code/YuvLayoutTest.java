@@ -82,7 +82,8 @@ class YuvLayoutTest {
         double kb = standard == 709 ? 0.0722 : 0.114;
         boolean across = !name.contains("444");
         boolean down = name.contains("420");
-        try (FrameReader reader = new FrameReader(Path.of("made"), coding(f, full, standard == 709 ? ColourMatrix.BT709 : ColourMatrix.BT601))) {
+        try (FrameReader reader = new FrameReader(Path.of("made"), coding(f, full, standard == 709 ? ColourMatrix.BT709
+                : ColourMatrix.BT601))) {
             Picture p = reader.picture(f, 0);
             for (int y = 0; y < height; y++) {
                 for (int x = 0; x < width; x++) {
@@ -128,7 +129,8 @@ class YuvLayoutTest {
         AVFrame other = frame(AV_PIX_FMT_YUV420P, 24, 16);
         try (FrameReader reader = new FrameReader(Path.of("take.mp4"), coding(f, false, ColourMatrix.BT709))) {
             assertThat(Assertions.catchThrowable(() -> reader.picture(other, 3)))
-                    .isInstanceOf(FootageException.class).hasMessageContaining("16x16").hasMessageContaining("24x16").hasMessageContaining("take.mp4, frame 3");
+                    .isInstanceOf(FootageException.class).hasMessageContaining("16x16").hasMessageContaining("24x16")
+                    .hasMessageContaining("take.mp4, frame 3");
         } finally {
             av_frame_free(f);
             av_frame_free(other);

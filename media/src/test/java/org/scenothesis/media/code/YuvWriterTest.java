@@ -74,7 +74,8 @@ class YuvWriterTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"420, 45, 9", "420, 64, 4", "420 full, 45, 9", "420 full, 70, 6", "422 of 10 bit, 53, 3", "444, 37, 3", "420, 2, 2", "420, 1, 1"})
+    @CsvSource({"420, 45, 9", "420, 64, 4", "420 full, 45, 9", "420 full, 70, 6", "422 of 10 bit, 53, 3", "444, 37, 3", "420, 2, 2",
+            "420, 1, 1"})
     void codesAreThoseOfTheFormulas(String kind, int w, int h) throws FootageException {
         Kind k = Kind.of(kind);
         Picture p = noise(w, h);
@@ -93,7 +94,8 @@ class YuvWriterTest {
                 for (int x = 0; x < (w + k.across - 1) / k.across; x++) {
                     for (int c = 1; c < 3; c++) {
                         double wanted = 128 * unit + chroma(p, c, x, y, k) * (k.full ? most : 224 * unit);
-                        assertThat(Math.abs(k.code(f, c, x, y) - Math.clamp(wanted, 0, most))).as("chroma %d of %d, %d", c, x, y).isLessThan(0.51);
+                        assertThat(Math.abs(k.code(f, c, x, y) - Math.clamp(wanted, 0, most))).as("chroma %d of %d, %d", c, x, y)
+                                .isLessThan(0.51);
                     }
                 }
             }

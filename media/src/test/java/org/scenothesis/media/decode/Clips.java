@@ -31,7 +31,8 @@ final class Clips {
     }
 
     /// - `setUp`: what is set on the encoder before it opens; `options`: its own.
-    record Kind(String muxer, String codec, String pixels, int width, int height, Consumer<AVCodecContext> setUp, Map<String, String> options) {
+    record Kind(String muxer, String codec, String pixels, int width, int height, Consumer<AVCodecContext> setUp,
+            Map<String, String> options) {
         Kind(String muxer, String codec, String pixels, int width, int height) {
             this(muxer, codec, pixels, width, height, c -> {}, Map.of());
         }
@@ -111,7 +112,8 @@ final class Clips {
     /// Frames of the chart, by the layout's own writer.
     static Frames chart(Kind kind) throws FootageException {
         boolean rgb = kind.pixels.startsWith("gbr") || kind.pixels.startsWith("rgb");
-        EncoderFrame layout = new EncoderFrame(Path.of("chart"), kind.width, kind.height, av_get_pix_fmt(rgb ? kind.pixels : kind.pixels.replace("yuva", "yuv")), kind.pixels.startsWith("yuvj"));
+        EncoderFrame layout = new EncoderFrame(Path.of("chart"), kind.width, kind.height,
+                av_get_pix_fmt(rgb ? kind.pixels : kind.pixels.replace("yuva", "yuv")), kind.pixels.startsWith("yuvj"));
         return (f, i) -> {
             AVFrame from = layout.fill(TestPictures.chart(kind.width, kind.height, i));
             for (int k = 0; k < 3; k++) {

@@ -77,10 +77,12 @@ class ExportedFrameTest {
 
     private static void convert(AVFrame from, AVFrame to, int matrix, boolean full, boolean intoYuv) {
         int flags = SWS_BICUBIC | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INT | SWS_FULL_CHR_H_INP;
-        SwsContext s = sws_getContext(from.width(), from.height(), from.format(), to.width(), to.height(), to.format(), flags, null, null, (DoublePointer) null);
+        SwsContext s = sws_getContext(from.width(), from.height(), from.format(), to.width(), to.height(), to.format(), flags, null, null,
+                (DoublePointer) null);
         IntPointer yuv = sws_getCoefficients(matrix);
         IntPointer rgb = sws_getCoefficients(SWS_CS_DEFAULT);
-        sws_setColorspaceDetails(s, intoYuv ? rgb : yuv, intoYuv || full ? 1 : 0, intoYuv ? yuv : rgb, !intoYuv || full ? 1 : 0, 0, 1 << 16, 1 << 16);
+        sws_setColorspaceDetails(s, intoYuv ? rgb : yuv, intoYuv || full ? 1 : 0, intoYuv ? yuv : rgb, !intoYuv || full ? 1
+                : 0, 0, 1 << 16, 1 << 16);
         Clips.check(sws_scale(s, from.data(), from.linesize(), 0, from.height(), to.data(), to.linesize()));
         sws_freeContext(s);
     }
@@ -138,8 +140,10 @@ class ExportedFrameTest {
 
     @ParameterizedTest
     @CsvSource({
-        "640, 360, 709, 1, false, png", "640, 360, 709, 1, false, jpg", "1280, 720, '', 2, false, png", "1280, 720, 709, 13, true, png", "720, 576, 601, 6, false, png",
-        "720, 576, '', 2, false, png", "720, 576, 601, 6, true, jpg", "1280, 720, 709, 1, true, jpg", "640, 360, 601, 2, false, jpg", "720, 480, '', 2, true, png"
+        "640, 360, 709, 1, false, png", "640, 360, 709, 1, false, jpg", "1280, 720, '', 2, false, png", "1280, 720, 709, 13, true, png",
+                "720, 576, 601, 6, false, png",
+        "720, 576, '', 2, false, png", "720, 576, 601, 6, true, jpg", "1280, 720, 709, 1, true, jpg", "640, 360, 601, 2, false, jpg",
+        "720, 480, '', 2, true, png"
     })
     void readsLikeTheClip(int w, int h, String matrix, int trc, boolean full, String ending) throws Exception {
         Path[] made = clipAndStill(w, h, matrix, trc, full, ending);

@@ -33,7 +33,8 @@ class FrameStoreTest {
     Path folder;
 
     private final AtomicLong clock = new AtomicLong();
-    private final FrameStore store = new FrameStore(8 << 20, p -> p.toString().contains("forbidden") ? "it lies elsewhere." : null, clock::get);
+    private final FrameStore store = new FrameStore(8 << 20, p -> p.toString().contains("forbidden") ? "it lies elsewhere."
+            : null, clock::get);
     private FootageSource take;
 
     /// Grey that grows by a step a frame, from `level`.
@@ -112,12 +113,16 @@ class FrameStoreTest {
     @Test
     void brokenAndForbiddenFootageIsSaid() throws Exception {
         Path broken = Files.writeString(folder.resolve("broken.mov"), "no film");
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> store.frame(FootageSource.of(broken), 0)).withMessageContaining("broken.mov");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> store.frame(FootageSource.of(broken), 0))
+                .withMessageContaining("broken.mov");
         FootageSource forbidden = FootageSource.of(film("forbidden.mkv", 0.1f));
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> store.frame(forbidden, 0)).withMessageContaining("lies elsewhere");
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> store.small(forbidden, 0, 8, 8)).withMessageContaining("lies elsewhere");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> store.frame(forbidden, 0))
+                .withMessageContaining("lies elsewhere");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> store.small(forbidden, 0, 8, 8))
+                .withMessageContaining("lies elsewhere");
         try (FrameLane lane = store.lane()) {
-            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> lane.footage(forbidden)).withMessageContaining("lies elsewhere");
+            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> lane.footage(forbidden))
+                    .withMessageContaining("lies elsewhere");
         }
         assertThat(store.frame(take, 0).width()).isEqualTo(WIDTH);
     }
@@ -131,7 +136,8 @@ class FrameStoreTest {
         assertThat(level(store.frame(take, 3))).isGreaterThan(0.5f);
         clock.addAndGet(FrameStore.LOOK_NS);
         Files.delete(take.path());
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> store.frame(take, 3)).withMessageContaining("take.mkv").withMessageContaining("find it again");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> store.frame(take, 3)).withMessageContaining("take.mkv")
+                .withMessageContaining("find it again");
     }
 
     /// A render is of the files it began with, whatever the others see meanwhile.

@@ -149,7 +149,8 @@ class PhoneFootageTest {
             assertThat(f.info().coding().audio()).as("carried from a film").isTrue();
         }
         Path mute = film("mute.mkv", VideoFormat.FFV1_MKV, null);
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> film("silent.mkv", VideoFormat.FFV1_MKV, mute)).withMessageContaining("no sound");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> film("silent.mkv", VideoFormat.FFV1_MKV, mute))
+                .withMessageContaining("no sound");
     }
 
     @Test
@@ -167,7 +168,8 @@ class PhoneFootageTest {
         assertThat(longer).isLessThan(cut + 40_000);
     }
 
-    /// Ten frames of the chart, coded once by a separate encoder, since the shipped library decodes HEVC but does not write it; a key frame every five.
+    /// Ten frames of the chart, coded once by a separate encoder, since the shipped library decodes HEVC but does not write it; a key frame
+    /// every five.
     @ParameterizedTest
     @ValueSource(strings = {"hevc-8.mp4", "hevc-10.mov"})
     void whatNewPhonesRecordIsRead(String name) throws Exception {
@@ -191,14 +193,17 @@ class PhoneFootageTest {
         ImageIO.write(new BufferedImage(64, 48, BufferedImage.TYPE_INT_RGB), "jpg", plain);
         int n = tagsAndValues.length / 2;
         ByteBuffer exif = ByteBuffer.allocate(6 + 26 + 2 + 12 * n + 4);
-        exif.put("Exif\0\0MM\0*".getBytes(StandardCharsets.ISO_8859_1)).putInt(8).putShort((short) 1).putShort((short) 0x8769).putShort((short) 4).putInt(1).putInt(26).putInt(0);
+        exif.put("Exif\0\0MM\0*".getBytes(StandardCharsets.ISO_8859_1)).putInt(8).putShort((short) 1).putShort((short) 0x8769)
+                .putShort((short) 4).putInt(1).putInt(26).putInt(0);
         exif.putShort((short) n);
         for (int i = 0; i < n; i++) {
-            exif.putShort((short) tagsAndValues[2 * i]).putShort((short) 3).putInt(1).putShort((short) tagsAndValues[2 * i + 1]).putShort((short) 0);
+            exif.putShort((short) tagsAndValues[2 * i]).putShort((short) 3).putInt(1).putShort((short) tagsAndValues[2 * i + 1])
+                    .putShort((short) 0);
         }
         byte[] jpeg = plain.toByteArray();
         ByteBuffer all = ByteBuffer.allocate(jpeg.length + 4 + exif.capacity());
-        all.put(jpeg, 0, 2).putShort((short) 0xffe1).putShort((short) (exif.capacity() + 2)).put(exif.array()).put(jpeg, 2, jpeg.length - 2);
+        all.put(jpeg, 0, 2).putShort((short) 0xffe1).putShort((short) (exif.capacity() + 2)).put(exif.array())
+                .put(jpeg, 2, jpeg.length - 2);
         return Files.write(folder.resolve(name), all.array());
     }
 
@@ -213,7 +218,8 @@ class PhoneFootageTest {
     void theLensThatIsNotedIsRead() throws Exception {
         assertThat(noted(photograph("phone.jpg", 0xa405, 28))).isEqualTo(28);
         // 50 mm before 6000 by 4000 pixels of 1600 to the centimetre: 45.07 mm across the corners.
-        assertThat(noted(photograph("camera.jpg", 0x920a, 50, 0xa002, 6000, 0xa003, 4000, 0xa20e, 1600, 0xa20f, 1600, 0xa210, 3))).isCloseTo(50 * 43.2666 / 45.0694, Offset.offset(0.001));
+        assertThat(noted(photograph("camera.jpg", 0x920a, 50, 0xa002, 6000, 0xa003, 4000, 0xa20e, 1600, 0xa20f, 1600, 0xa210, 3)))
+                .isCloseTo(50 * 43.2666 / 45.0694, Offset.offset(0.001));
         assertThat(noted(photograph("nonsense.jpg", 0xa405, 0, 0x920a, 50))).isNull();
         Path clip = film("clip.mp4", VideoFormat.H264_MP4, null);
         assertThat(noted(clip)).isNull();

@@ -17,7 +17,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 
-/// Frame N is frame N, however it is reached: compared with decoding from the start, for every container and coding that can be made here, and for clips by other encoders.
+/// Frame N is frame N, however it is reached: compared with decoding from the start, for every container and coding that can be made here,
+/// and for clips by other encoders.
 class SeekTest {
     @TempDir
     Path folder;
@@ -48,10 +49,14 @@ class SeekTest {
 
     @ParameterizedTest
     @CsvSource({
-        "mp4, libopenh264, yuv420p, 0", "mov, libopenh264, yuv420p, 0", "mpegts, libopenh264, yuv420p, 0", "matroska, libopenh264, yuv420p, 0", "avi, libopenh264, yuv420p, 0",
-        "mpegts, mpeg2video, yuv420p, 0", "mpegts, mpeg2video, yuv420p, 2", "matroska, mpeg2video, yuv420p, 2", "mxf, mpeg2video, yuv420p, 2", "vob, mpeg2video, yuv420p, 2",
-        "mp4, mpeg4, yuv420p, 2", "avi, mpeg4, yuv420p, 2", "mov, mpeg4, yuv420p, 0", "3gp, mpeg4, yuv420p, 0", "webm, libvpx, yuv420p, 0", "webm, libvpx-vp9, yuv420p, 0",
-        "matroska, ffv1, gbrp16le, 0", "avi, ffv1, yuv420p, 0", "mov, prores_ks, yuv422p10le, 0", "mov, mjpeg, yuvj420p, 0", "avi, mjpeg, yuvj420p, 0", "mp4, libsvtav1, yuv420p, 0"
+        "mp4, libopenh264, yuv420p, 0", "mov, libopenh264, yuv420p, 0", "mpegts, libopenh264, yuv420p, 0",
+                "matroska, libopenh264, yuv420p, 0", "avi, libopenh264, yuv420p, 0",
+        "mpegts, mpeg2video, yuv420p, 0", "mpegts, mpeg2video, yuv420p, 2", "matroska, mpeg2video, yuv420p, 2",
+        "mxf, mpeg2video, yuv420p, 2", "vob, mpeg2video, yuv420p, 2",
+        "mp4, mpeg4, yuv420p, 2", "avi, mpeg4, yuv420p, 2", "mov, mpeg4, yuv420p, 0", "3gp, mpeg4, yuv420p, 0", "webm, libvpx, yuv420p, 0",
+        "webm, libvpx-vp9, yuv420p, 0",
+        "matroska, ffv1, gbrp16le, 0", "avi, ffv1, yuv420p, 0", "mov, prores_ks, yuv422p10le, 0", "mov, mjpeg, yuvj420p, 0",
+        "avi, mjpeg, yuvj420p, 0", "mp4, libsvtav1, yuv420p, 0"
     })
     void everyContainerAndCoding(String muxer, String codec, String pixels, int between) throws Exception {
         Assumptions.assumeTrue(avcodec_find_encoder_by_name(codec) != null);
@@ -69,10 +74,12 @@ class SeekTest {
         sameInAnyOrder(file, 40);
     }
 
-    /// Forty frames each, made once by a separate encoder: open groups with pictures in between, fields, gradual refresh, times before zero, an edit list, no times at all.
+    /// Forty frames each, made once by a separate encoder: open groups with pictures in between, fields, gradual refresh, times before
+    /// zero, an edit list, no times at all.
     @ParameterizedTest
     @CsvSource({
-        "open-gop.ts, 40", "hevc-open.ts, 40", "interlaced.m2ts, 40", "refreshed.ts, 40", "before-zero.mkv, 33", "edited.mp4, 27", "untimed.avi, 40"
+        "open-gop.ts, 40", "hevc-open.ts, 40", "interlaced.m2ts, 40", "refreshed.ts, 40", "before-zero.mkv, 33", "edited.mp4, 27",
+                "untimed.avi, 40"
     })
     void clipsOfOtherEncoders(String name, int frames) throws Exception {
         sameInAnyOrder(Path.of(SeekTest.class.getResource(name).toURI()), frames);

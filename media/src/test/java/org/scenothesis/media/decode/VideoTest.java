@@ -91,7 +91,8 @@ class VideoTest {
     @Test
     void beyondTheEndIsSaidWithTheFrame() throws FootageException {
         try (Footage f = Footages.open(film("end.mkv", VideoFormat.FFV1_MKV, 3))) {
-            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> f.frame(3)).withMessageContaining("frame 3").withMessageContaining("0 to 2");
+            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> f.frame(3)).withMessageContaining("frame 3")
+                    .withMessageContaining("0 to 2");
             assertThatExceptionOfType(FootageException.class).isThrownBy(() -> f.frame(-1));
         }
     }
@@ -125,7 +126,8 @@ class VideoTest {
         Path chance = Files.write(folder.resolve("chance.mov"), noise);
         Path list = Files.writeString(folder.resolve("list.m3u8"), "#EXTM3U\n#EXTINF:1,\ngood.mp4\n");
         for (Path p : List.of(empty, half, text, chance, list, folder.resolve("none.mp4"))) {
-            assertThatExceptionOfType(FootageException.class).as(p.toString()).isThrownBy(() -> Footages.open(p).close()).withMessageContaining(p.getFileName().toString());
+            assertThatExceptionOfType(FootageException.class).as(p.toString()).isThrownBy(() -> Footages.open(p).close())
+                    .withMessageContaining(p.getFileName().toString());
         }
     }
 
@@ -162,7 +164,8 @@ class VideoTest {
         Stills.write(stills.resolve("a1.png"), TestPictures.chart(64, 36, 0), Stills.Format.PNG8);
         Stills.write(stills.resolve("a2.png"), TestPictures.chart(96, 54, 0), Stills.Format.PNG8);
         try (Footage f = Footages.open(stills)) {
-            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> f.frame(1)).withMessageContaining("96x54").withMessageContaining("64x36");
+            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> f.frame(1)).withMessageContaining("96x54")
+                    .withMessageContaining("64x36");
         }
         Path none = Files.createDirectories(folder.resolve("none"));
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Footages.open(none).close()).withMessageContaining("no stills");

@@ -59,7 +59,8 @@ class SinkTest {
         assertThatExceptionOfType(FootageException.class)
                 .isThrownBy(() -> new VideoSink(file, new VideoSink.Plan(127, 71, 24, VideoFormat.H264_MP4, 5, null)));
         assertThatExceptionOfType(FootageException.class)
-                .isThrownBy(() -> new VideoSink(file, new VideoSink.Plan(128, 72, 24, VideoFormat.H264_MP4, 5, folder.resolve("no-sound.wav"))));
+                .isThrownBy(() -> new VideoSink(file, new VideoSink.Plan(128, 72, 24, VideoFormat.H264_MP4, 5,
+                folder.resolve("no-sound.wav"))));
         assertThat(files()).containsExactly(file);
         try (Footage f = Footages.open(file)) {
             assertThat(f.info().frames()).isEqualTo(5);

@@ -119,7 +119,8 @@ class StillsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"with space.png", "percent%20d.png", "hash#1.png", "colon:x.png", "ümläut-日本.png", "a&b;c.png", "-dash.png", "frame%04d.png"})
+    @ValueSource(strings = {"with space.png", "percent%20d.png", "hash#1.png", "colon:x.png", "ümläut-日本.png", "a&b;c.png", "-dash.png",
+            "frame%04d.png"})
     void oddNamesArePlainNames(String name) throws FootageException {
         Path file = folder.resolve(name);
         Picture p = TestPictures.chart(64, 32, 1);
@@ -130,7 +131,8 @@ class StillsTest {
     @Test
     void aFolderThatIsNotThereIsSaid() {
         Path file = folder.resolve("none").resolve("x.png");
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Stills.write(file, TestPictures.chart(64, 32, 0), Stills.Format.PNG8)).withMessageContaining("x.png");
+        assertThatExceptionOfType(FootageException.class)
+                .isThrownBy(() -> Stills.write(file, TestPictures.chart(64, 32, 0), Stills.Format.PNG8)).withMessageContaining("x.png");
     }
 
     @ParameterizedTest

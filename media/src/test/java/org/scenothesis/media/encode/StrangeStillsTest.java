@@ -121,7 +121,8 @@ class StrangeStillsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"empty.png, ''", "words.mp4, this is a shopping list", "words.exr, v/1.0 nearly", "list.mov, #EXTM3U http://example.invalid/x.ts"})
+    @CsvSource({"empty.png, ''", "words.mp4, this is a shopping list", "words.exr, v/1.0 nearly",
+            "list.mov, #EXTM3U http://example.invalid/x.ts"})
     void whatIsNoPictureIsSaidInOneSentence(String name, String content) throws Exception {
         Path file = folder.resolve(name);
         Files.writeString(file, content);
@@ -132,7 +133,8 @@ class StrangeStillsTest {
     /// A head that says how large the picture is, and hardly any picture.
     private Path head(int width, int height) throws Exception {
         Path file = folder.resolve(width + "x" + height + ".png");
-        ByteBuffer b = ByteBuffer.allocate(33).putLong(0x89504e470d0a1a0aL).putInt(13).put("IHDR".getBytes(StandardCharsets.US_ASCII)).putInt(width).putInt(height);
+        ByteBuffer b = ByteBuffer.allocate(33).putLong(0x89504e470d0a1a0aL).putInt(13).put("IHDR".getBytes(StandardCharsets.US_ASCII))
+                .putInt(width).putInt(height);
         Files.write(file, b.put(new byte[] {8, 0, 0, 0, 0, 0, 0, 0, 0}).array());
         return file;
     }
@@ -141,8 +143,10 @@ class StrangeStillsTest {
     @CsvSource({"16384, 16384", "30000, 30000", "2000000, 200", "2147483647, 2147483647"})
     void whatIsTooLargeIsSaidToBeTooLarge(int width, int height) throws Exception {
         Path file = head(width, height);
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Footages.open(file)).withMessageContaining("too large").withMessageContaining(width + "x" + height);
-        assertThatExceptionOfType(FootageException.class).as("one that may be").isThrownBy(() -> Footages.open(head(16000, 16000))).withMessageContaining("cut short");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Footages.open(file)).withMessageContaining("too large")
+                .withMessageContaining(width + "x" + height);
+        assertThatExceptionOfType(FootageException.class).as("one that may be").isThrownBy(() -> Footages.open(head(16000, 16000)))
+                .withMessageContaining("cut short");
     }
 
     @Test
@@ -156,11 +160,13 @@ class StrangeStillsTest {
             ByteBuffer.wrap(b).order(ByteOrder.LITTLE_ENDIAN).position(at).putInt(0).putInt(0).putInt(99_999).putInt(99_999);
         }
         Files.write(file, b);
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Footages.open(file)).withMessageContaining("too large").withMessageContaining("100000x100000");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Footages.open(file)).withMessageContaining("too large")
+                .withMessageContaining("100000x100000");
     }
 
     @Test
     void anEmptyFolderIsSaid() {
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Footages.open(folder)).withMessageContaining(folder.getFileName().toString());
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> Footages.open(folder))
+                .withMessageContaining(folder.getFileName().toString());
     }
 }

@@ -37,7 +37,8 @@ class SoundTest {
             b.putShort((short) (i < rate ? 0 : 32767 * TONE * Math.sin(2 * Math.PI * 500 * i / rate)));
         }
         Path f = folder.resolve("tone-" + rate + ".wav");
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(b.array()), new AudioFormat(rate, 16, 1, true, false), 2L * rate), AudioFileFormat.Type.WAVE, f.toFile());
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(b.array()), new AudioFormat(rate, 16, 1, true, false), 2L * rate),
+                AudioFileFormat.Type.WAVE, f.toFile());
         return f;
     }
 
@@ -98,7 +99,8 @@ class SoundTest {
         Path still = folder.resolve("still.png");
         Stills.write(still, Picture.filled(32, 32, 0.2f, 0.2f, 0.2f), Stills.Format.PNG8);
         assertThat(SoundFeed.sounds(still)).isFalse();
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> SoundFeed.open(new SoundTrack(still, 0, null)).close()).withMessageContaining("no sound");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> SoundFeed.open(new SoundTrack(still, 0, null)).close())
+                .withMessageContaining("no sound");
         Path junk = Files.writeString(folder.resolve("junk.wav"), "nothing");
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> SoundFeed.sounds(junk)).withMessageContaining("junk.wav");
     }

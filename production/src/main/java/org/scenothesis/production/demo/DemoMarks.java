@@ -8,7 +8,8 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.rehearsal.loft.Loft;
 import org.scenothesis.core.stage.Evidence;
 
-/// What is marked in the clean plate of the loft: edges of the bench and of the window, and how long and deep the bench is, on which everything stands.
+/// What is marked in the clean plate of the loft: edges of the bench and of the window, and how long and deep the bench is, on which
+/// everything stands.
 final class DemoMarks {
     private static final Vec LEFT_FRONT = new Vec(-0.85, Loft.BENCH_M, 0.28);
     private static final Vec RIGHT_FRONT = new Vec(1.55, Loft.BENCH_M, 0.28);

@@ -60,12 +60,15 @@ final class DemoSets {
 
     private static Body person(double high, Vec steps, double fromS, double toS) {
         List<Body.Moment> way = List.of(
-                new Body.Moment("", 0, Vec.ZERO), new Body.Moment("", fromS, Vec.ZERO), new Body.Moment("", toS, steps), new Body.Moment("", toS + FRAME_S, steps));
+                new Body.Moment("", 0, Vec.ZERO), new Body.Moment("", fromS, Vec.ZERO), new Body.Moment("", toS, steps),
+                new Body.Moment("", toS + FRAME_S, steps));
         return new Body(Body.Form.FIGURE, m(0.5 * high), m(high), m(0.3), m(0), way);
     }
 
-    private static Stage stage(Vec at, double tiltDeg, double focalShare, double fNumber, double focusM, Surroundings around, double groundM, KeyLight light, List<Piece> pieces) {
-        StageCamera camera = new StageCamera(Given.entered(at), Given.entered(new StageCamera.Aim(0, tiltDeg, 0)), m(focalShare), StageCamera.MIDDLE);
+    private static Stage stage(Vec at, double tiltDeg, double focalShare, double fNumber, double focusM, Surroundings around,
+            double groundM, KeyLight light, List<Piece> pieces) {
+        StageCamera camera = new StageCamera(Given.entered(at), Given.entered(new StageCamera.Aim(0, tiltDeg, 0)), m(focalShare),
+                StageCamera.MIDDLE);
         LensSetting lens = new LensSetting(m(SENSOR_MM), m(fNumber), m(focusM));
         Surface ground = new Surface("ground", m(groundM), Given.entered(new Surface.Extent(0.1, 12)));
         return new Stage(camera, List.of(ground), light, List.of(), new Floor(Given.entered(around), lens, pieces, Map.of()));
@@ -92,28 +95,36 @@ final class DemoSets {
         Surroundings room = new Surroundings.Room(-3, 3, -1.2, 5.6, 2.7, 0.4);
         return new SetUp("set-of-14", "Set of shot 14", stage(new Vec(0, 1.02, 0), -6, 1.5, 5.6, 0.75, room, 0.86, light(-117, 29), List.of(
                 piece("bench", "bench", 0, 0.95, new Support("table", m(2.4), m(0.86), m(0.9))),
-                piece("lantern", "lantern", 0.09, 0.82, lamp(LampKind.PRACTICAL, 0.95, new Vec(0.09, 0.95, 0), 1).withWideM(m(0.12)).withHighM(m(0.17)).withOutput(m(2.2))),
+                piece("lantern", "lantern", 0.09, 0.82, lamp(LampKind.PRACTICAL, 0.95, new Vec(0.09, 0.95, 0), 1).withWideM(m(0.12))
+                .withHighM(m(0.17)).withOutput(m(2.2))),
                 piece("key", "key", -1.6, 0.1, lamp(LampKind.SOFT_BOX, 1.9, new Vec(0, 0.9, 0.9), 0.2)))));
     }
 
     /// The maker before the cloth, so far away that the lens looks at him as it looks at a thumb.
     static SetUp smallMaker() {
         Surroundings hall = new Surroundings.Room(-5, 5, -1.5, 16, 4.2, 0.35);
-        return new SetUp("set-of-14-B", "Set of shot 14, camera B", stage(new Vec(0, 1.67, 0), -5.5, 2.0, 2.8, 8.3, hall, 0, light(-117, 29), List.of(
+        return new SetUp("set-of-14-B", "Set of shot 14, camera B", stage(new Vec(0, 1.67, 0), -5.5, 2.0, 2.8, 8.3, hall, 0,
+                light(-117, 29), List.of(
                 piece("maker", "the small maker", 0.4, 8.33, person(1.70, new Vec(-0.8, 0, 0), 1.2, 4.6), "thing-the-small-maker"),
-                piece("cloth", "green cloth", 0, 14.2, new Backdrop(BackdropKind.ROLL, Backdrop.Dye.GREEN, m(5), m(3.2), m(0), m(6.4), m(0.02)), "screen-B-green", "thing-the-small-maker"),
+                piece("cloth", "green cloth", 0, 14.2, new Backdrop(BackdropKind.ROLL, Backdrop.Dye.GREEN, m(5), m(3.2), m(0), m(6.4),
+                m(0.02)), "screen-B-green", "thing-the-small-maker"),
                 piece("key", "key", -3.6, 6.5, lamp(LampKind.SOFT_BOX, 3.3, new Vec(0, 1.1, 8.3), 1).withWideM(m(1)).withHighM(m(1))),
                 piece("fill", "fill", 3.4, 3.0, lamp(LampKind.SOFT_BOX, 2.0, new Vec(0, 1.1, 8.3), 0.62)),
-                piece("cloth-left", "cloth lamp left", -3.9, 11.6, lamp(LampKind.SOFT_BOX, 2.6, new Vec(0.8, 1.2, 14), 0.3), "screen-B-green", "thing-the-small-maker"),
-                piece("cloth-right", "cloth lamp right", 3.9, 11.6, lamp(LampKind.SOFT_BOX, 2.6, new Vec(-0.8, 1.2, 14), 0.3), "screen-B-green", "thing-the-small-maker"))));
+                piece("cloth-left", "cloth lamp left", -3.9, 11.6, lamp(LampKind.SOFT_BOX, 2.6, new Vec(0.8, 1.2, 14), 0.3),
+                "screen-B-green", "thing-the-small-maker"),
+                piece("cloth-right", "cloth lamp right", 3.9, 11.6, lamp(LampKind.SOFT_BOX, 2.6, new Vec(-0.8, 1.2, 14), 0.3),
+                "screen-B-green", "thing-the-small-maker"))));
     }
 
     /// What is filmed on them for the demo, by the names of its files.
     static List<StagedRoll> rolls(int width, int height) {
         return List.of(
-                roll("hands-clean", pairOfHands(), "clean-A", 0, width, height), roll("hands-left", pairOfHands(), "figure-the-maker-1", ROLL_S, width, height),
-                roll("hands-right", pairOfHands(), "figure-the-maker-2", ROLL_S, width, height), roll("wall-clean", lanternWall(), "clean-A", 0, width, height),
-                roll("thumb-screen", smallMaker(), "screen-B-green", 0, width, height), roll("thumb-1", smallMaker(), "thing-the-small-maker", ROLL_S, width, height));
+                roll("hands-clean", pairOfHands(), "clean-A", 0, width, height), roll("hands-left", pairOfHands(), "figure-the-maker-1",
+                ROLL_S, width, height),
+                roll("hands-right", pairOfHands(), "figure-the-maker-2", ROLL_S, width, height),
+                roll("wall-clean", lanternWall(), "clean-A", 0, width, height),
+                roll("thumb-screen", smallMaker(), "screen-B-green", 0, width, height),
+                roll("thumb-1", smallMaker(), "thing-the-small-maker", ROLL_S, width, height));
     }
 
     private static StagedRoll roll(String name, SetUp on, String plate, double seconds, int width, int height) {

@@ -56,19 +56,23 @@ public final class LanternWorks {
     private static Shot lifts() {
         Illusion floats = new Illusion(
                 "lantern-floats", IllusionKind.FLOATS, "the lantern", LiftingShoot.LIFT_S, SECONDS,
-                Map.of("heightM", "0.44", "support", "rod", "actor", "the maker", "sizeM", "0.3", "travelM", "0.2", "distanceM", "0.8", "restM", "0.9", "glows",
+                Map.of("heightM", "0.44", "support", "rod", "actor", "the maker", "sizeM", "0.3", "travelM", "0.2", "distanceM", "0.8",
+                "restM", "0.9", "glows",
                         "yes", "colours", "#e8d8b0 #6b4a35"));
         List<Beat> beats = List.of(
                 new Beat("reach", "reaches out", 0.8), new Beat("touch", "lets go", LiftingShoot.LIFT_S), new Beat("hang", "hangs", 3.4));
         return new Shot(
-                "12", 12, "The lantern that lifts", "The lantern-maker reaches out; a lantern leaves the bench and hangs in the air, swinging slightly.",
-                SECONDS, List.of(floats), beats, plates(), layers(), new SetUp("set-of-12", "Set of shot 12", stage()), new Setting(Map.of("frameM", "1.4", "light", "lamps"), null));
+                "12", 12, "The lantern that lifts",
+                "The lantern-maker reaches out; a lantern leaves the bench and hangs in the air, swinging slightly.",
+                SECONDS, List.of(floats), beats, plates(), layers(), new SetUp("set-of-12", "Set of shot 12", stage()),
+                new Setting(Map.of("frameM", "1.4", "light", "lamps"), null));
     }
 
     private static List<Plate> plates() {
         return List.of(
                 new Plate("clean", "Clean plate", PlateRole.CLEAN, Spike.T, "A", "A", 4, List.of(
-                        new Take("clean-1", "footage/clean-1.mp4", false, "tripod touched"), new Take("clean-2", "footage/clean-2.mp4", true, ""))).withMarks(DemoMarks.loft()),
+                        new Take("clean-1", "footage/clean-1.mp4", false, "tripod touched"),
+                        new Take("clean-2", "footage/clean-2.mp4", true, ""))).withMarks(DemoMarks.loft()),
                 new Plate("maker", "Maker at bench", PlateRole.PRACTICAL, Spike.L, "A", "A", 4, List.of(
                         new Take("maker-1", "footage/maker-1.mp4", true, "cloud came in"))),
                 new Plate("lantern", "Lantern on rod", PlateRole.ELEMENT, Spike.X, "A", "A", 4, List.of(
@@ -87,12 +91,14 @@ public final class LanternWorks {
         double let = LiftingShoot.LIFT_S;
         Layer maker = Layer.patch("maker", "Maker", "maker").with(Outline.of(outline(0.30, 0.16, 0.60, 0.16, 0.60, 1, 0.30, 1), 14));
         Layer light = Layer.light("glow", "Light of the lantern", "lamp", "clean")
-                .with(Outline.of(outline(0.47, 0, 0.585, 0, 0.592, 0.44, 0.642, 0.44, 0.690, 0, 1, 0, 1, 1, 0.36, 1, 0.40, 0.62, 0.47, 0.55), 26))
+                .with(Outline.of(outline(0.47, 0, 0.585, 0, 0.592, 0.44, 0.642, 0.44, 0.690, 0, 1, 0, 1, 1, 0.36, 1, 0.40, 0.62, 0.47,
+                0.55), 26))
                 .with(new Opacity(Animated.of(0.0).key(let, 0.0, Ease.SOFT).key(let + 1.5, 0.9, Ease.SOFT)));
         Layer lantern = Layer.of("lantern", "Lantern", "lantern",
                 Outline.of(outline(0.53, 0.20, 0.71, 0.20, 0.71, 0.493, 0.53, 0.493), 0),
                 new Key(KeySettings.DEFAULT.withEmptyBelow(0.18)),
-                SetPlace.at(Given.entered(hung), rest).withFoot(Animated.of(rest).key(let, rest, Ease.SOFT).key(let + 1.6, hung, Ease.SOFT)),
+                SetPlace.at(Given.entered(hung), rest).withFoot(Animated.of(rest).key(let, rest, Ease.SOFT)
+                .key(let + 1.6, hung, Ease.SOFT)),
                 Shadow.OF_STAGE);
         return List.of(Layer.of("base", "Clean plate", "clean"), maker, light, lantern);
     }
@@ -121,14 +127,17 @@ public final class LanternWorks {
         return ready.into(new Shot(String.valueOf(number), number, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
     }
 
-    private static Plate filmed(String id, String name, PlateRole role, Spike spike, String group, String light, double rollSeconds, String need, String file) {
+    private static Plate filmed(String id, String name, PlateRole role, Spike spike, String group, String light, double rollSeconds,
+            String need, String file) {
         String take = file.substring(0, file.indexOf('.'));
-        return new Plate(id, name, role, spike, group, light, rollSeconds, List.of(new Take(take, "footage/" + file, true, Rehearsing.NOTE)), need);
+        return new Plate(id, name, role, spike, group, light, rollSeconds,
+                List.of(new Take(take, "footage/" + file, true, Rehearsing.NOTE)), need);
     }
 
     /// A told shot that is over sooner than its illusion was written for.
     private static Shot lasting(Shot told, double seconds) {
-        return told.withSeconds(seconds).withIllusions(told.illusions().stream().map(w -> w.withToSeconds(Math.min(w.toSeconds(), seconds))).toList())
+        return told.withSeconds(seconds).withIllusions(told.illusions().stream().map(w -> w.withToSeconds(Math.min(w.toSeconds(), seconds)))
+                .toList())
                 .withBeats(told.beats().stream().filter(b -> b.seconds() < seconds).toList());
     }
 
@@ -146,8 +155,10 @@ public final class LanternWorks {
         Shot told = lasting(told(13, "second-pair-of-hands"), 4).withSetUp(DemoSets.pairOfHands());
         return told.withPlates(List.of(
                 filmed("clean", "Clean plate", PlateRole.CLEAN, Spike.T, "A", "A", 0, "clean-A", "hands-clean.png"),
-                filmed("left", "The maker 1, in place", PlateRole.PRACTICAL, Spike.L, "A", "A", DemoSets.ROLL_S, "figure-the-maker-1", "hands-left.mp4"),
-                filmed("right", "The maker 2, in place", PlateRole.PRACTICAL, Spike.X, "A", "A", DemoSets.ROLL_S, "figure-the-maker-2", "hands-right.mp4")))
+                filmed("left", "The maker 1, in place", PlateRole.PRACTICAL, Spike.L, "A", "A", DemoSets.ROLL_S, "figure-the-maker-1",
+                "hands-left.mp4"),
+                filmed("right", "The maker 2, in place", PlateRole.PRACTICAL, Spike.X, "A", "A", DemoSets.ROLL_S, "figure-the-maker-2",
+                "hands-right.mp4")))
                 .withLayers(List.of(
                         Layer.of("base", "Clean plate", "clean"),
                         Layer.patch("left", "The maker 1", "left").with(Outline.of(outline(0, 0, 0.49, 0, 0.49, 1, 0, 1), 16)),
@@ -157,18 +168,23 @@ public final class LanternWorks {
     /// The maker keyed and set down on the bench as large as a thumb; the lantern goes before him.
     private static Shot thumb() {
         // He touches nothing, and what stands before him is taken from the clean plate.
-        Shot told = but(lasting(told(14, "inside-the-lantern"), 5), Map.of("contact", "no", "inFront", "no")).withSetUp(DemoSets.lanternWall()).withElsewhere(Map.of("B", DemoSets.smallMaker()));
+        Shot told = but(lasting(told(14, "inside-the-lantern"), 5), Map.of("contact", "no", "inFront", "no"))
+                .withSetUp(DemoSets.lanternWall()).withElsewhere(Map.of("B", DemoSets.smallMaker()));
         Vec from = new Vec(0.27, BENCH_M, 0.93);
         // Where the bench shows in the one picture what the floor under him shows in the other.
         SetPlace behind = SetPlace.at(Given.entered(new Vec(0.0421, BENCH_M, 0.6533)), from).withSize(Animated.of(THUMB))
                 .withFoot(Animated.of(from).key(1.2, from, Ease.SOFT).key(4.6, new Vec(-0.13, BENCH_M, 0.93), Ease.SOFT));
         Layer small = Layer.of("small", "The small maker", "thing",
-                Outline.of(outline(0.24, 0.08, 0.76, 0.08, 0.76, 0.9, 0.24, 0.9), 0), new Key(KeySettings.DEFAULT.withEmptyBelow(0.34)), behind, Shadow.OF_STAGE);
-        Layer front = Layer.patch("front", "The lantern", "clean").with(Outline.of(outline(0.553, 0.165, 0.777, 0.165, 0.772, 0.728, 0.553, 0.728), 2));
+                Outline.of(outline(0.24, 0.08, 0.76, 0.08, 0.76, 0.9, 0.24, 0.9), 0), new Key(KeySettings.DEFAULT.withEmptyBelow(0.34)),
+                behind, Shadow.OF_STAGE);
+        Layer front = Layer.patch("front", "The lantern", "clean")
+                .with(Outline.of(outline(0.553, 0.165, 0.777, 0.165, 0.772, 0.728, 0.553, 0.728), 2));
         return told.withPlates(List.of(
                 filmed("clean", "Clean plate", PlateRole.CLEAN, Spike.T, "A", "A", 0, "clean-A", "wall-clean.png"),
-                filmed("thing", "The small maker, on screen", PlateRole.ELEMENT, Spike.X, "B", "B", DemoSets.ROLL_S, "thing-the-small-maker", "thumb-1.mp4"),
-                filmed("screen", "Screen only, camera B", PlateRole.SCREEN_ONLY, Spike.BARS, "B", "B", 0, "screen-B-green", "thumb-screen.png")))
+                filmed("thing", "The small maker, on screen", PlateRole.ELEMENT, Spike.X, "B", "B", DemoSets.ROLL_S,
+                "thing-the-small-maker", "thumb-1.mp4"),
+                filmed("screen", "Screen only, camera B", PlateRole.SCREEN_ONLY, Spike.BARS, "B", "B", 0, "screen-B-green",
+                "thumb-screen.png")))
                 .withLayers(List.of(Layer.of("base", "Clean plate", "clean"), small, front));
     }
 }

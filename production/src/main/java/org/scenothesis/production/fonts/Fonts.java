@@ -18,7 +18,8 @@ public final class Fonts {
 
     public static List<Face> all() {
         return List.of(
-                new Face("Barlow", 400, "Barlow_400Regular.ttf"), new Face("Barlow", 500, "Barlow_500Medium.ttf"), new Face("Barlow", 600, "Barlow_600SemiBold.ttf"),
+                new Face("Barlow", 400, "Barlow_400Regular.ttf"), new Face("Barlow", 500, "Barlow_500Medium.ttf"),
+                new Face("Barlow", 600, "Barlow_600SemiBold.ttf"),
                 new Face("Barlow Semi Condensed", 400, "BarlowSemiCondensed_400Regular.ttf"),
                 new Face("Barlow Semi Condensed", 500, "BarlowSemiCondensed_500Medium.ttf"),
                 new Face("Barlow Semi Condensed", 600, "BarlowSemiCondensed_600SemiBold.ttf"));

@@ -14,7 +14,8 @@ import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
 
 /// A ready illusion: what the audience sees, its wonders and facts, and the words it may be looked for by.
-public record ReadyMadeShot(String id, String title, String story, double seconds, List<Beat> beats, List<Illusion> illusions, Setting setting, List<String> words) {
+public record ReadyMadeShot(String id, String title, String story, double seconds, List<Beat> beats, List<Illusion> illusions,
+        Setting setting, List<String> words) {
     public ReadyMadeShot {
         Check.range("seconds", seconds, 0.1, 3600);
         beats = List.copyOf(beats);
@@ -24,7 +25,8 @@ public record ReadyMadeShot(String id, String title, String story, double second
 
     /// A shot as an illusion to keep: everything but its plates, layers and place.
     public static ReadyMadeShot of(Shot s, String id) {
-        return new ReadyMadeShot(id, s.title(), s.story(), Math.max(0.1, s.seconds()), s.beats(), s.illusions(), s.setting().withPlace(null), List.of());
+        return new ReadyMadeShot(id, s.title(), s.story(), Math.max(0.1, s.seconds()), s.beats(), s.illusions(), s.setting()
+                .withPlace(null), List.of());
     }
 
     /// Facts in it that nobody asks, or answers that cannot be one; empty for a sound illusion.
@@ -57,7 +59,8 @@ public record ReadyMadeShot(String id, String title, String story, double second
         Map<String, String> facts = new TreeMap<>(setting.facts());
         facts.putAll(s.setting().facts());
         return s.withIllusions(all).withBeats(marked).withSetting(x -> new Setting(facts, x.place()))
-                .told(empty ? title : s.title(), s.story().isBlank() ? story : empty ? story : s.story(), Math.max(empty ? 0 : s.seconds(), seconds));
+                .told(empty ? title : s.title(), s.story().isBlank() ? story : empty ? story : s.story(),
+                Math.max(empty ? 0 : s.seconds(), seconds));
     }
 
     private static String free(String id, Set<String> taken) {

@@ -35,7 +35,8 @@ public record ReadyMadeShots(List<ReadyMadeShot> all, List<String> problems) {
 
     /// Where the user's own are kept.
     public static Path home() {
-        return Path.of(System.getProperty("scenothesis.illusions", Path.of(System.getProperty("user.home"), "Scenothesis", "Illusions").toString()));
+        return Path.of(System.getProperty("scenothesis.illusions", Path.of(System.getProperty("user.home"), "Scenothesis", "Illusions")
+                .toString()));
     }
 
     public static ReadyMadeShots shipped() {

@@ -23,8 +23,10 @@ public final class RulesTable {
         Shot s = i.into(new Shot("1", 1, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
         BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
         String illusions = s.illusions().stream().map(w -> w.kind().name()).distinct().collect(Collectors.joining(", "));
-        String ways = p.treatments().stream().map(t -> t.thing() + ": " + t.way().code() + " (" + t.because() + ")").collect(Collectors.joining("; "));
-        String plates = p.needs().stream().map(n -> PlanWords.name(n) + serving(s, n) + (n.proposed() ? " *" : "")).collect(Collectors.joining("; "));
+        String ways = p.treatments().stream().map(t -> t.thing() + ": " + t.way().code() + " (" + t.because() + ")")
+                .collect(Collectors.joining("; "));
+        String plates = p.needs().stream().map(n -> PlanWords.name(n) + serving(s, n) + (n.proposed() ? " *" : ""))
+                .collect(Collectors.joining("; "));
         String conflicts = p.conflicts().stream().map(c -> c.code()).distinct().collect(Collectors.joining(", "));
         String cautions = p.cautions().stream().map(c -> c.code()).collect(Collectors.joining(", "));
         return "| " + i.title() + " | " + illusions + " | " + ways + " | " + plates + " | " + conflicts + " | " + cautions + " |";
@@ -33,6 +35,7 @@ public final class RulesTable {
     /// Which of several wonders a plate serves, by number.
     private static String serving(Shot s, PlateNeed n) {
         List<String> ids = s.illusions().stream().map(Illusion::id).toList();
-        return ids.size() < 2 ? "" : n.illusions().stream().map(w -> String.valueOf(ids.indexOf(w) + 1)).sorted().collect(Collectors.joining("", " (", ")"));
+        return ids.size() < 2 ? "" : n.illusions().stream().map(w -> String.valueOf(ids.indexOf(w) + 1)).sorted()
+                .collect(Collectors.joining("", " (", ")"));
     }
 }

@@ -13,7 +13,8 @@ import org.scenothesis.production.words.PlanWords;
 /// Looks for ready illusions by the words of a sentence. It compares words and understands nothing; what matched is told.
 public final class Search {
     private static final Set<String> COMMON = Set.of(
-            "a", "an", "the", "of", "to", "in", "on", "and", "is", "are", "it", "its", "with", "from", "one", "each", "other", "that", "who", "by", "at", "as", "for", "into",
+            "a", "an", "the", "of", "to", "in", "on", "and", "is", "are", "it", "its", "with", "from", "one", "each", "other", "that",
+            "who", "by", "at", "as", "for", "into",
             "out", "i", "we", "my", "his", "her", "their", "them", "they", "be", "has", "have", "up", "down");
     private static final int STEM = 4;
 

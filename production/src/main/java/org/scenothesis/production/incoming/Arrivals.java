@@ -19,7 +19,8 @@ final class Arrivals {
         return s.withPlate(p.plate(), q -> {
             Plate out = q;
             for (String path : paths) {
-                out = out.withTakeAdded(new Take(p.plate() + "-" + (out.takes().size() + 1) + "-" + Integer.toHexString(path.hashCode()), path, false, ""));
+                out = out.withTakeAdded(new Take(p.plate() + "-" + (out.takes().size() + 1) + "-" + Integer.toHexString(path.hashCode()),
+                        path, false, ""));
             }
             return out;
         });

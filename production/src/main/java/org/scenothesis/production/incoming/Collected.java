@@ -17,7 +17,8 @@ import org.scenothesis.production.store.StoreException;
 public record Collected(Map<String, String> paths) {
     /// The takes of a production whose files lie elsewhere.
     public static List<Take> elsewhere(ProductionFolder folder, Production p) {
-        return p.shots().stream().flatMap(s -> s.plates().stream()).flatMap(q -> q.takes().stream()).filter(folder::elsewhere).distinct().toList();
+        return p.shots().stream().flatMap(s -> s.plates().stream()).flatMap(q -> q.takes().stream()).filter(folder::elsewhere).distinct()
+                .toList();
     }
 
     /// Copies the files of these takes.

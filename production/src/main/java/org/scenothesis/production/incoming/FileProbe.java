@@ -12,7 +12,8 @@ import org.scenothesis.core.picture.DisplayPicture;
 /// - `look`: its first picture on that grid as code values; empty if it could not be read.
 /// - `small`: a picture of its middle, no larger than 92 by 52 pixels; null if it could not be read.
 /// - `fault`: empty, or what is wrong with it although it can be used. `problem`: empty, or why it cannot.
-public record FileProbe(Path file, boolean still, double seconds, int width, int height, double cloth, double dark, double stirring, Look look, @Nullable DisplayPicture small, String fault, String problem) {
+public record FileProbe(Path file, boolean still, double seconds, int width, int height, double cloth, double dark, double stirring,
+        Look look, @Nullable DisplayPicture small, String fault, String problem) {
     static FileProbe unreadable(Path file, String problem) {
         return new FileProbe(file, false, 0, 0, 0, 0, 0, 0, Look.NONE, null, "", problem);
     }

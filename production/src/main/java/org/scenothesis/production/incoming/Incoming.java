@@ -60,7 +60,8 @@ public final class Incoming {
             throw new FootageException(given.isEmpty() ? folder.path() : given.getFirst(), "there are no clips or stills here.");
         }
         if (found.footage.size() > MOST) {
-            throw new FootageException(given.getFirst(), "these are " + found.footage.size() + " files; bring in at most " + MOST + " at a time.");
+            throw new FootageException(given.getFirst(), "these are " + found.footage.size() + " files; bring in at most " + MOST
+                    + " at a time.");
         }
         List<FileProbe> seen = new ArrayList<>();
         for (Path f : found.footage) {
@@ -75,7 +76,8 @@ public final class Incoming {
         return Proposals.of(shot, seen, looks(shot));
     }
 
-    /// Copies the files to where the production keeps its footage, or leaves them where they are and links to them; what each is called in the document then, in their order.
+    /// Copies the files to where the production keeps its footage, or leaves them where they are and links to them; what each is called in
+    /// the document then, in their order.
     ///
     /// @throws StoreException if one cannot be copied or linked to
     public List<String> bring(List<Proposal> taken, boolean copied, Progress progress) throws StoreException {
@@ -104,7 +106,8 @@ public final class Incoming {
 
         private void within(Path given, int depth) throws FootageException {
             try (Stream<Path> inside = Files.list(given)) {
-                List<Path> all = inside.filter(p -> !String.valueOf(p.getFileName()).startsWith(".")).sorted(NaturalOrder.INSTANCE).toList();
+                List<Path> all = inside.filter(p -> !String.valueOf(p.getFileName()).startsWith(".")).sorted(NaturalOrder.INSTANCE)
+                        .toList();
                 List<Path> files = all.stream().filter(p -> Files.isRegularFile(p) && Footages.isFootage(p)).toList();
                 other.addAll(all.stream().filter(p -> Files.isRegularFile(p) && (Footages.isSound(p) || Footages.isOther(p))).toList());
                 if (files.size() >= SEQUENCE && files.stream().allMatch(Footages::isStill)) {
@@ -132,8 +135,10 @@ public final class Incoming {
             double stirring = n > 1 ? Math.max(Look.stirring(first, middle), Look.stirring(first, last(f, middle))) : 0;
             double seconds = n > 1 ? n / f.info().rate().framesPerSecond() : 0;
             FootageInfo.Shortfall shortfall = f.info().shortfall();
-            return new FileProbe(file, n == 1, seconds, f.info().width(), f.info().height(), Math.max(ClothSight.share(first), ClothSight.share(middle)), dark(middle),
-                    stirring, Look.of(first), DisplayPicture.of(middle, SMALL_W, SMALL_H, bands), shortfall == null ? "" : shortfall.sentence(n), "");
+            return new FileProbe(file, n == 1, seconds, f.info().width(), f.info().height(),
+                    Math.max(ClothSight.share(first), ClothSight.share(middle)), dark(middle),
+                    stirring, Look.of(first), DisplayPicture.of(middle, SMALL_W, SMALL_H, bands), shortfall == null ? ""
+                    : shortfall.sentence(n), "");
         } catch (FootageException e) {
             return FileProbe.unreadable(file, String.valueOf(e.getMessage()));
         }

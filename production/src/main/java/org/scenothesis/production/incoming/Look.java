@@ -86,7 +86,8 @@ public record Look(List<Double> cells) {
         if (cells.isEmpty() || o.cells.isEmpty()) {
             return 0;
         }
-        return IntStream.range(0, cells.size()).filter(i -> Math.abs(cells.get(i) - o.cells.get(i)) < SAME_CELL).count() / (double) cells.size();
+        return IntStream.range(0, cells.size()).filter(i -> Math.abs(cells.get(i) - o.cells.get(i)) < SAME_CELL)
+                .count() / (double) cells.size();
     }
 
     /// The largest difference of a cell; 1 if either is of nothing.

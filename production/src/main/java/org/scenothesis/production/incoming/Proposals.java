@@ -18,7 +18,8 @@ import org.scenothesis.core.shot.Plates;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.decode.Footages;
 
-/// Proposes a plate for each file: by its name, by its likeness to takes that are there, by its cloth, and by whether anything moves. One rule after another, the first that fits.
+/// Proposes a plate for each file: by its name, by its likeness to takes that are there, by its cloth, and by whether anything moves. One
+/// rule after another, the first that fits.
 public final class Proposals {
     /// Shares of a picture that cloth must fill.
     private static final double ALL_CLOTH = 0.985;
@@ -59,7 +60,8 @@ public final class Proposals {
     /// - `looks`: of takes that are there, by the id of their plate.
     public static List<Proposal> of(Shot shot, List<FileProbe> files, Map<String, Look> looks) {
         boolean there = shot.plates().stream().anyMatch(p -> p.role() == PlateRole.SCREEN_ONLY && p.chosen() != null);
-        boolean named = files.stream().anyMatch(f -> f.usable() && words(f).stream().anyMatch(WORDS.getOrDefault(PlateRole.SCREEN_ONLY, Set.of())::contains) && goes(PlateRole.SCREEN_ONLY, f));
+        boolean named = files.stream().anyMatch(f -> f.usable() && words(f).stream()
+                .anyMatch(WORDS.getOrDefault(PlateRole.SCREEN_ONLY, Set.of())::contains) && goes(PlateRole.SCREEN_ONLY, f));
         Proposals p = new Proposals(shot, looks, there || named);
         files.forEach(f -> p.made.add(p.of(f)));
         return List.copyOf(p.made);
@@ -73,11 +75,13 @@ public final class Proposals {
         if (called.isPresent()) {
             return there(s, called.get(), Proposal.Why.NAME);
         }
-        Optional<PlateRole> role = WORDS.entrySet().stream().filter(e -> e.getValue().stream().anyMatch(words(s)::contains)).map(Map.Entry::getKey).sorted().findFirst();
+        Optional<PlateRole> role = WORDS.entrySet().stream().filter(e -> e.getValue().stream().anyMatch(words(s)::contains))
+                .map(Map.Entry::getKey).sorted().findFirst();
         if (role.isPresent() && goes(role.get(), s)) {
             return some(s, role.get(), Proposal.Why.NAME);
         }
-        Optional<Plate> like = shot.plates().stream().filter(p -> looks.getOrDefault(p.id(), Look.NONE).furthest(s.look()) < SAME).findFirst();
+        Optional<Plate> like = shot.plates().stream().filter(p -> looks.getOrDefault(p.id(), Look.NONE).furthest(s.look()) < SAME)
+                .findFirst();
         if (like.isPresent() && s.stirring() < STIRRED) {
             return there(s, like.get(), Proposal.Why.LIKENESS);
         }
@@ -101,7 +105,8 @@ public final class Proposals {
         if (s.still()) {
             return some(s, clean() ? PlateRole.REFERENCE : PlateRole.CLEAN, Proposal.Why.STILL);
         }
-        return s.stirring() < STIRRED && !clean() ? some(s, PlateRole.CLEAN, Proposal.Why.NOTHING_MOVES) : some(s, PlateRole.PRACTICAL, Proposal.Why.MOVES);
+        return s.stirring() < STIRRED && !clean() ? some(s, PlateRole.CLEAN, Proposal.Why.NOTHING_MOVES)
+                : some(s, PlateRole.PRACTICAL, Proposal.Why.MOVES);
     }
 
     /// A word in a name does not make an element on cloth a clean plate.
@@ -126,7 +131,8 @@ public final class Proposals {
     /// The plate all of whose name, but for numbers, is in the file's; the longest name of several.
     private Optional<Plate> called(FileProbe s) {
         Set<String> in = words(s);
-        return shot.plates().stream().filter(p -> !tokens(p.name()).isEmpty() && in.containsAll(tokens(p.name())) || in.contains(p.id().toLowerCase(Locale.ROOT)))
+        return shot.plates().stream().filter(p -> !tokens(p.name()).isEmpty() && in.containsAll(tokens(p.name()))
+                || in.contains(p.id().toLowerCase(Locale.ROOT)))
                 .max((a, b) -> Integer.compare(tokens(a.name()).size(), tokens(b.name()).size()));
     }
 
@@ -138,7 +144,8 @@ public final class Proposals {
     /// A plate of this role that still waits for its first take, or the only one there is in a shot, else a new one.
     private Proposal some(FileProbe s, PlateRole role, Proposal.Why why) {
         Optional<Plate> waiting = shot.plates().stream()
-                .filter(p -> p.role() == role && (p.takes().isEmpty() && !given.contains(p.id()) || why == Proposal.Why.NAME && ONE_OF.contains(role))).findFirst();
+                .filter(p -> p.role() == role && (p.takes().isEmpty() && !given.contains(p.id()) || why == Proposal.Why.NAME
+                && ONE_OF.contains(role))).findFirst();
         return waiting.isPresent() ? there(s, waiting.get(), why) : new Proposal(s, fresh(s), role, s.named(), why);
     }
 
@@ -157,7 +164,8 @@ public final class Proposals {
 
     /// What each file becomes, as one change of the shot: takes of plates that are there, and new plates with theirs.
     ///
-    /// - `paths`: where each file lies for the production, in the order of the proposals. A shot that had no clip becomes as long as the longest.
+    /// - `paths`: where each file lies for the production, in the order of the proposals. A shot that had no clip becomes as long as the
+    ///   longest.
     public static Shot into(Shot shot, List<Proposal> taken, List<String> paths) {
         boolean first = shot.plates().stream().flatMap(p -> p.takes().stream()).allMatch(t -> Footages.isStill(Path.of(t.footage())));
         Map<String, List<Integer>> byPlate = new LinkedHashMap<>();

@@ -30,7 +30,8 @@ public final class KitFile {
 
     /// Where the user's own is kept.
     public static Path home() {
-        return Path.of(System.getProperty("scenothesis.kit", Path.of(System.getProperty("user.home"), "Scenothesis", "kit.json").toString()));
+        return Path.of(System.getProperty("scenothesis.kit", Path.of(System.getProperty("user.home"), "Scenothesis", "kit.json")
+                .toString()));
     }
 
     /// The kit in a file; nothing where there is none yet.
@@ -59,7 +60,9 @@ public final class KitFile {
         List<Owned> out = new ArrayList<>();
         for (JsonNode n : all) {
             String kind = n.path("kind").asText("");
-            OwnedKind k = OwnedKind.byCode(kind).orElseThrow(() -> new StoreException(file, "thing " + (out.size() + 1) + " is of no known kind: \u201c" + kind + "\u201d."));
+            OwnedKind k = OwnedKind.byCode(kind)
+                    .orElseThrow(() -> new StoreException(file, "thing " + (out.size() + 1) + " is of no known kind: \u201c" + kind
+                    + "\u201d."));
             Map<Fact, Double> sizes = new EnumMap<>(Fact.class);
             k.sizes().stream().filter(f -> n.path(f.key()).isNumber()).forEach(f -> sizes.put(f, n.path(f.key()).asDouble()));
             try {

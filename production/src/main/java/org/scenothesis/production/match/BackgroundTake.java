@@ -36,7 +36,8 @@ public record BackgroundTake(BackgroundReport report, List<Double> seconds) {
     ///
     /// @throws FootageException if it cannot be read
     /// @throws Stopped if progress asks for it
-    public static BackgroundTake kept(MeasurementCache readings, ContentHashes contents, FootageSource source, Bands bands, Progress progress) throws FootageException {
+    public static BackgroundTake kept(MeasurementCache readings, ContentHashes contents, FootageSource source, Bands bands,
+            Progress progress) throws FootageException {
         try {
             String hash = contents.of(source.path(), (done, of) -> progress.at(0, 1));
             Optional<BackgroundTake> before = readings.find(key(hash), BackgroundTake.class);

@@ -32,7 +32,8 @@ public final class CameraOfStill {
             int k = seen.reduced();
             Double focal = known.focalPx();
             Marks small = Marks.none(seen.luma().width(), seen.luma().height()).withFocalPx(focal == null ? null : focal / k);
-            List<Marks.Line> lines = LineProposal.of(seen.luma(), small).lines().stream().map(l -> new Marks.Line(l.direction(), by(l.from(), k), by(l.to(), k))).toList();
+            List<Marks.Line> lines = LineProposal.of(seen.luma(), small).lines().stream()
+                    .map(l -> new Marks.Line(l.direction(), by(l.from(), k), by(l.to(), k))).toList();
             return known.withLines(lines);
         }
     }

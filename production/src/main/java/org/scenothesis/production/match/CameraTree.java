@@ -18,7 +18,8 @@ public final class CameraTree {
 
     private CameraTree() {}
 
-    /// - `asked`: points of the picture whose places on the ground are wanted. `tapes`: what is to be measured. `proposed`: whether its lines are the program's, which are then given.
+    /// - `asked`: points of the picture whose places on the ground are wanted. `tapes`: what is to be measured. `proposed`: whether its
+    ///   lines are the program's, which are then given.
     public static ObjectNode of(PictureCamera c, List<Point> asked, List<MarksFile.Tape> tapes, boolean proposed) {
         ObjectNode o = MAKE.objectNode();
         Estimate f = c.focalPx();

@@ -57,7 +57,8 @@ public final class LightTree {
     /// @throws StoreException if it is none
     public static LampMatch.Background read(Path file) throws StoreException {
         MarksFile said = MarksFile.read(file);
-        List<PictureLight.Rim> rims = said.each(said.root(), "rims", n -> new PictureLight.Rim(MarksFile.number(n.path("azimuth_deg")), MarksFile.number(n.path("elevation_deg")), colour(n.path("colour"))));
+        List<PictureLight.Rim> rims = said.each(said.root(), "rims", n -> new PictureLight.Rim(MarksFile.number(n.path("azimuth_deg")),
+                MarksFile.number(n.path("elevation_deg")), colour(n.path("colour"))));
         try {
             Neutral key = colour(said.root().path("key"));
             Neutral fill = colour(said.root().path("fill"));

@@ -60,14 +60,19 @@ public final class MarksFile {
     ///
     /// @throws StoreException if one is not as it should be
     public Marks camera(int width, int height) throws StoreException {
-        List<Marks.Line> lines = each(root, "lines", n -> new Marks.Line(direction(text(n, "direction")), point(n.path("px").path(0)), point(n.path("px").path(1))));
-        List<Marks.Length> lengths = each(root, "lengths", n -> new Marks.Length(point(n.path("px").path(0)), point(n.path("px").path(1)), number(n.path("metres")), stands(n)));
-        List<Marks.Tiles> tiles = each(root, "tiles", n -> new Marks.Tiles(points(n.path("px")), whole(n, "across"), whole(n, "away"), or0(n, "metres")));
+        List<Marks.Line> lines = each(root, "lines", n -> new Marks.Line(direction(text(n, "direction")), point(n.path("px").path(0)),
+                point(n.path("px").path(1))));
+        List<Marks.Length> lengths = each(root, "lengths", n -> new Marks.Length(point(n.path("px").path(0)), point(n.path("px").path(1)),
+                number(n.path("metres")), stands(n)));
+        List<Marks.Tiles> tiles = each(root, "tiles", n -> new Marks.Tiles(points(n.path("px")), whole(n, "across"), whole(n, "away"),
+                or0(n, "metres")));
         try {
             JsonNode h = root.path("horizon");
-            Marks.Line horizon = absent(h) ? null : new Marks.Line(Marks.Direction.X, new Point(number(h.path(0)), number(h.path(1))), new Point(number(h.path(2)), number(h.path(3))));
+            Marks.Line horizon = absent(h) ? null : new Marks.Line(Marks.Direction.X, new Point(number(h.path(0)), number(h.path(1))),
+                    new Point(number(h.path(2)), number(h.path(3))));
             JsonNode c = root.path("principal_point_px");
-            return new Marks(width, height, lines, horizon, lengths, tiles, optional(root, "lens_height_m"), optional(root, "focal_px"), absent(c) ? null : point(c));
+            return new Marks(width, height, lines, horizon, lengths, tiles, optional(root, "lens_height_m"), optional(root, "focal_px"),
+                    absent(c) ? null : point(c));
         } catch (IllegalArgumentException e) {
             throw new StoreException(file, e.getMessage() + ".", e);
         }
@@ -102,9 +107,11 @@ public final class MarksFile {
         try {
             double focal = Check.range("focal_px", number(c.path("focal_px")), 0.05 * width, 50.0 * width);
             Double lens = optional(c, "lens_height_m");
-            Estimate height = lens == null ? null : new Estimate(Check.range("lens_height_m", lens, 1e-3, 1e4), lens * or0(c, "lens_height_std_percent") / 100);
+            Estimate height = lens == null ? null : new Estimate(Check.range("lens_height_m", lens, 1e-3, 1e4),
+                    lens * or0(c, "lens_height_std_percent") / 100);
             return Optional.of(PictureCamera.known(
-                    width, heightPx, new Estimate(focal, focal * or0(c, "focal_std_percent") / 100), new Estimate(Check.range("tilt_deg", number(c.path("tilt_deg")), -89, 89), or0(c, "tilt_std_deg")),
+                    width, heightPx, new Estimate(focal, focal * or0(c, "focal_std_percent") / 100),
+                    new Estimate(Check.range("tilt_deg", number(c.path("tilt_deg")), -89, 89), or0(c, "tilt_std_deg")),
                     new Estimate(Check.range("roll_deg", number(c.path("roll_deg")), -180, 180), or0(c, "roll_std_deg")), height));
         } catch (IllegalArgumentException e) {
             throw new StoreException(file, "\"camera\": " + e.getMessage() + ".", e);
@@ -122,11 +129,14 @@ public final class MarksFile {
     public LightMarks light() throws StoreException {
         List<LightMarks.Shadow> shadows = new ArrayList<>();
         // What throws no shadow is marked without its tip.
-        each(root, "shadow", n -> absent(n.path("tip")) ? Optional.<LightMarks.Shadow>empty() : Optional.of(new LightMarks.Shadow(point(n.path("base")), point(n.path("top")), point(n.path("tip")))))
+        each(root, "shadow", n -> absent(n.path("tip")) ? Optional.<LightMarks.Shadow>empty()
+                : Optional.of(new LightMarks.Shadow(point(n.path("base")), point(n.path("top")), point(n.path("tip")))))
                 .forEach(s -> s.ifPresent(shadows::add));
         try {
-            return new LightMarks(shadows, each(root, "grey", MarksFile::area), each(root, "lit", MarksFile::face), each(root, "unlit", MarksFile::face),
-                    each(root, "round", n -> new LightMarks.Round(shape(text(n, "shape")), point(n.path("px").path(0)), point(n.path("px").path(1)))), each(root, "lamps", MarksFile::point));
+            return new LightMarks(shadows, each(root, "grey", MarksFile::area), each(root, "lit", MarksFile::face),
+                    each(root, "unlit", MarksFile::face),
+                    each(root, "round", n -> new LightMarks.Round(shape(text(n, "shape")), point(n.path("px").path(0)),
+                    point(n.path("px").path(1)))), each(root, "lamps", MarksFile::point));
         } catch (IllegalArgumentException e) {
             throw new StoreException(file, e.getMessage() + ".", e);
         }
@@ -187,7 +197,8 @@ public final class MarksFile {
             case "ground", "" -> LightMarks.Lies.GROUND;
             case "upright" -> LightMarks.Lies.UPRIGHT;
             case "facing" -> LightMarks.Lies.FACING;
-            default -> throw new IllegalArgumentException("a surface is \"ground\", \"upright\" or \"facing\", not \"" + text(n, "surface") + "\"");
+            default -> throw new IllegalArgumentException("a surface is \"ground\", \"upright\" or \"facing\", not \"" + text(n, "surface")
+                    + "\"");
         });
     }
 
@@ -260,7 +271,8 @@ public final class MarksFile {
         return switch (text(n, "stands")) {
             case "ground", "" -> Marks.Stands.GROUND;
             case "upright" -> Marks.Stands.UPRIGHT;
-            default -> throw new IllegalArgumentException("a length stands on the \"ground\" or \"upright\", not \"" + text(n, "stands") + "\"");
+            default -> throw new IllegalArgumentException("a length stands on the \"ground\" or \"upright\", not \"" + text(n, "stands")
+                    + "\"");
         };
     }
 }

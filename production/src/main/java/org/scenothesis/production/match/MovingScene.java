@@ -24,7 +24,8 @@ import org.scenothesis.core.optics.Vec;
 import org.scenothesis.production.stage.GltfFile;
 import org.scenothesis.production.store.StoreException;
 
-/// The camera of a take in three dimensions for other programs: a camera that moves, and the places it was solved from. glTF 2.0, Y up; their Z runs towards the camera, so ours is turned round.
+/// The camera of a take in three dimensions for other programs: a camera that moves, and the places it was solved from. glTF 2.0, Y up;
+/// their Z runs towards the camera, so ours is turned round.
 public final class MovingScene {
     private MovingScene() {}
 
@@ -108,8 +109,10 @@ public final class MovingScene {
         return out;
     }
 
-    private static DefaultAnimationModel.DefaultChannel channel(DefaultAccessorModel time, DefaultAccessorModel values, DefaultNodeModel node, String path) {
-        return new DefaultAnimationModel.DefaultChannel(new DefaultAnimationModel.DefaultSampler(time, AnimationModel.Interpolation.LINEAR, values), node, path);
+    private static DefaultAnimationModel.DefaultChannel channel(DefaultAccessorModel time, DefaultAccessorModel values,
+            DefaultNodeModel node, String path) {
+        return new DefaultAnimationModel.DefaultChannel(new DefaultAnimationModel.DefaultSampler(time, AnimationModel.Interpolation.LINEAR,
+                values), node, path);
     }
 
     private static void put(Vec v, float[] to, int at) {
@@ -120,7 +123,8 @@ public final class MovingScene {
 
     /// x, y, z, w of the turn from a camera that looks along −Z with Y up, on the side of the one before (Shepperd 1978).
     private static double[] quaternion(Frame f, double[] before) {
-        double[][] m = {{f.right().x(), -f.down().x(), -f.ahead().x()}, {f.right().y(), -f.down().y(), -f.ahead().y()}, {-f.right().z(), f.down().z(), f.ahead().z()}};
+        double[][] m = {{f.right().x(), -f.down().x(), -f.ahead().x()}, {f.right().y(), -f.down().y(), -f.ahead().y()},
+                {-f.right().z(), f.down().z(), f.ahead().z()}};
         double trace = m[0][0] + m[1][1] + m[2][2];
         double[] q = new double[4];
         if (trace > 0) {

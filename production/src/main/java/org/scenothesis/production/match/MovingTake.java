@@ -39,7 +39,8 @@ public final class MovingTake {
             FootageInfo info = f.info();
             int n = info.frames();
             if (n > MOST_FRAMES) {
-                throw new FootageException(source.path(), "it has " + n + " frames; a path is solved over at most " + MOST_FRAMES + ". Cut out the part that is used.");
+                throw new FootageException(source.path(), "it has " + n + " frames; a path is solved over at most " + MOST_FRAMES
+                        + ". Cut out the part that is used.");
             }
             PointFollower follower = new PointFollower();
             int reduced = 1;
@@ -53,8 +54,10 @@ public final class MovingTake {
             Estimate focal = first != null ? first.focalPx() : null;
             Point middle = first != null ? first.principalPx() : new Point(info.width() / 2.0, info.height() / 2.0);
             int k = reduced;
-            List<FeatureTrack> traces = k == 1 ? follower.traces() : follower.traces().stream().map(t -> new FeatureTrack(t.from(), t.at().stream().map(p -> p.times(k)).toList())).toList();
-            MovingCamera c = new MovingSolver(traces, n, info.width(), info.height(), middle, focal).solve(share -> at(progress, FOLLOWING + (1 - FOLLOWING) * share));
+            List<FeatureTrack> traces = k == 1 ? follower.traces() : follower.traces().stream()
+                    .map(t -> new FeatureTrack(t.from(), t.at().stream().map(p -> p.times(k)).toList())).toList();
+            MovingCamera c = new MovingSolver(traces, n, info.width(), info.height(), middle, focal)
+                    .solve(share -> at(progress, FOLLOWING + (1 - FOLLOWING) * share));
             return first == null ? c : GroundAlignment.by(c, first);
         }
     }

@@ -12,7 +12,8 @@ import org.scenothesis.production.words.MatchWords;
 
 /// The camera of a take as a tree for `--json`; what is not known is null.
 ///
-/// - World: x right, y up, z ahead. `rotation`: rows right, down, ahead of the camera in the world, so that a place P is seen at focal_px · (rotation · (P − position)) over its third part, from where the lens looks.
+/// - World: x right, y up, z ahead. `rotation`: rows right, down, ahead of the camera in the world, so that a place P is seen at focal_px ·
+///   (rotation · (P − position)) over its third part, from where the lens looks.
 public final class MovingTree {
     private static final JsonNodeFactory MAKE = JsonNodeFactory.instance;
 

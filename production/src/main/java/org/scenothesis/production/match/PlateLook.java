@@ -20,8 +20,11 @@ import org.scenothesis.media.FootageException;
 
 /// What a plate looks like, and how far it is from the clean plate.
 ///
-/// - `look`: null where it could not be read, and `why`. `against`: null of the clean plate itself. `byNeutral`: what the neutral things marked in both say brings it to the clean plate; null where not as many are marked in both. `light`: as its marks say; null where none are marked for it.
-public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureComparison against, @Nullable ColourGrade byNeutral, @Nullable PictureLight light, String why) {
+/// - `look`: null where it could not be read, and `why`. `against`: null of the clean plate itself. `byNeutral`: what the neutral things
+///   marked in both say brings it to the clean plate; null where not as many are marked in both. `light`: as its marks say; null where none
+///   are marked for it.
+public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureComparison against, @Nullable ColourGrade byNeutral,
+        @Nullable PictureLight light, String why) {
     private static final int FRAMES = 3;
 
     /// A plate that could not be read, and why.
@@ -66,7 +69,8 @@ public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureCompa
             Look look = counts == null ? Look.of(own, null) : Look.among(own, (x, y) -> counts.at((int) x, (int) y) > 0);
             // From the plate to the clean plate: what it needs to be laid over it.
             PictureComparison against = PictureComparison.of(own, look, reference, clean, null);
-            return new PlateLook(a.plate, look, against, byNeutral(a.plate, own.getFirst(), base, reference.getFirst(), against), light(a.plate, own.getFirst()), "");
+            return new PlateLook(a.plate, look, against, byNeutral(a.plate, own.getFirst(), base, reference.getFirst(), against),
+                    light(a.plate, own.getFirst()), "");
         } catch (FootageException e) {
             return unread(a.plate, String.valueOf(e.getMessage()));
         }
@@ -80,6 +84,7 @@ public record PlateLook(Plate plate, @Nullable Look look, @Nullable PictureCompa
 
     private static @Nullable PictureLight light(Plate plate, Picture p) {
         LightMarks marks = MarkConversion.light(plate.marks(), p.width(), p.height());
-        return marks.equals(LightMarks.NONE) ? null : LightSolver.solve(p, CameraSolver.solve(MarkConversion.camera(plate.marks(), p.width(), p.height())), marks);
+        return marks.equals(LightMarks.NONE) ? null
+                : LightSolver.solve(p, CameraSolver.solve(MarkConversion.camera(plate.marks(), p.width(), p.height())), marks);
     }
 }

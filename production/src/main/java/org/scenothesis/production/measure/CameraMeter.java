@@ -43,7 +43,8 @@ final class CameraMeter implements Meter<LockReading> {
     @Override
     public Optional<Target> target(ProductionFolder folder, Shot shot, Plate plate, Take take, FootageBrief brief) {
         return Reference.of(shot, plate, take).map(r -> new Target(
-                shot, plate, take, subject(plate, take), List.of(r.take(), take), Arrays.asList(r.take().reading(), take.reading()), r.kind().name()));
+                shot, plate, take, subject(plate, take), List.of(r.take(), take), Arrays.asList(r.take().reading(), take.reading()),
+                r.kind().name()));
     }
 
     @Override
@@ -78,7 +79,8 @@ final class CameraMeter implements Meter<LockReading> {
             out.add(own(t) && Words.has(key) ? f.noted(Words.of(key, Words.value(f))) : f);
         }
         if (report.firstLook()) {
-            out.replaceAll(f -> f.verdict() == Verdict.NOT_MEASURED ? f.noted(Words.of("finding.firstLook", report.series().size(), report.frames())) : f);
+            out.replaceAll(f -> f.verdict() == Verdict.NOT_MEASURED
+                    ? f.noted(Words.of("finding.firstLook", report.series().size(), report.frames())) : f);
         }
         r.asked(t.subject()).ifPresent(out::add);
         return out;

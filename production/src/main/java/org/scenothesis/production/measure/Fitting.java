@@ -35,7 +35,8 @@ final class Fitting {
         // A quiet clean plate may be held: shorter than the take is worth a look, not a second day.
         boolean mayHold = plate.role().mayBeHeld();
         Verdict v = got + 0.05 >= needed ? Verdict.HOLDS : mayHold ? Verdict.WATCH : Verdict.REDO;
-        return Finding.of(Measure.ROLL, subject(plate), got, new Limit(needed, Math.max(needed, 1e6))).judged(v).detailed(needed, (double) b.frames());
+        return Finding.of(Measure.ROLL, subject(plate), got, new Limit(needed, Math.max(needed, 1e6))).judged(v)
+                .detailed(needed, (double) b.frames());
     }
 
     /// Where size, rate or length of a layered plate differ from the shot's: what the render does about it.
@@ -79,7 +80,8 @@ final class Fitting {
                 }
             }
         }
-        boolean astray = on.stream().filter(l -> l.plate().equals(plate.id())).flatMap(l -> Tracks.of(l).stream()).anyMatch(id -> shot.track(id).isEmpty());
+        boolean astray = on.stream().filter(l -> l.plate().equals(plate.id())).flatMap(l -> Tracks.of(l).stream())
+                .anyMatch(id -> shot.track(id).isEmpty());
         if (astray) {
             out.add(Finding.that(Measure.FOLLOWED, subject(plate), frames, Verdict.REDO));
         }
@@ -96,7 +98,8 @@ final class Fitting {
         if (told != null) {
             return new Canvas(told.width(), told.height(), told.rate());
         }
-        return on.isEmpty() ? null : brief(shot, on.getFirst(), m).map(b -> new Canvas(b.width(), b.height(), rate(shot, on, m))).orElse(null);
+        return on.isEmpty() ? null : brief(shot, on.getFirst(), m).map(b -> new Canvas(b.width(), b.height(), rate(shot, on, m)))
+                .orElse(null);
     }
 
     private static Optional<FootageBrief> brief(Shot shot, Layer l, Measured m) {
@@ -105,6 +108,7 @@ final class Fitting {
 
     /// The rate of the shot: that of the lowest layer that moves.
     private static double rate(Shot shot, List<Layer> on, Measured m) {
-        return on.stream().flatMap(l -> brief(shot, l, m).stream()).filter(b -> !b.still()).mapToDouble(FootageBrief::rate).findFirst().orElse(24);
+        return on.stream().flatMap(l -> brief(shot, l, m).stream()).filter(b -> !b.still()).mapToDouble(FootageBrief::rate).findFirst()
+                .orElse(24);
     }
 }

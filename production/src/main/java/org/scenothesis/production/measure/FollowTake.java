@@ -31,7 +31,8 @@ public final class FollowTake {
     /// @throws UnsuitableException if a frame or a point of the seed lies outside the take
     /// @throws FootageException if the take cannot be read
     /// @throws Stopped if progress asks for it
-    public static List<Followed> run(FootageSource take, Seed seed, Bands bands, Progress progress, Consumer<Followed> told) throws FootageException {
+    public static List<Followed> run(FootageSource take, Seed seed, Bands bands, Progress progress, Consumer<Followed> told)
+            throws FootageException {
         try (Footage t = Footages.open(take)) {
             check(t, seed);
             int n = Math.abs(seed.to - seed.from) + 1;
@@ -51,7 +52,8 @@ public final class FollowTake {
                         throw new Stopped();
                     }
                     Followed f = i == 0 ? follower.start(seed.from) : follower.next(ahead.next().luma(), frames[i]);
-                    Followed whole = new Followed(f.frame(), f.places().stream().map(p -> p.times(k)).toList(), f.size(), f.turnDeg(), f.confidence());
+                    Followed whole = new Followed(f.frame(), f.places().stream().map(p -> p.times(k)).toList(), f.size(), f.turnDeg(),
+                            f.confidence());
                     out.add(whole);
                     told.accept(whole);
                 }
@@ -71,7 +73,8 @@ public final class FollowTake {
     /// @throws UnsuitableException if there is nothing to be followed through
     /// @throws FootageException if the take cannot be read
     /// @throws Stopped if progress asks for it
-    public static Both both(FootageSource take, List<Point> points, double at, Following.Stretch stretch, Bands bands, Progress progress) throws FootageException {
+    public static Both both(FootageSource take, List<Point> points, double at, Following.Stretch stretch, Bands bands, Progress progress)
+            throws FootageException {
         Following.Frames frames;
         int seed;
         int first;
@@ -87,9 +90,11 @@ public final class FollowTake {
         }
         List<Point> pixels = points.stream().map(p -> new Point(p.x() * frames.width(), p.y() * frames.height())).toList();
         int all = last - first + 1;
-        List<Followed> found = new ArrayList<>(run(take, new Seed(pixels, seed, last), bands, (done, of) -> progress.at(done, all), f -> {}));
+        List<Followed> found = new ArrayList<>(run(take, new Seed(pixels, seed, last), bands, (done, of) -> progress.at(done, all),
+                f -> {}));
         if (first < seed) {
-            List<Followed> before = run(take, new Seed(pixels, seed, first), bands, (done, of) -> progress.at(last - seed + done, all), f -> {});
+            List<Followed> before = run(take, new Seed(pixels, seed, first), bands, (done, of) -> progress.at(last - seed + done, all),
+                    f -> {});
             found.addAll(before.subList(1, before.size()));
         }
         return new Both(found, frames);
@@ -99,7 +104,8 @@ public final class FollowTake {
         try {
             return new Follower(first.luma(), seed.points.stream().map(p -> p.times(1.0 / first.reduced())).toList(), bands);
         } catch (IllegalArgumentException e) {
-            throw new UnsuitableException(t.info().path(), e.getMessage() + "; point at something of at least a few pixels that is seen there.");
+            throw new UnsuitableException(t.info().path(), e.getMessage()
+                    + "; point at something of at least a few pixels that is seen there.");
         }
     }
 
@@ -107,16 +113,19 @@ public final class FollowTake {
         int last = t.info().frames() - 1;
         for (int f : new int[] {seed.from, seed.to}) {
             if (f < 0 || f > last) {
-                throw new UnsuitableException(t.info().path(), "it has frames 0 to " + last + ", not " + f + "; give frames that are there.");
+                throw new UnsuitableException(t.info().path(), "it has frames 0 to " + last + ", not " + f
+                        + "; give frames that are there.");
             }
         }
         if (seed.points.size() == 4 && !PinnedCorners.bendsOneWay(seed.points)) {
-            throw new UnsuitableException(t.info().path(), "the four corners must go round one way, none within the others; give them as top left, top right, bottom right, bottom left.");
+            throw new UnsuitableException(t.info().path(), "the four corners must go round one way, none within the others; give them "
+                    + "as top left, top right, bottom right, bottom left.");
         }
         for (Point p : seed.points) {
             if (!(p.x() >= 0 && p.y() >= 0 && p.x() <= t.info().width() && p.y() <= t.info().height()) && seed.points.size() == 1) {
                 throw new UnsuitableException(
-                        t.info().path(), "the point " + p.x() + ", " + p.y() + " is outside its picture of " + t.info().width() + "x" + t.info().height() + "; point at something in it.");
+                        t.info().path(), "the point " + p.x() + ", " + p.y() + " is outside its picture of " + t.info().width() + "x"
+                        + t.info().height() + "; point at something in it.");
             }
         }
     }

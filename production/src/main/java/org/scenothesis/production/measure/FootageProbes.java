@@ -44,7 +44,8 @@ final class FootageProbes {
         try (Footage f = Footages.open(folder.source(take))) {
             FootageInfo i = f.info();
             FootageBrief b = new FootageBrief(
-                    i.frames(), i.seconds(), i.width(), i.height(), i.rate().framesPerSecond(), i.rate().variable(), i.frames() == 1, i.coding().alpha(),
+                    i.frames(), i.seconds(), i.width(), i.height(), i.rate().framesPerSecond(), i.rate().variable(), i.frames() == 1,
+                    i.coding().alpha(),
                     !i.coding().matrixNamed(), read(i), i.equivalentMm(), i.shortfall(), i.notes(), standing, "");
             readings.keep(key, b);
             return b;

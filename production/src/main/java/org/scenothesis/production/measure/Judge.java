@@ -21,14 +21,16 @@ import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 
-/// The one place that judges: what the meters found of a shot, against the rules of the house. What should be measured and is not yet is a finding too.
+/// The one place that judges: what the meters found of a shot, against the rules of the house. What should be measured and is not yet is a
+/// finding too.
 public final class Judge {
     private final ProductionFolder folder;
     private final List<Finding> ofFolder;
 
     public Judge(ProductionFolder folder) {
         this.folder = folder;
-        ofFolder = folder.strayLinks().stream().map(link -> Finding.that(Measure.OUTSIDE, new Subject.OfProduction(), 1, Verdict.REDO).noted(link)).toList();
+        ofFolder = folder.strayLinks().stream().map(link -> Finding.that(Measure.OUTSIDE, new Subject.OfProduction(), 1, Verdict.REDO)
+                .noted(link)).toList();
     }
 
     /// Findings of the whole shot, of the folder it lies in, and of what its plan needs and the shelf lacks.
@@ -42,7 +44,8 @@ public final class Judge {
         if (plan != null && !shot.plates().isEmpty()) {
             Set<String> have = Breakdown.matched(shot, plan).keySet();
             plan.needs().stream().filter(n -> !n.proposed() && !have.contains(n.key()))
-                    .forEach(n -> out.add(Finding.unmeasured(Measure.NEEDED, new Subject.OfShot(), Words.of("finding.NEEDED.note", PlanWords.name(n)))));
+                    .forEach(n -> out.add(Finding.unmeasured(Measure.NEEDED, new Subject.OfShot(),
+                    Words.of("finding.NEEDED.note", PlanWords.name(n)))));
         }
         if (plan == null && !shot.plates().isEmpty()) {
             out.add(Finding.unmeasured(Measure.NEEDED, new Subject.OfShot(), Words.of("finding.NEEDED.unplanned")));
@@ -68,7 +71,8 @@ public final class Judge {
         }
         List<Finding> out = new ArrayList<>();
         if (brief != null && brief.shortfall() != null) {
-            out.add(Finding.that(Measure.CUT_SHORT, subject, brief.shortfall().frames(), Verdict.REDO).detailed((double) brief.frames(), (double) brief.frames() + brief.shortfall().frames()));
+            out.add(Finding.that(Measure.CUT_SHORT, subject, brief.shortfall().frames(), Verdict.REDO)
+                    .detailed((double) brief.frames(), (double) brief.frames() + brief.shortfall().frames()));
         }
         out.add(brief == null ? Finding.unmeasured(Measure.ROLL, subject, "") : Fitting.roll(plate, brief));
         for (Meter<?> meter : Meters.ALL) {

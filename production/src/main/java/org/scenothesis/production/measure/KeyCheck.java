@@ -39,8 +39,10 @@ public final class KeyCheck {
 
     /// What is keyed and how; `garbage`: the outline drawn; without corners it is the one round the cloth.
     ///
-    /// - `used`: where the take is seen, for an outline or numbers that change with the shot; null where they stand still, and all of the take is looked at.
-    public record Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage, @Nullable Used used) {
+    /// - `used`: where the take is seen, for an outline or numbers that change with the shot; null where they stand still, and all of the
+    ///   take is looked at.
+    public record Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage,
+            @Nullable Used used) {
         public Wish(FootageSource take, @Nullable FootageSource screenPlate, KeySettings settings, Outline garbage) {
             this(take, screenPlate, settings, garbage, null);
         }
@@ -53,7 +55,8 @@ public final class KeyCheck {
                 return new Moment(frame, garbage.shape(info.secondsAt(frame)), settings);
             }
             double at = used.shot.seconds() * k / last;
-            return new Moment(info.frameAt(used.layer.time().at(at)), Tracks.shape(used.shot, garbage, at, info.width() / (double) info.height()), used.layer.key(at));
+            return new Moment(info.frameAt(used.layer.time().at(at)),
+                    Tracks.shape(used.shot, garbage, at, info.width() / (double) info.height()), used.layer.key(at));
         }
     }
 
@@ -84,7 +87,8 @@ public final class KeyCheck {
                     throw new Stopped();
                 }
                 Moment at = wish.moment(t.info(), k, count);
-                found.add(new KeyReport.At(at.frame, whole(keying.alone(() -> sample(t, at, new How(model, at.reduced(times), times), swept, bands)), times)));
+                found.add(new KeyReport.At(at.frame,
+                        whole(keying.alone(() -> sample(t, at, new How(model, at.reduced(times), times), swept, bands)), times)));
             }
             progress.at(count, count);
             double even = Evenness.stops(model.colour(), model.hue(), Morphology.dilate(swept, MARGIN_PX, bands));

@@ -58,7 +58,8 @@ final class KeyMeter implements Meter<KeyReport> {
             footage.add(bare);
         }
         Layer l = layer(shot, plate);
-        List<@Nullable Object> settings = new ArrayList<>(Arrays.asList(l.key(), outline(l.garbage()), take.reading(), bare == null ? null : bare.reading()));
+        List<@Nullable Object> settings = new ArrayList<>(Arrays.asList(l.key(), outline(l.garbage()), take.reading(), bare == null ? null
+                : bare.reading()));
         KeyCheck.Used used = used(shot, l);
         if (used != null) {
             settings.add(ProductionJson.part(used.layer().time()));
@@ -80,7 +81,8 @@ final class KeyMeter implements Meter<KeyReport> {
 
     /// An outline that moves, or goes along with something, and a key whose numbers change belong to moments of the shot.
     private static KeyCheck.@Nullable Used used(Shot shot, Layer l) {
-        return l.garbage().corners().keys().isEmpty() && l.garbage().hung() == null && changes(l).isEmpty() ? null : new KeyCheck.Used(shot, l);
+        return l.garbage().corners().keys().isEmpty() && l.garbage().hung() == null && changes(l).isEmpty() ? null
+                : new KeyCheck.Used(shot, l);
     }
 
     private static Map<String, Animated<Double>> changes(Layer l) {
@@ -100,14 +102,16 @@ final class KeyMeter implements Meter<KeyReport> {
     public KeyReport measure(Target t, MeasureContext means, Progress progress) throws FootageException {
         @Nullable Take bare = t.footage().size() > 1 ? t.footage().get(1) : null;
         Layer l = layer(t.shot(), t.plate());
-        return KeyCheck.run(new KeyCheck.Wish(means.source(t.take()), means.sourceOrNull(bare), l.key(), l.garbage(), used(t.shot(), l)), means.keying(), progress);
+        return KeyCheck.run(new KeyCheck.Wish(means.source(t.take()), means.sourceOrNull(bare), l.key(), l.garbage(), used(t.shot(), l)),
+                means.keying(), progress);
     }
 
     @Override
     public List<Finding> unmeasured(Shot shot, Plate plate, Take take, @Nullable FootageBrief brief, String why) {
         boolean none = !asked(shot, plate) || !take.equals(plate.chosen()) || brief != null && brief.alpha();
         return none ? List.of() : List.of(
-                Finding.unmeasured(Measure.SCREEN_EVENNESS, subject(plate), why), Finding.unmeasured(Measure.GREY_INSIDE, subject(plate), why));
+                Finding.unmeasured(Measure.SCREEN_EVENNESS, subject(plate), why), Finding.unmeasured(Measure.GREY_INSIDE, subject(plate),
+                why));
     }
 
     @Override

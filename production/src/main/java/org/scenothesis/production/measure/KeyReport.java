@@ -10,7 +10,8 @@ import org.scenothesis.core.key.ScreenModel;
 /// - `evennessStops` is null where nothing solid was seen before the screen. `reduced`: how many times smaller the pictures were measured.
 /// - `clothOutline`: the garbage matte was the proposed one, round the cloth.
 public record KeyReport(
-        int frames, ScreenModel.Source source, @Nullable Double evennessStops, MatteMeasures worst, List<At> samples, int reduced, boolean clothOutline) {
+        int frames, ScreenModel.Source source, @Nullable Double evennessStops, MatteMeasures worst, List<At> samples, int reduced,
+        boolean clothOutline) {
     public KeyReport {
         samples = List.copyOf(samples);
     }

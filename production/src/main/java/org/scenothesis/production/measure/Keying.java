@@ -10,7 +10,8 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
 
-/// Whole keys for survey and bench, one at a time: one is more than a dozen planes, and two at once would be more than the memory that is promised. The screen
+/// Whole keys for survey and bench, one at a time: one is more than a dozen planes, and two at once would be more than the memory that is
+/// promised. The screen
 /// of the last take is kept, so that both work with the same.
 public final class Keying {
     private final Bands bands;
@@ -47,7 +48,8 @@ public final class Keying {
     /// - `standing`: how its files stand; a model of files that stood otherwise is made anew.
     ///
     /// @throws FootageException if footage cannot be read, sizes differ, or no screen colour is found
-    ScreenModel screen(FootageSource source, Footage take, @Nullable FootageSource screenPlate, int times, String standing) throws FootageException {
+    ScreenModel screen(FootageSource source, Footage take, @Nullable FootageSource screenPlate, int times, String standing)
+            throws FootageException {
         String of = source + "|" + screenPlate + "|" + times + "|" + standing;
         return alone(() -> {
             ScreenModel m = model;

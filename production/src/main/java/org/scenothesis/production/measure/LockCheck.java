@@ -77,7 +77,8 @@ public final class LockCheck {
                 locks.add(meter.measure(t.lockFrame(i)));
                 numbers.add(i);
             }
-            return new LockReading(new LockSeries(t.info().width(), t.info().height(), locks, numbers).report(n), by.matrix, by.ofReference);
+            return new LockReading(new LockSeries(t.info().width(), t.info().height(), locks, numbers).report(n), by.matrix,
+                    by.ofReference);
         }
     }
 
@@ -87,7 +88,8 @@ public final class LockCheck {
             if (ref.info().width() != take.info().width() || ref.info().height() != take.info().height()) {
                 throw new UnsuitableException(
                         take.info().path(),
-                        "the take is " + take.info().width() + "x" + take.info().height() + " but its reference is " + ref.info().width() + "x"
+                        "the take is " + take.info().width() + "x" + take.info().height() + " but its reference is " + ref.info()
+                        .width() + "x"
                                 + ref.info().height() + "; compare footage of one size.");
             }
             return new LockMeter(start(ref), take.info().frames() == 1 ? LockMeter.POINTS_OF_STILL : LockMeter.POINTS, bands);
@@ -136,7 +138,8 @@ public final class LockCheck {
     /// - `matrix`: that one, null where none is asked for. `ofReference`: it is the reference that names none, not the take.
     private record Agreed(FootageSource reference, FootageSource take, @Nullable ColourMatrix matrix, boolean ofReference) {}
 
-    /// A file that names no matrix is read by the one with which its first frame agrees clearly better with the other file, where there is such a one: a frame exported from it then reads like it.
+    /// A file that names no matrix is read by the one with which its first frame agrees clearly better with the other file, where there is
+    /// such a one: a frame exported from it then reads like it.
     private static Agreed agreed(FootageSource reference, FootageSource take, Bands bands) throws FootageException {
         Agreed asAssumed = new Agreed(reference, take, null, false);
         ColourMatrix ofTake = unnamed(take);
@@ -168,7 +171,8 @@ public final class LockCheck {
         }
     }
 
-    /// How far the colours of the first frame lie from the reference's: mean difference of code values over the picture, exposure brought alike.
+    /// How far the colours of the first frame lie from the reference's: mean difference of code values over the picture, exposure brought
+    /// alike.
     private static double apart(Agreed by, Bands bands) throws FootageException {
         try (Footage t = Footages.open(by.take); Footage r = openReference(by.reference)) {
             AnalysisFrame seen = t.lockFrame(0);

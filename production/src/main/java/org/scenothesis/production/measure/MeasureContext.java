@@ -9,7 +9,8 @@ import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.store.ProductionFolder;
 
 /// What is measured with.
-record MeasureContext(ProductionFolder folder, MeasurementCache readings, ContentHashes contents, FootageProbes briefs, Keying keying, Bands bands) {
+record MeasureContext(ProductionFolder folder, MeasurementCache readings, ContentHashes contents, FootageProbes briefs, Keying keying,
+        Bands bands) {
     /// The hash of a take's file, made now if it is not known, and remembered as what the take held.
     String content(Take take, Progress progress) throws IOException {
         String hash = contents.of(folder.footage(take), progress);

@@ -20,7 +20,8 @@ public record Measured(Map<String, FootageBrief> briefs, Map<Spot, Kept> reading
     /// What was measured by which meter.
     record Spot(String meter, String shot, Subject subject) {}
 
-    /// - `against`: what it was compared with. `of`: how the files stood and were read, with which settings; when that changes, the outcome is of something else.
+    /// - `against`: what it was compared with. `of`: how the files stood and were read, with which settings; when that changes, the outcome
+    ///   is of something else.
     record Kept(Outcome<?> outcome, String against, String of) {}
 
     public Measured {

@@ -23,7 +23,8 @@ import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.ProductionFolder;
 import org.slf4j.LoggerFactory;
 
-/// What was measured, kept in the production's `.cache` under the content of the footage, the settings and the version of the measuring code.
+/// What was measured, kept in the production's `.cache` under the content of the footage, the settings and the version of the measuring
+/// code.
 ///
 /// - Each entry is signed for this user: what a stranger laid into the cache of a production is not believed, it is measured again.
 /// - Readings that ship with the application come from the application's own folder only.
@@ -72,7 +73,8 @@ public final class MeasurementCache {
             String text = Files.readString(file);
             if (signed) {
                 int line = text.indexOf('\n');
-                if (line < 0 || !MessageDigest.isEqual(text.substring(0, line).getBytes(StandardCharsets.UTF_8), signature(file, text.substring(line + 1)).getBytes(StandardCharsets.UTF_8))) {
+                if (line < 0 || !MessageDigest.isEqual(text.substring(0, line).getBytes(StandardCharsets.UTF_8),
+                        signature(file, text.substring(line + 1)).getBytes(StandardCharsets.UTF_8))) {
                     return Optional.empty();
                 }
                 text = text.substring(line + 1);
@@ -110,7 +112,8 @@ public final class MeasurementCache {
         } catch (IOException e) {
             // Every further one would say the same.
             if (refused.compareAndSet(false, true)) {
-                LoggerFactory.getLogger(MeasurementCache.class).warn(DiskTrouble.told(folder + ": measurements are not kept; they are made again the next time.", e), e);
+                LoggerFactory.getLogger(MeasurementCache.class)
+                        .warn(DiskTrouble.told(folder + ": measurements are not kept; they are made again the next time.", e), e);
             }
         }
     }

@@ -32,7 +32,8 @@ public final class MissingFootage {
         String name = String.valueOf(was.getFileName());
         Optional<String> content = contents.last(take.footage());
         try (Stream<Path> files = Files.walk(under, DEEPEST)) {
-            List<Path> named = files.filter(p -> p.getFileName() != null && p.getFileName().toString().equals(name) && !Files.isSymbolicLink(p) && !p.equals(was)).limit(MOST).toList();
+            List<Path> named = files.filter(p -> p.getFileName() != null && p.getFileName().toString().equals(name)
+                    && !Files.isSymbolicLink(p) && !p.equals(was)).limit(MOST).toList();
             for (Path p : named) {
                 if (content.isEmpty() || content.get().equals(contents.of(p, Progress.NONE))) {
                     return Optional.of(p);

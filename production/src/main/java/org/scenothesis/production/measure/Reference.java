@@ -7,7 +7,8 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 
-/// What a take is proved against: the start of the circled clean plate of its lock group; that very take against its own start, so that both its ends are compared.
+/// What a take is proved against: the start of the circled clean plate of its lock group; that very take against its own start, so that
+/// both its ends are compared.
 public record Reference(Plate plate, Take take, Kind kind) {
     public enum Kind {
         /// The circled clean plate of the lock group.
@@ -30,6 +31,7 @@ public record Reference(Plate plate, Take take, Kind kind) {
 
     /// The clean plate of a lock group: the first that was filmed.
     public static Optional<Plate> clean(Shot shot, String lockGroup) {
-        return shot.plates().stream().filter(p -> p.role() == PlateRole.CLEAN && p.lockGroup().equals(lockGroup) && p.chosen() != null).findFirst();
+        return shot.plates().stream().filter(p -> p.role() == PlateRole.CLEAN && p.lockGroup().equals(lockGroup) && p.chosen() != null)
+                .findFirst();
     }
 }

@@ -35,7 +35,8 @@ public final class Screens {
     public static ScreenModel model(Footage take, @Nullable FootageSource screenPlate, int times, Bands bands) throws FootageException {
         ScreenModel m = screenPlate == null ? ofTake(take, times, bands) : ofPlate(take, screenPlate, times, bands);
         if (m == null) {
-            throw new UnsuitableException(take.info().path(), "no green or blue screen is found in the take; choose another take, or mask it instead of keying.");
+            throw new UnsuitableException(take.info().path(),
+                    "no green or blue screen is found in the take; choose another take, or mask it instead of keying.");
         }
         return m;
     }
@@ -45,8 +46,10 @@ public final class Screens {
             if (p.info().width() != take.info().width() || p.info().height() != take.info().height()) {
                 throw new UnsuitableException(
                         plate.path(),
-                        "the screen-only frame is " + p.info().width() + "x" + p.info().height() + " but the take is " + take.info().width() + "x"
-                                + take.info().height() + "; use one filmed with the same camera, or give the two different camera groups on Shoot.");
+                        "the screen-only frame is " + p.info().width() + "x" + p.info().height() + " but the take is " + take.info()
+                        .width() + "x"
+                                + take.info().height()
+                                + "; use one filmed with the same camera, or give the two different camera groups on Shoot.");
             }
             return ScreenModels.fromPlate(p.reduced(0, times).withAlpha(null), bands);
         }

@@ -38,7 +38,8 @@ public final class Surveyor {
 
     Surveyor(ProductionFolder folder, Bands bands, MeasurementCache readings) {
         this.folder = folder;
-        means = new MeasureContext(folder, readings, new ContentHashes(readings), new FootageProbes(folder, readings), new Keying(bands), bands);
+        means = new MeasureContext(folder, readings, new ContentHashes(readings), new FootageProbes(folder, readings), new Keying(bands),
+                bands);
     }
 
     /// The readings of the demo's footage that ship with the application.
@@ -100,7 +101,8 @@ public final class Surveyor {
         for (int i = 0; i < work.size(); i++) {
             int at = i;
             Work next = work.get(i);
-            m = whole(next.meter, m, shot, next.of, (done, of) -> progress.at(at * 100 + (of == 0 ? 0 : 100 * done / of), work.size() * 100));
+            m = whole(next.meter, m, shot, next.of, (done, of) -> progress.at(at * 100 + (of == 0 ? 0 : 100 * done / of),
+                    work.size() * 100));
             telling.sometimes(m);
         }
         told.accept(m);
@@ -190,7 +192,8 @@ public final class Surveyor {
             means.contents().known(folder.footage(take)).ifPresent(contents::add);
         }
         return contents.size() < t.footage().size() ? m
-                : means.readings().find(key(meter, t, contents), meter.kind()).map(r -> m.with(meter, t, new Outcome.Found<>(r, false), stamp(t))).orElse(m);
+                : means.readings().find(key(meter, t, contents), meter.kind())
+                .map(r -> m.with(meter, t, new Outcome.Found<>(r, false), stamp(t))).orElse(m);
     }
 
     private @Nullable Target target(Meter<?> meter, Measured m, Shot shot, Of o) {
@@ -207,7 +210,8 @@ public final class Surveyor {
 
     private boolean have(Meter<?> meter, Measured m, Target t, boolean whole) {
         Optional<String> of = m.of(meter, t.shot(), t.subject());
-        return of.filter(stamp(t)::equals).isPresent() && m.outcome(meter, t.shot(), t.subject()).filter(o -> o instanceof Outcome.Found<?> && (o.whole() || !whole)).isPresent();
+        return of.filter(stamp(t)::equals).isPresent() && m.outcome(meter, t.shot(), t.subject()).filter(o -> o instanceof Outcome.Found<?>
+                && (o.whole() || !whole)).isPresent();
     }
 
     private static String key(Meter<?> meter, Target t, List<String> contents) {

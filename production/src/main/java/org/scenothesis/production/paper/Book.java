@@ -114,7 +114,8 @@ final class Book {
         StringBuilder b = new StringBuilder();
         for (Fonts.Face f : List.of(Fonts.all().get(0), Fonts.all().get(2), Fonts.all().get(5))) {
             try (InputStream in = f.open()) {
-                b.append("@font-face { font-family: \"").append(f.family()).append("\"; font-weight: ").append(f.weight()).append("; src: url(data:font/ttf;base64,")
+                b.append("@font-face { font-family: \"").append(f.family()).append("\"; font-weight: ").append(f.weight())
+                        .append("; src: url(data:font/ttf;base64,")
                         .append(Base64.getEncoder().encodeToString(in.readAllBytes())).append("); }\n");
             } catch (IOException e) {
                 throw new IllegalStateException(e);

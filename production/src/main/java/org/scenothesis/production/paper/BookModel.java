@@ -52,10 +52,12 @@ final class BookModel {
         m.put("title", day.production().title());
         m.put("date", day.production().day().date());
         m.put("call", day.production().day().callTime());
-        m.put("first", day.order().steps().isEmpty() ? "" : PlanWords.clock(day.clock(day.order().steps().getFirst()) - day.order().steps().getFirst().changeMinutes()));
+        m.put("first", day.order().steps().isEmpty() ? "" : PlanWords.clock(day.clock(day.order().steps().getFirst()) - day.order().steps()
+                .getFirst().changeMinutes()));
         m.put("zone", PlanWords.zone(day));
         m.put("ends", PlanWords.clock(day.ends()));
-        m.put("calls", day.calls().entrySet().stream().map(e -> Map.of("who", PlanWords.capital(PlanWords.item(e.getKey())), "at", PlanWords.clock(e.getValue()))).toList());
+        m.put("calls", day.calls().entrySet().stream()
+                .map(e -> Map.of("who", PlanWords.capital(PlanWords.item(e.getKey())), "at", PlanWords.clock(e.getValue()))).toList());
         return m;
     }
 
@@ -80,8 +82,10 @@ final class BookModel {
 
     private Map<String, Object> step(RunningOrder.Step s) {
         return Map.of(
-                "at", PlanWords.clock(day.clock(s)), "mark", mark(s.job().shot(), s.need(), 13), "shot", s.job().shot(), "name", name(s.job().shot(), s.need()) + PlanWords.part(s.job()), "roll",
-                PlanWords.roll(s.need()), "changes", PlanWords.changes(s.changes()), "change", s.changeMinutes() > 0 ? Words.number(s.changeMinutes(), 0) : "");
+                "at", PlanWords.clock(day.clock(s)), "mark", mark(s.job().shot(), s.need(), 13), "shot", s.job().shot(), "name",
+                name(s.job().shot(), s.need()) + PlanWords.part(s.job()), "roll",
+                PlanWords.roll(s.need()), "changes", PlanWords.changes(s.changes()), "change", s.changeMinutes() > 0
+                ? Words.number(s.changeMinutes(), 0) : "");
     }
 
     /// What the crew calls a plate.
@@ -102,13 +106,15 @@ final class BookModel {
     private static Map<String, Object> window(LightWindow w) {
         String best = w.best().map(m -> " It turns least from " + PlanWords.clock(m) + ".").orElse("");
         return Map.of(
-                "light", w.light(), "from", PlanWords.clock(w.from()), "to", PlanWords.clock(w.to()), "verdict", Words.verdict(w.verdict()), "words", PlanWords.light(w) + best);
+                "light", w.light(), "from", PlanWords.clock(w.from()), "to", PlanWords.clock(w.to()), "verdict",
+                Words.verdict(w.verdict()), "words", PlanWords.light(w) + best);
     }
 
     /// Every caution of the day once, with the shots it belongs to, and whether it was read.
     private List<Map<String, Object>> cautions() {
         Map<String, List<String>> shots = new LinkedHashMap<>();
-        day.plans().forEach((shot, plan) -> plan.cautions().forEach(c -> shots.computeIfAbsent(c.code(), k -> new ArrayList<>()).add(shot)));
+        day.plans().forEach((shot, plan) -> plan.cautions().forEach(c -> shots.computeIfAbsent(c.code(), k -> new ArrayList<>())
+                .add(shot)));
         List<Map<String, Object>> out = new ArrayList<>();
         shots.forEach((code, of) -> out.add(Map.of(
                 "words", Words.of("caution." + code), "shots", String.join(", ", of), "read",
@@ -118,7 +124,8 @@ final class BookModel {
 
     private static Map<String, Object> permission(Permission p) {
         return Map.of(
-                "use", Words.has("permission." + p.use()) ? Words.of("permission." + p.use()) + ", shot " + p.id().replaceAll("/.*", "") : p.use(), "source", p.source(), "holder",
+                "use", Words.has("permission." + p.use()) ? Words.of("permission." + p.use()) + ", shot " + p.id().replaceAll("/.*", "")
+                : p.use(), "source", p.source(), "holder",
                 p.holder(), "licence", p.licence(), "proof", p.proof(), "complete", p.complete());
     }
 
@@ -126,7 +133,8 @@ final class BookModel {
         List<Map<String, Object>> out = new ArrayList<>();
         for (Approach s : Approach.values()) {
             String way = day.production().houseRules().approach(s);
-            out.add(Map.of("matter", Words.of("school." + s), "way", Words.of("school." + s + "." + way), "why", Words.of("school." + s + "." + way + ".why")));
+            out.add(Map.of("matter", Words.of("school." + s), "way", Words.of("school." + s + "." + way), "why",
+                    Words.of("school." + s + "." + way + ".why")));
         }
         return out;
     }
@@ -139,14 +147,19 @@ final class BookModel {
         m.put("story", s.story());
         m.put("seconds", Words.number(s.seconds(), 1));
         m.put("panels", panels(s));
-        m.put("wonders", s.illusions().stream().map(w -> PlanWords.capital(PlanWords.illusion(w)) + ", " + Words.time(w.fromSeconds()) + " to " + Words.time(w.toSeconds())).toList());
+        m.put("wonders", s.illusions().stream().map(w -> PlanWords.capital(PlanWords.illusion(w)) + ", " + Words.time(w.fromSeconds())
+                + " to " + Words.time(w.toSeconds())).toList());
         m.put("conflicts", plan.conflicts().stream().map(c -> Map.of(
-                "verdict", Words.verdict(c.weight()), "words", PlanWords.conflict(c), "remedy", PlanWords.remedy(c), "redo", c.weight() == Verdict.REDO)).toList());
+                "verdict", Words.verdict(c.weight()), "words", PlanWords.conflict(c), "remedy", PlanWords.remedy(c), "redo",
+                c.weight() == Verdict.REDO)).toList());
         m.put("plates", plan.needs().stream().map(n -> plate(s, plan, n)).toList());
         m.put("declined", plan.declined().stream().map(n -> Map.of("name", PlanWords.name(n), "skip", PlanWords.skip(n))).toList());
-        m.put("ways", plan.treatments().stream().map(t -> Map.of("thing", PlanWords.capital(t.thing()), "methods", t.methods().stream().map(BookModel::method).toList())).toList());
+        m.put("ways", plan.treatments().stream()
+                .map(t -> Map.of("thing", PlanWords.capital(t.thing()), "methods", t.methods().stream().map(BookModel::method).toList()))
+                .toList());
         m.put("cards", plan.cards().stream().map(c -> Map.of("name", CardWords.name(c), "lines", CardWords.lines(plan, c))).toList());
-        m.put("crowds", plan.crowds().stream().map(t -> Map.of("head", CardWords.crowd(t), "heads", CardWords.crowdHeads(), "rows", CardWords.crowdRows(t))).toList());
+        m.put("crowds", plan.crowds().stream()
+                .map(t -> Map.of("head", CardWords.crowd(t), "heads", CardWords.crowdHeads(), "rows", CardWords.crowdRows(t))).toList());
         m.put("figures", plan.figures().stream().map(BookModel::figure).toList());
         m.put("handHours", Words.number(plan.handHours(), 1));
         return m;
@@ -179,12 +192,14 @@ final class BookModel {
 
     private static Map<String, Object> method(Method m) {
         return Map.of(
-                "name", PlanWords.method(m), "set", Words.number(m.setMinutes(), 0), "hand", Words.number(m.handHours(), 1), "assumed", PlanWords.assumed(m), "risks",
+                "name", PlanWords.method(m), "set", Words.number(m.setMinutes(), 0), "hand", Words.number(m.handHours(), 1), "assumed",
+                PlanWords.assumed(m), "risks",
                 PlanWords.risks(m), "recommended", m.recommended(), "chosen", m.chosen());
     }
 
     private static Map<String, Object> figure(Figure f) {
         PlanWords.Told t = PlanWords.figure(f);
-        return Map.of("name", t.name(), "value", t.value(), "how", t.how(), "verdict", f.verdict() == Verdict.NOT_MEASURED ? "" : Words.verdict(f.verdict()));
+        return Map.of("name", t.name(), "value", t.value(), "how", t.how(), "verdict", f.verdict() == Verdict.NOT_MEASURED ? ""
+                : Words.verdict(f.verdict()));
     }
 }

@@ -26,11 +26,13 @@ final class DayCalendar {
         // Without a place the times are those of the clock on the wall: written as they are, without a zone.
         ZoneId zone = place.map(Location::zoneId).orElse(ZoneId.systemDefault());
         double call = day.production().day().call().toSecondOfDay() / 60.0;
-        calendar.addEvent(event("call", "Call: " + day.production().title(), "", call, day.production().day().prepareMinutes(), date, zone));
+        calendar.addEvent(event("call", "Call: " + day.production().title(), "", call, day.production().day().prepareMinutes(), date,
+                zone));
         for (RunningOrder.Step s : day.order().steps()) {
             String changes = s.changes().isEmpty() ? "" : PlanWords.changes(s.changes());
             calendar.addEvent(event(
-                    s.job().id(), "Shot " + s.job().shot() + ": " + PlanWords.name(s.job()), String.join("\n", PlanWords.notes(s.need())) + "\n" + changes,
+                    s.job().id(), "Shot " + s.job().shot() + ": " + PlanWords.name(s.job()), String.join("\n", PlanWords.notes(s.need()))
+                    + "\n" + changes,
                     day.clock(s) - s.changeMinutes(), s.changeMinutes() + s.job().minutes(), date, zone));
         }
         calendar.getTimezoneInfo().setGlobalFloatingTime(place.isEmpty());

@@ -24,9 +24,11 @@ public final class PlanText {
         BreakdownPlan plan = day.plan(shot.id());
         StringBuilder b = new StringBuilder();
         b.append(shot.number()).append(". ").append(shot.title()).append('\n');
-        shot.illusions().forEach(w -> b.append("   ").append(PlanWords.illusion(w)).append(", ").append(Words.time(w.fromSeconds())).append(" to ").append(Words.time(w.toSeconds()))
+        shot.illusions().forEach(w -> b.append("   ").append(PlanWords.illusion(w)).append(", ").append(Words.time(w.fromSeconds()))
+                .append(" to ").append(Words.time(w.toSeconds()))
                 .append('\n'));
-        plan.conflicts().forEach(c -> b.append("   ").append(Words.verdict(c.weight())).append(": ").append(PlanWords.conflict(c)).append(' ').append(PlanWords.remedy(c))
+        plan.conflicts().forEach(c -> b.append("   ").append(Words.verdict(c.weight())).append(": ").append(PlanWords.conflict(c))
+                .append(' ').append(PlanWords.remedy(c))
                 .append('\n'));
         for (PlateNeed n : plan.needs()) {
             plate(b, plan, n);
@@ -38,15 +40,18 @@ public final class PlanText {
             b.append("   ").append(CardWords.crowd(t)).append('\n');
             CardWords.crowdRows(t).forEach(r -> b.append("      ").append(String.join("  ", r)).append('\n'));
         });
-        plan.cards().forEach(c -> b.append("   ").append(CardWords.name(c)).append(": ").append(String.join(" ", CardWords.lines(plan, c))).append('\n'));
-        plan.cautions().forEach(c -> b.append("   Caution: ").append(Words.of("caution." + c.code())).append(' ').append(Words.of("caution.local")).append('\n'));
+        plan.cards().forEach(c -> b.append("   ").append(CardWords.name(c)).append(": ").append(String.join(" ", CardWords.lines(plan, c)))
+                .append('\n'));
+        plan.cautions().forEach(c -> b.append("   Caution: ").append(Words.of("caution." + c.code())).append(' ')
+                .append(Words.of("caution.local")).append('\n'));
         b.append("   Kit: ").append(plan.kit().stream().map(PlanWords::kit).collect(Collectors.joining(", "))).append('\n');
         return b.toString();
     }
 
     private static void plate(StringBuilder b, BreakdownPlan plan, PlateNeed n) {
         b.append(String.format(
-                "   %-44s lock %s light %-2s %s%s%n", PlanWords.name(n), n.lockGroup(), n.lightGroup().isEmpty() ? "\u2013" : n.lightGroup(), PlanWords.roll(n),
+                "   %-44s lock %s light %-2s %s%s%n", PlanWords.name(n), n.lockGroup(), n.lightGroup().isEmpty() ? "\u2013"
+                : n.lightGroup(), PlanWords.roll(n),
                 n.proposed() ? ", proposed" : ""));
         b.append("      ").append(PlanWords.why(plan, n)).append('\n');
         b.append("      If you skip it: ").append(PlanWords.skip(n)).append('\n');
@@ -55,15 +60,18 @@ public final class PlanText {
 
     private static void treatment(StringBuilder b, Treatment t) {
         for (Method m : t.methods()) {
-            b.append("   ").append(m.chosen() ? "\u2192 " : "  ").append(t.thing()).append(": ").append(PlanWords.method(m)).append(m.recommended() ? ", recommended" : "")
-                    .append(", ").append(Words.number(m.setMinutes(), 0)).append(" min on set, ").append(Words.number(m.handHours(), 1)).append(" h by hand later (")
+            b.append("   ").append(m.chosen() ? "\u2192 " : "  ").append(t.thing()).append(": ").append(PlanWords.method(m))
+                    .append(m.recommended() ? ", recommended" : "")
+                    .append(", ").append(Words.number(m.setMinutes(), 0)).append(" min on set, ").append(Words.number(m.handHours(), 1))
+                    .append(" h by hand later (")
                     .append(PlanWords.assumed(m)).append("). ").append(PlanWords.risks(m)).append('\n');
         }
     }
 
     private static void figure(StringBuilder b, Figure f) {
         PlanWords.Told t = PlanWords.figure(f);
-        b.append("   ").append(t.name()).append(' ').append(t.value()).append(f.verdict() == Verdict.NOT_MEASURED ? "" : ", " + Words.verdict(f.verdict())).append(". ")
+        b.append("   ").append(t.name()).append(' ').append(t.value()).append(f.verdict() == Verdict.NOT_MEASURED ? ""
+                : ", " + Words.verdict(f.verdict())).append(". ")
                 .append(t.how()).append('\n');
     }
 
@@ -74,15 +82,18 @@ public final class PlanText {
             b.append(PlanWords.clock(day.clock(s))).append("  ").append(s.job().shot()).append("  ").append(PlanWords.name(s.job()));
             b.append(s.changes().isEmpty() ? "" : "  (after " + PlanWords.changes(s.changes()) + ")").append('\n');
         }
-        day.calls().forEach((who, at) -> b.append("Called ").append(PlanWords.clock(at)).append(": ").append(PlanWords.item(who)).append('\n'));
-        b.append("Done ").append(PlanWords.clock(day.ends())).append(" (").append(PlanWords.zone(day)).append(")").append(", ").append(Words.number(day.order().changeMinutes(), 0)).append(" min of ")
+        day.calls().forEach((who, at) -> b.append("Called ").append(PlanWords.clock(at)).append(": ").append(PlanWords.item(who))
+                .append('\n'));
+        b.append("Done ").append(PlanWords.clock(day.ends())).append(" (").append(PlanWords.zone(day)).append(")").append(", ")
+                .append(Words.number(day.order().changeMinutes(), 0)).append(" min of ")
                 .append(Words.number(day.order().minutes(), 0)).append(" min are changes.\n");
         if (day.own()) {
             b.append("The crew's own order; the cheapest takes ").append(Words.number(day.cheapest().minutes(), 0)).append(" min.\n");
             day.order().broken().forEach(x -> b.append("It breaks: ").append(PlanWords.broken(x)).append('\n'));
         }
         for (LightWindow w : day.windows()) {
-            b.append("Light ").append(w.light()).append(", ").append(PlanWords.clock(w.from())).append(" to ").append(PlanWords.clock(w.to())).append(": ")
+            b.append("Light ").append(w.light()).append(", ").append(PlanWords.clock(w.from())).append(" to ")
+                    .append(PlanWords.clock(w.to())).append(": ")
                     .append(Words.verdict(w.verdict())).append(". ").append(PlanWords.light(w));
             w.best().ifPresent(m -> b.append(" It turns least from ").append(PlanWords.clock(m)).append('.'));
             b.append('\n');

@@ -163,7 +163,8 @@ public final class PlanTree {
         o.put("performances", t.performances());
         ArrayNode rows = o.putArray("places");
         for (CrowdTable.Row r : t.rows()) {
-            rows.addObject().put("place", r.place()).put("performance", r.performance()).put("row", r.row()).put("third", lower(r.third())).put("direction", r.direction())
+            rows.addObject().put("place", r.place()).put("performance", r.performance()).put("row", r.row()).put("third", lower(r.third()))
+                    .put("direction", r.direction())
                     .put("mark", r.mark()).put("repeat", r.repeat());
         }
         return o;

@@ -16,7 +16,8 @@ import org.scenothesis.production.words.Words;
 /// The plates of a production as comma-separated values (RFC 4180), in the order of the day.
 final class PlateTable {
     private static final String[] HEAD = {
-        "shot", "plate", "role", "lock", "light", "screen", "roll_s", "takes", "rolls_at", "in_frame", "out_of_frame", "why", "if_skipped", "notes", "proposed"
+        "shot", "plate", "role", "lock", "light", "screen", "roll_s", "takes", "rolls_at", "in_frame", "out_of_frame", "why", "if_skipped",
+                "notes", "proposed"
     };
 
     private PlateTable() {}
@@ -32,9 +33,12 @@ final class PlateTable {
                 }
                 BreakdownPlan plan = day.plan(s.job().shot());
                 csv.printRecord(
-                        plain(s.job().shot()), plain(PlanWords.name(n)), Words.of("role." + n.role().name()), n.lockGroup(), n.lightGroup(), PlanWords.screen(n.screen()),
-                        Words.number(n.rollSeconds(), 1), n.length().takes(), PlanWords.clock(day.clock(s)), plain(PlanWords.items(n.in())), plain(PlanWords.items(n.out())),
-                        PlanWords.why(plan, n), PlanWords.skip(n), plain(String.join(" | ", PlanWords.notes(n))), n.proposed() ? "yes" : "no");
+                        plain(s.job().shot()), plain(PlanWords.name(n)), Words.of("role." + n.role().name()), n.lockGroup(),
+                        n.lightGroup(), PlanWords.screen(n.screen()),
+                        Words.number(n.rollSeconds(), 1), n.length().takes(), PlanWords.clock(day.clock(s)),
+                        plain(PlanWords.items(n.in())), plain(PlanWords.items(n.out())),
+                        PlanWords.why(plan, n), PlanWords.skip(n), plain(String.join(" | ", PlanWords.notes(n))), n.proposed() ? "yes"
+                        : "no");
             }
         } catch (IOException e) {
             throw new IllegalStateException(e);

@@ -49,7 +49,8 @@ final class Sheets {
         m.put("shots", day.plans().size());
         m.put("rows", day.order().steps().stream().map(s -> row(s, (int) Math.ceil(pt))).toList());
         m.put("cards", cards());
-        m.put("cautions", day.plans().values().stream().flatMap(p -> p.cautions().stream()).map(c -> first(Words.of("caution." + c.code()))).distinct().toList());
+        m.put("cautions", day.plans().values().stream().flatMap(p -> p.cautions().stream()).map(c -> first(Words.of("caution." + c.code())))
+                .distinct().toList());
         m.put("local", Words.of("caution.local"));
         return m;
     }
@@ -57,7 +58,8 @@ final class Sheets {
     private Map<String, Object> row(RunningOrder.Step s, int markPx) {
         PlateNeed n = s.need();
         return Map.of(
-                "at", PlanWords.clock(day.clock(s)), "mark", book.mark(s.job().shot(), n, markPx), "shot", s.job().shot(), "name", book.name(s.job().shot(), n) + PlanWords.part(s.job()), "camera", n.lockGroup(),
+                "at", PlanWords.clock(day.clock(s)), "mark", book.mark(s.job().shot(), n, markPx), "shot", s.job().shot(), "name",
+                book.name(s.job().shot(), n) + PlanWords.part(s.job()), "camera", n.lockGroup(),
                 "roll", PlanWords.roll(n), "who", who(n));
     }
 
@@ -68,7 +70,9 @@ final class Sheets {
     private List<Map<String, Object>> cards() {
         List<Map<String, Object>> out = new ArrayList<>();
         boolean several = day.plans().size() > 1;
-        day.plans().forEach((shot, plan) -> plan.cards().forEach(c -> out.add(Map.of("name", several ? CardWords.name(c) + ", shot " + shot + "." : CardWords.name(c) + ".", "words", CardWords.brief(c)))));
+        day.plans().forEach((shot, plan) -> plan.cards()
+                .forEach(c -> out.add(Map.of("name", several ? CardWords.name(c) + ", shot " + shot + "." : CardWords.name(c) + ".",
+                "words", CardWords.brief(c)))));
         return out;
     }
 
@@ -112,7 +116,8 @@ final class Sheets {
         List<String> notes = PlanWords.notes(n);
         m.put("notes", notes);
         m.put("long", notes.stream().mapToInt(String::length).sum() > ROOMY);
-        m.put("card", plan.cards().stream().filter((CameraCard c) -> c.plates().contains(n.key())).findFirst().map(CardWords::brief).orElse(""));
+        m.put("card", plan.cards().stream().filter((CameraCard c) -> c.plates().contains(n.key())).findFirst().map(CardWords::brief)
+                .orElse(""));
         return m;
     }
 }

@@ -25,8 +25,10 @@ import org.scenothesis.production.words.Words;
 
 /// Shots and their wonders from a table: comma, semicolon or tab separated, a heading line, any order of columns.
 ///
-/// - Columns: `shot`, `title`, `story`, `seconds`, `illusion`, `subject`, `from`, `to`, `facts` (such as `motion=still; heightM=0.4`), or a column named like any fact.
-/// - Lines with one shot id belong to one shot. What is not understood is reported with its line and column and otherwise left out; nothing is guessed.
+/// - Columns: `shot`, `title`, `story`, `seconds`, `illusion`, `subject`, `from`, `to`, `facts` (such as `motion=still; heightM=0.4`), or a
+///   column named like any fact.
+/// - Lines with one shot id belong to one shot. What is not understood is reported with its line and column and otherwise left out; nothing
+///   is guessed.
 public record ShotList(List<Shot> shots, List<Note> notes) {
     private static final int MOST_LINES = 5_000;
     private static final Set<String> COLUMNS = Set.of("shot", "title", "story", "seconds", "wonder", "subject", "from", "to", "facts");
@@ -34,7 +36,8 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
     /// What was not understood: line of the file, column, the text there, and why.
     public record Note(long line, String column, String text, String why) {
         public String sentence() {
-            return "line " + line + (column.isEmpty() ? "" : ", column " + column) + (text.isEmpty() ? "" : ", \u201c" + text + "\u201d") + ": " + why;
+            return "line " + line + (column.isEmpty() ? "" : ", column " + column) + (text.isEmpty() ? "" : ", \u201c" + text + "\u201d")
+                    + ": " + why;
         }
     }
 
@@ -76,20 +79,24 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
         ShotList read(String csv) {
             String text = csv.startsWith("\ufeff") ? csv.substring(1) : csv;
             String head = text.lines().findFirst().orElse("");
-            char separator = head.indexOf('\t') >= 0 ? '\t' : head.chars().filter(c -> c == ';').count() > head.chars().filter(c -> c == ',').count() ? ';' : ',';
-            CSVFormat format = CSVFormat.DEFAULT.builder().setDelimiter(separator).setHeader().setSkipHeaderRecord(true).setIgnoreHeaderCase(true).setTrim(true)
+            char separator = head.indexOf('\t') >= 0 ? '\t' : head.chars().filter(c -> c == ';').count() > head.chars()
+                    .filter(c -> c == ',').count() ? ';' : ',';
+            CSVFormat format = CSVFormat.DEFAULT.builder().setDelimiter(separator).setHeader().setSkipHeaderRecord(true)
+                    .setIgnoreHeaderCase(true).setTrim(true)
                     .setIgnoreEmptyLines(true).setAllowMissingColumnNames(true).get();
             try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
                 heads(parser.getHeaderNames());
                 for (CSVRecord r : parser) {
                     if (r.getRecordNumber() > MOST_LINES) {
-                        notes.add(new Note(parser.getCurrentLineNumber(), "", "", "a list has at most " + MOST_LINES + " lines; the rest was left out."));
+                        notes.add(new Note(parser.getCurrentLineNumber(), "", "", "a list has at most " + MOST_LINES
+                                + " lines; the rest was left out."));
                         break;
                     }
                     line(r, parser.getCurrentLineNumber());
                 }
             } catch (IOException | RuntimeException e) {
-                notes.add(new Note(1, "", "", "this is not a table that can be read (" + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ")."));
+                notes.add(new Note(1, "", "", "this is not a table that can be read (" + String.valueOf(e.getMessage()).lines().findFirst()
+                        .orElse("") + ")."));
             }
             return new ShotList(List.copyOf(shots.values()), notes);
         }
@@ -181,7 +188,8 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
             String plain = text.toLowerCase(Locale.ROOT).replace('_', ' ').replace('-', ' ');
             for (IllusionKind k : IllusionKind.values()) {
                 String code = k.name().toLowerCase(Locale.ROOT).replace('_', ' ');
-                if (plain.equals(code) || plain.equals(Words.of("illusion." + k)) || plain.equals(Words.of("illusion.add." + k).toLowerCase(Locale.ROOT))) {
+                if (plain.equals(code) || plain.equals(Words.of("illusion." + k))
+                        || plain.equals(Words.of("illusion.add." + k).toLowerCase(Locale.ROOT))) {
                     return Optional.of(k);
                 }
             }
@@ -212,7 +220,8 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                     notes.add(new Note(line, "facts", e.getKey(), "no fact is called that."));
                 } else if (!f.get().accepts(e.getValue())) {
                     String may = f.get().isNumber() ? "a number of " + f.get().unit() : String.join(", ", f.get().answers());
-                    notes.add(new Note(line, e.getKey(), e.getValue(), "this is no answer to \u201c" + Words.of("ask." + f.get().key()) + "\u201d; it may be " + may + "."));
+                    notes.add(new Note(line, e.getKey(), e.getValue(), "this is no answer to \u201c" + Words.of("ask." + f.get().key())
+                            + "\u201d; it may be " + may + "."));
                 } else if (f.get().ofSetting()) {
                     out = out.withSetting(x -> x.withFact(f.get().key(), e.getValue()));
                 } else {

@@ -33,7 +33,8 @@ public record PlaceClock(String zone, From from) {
         Check.range("latitudeDeg", latitudeDeg, -90, 90);
         Check.range("longitudeDeg", longitudeDeg, -180, 180);
         // Read anew each time: kept, the borders of the world would hold a quarter of a gigabyte for a question that is rarely asked.
-        return TimeZoneEngine.initialize().query(latitudeDeg, longitudeDeg).map(z -> new PlaceClock(z.getId(), From.PLACE)).orElseGet(PlaceClock::ofComputer);
+        return TimeZoneEngine.initialize().query(latitudeDeg, longitudeDeg).map(z -> new PlaceClock(z.getId(), From.PLACE))
+                .orElseGet(PlaceClock::ofComputer);
     }
 
     /// The clock of this computer, where there is no place.

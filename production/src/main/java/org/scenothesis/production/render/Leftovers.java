@@ -28,7 +28,8 @@ public final class Leftovers {
     /// All of a production: parts of films, and files in the making of which nobody may know any more.
     public static List<Leftover> of(ProductionFolder production) {
         List<Leftover> out = new ArrayList<>(in(production.renders()));
-        for (Path folder : List.of(production.path(), production.path().resolve("footage"), production.path().resolve("paper"), production.cache())) {
+        for (Path folder : List.of(production.path(), production.path().resolve("footage"), production.path().resolve("paper"),
+                production.cache())) {
             out.addAll(unfinished(folder));
         }
         return out;

@@ -25,7 +25,8 @@ import org.scenothesis.production.store.StoreException;
 
 /// One render of a shot.
 ///
-/// - Frames are finished on every core a part of the shot. Stills are parts by themselves; of a video each part is a short film in its final coding, closed and
+/// - Frames are finished on every core a part of the shot. Stills are parts by themselves; of a video each part is a short film in its
+///   final coding, closed and
 ///   forced to disk, and all are joined at the end without coding anything again.
 /// - A render that was stopped goes on where it was: parts that are there, whole, and made of the same are not made again.
 /// - Only a complete new file ever takes the place of an old one; what no render made is never replaced or removed.
@@ -37,7 +38,8 @@ public final class RenderJob {
     private final Target target;
     private final Share share;
 
-    /// - `path`: a folder for stills, or the file of the one still or the video. `from`, `to`: frames, both included. `of`: what of the shot.
+    /// - `path`: a folder for stills, or the file of the one still or the video. `from`, `to`: frames, both included. `of`: what of the
+    ///   shot.
     public record Target(Path path, ExportFormat format, int from, int to, Excerpt of) {
         public Target(Path path, ExportFormat format, int from, int to) {
             this(path, format, from, to, Excerpt.WHOLE);
@@ -49,7 +51,8 @@ public final class RenderJob {
         public static Target of(Path path, int from, int to) throws FootageException {
             ExportFormat asked = folder(path) ? Stills.Format.PNG16 : ExportFormat.ofExtension(Footages.extension(path)).orElse(null);
             if (asked == null) {
-                throw new FootageException(path, "a video ends in .mkv, .webm, .mp4, .mov or .avi, a single frame in .png, .exr or .jpg; a name without an ending makes a folder of stills.");
+                throw new FootageException(path, "a video ends in .mkv, .webm, .mp4, .mov or .avi, a single frame in .png, .exr or "
+                        + ".jpg; a name without an ending makes a folder of stills.");
             }
             return of(path, from, to, asked);
         }
@@ -59,7 +62,9 @@ public final class RenderJob {
         /// @throws FootageException if the path is of another format, or of a still and there are several frames
         public static Target of(Path path, int from, int to, ExportFormat format) throws FootageException {
             if (!named(path, format) && !(format.still() && folder(path))) {
-                throw new FootageException(path, "the format " + format.code() + (format.still() ? " makes a folder of stills, or one still" : " is a film") + " that ends in ." + format.extension() + "; name it so.");
+                throw new FootageException(path, "the format " + format.code()
+                        + (format.still() ? " makes a folder of stills, or one still" : " is a film") + " that ends in ."
+                        + format.extension() + "; name it so.");
             }
             if (format.still() && !folder(path) && from != to) {
                 throw new FootageException(path, "a still is one frame; ask for one, or name a folder for all of them.");
@@ -68,7 +73,8 @@ public final class RenderJob {
         }
 
         private static boolean named(Path path, ExportFormat format) {
-            return ExportFormat.ofExtension(Footages.extension(path)).map(ExportFormat::extension).filter(format.extension()::equals).isPresent();
+            return ExportFormat.ofExtension(Footages.extension(path)).map(ExportFormat::extension).filter(format.extension()::equals)
+                    .isPresent();
         }
 
         private static boolean folder(Path path) {
@@ -143,18 +149,21 @@ public final class RenderJob {
                 ResultFile.mayBe(target.path);
             } else {
                 ResultFile.apart(target.path);
-                RenderLedger.claim(target.path, IntStream.rangeClosed(target.from, target.to).mapToObj(i -> name(i, target.format.extension())).toList());
+                RenderLedger.claim(target.path, IntStream.rangeClosed(target.from, target.to)
+                        .mapToObj(i -> name(i, target.format.extension())).toList());
             }
         } catch (StoreException e) {
             throw new FootageException(target.path, ownWords(e));
         }
         ShotRenderer.Format format = renderer.format(shot);
         if (target.format.evenSize() && (format.width() % 2 != 0 || format.height() % 2 != 0)) {
-            throw new FootageException(target.path, "the shot is " + format.width() + "x" + format.height() + ", and this format needs an even width and height; choose .mkv, .avi or stills, or another size of the shot.");
+            throw new FootageException(target.path, "the shot is " + format.width() + "x" + format.height()
+                    + ", and this format needs an even width and height; choose .mkv, .avi or stills, or another size of the shot.");
         }
         Space space = space();
         if (!space.enough()) {
-            throw new FootageException(target.path, "there is not enough room on the disk: " + space.words() + "; free some, or choose a smaller format.");
+            throw new FootageException(target.path, "there is not enough room on the disk: " + space.words()
+                    + "; free some, or choose a smaller format.");
         }
     }
 
@@ -190,7 +199,8 @@ public final class RenderJob {
 
     private Done stills(Stills.Format kind, String stamp, Progress progress) throws FootageException {
         RenderLedger ledger = RenderLedger.open(target.path, stamp);
-        new Stretches(renderer, shot, new Stretches.Parts(1, target.from, target.to), share).finish(ledger, (first, last) -> name(first, kind.extension()), (own, at, file) ->
+        new Stretches(renderer, shot, new Stretches.Parts(1, target.from, target.to), share)
+                .finish(ledger, (first, last) -> name(first, kind.extension()), (own, at, file) ->
                 Stills.write(file, target.picture(own, shot, at.seconds(0)), kind), progress);
         List<String> older = ledger.older();
         boolean whole = target.from == 0 && target.to == renderer.format(shot).frames() - 1;
@@ -210,7 +220,8 @@ public final class RenderJob {
                 target.of instanceof Excerpt.Element e && shot.layer(e.layer()).filter(l -> !Cutout.light(l)).isPresent());
         RenderLedger ledger = RenderLedger.open(folder, stamp);
         Stretches.Parts parts = new Stretches.Parts(VideoSink.GROUP, target.from, target.to);
-        new Stretches(renderer, shot, parts, share).finish(ledger, (first, last) -> part(first, last, kind), (own, at, file) -> encode(own, at, file, plan), progress);
+        new Stretches(renderer, shot, parts, share).finish(ledger, (first, last) -> part(first, last, kind), (own, at, file) ->
+                encode(own, at, file, plan), progress);
         List<Path> films = new ArrayList<>();
         for (int k = 0; k < parts.count(); k++) {
             films.add(folder.resolve(part(parts.first(k), parts.last(k), kind)));

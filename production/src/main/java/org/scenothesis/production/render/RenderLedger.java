@@ -129,7 +129,8 @@ final class RenderLedger {
             own = made.containsKey(name) || older.containsKey(name);
         }
         if (!own && Files.exists(folder.resolve(name), LinkOption.NOFOLLOW_LINKS)) {
-            throw new FootageException(folder.resolve(name), "this file was not made by a render and is not replaced; choose another folder, or move it away.");
+            throw new FootageException(folder.resolve(name),
+                    "this file was not made by a render and is not replaced; choose another folder, or move it away.");
         }
     }
 
@@ -168,7 +169,8 @@ final class RenderLedger {
 
     /// What an earlier render with another stamp made and this one did not make again.
     List<String> older() {
-        return older.entrySet().stream().filter(o -> o.getValue().equals(look(folder.resolve(o.getKey())))).map(Map.Entry::getKey).sorted().toList();
+        return older.entrySet().stream().filter(o -> o.getValue().equals(look(folder.resolve(o.getKey())))).map(Map.Entry::getKey).sorted()
+                .toList();
     }
 
     /// Removes some of what is [#older]: only what is still as it was made, since somebody may have put something better under the name.

@@ -81,7 +81,8 @@ public final class ShotRenderer implements AutoCloseable {
         this(folder, measured, contents, store, false, new Outlines(), bands);
     }
 
-    private ShotRenderer(ProductionFolder folder, Measured measured, ContentHashes contents, FrameStore store, boolean ownStore, Outlines outlines, Bands bands) {
+    private ShotRenderer(ProductionFolder folder, Measured measured, ContentHashes contents, FrameStore store, boolean ownStore,
+            Outlines outlines, Bands bands) {
         this.folder = folder;
         this.measured = measured;
         this.contents = contents;
@@ -117,7 +118,8 @@ public final class ShotRenderer implements AutoCloseable {
         return n;
     }
 
-    /// One of so many of the same that work side by side, which knows the screens that this one knows: a single one has all cores, of several each has a thread.
+    /// One of so many of the same that work side by side, which knows the screens that this one knows: a single one has all cores, of
+    /// several each has a thread.
     ///
     /// @throws FootageException if footage is missing or shows no screen
     ShotRenderer oneOf(int workers, Shot shot) throws FootageException {
@@ -126,7 +128,8 @@ public final class ShotRenderer implements AutoCloseable {
                 screen(shot, l);
             }
         }
-        var r = new ShotRenderer(folder, measured, contents, store, false, Outlines.like(outlines), workers == 1 ? bands : Bands.sequential());
+        var r = new ShotRenderer(folder, measured, contents, store, false, Outlines.like(outlines), workers == 1 ? bands
+                : Bands.sequential());
         r.screens.putAll(screens);
         return r;
     }
@@ -135,12 +138,14 @@ public final class ShotRenderer implements AutoCloseable {
         return folder;
     }
 
-    /// The same as long as the finished frames are: of layers, plan, measurements, how footage is read, the content of all of it, and what is made of them.
+    /// The same as long as the finished frames are: of layers, plan, measurements, how footage is read, the content of all of it, and what
+    /// is made of them.
     ///
     /// @throws FootageException if footage is missing
     String stamp(Shot shot, RenderJob.Target target) throws FootageException {
         List<String> read = new ArrayList<>();
-        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), ProductionJson.part(shot.tracks()), shot.stage(), shot.seconds(), shot.format(), target.format().code(), target.of().word()));
+        List<Object> settings = new ArrayList<>(Arrays.asList(ProductionJson.part(shot.layers()), ProductionJson.part(shot.tracks()),
+                shot.stage(), shot.seconds(), shot.format(), target.format().code(), target.of().word()));
         for (Layer l : filmed(shot)) {
             Plate plate = shot.plate(l.plate()).orElseThrow();
             for (String p : l.plates()) {
@@ -208,7 +213,8 @@ public final class ShotRenderer implements AutoCloseable {
             throw new FootageException(folder.path(), "shot " + shot.id() + " has no layer; put its clean plate at the bottom in Layer.");
         }
         if (on.getFirst().source() instanceof Source.Below) {
-            throw new FootageException(folder.path(), "the lowest layer of shot " + shot.id() + " is the whole shot, with nothing below it; put the clean plate under it in Layer.");
+            throw new FootageException(folder.path(), "the lowest layer of shot " + shot.id()
+                    + " is the whole shot, with nothing below it; put the clean plate under it in Layer.");
         }
         return on;
     }
@@ -256,7 +262,8 @@ public final class ShotRenderer implements AutoCloseable {
         Picture whole = l.source() instanceof Source.Lightest ? lightest(l.id(), f, index) : f.frame(index);
         Picture p = transparent ? whole : whole.withAlpha(null);
         Format canvas = format(shot);
-        LayerPicture made = LayerPicture.of(l, p).fitted(canvas.width(), canvas.height()).withGains(gains(shot, l, index)).withToBase(back(shot, l, index, p));
+        LayerPicture made = LayerPicture.of(l, p).fitted(canvas.width(), canvas.height()).withGains(gains(shot, l, index))
+                .withToBase(back(shot, l, index, p));
         if (l.source() instanceof Source.LightGained g) {
             Footage dark = footage(shot, g.unlit());
             made = made.withUnlit(as(p, dark.frame(dark.info().frameAt(at)).withAlpha(null)));
@@ -295,15 +302,18 @@ public final class ShotRenderer implements AutoCloseable {
 
     /// The frame without the light, of the size of the one with it.
     private Picture as(Picture lit, Picture unlit) {
-        return unlit.width() == lit.width() && unlit.height() == lit.height() ? unlit : Resample.scale(unlit, lit.width(), lit.height(), bands);
+        return unlit.width() == lit.width() && unlit.height() == lit.height() ? unlit
+                : Resample.scale(unlit, lit.width(), lit.height(), bands);
     }
 
     /// While an element is only moved, its key stays.
     private LayerPicture.Keying keying(Layer l, ScreenModel screen) {
         return (frame, settings, garbage) -> {
             Cut last = cuts.get(l.id());
-            if (last == null || last.frame != frame || last.screen != screen || !last.settings.equals(settings) || !last.outline.equals(garbage)) {
-                last = new Cut(frame, screen, settings, garbage, KeyInMemory.element(frame, screen, settings, screen.garbage(garbage), bands));
+            if (last == null || last.frame != frame || last.screen != screen || !last.settings.equals(settings)
+                    || !last.outline.equals(garbage)) {
+                last = new Cut(frame, screen, settings, garbage, KeyInMemory.element(frame, screen, settings, screen.garbage(garbage),
+                        bands));
                 cuts.put(l.id(), last);
             }
             return last.piece;
@@ -326,7 +336,8 @@ public final class ShotRenderer implements AutoCloseable {
     }
 
     private Optional<LockReport> lock(Shot shot, Layer l) {
-        return shot.plate(l.plate()).flatMap(p -> Optional.ofNullable(p.chosen()).flatMap(t -> measured.lock(shot, p, t))).filter(LockReport::found);
+        return shot.plate(l.plate()).flatMap(p -> Optional.ofNullable(p.chosen()).flatMap(t -> measured.lock(shot, p, t)))
+                .filter(LockReport::found);
     }
 
     private static boolean matched(Layer l) {

@@ -35,7 +35,8 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
             case SoundSource.OfTake t -> {
                 Plate plate = shot.plates().stream().filter(p -> p.take(t.take()).isPresent()).findFirst().orElse(null);
                 if (plate == null) {
-                    throw new FootageException(folder.path(), "the take " + t.take() + " that the shot has its sound from is not there any more; choose another in Hand over.");
+                    throw new FootageException(folder.path(), "the take " + t.take()
+                            + " that the shot has its sound from is not there any more; choose another in Hand over.");
                 }
                 yield told(shot, readable(folder, folder.footage(plate.take(t.take()).orElseThrow())), plate.name());
             }
@@ -81,7 +82,8 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
         return new ShotSound(null, "", why);
     }
 
-    /// A file to be heard from now on, which its user may have chosen anywhere: relative where it lies in the production, so that it travels with it.
+    /// A file to be heard from now on, which its user may have chosen anywhere: relative where it lies in the production, so that it
+    /// travels with it.
     ///
     /// @throws StoreException if it is not there, or the permission cannot be kept
     public static SoundSource file(ProductionFolder folder, Path chosen) throws StoreException {

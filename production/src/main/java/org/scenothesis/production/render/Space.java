@@ -36,6 +36,7 @@ public record Space(long needed, long free) {
     }
 
     public static String size(long bytes) {
-        return bytes >= 1_000_000_000 ? String.format(Locale.ENGLISH, "%.1f GB", bytes / 1e9) : String.format(Locale.ENGLISH, "%.1f MB", bytes / 1e6);
+        return bytes >= 1_000_000_000 ? String.format(Locale.ENGLISH, "%.1f GB", bytes / 1e9)
+                : String.format(Locale.ENGLISH, "%.1f MB", bytes / 1e6);
     }
 }

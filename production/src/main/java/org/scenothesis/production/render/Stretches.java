@@ -16,7 +16,8 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
 
-/// Renders parts of a shot to files, each core a stretch of them: footage is read in order, and whole frames side by side need no waiting for one another.
+/// Renders parts of a shot to files, each core a stretch of them: footage is read in order, and whole frames side by side need no waiting
+/// for one another.
 ///
 /// Parts that the ledger knows as finished are not made again.
 final class Stretches {

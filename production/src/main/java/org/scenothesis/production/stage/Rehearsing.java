@@ -41,7 +41,8 @@ import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.PlanWords;
 
-/// Films the plates of a staged set with the simulated camera and gives them to the shot as takes, which are measured, keyed and layered like any other.
+/// Films the plates of a staged set with the simulated camera and gives them to the shot as takes, which are measured, keyed and layered
+/// like any other.
 public final class Rehearsing {
     /// What a rehearsed take is noted as, before what was made to go wrong.
     public static final String NOTE = "rehearsed";
@@ -81,16 +82,19 @@ public final class Rehearsing {
     private static StagedRoll roll(Shot shot, Staged s, PlateNeed n, Wish wish, String name, long seed) {
         double seconds = n.rollSeconds() <= 0 ? 0 : Math.min(n.rollSeconds(), wish.mostSeconds);
         // What is filmed is what happens: the roll begins with the wonder, less its handle.
-        double from = shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).mapToDouble(Illusion::fromSeconds).min().orElse(0);
+        double from = shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).mapToDouble(Illusion::fromSeconds).min()
+                .orElse(0);
         return new StagedRoll(name, view(s, n.key(), wish), seconds, from, RATE, wish.faults, seed);
     }
 
-    /// Films plates of a set; what is whole comes into the production as any other footage does, and of a rehearsal that was stopped nothing is left.
+    /// Films plates of a set; what is whole comes into the production as any other footage does, and of a rehearsal that was stopped
+    /// nothing is left.
     ///
     /// @throws FootageException if a file cannot be written
     /// @throws StoreException if one cannot be brought into the production
     /// @throws Stopped if progress asks for it
-    public static List<Filmed> film(ProductionFolder folder, Shot shot, Staged set, List<PlateNeed> plates, Wish wish, Bands bands, Progress progress) throws FootageException, StoreException {
+    public static List<Filmed> film(ProductionFolder folder, Shot shot, Staged set, List<PlateNeed> plates, Wish wish, Bands bands,
+            Progress progress) throws FootageException, StoreException {
         List<StagedRoll> rolls = new ArrayList<>();
         for (PlateNeed n : plates) {
             rolls.add(roll(shot, set, n, wish, "rehearsed-" + Ids.slug(shot.id() + "-" + n.key()), rolls.size() + 11));
@@ -120,13 +124,15 @@ public final class Rehearsing {
         try {
             return Files.createTempDirectory("scenothesis-rehearsal");
         } catch (IOException e) {
-            throw new FootageException(Path.of(System.getProperty("java.io.tmpdir")), "no place for a rehearsal can be made there; check the space left.", e);
+            throw new FootageException(Path.of(System.getProperty("java.io.tmpdir")),
+                    "no place for a rehearsal can be made there; check the space left.", e);
         }
     }
 
     private static Path film(StagedRoll staged, Path folder, Wish wish, Bands bands, Progress progress) throws FootageException {
         Filming filming = new Filming(staged.ambient(), new Quality(wish.samples, Math.max(4, wish.samples / 3), 0.5, 1), bands);
-        return new RollFile(folder, staged.view().widthPx(), staged.view().heightPx(), VideoFormat.H264_MP4, QUALITY).film(staged.roll(), filming, progress);
+        return new RollFile(folder, staged.view().widthPx(), staged.view().heightPx(), VideoFormat.H264_MP4, QUALITY)
+                .film(staged.roll(), filming, progress);
     }
 
     /// The shot with what was filmed as takes of its plates; plates it lacks are made.
@@ -162,16 +168,20 @@ public final class Rehearsing {
     /// What was made to go wrong in a take, by its note; nothing said where it was not rehearsed.
     public static Optional<Set<Fault>> faults(Take take) {
         List<String> said = List.of(take.note().split(", "));
-        return said.contains(NOTE) ? Optional.of(Stream.of(Fault.values()).filter(f -> said.contains(f.code())).collect(Collectors.toSet())) : Optional.empty();
+        return said.contains(NOTE) ? Optional.of(Stream.of(Fault.values()).filter(f -> said.contains(f.code()))
+                .collect(Collectors.toSet())) : Optional.empty();
     }
 
     /// The shot with nothing filmed but what was rehearsed: of every plate the newest take.
     public static Shot alone(Shot shot) {
-        return shot.withPlates(shot.plates().stream().map(p -> p.withTakes(p.takes().reversed().stream().filter(t -> faults(t).isPresent()).limit(1).toList())).toList());
+        return shot.withPlates(shot.plates().stream()
+                .map(p -> p.withTakes(p.takes().reversed().stream().filter(t -> faults(t).isPresent()).limit(1).toList())).toList());
     }
 
-    /// What was foretold of a plate that was rehearsed on a set beside what was measured of its take; nothing where it was not rehearsed or cannot be read. Foretold of the set as it stands now.
-    public static List<PredictionCheck> compared(Staged set, PlateNeed need, Plate plate, Take take, Measured m, Judgement of, HouseRules rules) {
+    /// What was foretold of a plate that was rehearsed on a set beside what was measured of its take; nothing where it was not rehearsed or
+    /// cannot be read. Foretold of the set as it stands now.
+    public static List<PredictionCheck> compared(Staged set, PlateNeed need, Plate plate, Take take, Measured m, Judgement of,
+            HouseRules rules) {
         Set<Fault> faults = faults(take).orElse(null);
         FootageBrief brief = m.brief(take).filter(FootageBrief::usable).orElse(null);
         if (faults == null || brief == null) {
@@ -179,8 +189,10 @@ public final class Rehearsing {
         }
         // The roll says itself that it is too short.
         double seconds = brief.still() ? 0 : Math.min(600, brief.seconds() * (faults.contains(Fault.SHORT) ? 2 : 1));
-        StagedRoll roll = new StagedRoll(take.id(), new SetView(set.stage(), need.key(), brief.width(), brief.height()), seconds, 0, brief.still() ? RATE : Math.clamp(brief.rate(), 1, 240), faults, 1);
-        List<Prediction> foretold = Prediction.of(roll, set.with(roll.faultyStage()).proved(need.key(), rules, false), plate.role().keyed(), plate.rollSeconds(), rules);
+        StagedRoll roll = new StagedRoll(take.id(), new SetView(set.stage(), need.key(), brief.width(), brief.height()), seconds, 0,
+                brief.still() ? RATE : Math.clamp(brief.rate(), 1, 240), faults, 1);
+        List<Prediction> foretold = Prediction.of(roll, set.with(roll.faultyStage()).proved(need.key(), rules, false), plate.role()
+                .keyed(), plate.rollSeconds(), rules);
         return PredictionCheck.of(foretold, of.of(plate.id()).findings());
     }
 }

@@ -33,9 +33,11 @@ import org.scenothesis.core.stage.proof.Block;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.store.StoreException;
 
-/// A set with its camera in three dimensions for other programs: glTF 2.0, metres, Y up; their Z runs towards the camera, so ours is turned round.
+/// A set with its camera in three dimensions for other programs: glTF 2.0, metres, Y up; their Z runs towards the camera, so ours is turned
+/// round.
 public final class SetScene {
-    private static final int[] FACES = {0, 2, 3, 0, 3, 1, 4, 5, 7, 4, 7, 6, 0, 1, 5, 0, 5, 4, 2, 6, 7, 2, 7, 3, 0, 4, 6, 0, 6, 2, 1, 3, 7, 1, 7, 5};
+    private static final int[] FACES = {0, 2, 3, 0, 3, 1, 4, 5, 7, 4, 7, 6, 0, 1, 5, 0, 5, 4, 2, 6, 7, 2, 7, 3, 0, 4, 6, 0, 6, 2, 1, 3, 7,
+            1, 7, 5};
 
     private SetScene() {}
 
@@ -50,7 +52,9 @@ public final class SetScene {
         GltfModelBuilder builder = GltfModelBuilder.create();
         DefaultSceneModel scene = new DefaultSceneModel();
         if (view.stage().floor().around().value() instanceof Surroundings.Room r) {
-            scene.addNode(node("floor", List.of(box(new Vec((r.leftM() + r.rightM()) / 2, -0.01, (r.nearM() + r.farM()) / 2), new Vec(r.wideM() / 2, 0.01, r.longM() / 2), 0)), 0.4f, 0.4f, 0.4f));
+            scene.addNode(node("floor",
+                    List.of(box(new Vec((r.leftM() + r.rightM()) / 2, -0.01, (r.nearM() + r.farM()) / 2),
+                    new Vec(r.wideM() / 2, 0.01, r.longM() / 2), 0)), 0.4f, 0.4f, 0.4f));
         }
         for (Piece p : view.pieces()) {
             List<Block> blocks = blocks(p);
@@ -60,7 +64,9 @@ public final class SetScene {
             }
         }
         scene.addNode(camera(view, "camera"));
-        view.pieces().stream().filter(p -> p.thing() instanceof Camera).forEach(p -> scene.addNode(camera(new SetView(view.stage().through(p), view.plate(), view.widthPx(), view.heightPx()), p.name())));
+        view.pieces().stream().filter(p -> p.thing() instanceof Camera)
+                .forEach(p -> scene.addNode(camera(new SetView(view.stage().through(p), view.plate(), view.widthPx(), view.heightPx()),
+                p.name())));
         builder.addSceneModel(scene);
         return builder.build();
     }
@@ -95,7 +101,8 @@ public final class SetScene {
             case Flag f -> List.of(standing(at, f.bottomM().value(), f.wideM().value(), f.highM().value(), thin));
             case Camera c -> List.of();
             case Lamp l -> l.kind().everywhere() || l.kind().distant() ? List.of()
-                    : List.of(standing(at.facing(l.aim().value().x(), l.aim().value().z()), l.heightM().value() - l.highM().value() / 2, l.wideM().value(), l.highM().value(), 0.1));
+                    : List.of(standing(at.facing(l.aim().value().x(), l.aim().value().z()), l.heightM().value() - l.highM().value() / 2,
+                    l.wideM().value(), l.highM().value(), 0.1));
         };
     }
 
@@ -158,7 +165,8 @@ public final class SetScene {
         Vec e = view.eye();
         // Columns: right, up, backwards, and where it stands, with our Z turned round.
         node.setMatrix(new float[] {
-            (float) axes[0].x(), (float) axes[0].y(), (float) -axes[0].z(), 0, (float) -axes[1].x(), (float) -axes[1].y(), (float) axes[1].z(), 0, (float) -axes[2].x(), (float) -axes[2].y(), (float) axes[2].z(), 0, (float) e.x(),
+            (float) axes[0].x(), (float) axes[0].y(), (float) -axes[0].z(), 0, (float) -axes[1].x(), (float) -axes[1].y(),
+                    (float) axes[1].z(), 0, (float) -axes[2].x(), (float) -axes[2].y(), (float) axes[2].z(), 0, (float) e.x(),
             (float) e.y(), (float) -e.z(), 1
         });
         return node;

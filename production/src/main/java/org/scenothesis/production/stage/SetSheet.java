@@ -25,7 +25,8 @@ import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.StageWords;
 import org.scenothesis.production.words.Words;
 
-/// One page to set up by, here or elsewhere: plan and side view with their lengths, the camera's numbers, every lamp and cloth, and what to mind.
+/// One page to set up by, here or elsewhere: plan and side view with their lengths, the camera's numbers, every lamp and cloth, and what to
+/// mind.
 public final class SetSheet {
     private static final double WIDE = 500;
     private static final double PLAN_HIGH = 350;
@@ -81,19 +82,27 @@ public final class SetSheet {
         SetSvg s = side();
         double wide = Math.max(p.width(), s.width());
         return String.format(
-                Locale.ENGLISH, "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%.1f\" height=\"%.1f\" viewBox=\"0 0 %.1f %.1f\" font-family=\"Barlow, sans-serif\"><title>%s</title><g>%s</g><g transform=\"translate(0 %.1f)\">%s</g></svg>",
-                wide, p.height() + s.height() + 12, wide, p.height() + s.height() + 12, SetSvg.escaped(title), p.body(), p.height() + 12, s.body());
+                Locale.ENGLISH, "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%.1f\" height=\"%.1f\" viewBox=\"0 0 %.1f %.1f\" "
+                        + "font-family=\"Barlow, sans-serif\"><title>%s</title><g>%s</g><g transform=\"translate(0 %.1f)\">%s</g></svg>",
+                wide, p.height() + s.height() + 12, wide, p.height() + s.height() + 12, SetSvg.escaped(title), p.body(), p.height() + 12,
+                s.body());
     }
 
     /// The page; well-formed, so that it can become PDF.
     String page(HouseRules rules) {
         StringBuilder b = new StringBuilder();
-        b.append("<html xmlns=\"http://www.w3.org/1999/xhtml\"><head><meta charset=\"UTF-8\"/><title>").append(SetSvg.escaped(title)).append("</title><style>")
-                .append("@page { size: A4; margin: 9mm 13mm; } body { font-family: Barlow, sans-serif; font-size: 9.5pt; color: #1f2021; margin: 0; } h1 { font-size: 15pt; margin: 0 0 1mm 0; } h2 { font-size: 10.5pt; margin: 2.5mm 0 0.6mm 0; }")
-                .append("table { border-collapse: collapse; width: 100%; } td { padding: 0.4mm 2mm 0.4mm 0; vertical-align: top; border-bottom: 0.2mm solid #d8d5cd; } .n { font-weight: 600; white-space: nowrap; } .soft { color: #5c5a54; font-size: 8.5pt; } td.soft { white-space: nowrap; } svg { display: block; }")
+        b.append("<html xmlns=\"http://www.w3.org/1999/xhtml\"><head><meta charset=\"UTF-8\"/><title>").append(SetSvg.escaped(title))
+                .append("</title><style>")
+                .append("@page { size: A4; margin: 9mm 13mm; } body { font-family: Barlow, sans-serif; font-size: 9.5pt; color: "
+                        + "#1f2021; margin: 0; } h1 { font-size: 15pt; margin: 0 0 1mm 0; } h2 { font-size: 10.5pt; margin: 2.5mm 0 "
+                        + "0.6mm 0; }")
+                .append("table { border-collapse: collapse; width: 100%; } td { padding: 0.4mm 2mm 0.4mm 0; vertical-align: top; "
+                        + "border-bottom: 0.2mm solid #d8d5cd; } .n { font-weight: 600; white-space: nowrap; } .soft { color: #5c5a54; "
+                        + "font-size: 8.5pt; } td.soft { white-space: nowrap; } svg { display: block; }")
                 .append("</style></head><body><h1>").append(SetSvg.escaped(title)).append("</h1>");
         SetSvg plan = plan();
-        b.append("<div class=\"soft\">").append(SetSvg.escaped(words(set.stage()))).append(" \u00b7 grid 1 m \u00b7 scale 1:").append(Math.round(1000 / (plan.scale() * 25.4 / 96))).append("</div>");
+        b.append("<div class=\"soft\">").append(SetSvg.escaped(words(set.stage()))).append(" \u00b7 grid 1 m \u00b7 scale 1:")
+                .append(Math.round(1000 / (plan.scale() * 25.4 / 96))).append("</div>");
         drawn(b, plan);
         drawn(b, side());
         b.append("<h2>Camera</h2><table>");
@@ -117,11 +126,13 @@ public final class SetSheet {
     }
 
     private static String words(Stage s) {
-        return "lengths are measured along the floor from under the lens; " + (s.floor().staged() ? "assumptions say so" : "nothing is staged yet");
+        return "lengths are measured along the floor from under the lens; " + (s.floor().staged() ? "assumptions say so"
+                : "nothing is staged yet");
     }
 
     private static void row(StringBuilder b, String name, String value, String origin) {
-        b.append("<tr><td class=\"n\">").append(SetSvg.escaped(name)).append("</td><td>").append(SetSvg.escaped(value)).append("</td><td class=\"soft\">").append(SetSvg.escaped(brief(origin))).append("</td></tr>");
+        b.append("<tr><td class=\"n\">").append(SetSvg.escaped(name)).append("</td><td>").append(SetSvg.escaped(value))
+                .append("</td><td class=\"soft\">").append(SetSvg.escaped(brief(origin))).append("</td></tr>");
     }
 
     private static String brief(String origin) {
@@ -131,7 +142,8 @@ public final class SetSheet {
 
     /// As high as the mark has to be on stands and walls at some distances; below the floor there is none.
     private String marks(Eyeline e) {
-        return DoubleStream.of(1, 2, 3, 4).filter(m -> e.markM(m) > 0).mapToObj(m -> StageWords.length(e.markM(m), feet) + " high in " + StageWords.length(m, feet)).collect(Collectors.joining(", "));
+        return DoubleStream.of(1, 2, 3, 4).filter(m -> e.markM(m) > 0).mapToObj(m -> StageWords.length(e.markM(m), feet) + " high in "
+                + StageWords.length(m, feet)).collect(Collectors.joining(", "));
     }
 
     private void camera(StringBuilder b) {
@@ -140,17 +152,28 @@ public final class SetSheet {
         Floor f = s.floor();
         StageCamera.Aim a = c.aim().value();
         double share = c.widthShareFocal().value();
-        row(b, "Lens", StageWords.length(c.position().value().y() - 0, feet) + " above the floor, tilted " + Words.number(a.tiltDeg() + 0.0, 1) + "\u00b0, rolled " + Words.number(a.rollDeg() + 0.0, 1) + "\u00b0", Words.origin(c.position()));
-        row(b, "View", Words.number(f.lens().focalMm(share), 1) + " mm on a sensor " + Words.number(f.lens().sensorMm().value(), 1) + " mm wide: " + Words.number(Math.toDegrees(2 * Math.atan(0.5 / share)), 1) + "\u00b0 across", Words.origin(c.widthShareFocal()));
-        row(b, "Set to", "f/" + Words.number(f.lens().fNumber().value(), 1) + ", focus at " + StageWords.length(f.lens().focusM().value(), feet), Words.origin(f.lens().focusM()));
+        row(b, "Lens", StageWords.length(c.position().value().y() - 0, feet) + " above the floor, tilted "
+                + Words.number(a.tiltDeg() + 0.0, 1) + "\u00b0, rolled " + Words.number(a.rollDeg() + 0.0, 1) + "\u00b0",
+                Words.origin(c.position()));
+        row(b, "View", Words.number(f.lens().focalMm(share), 1) + " mm on a sensor " + Words.number(f.lens().sensorMm().value(), 1)
+                + " mm wide: " + Words.number(Math.toDegrees(2 * Math.atan(0.5 / share)), 1) + "\u00b0 across",
+                Words.origin(c.widthShareFocal()));
+        row(b, "Set to", "f/" + Words.number(f.lens().fNumber().value(), 1) + ", focus at " + StageWords.length(f.lens().focusM().value(),
+                feet), Words.origin(f.lens().focusM()));
     }
 
     private String piece(Piece p) {
-        String where = StageWords.length(p.at().x() - set.stage().camera().position().value().x(), feet) + " across, " + StageWords.length(p.at().z() - set.stage().camera().position().value().z(), feet) + " away";
+        String where = StageWords.length(p.at().x() - set.stage().camera().position().value().x(), feet) + " across, "
+                + StageWords.length(p.at().z() - set.stage().camera().position().value().z(), feet) + " away";
         return where + switch (p.thing()) {
-            case Backdrop b -> "; " + StageWords.length(b.wideM().value(), feet) + " wide, from " + StageWords.length(b.bottomM().value(), feet) + " to " + StageWords.length(b.topM(), feet) + (b.floorM().value() > 0 ? ", " + StageWords.length(b.floorM().value(), feet) + " on the floor" : "");
-            case Lamp l -> "; " + StageWords.length(l.heightM().value(), feet) + " high, face " + Words.number(l.wideM().value(), 2) + " \u00d7 " + Words.number(l.highM().value(), 2) + " m, " + Words.number(100 * l.dimmer().value(), 0) + " %, " + Words.number(l.givenKelvin(), 0) + " K";
-            case Body o -> "; from " + StageWords.length(o.baseM().value(), feet) + " to " + StageWords.length(o.baseM().value() + o.highM().value(), feet);
+            case Backdrop b -> "; " + StageWords.length(b.wideM().value(), feet) + " wide, from " + StageWords.length(b.bottomM().value(),
+                    feet) + " to " + StageWords.length(b.topM(), feet)
+                    + (b.floorM().value() > 0 ? ", " + StageWords.length(b.floorM().value(), feet) + " on the floor" : "");
+            case Lamp l -> "; " + StageWords.length(l.heightM().value(), feet) + " high, face " + Words.number(l.wideM().value(), 2)
+                    + " \u00d7 " + Words.number(l.highM().value(), 2) + " m, " + Words.number(100 * l.dimmer().value(), 0) + " %, "
+                    + Words.number(l.givenKelvin(), 0) + " K";
+            case Body o -> "; from " + StageWords.length(o.baseM().value(), feet) + " to " + StageWords.length(o.baseM().value() + o.highM()
+                    .value(), feet);
             default -> "";
         };
     }

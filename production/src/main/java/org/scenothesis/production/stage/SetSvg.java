@@ -63,7 +63,8 @@ final class SetSvg {
 
     /// The drawing as a document of its own.
     String document() {
-        return String.format(Locale.ENGLISH, "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%d\" height=\"%d\" viewBox=\"0 0 %.1f %.1f\" font-family=\"Barlow, sans-serif\">", Math.round(width), Math.round(height), width, height) + body() + "</svg>";
+        return String.format(Locale.ENGLISH, "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%d\" height=\"%d\" viewBox=\"0 0 %.1f "
+                + "%.1f\" font-family=\"Barlow, sans-serif\">", Math.round(width), Math.round(height), width, height) + body() + "</svg>";
     }
 
     /// Its shapes alone, to be laid into another.
@@ -71,7 +72,8 @@ final class SetSvg {
         out.setLength(0);
         taken.clear();
         // What reaches beyond the sheet is cut at its edge.
-        out.append(String.format(Locale.ENGLISH, "<svg x=\"0\" y=\"0\" width=\"%.1f\" height=\"%.1f\" overflow=\"hidden\">", width, height));
+        out.append(String.format(Locale.ENGLISH, "<svg x=\"0\" y=\"0\" width=\"%.1f\" height=\"%.1f\" overflow=\"hidden\">", width,
+                height));
         out.append(String.format(Locale.ENGLISH, "<rect width=\"%.1f\" height=\"%.1f\" fill=\"#ffffff\"/>", width, height));
         grid();
         drawing.marks().forEach(this::mark);
@@ -80,7 +82,8 @@ final class SetSvg {
             boolean lamp = p.thing() instanceof Lamp;
             if (above || lamp) {
                 Vec at = p.thing() instanceof Lamp l ? p.at().up(l.heightM().value()) : p.at().up(0);
-                word(SetDrawing.on(above, at), p.name() + (!above && p.thing() instanceof Lamp l ? " " + StageWords.length(l.heightM().value(), feet) : ""));
+                word(SetDrawing.on(above, at), p.name() + (!above && p.thing() instanceof Lamp l
+                        ? " " + StageWords.length(l.heightM().value(), feet) : ""));
             }
         }
         return out.append("</svg>").toString();
@@ -88,10 +91,12 @@ final class SetSvg {
 
     private void grid() {
         for (int m = (int) Math.ceil(drawing.low().x()); m <= drawing.high().x(); m++) {
-            out.append(String.format(Locale.ENGLISH, "<path d=\"M%.1f 0V%.1f\" stroke=\"#dddad2\" stroke-width=\"0.5\"/>", x(new Point(m, 0)), height));
+            out.append(String.format(Locale.ENGLISH, "<path d=\"M%.1f 0V%.1f\" stroke=\"#dddad2\" stroke-width=\"0.5\"/>",
+                    x(new Point(m, 0)), height));
         }
         for (int m = (int) Math.ceil(drawing.low().y()); m <= drawing.high().y(); m++) {
-            out.append(String.format(Locale.ENGLISH, "<path d=\"M0 %.1fH%.1f\" stroke=\"#dddad2\" stroke-width=\"0.5\"/>", y(new Point(0, m)), width));
+            out.append(String.format(Locale.ENGLISH, "<path d=\"M0 %.1fH%.1f\" stroke=\"#dddad2\" stroke-width=\"0.5\"/>",
+                    y(new Point(0, m)), width));
         }
     }
 
@@ -101,8 +106,10 @@ final class SetSvg {
             case GROUND, SUPPORT -> "fill=\"none\" stroke=\"#5c5a54\" stroke-width=\"1\"";
             case CAMERA -> "fill=\"" + INK + "\"";
             case SIGHT -> "fill=\"none\" stroke=\"#5c5a54\" stroke-width=\"0.7\" stroke-dasharray=\"4 3\"";
-            case GREEN -> m instanceof Mark.Line ? "stroke=\"#3b7d3e\" stroke-width=\"4\"" : "fill=\"#cfe3c8\" stroke=\"#3b7d3e\" stroke-width=\"0.7\"";
-            case BLUE -> m instanceof Mark.Line ? "stroke=\"#4058a8\" stroke-width=\"4\"" : "fill=\"#c9d7ee\" stroke=\"#4058a8\" stroke-width=\"0.7\"";
+            case GREEN -> m instanceof Mark.Line ? "stroke=\"#3b7d3e\" stroke-width=\"4\""
+                    : "fill=\"#cfe3c8\" stroke=\"#3b7d3e\" stroke-width=\"0.7\"";
+            case BLUE -> m instanceof Mark.Line ? "stroke=\"#4058a8\" stroke-width=\"4\""
+                    : "fill=\"#c9d7ee\" stroke=\"#4058a8\" stroke-width=\"0.7\"";
             case BLACK, FLAG -> "fill=\"" + INK + "\" stroke=\"" + INK + "\" stroke-width=\"4\"";
             case WHITE -> "fill=\"#ffffff\" stroke=\"#8f8d86\" stroke-width=\"3\"";
             case BODY -> "fill=\"#cbb8ff\" stroke=\"" + INK + "\" stroke-width=\"0.8\"";
@@ -113,15 +120,18 @@ final class SetSvg {
             case GLASS -> "stroke=\"#2a8ea0\" stroke-width=\"2\"";
         };
         out.append(switch (m) {
-            case Mark.Line l -> String.format(Locale.ENGLISH, "<path d=\"M%.1f %.1fL%.1f %.1f\" %s/>", x(l.from()), y(l.from()), x(l.to()), y(l.to()), style);
-            case Mark.Area a -> "<path d=\"M" + a.corners().stream().map(c -> String.format(Locale.ENGLISH, "%.1f %.1f", x(c), y(c))).collect(Collectors.joining("L")) + "Z\" " + style + "/>";
+            case Mark.Line l -> String.format(Locale.ENGLISH, "<path d=\"M%.1f %.1fL%.1f %.1f\" %s/>", x(l.from()), y(l.from()), x(l.to()),
+                    y(l.to()), style);
+            case Mark.Area a -> "<path d=\"M" + a.corners().stream().map(c -> String.format(Locale.ENGLISH, "%.1f %.1f", x(c), y(c)))
+                    .collect(Collectors.joining("L")) + "Z\" " + style + "/>";
         });
     }
 
     private void reach(Reach r) {
         Point a = SetDrawing.on(above, r.from());
         Point b = SetDrawing.on(above, r.to());
-        out.append(String.format(Locale.ENGLISH, "<path d=\"M%.1f %.1fL%.1f %.1f\" stroke=\"#c8371f\" stroke-width=\"1\"/>", x(a), y(a), x(b), y(b)));
+        out.append(String.format(Locale.ENGLISH, "<path d=\"M%.1f %.1fL%.1f %.1f\" stroke=\"#c8371f\" stroke-width=\"1\"/>", x(a), y(a),
+                x(b), y(b)));
         for (Point p : List.of(a, b)) {
             out.append(String.format(Locale.ENGLISH, "<circle cx=\"%.1f\" cy=\"%.1f\" r=\"2\" fill=\"#c8371f\"/>", x(p), y(p)));
         }
@@ -134,7 +144,9 @@ final class SetSvg {
         }
         taken.add(new double[] {px, py, wide, 14});
         out.append(String.format(
-                Locale.ENGLISH, "<rect x=\"%.1f\" y=\"%.1f\" width=\"%.1f\" height=\"14\" fill=\"#ffffff\" stroke=\"#c8371f\" stroke-width=\"0.6\"/><text x=\"%.1f\" y=\"%.1f\" font-size=\"10.5\" font-weight=\"600\" text-anchor=\"middle\" fill=\"%s\">%s</text>",
+                Locale.ENGLISH, "<rect x=\"%.1f\" y=\"%.1f\" width=\"%.1f\" height=\"14\" fill=\"#ffffff\" stroke=\"#c8371f\" "
+                        + "stroke-width=\"0.6\"/><text x=\"%.1f\" y=\"%.1f\" font-size=\"10.5\" font-weight=\"600\" "
+                        + "text-anchor=\"middle\" fill=\"%s\">%s</text>",
                 px, py, wide, px + wide / 2, py + 10.5, INK, words));
     }
 
@@ -146,17 +158,20 @@ final class SetSvg {
         double wide = LETTER * words.length();
         double px = x(at);
         double py = y(at);
-        double[][] places = {{px + 8, py + 2}, {px + 8, py - 14}, {px - 8 - wide, py + 2}, {px - 8 - wide, py - 14}, {px - wide / 2, py + 10}, {px - wide / 2, py - 24}};
+        double[][] places = {{px + 8, py + 2}, {px + 8, py - 14}, {px - 8 - wide, py + 2}, {px - 8 - wide, py - 14},
+                {px - wide / 2, py + 10}, {px - wide / 2, py - 24}};
         for (double[] q : places) {
             if (q[0] > 0 && q[0] + wide < width && q[1] > 0 && q[1] + 12 < height && !overlaps(q[0], q[1], wide, 12)) {
                 taken.add(new double[] {q[0], q[1], wide, 12});
-                out.append(String.format(Locale.ENGLISH, "<text x=\"%.1f\" y=\"%.1f\" font-size=\"10\" fill=\"%s\">%s</text>", q[0], q[1] + 9.5, INK, escaped(words)));
+                out.append(String.format(Locale.ENGLISH, "<text x=\"%.1f\" y=\"%.1f\" font-size=\"10\" fill=\"%s\">%s</text>", q[0],
+                        q[1] + 9.5, INK, escaped(words)));
                 return;
             }
         }
     }
 
     static String escaped(String words) {
-        return words.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;").replaceAll("[\\x00-\\x1F\\x{D800}-\\x{DFFF}\\x{FFFE}\\x{FFFF}]", " ");
+        return words.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;")
+                .replaceAll("[\\x00-\\x1F\\x{D800}-\\x{DFFF}\\x{FFFE}\\x{FFFF}]", " ");
     }
 }

@@ -62,7 +62,8 @@ public final class StageTree {
         ObjectNode o = MAPPER.createObjectNode().put("camera_group", group).put("black_cloth", m.black());
         ArrayNode all = o.putArray("lamps");
         for (LampMatch.Placed p : m.lamps()) {
-            ObjectNode n = all.addObject().put("piece", p.lamp().id()).put("name", p.lamp().name()).put("role", p.role().name().toLowerCase(Locale.ROOT));
+            ObjectNode n = all.addObject().put("piece", p.lamp().id()).put("name", p.lamp().name())
+                    .put("role", p.role().name().toLowerCase(Locale.ROOT));
             put(n, "away_m", p.awayM());
             put(n, "side_deg", p.sideDeg());
             put(n, "height_m", p.heightM());
@@ -74,7 +75,8 @@ public final class StageTree {
         ArrayNode bare = o.putArray("rims_without_a_lamp");
         m.bare().forEach(r -> put(bare.addObject(), "side_deg", r.azimuthDeg()));
         ArrayNode left = o.putArray("left");
-        m.left().forEach(p -> put(left.addObject().put("measure", p.finding().measure().name().toLowerCase(Locale.ROOT)).put("verdict", p.finding().verdict().name().toLowerCase(Locale.ROOT)), "value", p.finding().value()));
+        m.left().forEach(p -> put(left.addObject().put("measure", p.finding().measure().name().toLowerCase(Locale.ROOT))
+                .put("verdict", p.finding().verdict().name().toLowerCase(Locale.ROOT)), "value", p.finding().value()));
         return o;
     }
 
@@ -89,7 +91,8 @@ public final class StageTree {
     private static ObjectNode around(Given<Surroundings> g) {
         ObjectNode o = MAPPER.createObjectNode();
         if (g.value() instanceof Surroundings.Room r) {
-            o.put("place", "room").put("left_m", round(r.leftM())).put("right_m", round(r.rightM())).put("near_m", round(r.nearM())).put("far_m", round(r.farM())).put("high_m", round(r.highM())).put("reflects", r.reflects());
+            o.put("place", "room").put("left_m", round(r.leftM())).put("right_m", round(r.rightM())).put("near_m", round(r.nearM()))
+                    .put("far_m", round(r.farM())).put("high_m", round(r.highM())).put("reflects", r.reflects());
         } else {
             o.put("place", "open air");
         }
@@ -116,8 +119,11 @@ public final class StageTree {
         place(o, c.position().value());
         o.put("at_origin", Words.origin(c.position()));
         StageCamera.Aim a = c.aim().value();
-        o.put("pan_deg", round(a.panDeg())).put("tilt_deg", round(a.tiltDeg())).put("roll_deg", round(a.rollDeg())).put("aim_origin", Words.origin(c.aim()));
-        o.put("view_deg", round(Math.toDegrees(2 * Math.atan(0.5 / c.widthShareFocal().value())))).put("focal_mm", round(f.lens().focalMm(c.widthShareFocal().value()))).put("view_origin", Words.origin(c.widthShareFocal()));
+        o.put("pan_deg", round(a.panDeg())).put("tilt_deg", round(a.tiltDeg())).put("roll_deg", round(a.rollDeg()))
+                .put("aim_origin", Words.origin(c.aim()));
+        o.put("view_deg", round(Math.toDegrees(2 * Math.atan(0.5 / c.widthShareFocal().value()))))
+                .put("focal_mm", round(f.lens().focalMm(c.widthShareFocal().value())))
+                .put("view_origin", Words.origin(c.widthShareFocal()));
         number(o, "sensor_mm", f.lens().sensorMm());
         number(o, "f_number", f.lens().fNumber());
         number(o, "focus_m", f.lens().focusM());
@@ -175,8 +181,10 @@ public final class StageTree {
             ObjectNode m = measures.addObject().put("measure", word(c.measure())).put("unit", c.measure().unit());
             Prediction f = c.foretold();
             Finding found = c.measured();
-            m.put("foretold", f == null || Double.isNaN(f.value()) ? null : round(f.value())).put("foretold_verdict", f == null ? null : word(f.verdict()));
-            m.put("measured", found == null || Double.isNaN(found.value()) ? null : round(found.value())).put("measured_verdict", found == null ? null : word(found.verdict()));
+            m.put("foretold", f == null || Double.isNaN(f.value()) ? null : round(f.value())).put("foretold_verdict", f == null ? null
+                    : word(f.verdict()));
+            m.put("measured", found == null || Double.isNaN(found.value()) ? null : round(found.value()))
+                    .put("measured_verdict", found == null ? null : word(found.verdict()));
             m.put("agreement", word(c.agreement())).put("why", StageWords.why(c));
         }
         return o;
@@ -200,7 +208,8 @@ public final class StageTree {
     private static ObjectNode finding(Staged s, String plate, Proved p) {
         ObjectNode o = MAPPER.createObjectNode();
         o.put("measure", p.finding().measure().name().toLowerCase(Locale.ROOT));
-        o.put("subject", p.about().isEmpty() ? s.setUp().name() : StageWords.name(p.about().getFirst(), s.stage())).put("camera_group", s.group()).put("plate", plate);
+        o.put("subject", p.about().isEmpty() ? s.setUp().name() : StageWords.name(p.about().getFirst(), s.stage()))
+                .put("camera_group", s.group()).put("plate", plate);
         if (Double.isFinite(p.finding().value())) {
             o.put("value", round(p.finding().value()));
         } else {

@@ -14,7 +14,8 @@ import org.jspecify.annotations.Nullable;
 ///
 /// Productions come from strangers: a link in one must not lead the program to other files.
 final class Bounds {
-    private static final List<String> OWN = List.of(ProductionFolder.FILE, ".lock", "footage", "renders", "paper", ".cache", Earlier.FOLDER);
+    private static final List<String> OWN = List.of(ProductionFolder.FILE, ".lock", "footage", "renders", "paper", ".cache",
+            Earlier.FOLDER);
     private static final long MOST_FILES = 200_000;
 
     private final Path folder;
@@ -38,7 +39,8 @@ final class Bounds {
         try {
             Path p = Path.of(relative);
             if (p.isAbsolute() || p.normalize().startsWith("..")) {
-                throw new StoreException(file, "the footage path \"" + shown + "\" leads out of the production folder; bring the footage in and name it there.");
+                throw new StoreException(file, "the footage path \"" + shown
+                        + "\" leads out of the production folder; bring the footage in and name it there.");
             }
             if (relative.isBlank() || p.normalize().toString().isEmpty()) {
                 throw new StoreException(file, "the footage path \"" + shown + "\" names no file; write it like footage/take-1.mp4.");
@@ -78,10 +80,12 @@ final class Bounds {
     }
 
     private static String leads(Path link, Path to) {
-        return link + " leads out of the production, to " + to + "; it was not read. Allow that place if you know it, or bring the footage in.";
+        return link + " leads out of the production, to " + to
+                + "; it was not read. Allow that place if you know it, or bring the footage in.";
     }
 
-    /// Whether the program may make or replace a file there: the nearest folder that exists really lies in the production or a granted place.
+    /// Whether the program may make or replace a file there: the nearest folder that exists really lies in the production or a granted
+    /// place.
     ///
     /// @throws StoreException if not
     Path forWriting(Path p) throws StoreException {
@@ -107,7 +111,8 @@ final class Bounds {
     }
 
     private static StoreException outside(Path p, Path real) {
-        return new StoreException(p, "it is outside the production, in " + real + "; nothing was written. Remove the link, or choose a place inside.");
+        return new StoreException(p, "it is outside the production, in " + real
+                + "; nothing was written. Remove the link, or choose a place inside.");
     }
 
     /// The program's own names in the folder that are links leading out, as sentences.

@@ -65,7 +65,8 @@ final class Completeness {
         if (word == null || !word.isTextual()) {
             throw new IllegalArgumentException(path + "." + name + " is missing; give it a value");
         }
-        return FileKinds.of(raw, word.asText()).orElseThrow(() -> new IllegalArgumentException(path + "." + name + ", \"" + word.asText() + "\" is no word it knows"));
+        return FileKinds.of(raw, word.asText())
+                .orElseThrow(() -> new IllegalArgumentException(path + "." + name + ", \"" + word.asText() + "\" is no word it knows"));
     }
 
     private Completeness inside(Class<?> raw, Type type) {
@@ -81,7 +82,8 @@ final class Completeness {
     }
 
     private static Class<?> raw(Type type) {
-        return type instanceof Class<?> c ? c : type instanceof ParameterizedType p && p.getRawType() instanceof Class<?> c ? c : Object.class;
+        return type instanceof Class<?> c ? c : type instanceof ParameterizedType p && p.getRawType() instanceof Class<?> c ? c
+                : Object.class;
     }
 
     private static void object(JsonNode node, String path) {

@@ -38,7 +38,8 @@ public final class Copies {
             return "";
         }
         String newest = all.getFirst().startsWith(folder) ? folder.relativize(all.getFirst()).toString() : all.getFirst().toString();
-        return " Earlier copies are here: " + newest + (all.size() == 1 ? "" : " and " + (all.size() - 1) + " more in " + Earlier.FOLDER) + "; scenothesis earlier puts one back.";
+        return " Earlier copies are here: " + newest + (all.size() == 1 ? "" : " and " + (all.size() - 1) + " more in " + Earlier.FOLDER)
+                + "; scenothesis earlier puts one back.";
     }
 
     /// Puts an earlier copy in the place of a production that cannot be opened; what was there is kept beside under a name of its own.

@@ -25,13 +25,15 @@ import org.scenothesis.core.stage.piece.Thing;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.core.value.Kind;
 
-/// How the alternatives of the document are told apart in its file: by a word, made from the record's name, under a name of the alternative's own.
+/// How the alternatives of the document are told apart in its file: by a word, made from the record's name, under a name of the
+/// alternative's own.
 ///
 /// Only the permitted classes can come of it: `"step": "own-alpha"` is an `OwnAlpha` and nothing else.
 final class FileKinds extends JacksonAnnotationIntrospector {
     private static final long serialVersionUID = 1;
     private static final Map<Class<?>, String> NAMES = Map.of(
-            Step.class, "step", Source.class, "source", TimeMap.class, "time", Given.class, "origin", SoundSource.class, "heard", Evidence.class, "shown", Thing.class, "is", Surroundings.class, "place");
+            Step.class, "step", Source.class, "source", TimeMap.class, "time", Given.class, "origin", SoundSource.class, "heard",
+            Evidence.class, "shown", Thing.class, "is", Surroundings.class, "place");
 
     /// The name under which the kind of an alternative stands; null for what has no kinds.
     static @Nullable String name(Class<?> alternative) {
@@ -62,7 +64,8 @@ final class FileKinds extends JacksonAnnotationIntrospector {
     @Override
     public @Nullable List<NamedType> findSubtypes(Annotated of) {
         Class<?> raw = of.getRawType();
-        return NAMES.containsKey(raw) ? Arrays.stream(raw.getPermittedSubclasses()).map(c -> new NamedType(c, Kind.word(c))).toList() : super.findSubtypes(of);
+        return NAMES.containsKey(raw) ? Arrays.stream(raw.getPermittedSubclasses()).map(c -> new NamedType(c, Kind.word(c))).toList()
+                : super.findSubtypes(of);
     }
 
     /// Most steps have no keys by code: that is not written.

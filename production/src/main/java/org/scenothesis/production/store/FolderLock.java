@@ -99,7 +99,8 @@ final class FolderLock implements AutoCloseable {
 
     private String owner() {
         try {
-            return Files.isRegularFile(note, LinkOption.NOFOLLOW_LINKS) && Files.size(note) < 100 ? Files.readString(note).strip() : "another program";
+            return Files.isRegularFile(note, LinkOption.NOFOLLOW_LINKS) && Files.size(note) < 100 ? Files.readString(note).strip()
+                    : "another program";
         } catch (IOException e) {
             return "another program";
         }
@@ -110,7 +111,8 @@ final class FolderLock implements AutoCloseable {
         return a.fileKey();
     }
 
-    /// Whether the lock still counts: a file that was removed is made again by the next program, and then locks nothing. Takes it anew where that is possible.
+    /// Whether the lock still counts: a file that was removed is made again by the next program, and then locks nothing. Takes it anew
+    /// where that is possible.
     boolean stillHeld() {
         if (identity == null) {
             return false;

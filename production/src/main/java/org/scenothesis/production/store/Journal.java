@@ -27,10 +27,13 @@ import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FreshFile;
 
-/// What changed since the document was last saved, beside it: written within a moment however large the document is, and read only after a kill.
+/// What changed since the document was last saved, beside it: written within a moment however large the document is, and read only after a
+/// kill.
 ///
-/// Each line is a revision: `state` is the order of the shots and a production of those that differ from the last saved one; `saved` is the hash of a document that is about to be saved. A line that a
-/// kill cut short is none. What a line says is checked like a document. A journal that grows beyond half of what is read again is written anew, with the newest state alone.
+/// Each line is a revision: `state` is the order of the shots and a production of those that differ from the last saved one; `saved` is the
+/// hash of a document that is about to be saved. A line that a
+/// kill cut short is none. What a line says is checked like a document. A journal that grows beyond half of what is read again is written
+/// anew, with the newest state alone.
 final class Journal {
     static final String FILE = ".journal";
     private static final long LARGEST = 64L << 20;
@@ -66,7 +69,8 @@ final class Journal {
 
     /// Notes a state that is not saved yet.
     ///
-    /// - `document`: the bytes on the disk. `saved`: the document as it is on the disk, or was a moment ago. `tree`: what it was read from, for fields that this version does not know.
+    /// - `document`: the bytes on the disk. `saved`: the document as it is on the disk, or was a moment ago. `tree`: what it was read from,
+    ///   for fields that this version does not know.
     ///
     /// @throws IOException if it cannot be written
     synchronized void state(long revision, byte[] document, Production saved, Production now, JsonNode tree) throws IOException {
@@ -115,7 +119,8 @@ final class Journal {
 
     private void append(Line line) throws IOException {
         ByteBuffer b = ByteBuffer.wrap(text(List.of(line)));
-        try (FileChannel c = FileChannel.open(file, Set.of(StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.APPEND, LinkOption.NOFOLLOW_LINKS))) {
+        try (FileChannel c = FileChannel.open(file, Set.of(StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.APPEND,
+                LinkOption.NOFOLLOW_LINKS))) {
             while (b.hasRemaining()) {
                 c.write(b);
             }
@@ -171,7 +176,8 @@ final class Journal {
             Map<String, Shot> shots = new HashMap<>();
             saved.shots().forEach(s -> shots.put(s.id(), s));
             changed.shots().forEach(s -> shots.put(s.id(), s));
-            return last.order.stream().allMatch(shots::containsKey) ? changed.withShots(last.order.stream().map(id -> Objects.requireNonNull(shots.get(id))).toList()) : null;
+            return last.order.stream().allMatch(shots::containsKey)
+                    ? changed.withShots(last.order.stream().map(id -> Objects.requireNonNull(shots.get(id))).toList()) : null;
         } catch (StoreException e) {
             // It makes no sense, and the document does.
             return null;

@@ -15,7 +15,8 @@ record ProductionFile(byte[] bytes, ProductionJson.Read read) {
     /// @throws StoreException if it is no production; names the copies that could take its place
     static ProductionFile load(Path file) throws StoreException, IOException {
         if (Files.size(file) > LARGEST) {
-            throw new StoreException(file, "the file is larger than 32 MB, which no production is; choose another." + Copies.named(file.getParent()));
+            throw new StoreException(file, "the file is larger than 32 MB, which no production is; choose another."
+                    + Copies.named(file.getParent()));
         }
         byte[] bytes = Files.readAllBytes(file);
         return new ProductionFile(bytes, ProductionJson.read(file, text(file, bytes), Copies.named(file.getParent())));
@@ -23,7 +24,8 @@ record ProductionFile(byte[] bytes, ProductionJson.Read read) {
 
     private static String text(Path file, byte[] bytes) throws StoreException {
         try {
-            String text = StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT).decode(ByteBuffer.wrap(bytes)).toString();
+            String text = StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT).decode(ByteBuffer.wrap(bytes))
+                    .toString();
             // Some editors put a mark before the first letter.
             return text.startsWith("\ufeff") ? text.substring(1) : text;
         } catch (CharacterCodingException e) {

@@ -61,13 +61,15 @@ public final class ProductionFolder implements AutoCloseable {
         Path folder = folder(path);
         Path file = folder.resolve(FILE);
         if (!Files.isRegularFile(file)) {
-            throw new StoreException(path, "there is no production.json here; choose a production folder or start a new one." + Copies.named(folder));
+            throw new StoreException(path, "there is no production.json here; choose a production folder or start a new one."
+                    + Copies.named(folder));
         }
         try {
             Bounds bounds = new Bounds(folder);
             String refused = bounds.refusal(file);
             if (refused != null) {
-                throw new StoreException(file, "it is a link that leads out of its folder and was not followed; copy the file here instead.");
+                throw new StoreException(file,
+                        "it is a link that leads out of its folder and was not followed; copy the file here instead.");
             }
             ProductionFolder opened = new ProductionFolder(folder, bounds, ProductionFile.load(file), write);
             if (opened.writable()) {
@@ -91,9 +93,11 @@ public final class ProductionFolder implements AutoCloseable {
             }
         } catch (IOException e) {
             try {
-                LoggerFactory.getLogger(ProductionFolder.class).warn("{}: {}; they are kept as {}.", folder, e.getMessage(), journal.setAside().getFileName());
+                LoggerFactory.getLogger(ProductionFolder.class).warn("{}: {}; they are kept as {}.", folder, e.getMessage(),
+                        journal.setAside().getFileName());
             } catch (IOException x) {
-                LoggerFactory.getLogger(ProductionFolder.class).warn(DiskTrouble.told(folder + ": changes that were not saved could not be set aside; check the folder.", x), x);
+                LoggerFactory.getLogger(ProductionFolder.class)
+                        .warn(DiskTrouble.told(folder + ": changes that were not saved could not be set aside; check the folder.", x), x);
             }
         } catch (StoreException e) {
             // It stays beside, for the next time.
@@ -263,7 +267,8 @@ public final class ProductionFolder implements AutoCloseable {
         return ProductionJson.read(state.file(), Earlier.text(state.file()), "").production();
     }
 
-    /// Saves: the state before is kept beside and among the earlier ones, then the new one is written beside, forced to disk and renamed over.
+    /// Saves: the state before is kept beside and among the earlier ones, then the new one is written beside, forced to disk and renamed
+    /// over.
     ///
     /// @throws ChangedOutsideException if another program changed the file since it was read; nothing is written
     /// @throws StoreException if it cannot be written; the file on disk is then unchanged
@@ -315,7 +320,8 @@ public final class ProductionFolder implements AutoCloseable {
             production = now;
             known = bytes;
         } catch (IOException e) {
-            throw new StoreException(file, "the change could not be saved; check the space left on the disk and the folder's permissions.", e);
+            throw new StoreException(file, "the change could not be saved; check the space left on the disk and the folder's permissions.",
+                    e);
         }
     }
 
@@ -334,7 +340,8 @@ public final class ProductionFolder implements AutoCloseable {
             FreshFile.write(folder.resolve(Copies.PREVIOUS), before);
             earlier.keep(new String(before, StandardCharsets.UTF_8));
         } catch (IOException e) {
-            LoggerFactory.getLogger(ProductionFolder.class).warn(DiskTrouble.told(folder + ": the change was saved, the state before was not kept; check the folder.", e), e);
+            LoggerFactory.getLogger(ProductionFolder.class)
+                    .warn(DiskTrouble.told(folder + ": the change was saved, the state before was not kept; check the folder.", e), e);
         }
     }
 
@@ -391,7 +398,8 @@ public final class ProductionFolder implements AutoCloseable {
         });
     }
 
-    /// Leaves footage where it lies and keeps a link to it in the folder, which this user may follow from now on; gives the link's path relative to the folder.
+    /// Leaves footage where it lies and keeps a link to it in the folder, which this user may follow from now on; gives the link's path
+    /// relative to the folder.
     ///
     /// @throws StoreException if it is not there, or no link can be made here
     public String linkIn(Path source) throws StoreException {
@@ -407,7 +415,8 @@ public final class ProductionFolder implements AutoCloseable {
         return Files.exists(at) && (!at.startsWith(folder) || Files.isSymbolicLink(at));
     }
 
-    /// Copies a take's file that lies elsewhere into the folder, in place of the link to it, or beside that if it is a folder; gives its path relative to the production. What lies here already
+    /// Copies a take's file that lies elsewhere into the folder, in place of the link to it, or beside that if it is a folder; gives its
+    /// path relative to the production. What lies here already
     /// stays as it is.
     ///
     /// @throws StoreException if it must not be read, or cannot be copied

@@ -52,7 +52,8 @@ public final class ProductionJson {
     /// Reads shots that name their set-up, only to find a line.
     private static final JsonMapper BY_LINE = MAPPER.rebuild().addHandler(new DeserializationProblemHandler() {
         @Override
-        public @Nullable Object handleMissingInstantiator(DeserializationContext context, Class<?> kind, ValueInstantiator maker, JsonParser p, String message) {
+        public @Nullable Object handleMissingInstantiator(DeserializationContext context, Class<?> kind, ValueInstantiator maker,
+                JsonParser p, String message) {
             return kind == SetUp.class ? null : NOT_HANDLED;
         }
     }).build();
@@ -81,10 +82,12 @@ public final class ProductionJson {
         int schema = tree.get("schema").intValue();
         if (schema > SCHEMA) {
             throw new StoreException(
-                    path, "it was written by a newer Scenothesis (schema " + schema + ", this one reads up to " + SCHEMA + "); update, then open it again.");
+                    path, "it was written by a newer Scenothesis (schema " + schema + ", this one reads up to " + SCHEMA
+                    + "); update, then open it again.");
         }
         if (schema < SchemaSix.SCHEMA) {
-            throw new StoreException(path, "it was written by an early Scenothesis (schema " + schema + "); this one reads schemas " + SchemaSix.SCHEMA + " and " + SCHEMA + ". The file was left as it is.");
+            throw new StoreException(path, "it was written by an early Scenothesis (schema " + schema + "); this one reads schemas "
+                    + SchemaSix.SCHEMA + " and " + SCHEMA + ". The file was left as it is.");
         }
         try {
             SchemaSix.bring((ObjectNode) tree);
@@ -95,7 +98,8 @@ public final class ProductionJson {
             verify(path, p);
             return new Read(p, tree);
         } catch (JsonProcessingException | RuntimeException e) {
-            throw new StoreException(path, "a value in it cannot be used" + line(text, e) + ": " + reason(e) + "; the file was left as it is." + copies, e);
+            throw new StoreException(path, "a value in it cannot be used" + line(text, e) + ": " + reason(e)
+                    + "; the file was left as it is." + copies, e);
         }
     }
 
@@ -112,7 +116,8 @@ public final class ProductionJson {
         if (e instanceof JsonEOFException) {
             return "it ends too early";
         }
-        return m.contains("nesting depth") ? "it is nested too deeply" : m.contains("exceeds the maximum") ? "something in it is too long" : "it is no well-formed JSON there";
+        return m.contains("nesting depth") ? "it is nested too deeply" : m.contains("exceeds the maximum") ? "something in it is too long"
+                : "it is no well-formed JSON there";
     }
 
     /// Reads once more, straight from the text, only to find the line.
@@ -131,7 +136,8 @@ public final class ProductionJson {
 
     private static String reason(Exception e) {
         String in = e instanceof JsonMappingException m ? m.getPath().stream()
-                .map(r -> r.getFieldName() != null ? "." + r.getFieldName() : "[" + r.getIndex() + "]").reduce("", String::concat).replaceFirst("^\\.", "") : "";
+                .map(r -> r.getFieldName() != null ? "." + r.getFieldName() : "[" + r.getIndex() + "]").reduce("", String::concat)
+                .replaceFirst("^\\.", "") : "";
         Throwable t = e;
         while (t.getCause() != null && t.getCause() != t) {
             t = t.getCause();
@@ -186,7 +192,8 @@ public final class ProductionJson {
             Set<String> plates = new HashSet<>();
             for (Plate plate : s.plates()) {
                 if (!plates.add(plate.id())) {
-                    throw new StoreException(path, "two plates of shot " + s.id() + " have the id " + plate.id() + "; give one of them another.");
+                    throw new StoreException(path, "two plates of shot " + s.id() + " have the id " + plate.id()
+                            + "; give one of them another.");
                 }
                 for (Take t : plate.takes()) {
                     Bounds.check(path, t.footage());
@@ -197,7 +204,8 @@ public final class ProductionJson {
 
     private static void bound(Path path, String what, int n, int most) throws StoreException {
         if (n > most) {
-            throw new StoreException(path, "it has " + n + " " + what + ", more than the " + most + " a production can have; split it into several.");
+            throw new StoreException(path, "it has " + n + " " + what + ", more than the " + most
+                    + " a production can have; split it into several.");
         }
     }
 

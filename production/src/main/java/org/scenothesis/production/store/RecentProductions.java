@@ -48,7 +48,9 @@ public final class RecentProductions {
     private static Optional<Entry> entry(String line) {
         String[] w = line.split("\t");
         try {
-            return w.length < 2 ? Optional.empty() : Optional.of(new Entry(Path.of(w[1]), Instant.parse(w[0]), w.length > 2 ? w[2] : String.valueOf(Path.of(w[1]).getFileName())));
+            return w.length < 2 ? Optional.empty()
+                    : Optional.of(new Entry(Path.of(w[1]), Instant.parse(w[0]), w.length > 2 ? w[2]
+                    : String.valueOf(Path.of(w[1]).getFileName())));
         } catch (InvalidPathException | DateTimeException e) {
             return Optional.empty();
         }
@@ -72,7 +74,8 @@ public final class RecentProductions {
     }
 
     private static void keep(List<Entry> all) {
-        String text = all.stream().limit(MOST).map(e -> e.opened() + "\t" + e.folder() + "\t" + e.title() + "\n").collect(Collectors.joining());
+        String text = all.stream().limit(MOST).map(e -> e.opened() + "\t" + e.folder() + "\t" + e.title() + "\n")
+                .collect(Collectors.joining());
         try {
             Files.createDirectories(UserFolder.path());
             FreshFile.write(UserFolder.path().resolve(FILE), text.getBytes(StandardCharsets.UTF_8));

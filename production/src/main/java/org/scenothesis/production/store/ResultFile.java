@@ -21,14 +21,16 @@ import org.scenothesis.media.FreshFile;
 import org.scenothesis.media.encode.Stills;
 import org.slf4j.LoggerFactory;
 
-/// A file that is made for somebody. It never takes the place of one that the program did not make, of footage, or of a production's own; and it never goes through a link that a production's folder
+/// A file that is made for somebody. It never takes the place of one that the program did not make, of footage, or of a production's own;
+/// and it never goes through a link that a production's folder
 /// brought along.
 ///
 /// What was made in a folder stands in its `.results`, a line a file: size, checksum, name. What was changed since is somebody else's.
 public final class ResultFile {
     static final String LEDGER = ".results";
     private static final Set<String> OWN_FOLDERS = Set.of("footage", Earlier.FOLDER, ".cache");
-    private static final Set<String> OWN_FILES = Set.of(ProductionFolder.FILE, Copies.PREVIOUS, Journal.FILE, LEDGER, ".lock", ".lock-owner");
+    private static final Set<String> OWN_FILES = Set.of(ProductionFolder.FILE, Copies.PREVIOUS, Journal.FILE, LEDGER, ".lock",
+            ".lock-owner");
 
     private ResultFile() {}
 
@@ -51,7 +53,8 @@ public final class ResultFile {
         for (String name : names) {
             Path p = whole.resolve(name);
             if (Files.exists(p, LinkOption.NOFOLLOW_LINKS) && !look(p).equals(made.get(name))) {
-                throw new StoreException(p, made.containsKey(name) ? "this file was changed since it was made here and is not replaced; choose another name, or move it away."
+                throw new StoreException(p, made.containsKey(name)
+                        ? "this file was changed since it was made here and is not replaced; choose another name, or move it away."
                         : "this file was not made by this program and is not replaced; choose another name, or move it away.");
             }
         }
@@ -85,10 +88,12 @@ public final class ResultFile {
     public static void made(Path target) {
         Path folder = parent(target);
         try {
-            Files.writeString(folder.resolve(LEDGER), look(target) + " " + URLEncoder.encode(String.valueOf(target.getFileName()), StandardCharsets.UTF_8) + "\n",
+            Files.writeString(folder.resolve(LEDGER), look(target) + " " + URLEncoder.encode(String.valueOf(target.getFileName()),
+                    StandardCharsets.UTF_8) + "\n",
                     StandardOpenOption.CREATE, StandardOpenOption.APPEND, LinkOption.NOFOLLOW_LINKS);
         } catch (IOException e) {
-            LoggerFactory.getLogger(ResultFile.class).warn(DiskTrouble.told(target + " is made; making it again will need another name.", e), e);
+            LoggerFactory.getLogger(ResultFile.class)
+                    .warn(DiskTrouble.told(target + " is made; making it again will need another name.", e), e);
         }
     }
 
@@ -134,7 +139,8 @@ public final class ResultFile {
         }
     }
 
-    /// Makes sure that a place is none of a production's own: every folder above that is one keeps its own files, and the path below it its real place.
+    /// Makes sure that a place is none of a production's own: every folder above that is one keeps its own files, and the path below it its
+    /// real place.
     ///
     /// @throws StoreException if nothing may be written there
     public static void apart(Path target) throws StoreException {
@@ -143,7 +149,8 @@ public final class ResultFile {
                 Path below = home.relativize(target);
                 boolean footage = below.getNameCount() > 1 && OWN_FOLDERS.contains(below.getName(0).toString());
                 if (footage || below.getNameCount() == 1 && OWN_FILES.contains(below.toString())) {
-                    throw new StoreException(target, "this is the production's own " + (footage ? "footage" : "file") + " and is never written over; choose another name, in renders for instance.");
+                    throw new StoreException(target, "this is the production's own " + (footage ? "footage" : "file")
+                            + " and is never written over; choose another name, in renders for instance.");
                 }
                 within(home, target);
             }
@@ -161,7 +168,8 @@ public final class ResultFile {
             }
             Path real = there.toRealPath();
             if (!real.startsWith(home.toRealPath())) {
-                throw new StoreException(target, "a link in the production's folder leads out of it, to " + real + "; nothing was written. Remove the link, or choose a place inside.");
+                throw new StoreException(target, "a link in the production's folder leads out of it, to " + real
+                        + "; nothing was written. Remove the link, or choose a place inside.");
             }
         } catch (IOException e) {
             throw new StoreException(target, "the folder cannot be looked at; check its permissions.", e);

@@ -15,16 +15,19 @@ final class Results {
     static void apart(Path target, ProductionFolder folder) throws StoreException {
         Path real = resting(target);
         Path home = resting(folder.path());
-        boolean own = real.equals(home) || real.equals(home.resolve(ProductionFolder.FILE)) || real.equals(home.resolve(Copies.PREVIOUS)) || real.startsWith(home.resolve(Earlier.FOLDER));
+        boolean own = real.equals(home) || real.equals(home.resolve(ProductionFolder.FILE)) || real.equals(home.resolve(Copies.PREVIOUS))
+                || real.startsWith(home.resolve(Earlier.FOLDER));
         if (own || real.startsWith(home.resolve("footage"))) {
-            throw new StoreException(target, "this is the production's own " + (own ? "file" : "footage") + " and is never written over; choose another name, in renders for instance.");
+            throw new StoreException(target, "this is the production's own " + (own ? "file" : "footage")
+                    + " and is never written over; choose another name, in renders for instance.");
         }
         for (Shot s : folder.production().shots()) {
             for (Plate plate : s.plates()) {
                 for (Take t : plate.takes()) {
                     Path source = resting(folder.footage(t));
                     if (real.startsWith(source) || Files.isDirectory(source) && source.startsWith(real)) {
-                        throw new StoreException(target, "this is footage of " + plate.name() + " and is never written over; choose another name.");
+                        throw new StoreException(target, "this is footage of " + plate.name()
+                                + " and is never written over; choose another name.");
                     }
                 }
             }

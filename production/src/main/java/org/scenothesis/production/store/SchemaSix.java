@@ -4,16 +4,20 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.Map;
 
-/// Brings a document of schema 6 to this one, which says the same in the words of the trade. What a document may leave unsaid is [JsonDefaults].
+/// Brings a document of schema 6 to this one, which says the same in the words of the trade. What a document may leave unsaid is
+/// [JsonDefaults].
 public final class SchemaSix {
     static final int SCHEMA = 6;
 
     private static final Map<String, String> NAMES = Map.of("wonders", "illusions", "trails", "tracks", "schools", "approaches");
 
     private static final Map<String, String> STEPS = Map.ofEntries(
-            Map.entry("steady", "lock-correction"), Map.entry("grade", "exposure"), Map.entry("tone", "colour-grade"), Map.entry("soften", "layer-blur"),
-            Map.entry("lens", "lens-match"), Map.entry("pin", "pinned-corners"), Map.entry("put", "frame-place"), Map.entry("wobble", "hand-held"),
-            Map.entry("hold", "track-steady"), Map.entry("place", "set-place"), Map.entry("cast", "drawn-shadow"), Map.entry("presence", "opacity"));
+            Map.entry("steady", "lock-correction"), Map.entry("grade", "exposure"), Map.entry("tone", "colour-grade"),
+            Map.entry("soften", "layer-blur"),
+            Map.entry("lens", "lens-match"), Map.entry("pin", "pinned-corners"), Map.entry("put", "frame-place"),
+            Map.entry("wobble", "hand-held"),
+            Map.entry("hold", "track-steady"), Map.entry("place", "set-place"), Map.entry("cast", "drawn-shadow"),
+            Map.entry("presence", "opacity"));
 
     private SchemaSix() {}
 

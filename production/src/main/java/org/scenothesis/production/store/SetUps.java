@@ -5,7 +5,8 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.HashMap;
 import java.util.Map;
 
-/// Set-ups are written once, at the production, and named by their id in the shots that share them; a shot that was read has its set-up at hand.
+/// Set-ups are written once, at the production, and named by their id in the shots that share them; a shot that was read has its set-up at
+/// hand.
 final class SetUps {
     private static final String ALL = "setUps";
     private static final String OF_SHOT = "setUp";
@@ -22,7 +23,8 @@ final class SetUps {
         for (JsonNode shot : production.path("shots")) {
             spread(shot, OF_SHOT, "shots." + shot.path("id").asText() + "." + OF_SHOT, all);
             JsonNode elsewhere = shot.path(ELSEWHERE);
-            elsewhere.fieldNames().forEachRemaining(group -> spread(elsewhere, group, "shots." + shot.path("id").asText() + "." + ELSEWHERE + "." + group, all));
+            elsewhere.fieldNames().forEachRemaining(group -> spread(elsewhere, group, "shots." + shot.path("id").asText() + "." + ELSEWHERE
+                    + "." + group, all));
         }
     }
 

@@ -17,7 +17,8 @@ import org.slf4j.LoggerFactory;
 
 /// The one place where the document changes: undo, redo, autosave, observers.
 ///
-/// Changes come from one thread (the interface's); saving runs on its own, at most half a second behind. What is unsaved is known under one lock: a change is either
+/// Changes come from one thread (the interface's); saving runs on its own, at most half a second behind. What is unsaved is known under one
+/// lock: a change is either
 /// in the state that is being written, or leads to another save. What fails is tried again, with growing pauses, until it succeeds.
 public final class Store implements AutoCloseable {
     private static final int MOST_STEPS = 500;
@@ -29,9 +30,11 @@ public final class Store implements AutoCloseable {
     private final Deque<Step> undo = new ArrayDeque<>();
     private final Deque<Step> redo = new ArrayDeque<>();
     private final List<Observer> observers = new CopyOnWriteArrayList<>();
-    private final ScheduledThreadPoolExecutor saver = new ScheduledThreadPoolExecutor(1, Thread.ofPlatform().daemon().name("saver").factory());
+    private final ScheduledThreadPoolExecutor saver = new ScheduledThreadPoolExecutor(1, Thread.ofPlatform().daemon().name("saver")
+            .factory());
     /// Notes what changed beside the document; another thread than the saver's, which a large document keeps busy.
-    private final ScheduledThreadPoolExecutor noter = new ScheduledThreadPoolExecutor(1, Thread.ofPlatform().daemon().name("noter").factory());
+    private final ScheduledThreadPoolExecutor noter = new ScheduledThreadPoolExecutor(1, Thread.ofPlatform().daemon().name("noter")
+            .factory());
     private final Object saving = new Object();
     /// Counts changes.
     private volatile long revision;
@@ -150,7 +153,8 @@ public final class Store implements AutoCloseable {
             revision++;
             if (state.kind() != SaveState.Kind.READ_ONLY) {
                 if (!contested) {
-                    announce(new SaveState(failures > 0 ? SaveState.Kind.FAILED : SaveState.Kind.PENDING, failures > 0 ? state.sentence() : ""));
+                    announce(new SaveState(failures > 0 ? SaveState.Kind.FAILED : SaveState.Kind.PENDING, failures > 0 ? state.sentence()
+                            : ""));
                 }
                 plan(SAVE_AFTER_MS);
                 planNote();
@@ -335,7 +339,8 @@ public final class Store implements AutoCloseable {
         elsewhere = now;
     }
 
-    /// Saves what is pending, keeps beside what cannot be saved, and lets the folder go. Gives the file that holds what could not be saved, or null.
+    /// Saves what is pending, keeps beside what cannot be saved, and lets the folder go. Gives the file that holds what could not be saved,
+    /// or null.
     public @Nullable Path end() {
         synchronized (closing) {
             if (ended) {

@@ -13,7 +13,8 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.LoggerFactory;
 
-/// Files that were never finished, since the program that made them was killed: under a name of their own beside the one they were meant for.
+/// Files that were never finished, since the program that made them was killed: under a name of their own beside the one they were meant
+/// for.
 public final class Unfinished {
     private static final Pattern NAME = Pattern.compile("\\.(.+)-[0-9a-f]{16}\\.part|\\.making-(.+)");
 

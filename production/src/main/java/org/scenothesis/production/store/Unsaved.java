@@ -11,7 +11,8 @@ import java.util.stream.Stream;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.media.FreshFile;
 
-/// States of a production that could not be saved into it: beside it, or in the user's folder where its own could not be written. They are offered when it is opened again.
+/// States of a production that could not be saved into it: beside it, or in the user's folder where its own could not be written. They are
+/// offered when it is opened again.
 public final class Unsaved {
     static final String BESIDE = "production.mine.json";
     private static final String KEPT = "production.kept.json";
@@ -51,7 +52,8 @@ public final class Unsaved {
 
     private static List<Path> in(Path folder, String begins) {
         try (Stream<Path> files = Files.list(folder)) {
-            return files.filter(f -> f.getFileName().toString().startsWith(begins) && f.getFileName().toString().endsWith(".json") && Files.isRegularFile(f, LinkOption.NOFOLLOW_LINKS)).toList();
+            return files.filter(f -> f.getFileName().toString().startsWith(begins) && f.getFileName().toString().endsWith(".json")
+                    && Files.isRegularFile(f, LinkOption.NOFOLLOW_LINKS)).toList();
         } catch (IOException e) {
             return List.of();
         }

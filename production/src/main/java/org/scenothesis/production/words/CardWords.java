@@ -17,10 +17,12 @@ public final class CardWords {
         return Words.of("card.name", c.group());
     }
 
-    /// Where it stands and what it is set to, what is sharp, what is done by hand and what is off, who leads, and what is kept on the monitor; one line each.
+    /// Where it stands and what it is set to, what is sharp, what is done by hand and what is off, who leads, and what is kept on the
+    /// monitor; one line each.
     public static List<String> lines(BreakdownPlan plan, CameraCard c) {
         List<String> out = new ArrayList<>();
-        out.add(c.lensM() <= 0 ? Words.of("card.nowhere") : Words.of("card.stands", Words.number(c.lensM(), 2), Words.number(c.awayM(), 2)));
+        out.add(c.lensM() <= 0 ? Words.of("card.nowhere")
+                : Words.of("card.stands", Words.number(c.lensM(), 2), Words.number(c.awayM(), 2)));
         out.add(Words.of("card.lens", Words.number(c.focalMm(), c.focalMm() < 10 ? 1 : 0), Words.number(c.fNumber(), 1)));
         String far = Double.isInfinite(c.farM()) ? Words.of("card.endless") : Words.number(c.farM(), 2) + " m";
         out.add(Words.of("card.sharp", Words.number(c.nearM(), 2), far));
@@ -48,7 +50,8 @@ public final class CardWords {
 
     /// The heads of the columns of a crowd's table.
     public static List<String> crowdHeads() {
-        return List.of(Words.of("crowd.performance"), Words.of("crowd.places"), Words.of("crowd.direction"), Words.of("crowd.mark"), Words.of("crowd.repeats"));
+        return List.of(Words.of("crowd.performance"), Words.of("crowd.places"), Words.of("crowd.direction"), Words.of("crowd.mark"),
+                Words.of("crowd.repeats"));
     }
 
     /// One line for each performance: where it stands first, from where it is filmed, and where it is seen again.
@@ -73,7 +76,8 @@ public final class CardWords {
         if (c.lensM() <= 0) {
             return Words.of("card.nowhere");
         }
-        String numbers = Words.of("card.brief", Words.number(c.lensM(), 2), Words.number(c.awayM(), 2), Words.number(c.focalMm(), c.focalMm() < 10 ? 1 : 0), Words.number(c.fNumber(), 1));
+        String numbers = Words.of("card.brief", Words.number(c.lensM(), 2), Words.number(c.awayM(), 2),
+                Words.number(c.focalMm(), c.focalMm() < 10 ? 1 : 0), Words.number(c.fNumber(), 1));
         return c.assumed().isEmpty() ? numbers : Words.of("card.brief.assumed", numbers, assumed(c));
     }
 

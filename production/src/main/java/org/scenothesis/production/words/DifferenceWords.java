@@ -30,7 +30,8 @@ public final class DifferenceWords {
             out.add(signed((int) Math.round(d.minutes())) + "\u00a0min");
         }
         if (Math.abs(d.handHours()) >= 0.05) {
-            out.add(Words.of("differs.hand", (d.handHours() > 0 ? "+\u00a0" : MINUS + "\u00a0") + Words.number(Math.abs(d.handHours()), 1)));
+            out.add(Words.of("differs.hand", (d.handHours() > 0 ? "+\u00a0" : MINUS + "\u00a0") + Words.number(Math.abs(d.handHours()),
+                    1)));
         }
         String names = names(d);
         String head = out.isEmpty() ? Words.of("differs.marks") : String.join(", ", out);
@@ -50,7 +51,8 @@ public final class DifferenceWords {
             out.add(Words.of("differs.without", some(d.gone())));
         }
         if (out.isEmpty() && !d.changed().isEmpty()) {
-            out.add(d.changed().stream().limit(NAMED).map(c -> PlanWords.name(c.after()) + " (" + parts(c) + ")").collect(Collectors.joining(", ")));
+            out.add(d.changed().stream().limit(NAMED).map(c -> PlanWords.name(c.after()) + " (" + parts(c) + ")")
+                    .collect(Collectors.joining(", ")));
         }
         d.raised().stream().limit(1).map(PlanWords::conflict).forEach(out::add);
         return String.join("; ", out);
@@ -88,7 +90,8 @@ public final class DifferenceWords {
 
     /// "Does it move? it drifts; if it stays still, this plate is not needed".
     public static String cause(Influence.Cause c) {
-        return Words.of(c.told() ? "cause.told" : "cause.assumed", PlanWords.question(c.fact()), answers(c, c.answer()), answers(c, c.other()));
+        return Words.of(c.told() ? "cause.told" : "cause.assumed", PlanWords.question(c.fact()), answers(c, c.answer()),
+                answers(c, c.other()));
     }
 
     private static String answers(Influence.Cause c, String answer) {

@@ -23,7 +23,8 @@ public final class KitWords {
     /// "2 stands, the tall ones: reaches 3 m".
     public static String thing(Owned o) {
         String name = o.name().isBlank() ? "" : ", " + o.name();
-        String sizes = o.sizes().entrySet().stream().map(e -> size(e.getKey()) + " " + Words.number(e.getValue(), e.getValue() == Math.rint(e.getValue()) ? 0 : 2)
+        String sizes = o.sizes().entrySet().stream()
+                .map(e -> size(e.getKey()) + " " + Words.number(e.getValue(), e.getValue() == Math.rint(e.getValue()) ? 0 : 2)
                 + (e.getKey().unit().isEmpty() ? "" : "\u00a0" + e.getKey().unit())).collect(Collectors.joining(", "));
         return o.count() + " " + kind(o.kind()) + name + ": " + sizes;
     }

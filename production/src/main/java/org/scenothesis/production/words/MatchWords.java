@@ -42,8 +42,11 @@ public final class MatchWords {
             case FLICKER -> Double.isNaN(r.value()) ? Words.of(key + ".none") : Words.of(key, Words.stops(r.value()));
             case PIXELS -> Words.of(r.verdict() == Verdict.HOLDS ? key + ".enough" : key, Words.number(r.value(), 2));
             case BARS -> Words.of(s.report().bars().none() ? key + ".none" : key, Words.number(100 * r.value(), 0));
-            case ROOM -> Double.isNaN(r.value()) ? Words.of(key + ".none") : Words.of(key, Words.number(100 * r.value(), r.value() < 0.1 ? 1 : 0)) + s.quieter().map(q -> Words.of(key + ".quieter", place(q))).orElse("");
-            case OWN_MOTION -> Double.isNaN(r.value()) ? Words.of(key + ".none") : Words.of(key, Words.number(100 * r.value(), r.value() < 0.1 ? 1 : 0));
+            case ROOM -> Double.isNaN(r.value()) ? Words.of(key + ".none")
+                    : Words.of(key, Words.number(100 * r.value(), r.value() < 0.1 ? 1 : 0)) + s.quieter()
+                    .map(q -> Words.of(key + ".quieter", place(q))).orElse("");
+            case OWN_MOTION -> Double.isNaN(r.value()) ? Words.of(key + ".none")
+                    : Words.of(key, Words.number(100 * r.value(), r.value() < 0.1 ? 1 : 0));
         };
     }
 
@@ -51,7 +54,8 @@ public final class MatchWords {
     private static String place(Busy.Room q) {
         double x = q.middle();
         double y = q.y() + q.high() / 2;
-        return Words.of("place." + (x < 0.38 ? "left" : x > 0.62 ? "right" : "middle")) + Words.of("place." + (y < 0.38 ? "high" : y > 0.62 ? "low" : "half"));
+        return Words.of("place." + (x < 0.38 ? "left" : x > 0.62 ? "right" : "middle"))
+                + Words.of("place." + (y < 0.38 ? "high" : y > 0.62 ? "low" : "half"));
     }
 
     /// Why something of a camera that moves is not known, and what would help.
@@ -73,7 +77,8 @@ public final class MatchWords {
         if (l.hinted()) {
             return Words.of("light.surer.shadow");
         }
-        return Words.of(k != null && k.std() > SURE_STOPS ? "light.surer.pair" : wide(l.elevationDeg()) || wide(l.azimuthDeg()) ? "light.surer.longer" : "camera.surer.none");
+        return Words.of(k != null && k.std() > SURE_STOPS ? "light.surer.pair" : wide(l.elevationDeg()) || wide(l.azimuthDeg())
+                ? "light.surer.longer" : "camera.surer.none");
     }
 
     /// "key 78° left, 36° high": where the light comes from as the camera sees it.
@@ -92,7 +97,8 @@ public final class MatchWords {
     /// "18° right, 5° high, 2900 K": from where a lamp that is seen gives a rim.
     public static String rim(PictureLight.Rim r) {
         Neutral c = r.colour();
-        return Words.of("light.direction", side(r.azimuthDeg()), Words.number(r.elevationDeg(), 0) + "\u00b0") + (c == null ? "" : ", " + Words.number(c.kelvin(), 0) + " K");
+        return Words.of("light.direction", side(r.azimuthDeg()), Words.number(r.elevationDeg(), 0) + "\u00b0")
+                + (c == null ? "" : ", " + Words.number(c.kelvin(), 0) + " K");
     }
 
     /// What a tape or a staff reads; of what cannot be measured, that.
@@ -102,7 +108,8 @@ public final class MatchWords {
 
     /// "78° left": a direction as a camera sees it.
     static String side(double deg) {
-        return Words.number(Math.abs(deg), 0) + "\u00b0 " + Words.of(Math.abs(deg) < 0.5 ? "light.ahead" : deg < 0 ? "light.left" : "light.right");
+        return Words.number(Math.abs(deg), 0) + "\u00b0 " + Words.of(Math.abs(deg) < 0.5 ? "light.ahead" : deg < 0 ? "light.left"
+                : "light.right");
     }
 
     /// The one mark that would make the camera surer.
@@ -128,8 +135,10 @@ public final class MatchWords {
     /// What it was found from: "12 edges and 1 known length, 0.31 px left over".
     public static String from(PictureCamera c) {
         int lengths = c.marks().known().size();
-        String marks = Words.count(c.linesUsed(), "edge", "edges") + (lengths == 0 ? "" : " and " + Words.count(lengths, "known length", "known lengths"));
-        return c.linesUsed() == 0 && lengths == 0 && c.marks().horizon() == null ? Words.of("camera.from.nothing") : Words.of("camera.from", marks, Words.number(c.residualPx(), 2));
+        String marks = Words.count(c.linesUsed(), "edge", "edges")
+                + (lengths == 0 ? "" : " and " + Words.count(lengths, "known length", "known lengths"));
+        return c.linesUsed() == 0 && lengths == 0 && c.marks().horizon() == null ? Words.of("camera.from.nothing")
+                : Words.of("camera.from", marks, Words.number(c.residualPx(), 2));
     }
 
     /// What changes for a shot that is stood on a camera: numbers of the set, and how many layers are placed by it.
@@ -164,7 +173,8 @@ public final class MatchWords {
 
     /// "6.3 stops, black at −7.9": the span of a look's light.
     public static String span(Look l) {
-        return Double.isNaN(l.darkStops()) ? Words.of("camera.unknown") : Words.of("look.span", Words.number(l.brightStops() - l.darkStops(), 1), Words.signed(l.darkStops(), 1));
+        return Double.isNaN(l.darkStops()) ? Words.of("camera.unknown")
+                : Words.of("look.span", Words.number(l.brightStops() - l.darkStops(), 1), Words.signed(l.darkStops(), 1));
     }
 
     /// "edges 0.9 px": its softness.
@@ -182,7 +192,8 @@ public final class MatchWords {
     public static String difference(PictureComparison c, PictureComparison.Judged d) {
         double v = d.what().equals("sharpness") ? c.blurRatio() : d.what().equals("grain") ? c.noiseRatio() : d.value();
         boolean stops = d.what().equals("contrast") || d.what().equals("black");
-        return Double.isNaN(v) || !d.sure() ? Words.of("differs." + d.what() + (d.sure() ? ".unknown" : ".unsure")) : Words.of("differs." + d.what(), stops ? Words.stops(v) : Words.number(v, 2));
+        return Double.isNaN(v) || !d.sure() ? Words.of("differs." + d.what() + (d.sure() ? ".unknown" : ".unsure"))
+                : Words.of("differs." + d.what(), stops ? Words.stops(v) : Words.number(v, 2));
     }
 
     /// "± 0.03 m", or nothing where it is exact.

@@ -78,7 +78,8 @@ public final class PlanWords {
         Set<String> out = new LinkedHashSet<>();
         for (String code : n.reasons()) {
             if (code.startsWith("thing.")) {
-                plan.treatments().stream().filter(t -> t.thing().equalsIgnoreCase(n.about())).findFirst().ifPresent(t -> out.add(Words.of("because." + t.because())));
+                plan.treatments().stream().filter(t -> t.thing().equalsIgnoreCase(n.about())).findFirst()
+                        .ifPresent(t -> out.add(Words.of("because." + t.because())));
             }
             out.add(nearest("why.", code));
             if (code.endsWith(".moves")) {
@@ -122,7 +123,8 @@ public final class PlanWords {
 
     /// "0:02.0 the lantern, up 12°".
     public static String eyeline(Eyeline e) {
-        String way = Math.abs(e.upDeg()) < 0.5 ? Words.of("eyeline.level") : Words.of(e.upDeg() > 0 ? "eyeline.up" : "eyeline.down", Words.number(Math.abs(e.upDeg()), 0));
+        String way = Math.abs(e.upDeg()) < 0.5 ? Words.of("eyeline.level") : Words.of(e.upDeg() > 0 ? "eyeline.up" : "eyeline.down",
+                Words.number(Math.abs(e.upDeg()), 0));
         return Words.of("eyeline", Words.time(e.seconds()), e.at(), way, Words.number(e.heightM(), 2));
     }
 
@@ -133,7 +135,8 @@ public final class PlanWords {
         line(out, "note.out", items(n.out()));
         if (n.screen() != Screen.NONE) {
             String region = n.region().widthShare() > 0
-                    ? Words.of("note.region", Words.number(100 * n.region().widthShare(), 0), Words.number(100 * n.region().heightShare(), 0))
+                    ? Words.of("note.region", Words.number(100 * n.region().widthShare(), 0),
+                    Words.number(100 * n.region().heightShare(), 0))
                     : "";
             out.add(Words.of("note.screen", screen(n.screen())) + region);
         }
@@ -167,7 +170,8 @@ public final class PlanWords {
     }
 
     public static String assumed(Method m) {
-        return Words.of("method.assumed", m.keyframes(), Words.number(m.minutesEach(), m.minutesEach() == Math.rint(m.minutesEach()) ? 0 : 1));
+        return Words.of("method.assumed", m.keyframes(), Words.number(m.minutesEach(), m.minutesEach() == Math.rint(m.minutesEach()) ? 0
+                : 1));
     }
 
     public static String risks(Method m) {
@@ -184,7 +188,8 @@ public final class PlanWords {
 
     private static String value(Figure f) {
         boolean whole = f.unit().isEmpty() || f.unit().equals("%") || Math.abs(f.value()) >= 100;
-        return (whole ? Words.number(f.value(), 0) : figures(f.value())) + (f.unit().isEmpty() ? "" : f.unit().equals("\u00d7") ? "\u00a0\u00d7" : "\u00a0" + f.unit());
+        return (whole ? Words.number(f.value(), 0) : figures(f.value())) + (f.unit().isEmpty() ? "" : f.unit().equals("\u00d7")
+                ? "\u00a0\u00d7" : "\u00a0" + f.unit());
     }
 
     private static String figures(double v) {
@@ -228,7 +233,8 @@ public final class PlanWords {
 
     /// Whose clock the times of a day are: the place's, or of this computer for want of a place.
     public static String zone(DayPlan day) {
-        return day.zone().map(z -> Words.of("clock.day", z.getId())).orElseGet(() -> Words.of("clock.COMPUTER", ZoneId.systemDefault().getId()));
+        return day.zone().map(z -> Words.of("clock.day", z.getId()))
+                .orElseGet(() -> Words.of("clock.COMPUTER", ZoneId.systemDefault().getId()));
     }
 
     public static String light(LightWindow w) {

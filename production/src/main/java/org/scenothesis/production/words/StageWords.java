@@ -53,7 +53,8 @@ public final class StageWords {
             return "";
         }
         List<String> names = p.rests().stream().distinct().map(id -> name(id, stage)).toList();
-        String all = names.size() == 1 ? names.getFirst() : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
+        String all = names.size() == 1 ? names.getFirst() : String.join(", ", names.subList(0, names.size() - 1)) + " and "
+                + names.getLast();
         return "if " + all + (names.size() == 1 ? " is" : " are") + " as assumed";
     }
 
@@ -85,7 +86,8 @@ public final class StageWords {
     /// What the meters and the tape say of a piece, held at its middle and turned to the lens.
     public static String instruments(SetView view, Piece p) {
         DeviceReading held = DeviceReading.of(StandIns.of(view), view, p);
-        String light = held.incident().map(lux -> Words.of("instruments.light", reading(lux), held.colour().map(StageWords::reading).orElse(Words.of("instruments.dark"))) + " ").orElse("");
+        String light = held.incident().map(lux -> Words.of("instruments.light", reading(lux), held.colour().map(StageWords::reading)
+                .orElse(Words.of("instruments.dark"))) + " ").orElse("");
         return light + Words.of("instruments.tape", reading(held.fromLens()));
     }
 
@@ -93,7 +95,8 @@ public final class StageWords {
     public static String lamp(LampMatch.Placed p) {
         List<String> out = new ArrayList<>();
         String role = Words.of("lamps." + p.role());
-        out.add((p.lamp().name().equals(role) ? role : role + ", " + p.lamp().name()) + ": " + Words.of("lamps.side", MatchWords.side(p.sideDeg())));
+        out.add((p.lamp().name().equals(role) ? role : role + ", " + p.lamp().name()) + ": "
+                + Words.of("lamps.side", MatchWords.side(p.sideDeg())));
         if (!((Lamp) p.lamp().thing()).kind().carried()) {
             out.add(Words.of("lamps.stays"));
             return String.join(", ", out) + ".";
@@ -103,9 +106,11 @@ public final class StageWords {
             out.add(Words.number(p.heightM(), 2) + " m high");
             out.add(Words.number(p.sizeM(), 2) + " m across");
         }
-        out.add(p.dimmer() <= 0 ? Words.of("lamps.off") : p.dimmer() > 1 ? Words.of("lamps.weak", Words.number(p.dimmer(), 1)) : Words.number(100 * p.dimmer(), 0) + " %");
+        out.add(p.dimmer() <= 0 ? Words.of("lamps.off") : p.dimmer() > 1 ? Words.of("lamps.weak", Words.number(p.dimmer(), 1))
+                : Words.number(100 * p.dimmer(), 0) + " %");
         if (!Double.isNaN(p.gelMired())) {
-            out.add(Words.of("lamps.gel", (p.gelMired() > 0 ? "+" : p.gelMired() < 0 ? "\u2212" : "") + Words.number(Math.abs(p.gelMired()), 0)));
+            out.add(Words.of("lamps.gel", (p.gelMired() > 0 ? "+" : p.gelMired() < 0 ? "\u2212" : "")
+                    + Words.number(Math.abs(p.gelMired()), 0)));
         }
         if (p.movedM() > 0.05) {
             out.add(Words.of("lamps.carry", Words.number(p.movedM(), 2)));
@@ -132,7 +137,8 @@ public final class StageWords {
 
     /// What is still off once the lamps stand so.
     private static String left(LampMatch m) {
-        String all = m.left().stream().filter(p -> p.finding().verdict() != Verdict.HOLDS).map(p -> Words.title(p.finding().measure()) + " " + Words.value(p.finding())).collect(Collectors.joining("; "));
+        String all = m.left().stream().filter(p -> p.finding().verdict() != Verdict.HOLDS)
+                .map(p -> Words.title(p.finding().measure()) + " " + Words.value(p.finding())).collect(Collectors.joining("; "));
         return all.isEmpty() ? Words.of("lamps.whole") : Words.of("lamps.left", all);
     }
 
@@ -146,7 +152,8 @@ public final class StageWords {
     public static String why(PredictionCheck c) {
         Prediction f = c.foretold();
         if (c.agreement() == PredictionCheck.Agreement.AGREES && f != null && !f.by().isEmpty()) {
-            return Words.of("compared.AGREES.by", f.by().stream().map(x -> Words.of("fault." + x.name())).collect(Collectors.joining(", ")));
+            return Words.of("compared.AGREES.by", f.by().stream().map(x -> Words.of("fault." + x.name()))
+                    .collect(Collectors.joining(", ")));
         }
         if (c.agreement() == PredictionCheck.Agreement.NOT_MEASURED && c.measured() != null && !c.measured().note().isEmpty()) {
             return c.measured().note();
@@ -192,7 +199,8 @@ public final class StageWords {
         String t = typed.strip().replace(',', '.');
         Matcher feet = FEET.matcher(t);
         if (feet.matches()) {
-            return OptionalDouble.of(Integer.parseInt(feet.group(1)) * FOOT_M + (feet.group(2) == null ? 0 : Double.parseDouble(feet.group(2)) * FOOT_M / 12));
+            return OptionalDouble.of(Integer.parseInt(feet.group(1)) * FOOT_M + (feet.group(2) == null ? 0
+                    : Double.parseDouble(feet.group(2)) * FOOT_M / 12));
         }
         try {
             double v = Double.parseDouble(t.endsWith("m") ? t.substring(0, t.length() - 1).strip() : t);
@@ -210,7 +218,9 @@ public final class StageWords {
     /// What a suggestion did: "4 pieces moved, 2 lamps added; all limits are kept".
     public static String suggested(Suggestion s) {
         String done = s.moved().isEmpty() && s.added().isEmpty() ? "nothing better was found"
-                : Words.count(s.moved().size(), "piece", "pieces") + " moved" + (s.added().isEmpty() ? "" : ", " + Words.count(s.added().size(), "lamp", "lamps") + " added");
-        return done + (s.whole() ? "; all limits are kept" : "; " + Words.count(s.unmet().size(), "limit is", "limits are") + " not kept" + (s.usable() ? ", all of them can be corrected later" : ""));
+                : Words.count(s.moved().size(), "piece", "pieces") + " moved" + (s.added().isEmpty() ? ""
+                : ", " + Words.count(s.added().size(), "lamp", "lamps") + " added");
+        return done + (s.whole() ? "; all limits are kept" : "; " + Words.count(s.unmet().size(), "limit is", "limits are") + " not kept"
+                + (s.usable() ? ", all of them can be corrected later" : ""));
     }
 }

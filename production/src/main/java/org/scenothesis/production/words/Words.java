@@ -20,13 +20,15 @@ import org.scenothesis.core.value.Given;
 public final class Words {
     /// The names of the bundles: of the papers and of all, of plans, of sets, of Match, of the window, of the command line.
     static final List<String> BUNDLES = List.of("words", "breakdown", "stage", "match", "studio", "cli");
-    private static final List<ResourceBundle> ALL = BUNDLES.stream().map(n -> ResourceBundle.getBundle("org.scenothesis.production.words." + n, Locale.ENGLISH)).toList();
+    private static final List<ResourceBundle> ALL = BUNDLES.stream()
+            .map(n -> ResourceBundle.getBundle("org.scenothesis.production.words." + n, Locale.ENGLISH)).toList();
 
     private static final Pattern NUMBER = Pattern.compile("(?<=-)[0-9]+(?=-)");
 
     private Words() {}
 
-    /// The text of a key with its arguments; a key without text shows itself, so that nothing is silently empty. A series has one text: that of `pin-#` is for `pin-3` as well, with 3 as its argument.
+    /// The text of a key with its arguments; a key without text shows itself, so that nothing is silently empty. A series has one text:
+    /// that of `pin-#` is for `pin-3` as well, with 3 as its argument.
     public static String of(String key, @Nullable Object... arguments) {
         Optional<ResourceBundle> in = ALL.stream().filter(b -> b.containsKey(key)).findFirst();
         if (in.isEmpty()) {
@@ -63,7 +65,8 @@ public final class Words {
         List<String> out = new ArrayList<>();
         for (String term : of("terms").split(",")) {
             String name = of("term." + term);
-            boolean used = Stream.of(name.split(", ")).anyMatch(n -> Pattern.compile("\\b" + Pattern.quote(n) + "s?\\b", Pattern.CASE_INSENSITIVE).matcher(text).find());
+            boolean used = Stream.of(name.split(", "))
+                    .anyMatch(n -> Pattern.compile("\\b" + Pattern.quote(n) + "s?\\b", Pattern.CASE_INSENSITIVE).matcher(text).find());
             if (used) {
                 out.add(name + ": " + of("term." + term + ".meaning"));
             }
@@ -100,7 +103,8 @@ public final class Words {
                 value(f),
                 limit(f),
                 f.note().isEmpty() ? text(base + ".meaning." + state, base + ".meaning", f) : f.note(),
-                f.verdict() == Verdict.HOLDS || f.verdict() == Verdict.NOT_MEASURED && !f.note().isEmpty() ? "" : text(base + ".remedy." + state, base + ".remedy", f),
+                f.verdict() == Verdict.HOLDS || f.verdict() == Verdict.NOT_MEASURED && !f.note().isEmpty() ? ""
+                : text(base + ".remedy." + state, base + ".remedy", f),
                 f.verdict() == Verdict.HOLDS || f.verdict() == Verdict.NOT_MEASURED ? "" : price(f.price()));
     }
 
@@ -165,9 +169,11 @@ public final class Words {
     private static String limit(Finding f) {
         return switch (f.measure()) {
             case ROLL -> of("limit.least", number(f.limit().holds(), 1) + " s");
-            case MISSING, NEEDED, BROKEN, CUT_SHORT, BORDER, SIZE, RATE, LENGTH, FOLLOWED, UNSORTED, MATRIX, OUTSIDE, GLASS_LIGHTS, LAMP_SEEN, STAND_WEIGHT -> "";
+            case MISSING, NEEDED, BROKEN, CUT_SHORT, BORDER, SIZE, RATE, LENGTH, FOLLOWED, UNSORTED, MATRIX, OUTSIDE, GLASS_LIGHTS,
+                    LAMP_SEEN, STAND_WEIGHT -> "";
             case CLOTH_ROOM -> of("limit.least", number(f.limit().holds(), 2) + " m");
-            default -> f.verdict() == Verdict.NOT_MEASURED && f.limit().holds() == 0 ? "" : of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
+            default -> f.verdict() == Verdict.NOT_MEASURED && f.limit().holds() == 0 ? ""
+                    : of("limit.most", number(f.limit().holds(), 2) + " " + f.measure().unit());
         };
     }
 

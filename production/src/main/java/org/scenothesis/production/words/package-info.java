@@ -1,4 +1,5 @@
-/// Turns codes and numbers of the core into the words both doors show. English lives in `words.properties` and, for planning, `breakdown.properties`.
+/// Turns codes and numbers of the core into the words both doors show. English lives in `words.properties` and, for planning,
+/// `breakdown.properties`.
 @NullMarked
 package org.scenothesis.production.words;
 

@@ -61,8 +61,10 @@ class NewProductionTest {
         assertThat(NewProduction.bare(home.resolve("new"))).isTrue();
         new NewProduction("One", null, null).in(there).close();
         assertThat(there.resolve("clip.mp4")).hasContent("a clip");
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> new NewProduction("Two", null, null).in(there)).withMessageContaining("already");
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> new NewProduction("Two", null, null).in(there.resolve("clip.mp4"))).withMessageContaining("a file");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> new NewProduction("Two", null, null).in(there))
+                .withMessageContaining("already");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> new NewProduction("Two", null, null).in(there.resolve("clip.mp4")))
+                .withMessageContaining("a file");
     }
 
     @ParameterizedTest
@@ -78,7 +80,8 @@ class NewProductionTest {
         for (int i = 0; i < 20; i++) {
             RecentProductions.opened(home.resolve("p" + i % 15), now.plusSeconds(i), "P " + i);
         }
-        assertThat(RecentProductions.all()).hasSize(12).extracting(RecentProductions.Entry::folder).startsWith(home.resolve("p4"), home.resolve("p3")).doesNotHaveDuplicates();
+        assertThat(RecentProductions.all()).hasSize(12).extracting(RecentProductions.Entry::folder)
+                .startsWith(home.resolve("p4"), home.resolve("p3")).doesNotHaveDuplicates();
         assertThat(RecentProductions.all().getFirst().opened()).isEqualTo(now.plusSeconds(19));
         assertThat(RecentProductions.all().getFirst().there()).isFalse();
         RecentProductions.forget(home.resolve("p4"));

@@ -34,7 +34,8 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.CardWords;
 import org.scenothesis.production.words.PlanWords;
 
-/// Told shots, and what their plans must and must not have: one claim each, as data. `known-failure` holds what is not true yet; a case of it that holds must move to `general`.
+/// Told shots, and what their plans must and must not have: one claim each, as data. `known-failure` holds what is not true yet; a case of
+/// it that holds must move to `general`.
 class PlanCasesTest {
     private static final Path CASES = Path.of("src/test/resources/org/scenothesis/production/breakdown");
 
@@ -78,9 +79,11 @@ class PlanCasesTest {
     private static Shot shot(JsonNode c) {
         List<Illusion> illusions = new ArrayList<>();
         for (JsonNode w : c.path("illusions")) {
-            illusions.add(new Illusion("w" + illusions.size(), IllusionKind.valueOf(w.path("kind").asText()), w.path("subject").asText(), w.path("from").asDouble(1), w.path("to").asDouble(5), facts(w.path("facts"))));
+            illusions.add(new Illusion("w" + illusions.size(), IllusionKind.valueOf(w.path("kind").asText()), w.path("subject").asText(),
+                    w.path("from").asDouble(1), w.path("to").asDouble(5), facts(w.path("facts"))));
         }
-        return new Shot("1", 1, "t", "", c.path("seconds").asDouble(6), illusions, List.of(), List.of(), List.of(), null, new Setting(facts(c.path("setting")), null));
+        return new Shot("1", 1, "t", "", c.path("seconds").asDouble(6), illusions, List.of(), List.of(), List.of(), null,
+                new Setting(facts(c.path("setting")), null));
     }
 
     private static void check(JsonNode c) {
@@ -96,26 +99,34 @@ class PlanCasesTest {
         for (JsonNode p : c.path("never")) {
             assertThat(plan.needs()).as("%s", p).noneMatch(like(p));
         }
-        assertThat(plan.conflicts()).extracting(Conflict::code).containsAll(words(c.path("conflicts"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noConflicts"))));
+        assertThat(plan.conflicts()).extracting(Conflict::code).containsAll(words(c.path("conflicts")))
+                .doesNotContainAnyElementsOf(orNothing(words(c.path("noConflicts"))));
         for (JsonNode n : c.path("numbers")) {
-            assertThat(plan.figures()).filteredOn(f -> f.code().equals(n.path("code").asText())).as("%s of %s", n, plan.figures()).isNotEmpty()
+            assertThat(plan.figures()).filteredOn(f -> f.code().equals(n.path("code").asText())).as("%s of %s", n, plan.figures())
+                    .isNotEmpty()
                     .allSatisfy(f -> assertThat(f.value()).isCloseTo(n.path("value").asDouble(), within(n.path("within").asDouble())));
         }
         assertThat(plan.figures()).extracting(Figure::code).doesNotContainAnyElementsOf(orNothing(words(c.path("noFigures"))));
-        words(c.path("unjudged")).forEach(u -> assertThat(plan.figures()).filteredOn(f -> f.code().equals(u)).isNotEmpty().allSatisfy(f -> assertThat(f.verdict()).isEqualTo(Verdict.NOT_MEASURED)));
+        words(c.path("unjudged")).forEach(u -> assertThat(plan.figures()).filteredOn(f -> f.code().equals(u)).isNotEmpty()
+                .allSatisfy(f -> assertThat(f.verdict()).isEqualTo(Verdict.NOT_MEASURED)));
         if (c.has("permissions")) {
             assertThat(plan.permissions()).extracting(p -> p.use()).containsExactlyElementsOf(words(c.path("permissions")));
         }
-        assertThat(plan.cautions()).extracting(BreakdownPlan.Caution::code).containsAll(words(c.path("cautions"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noCautions"))));
-        assertThat(plan.kit()).extracting(KitItem::code).containsAll(words(c.path("kit"))).doesNotContainAnyElementsOf(orNothing(words(c.path("noKit"))));
-        List<String> asked = Stream.concat(Breakdown.questions(shot).stream(), shot.illusions().stream().flatMap(w -> Breakdown.questions(shot, w, HouseRules.DEFAULT).stream())).map(Question::key).toList();
+        assertThat(plan.cautions()).extracting(BreakdownPlan.Caution::code).containsAll(words(c.path("cautions")))
+                .doesNotContainAnyElementsOf(orNothing(words(c.path("noCautions"))));
+        assertThat(plan.kit()).extracting(KitItem::code).containsAll(words(c.path("kit")))
+                .doesNotContainAnyElementsOf(orNothing(words(c.path("noKit"))));
+        List<String> asked = Stream.concat(Breakdown.questions(shot).stream(), shot.illusions().stream()
+                .flatMap(w -> Breakdown.questions(shot, w, HouseRules.DEFAULT).stream())).map(Question::key).toList();
         assertThat(asked).containsAll(words(c.path("asked"))).doesNotContainAnyElementsOf(orNothing(words(c.path("notAsked"))));
         for (JsonNode card : c.path("cards")) {
-            assertThat(plan.cards()).filteredOn(k -> k.group().equals(card.path("group").asText())).as("%s of %s", card, plan.cards()).hasSize(1).allSatisfy(k -> {
+            assertThat(plan.cards()).filteredOn(k -> k.group().equals(card.path("group").asText())).as("%s of %s", card, plan.cards())
+                    .hasSize(1).allSatisfy(k -> {
                 assertThat(k.lensM()).isCloseTo(card.path("lensM").asDouble(k.lensM()), within(1e-6));
                 assertThat(k.awayM()).isCloseTo(card.path("awayM").asDouble(k.awayM()), within(1e-6));
                 assertThat(k.whiteK()).isEqualTo(card.path("whiteK").asDouble(k.whiteK()));
-                assertThat(k.assumed()).extracting(Enum::name).containsAll(words(card.path("assumed"))).hasSize(card.has("assumed") ? card.path("assumed").size() : k.assumed().size());
+                assertThat(k.assumed()).extracting(Enum::name).containsAll(words(card.path("assumed")))
+                        .hasSize(card.has("assumed") ? card.path("assumed").size() : k.assumed().size());
                 assertThat(k.leads()).isEqualTo(card.path("leads").asText(k.leads()));
                 assertThat(k.outline()).isEqualTo(card.path("outline").asText(k.outline()));
             });
@@ -125,22 +136,28 @@ class PlanCasesTest {
         }
         for (JsonNode t : c.path("crowds")) {
             CrowdTable found = plan.crowds().stream().filter(x -> x.about().equals(t.path("about").asText())).findFirst().orElseThrow();
-            assertThat(found.rows()).hasSize(t.path("places").asInt()).extracting(CrowdTable.Row::direction).contains(t.path("directions").asInt());
+            assertThat(found.rows()).hasSize(t.path("places").asInt()).extracting(CrowdTable.Row::direction)
+                    .contains(t.path("directions").asInt());
             assertThat(found.performances()).isBetween(t.path("performances").get(0).asInt(), t.path("performances").get(1).asInt());
             // A mark belongs to one performance, and a performance to one direction.
-            assertThat(found.rows()).allSatisfy(r -> assertThat(r.direction()).isEqualTo(found.direction(r.performance()))).allSatisfy(r -> assertThat(r.mark()).isEqualTo(r.performance()));
+            assertThat(found.rows()).allSatisfy(r -> assertThat(r.direction()).isEqualTo(found.direction(r.performance())))
+                    .allSatisfy(r -> assertThat(r.mark()).isEqualTo(r.performance()));
             assertThat(found.rows()).filteredOn(r -> !r.repeat()).hasSize(found.performances());
             CardWords.crowdRows(found).forEach(r -> assertThat(r).doesNotContain("crowd."));
         }
         c.path("hours").properties().forEach(h -> assertThat(plan.treatments()).filteredOn(t -> t.key().equals(h.getKey())).hasSize(1)
-                .allSatisfy(t -> assertThat(t.methods().stream().filter(m -> m.chosen()).mapToDouble(m -> m.handHours()).sum()).isCloseTo(h.getValue().asDouble(), within(0.01))));
+                .allSatisfy(t -> assertThat(t.methods().stream().filter(m -> m.chosen()).mapToDouble(m -> m.handHours()).sum())
+                .isCloseTo(h.getValue().asDouble(), within(0.01))));
         for (JsonNode mark : c.path("marks")) {
-            assertThat(plan.needs().stream().flatMap(n -> n.notes().eyelines().stream())).anySatisfy(e -> assertThat(e.heightM()).isCloseTo(mark.asDouble(), within(0.001)));
+            assertThat(plan.needs().stream().flatMap(n -> n.notes().eyelines().stream()))
+                    .anySatisfy(e -> assertThat(e.heightM()).isCloseTo(mark.asDouble(), within(0.001)));
         }
-        plan.figures().forEach(f -> assertThat(PlanWords.figure(f).name() + PlanWords.figure(f).how()).as(f.code()).doesNotContain("figure."));
+        plan.figures().forEach(f -> assertThat(PlanWords.figure(f).name() + PlanWords.figure(f).how()).as(f.code())
+                .doesNotContain("figure."));
         plan.conflicts().forEach(x -> assertThat(PlanWords.conflict(x) + PlanWords.remedy(x)).as(x.code()).doesNotContain("onflict."));
         // Whatever is planned can be said.
-        plan.needs().forEach(n -> assertThat(PlanWords.why(plan, n) + PlanWords.name(n)).as("%s", n.code()).doesNotContain("why.").doesNotContain("name."));
+        plan.needs().forEach(n -> assertThat(PlanWords.why(plan, n) + PlanWords.name(n)).as("%s", n.code()).doesNotContain("why.")
+                .doesNotContain("name."));
     }
 
     private static List<String> words(JsonNode list) {
@@ -159,7 +176,8 @@ class PlanCasesTest {
                 && (!p.has("light") || n.lightGroup().equals(p.path("light").asText()))
                 && (!p.has("code") || n.code().equals(p.path("code").asText()))
                 && (!p.has("key") || n.key().equals(p.path("key").asText()))
-                && (!p.has("clothBottom") || n.region().cloth().bottomM() >= p.path("clothBottom").get(0).asDouble() && n.region().cloth().bottomM() <= p.path("clothBottom").get(1).asDouble())
+                && (!p.has("clothBottom") || n.region().cloth().bottomM() >= p.path("clothBottom").get(0).asDouble() && n.region().cloth()
+                .bottomM() <= p.path("clothBottom").get(1).asDouble())
                 && (!p.has("filmed") || n.filmed() == p.path("filmed").asBoolean())
                 && (!p.has("cloth") || (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) == p.path("cloth").asBoolean())
                 && (!p.has("after") || n.after().contains(p.path("after").asText()))

@@ -101,7 +101,8 @@ class RehearsedDemoTest {
                 Measured shipped = new Surveyor(f, bands).survey(shot, List.of(), Measured.NOTHING, Progress.NONE, m -> {});
                 for (Plate p : shot.plates()) {
                     assertThat(shipped.key(shot, p)).as(p.id()).isEqualTo(measured.key(shot, p));
-                    p.takes().forEach(t -> assertThat(shipped.lock(shot, p, t)).as(p.id() + " " + t.id()).isEqualTo(measured.lock(shot, p, t)));
+                    p.takes().forEach(t -> assertThat(shipped.lock(shot, p, t)).as(p.id() + " " + t.id())
+                            .isEqualTo(measured.lock(shot, p, t)));
                 }
                 assertThat(shipped.key(shot, shot.plate("lantern").orElseThrow())).isPresent();
                 assertThat(fresh.resolve(".cache")).isDirectoryNotContaining(p -> p.getFileName().toString().matches("(lock|key|look)-.*"));
@@ -137,7 +138,8 @@ class RehearsedDemoTest {
 
     @Test
     void theFinishedPictureShowsTheLanternWhereTheCleanPlateHasNone() throws Exception {
-        try (ShotRenderer r = new ShotRenderer(folder, measured, new Surveyor(folder, bands).contents(), bands); Footage clean = Footages.open(folder.path().resolve("footage/clean-2.mp4"))) {
+        try (ShotRenderer r = new ShotRenderer(folder, measured, new Surveyor(folder, bands).contents(), bands);
+                Footage clean = Footages.open(folder.path().resolve("footage/clean-2.mp4"))) {
             Picture done = r.frame(shot, 3.8);
             Picture bare = clean.frame(91);
             int x = (int) (0.616 * done.width());
@@ -166,7 +168,8 @@ class RehearsedDemoTest {
 
     @Test
     void anUnknownEndingIsSaid() {
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> RenderJob.Target.of(home.resolve("x.xyz"), 0, 1)).withMessageContaining(".webm");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> RenderJob.Target.of(home.resolve("x.xyz"), 0, 1))
+                .withMessageContaining(".webm");
     }
 
     @Test
@@ -174,7 +177,8 @@ class RehearsedDemoTest {
         Shot without = shot.withPlate("maker", p -> p.withTakes(List.of()));
         try (ShotRenderer r = new ShotRenderer(folder, measured, new Surveyor(folder, bands).contents(), bands)) {
             assertThatExceptionOfType(FootageException.class).isThrownBy(() -> r.frame(without, 1)).withMessageContaining("maker");
-            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> r.frame(shot.withLayers(List.of()), 1)).withMessageContaining("no layer");
+            assertThatExceptionOfType(FootageException.class).isThrownBy(() -> r.frame(shot.withLayers(List.of()), 1))
+                    .withMessageContaining("no layer");
         }
     }
 
@@ -195,7 +199,8 @@ class RehearsedDemoTest {
     void aSurveyStopsWhenAsked() throws StoreException {
         try (ProductionFolder other = ProductionFolder.open(home.resolve("demo"), false)) {
             Shot uncached = shot.withLayer("lantern", l -> l.with(new Key(l.key().withSoftnessPx(1.23))));
-            assertThatThrownBy(() -> new Surveyor(other, bands).survey(uncached, List.of(), measured, (done, of) -> false, m -> {})).isInstanceOf(Stopped.class);
+            assertThatThrownBy(() -> new Surveyor(other, bands).survey(uncached, List.of(), measured, (done, of) -> false, m -> {}))
+                    .isInstanceOf(Stopped.class);
         }
     }
 

@@ -32,7 +32,8 @@ final class FullDisk {
     static Optional<FullDisk> mounted(Path at, int megabytes) throws Exception {
         Files.createDirectories(at);
         try {
-            Process p = new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=" + megabytes + "m", "tmpfs", at.toString()).redirectErrorStream(true).start();
+            Process p = new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=" + megabytes + "m", "tmpfs", at.toString())
+                    .redirectErrorStream(true).start();
             p.getInputStream().readAllBytes();
             return p.waitFor(10, TimeUnit.SECONDS) && p.exitValue() == 0 ? Optional.of(new FullDisk(at)) : Optional.empty();
         } catch (IOException e) {

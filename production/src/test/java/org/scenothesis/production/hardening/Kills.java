@@ -49,13 +49,16 @@ final class Kills {
 
     private Process start(String what, Path folder, Path log) throws Exception {
         return new ProcessBuilder(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(), "--enable-native-access=ALL-UNNAMED", "--add-modules", "jdk.incubator.vector", "-Xmx400m",
-                "-Dscenothesis.user=" + home.resolve("user"), "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(), "--enable-native-access=ALL-UNNAMED", "--add-modules",
+                "jdk.incubator.vector", "-Xmx400m",
+                "-Dscenothesis.user=" + home.resolve("user"), "-cp", System.getProperty("surefire.test.class.path",
+                System.getProperty("java.class.path")),
                 Victim.class.getName(), what, folder.toString(), log.toString())
                 .redirectErrorStream(true).redirectOutput(home.resolve("victim.log").toFile()).start();
     }
 
-    /// Starts a program, waits until it works, and kills it a time after that which chance says; it must not end by itself. Gives the moment of the kill, less what the machine stood still meanwhile
+    /// Starts a program, waits until it works, and kills it a time after that which chance says; it must not end by itself. Gives the
+    /// moment of the kill, less what the machine stood still meanwhile
     /// for all its programs.
     private long killed(String what, Path folder, Path log, int leastMs, int mostMs) throws Exception {
         Process p = begun(what, folder, log);

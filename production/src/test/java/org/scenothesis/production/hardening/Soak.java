@@ -50,7 +50,8 @@ final class Soak {
             used += 20;
             long heap = use(Files.createDirectories(home.resolve("use-" + round)), 20);
             System.out.printf(
-                    "%d kills while saving, %d while rendering, %d full disks, %d rounds of measuring and rendering; oldest change lost %d ms before its kill; heap %d MB; broken: %d%n",
+                    "%d kills while saving, %d while rendering, %d full disks, %d rounds of measuring and rendering; oldest change lost "
+                            + "%d ms before its kill; heap %d MB; broken: %d%n",
                     saves, renders, full, used, lost, heap >> 20, broken.size());
         }
         broken.forEach(b -> System.out.println("BROKEN " + b));
@@ -65,7 +66,8 @@ final class Soak {
         try (ProductionFolder f = ProductionFolder.open(folder.resolve("p"), false); Bands bands = Bands.pooled(2)) {
             for (int i = 0; i < rounds; i++) {
                 double gain = i % 5 / 10.0;
-                Shot shot = f.production().shot("12").withLayer("lantern", l -> l.with(new Exposure(gain, false)).with(new Key(l.key().withChokePx(gain))));
+                Shot shot = f.production().shot("12").withLayer("lantern", l -> l.with(new Exposure(gain, false))
+                        .with(new Key(l.key().withChokePx(gain))));
                 Surveyor s = new Surveyor(f, bands);
                 Measured m = s.survey(shot, List.of(), Measured.NOTHING, Progress.NONE, t -> {});
                 try (ShotRenderer r = new ShotRenderer(f, m, s.contents(), bands)) {

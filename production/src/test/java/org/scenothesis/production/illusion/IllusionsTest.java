@@ -50,7 +50,8 @@ class IllusionsTest {
         assertThat(day.order().exact()).isTrue();
         // No code may reach the reader: every word is in the bundle.
         assertThat(PlanTree.of(day).toString()).doesNotContainPattern(
-                "\\b(why|skip|because|figure|conflict|caution|kit|item|answer|ask|focus|record|position|sound|change|method|risk|name|role|part|light|clothes|wonder)\\.[a-zA-Z]");
+                "\\b(why|skip|because|figure|conflict|caution|kit|item|answer|ask|focus|record|position|sound|change|method|risk|name|"
+                        + "role|part|light|clothes|wonder)\\.[a-zA-Z]");
     }
 
     /// The table of rules that fired, as the document for users has it.
@@ -73,7 +74,8 @@ class IllusionsTest {
 
     @ParameterizedTest
     @CsvSource({
-        "'two makers pass a lantern to each other, one is thumb-high', two-makers-one-small", "a giant walks past the window, giant-at-the-window",
+        "'two makers pass a lantern to each other, one is thumb-high', two-makers-one-small",
+                "a giant walks past the window, giant-at-the-window",
         "letters written in the air, written-in-the-dark", "a portal of light opens in the wall, door-in-the-wall"
     })
     void aSentenceFindsWhatSharesItsWords(String sentence, String id) {

@@ -43,7 +43,9 @@ class CollectedTest {
             String here = f.bringIn(still("here.png"));
             Path away = still("away.png");
             f.grant(away);
-            f.save(f.production().withShot("1", s -> s.withPlates(List.of(plate("a", linked), plate("b", folder), plate("c", here), plate("d", away.toString())))));
+            f.save(f.production()
+                    .withShot("1", s ->
+                    s.withPlates(List.of(plate("a", linked), plate("b", folder), plate("c", here), plate("d", away.toString())))));
             List<Take> takes = Collected.elsewhere(f, f.production());
             assertThat(takes).extracting(Take::id).containsExactly("a-1", "b-1", "d-1");
             assertThatThrownBy(() -> Collected.of(f, takes, (done, of) -> done < 1)).isInstanceOf(Stopped.class);
@@ -56,7 +58,8 @@ class CollectedTest {
                 assertThat(Files.isSymbolicLink(at)).isFalse();
                 assertThat(f.refusal(at)).isNull();
             }
-            assertThat(f.footage(f.production().shot("1").plate("b").orElseThrow().takes().getFirst()).resolve("frame-1.png")).hasSameBinaryContentAs(sequence.resolve("frame-1.png"));
+            assertThat(f.footage(f.production().shot("1").plate("b").orElseThrow().takes().getFirst()).resolve("frame-1.png"))
+                    .hasSameBinaryContentAs(sequence.resolve("frame-1.png"));
             assertThat(home.resolve("p").resolve(linked)).hasSameBinaryContentAs(home.resolve("card/street.png"));
         }
     }

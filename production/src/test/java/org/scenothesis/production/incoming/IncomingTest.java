@@ -86,7 +86,8 @@ class IncomingTest {
         Files.writeString(card.resolve("index.xml"), "<card/>");
         Files.writeString(card.resolve("C0005.avi"), "cut short");
         List<Proposal> all = new Incoming(folder, bands).propose(shot(), List.of(card), Progress.NONE);
-        assertThat(all).extracting(Proposal::role).startsWith(PlateRole.CLEAN, PlateRole.PRACTICAL, PlateRole.ELEMENT, PlateRole.SCREEN_ONLY);
+        assertThat(all).extracting(Proposal::role).startsWith(PlateRole.CLEAN, PlateRole.PRACTICAL, PlateRole.ELEMENT,
+                PlateRole.SCREEN_ONLY);
         assertThat(all).as("the file that is no footage by its name is not asked about, the broken clip is").hasSize(5);
         assertThat(all.getLast().taken()).isFalse();
         assertThat(all.getLast().seen().problem()).contains("C0005.avi");
@@ -128,7 +129,8 @@ class IncomingTest {
         SplittableRandom r = new SplittableRandom(3);
         Picture meadow = painted((x, y) -> {
             double leaf = r.nextDouble(0.05, 0.5);
-            return y < 40 ? new double[] {0.5, 0.6, 0.8} : new double[] {leaf * r.nextDouble(0.2, 0.62), leaf, leaf * r.nextDouble(0.05, 0.5)};
+            return y < 40 ? new double[] {0.5, 0.6, 0.8}
+                    : new double[] {leaf * r.nextDouble(0.2, 0.62), leaf, leaf * r.nextDouble(0.05, 0.5)};
         });
         Picture wall = painted((x, y) -> {
             double light = 3 / (1 + Math.pow((x - 160) / 60.0, 2) + Math.pow((y - 30) / 50.0, 2));
@@ -167,12 +169,14 @@ class IncomingTest {
         clip("C1.avi", new float[] {0.6f, 0.5f, 0.1f}, new float[] {0.1f, 0.1f, 0.1f});
         Stills.write(card.resolve("D1.png"), Picture.filled(160, 90, 0.6f, 0.6f, 0.5f), Stills.Format.PNG8);
         List<Proposal> all = new Incoming(folder, bands).propose(shot(), List.of(card), Progress.NONE);
-        assertThat(all).extracting(Proposal::role).containsExactly(PlateRole.CLEAN, PlateRole.PRACTICAL, PlateRole.UNSORTED, PlateRole.UNSORTED);
+        assertThat(all).extracting(Proposal::role).containsExactly(PlateRole.CLEAN, PlateRole.PRACTICAL, PlateRole.UNSORTED,
+                PlateRole.UNSORTED);
         assertThat(all.get(2).why()).isEqualTo(Proposal.Why.UNKNOWN);
         Shot s = Proposals.into(shot(), all, List.of("footage/A1.avi", "footage/B1.avi", "footage/C1.avi", "footage/D1.png"));
         assertThat(s.plate("tray").orElseThrow().takes()).hasSize(2);
         List<Finding> found = new Judge(folder).of(s, null, Measured.NOTHING, HouseRules.DEFAULT).of("tray").findings();
-        assertThat(found).extracting(Finding::measure, Finding::value, Finding::verdict).containsExactly(tuple(Measure.UNSORTED, 2.0, Verdict.WATCH));
+        assertThat(found).extracting(Finding::measure, Finding::value, Finding::verdict)
+                .containsExactly(tuple(Measure.UNSORTED, 2.0, Verdict.WATCH));
         assertThat(all.get(2).seen().named()).isEqualTo("C");
     }
 
@@ -200,6 +204,8 @@ class IncomingTest {
         List<Proposal> all = new Incoming(folder, bands).propose(shot(), List.of(stills), Progress.NONE);
         assertThat(all).hasSize(1);
         assertThat(all.getFirst().seen().still()).isFalse();
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new Incoming(folder, bands).propose(shot(), List.of(card), Progress.NONE)).withMessageContaining("no clips or stills");
+        assertThatExceptionOfType(FootageException.class)
+                .isThrownBy(() -> new Incoming(folder, bands).propose(shot(), List.of(card), Progress.NONE))
+                .withMessageContaining("no clips or stills");
     }
 }

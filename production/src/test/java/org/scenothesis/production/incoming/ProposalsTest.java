@@ -36,19 +36,24 @@ class ProposalsTest {
     @Test
     void aSmallThingBeforeTheClothIsAnElement() {
         List<FileProbe> both = List.of(seen("ball.png", true, 0.99, 0, 0), seen("screen.png", true, 1, 0, 0));
-        assertThat(Proposals.of(EMPTY, both, Map.of())).extracting(Proposal::role).containsExactly(PlateRole.ELEMENT, PlateRole.SCREEN_ONLY);
+        assertThat(Proposals.of(EMPTY, both, Map.of())).extracting(Proposal::role)
+                .containsExactly(PlateRole.ELEMENT, PlateRole.SCREEN_ONLY);
         Shot there = with(EMPTY, "bare", "Bare", PlateRole.SCREEN_ONLY, "one");
         assertThat(Proposals.of(there, both.subList(0, 1), Map.of())).extracting(Proposal::role).containsExactly(PlateRole.ELEMENT);
     }
 
     @ParameterizedTest
     @CsvSource({
-        "clean_2.mp4, false, 0, 0, 0, CLEAN, NAME", "IMG_0031.mp4, false, 0, 0, 0, CLEAN, NOTHING_MOVES", "IMG_0032.mp4, false, 0, 0, 0.3, PRACTICAL, MOVES",
-        "IMG_0033.mp4, false, 0.6, 0, 0.3, ELEMENT, CLOTH", "IMG_0034.mp4, false, 0.97, 0, 0.3, ELEMENT, CLOTH", "IMG_0035.png, true, 0.99, 0, 0, SCREEN_ONLY, CLOTH",
-        "sparks.mp4, false, 0, 0.95, 0.6, ON_BLACK, DARK", "street.jpg, true, 0, 0, 0, CLEAN, STILL", "grey card.png, true, 0, 0, 0, REFERENCE, NAME",
+        "clean_2.mp4, false, 0, 0, 0, CLEAN, NAME", "IMG_0031.mp4, false, 0, 0, 0, CLEAN, NOTHING_MOVES",
+                "IMG_0032.mp4, false, 0, 0, 0.3, PRACTICAL, MOVES",
+        "IMG_0033.mp4, false, 0.6, 0, 0.3, ELEMENT, CLOTH", "IMG_0034.mp4, false, 0.97, 0, 0.3, ELEMENT, CLOTH",
+        "IMG_0035.png, true, 0.99, 0, 0, SCREEN_ONLY, CLOTH",
+        "sparks.mp4, false, 0, 0.95, 0.6, ON_BLACK, DARK", "street.jpg, true, 0, 0, 0, CLEAN, STILL",
+        "grey card.png, true, 0, 0, 0, REFERENCE, NAME",
         "lamp on.mp4, false, 0, 0, 0, LIGHT_PASS, NAME", "clean maker.mp4, false, 0.7, 0, 0.3, ELEMENT, CLOTH"
     })
-    void aFileAloneIsWhatItsNameOrPictureSays(String name, boolean still, double cloth, double dark, double stirring, PlateRole role, Proposal.Why why) {
+    void aFileAloneIsWhatItsNameOrPictureSays(String name, boolean still, double cloth, double dark, double stirring, PlateRole role,
+    Proposal.Why why) {
         Proposal p = Proposals.of(EMPTY, List.of(seen(name, still, cloth, dark, stirring)), Map.of()).getFirst();
         assertThat(p.role()).isEqualTo(role);
         assertThat(p.why()).isEqualTo(why);
@@ -57,15 +62,18 @@ class ProposalsTest {
 
     @Test
     void onlyOneStillOfManyIsTheCleanPlate() {
-        List<Proposal> all = Proposals.of(EMPTY, List.of(seen("a.png", true, 0, 0, 0), seen("b.png", true, 0, 0, 0), seen("c.mp4", false, 0, 0, 0)), Map.of());
+        List<Proposal> all = Proposals.of(EMPTY, List.of(seen("a.png", true, 0, 0, 0), seen("b.png", true, 0, 0, 0),
+                seen("c.mp4", false, 0, 0, 0)), Map.of());
         assertThat(all).extracting(Proposal::role).containsExactly(PlateRole.CLEAN, PlateRole.REFERENCE, PlateRole.PRACTICAL);
     }
 
     @Test
     void platesThatAreThereAreFilledBeforeNewOnesAreMade() {
-        Shot planned = with(with(EMPTY, "lantern", "Lantern on rod", PlateRole.ELEMENT), "clean", "Clean plate", PlateRole.CLEAN, "clean-1");
+        Shot planned = with(with(EMPTY, "lantern", "Lantern on rod", PlateRole.ELEMENT), "clean", "Clean plate", PlateRole.CLEAN,
+                "clean-1");
         List<Proposal> all = Proposals.of(planned, List.of(
-                seen("IMG_1.mp4", false, 0.5, 0, 0.2), seen("IMG_2.mp4", false, 0.5, 0, 0.2), seen("lantern_rod_3.mp4", false, 0.5, 0, 0.2), seen("clean_7.mp4", false, 0, 0, 0)), Map.of());
+                seen("IMG_1.mp4", false, 0.5, 0, 0.2), seen("IMG_2.mp4", false, 0.5, 0, 0.2),
+                seen("lantern_rod_3.mp4", false, 0.5, 0, 0.2), seen("clean_7.mp4", false, 0, 0, 0)), Map.of());
         assertThat(all).extracting(Proposal::plate).containsExactly("lantern", "img", "lantern", "clean");
         assertThat(all.get(2).why()).as("all words of its name but a short one").isEqualTo(Proposal.Why.NAME);
     }
@@ -87,20 +95,25 @@ class ProposalsTest {
 
     @Test
     void filesOfOneNumberedNameBecomeTakesOfOnePlateAndTheShotAsLongAsTheLongest() {
-        List<Proposal> all = Proposals.of(EMPTY, List.of(seen("maker_1.mp4", false, 0, 0, 0.5), seen("maker_2.mp4", false, 0, 0, 0.5)), Map.of());
+        List<Proposal> all = Proposals.of(EMPTY, List.of(seen("maker_1.mp4", false, 0, 0, 0.5), seen("maker_2.mp4", false, 0, 0, 0.5)),
+                Map.of());
         Shot s = Proposals.into(EMPTY, all, List.of("footage/maker_1.mp4", "footage/maker_2.mp4"));
         assertThat(s.plates()).hasSize(1);
         assertThat(s.plates().getFirst().name()).isEqualTo("Maker");
         assertThat(s.plates().getFirst().takes()).extracting(Take::footage).containsExactly("footage/maker_1.mp4", "footage/maker_2.mp4");
         assertThat(s.seconds()).isEqualTo(4);
-        Shot still = with(EMPTY, "street", "The street", PlateRole.BACKGROUND).withPlate("street", p -> p.withTakeAdded(new Take("s", "footage/street.jpg", false, "")));
+        Shot still = with(EMPTY, "street", "The street", PlateRole.BACKGROUND)
+                .withPlate("street", p -> p.withTakeAdded(new Take("s", "footage/street.jpg", false, "")));
         assertThat(Proposals.into(still, all, List.of("a.mp4", "b.mp4")).seconds()).as("a still has no length").isEqualTo(4);
-        assertThat(Proposals.into(s.withSeconds(9), all, List.of("a", "b")).seconds()).as("a shot with takes keeps its length").isEqualTo(9);
+        assertThat(Proposals.into(s.withSeconds(9), all, List.of("a", "b")).seconds()).as("a shot with takes keeps its length")
+                .isEqualTo(9);
     }
 
     @Test
     void anElementOnClothSharesNeitherCameraNorLightUntilSomebodySaysSo() {
-        Shot s = Proposals.into(EMPTY, Proposals.of(EMPTY, List.of(seen("IMG_0033.mp4", false, 0.6, 0, 0.3), seen("room.mp4", false, 0, 0, 0)), Map.of()), List.of("a", "b"));
+        Shot s = Proposals.into(EMPTY,
+                Proposals.of(EMPTY, List.of(seen("IMG_0033.mp4", false, 0.6, 0, 0.3), seen("room.mp4", false, 0, 0, 0)), Map.of()),
+                List.of("a", "b"));
         assertThat(s.plates()).extracting(Plate::lockGroup).containsExactly("", "A");
     }
 }

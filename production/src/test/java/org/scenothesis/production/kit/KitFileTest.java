@@ -31,7 +31,8 @@ class KitFileTest {
     private static final OwnedKit MINE = new OwnedKit(List.of(
             Owned.usual(OwnedKind.CLOTH_GREEN).with(Fact.CLOTH_WIDE_M, 1.5).with(Fact.CLOTH_HIGH_M, 2),
             Owned.usual(OwnedKind.CLOTH_BLUE).with(Fact.CLOTH_WIDE_M, 2).with(Fact.CLOTH_HIGH_M, 3).withName("the old sheet"),
-            Owned.usual(OwnedKind.STAND).with(Fact.STAND_M, 2.2).withCount(2), Owned.usual(OwnedKind.LAMP), Owned.usual(OwnedKind.CAMERA).with(Fact.MAX_RATE, 120)));
+            Owned.usual(OwnedKind.STAND).with(Fact.STAND_M, 2.2).withCount(2), Owned.usual(OwnedKind.LAMP), Owned.usual(OwnedKind.CAMERA)
+            .with(Fact.MAX_RATE, 120)));
 
     @TempDir
     Path folder;
@@ -45,17 +46,21 @@ class KitFileTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "{", "{}", "[{\"kind\": \"crane\"}]", "[{\"kind\": \"stand\", \"standM\": 99}]", "[{\"kind\": \"lamp\", \"count\": 0}]", "[1]"})
+    @ValueSource(strings = {"", "{", "{}", "[{\"kind\": \"crane\"}]", "[{\"kind\": \"stand\", \"standM\": 99}]",
+            "[{\"kind\": \"lamp\", \"count\": 0}]", "[1]"})
     void whatIsNoKitIsSaid(String text) throws Exception {
         Path file = Files.writeString(folder.resolve("kit.json"), text);
-        assertThatThrownBy(() -> KitFile.read(file)).isInstanceOf(StoreException.class).hasMessageStartingWith(file.toString()).hasMessageEndingWith(".");
+        assertThatThrownBy(() -> KitFile.read(file)).isInstanceOf(StoreException.class).hasMessageStartingWith(file.toString())
+                .hasMessageEndingWith(".");
     }
 
     @Test
     void aShotIsToldTheLargestClothAndTheHighestStandAndNothingItWasToldAlready() {
-        Shot s = new Shot("1", 1, "t", "", 6, List.of(), List.of(), List.of(), List.of(), null).withSetting(x -> x.withFact("clothHighM", "2.5"));
+        Shot s = new Shot("1", 1, "t", "", 6, List.of(), List.of(), List.of(), List.of(), null)
+                .withSetting(x -> x.withFact("clothHighM", "2.5"));
         Map<String, String> told = MINE.told(s).setting().facts();
-        assertThat(told).containsEntry("cloths", "both").containsEntry("clothWideM", "2.0").containsEntry("clothHighM", "2.5").containsEntry("standM", "2.2").containsEntry("maxRate", "120.0");
+        assertThat(told).containsEntry("cloths", "both").containsEntry("clothWideM", "2.0").containsEntry("clothHighM", "2.5")
+                .containsEntry("standM", "2.2").containsEntry("maxRate", "120.0");
         assertThat(told).as("no lens is listed").doesNotContainKey("fNumber");
         assertThat(OwnedKit.NOTHING.told(s)).isEqualTo(s);
     }
@@ -64,8 +69,10 @@ class KitFileTest {
     void thePlanIsJudgedByWhatIsOwned() {
         Illusion wide = new Illusion("w", IllusionKind.ELSEWHERE, "the maker", 0, 6, Map.of("travelM", "0.5"));
         Shot s = new Shot("1", 1, "t", "", 6, List.of(wide), List.of(), List.of(), List.of(), null);
-        assertThat(Breakdown.plan(s, HouseRules.DEFAULT).conflicts()).extracting(Conflict::code).doesNotContain("cloth.small", "cloth.never");
-        assertThat(Breakdown.plan(MINE.told(s), HouseRules.DEFAULT).conflicts()).extracting(Conflict::code).containsAnyOf("cloth.small", "cloth.never");
+        assertThat(Breakdown.plan(s, HouseRules.DEFAULT).conflicts()).extracting(Conflict::code)
+                .doesNotContain("cloth.small", "cloth.never");
+        assertThat(Breakdown.plan(MINE.told(s), HouseRules.DEFAULT).conflicts()).extracting(Conflict::code)
+                .containsAnyOf("cloth.small", "cloth.never");
     }
 
     @Test
@@ -77,12 +84,14 @@ class KitFileTest {
         MINE.things().forEach(o -> assertThat(KitWords.thing(o)).doesNotContain("owned.").doesNotContain("size."));
     }
 
-    /// What a suggestion may use: every owned lens, and every owned lamp as often as there is one; without lamps of the kit any number of any size.
+    /// What a suggestion may use: every owned lens, and every owned lamp as often as there is one; without lamps of the kit any number of
+    /// any size.
     @Test
     void aSuggestionUsesTheLensesAndLampsThatAreOwned() {
         Shot s = new Shot("1", 1, "t", "", 6, List.of(), List.of(), List.of(), List.of(), null);
         OwnedKit kit = new OwnedKit(List.of(
-                Owned.usual(OwnedKind.LENS).with(Fact.FOCAL_MM, 18).with(Fact.F_NUMBER, 3.5), Owned.usual(OwnedKind.LENS).with(Fact.FOCAL_MM, 50).with(Fact.F_NUMBER, 1.8),
+                Owned.usual(OwnedKind.LENS).with(Fact.FOCAL_MM, 18).with(Fact.F_NUMBER, 3.5), Owned.usual(OwnedKind.LENS)
+                .with(Fact.FOCAL_MM, 50).with(Fact.F_NUMBER, 1.8),
                 Owned.usual(OwnedKind.LAMP).with(Fact.LAMP_M, 0.6).withCount(2), Owned.usual(OwnedKind.LAMP).with(Fact.LAMP_M, 0.1)));
         AvailableKit means = Stagings.means(s, 7, kit);
         assertThat(means.lamps()).isEqualTo(3);

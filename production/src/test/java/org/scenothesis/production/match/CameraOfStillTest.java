@@ -78,7 +78,8 @@ class CameraOfStillTest {
         assertThat(none.lines()).isEmpty();
     }
 
-    /// The room by cameras by chance, edges found without a hand: a number that is said is right within what is stated. With `-Dscenothesis.stills=20` how often it is usable is said.
+    /// The room by cameras by chance, edges found without a hand: a number that is said is right within what is stated. With
+    /// `-Dscenothesis.stills=20` how often it is usable is said.
     @Test
     void edgesOfManyPicturesGiveTheirCameraOrNone() throws Exception {
         int many = Integer.getInteger("scenothesis.stills", 3);
@@ -87,18 +88,21 @@ class CameraOfStillTest {
         int wrong = 0;
         for (int i = 0; i < many; i++) {
             CameraPose pose = new CameraPose(
-                    new Vec(r.nextDouble(-1.2, 0.8), r.nextDouble(1.1, 1.9), r.nextDouble(-0.5, 0.8)), r.nextDouble(5, 40), r.nextDouble(-16, -4), r.nextDouble(-3, 3), RuledRoom.WIDTH * r.nextDouble(0.55, 1.1), RuledRoom.WIDTH,
+                    new Vec(r.nextDouble(-1.2, 0.8), r.nextDouble(1.1, 1.9), r.nextDouble(-0.5, 0.8)), r.nextDouble(5, 40),
+                    r.nextDouble(-16, -4), r.nextDouble(-3, 3), RuledRoom.WIDTH * r.nextDouble(0.55, 1.1), RuledRoom.WIDTH,
                     RuledRoom.HEIGHT);
             Path file = temp.resolve("still-" + i + ".png");
             Stills.write(file, RuledRoom.picture(pose), Stills.Format.PNG8);
             FootageSource source = FootageSource.of(file);
             PictureCamera c = CameraSolver.solve(CameraOfStill.proposed(source, 0, CameraOfStill.bare(source)));
             boolean said = c.focalPx() != null && c.tiltDeg() != null && c.rollDeg() != null;
-            boolean good = said && off(c.focalPx(), pose.focalPx(), 0.02 * pose.focalPx()) && off(c.tiltDeg(), pose.tiltDeg(), 0.3) && off(c.rollDeg(), pose.rollDeg(), 0.3);
+            boolean good = said && off(c.focalPx(), pose.focalPx(), 0.02 * pose.focalPx()) && off(c.tiltDeg(), pose.tiltDeg(), 0.3)
+                    && off(c.rollDeg(), pose.rollDeg(), 0.3);
             usable += good ? 1 : 0;
             wrong += said && !good ? 1 : 0;
             if (many > 3) {
-                System.out.printf(Locale.ROOT, "still %d: focal %s of %.0f, tilt %s of %.2f, roll %s of %.2f%n", i, c.focalPx(), pose.focalPx(), c.tiltDeg(), pose.tiltDeg(), c.rollDeg(), pose.rollDeg());
+                System.out.printf(Locale.ROOT, "still %d: focal %s of %.0f, tilt %s of %.2f, roll %s of %.2f%n", i, c.focalPx(),
+                        pose.focalPx(), c.tiltDeg(), pose.tiltDeg(), c.rollDeg(), pose.rollDeg());
             }
         }
         if (many > 3) {
@@ -136,8 +140,10 @@ class CameraOfStillTest {
 
     private static List<Evidence> marks() {
         var out = new ArrayList<Evidence>();
-        double[][][] edges = {{{0.6, 0, 2.4}, {0.6, 0, 5.4}}, {{1.8, 0, 2.4}, {1.8, 0, 5.4}}, {{-0.6, 0, 4.2}, {2.4, 0, 4.2}}, {{0, 0, 3}, {2.4, 0, 3}}, {{-0.4, 0.5, 5.5}, {-0.4, 1.9, 5.5}}, {{1.9, 0.5, 5.5}, {1.9, 1.9, 5.5}}};
-        Evidence.Runs[] runs = {Evidence.Runs.AWAY, Evidence.Runs.AWAY, Evidence.Runs.ACROSS, Evidence.Runs.ACROSS, Evidence.Runs.UP, Evidence.Runs.UP};
+        double[][][] edges = {{{0.6, 0, 2.4}, {0.6, 0, 5.4}}, {{1.8, 0, 2.4}, {1.8, 0, 5.4}}, {{-0.6, 0, 4.2}, {2.4, 0, 4.2}},
+                {{0, 0, 3}, {2.4, 0, 3}}, {{-0.4, 0.5, 5.5}, {-0.4, 1.9, 5.5}}, {{1.9, 0.5, 5.5}, {1.9, 1.9, 5.5}}};
+        Evidence.Runs[] runs = {Evidence.Runs.AWAY, Evidence.Runs.AWAY, Evidence.Runs.ACROSS, Evidence.Runs.ACROSS, Evidence.Runs.UP,
+                Evidence.Runs.UP};
         for (int i = 0; i < edges.length; i++) {
             out.add(new Evidence.Edge(runs[i], at(edges[i][0]), at(edges[i][1])));
         }
@@ -157,10 +163,13 @@ class CameraOfStillTest {
         CameraPose straight = new CameraPose(new Vec(0.2, 1.5, 0), 0, 0, 0, 760, RuledRoom.WIDTH, RuledRoom.HEIGHT);
         List<Evidence> seen = new ArrayList<>();
         for (double x : new double[] {-1, 1.4}) {
-            seen.add(new Evidence.Edge(Evidence.Runs.AWAY, share(straight.project(new Vec(x, 0, 3))), share(straight.project(new Vec(x, 0, 8)))));
+            seen.add(new Evidence.Edge(Evidence.Runs.AWAY, share(straight.project(new Vec(x, 0, 3))),
+                    share(straight.project(new Vec(x, 0, 8)))));
         }
-        seen.add(new Evidence.Edge(Evidence.Runs.ACROSS, share(straight.project(new Vec(-1, 0, 3))), share(straight.project(new Vec(1.4, 0, 3)))));
-        seen.add(new Evidence.Edge(Evidence.Runs.ACROSS, share(straight.project(new Vec(-1, 0, 6))), share(straight.project(new Vec(1.4, 0, 6)))));
+        seen.add(new Evidence.Edge(Evidence.Runs.ACROSS, share(straight.project(new Vec(-1, 0, 3))),
+                share(straight.project(new Vec(1.4, 0, 3)))));
+        seen.add(new Evidence.Edge(Evidence.Runs.ACROSS, share(straight.project(new Vec(-1, 0, 6))),
+                share(straight.project(new Vec(1.4, 0, 6)))));
         seen.add(new Evidence.Upright(share(straight.project(new Vec(0.5, 0, 4))), share(straight.project(new Vec(0.5, 1.2, 4))), 1.2));
         PictureCamera unknown = CameraSolver.solve(MarkConversion.camera(seen, RuledRoom.WIDTH, RuledRoom.HEIGHT));
         assertThat(unknown.metric()).isFalse();
@@ -171,7 +180,8 @@ class CameraOfStillTest {
         assertThat(c.ground(straight.project(new Vec(0.5, 0, 4))).orElseThrow().forwardM()).isCloseTo(4, within(0.05));
         // Kept in the file as everything that was shown.
         Plate plate = new Plate("p", "P", PlateRole.CLEAN, Spike.T, "A", "", 0, List.of()).withMarks(seen);
-        Production all = new Production("t", List.of(new Shot("1", 1, "", "", 3, List.of(), List.of(), List.of(plate), List.of(), null)), HouseRules.DEFAULT);
+        Production all = new Production("t", List.of(new Shot("1", 1, "", "", 3, List.of(), List.of(), List.of(plate), List.of(), null)),
+                HouseRules.DEFAULT);
         try (ProductionFolder folder = ProductionFolder.create(temp.resolve("p"), all)) {
             assertThat(folder.production()).isEqualTo(all);
         }
@@ -179,7 +189,8 @@ class CameraOfStillTest {
             assertThat(again.production().shot("1").plates().getFirst().marks()).isEqualTo(seen);
         }
         JsonNode file = new ObjectMapper().readTree(temp.resolve("p/production.json").toFile());
-        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(Path.of("..", "docs", "production.schema.json")));
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(Files.readString(Path.of("..", "docs", "production.schema.json")));
         assertThat(schema.validate(file)).isEmpty();
     }
 
@@ -205,7 +216,8 @@ class CameraOfStillTest {
                 assertThat(e.at(List.of())).isEqualTo(e);
                 continue;
             }
-            assertThat(e.at(e.points().stream().map(p -> p.plus(new Point(0.1, 0))).toList()).points().getFirst().x()).isCloseTo(e.points().getFirst().x() + 0.1, within(1e-12));
+            assertThat(e.at(e.points().stream().map(p -> p.plus(new Point(0.1, 0))).toList()).points().getFirst().x())
+                    .isCloseTo(e.points().getFirst().x() + 0.1, within(1e-12));
         }
     }
 
@@ -229,14 +241,16 @@ class CameraOfStillTest {
         Path file = Files.writeString(temp.resolve("light.json"), """
                 {"camera": {"focal_px": 760, "tilt_deg": -11, "roll_deg": 2, "lens_height_m": null, "tilt_std_deg": 0.2},
                  "shadow": [{"base": [1,2], "top": [1,90], "tip": null}, {"base": [10,20], "top": [10,90], "tip": [40,22]}],
-                 "grey": [[[0,0],[9,0],[9,9]]], "lit": [{"polygon": [[0,0],[9,0],[9,9]], "surface": "upright"}], "unlit": [{"polygon": [[20,0],[29,0],[29,9]], "surface": "upright"}]}""");
+                 "grey": [[[0,0],[9,0],[9,9]]], "lit": [{"polygon": [[0,0],[9,0],[9,9]], "surface": "upright"}],
+                 "unlit": [{"polygon": [[20,0],[29,0],[29,9]], "surface": "upright"}]}""");
         LightMarks m = MarksFile.read(file).light();
         assertThat(m.shadows()).hasSize(1);
         assertThat(m.lit().getFirst().lies()).isEqualTo(LightMarks.Lies.UPRIGHT);
         PictureCamera c = MarksFile.read(file).known(960, 540).orElseThrow();
         assertThat(c.tiltDeg().std()).isEqualTo(0.2);
         assertThat(c.lensHeightM()).isNull();
-        Path bad = Files.writeString(temp.resolve("bad.json"), "{\"camera\": {\"focal_px\": 760, \"tilt_deg\": 120, \"roll_deg\": 0}, \"lit\": [{\"polygon\": [[0,0],[9,0],[9,9]], \"surface\": \"wet\"}]}");
+        Path bad = Files.writeString(temp.resolve("bad.json"), "{\"camera\": {\"focal_px\": 760, \"tilt_deg\": 120, \"roll_deg\": 0}, "
+                + "\"lit\": [{\"polygon\": [[0,0],[9,0],[9,9]], \"surface\": \"wet\"}]}");
         assertThatThrownBy(() -> MarksFile.read(bad).known(960, 540)).hasMessageContaining("tilt_deg");
         assertThatThrownBy(() -> MarksFile.read(bad).light()).hasMessageContaining("\"facing\"");
         assertThatThrownBy(() -> MarksFile.read(temp.resolve("gone.json"))).hasMessageContaining("no such file");

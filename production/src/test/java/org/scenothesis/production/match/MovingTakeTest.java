@@ -53,7 +53,9 @@ class MovingTakeTest {
                     case PAN -> pose(new Vec(0, 1.5, 0), -8 * much + 16 * much * t, tilt, 0, focal);
                     case PUSH -> pose(new Vec(0.15 * t, 1.5, 1.4 * much * t), 1.5 * t, tilt, 0, focal);
                     case ARC -> pose(new Vec(3.5 * Math.sin(a), 1.6, 3.5 - 3.5 * Math.cos(a)), -Math.toDegrees(a), tilt, 0.5, focal);
-                    case HAND -> pose(new Vec(0.6 * much * t + 0.02 * Math.sin(i * sway[0]), 1.5 + 0.02 * Math.cos(i * sway[1]), 0.2 * t + 0.015 * Math.sin(i * sway[2])), Math.sin(i * sway[3] / 3), tilt + 0.7 * Math.sin(i * sway[4] / 2), 0.6 * Math.sin(i * sway[5] / 2), focal);
+                    case HAND -> pose(new Vec(0.6 * much * t + 0.02 * Math.sin(i * sway[0]), 1.5 + 0.02 * Math.cos(i * sway[1]),
+                            0.2 * t + 0.015 * Math.sin(i * sway[2])), Math.sin(i * sway[3] / 3), tilt + 0.7 * Math.sin(i * sway[4] / 2),
+                            0.6 * Math.sin(i * sway[5] / 2), focal);
                 });
             }
             return out;
@@ -72,7 +74,8 @@ class MovingTakeTest {
         return FootageSource.of(file);
     }
 
-    /// The most by which the distance of any two frames differs, as a share of the path's length, at the scale that fits best, or at the found one.
+    /// The most by which the distance of any two frames differs, as a share of the path's length, at the scale that fits best, or at the
+    /// found one.
     private static double error(MovingCamera c, List<CameraPose> truth, boolean scaled) {
         double up = 0;
         double down = 0;
@@ -107,7 +110,8 @@ class MovingTakeTest {
             FootageSource take = filmed(way, poses, 40 + n);
             for (boolean told : takes > 1 ? new boolean[] {true, false} : new boolean[] {n % 2 == 0}) {
                 MovingCamera c = MovingTake.solve(take, told ? Marks.none(W, H).withFocalPx(first.focalPx()) : null, (done, of) -> true);
-                String said = String.format(Locale.ROOT, "%s %d %s: %s, focal %s of %.0f, %.2f px, %d points, path off %.2f %%, %s", way, n, told ? "told" : "free", c.does(), c.focalPx(), first.focalPx(),
+                String said = String.format(Locale.ROOT, "%s %d %s: %s, focal %s of %.0f, %.2f px, %d points, path off %.2f %%, %s", way,
+                        n, told ? "told" : "free", c.does(), c.focalPx(), first.focalPx(),
                         c.residualPx(), c.places().size(), c.does() == Does.TRAVELS ? 100 * error(c, poses, false) : 0, c.refused());
                 if (takes > 1) {
                     System.out.println(said);
@@ -151,7 +155,8 @@ class MovingTakeTest {
     void itStopsWhereItIsTold() throws Exception {
         FootageSource take = filmed(Way.PUSH, Way.PUSH.poses(12, 3), 3);
         int[] asked = {0};
-        assertThat(catchThrowable(() -> MovingTake.solve(take, null, (done, of) -> ++asked[0] < 4))).isInstanceOf(CancellationException.class);
+        assertThat(catchThrowable(() -> MovingTake.solve(take, null, (done, of) -> ++asked[0] < 4)))
+                .isInstanceOf(CancellationException.class);
         assertThat(asked[0]).isEqualTo(4);
     }
 }

@@ -48,7 +48,8 @@ class PlateLookTest {
 
     @Test
     void theCleanPlateComesFirstAndEveryOtherIsHeldAgainstIt() throws Exception {
-        List<PlateLook> all = PlateLook.of(asked("clean", 1, 1, List.of()), List.of(asked("same", 1, 1, List.of()), asked("bright", 2, 1, List.of())));
+        List<PlateLook> all = PlateLook.of(asked("clean", 1, 1, List.of()),
+                List.of(asked("same", 1, 1, List.of()), asked("bright", 2, 1, List.of())));
         assertThat(all).extracting(p -> p.plate().id()).containsExactly("clean", "same", "bright");
         assertThat(all.getFirst().against()).as("nothing to hold it against").isNull();
         assertThat(all.get(1).against().judged()).allSatisfy(d -> assertThat(d.verdict()).as(d.what()).isEqualTo(Verdict.HOLDS));
@@ -61,7 +62,8 @@ class PlateLookTest {
     @Test
     void whatIsNeutralInBothTellsATone() throws Exception {
         List<Evidence> marks = List.of(new Evidence.Grey(GREY));
-        List<PlateLook> all = PlateLook.of(asked("clean", 1, 1, marks), List.of(asked("red", 1, 1.5, marks), asked("unmarked", 1, 1.5, List.of())));
+        List<PlateLook> all = PlateLook.of(asked("clean", 1, 1, marks),
+                List.of(asked("red", 1, 1.5, marks), asked("unmarked", 1, 1.5, List.of())));
         // Half more light is less in code values; the others stay.
         assertThat(all.get(1).byNeutral().slope().r()).isBetween(0.78, 0.88);
         assertThat(all.get(1).byNeutral().slope().g()).isCloseTo(1, within(0.02));
@@ -78,12 +80,14 @@ class PlateLookTest {
         assertThat(all.get(1).look()).isNull();
         assertThat(all.get(1).why()).contains("broken.mp4", "middle of a frame");
         assertThat(all.get(2).look()).isNotNull();
-        assertThatExceptionOfType(FootageException.class).as("without a clean plate there is nothing to compare with").isThrownBy(() -> PlateLook.of(broken, List.of()));
+        assertThatExceptionOfType(FootageException.class).as("without a clean plate there is nothing to compare with")
+                .isThrownBy(() -> PlateLook.of(broken, List.of()));
     }
 
     @Test
     void theLightOfAPlateFollowsFromItsOwnMarks() throws Exception {
-        List<Evidence> lamp = List.of(new Evidence.Lens(50), new Evidence.Horizon(new Point(0, 0.4), new Point(1, 0.4)), new Evidence.Lamp(new Point(0.9, 0.1)));
+        List<Evidence> lamp = List.of(new Evidence.Lens(50), new Evidence.Horizon(new Point(0, 0.4), new Point(1, 0.4)),
+                new Evidence.Lamp(new Point(0.9, 0.1)));
         List<PlateLook> all = PlateLook.of(asked("clean", 1, 1, lamp), List.of(asked("same", 1, 1, List.of())));
         assertThat(all.getFirst().light().rims()).singleElement().satisfies(r -> assertThat(r.azimuthDeg()).isBetween(15.0, 25.0));
         assertThat(all.get(1).light()).isNull();

@@ -68,7 +68,8 @@ class BumpTest {
 
     @Test
     void slowLightIsADriftAndNoBump() throws FootageException {
-        LockReport r = film("cloud", (p, i) -> new Sensor(Rgb.grey(1), 0, 0, 1).exposed(-0.2 * i / (FRAMES - 1)).record(p, 0, Bands.sequential()));
+        LockReport r = film("cloud", (p, i) -> new Sensor(Rgb.grey(1), 0, 0, 1).exposed(-0.2 * i / (FRAMES - 1))
+                .record(p, 0, Bands.sequential()));
         assertThat(r.bumpFrame()).isNull();
         assertThat(r.driftStops()).isBetween(-0.24, -0.16);
         assertThat(r.jumpStops()).isBetween(-0.04, 0.04);
@@ -85,7 +86,8 @@ class BumpTest {
         film("wide", (p, i) -> p);
         Path still = folder.resolve("small.png");
         Stills.write(still, Picture.filled(64, 36, 0.2f, 0.2f, 0.2f), Stills.Format.PNG8);
-        assertThatThrownBy(() -> LockCheck.run(FootageSource.of(folder.resolve("wide.mp4")), FootageSource.of(still), Bands.sequential(), Progress.NONE))
+        assertThatThrownBy(() -> LockCheck.run(FootageSource.of(folder.resolve("wide.mp4")), FootageSource.of(still), Bands.sequential(),
+                Progress.NONE))
                 .isInstanceOf(FootageException.class)
                 .hasMessageContaining("64x36")
                 .hasMessageContaining("480x270");
@@ -95,7 +97,8 @@ class BumpTest {
     void itStopsWhenAsked() throws FootageException {
         film("stop", (p, i) -> p);
         Path file = folder.resolve("stop.mp4");
-        assertThatThrownBy(() -> LockCheck.run(FootageSource.of(file), FootageSource.of(file), Bands.sequential(), (done, of) -> done < 3)).isInstanceOf(Stopped.class);
+        assertThatThrownBy(() -> LockCheck.run(FootageSource.of(file), FootageSource.of(file), Bands.sequential(), (done, of) -> done < 3))
+                .isInstanceOf(Stopped.class);
     }
 
     @Test

@@ -68,7 +68,8 @@ class FittingTest {
 
     private void film(String name, int width, int height, double rate, int frames, double shift) throws FootageException {
         Picture wall = Resample.warp(TinyShoot.wall(), PlanarMap.shift(shift, 0), bands);
-        try (VideoSink s = new VideoSink(folder.path().resolve("footage/" + name), new VideoSink.Plan(width, height, rate, VideoFormat.FFV1_MKV, 9, null))) {
+        try (VideoSink s = new VideoSink(folder.path().resolve("footage/" + name),
+                new VideoSink.Plan(width, height, rate, VideoFormat.FFV1_MKV, 9, null))) {
             for (int i = 0; i < frames; i++) {
                 s.write(Resample.scale(wall, width, height, bands));
             }
@@ -76,7 +77,8 @@ class FittingTest {
     }
 
     private Shot with(String plate, String... files) {
-        return shot.withPlate(plate, p -> p.withTakes(Arrays.stream(files).map(f -> new Take(f, "footage/" + f, f.equals(files[0]), "")).toList()));
+        return shot.withPlate(plate, p -> p.withTakes(Arrays.stream(files).map(f -> new Take(f, "footage/" + f, f.equals(files[0]), ""))
+                .toList()));
     }
 
     private Measured survey(Shot s) {
@@ -98,13 +100,15 @@ class FittingTest {
             assertThat(x.verdict()).isEqualTo(Verdict.WATCH);
             assertThat(Words.sentence(x).meaning()).contains("320").contains("180").contains("160").contains("scales");
         });
-        assertThat(Words.sentence(f.stream().filter(x -> x.measure() == Measure.LENGTH).findFirst().orElseThrow()).meaning()).contains("holds its last frame");
+        assertThat(Words.sentence(f.stream().filter(x -> x.measure() == Measure.LENGTH).findFirst().orElseThrow()).meaning())
+                .contains("holds its last frame");
         try (ShotRenderer r = new ShotRenderer(folder, m, new Surveyor(folder, bands).contents(), bands)) {
             assertThat(r.frame(s, 0.45).width()).isEqualTo(TinyShoot.WIDTH);
         }
         film("tall.mkv", 160, 120, 24, 12, 0);
         assertThat(findings(with("maker", "tall.mkv"), survey(with("maker", "tall.mkv")), "maker"))
-                .anyMatch(x -> x.measure() == Measure.SIZE && x.verdict() == Verdict.REDO && Words.sentence(x).meaning().contains("stretch"));
+                .anyMatch(x -> x.measure() == Measure.SIZE && x.verdict() == Verdict.REDO && Words.sentence(x).meaning()
+                .contains("stretch"));
     }
 
     @Test
@@ -112,9 +116,11 @@ class FittingTest {
         Shot s = with("maker", "big.mkv").withFormat(new FrameFormat(640, 480, 50));
         film("big.mkv", 320, 240, 50, 60, 0);
         Measured m = survey(s);
-        assertThat(findings(s, m, "clean")).as("its picture is stretched").anyMatch(x -> x.measure() == Measure.SIZE && x.verdict() == Verdict.REDO);
+        assertThat(findings(s, m, "clean")).as("its picture is stretched").anyMatch(x -> x.measure() == Measure.SIZE
+                && x.verdict() == Verdict.REDO);
         assertThat(findings(s, m, "clean")).anyMatch(x -> x.measure() == Measure.RATE);
-        assertThat(findings(s, m, "maker")).as("of the told shape and rate").anyMatch(x -> x.measure() == Measure.SIZE && x.verdict() == Verdict.WATCH)
+        assertThat(findings(s, m, "maker")).as("of the told shape and rate").anyMatch(x -> x.measure() == Measure.SIZE
+                && x.verdict() == Verdict.WATCH)
                 .noneMatch(x -> x.measure() == Measure.RATE);
     }
 
@@ -124,24 +130,31 @@ class FittingTest {
         Outline still = shot.layer("lantern").orElseThrow().garbage();
         List<Point> all = List.of(new Point(0, 0), new Point(1, 0), new Point(1, 1), new Point(0, 1));
         Outline moving = Outline.of(Animated.of(all).key(0, all, Ease.STEADY).key(0.3, still.at(0), Ease.STEADY), 0);
-        Shot held = shot.withLayer("lantern", l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? moving : s).toList()).withTime(new TimeMap.Held(3 / 24.0)));
+        Shot held = shot.withLayer("lantern", l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? moving : s).toList())
+                .withTime(new TimeMap.Held(3 / 24.0)));
         Shot back = held.withLayer("lantern", l -> l.withTime(new TimeMap.Straight(0.4, -0.1)));
         assertThat(keyed(shot)).startsWith(0).endsWith(TinyShoot.FRAMES - 1);
         assertThat(keyed(held)).containsOnly(3);
         assertThat(keyed(back)).isSortedAccordingTo(Comparator.reverseOrder()).startsWith(9);
     }
 
-    /// What goes along with something that was followed is measured where it has gone: here out of the picture, where nothing is solid any more.
+    /// What goes along with something that was followed is measured where it has gone: here out of the picture, where nothing is solid any
+    /// more.
     @Test
     void aGarbageMatteThatGoesAlongIsMeasuredWhereItIs() {
         Track track = new Track("gone", "it leaves", "lantern", List.of(
-                new Track.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false), new Track.Spot(3 / 24.0, List.of(new Point(3.5, 0.5)), 1, 0, 1, false)));
-        Shot hung = Tracks.with(shot, track).withLayer("lantern", l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? l.garbage().withHung(new TrackBinding("gone", 0, false)) : s).toList()));
+                new Track.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false), new Track.Spot(3 / 24.0, List.of(new Point(3.5, 0.5)), 1,
+                0, 1, false)));
+        Shot hung = Tracks.with(shot, track)
+                .withLayer("lantern",
+                l -> l.withSteps(l.steps().stream().map(s -> s == l.garbage() ? l.garbage().withHung(new TrackBinding("gone", 0, false))
+                : s).toList()));
         List<KeyReport.At> samples = survey(hung).key(hung, hung.plate("lantern").orElseThrow()).orElseThrow().samples();
         assertThat(samples.getFirst().measures().solid()).isPositive();
         assertThat(samples.getLast().measures().solid()).isZero();
         Shot elsewhere = Tracks.with(hung, track.withSpots(track.spots().subList(0, 1)));
-        assertThat(survey(elsewhere).key(elsewhere, elsewhere.plate("lantern").orElseThrow()).orElseThrow().samples().getLast().measures().solid()).as("followed otherwise, measured anew").isPositive();
+        assertThat(survey(elsewhere).key(elsewhere, elsewhere.plate("lantern").orElseThrow()).orElseThrow().samples().getLast().measures()
+                .solid()).as("followed otherwise, measured anew").isPositive();
     }
 
     private List<Integer> keyed(Shot s) {
@@ -156,10 +169,12 @@ class FittingTest {
         assertThat(j.findings()).filteredOn(f -> f.measure() == Measure.NEEDED).isNotEmpty().allSatisfy(f -> {
             assertThat(f.verdict()).isEqualTo(Verdict.NOT_MEASURED);
             assertThat(Words.sentence(f).meaning()).contains("not on the shelf");
-        }).anySatisfy(f -> assertThat(f.note()).containsIgnoringCase("lantern")).noneSatisfy(f -> assertThat(f.note()).containsIgnoringCase("card"));
+        }).anySatisfy(f -> assertThat(f.note()).containsIgnoringCase("lantern"))
+                .noneSatisfy(f -> assertThat(f.note()).containsIgnoringCase("card"));
         assertThat(j.of("clean").verdict()).isNotEqualTo(Verdict.NOT_MEASURED);
         assertThat(j.go()).isNotEqualTo(Judgement.Answer.YES);
-        assertThat(new Judge(folder).of(shot, survey(shot), folder.production().houseRules()).findings()).noneMatch(f -> f.measure() == Measure.NEEDED);
+        assertThat(new Judge(folder).of(shot, survey(shot), folder.production().houseRules()).findings())
+                .noneMatch(f -> f.measure() == Measure.NEEDED);
     }
 
     /// While the plan of a shot is not known nothing is ready, however much was measured.
@@ -181,7 +196,8 @@ class FittingTest {
         for (Shot s : List.of(shot, unused)) {
             assertThat(findings(s, survey(s), "lantern")).anyMatch(f -> f.measure() == Measure.GREY_INSIDE);
         }
-        assertThat(findings(without, survey(without), "lantern")).noneMatch(f -> f.measure() == Measure.GREY_INSIDE || f.measure() == Measure.SCREEN_EVENNESS);
+        assertThat(findings(without, survey(without), "lantern")).noneMatch(f -> f.measure() == Measure.GREY_INSIDE
+                || f.measure() == Measure.SCREEN_EVENNESS);
     }
 
     /// A second take of the clean plate used to be compared with its own beginning, and to hold however far it stood away.
@@ -225,17 +241,20 @@ class FittingTest {
     @Test
     void onlyWhatWasFilmedAfterTheBumpIsBroughtBack() throws Exception {
         film("clean.mkv", TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, 24, 0);
-        try (VideoSink s = new VideoSink(folder.path().resolve("footage/bumped.mkv"), new VideoSink.Plan(TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, VideoFormat.FFV1_MKV, 9, null))) {
+        try (VideoSink s = new VideoSink(folder.path().resolve("footage/bumped.mkv"), new VideoSink.Plan(TinyShoot.WIDTH, TinyShoot.HEIGHT,
+                24, VideoFormat.FFV1_MKV, 9, null))) {
             for (int i = 0; i < 24; i++) {
                 s.write(i < 12 ? TinyShoot.wall() : Resample.warp(TinyShoot.wall(), PlanarMap.shift(3, 0), bands));
             }
         }
-        Shot s = with("clean", "clean.mkv").told("", "", 1).withPlate("maker", p -> p.withTakes(List.of(new Take("b", "footage/bumped.mkv", true, ""))))
+        Shot s = with("clean", "clean.mkv").told("", "", 1)
+                .withPlate("maker", p -> p.withTakes(List.of(new Take("b", "footage/bumped.mkv", true, ""))))
                 .withLayers(List.of(shot.layers().get(0), shot.layer("maker").orElseThrow().without(Outline.class)));
         Measured m = survey(s);
         var maker = s.plate("maker").orElseThrow();
         assertThat(m.lock(s, maker, maker.takes().getFirst()).orElseThrow().bumpFrame()).isEqualTo(12);
-        try (ShotRenderer r = new ShotRenderer(folder, m, new Surveyor(folder, bands).contents(), bands); Footage clean = Footages.open(folder.path().resolve("footage/clean.mkv"))) {
+        try (ShotRenderer r = new ShotRenderer(folder, m, new Surveyor(folder, bands).contents(), bands);
+                Footage clean = Footages.open(folder.path().resolve("footage/clean.mkv"))) {
             for (int frame : new int[] {3, 20}) {
                 float[] done = r.frame(s, frame / 24.0).g().data();
                 float[] wanted = clean.frame(frame).g().data();
@@ -262,7 +281,8 @@ class FittingTest {
         Stills.write(folder.path().resolve("footage/still.png"), painted, Stills.Format.PNG8);
         Shot s = with("clean", "still.png").withPlate("maker", p -> p.withTakes(List.of(new Take("u", "footage/untagged.mkv", true, ""))));
         Measured m = survey(s);
-        assertThat(findings(s, m, "maker")).filteredOn(f -> f.measure() == Measure.MATRIX).first().satisfies(f -> assertThat(f.note()).contains("BT.709"));
+        assertThat(findings(s, m, "maker")).filteredOn(f -> f.measure() == Measure.MATRIX).first()
+                .satisfies(f -> assertThat(f.note()).contains("BT.709"));
     }
 
     /// What is lost is said where it is looked for; a trail that is not there asks for mending.
@@ -270,7 +290,8 @@ class FittingTest {
     void layersThatHangOnWhatWasNotFoundAreSaid() {
         Track.Spot first = new Track.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, true);
         Track.Spot later = new Track.Spot(4 / 24.0, List.of(new Point(0.5, 0.5)), 1, 0, 1, false);
-        Shot hung = shot.withTracks(List.of(new Track("t", "hand", "maker", List.of(first, later)))).withLayer("lantern", l -> l.with(new Follow(new TrackBinding("t", 0, true))));
+        Shot hung = shot.withTracks(List.of(new Track("t", "hand", "maker", List.of(first, later))))
+                .withLayer("lantern", l -> l.with(new Follow(new TrackBinding("t", 0, true))));
         Measured m = survey(hung);
         assertThat(findings(hung, m, "maker")).filteredOn(f -> f.measure() == Measure.FOLLOWED).singleElement().satisfies(f -> {
             assertThat(f.verdict()).isEqualTo(Verdict.WATCH);
@@ -278,7 +299,8 @@ class FittingTest {
             assertThat(Words.sentence(f).meaning()).contains("10 frames of 12");
         });
         Shot astray = hung.withTracks(List.of());
-        assertThat(findings(astray, m, "lantern")).filteredOn(f -> f.measure() == Measure.FOLLOWED).singleElement().extracting(Finding::verdict).isEqualTo(Verdict.REDO);
+        assertThat(findings(astray, m, "lantern")).filteredOn(f -> f.measure() == Measure.FOLLOWED).singleElement()
+                .extracting(Finding::verdict).isEqualTo(Verdict.REDO);
         assertThat(findings(shot, m, "maker")).noneMatch(f -> f.measure() == Measure.FOLLOWED);
     }
 }

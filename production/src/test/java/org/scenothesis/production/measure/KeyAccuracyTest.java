@@ -44,7 +44,8 @@ class KeyAccuracyTest {
         KeyCase.Shots s = SHOTS.get(c);
         ScreenModel m = plate ? ScreenModels.fromPlate(s.screenOnly(), bands) : ScreenModels.fromFrame(s.take(), bands);
         double e = Planes.meanDifference(Keyer.key(s.take(), m, KeySettings.DEFAULT, null, bands).alpha(), s.alpha());
-        System.out.printf("key case %-18s %s: mean alpha error %.4f%n", c.name(), plate ? "with the screen-only frame" : "from the frame alone", e);
+        System.out.printf("key case %-18s %s: mean alpha error %.4f%n", c.name(), plate ? "with the screen-only frame"
+                : "from the frame alone", e);
         return e;
     }
 
@@ -76,7 +77,8 @@ class KeyAccuracyTest {
         ScreenModel m = ScreenModels.fromPlate(s.screenOnly(), bands);
         Keyed kept = Keyer.key(s.take(), m, KeySettings.DEFAULT.withDespill(0), null, bands);
         Keyed clean = Keyer.key(s.take(), m, KeySettings.DEFAULT, null, bands);
-        assertThat(MatteMeter.measure(clean, m, null, bands).spillLeft()).isLessThanOrEqualTo(MatteMeter.measure(kept, m, null, bands).spillLeft());
+        assertThat(MatteMeter.measure(clean, m, null, bands).spillLeft()).isLessThanOrEqualTo(MatteMeter.measure(kept, m, null, bands)
+                .spillLeft());
         assertThat(MatteMeter.measure(clean, m, null, bands).spillLeft()).isLessThan(0.5);
     }
 

@@ -67,7 +67,8 @@ class LockAccuracyTest {
         for (LockCase c : LockCase.twenty()) {
             Point truth = c.shiftAt(WIDTH, new Point(WIDTH / 2.0, WIDTH * 9 / 32.0));
             double error = REPORTS.get(c.name()).settled().shift().minus(truth).length();
-            System.out.printf("lock case %-22s shift error %.4f px, stop error %.4f%n", c.name(), error, REPORTS.get(c.name()).exposureStops() - c.trueStops());
+            System.out.printf("lock case %-22s shift error %.4f px, stop error %.4f%n", c.name(), error, REPORTS.get(c.name())
+                    .exposureStops() - c.trueStops());
             errors.add(error);
         }
         double[] sorted = errors.stream().mapToDouble(d -> d).sorted().toArray();

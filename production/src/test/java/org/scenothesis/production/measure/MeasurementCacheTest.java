@@ -18,7 +18,8 @@ import org.scenothesis.core.picture.Point;
 class MeasurementCacheTest {
     private static final LockReport LOCK = new LockReport(
             3,
-            List.of(new LockReport.Segment(0, 2, 0.8, new Point(0.1, -0.2), List.of(Point.ZERO, new Point(1, 2)), 0.01, 0.02, 0.05, 0.004, new Gains(1, 1.1, 0.9), 0, 0.1, 0.05, new LockReport.Focus(0.98, 1.4))),
+            List.of(new LockReport.Segment(0, 2, 0.8, new Point(0.1, -0.2), List.of(Point.ZERO, new Point(1, 2)), 0.01, 0.02, 0.05, 0.004,
+            new Gains(1, 1.1, 0.9), 0, 0.1, 0.05, new LockReport.Focus(0.98, 1.4))),
             0.01, null, List.of(new LockReport.Sample(0, 0.1, 0.2, 0.3), new LockReport.Sample(1, null, null, null)));
 
     @TempDir

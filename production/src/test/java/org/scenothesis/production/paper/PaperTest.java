@@ -44,9 +44,11 @@ class PaperTest {
             ReadyMadeShot i = ReadyMadeShots.shipped().all().stream().filter(x -> x.id().equals(id)).findFirst().orElseThrow();
             shots.add(i.into(new Shot(String.valueOf(number), number++, "", "", 6, List.of(), List.of(), List.of(), List.of(), null)));
         }
-        Production p = new Production("Lantern & <Works>", shots, HouseRules.DEFAULT).withDay(d -> d.on("2026-06-21").acknowledging("13/powder", true));
+        Production p = new Production("Lantern & <Works>", shots, HouseRules.DEFAULT)
+                .withDay(d -> d.on("2026-06-21").acknowledging("13/powder", true));
         return p.withShot("13", s -> s.withSetting(x -> x.withPlace(new Location("the yard", 48, 11, "UTC+2", List.of()))))
-                .withPermissions(List.of(new Permission("14/sound", "sound", "a field recorder", "the neighbour", "by letter", "letters/1.pdf")));
+                .withPermissions(List.of(new Permission("14/sound", "sound", "a field recorder", "the neighbour", "by letter",
+                "letters/1.pdf")));
     }
 
     @Test
@@ -58,7 +60,8 @@ class PaperTest {
             assertThat(doc.getNumberOfPages()).isBetween(5, 20);
             text = new PDFTextStripper().getText(doc).replaceAll("\\s+", " ");
         }
-        assertThat(text).contains("Lantern & <Works>", "Running order", "Light of the day", "Kit", "Permissions", "the neighbour", "Rules of the house", "If you skip it");
+        assertThat(text).contains("Lantern & <Works>", "Running order", "Light of the day", "Kit", "Permissions", "the neighbour",
+                "Rules of the house", "If you skip it");
         assertThat(text).contains(Words.of("caution.local"), Words.of("caution.stands"), "Read and understood", "Not acknowledged yet");
         assertThat(text).contains("Called: The maker");
         assertThat(text).contains("The maker with the lantern, on screen", "The smoke that hides the moment");
@@ -122,7 +125,8 @@ class PaperTest {
         DayPlan day = DayPlan.of(p);
         Path file = folder.resolve("plates.csv");
         Paper.plates(day, file);
-        try (CSVParser csv = CSVParser.parse(Files.readString(file), CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).get())) {
+        try (CSVParser csv = CSVParser.parse(Files.readString(file), CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true)
+                .get())) {
             var rows = csv.getRecords();
             long filmed = day.plans().values().stream().flatMap(x -> x.needs().stream()).filter(n -> n.filmed()).count();
             assertThat(rows).hasSize((int) filmed);
@@ -145,7 +149,8 @@ class PaperTest {
         for (int i = 2; i < c.getEvents().size(); i++) {
             assertThat(c.getEvents().get(i).getDateStart().getValue()).isEqualTo(c.getEvents().get(i - 1).getDateEnd().getValue());
         }
-        assertThatThrownBy(() -> Paper.calendar(DayPlan.of(production().withDay(d -> d.on(""))), file)).isInstanceOf(StoreException.class).hasMessageContaining("day of shooting");
+        assertThatThrownBy(() -> Paper.calendar(DayPlan.of(production().withDay(d -> d.on(""))), file)).isInstanceOf(StoreException.class)
+                .hasMessageContaining("day of shooting");
     }
 
     @Test
@@ -163,9 +168,11 @@ class PaperTest {
     @Test
     void anUnknownEndingOrAPlaceThatCannotBeWrittenIsSaid() throws Exception {
         DayPlan day = DayPlan.of(production());
-        assertThatThrownBy(() -> Paper.print(Paper.Kind.BOOK, day, folder.resolve("book.docx"))).isInstanceOf(StoreException.class).hasMessageContaining(".pdf or .html");
+        assertThatThrownBy(() -> Paper.print(Paper.Kind.BOOK, day, folder.resolve("book.docx"))).isInstanceOf(StoreException.class)
+                .hasMessageContaining(".pdf or .html");
         Path blocked = Files.writeString(folder.resolve("file"), "x").resolve("plates.csv");
-        assertThatThrownBy(() -> Paper.plates(day, blocked)).isInstanceOf(StoreException.class).hasMessageContaining("could not be written");
+        assertThatThrownBy(() -> Paper.plates(day, blocked)).isInstanceOf(StoreException.class)
+                .hasMessageContaining("could not be written");
     }
 
     @Test

@@ -22,24 +22,29 @@ import org.scenothesis.production.illusion.ReadyMadeShots;
 class PlanTextTest {
     private static Production production() {
         Shot blank = new Shot("7", 7, "", "", 6, List.of(), List.of(), List.of(), List.of(), null);
-        Shot s = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals("giant-in-the-yard")).findFirst().orElseThrow().into(blank);
+        Shot s = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals("giant-in-the-yard")).findFirst().orElseThrow()
+                .into(blank);
         return new Production("p", List.of(s), HouseRules.DEFAULT).withDay(d -> d.on("2026-06-21"))
-                .withShot("7", x -> x.withSetting(y -> y.withFact("declined", "dust").withPlace(new Location("the yard", 48, 11, "UTC+2", List.of(new Location.Obstruction(90, 140, 60))))));
+                .withShot("7", x -> x.withSetting(y -> y.withFact("declined", "dust")
+                .withPlace(new Location("the yard", 48, 11, "UTC+2", List.of(new Location.Obstruction(90, 140, 60))))));
     }
 
     @Test
     void aShotIsToldLineByLine() {
         DayPlan day = DayPlan.of(production());
         String text = PlanText.of(day, production().shot("7"));
-        assertThat(text).contains("7. The giant who was a neighbour", "watch: ", "lock B light A", "proposed", "without Dust of the steps", "\u2192 ", "recommended", "h by hand later");
-        assertThat(text.lines().filter(l -> l.contains("Caution: "))).isNotEmpty().allSatisfy(l -> assertThat(l).endsWith("Local codes and licensed practice decide."));
+        assertThat(text).contains("7. The giant who was a neighbour", "watch: ", "lock B light A", "proposed", "without Dust of the steps",
+                "\u2192 ", "recommended", "h by hand later");
+        assertThat(text.lines().filter(l -> l.contains("Caution: "))).isNotEmpty()
+                .allSatisfy(l -> assertThat(l).endsWith("Local codes and licensed practice decide."));
         assertThat(text.lines()).allSatisfy(l -> assertThat(l).doesNotEndWith(" "));
     }
 
     @Test
     void theOrderSaysItsPriceWhatItBreaksAndItsLight() {
         DayPlan best = DayPlan.of(production());
-        assertThat(PlanText.order(best, best.order().steps())).contains("Called ", "Done ", "Light 7/A", "It turns least from").doesNotContain("own order");
+        assertThat(PlanText.order(best, best.order().steps())).contains("Called ", "Done ", "Light 7/A", "It turns least from")
+                .doesNotContain("own order");
         List<String> own = new ArrayList<>(best.order().ids());
         own.add(own.remove(own.indexOf("7/clean-A")));
         DayPlan day = DayPlan.of(production().withDay(d -> d.withOrder(own)));

@@ -45,8 +45,10 @@ class ShotListTest {
         });
         assertThat(l.notes()).extracting(ShotList.Note::sentence).anySatisfy(n -> assertThat(n).contains("mood"))
                 .anySatisfy(n -> assertThat(n).contains("dances").contains("drifts")).anySatisfy(n -> assertThat(n).contains("heigth"))
-                .anySatisfy(n -> assertThat(n).contains("what")).anySatisfy(n -> assertThat(n).contains("teleports").contains("frame by frame"))
-                .anySatisfy(n -> assertThat(n).contains("before it begins")).anySatisfy(n -> assertThat(n).startsWith("line 4").contains("no shot is named"));
+                .anySatisfy(n -> assertThat(n).contains("what")).anySatisfy(n -> assertThat(n).contains("teleports")
+                .contains("frame by frame"))
+                .anySatisfy(n -> assertThat(n).contains("before it begins")).anySatisfy(n -> assertThat(n).startsWith("line 4")
+                .contains("no shot is named"));
     }
 
     @ParameterizedTest

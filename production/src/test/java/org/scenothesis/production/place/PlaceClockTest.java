@@ -10,7 +10,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class PlaceClockTest {
     @ParameterizedTest
-    @CsvSource({"48.14, 11.58, Europe/Berlin", "47.27, 11.39, Europe/Vienna", "-33.87, 151.21, Australia/Sydney", "39.742476, -105.1786, America/Denver", "27.7, 85.32, Asia/Kathmandu"})
+    @CsvSource({"48.14, 11.58, Europe/Berlin", "47.27, 11.39, Europe/Vienna", "-33.87, 151.21, Australia/Sydney",
+            "39.742476, -105.1786, America/Denver", "27.7, 85.32, Asia/Kathmandu"})
     void theClockFollowsFromThePlace(double north, double east, String zone) {
         assertThat(PlaceClock.of("", north, east)).isEqualTo(new PlaceClock(zone, PlaceClock.From.PLACE));
     }

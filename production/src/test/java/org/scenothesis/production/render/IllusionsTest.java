@@ -35,7 +35,8 @@ import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.testkit.IllusionShoot;
 
-/// Every kind of wonder from its file in `docs/illusions`, over plates of the simulated camera: it opens, renders, and what is to be seen is where it should be.
+/// Every kind of wonder from its file in `docs/illusions`, over plates of the simulated camera: it opens, renders, and what is to be seen
+/// is where it should be.
 ///
 /// With `-Dscenothesis.sheet=FILE.png` three frames of each are put together on a sheet.
 class IllusionsTest {
@@ -85,7 +86,8 @@ class IllusionsTest {
     void thereIsOneOfEveryKind() throws Exception {
         try (var files = Files.list(FILES)) {
             assertThat(files.map(p -> p.getFileName().toString()).filter(n -> n.endsWith(".json")).map(n -> n.replace(".json", "")))
-                    .containsExactlyInAnyOrderElementsOf(Arrays.stream(IllusionKind.values()).map(k -> k.name().toLowerCase(Locale.ROOT).replace('_', '-')).toList());
+                    .containsExactlyInAnyOrderElementsOf(Arrays.stream(IllusionKind.values())
+                    .map(k -> k.name().toLowerCase(Locale.ROOT).replace('_', '-')).toList());
         }
     }
 
@@ -129,7 +131,8 @@ class IllusionsTest {
             double sumB = 0;
             for (int dy = -1; dy <= 1; dy++) {
                 for (int dx = -1; dx <= 1; dx++) {
-                    int i = Math.clamp((int) (y * a.height()) + dy, 0, a.height() - 1) * a.width() + Math.clamp((int) (x * a.width()) + dx, 0, a.width() - 1);
+                    int i = Math.clamp((int) (y * a.height()) + dy, 0, a.height() - 1) * a.width() + Math.clamp((int) (x * a.width()) + dx,
+                            0, a.width() - 1);
                     sumA += Transfer.SRGB.toCode(a.colours().get(c).data()[i]) / 9;
                     sumB += Transfer.SRGB.toCode(b.colours().get(c).data()[i]) / 9;
                 }

@@ -105,7 +105,8 @@ class RenderJobTest {
         assertThat(paused).as("between frames").hasValue(9);
         assertThat(names(home.resolve("two"))).hasSize(9).isEqualTo(names(home.resolve("one"))).isEqualTo(names(inTurn));
         for (String n : names(home.resolve("one"))) {
-            assertThat(Files.readAllBytes(home.resolve("two").resolve(n))).as(n).isEqualTo(Files.readAllBytes(home.resolve("one").resolve(n))).isEqualTo(Files.readAllBytes(inTurn.resolve(n)));
+            assertThat(Files.readAllBytes(home.resolve("two").resolve(n))).as(n)
+                    .isEqualTo(Files.readAllBytes(home.resolve("one").resolve(n))).isEqualTo(Files.readAllBytes(inTurn.resolve(n)));
         }
     }
 
@@ -114,7 +115,8 @@ class RenderJobTest {
     void anOddSizeIsSaidOfTheResultItself() {
         shot = shot.withFormat(new FrameFormat(853, 479, 24));
         Path out = home.resolve("odd.mp4");
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 3, two, Progress.NONE)).withMessageContaining("853x479").withMessageStartingWith(out + ": ");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 3, two, Progress.NONE))
+                .withMessageContaining("853x479").withMessageStartingWith(out + ": ");
         assertThat(home.toFile().list()).containsExactly("demo");
     }
 
@@ -123,10 +125,12 @@ class RenderJobTest {
     void aFolderWithSomebodysStillIsRefusedBeforeTheFirst() throws Exception {
         Path out = Files.createDirectories(home.resolve("out"));
         Files.writeString(out.resolve("frame-000002.png"), "precious");
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 5, two, Progress.NONE)).withMessageContaining("frame-000002.png");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 5, two, Progress.NONE))
+                .withMessageContaining("frame-000002.png");
         assertThat(names(out)).containsExactly("frame-000002.png");
         Path film = Files.writeString(home.resolve("film.mp4"), "precious");
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(film, 0, 5, two, Progress.NONE)).withMessageContaining("not made by this program");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(film, 0, 5, two, Progress.NONE))
+                .withMessageContaining("not made by this program");
         assertThat(film).hasContent("precious");
     }
 
@@ -157,7 +161,8 @@ class RenderJobTest {
     @Test
     void footageThatIsGoneIsSaidByName() throws Exception {
         Files.delete(folder.path().resolve("footage/maker-1.mp4"));
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(home.resolve("out"), 0, 5, two, Progress.NONE)).withMessageContaining("maker-1.mp4");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(home.resolve("out"), 0, 5, two, Progress.NONE))
+                .withMessageContaining("maker-1.mp4");
     }
 
     @Test
@@ -174,7 +179,8 @@ class RenderJobTest {
         Files.write(bad, Arrays.copyOf(Files.readAllBytes(bad), 60));
         shot = shot.withPlate("maker", p -> p.withTakes(List.of(new Take("maker-1", "footage/maker", true, ""))));
         Path out = home.resolve("out");
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 11, two, Progress.NONE)).withMessageContaining("m-09.png");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 11, two, Progress.NONE))
+                .withMessageContaining("m-09.png");
         assertThat(names(out)).contains("frame-000000.png").doesNotContain("frame-000009.png").noneMatch(n -> n.endsWith(".part"));
     }
 
@@ -222,9 +228,11 @@ class RenderJobTest {
         render(out, 0, 3, two, Progress.NONE);
         assertThat(Files.getLastModifiedTime(out.resolve("frame-000001.png"))).isEqualTo(made);
         render(home.resolve("fresh"), 3, 3, two, Progress.NONE);
-        assertThat(Files.readAllBytes(out.resolve("frame-000003.png"))).as("left over from the shot before").isEqualTo(Files.readAllBytes(home.resolve("fresh/frame-000003.png")));
+        assertThat(Files.readAllBytes(out.resolve("frame-000003.png"))).as("left over from the shot before")
+                .isEqualTo(Files.readAllBytes(home.resolve("fresh/frame-000003.png")));
         // Other footage under the same name is a change too.
-        Files.copy(folder.path().resolve("footage/clean-1.mp4"), folder.path().resolve("footage/maker-1.mp4"), StandardCopyOption.REPLACE_EXISTING);
+        Files.copy(folder.path().resolve("footage/clean-1.mp4"), folder.path().resolve("footage/maker-1.mp4"),
+                StandardCopyOption.REPLACE_EXISTING);
         render(out, 1, 1, two, Progress.NONE);
         assertThat(Files.getLastModifiedTime(out.resolve("frame-000001.png"))).isGreaterThan(made);
     }
@@ -281,14 +289,17 @@ class RenderJobTest {
 
     @Test
     void theStampOfAShotIsTheSameInEveryRunOfTheProgram() throws Exception {
-        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two); ShotRenderer other = new ShotRenderer(folder, Measured.NOTHING, contents, two)) {
+        try (ShotRenderer r = new ShotRenderer(folder, Measured.NOTHING, contents, two); ShotRenderer other = new ShotRenderer(folder,
+                Measured.NOTHING, contents, two)) {
             RenderJob.Target png = RenderJob.Target.of(home.resolve("out"), 0, 3);
             assertThat(r.stamp(shot, png)).isEqualTo(other.stamp(folder.production().shot("12"), png));
             assertThat(r.stamp(shot.withLayer("lantern", l -> l.with(new Exposure(1, false))), png)).isNotEqualTo(r.stamp(shot, png));
             assertThat(r.stamp(shot, RenderJob.Target.of(home.resolve("o.mkv"), 0, 3))).isNotEqualTo(r.stamp(shot, png));
             ColourInterpretation told = ColourInterpretation.AS_FILED.withCurve(Transfer.LINEAR);
-            assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(p.takes().stream().map(t -> t.read(told)).toList())), png)).isNotEqualTo(r.stamp(shot, png));
-            assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(List.of(new Take("x", "footage/maker-1.mp4", true, "")))), png)).isNotEqualTo(r.stamp(shot, png));
+            assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(p.takes().stream().map(t -> t.read(told)).toList())), png))
+                    .isNotEqualTo(r.stamp(shot, png));
+            assertThat(r.stamp(shot.withPlate("clean", p -> p.withTakes(List.of(new Take("x", "footage/maker-1.mp4", true, "")))), png))
+                    .isNotEqualTo(r.stamp(shot, png));
         }
     }
 
@@ -333,7 +344,8 @@ class RenderJobTest {
     @Test
     void whatIsLeftOfAStoppedRenderIsShownWithItsSizeAndCanBeCleared() throws Exception {
         shot = shot.told("", "", 3);
-        assertThatThrownBy(() -> render(home.resolve("film.mkv"), 0, 60, Bands.sequential(), (done, of) -> done < 30)).isInstanceOf(Stopped.class);
+        assertThatThrownBy(() -> render(home.resolve("film.mkv"), 0, 60, Bands.sequential(), (done, of) -> done < 30))
+                .isInstanceOf(Stopped.class);
         List<Leftovers.Leftover> left = Leftovers.in(home);
         assertThat(left).singleElement().satisfies(l -> {
             assertThat(l.of()).isEqualTo("film.mkv");
@@ -361,7 +373,8 @@ class RenderJobTest {
     void aStrangersFileIsNeverReplaced() throws Exception {
         Path out = Files.createDirectories(home.resolve("out"));
         Files.writeString(out.resolve("frame-000001.png"), "mine");
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 2, two, Progress.NONE)).withMessageContaining("frame-000001.png");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> render(out, 0, 2, two, Progress.NONE))
+                .withMessageContaining("frame-000001.png");
         assertThat(Files.readString(out.resolve("frame-000001.png"))).isEqualTo("mine");
     }
 

@@ -47,13 +47,16 @@ class ShotSoundTest {
         folder = ProductionFolder.create(home.resolve("demo"), LanternWorks.production());
         TinyShoot.film(folder.path());
         wav = home.resolve("demo/room tone.wav");
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[96_000]), new AudioFormat(48_000, 16, 1, true, false), 48_000), AudioFileFormat.Type.WAVE, wav.toFile());
-        try (VideoSink s = new VideoSink(folder.path().resolve("footage/heard.mkv"), new VideoSink.Plan(TinyShoot.WIDTH, TinyShoot.HEIGHT, 24, VideoFormat.FFV1_MKV, 9, wav))) {
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[96_000]), new AudioFormat(48_000, 16, 1, true, false),
+                48_000), AudioFileFormat.Type.WAVE, wav.toFile());
+        try (VideoSink s = new VideoSink(folder.path().resolve("footage/heard.mkv"), new VideoSink.Plan(TinyShoot.WIDTH, TinyShoot.HEIGHT,
+                24, VideoFormat.FFV1_MKV, 9, wav))) {
             for (int i = 0; i < 6; i++) {
                 s.write(TinyShoot.wall());
             }
         }
-        shot = folder.production().shot("12").withPlate("maker", p -> p.withTakes(List.of(new Take("maker-1", "footage/heard.mkv", true, ""))));
+        shot = folder.production().shot("12")
+                .withPlate("maker", p -> p.withTakes(List.of(new Take("maker-1", "footage/heard.mkv", true, ""))));
     }
 
     /// Packets of a transport stream begin their clock anywhere; the sound begins with the film.
@@ -85,7 +88,8 @@ class ShotSoundTest {
     void theLowestLayerThatWasFilmedWithSoundIsHeardAndCarriedInTime() throws Exception {
         assertThat(of(folder.production().shot("12")).track()).as("nothing was filmed with sound").isNull();
         assertThat(of(shot)).extracting(s -> s.track().start(), ShotSound::from, ShotSound::why).containsExactly(0.0, "Maker", "");
-        assertThat(of(shot.withLayer("maker", l -> l.withTime(new TimeMap.Straight(0.5, 1)))).track().start()).as("cut at its beginning").isEqualTo(0.5);
+        assertThat(of(shot.withLayer("maker", l -> l.withTime(new TimeMap.Straight(0.5, 1)))).track().start()).as("cut at its beginning")
+                .isEqualTo(0.5);
         ShotSound backwards = of(shot.withLayer("maker", l -> l.withTime(new TimeMap.Straight(0.5, -1))));
         assertThat(backwards.track()).isNull();
         assertThat(backwards.why()).contains("Maker", "does not run as filmed");
@@ -104,7 +108,8 @@ class ShotSoundTest {
         for (int i = 0; i < moments.length; i++) {
             assertThat(t.loudness().at(moments[i])).isCloseTo(factors[i], Offset.offset(1e-4));
         }
-        assertThat(of(shot.withLayers(List.of()).withSound(Sound.AS_FILMED.withOf(new SoundSource.OfTake("maker-1")))).from()).isEqualTo("Maker at bench");
+        assertThat(of(shot.withLayers(List.of()).withSound(Sound.AS_FILMED.withOf(new SoundSource.OfTake("maker-1")))).from())
+                .isEqualTo("Maker at bench");
         assertThat(of(shot.withSound(Sound.AS_FILMED.withOf(new SoundSource.Silent()))).track()).isNull();
     }
 
@@ -112,7 +117,8 @@ class ShotSoundTest {
     void whatCannotBeHeardIsSaid() throws Exception {
         Files.writeString(home.resolve("outside.wav"), "no");
         for (String word : List.of("take:nobody", "take:clean-1", "file:gone.wav", "file:" + home.resolve("outside.wav"))) {
-            assertThatExceptionOfType(FootageException.class).as(word).isThrownBy(() -> of(shot.withSound(Sound.AS_FILMED.withOf(SoundSource.of(word)))));
+            assertThatExceptionOfType(FootageException.class).as(word)
+                    .isThrownBy(() -> of(shot.withSound(Sound.AS_FILMED.withOf(SoundSource.of(word)))));
         }
     }
 

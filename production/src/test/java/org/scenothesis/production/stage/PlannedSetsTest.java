@@ -39,7 +39,8 @@ class PlannedSetsTest {
     }
 
     private static Shot shot(String illusion) {
-        return ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals(illusion)).findFirst().orElseThrow().into(new Shot("7", 7, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
+        return ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals(illusion)).findFirst().orElseThrow()
+                .into(new Shot("7", 7, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
     }
 
     private static List<Staged> sets(String illusion) {
@@ -72,7 +73,8 @@ class PlannedSetsTest {
             for (Staged s : sets(illusion)) {
                 SetView v = s.view(s.hardest());
                 boolean any = v.lamps().stream().filter(p -> ((Lamp) p.thing()).kind().carried()).anyMatch(v::inPicture);
-                boolean said = s.proved(s.hardest(), RULES, false).stream().filter(p -> p.finding().measure() == Measure.LAMP_SEEN).anyMatch(p -> p.finding().value() > 0);
+                boolean said = s.proved(s.hardest(), RULES, false).stream().filter(p -> p.finding().measure() == Measure.LAMP_SEEN)
+                        .anyMatch(p -> p.finding().value() > 0);
                 assertThat(said).as(illusion).isEqualTo(any);
                 sets++;
                 seen += any ? 1 : 0;
@@ -110,7 +112,8 @@ class PlannedSetsTest {
             assertThat(v.stands(lamp)).isEqualTo(lamp.equals(below));
         }
         Piece beside = above.put(new Spot(3, 3.4, 0));
-        assertThat(new SetView(s.stage().withFloor(f -> f.withPieces(List.of(cloth, beside))), "", 1600, 900).stands(beside)).as("beside the cloth it needs one").isTrue();
+        assertThat(new SetView(s.stage().withFloor(f -> f.withPieces(List.of(cloth, beside))), "", 1600, 900).stands(beside))
+                .as("beside the cloth it needs one").isTrue();
     }
 
     @Test
@@ -122,7 +125,8 @@ class PlannedSetsTest {
         Plate both = new Plate("p", "P", PlateRole.CLEAN, Spike.T, "A", "", 4, takes);
         Plate none = new Plate("q", "Q", PlateRole.CLEAN, Spike.L, "A", "", 4, takes.subList(0, 1));
         Shot s = Rehearsing.alone(new Shot("1", 1, "", "", 6, List.of(), List.of(), List.of(both, none), List.of(), null));
-        assertThat(s.plates().getFirst().takes()).singleElement().satisfies(t -> assertThat(Rehearsing.faults(t)).contains(Set.of(Fault.BUMP)));
+        assertThat(s.plates().getFirst().takes()).singleElement().satisfies(t -> assertThat(Rehearsing.faults(t))
+                .contains(Set.of(Fault.BUMP)));
         assertThat(s.plates().getLast().takes()).isEmpty();
     }
 }

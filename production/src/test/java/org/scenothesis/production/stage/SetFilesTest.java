@@ -76,7 +76,8 @@ class SetFilesTest {
     @BeforeEach
     void staged() {
         shot = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals("inside-the-lantern")).findFirst().orElseThrow()
-                .into(new Shot("14", 14, "Inside", "", 6, List.of(), List.of(), List.of(), List.of(), null)).withSetting(x -> x.withFact("clothWideM", "6").withFact("clothHighM", "6"));
+                .into(new Shot("14", 14, "Inside", "", 6, List.of(), List.of(), List.of(), List.of(), null))
+                .withSetting(x -> x.withFact("clothWideM", "6").withFact("clothHighM", "6"));
         plan = Breakdown.plan(shot, RULES);
         set = Stagings.of(shot, plan, RULES).stream().filter(s -> !s.wanted().isEmpty()).findFirst().orElseThrow();
     }
@@ -95,7 +96,8 @@ class SetFilesTest {
         var svg = DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(temp.resolve("set.svg").toFile());
         assertThat(svg.getDocumentElement().getTagName()).isEqualTo("svg");
         assertThat(Files.readString(temp.resolve("set.svg"))).contains("6.00 m", "1.50 m", "green cloth");
-        assertThatThrownBy(() -> sheet().write(temp.resolve("set.docx"), RULES)).isInstanceOf(StoreException.class).hasMessageContaining(".svg, .pdf or .html");
+        assertThatThrownBy(() -> sheet().write(temp.resolve("set.docx"), RULES)).isInstanceOf(StoreException.class)
+                .hasMessageContaining(".svg, .pdf or .html");
     }
 
     @ParameterizedTest
@@ -109,7 +111,8 @@ class SetFilesTest {
         assertThat(camera.getMatrix()[13]).as("its height").isCloseTo((float) set.stage().camera().position().value().y(), within(1e-4f));
         // Our Z runs away from the camera, theirs towards it: what it looks at lies at less.
         assertThat(camera.getMatrix()[10]).isGreaterThan(0.9f);
-        assertThatThrownBy(() -> SetScene.write(set.view(""), temp.resolve("set.obj"))).isInstanceOf(StoreException.class).hasMessageContaining(".glb or .gltf");
+        assertThatThrownBy(() -> SetScene.write(set.view(""), temp.resolve("set.obj"))).isInstanceOf(StoreException.class)
+                .hasMessageContaining(".glb or .gltf");
     }
 
     @Test
@@ -118,12 +121,18 @@ class SetFilesTest {
         String text = ProductionJson.write(p, null);
         assertThat(text).contains("\"is\" : \"backdrop\"", "\"place\" : \"room\"");
         assertThat(ProductionJson.read(temp, text, "").production()).isEqualTo(p);
-        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(Path.of("..", "docs", "production.schema.json")));
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(Files.readString(Path.of("..", "docs", "production.schema.json")));
         assertThat(schema.validate(new ObjectMapper().readTree(text))).isEmpty();
-        assertThat(schema.validate(new ObjectMapper().readTree(text.replace("\"is\" : \"backdrop\"", "\"is\" : \"curtain\"")))).isNotEmpty();
-        assertThatThrownBy(() -> ProductionJson.read(temp, text.replace("\"is\" : \"backdrop\"", "\"is\" : \"curtain\""), "")).isInstanceOf(StoreException.class);
-        assertThatThrownBy(() -> ProductionJson.read(temp, text.replaceFirst("\"elsewhere\" : \\{\\s*\"([^\"]+)\" : \"[^\"]+\"", "\"elsewhere\" : { \"$1\" : \"gone\""), "")).hasMessageContaining("is not among the set-ups");
-        assertThatThrownBy(() -> ProductionJson.read(temp, text.replaceFirst("\"wrinkle\" : \\{\\s*\"origin\" : \"assumed\",\\s*\"value\" : [0-9.]+", "\"wrinkle\" : { \"origin\" : \"assumed\", \"value\" : 7"), "")).hasMessageContaining("wrinkle");
+        assertThat(schema.validate(new ObjectMapper().readTree(text.replace("\"is\" : \"backdrop\"", "\"is\" : \"curtain\""))))
+                .isNotEmpty();
+        assertThatThrownBy(() -> ProductionJson.read(temp, text.replace("\"is\" : \"backdrop\"", "\"is\" : \"curtain\""), ""))
+                .isInstanceOf(StoreException.class);
+        assertThatThrownBy(() -> ProductionJson.read(temp, text.replaceFirst("\"elsewhere\" : \\{\\s*\"([^\"]+)\" : \"[^\"]+\"",
+                "\"elsewhere\" : { \"$1\" : \"gone\""), "")).hasMessageContaining("is not among the set-ups");
+        assertThatThrownBy(() ->
+                ProductionJson.read(temp, text.replaceFirst("\"wrinkle\" : \\{\\s*\"origin\" : \"assumed\",\\s*\"value\" : [0-9.]+",
+                "\"wrinkle\" : { \"origin\" : \"assumed\", \"value\" : 7"), "")).hasMessageContaining("wrinkle");
     }
 
     @Test
@@ -133,15 +142,18 @@ class SetFilesTest {
         Production p = new Production("t", List.of(Stagings.kept(shot, both)), RULES);
         String text = ProductionJson.write(p, null);
         assertThat(ProductionJson.read(temp, text, "").production()).isEqualTo(p);
-        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(Path.of("..", "docs", "production.schema.json")));
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(Files.readString(Path.of("..", "docs", "production.schema.json")));
         assertThat(schema.validate(new ObjectMapper().readTree(text))).isEmpty();
         // As it was written before there were turns.
         String older = text.replaceAll(",\\s*\"turns\" : \\{[^{}]*(\\{[^{}]*\\}[^{}]*)?\\}", "");
         assertThat(older).doesNotContain("turns");
-        assertThat(ProductionJson.read(temp, older, "").production().shots().getFirst().elsewhere().get(both.group()).stage().floor().turns()).isEmpty();
+        assertThat(ProductionJson.read(temp, older, "").production().shots().getFirst().elsewhere().get(both.group()).stage().floor()
+                .turns()).isEmpty();
         assertThat(both.view(both.hardest()).panDeg()).isEqualTo(set.stage().panDeg() + 12);
         SetScene.write(both.view(both.hardest()), temp.resolve("two.glb"));
-        List<NodeModel> cameras = new GltfModelReader().read(temp.resolve("two.glb").toUri()).getNodeModels().stream().filter(n -> n.getCameraModel() != null).toList();
+        List<NodeModel> cameras = new GltfModelReader().read(temp.resolve("two.glb").toUri()).getNodeModels().stream()
+                .filter(n -> n.getCameraModel() != null).toList();
         assertThat(cameras).extracting(NodeModel::getName).containsExactly("camera", "camera 2");
         assertThat(cameras.get(1).getMatrix()[12]).isEqualTo(2f);
     }
@@ -150,13 +162,16 @@ class SetFilesTest {
     @Test
     void whatIsDrawnAsideIsPlannedForATurnedCamera() {
         Shot aside = shot.withIllusions(shot.illusions().stream().map(w -> w.withFact(Fact.ACROSS_M.key(), "0.1")).toList());
-        Staged s = Stagings.of(aside, Breakdown.plan(aside, RULES), RULES).stream().filter(x -> !x.wanted().isEmpty()).findFirst().orElseThrow();
+        Staged s = Stagings.of(aside, Breakdown.plan(aside, RULES), RULES).stream().filter(x -> !x.wanted().isEmpty()).findFirst()
+                .orElseThrow();
         double asideDeg = s.wanted().get(s.hardest()).asideDeg();
         assertThat(asideDeg).isBetween(2.0, 60.0);
         assertThat(s.stage().floor().turn(s.hardest())).isEqualTo(new Given.Assumed<>(-asideDeg, Stagings.PLANNED));
-        assertThat(s.proved(s.hardest(), RULES).stream().filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst().orElseThrow().finding().verdict()).isEqualTo(Verdict.HOLDS);
+        assertThat(s.proved(s.hardest(), RULES).stream().filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst().orElseThrow()
+                .finding().verdict()).isEqualTo(Verdict.HOLDS);
         Staged straight = s.with(s.stage().withFloor(f -> f.withTurns(Map.of())));
-        assertThat(straight.proved(s.hardest(), RULES).stream().filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst().orElseThrow().finding().value()).isCloseTo(asideDeg, within(0.5));
+        assertThat(straight.proved(s.hardest(), RULES).stream().filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst()
+                .orElseThrow().finding().value()).isCloseTo(asideDeg, within(0.5));
     }
 
     /// The plate is filmed on the set as the program suggested it, and measured as any other: what was worked out is what is found.
@@ -164,29 +179,39 @@ class SetFilesTest {
     void whatIsRehearsedIsMeasuredAsItWasPredicted() throws Exception {
         Production p = new Production("t", List.of(shot), RULES);
         Staged good = set.with(set.suggested(set.hardest(), RULES, Stagings.means(shot, 3, OwnedKit.NOTHING), () -> true).stage());
-        assertThat(good.proved(good.hardest(), RULES).stream().filter(q -> q.finding().verdict() == Verdict.REDO).map(q -> q.finding().measure())).as("what was suggested; who stands on the screen's floor gets its colour").isSubsetOf(Measure.CLOTH_RETURN);
-        List<PlateNeed> plates = good.needs().stream().filter(n -> n.key().equals(good.hardest()) || n.role() == PlateRole.SCREEN_ONLY).toList();
+        assertThat(good.proved(good.hardest(), RULES).stream().filter(q -> q.finding().verdict() == Verdict.REDO)
+                .map(q -> q.finding().measure())).as("what was suggested; who stands on the screen's floor gets its colour")
+                .isSubsetOf(Measure.CLOTH_RETURN);
+        List<PlateNeed> plates = good.needs().stream().filter(n -> n.key().equals(good.hardest()) || n.role() == PlateRole.SCREEN_ONLY)
+                .toList();
         try (ProductionFolder folder = ProductionFolder.create(temp.resolve("p"), p); Bands bands = Bands.allCores()) {
             Rehearsing.Wish wish = new Rehearsing.Wish(320, 0.5, 24, Set.of());
             List<Rehearsing.Filmed> filmed = Rehearsing.film(folder, shot, good, plates, wish, bands, (done, of) -> true);
             assertThat(filmed).hasSize(plates.size()).allSatisfy(f -> assertThat(folder.path().resolve(f.footage())).exists());
             Shot taken = Rehearsing.taken(shot, plan, filmed);
-            assertThat(taken.plates()).hasSize(plates.size()).allSatisfy(q -> assertThat(q.takes()).singleElement().satisfies(t -> assertThat(t.note()).isEqualTo(Rehearsing.NOTE)));
+            assertThat(taken.plates()).hasSize(plates.size()).allSatisfy(q -> assertThat(q.takes()).singleElement()
+                    .satisfies(t -> assertThat(t.note()).isEqualTo(Rehearsing.NOTE)));
             folder.save(folder.production().withShot(shot.id(), x -> taken));
             Measured m = new Surveyor(folder, bands).survey(taken, List.of(), Measured.NOTHING, (done, of) -> true, x -> {});
             String plate = taken.plates().stream().filter(q -> q.need().equals(good.hardest())).findFirst().orElseThrow().id();
             List<Finding> found = new Judge(folder).of(taken, m, RULES).of(plate).findings();
-            assertThat(found.stream().filter(f -> f.measure() == Measure.SPILL).findFirst().orElseThrow().verdict()).as("it keys: %s", found).isNotEqualTo(Verdict.NOT_MEASURED);
-            Path bare = folder.path().resolve(filmed.stream().filter(f -> !f.need().equals(good.hardest())).findFirst().orElseThrow().footage());
+            assertThat(found.stream().filter(f -> f.measure() == Measure.SPILL).findFirst().orElseThrow().verdict())
+                    .as("it keys: %s", found).isNotEqualTo(Verdict.NOT_MEASURED);
+            Path bare = folder.path().resolve(filmed.stream().filter(f -> !f.need().equals(good.hardest())).findFirst().orElseThrow()
+                    .footage());
             assertThat(seen(good, filmed, folder)).as("whoever is filmed is in the picture").isTrue();
-            double predicted = good.proved(good.hardest(), RULES).stream().filter(q -> q.finding().measure() == Measure.CLOTH_EVEN).findFirst().orElseThrow().finding().value();
+            double predicted = good.proved(good.hardest(), RULES).stream().filter(q -> q.finding().measure() == Measure.CLOTH_EVEN)
+                    .findFirst().orElseThrow().finding().value();
             // The folds come on top of what the lamps leave uneven.
-            assertThat(evenness(good, ImageIO.read(bare.toFile()))).as("the cloth in the frame of the screen alone").isBetween(predicted - 0.2, predicted + 0.45);
+            assertThat(evenness(good, ImageIO.read(bare.toFile()))).as("the cloth in the frame of the screen alone")
+                    .isBetween(predicted - 0.2, predicted + 0.45);
             // A second rehearsal is a second take.
-            Shot again = Rehearsing.taken(taken, plan, Rehearsing.film(folder, taken, good, plates.subList(0, 1), new Rehearsing.Wish(64, 0.1, 1, Set.of(Fault.WRINKLES)), bands, (done, of) -> true));
+            Shot again = Rehearsing.taken(taken, plan, Rehearsing.film(folder, taken, good, plates.subList(0, 1),
+                    new Rehearsing.Wish(64, 0.1, 1, Set.of(Fault.WRINKLES)), bands, (done, of) -> true));
             assertThat(again.plate(plate).orElseThrow().takes()).hasSize(2);
             List<Path> before = files(folder);
-            assertThatThrownBy(() -> Rehearsing.film(folder, taken, good, plates, wish, bands, (done, of) -> done < 2)).isInstanceOf(Stopped.class);
+            assertThatThrownBy(() -> Rehearsing.film(folder, taken, good, plates, wish, bands, (done, of) -> done < 2))
+                    .isInstanceOf(Stopped.class);
             assertThat(files(folder)).as("nothing is left of what was stopped").isEqualTo(before);
         }
     }

@@ -60,22 +60,27 @@ class StagedIllusionsTest {
         Shot s = shot(illusion);
         BreakdownPlan plan = Breakdown.plan(s, RULES);
         List<Staged> sets = Stagings.of(s, plan, RULES);
-        assertThat(sets.stream().map(Staged::group)).as("a set for every camera").containsExactlyInAnyOrderElementsOf(plan.cards().stream().map(c -> c.group()).distinct().toList());
+        assertThat(sets.stream().map(Staged::group)).as("a set for every camera").containsExactlyInAnyOrderElementsOf(plan.cards().stream()
+                .map(c -> c.group()).distinct().toList());
         for (Staged set : sets) {
             assertThat(set.byHand()).isFalse();
             for (PlateNeed n : set.needs()) {
                 boolean onCloth = n.region().clothWideM() > 0 && n.region().sweep().awayM() > 0 && !n.about().isEmpty();
                 List<Piece> there = set.view(n.key()).pieces();
                 if (onCloth) {
-                    assertThat(there).as(n.key()).anyMatch(p -> p.thing() instanceof Body).anyMatch(p -> p.thing() instanceof Backdrop).anyMatch(p -> p.thing() instanceof Lamp);
-                    Proved room = set.proved(n.key(), RULES).stream().filter(p -> p.finding().measure() == Measure.CLOTH_ROOM).findFirst().orElseThrow();
+                    assertThat(there).as(n.key()).anyMatch(p -> p.thing() instanceof Body).anyMatch(p -> p.thing() instanceof Backdrop)
+                            .anyMatch(p -> p.thing() instanceof Lamp);
+                    Proved room = set.proved(n.key(), RULES).stream().filter(p -> p.finding().measure() == Measure.CLOTH_ROOM).findFirst()
+                            .orElseThrow();
                     // A cloth whose size was told may be too small, and that is said.
                     boolean small = s.setting().facts().containsKey("clothHighM") || s.setting().facts().containsKey("clothWideM");
-                    assertThat(room.finding().verdict()).as(illusion + " " + n.key() + " " + room.finding().value() + StageWords.remedy(room)).matches(v -> v == Verdict.HOLDS || small);
+                    assertThat(room.finding().verdict()).as(illusion + " " + n.key() + " " + room.finding()
+                            .value() + StageWords.remedy(room)).matches(v -> v == Verdict.HOLDS || small);
                 }
                 for (Proved p : set.proved(n.key(), RULES)) {
                     assertThat(StageWords.line(p)).doesNotContain("{").doesNotContain("finding.").doesNotContain("NaN");
-                    assertThat(StageWords.remedy(p)).doesNotContain("{").doesNotContain("fix.").doesNotContain("NaN").doesNotContain("\u221e");
+                    assertThat(StageWords.remedy(p)).doesNotContain("{").doesNotContain("fix.").doesNotContain("NaN")
+                            .doesNotContain("\u221e");
                     assertThat(StageWords.rests(p, set.stage())).doesNotContain("rests.");
                     assertThat(p.finding().verdict() == Verdict.HOLDS || !StageWords.remedy(p).isEmpty()).as(StageWords.line(p)).isTrue();
                 }
@@ -98,14 +103,16 @@ class StagedIllusionsTest {
     @Test
     void whatIsStagedByHandStaysAndGoesBackToThePlan() {
         Shot s = shot("inside-the-lantern");
-        Staged set = staged(s).stream().filter(x -> x.stage().floor().pieces().stream().anyMatch(p -> p.thing() instanceof Body)).findFirst().orElseThrow();
+        Staged set = staged(s).stream().filter(x -> x.stage().floor().pieces().stream().anyMatch(p -> p.thing() instanceof Body))
+                .findFirst().orElseThrow();
         String cloth = set.stage().floor().pieces().stream().filter(p -> p.thing() instanceof Backdrop).findFirst().orElseThrow().id();
         Stage moved = set.stage().withFloor(f -> f.with(cloth, p -> p.put(p.at().at(0.4, 8))));
         Shot kept = Stagings.kept(s, set.with(moved));
         Staged again = staged(kept).stream().filter(x -> x.group().equals(set.group())).findFirst().orElseThrow();
         assertThat(again.byHand()).isTrue();
         assertThat(again.stage().floor().piece(cloth).orElseThrow().at().x()).isEqualTo(0.4);
-        assertThat(staged(Stagings.planned(kept, set.group())).stream().filter(x -> x.group().equals(set.group())).findFirst().orElseThrow().stage()).isEqualTo(set.stage());
+        assertThat(staged(Stagings.planned(kept, set.group())).stream().filter(x -> x.group().equals(set.group())).findFirst().orElseThrow()
+                .stage()).isEqualTo(set.stage());
     }
 
     @Test

@@ -16,9 +16,11 @@ import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.testkit.CaseFiles;
 
-/// The demo's file with parts of it changed by hand: what is taken comes back as it was, what is refused is said in plain words and left as it was.
+/// The demo's file with parts of it changed by hand: what is taken comes back as it was, what is refused is said in plain words and left as
+/// it was.
 ///
-/// - `set`: other values by pointer; `raw`: the same as raw text; `text`: another text altogether; `before`: put before the first letter; `kept`: what the file says once it was read and saved.
+/// - `set`: other values by pointer; `raw`: the same as raw text; `text`: another text altogether; `before`: put before the first letter;
+///   `kept`: what the file says once it was read and saved.
 class DocumentCasesTest {
     private static final ObjectMapper JSON = new ObjectMapper();
 

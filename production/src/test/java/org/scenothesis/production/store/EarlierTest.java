@@ -20,13 +20,15 @@ class EarlierTest {
         Instant[] now = {START};
         Earlier earlier = new Earlier(folder, () -> now[0]);
         int n = 0;
-        for (Duration at = Duration.ZERO; at.toDays() < 40; at = at.plus(at.toHours() == 40 * 24 - 1 ? Duration.ofSeconds(20) : Duration.ofMinutes(41))) {
+        for (Duration at = Duration.ZERO; at.toDays() < 40; at = at.plus(at.toHours() == 40 * 24 - 1 ? Duration.ofSeconds(20)
+                : Duration.ofMinutes(41))) {
             now[0] = START.plus(at);
             earlier.keep("state " + n++);
         }
         var all = earlier.all();
         assertThat(all.size()).isBetween(45, 10 + 25 + 31);
-        assertThat(Duration.between(all.get(1).at(), all.get(0).at())).isGreaterThanOrEqualTo(Duration.ofMinutes(1)).isLessThan(Duration.ofMinutes(2));
+        assertThat(Duration.between(all.get(1).at(), all.get(0).at())).isGreaterThanOrEqualTo(Duration.ofMinutes(1))
+                .isLessThan(Duration.ofMinutes(2));
         assertThat(Duration.between(all.getLast().at(), now[0]).toDays()).isBetween(28L, 30L);
         assertThat(Earlier.text(all.getLast().file())).startsWith("state ");
     }

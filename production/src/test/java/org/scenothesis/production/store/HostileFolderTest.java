@@ -74,7 +74,8 @@ class HostileFolderTest {
 
     @ParameterizedTest
     @ValueSource(strings = {
-        ".lock", ".lock-owner", "production.json.part", "production.previous.json", "production.previous.json.part", ".cache/contents", "renders/X.mkv", "renders/X.mkv.part",
+        ".lock", ".lock-owner", "production.json.part", "production.previous.json", "production.previous.json.part", ".cache/contents",
+                "renders/X.mkv", "renders/X.mkv.part",
         "renders/X/.rendered", "renders/X/frame-000000.png.part", "renders/X/.making-frame-000000.png"
     })
     void noLinkToAFileIsWrittenThrough(String name) throws Exception {
@@ -151,7 +152,8 @@ class HostileFolderTest {
         Files.walk(folder.resolve("footage")).sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
         Files.createSymbolicLink(folder.resolve("footage"), outside);
         try (ProductionFolder f = ProductionFolder.open(folder)) {
-            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> f.bringIn(victim)).withMessageContaining("outside the production");
+            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> f.bringIn(victim))
+                    .withMessageContaining("outside the production");
         }
         assertThat(outside).isEmptyDirectory();
     }

@@ -85,7 +85,8 @@ class JournalTest {
             assertThat(Files.size(file)).isLessThanOrEqualTo(largest);
         }
         journal.state(202, document, before, titled("13", "The last").apply(before), tree);
-        assertThat(new Journal(folder, largest).recovered(folder.resolve("production.json"), document, before).shot("13").title()).isEqualTo("The last");
+        assertThat(new Journal(folder, largest).recovered(folder.resolve("production.json"), document, before).shot("13").title())
+                .isEqualTo("The last");
         assertThat(reopened().shot("13").title()).isEqualTo("The last");
     }
 
@@ -104,7 +105,8 @@ class JournalTest {
     void aJournalThatMakesNoSenseHarmsNothing() throws Exception {
         ProductionFolder.create(folder, LanternWorks.production()).close();
         String hash = Journal.hash(Files.readAllBytes(folder.resolve("production.json")));
-        Files.writeString(folder.resolve(Journal.FILE), "{\"revision\":0,\"hash\":\"" + hash + "\",\"order\":[]}\n{\"revision\":2,\"hash\":\"\",\"order\":[\"12\"],\"changed\":{\"schema\":6}}\nnoise\n");
+        Files.writeString(folder.resolve(Journal.FILE), "{\"revision\":0,\"hash\":\"" + hash
+                + "\",\"order\":[]}\n{\"revision\":2,\"hash\":\"\",\"order\":[\"12\"],\"changed\":{\"schema\":6}}\nnoise\n");
         assertThat(reopened()).isEqualTo(LanternWorks.production());
         Path outside = Files.write(folder.resolveSibling(folder.getFileName() + "-outside"), "precious".getBytes(StandardCharsets.UTF_8));
         Files.createSymbolicLink(folder.resolve(Journal.FILE), outside);

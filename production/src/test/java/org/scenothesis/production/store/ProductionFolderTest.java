@@ -97,7 +97,8 @@ class ProductionFolderTest {
             assertThat(first.writable()).isTrue();
             assertThat(second.writable()).isFalse();
             assertThat(second.holder()).isEqualTo(String.valueOf(ProcessHandle.current().pid()));
-            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> second.save(second.production())).withMessageContaining("open elsewhere");
+            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> second.save(second.production()))
+                    .withMessageContaining("open elsewhere");
         }
         try (ProductionFolder again = ProductionFolder.open(folder)) {
             assertThat(again.writable()).isTrue();
@@ -130,7 +131,8 @@ class ProductionFolderTest {
 
     @Test
     void aFolderWithoutAProductionIsSaid() {
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("no production.json");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder))
+                .withMessageContaining("no production.json");
     }
 
     @Test
@@ -143,7 +145,8 @@ class ProductionFolderTest {
     void aNameThatStandsTwiceIsSaidWithItsLine() throws Exception {
         make();
         Files.writeString(file(), Files.readString(file()).replaceFirst("\"schema\" : (\\d+),", "\"schema\" : $1,\n\"title\" : \"x\","));
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("title").withMessageContaining("twice").withMessageContaining("line");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("title")
+                .withMessageContaining("twice").withMessageContaining("line");
     }
 
     @Test
@@ -151,12 +154,15 @@ class ProductionFolderTest {
         make();
         ObjectNode t = tree();
         var shots = t.putArray("shots");
-        ObjectNode one = (ObjectNode) new ObjectMapper().readTree(ProductionJson.write(LanternWorks.production().withShot("13", x -> x.withPlates(List.of()).withLayers(List.of())), null)).at("/shots/1");
+        ObjectNode one = (ObjectNode) new ObjectMapper()
+                .readTree(ProductionJson.write(LanternWorks.production()
+                .withShot("13", x -> x.withPlates(List.of()).withLayers(List.of())), null)).at("/shots/1");
         for (int i = 0; i < 20_000; i++) {
             shots.add(one.deepCopy().put("id", "s" + i).put("story", ""));
         }
         Files.writeString(file(), t.toString());
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining("20000 shots");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder))
+                .withMessageContaining("20000 shots");
     }
 
     @Test
@@ -192,7 +198,8 @@ class ProductionFolderTest {
             Files.delete(folder.resolve(".lock"));
             try (ProductionFolder second = ProductionFolder.open(folder)) {
                 assertThat(second.writable()).isTrue();
-                assertThatExceptionOfType(StoreException.class).isThrownBy(() -> first.save(first.production().withShots(List.of()))).withMessageContaining("open elsewhere");
+                assertThatExceptionOfType(StoreException.class).isThrownBy(() -> first.save(first.production().withShots(List.of())))
+                        .withMessageContaining("open elsewhere");
                 second.save(second.production().withShot("12", s -> s.told("Second", "", 4)));
             }
             assertThatExceptionOfType(ChangedOutsideException.class).isThrownBy(() -> first.save(first.production().withShots(List.of())));

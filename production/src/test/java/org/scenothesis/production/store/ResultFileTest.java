@@ -29,22 +29,27 @@ class ResultFileTest {
         ResultFile.write(ours, bytes("two"));
         assertThat(ours).hasContent("two");
         Files.writeString(ours, "what somebody wrote into it");
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.write(ours, bytes("three"))).withMessageContaining("was changed since");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.write(ours, bytes("three")))
+                .withMessageContaining("was changed since");
         Path theirs = Files.writeString(home.resolve("theirs.pdf"), "precious");
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.write(theirs, bytes("x"))).withMessageContaining("not made by this program").withMessageContaining("theirs.pdf");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.write(theirs, bytes("x")))
+                .withMessageContaining("not made by this program").withMessageContaining("theirs.pdf");
         Path link = Files.createSymbolicLink(home.resolve("link.pdf"), theirs);
         assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.write(link, bytes("x")));
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.mayBe(home, List.of("free.png", "theirs.pdf"))).as("one of several").withMessageContaining("theirs.pdf");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.mayBe(home, List.of("free.png", "theirs.pdf")))
+                .as("one of several").withMessageContaining("theirs.pdf");
         ResultFile.mayBe(home, List.of("free.png", "also-free.png"));
         assertThat(theirs).hasContent("precious");
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"production.json", "production.previous.json", ".lock", ".journal", ".results", "footage/new.png", ".cache/x.json", ".earlier/x"})
+    @ValueSource(strings = {"production.json", "production.previous.json", ".lock", ".journal", ".results", "footage/new.png",
+            ".cache/x.json", ".earlier/x"})
     void aProductionsOwnIsNeverAResult(String name) throws Exception {
         ProductionFolder.create(home, LanternWorks.production()).close();
         byte[] before = Files.readAllBytes(home.resolve("production.json"));
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.write(home.resolve(name), bytes("x"))).withMessageContaining("production's own");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.write(home.resolve(name), bytes("x")))
+                .withMessageContaining("production's own");
         assertThat(home.resolve("production.json")).hasBinaryContent(before);
         ResultFile.write(home.resolve("renders/plan.csv"), bytes("x"));
     }
@@ -58,7 +63,8 @@ class ResultFileTest {
         Files.createDirectories(p.resolve("renders"));
         Files.createSymbolicLink(p.resolve("renders/stills"), outside);
         for (String name : new String[] {"paper/book.pdf", "renders/stills/frame-000000.png"}) {
-            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.write(p.resolve(name), bytes("x"))).withMessageContaining("leads out");
+            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.write(p.resolve(name), bytes("x")))
+                    .withMessageContaining("leads out");
         }
         assertThat(outside).isEmptyDirectory();
         ResultFile.write(outside.resolve("typed.pdf"), bytes("x"));

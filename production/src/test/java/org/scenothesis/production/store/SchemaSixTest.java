@@ -52,7 +52,9 @@ class SchemaSixTest {
         String kept = ProductionJson.write(none, read.tree());
         assertThat(read(kept)).isEqualTo(none);
         assertThat(read(kept).setUps()).containsExactly(of);
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> read(text.replaceFirst("\"id\" : \"set-of-12\"", "\"id\" : \"gone\""))).withMessageContaining("set-of-12").withMessageContaining("set-ups");
+        assertThatExceptionOfType(StoreException.class)
+                .isThrownBy(() -> read(text.replaceFirst("\"id\" : \"set-of-12\"", "\"id\" : \"gone\""))).withMessageContaining("set-of-12")
+                .withMessageContaining("set-ups");
     }
 
     /// The golden files say the same of all kinds of steps, illusions and origins, each in its own words.
@@ -60,8 +62,10 @@ class SchemaSixTest {
     void aProductionOfSchemaSixIsTheSame() throws Exception {
         Production of = read(golden("production-6.json"));
         assertThat(of).isEqualTo(read(golden("production-7.json")));
-        assertThat(of.shots()).hasSize(18).anySatisfy(s -> assertThat(s.illusions()).isNotEmpty()).anySatisfy(s -> assertThat(s.tracks()).isNotEmpty());
-        assertThat(of.shots().stream().flatMap(s -> s.layers().stream()).flatMap(l -> l.steps().stream()).map(Step::getClass).distinct()).hasSizeGreaterThan(15);
+        assertThat(of.shots()).hasSize(18).anySatisfy(s -> assertThat(s.illusions()).isNotEmpty())
+                .anySatisfy(s -> assertThat(s.tracks()).isNotEmpty());
+        assertThat(of.shots().stream().flatMap(s -> s.layers().stream()).flatMap(l -> l.steps().stream()).map(Step::getClass).distinct())
+                .hasSizeGreaterThan(15);
     }
 
     /// What is written again says nothing in the old words, and keeps what this version does not know.
@@ -71,23 +75,27 @@ class SchemaSixTest {
         ((ObjectNode) old.at("/shots/0/layers/0")).put("colourOfTag", "red");
         ProductionJson.Read read = ProductionJson.read(HERE, old.toString(), "");
         String text = ProductionJson.write(read.production(), read.tree());
-        assertThat(text).doesNotContain("\"wonders\"", "\"trails\"", "\"schools\"", "\"presence\"", "\"told\"").contains("colourOfTag", "\"schema\" : " + ProductionJson.SCHEMA);
+        assertThat(text).doesNotContain("\"wonders\"", "\"trails\"", "\"schools\"", "\"presence\"", "\"told\"")
+                .contains("colourOfTag", "\"schema\" : " + ProductionJson.SCHEMA);
         assertThat(read(text)).isEqualTo(read.production());
     }
 
     @Test
     void whatIsOlderIsRefusedInASentence() throws Exception {
         String older = golden("production-6.json").replaceFirst("\"schema\": 6", "\"schema\": 5");
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> read(older)).withMessageContaining("schema 5").withMessageContaining("left as it is");
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> read(older)).withMessageContaining("schema 5")
+                .withMessageContaining("left as it is");
     }
 
     /// What a file says of a kind that this version does not know, or says of it incompletely, is named with its place.
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '"', value = {
-        "{'step':'zoom'}|shots[0].layers[0].steps[0].step, 'zoom' is no word it knows", "{'amount':1}|shots[0].layers[0].steps[0].step is missing",
+        "{'step':'zoom'}|shots[0].layers[0].steps[0].step, 'zoom' is no word it knows",
+                "{'amount':1}|shots[0].layers[0].steps[0].step is missing",
         "{'step':'grain','amount':1,'sizePx':null}|sizePx is null", "{'step':'grain','amount':1e9,'sizePx':1}|amount must lie in",
         "{'step':'opacity','share':{'still':null,'keys':[]}}|steps[0].share.still is null",
-        "{'step':'outline','softnessPx':1,'corners':{'still':[null],'keys':[]}}|steps[0].corners.still[0]", "{'step':'java.lang.String'}|is no word it knows",
+        "{'step':'outline','softnessPx':1,'corners':{'still':[null],'keys':[]}}|steps[0].corners.still[0]",
+        "{'step':'java.lang.String'}|is no word it knows",
         "[]|steps[0] is not what it should be"
     })
     void unknownStepsAreNamed(String step, String said) throws Exception {
@@ -97,6 +105,7 @@ class SchemaSixTest {
         ObjectNode tree = (ObjectNode) m.readTree(file.toFile());
         ((ObjectNode) tree.at("/shots/0/layers/0")).putArray("steps").add(m.readTree(step.replace('\'', '"')));
         Files.writeString(file, tree.toString());
-        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder)).withMessageContaining(said.replace('\'', '"'));
+        assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ProductionFolder.open(folder))
+                .withMessageContaining(said.replace('\'', '"'));
     }
 }

@@ -204,7 +204,8 @@ class StoreTest {
         store.apply("much", p -> {
             List<Shot> many = new ArrayList<>(p.shots());
             for (int i = 0; i < 260; i++) {
-                many.add(p.shot("12").told("x".repeat(10), "y", 4).withIllusions(List.of()).withPlates(p.shot("12").plates()).renamed("n" + i, 100 + i));
+                many.add(p.shot("12").told("x".repeat(10), "y", 4).withIllusions(List.of()).withPlates(p.shot("12").plates())
+                        .renamed("n" + i, 100 + i));
             }
             return p.withShots(many);
         });

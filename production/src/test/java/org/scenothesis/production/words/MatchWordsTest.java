@@ -33,10 +33,12 @@ import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
 
 class MatchWordsTest {
-    private static final PictureCamera KNOWN = PictureCamera.known(1280, 720, new Estimate(1245, 12), new Estimate(-3, 0.1), Estimate.exact(0), new Estimate(1.42, 0.02));
+    private static final PictureCamera KNOWN = PictureCamera.known(1280, 720, new Estimate(1245, 12), new Estimate(-3, 0.1),
+            Estimate.exact(0), new Estimate(1.42, 0.02));
 
     private static PictureLight from(double side, double up) {
-        return PictureLight.UNKNOWN.withHasKey(true).withAzimuthDeg(new Estimate(side, 0.5)).withElevationDeg(new Estimate(up, 0.4)).withKeyToFillStops(new Estimate(1.5, 0.1));
+        return PictureLight.UNKNOWN.withHasKey(true).withAzimuthDeg(new Estimate(side, 0.5)).withElevationDeg(new Estimate(up, 0.4))
+                .withKeyToFillStops(new Estimate(1.5, 0.1));
     }
 
     @Test
@@ -52,7 +54,8 @@ class MatchWordsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"-78, 36, '78\u00b0 left, 36\u00b0 high'", "30, 50, '30\u00b0 right, 50\u00b0 high'", "0.1, 20, '0\u00b0 ahead, 20\u00b0 high'"})
+    @CsvSource({"-78, 36, '78\u00b0 left, 36\u00b0 high'", "30, 50, '30\u00b0 right, 50\u00b0 high'",
+            "0.1, 20, '0\u00b0 ahead, 20\u00b0 high'"})
     void theLightIsSaidAsTheCameraSeesIt(double side, double up, String words) {
         assertThat(MatchWords.direction(from(side, up))).isEqualTo(words);
     }
@@ -60,21 +63,26 @@ class MatchWordsTest {
     @Test
     void whatMakesItSurerIsOneSentence() {
         assertThat(MatchWords.surer(KNOWN)).endsWith(".").doesNotContain("camera.");
-        assertThat(MatchWords.surer(PictureCamera.known(1280, 720, new Estimate(1245, 50), Estimate.exact(0), Estimate.exact(0), null))).contains("more steeply");
-        assertThat(MatchWords.surer(PictureCamera.known(1280, 720, Estimate.exact(1245), new Estimate(0, 1), Estimate.exact(0), null))).contains("longer edge");
+        assertThat(MatchWords.surer(PictureCamera.known(1280, 720, new Estimate(1245, 50), Estimate.exact(0), Estimate.exact(0), null)))
+                .contains("more steeply");
+        assertThat(MatchWords.surer(PictureCamera.known(1280, 720, Estimate.exact(1245), new Estimate(0, 1), Estimate.exact(0), null)))
+                .contains("longer edge");
         assertThat(MatchWords.surer(from(10, 30))).endsWith(".");
-        PictureLight pale = from(10, 30).withAzimuthDeg(new Estimate(10, 0.1)).withElevationDeg(new Estimate(30, 0.1)).withKeyToFillStops(new Estimate(1.5, 0.9));
+        PictureLight pale = from(10, 30).withAzimuthDeg(new Estimate(10, 0.1)).withElevationDeg(new Estimate(30, 0.1))
+                .withKeyToFillStops(new Estimate(1.5, 0.9));
         assertThat(MatchWords.surer(pale)).contains("once in the light");
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"nothing", "no-level", "verticals-only", "near-parallel", "one-point", "level-verticals", "one-vanishing-point", "unsure"})
+    @ValueSource(strings = {"nothing", "no-level", "verticals-only", "near-parallel", "one-point", "level-verticals",
+            "one-vanishing-point", "unsure"})
     void everyRefusalOfACameraHasASentence(String why) {
         assertThat(MatchWords.why(new PictureCamera.Refusal("focal", why))).endsWith(".").hasSizeGreaterThan(30);
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"no-camera", "no-shadow", "not-on-ground", "faint", "no-pair", "no-grey", "narrow", "sharp", "round", "round-even"})
+    @ValueSource(strings = {"no-camera", "no-shadow", "not-on-ground", "faint", "no-pair", "no-grey", "narrow", "sharp", "round",
+            "round-even"})
     void everyRefusalOfALightHasASentence(String why) {
         assertThat(MatchWords.why(new PictureLight.Refusal("x", why))).endsWith(".").hasSizeGreaterThan(30);
     }
@@ -101,9 +109,11 @@ class MatchWordsTest {
         Shot bare = new Shot("1", 1, "", "", 4, List.of(), List.of(), List.of(), List.of(), null);
         Stage to = MarkConversion.stage(null, KNOWN, from(-60, 40));
         assertThat(MatchWords.stands(bare, to)).contains("had no set before").endsWith("Undo takes it back.");
-        Shot staged = FirstStage.staged(bare, HandCamera.FRESH, 16 / 9.0).withLayers(List.of(Layer.of("l", "L", "p", SetPlace.at(Given.entered(new Vec(0, 0, 3)), new Vec(0, 0, 3)))));
+        Shot staged = FirstStage.staged(bare, HandCamera.FRESH, 16 / 9.0)
+                .withLayers(List.of(Layer.of("l", "L", "p", SetPlace.at(Given.entered(new Vec(0, 0, 3)), new Vec(0, 0, 3)))));
         String said = MatchWords.stands(staged, MarkConversion.stage(staged.stage(), KNOWN, from(-60, 40)));
-        assertThat(said).contains("lens 1.42 m high instead of 1.40 m").contains("view 54.4\u00b0 instead of 60.0\u00b0").contains("tilt").contains("1 layer placed by it");
+        assertThat(said).contains("lens 1.42 m high instead of 1.40 m").contains("view 54.4\u00b0 instead of 60.0\u00b0").contains("tilt")
+                .contains("1 layer placed by it");
         Shot again = FirstStage.staged(staged, MarkConversion.stage(staged.stage(), KNOWN, from(-60, 40)));
         assertThat(MatchWords.stands(again, again.stage())).contains("nothing changes");
         assertThat(again.stage().light().direction()).isInstanceOf(Given.Measured.class);
@@ -117,10 +127,12 @@ class MatchWordsTest {
         assertThat(MatchWords.direction(side)).as("a figure tells no height").isEqualTo("60\u00b0 left, height not known");
         assertThat(MatchWords.surer(side)).contains("hint only");
         assertThat(MatchWords.rim(new PictureLight.Rim(18.2, 5, new Neutral(2900, 0)))).isEqualTo("18\u00b0 right, 5\u00b0 high, 2900 K");
-        assertThat(MatchWords.rim(new PictureLight.Rim(-30, 12, null))).as("all of it is clipped").isEqualTo("30\u00b0 left, 12\u00b0 high");
+        assertThat(MatchWords.rim(new PictureLight.Rim(-30, 12, null))).as("all of it is clipped")
+                .isEqualTo("30\u00b0 left, 12\u00b0 high");
         assertThat(MatchWords.tape(Optional.of(new Estimate(2.5, 0.04)))).isEqualTo("2.50 m \u00b1 0.04");
         assertThat(MatchWords.tape(Optional.empty())).isEqualTo("no measure yet");
-        assertThat(StageWords.bare(new PictureLight.Rim(-30, 12, null))).isEqualTo("A rim from 30\u00b0 left, 12\u00b0 high is missing: no lamp is left for it.");
+        assertThat(StageWords.bare(new PictureLight.Rim(-30, 12, null)))
+                .isEqualTo("A rim from 30\u00b0 left, 12\u00b0 high is missing: no lamp is left for it.");
     }
 
     @Test
@@ -145,9 +157,11 @@ class MatchWordsTest {
             double cy = (i / 24 + 0.5) / 24;
             cells.add(cx > x && cx < x + 0.25 && cy > y && cy < y + 0.4 ? 0.0 : 0.5);
         }
-        BackgroundReport r = new BackgroundReport(BackgroundReport.CameraWork.STILL, List.of(), 0.4, 0, new BackgroundReport.Bars(0, 0, 0, 0), 1920, 1080, new Busy(24, 24, cells));
+        BackgroundReport r = new BackgroundReport(BackgroundReport.CameraWork.STILL, List.of(), 0.4, 0,
+                new BackgroundReport.Bars(0, 0, 0, 0), 1920, 1080, new Busy(24, 24, cells));
         Suitability s = Suitability.of("b", r, new Suitability.Wanted(0, 0, null, new Busy.Room(0.4, 0.7, 0.2, 0.3)));
         Suitability.Reason room = s.reasons().stream().filter(q -> q.question() == Suitability.Question.ROOM).findFirst().orElseThrow();
-        assertThat(MatchWords.reason(s, room)).contains("% of where the element goes moves by itself; it is quieter " + where.replace("\\", ""));
+        assertThat(MatchWords.reason(s, room)).contains("% of where the element goes moves by itself; it is quieter "
+                + where.replace("\\", ""));
     }
 }

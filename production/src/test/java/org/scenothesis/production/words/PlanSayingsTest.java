@@ -39,7 +39,8 @@ class PlanSayingsTest {
         for (Question q : Breakdown.questions(s, s.illusions().getFirst(), HouseRules.DEFAULT)) {
             for (String a : q.answers()) {
                 PlanDifference d = about.answer("w", q.fact(), a);
-                assertThat(DifferenceWords.brief(d)).as("%s %s", q.fact(), a).isNotBlank().doesNotContain("differs.").doesNotContain("onflict.");
+                assertThat(DifferenceWords.brief(d)).as("%s %s", q.fact(), a).isNotBlank().doesNotContain("differs.")
+                        .doesNotContain("onflict.");
                 assertThat(DifferenceWords.lines(d)).allSatisfy(l -> {
                     assertThat(l.what()).isNotBlank().doesNotContain("differs.").doesNotContain("figure.").doesNotContain("onflict.");
                     assertThat(l.mark()).isIn("+", "\u2212", "~");
@@ -56,7 +57,8 @@ class PlanSayingsTest {
             }
             boolean drawn = f == Fact.ACROSS_M || f == Fact.ACTOR_ACROSS_M || f == Fact.PLACES;
             assertThat(drawn || Words.has("ask." + f.key())).as(f.key()).isTrue();
-            f.answers().forEach(a -> assertThat(Words.has("answer." + f.key() + "." + a) || Words.has("answer." + a)).as("%s %s", f.key(), a).isTrue());
+            f.answers().forEach(a -> assertThat(Words.has("answer." + f.key() + "." + a) || Words.has("answer." + a))
+                    .as("%s %s", f.key(), a).isTrue());
         }
         Arrays.stream(Topic.values()).filter(t -> t != Topic.FIRST).forEach(t -> assertThat(Words.has("topic." + t)).as("%s", t).isTrue());
     }
@@ -68,8 +70,10 @@ class PlanSayingsTest {
             BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
             Stream<String> said = Stream.concat(
                     p.cards().stream().flatMap(c -> Stream.concat(CardWords.lines(p, c).stream(), Stream.of(CardWords.brief(c)))),
-                    p.needs().stream().flatMap(n -> Stream.concat(PlanWords.notes(n).stream(), Stream.of(PlanWords.why(p, n), PlanWords.skip(n), PlanWords.name(n)))));
-            assertThat(said).as(i.id()).allSatisfy(l -> assertThat(l).isNotBlank().doesNotContain("card.").doesNotContain("why.").doesNotContain("record.").doesNotContain("{"));
+                    p.needs().stream().flatMap(n -> Stream.concat(PlanWords.notes(n).stream(),
+                    Stream.of(PlanWords.why(p, n), PlanWords.skip(n), PlanWords.name(n)))));
+            assertThat(said).as(i.id()).allSatisfy(l -> assertThat(l).isNotBlank().doesNotContain("card.").doesNotContain("why.")
+                    .doesNotContain("record.").doesNotContain("{"));
         }
     }
 
@@ -77,7 +81,8 @@ class PlanSayingsTest {
     void whatAPlateHangsOnIsSaidWithWhetherItWasTold() {
         Shot s = shot(IllusionKind.FLOATS, Map.of("glows", "yes"));
         BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
-        List<String> said = new Influence(s, HouseRules.DEFAULT).causes(p.need("light-the-maker").orElseThrow()).stream().map(DifferenceWords::cause).toList();
+        List<String> said = new Influence(s, HouseRules.DEFAULT).causes(p.need("light-the-maker").orElseThrow()).stream()
+                .map(DifferenceWords::cause).toList();
         assertThat(said).contains("Does it give off light? Entered: yes. With \u201cno\u201d this plate is not needed.");
         assertThat(said).anySatisfy(c -> assertThat(c).contains("Assumed: filmed here"));
     }

@@ -23,7 +23,8 @@ import org.scenothesis.production.paper.PlanText;
 
 class PlanWordsTest {
     private static final String CODE =
-            "\\b(why|skip|because|figure|conflict|caution|kit|item|answer|ask|focus|record|position|sound|change|method|risk|name|role|part|light|clothes|wonder|school)\\.[a-zA-Z]";
+            "\\b(why|skip|because|figure|conflict|caution|kit|item|answer|ask|focus|record|position|sound|change|method|risk|name|role|"
+                    + "part|light|clothes|wonder|school)\\.[a-zA-Z]";
 
     private static Shot shot(Illusion w) {
         return new Shot("1", 1, "t", "", 6, List.of(w), List.of(), List.of(), List.of(), null);
@@ -73,7 +74,8 @@ class PlanWordsTest {
             assertThat(f.value()).isPositive().isFinite();
             assertThat(PlanWords.figure(f).name() + PlanWords.figure(f).how()).doesNotContain("figure.").doesNotContain("{");
         });
-        assertThat(ApproachDefaults.outcomes(s, both, HouseRules.DEFAULT)).containsOnlyKeys(s.ways()).allSatisfy((way, o) -> assertThat(o.setMinutes()).isPositive());
+        assertThat(ApproachDefaults.outcomes(s, both, HouseRules.DEFAULT)).containsOnlyKeys(s.ways())
+                .allSatisfy((way, o) -> assertThat(o.setMinutes()).isPositive());
     }
 
     @Test

@@ -20,14 +20,16 @@ import org.scenothesis.core.shot.PlateRole;
 
 class WordsTest {
     private static final Pattern NEVER = Pattern.compile(
-            "\\b(nobody|whoever|shall|anew|alike|foretold|told|lately|laid|lay|lies|look round|goes along|what counts|more room around|for want of|let go|taken back)\\b|(^|[.:] )What is [^?]*$",
+            "\\b(nobody|whoever|shall|anew|alike|foretold|told|lately|laid|lay|lies|look round|goes along|what counts|more room "
+                    + "around|for want of|let go|taken back)\\b|(^|[.:] )What is [^?]*$",
             Pattern.CASE_INSENSITIVE);
 
     @ParameterizedTest
     @EnumSource(Measure.class)
     void everyMeasureHasWordsForEveryVerdict(Measure m) {
         for (Verdict v : Verdict.values()) {
-            Words.Sentence s = Words.sentence(Finding.of(m, new Subject.OfPlate("p"), 1, new Limit(0.5, 2)).judged(v).detailed(3.0, 4.0, 5.0, 6.0));
+            Words.Sentence s = Words.sentence(Finding.of(m, new Subject.OfPlate("p"), 1, new Limit(0.5, 2)).judged(v)
+                    .detailed(3.0, 4.0, 5.0, 6.0));
             assertThat(s.title()).doesNotStartWith("finding.");
             assertThat(s.meaning()).doesNotContain("{").doesNotContain("finding.");
             if (v == Verdict.WATCH || v == Verdict.REDO) {
@@ -49,7 +51,8 @@ class WordsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"CAMERA, 1.8, 1.80 px", "EXPOSURE, -0.12, \u22120.12 stop", "EXPOSURE, 0.001, 0.00 stop", "WHITE_BALANCE, 7.4, +7 mired", "GREY_INSIDE, 0.02, 0.02 %", "ROLL, 0, still", "ROLL, 14.21, 14.2 s", "CAMERA, NaN, not measured"})
+    @CsvSource({"CAMERA, 1.8, 1.80 px", "EXPOSURE, -0.12, \u22120.12 stop", "EXPOSURE, 0.001, 0.00 stop", "WHITE_BALANCE, 7.4, +7 mired",
+            "GREY_INSIDE, 0.02, 0.02 %", "ROLL, 0, still", "ROLL, 14.21, 14.2 s", "CAMERA, NaN, not measured"})
     void numbersHaveTheirUnitsAndTrueSigns(Measure m, double v, String words) {
         assertThat(Words.value(m, v)).isEqualTo(words);
     }
@@ -90,7 +93,8 @@ class WordsTest {
 
     @Test
     void wordsOfTheHouseAreExplainedWhereTheyStand() {
-        assertThat(Words.meanings("white balance 12 mired, 0.80 stops")).extracting(m -> m.substring(0, m.indexOf(':'))).containsExactly("stop", "mired");
+        assertThat(Words.meanings("white balance 12 mired, 0.80 stops")).extracting(m -> m.substring(0, m.indexOf(':')))
+                .containsExactly("stop", "mired");
         assertThat(Words.meanings("Key to fill")).singleElement().asString().startsWith("key to fill: ");
         assertThat(Words.meanings("despill")).singleElement().asString().startsWith("spill, despill: ");
         assertThat(Words.meanings("unstoppable chokers")).isEmpty();

@@ -172,7 +172,8 @@ public final class BoardBench extends Bench {
         Label words = Text.of(c.words(), "number");
         words.setWrapText(true);
         words.setTextOverrun(OverrunStyle.ELLIPSIS);
-        Label verdict = Text.of(c.verdict() != Verdict.NOT_MEASURED ? Words.verdict(c.verdict()) : c.finding() != null && !Double.isNaN(c.finding().value()) ? "first look" : "", "muted", "small");
+        Label verdict = Text.of(c.verdict() != Verdict.NOT_MEASURED ? Words.verdict(c.verdict()) : c.finding() != null
+                && !Double.isNaN(c.finding().value()) ? "first look" : "", "muted", "small");
         HBox head = new HBox(6, new VerdictMark(c.verdict()), verdict);
         head.setAlignment(Pos.CENTER_LEFT);
         VBox box = new VBox(5, head, words);
@@ -244,17 +245,22 @@ public final class BoardBench extends Bench {
             paper.getChildren().addAll(
                     Text.of(Words.of("board-bench.this-shot-has-no-plates"), "paper-title"),
                     Text.block(Words.of("board-bench.tell-break-down-what-the"), "paper-text"),
-                    buttons(Text.button(Words.of("board-bench.break-it-down"), "paper-button", () -> session.bench().set(BenchName.BREAK_DOWN))));
+                    buttons(Text.button(Words.of("board-bench.break-it-down"), "paper-button", () -> session.bench()
+                    .set(BenchName.BREAK_DOWN))));
         } else if (next.isEmpty()) {
             Judgement.Known known = session.known();
             boolean measuring = !session.work().get().what().isEmpty();
             paper.getChildren().addAll(
-                    Text.of(known.all() ? "Everything holds" : measuring ? Words.of("board-bench.measuring-the-plates") : Words.of("board-bench.not-everything-is-known"), "paper-title"),
+                    Text.of(known.all() ? "Everything holds" : measuring ? Words.of("board-bench.measuring-the-plates")
+                    : Words.of("board-bench.not-everything-is-known"), "paper-title"),
                     Text.block(known.all()
                             ? Words.of("board-bench.all-measurements-are-made-strike", known.of())
-                            : Words.of("board-bench.of-measured-what-was-measured", known.measured(), known.of(), unknown(shot)), "paper-text"),
-                    buttons(Text.button(known.all() ? Words.of("board-bench.go-to-hand-over") : Words.of("board-bench.see-what-is-missing"), "paper-button", () -> {
-                        session.bench().set(known.all() ? BenchName.HAND_OVER : session.judgement().get().unmeasured().stream().findFirst().map(BenchName::of).orElse(BenchName.SHOOT));
+                            : Words.of("board-bench.of-measured-what-was-measured", known.measured(), known.of(), unknown(shot)),
+                            "paper-text"),
+                    buttons(Text.button(known.all() ? Words.of("board-bench.go-to-hand-over")
+                    : Words.of("board-bench.see-what-is-missing"), "paper-button", () -> {
+                        session.bench().set(known.all() ? BenchName.HAND_OVER : session.judgement().get().unmeasured().stream().findFirst()
+                                .map(BenchName::of).orElse(BenchName.SHOOT));
                     })));
         } else {
             paper.getChildren().addAll(advice(shot, next.get()));
@@ -271,7 +277,8 @@ public final class BoardBench extends Bench {
     private List<Node> advice(Shot shot, Finding f) {
         Words.Sentence s = Words.sentence(f);
         String plate = shot.plate(f.plate()).map(Plate::name).orElse(f.plate());
-        HBox head = new HBox(8, new VerdictMark(f.verdict()), Text.of(plate + ": " + s.title().toLowerCase(Locale.ROOT) + " " + s.value(), "paper-title"));
+        HBox head = new HBox(8, new VerdictMark(f.verdict()), Text.of(plate + ": " + s.title().toLowerCase(Locale.ROOT) + " " + s.value(),
+                "paper-title"));
         head.setAlignment(Pos.CENTER_LEFT);
         BenchName where = BenchName.of(f);
         return List.of(
@@ -305,7 +312,9 @@ public final class BoardBench extends Bench {
         box.setMinWidth(330);
         box.setPrefWidth(400);
         box.setMaxWidth(460);
-        box.getChildren().add(Text.of("Running order" + (steps.isEmpty() ? "" : Words.of("board-bench.about-min-on-set", Words.number(minutes, 0))), "column-head"));
+        box.getChildren().add(
+                Text.of("Running order" + (steps.isEmpty() ? "" : Words.of("board-bench.about-min-on-set", Words.number(minutes, 0))),
+                "column-head"));
         if (steps.isEmpty()) {
             box.getChildren().add(Text.block(Words.of("board-bench.break-down-has-no-illusion"), "muted"));
             return box;
@@ -322,7 +331,8 @@ public final class BoardBench extends Bench {
             Plate plate = have.get(s.need().key());
             bar.getChildren().add(block(s.job().minutes() * scale, plate == null ? Spike.number(i) : plate.spike()));
             names.getChildren().add(Text.of(
-                    String.format(Locale.ENGLISH, "%s  %s%s", PlanWords.clock(day.clock(s)), plate == null ? PlanWords.name(s.job()) : plate.name() + PlanWords.part(s.job()),
+                    String.format(Locale.ENGLISH, "%s  %s%s", PlanWords.clock(day.clock(s)), plate == null ? PlanWords.name(s.job())
+                    : plate.name() + PlanWords.part(s.job()),
                             s.changeMinutes() > 0 ? Words.of("board-bench.after-min-of-change", Math.round(s.changeMinutes())) : ""),
                     "small"));
             i++;

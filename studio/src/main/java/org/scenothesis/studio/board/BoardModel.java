@@ -41,7 +41,8 @@ final class BoardModel {
     static Cell cell(Shot shot, Plate plate, Column column, Judgement judgement) {
         if (column == Column.LAYERED) {
             Optional<Layer> used = shot.layers().stream().filter(l -> l.source().plates().contains(plate.id())).findFirst();
-            return used.map(l -> new Cell(Verdict.HOLDS, l.on() ? l.name() : "off", null)).orElse(new Cell(Verdict.NOT_MEASURED, "\u2013", null));
+            return used.map(l -> new Cell(Verdict.HOLDS, l.on() ? l.name() : "off", null))
+                    .orElse(new Cell(Verdict.NOT_MEASURED, "\u2013", null));
         }
         if (column == Column.EXPOSURE || column == Column.COLOUR) {
             if (plate.role().lightDiffersByDesign()) {
@@ -64,7 +65,8 @@ final class BoardModel {
         }
         return switch (f.measure()) {
             case BUMP -> Words.value(f) + " from f " + Words.number(f.details().getFirst(), 0);
-            case ROLL -> f.value() == 0 ? "still" : Words.value(f) + (f.verdict() == Verdict.HOLDS ? "" : " of " + Words.number(f.limit().holds(), 1));
+            case ROLL -> f.value() == 0 ? "still" : Words.value(f) + (f.verdict() == Verdict.HOLDS ? ""
+                    : " of " + Words.number(f.limit().holds(), 1));
             case DRIFT -> "drifts " + Words.value(f);
             case GREY_INSIDE -> Words.value(f) + " grey in";
             case GREY_OUTSIDE -> Words.value(f) + " grey out";

@@ -9,7 +9,8 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import org.scenothesis.core.breakdown.fact.Fact;
 
-/// Small drawings beside answers whose words are hard: where the picture comes from, who is in front, whether feet are seen, halves of a body.
+/// Small drawings beside answers whose words are hard: where the picture comes from, who is in front, whether feet are seen, halves of a
+/// body.
 final class AnswerDrawing {
     private static final double WIDE = 24;
     private static final double HIGH = 16;
@@ -64,7 +65,8 @@ final class AnswerDrawing {
     }
 
     private AnswerDrawing room() {
-        return add(new Line(5, 0, 5, 11), "answer-line").add(new Line(5, 11, WIDE, 11), "answer-line").add(new Line(5, 11, 0, 16), "answer-line");
+        return add(new Line(5, 0, 5, 11), "answer-line").add(new Line(5, 11, WIDE, 11), "answer-line")
+                .add(new Line(5, 11, 0, 16), "answer-line");
     }
 
     private AnswerDrawing hill() {
@@ -76,6 +78,7 @@ final class AnswerDrawing {
     }
 
     private AnswerDrawing half() {
-        return add(new Rectangle(10, 1, 4, 5), "answer-ink").add(new Rectangle(10, 9, 4, 6), "answer-ink").add(new Line(4, 7.5, 20, 7.5), "answer-line");
+        return add(new Rectangle(10, 1, 4, 5), "answer-ink").add(new Rectangle(10, 9, 4, 6), "answer-ink")
+                .add(new Line(4, 7.5, 20, 7.5), "answer-line");
     }
 }

@@ -84,7 +84,8 @@ final class AudienceView {
             out.addFirst(new Beat("begin", "it begins", 0));
         }
         if (out.size() < 2 && !shot.illusions().isEmpty()) {
-            out.add(new Beat("then", "it happens", (shot.illusions().getFirst().fromSeconds() + shot.illusions().getFirst().toSeconds()) / 2));
+            out.add(new Beat("then", "it happens", (shot.illusions().getFirst().fromSeconds() + shot.illusions().getFirst()
+                    .toSeconds()) / 2));
         }
         return out.subList(0, Math.min(BEATS, out.size()));
     }
@@ -156,7 +157,9 @@ final class AudienceView {
         double s = drawing.scale();
         hold.resizeRelocate(piece.x() * s - 3, piece.y() * s - 3, piece.w() * s + 6, piece.h() * s + 6);
         hold.setManaged(false);
-        Text.tip(hold, () -> piece.name() + (piece.up() == null ? Words.of("audience-view.drag-it-across") : Words.of("audience-view.drag-it-across-and-up")) + (Drawn.crosses(piece) ? Words.of("audience-view.brings-it-to-the-front") : ""));
+        Text.tip(hold, () -> piece.name() + (piece.up() == null ? Words.of("audience-view.drag-it-across")
+                : Words.of("audience-view.drag-it-across-and-up"))
+                + (Drawn.crosses(piece) ? Words.of("audience-view.brings-it-to-the-front") : ""));
         double[] from = new double[2];
         hold.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
             from[0] = e.getSceneX();
@@ -200,7 +203,9 @@ final class AudienceView {
             case DOWN -> nudge(piece, seconds, 0, -step);
             case F -> {
                 if (Drawn.crosses(piece)) {
-                    model.drawn(piece.front() ? "bring " + piece.name() + " behind" : Words.of("audience-view.bring-to-the-front", piece.name()), Drawn.crossing(model.shot(), piece, !piece.front()));
+                    model.drawn(piece.front() ? "bring " + piece.name() + " behind"
+                            : Words.of("audience-view.bring-to-the-front", piece.name()),
+                            Drawn.crossing(model.shot(), piece, !piece.front()));
                 }
             }
             default -> {

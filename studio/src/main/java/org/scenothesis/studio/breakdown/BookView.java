@@ -115,7 +115,8 @@ final class BookView extends PageView {
         for (BufferedImage page : Paper.pages(kind, day, WIDTH, MOST)) {
             WritableImage w = new WritableImage(page.getWidth(), page.getHeight());
             int[] argb = page.getRGB(0, 0, page.getWidth(), page.getHeight(), null, 0, page.getWidth());
-            w.getPixelWriter().setPixels(0, 0, page.getWidth(), page.getHeight(), PixelFormat.getIntArgbInstance(), argb, 0, page.getWidth());
+            w.getPixelWriter().setPixels(0, 0, page.getWidth(), page.getHeight(), PixelFormat.getIntArgbInstance(), argb, 0,
+                    page.getWidth());
             out.add(w);
         }
         return out;

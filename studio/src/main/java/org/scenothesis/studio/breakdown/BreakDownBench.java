@@ -145,7 +145,8 @@ public final class BreakDownBench extends Bench {
                 e.acceptTransferModes(TransferMode.COPY);
             }
         });
-        view.setOnDragDropped(e -> e.getDragboard().getFiles().stream().findFirst().ifPresent(f -> session.say(String.join(" ", model.bringIn(f.toPath())))));
+        view.setOnDragDropped(e -> e.getDragboard().getFiles().stream().findFirst()
+                .ifPresent(f -> session.say(String.join(" ", model.bringIn(f.toPath())))));
     }
 
     private void open(Page p) {
@@ -156,7 +157,8 @@ public final class BreakDownBench extends Bench {
 
     @Override
     public Map<String, String> keys() {
-        return Map.of("Enter, Space", Words.of("break-down-bench.unfold-the-slip-that-has"), Words.of("break-down-bench.alt-up-alt-down"), Words.of("break-down-bench.move-the-row-of-the"), "T", Words.of("break-down-bench.mark-beat-at-the-playhead"));
+        return Map.of("Enter, Space", Words.of("break-down-bench.unfold-the-slip-that-has"), Words.of("break-down-bench.alt-up-alt-down"),
+                Words.of("break-down-bench.move-the-row-of-the"), "T", Words.of("break-down-bench.mark-beat-at-the-playhead"));
     }
 
     @Override

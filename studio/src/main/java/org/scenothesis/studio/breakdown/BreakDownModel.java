@@ -114,7 +114,8 @@ final class BreakDownModel {
     }
 
     void remove(Illusion w) {
-        session.change(Words.of("break-down-model.remove-an-illusion"), s -> s.withIllusions(s.illusions().stream().filter(o -> !o.id().equals(w.id())).toList()));
+        session.change(Words.of("break-down-model.remove-an-illusion"),
+                s -> s.withIllusions(s.illusions().stream().filter(o -> !o.id().equals(w.id())).toList()));
     }
 
     void rename(Illusion w, String subject) {
@@ -124,12 +125,14 @@ final class BreakDownModel {
     }
 
     void between(Illusion w, double from, double to) {
-        session.change(Words.of("break-down-model.set-when-it-happens"), s -> s.withIllusion(w.id(), o -> o.between(from, Math.max(from, to))));
+        session.change(Words.of("break-down-model.set-when-it-happens"),
+                s -> s.withIllusion(w.id(), o -> o.between(from, Math.max(from, to))));
     }
 
     /// Answers a question about a wonder, or about the setting where the fact holds for the whole shot.
     void answer(Illusion w, Fact f, String value) {
-        session.change("answer: " + PlanWords.question(f), s -> f.ofSetting() ? s.withSetting(x -> x.withFact(f.key(), value)) : s.withIllusion(w.id(), o -> o.withFact(f.key(), value)));
+        session.change("answer: " + PlanWords.question(f), s -> f.ofSetting() ? s.withSetting(x -> x.withFact(f.key(), value))
+                : s.withIllusion(w.id(), o -> o.withFact(f.key(), value)));
     }
 
     void answer(Fact f, String value) {
@@ -145,21 +148,24 @@ final class BreakDownModel {
     void wouldChange(String illusion, Fact f, String value, Consumer<String> then) {
         Shot now = shot();
         HouseRules rules = rules();
-        session.worker().ask("would-change", ticket -> DifferenceWords.brief(new Influence(now, rules).answer(illusion, f, value)), then, e -> then.accept(String.valueOf(e.getMessage())));
+        session.worker().ask("would-change", ticket -> DifferenceWords.brief(new Influence(now, rules).answer(illusion, f, value)), then,
+                e -> then.accept(String.valueOf(e.getMessage())));
     }
 
     /// The choices a plate hangs on, found in the background.
     void causes(PlateNeed n, Consumer<List<Influence.Cause>> then) {
         Shot now = shot();
         HouseRules rules = rules();
-        session.worker().ask("causes-" + n.key(), ticket -> new Influence(now, rules).causes(n), then, e -> session.say(String.valueOf(e.getMessage())));
+        session.worker().ask("causes-" + n.key(), ticket -> new Influence(now, rules).causes(n), then,
+                e -> session.say(String.valueOf(e.getMessage())));
     }
 
     /// What this shot's plan has other than that of another state of it, or under another way of a school.
     void compare(Shot before, HouseRules rulesBefore, Consumer<PlanDifference> then) {
         Shot now = shot();
         HouseRules rules = rules();
-        session.worker().ask("compare", ticket -> PlanDifference.between(Weighed.of(before, rulesBefore), Weighed.of(now, rules)), then, e -> session.say(String.valueOf(e.getMessage())));
+        session.worker().ask("compare", ticket -> PlanDifference.between(Weighed.of(before, rulesBefore), Weighed.of(now, rules)), then,
+                e -> session.say(String.valueOf(e.getMessage())));
     }
 
     /// Separates a thing by the crew's own choice; choosing the recommended way again takes the choice back.
@@ -168,7 +174,8 @@ final class BreakDownModel {
         session.change("choose a way", s -> {
             Shot out = s;
             for (String id : t.illusions()) {
-                out = out.withIllusion(id, w -> w.withFact(Fact.METHOD.key(), choices(w.fact(Fact.METHOD.key(), ""), t.key(), recommended ? "" : way.code())));
+                out = out.withIllusion(id, w -> w.withFact(Fact.METHOD.key(), choices(w.fact(Fact.METHOD.key(), ""), t.key(), recommended
+                        ? "" : way.code())));
             }
             return out;
         });
@@ -176,7 +183,8 @@ final class BreakDownModel {
 
     /// The choices of a wonder with one thing's changed; an empty way leaves the thing to the recommendation.
     private static String choices(String now, String key, String way) {
-        List<String> all = new ArrayList<>(Arrays.stream(now.strip().split("\\s+")).filter(c -> c.contains("=") && !c.startsWith(key + "=")).toList());
+        List<String> all = new ArrayList<>(Arrays.stream(now.strip().split("\\s+")).filter(c -> c.contains("=") && !c.startsWith(key + "="))
+                .toList());
         if (!way.isEmpty()) {
             all.add(key + "=" + way);
         }
@@ -184,7 +192,8 @@ final class BreakDownModel {
     }
 
     void decline(PlateNeed n, boolean without) {
-        session.change(without ? Words.of("break-down-model.do-without-plate") : Words.of("break-down-model.take-plate-back"), s -> s.withSetting(x -> {
+        session.change(without ? Words.of("break-down-model.do-without-plate") : Words.of("break-down-model.take-plate-back"),
+                s -> s.withSetting(x -> {
             Set<String> keys = new TreeSet<>(List.of(x.facts().getOrDefault(Fact.DECLINED.key(), "").strip().split("\\s+")));
             keys.remove("");
             if (without) {
@@ -236,7 +245,8 @@ final class BreakDownModel {
     }
 
     void acknowledge(String code, boolean read) {
-        day(read ? "acknowledge a caution" : Words.of("break-down-model.take-an-acknowledgement-back"), d -> d.acknowledging(shot().id() + "/" + code, read));
+        day(read ? "acknowledge a caution" : Words.of("break-down-model.take-an-acknowledgement-back"),
+                d -> d.acknowledging(shot().id() + "/" + code, read));
     }
 
     boolean acknowledged(String code) {
@@ -283,7 +293,8 @@ final class BreakDownModel {
     }
 
     void approach(Approach matter, String way) {
-        session.store().apply("house rule: " + Words.of("school." + matter), p -> p.withHouseRules(p.houseRules().withApproach(matter, way)));
+        session.store().apply("house rule: " + Words.of("school." + matter),
+                p -> p.withHouseRules(p.houseRules().withApproach(matter, way)));
     }
 
     void estimates(Estimates e) {

@@ -40,9 +40,12 @@ final class CompareView extends PageView {
     void refresh() {
         Shot before = kept.get(model.shot().id());
         ToggleGroup group = new ToggleGroup();
-        ToggleButton was = toggle("compare-kept", Words.of("compare-view.with-the-plan-that-was"), group, !approaches, () -> approaches = false);
-        ToggleButton approach = toggle("compare-school", Words.of("compare-view.with-another-approach"), group, approaches, () -> approaches = true);
-        var keep = Text.button(before == null ? Words.of("compare-view.keep-this-plan") : Words.of("compare-view.keep-this-plan-instead"), "floor-button", () -> {
+        ToggleButton was = toggle("compare-kept", Words.of("compare-view.with-the-plan-that-was"), group, !approaches,
+                () -> approaches = false);
+        ToggleButton approach = toggle("compare-school", Words.of("compare-view.with-another-approach"), group, approaches,
+                () -> approaches = true);
+        var keep = Text.button(before == null ? Words.of("compare-view.keep-this-plan") : Words.of("compare-view.keep-this-plan-instead"),
+                "floor-button", () -> {
             kept.put(model.shot().id(), model.shot());
             refresh();
         });
@@ -52,15 +55,18 @@ final class CompareView extends PageView {
         box.getChildren().setAll(head, approaches ? matters() : keep, lines);
         if (approaches) {
             String house = model.rules().approach(matter);
-            String other = way.isEmpty() || way.equals(house) ? matter.ways().stream().filter(w -> !w.equals(house)).findFirst().orElse(house) : way;
+            String other = way.isEmpty() || way.equals(house) ? matter.ways().stream().filter(w -> !w.equals(house)).findFirst()
+                    .orElse(house) : way;
             HouseRules rules = model.rules().withApproach(matter, other);
             said(List.of(Text.block(Words.of("compare-view.planning-it-both-ways"), "muted")));
-            model.compare(model.shot(), rules, d -> show(d, Words.of("school." + matter + "." + other), Words.of("school." + matter + "." + house)));
+            model.compare(model.shot(), rules, d -> show(d, Words.of("school." + matter + "." + other),
+                    Words.of("school." + matter + "." + house)));
         } else if (before == null) {
             said(List.of(Text.block(Words.of("compare-view.keep-the-plan-as-it"), "muted")));
         } else {
             said(List.of(Text.block(Words.of("compare-view.planning-it-both-ways"), "muted")));
-            model.compare(before, model.rules(), d -> show(d, Words.of("compare-view.as-it-was-kept"), Words.of("compare-view.as-it-is-now")));
+            model.compare(before, model.rules(), d -> show(d, Words.of("compare-view.as-it-was-kept"),
+                    Words.of("compare-view.as-it-is-now")));
         }
     }
 
@@ -87,11 +93,13 @@ final class CompareView extends PageView {
             });
             ways.getChildren().add(b);
         }
-        FlowPane others = new FlowPane(6, 6, Text.of("the house: " + Words.of("school." + matter + "." + model.rules().approach(matter)) + "; beside it:", "muted"));
+        FlowPane others = new FlowPane(6, 6, Text.of("the house: " + Words.of("school." + matter + "." + model.rules().approach(matter))
+                + "; beside it:", "muted"));
         others.setAlignment(Pos.CENTER_LEFT);
         ToggleGroup of = new ToggleGroup();
         List<String> left = matter.ways().stream().filter(w -> !w.equals(model.rules().approach(matter))).toList();
-        left.forEach(w -> others.getChildren().add(toggle("way-" + w, Words.of("school." + matter + "." + w), of, w.equals(way) || way.isEmpty() && w.equals(left.getFirst()), () -> way = w)));
+        left.forEach(w -> others.getChildren().add(toggle("way-" + w, Words.of("school." + matter + "." + w), of, w.equals(way)
+                || way.isEmpty() && w.equals(left.getFirst()), () -> way = w)));
         return new VBox(8, ways, others);
     }
 

@@ -52,8 +52,10 @@ final class LightBand {
         for (LightWindow w : model.day().windows()) {
             String best = w.best().map(m -> Words.of("light-band.it-turns-least-from", PlanWords.clock(m))).orElse("");
             Label words = Text.block(
-                    "Light " + w.light() + ", " + PlanWords.clock(w.from()) + " to " + PlanWords.clock(w.to()) + ": " + Words.verdict(w.verdict()) + ". " + PlanWords.light(w)
-                            + (Double.isFinite(w.turnDeg()) ? Words.of("light-band.within-the-limit-until", PlanWords.clock(w.holdsUntil())) : "") + best, "text-chalk");
+                    "Light " + w.light() + ", " + PlanWords.clock(w.from()) + " to " + PlanWords.clock(w.to()) + ": "
+                    + Words.verdict(w.verdict()) + ". " + PlanWords.light(w)
+                            + (Double.isFinite(w.turnDeg())
+                            ? Words.of("light-band.within-the-limit-until", PlanWords.clock(w.holdsUntil())) : "") + best, "text-chalk");
             HBox row = new HBox(8, new VerdictMark(w.verdict()), words);
             HBox.setHgrow(words, Priority.ALWAYS);
             box.getChildren().add(row);
@@ -74,7 +76,8 @@ final class LightBand {
         band.getChildren().clear();
         sky().ifPresent(day -> {
             for (LightDay.Span s : day.spans()) {
-                Rectangle r = new Rectangle(x(Math.max(FROM, s.from())), 0, Math.max(0, x(Math.min(TO, s.to())) - x(Math.max(FROM, s.from()))), 18);
+                Rectangle r = new Rectangle(x(Math.max(FROM, s.from())), 0,
+                        Math.max(0, x(Math.min(TO, s.to())) - x(Math.max(FROM, s.from()))), 18);
                 r.getStyleClass().add("sky-" + s.sky().name().toLowerCase(Locale.ROOT));
                 band.getChildren().add(r);
                 String word = switch (s.sky()) {

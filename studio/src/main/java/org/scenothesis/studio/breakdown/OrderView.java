@@ -30,7 +30,8 @@ import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
 
-/// The order of the day over all shots, with every change and its minutes; rows can be dragged, or moved with Alt and the arrows, and the price is said.
+/// The order of the day over all shots, with every change and its minutes; rows can be dragged, or moved with Alt and the arrows, and the
+/// price is said.
 final class OrderView extends PageView {
     /// Rows shown; a day with more is read in the book.
     private static final int MOST = 250;
@@ -62,7 +63,8 @@ final class OrderView extends PageView {
             l.setMaxWidth(Double.MAX_VALUE);
             box.getChildren().add(l);
         });
-        String calls = day.calls().entrySet().stream().map(e -> PlanWords.item(e.getKey()) + " " + PlanWords.clock(e.getValue())).reduce((a, b) -> a + ", " + b).orElse("");
+        String calls = day.calls().entrySet().stream().map(e -> PlanWords.item(e.getKey()) + " " + PlanWords.clock(e.getValue()))
+                .reduce((a, b) -> a + ", " + b).orElse("");
         if (!calls.isEmpty()) {
             box.getChildren().add(Text.block("Called: " + calls + ". Times: " + PlanWords.zone(day) + ".", "muted"));
         }
@@ -112,19 +114,22 @@ final class OrderView extends PageView {
         if (day.order().steps().isEmpty()) {
             return Text.block(Words.of("order-view.nothing-has-to-be-rolled"), "muted");
         }
-        String sum = Words.of("order-view.done-about-min-of-them", PlanWords.clock(day.ends()), Words.number(day.order().minutes(), 0), Words.number(day.order().changeMinutes(), 0));
+        String sum = Words.of("order-view.done-about-min-of-them", PlanWords.clock(day.ends()), Words.number(day.order().minutes(), 0),
+                Words.number(day.order().changeMinutes(), 0));
         Label words = Text.of(sum, "heading");
         HBox row = new HBox(10, words);
         row.setAlignment(Pos.CENTER_LEFT);
         if (day.own()) {
             double more = day.extraMinutes();
-            Label own = Text.of(more > 0.5 ? Words.of("order-view.your-order-costs-min-more", Words.number(more, 0)) : more < -0.5 ? Words.of("order-view.shorter-but-it-breaks-what") : Words.of("order-view.your-order-as-cheap-as"), "muted");
+            Label own = Text.of(more > 0.5 ? Words.of("order-view.your-order-costs-min-more", Words.number(more, 0)) : more < -0.5
+                    ? Words.of("order-view.shorter-but-it-breaks-what") : Words.of("order-view.your-order-as-cheap-as"), "muted");
             own.setId("price");
             var back = Text.button(Words.of("order-view.back-to-the-cheapest"), "floor-button", model::cheapest);
             back.setId("cheapest");
             row.getChildren().addAll(own, back);
         } else {
-            row.getChildren().add(Text.of(day.cheapest().exact() ? Words.of("order-view.no-order-is-cheaper") : Words.of("order-view.good-order-there-may-be"), "muted"));
+            row.getChildren().add(Text.of(day.cheapest().exact() ? Words.of("order-view.no-order-is-cheaper")
+                    : Words.of("order-view.good-order-there-may-be"), "muted"));
         }
         return row;
     }
@@ -161,7 +166,8 @@ final class OrderView extends PageView {
         shot.setMinWidth(26);
         String own = names.get(s.job().shot() + "/" + s.need().key());
         Label name = Text.block(own == null ? PlanWords.name(s.job()) : own + PlanWords.part(s.job()), here ? "strong" : "muted");
-        Label changes = Text.block(s.changes().isEmpty() ? "" : Words.number(s.changeMinutes(), 0) + " min before: " + s.changes().stream().map(c -> Words.of("change." + c.code())).reduce((a, b) -> a + ", " + b).orElse(""), "muted", "small");
+        Label changes = Text.block(s.changes().isEmpty() ? "" : Words.number(s.changeMinutes(), 0) + " min before: " + s.changes().stream()
+                .map(c -> Words.of("change." + c.code())).reduce((a, b) -> a + ", " + b).orElse(""), "muted", "small");
         changes.setMinWidth(96);
         changes.setPrefWidth(260);
         HBox.setHgrow(changes, Priority.ALWAYS);
@@ -234,7 +240,9 @@ final class OrderView extends PageView {
         Estimates e = model.rules().estimates();
         Estimates.Changes c = e.changes();
         double[] now = {c.camera(), c.cloth(), c.swap(), c.person(), c.prop(), c.clothes(), c.light(), c.card()};
-        String[] names = {Words.of("order-view.new-camera-position"), Words.of("order-view.cloth-up-or-down"), Words.of("order-view.swap-the-cloth"), "a person", "a prop", Words.of("order-view.change-of-clothes"), Words.of("order-view.change-of-light"), "a card"};
+        String[] names = {Words.of("order-view.new-camera-position"), Words.of("order-view.cloth-up-or-down"),
+                Words.of("order-view.swap-the-cloth"), "a person", "a prop", Words.of("order-view.change-of-clothes"),
+                Words.of("order-view.change-of-light"), "a card"};
         VBox b = new VBox(3, Text.of(Words.of("order-view.what-change-costs-here"), "heading"));
         b.setMaxWidth(360);
         b.setPadding(new Insets(8, 0, 0, 0));

@@ -74,7 +74,8 @@ final class OwnedPanel {
         name.setPrefWidth(120);
         FlowPane sizes = new FlowPane(8, 2);
         for (Fact f : o.kind().sizes()) {
-            Tape t = StoryPanel.tape(KitWords.size(f), f.unit(), f.low(), f.high(), f.unit().equals("m") ? 0.05 : f.unit().equals("mm") ? 0.1 : 1, o.size(f), v -> change(with(kit, index, o.with(f, v))));
+            Tape t = StoryPanel.tape(KitWords.size(f), f.unit(), f.low(), f.high(), f.unit().equals("m") ? 0.05 : f.unit().equals("mm")
+                    ? 0.1 : 1, o.size(f), v -> change(with(kit, index, o.with(f, v))));
             t.field().setId("own-" + f.key() + "-" + index);
             sizes.getChildren().add(t);
         }

@@ -42,7 +42,8 @@ final class PlaceFields {
         for (TextField f : List.of(name, lat, lon, zone, hidden)) {
             f.setOnAction(e -> accept(said, name, lat, lon, zone, hidden));
         }
-        FlowPane row = new FlowPane(6, 4, Text.of("Place", "muted"), name, lat, lon, zone, hidden, Text.button("Set", "floor-button", () -> accept(said, name, lat, lon, zone, hidden)));
+        FlowPane row = new FlowPane(6, 4, Text.of("Place", "muted"), name, lat, lon, zone, hidden,
+                Text.button("Set", "floor-button", () -> accept(said, name, lat, lon, zone, hidden)));
         row.setAlignment(Pos.CENTER_LEFT);
         row.getChildren().getLast().setId("place-set");
         box.getChildren().addAll(row, said);
@@ -50,7 +51,8 @@ final class PlaceFields {
 
     private static String horizon(Location p) {
         return p.horizon().stream()
-                .map(o -> Words.number(o.fromAzimuthDeg(), 0) + "-" + Words.number(o.toAzimuthDeg(), 0) + ":" + Words.number(o.elevationDeg(), 0)).collect(Collectors.joining(" "));
+                .map(o -> Words.number(o.fromAzimuthDeg(), 0) + "-" + Words.number(o.toAzimuthDeg(), 0) + ":"
+                + Words.number(o.elevationDeg(), 0)).collect(Collectors.joining(" "));
     }
 
     private static TextField field(String id, String now, String prompt, int columns) {
@@ -68,7 +70,8 @@ final class PlaceFields {
             for (String s : hidden.getText().strip().split("\\s+")) {
                 if (!s.isEmpty()) {
                     String[] part = s.split("[-:]");
-                    horizon.add(new Location.Obstruction(Double.parseDouble(part[0]), Double.parseDouble(part[1]), Double.parseDouble(part[2])));
+                    horizon.add(new Location.Obstruction(Double.parseDouble(part[0]), Double.parseDouble(part[1]),
+                            Double.parseDouble(part[2])));
                 }
             }
             double north = number(lat);

@@ -41,7 +41,8 @@ import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
-/// The plates that follow, tied by brackets of one camera and of one light; facts that do not go together above them. A slip unfolds to all that must be minded.
+/// The plates that follow, tied by brackets of one camera and of one light; facts that do not go together above them. A slip unfolds to all
+/// that must be minded.
 final class PlatesView extends PageView {
     /// Up to this many plates show their reason at once.
     private static final int ROOMY = 8;
@@ -69,7 +70,8 @@ final class PlatesView extends PageView {
             box.getChildren().add(Text.block(Words.of("plates-view.no-plates-follow-yet-add"), "muted"));
             return;
         }
-        Map<String, List<PlateNeed>> locks = inOrder(plan).stream().collect(Collectors.groupingBy(PlateNeed::lockGroup, LinkedHashMap::new, Collectors.toList()));
+        Map<String, List<PlateNeed>> locks = inOrder(plan).stream()
+                .collect(Collectors.groupingBy(PlateNeed::lockGroup, LinkedHashMap::new, Collectors.toList()));
         Map<String, Plate> have = Breakdown.matched(model.shot(), plan);
         Map<String, Spike> spikes = new LinkedHashMap<>();
         int i = model.shot().plates().size();
@@ -90,13 +92,16 @@ final class PlatesView extends PageView {
     private Node head(BreakdownPlan plan) {
         List<RunningOrder.Step> steps = model.day().order().of(plan.shot());
         double minutes = steps.stream().mapToDouble(s -> s.changeMinutes() + s.job().minutes()).sum();
-        String sum = plan.needs().isEmpty() ? "" : Words.of("plates-view.min-on-set-by-hand", Words.number(minutes, 0), Words.number(plan.handHours(), 1));
-        FlowPane head = new FlowPane(12, 4, Text.of(plan.needs().size() + (plan.needs().size() == 1 ? " plate follows" : " plates follow"), "heading"), Text.of(sum, "muted"));
+        String sum = plan.needs().isEmpty() ? "" : Words.of("plates-view.min-on-set-by-hand", Words.number(minutes, 0),
+                Words.number(plan.handHours(), 1));
+        FlowPane head = new FlowPane(12, 4, Text.of(plan.needs().size() + (plan.needs().size() == 1 ? " plate follows" : " plates follow"),
+                "heading"), Text.of(sum, "muted"));
         head.setAlignment(Pos.CENTER_LEFT);
         head.setPrefWrapLength(360);
         int missing = plan.needs().isEmpty() ? 0 : model.missing().size();
         if (missing > 0) {
-            var shelve = Text.button(Words.of("plates-view.put-on-the-shelf", missing, (missing == 1 ? " plate" : " plates")), "floor-button", model::shelve);
+            var shelve = Text.button(Words.of("plates-view.put-on-the-shelf", missing, (missing == 1 ? " plate" : " plates")),
+                    "floor-button", model::shelve);
             shelve.setId("shelve");
             head.getChildren().add(shelve);
         }
@@ -130,7 +135,8 @@ final class PlatesView extends PageView {
         slips.setMinWidth(0);
         boolean borrowed = needs.stream().noneMatch(PlateNeed::filmed);
         HBox row = new HBox(6);
-        row.getChildren().add(borrowed ? bracket("", "", Words.of("plates-view.pictures-that-exist-already")) : bracket("lock-bracket-left", lock, Words.of("plates-view.lock-group-the-camera-is", lock)));
+        row.getChildren().add(borrowed ? bracket("", "", Words.of("plates-view.pictures-that-exist-already"))
+                : bracket("lock-bracket-left", lock, Words.of("plates-view.lock-group-the-camera-is", lock)));
         row.getChildren().add(slips);
         if (!borrowed) {
             row.getChildren().add(lights(needs));
@@ -226,12 +232,14 @@ final class PlatesView extends PageView {
 
     private static String facts(PlateNeed n, @Nullable Plate have) {
         String screen = PlanWords.screen(n.screen());
-        return Words.of("role." + n.role().name()) + ", " + PlanWords.roll(n) + (screen.isEmpty() ? "" : ", on " + screen) + (n.proposed() ? " \u00b7 proposed" : "")
+        return Words.of("role." + n.role().name()) + ", " + PlanWords.roll(n) + (screen.isEmpty() ? "" : ", on " + screen)
+                + (n.proposed() ? " \u00b7 proposed" : "")
                 + (have == null ? Words.of("plates-view.not-on-the-shelf") : "");
     }
 
     private String serves(BreakdownPlan plan, PlateNeed n) {
-        return model.shot().illusions().stream().filter(w -> n.illusions().contains(w.id())).map((Illusion w) -> PlanWords.illusion(w)).collect(Collectors.joining("; "));
+        return model.shot().illusions().stream().filter(w -> n.illusions().contains(w.id())).map((Illusion w) -> PlanWords.illusion(w))
+                .collect(Collectors.joining("; "));
     }
 
     private Node declined(PlateNeed n) {

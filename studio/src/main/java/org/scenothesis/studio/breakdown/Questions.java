@@ -35,7 +35,8 @@ import org.scenothesis.studio.parts.PaperSlip;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
-/// The questions of a slip: few at once, the rest in groups that unfold, with how many are still assumed. An answer that is looked at says what it would change.
+/// The questions of a slip: few at once, the rest in groups that unfold, with how many are still assumed. An answer that is looked at says
+/// what it would change.
 final class Questions {
     /// Told of an answer before it is given: the fact, the answer, and whether it is still looked at.
     interface Trying {
@@ -63,7 +64,8 @@ final class Questions {
         Label count = Text.block(Words.of("asked.count", given, asked.size() - given), "paper-soft");
         count.setId("asked-of-" + (illusion.isEmpty() ? "setting" : illusion));
         out.add(count);
-        Map<Topic, List<Question>> topics = asked.stream().collect(Collectors.groupingBy(q -> Topic.of(q.fact()), () -> new EnumMap<>(Topic.class), Collectors.toList()));
+        Map<Topic, List<Question>> topics = asked.stream()
+                .collect(Collectors.groupingBy(q -> Topic.of(q.fact()), () -> new EnumMap<>(Topic.class), Collectors.toList()));
         topics.getOrDefault(Topic.FIRST, List.of()).forEach(q -> out.add(ask(illusion, q, told, answer)));
         topics.forEach((topic, of) -> {
             if (topic != Topic.FIRST) {
@@ -105,11 +107,13 @@ final class Questions {
 
     /// What is told in a folded group, then that the rest is assumed.
     private static String summary(List<Question> of, Answers told) {
-        List<String> given = of.stream().filter(q -> told.given(q.fact())).map(q -> value(q, told.answer(q.fact()))).filter(v -> !v.isBlank()).toList();
+        List<String> given = of.stream().filter(q -> told.given(q.fact())).map(q -> value(q, told.answer(q.fact())))
+                .filter(v -> !v.isBlank()).toList();
         if (!given.isEmpty()) {
             return String.join(", ", given);
         }
-        return Words.of("asked.assumed") + " " + of.stream().map(q -> value(q, q.otherwise())).filter(v -> !v.isBlank()).limit(3).collect(Collectors.joining(", "));
+        return Words.of("asked.assumed") + " " + of.stream().map(q -> value(q, q.otherwise())).filter(v -> !v.isBlank()).limit(3)
+                .collect(Collectors.joining(", "));
     }
 
     private static String value(Question q, String answer) {
@@ -117,7 +121,8 @@ final class Questions {
             return answer;
         }
         if (!q.isNumber()) {
-            return q.fact().several() ? List.of(answer.strip().split("\\s+")).stream().map(a -> PlanWords.answer(q.fact(), a)).collect(Collectors.joining(" and ")) : PlanWords.answer(q.fact(), answer);
+            return q.fact().several() ? List.of(answer.strip().split("\\s+")).stream().map(a -> PlanWords.answer(q.fact(), a))
+                    .collect(Collectors.joining(" and ")) : PlanWords.answer(q.fact(), answer);
         }
         double v = Double.parseDouble(answer);
         String number = Words.number(v, v == Math.rint(v) ? 0 : 2);
@@ -128,7 +133,8 @@ final class Questions {
         String now = told.given(q.fact()) ? told.answer(q.fact()) : q.otherwise();
         Label words = Text.block(PlanWords.question(q.fact()), "paper-text");
         if (q.isNumber()) {
-            Tape tape = StoryPanel.tape("", q.unit(), q.fact().low(), q.fact().high(), step(q), Double.parseDouble(now), v -> answer.accept(new Answer(q.fact(), String.valueOf(v))));
+            Tape tape = StoryPanel.tape("", q.unit(), q.fact().low(), q.fact().high(), step(q), Double.parseDouble(now),
+                    v -> answer.accept(new Answer(q.fact(), String.valueOf(v))));
             tape.field().setId("number-" + q.key());
             tape.setMinWidth(118);
             tape.setMaxWidth(126);

@@ -49,7 +49,8 @@ final class ReadyView extends PageView {
         });
         keep.setId("keep-illusion");
         box.getChildren().addAll(
-                Text.of(Words.of("ready-view.one-impossible-thing"), "heading"), kinds, Text.of(Words.of("ready-view.or-ready-illusion"), "heading"), sentence,
+                Text.of(Words.of("ready-view.one-impossible-thing"), "heading"), kinds, Text.of(Words.of("ready-view.or-ready-illusion"),
+                "heading"), sentence,
                 Text.block(Words.of("ready-view.the-words-are-compared-with"), "muted"), found, keep);
         sentence.textProperty().addListener(o -> show());
         read();
@@ -76,7 +77,8 @@ final class ReadyView extends PageView {
 
     private Node row(Search.Hit h) {
         VBox words = new VBox(
-                1, Text.block(h.illusion().title() + (h.matched().isEmpty() ? "" : " \u00b7 " + String.join(", ", h.matched())), "strong-ink", "paper-text"),
+                1, Text.block(h.illusion().title() + (h.matched().isEmpty() ? "" : " \u00b7 " + String.join(", ", h.matched())),
+                "strong-ink", "paper-text"),
                 Text.block(h.illusion().story(), "paper-soft"));
         HBox.setHgrow(words, Priority.ALWAYS);
         var lay = Text.button(Words.of("ready-view.put-it-into-the-shot"), "paper-button", () -> {

@@ -77,7 +77,8 @@ final class RulesView extends PageView {
             card.getChildren().addAll(b, Text.block(Words.of("school." + s + "." + way + ".why"), "muted", "small"));
             ApproachDefaults.Outcome o = outcomes.getOrDefault(s, Map.of()).get(way);
             if (o != null && o.plates() > 0) {
-                card.getChildren().add(Text.of(o.plates() + " plates, " + Words.number(o.setMinutes(), 0) + " min, " + Words.number(o.handHours(), 1) + " h later", "number"));
+                card.getChildren().add(Text.of(o.plates() + " plates, " + Words.number(o.setMinutes(), 0) + " min, "
+                        + Words.number(o.handHours(), 1) + " h later", "number"));
             }
             card.setPrefWidth(212);
             ways.getChildren().add(card);

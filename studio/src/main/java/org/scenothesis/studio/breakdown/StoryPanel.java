@@ -76,7 +76,8 @@ final class StoryPanel {
         open = illusion.isEmpty() ? SETTING : illusion;
         questions.unfold(illusion, f);
         refresh();
-        slips.lookupAll(".answer").stream().filter(n -> n instanceof ToggleButton b && b.isSelected() && String.valueOf(b.getId()).startsWith("answer-" + f.key() + "-")).findFirst().ifPresent(Node::requestFocus);
+        slips.lookupAll(".answer").stream().filter(n -> n instanceof ToggleButton b && b.isSelected() && String.valueOf(b.getId())
+                .startsWith("answer-" + f.key() + "-")).findFirst().ifPresent(Node::requestFocus);
     }
 
     /// Opens the slip of a wonder that was just added, with its name in hand.
@@ -125,9 +126,11 @@ final class StoryPanel {
         }
         slips.getChildren().setAll(slip(STORY, shot.title(), about(shot), () -> story(shot)));
         for (Illusion w : shot.illusions()) {
-            slips.getChildren().add(slip(w.id(), PlanWords.capital(PlanWords.illusion(w)), Words.time(w.fromSeconds()) + " to " + Words.time(w.toSeconds()), () -> illusion(shot, w)));
+            slips.getChildren().add(slip(w.id(), PlanWords.capital(PlanWords.illusion(w)), Words.time(w.fromSeconds()) + " to "
+                    + Words.time(w.toSeconds()), () -> illusion(shot, w)));
         }
-        slips.getChildren().add(slip(SETTING, Words.of("story-panel.the-place-and-what-is"), PlanWords.answer(Fact.LIGHT, light(shot)), () -> setting(shot)));
+        slips.getChildren().add(slip(SETTING, Words.of("story-panel.the-place-and-what-is"), PlanWords.answer(Fact.LIGHT, light(shot)),
+                () -> setting(shot)));
         var add = Text.button(Words.of("story-panel.add-what-is-impossible"), "floor-button", () -> turn.accept(BreakDownBench.Page.READY));
         add.setId("add-wonder");
         var fresh = Text.button("+ New shot", "quiet-button", model::newShot);
@@ -176,7 +179,8 @@ final class StoryPanel {
 
     private List<Node> story(Shot shot) {
         TextField title = field("shot-title", shot.title(), "Title", t -> model.tell(t, shot.story(), shot.seconds()));
-        TextField told = field("shot-story", shot.story(), Words.of("story-panel.what-does-the-audience-see"), t -> model.tell(shot.title(), t, shot.seconds()));
+        TextField told = field("shot-story", shot.story(), Words.of("story-panel.what-does-the-audience-see"),
+                t -> model.tell(shot.title(), t, shot.seconds()));
         Tape length = tape("Length", "s", 0.1, 3600, 0.5, shot.seconds(), v -> model.tell(shot.title(), shot.story(), v));
         List<Node> out = new ArrayList<>(List.of(title, told));
         if (!shot.story().isBlank()) {
@@ -239,7 +243,8 @@ final class StoryPanel {
 
     static Tape tape(String name, String unit, double low, double high, double step, double now, DoubleConsumer accept) {
         int decimals = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
-        Tape t = new Tape(new Tape.Number(name, unit, low, high, step, now != Math.rint(now * Math.pow(10, decimals)) / Math.pow(10, decimals) ? 3 : decimals, ""), v -> {}, accept);
+        Tape t = new Tape(new Tape.Number(name, unit, low, high, step, now != Math.rint(now * Math.pow(10, decimals)) / Math.pow(10,
+                decimals) ? 3 : decimals, ""), v -> {}, accept);
         t.show(now);
         return t;
     }

@@ -15,7 +15,8 @@ import org.scenothesis.studio.parts.PaperSlip;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
-/// For every thing that has to be separated, the ways side by side: minutes on set, hours by hand, on what assumption, at what risk. A click chooses.
+/// For every thing that has to be separated, the ways side by side: minutes on set, hours by hand, on what assumption, at what risk. A
+/// click chooses.
 final class WaysView extends PageView {
     WaysView(BreakDownModel model) {
         super(model);
@@ -30,7 +31,8 @@ final class WaysView extends PageView {
         }
         for (Treatment t : plan.treatments()) {
             box.getChildren().add(Text.of(PlanWords.capital(t.thing()), "heading"));
-            box.getChildren().add(Text.block(Words.of("because." + t.because()) + (t.overridden() ? Words.of("ways-view.the-crew-chose-another-way") : ""), "muted"));
+            box.getChildren().add(Text.block(Words.of("because." + t.because())
+                    + (t.overridden() ? Words.of("ways-view.the-crew-chose-another-way") : ""), "muted"));
             FlowPane cards = new FlowPane(8, 8);
             t.methods().forEach(m -> cards.getChildren().add(card(t, m)));
             box.getChildren().add(cards);
@@ -59,10 +61,14 @@ final class WaysView extends PageView {
         b.setPadding(new Insets(8, 0, 0, 0));
         b.setMaxWidth(420);
         b.getChildren().addAll(
-                hand(Words.of("ways-view.hand-frame-every"), "frames", h.spacing(), 1, v -> new Estimates.Hand((int) v, h.minutes(), h.fineSpacing(), h.fineMinutes())),
-                hand(Words.of("ways-view.minutes-for-each"), "min", h.minutes(), 0.5, v -> new Estimates.Hand(h.spacing(), v, h.fineSpacing(), h.fineMinutes())),
-                hand(Words.of("ways-view.with-hair-glass-or-smoke"), "frames", h.fineSpacing(), 1, v -> new Estimates.Hand(h.spacing(), h.minutes(), (int) v, h.fineMinutes())),
-                hand(Words.of("ways-view.minutes-for-each-of-those"), "min", h.fineMinutes(), 0.5, v -> new Estimates.Hand(h.spacing(), h.minutes(), h.fineSpacing(), v)));
+                hand(Words.of("ways-view.hand-frame-every"), "frames", h.spacing(), 1, v -> new Estimates.Hand((int) v, h.minutes(),
+                h.fineSpacing(), h.fineMinutes())),
+                hand(Words.of("ways-view.minutes-for-each"), "min", h.minutes(), 0.5,
+                v -> new Estimates.Hand(h.spacing(), v, h.fineSpacing(), h.fineMinutes())),
+                hand(Words.of("ways-view.with-hair-glass-or-smoke"), "frames", h.fineSpacing(), 1,
+                v -> new Estimates.Hand(h.spacing(), h.minutes(), (int) v, h.fineMinutes())),
+                hand(Words.of("ways-view.minutes-for-each-of-those"), "min", h.fineMinutes(), 0.5,
+                v -> new Estimates.Hand(h.spacing(), h.minutes(), h.fineSpacing(), v)));
         return b;
     }
 
@@ -71,6 +77,7 @@ final class WaysView extends PageView {
     }
 
     private Tape hand(String name, String unit, double now, double step, Changed changed) {
-        return StoryPanel.tape(name, unit, 0.5, 240, step, now, v -> model.estimates(model.rules().estimates().withHand(changed.to(Math.max(step, v)))));
+        return StoryPanel.tape(name, unit, 0.5, 240, step, now, v -> model.estimates(model.rules().estimates()
+                .withHand(changed.to(Math.max(step, v)))));
     }
 }

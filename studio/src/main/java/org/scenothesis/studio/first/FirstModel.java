@@ -34,7 +34,8 @@ final class FirstModel {
         title = words;
     }
 
-    /// Another folder than the one that follows from the title, within the usual place unless it is whole; nothing for that one again. What is typed may be no path at all.
+    /// Another folder than the one that follows from the title, within the usual place unless it is whole; nothing for that one again. What
+    /// is typed may be no path at all.
     void folder(String typed) {
         noPath = false;
         try {
@@ -73,7 +74,8 @@ final class FirstModel {
     /// Size and rate as typed; empty if they are none.
     static Optional<FrameFormat> format(String width, String height, String rate) {
         try {
-            return Optional.of(new FrameFormat(Integer.parseInt(width.strip()), Integer.parseInt(height.strip()), Double.parseDouble(rate.strip().replace(',', '.'))));
+            return Optional.of(new FrameFormat(Integer.parseInt(width.strip()), Integer.parseInt(height.strip()),
+                    Double.parseDouble(rate.strip().replace(',', '.'))));
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
@@ -101,7 +103,8 @@ final class FirstModel {
         int shots = p.shots().size();
         long plates = p.shots().stream().mapToLong(s -> s.plates().size()).sum();
         long filmed = p.shots().stream().flatMap(s -> s.plates().stream()).map(Plate::chosen).filter(t -> t != null).count();
-        String plan = plates == 0 ? Words.of("first-model.nothing-filmed-yet") : filmed + " of " + Words.count(plates, "plate", "plates") + " filmed";
+        String plan = plates == 0 ? Words.of("first-model.nothing-filmed-yet") : filmed + " of " + Words.count(plates, "plate", "plates")
+                + " filmed";
         return Words.count(shots, "shot", "shots") + ", " + plan;
     }
 }

@@ -43,7 +43,8 @@ import org.scenothesis.studio.parts.Text;
 public final class FirstWindow extends BorderPane {
     private static final PseudoClass WRONG = PseudoClass.getPseudoClass("wrong");
     private static final List<IllusionKind> USUAL = List.of(
-            IllusionKind.FLOATS, IllusionKind.COPIES, IllusionKind.OTHER_SIZE, IllusionKind.HIDDEN, IllusionKind.THROUGH_FRAME, IllusionKind.BECOMES);
+            IllusionKind.FLOATS, IllusionKind.COPIES, IllusionKind.OTHER_SIZE, IllusionKind.HIDDEN, IllusionKind.THROUGH_FRAME,
+            IllusionKind.BECOMES);
     private static final double LEFT = 568;
     private static final double RIGHT = 500;
 
@@ -95,7 +96,8 @@ public final class FirstWindow extends BorderPane {
     }
 
     private Node head() {
-        VBox words = new VBox(2, Text.of("Scenothesis", "first-title"), Text.of(Words.of("first-window.you-will-never-find-out"), "muted", "first-promise"));
+        VBox words = new VBox(2, Text.of("Scenothesis", "first-title"), Text.of(Words.of("first-window.you-will-never-find-out"), "muted",
+                "first-promise"));
         return words;
     }
 
@@ -120,7 +122,8 @@ public final class FirstWindow extends BorderPane {
         problem.setId("new-problem");
         HBox beginning = new HBox(10, begin, Text.of(Words.of("first-window.or-drop-clips-or-folder"), "paper-soft"));
         beginning.setAlignment(Pos.CENTER_LEFT);
-        VBox paper = new VBox(9, Text.of("Begin a production", "paper-title"), Text.of(Words.of("first-window.folder-that-keeps-footage-plan"), "paper-soft"),
+        VBox paper = new VBox(9, Text.of("Begin a production", "paper-title"),
+                Text.of(Words.of("first-window.folder-that-keeps-footage-plan"), "paper-soft"),
                 row("called", title), row("in", where), row(Words.of("first-window.size-and-rate"), format()), problem, beginning);
         paper.getStyleClass().add("paper");
         paper.setPadding(new Insets(18, 22, 18, 22));
@@ -171,7 +174,8 @@ public final class FirstWindow extends BorderPane {
                 }
             });
         }
-        HBox row = new HBox(5, footage, asTold, width, Text.of("\u00d7", "paper-text"), height, Text.of(",", "paper-text"), rate, Text.of("a second", "paper-text"));
+        HBox row = new HBox(5, footage, asTold, width, Text.of("\u00d7", "paper-text"), height, Text.of(",", "paper-text"), rate,
+                Text.of("a second", "paper-text"));
         row.getChildren().forEach(n -> ((Region) n).setMinWidth(Region.USE_PREF_SIZE));
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
@@ -214,14 +218,16 @@ public final class FirstWindow extends BorderPane {
                 rows.add(row(e));
             }
         }
-        lately.getChildren().setAll(rows.isEmpty() ? List.of(Text.block(Words.of("first-window.nothing-was-opened-yet-what"), "muted")) : rows);
+        lately.getChildren().setAll(rows.isEmpty() ? List.of(Text.block(Words.of("first-window.nothing-was-opened-yet-what"), "muted"))
+                : rows);
         told();
         title.requestFocus();
     }
 
     private Node row(RecentProductions.Entry e) {
         Label name = Text.of(e.title(), "strong");
-        Label about = Text.of(e.there() ? e.folder().toString() : Words.of("first-window.not-there-any-more", e.folder()), "muted", "small");
+        Label about = Text.of(e.there() ? e.folder().toString() : Words.of("first-window.not-there-any-more", e.folder()), "muted",
+                "small");
         VBox words = new VBox(2, name, about);
         words.setMinWidth(0);
         HBox.setHgrow(words, Priority.ALWAYS);
@@ -298,7 +304,8 @@ public final class FirstWindow extends BorderPane {
 
     private void begin(@Nullable IllusionKind illusion, List<Path> footage) {
         if (wrong() == null) {
-            doors.begin(new NewProduction(model.title(), asTold.isSelected() ? told(width, height, rate) : null, illusion), model.folder(), footage);
+            doors.begin(new NewProduction(model.title(), asTold.isSelected() ? told(width, height, rate) : null, illusion), model.folder(),
+                    footage);
         }
     }
 

@@ -60,7 +60,8 @@ public final class Glimpses {
     StackPane example(int width, int height) {
         StackPane box = box(width, height);
         Ticker.afterDrawing(() -> worker.ask("first|example",
-                ticket -> picture(FootageSource.of(DemoFolder.shipped().resolve("footage").resolve("maker-1.mp4")), 40, width, height), p -> show(box, p), e -> {}));
+                ticket -> picture(FootageSource.of(DemoFolder.shipped().resolve("footage").resolve("maker-1.mp4")), 40, width, height),
+                p -> show(box, p), e -> {}));
         return box;
     }
 

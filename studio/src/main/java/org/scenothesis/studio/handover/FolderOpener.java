@@ -22,7 +22,8 @@ final class FolderOpener {
             return Words.of("folder-opener.is-not-there-yet-the", folder);
         }
         try {
-            new ProcessBuilder(List.of(command(), folder.toString())).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+            new ProcessBuilder(List.of(command(), folder.toString())).redirectErrorStream(true)
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
             return "Opened " + folder + ".";
         } catch (IOException e) {
             return Words.of("folder-opener.no-program-on-this-machine", folder);

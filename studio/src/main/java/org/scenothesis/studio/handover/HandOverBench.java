@@ -68,7 +68,8 @@ public final class HandOverBench extends Bench {
         renderer = new KeptRenderer(session);
         form = new RenderForm(session, this::render, this::stop, this::open);
         sound = new SoundForm(session);
-        VBox left = new VBox(12, form, sound, Text.of(Words.of("hand-over-bench.do-the-findings-allow-it"), "heading"), allow, Text.of("Rendered before", "heading"), made);
+        VBox left = new VBox(12, form, sound, Text.of(Words.of("hand-over-bench.do-the-findings-allow-it"), "heading"), allow,
+                Text.of("Rendered before", "heading"), made);
         ScrollPane papers = new ScrollPane(left);
         papers.setFitToWidth(true);
         papers.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -111,7 +112,8 @@ public final class HandOverBench extends Bench {
             render();
         } else {
             // A key that does nothing says why.
-            session.say(form.running() ? Words.of("hand-over-bench.render-is-running-stop-it") : Words.of("hand-over-bench.nothing-is-layered-yet-add"));
+            session.say(form.running() ? Words.of("hand-over-bench.render-is-running-stop-it")
+                    : Words.of("hand-over-bench.nothing-is-layered-yet-add"));
         }
         return true;
     }
@@ -163,15 +165,18 @@ public final class HandOverBench extends Bench {
         boolean redo = session.judgement().get().go() == Judgement.Answer.NO;
         allow.getChildren().add(Text.block(
                 open.isEmpty() && !known.all() ? Words.of("hand-over-bench.not-known-yet-of-measured", known.measured(), known.of())
-                : open.isEmpty() ? "Yes: all " + known.of() + " measurements hold." : redo ? Words.of("hand-over-bench.it-can-be-rendered-but")
-                : known.all() ? Words.of("hand-over-bench.yes-what-is-to-be") : Words.of("hand-over-bench.of-measured-what-is-to", known.measured(), known.of()),
+                : open.isEmpty() ? "Yes: all " + known.of() + " measurements hold." : redo
+                ? Words.of("hand-over-bench.it-can-be-rendered-but")
+                : known.all() ? Words.of("hand-over-bench.yes-what-is-to-be")
+                : Words.of("hand-over-bench.of-measured-what-is-to", known.measured(), known.of()),
                 "strong"));
         for (Finding f : open.stream().limit(6).toList()) {
             Words.Sentence s = Words.sentence(f);
             String plate = session.shot().plate(f.plate()).map(p -> p.name()).orElse("");
             Label value = Text.of(s.value(), "number");
             value.setMinWidth(Region.USE_PREF_SIZE);
-            HBox row = new HBox(8, new VerdictMark(f.verdict()), Text.of((plate.isEmpty() ? "" : plate + ": ") + s.title().toLowerCase(Locale.ROOT)), value);
+            HBox row = new HBox(8, new VerdictMark(f.verdict()), Text.of((plate.isEmpty() ? "" : plate + ": ") + s.title()
+                    .toLowerCase(Locale.ROOT)), value);
             row.setAlignment(Pos.CENTER_LEFT);
             allow.getChildren().add(row);
         }
@@ -181,8 +186,10 @@ public final class HandOverBench extends Bench {
         made.getChildren().clear();
         Path into = form.folder().orElse(session.folder().renders());
         try (var files = Files.list(into)) {
-            files.filter(p -> !p.getFileName().toString().startsWith(".") && !p.toString().endsWith(".part")).sorted().limit(8).forEach(p -> made.getChildren().add(
-                    Text.of(p.getFileName() + (Files.isDirectory(p) ? ", stills" : ", " + Words.number(p.toFile().length() / 1e6, 1) + " MB"), "text-chalk")));
+            files.filter(p -> !p.getFileName().toString().startsWith(".") && !p.toString().endsWith(".part")).sorted().limit(8)
+                    .forEach(p -> made.getChildren().add(
+                    Text.of(p.getFileName() + (Files.isDirectory(p) ? ", stills" : ", " + Words.number(p.toFile().length() / 1e6, 1)
+                    + " MB"), "text-chalk")));
         } catch (IOException e) {
             // No renders yet: the folder is made by the first.
         }
@@ -221,7 +228,8 @@ public final class HandOverBench extends Bench {
         }
         RenderJob.Target target = wanted.get();
         session.worker().ask("room", ticket -> {
-            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
+            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(),
+                    session.bands())) {
                 return new RenderJob(r, shot, target).space();
             }
         }, s -> form.tell(target.path(), s.words() + (s.enough() ? "" : ": not enough")), e -> form.tell(String.valueOf(e.getMessage())));
@@ -247,7 +255,8 @@ public final class HandOverBench extends Bench {
             }
             session.folder().forResult(target.path());
             Files.createDirectories(into);
-            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(), session.bands())) {
+            try (ShotRenderer r = new ShotRenderer(session.folder(), measured, session.surveyor().contents(), session.frames(),
+                    session.bands())) {
                 return new RenderJob(r, shot, target, new Share(atOnce(), () -> session.worker().betweenSteps(ticket))).run((done, of) -> {
                     session.worker().onUi(() -> progress(done, of, start));
                     return ticket.wanted();
@@ -262,7 +271,8 @@ public final class HandOverBench extends Bench {
             made();
             preview();
         }, e -> {
-            form.say(e instanceof Stopped ? "Stopped." : e instanceof IOException io ? Words.of("hand-over-bench.the-folder-cannot-be-made", io.getMessage()) : String.valueOf(e.getMessage()));
+            form.say(e instanceof Stopped ? "Stopped." : e instanceof IOException io
+                    ? Words.of("hand-over-bench.the-folder-cannot-be-made", io.getMessage()) : String.valueOf(e.getMessage()));
             form.idle();
         });
     }
@@ -274,7 +284,8 @@ public final class HandOverBench extends Bench {
 
     private void progress(int done, int of, long start) {
         double left = done < 2 ? Double.NaN : (System.nanoTime() - start) / 1e9 / done * (of - done);
-        form.progress(of == 0 ? 0 : done / (double) of, done + " of " + of + " frames" + (Double.isNaN(left) ? "" : ", about " + Math.round(left) + " s left"));
+        form.progress(of == 0 ? 0 : done / (double) of, done + " of " + of + " frames"
+                + (Double.isNaN(left) ? "" : ", about " + Math.round(left) + " s left"));
     }
 
     private void stop() {
@@ -284,7 +295,8 @@ public final class HandOverBench extends Bench {
     }
 
     private void open() {
-        form.folder().ifPresent(f -> session.worker().ask("open", ticket -> FolderOpener.open(f), form::say, e -> form.say(String.valueOf(e.getMessage()))));
+        form.folder().ifPresent(f -> session.worker().ask("open", ticket -> FolderOpener.open(f), form::say,
+                e -> form.say(String.valueOf(e.getMessage()))));
     }
 
     /// Shows what was rendered, if it has the frames that are asked for, else the shot as it will be.
@@ -295,7 +307,8 @@ public final class HandOverBench extends Bench {
         Shot shot = session.shot();
         if (shot.layers().isEmpty()) {
             picture.name("");
-            picture.invite(Sketch.FILM, Words.of("hand-over-bench.the-finished-shot-is-rendered"), Words.of("hand-over-bench.go-to-layer"), () -> session.bench().set(BenchName.LAYER));
+            picture.invite(Sketch.FILM, Words.of("hand-over-bench.the-finished-shot-is-rendered"), Words.of("hand-over-bench.go-to-layer"),
+                    () -> session.bench().set(BenchName.LAYER));
             return;
         }
         Optional<RenderJob.Target> asked = form.target();
@@ -311,7 +324,8 @@ public final class HandOverBench extends Bench {
             Picture p = made.isPresent() ? made.get() : sample.picture(renderer.of(measured), shot, seconds);
             return new Seen(DisplayPicture.of(p.onGrey(GROUND), w, h, session.bands()), made.isPresent());
         }, s -> {
-            picture.name(!s.rendered ? Words.of("hand-over-bench.as-it-will-be-not") : current ? "Rendered" : Words.of("hand-over-bench.rendered-earlier-the-shot-may"));
+            picture.name(!s.rendered ? Words.of("hand-over-bench.as-it-will-be-not") : current ? "Rendered"
+                    : Words.of("hand-over-bench.rendered-earlier-the-shot-may"));
             picture.show(s.picture);
         }, e -> picture.say(String.valueOf(e.getMessage())));
     }

@@ -97,7 +97,8 @@ final class RenderForm extends VBox {
         Button show = Text.button("open folder", "paper-link", open);
         show.setId("render-open");
         getChildren().addAll(
-                Text.of("Render", "paper-title"), row(part, kind), row(Text.of("frames", "paper-text"), from, Text.of("to", "paper-text"), to, one),
+                Text.of("Render", "paper-title"), row(part, kind), row(Text.of("frames", "paper-text"), from, Text.of("to", "paper-text"),
+                to, one),
                 row(Text.of("into", "paper-text"), into, choose), target, row(go, stop, show), bar, state);
         part.setOnAction(e -> asked());
         kind.setOnAction(e -> asked());
@@ -235,7 +236,8 @@ final class RenderForm extends VBox {
             return excerpt() instanceof Excerpt.Matte ? Words.of("render-form.grey-its-code-values-are") : "";
         }
         Optional<Layer> l = session.shot().layer(e.layer());
-        return l.filter(Cutout::light).isPresent() ? Words.of("render-form.it-is-light-on-black") : kind.getValue().alpha() ? Words.of("render-form.with-alpha-straight") : Words.of("render-form.this-kind-has-no-alpha");
+        return l.filter(Cutout::light).isPresent() ? Words.of("render-form.it-is-light-on-black") : kind.getValue().alpha()
+                ? Words.of("render-form.with-alpha-straight") : Words.of("render-form.this-kind-has-no-alpha");
     }
 
     /// - `room`: how much it takes on the disk.

@@ -18,7 +18,8 @@ final class Rendition implements AutoCloseable {
     private @Nullable FileTime made;
     private @Nullable Footage open;
 
-    /// Frame `index` of the shot as it was rendered to a target; empty where nothing was, or another stretch of frames, or that frame is not in it.
+    /// Frame `index` of the shot as it was rendered to a target; empty where nothing was, or another stretch of frames, or that frame is
+    /// not in it.
     ///
     /// @throws FootageException if it cannot be read
     /// @throws IOException if it goes meanwhile

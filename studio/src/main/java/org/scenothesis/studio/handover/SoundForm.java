@@ -53,10 +53,14 @@ final class SoundForm extends VBox {
         from.setMaxWidth(Double.MAX_VALUE);
         from.setOnAction(e -> chosen());
         GridPane numbers = new GridPane(18, 6);
-        row(numbers, 0, new Tape.Number("begins", "s", -Animated.LONGEST_S, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.when-in-the-shot-the")), Sound::atSeconds, Sound::withAtSeconds);
-        row(numbers, 1, new Tape.Number("level", "dB", -Sound.MOST_DB, Sound.MOST_DB, 1, 1, Words.of("sound-form.louder-or-softer-than-it")), Sound::levelDb, Sound::withLevelDb);
-        row(numbers, 2, new Tape.Number("fade in", "s", 0, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.how-long-it-takes-to")), Sound::fadeInSeconds, Sound::withFadeInSeconds);
-        row(numbers, 3, new Tape.Number("fade out", "s", 0, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.how-long-it-takes-to-2")), Sound::fadeOutSeconds, Sound::withFadeOutSeconds);
+        row(numbers, 0, new Tape.Number("begins", "s", -Animated.LONGEST_S, Animated.LONGEST_S, 0.1, 2,
+                Words.of("sound-form.when-in-the-shot-the")), Sound::atSeconds, Sound::withAtSeconds);
+        row(numbers, 1, new Tape.Number("level", "dB", -Sound.MOST_DB, Sound.MOST_DB, 1, 1,
+                Words.of("sound-form.louder-or-softer-than-it")), Sound::levelDb, Sound::withLevelDb);
+        row(numbers, 2, new Tape.Number("fade in", "s", 0, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.how-long-it-takes-to")),
+                Sound::fadeInSeconds, Sound::withFadeInSeconds);
+        row(numbers, 3, new Tape.Number("fade out", "s", 0, Animated.LONGEST_S, 0.1, 2, Words.of("sound-form.how-long-it-takes-to-2")),
+                Sound::fadeOutSeconds, Sound::withFadeOutSeconds);
         getChildren().addAll(Text.of("Sound", "paper-title"), from, numbers, remark);
     }
 
@@ -81,7 +85,8 @@ final class SoundForm extends VBox {
             if (!from.getItems().equals(found.getKey())) {
                 from.getItems().setAll(found.getKey());
             }
-            from.getItems().stream().filter(c -> c.heard.equals(shot.sound().of()) && !c.words.equals(FILE)).findFirst().ifPresent(from.getSelectionModel()::select);
+            from.getItems().stream().filter(c -> c.heard.equals(shot.sound().of()) && !c.words.equals(FILE)).findFirst()
+                    .ifPresent(from.getSelectionModel()::select);
             showing = false;
             remark.setText(found.getValue());
             remark.setManaged(!found.getValue().isEmpty());
@@ -92,14 +97,16 @@ final class SoundForm extends VBox {
         try {
             ShotSound s = ShotSound.of(session.folder(), shot);
             boolean asFilmed = shot.sound().of() instanceof SoundSource.AsFilmed;
-            return !s.why().isEmpty() ? "Silent: " + s.why() + "." : s.track() != null ? asFilmed ? "Heard: " + s.from() + "." : "" : asFilmed ? Words.of("sound-form.nothing-was-filmed-with-sound") : "";
+            return !s.why().isEmpty() ? "Silent: " + s.why() + "." : s.track() != null ? asFilmed ? "Heard: " + s.from() + "." : ""
+                    : asFilmed ? Words.of("sound-form.nothing-was-filmed-with-sound") : "";
         } catch (FootageException e) {
             return String.valueOf(e.getMessage());
         }
     }
 
     private List<Choice> choices(Shot shot) {
-        List<Choice> out = new ArrayList<>(List.of(new Choice(new SoundSource.AsFilmed(), Words.of("sound-form.as-filmed-of-the-lowest")), new Choice(new SoundSource.Silent(), "silence")));
+        List<Choice> out = new ArrayList<>(List.of(new Choice(new SoundSource.AsFilmed(), Words.of("sound-form.as-filmed-of-the-lowest")),
+                new Choice(new SoundSource.Silent(), "silence")));
         for (Take t : ShotSound.takes(session.folder(), shot)) {
             Plate p = shot.plates().stream().filter(x -> x.take(t.id()).isPresent()).findFirst().orElseThrow();
             out.add(new Choice(new SoundSource.OfTake(t.id()), p.name() + ", take " + (p.takes().indexOf(t) + 1)));
@@ -126,6 +133,7 @@ final class SoundForm extends VBox {
 
     /// Hears a file from now on.
     void file(Path file) {
-        session.worker().ask("sound-file", ticket -> ShotSound.file(session.folder(), file), heard -> change("from", s -> s.withOf(heard)), e -> remark.setText(String.valueOf(e.getMessage())));
+        session.worker().ask("sound-file", ticket -> ShotSound.file(session.folder(), file), heard -> change("from", s -> s.withOf(heard)),
+                e -> remark.setText(String.valueOf(e.getMessage())));
     }
 }

@@ -119,7 +119,8 @@ final class BenchLine extends HBox {
             return Words.count(shot.plates().size(), "plate", "plates");
         }
         if (b == BenchName.LAYER || b == BenchName.HAND_OVER) {
-            return b == BenchName.LAYER ? (shot.layers().isEmpty() ? "not begun" : Words.count(shot.layers().size(), "layer", "layers")) : handOver(shot);
+            return b == BenchName.LAYER ? (shot.layers().isEmpty() ? "not begun" : Words.count(shot.layers().size(), "layer", "layers"))
+                    : handOver(shot);
         }
         if (b == BenchName.STAGE) {
             return staged.words();

@@ -104,7 +104,8 @@ final class BringIn extends StackPane {
     private void proposed(List<Proposal> all) {
         long used = all.stream().filter(Proposal::taken).count();
         String rest = used < all.size() ? Words.of("bring-in.cannot-be-used", (all.size() - used)) : "";
-        head.setText(used == 0 ? Words.of("bring-in.none-of-these-files-can") : "Bring " + Words.count(used, "file", "files") + " in" + rest);
+        head.setText(used == 0 ? Words.of("bring-in.none-of-these-files-can") : "Bring " + Words.count(used, "file", "files") + " in"
+                + rest);
         rows.getChildren().clear();
         all.forEach(p -> rows.getChildren().add(p.taken() ? row(p) : unusable(p)));
         bring.setDisable(used == 0);
@@ -116,7 +117,8 @@ final class BringIn extends StackPane {
     }
 
     private static Node unusable(Proposal p) {
-        VBox words = new VBox(Text.of(String.valueOf(p.seen().file().getFileName()), "paper-text", "strong-ink"), Text.block(p.seen().problem(), "paper-soft"));
+        VBox words = new VBox(Text.of(String.valueOf(p.seen().file().getFileName()), "paper-text", "strong-ink"),
+                Text.block(p.seen().problem(), "paper-soft"));
         words.setPadding(new Insets(4, 0, 4, 0));
         return words;
     }
@@ -134,7 +136,8 @@ final class BringIn extends StackPane {
         Runnable say = () -> why.setText(Words.of("incoming.why." + plate.getValue().as().why().name()));
         plate.valueProperty().addListener(o -> say.run());
         say.run();
-        VBox words = new VBox(1, Text.of(String.valueOf(p.seen().file().getFileName()), "paper-text", "strong-ink"), Text.of(facts(p.seen()), "paper-soft"));
+        VBox words = new VBox(1, Text.of(String.valueOf(p.seen().file().getFileName()), "paper-text", "strong-ink"),
+                Text.of(facts(p.seen()), "paper-soft"));
         if (!p.seen().fault().isEmpty()) {
             words.getChildren().add(Text.block(p.seen().fault(), "paper-redo"));
         }
@@ -189,7 +192,8 @@ final class BringIn extends StackPane {
             if (r != PlateRole.UNSORTED && (r != p.role() || shot.plate(p.plate()).isPresent())) {
                 String name = tray ? p.seen().named() : p.name();
                 String id = Plates.freshId(shot, name);
-                out.add(new Choice("new: " + Words.of("role." + r.name()), p.told(id + (r == p.role() ? "" : "-" + r.name().toLowerCase(Locale.ROOT).replace('_', '-')), r, name)));
+                out.add(new Choice("new: " + Words.of("role." + r.name()),
+                        p.told(id + (r == p.role() ? "" : "-" + r.name().toLowerCase(Locale.ROOT).replace('_', '-')), r, name)));
             }
         }
         return out;

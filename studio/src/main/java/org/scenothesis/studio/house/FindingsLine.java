@@ -38,11 +38,14 @@ final class FindingsLine extends VBox {
     private final Button cancel = Text.button("stop", "floor-button", () -> {});
     private final Label saved = Text.of("", "muted");
     private final List<Button> contest = List.of(
-            Text.button("keep mine", "floor-button", () -> settle(Store::keepMine)), Text.button("take theirs", "floor-button", () -> settle(Store::takeTheirs)),
-            Text.button(Words.of("findings-line.save-mine-beside"), "floor-button", () -> settle(s -> session().say(Words.of("findings-line.yours-is-in", s.saveMineBeside().getFileName())))));
+            Text.button("keep mine", "floor-button", () -> settle(Store::keepMine)),
+            Text.button("take theirs", "floor-button", () -> settle(Store::takeTheirs)),
+            Text.button(Words.of("findings-line.save-mine-beside"), "floor-button",
+            () -> settle(s -> session().say(Words.of("findings-line.yours-is-in", s.saveMineBeside().getFileName())))));
 
     private final List<Button> offer = List.of(
-            Text.button(Words.of("findings-line.take-up-what-was-not"), "floor-button", () -> session().takeUpUnsaved()), Text.button("leave it", "floor-button", () -> session().leaveUnsaved()));
+            Text.button(Words.of("findings-line.take-up-what-was-not"), "floor-button", () -> session().takeUpUnsaved()),
+            Text.button("leave it", "floor-button", () -> session().leaveUnsaved()));
 
     FindingsLine(Session session) {
         this.session = session;
@@ -132,10 +135,12 @@ final class FindingsLine extends VBox {
         Judgement mine = plate == null ? Judgement.NONE : session.judgement(plate.id());
         Finding worst = mine.open().stream().findFirst().orElse(null);
         if (!session.said().get().isEmpty()) {
-            summary.getChildren().addAll(Text.of(session.said().get(), "strong"), Text.button("put away", "floor-button", () -> session.say("")));
+            summary.getChildren().addAll(Text.of(session.said().get(), "strong"),
+                    Text.button("put away", "floor-button", () -> session.say("")));
         } else if (worst != null) {
             Words.Sentence s = Words.sentence(worst);
-            summary.getChildren().addAll(new VerdictMark(worst.verdict()), Text.of(s.title() + " " + s.value(), "strong"), Text.of(s.meaning(), "muted"));
+            summary.getChildren().addAll(new VerdictMark(worst.verdict()), Text.of(s.title() + " " + s.value(), "strong"),
+                    Text.of(s.meaning(), "muted"));
             int more = mine.open().size() - 1;
             if (more > 0) {
                 summary.getChildren().add(Text.of("and " + more + " more", "strong"));
@@ -144,12 +149,15 @@ final class FindingsLine extends VBox {
             Judgement.Known known = mine.known();
             String why = mine.unmeasured().stream().map(Finding::note).filter(n -> !n.isEmpty()).findFirst().orElse("");
             summary.getChildren().addAll(
-                    new VerdictMark(Verdict.NOT_MEASURED), Text.of(name + ", " + known.measured() + " of " + known.of() + " measured", "strong"), Text.of(why, "muted"));
+                    new VerdictMark(Verdict.NOT_MEASURED), Text.of(name + ", " + known.measured() + " of " + known.of() + " measured",
+                    "strong"), Text.of(why, "muted"));
         } else if (!mine.findings().isEmpty()) {
-            summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(name + " holds", "strong"), Text.of(Words.count(mine.findings().size(), "measurement", "measurements"), "muted"));
+            summary.getChildren().addAll(new VerdictMark(Verdict.HOLDS), Text.of(name + " holds", "strong"),
+                    Text.of(Words.count(mine.findings().size(), "measurement", "measurements"), "muted"));
         } else {
             summary.getChildren().addAll(
-                    new VerdictMark(Verdict.NOT_MEASURED), Text.of(plate == null ? Words.of("findings-line.no-plate-yet") : Words.of("findings-line.is-not-measured", plate.name()), "strong"),
+                    new VerdictMark(Verdict.NOT_MEASURED), Text.of(plate == null ? Words.of("findings-line.no-plate-yet")
+                    : Words.of("findings-line.is-not-measured", plate.name()), "strong"),
                     Text.of(plate == null ? Words.of("findings-line.break-down-says-which-plates") : "", "muted"));
         }
         summary.getChildren().getFirst().setMouseTransparent(session.said().get().isEmpty());
@@ -169,7 +177,8 @@ final class FindingsLine extends VBox {
     }
 
     private static String who(Finding f, @Nullable Plate plate) {
-        return plate != null ? plate.name() : f.subject() instanceof Subject.OfProduction ? "the production" : f.plate().isEmpty() ? "the shot" : f.plate();
+        return plate != null ? plate.name() : f.subject() instanceof Subject.OfProduction ? "the production" : f.plate().isEmpty()
+                ? "the shot" : f.plate();
     }
 
     private Region row(Finding f) {
@@ -185,7 +194,8 @@ final class FindingsLine extends VBox {
         value.setAlignment(Pos.CENTER_RIGHT);
         Label limit = Text.of(s.limit(), "muted", "small");
         limit.setMinWidth(92);
-        Label words = Text.block(s.meaning() + (s.remedy().isEmpty() ? "" : " " + s.remedy()) + (s.price().isEmpty() ? "" : " (" + s.price() + ")"));
+        Label words = Text.block(s.meaning() + (s.remedy().isEmpty() ? "" : " " + s.remedy()) + (s.price().isEmpty() ? ""
+                : " (" + s.price() + ")"));
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMinWidth(120);
         words.setMaxWidth(Double.MAX_VALUE);
@@ -225,7 +235,8 @@ final class FindingsLine extends VBox {
         var s = session.save().get();
         if (s.kind() == Store.SaveState.Kind.FAILED && session.said().get().isEmpty()) {
             session.say(s.sentence());
-        } else if (s.kind() == Store.SaveState.Kind.SAVED && session.said().get().contains(Words.of("findings-line.tried-again-by-itself"))) {
+        } else if (s.kind() == Store.SaveState.Kind.SAVED && session.said().get()
+                .contains(Words.of("findings-line.tried-again-by-itself"))) {
             session.say("");
         }
         saved.setText(switch (s.kind()) {

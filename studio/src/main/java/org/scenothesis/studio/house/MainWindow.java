@@ -158,7 +158,8 @@ public final class MainWindow extends StackPane {
     }
 
     private List<GoAnywhere.Place> benchPages() {
-        return benches.values().stream().flatMap(b -> b.pages().stream().map(p -> new GoAnywhere.Place(p + ", on " + b.name().word(), () -> {
+        return benches.values().stream()
+                .flatMap(b -> b.pages().stream().map(p -> new GoAnywhere.Place(p + ", on " + b.name().word(), () -> {
             session.bench().set(b.name());
             b.turn(p);
         }))).toList();
@@ -200,7 +201,8 @@ public final class MainWindow extends StackPane {
             shortcut(e);
             return;
         }
-        if (e.getTarget() instanceof TextInputControl || e.getTarget() instanceof ComboBoxBase<?> c && chooses(c, e.getCode()) || e.isAltDown()) {
+        if (e.getTarget() instanceof TextInputControl || e.getTarget() instanceof ComboBoxBase<?> c && chooses(c, e.getCode())
+                || e.isAltDown()) {
             return;
         }
         Bench b = benches.get(session.bench().get());
@@ -301,7 +303,8 @@ public final class MainWindow extends StackPane {
         Loop now = end ? was.ended(at + 1 / session.rate()) : was.begun(at);
         session.loop().set(now);
         double last = Math.min(now.to(), session.shot().seconds());
-        session.say(now.marked() ? Words.of("main-window.played-again-and-again-from", Words.time(now.from()), Words.time(last)) : Words.of("main-window.played-once-all-of-it"));
+        session.say(now.marked() ? Words.of("main-window.played-again-and-again-from", Words.time(now.from()), Words.time(last))
+                : Words.of("main-window.played-once-all-of-it"));
     }
 
     private void stepFrames(int by) {
@@ -313,7 +316,8 @@ public final class MainWindow extends StackPane {
         playing = on;
         playedFrom = 0;
         if (on) {
-            session.goToFrame(session.loop().get().start(session.seconds().get(), session.shot().seconds(), 1 / session.rate()) * session.rate());
+            session.goToFrame(session.loop().get().start(session.seconds().get(), session.shot().seconds(),
+                    1 / session.rate()) * session.rate());
             player.start();
             hear();
         } else {

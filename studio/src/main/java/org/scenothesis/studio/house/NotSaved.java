@@ -16,7 +16,8 @@ import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
-/// Asked when the window is closed and the changes cannot be saved: try again, save in another place, keep them for the next time, or go on.
+/// Asked when the window is closed and the changes cannot be saved: try again, save in another place, keep them for the next time, or go
+/// on.
 final class NotSaved extends StackPane {
     private final Session session;
     private final Runnable leave;

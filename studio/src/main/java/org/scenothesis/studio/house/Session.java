@@ -51,7 +51,8 @@ public final class Session implements AutoCloseable {
     }
 
     public static final String SURVEY = "survey";
-    private static final Shot NO_SHOT = new Shot("", 0, Words.of("session.no-shot-yet"), "", 4, List.of(), List.of(), List.of(), List.of(), null);
+    private static final Shot NO_SHOT = new Shot("", 0, Words.of("session.no-shot-yet"), "", 4, List.of(), List.of(), List.of(), List.of(),
+            null);
     private static final String PLAN = "plan";
     /// Bytes of decoded frames kept.
     private static final long FRAMES = 64L << 20;
@@ -105,7 +106,8 @@ public final class Session implements AutoCloseable {
                 worker.onUi(() -> save.set(state));
             }
         });
-        // Of this kind and first, so that whoever hears of a change finds it judged: listeners to values are told after all listeners to changes.
+        // Of this kind and first, so that whoever hears of a change finds it judged: listeners to values are told after all listeners to
+        // changes.
         production.addListener(o -> {
             judge();
             plan();
@@ -118,7 +120,8 @@ public final class Session implements AutoCloseable {
             }
         });
         // A property that nobody reads tells only its first change to invalidation listeners; a change listener keeps it awake.
-        for (ObservableValue<?> p : List.of(production, measured, judgement, plan, save, work, bench, shotId, plateId, said, seconds, incoming)) {
+        for (ObservableValue<?> p : List.of(production, measured, judgement, plan, save, work, bench, shotId, plateId, said, seconds,
+                incoming)) {
             p.addListener((o, was, is) -> {});
         }
         openShot(store.now().shots().isEmpty() ? "" : store.now().shots().getFirst().id());
@@ -286,7 +289,8 @@ public final class Session implements AutoCloseable {
 
     /// The clean plate that elements are shown over; null where none was filmed.
     public @Nullable FootageSource clean() {
-        return shot().plates().stream().filter(p -> p.role() == PlateRole.CLEAN && p.chosen() != null).findFirst().map(this::footage).orElse(null);
+        return shot().plates().stream().filter(p -> p.role() == PlateRole.CLEAN && p.chosen() != null).findFirst().map(this::footage)
+                .orElse(null);
     }
 
     /// What keeps a take from being read, as a sentence; empty if nothing is known to.
@@ -359,7 +363,8 @@ public final class Session implements AutoCloseable {
     /// Whether all that was changed is on the disk, or may be left as it is.
     public boolean settled() {
         Store.SaveState.Kind kind = store.saveState().kind();
-        return kind == Store.SaveState.Kind.SAVED || kind == Store.SaveState.Kind.READ_ONLY || kind == Store.SaveState.Kind.CONTESTED || store.saveNow();
+        return kind == Store.SaveState.Kind.SAVED || kind == Store.SaveState.Kind.READ_ONLY || kind == Store.SaveState.Kind.CONTESTED
+                || store.saveNow();
     }
 
     /// The file that holds changes which could not be saved the last time; null where there is none.

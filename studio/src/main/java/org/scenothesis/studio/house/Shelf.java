@@ -160,7 +160,9 @@ public final class Shelf extends VBox {
             Thumb thumb = w.getKey();
             if (seen(w.getValue()) && asked.add(thumb)) {
                 session.worker().ask(
-                        "thumbs|" + thumb, ticket -> DisplayPicture.of(session.frames().small(thumb.source, 40, Slip.PICTURE_W, Slip.PICTURE_H), Slip.PICTURE_W, Slip.PICTURE_H, session.bands()), s -> {
+                        "thumbs|" + thumb, ticket ->
+                        DisplayPicture.of(session.frames().small(thumb.source, 40, Slip.PICTURE_W, Slip.PICTURE_H), Slip.PICTURE_W,
+                        Slip.PICTURE_H, session.bands()), s -> {
                             WritableImage image = PictureView.image(s);
                             thumbs.put(thumb, image);
                             arrived(thumb, () -> new ImageView(image));

@@ -29,14 +29,16 @@ final class ShotMenu extends ContextMenu {
         Shot open = session.shot();
         List<MenuItem> items = new ArrayList<>();
         for (Shot s : p.shots()) {
-            items.add(Text.item("go-shot-" + s.id(), s.number() + "  " + s.title() + (s.id().equals(open.id()) ? ", open" : ""), () -> session.openShot(s.id())));
+            items.add(Text.item("go-shot-" + s.id(), s.number() + "  " + s.title() + (s.id().equals(open.id()) ? ", open" : ""),
+                    () -> session.openShot(s.id())));
         }
         if (!items.isEmpty()) {
             items.add(new SeparatorMenuItem());
         }
         List<Take> elsewhere = Collected.elsewhere(session.folder(), session.store().now());
         if (!elsewhere.isEmpty()) {
-            items.add(Text.item("collect", Words.of("shot-menu.copy-footage-from-elsewhere-into", Words.count(elsewhere.size(), "file", "files")), () -> collect(elsewhere)));
+            items.add(Text.item("collect", Words.of("shot-menu.copy-footage-from-elsewhere-into",
+                    Words.count(elsewhere.size(), "file", "files")), () -> collect(elsewhere)));
         }
         items.add(Text.item("shot-new", "New shot", () -> {
             change("new shot", Shots::added);
@@ -50,8 +52,10 @@ final class ShotMenu extends ContextMenu {
                 session.openShot(now.get(now.indexOf(session.store().now().shot(open.id())) + 1).id());
             }));
             items.add(Text.item("shot-tell", Words.of("shot-menu.name-it-and-tell-it"), () -> session.bench().set(BenchName.BREAK_DOWN)));
-            items.add(Text.item("shot-earlier", Words.of("shot-menu.move-it-earlier"), () -> change("move a shot", q -> Shots.moved(q, open.id(), -1))));
-            items.add(Text.item("shot-later", Words.of("shot-menu.move-it-later"), () -> change("move a shot", q -> Shots.moved(q, open.id(), 1))));
+            items.add(Text.item("shot-earlier", Words.of("shot-menu.move-it-earlier"),
+                    () -> change("move a shot", q -> Shots.moved(q, open.id(), -1))));
+            items.add(Text.item("shot-later", Words.of("shot-menu.move-it-later"),
+                    () -> change("move a shot", q -> Shots.moved(q, open.id(), 1))));
             items.add(Text.item("shot-away", Words.of("shot-menu.take-this-shot-away"), () -> {
                 change(Words.of("shot-menu.take-shot-away"), q -> Shots.without(q, open.id()));
                 session.say(Words.of("shot-menu.took-the-shot-away-its", open.title()));

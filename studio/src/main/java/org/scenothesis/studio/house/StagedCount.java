@@ -57,6 +57,7 @@ final class StagedCount {
                 }
             }
         }
-        return !any ? "not begun" : redo > 0 ? redo + " " + Words.verdict(Verdict.REDO) : watch > 0 ? watch + " " + Words.verdict(Verdict.WATCH) : known ? Words.verdict(Verdict.HOLDS) : "assumed";
+        return !any ? "not begun" : redo > 0 ? redo + " " + Words.verdict(Verdict.REDO) : watch > 0
+                ? watch + " " + Words.verdict(Verdict.WATCH) : known ? Words.verdict(Verdict.HOLDS) : "assumed";
     }
 }

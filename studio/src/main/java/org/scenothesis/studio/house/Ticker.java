@@ -6,7 +6,8 @@ import javafx.animation.AnimationTimer;
 public final class Ticker {
     private Ticker() {}
 
-    /// Runs once what is shown now is on the screen: in the second picture from here. Before it, the window would wait for work that takes every core.
+    /// Runs once what is shown now is on the screen: in the second picture from here. Before it, the window would wait for work that takes
+    /// every core.
     public static void afterDrawing(Runnable work) {
         new AnimationTimer() {
             private int drawn;

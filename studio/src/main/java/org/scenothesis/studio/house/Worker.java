@@ -17,7 +17,8 @@ import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.production.words.Words;
 
-/// Work off the interface's thread: one lane per purpose, the newest request of a lane wins, its result comes back on the interface's thread.
+/// Work off the interface's thread: one lane per purpose, the newest request of a lane wins, its result comes back on the interface's
+/// thread.
 ///
 /// - A request that was overtaken is asked to stop and its result is dropped.
 /// - Lanes that make pictures take turns: each uses all cores anyhow, and several at once would hold as many half-made pictures in memory.
@@ -36,7 +37,8 @@ public final class Worker implements AutoCloseable {
     }
 
     /// Others that hold whole pictures.
-    private static final Set<String> PICTURES = Set.of("thumbs", "room", "key-preview", "layer-ground", "match-compare", "match-loupe", "match-snap", "match-shadow", "spot");
+    private static final Set<String> PICTURES = Set.of("thumbs", "room", "key-preview", "layer-ground", "match-compare", "match-loupe",
+            "match-snap", "match-shadow", "spot");
 
     private static final Set<String> LONG = Set.of("render", "stage-rehearse");
 
@@ -149,7 +151,8 @@ public final class Worker implements AutoCloseable {
         return works.availablePermits() == 0;
     }
 
-    /// Waits while a picture is made, a second at most: what is looked at goes before what goes on by itself, and the two together would hold twice the memory.
+    /// Waits while a picture is made, a second at most: what is looked at goes before what goes on by itself, and the two together would
+    /// hold twice the memory.
     public void letLook(Ticket ticket) {
         pause(ticket, pictures, LONGEST_LOOK_NS);
     }
@@ -215,7 +218,8 @@ public final class Worker implements AutoCloseable {
     private ExecutorService lane(String name) {
         int bar = name.indexOf('|');
         return lanes.computeIfAbsent(bar < 0 ? name : name.substring(0, bar), n -> {
-            var lane = new ThreadPoolExecutor(1, 1, IDLE_S, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), Thread.ofPlatform().daemon().name("lane-" + n).factory());
+            var lane = new ThreadPoolExecutor(1, 1, IDLE_S, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), Thread.ofPlatform().daemon()
+                    .name("lane-" + n).factory());
             lane.allowCoreThreadTimeOut(true);
             return lane;
         });

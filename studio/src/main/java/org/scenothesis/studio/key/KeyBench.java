@@ -182,7 +182,8 @@ public final class KeyBench extends Bench {
     }
 
     private Optional<Outline> drawn(@Nullable Layer l) {
-        return l == null ? Optional.empty() : solid.isSelected() ? KeyModel.solid(l) : Optional.of(l.garbage()).filter(o -> o != Outline.NONE);
+        return l == null ? Optional.empty() : solid.isSelected() ? KeyModel.solid(l) : Optional.of(l.garbage())
+                .filter(o -> o != Outline.NONE);
     }
 
     /// Sets a keyframe of the outline that is drawn at the playhead, or takes it away.
@@ -195,7 +196,8 @@ public final class KeyBench extends Bench {
         }
         double at = session.seconds().get();
         Step other = Keys.at(o, at) ? Keys.without(o, at) : Keys.set(o, at);
-        session.changeLayer(Words.of("key-bench.keyframe-of-the-outline"), l.id(), x -> x.withSteps(x.steps().stream().map(s -> s == o ? other : s).toList()));
+        session.changeLayer(Words.of("key-bench.keyframe-of-the-outline"), l.id(),
+                x -> x.withSteps(x.steps().stream().map(s -> s == o ? other : s).toList()));
         session.measure();
     }
 
@@ -234,7 +236,8 @@ public final class KeyBench extends Bench {
     }
 
     private Key cut(boolean lower, double v) {
-        return changed(number(lower ? "empty-below" : "solid-above"), lower ? Math.min(v, current().solidAbove() - KeySettings.BETWEEN) : Math.max(v, current().emptyBelow() + KeySettings.BETWEEN));
+        return changed(number(lower ? "empty-below" : "solid-above"), lower ? Math.min(v, current().solidAbove() - KeySettings.BETWEEN)
+                : Math.max(v, current().emptyBelow() + KeySettings.BETWEEN));
     }
 
     private void preview(Key key) {
@@ -262,7 +265,8 @@ public final class KeyBench extends Bench {
             double at = session.seconds().get();
             List<Point> points = drawn(l).map(o -> carried(drawn, carries(o).inverse())).orElse(drawn);
             boolean keeps = solid.isSelected();
-            session.changeLayer(keeps ? Words.of("key-bench.what-stays-solid") : "garbage matte", l.id(), o -> keeps ? KeyModel.solid(o, at, points) : KeyModel.garbage(o, at, points));
+            session.changeLayer(keeps ? Words.of("key-bench.what-stays-solid") : "garbage matte", l.id(), o -> keeps
+                    ? KeyModel.solid(o, at, points) : KeyModel.garbage(o, at, points));
             session.measure();
         }
     }
@@ -278,7 +282,8 @@ public final class KeyBench extends Bench {
 
     /// Of the take that is keyed, its width by its height.
     private double aspect() {
-        return session.plate().flatMap(p -> Optional.ofNullable(p.chosen())).flatMap(session.measured().get()::brief).filter(FootageBrief::usable).map(b -> b.width() / (double) b.height()).orElse(16 / 9.0);
+        return session.plate().flatMap(p -> Optional.ofNullable(p.chosen())).flatMap(session.measured().get()::brief)
+                .filter(FootageBrief::usable).map(b -> b.width() / (double) b.height()).orElse(16 / 9.0);
     }
 
     @Override
@@ -293,7 +298,8 @@ public final class KeyBench extends Bench {
         outline.show(drawn(l).map(o -> carried(o.at(at), carries(o))).orElse(List.of()));
         boolean here = drawn(l).filter(o -> Keys.at(o, at)).isPresent();
         keyframe.setText(here ? "keyframe \u2212" : "keyframe +");
-        strip.show(session.shot().seconds(), plate == null ? List.of() : List.of(new TimeStrip.Ribbon(plate.name(), 0, session.shot().seconds(), plate.spike())), session.shot().beats());
+        strip.show(session.shot().seconds(), plate == null ? List.of()
+                : List.of(new TimeStrip.Ribbon(plate.name(), 0, session.shot().seconds(), plate.spike())), session.shot().beats());
         strip.at(session.seconds().get());
         measures.show(plate, l);
         frame();
@@ -318,10 +324,15 @@ public final class KeyBench extends Bench {
             return null;
         }
         Layer l = layer();
-        var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(), Math.min(matte.roomHeight(), screen.roomHeight()));
+        var room = new KeyModel.Room(over.roomWidth(), over.roomHeight(), screen.roomWidth(),
+                Math.min(matte.roomHeight(), screen.roomHeight()));
         double seconds = session.seconds().get();
-        List<Outline> kept = l == null ? List.of() : KeyModel.solid(l).map(o -> Outline.of(Tracks.shape(session.shot(), o, seconds, aspect()), o.softnessPx()).withCounts(Outline.Counts.ALSO)).stream().toList();
-        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of() : Tracks.shape(session.shot(), l.garbage(), seconds, aspect()), path, seconds, l == null ? seconds : l.time().at(seconds), room, new KeyModel.View(look.ground(), look.part(), kept));
+        List<Outline> kept = l == null ? List.of() : KeyModel.solid(l)
+                .map(o -> Outline.of(Tracks.shape(session.shot(), o, seconds, aspect()), o.softnessPx()).withCounts(Outline.Counts.ALSO))
+                .stream().toList();
+        return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of()
+                : Tracks.shape(session.shot(), l.garbage(), seconds, aspect()), path, seconds, l == null ? seconds : l.time().at(seconds),
+                room, new KeyModel.View(look.ground(), look.part(), kept));
     }
 
     private void frame() {
@@ -335,7 +346,8 @@ public final class KeyBench extends Bench {
             PlateRole role = session.plate().map(Plate::role).orElse(null);
             Take take = session.plate().map(Plate::chosen).orElse(null);
             if (role == null || !role.keyed() || take == null) {
-                over.invite(Sketch.KEY, role != null && role.keyed() ? Words.of("key-bench.this-plate-has-no-take") : Words.of("key-bench.what-was-filmed-before-cloth"),
+                over.invite(Sketch.KEY, role != null && role.keyed() ? Words.of("key-bench.this-plate-has-no-take")
+                        : Words.of("key-bench.what-was-filmed-before-cloth"),
                         Words.of("key-bench.bring-footage-in-on-shoot"), () -> session.bench().set(BenchName.SHOOT));
             } else {
                 over.say(session.problem(take));

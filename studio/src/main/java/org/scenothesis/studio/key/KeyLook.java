@@ -30,7 +30,8 @@ final class KeyLook extends HBox {
         this.changed = changed;
         ground.setId("key-ground");
         part.setId("key-zoom");
-        getChildren().addAll(ground, Text.button("\u2212", "floor-button", () -> step(false)), part, Text.button("+", "floor-button", () -> step(true)));
+        getChildren().addAll(ground, Text.button("\u2212", "floor-button", () -> step(false)), part,
+                Text.button("+", "floor-button", () -> step(true)));
         picture.setFocusTraversable(true);
         picture.addEventHandler(ScrollEvent.SCROLL, e -> step(e.getDeltaY() > 0));
         picture.addEventHandler(MouseEvent.MOUSE_PRESSED, this::grab);
@@ -104,7 +105,8 @@ final class KeyLook extends HBox {
     private void walk(KeyEvent e) {
         double step = Math.max(8, picture.getWidth() / 8);
         if (!loupe.all() && e.getCode().isArrowKey()) {
-            move(e.getCode() == KeyCode.RIGHT ? step : e.getCode() == KeyCode.LEFT ? -step : 0, e.getCode() == KeyCode.DOWN ? step : e.getCode() == KeyCode.UP ? -step : 0);
+            move(e.getCode() == KeyCode.RIGHT ? step : e.getCode() == KeyCode.LEFT ? -step : 0, e.getCode() == KeyCode.DOWN ? step
+                    : e.getCode() == KeyCode.UP ? -step : 0);
             e.consume();
         }
     }

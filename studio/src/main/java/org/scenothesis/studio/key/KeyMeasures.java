@@ -51,7 +51,8 @@ final class KeyMeasures extends VBox {
         if (l == null) {
             boolean element = plate.role().keyed();
             getChildren().add(Text.block(
-                    element ? Words.of("key-measures.this-element-is-not-keyed") : Words.of("key-measures.this-plate-is-only-elements", Words.of("role." + plate.role().name())), "paper-text"));
+                    element ? Words.of("key-measures.this-element-is-not-keyed") : Words.of("key-measures.this-plate-is-only-elements",
+                    Words.of("role." + plate.role().name())), "paper-text"));
             if (element && plate.chosen() != null) {
                 var start = Text.button(Words.of("key-measures.key-this-plate"), "paper-button", () -> begin(plate));
                 start.setId("begin-key");
@@ -94,7 +95,8 @@ final class KeyMeasures extends VBox {
         return !problem.isEmpty() ? problem
                 : session.measured().get().keyTrouble(session.shot(), plate).orElse(
                         brief != null && brief.alpha() ? Words.of("key-measures.this-take-has-its-own")
-                        : session.work().get().what().isEmpty() ? Words.of("key-measures.the-matte-is-not-measured") : Words.of("key-measures.measuring-the-matte"));
+                        : session.work().get().what().isEmpty() ? Words.of("key-measures.the-matte-is-not-measured")
+                        : Words.of("key-measures.measuring-the-matte"));
     }
 
     private static Node row(Finding f) {

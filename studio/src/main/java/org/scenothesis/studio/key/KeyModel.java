@@ -87,15 +87,18 @@ final class KeyModel {
     }
 
     /// - `seconds`: of the shot; `takeSeconds`: of the take that it shows then.
-    record Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, double takeSeconds, Room room, View view) {
-        Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, double takeSeconds, Room room) {
+    record Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, double takeSeconds,
+            Room room, View view) {
+        Request(Shot shot, Plate plate, KeySettings settings, List<Point> mask, FootageSource take, double seconds, double takeSeconds,
+                Room room) {
             this(shot, plate, settings, mask, take, seconds, takeSeconds, room, View.PLAIN);
         }
     }
 
     /// The outline that an element is kept solid in.
     static Optional<Outline> solid(Layer l) {
-        return l.steps().stream().filter(Outline.class::isInstance).map(Outline.class::cast).filter(o -> o.counts() == Outline.Counts.ALSO).findFirst();
+        return l.steps().stream().filter(Outline.class::isInstance).map(Outline.class::cast).filter(o -> o.counts() == Outline.Counts.ALSO)
+                .findFirst();
     }
 
     /// The layer kept solid within other corners at a moment; without corners no longer.
@@ -113,7 +116,8 @@ final class KeyModel {
     }
 
     /// Everything the bench shows of one frame. `counts`: pixels per bin of the separation, as roots of shares of the largest.
-    record Result(DisplayPicture over, DisplayPicture matte, DisplayPicture screen, double[] counts, MatteMeasures measures, ScreenModel.Source source, int width, int height, @Nullable List<Point> proposed) {}
+    record Result(DisplayPicture over, DisplayPicture matte, DisplayPicture screen, double[] counts, MatteMeasures measures,
+            ScreenModel.Source source, int width, int height, @Nullable List<Point> proposed) {}
 
     /// What changes while a control is dragged.
     record Preview(DisplayPicture over, DisplayPicture matte) {}
@@ -143,7 +147,8 @@ final class KeyModel {
     }
 
     private synchronized Small small(Request r) throws FootageException {
-        String of = r.take + "|" + r.takeSeconds + "|" + r.seconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot, r.plate) + "|" + session.clean() + "|" + r.view.over;
+        String of = r.take + "|" + r.takeSeconds + "|" + r.seconds + "|" + r.room + "|" + Surveyor.screenPlate(session.folder(), r.shot,
+                r.plate) + "|" + session.clean() + "|" + r.view.over;
         Small s = small;
         if (s == null || !s.of.equals(of)) {
             Bands bands = session.bands();
@@ -189,13 +194,15 @@ final class KeyModel {
         Bands bands = session.bands();
         Keyed keyed = Keyer.key(frame, screen, r.settings, screen.garbage(r.mask), bands);
         // What stays solid reaches no further than what is keyed, as in the shot.
-        Piece element = r.view.solid.isEmpty() ? Piece.whole(keyed.element()) : Keyer.element(frame, screen, r.settings, screen.garbage(r.mask), bands);
+        Piece element = r.view.solid.isEmpty() ? Piece.whole(keyed.element())
+                : Keyer.element(frame, screen, r.settings, screen.garbage(r.mask), bands);
         Picture over = over(background, element, r.view.solid, bands);
         Plane matte = KeyViews.stretched(r.view.solid.isEmpty() ? keyed.alpha() : matte(element, frame, r.view.solid, bands));
         Loupe part = r.view.part;
         return new Result(
                 DisplayPicture.of(part.of(over, r.room.bigWidth, r.room.bigHeight, bands), r.room.bigWidth, r.room.bigHeight, bands),
-                DisplayPicture.grey(part.of(matte, r.room.smallWidth, r.room.smallHeight, bands), r.room.smallWidth, r.room.smallHeight, bands),
+                DisplayPicture.grey(part.of(matte, r.room.smallWidth, r.room.smallHeight, bands), r.room.smallWidth, r.room.smallHeight,
+                bands),
                 DisplayPicture.of(KeyViews.evenness(screen), r.room.smallWidth, r.room.smallHeight, bands),
                 KeyViews.counts(keyed.separation(), keyed.inside(), BINS),
                 MatteMeter.measure(keyed, screen, null, bands), screen.source(), frame.width(), frame.height(), proposed(screen, r));
@@ -204,7 +211,8 @@ final class KeyModel {
     /// The outline round the cloth in shares of the picture where none was drawn; null where all counts.
     private static @Nullable List<Point> proposed(ScreenModel m, Request r) {
         Polygon p = r.mask.size() < 3 ? m.garbage(List.of()) : null;
-        return p == null ? null : p.corners().stream().map(q -> new Point(q.x() / m.colour().width(), q.y() / m.colour().height())).toList();
+        return p == null ? null : p.corners().stream().map(q -> new Point(q.x() / m.colour().width(), q.y() / m.colour().height()))
+                .toList();
     }
 
     private ScreenModel screen(Request r) throws FootageException {

@@ -107,10 +107,12 @@ final class FollowLine extends HBox {
         for (Track t : shot.tracks()) {
             Region room = new Region();
             HBox.setHgrow(room, Priority.ALWAYS);
-            Button away = Text.button("\u00d7", "floor-button", () -> session.change("take " + t.name() + " away", s -> Tracks.without(s, t.id())));
+            Button away = Text.button("\u00d7", "floor-button", () -> session.change("take " + t.name() + " away",
+                    s -> Tracks.without(s, t.id())));
             away.setId("away-" + t.id());
             away.setAccessibleText("take " + t.name() + " away");
-            HBox row = new HBox(6, Text.of(t.name(), "strong"), Text.of("found in " + t.spots().size() + " frames", "muted", "small"), room, away);
+            HBox row = new HBox(6, Text.of(t.name(), "strong"), Text.of("found in " + t.spots().size() + " frames", "muted", "small"),
+                    room, away);
             row.setAlignment(Pos.CENTER_LEFT);
             tracks.getChildren().add(row);
         }
@@ -134,7 +136,8 @@ final class FollowLine extends HBox {
     /// The plate whose picture is clicked: of the lowest layer that was filmed and moves.
     private @Nullable Plate plate() {
         Shot s = session.shot();
-        return s.layers().stream().filter(l -> l.on() && !(l.source() instanceof Source.Below)).findFirst().flatMap(l -> s.plate(l.plate())).filter(p -> p.chosen() != null).orElse(null);
+        return s.layers().stream().filter(l -> l.on() && !(l.source() instanceof Source.Below)).findFirst().flatMap(l -> s.plate(l.plate()))
+                .filter(p -> p.chosen() != null).orElse(null);
     }
 
     /// Waits for a click; `corners`: follows the pinned corners of the chosen layer instead.
@@ -147,7 +150,8 @@ final class FollowLine extends HBox {
         }
         if (corners) {
             Optional<PinnedCorners> pin = l == null ? Optional.empty() : l.step(PinnedCorners.class);
-            pin.ifPresentOrElse(x -> follow(x.at(session.seconds().get())), () -> session.say(Words.of("follow-line.pin-the-layers-corners-first")));
+            pin.ifPresentOrElse(x -> follow(x.at(session.seconds().get())),
+                    () -> session.say(Words.of("follow-line.pin-the-layers-corners-first")));
             return;
         }
         waiting = true;
@@ -178,7 +182,8 @@ final class FollowLine extends HBox {
         }
         String hung = hung(l) && l != null ? l.id() : null;
         String id = Tracks.free(session.shot());
-        String name = points.size() == 4 ? "corners " + (session.shot().tracks().size() + 1) : "point " + (session.shot().tracks().size() + 1);
+        String name = points.size() == 4 ? "corners " + (session.shot().tracks().size() + 1)
+                : "point " + (session.shot().tracks().size() + 1);
         double at = Tracks.takeSeconds(session.shot(), p.id(), session.seconds().get());
         ask(p, points, at, new Following.Stretch(0, Double.MAX_VALUE), b -> {
             int seed = b.found().getFirst().frame();
@@ -207,7 +212,8 @@ final class FollowLine extends HBox {
 
     private void said(Track t, FollowTake.Both b) {
         long lost = b.found().stream().filter(f -> !f.found()).count();
-        session.say(lost == 0 ? Words.of("follow-line.found-in-every-frame-that") : Words.of("follow-line.not-found-in-of-frames", lost, b.found().size()));
+        session.say(lost == 0 ? Words.of("follow-line.found-in-every-frame-that") : Words.of("follow-line.not-found-in-of-frames", lost,
+                b.found().size()));
     }
 
     private interface Then {

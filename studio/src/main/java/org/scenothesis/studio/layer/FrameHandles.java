@@ -20,7 +20,8 @@ import org.scenothesis.core.value.Animated;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.PictureView;
 
-/// Takes a layer by hand in the picture: drag its cross to move it, the arm's end to turn and size it; with Shift the cross itself, which it is turned about.
+/// Takes a layer by hand in the picture: drag its cross to move it, the arm's end to turn and size it; with Shift the cross itself, which
+/// it is turned about.
 ///
 /// - The way of the cross is drawn with a dot for every frame, where it moves.
 /// - By keyboard: arrows move (with shift ten times as far), plus and minus size, comma and full stop turn.
@@ -74,7 +75,8 @@ final class FrameHandles {
         over.heightProperty().addListener(o -> draw());
     }
 
-    /// Shows where a layer lies at a moment, in seconds; nothing for a layer that is not put anywhere. `carried`: what carries it along afterwards, in shares.
+    /// Shows where a layer lies at a moment, in seconds; nothing for a layer that is not put anywhere. `carried`: what carries it along
+    /// afterwards, in shares.
     void show(@Nullable FramePlace now, double seconds, double framesPerSecond, PlanarMap carried) {
         carry = carried;
         put = now;

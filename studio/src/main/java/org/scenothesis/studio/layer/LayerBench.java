@@ -92,7 +92,8 @@ public final class LayerBench extends Bench {
         hands = new LayerHandles(session, picture, this::layer, this::preview, this::accept);
         VBox left = new VBox(8, picture, following, strip, plans);
         HBox.setHgrow(left, Priority.ALWAYS);
-        stage = new StageHand(picture, session::shot, () -> FileLens.view(session.shot(), session.measured().get()), this::preview, this::accept, session::say);
+        stage = new StageHand(picture, session::shot, () -> FileLens.view(session.shot(), session.measured().get()), this::preview,
+                this::accept, session::say);
         VBox all = new VBox(10, pile, following.tracks(), properties, stage);
         ScrollPane right = new ScrollPane(all);
         stage.whenTurned(open -> {
@@ -129,19 +130,22 @@ public final class LayerBench extends Bench {
                 frame();
             }
         });
-        session.loop().addListener((o, was, now) -> strip.loop(now.marked() ? now.from() : 0, now.marked() ? Math.min(now.to(), session.shot().seconds()) : 0));
+        session.loop().addListener((o, was, now) -> strip.loop(now.marked() ? now.from() : 0, now.marked()
+                ? Math.min(now.to(), session.shot().seconds()) : 0));
         session.production().addListener(o -> refresh());
         session.shotId().addListener(o -> refresh());
         session.measured().addListener(o -> frame());
         session.plateId().addListener(o -> {
-            session.shot().layers().stream().filter(l -> l.plate().equals(session.plateId().get())).findFirst().ifPresent(l -> chosen = l.id());
+            session.shot().layers().stream().filter(l -> l.plate().equals(session.plateId().get())).findFirst()
+                    .ifPresent(l -> chosen = l.id());
             refresh();
         });
     }
 
     private @Nullable Layer layer() {
         List<Layer> all = session.shot().layers();
-        return session.shot().layer(chosen).or(() -> all.stream().filter(Layer::keyed).findFirst()).or(() -> all.reversed().stream().findFirst()).orElse(null);
+        return session.shot().layer(chosen).or(() -> all.stream().filter(Layer::keyed).findFirst())
+                .or(() -> all.reversed().stream().findFirst()).orElse(null);
     }
 
     private String layerName() {
@@ -152,7 +156,8 @@ public final class LayerBench extends Bench {
     private UnaryOperator<Shot> moved(Vec v) {
         Layer l = layer();
         double at = session.seconds().get();
-        return l == null ? s -> s : s -> s.withLayer(l.id(), o -> o.with(SetPlace.asFilmed(s.somewhere()), p -> p.withFoot(p.foot().set(at, v))));
+        return l == null ? s -> s
+                : s -> s.withLayer(l.id(), o -> o.with(SetPlace.asFilmed(s.somewhere()), p -> p.withFoot(p.foot().set(at, v))));
     }
 
     private void mended(Track t, List<Point> places) {
@@ -192,8 +197,11 @@ public final class LayerBench extends Bench {
         double at = session.seconds().get();
         Shot bare = shot.withLayer(id, l -> l.without(SetPlace.class).without(Shadow.class).without(DrawnShadow.class));
         session.worker().ask("layer-ground", ticket -> GroundContact.of(renderer.of(m).cutout(bare, id, at).coverage(), stage), foot -> {
-            session.say(Words.of(foot.isPresent() ? "place.on-ground" : "place.on-ground.none", foot.map(f -> Words.number(f.z() - stage.camera().position().value().z(), 2)).orElse("")));
-            foot.ifPresent(f -> session.change(Words.of("layer-bench.stand-it-on-the-ground"), s -> s.withLayer(id, l -> l.with(SetPlace.asFilmed(new Given.Measured<>(f, "lowest-point")), p -> p.stands(new Given.Measured<>(f, "lowest-point"))))));
+            session.say(Words.of(foot.isPresent() ? "place.on-ground" : "place.on-ground.none",
+                    foot.map(f -> Words.number(f.z() - stage.camera().position().value().z(), 2)).orElse("")));
+            foot.ifPresent(f -> session.change(Words.of("layer-bench.stand-it-on-the-ground"),
+                    s -> s.withLayer(id, l -> l.with(SetPlace.asFilmed(new Given.Measured<>(f, "lowest-point")),
+                    p -> p.stands(new Given.Measured<>(f, "lowest-point"))))));
         }, e -> session.say(String.valueOf(e.getMessage())));
     }
 
@@ -208,7 +216,8 @@ public final class LayerBench extends Bench {
         Shot shot = session.shot();
         double at = session.seconds().get();
         Set<String> hangs = l == null ? Set.of() : Tracks.of(l);
-        List<Track> seen = shot.tracks().stream().filter(t -> hangs.contains(t.id()) || l != null && LayerModel.lowest(shot, l) && l.source().plates().contains(t.plate())).toList();
+        List<Track> seen = shot.tracks().stream().filter(t -> hangs.contains(t.id()) || l != null && LayerModel.lowest(shot, l)
+                && l.source().plates().contains(t.plate())).toList();
         tracks.show(seen, seen.stream().map(t -> Tracks.takeSeconds(shot, t.plate(), at)).toList(), session.rate());
     }
 
@@ -289,7 +298,8 @@ public final class LayerBench extends Bench {
             session.worker().cancel("layer-picture");
             boolean filmed = shot.plates().stream().anyMatch(p -> p.chosen() != null);
             picture.invite(Sketch.LAYERS, Words.of("layer-bench.layers-go-over-one-another"),
-                    filmed ? Words.of("layer-bench.add-the-plate-chosen-on") : Words.of("key-bench.bring-footage-in-on-shoot"), filmed ? pile::layChosen : () -> session.bench().set(BenchName.SHOOT));
+                    filmed ? Words.of("layer-bench.add-the-plate-chosen-on") : Words.of("key-bench.bring-footage-in-on-shoot"), filmed
+                    ? pile::layChosen : () -> session.bench().set(BenchName.SHOOT));
             picture.name("");
             return;
         }

@@ -46,7 +46,8 @@ final class LayerHandles {
     private @Nullable Layer before;
 
     /// - `preview`: the shot as it would be, while something is pulled; `accept`: what changes once it is let go, and what that is called.
-    LayerHandles(Session session, PictureView picture, Supplier<@Nullable Layer> layer, Consumer<Shot> preview, BiConsumer<String, UnaryOperator<Shot>> accept) {
+    LayerHandles(Session session, PictureView picture, Supplier<@Nullable Layer> layer, Consumer<Shot> preview,
+            BiConsumer<String, UnaryOperator<Shot>> accept) {
         this.session = session;
         this.picture = picture;
         this.layer = layer;
@@ -54,7 +55,8 @@ final class LayerHandles {
         this.accept = accept;
         outline = new OutlineEditor(picture, this::outlined);
         pins = new PointHandles(picture, "pin-", this::pulled, this::pinned);
-        handles = new FrameHandles(picture, p -> preview.accept(put(p).apply(session.shot())), p -> accept.accept("move " + name(), put(p)));
+        handles = new FrameHandles(picture, p -> preview.accept(put(p).apply(session.shot())),
+                p -> accept.accept("move " + name(), put(p)));
     }
 
     /// Nothing is in hand any more.
@@ -111,7 +113,8 @@ final class LayerHandles {
         return l == null ? "" : l.name().toLowerCase(Locale.ROOT);
     }
 
-    /// What is drawn on the picture: what was taken in hand, else the layer's first outline; a garbage matte is drawn on its screen, on Key, and the base has none.
+    /// What is drawn on the picture: what was taken in hand, else the layer's first outline; a garbage matte is drawn on its screen, on
+    /// Key, and the base has none.
     private Optional<LayerGestures.Hand> outlined(Layer l) {
         if (hand.isPresent()) {
             return hand.filter(h -> LayerGestures.outline(l, h, 0).isPresent());
@@ -122,7 +125,8 @@ final class LayerHandles {
 
     /// The points that lead a step: of the one in hand, else the first.
     private Optional<LayerGestures.Hand> led(Layer l) {
-        return hand.isPresent() ? hand.filter(h -> LayerGestures.outline(l, h, 0).isEmpty()) : LayerGestures.of(l).stream().filter(h -> LayerGestures.outline(l, h, 0).isEmpty()).findFirst();
+        return hand.isPresent() ? hand.filter(h -> LayerGestures.outline(l, h, 0).isEmpty()) : LayerGestures.of(l).stream()
+                .filter(h -> LayerGestures.outline(l, h, 0).isEmpty()).findFirst();
     }
 
     private PlanarMap carried(Layer l, LayerGestures.Hand h) {
@@ -144,14 +148,16 @@ final class LayerHandles {
             List<Point> to = LayerGestures.mapped(corners, carried(l, h.get()).inverse());
             accept.accept("outline of " + name(), s -> s.withLayer(l.id(), o -> LayerGestures.moved(o, h.get(), at, to)));
         } else if (!l.keyed() && !LayerModel.lowest(session.shot(), l)) {
-            accept.accept("outline of " + name(), s -> s.withLayer(l.id(), o -> o.with(Outline.of(corners, Layers.SOFTNESS_PX), x -> x.withCorners(at, corners))));
+            accept.accept("outline of " + name(),
+                    s -> s.withLayer(l.id(), o -> o.with(Outline.of(corners, Layers.SOFTNESS_PX), x -> x.withCorners(at, corners))));
         }
     }
 
     private void outline() {
         Layer l = layer.get();
         Optional<LayerGestures.Hand> h = l == null ? Optional.empty() : outlined(l);
-        outline.show(l == null || h.isEmpty() ? List.of() : LayerGestures.mapped(LayerGestures.outline(l, h.get(), session.seconds().get()).orElse(List.of()), carried(l, h.get())));
+        outline.show(l == null || h.isEmpty() ? List.of() : LayerGestures.mapped(LayerGestures.outline(l, h.get(), session.seconds().get())
+                .orElse(List.of()), carried(l, h.get())));
     }
 
     private void pulled(List<Point> points) {
@@ -227,7 +233,9 @@ final class LayerHandles {
         Layer l = layer.get();
         double at = session.seconds().get();
         if (l != null) {
-            session.changeLayer("keyframe of " + l.name(), l.id(), o -> o.withSteps(o.steps().stream().map(s -> StepKind.of(s).has(StepKind.Trait.KEYED_BY_HAND) ? Keys.set(s, at) : s).toList()));
+            session.changeLayer("keyframe of " + l.name(), l.id(),
+                    o -> o.withSteps(o.steps().stream().map(s -> StepKind.of(s).has(StepKind.Trait.KEYED_BY_HAND) ? Keys.set(s, at) : s)
+                    .toList()));
         }
     }
 
@@ -244,9 +252,11 @@ final class LayerHandles {
             pins.hide();
         } else {
             PointDriven step = (PointDriven) l.steps().get(h.get().step());
-            pins.show(LayerGestures.mapped(step.points(at), carried(l, h.get())), step.lines(), step.names().stream().map(n -> n.replace('-', ' ')).toList());
+            pins.show(LayerGestures.mapped(step.points(at), carried(l, h.get())), step.lines(), step.names().stream()
+                    .map(n -> n.replace('-', ' ')).toList());
         }
         FramePlace put = l == null ? null : l.step(FramePlace.class).orElse(null);
-        handles.show(put, at, session.rate(), l == null || put == null ? PlanarMap.identity() : StepMotions.carried(session.shot(), l, l.steps().indexOf(put), at, aspect()));
+        handles.show(put, at, session.rate(), l == null || put == null ? PlanarMap.identity()
+                : StepMotions.carried(session.shot(), l, l.steps().indexOf(put), at, aspect()));
     }
 }

@@ -51,7 +51,8 @@ final class LayerList extends VBox implements TimeStrip.Hold {
     private @Nullable Layer chosen;
     private boolean alone;
 
-    /// - `choose`: called with the id of the layer to work on. `looked`: called when the picture is to be looked at otherwise; `follow`: when
+    /// - `choose`: called with the id of the layer to work on. `looked`: called when the picture is to be looked at otherwise; `follow`:
+    ///   when
     /// something is to be followed.
     LayerList(Session session, Consumer<String> choose, Runnable looked, Runnable follow) {
         super(8);
@@ -72,8 +73,11 @@ final class LayerList extends VBox implements TimeStrip.Hold {
             }
         });
         actions.getChildren().setAll(
-                action("layer-up", "up", () -> move(1)), action("layer-down", "down", () -> move(-1)), action("layer-copy", "copy", this::copy),
-                action("layer-alone", Words.of("layer-list.show-only-this"), this::turnAlone), action("layer-freeze", "freeze a patch", this::freeze), action("layer-away", "remove", this::takeAway), give, action("follow", "track a point", follow));
+                action("layer-up", "up", () -> move(1)), action("layer-down", "down", () -> move(-1)),
+                action("layer-copy", "copy", this::copy),
+                action("layer-alone", Words.of("layer-list.show-only-this"), this::turnAlone),
+                action("layer-freeze", "freeze a patch", this::freeze), action("layer-away", "remove", this::takeAway), give,
+                action("follow", "track a point", follow));
         Region room = new Region();
         HBox.setHgrow(room, Priority.ALWAYS);
         HBox head = new HBox(8, Text.of(Words.of("layer-list.layers-top-first"), "heading"), room, lay);
@@ -91,7 +95,8 @@ final class LayerList extends VBox implements TimeStrip.Hold {
             e.consume();
         });
         on.setOnDragDropped(e -> {
-            session.shot().plate(String.valueOf(e.getDragboard().getContent(Shelf.PLATE))).filter(p -> p.chosen() != null && p.role() != PlateRole.UNSORTED).ifPresent(this::lay);
+            session.shot().plate(String.valueOf(e.getDragboard().getContent(Shelf.PLATE)))
+                    .filter(p -> p.chosen() != null && p.role() != PlateRole.UNSORTED).ifPresent(this::lay);
             e.setDropCompleted(true);
             e.consume();
         });
@@ -110,10 +115,12 @@ final class LayerList extends VBox implements TimeStrip.Hold {
         shot.layers().reversed().forEach(l -> all.add(row(shot, l)));
         if (all.isEmpty()) {
             all.add(Text.block(Words.of("layer-bench.nothing-is-layered-yet"), "muted"));
-            shot.plateOf(PlateRole.CLEAN).filter(p -> p.chosen() != null).ifPresent(p -> all.add(action("lay-clean", Words.of("layer-list.put-the-clean-plate-down"), () -> lay(p))));
+            shot.plateOf(PlateRole.CLEAN).filter(p -> p.chosen() != null)
+                    .ifPresent(p -> all.add(action("lay-clean", Words.of("layer-list.put-the-clean-plate-down"), () -> lay(p))));
         }
         rows.getChildren().setAll(all);
-        lay.getItems().setAll(shot.plates().stream().filter(p -> p.chosen() != null && p.role() != PlateRole.UNSORTED).map(this::laying).toList());
+        lay.getItems().setAll(shot.plates().stream().filter(p -> p.chosen() != null && p.role() != PlateRole.UNSORTED).map(this::laying)
+                .toList());
         if (!shot.layers().isEmpty()) {
             lay.getItems().add(Text.item("lay-whole", Words.of("layer-list.the-whole-shot-all-below"), this::layWhole));
         }
@@ -126,7 +133,8 @@ final class LayerList extends VBox implements TimeStrip.Hold {
         if (now != null && !name.isFocused()) {
             name.setText(now.name());
         }
-        give.getItems().setAll(now == null ? List.of() : shot.layers().stream().filter(l -> !l.id().equals(now.id())).flatMap(l -> Stream.of(giving(now, l), moving(now, l))).toList());
+        give.getItems().setAll(now == null ? List.of() : shot.layers().stream().filter(l -> !l.id().equals(now.id()))
+                .flatMap(l -> Stream.of(giving(now, l), moving(now, l))).toList());
         give.setDisable(give.getItems().isEmpty());
         alone = alone && any;
     }
@@ -157,11 +165,13 @@ final class LayerList extends VBox implements TimeStrip.Hold {
         on.setId("on-" + l.id());
         on.setAccessibleText(l.name() + " on");
         on.setDisable(LayerModel.lowest(shot, l));
-        on.setOnAction(e -> session.changeLayer(l.on() ? "switch off " + l.name() : "switch on " + l.name(), l.id(), o -> o.withOn(on.isSelected())));
+        on.setOnAction(e -> session.changeLayer(l.on() ? "switch off " + l.name() : "switch on " + l.name(), l.id(),
+                o -> o.withOn(on.isSelected())));
         var called = Text.of(l.name(), "strong");
         HBox.setHgrow(called, Priority.ALWAYS);
         called.setMaxWidth(Double.MAX_VALUE);
-        HBox row = new HBox(8, on, new SpikeMark(LayerBench.spike(shot, l), 13), called, Text.of(LayerModel.purpose(shot, l), "muted", "small"));
+        HBox row = new HBox(8, on, new SpikeMark(LayerBench.spike(shot, l), 13), called, Text.of(LayerModel.purpose(shot, l), "muted",
+                "small"));
         row.setAlignment(Pos.CENTER_LEFT);
         row.getStyleClass().add("take-row");
         row.setId("layer-" + l.id());

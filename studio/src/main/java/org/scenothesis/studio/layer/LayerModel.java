@@ -45,7 +45,8 @@ final class LayerModel {
         return l.keyed() ? "element" : lowest(shot, l) ? "base" : "patch";
     }
 
-    /// The steps a form is shown for: the layer's, and where they would be, those that every layer may as well have, so that no form moves when it is first used.
+    /// The steps a form is shown for: the layer's, and where they would be, those that every layer may as well have, so that no form moves
+    /// when it is first used.
     static List<Step> shown(Shot shot, Layer l) {
         Layer graded = l.step(Exposure.class).isPresent() ? l : l.with(Exposure.NONE);
         return (lowest(shot, l) || l.step(Opacity.class).isPresent() ? graded : graded.with(Opacity.FULL)).steps();
@@ -63,7 +64,8 @@ final class LayerModel {
     /// Who else is filmed with the set-up of a shot; empty for nobody.
     static String sharing(Production p, Shot shot) {
         SetUp mine = shot.setUp();
-        String others = mine == null ? "" : p.shots().stream().filter(s -> !s.id().equals(shot.id()) && s.setUp() != null && s.setUp().id().equals(mine.id()))
+        String others = mine == null ? "" : p.shots().stream().filter(s -> !s.id().equals(shot.id()) && s.setUp() != null && s.setUp().id()
+                .equals(mine.id()))
                 .map(s -> String.valueOf(s.number())).collect(Collectors.joining(", "));
         return others.isEmpty() ? "" : Words.of("setUp.shared", others);
     }
@@ -77,6 +79,7 @@ final class LayerModel {
         if (!new Placement(stage.pose(1600, 900), place.filmedFoot().value(), place.stand(seconds)).seen()) {
             return Words.of("layer-model.it-stands-at-the-camera");
         }
-        return place.filmedFoot() instanceof Given.Assumed<Vec> a ? Words.of("layer-model.its-size-in-the-picture", Words.assumed(a.why())) : "";
+        return place.filmedFoot() instanceof Given.Assumed<Vec> a ? Words.of("layer-model.its-size-in-the-picture", Words.assumed(a.why()))
+                : "";
     }
 }

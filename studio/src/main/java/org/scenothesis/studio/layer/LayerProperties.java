@@ -69,8 +69,10 @@ final class LayerProperties extends VBox {
     /// The kind of step whose points are shown as numbers; empty for none.
     private String open = "";
 
-    /// - `moving`: the shot as it would be, while a number is dragged; `done`: what changes once it is let go; `onGround`: a layer that is to stand where its lowest point is seen.
-    LayerProperties(Shot shot, Supplier<Production> production, Consumer<Shot> moving, BiConsumer<String, UnaryOperator<Shot>> done, Consumer<String> onGround) {
+    /// - `moving`: the shot as it would be, while a number is dragged; `done`: what changes once it is let go; `onGround`: a layer that is
+    ///   to stand where its lowest point is seen.
+    LayerProperties(Shot shot, Supplier<Production> production, Consumer<Shot> moving, BiConsumer<String, UnaryOperator<Shot>> done,
+            Consumer<String> onGround) {
         super(6);
         this.production = production;
         this.shot = shot;
@@ -89,7 +91,8 @@ final class LayerProperties extends VBox {
         shot = ofShot;
         at = atSeconds;
         layer = l == null ? "" : l.id();
-        List<Object> form = new ArrayList<>(List.of(ofShot.id(), layer, ofShot.stage() != null, lowest(), LayerModel.setUps(production.get())));
+        List<Object> form = new ArrayList<>(List.of(ofShot.id(), layer, ofShot.stage() != null, lowest(),
+                LayerModel.setUps(production.get())));
         if (l != null) {
             form.add(l.name());
             l.steps().forEach(s -> form.add(s.getClass()));
@@ -133,7 +136,9 @@ final class LayerProperties extends VBox {
         if (l.step(Shadow.class).isPresent() && shot.stage() != null) {
             light();
         }
-        getChildren().addAll(adding(l), new LayingForm(l, lowest(), new LayingForm.Edits(() -> shot.layer(layer).orElse(l), () -> at, c -> moving.accept(shot.withLayer(layer, c)), this::accept, updates, Layers.sources(shot, l), word -> o -> Layers.sourced(shot, o, word).orElse(o))));
+        getChildren().addAll(adding(l), new LayingForm(l, lowest(), new LayingForm.Edits(() -> shot.layer(layer).orElse(l), () -> at,
+                c -> moving.accept(shot.withLayer(layer, c)), this::accept, updates, Layers.sources(shot, l), word -> o ->
+                Layers.sourced(shot, o, word).orElse(o))));
     }
 
     /// What may be added, by what it is for: one long list would not fit a small window.
@@ -217,7 +222,8 @@ final class LayerProperties extends VBox {
         /// Words to choose side by side; what each is for is said while the mouse rests on it.
         private void choices() {
             double since = at;
-            List<Choice<?>> all = Choices.of(usual, shot.tracks().stream().map(Track::id).toList(), t -> shot.track(t).map(x -> Tracks.takeSeconds(shot, x.plate(), since)).orElse(0.0));
+            List<Choice<?>> all = Choices.of(usual, shot.tracks().stream().map(Track::id).toList(), t -> shot.track(t)
+                    .map(x -> Tracks.takeSeconds(shot, x.plate(), since)).orElse(0.0));
             FlowPane row = new FlowPane(6, 4);
             for (Choice<?> c : all) {
                 String name = Words.of("choice." + c.code());
@@ -242,7 +248,8 @@ final class LayerProperties extends VBox {
 
         /// A trail by its name, else a word of the house.
         private String word(String option) {
-            return shot.track(option).map(Track::name).orElseGet(() -> Words.has("option." + option) ? Words.of("option." + option) : option);
+            return shot.track(option).map(Track::name).orElseGet(() -> Words.has("option." + option) ? Words.of("option." + option)
+                    : option);
         }
 
         /// The points are pulled in the picture; their numbers are there when they are wanted.
@@ -258,7 +265,8 @@ final class LayerProperties extends VBox {
             b.setId("points-" + code);
             updates.add(() -> {
                 boolean shown = open.equals(code);
-                b.setText(shown ? Words.of("layer-properties.hide-the-numbers-of-its") : Words.of("layer-properties.its-points-as-numbers"));
+                b.setText(shown ? Words.of("layer-properties.hide-the-numbers-of-its")
+                        : Words.of("layer-properties.its-points-as-numbers"));
                 rows.forEach(n -> {
                     n.setVisible(shown);
                     n.setManaged(shown);
@@ -272,19 +280,23 @@ final class LayerProperties extends VBox {
             if (usual instanceof HandHeld) {
                 Button jolt = Text.button("a jolt here", "floor-button", () -> accept("a jolt", put(s -> ((HandHeld) s).jolted(at))));
                 jolt.setId("jolt");
-                Button calm = Text.button("no jolts", "floor-button", () -> accept("no jolts", put(s -> ((HandHeld) s).withJolts(List.of()))));
+                Button calm = Text.button("no jolts", "floor-button",
+                        () -> accept("no jolts", put(s -> ((HandHeld) s).withJolts(List.of()))));
                 calm.setId("no-jolts");
                 updates.add(() -> calm.setDisable(!(now() instanceof HandHeld w) || w.jolts().isEmpty()));
                 getChildren().add(new HBox(6, jolt, calm));
             }
             if (usual instanceof DrawnShadow) {
-                Button limit = Text.button("", "floor-button", () -> accept(Words.of("layer-properties.limit-of-the-shadow"), put(s -> ((DrawnShadow) s).withLimit(((DrawnShadow) s).limit().isEmpty() ? Layers.MIDDLE : List.of()))));
+                Button limit = Text.button("", "floor-button", () -> accept(Words.of("layer-properties.limit-of-the-shadow"),
+                        put(s -> ((DrawnShadow) s).withLimit(((DrawnShadow) s).limit().isEmpty() ? Layers.MIDDLE : List.of()))));
                 limit.setId("cast-limit");
-                updates.add(() -> limit.setText(now() instanceof DrawnShadow c && !c.limit().isEmpty() ? "no limit" : Words.of("layer-properties.keep-it-within-an-outline")));
+                updates.add(() -> limit.setText(now() instanceof DrawnShadow c && !c.limit().isEmpty() ? "no limit"
+                        : Words.of("layer-properties.keep-it-within-an-outline")));
                 getChildren().add(limit);
             }
             if (usual instanceof Warp) {
-                Button pin = Text.button("a pin more", "floor-button", () -> accept("a pin more", put(s -> ((Warp) s).pinned(new Point(0.5, 0.5)))));
+                Button pin = Text.button("a pin more", "floor-button",
+                        () -> accept("a pin more", put(s -> ((Warp) s).pinned(new Point(0.5, 0.5)))));
                 pin.setId("pin-more");
                 Button fewer = Text.button("a pin fewer", "floor-button", () -> accept("a pin fewer", put(s -> ((Warp) s).fewer())));
                 fewer.setId("pin-fewer");
@@ -295,7 +307,8 @@ final class LayerProperties extends VBox {
         private void tape(Parameter<?> p) {
             String name = Words.of("parameter." + p.code());
             Tape t = new Tape(
-                    Tape.number(p), v -> moving.accept(shot.withLayer(layer, put(s -> p.with(s, at, v)))), v -> accept(name, put(s -> p.with(s, at, v))));
+                    Tape.number(p), v -> moving.accept(shot.withLayer(layer, put(s -> p.with(s, at, v)))),
+                    v -> accept(name, put(s -> p.with(s, at, v))));
             t.field().setId("tape-" + p.code());
             updates.add(() -> t.show(p.get(now(), at)));
             getChildren().add(t);
@@ -304,7 +317,8 @@ final class LayerProperties extends VBox {
         private List<Node> keys(String name) {
             Button set = Text.button("", "floor-button", () -> {
                 boolean here = Keys.at(now(), at);
-                accept((here ? Words.of("layer-properties.take-keyframe-away-from") : Words.of("layer-properties.set-keyframe-of")) + name, put(s -> here ? Keys.without(s, at) : Keys.set(s, at)));
+                accept((here ? Words.of("layer-properties.take-keyframe-away-from") : Words.of("layer-properties.set-keyframe-of")) + name,
+                        put(s -> here ? Keys.without(s, at) : Keys.set(s, at)));
             });
             set.setId("key-" + Kind.word(usual.getClass()));
             Button ease = Text.button("", "floor-button", () -> {
@@ -316,7 +330,8 @@ final class LayerProperties extends VBox {
             updates.add(() -> {
                 var here = Keys.ease(now(), at);
                 set.setText(here.isPresent() ? "keyframe \u2212" : "keyframe +");
-                set.setAccessibleText(here.isPresent() ? Words.of("layer-properties.take-the-keyframe-here-away") : Words.of("layer-properties.set-keyframe-here"));
+                set.setAccessibleText(here.isPresent() ? Words.of("layer-properties.take-the-keyframe-here-away")
+                        : Words.of("layer-properties.set-keyframe-here"));
                 ease.setVisible(here.isPresent());
                 ease.setManaged(here.isPresent());
                 ease.setText(here.map(e -> e.name().toLowerCase(Locale.ROOT)).orElse(""));
@@ -335,7 +350,8 @@ final class LayerProperties extends VBox {
             });
             getChildren().add(words);
             Button told = Text.button(Words.of("layer-properties.it-was-filmed-there"), "floor-button", () -> accept(
-                    Words.of("layer-properties.tell-where-it-was-filmed"), put(s -> ((SetPlace) s).withFilmedFoot(Given.entered(((SetPlace) s).filmedFoot().value())))));
+                    Words.of("layer-properties.tell-where-it-was-filmed"),
+                    put(s -> ((SetPlace) s).withFilmedFoot(Given.entered(((SetPlace) s).filmedFoot().value())))));
             told.setId("told-filmed-foot");
             Button stands = Text.button(Words.of("layer-properties.it-stands-on-the-ground"), "floor-button", () -> onGround.accept(layer));
             stands.setId("stands-on-ground");
@@ -358,7 +374,8 @@ final class LayerProperties extends VBox {
     private void setUp(List<String> setUps) {
         List<String> words = new ArrayList<>(List.of(Words.of("setUp.none")));
         words.addAll(setUps);
-        ChoiceRow row = new ChoiceRow("set-up", Words.of("setUp"), words, word -> done.accept(Words.of("setUp"), s -> s.withSetUp(LayerModel.setUp(production.get(), word))));
+        ChoiceRow row = new ChoiceRow("set-up", Words.of("setUp"), words,
+                word -> done.accept(Words.of("setUp"), s -> s.withSetUp(LayerModel.setUp(production.get(), word))));
         Label others = Text.block("", "muted", "small");
         updates.add(() -> {
             row.show(shot.setUp() == null ? Words.of("setUp.none") : shot.setUp().name());

@@ -26,9 +26,11 @@ import org.scenothesis.studio.parts.Text;
 final class LayingForm extends VBox {
     private final Edits edits;
 
-    /// How the layer is seen and changed: as it is `now`, `moving` while a number is dragged, `done` once; `updates` are called whenever it has changed; `sources`, `sourced`: where its
+    /// How the layer is seen and changed: as it is `now`, `moving` while a number is dragged, `done` once; `updates` are called whenever it
+    /// has changed; `sources`, `sourced`: where its
     /// picture may come from, as words, and what makes it so; `at`: the moment of the shot that is shown.
-    record Edits(Supplier<Layer> now, DoubleSupplier at, Consumer<UnaryOperator<Layer>> moving, BiConsumer<String, UnaryOperator<Layer>> done, List<Runnable> updates, List<String> sources,
+    record Edits(Supplier<Layer> now, DoubleSupplier at, Consumer<UnaryOperator<Layer>> moving,
+            BiConsumer<String, UnaryOperator<Layer>> done, List<Runnable> updates, List<String> sources,
             Function<String, UnaryOperator<Layer>> sourced) {}
 
     LayingForm(Layer l, boolean lowest, Edits edits) {
@@ -42,16 +44,21 @@ final class LayingForm extends VBox {
             blend(lowest);
             return;
         }
-        choice("time", Stream.of(TimeMap.class.getPermittedSubclasses()).map(Kind::word).toList(), o -> Kind.word(o.time().getClass()), word -> o -> o.withTime(o.time().as(word, edits.at().getAsDouble())));
+        choice("time", Stream.of(TimeMap.class.getPermittedSubclasses()).map(Kind::word).toList(), o -> Kind.word(o.time().getClass()),
+                word -> o -> o.withTime(o.time().as(word, edits.at().getAsDouble())));
         switch (l.time()) {
             case TimeMap.Straight s -> {
-                tape(Words.of("laying-form.begins-in-the-take"), "s", -3600, 3600, t -> ((TimeMap.Straight) t).fromSeconds(), v -> t -> new TimeMap.Straight(v, ((TimeMap.Straight) t).rate()));
-                tape("speed", "\u00d7", -20, 20, t -> ((TimeMap.Straight) t).rate(), v -> t -> new TimeMap.Straight(((TimeMap.Straight) t).fromSeconds(), v));
+                tape(Words.of("laying-form.begins-in-the-take"), "s", -3600, 3600, t -> ((TimeMap.Straight) t).fromSeconds(), v -> t ->
+                        new TimeMap.Straight(v, ((TimeMap.Straight) t).rate()));
+                tape("speed", "\u00d7", -20, 20, t -> ((TimeMap.Straight) t).rate(), v -> t -> new TimeMap.Straight(((TimeMap.Straight) t)
+                        .fromSeconds(), v));
             }
             case TimeMap.Held h -> tape("held at", "s", 0, 3600, t -> ((TimeMap.Held) t).atSeconds(), v -> t -> new TimeMap.Held(v));
             case TimeMap.Looped o -> {
-                tape("loop from", "s", 0, 3600, t -> ((TimeMap.Looped) t).fromSeconds(), v -> t -> looped(v, ((TimeMap.Looped) t).toSeconds()));
-                tape("loop to", "s", 0, 3600, t -> ((TimeMap.Looped) t).toSeconds(), v -> t -> looped(((TimeMap.Looped) t).fromSeconds(), v));
+                tape("loop from", "s", 0, 3600, t -> ((TimeMap.Looped) t).fromSeconds(), v -> t ->
+                        looped(v, ((TimeMap.Looped) t).toSeconds()));
+                tape("loop to", "s", 0, 3600, t -> ((TimeMap.Looped) t).toSeconds(), v -> t -> looped(((TimeMap.Looped) t).fromSeconds(),
+                        v));
             }
         }
         blend(lowest);
@@ -59,7 +66,8 @@ final class LayingForm extends VBox {
 
     private void blend(boolean lowest) {
         if (!lowest) {
-            choice("blend", Stream.of(Blend.values()).map(LayingForm::word).toList(), o -> word(o.blend()), w -> o -> o.withBlend(Blend.valueOf(w.toUpperCase(Locale.ROOT))));
+            choice("blend", Stream.of(Blend.values()).map(LayingForm::word).toList(), o -> word(o.blend()), w -> o ->
+                    o.withBlend(Blend.valueOf(w.toUpperCase(Locale.ROOT))));
         }
     }
 
@@ -73,15 +81,18 @@ final class LayingForm extends VBox {
     }
 
     private void choice(String name, List<String> words, Function<Layer, String> show, Function<String, UnaryOperator<Layer>> chosen) {
-        ChoiceRow row = new ChoiceRow(name, Words.of("laying." + name), words, word -> edits.done.accept(Words.of("laying." + name), chosen.apply(word)));
+        ChoiceRow row = new ChoiceRow(name, Words.of("laying." + name), words, word -> edits.done.accept(Words.of("laying." + name),
+                chosen.apply(word)));
         edits.updates.add(() -> row.show(show.apply(edits.now.get())));
         getChildren().add(row);
     }
 
-    private void tape(String name, String unit, double low, double high, ToDoubleFunction<TimeMap> get, DoubleFunction<UnaryOperator<TimeMap>> with) {
+    private void tape(String name, String unit, double low, double high, ToDoubleFunction<TimeMap> get,
+            DoubleFunction<UnaryOperator<TimeMap>> with) {
         DoubleFunction<UnaryOperator<Layer>> change = v -> l -> l.withTime(with.apply(v).apply(l.time()));
         Tape t = new Tape(
-                new Tape.Number(name, unit, low, high, unit.equals("s") ? 0.04 : 0.1, 2, Words.of("laying-form.which-moment-of-the-take")), v -> edits.moving.accept(change.apply(v)),
+                new Tape.Number(name, unit, low, high, unit.equals("s") ? 0.04 : 0.1, 2, Words.of("laying-form.which-moment-of-the-take")),
+                v -> edits.moving.accept(change.apply(v)),
                 v -> edits.done.accept(name, change.apply(v)));
         t.field().setId("tape-" + name.replace(' ', '-'));
         edits.updates.add(() -> t.show(get.applyAsDouble(edits.now.get().time())));

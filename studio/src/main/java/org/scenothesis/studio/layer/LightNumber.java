@@ -14,8 +14,10 @@ enum LightNumber {
             (s, v) -> s.light().withDirection(Given.entered(direction(s).seenAt(v, s.panDeg())))),
     HEIGHT(number("light height", "\u00b0", 1, 90), s -> s.light().direction(), s -> direction(s).elevationDeg(),
             (s, v) -> s.light().withDirection(Given.entered(new KeyLight.Direction(direction(s).azimuthDeg(), v)))),
-    SIZE(number("light size", "\u00b0", 0, 120), s -> s.light().sizeDeg(), s -> s.light().sizeDeg().value(), (s, v) -> s.light().withSizeDeg(Given.entered(v))),
-    KEY_TO_FILL(number(Words.of("light-number.key-to-fill"), "stop", -6, 12), s -> s.light().keyToFillStops(), s -> s.light().keyToFillStops().value(),
+    SIZE(number("light size", "\u00b0", 0, 120), s -> s.light().sizeDeg(), s -> s.light().sizeDeg().value(), (s, v) -> s.light()
+            .withSizeDeg(Given.entered(v))),
+    KEY_TO_FILL(number(Words.of("light-number.key-to-fill"), "stop", -6, 12), s -> s.light().keyToFillStops(), s -> s.light()
+            .keyToFillStops().value(),
             (s, v) -> s.light().withKeyToFillStops(Given.entered(v)));
 
     final Tape.Number number;
@@ -23,7 +25,8 @@ enum LightNumber {
     final Function<Stage, Double> value;
     final BiFunction<Stage, Double, KeyLight> with;
 
-    LightNumber(Tape.Number number, Function<Stage, Given<?>> origin, Function<Stage, Double> value, BiFunction<Stage, Double, KeyLight> with) {
+    LightNumber(Tape.Number number, Function<Stage, Given<?>> origin, Function<Stage, Double> value,
+            BiFunction<Stage, Double, KeyLight> with) {
         this.number = number;
         this.origin = origin;
         this.value = value;

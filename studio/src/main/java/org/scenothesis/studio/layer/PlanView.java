@@ -126,10 +126,12 @@ final class PlanView extends Pane {
         Vec eye = p.camera().position().value();
         double near = Math.min(p.groundExtent().nearM(), eye.z());
         Point low = above ? new Point(Math.min(eye.x(), -1.2), near) : new Point(near, Math.min(0, p.groundM()));
-        Point high = above ? new Point(Math.max(eye.x(), 1.6), p.groundExtent().farM()) : new Point(p.groundExtent().farM(), Math.max(2.2, eye.y()));
+        Point high = above ? new Point(Math.max(eye.x(), 1.6), p.groundExtent().farM())
+                : new Point(p.groundExtent().farM(), Math.max(2.2, eye.y()));
         sheet.sized(getWidth(), getHeight());
         sheet.fit(
-                staged ? new Point(drawing.low().x(), drawing.low().y()) : new Point(low.x() - MARGIN_M, low.y() - (above ? MARGIN_M : BELOW_M)),
+                staged ? new Point(drawing.low().x(), drawing.low().y())
+                : new Point(low.x() - MARGIN_M, low.y() - (above ? MARGIN_M : BELOW_M)),
                 staged ? new Point(drawing.high().x(), drawing.high().y()) : new Point(high.x() + MARGIN_M, high.y() + MARGIN_M));
         return drawing.marks().stream().filter(m -> staged || m.style() != Mark.Style.WALL).toList();
     }

@@ -33,7 +33,8 @@ import org.scenothesis.studio.parts.PointHandles;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
-/// The set in metres, told by hand: lens height, view, the horizon pulled in the picture, one thing of known height; the ground is ruled in metres meanwhile.
+/// The set in metres, told by hand: lens height, view, the horizon pulled in the picture, one thing of known height; the ground is ruled in
+/// metres meanwhile.
 final class StageHand extends VBox {
     private static final double FULL_FRAME_MM = 36;
     /// A person in the middle of the picture, until somebody shows another.
@@ -59,8 +60,10 @@ final class StageHand extends VBox {
 
     private record Row(Tape tape, Function<HandCamera, Double> value, Function<HandCamera, Given<?>> origin) {}
 
-    /// - `shot`: the shot that is open. `noted`: the angle of view by its file. `preview`: the shot as it would be; `accept`: what changes once it is let go.
-    StageHand(PictureView picture, Supplier<Shot> shot, Supplier<Optional<Given<Double>>> noted, Consumer<Shot> preview, BiConsumer<String, UnaryOperator<Shot>> accept, Consumer<String> say) {
+    /// - `shot`: the shot that is open. `noted`: the angle of view by its file. `preview`: the shot as it would be; `accept`: what changes
+    ///   once it is let go.
+    StageHand(PictureView picture, Supplier<Shot> shot, Supplier<Optional<Given<Double>>> noted, Consumer<Shot> preview,
+            BiConsumer<String, UnaryOperator<Shot>> accept, Consumer<String> say) {
         super(6);
         this.shot = shot;
         this.noted = noted;
@@ -73,16 +76,20 @@ final class StageHand extends VBox {
         over.getChildren().addFirst(grid);
         handles = new PointHandles(picture, "stage-", p -> preview.accept(FirstStage.staged(now(), pulled(p), aspect())), this::let);
         turn.setId("stage-hand");
-        row("lens height", "m", 0.01, 100, 0.05, 2, Words.of("stage-hand.how-high-the-lens-stood"), HandCamera::lensHeightM, (c, v) -> c.withLensHeightM(Given.entered(v)).withKnown(null), c -> c.height(aspect()).orElse(c.lensHeightM().value()));
-        row("view across", "\u00b0", 3, 150, 0.5, 1, Words.of("stage-hand.how-wide-the-lens-sees"), HandCamera::viewDeg, (c, v) -> c.withViewDeg(Given.entered(v)), c -> c.viewDeg().value());
+        row("lens height", "m", 0.01, 100, 0.05, 2, Words.of("stage-hand.how-high-the-lens-stood"), HandCamera::lensHeightM, (c, v) ->
+                c.withLensHeightM(Given.entered(v)).withKnown(null), c -> c.height(aspect()).orElse(c.lensHeightM().value()));
+        row("view across", "\u00b0", 3, 150, 0.5, 1, Words.of("stage-hand.how-wide-the-lens-sees"), HandCamera::viewDeg, (c, v) ->
+                c.withViewDeg(Given.entered(v)), c -> c.viewDeg().value());
         row("focal length", "mm", 1, 1000, 1, 1, Words.of("stage-hand.instead-of-the-view-of"), HandCamera::viewDeg, this::lens,
                 c -> sensorMm / 2 / Math.tan(Math.toRadians(c.viewDeg().value() / 2)));
-        sensor = new Tape(new Tape.Number("sensor width", "mm", 1, 100, 0.5, 1, Words.of("stage-hand.of-the-camera-for-equivalent")), v -> {}, this::sensorTold);
+        sensor = new Tape(new Tape.Number("sensor width", "mm", 1, 100, 0.5, 1, Words.of("stage-hand.of-the-camera-for-equivalent")),
+                v -> {}, this::sensorTold);
         sensor.field().setId("stage-sensor-width");
         sensor.say(Words.origin(new Given.Assumed<>(sensorMm, "sensor-usual")));
         sensor.show(sensorMm);
         form.getChildren().add(sensor);
-        row("known height", "m", 0, 100, 0.05, 2, Words.of("stage-hand.of-something-upright-in-the"), HandCamera::lensHeightM, this::knownHeight, StageHand::knownM);
+        row("known height", "m", 0, 100, 0.05, 2, Words.of("stage-hand.of-something-upright-in-the"), HandCamera::lensHeightM,
+                this::knownHeight, StageHand::knownM);
         again.setId("stage-as-noted");
         form.getChildren().addAll(again, words);
         getChildren().addAll(turn, form);
@@ -90,8 +97,10 @@ final class StageHand extends VBox {
         over.heightProperty().addListener(o -> draw());
     }
 
-    private void row(String name, String unit, double low, double high, double step, int decimals, String help, Function<HandCamera, Given<?>> origin, BiFunction<HandCamera, Double, HandCamera> with, Function<HandCamera, Double> value) {
-        Tape t = new Tape(new Tape.Number(name, unit, low, high, step, decimals, help), v -> stage(with.apply(camera(), v), false, name), v -> stage(with.apply(camera(), v), true, name));
+    private void row(String name, String unit, double low, double high, double step, int decimals, String help,
+            Function<HandCamera, Given<?>> origin, BiFunction<HandCamera, Double, HandCamera> with, Function<HandCamera, Double> value) {
+        Tape t = new Tape(new Tape.Number(name, unit, low, high, step, decimals, help), v -> stage(with.apply(camera(), v), false, name),
+                v -> stage(with.apply(camera(), v), true, name));
         t.field().setId("stage-" + name.replace(' ', '-'));
         rows.add(new Row(t, value, origin));
         form.getChildren().add(t);
@@ -189,7 +198,8 @@ final class StageHand extends VBox {
         Evidence.Upright k = c.known();
         HandCamera.Horizon was = c.horizon().value();
         double slope = (p.get(1).y() - p.get(0).y()) / Math.max(0.1, p.get(1).x() - p.get(0).x());
-        HandCamera.Horizon is = new HandCamera.Horizon(Math.clamp(p.get(0).y() - slope * p.get(0).x(), -10, 11), Math.clamp(p.get(0).y() + slope * (1 - p.get(0).x()), -10, 11));
+        HandCamera.Horizon is = new HandCamera.Horizon(Math.clamp(p.get(0).y() - slope * p.get(0).x(), -10, 11),
+                Math.clamp(p.get(0).y() + slope * (1 - p.get(0).x()), -10, 11));
         boolean same = Math.abs(was.left() - is.left()) < 1e-6 && Math.abs(was.right() - is.right()) < 1e-6;
         HandCamera moved = same ? c : c.withHorizon(Given.entered(is));
         HandCamera with = k == null || p.size() < 4 ? moved : moved.withKnown(new Evidence.Upright(p.get(2), p.get(3), k.heightM()));
@@ -204,7 +214,8 @@ final class StageHand extends VBox {
     /// Shows what is so now.
     void show() {
         boolean staged = now().stage() != null;
-        turn.setText(open ? Words.of("stage-hand.done-with-the-set") : staged ? Words.of("stage-hand.the-set-in-metres-by") : Words.of("stage-hand.stage-the-set-by-hand"));
+        turn.setText(open ? Words.of("stage-hand.done-with-the-set") : staged ? Words.of("stage-hand.the-set-in-metres-by")
+                : Words.of("stage-hand.stage-the-set-by-hand"));
         Text.shown(form, open);
         if (!open || !staged) {
             handles.hide();
@@ -218,7 +229,8 @@ final class StageHand extends VBox {
         });
         Text.shown(again, noted.get().isPresent() && !(c.viewDeg() instanceof Given.Measured));
         var aim = c.aim(aspect());
-        words.setText(Words.of("stage-hand.tilt-roll-view-lens-height", Words.number(aim.tiltDeg() + 0.0, 1), Words.number(aim.rollDeg() + 0.0, 1), origin(c.horizon()), origin(c.viewDeg()), origin(c.lensHeightM())));
+        words.setText(Words.of("stage-hand.tilt-roll-view-lens-height", Words.number(aim.tiltDeg() + 0.0, 1),
+                Words.number(aim.rollDeg() + 0.0, 1), origin(c.horizon()), origin(c.viewDeg()), origin(c.lensHeightM())));
         draw();
     }
 
@@ -244,7 +256,8 @@ final class StageHand extends VBox {
         }
         handles.show(points, lines, names);
         grid.getChildren().setAll(GroundGrid.lines(s, aspect()).stream().map(l -> {
-            Line n = new Line(l.getFirst().x() * over.getWidth(), l.getFirst().y() * over.getHeight(), l.getLast().x() * over.getWidth(), l.getLast().y() * over.getHeight());
+            Line n = new Line(l.getFirst().x() * over.getWidth(), l.getFirst().y() * over.getHeight(), l.getLast().x() * over.getWidth(),
+                    l.getLast().y() * over.getHeight());
             n.getStyleClass().add("ground-line");
             return n;
         }).toList());

@@ -16,7 +16,8 @@ import org.scenothesis.core.shot.Track;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.PictureView;
 
-/// The way of something that was followed, a dot for every frame in which it was found, and rings where it is now: a ring is pulled to show by hand where it is.
+/// The way of something that was followed, a dot for every frame in which it was found, and rings where it is now: a ring is pulled to show
+/// by hand where it is.
 final class TrackMarks {
     private static final double STEP = 0.001;
     private static final int MOST_DOTS = 2000;

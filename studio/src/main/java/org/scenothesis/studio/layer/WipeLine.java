@@ -12,7 +12,8 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.PictureView;
 
-/// A line across the picture: left of it the lowest layer alone, right of it the finished picture. It is pulled, or moved with the arrow keys.
+/// A line across the picture: left of it the lowest layer alone, right of it the finished picture. It is pulled, or moved with the arrow
+/// keys.
 final class WipeLine {
     private static final double WIDE = 9;
     private static final double STEP = 0.01;

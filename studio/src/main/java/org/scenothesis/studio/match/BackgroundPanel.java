@@ -96,7 +96,8 @@ final class BackgroundPanel extends HBox {
     }
 
     private static Tape size(String which, double share, DoubleConsumer told) {
-        Tape t = new Tape(new Tape.Number(Words.of("suits.room." + which), "%", 2, 100, 1, 0, Words.of("suits.room.help")), v -> {}, v -> told.accept(v / 100));
+        Tape t = new Tape(new Tape.Number(Words.of("suits.room." + which), "%", 2, 100, 1, 0, Words.of("suits.room.help")), v -> {},
+                v -> told.accept(v / 100));
         t.field().setId("room-" + which);
         t.show(100 * share);
         return t;
@@ -115,7 +116,8 @@ final class BackgroundPanel extends HBox {
     private List<Candidate> candidates() {
         List<Candidate> out = new ArrayList<>();
         for (Plate p : session.plates()) {
-            if (p.role().keyed() || p.role() == PlateRole.SCREEN_ONLY || p.role() == PlateRole.REFERENCE || p.role() == PlateRole.LIGHT_PASS) {
+            if (p.role().keyed() || p.role() == PlateRole.SCREEN_ONLY || p.role() == PlateRole.REFERENCE
+                    || p.role() == PlateRole.LIGHT_PASS) {
                 continue;
             }
             for (Take t : p.takes()) {
@@ -150,7 +152,8 @@ final class BackgroundPanel extends HBox {
         if (!open.isEmpty()) {
             session.worker().ask("match-backgrounds-kept-" + open.getFirst().id(), ticket -> {
                 Map<String, BackgroundTake> found = new HashMap<>();
-                open.forEach(c -> BackgroundTake.kept(session.surveyor().readings(), session.surveyor().contents(), c.source).ifPresent(t -> found.put(c.key, t)));
+                open.forEach(c -> BackgroundTake.kept(session.surveyor().readings(), session.surveyor().contents(), c.source)
+                        .ifPresent(t -> found.put(c.key, t)));
                 return found;
             }, found -> {
                 known.putAll(found);
@@ -166,19 +169,25 @@ final class BackgroundPanel extends HBox {
             return;
         }
         Suitability.Wanted wanted = wanted();
-        List<Suitability> measured = all.stream().flatMap(c -> Stream.ofNullable(known.get(c.key)).map(t -> Suitability.of(c.id(), t.report(), wanted))).toList();
+        List<Suitability> measured = all.stream().flatMap(c -> Stream.ofNullable(known.get(c.key))
+                .map(t -> Suitability.of(c.id(), t.report(), wanted))).toList();
         for (Suitability s : Suitability.ranked(measured)) {
             Candidate c = all.stream().filter(x -> x.id().equals(s.name())).findFirst().orElseThrow();
             rows.getChildren().add(row(c, s));
         }
-        all.stream().filter(c -> !known.containsKey(c.key)).forEach(c -> rows.getChildren().add(new VBox(4, title(c, Verdict.NOT_MEASURED), Text.block(failed.getOrDefault(c.key, Words.of("background-panel.not-measured-yet")), "muted"))));
+        all.stream().filter(c -> !known.containsKey(c.key))
+                .forEach(c -> rows.getChildren()
+                .add(new VBox(4, title(c, Verdict.NOT_MEASURED),
+                Text.block(failed.getOrDefault(c.key, Words.of("background-panel.not-measured-yet")), "muted"))));
     }
 
     private Suitability.Wanted wanted() {
         FrameFormat f = session.shot().format();
         BreakdownPlan plan = session.planned().get().plans().get(session.shot().id());
         List<Permission> needed = plan == null ? List.of() : plan.permissions();
-        Boolean permitted = needed.isEmpty() ? null : Boolean.valueOf(needed.stream().allMatch(n -> session.production().get().permissions().stream().anyMatch(p -> p.id().equals(n.id()) && p.complete())));
+        Boolean permitted = needed.isEmpty() ? null
+                : Boolean.valueOf(needed.stream().allMatch(n -> session.production().get().permissions().stream()
+                .anyMatch(p -> p.id().equals(n.id()) && p.complete())));
         return new Suitability.Wanted(f == null ? 0 : f.width(), f == null ? 0 : f.height(), permitted, room);
     }
 
@@ -194,20 +203,24 @@ final class BackgroundPanel extends HBox {
             reasons.getChildren().add(new HBox(6, new VerdictMark(r.verdict()), Text.of(MatchWords.reason(s, r))));
         }
         CameraWork camera = s.report().camera();
-        RoomSketch sketch = new RoomSketch(c.take.id(), (double) s.report().width() / s.report().height(), s.report().busy(), room, s.quieter().orElse(null), this::moved);
+        RoomSketch sketch = new RoomSketch(c.take.id(), (double) s.report().width() / s.report().height(), s.report().busy(), room,
+                s.quieter().orElse(null), this::moved);
         int high = (int) Math.round(RoomSketch.WIDE * (double) s.report().height() / s.report().width());
-        session.worker().ask("match-room-" + c.id(), ticket -> DisplayPicture.of(session.frames().frame(c.source, 0), RoomSketch.WIDE, high, session.bands()), sketch::show, e -> session.say(String.valueOf(e.getMessage())));
+        session.worker().ask("match-room-" + c.id(), ticket -> DisplayPicture.of(session.frames().frame(c.source, 0), RoomSketch.WIDE,
+                high, session.bands()), sketch::show, e -> session.say(String.valueOf(e.getMessage())));
         VBox out = new VBox(6, title(c, s.verdict()), reasons, Text.block(Words.of("background." + camera + ".what"), "muted"));
         HBox hands = new HBox(8);
         if (CameraTrack.usable(camera)) {
             if (laid(c)) {
-                hands.getChildren().addAll(use(c, Words.of("background-panel.let-the-elements-go-along"), CameraTrack.Use.IMITATE), use(c, Words.of("background-panel.take-the-move-back"), CameraTrack.Use.UNDO));
+                hands.getChildren().addAll(use(c, Words.of("background-panel.let-the-elements-go-along"), CameraTrack.Use.IMITATE),
+                        use(c, Words.of("background-panel.take-the-move-back"), CameraTrack.Use.UNDO));
             } else {
                 out.getChildren().add(Text.block(Words.of("suits.no-layer"), "muted"));
             }
         }
         if (camera != CameraWork.STILL && s.report().moves().size() > 1) {
-            Button solve = Text.button(Words.of("background-panel.solve-its-camera"), "floor-button", () -> path.solve(c.plate, c.source, c.name()));
+            Button solve = Text.button(Words.of("background-panel.solve-its-camera"), "floor-button",
+                    () -> path.solve(c.plate, c.source, c.name()));
             solve.setId("solve-" + c.take.id());
             hands.getChildren().add(solve);
         }
@@ -219,7 +232,8 @@ final class BackgroundPanel extends HBox {
     }
 
     private boolean laid(Candidate c) {
-        return c.take.equals(c.plate.chosen()) && session.shot().layers().stream().anyMatch(l -> l.source().plates().contains(c.plate.id()));
+        return c.take.equals(c.plate.chosen()) && session.shot().layers().stream()
+                .anyMatch(l -> l.source().plates().contains(c.plate.id()));
     }
 
     private Button use(Candidate c, String words, CameraTrack.Use use) {
@@ -233,10 +247,12 @@ final class BackgroundPanel extends HBox {
         if (t == null) {
             return;
         }
-        String id = session.shot().tracks().stream().filter(x -> x.name().equals(MOVE) && x.plate().equals(c.plate.id())).findFirst().map(Track::id).orElse(Tracks.free(session.shot()));
+        String id = session.shot().tracks().stream().filter(x -> x.name().equals(MOVE) && x.plate().equals(c.plate.id())).findFirst()
+                .map(Track::id).orElse(Tracks.free(session.shot()));
         Optional<Track> track = CameraTrack.of(t.report(), id, MOVE, c.plate.id(), i -> t.seconds().get(i));
         track.ifPresent(x -> {
-            session.change(use == CameraTrack.Use.IMITATE ? Words.of("background-panel.elements-go-along-with-the") : Words.of("background-panel.the-cameras-move-removed"), s -> CameraTrack.used(s, x, use));
+            session.change(use == CameraTrack.Use.IMITATE ? Words.of("background-panel.elements-go-along-with-the")
+                    : Words.of("background-panel.the-cameras-move-removed"), s -> CameraTrack.used(s, x, use));
             session.say(Words.of(use == CameraTrack.Use.IMITATE ? "suits.imitated" : "suits.undone"));
         });
     }
@@ -256,9 +272,11 @@ final class BackgroundPanel extends HBox {
                 Candidate c = open.get(k);
                 int number = k + 1;
                 try {
-                    BackgroundTake t = BackgroundTake.kept(session.surveyor().readings(), session.surveyor().contents(), c.source, session.bands(), (done, of) -> {
+                    BackgroundTake t = BackgroundTake.kept(session.surveyor().readings(), session.surveyor().contents(), c.source,
+                            session.bands(), (done, of) -> {
                         if (done % 10 == 0) {
-                            session.worker().onUi(() -> said.setText("Measuring " + c.name() + " (" + number + " of " + open.size() + "), frame " + done + " of " + of + "."));
+                            session.worker().onUi(() -> said.setText("Measuring " + c.name() + " (" + number + " of " + open.size()
+                                    + "), frame " + done + " of " + of + "."));
                         }
                         return ticket.wanted();
                     });

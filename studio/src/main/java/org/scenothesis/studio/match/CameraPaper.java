@@ -13,7 +13,8 @@ import org.scenothesis.production.words.MatchWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
-/// What the marks say: the camera, the light, what would make them surer, every mark with its length, and the button that stands the shot on it.
+/// What the marks say: the camera, the light, what would make them surer, every mark with its length, and the button that stands the shot
+/// on it.
 final class CameraPaper extends VBox {
     private final MarksModel model;
     private final VBox numbers = new VBox(6);
@@ -43,12 +44,16 @@ final class CameraPaper extends VBox {
         PictureCamera c = model.camera().orElse(null);
         String plate = model.watch().plate().map(p -> p.name()).orElse("");
         if (c == null) {
-            numbers.getChildren().addAll(Text.block(plate.isEmpty() ? "No plate" : "Camera of " + plate, "paper-title"), Text.block(model.brief().isEmpty() ? Words.of("camera-paper.there-is-no-picture-yet") : Words.of("camera-paper.it-is-being-looked-at"), "paper-text"));
+            numbers.getChildren().addAll(Text.block(plate.isEmpty() ? "No plate" : "Camera of " + plate, "paper-title"),
+                    Text.block(model.brief().isEmpty() ? Words.of("camera-paper.there-is-no-picture-yet")
+                    : Words.of("camera-paper.it-is-being-looked-at"), "paper-text"));
         } else {
             numbers.getChildren().addAll(
-                    Text.block("Camera of " + plate, "paper-title"), Text.block(MatchWords.from(c), "paper-soft"), camera(c), Text.of(Words.of("camera-paper.what-would-make-it-surer"), "paper-text"),
+                    Text.block("Camera of " + plate, "paper-title"), Text.block(MatchWords.from(c), "paper-soft"), camera(c),
+                    Text.of(Words.of("camera-paper.what-would-make-it-surer"), "paper-text"),
                     Text.block(MatchWords.surer(c), "paper-soft"));
-            model.light().ifPresent(l -> numbers.getChildren().addAll(Text.of("Its light", "paper-title"), light(l), Text.block(MatchWords.surer(l), "paper-soft")));
+            model.light().ifPresent(l -> numbers.getChildren().addAll(Text.of("Its light", "paper-title"), light(l),
+                    Text.block(MatchWords.surer(l), "paper-soft")));
         }
         stand.setDisable(model.stage().isEmpty() || !model.solved());
         dial.show(model.light().orElse(null));
@@ -72,7 +77,8 @@ final class CameraPaper extends VBox {
         Text.row(g, "key", MatchWords.direction(l));
         Text.row(g, "size", MatchWords.degrees(l.sizeDeg()));
         Estimate fill = l.keyToFillStops();
-        Text.row(g, Words.of("light-number.key-to-fill"), fill == null ? Words.of("camera.unknown") : Words.stops(fill.value()) + " \u00b1 " + Words.number(fill.std(), 1));
+        Text.row(g, Words.of("light-number.key-to-fill"), fill == null ? Words.of("camera.unknown") : Words.stops(fill.value())
+                + " \u00b1 " + Words.number(fill.std(), 1));
         for (PictureLight.Rim r : l.rims()) {
             Text.row(g, "rim", MatchWords.rim(r));
         }

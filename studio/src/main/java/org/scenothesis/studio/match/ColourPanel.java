@@ -101,7 +101,9 @@ final class ColourPanel extends HBox {
         rows.getChildren().setAll(Text.of(Words.of("colour.busy"), "muted"));
         PlateLook.Asked first = reference.asked(session);
         List<PlateLook.Asked> rest = others.stream().map(r -> r.asked(session)).toList();
-        session.worker().ask("match-compare", ticket -> PlateLook.of(first, rest), looks -> show(Stream.concat(looks.stream(), unread.stream()).toList()), e -> rows.getChildren().setAll(Text.block(String.valueOf(e.getMessage()), "muted")));
+        session.worker().ask("match-compare", ticket -> PlateLook.of(first, rest),
+                looks -> show(Stream.concat(looks.stream(), unread.stream()).toList()), e -> rows.getChildren()
+                .setAll(Text.block(String.valueOf(e.getMessage()), "muted")));
     }
 
     private void show(List<PlateLook> all) {
@@ -119,7 +121,9 @@ final class ColourPanel extends HBox {
 
     private int row(GridPane grid, int y, PlateLook p, PlateLook clean) {
         Plate plate = p.plate();
-        VBox name = new VBox(2, new HBox(8, new SpikeMark(plate.spike(), 16), Text.of(plate.name(), "title")), Text.block(p.against() == null && p.look() != null ? Words.of("look.reference") : Words.of("role." + plate.role().name()), "muted", "small"));
+        VBox name = new VBox(2, new HBox(8, new SpikeMark(plate.spike(), 16), Text.of(plate.name(), "title")),
+                Text.block(p.against() == null && p.look() != null ? Words.of("look.reference") : Words.of("role." + plate.role().name()),
+                "muted", "small"));
         name.setMinWidth(130);
         name.setMaxWidth(150);
         grid.add(name, 0, y);
@@ -148,7 +152,9 @@ final class ColourPanel extends HBox {
         PictureComparison c = p.against();
         for (String what : judged) {
             if (c != null) {
-                c.judged().stream().filter(d -> d.what().equals(what)).forEach(d -> out.getChildren().add(new HBox(5, new VerdictMark(d.verdict()), Text.block(MatchWords.difference(c, d), "muted", "small"))));
+                c.judged().stream().filter(d -> d.what().equals(what))
+                        .forEach(d -> out.getChildren()
+                        .add(new HBox(5, new VerdictMark(d.verdict()), Text.block(MatchWords.difference(c, d), "muted", "small"))));
             }
         }
         return out;
@@ -163,14 +169,16 @@ final class ColourPanel extends HBox {
         double apart = l == null || clean == null || reference ? Double.NaN : l.apartDeg(clean);
         if (!Double.isNaN(apart)) {
             Verdict v = session.production().get().houseRules().limit(Measure.LAMP_SIDE).judge(apart);
-            out.getChildren().add(new HBox(5, new VerdictMark(v), Text.of(Words.of("look.apart", Words.number(apart, 0)), "muted", "small")));
+            out.getChildren().add(new HBox(5, new VerdictMark(v), Text.of(Words.of("look.apart", Words.number(apart, 0)), "muted",
+                    "small")));
         }
         return out;
     }
 
     private FlowPane tone(PlateLook p, @Nullable ColourGrade t) {
         FlowPane out = new FlowPane(12, 4, Text.block(
-                t == null ? Words.of("colour.tone.unknown") : Words.of("colour.tone", channels(t.slope()), channels(t.offset()), channels(t.power()), Words.number(t.saturation(), 2)), "muted", "small"));
+                t == null ? Words.of("colour.tone.unknown") : Words.of("colour.tone", channels(t.slope()), channels(t.offset()),
+                channels(t.power()), Words.number(t.saturation(), 2)), "muted", "small"));
         out.setPadding(new Insets(0, 0, 14, 0));
         if (session.shot().layers().stream().anyMatch(l -> l.plate().equals(p.plate().id()))) {
             if (t != null) {
@@ -193,7 +201,8 @@ final class ColourPanel extends HBox {
 
     private void grade(Plate plate, ColourGrade tone) {
         long layers = session.shot().layers().stream().filter(l -> l.plate().equals(plate.id())).count();
-        session.change(Words.of("colour-panel.grade-to-the-clean-plate"), s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate.id()) ? l.with(tone) : l).toList()));
+        session.change(Words.of("colour-panel.grade-to-the-clean-plate"),
+                s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate.id()) ? l.with(tone) : l).toList()));
         session.say(Words.of("colour-panel.of-graded-undo-takes-it", Words.count(layers, "layer", "layers"), plate.name()));
     }
 

@@ -49,7 +49,8 @@ final class DrawnMarks extends Group {
 
     void word(String text, Point at) {
         Label l = Text.of(text, "seen-word");
-        l.relocate(Math.clamp(x(at) + 6, 2, Math.max(2, over.getWidth() - 130)), Math.clamp(y(at) - 22, 2, Math.max(2, over.getHeight() - 22)));
+        l.relocate(Math.clamp(x(at) + 6, 2, Math.max(2, over.getWidth() - 130)),
+                Math.clamp(y(at) - 22, 2, Math.max(2, over.getHeight() - 22)));
         getChildren().add(l);
     }
 
@@ -94,7 +95,8 @@ final class DrawnMarks extends Group {
     private void tiles(String style, Evidence.Tiles t) {
         PlanarMap field;
         try {
-            field = PlanarMap.fourPoints(new Point[] {Point.ZERO, new Point(1, 0), new Point(1, 1), new Point(0, 1)}, t.points().toArray(Point[]::new));
+            field = PlanarMap.fourPoints(new Point[] {Point.ZERO, new Point(1, 0), new Point(1, 1), new Point(0, 1)}, t.points()
+                    .toArray(Point[]::new));
         } catch (IllegalArgumentException onALine) {
             for (int i = 0; i < 4; i++) {
                 line(style, t.points().get(i), t.points().get((i + 1) % 4));
@@ -114,7 +116,8 @@ final class DrawnMarks extends Group {
     private void outline(String style, Evidence.Round r) {
         double far = Math.hypot(x(r.edge()) - x(r.middle()), y(r.edge()) - y(r.middle()));
         double wide = Math.abs(x(r.edge()) - x(r.middle()));
-        Shape s = r.shape() == LightMarks.Shape.FIGURE ? new Rectangle(x(r.middle()) - wide, y(r.middle()) - wide, 2 * wide, 2 * wide) : new Circle(x(r.middle()), y(r.middle()), far);
+        Shape s = r.shape() == LightMarks.Shape.FIGURE ? new Rectangle(x(r.middle()) - wide, y(r.middle()) - wide, 2 * wide, 2 * wide)
+                : new Circle(x(r.middle()), y(r.middle()), far);
         s.getStyleClass().add(style);
         getChildren().add(s);
     }

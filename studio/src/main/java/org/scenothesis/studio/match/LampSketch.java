@@ -54,7 +54,8 @@ final class LampSketch extends Pane {
             Rectangle lamp = new Rectangle(lx - 6, ly - 6, 12, 12);
             lamp.setFill(Color.web("#f5c542"));
             lamp.setOpacity(p.dimmer() <= 0 ? 0.25 : 1);
-            var name = Text.of(Words.of("lamps." + p.role()) + (Double.isNaN(p.awayM()) ? "" : " " + Words.number(p.awayM(), 2) + " m"), "small");
+            var name = Text.of(Words.of("lamps." + p.role()) + (Double.isNaN(p.awayM()) ? "" : " " + Words.number(p.awayM(), 2) + " m"),
+                    "small");
             name.relocate(Math.clamp(lx + 10, 2, W - 80), Math.clamp(ly - 18, 0, H - 18));
             getChildren().addAll(ray, lamp, name);
         }

@@ -25,7 +25,8 @@ import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Text;
 
-/// Which lamp where, so that what is laid over this picture is lit as the picture is: said, drawn from above, and stood on the set with one click.
+/// Which lamp where, so that what is laid over this picture is lit as the picture is: said, drawn from above, and stood on the set with one
+/// click.
 final class LampsPaper extends VBox {
     private static final String PICTURE = "match-lamps-picture";
     private static final int WIDE = 280;

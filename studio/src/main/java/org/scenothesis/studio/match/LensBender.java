@@ -26,7 +26,8 @@ final class LensBender {
         clean = camera;
     }
 
-    /// What bends the layers of the plate on the shelf to the clean plate's lens; empty where neither lens bends, one of them is not known, or it is the clean plate itself.
+    /// What bends the layers of the plate on the shelf to the clean plate's lens; empty where neither lens bends, one of them is not known,
+    /// or it is the clean plate itself.
     Optional<LensMatch> lens() {
         PictureCamera own = model.camera().orElse(null);
         PictureCamera plate = clean;
@@ -49,7 +50,8 @@ final class LensBender {
             model.session().say(Words.of("camera.bend.no-layer"));
             return;
         }
-        model.session().change(Words.of("lens-bender.bend-to-the-plates-lens"), s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate) ? l.with(lens) : l).toList()));
+        model.session().change(Words.of("lens-bender.bend-to-the-plates-lens"),
+                s -> s.withLayers(s.layers().stream().map(l -> l.plate().equals(plate) ? l.with(lens) : l).toList()));
         model.session().say(Words.of("camera.bend.done"));
     }
 
@@ -58,6 +60,7 @@ final class LensBender {
         Plate c = model.session().shot().plateOf(PlateRole.CLEAN).orElse(null);
         Take t = c == null ? null : c.chosen();
         FootageBrief b = t == null ? null : model.session().measured().get().brief(t).filter(FootageBrief::usable).orElse(null);
-        return c == null || b == null || model.watch().plate().filter(p -> p.id().equals(c.id())).isPresent() ? Optional.empty() : Optional.of(MarkConversion.camera(c.marks(), b.width(), b.height()));
+        return c == null || b == null || model.watch().plate().filter(p -> p.id().equals(c.id())).isPresent() ? Optional.empty()
+                : Optional.of(MarkConversion.camera(c.marks(), b.width(), b.height()));
     }
 }

@@ -48,7 +48,8 @@ final class LightDial extends Pane {
         double lx = x + out * Math.sin(r);
         double ly = y - out * Math.cos(r);
         Estimate size = l.sizeDeg();
-        ball.setFill(new RadialGradient(a.value() - 90, out / R * 0.95, x, y, BALL * 1.35, false, CycleMethod.NO_CYCLE, new Stop(0, Color.web("#f1ede3")), new Stop(0.55, Color.web("#a9a8a3")), new Stop(1, Color.web("#3b3b3a"))));
+        ball.setFill(new RadialGradient(a.value() - 90, out / R * 0.95, x, y, BALL * 1.35, false, CycleMethod.NO_CYCLE,
+                new Stop(0, Color.web("#f1ede3")), new Stop(0.55, Color.web("#a9a8a3")), new Stop(1, Color.web("#3b3b3a"))));
         Line ray = new Line(x, y, lx, ly);
         ray.getStyleClass().add("dial-ray");
         Circle lamp = new Circle(lx, ly, Math.clamp(size == null ? 5 : R * size.value() / 180, 4, 40));

@@ -35,7 +35,8 @@ final class LockPaper extends VBox {
         Plate plate = model.plate().orElse(null);
         Take take = model.take().orElse(null);
         if (plate == null || take == null) {
-            paper.getChildren().addAll(Text.of(Words.of("lock-paper.no-take-to-compare"), "paper-title"), Text.block(model.unknown(), "paper-text"));
+            paper.getChildren().addAll(Text.of(Words.of("lock-paper.no-take-to-compare"), "paper-title"),
+                    Text.block(model.unknown(), "paper-text"));
             return;
         }
         paper.getChildren().add(Text.block(plate.name() + ", take " + (plate.takes().indexOf(take) + 1), "paper-title"));
@@ -46,7 +47,8 @@ final class LockPaper extends VBox {
             return;
         }
         paper.getChildren().add(numbers(r, r.at(model.session().frame())));
-        model.session().judgement(plate, take).findings().stream().filter(f -> f.subject() instanceof Subject.OfTake).forEach(f -> getChildren().add(finding(f)));
+        model.session().judgement(plate, take).findings().stream().filter(f -> f.subject() instanceof Subject.OfTake)
+                .forEach(f -> getChildren().add(finding(f)));
     }
 
     private static GridPane numbers(LockReport r, LockReport.Segment at) {
@@ -56,7 +58,8 @@ final class LockPaper extends VBox {
             Text.row(g, "standing here", "frames " + at.from() + " to " + at.to());
         }
         Text.row(g, "frames placed", r.placedFrames() + " of " + r.frames());
-        Text.row(g, Words.of("lock-paper.shift-at-the-centre"), Words.signed(at.shift().x(), 2) + ", " + Words.signed(at.shift().y(), 2) + " px");
+        Text.row(g, Words.of("lock-paper.shift-at-the-centre"), Words.signed(at.shift().x(), 2) + ", " + Words.signed(at.shift().y(), 2)
+                + " px");
         Text.row(g, Words.of("lock-paper.most-at-corner"), Words.number(at.largestShiftPx(), 2) + " px");
         Text.row(g, "roll", Words.signed(at.rollDeg(), 3) + "\u00b0");
         Text.row(g, "zoom", Words.signed(at.zoomPercent(), 3) + " %");

@@ -34,7 +34,8 @@ final class LockPlots extends VBox {
         int bump = model.lock().map(LockReport::bumpFrame).orElse(-1);
         shift.show(Words.of("lock-plots.shift-at-the-centre"), "px", List.of(
                 new SeriesPlot.Series("sideways", "plot-line-a", model.values(LockReport.Sample::x)),
-                new SeriesPlot.Series("down", "plot-line-b", model.values(LockReport.Sample::y))), rules.limit(Measure.CAMERA).holds(), bump);
+                new SeriesPlot.Series("down", "plot-line-b", model.values(LockReport.Sample::y))), rules.limit(Measure.CAMERA).holds(),
+                bump);
         light.show(Words.of("lock-plots.exposure-against-the-reference"), "stop", List.of(
                 new SeriesPlot.Series("brighter", "plot-line-c", model.values(LockReport.Sample::exposureStops))),
                 rules.limit(Measure.EXPOSURE).holds(), -1);

@@ -50,7 +50,8 @@ final class LookStrips {
         Polygon hill = new Polygon(0, HIGH);
         for (int i = 0; i < l.shares().size(); i++) {
             // By its root, so that small shares are seen as well.
-            hill.getPoints().addAll(WIDE * (i + 0.5) / l.shares().size(), HIGH - (HIGH - 6) * Math.sqrt(l.shares().get(i) / Math.max(1e-9, most)));
+            hill.getPoints().addAll(WIDE * (i + 0.5) / l.shares().size(),
+                    HIGH - (HIGH - 6) * Math.sqrt(l.shares().get(i) / Math.max(1e-9, most)));
         }
         hill.getPoints().addAll(WIDE, HIGH);
         hill.getStyleClass().add("strip-hill");

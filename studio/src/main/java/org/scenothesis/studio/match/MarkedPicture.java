@@ -26,7 +26,8 @@ import org.scenothesis.studio.parts.PointHandles;
 import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.watch.WatchModel;
 
-/// The picture with its marks, which are pulled, and what follows from them drawn in it: horizon, ruled ground, a figure of 1.70 m that walks it with its shadow.
+/// The picture with its marks, which are pulled, and what follows from them drawn in it: horizon, ruled ground, a figure of 1.70 m that
+/// walks it with its shadow.
 final class MarkedPicture {
     private static final int LOUPE_PX = 140;
     private static final double FIGURE_M = 1.7;
@@ -86,7 +87,8 @@ final class MarkedPicture {
         Pane over = picture.overlay();
         double x = at.x() * over.getWidth();
         double y = at.y() * over.getHeight();
-        glass.relocate(x > over.getWidth() / 2 ? Math.max(0, x - LOUPE_PX - 24) : x + 24, Math.clamp(y - LOUPE_PX / 2.0, 0, Math.max(0, over.getHeight() - LOUPE_PX)));
+        glass.relocate(x > over.getWidth() / 2 ? Math.max(0, x - LOUPE_PX - 24) : x + 24,
+                Math.clamp(y - LOUPE_PX / 2.0, 0, Math.max(0, over.getHeight() - LOUPE_PX)));
         model.loupe(at, LOUPE_PX, p -> {
             loupe.setImage(PictureView.image(p));
             glass.setVisible(handles.pulling());
@@ -102,7 +104,8 @@ final class MarkedPicture {
     void show() {
         switch (model.watch().sight()) {
             case WatchModel.Sight.NoTake none -> {
-                picture.invite(Sketch.MATCH, Words.of("marked-picture.the-camera-and-the-light"), Words.of("key-bench.bring-footage-in-on-shoot"), () -> model.session().bench().set(BenchName.SHOOT));
+                picture.invite(Sketch.MATCH, Words.of("marked-picture.the-camera-and-the-light"),
+                        Words.of("key-bench.bring-footage-in-on-shoot"), () -> model.session().bench().set(BenchName.SHOOT));
                 picture.name("");
                 clear();
             }
@@ -113,7 +116,8 @@ final class MarkedPicture {
             }
             case WatchModel.Sight.Pair pair -> {
                 picture.expect(model.watch().plate().map(p -> p.name()).orElse("") + ", frame " + model.session().frame());
-                model.watch().picture("match-marked", new WatchModel.Sight.Pair(pair.take(), pair.take(), Comparison.TAKE), picture.roomWidth(), picture.roomHeight(), p -> {
+                model.watch().picture("match-marked", new WatchModel.Sight.Pair(pair.take(), pair.take(), Comparison.TAKE),
+                        picture.roomWidth(), picture.roomHeight(), p -> {
                     picture.showExpected(p);
                     draw();
                 }, picture::say);
@@ -173,7 +177,8 @@ final class MarkedPicture {
         c.horizonPx().ifPresent(y -> {
             drawn.line("solved-horizon", new Point(0, y[0] / h), new Point(1, y[1] / h));
             Estimate lens = c.lensHeightM();
-            drawn.word(lens == null ? "horizon" : "horizon, " + Words.number(lens.value(), 2) + " m high", new Point(0.72, (y[0] + 0.72 * (y[1] - y[0])) / h));
+            drawn.word(lens == null ? "horizon" : "horizon, " + Words.number(lens.value(), 2) + " m high",
+                    new Point(0.72, (y[0] + 0.72 * (y[1] - y[0])) / h));
         });
         if (c.metric()) {
             model.stage().ifPresent(s -> GroundGrid.lines(s, w / h).forEach(l -> drawn.line("ground-line", l.getFirst(), l.getLast())));
@@ -199,17 +204,21 @@ final class MarkedPicture {
             if (a != null && e != null && e.value() > 2) {
                 double r = Math.toRadians(a.value());
                 Vec away = new Vec(-Math.sin(r), 0, -Math.cos(r)).times(neck / Math.tan(Math.toRadians(e.value())));
-                area("figure-shadow", c, w, h, foot.plus(side.times(0.6)), foot.minus(side.times(0.6)), foot.plus(away).minus(side), foot.plus(away).plus(side));
+                area("figure-shadow", c, w, h, foot.plus(side.times(0.6)), foot.minus(side.times(0.6)), foot.plus(away).minus(side),
+                        foot.plus(away).plus(side));
             }
         });
-        area("figure-body", c, w, h, foot.plus(side.times(0.5)), foot.minus(side.times(0.5)), foot.minus(side).plus(Vec.UP.times(neck)), foot.plus(side).plus(Vec.UP.times(neck)));
+        area("figure-body", c, w, h, foot.plus(side.times(0.5)), foot.minus(side.times(0.5)), foot.minus(side).plus(Vec.UP.times(neck)),
+                foot.plus(side).plus(Vec.UP.times(neck)));
         Optional<Point> head = seen(c, foot.plus(Vec.UP.times(FIGURE_M - HEAD_M)), w, h);
         Optional<Point> top = seen(c, foot.plus(Vec.UP.times(FIGURE_M)), w, h);
         if (head.isPresent() && top.isPresent()) {
-            Circle ball = new Circle(drawn.x(head.get()), drawn.y(head.get()), Math.max(1, Math.hypot(drawn.x(head.get()) - drawn.x(top.get()), drawn.y(head.get()) - drawn.y(top.get()))));
+            Circle ball = new Circle(drawn.x(head.get()), drawn.y(head.get()),
+                    Math.max(1, Math.hypot(drawn.x(head.get()) - drawn.x(top.get()), drawn.y(head.get()) - drawn.y(top.get()))));
             ball.getStyleClass().add("figure-body");
             drawn.getChildren().add(ball);
-            drawn.word(Words.of("mark.figure.word", Words.number(Math.hypot(g.rightM(), g.forwardM()), 1), MatchWords.off(g.stdM())), top.get());
+            drawn.word(Words.of("mark.figure.word", Words.number(Math.hypot(g.rightM(), g.forwardM()), 1), MatchWords.off(g.stdM())),
+                    top.get());
         }
     }
 

@@ -48,7 +48,9 @@ final class MarksList extends VBox {
             if (many > 0) {
                 Button away = Text.button("take away", "quiet-button", () -> model.removeAll(k));
                 away.setId("mark-away-" + k.name().toLowerCase(Locale.ROOT));
-                getChildren().add(new HBox(6, wide(Text.of(Words.of("mark." + k.name()) + (many == 1 ? "" : ", " + many), "mark-word-" + k.name().toLowerCase(Locale.ROOT))), away));
+                getChildren().add(new HBox(6,
+                        wide(Text.of(Words.of("mark." + k.name()) + (many == 1 ? "" : ", " + many), "mark-word-" + k.name()
+                        .toLowerCase(Locale.ROOT))), away));
             }
         }
         for (int i = 0; i < all.size(); i++) {
@@ -70,25 +72,35 @@ final class MarksList extends VBox {
         away.setId("mark-away-" + at);
         away.setAccessibleText("take " + name + " away");
         switch (e) {
-            case Evidence.Span s -> first(number(at, "metres", metres(name), s.metres(), v -> new Evidence.Span(s.from(), s.to(), v)), away);
-            case Evidence.Upright u -> first(number(at, "metres", metres(name), u.heightM(), v -> new Evidence.Upright(u.foot(), u.top(), v)), away);
-            case Evidence.Lens l -> first(number(at, "metres", new Tape.Number(name, "\u00b0", 3, 150, 0.5, 1, Words.of("mark.LENS.help")), l.viewDeg(), Evidence.Lens::new), away);
-            case Evidence.LensHeight l -> first(number(at, "metres", new Tape.Number(name, "m", 0.01, 1000, 0.01, 2, Words.of("mark.LENS_HEIGHT.help")), l.metres(), Evidence.LensHeight::new), away);
+            case Evidence.Span s -> first(number(at, "metres", metres(name), s.metres(), v -> new Evidence.Span(s.from(), s.to(), v)),
+                    away);
+            case Evidence.Upright u ->
+                    first(number(at, "metres", metres(name), u.heightM(), v -> new Evidence.Upright(u.foot(), u.top(), v)), away);
+            case Evidence.Lens l -> first(number(at, "metres", new Tape.Number(name, "\u00b0", 3, 150, 0.5, 1, Words.of("mark.LENS.help")),
+                    l.viewDeg(), Evidence.Lens::new), away);
+            case Evidence.LensHeight l ->
+                    first(number(at, "metres", new Tape.Number(name, "m", 0.01, 1000, 0.01, 2, Words.of("mark.LENS_HEIGHT.help")),
+                    l.metres(), Evidence.LensHeight::new), away);
             case Evidence.Tiles t -> {
                 first(wide(Text.of(name, "muted")), away);
                 getChildren().addAll(
-                        number(at, "tiles-across", count("across"), t.across(), v -> new Evidence.Tiles(t.nearLeft(), t.nearRight(), t.farRight(), t.farLeft(), (int) Math.round(v), t.away(), t.metres())),
-                        number(at, "tiles-away", count("away"), t.away(), v -> new Evidence.Tiles(t.nearLeft(), t.nearRight(), t.farRight(), t.farLeft(), t.across(), (int) Math.round(v), t.metres())),
-                        number(at, "metres", new Tape.Number(Words.of("mark.TILES.metres"), "m", 0, 100, 0.01, 3, Words.of("mark.TILES.metres.help")), t.metres(),
+                        number(at, "tiles-across", count("across"), t.across(), v -> new Evidence.Tiles(t.nearLeft(), t.nearRight(),
+                        t.farRight(), t.farLeft(), (int) Math.round(v), t.away(), t.metres())),
+                        number(at, "tiles-away", count("away"), t.away(), v -> new Evidence.Tiles(t.nearLeft(), t.nearRight(),
+                        t.farRight(), t.farLeft(), t.across(), (int) Math.round(v), t.metres())),
+                        number(at, "metres", new Tape.Number(Words.of("mark.TILES.metres"), "m", 0, 100, 0.01, 3,
+                        Words.of("mark.TILES.metres.help")), t.metres(),
                                 v -> new Evidence.Tiles(t.nearLeft(), t.nearRight(), t.farRight(), t.farLeft(), t.across(), t.away(), v)));
             }
             case Evidence.Shade s -> {
                 first(wide(Text.of(name, "muted")), away);
-                getChildren().add(choice(at, "mark.SHADE.", Words.of("mark.SHADE.lies"), LightMarks.Lies.values(), s.lies(), l -> new Evidence.Shade(s.lit(), s.dark(), l)));
+                getChildren().add(choice(at, "mark.SHADE.", Words.of("mark.SHADE.lies"), LightMarks.Lies.values(), s.lies(),
+                        l -> new Evidence.Shade(s.lit(), s.dark(), l)));
             }
             case Evidence.Round r -> {
                 first(wide(Text.of(name, "muted")), away);
-                getChildren().add(choice(at, "mark.ROUND.", Words.of("mark.ROUND.shape"), LightMarks.Shape.values(), r.shape(), x -> new Evidence.Round(x, r.middle(), r.edge())));
+                getChildren().add(choice(at, "mark.ROUND.", Words.of("mark.ROUND.shape"), LightMarks.Shape.values(), r.shape(),
+                        x -> new Evidence.Round(x, r.middle(), r.edge())));
             }
             case Evidence.Tape t -> read(at, name, e, away);
             case Evidence.Staff t -> read(at, name, e, away);
@@ -127,7 +139,8 @@ final class MarksList extends VBox {
     }
 
     private <E extends Enum<E>> ChoiceRow choice(int at, String key, String name, E[] all, E chosen, Function<E, Evidence> of) {
-        ChoiceRow row = new ChoiceRow("mark-" + at, name, Stream.of(all).map(e -> Words.of(key + e.name())).toList(), word -> Stream.of(all).filter(e -> Words.of(key + e.name()).equals(word)).findFirst().ifPresent(e -> model.told(at, of.apply(e))));
+        ChoiceRow row = new ChoiceRow("mark-" + at, name, Stream.of(all).map(e -> Words.of(key + e.name())).toList(), word -> Stream.of(all)
+                .filter(e -> Words.of(key + e.name()).equals(word)).findFirst().ifPresent(e -> model.told(at, of.apply(e))));
         row.show(Words.of(key + chosen.name()));
         return row;
     }

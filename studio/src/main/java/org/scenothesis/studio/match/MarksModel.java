@@ -31,7 +31,8 @@ import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.watch.WatchModel;
 
-/// The marks of the plate on the shelf, and the camera and light that follow from them; every change of a mark is one undo step, what is pulled is only shown.
+/// The marks of the plate on the shelf, and the camera and light that follow from them; every change of a mark is one undo step, what is
+/// pulled is only shown.
 final class MarksModel {
     private static final double LOUPE = 6;
     private static final double BEFORE_HORIZON = 0.4;
@@ -228,7 +229,8 @@ final class MarksModel {
         session.worker().ask("match-snap", ticket -> {
             Plane luma = luma(session.frames().at(source, seconds));
             Marks.Line at = MarkConversion.camera(List.of(e), luma.width(), luma.height()).lines().getFirst();
-            return (Evidence.Edge) MarkConversion.edges(Marks.none(luma.width(), luma.height()).withLines(List.of(EdgeSnap.snapped(luma, at)))).getFirst();
+            return (Evidence.Edge) MarkConversion.edges(Marks.none(luma.width(), luma.height())
+                    .withLines(List.of(EdgeSnap.snapped(luma, at)))).getFirst();
         }, then, wrong -> then.accept(e));
     }
 
@@ -236,7 +238,8 @@ final class MarksModel {
     private static Plane luma(Picture p) {
         Plane out = Plane.of(p.width(), p.height());
         for (int i = 0; i < out.data().length; i++) {
-            out.data()[i] = (float) Math.sqrt(Math.max(0, 0.2126f * p.r().data()[i] + 0.7152f * p.g().data()[i] + 0.0722f * p.b().data()[i]));
+            out.data()[i] = (float) Math.sqrt(Math.max(0, 0.2126f * p.r().data()[i] + 0.7152f * p.g().data()[i] + 0.0722f * p.b()
+                    .data()[i]));
         }
         return out;
     }
@@ -260,7 +263,8 @@ final class MarksModel {
         FootageBrief b = brief().orElse(null);
         Double mm = b == null ? null : b.equivalentMm();
         try {
-            return b == null || mm == null ? MarkKind.LENS.first() : new Evidence.Lens(HandCamera.noted(mm, (double) b.width() / b.height()).value());
+            return b == null || mm == null ? MarkKind.LENS.first() : new Evidence.Lens(HandCamera.noted(mm, (double) b.width() / b.height())
+                    .value());
         } catch (IllegalArgumentException e) {
             return MarkKind.LENS.first();
         }
@@ -304,7 +308,8 @@ final class MarksModel {
         session.worker().ask("match-solve", ticket -> {
             PictureCamera of = other.map(CameraSolver::solve).orElse(null);
             PictureCamera c = CameraSolver.solve(MarkConversion.camera(now, b.width(), b.height()));
-            return new Solved(c, of, source == null || !lit ? LightSolver.direction(c, shown) : LightSolver.solve(session.frames().at(source, seconds), c, shown));
+            return new Solved(c, of, source == null || !lit ? LightSolver.direction(c, shown)
+                    : LightSolver.solve(session.frames().at(source, seconds), c, shown));
         }, s -> {
             camera = s.camera;
             bender.clean(s.clean);
@@ -324,14 +329,16 @@ final class MarksModel {
     /// The stage as it would be with this camera and light; empty where too little is known.
     Optional<Stage> stage() {
         PictureCamera c = camera;
-        return c == null || c.focalPx() == null || c.tiltDeg() == null || c.rollDeg() == null ? Optional.empty() : Optional.of(MarkConversion.stage(session.shot().stage(), c, light));
+        return c == null || c.focalPx() == null || c.tiltDeg() == null || c.rollDeg() == null ? Optional.empty()
+                : Optional.of(MarkConversion.stage(session.shot().stage(), c, light));
     }
 
     /// Makes it the shot's stage, and says what that changes.
     void stand() {
         stage().ifPresent(to -> {
             Shot before = session.shot();
-            session.change(Words.of("marks-model.stand-the-shot-on-this"), s -> FirstStage.staged(s, MarkConversion.stage(s.stage(), camera().orElseThrow(), light)));
+            session.change(Words.of("marks-model.stand-the-shot-on-this"),
+                    s -> FirstStage.staged(s, MarkConversion.stage(s.stage(), camera().orElseThrow(), light)));
             session.say(MatchWords.stands(before, to));
         });
     }
@@ -342,7 +349,8 @@ final class MarksModel {
         if (source != null) {
             double seconds = session.seconds().get();
             Point in = new Point(Math.clamp(at.x(), 0, 1), Math.clamp(at.y(), 0, 1));
-            session.worker().ask("match-loupe", ticket -> DisplayPicture.of(new Loupe(LOUPE, in).of(session.frames().at(source, seconds), px, px, session.bands()), px, px, session.bands()), then, e -> {});
+            session.worker().ask("match-loupe", ticket -> DisplayPicture.of(new Loupe(LOUPE, in)
+                    .of(session.frames().at(source, seconds), px, px, session.bands()), px, px, session.bands()), then, e -> {});
         }
     }
 }

@@ -124,7 +124,8 @@ public final class MatchBench extends Bench {
 
     @Override
     public void turn(String to) {
-        Stream.of(Page.values()).filter(p -> p.name().equalsIgnoreCase(to)).findFirst().ifPresent(p -> ((ToggleButton) view.lookup("#match-page-" + to)).fire());
+        Stream.of(Page.values()).filter(p -> p.name().equalsIgnoreCase(to)).findFirst()
+                .ifPresent(p -> ((ToggleButton) view.lookup("#match-page-" + to)).fire());
     }
 
     private void wire() {

@@ -66,17 +66,24 @@ final class PathPaper extends VBox {
         Text.shown(sketch, s != null && s.camera.does() == Does.TRAVELS);
         sketch.show(s == null ? null : s.camera);
         if (s == null) {
-            numbers.getChildren().addAll(Text.block(Words.of("path-paper.camera-of-take"), "paper-title"), Text.block(Words.of("path.none"), "paper-soft"));
+            numbers.getChildren().addAll(Text.block(Words.of("path-paper.camera-of-take"), "paper-title"),
+                    Text.block(Words.of("path.none"), "paper-soft"));
             return;
         }
         MovingCamera c = s.camera;
-        numbers.getChildren().addAll(Text.block("Camera of " + s.name, "paper-title"), Text.block("It " + Words.of("moving." + c.does()) + ".", "paper-text"));
+        numbers.getChildren().addAll(Text.block("Camera of " + s.name, "paper-title"),
+                Text.block("It " + Words.of("moving." + c.does()) + ".", "paper-text"));
         Estimate f = c.focalPx();
-        numbers.getChildren().add(Text.block(f == null ? Words.of("path-paper.focal-length-not-known") : "focal length " + Words.number(f.value(), 0) + " px" + (f.std() > 0 ? " \u00b1 " + Words.number(100 * f.share(), 1) + " %" : ", entered"), "paper-soft"));
+        numbers.getChildren()
+                .add(Text.block(f == null ? Words.of("path-paper.focal-length-not-known") : "focal length " + Words.number(f.value(), 0)
+                + " px" + (f.std() > 0 ? " \u00b1 " + Words.number(100 * f.share(), 1) + " %" : ", entered"), "paper-soft"));
         if (c.does() == Does.TRAVELS) {
             numbers.getChildren().add(Text.block(
-                    Words.of("path-paper.of-placed-by-px-left", c.placed(), Words.frames(c.frames().size()), Words.count(c.places().size(), "point", "points"), Words.number(c.residualPx(), 2)), "paper-soft"));
-            numbers.getChildren().add(Text.block(c.scaleKnown() ? Words.of("path-paper.its-way-is-long", Words.number(c.length(), 2), Words.number(100 * c.scaleShare(), 1)) : Words.of("path-paper.how-long-its-way-is"), "paper-soft"));
+                    Words.of("path-paper.of-placed-by-px-left", c.placed(), Words.frames(c.frames().size()),
+                    Words.count(c.places().size(), "point", "points"), Words.number(c.residualPx(), 2)), "paper-soft"));
+            numbers.getChildren()
+                    .add(Text.block(c.scaleKnown() ? Words.of("path-paper.its-way-is-long", Words.number(c.length(), 2),
+                    Words.number(100 * c.scaleShare(), 1)) : Words.of("path-paper.how-long-its-way-is"), "paper-soft"));
         }
         c.refused().forEach(r -> numbers.getChildren().add(Text.block(MatchWords.why(r), "paper-soft")));
     }
@@ -120,7 +127,8 @@ final class PathPaper extends VBox {
         if (s == null) {
             return;
         }
-        Choosers.save(this, Words.of("path-paper.the-camera-as-it-moves"), "camera.glb").ifPresent(to -> session.worker().ask("match-path-write", ticket -> {
+        Choosers.save(this, Words.of("path-paper.the-camera-as-it-moves"), "camera.glb")
+                .ifPresent(to -> session.worker().ask("match-path-write", ticket -> {
             try (Footage f = Footages.open(s.source)) {
                 MovingScene.write(s.camera, f.info()::secondsAt, to);
             }

@@ -38,7 +38,8 @@ final class PathSketch extends Pane {
         List<Frame> way = c.frames().stream().filter(Objects::nonNull).toList();
         // The nearest nine of ten points are drawn; the farthest would shrink the way to a dot.
         Vec first = way.getFirst().position();
-        List<Vec> places = c.places().stream().sorted(Comparator.comparingDouble(p -> p.minus(first).length())).limit(Math.max(1, c.places().size() * 9 / 10)).toList();
+        List<Vec> places = c.places().stream().sorted(Comparator.comparingDouble(p -> p.minus(first).length()))
+                .limit(Math.max(1, c.places().size() * 9 / 10)).toList();
         double[] box = {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
         way.forEach(f -> grow(box, f.position()));
         places.forEach(p -> grow(box, p));
@@ -61,7 +62,8 @@ final class PathSketch extends Pane {
             at.setFill(f == way.getFirst() ? Color.web("#f1ece1") : Color.web("#f5c542"));
             getChildren().addAll(looks, at);
         }
-        var name = Text.of(c.scaleKnown() ? "from above, " + Words.number((box[2] - box[0]), 1) + " m across" : Words.of("path-sketch.from-above-its-size-not"), "small", "muted");
+        var name = Text.of(c.scaleKnown() ? "from above, " + Words.number((box[2] - box[0]), 1) + " m across"
+                : Words.of("path-sketch.from-above-its-size-not"), "small", "muted");
         name.relocate(8, 4);
         getChildren().add(name);
     }

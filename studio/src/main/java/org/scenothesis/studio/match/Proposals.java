@@ -39,10 +39,13 @@ final class Proposals {
         String plate = model.watch().plate().orElseThrow().id();
         List<Evidence> others = model.kept().stream().filter(e -> !(e instanceof Evidence.Edge)).toList();
         model.session().say(Words.of("proposals.looking-for-edges"));
-        model.session().worker().ask("match-propose", ticket -> MarkConversion.edges(CameraOfStill.proposed(source, frame, CameraOfStill.bare(source))), found -> {
+        model.session().worker()
+                .ask("match-propose", ticket -> MarkConversion.edges(CameraOfStill.proposed(source, frame, CameraOfStill.bare(source))),
+                found -> {
             List<Evidence> now = new ArrayList<>(others);
             now.addAll(found);
-            model.session().say(found.isEmpty() ? Words.of("proposals.no-parallel-edges-were-found") : Words.of("proposals.edges-are-proposed-take-away", found.size()));
+            model.session().say(found.isEmpty() ? Words.of("proposals.no-parallel-edges-were-found")
+                    : Words.of("proposals.edges-are-proposed-take-away", found.size()));
             if (!found.isEmpty()) {
                 model.keep("edges proposed", plate, now);
             }
@@ -52,7 +55,8 @@ final class Proposals {
     /// What is offered for the plate on the shelf: shown, and part of nothing.
     Optional<Evidence> offered() {
         Offer o = offered;
-        return o != null && model.watch().plate().filter(p -> p.id().equals(o.plate)).isPresent() ? Optional.of(o.shadow) : Optional.empty();
+        return o != null && model.watch().plate().filter(p -> p.id().equals(o.plate)).isPresent() ? Optional.of(o.shadow)
+                : Optional.empty();
     }
 
     /// Keeps what is offered as a mark.
@@ -80,7 +84,8 @@ final class Proposals {
         List<Evidence> now = model.kept();
         String plate = model.watch().plate().orElseThrow().id();
         double seconds = model.session().seconds().get();
-        model.session().worker().ask("match-shadow", ticket -> ShadowProposal.find(model.session().frames().at(source, seconds), c, MarkConversion.standing(now, b.width(), b.height())), found -> {
+        model.session().worker().ask("match-shadow", ticket -> ShadowProposal.find(model.session().frames().at(source, seconds), c,
+                MarkConversion.standing(now, b.width(), b.height())), found -> {
             model.session().say(Words.of(found.isPresent() ? "mark.find.shadow.found" : "mark.find.shadow.none"));
             offered = found.map(f -> new Offer(plate, MarkConversion.shadow(f, b.width(), b.height()))).orElse(null);
             model.show();

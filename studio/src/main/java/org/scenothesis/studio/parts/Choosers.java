@@ -8,7 +8,8 @@ import javafx.scene.Node;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 
-/// The system's dialogs for files and folders. They begin in the user's home: where they begin in a list of recent files, a typed folder is not taken.
+/// The system's dialogs for files and folders. They begin in the user's home: where they begin in a list of recent files, a typed folder is
+/// not taken.
 public final class Choosers {
     private Choosers() {}
 

@@ -57,6 +57,7 @@ public final class ComparisonBar extends HBox {
     }
 
     public static Map<String, String> keys() {
-        return Map.of("B", Words.of("comparison-bar.blink-take-and-clean-plate"), "D", "difference", "O", Words.of("comparison-bar.outline-of-the-clean-plate"));
+        return Map.of("B", Words.of("comparison-bar.blink-take-and-clean-plate"), "D", "difference", "O",
+                Words.of("comparison-bar.outline-of-the-clean-plate"));
     }
 }

@@ -31,6 +31,7 @@ public final class Focus {
         if (id.equals(at.getId())) {
             return Optional.of(at);
         }
-        return at instanceof Parent p ? p.getChildrenUnmodifiable().stream().flatMap(c -> find(c, id).stream()).findFirst() : Optional.empty();
+        return at instanceof Parent p ? p.getChildrenUnmodifiable().stream().flatMap(c -> find(c, id).stream()).findFirst()
+                : Optional.empty();
     }
 }

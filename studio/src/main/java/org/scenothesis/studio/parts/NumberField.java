@@ -5,7 +5,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
-/// A field for a number: letters and the space bar are no part of one and go on to the bench, so that its keys work while a number is looked at.
+/// A field for a number: letters and the space bar are no part of one and go on to the bench, so that its keys work while a number is
+/// looked at.
 public final class NumberField extends TextField {
     public NumberField() {
         addEventFilter(KeyEvent.KEY_PRESSED, e -> {

@@ -13,7 +13,8 @@ import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.picture.Point;
 
-/// An outline in shares of a picture, drawn over it: drag a corner, double-click the picture to add one, right-click a corner to take it away.
+/// An outline in shares of a picture, drawn over it: drag a corner, double-click the picture to add one, right-click a corner to take it
+/// away.
 ///
 /// - By keyboard: tab to a corner; arrows move it (with shift ten times as far), Insert adds one behind it, Delete takes it away.
 /// - On release, and for every key, the new outline is handed over once.

@@ -8,7 +8,8 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.VBox;
 
-/// A slip of words that does something when it is clicked, or with Enter or Space while it has the focus. Lines in it break as in any column.
+/// A slip of words that does something when it is clicked, or with Enter or Space while it has the focus. Lines in it break as in any
+/// column.
 public final class PaperSlip extends VBox {
     public PaperSlip(String style, Runnable action, Node... content) {
         super(3, content);

@@ -19,7 +19,8 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.production.words.Words;
 
-/// Shows a picture at its own pixels, centred on the dark floor, with a paper label, a message while there is none, and an overlay in picture shares.
+/// Shows a picture at its own pixels, centred on the dark floor, with a paper label, a message while there is none, and an overlay in
+/// picture shares.
 public final class PictureView extends StackPane {
     /// Height of the strip for the label, so that it covers nothing of the picture.
     private static final double STRIP = 28;
@@ -162,7 +163,8 @@ public final class PictureView extends StackPane {
         super.layoutChildren();
         DisplayPicture s = shown;
         if (s != null) {
-            overlay.resizeRelocate(Math.round((getWidth() - s.width()) / 2), Math.round(STRIP + (getHeight() - STRIP - s.height()) / 2), s.width(), s.height());
+            overlay.resizeRelocate(Math.round((getWidth() - s.width()) / 2), Math.round(STRIP + (getHeight() - STRIP - s.height()) / 2),
+                    s.width(), s.height());
         } else {
             overlay.resizeRelocate(0, STRIP, getWidth(), Math.max(0, getHeight() - STRIP));
         }

@@ -13,7 +13,8 @@ import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.picture.Point;
 
-/// Points drawn over a picture, joined by lines, that are pulled to where they belong; as many as there are, in shares of the picture, also outside of it.
+/// Points drawn over a picture, joined by lines, that are pulled to where they belong; as many as there are, in shares of the picture, also
+/// outside of it.
 ///
 /// - By keyboard: tab to a point; arrows move it, with shift ten times as far, with Alt alone.
 /// - While one is pulled the points are told as they would be; on release, and for every key, once.

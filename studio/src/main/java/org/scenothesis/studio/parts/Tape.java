@@ -15,7 +15,8 @@ import javafx.scene.layout.Priority;
 import org.scenothesis.core.shot.step.Parameter;
 import org.scenothesis.production.words.Words;
 
-/// A measured number one can type on, or drag sideways: name, value, unit. Enter or leaving the field accepts, Escape takes back what was typed and leaves.
+/// A measured number one can type on, or drag sideways: name, value, unit. Enter or leaving the field accepts, Escape takes back what was
+/// typed and leaves.
 ///
 /// While it is dragged `preview` is called, on release `accept` once.
 public final class Tape extends HBox {
@@ -27,7 +28,8 @@ public final class Tape extends HBox {
     /// A number of a step under the name and help it has in words.
     public static Number number(Parameter<?> p) {
         String key = "parameter." + p.code();
-        return new Number(Words.of(key), p.unit(), p.span().low(), p.span().high(), p.span().by(), p.span().decimals(), Words.of(key + ".help") + (p.keying().can() ? "" : "\n" + Words.of("keying." + p.keying())));
+        return new Number(Words.of(key), p.unit(), p.span().low(), p.span().high(), p.span().by(), p.span().decimals(),
+                Words.of(key + ".help") + (p.keying().can() ? "" : "\n" + Words.of("keying." + p.keying())));
     }
 
     private static final PseudoClass WRONG = PseudoClass.getPseudoClass("wrong");
@@ -129,7 +131,8 @@ public final class Tape extends HBox {
             double v = Double.parseDouble(field.getText().trim().replace(',', '.').replace('\u2212', '-'));
             if (!(v >= number.low && v <= number.high)) {
                 field.pseudoClassStateChanged(WRONG, true);
-                field.setTooltip(new Tooltip("between " + Words.number(number.low, number.decimals) + " and " + Words.number(number.high, number.decimals)));
+                field.setTooltip(new Tooltip("between " + Words.number(number.low, number.decimals) + " and "
+                        + Words.number(number.high, number.decimals)));
                 return;
             }
             take(v);

@@ -32,7 +32,8 @@ public final class Text {
         return l;
     }
 
-    /// Says more while the mouse rests on something; made only when it first comes there, since most are never looked at, and asked again each time.
+    /// Says more while the mouse rests on something; made only when it first comes there, since most are never looked at, and asked again
+    /// each time.
     public static void tip(Node on, Supplier<String> words) {
         on.addEventHandler(MouseEvent.MOUSE_ENTERED, new EventHandler<>() {
             private @Nullable Tooltip tip;

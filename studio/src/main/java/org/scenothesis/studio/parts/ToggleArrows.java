@@ -28,7 +28,8 @@ public final class ToggleArrows {
     }
 
     private static void step(ToggleButton from, int by) {
-        List<Node> row = from.getParent().getChildrenUnmodifiable().stream().filter(n -> n instanceof ToggleButton b && b.getToggleGroup() == from.getToggleGroup() && !b.isDisabled()).toList();
+        List<Node> row = from.getParent().getChildrenUnmodifiable().stream().filter(n -> n instanceof ToggleButton b
+                && b.getToggleGroup() == from.getToggleGroup() && !b.isDisabled()).toList();
         int to = row.indexOf(from) + by;
         if (to >= 0 && to < row.size()) {
             row.get(to).requestFocus();

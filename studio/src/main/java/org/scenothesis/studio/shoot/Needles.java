@@ -47,6 +47,7 @@ final class Needles extends HBox {
             l.setStrokeWidth(2);
             scale.getChildren().add(l);
         }
-        return new VBox(2, Text.of(name, "muted", "small"), scale, Text.of(known ? Words.signed(value, 2) + " " + unit : "not measured", "number"));
+        return new VBox(2, Text.of(name, "muted", "small"), scale, Text.of(known ? Words.signed(value, 2) + " " + unit : "not measured",
+                "number"));
     }
 }

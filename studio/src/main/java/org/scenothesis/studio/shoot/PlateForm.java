@@ -26,7 +26,8 @@ import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.ChoiceRow;
 import org.scenothesis.studio.parts.Text;
 
-/// The chosen plate as it is named and used, and what can be done about the take that is looked at: note it, give it to another plate, take it away.
+/// The chosen plate as it is named and used, and what can be done about the take that is looked at: note it, give it to another plate, take
+/// it away.
 final class PlateForm extends VBox {
     private final Session session;
     private final Supplier<Optional<Take>> looked;
@@ -45,8 +46,10 @@ final class PlateForm extends VBox {
         super(6);
         this.session = session;
         this.looked = looked;
-        role = new ChoiceRow("role", "role", roles().map(PlateForm::word).toList(), w -> change(Words.of("plate-form.role-of-plate"), p -> Plates.as(p, role(w))));
-        field(name, "plate-name", "its name", () -> change("name a plate", p -> name.getText().isBlank() ? p : p.withName(name.getText().strip())));
+        role = new ChoiceRow("role", "role", roles().map(PlateForm::word).toList(), w -> change(Words.of("plate-form.role-of-plate"),
+                p -> Plates.as(p, role(w))));
+        field(name, "plate-name", "its name", () -> change("name a plate", p -> name.getText().isBlank() ? p
+                : p.withName(name.getText().strip())));
         field(lock, "plate-lock", "none", () -> change("camera group", p -> p.withLockGroup(lock.getText().strip())));
         field(light, "plate-light", "none", () -> change("light group", p -> p.withLightGroup(light.getText().strip())));
         field(note, "take-note", Words.of("plate-form.note-on-this-take"), this::noted);
@@ -100,7 +103,8 @@ final class PlateForm extends VBox {
     }
 
     private void noted() {
-        looked.get().filter(t -> !t.note().equals(note.getText().strip())).ifPresent(t -> session.change("note a take", s -> s.withTake(t.id(), q -> q.noted(note.getText().strip()))));
+        looked.get().filter(t -> !t.note().equals(note.getText().strip()))
+                .ifPresent(t -> session.change("note a take", s -> s.withTake(t.id(), q -> q.noted(note.getText().strip()))));
     }
 
     void refresh() {
@@ -150,7 +154,8 @@ final class PlateForm extends VBox {
         if (users.isEmpty()) {
             session.change(Words.of("plate-form.take-plate-away"), s -> Plates.away(s, p.id()));
         } else {
-            session.say(Words.of("plate-form.is-used-by-the-layer", p.name(), users.stream().map(Layer::name).collect(Collectors.joining(", "))));
+            session.say(Words.of("plate-form.is-used-by-the-layer", p.name(), users.stream().map(Layer::name)
+                    .collect(Collectors.joining(", "))));
         }
     }
 
@@ -163,11 +168,13 @@ final class PlateForm extends VBox {
             }));
         }
         out.add(Text.item("give-apart", Words.of("plate-form.it-is-plate-of-its"), () -> {
-            session.change(Words.of("plate-form.make-plate-of-take"), s -> Plates.takeApart(s, t.id(), p.role() == PlateRole.UNSORTED ? PlateRole.BACKGROUND : p.role(), FileProbe.named(t.footage())));
+            session.change(Words.of("plate-form.make-plate-of-take"), s -> Plates.takeApart(s, t.id(), p.role() == PlateRole.UNSORTED
+                    ? PlateRole.BACKGROUND : p.role(), FileProbe.named(t.footage())));
             session.plateId().set(session.shot().plates().getLast().id());
             session.measure();
         }));
-        out.add(Text.item("take-away", Words.of("plate-form.take-it-away-its-file"), () -> session.change(Words.of("plate-form.take-take-away"), s -> Plates.takeAway(s, t.id()))));
+        out.add(Text.item("take-away", Words.of("plate-form.take-it-away-its-file"),
+                () -> session.change(Words.of("plate-form.take-take-away"), s -> Plates.takeAway(s, t.id()))));
         return out;
     }
 

@@ -73,7 +73,8 @@ public final class ShootBench extends Bench {
         list.setFitToWidth(true);
         list.setPrefHeight(220);
         VBox.setVgrow(list, Priority.ALWAYS);
-        VBox right = new VBox(10, form, Text.of("Takes", "heading"), list, Text.block(Words.of("shoot-bench.or-drop-files-or-folders"), "muted", "small"), new HBox(8, bring, all), needles, strike);
+        VBox right = new VBox(10, form, Text.of("Takes", "heading"), list, Text.block(Words.of("shoot-bench.or-drop-files-or-folders"),
+                "muted", "small"), new HBox(8, bring, all), needles, strike);
         right.setMinWidth(330);
         right.setPrefWidth(330);
         right.setMaxWidth(330);

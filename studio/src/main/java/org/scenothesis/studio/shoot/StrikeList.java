@@ -51,7 +51,8 @@ final class StrikeList extends VBox {
             slips.getChildren().add(row);
         }
         // What belongs to no plate: what the plan needs and the shelf lacks.
-        judgement.of("").findings().forEach(f -> slips.getChildren().add(new HBox(8, new VerdictMark(f.verdict()), Text.block(f.note(), "paper-soft"))));
+        judgement.of("").findings()
+                .forEach(f -> slips.getChildren().add(new HBox(8, new VerdictMark(f.verdict()), Text.block(f.note(), "paper-soft"))));
         Judgement.Known known = judgement.known();
         go.setText(session.plates().isEmpty() ? Words.of("strike-list.no-plates-are-planned") : switch (judgement.go()) {
             case YES -> Words.of("strike-list.go-every-plate-is-there", known.of());

@@ -46,7 +46,8 @@ final class TakeLog extends VBox {
 
     private final Session session;
     private final WatchModel model;
-    /// The rows of takes shown, under what their buttons depend on: a row stays while measurements come in, and with it the menu that hangs from it.
+    /// The rows of takes shown, under what their buttons depend on: a row stays while measurements come in, and with it the menu that hangs
+    /// from it.
     private final Map<List<?>, Row> rows = new HashMap<>();
 
     TakeLog(WatchModel model) {
@@ -121,11 +122,14 @@ final class TakeLog extends VBox {
             return brief.get().problem();
         }
         StringBuilder s = new StringBuilder();
-        brief.ifPresent(b -> s.append(b.still() ? "still" : Words.number(b.seconds(), 1) + " s").append(", ").append(b.width()).append("\u00d7").append(b.height()));
+        brief.ifPresent(b -> s.append(b.still() ? "still" : Words.number(b.seconds(), 1) + " s").append(", ").append(b.width())
+                .append("\u00d7").append(b.height()));
         session.measured().get().lock(session.shot(), plate, t).filter(LockReport::found).ifPresent(r -> s.append(", camera ")
-                .append(Words.number(r.furthest().largestShiftPx(), 2)).append(" px").append(r.bumpFrame() == null ? "" : " from frame " + r.bumpFrame()));
+                .append(Words.number(r.furthest().largestShiftPx(), 2)).append(" px")
+                .append(r.bumpFrame() == null ? "" : " from frame " + r.bumpFrame()));
         session.measured().get().lockTrouble(session.shot(), plate, t).ifPresent(w -> s.append(". ").append(w));
-        brief.ifPresent(b -> s.append(". read as ").append(b.read()).append(t.reading().equals(ColourInterpretation.AS_FILED) ? "" : ", as entered"));
+        brief.ifPresent(b -> s.append(". read as ").append(b.read()).append(t.reading().equals(ColourInterpretation.AS_FILED) ? ""
+                : ", as entered"));
         if (!t.note().isEmpty()) {
             s.append(". ").append(t.note());
         }
@@ -146,7 +150,8 @@ final class TakeLog extends VBox {
         if (!Files.exists(path)) {
             return List.of(action("find-", t, Words.of("take-log.find-it-again"), () -> findAgain(t)));
         }
-        return session.folder().refusal(path) == null ? List.of() : List.of(action("allow-", t, Words.of("take-log.allow-this-place"), () -> allow(path)));
+        return session.folder().refusal(path) == null ? List.of()
+                : List.of(action("allow-", t, Words.of("take-log.allow-this-place"), () -> allow(path)));
     }
 
     private static Button action(String id, Take t, String words, Runnable what) {

@@ -114,7 +114,8 @@ final class FloorView extends Pane {
             sheet.fit(drawing.low(), drawing.high());
         }
         getChildren().addAll(sheet.grid());
-        model.compared().filter(c -> !model.dragging()).ifPresent(c -> SetDrawing.of(c.view(model.plate()), above).marks().stream().filter(m -> !m.piece().isEmpty()).forEach(m -> getChildren().add(sheet.node(m, true))));
+        model.compared().filter(c -> !model.dragging()).ifPresent(c -> SetDrawing.of(c.view(model.plate()), above).marks().stream()
+                .filter(m -> !m.piece().isEmpty()).forEach(m -> getChildren().add(sheet.node(m, true))));
         drawing.marks().forEach(m -> getChildren().add(sheet.node(m, false)));
         Label name = Text.of(above ? Words.of("floor-view.from-above-grid") : Words.of("floor-view.from-the-side"), "column-head");
         name.relocate(7, 4);
@@ -122,7 +123,8 @@ final class FloorView extends Pane {
         List<Reach> reaches = Reach.of(view, model.chosen());
         // Where pieces are taken in hand nothing else is put.
         List<double[]> taken = new ArrayList<>();
-        held(view).forEach(h -> taken.add(new double[] {px(SetDrawing.on(above, h.at).x()) - HOLD / 2, py(SetDrawing.on(above, h.at).y()) - HOLD / 2, HOLD, HOLD}));
+        held(view).forEach(h -> taken.add(new double[] {px(SetDrawing.on(above, h.at).x()) - HOLD / 2, py(SetDrawing.on(above, h.at).y())
+                - HOLD / 2, HOLD, HOLD}));
         List<Node> slips = reaches.stream().filter(r -> r.upright() != above).<Node>map(r -> tape(r, taken)).toList();
         held(view).forEach(h -> hold(view, h.id, h.words, h.at, taken));
         getChildren().addAll(slips);
@@ -141,7 +143,8 @@ final class FloorView extends Pane {
     }
 
     private String focusedHold() {
-        return getScene() != null && getScene().getFocusOwner() != null && getScene().getFocusOwner().getParent() == this && getScene().getFocusOwner().getId() != null ? getScene().getFocusOwner().getId() : "";
+        return getScene() != null && getScene().getFocusOwner() != null && getScene().getFocusOwner().getParent() == this && getScene()
+                .getFocusOwner().getId() != null ? getScene().getFocusOwner().getId() : "";
     }
 
     private void add(Node n, String... styles) {
@@ -207,8 +210,10 @@ final class FloorView extends Pane {
         double[] first = null;
         for (double aside : new double[] {0, 40, -40, 66, -66}) {
             for (double t : new double[] {0.5, 0.35, 0.65, 0.2, 0.8}) {
-                double x = Math.clamp(x0 + (x1 - x0) * t + aside * (y1 - y0) / length - SLIP_W / 2, 2, Math.max(2, getWidth() - SLIP_W - 2));
-                double y = Math.clamp(y0 + (y1 - y0) * t - aside * (x1 - x0) / length - SLIP_H / 2, 20, Math.max(20, getHeight() - SLIP_H - 2));
+                double x = Math.clamp(x0 + (x1 - x0) * t + aside * (y1 - y0) / length - SLIP_W / 2, 2,
+                        Math.max(2, getWidth() - SLIP_W - 2));
+                double y = Math.clamp(y0 + (y1 - y0) * t - aside * (x1 - x0) / length - SLIP_H / 2, 20,
+                        Math.max(20, getHeight() - SLIP_H - 2));
                 double[] at = {x, y};
                 first = first == null ? at : first;
                 if (!overlaps(taken, x, y, SLIP_W, SLIP_H)) {
@@ -235,7 +240,8 @@ final class FloorView extends Pane {
 
     private List<Held> held(SetView view) {
         List<Held> out = new ArrayList<>();
-        view.pieces().stream().filter(p -> above ? !(p.thing() instanceof Lamp l && l.kind().everywhere()) : p.thing() instanceof Lamp || p.thing() instanceof Body).forEach(p -> out.add(new Held(p.id(), p.name(), place(p))));
+        view.pieces().stream().filter(p -> above ? !(p.thing() instanceof Lamp l && l.kind().everywhere()) : p.thing() instanceof Lamp
+                || p.thing() instanceof Body).forEach(p -> out.add(new Held(p.id(), p.name(), place(p))));
         out.add(new Held(Reach.CAMERA, "the camera", view.eye()));
         return out;
     }
@@ -301,9 +307,11 @@ final class FloorView extends Pane {
     private void name(String words, double x, double y, List<double[]> taken) {
         Label name = Text.of(words, "floor-name");
         double wide = 6.0 * words.length();
-        double[][] places = {{x + 12, y + 4}, {x + 12, y - 17}, {x - 12 - wide, y + 4}, {x - 12 - wide, y - 17}, {x - wide / 2, y + 13}, {x - wide / 2, y - 27}};
+        double[][] places = {{x + 12, y + 4}, {x + 12, y - 17}, {x - 12 - wide, y + 4}, {x - 12 - wide, y - 17}, {x - wide / 2, y + 13},
+                {x - wide / 2, y - 27}};
         for (double[] q : places) {
-            if (q[0] > 2 && q[0] + wide < getWidth() - 2 && q[1] > 18 && q[1] < getHeight() - 16 && !overlaps(taken, q[0], q[1], wide, 14)) {
+            if (q[0] > 2 && q[0] + wide < getWidth() - 2 && q[1] > 18 && q[1] < getHeight() - 16
+                    && !overlaps(taken, q[0], q[1], wide, 14)) {
                 taken.add(new double[] {q[0], q[1], wide, 14});
                 name.relocate(q[0], q[1]);
                 add(name);
@@ -316,7 +324,8 @@ final class FloorView extends Pane {
     private Stage dragged(Stage stage, String id, MouseEvent e) {
         double dx = (e.getSceneX() - grabX) / sheet.scale();
         double dy = -(e.getSceneY() - grabY) / sheet.scale();
-        return above ? model.moved(stage, id, grabbed.x() + dx, grabbed.z() + dy) : model.lifted(stage, id, grabbed.z() + dx, grabbed.y() + dy);
+        return above ? model.moved(stage, id, grabbed.x() + dx, grabbed.z() + dy)
+                : model.lifted(stage, id, grabbed.z() + dx, grabbed.y() + dy);
     }
 
     void focus(String id) {
@@ -352,7 +361,8 @@ final class FloorView extends Pane {
     private void nudge(String id, double right, double away, double up) {
         model.view().ifPresent(v -> {
             Vec at = id.equals(Reach.CAMERA) ? v.eye() : place(v.stage().floor().piece(id).orElseThrow());
-            model.accept("move a piece", s -> up != 0 || !above ? model.lifted(s, id, at.z() + away, at.y() + up) : model.moved(s, id, at.x() + right, at.z() + away));
+            model.accept("move a piece", s -> up != 0 || !above ? model.lifted(s, id, at.z() + away, at.y() + up)
+                    : model.moved(s, id, at.x() + right, at.z() + away));
         });
     }
 }

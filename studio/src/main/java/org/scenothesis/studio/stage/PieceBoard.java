@@ -94,7 +94,9 @@ final class PieceBoard extends VBox {
     }
 
     void refresh() {
-        String now = model.now().isEmpty() ? "none" : model.chosen().equals(Reach.CAMERA) ? Reach.CAMERA + (stage().floor().around().value() instanceof Surroundings.Room) + stage().floor().lens().sensorMm().value() : model.piece().map(PieceBoard::kind).orElse("");
+        String now = model.now().isEmpty() ? "none" : model.chosen().equals(Reach.CAMERA)
+                ? Reach.CAMERA + (stage().floor().around().value() instanceof Surroundings.Room) + stage().floor().lens().sensorMm()
+                .value() : model.piece().map(PieceBoard::kind).orElse("");
         if (!now.equals(shown)) {
             shown = now;
             values.clear();
@@ -163,25 +165,44 @@ final class PieceBoard extends VBox {
 
     private Node camera() {
         List<Node> all = new ArrayList<>();
-        all.add(tape(number("focal length", "mm", StageCamera.SHORTEST * stage().floor().lens().sensorMm().value(), StageCamera.LONGEST * stage().floor().lens().sensorMm().value(), 1, 1), () -> stage().camera().widthShareFocal().like(stage().floor().lens().focalMm(stage().camera().widthShareFocal().value())), model::focal));
-        all.add(tape(number("view across", "\u00b0", 2.9, 157, 1, 1), () -> stage().camera().widthShareFocal().like(Math.toDegrees(2 * Math.atan(0.5 / stage().camera().widthShareFocal().value()))), model::view));
-        all.add(choice("sensor", sensors(), SensorFormat.of(stage().floor().lens().sensorMm().value()), f -> Words.of("sensor." + f.map(Enum::name).orElse("OTHER")), f -> f.ifPresent(s -> model.sensor(s.widthMm()))));
+        all.add(tape(number("focal length", "mm", StageCamera.SHORTEST * stage().floor().lens().sensorMm().value(),
+                StageCamera.LONGEST * stage().floor().lens().sensorMm().value(), 1, 1), () -> stage().camera().widthShareFocal()
+                .like(stage().floor().lens().focalMm(stage().camera().widthShareFocal().value())), model::focal));
+        all.add(tape(number("view across", "\u00b0", 2.9, 157, 1, 1), () -> stage().camera().widthShareFocal()
+                .like(Math.toDegrees(2 * Math.atan(0.5 / stage().camera().widthShareFocal().value()))), model::view));
+        all.add(choice("sensor", sensors(), SensorFormat.of(stage().floor().lens().sensorMm().value()),
+                f -> Words.of("sensor." + f.map(Enum::name).orElse("OTHER")), f -> f.ifPresent(s -> model.sensor(s.widthMm()))));
         all.add(tape(number("sensor width", "mm", 2, 70, 0.1, 1), () -> stage().floor().lens().sensorMm(), model::sensor));
-        all.add(tape(number("aperture", "f/", 0.7, 64, 0.1, 1), () -> stage().floor().lens().fNumber(), v -> model.lens(Words.of("piece-board.change-the-aperture"), (LensSetting l) -> l.withFNumber(Given.entered(v)))));
-        all.add(tape(number("focus", "m", 0.02, 1000, 0.05, 2), () -> stage().floor().lens().focusM(), v -> model.lens("focus", (LensSetting l) -> l.withFocusM(Given.entered(v)))));
-        all.add(tape(number("tilt", "\u00b0", -89, 89, 0.5, 1), () -> stage().camera().aim().like(stage().camera().aim().value().tiltDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), v, a.rollDeg()))));
-        all.add(tape(number("pan", "\u00b0", -360, 360, 0.5, 1), () -> stage().camera().aim().like(stage().camera().aim().value().panDeg()), v -> model.aim(a -> new StageCamera.Aim(v, a.tiltDeg(), a.rollDeg()))));
-        all.add(tape(number(Words.of("piece-board.turned-for-the-plate"), "\u00b0", -180, 180, 0.5, 1), () -> stage().floor().turn(model.plate()), v -> model.accept(Words.of("piece-board.turn-the-camera-for-plate"), x -> x.withFloor(f -> f.turned(model.plate(), v)))));
-        all.add(tape(number("roll", "\u00b0", -45, 45, 0.1, 1), () -> stage().camera().aim().like(stage().camera().aim().value().rollDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), a.tiltDeg(), v))));
-        all.add(choice("around", List.of("a room", "open air"), stage().floor().around().value() instanceof Surroundings.Room ? "a room" : "open air", w -> w, w -> model.accept(Words.of("piece-board.change-the-place"), s -> s.withFloor(f -> f.withAround(
+        all.add(tape(number("aperture", "f/", 0.7, 64, 0.1, 1), () -> stage().floor().lens().fNumber(),
+                v -> model.lens(Words.of("piece-board.change-the-aperture"), (LensSetting l) -> l.withFNumber(Given.entered(v)))));
+        all.add(tape(number("focus", "m", 0.02, 1000, 0.05, 2), () -> stage().floor().lens().focusM(),
+                v -> model.lens("focus", (LensSetting l) -> l.withFocusM(Given.entered(v)))));
+        all.add(tape(number("tilt", "\u00b0", -89, 89, 0.5, 1), () -> stage().camera().aim()
+                .like(stage().camera().aim().value().tiltDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), v, a.rollDeg()))));
+        all.add(tape(number("pan", "\u00b0", -360, 360, 0.5, 1), () -> stage().camera().aim()
+                .like(stage().camera().aim().value().panDeg()), v -> model.aim(a -> new StageCamera.Aim(v, a.tiltDeg(), a.rollDeg()))));
+        all.add(tape(number(Words.of("piece-board.turned-for-the-plate"), "\u00b0", -180, 180, 0.5, 1), () -> stage().floor()
+                .turn(model.plate()), v -> model.accept(Words.of("piece-board.turn-the-camera-for-plate"),
+                x -> x.withFloor(f -> f.turned(model.plate(), v)))));
+        all.add(tape(number("roll", "\u00b0", -45, 45, 0.1, 1), () -> stage().camera().aim()
+                .like(stage().camera().aim().value().rollDeg()), v -> model.aim(a -> new StageCamera.Aim(a.panDeg(), a.tiltDeg(), v))));
+        all.add(choice("around", List.of("a room", "open air"), stage().floor().around().value() instanceof Surroundings.Room ? "a room"
+                : "open air", w -> w, w -> model.accept(Words.of("piece-board.change-the-place"), s -> s.withFloor(f -> f.withAround(
                 Given.entered(w.equals("a room") ? Floor.BARE.around().value() : new Surroundings.Open()))))));
         if (stage().floor().around().value() instanceof Surroundings.Room) {
-            all.add(wall("left wall", -100, 99, Surroundings.Room::leftM, (r, v) -> new Surroundings.Room(v, r.rightM(), r.nearM(), r.farM(), r.highM(), r.reflects())));
-            all.add(wall("right wall", -99, 100, Surroundings.Room::rightM, (r, v) -> new Surroundings.Room(r.leftM(), v, r.nearM(), r.farM(), r.highM(), r.reflects())));
-            all.add(wall("wall behind", -100, 99, Surroundings.Room::nearM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), v, r.farM(), r.highM(), r.reflects())));
-            all.add(wall("wall ahead", -99, 100, Surroundings.Room::farM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), v, r.highM(), r.reflects())));
-            all.add(wall("ceiling", 0.5, 60, Surroundings.Room::highM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), v, r.reflects())));
-            all.add(tape(number(Words.of("piece-board.walls-give-back"), "", 0, 0.95, 0.05, 2), () -> stage().floor().around().like(room().reflects()), v -> room(r -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), r.highM(), v))));
+            all.add(wall("left wall", -100, 99, Surroundings.Room::leftM, (r, v) -> new Surroundings.Room(v, r.rightM(), r.nearM(),
+                    r.farM(), r.highM(), r.reflects())));
+            all.add(wall("right wall", -99, 100, Surroundings.Room::rightM, (r, v) -> new Surroundings.Room(r.leftM(), v, r.nearM(),
+                    r.farM(), r.highM(), r.reflects())));
+            all.add(wall("wall behind", -100, 99, Surroundings.Room::nearM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), v,
+                    r.farM(), r.highM(), r.reflects())));
+            all.add(wall("wall ahead", -99, 100, Surroundings.Room::farM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(),
+                    v, r.highM(), r.reflects())));
+            all.add(wall("ceiling", 0.5, 60, Surroundings.Room::highM, (r, v) -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(),
+                    r.farM(), v, r.reflects())));
+            all.add(tape(number(Words.of("piece-board.walls-give-back"), "", 0, 0.95, 0.05, 2), () -> stage().floor().around()
+                    .like(room().reflects()), v -> room(r -> new Surroundings.Room(r.leftM(), r.rightM(), r.nearM(), r.farM(), r.highM(),
+                    v))));
         }
         all.add(readout(() -> model.view().map(StageWords::level).orElse("")));
         return flow(all);
@@ -191,8 +212,10 @@ final class PieceBoard extends VBox {
         return Stream.concat(Stream.of(SensorFormat.values()).map(Optional::of), Stream.of(Optional.<SensorFormat>empty())).toList();
     }
 
-    private Tape wall(String name, double low, double high, Function<Surroundings.Room, Double> get, BiFunction<Surroundings.Room, Double, Surroundings.Room> with) {
-        return tape(number(name, "m", low, high, 0.1, 2), () -> stage().floor().around().like(get.apply(room())), v -> room(r -> with.apply(r, v)));
+    private Tape wall(String name, double low, double high, Function<Surroundings.Room, Double> get,
+            BiFunction<Surroundings.Room, Double, Surroundings.Room> with) {
+        return tape(number(name, "m", low, high, 0.1, 2), () -> stage().floor().around().like(get.apply(room())),
+                v -> room(r -> with.apply(r, v)));
     }
 
     private Surroundings.Room room() {
@@ -229,19 +252,28 @@ final class PieceBoard extends VBox {
         values.add(() -> model.piece().filter(q -> !name.isFocused()).ifPresent(q -> name.setText(q.name())));
         all.add(name);
         if (p.thing() instanceof Backdrop b) {
-            all.add(choice("made as", List.of(BackdropKind.values()), b.kind(), StageWords::backdrop, k -> model.accept(Words.of("piece-board.change-the-screen"), s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Backdrop) q.thing()).withKind(k)))))));
-            all.add(choice("colour", List.of(Backdrop.Dye.values()), b.dye(), d -> d.name().toLowerCase(Locale.ROOT), d -> model.accept(Words.of("piece-board.change-the-screen"), s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Backdrop) q.thing()).withDye(d)))))));
+            all.add(choice("made as", List.of(BackdropKind.values()), b.kind(), StageWords::backdrop,
+                    k -> model.accept(Words.of("piece-board.change-the-screen"),
+                    s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Backdrop) q.thing()).withKind(k)))))));
+            all.add(choice("colour", List.of(Backdrop.Dye.values()), b.dye(), d -> d.name().toLowerCase(Locale.ROOT),
+                    d -> model.accept(Words.of("piece-board.change-the-screen"),
+                    s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Backdrop) q.thing()).withDye(d)))))));
         } else if (p.thing() instanceof Body b) {
-            all.add(choice("looks like", List.of(Body.Form.values()), b.form(), f -> f.name().toLowerCase(Locale.ROOT), k -> model.accept(Words.of("piece-board.change-the-figure"), s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Body) q.thing()).withForm(k)))))));
+            all.add(choice("looks like", List.of(Body.Form.values()), b.form(), f -> f.name().toLowerCase(Locale.ROOT),
+                    k -> model.accept(Words.of("piece-board.change-the-figure"),
+                    s -> s.withFloor(f -> f.with(id, q -> q.withThing(((Body) q.thing()).withForm(k)))))));
         }
         for (Dimension d : p.thing().dimensions()) {
             double step = d.unit().equals("m") ? 0.05 : d.high() > 1000 ? 50 : d.high() <= 1 ? 0.05 : 1;
             int decimals = d.unit().equals("m") || d.high() <= 1 ? 2 : 0;
             String code = d.code();
-            all.add(tape(number(StageWords.dimension(d), d.unit(), d.low(), d.high(), step, decimals), () -> dimension(id, code), v -> model.accept("tell a number", s -> s.withFloor(f -> f.with(id, q -> q.withThing(
+            all.add(tape(number(StageWords.dimension(d), d.unit(), d.low(), d.high(), step, decimals), () -> dimension(id, code),
+                    v -> model.accept("tell a number", s -> s.withFloor(f -> f.with(id, q -> q.withThing(
                     q.thing().dimensions().stream().filter(o -> o.code().equals(code)).findFirst().orElseThrow().told(v)))))));
         }
-        all.add(tape(number("turned", "\u00b0", -180, 180, 5, 0), () -> model.piece().map(q -> q.spot().like(q.at().turnDeg())).orElse(Given.entered(0.0)), v -> model.accept("turn a piece", s -> s.withFloor(f -> f.with(id, q -> q.put(q.at().turned(v)))))));
+        all.add(tape(number("turned", "\u00b0", -180, 180, 5, 0), () -> model.piece().map(q -> q.spot().like(q.at().turnDeg()))
+                .orElse(Given.entered(0.0)),
+                v -> model.accept("turn a piece", s -> s.withFloor(f -> f.with(id, q -> q.put(q.at().turned(v)))))));
         all.add(readout(() -> model.view().flatMap(v -> model.piece().map(q -> StageWords.instruments(v, q))).orElse("")));
         Button gone = Text.button(Words.of("piece-board.take-it-away"), "floor-button", () -> model.remove(id));
         gone.setId("piece-remove");
@@ -250,7 +282,9 @@ final class PieceBoard extends VBox {
     }
 
     private Given<Double> dimension(String id, String code) {
-        return model.now().flatMap(s -> s.stage().floor().piece(id)).flatMap(p -> p.thing().dimensions().stream().filter(d -> d.code().equals(code)).findFirst()).map(Dimension::value).orElse(Given.entered(0.0));
+        return model.now().flatMap(s -> s.stage().floor().piece(id))
+                .flatMap(p -> p.thing().dimensions().stream().filter(d -> d.code().equals(code)).findFirst()).map(Dimension::value)
+                .orElse(Given.entered(0.0));
     }
 
     private static <T> Node choice(String name, List<T> all, T now, Function<T, String> words, Consumer<T> chosen) {
@@ -261,7 +295,8 @@ final class PieceBoard extends VBox {
         box.setAccessibleText(name);
         box.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(box, Priority.ALWAYS);
-        box.setOnAction(e -> all.stream().filter(t -> words.apply(t).equals(box.getValue()) && !t.equals(now)).findFirst().ifPresent(chosen));
+        box.setOnAction(e -> all.stream().filter(t -> words.apply(t).equals(box.getValue()) && !t.equals(now)).findFirst()
+                .ifPresent(chosen));
         Label word = Text.of(name, "muted");
         word.setMinWidth(Region.USE_PREF_SIZE);
         HBox row = new HBox(6, word, box);

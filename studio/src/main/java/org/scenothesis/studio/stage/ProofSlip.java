@@ -63,10 +63,13 @@ final class ProofSlip extends VBox {
 
     void show(List<Proved> all, List<Proved> compared, Stage stage, String plate) {
         long known = all.stream().filter(Proved::known).count();
-        under.setText((plate.isEmpty() ? "" : plate + " \u00b7 ") + (known == all.size() ? Words.of("proof-slip.all-follows-from-the-entries") : Words.of("proof-slip.of-follow-from-the-entries", known, all.size())));
+        under.setText((plate.isEmpty() ? "" : plate + " \u00b7 ")
+                + (known == all.size() ? Words.of("proof-slip.all-follows-from-the-entries")
+                : Words.of("proof-slip.of-follow-from-the-entries", known, all.size())));
         lines.getChildren().clear();
         for (Proved p : all) {
-            lines.getChildren().add(line(p, compared.stream().filter(c -> c.finding().measure() == p.finding().measure() && c.about().equals(p.about())).findFirst().orElse(null), stage));
+            lines.getChildren().add(line(p, compared.stream().filter(c -> c.finding().measure() == p.finding().measure() && c.about()
+                    .equals(p.about())).findFirst().orElse(null), stage));
         }
     }
 
@@ -80,11 +83,14 @@ final class ProofSlip extends VBox {
         title.setPadding(new Insets(8, 0, 2, 0));
         title.setId("stage-foretold");
         lines.getChildren().add(title);
-        lines.getChildren().add(row(new Region(), Text.of("", "paper-soft"), Text.of("foretold", "paper-soft"), Text.of("measured", "paper-soft"), null));
+        lines.getChildren().add(row(new Region(), Text.of("", "paper-soft"), Text.of("foretold", "paper-soft"),
+                Text.of("measured", "paper-soft"), null));
         for (PredictionCheck c : all) {
             Finding found = c.measured();
             lines.getChildren().add(row(
-                    new VerdictMark(found == null ? Verdict.NOT_MEASURED : found.verdict()), Text.of(Words.title(c.measure()), "paper-text"), Text.of(StageWords.foretold(c), "paper-soft"), Text.of(StageWords.measured(c), "paper-number"),
+                    new VerdictMark(found == null ? Verdict.NOT_MEASURED : found.verdict()),
+                    Text.of(Words.title(c.measure()), "paper-text"), Text.of(StageWords.foretold(c), "paper-soft"),
+                    Text.of(StageWords.measured(c), "paper-number"),
                     Text.block(StageWords.why(c), "paper-soft")));
         }
     }
@@ -120,7 +126,8 @@ final class ProofSlip extends VBox {
         row.setHgap(8);
         ColumnConstraints rest = new ColumnConstraints(0, 110, Double.MAX_VALUE);
         rest.setHgrow(Priority.ALWAYS);
-        row.getColumnConstraints().addAll(new ColumnConstraints(16), new ColumnConstraints(150, 176, 180), new ColumnConstraints(78), rest, new ColumnConstraints(52));
+        row.getColumnConstraints().addAll(new ColumnConstraints(16), new ColumnConstraints(150, 176, 180), new ColumnConstraints(78), rest,
+                new ColumnConstraints(52));
         row.addRow(0, mark, name, value, limit, sure);
         if (!fix.isEmpty()) {
             Label how = Text.block(fix, "paper-soft");
@@ -128,7 +135,9 @@ final class ProofSlip extends VBox {
         }
         PaperSlip slip = new PaperSlip("proof-line", () -> p.about().stream().reduce((a, b) -> b).ifPresent(model::choose), row);
         slip.setAccessibleText(Words.verdict(p.finding().verdict()) + ": " + StageWords.line(p));
-        Text.tip(slip, () -> (p.about().isEmpty() ? "" : StageWords.name(p.about().getFirst(), stage) + ". ") + s.meaning() + (s.limit().isEmpty() ? "" : " (" + s.limit() + ")") + (fix.isEmpty() ? "" : " " + s.remedy() + "\n" + fix) + (rests.isEmpty() ? "" : "\n" + rests));
+        Text.tip(slip, () -> (p.about().isEmpty() ? "" : StageWords.name(p.about().getFirst(), stage) + ". ") + s.meaning()
+                + (s.limit().isEmpty() ? "" : " (" + s.limit() + ")") + (fix.isEmpty() ? "" : " " + s.remedy() + "\n" + fix)
+                + (rests.isEmpty() ? "" : "\n" + rests));
         return slip;
     }
 }

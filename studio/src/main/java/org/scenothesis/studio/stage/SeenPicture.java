@@ -154,7 +154,9 @@ final class SeenPicture extends VBox {
             return;
         }
         AudiencePicture.gone(picture);
-        picture.name(Words.of("seen-picture.what-will-see-rehearsed", model.piece().filter(x -> x.thing() instanceof Camera).map(Piece::name).orElse("the camera"), (view.get().lamps().isEmpty() ? Words.of("seen-picture.in-work-light") : ""), (model.plateName().isEmpty() ? "" : " \u00b7 " + model.plateName())));
+        picture.name(Words.of("seen-picture.what-will-see-rehearsed", model.piece().filter(x -> x.thing() instanceof Camera)
+                .map(Piece::name).orElse("the camera"), (view.get().lamps().isEmpty() ? Words.of("seen-picture.in-work-light") : ""),
+                (model.plateName().isEmpty() ? "" : " \u00b7 " + model.plateName())));
         SetView v = view.get();
         int wide = Math.max(64, Math.min(w, h * v.widthPx() / v.heightPx()));
         int high = Math.max(36, wide * v.heightPx() / v.widthPx());
@@ -221,7 +223,8 @@ final class SeenPicture extends VBox {
             over.getChildren().add(poly);
         }
         for (Overlay.Spot s : o.spots()) {
-            Circle c = new Circle(s.at().x() * w, s.at().y() * h, 2 + 3 * (kind == Overlay.Kind.SHADOW ? s.strength() : Math.abs(s.strength() - 0.5) * 2));
+            Circle c = new Circle(s.at().x() * w, s.at().y() * h, 2 + 3 * (kind == Overlay.Kind.SHADOW ? s.strength()
+                    : Math.abs(s.strength() - 0.5) * 2));
             c.getStyleClass().add(kind == Overlay.Kind.SHADOW || s.strength() < 0.5 ? "seen-dark" : "seen-bright");
             c.setMouseTransparent(true);
             over.getChildren().add(c);

@@ -149,7 +149,8 @@ public final class StageBench extends Bench {
         });
         suggest.setOnAction(e -> work.suggest());
         rehearse.setOnAction(e -> work.rehearse(Set.copyOf(chosenFaults)));
-        drawing.setOnAction(e -> Choosers.save(view, Words.of("stage-bench.drawing-of-the-set-pdf"), "set-" + session.shot().number() + ".pdf").ifPresent(work::write));
+        drawing.setOnAction(e -> Choosers.save(view, Words.of("stage-bench.drawing-of-the-set-pdf"), "set-" + session.shot().number()
+                + ".pdf").ifPresent(work::write));
         work.whenFilmed(this::progress);
         begin.setOnAction(e -> model.begin());
         compare.setOnAction(e -> model.compare());
@@ -180,7 +181,8 @@ public final class StageBench extends Bench {
             if (waits) {
                 picture.view().say(Words.of("stage-bench.the-plan-is-being-made"));
             } else {
-                picture.view().invite(Sketch.SET, Words.of("stage-bench.the-set-is-staged-from"), Words.of("stage-bench.go-to-break-down"), () -> session.bench().set(BenchName.BREAK_DOWN));
+                picture.view().invite(Sketch.SET, Words.of("stage-bench.the-set-is-staged-from"), Words.of("stage-bench.go-to-break-down"),
+                        () -> session.bench().set(BenchName.BREAK_DOWN));
             }
             return;
         }
@@ -253,7 +255,8 @@ public final class StageBench extends Bench {
         Optional<Staged> compared = model.compared();
         HouseRules rules = model.rules();
         record Answer(List<Proved> now, List<Proved> before, List<PredictionCheck> filmed) {}
-        model.ask("proof", ticket -> new Answer(s.proved(plate, rules, !fast), compared.map(c -> c.proved(plate, rules, false)).orElse(List.of()), fast ? List.of() : model.filmed(s)), a -> {
+        model.ask("proof", ticket -> new Answer(s.proved(plate, rules, !fast), compared.map(c -> c.proved(plate, rules, false))
+                .orElse(List.of()), fast ? List.of() : model.filmed(s)), a -> {
             slip.show(a.now, a.before, s.stage(), model.plateName());
             slip.filmed(a.filmed);
         });

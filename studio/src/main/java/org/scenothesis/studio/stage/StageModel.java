@@ -88,7 +88,9 @@ final class StageModel {
     /// The one that is looked at; empty where nothing is broken down yet.
     Optional<Staged> now() {
         List<Staged> all = sets();
-        return all.stream().filter(s -> s.group().equals(group)).findFirst().or(() -> all.stream().filter(s -> s.stage().floor().pieces().stream().anyMatch(p -> p.thing() instanceof Body)).findFirst())
+        return all.stream().filter(s -> s.group().equals(group)).findFirst()
+                .or(() -> all.stream().filter(s -> s.stage().floor().pieces().stream().anyMatch(p -> p.thing() instanceof Body))
+                .findFirst())
                 .or(() -> all.stream().findFirst()).map(s -> dragged == null ? s : s.with(dragged));
     }
 
@@ -98,7 +100,8 @@ final class StageModel {
         PlateNeed need = s.need(plate()).orElse(null);
         Plate filmed = plan == null || need == null ? null : Breakdown.matched(session.shot(), plan).get(need.key());
         Take take = filmed == null ? null : filmed.chosen();
-        return need == null || filmed == null || take == null ? List.of() : Rehearsing.compared(s, need, filmed, take, session.measured().get(), session.judgement().get(), rules());
+        return need == null || filmed == null || take == null ? List.of() : Rehearsing.compared(s, need, filmed, take, session.measured()
+                .get(), session.judgement().get(), rules());
     }
 
     void look(String otherGroup) {
@@ -231,7 +234,8 @@ final class StageModel {
         if (id.equals(Reach.CAMERA)) {
             StageCamera c = stage.camera();
             Vec p = c.position().value();
-            return stage.withCamera(new StageCamera(Given.entered(new Vec(p.x(), Math.max(0.02, y), z)), c.aim(), c.widthShareFocal(), c.principal()));
+            return stage.withCamera(new StageCamera(Given.entered(new Vec(p.x(), Math.max(0.02, y), z)), c.aim(), c.widthShareFocal(),
+                    c.principal()));
         }
         return stage.withFloor(f -> f.with(id, p -> {
             Piece there = p.put(Snaps.near(stage, p, p.at().at(p.at().x(), z)));
@@ -254,7 +258,8 @@ final class StageModel {
     void aim(UnaryOperator<StageCamera.Aim> change) {
         accept(Words.of("stage-model.aim-the-camera"), s -> {
             StageCamera c = s.camera();
-            return s.withCamera(new StageCamera(c.position(), Given.entered(change.apply(c.aim().value())), c.widthShareFocal(), c.principal()));
+            return s.withCamera(new StageCamera(c.position(), Given.entered(change.apply(c.aim().value())), c.widthShareFocal(),
+                    c.principal()));
         });
     }
 
@@ -262,7 +267,8 @@ final class StageModel {
     void focal(double mm) {
         accept(Words.of("stage-model.change-the-lens"), s -> {
             StageCamera c = s.camera();
-            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.entered(mm / s.floor().lens().sensorMm().value()), c.principal()));
+            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.entered(mm / s.floor().lens().sensorMm().value()),
+                    c.principal()));
         });
     }
 
@@ -270,7 +276,8 @@ final class StageModel {
     void view(double deg) {
         accept(Words.of("stage-model.change-the-view"), s -> {
             StageCamera c = s.camera();
-            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.entered(0.5 / Math.tan(Math.toRadians(deg) / 2)), c.principal()));
+            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.entered(0.5 / Math.tan(Math.toRadians(deg) / 2)),
+                    c.principal()));
         });
     }
 
@@ -279,7 +286,8 @@ final class StageModel {
         accept(Words.of("stage-model.change-the-sensor"), s -> {
             StageCamera c = s.camera();
             double focal = s.floor().lens().focalMm(c.widthShareFocal().value());
-            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.entered(focal / mm), c.principal())).withFloor(f -> f.withLens(f.lens().withSensorMm(Given.entered(mm))));
+            return s.withCamera(new StageCamera(c.position(), c.aim(), Given.entered(focal / mm), c.principal()))
+                    .withFloor(f -> f.withLens(f.lens().withSensorMm(Given.entered(mm))));
         });
     }
 
@@ -321,7 +329,8 @@ final class StageModel {
             String id = s.stage().floor().freeId(code);
             chosen = id;
             fresh = id;
-            Optional<Piece> hood = code.equals("hood") && at == null ? Pane.of(v).stream().flatMap(p -> p.hung(id).stream()).findFirst() : Optional.empty();
+            Optional<Piece> hood = code.equals("hood") && at == null ? Pane.of(v).stream().flatMap(p -> p.hung(id).stream()).findFirst()
+                    : Optional.empty();
             Spot straight = new Spot(spot.x(), spot.z(), s.stage().panDeg());
             Piece put = PieceShelf.make(code, id, code.equals("camera") ? straight.facing(aim.x(), aim.z()) : straight, aim);
             floor(Words.of("stage-model.put-piece-down"), f -> f.plus(hood.orElse(put)));
@@ -343,12 +352,14 @@ final class StageModel {
 
     /// The set as the plan has it again.
     void asPlanned() {
-        now().filter(Staged::byHand).ifPresent(s -> session.change(Words.of("stage-model.stage-it-as-planned"), shot -> Stagings.planned(shot, s.group())));
+        now().filter(Staged::byHand)
+                .ifPresent(s -> session.change(Words.of("stage-model.stage-it-as-planned"), shot -> Stagings.planned(shot, s.group())));
         chosen = "";
         changed.run();
     }
 
-    /// Keeps a set that was suggested, beside the one it came from; false, and nothing done, where that is another now or not looked at any more.
+    /// Keeps a set that was suggested, beside the one it came from; false, and nothing done, where that is another now or not looked at any
+    /// more.
     boolean suggested(Staged before, Stage then) {
         boolean same = now().filter(s -> s.group().equals(before.group()) && s.stage().equals(before.stage())).isPresent();
         if (same) {

@@ -75,9 +75,11 @@ final class StageWork {
             HouseRules rules = model.rules();
             int lamps = Math.max(LAMPS, (int) s.stage().floor().pieces().stream().filter(p -> p.thing() instanceof Lamp).count());
             Shot shot = session.shot();
-            session.worker().ask(LOOKING, ticket -> s.suggested(of, rules, Stagings.means(shot, lamps, KitFile.read(KitFile.home())), ticket::wanted), found -> {
+            session.worker().ask(LOOKING, ticket -> s.suggested(of, rules, Stagings.means(shot, lamps, KitFile.read(KitFile.home())),
+                    ticket::wanted), found -> {
                 looking = false;
-                session.say(model.suggested(s, found.stage()) ? "Suggested: " + StageWords.suggested(found) + "." : Words.of("stage-work.the-set-was-changed-meanwhile"));
+                session.say(model.suggested(s, found.stage()) ? "Suggested: " + StageWords.suggested(found) + "."
+                        : Words.of("stage-work.the-set-was-changed-meanwhile"));
             }, e -> {
                 looking = false;
                 session.say(Words.of("stage-work.no-set-could-be-suggested", e.getMessage()));
@@ -108,13 +110,15 @@ final class StageWork {
             Shot shot = session.shot();
             BreakdownPlan plan = model.plan();
             Rehearsing.Wish wish = Rehearsing.Wish.USUAL.going(faults);
-            session.worker().ask(FILMING, ticket -> Rehearsing.film(session.folder(), shot, s, s.needs(), wish, session.bands(), (done, of) -> {
+            session.worker().ask(FILMING, ticket -> Rehearsing.film(session.folder(), shot, s, s.needs(), wish, session.bands(),
+                    (done, of) -> {
                 session.worker().onUi(() -> progress(of == 0 ? 0 : done / (double) of, ticket.wanted()));
                 session.worker().letLook(ticket);
                 return ticket.wanted();
             }), filmed -> {
                 filming = false;
-                session.store().apply(Words.of("stage-work.rehearse-the-plates"), p -> p.withShot(shot.id(), x -> plan == null ? x : Rehearsing.taken(x, plan, filmed)));
+                session.store().apply(Words.of("stage-work.rehearse-the-plates"), p -> p.withShot(shot.id(), x -> plan == null ? x
+                        : Rehearsing.taken(x, plan, filmed)));
                 session.say(Words.of("stage-work.rehearsed-they-lie-with-the", Words.count(filmed.size(), "plate", "plates")));
                 session.measure();
                 model.tell();

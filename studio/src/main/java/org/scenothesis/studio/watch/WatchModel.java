@@ -121,7 +121,8 @@ public final class WatchModel {
         }
         return session.measured().get().brief(take).filter(b -> !b.usable()).map(b -> b.problem())
                 .or(() -> session.measured().get().lockTrouble(session.shot(), plate, take))
-                .orElse(reference(plate, take).isEmpty() ? Words.of("watch-model.there-is-no-clean-plate") : Words.of("watch-model.not-measured-yet"));
+                .orElse(reference(plate, take).isEmpty() ? Words.of("watch-model.there-is-no-clean-plate")
+                : Words.of("watch-model.not-measured-yet"));
     }
 
     /// What the take is compared with, in words.
@@ -163,7 +164,8 @@ public final class WatchModel {
         double at = session.seconds().get();
         session.worker().ask(lane, ticket -> {
             Picture p = session.frames().at(pair.take(), at);
-            Picture shown = pair.how() == Comparison.TAKE ? p : pair.how().of(p, session.frames().frame(pair.reference(), 0), session.bands());
+            Picture shown = pair.how() == Comparison.TAKE ? p : pair.how().of(p, session.frames().frame(pair.reference(), 0),
+                    session.bands());
             return DisplayPicture.of(shown, w, h, session.bands());
         }, then, e -> failed.accept(String.valueOf(e.getMessage())));
     }

@@ -27,7 +27,8 @@ class BoardModelTest {
     @Test
     void aCellShowsTheWorstOfItsMeasures() {
         List<Finding> f = List.of(
-                finding("clean", Measure.CAMERA, 0.1, Verdict.HOLDS), finding("clean", Measure.BUMP, 1.8, Verdict.REDO), finding("clean", Measure.PARALLAX, 0.1, Verdict.WATCH));
+                finding("clean", Measure.CAMERA, 0.1, Verdict.HOLDS), finding("clean", Measure.BUMP, 1.8, Verdict.REDO),
+                finding("clean", Measure.PARALLAX, 0.1, Verdict.WATCH));
         BoardModel.Cell c = BoardModel.cell(shot, clean, BoardModel.Column.CAMERA, new Judgement(f));
         assertThat(c.verdict()).isEqualTo(Verdict.REDO);
         assertThat(c.words()).isEqualTo("1.80 px from f 47");
@@ -44,7 +45,8 @@ class BoardModelTest {
     @Test
     void layeredPlatesNameTheirLayer() {
         assertThat(BoardModel.cell(shot, lantern, BoardModel.Column.LAYERED, Judgement.NONE).words()).isEqualTo("Lantern");
-        assertThat(BoardModel.cell(shot, shot.plate("card").orElseThrow(), BoardModel.Column.LAYERED, Judgement.NONE).verdict()).isEqualTo(Verdict.NOT_MEASURED);
+        assertThat(BoardModel.cell(shot, shot.plate("card").orElseThrow(), BoardModel.Column.LAYERED, Judgement.NONE).verdict())
+                .isEqualTo(Verdict.NOT_MEASURED);
         Shot off = shot.withLayer("lantern", l -> l.withOn(false));
         assertThat(BoardModel.cell(off, lantern, BoardModel.Column.LAYERED, Judgement.NONE).words()).isEqualTo("off");
     }

@@ -47,7 +47,8 @@ abstract class BreakDownHouse {
         System.setProperty("scenothesis.illusions", temp.resolve("own").toString());
         System.setProperty("scenothesis.kit", temp.resolve("kit.json").toString());
         Path folder = Files.createTempDirectory(temp, "production");
-        List<Shot> shots = new ArrayList<>(List.of(told("1", "lantern-lifts"), told("2"), told("3", "giant-in-the-yard", "maker-on-the-roofs")));
+        List<Shot> shots = new ArrayList<>(List.of(told("1", "lantern-lifts"), told("2"),
+                told("3", "giant-in-the-yard", "maker-on-the-roofs")));
         ProductionFolder.create(folder, new Production("Lantern Works", shots, HouseRules.DEFAULT)).close();
         house = OpenHouse.on(stage, folder);
         session = house.session();

@@ -208,7 +208,9 @@ class BreakDownModelTest {
         List<String> said = model.write();
         assertThat(said).hasSize(7).allSatisfy(s -> assertThat(s).startsWith("Written: "));
         try (var files = Files.list(model.paper())) {
-            assertThat(files.map(f -> f.getFileName().toString()).filter(n -> !n.startsWith("."))).containsExactlyInAnyOrder("book.pdf", "book.html", "day.pdf", "slips.pdf", "plates.csv", "breakdown.json", "order.ics");
+            assertThat(files.map(f -> f.getFileName().toString()).filter(n -> !n.startsWith(".")))
+                    .containsExactlyInAnyOrder("book.pdf", "book.html", "day.pdf", "slips.pdf", "plates.csv", "breakdown.json",
+                    "order.ics");
         }
         assertThat(model.keep()).contains("the-lantern-that-lifts.json");
         Set<String> ids = ReadyMadeShots.with(ReadyMadeShots.home()).all().stream().map(i -> i.id()).collect(Collectors.toSet());

@@ -77,7 +77,8 @@ class BreakDownTest extends BreakDownHouse {
     @Test
     void aSlipUnfoldsToAllThatMustBeMindedAndAProposedPlateIsDeclined(FxRobot robot) {
         click(robot, "#need-light-the-lantern");
-        until("unfolded", () -> words().contains("If you skip it: It glows, but nothing around it does.") && words().contains("In the frame: the bare bulb"));
+        until("unfolded", () -> words().contains("If you skip it: It glows, but nothing around it does.") && words()
+                .contains("In the frame: the bare bulb"));
         robot.clickOn("skip it");
         until("declined", () -> !there("#need-light-the-lantern") && words().contains("Done without"));
         robot.clickOn("plan it again");
@@ -101,7 +102,8 @@ class BreakDownTest extends BreakDownHouse {
         until("its name is in hand", () -> scene.getFocusOwner() != null && "subject-wiped-1".equals(scene.getFocusOwner().getId()));
         click(robot, "#page-plates");
         click(robot, "#shelve");
-        until("on the shelf", () -> session.shot().plates().size() == session.planned().get().plan("2").needs().size() && !there("#shelve"));
+        until("on the shelf", () -> session.shot().plates().size() == session.planned().get().plan("2").needs().size()
+                && !there("#shelve"));
         click(robot, "#page-ready");
         click(robot, "#keep-illusion");
         until("kept", () -> ReadyMadeShots.with(ReadyMadeShots.home()).all().size() > ReadyMadeShots.shipped().all().size());
@@ -113,7 +115,8 @@ class BreakDownTest extends BreakDownHouse {
         click(robot, "#way-the-lantern-roto");
         until("by hand", () -> words().contains("The crew chose another way") && session.planned().get().plan("1").handHours() > 1);
         double hours = session.planned().get().plan("1").handHours();
-        robot.interact(() -> session.store().apply("t", p -> p.withHouseRules(p.houseRules().withEstimates(p.houseRules().estimates().withHand(
+        robot.interact(() -> session.store()
+                .apply("t", p -> p.withHouseRules(p.houseRules().withEstimates(p.houseRules().estimates().withHand(
                 new Estimates.Hand(1, 5, 1, 12))))));
         until("dearer", () -> session.planned().get().plan("1").handHours() > 2 * hours);
         click(robot, "#way-the-lantern-key");
@@ -152,9 +155,11 @@ class BreakDownTest extends BreakDownHouse {
         robot.type(KeyCode.ENTER);
         until("set", () -> session.store().now().day().date().equals("2026-06-21"));
         click(robot, "#place-lat");
-        robot.write("48").clickOn("#place-lon").write("11").clickOn("#place-zone").write("UTC+2").clickOn("#place-hidden").write("230-320:30");
+        robot.write("48").clickOn("#place-lon").write("11").clickOn("#place-zone").write("UTC+2").clickOn("#place-hidden")
+                .write("230-320:30");
         robot.clickOn("#place-set");
-        until("judged", () -> session.planned().get().windows().stream().anyMatch(w -> Double.isFinite(w.turnDeg())) && words().contains("The sun turns"));
+        until("judged", () -> session.planned().get().windows().stream().anyMatch(w -> Double.isFinite(w.turnDeg())) && words()
+                .contains("The sun turns"));
         assertThat(session.shot().setting().place().horizon()).hasSize(1);
         retype(robot, "#place-zone", " ");
         robot.clickOn("#place-set");

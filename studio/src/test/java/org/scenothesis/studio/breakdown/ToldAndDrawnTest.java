@@ -31,7 +31,8 @@ class ToldAndDrawnTest extends BreakDownHouse {
     void anAnswerSaysWhatItWouldChangeBeforeItIsGiven(FxRobot robot) {
         until("planned", () -> there("#answer-motion-still"));
         robot.interact(() -> scene.lookup("#answer-motion-still").requestFocus());
-        until("said", () -> ((Labeled) scene.lookup("#would-change .label")).getText().matches("(?s).stays still.: \u2212\u00a0\\d plates?, .*without.*Screen only.*"));
+        until("said", () -> ((Labeled) scene.lookup("#would-change .label")).getText()
+                .matches("(?s).stays still.: \u2212\u00a0\\d plates?, .*without.*Screen only.*"));
         assertThat(session.shot().illusions().getFirst().fact("motion", "")).isNotEqualTo("still");
         // By arrows one goes to the next answer without giving it.
         press(robot, KeyCode.RIGHT);
@@ -48,11 +49,13 @@ class ToldAndDrawnTest extends BreakDownHouse {
         click(robot, "#need-light-the-lantern");
         until("found", () -> there("#cause-light-the-lantern-glows"));
         click(robot, "#cause-light-the-lantern-glows");
-        until("its group is open and the answer has the focus", () -> scene.getFocusOwner() != null && "answer-glows-yes".equals(scene.getFocusOwner().getId()));
+        until("its group is open and the answer has the focus", () -> scene.getFocusOwner() != null
+                && "answer-glows-yes".equals(scene.getFocusOwner().getId()));
     }
 
     private String piece(String name) {
-        return scene.getRoot().lookupAll(".piece").stream().filter(n -> String.valueOf(n.getAccessibleText()).startsWith(name)).findFirst().orElseThrow().getId();
+        return scene.getRoot().lookupAll(".piece").stream().filter(n -> String.valueOf(n.getAccessibleText()).startsWith(name)).findFirst()
+                .orElseThrow().getId();
     }
 
     @Test
@@ -67,7 +70,8 @@ class ToldAndDrawnTest extends BreakDownHouse {
         until("across", () -> !session.shot().illusions().getFirst().fact("acrossM", "").isEmpty());
         robot.interact(() -> scene.lookup("#" + piece("The maker")).requestFocus());
         press(robot, KeyCode.F);
-        until("in front, so on cloth", () -> session.shot().illusions().getFirst().fact("crossed", "").equals("yes") && words().contains("The performer who passes in front acts before the cloth"));
+        until("in front, so on cloth", () -> session.shot().illusions().getFirst().fact("crossed", "").equals("yes") && words()
+                .contains("The performer who passes in front acts before the cloth"));
         double before = Double.parseDouble(session.shot().illusions().getFirst().fact("acrossM", ""));
         robot.interact(() -> ((ScrollPane) scene.lookup("#audience-scroll")).setHvalue(0));
         robot.drag("#" + piece("The lantern"), MouseButton.PRIMARY).moveBy(30, 0).drop();

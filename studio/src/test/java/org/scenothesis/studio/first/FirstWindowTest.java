@@ -156,7 +156,8 @@ class FirstWindowTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"2026-11-26T01:00:00Z, today", "2026-11-25T23:59:00Z, yesterday", "2026-11-23T12:00:00Z, Monday", "2026-10-02T12:00:00Z, 2 October", "2025-10-02T12:00:00Z, 2 October 2025", "2026-11-27T12:00:00Z, today"})
+    @CsvSource({"2026-11-26T01:00:00Z, today", "2026-11-25T23:59:00Z, yesterday", "2026-11-23T12:00:00Z, Monday",
+            "2026-10-02T12:00:00Z, 2 October", "2025-10-02T12:00:00Z, 2 October 2025", "2026-11-27T12:00:00Z, today"})
     void howLongAgoIsSaidAsPeopleSayIt(Instant opened, String words) {
         assertThat(FirstModel.when(opened, LocalDate.of(2026, 11, 26), ZoneOffset.UTC)).isEqualTo(words);
     }

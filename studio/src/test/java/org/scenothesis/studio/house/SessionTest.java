@@ -134,7 +134,8 @@ class SessionTest {
         session.change("take away", s -> s.withPlate("card", p -> p.withTakes(List.of())));
         assertThat(session.footage(session.shot().plate("card").orElseThrow())).isNull();
         assertThat(session.footage((Plate) null)).isNull();
-        assertThat(session.footage(session.shot().plate("clean").orElseThrow())).isEqualTo(FootageSource.of(demo.resolve("footage/clean-2.mp4")));
+        assertThat(session.footage(session.shot().plate("clean").orElseThrow()))
+                .isEqualTo(FootageSource.of(demo.resolve("footage/clean-2.mp4")));
     }
 
     /// Anything thrown while measuring or keying is an answer: nothing waits for ever.
@@ -142,7 +143,8 @@ class SessionTest {
     void everyFailureIsToldEvenAnError() throws Exception {
         Worker worker = session.worker();
         List<String> told = Collections.synchronizedList(new ArrayList<>());
-        for (Throwable t : List.of(new OutOfMemoryError("heap"), new StackOverflowError(), new IllegalStateException("odd"), new IOException("disk"))) {
+        for (Throwable t : List.of(new OutOfMemoryError("heap"), new StackOverflowError(), new IllegalStateException("odd"),
+                new IOException("disk"))) {
             worker.ask("lane", ticket -> {
                 if (t instanceof Error e) {
                     throw e;

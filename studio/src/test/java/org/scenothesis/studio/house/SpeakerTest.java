@@ -29,7 +29,8 @@ class SpeakerTest {
             b[i] = 64;
         }
         Path wav = folder.resolve("loud.wav");
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(b), new AudioFormat(48_000, 16, 1, true, false), 48_000), AudioFileFormat.Type.WAVE, wav.toFile());
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(b), new AudioFormat(48_000, 16, 1, true, false), 48_000),
+                AudioFileFormat.Type.WAVE, wav.toFile());
         return new SoundTrack(wav, 0, null);
     }
 

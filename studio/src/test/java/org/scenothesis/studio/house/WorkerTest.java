@@ -3,6 +3,8 @@ package org.scenothesis.studio.house;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 
+import com.sun.management.HotSpotDiagnosticMXBean;
+import java.lang.management.ManagementFactory;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
@@ -52,6 +54,18 @@ class WorkerTest {
     void longWorksTakeTurns() {
         runTogether("render", "stage-rehearse");
         assertThat(most).hasValue(1);
+    }
+
+    /// The collector looks more often while a film is made, and seldom again afterwards.
+    @Test
+    void memoryIsTakenBackMoreOftenDuringLongWork() {
+        var vm = ManagementFactory.getPlatformMXBean(HotSpotDiagnosticMXBean.class);
+        List<String> paces = new CopyOnWriteArrayList<>();
+        worker.ask("render", ticket -> paces.add(vm.getVMOption("G1PeriodicGCInterval").getValue()), r -> {},
+                e -> paces.add(String.valueOf(e)));
+        await().until(worker::idle);
+        paces.add(vm.getVMOption("G1PeriodicGCInterval").getValue());
+        assertThat(paces).containsExactly("300", "15000");
     }
 
     @Test

@@ -108,7 +108,8 @@ class KeyModelTest {
         KeyModel model = new KeyModel(session);
         KeyModel.Request first = request(KeySettings.DEFAULT, List.of());
         model.preview(first);
-        var larger = new KeyModel.Request(first.shot(), first.plate(), first.settings(), first.mask(), first.take(), 0.4, 0.4, new KeyModel.Room(160, 90, 40, 30));
+        var larger = new KeyModel.Request(first.shot(), first.plate(), first.settings(), first.mask(), first.take(), 0.4, 0.4,
+                new KeyModel.Room(160, 90, 40, 30));
         assertThat(model.preview(larger).over().width()).isEqualTo(160);
         assertThat(model.preview(larger).matte().width()).isEqualTo(40);
     }
@@ -119,7 +120,8 @@ class KeyModelTest {
         Shot without = shot.withPlate("screen", p -> p.withTakes(List.of()));
         FootageSource clean = session.footage(shot.plate("clean").orElseThrow());
         var r = new KeyModel.Request(without, lantern, KeySettings.DEFAULT, List.of(), clean, 0, 0, new KeyModel.Room(80, 60, 80, 60));
-        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).compute(r)).withMessageContaining("screen");
+        assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).compute(r))
+                .withMessageContaining("screen");
         assertThatExceptionOfType(FootageException.class).isThrownBy(() -> new KeyModel(session).preview(r));
     }
 
@@ -129,12 +131,14 @@ class KeyModelTest {
         KeyModel.Request plain = request(KeySettings.DEFAULT, List.of());
         List<Point> corner = List.of(new Point(0, 0), new Point(0.3, 0), new Point(0.3, 0.3), new Point(0, 0.3));
         Outline kept = Outline.of(corner, 0).withCounts(Outline.Counts.ALSO);
-        var grey = new KeyModel.Request(plain.shot(), plain.plate(), plain.settings(), plain.mask(), plain.take(), 0.2, 0.2, plain.room(), new KeyModel.View(KeyModel.Ground.WHITE, Loupe.ALL, List.of(kept)));
+        var grey = new KeyModel.Request(plain.shot(), plain.plate(), plain.settings(), plain.mask(), plain.take(), 0.2, 0.2, plain.room(),
+                new KeyModel.View(KeyModel.Ground.WHITE, Loupe.ALL, List.of(kept)));
         KeyModel.Result r = model.compute(grey);
         assertThat(r.matte().argb()[2 * r.matte().width() + 2]).as("solid in the corner").isEqualTo(0xffffffff);
         assertThat(model.compute(plain).matte().argb()[2 * r.matte().width() + 2]).isEqualTo(0xff000000);
         assertThat(r.over().argb()[r.over().argb().length - 1]).as("white where nothing is").isEqualTo(0xffffffff);
-        var close = new KeyModel.Request(plain.shot(), plain.plate(), plain.settings(), plain.mask(), plain.take(), 0.2, 0.2, plain.room(), new KeyModel.View(KeyModel.Ground.WHITE, new Loupe(8, new Point(0, 0)), List.of(kept)));
+        var close = new KeyModel.Request(plain.shot(), plain.plate(), plain.settings(), plain.mask(), plain.take(), 0.2, 0.2, plain.room(),
+                new KeyModel.View(KeyModel.Ground.WHITE, new Loupe(8, new Point(0, 0)), List.of(kept)));
         assertThat(model.preview(close).matte().argb()).as("eight times closer all of the room is solid").containsOnly(0xffffffff);
         Layer l = shot.layer("lantern").orElseThrow();
         Layer solid = KeyModel.solid(l, 0, corner);

@@ -16,7 +16,8 @@ class WipeLineTest {
         assertThat(out.r().at(2, 3)).isEqualTo(1);
         assertThat(out.g().at(2, 3)).isZero();
         assertThat(out.g().at(3, 3)).isEqualTo(1);
-        Shot two = new Shot("1", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(Layer.of("a", "", "p"), Layer.of("b", "", "q")), null);
+        Shot two = new Shot("1", 1, "", "", 1, List.of(), List.of(), List.of(), List.of(Layer.of("a", "", "p"), Layer.of("b", "", "q")),
+                null);
         assertThat(WipeLine.before(two).layers()).hasSize(1);
     }
 }

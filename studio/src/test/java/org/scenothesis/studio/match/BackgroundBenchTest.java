@@ -57,13 +57,17 @@ class BackgroundBenchTest {
         Path folder = Files.createTempDirectory(temp, "production");
         try (Bands bands = Bands.allCores()) {
             WalkedRoom room = new WalkedRoom(5, 6);
-            room.write(folder.resolve("pan.mp4"), IntStream.range(0, FRAMES).mapToObj(i -> pose(new Vec(0, 1.5, 0), 0.4 * i)).toList(), bands);
-            room.write(folder.resolve("round.mp4"), IntStream.range(0, FRAMES).mapToObj(i -> pose(new Vec(0.05 * i, 1.5, 0), -0.6 * i)).toList(), bands);
+            room.write(folder.resolve("pan.mp4"), IntStream.range(0, FRAMES).mapToObj(i -> pose(new Vec(0, 1.5, 0), 0.4 * i)).toList(),
+                    bands);
+            room.write(folder.resolve("round.mp4"), IntStream.range(0, FRAMES).mapToObj(i -> pose(new Vec(0.05 * i, 1.5, 0), -0.6 * i))
+                    .toList(), bands);
         }
         List<Plate> plates = List.of(
-                new Plate("clean", "Street", PlateRole.CLEAN, Spike.T, "A", "", 0, List.of(new Take("t1", "pan.mp4", true, ""), new Take("t2", "round.mp4", false, ""))),
+                new Plate("clean", "Street", PlateRole.CLEAN, Spike.T, "A", "", 0,
+                List.of(new Take("t1", "pan.mp4", true, ""), new Take("t2", "round.mp4", false, ""))),
                 new Plate("thing", "Lantern", PlateRole.ON_SCREEN, Spike.T, "A", "", 0, List.of()));
-        Shot shot = new Shot("12", 12, "Lantern", "", 1, List.of(), List.of(), plates, List.of(Layer.of("base", "base", "clean"), Layer.of("element", "element", "thing")), null);
+        Shot shot = new Shot("12", 12, "Lantern", "", 1, List.of(), List.of(), plates,
+                List.of(Layer.of("base", "base", "clean"), Layer.of("element", "element", "thing")), null);
         ProductionFolder.create(folder, new Production("Lantern Works", List.of(shot), HouseRules.DEFAULT)).close();
         house = OpenHouse.begun(stage, folder);
         session = house.session();
@@ -98,7 +102,8 @@ class BackgroundBenchTest {
         Rectangle room = (Rectangle) scene.lookup("#room-t1");
         robot.interact(room::requestFocus);
         robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
-        house.until("the place went right, on every picture", () -> ((Rectangle) scene.lookup("#room-t2")).getX() > room.getX() - 1e-6 && ((Rectangle) scene.lookup("#room-t2")).getX() > 0.4 * RoomSketch.WIDE);
+        house.until("the place went right, on every picture", () -> ((Rectangle) scene.lookup("#room-t2")).getX() > room.getX() - 1e-6
+                && ((Rectangle) scene.lookup("#room-t2")).getX() > 0.4 * RoomSketch.WIDE);
         assertThat(scene.lookup("#room-t1").isFocused()).as("whoever walks by keys stays there").isTrue();
         assertThat(words("#backgrounds")).contains("of where the element goes moves by itself");
 
@@ -106,13 +111,15 @@ class BackgroundBenchTest {
         house.until("goes along", () -> session.shot().layer("element").orElseThrow().step(Follow.class).isPresent());
         assertThat(session.shot().tracks()).singleElement().satisfies(t -> assertThat(t.spots()).hasSize(FRAMES));
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-        house.until("one step back", () -> session.shot().tracks().isEmpty() && session.shot().layer("element").orElseThrow().steps().isEmpty());
+        house.until("one step back", () -> session.shot().tracks().isEmpty() && session.shot().layer("element").orElseThrow().steps()
+                .isEmpty());
         press(robot, "#undo-t1");
         house.until("held", () -> session.shot().layer("base").orElseThrow().step(TrackSteady.class).isPresent());
 
         press(robot, "#solve-t2");
         house.until("solved", () -> words("#path-paper").contains("It travels"));
-        assertThat(words("#path-paper")).contains("Street, take 2", FRAMES + " of " + FRAMES + " frames placed", "length of its path unknown", "mark a known length");
+        assertThat(words("#path-paper")).contains("Street, take 2", FRAMES + " of " + FRAMES + " frames placed",
+                "length of its path unknown", "mark a known length");
         assertThat(scene.lookup("#path-sketch").isVisible()).isTrue();
         assertThat(scene.lookup("#path-write").isDisabled()).isFalse();
     }

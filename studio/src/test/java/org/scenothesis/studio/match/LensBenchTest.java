@@ -72,7 +72,10 @@ class LensBenchTest {
     void start(Stage stage) throws Exception {
         Path folder = Files.createTempDirectory(temp, "p");
         List<Plate> plates = List.of(plate("clean", PlateRole.CLEAN, edges(0)), plate("thing", PlateRole.PRACTICAL, edges(K1)));
-        ProductionFolder.create(folder, new Production("Paper weather", List.of(new Shot("1", 1, "Room", "", 3, List.of(), List.of(), plates, List.of(Layer.of("base", "base", "clean"), Layer.of("over", "over", "thing")), null)), HouseRules.DEFAULT))
+        ProductionFolder.create(folder,
+                new Production("Paper weather",
+                List.of(new Shot("1", 1, "Room", "", 3, List.of(), List.of(), plates,
+                List.of(Layer.of("base", "base", "clean"), Layer.of("over", "over", "thing")), null)), HouseRules.DEFAULT))
                 .close();
         RuledRoom.write(Files.createDirectories(folder.resolve("footage")).resolve("room.png"));
         house = OpenHouse.begun(stage, folder);
@@ -92,11 +95,13 @@ class LensBenchTest {
     @Test
     void anotherLensIsToldByItsEdgesAndItsLayersAreBentToThePlates(FxRobot robot) {
         robot.clickOn("#bench-match").clickOn("#match-page-camera").clickOn("#slip-clean");
-        house.until("the clean plate is solved", () -> OpenHouse.words(scene.getRoot()).contains("Camera of clean") && OpenHouse.words(scene.getRoot()).contains("15 edges"));
+        house.until("the clean plate is solved", () -> OpenHouse.words(scene.getRoot()).contains("Camera of clean")
+                && OpenHouse.words(scene.getRoot()).contains("15 edges"));
         assertThat(offered()).as("of the clean plate itself there is nothing to bend").isFalse();
         robot.clickOn("#slip-thing");
         house.until("its lens bends", this::offered);
-        house.until("it is said", () -> OpenHouse.words(scene.getRoot()).contains("\u22120.12") || OpenHouse.words(scene.getRoot()).contains("\u22120.11"));
+        house.until("it is said", () -> OpenHouse.words(scene.getRoot()).contains("\u22120.12") || OpenHouse.words(scene.getRoot())
+                .contains("\u22120.11"));
         robot.interact(() -> ((Button) scene.lookup("#match-bend")).fire());
         house.until("bent", () -> session.shot().layer("over").orElseThrow().step(LensMatch.class).isPresent());
         LensMatch lens = session.shot().layer("over").orElseThrow().step(LensMatch.class).orElseThrow();

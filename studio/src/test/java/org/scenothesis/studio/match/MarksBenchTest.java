@@ -54,8 +54,12 @@ class MarksBenchTest {
     @Start
     void start(Stage stage) throws Exception {
         Path folder = Files.createTempDirectory(temp, "p");
-        Plate plate = new Plate("room", "Room", PlateRole.CLEAN, Spike.T, "A", "", 0, List.of(new Take("room-1", "footage/room.png", true, "")));
-        ProductionFolder.create(folder, new Production("Paper weather", List.of(new Shot("1", 1, "Room", "", 3, List.of(), List.of(), List.of(plate), List.of(), null)), HouseRules.DEFAULT)).close();
+        Plate plate = new Plate("room", "Room", PlateRole.CLEAN, Spike.T, "A", "", 0,
+                List.of(new Take("room-1", "footage/room.png", true, "")));
+        ProductionFolder.create(folder,
+                new Production("Paper weather",
+                List.of(new Shot("1", 1, "Room", "", 3, List.of(), List.of(), List.of(plate), List.of(), null)), HouseRules.DEFAULT))
+                .close();
         RuledRoom.write(Files.createDirectories(folder.resolve("footage")).resolve("room.png"));
         house = OpenHouse.begun(stage, folder);
         session = house.session();
@@ -87,7 +91,8 @@ class MarksBenchTest {
         Point p = RuledRoom.px(to);
         Bounds over = grip.getParent().getParent().localToScreen(grip.getParent().getParent().getLayoutBounds());
         robot.moveTo(at.getCenterX(), at.getCenterY()).press(MouseButton.PRIMARY).moveBy(5, 5)
-                .moveTo(over.getMinX() + p.x() / RuledRoom.WIDTH * over.getWidth(), over.getMinY() + p.y() / RuledRoom.HEIGHT * over.getHeight()).release(MouseButton.PRIMARY);
+                .moveTo(over.getMinX() + p.x() / RuledRoom.WIDTH * over.getWidth(), over.getMinY()
+                + p.y() / RuledRoom.HEIGHT * over.getHeight()).release(MouseButton.PRIMARY);
     }
 
     @Test
@@ -101,9 +106,11 @@ class MarksBenchTest {
         robot.clickOn("#put-upright");
         house.until("put", () -> marks().size() == edges + 1);
         pull(robot, 0, RuledRoom.FOOT);
-        house.until("its foot", () -> marks().getFirst() instanceof Evidence.Upright u && Math.abs(u.foot().x() * RuledRoom.WIDTH - RuledRoom.px(RuledRoom.FOOT).x()) < 3);
+        house.until("its foot", () -> marks().getFirst() instanceof Evidence.Upright u
+                && Math.abs(u.foot().x() * RuledRoom.WIDTH - RuledRoom.px(RuledRoom.FOOT).x()) < 3);
         pull(robot, 1, RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M)));
-        house.until("measured", () -> words().contains("Nothing more is needed") || words().contains("longer known length") || words().contains("more steeply"));
+        house.until("measured", () -> words().contains("Nothing more is needed") || words().contains("longer known length") || words()
+                .contains("more steeply"));
         house.until("may be stood", () -> !robot.lookup("#match-stand").<Button>query().isDisabled());
         robot.interact(() -> robot.lookup("#match-stand").<Button>query().fire());
         house.until("staged", () -> session.shot().stage() != null);
@@ -129,8 +136,10 @@ class MarksBenchTest {
     /// Marks of the room as a careful hand sets them, a known height of the post last.
     private static List<Evidence> careful() {
         return List.of(
-                edge(Evidence.Runs.AWAY, new Vec(0.6, 0, 2.4), new Vec(0.6, 0, 5.4)), edge(Evidence.Runs.AWAY, new Vec(1.8, 0, 2.4), new Vec(1.8, 0, 5.4)), edge(Evidence.Runs.ACROSS, new Vec(-0.6, 0, 4.2), new Vec(2.4, 0, 4.2)),
-                edge(Evidence.Runs.ACROSS, new Vec(0, 0, 3), new Vec(2.4, 0, 3)), edge(Evidence.Runs.UP, new Vec(-0.4, 0.5, 5.5), new Vec(-0.4, 1.9, 5.5)), edge(Evidence.Runs.UP, new Vec(1.9, 0.5, 5.5), new Vec(1.9, 1.9, 5.5)),
+                edge(Evidence.Runs.AWAY, new Vec(0.6, 0, 2.4), new Vec(0.6, 0, 5.4)), edge(Evidence.Runs.AWAY, new Vec(1.8, 0, 2.4),
+                new Vec(1.8, 0, 5.4)), edge(Evidence.Runs.ACROSS, new Vec(-0.6, 0, 4.2), new Vec(2.4, 0, 4.2)),
+                edge(Evidence.Runs.ACROSS, new Vec(0, 0, 3), new Vec(2.4, 0, 3)), edge(Evidence.Runs.UP, new Vec(-0.4, 0.5, 5.5),
+                new Vec(-0.4, 1.9, 5.5)), edge(Evidence.Runs.UP, new Vec(1.9, 0.5, 5.5), new Vec(1.9, 1.9, 5.5)),
                 new Evidence.Upright(share(RuledRoom.FOOT), share(RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M))), RuledRoom.POST_M));
     }
 
@@ -148,8 +157,10 @@ class MarksBenchTest {
         pull(robot, 0, RuledRoom.FOOT);
         pull(robot, 1, RuledRoom.FOOT.plus(Vec.UP.times(RuledRoom.POST_M)));
         pull(robot, 2, RuledRoom.tip());
-        double side = Math.IEEEremainder(Math.toDegrees(Math.atan2(RuledRoom.TO_LIGHT.x(), RuledRoom.TO_LIGHT.z())) - RuledRoom.POSE.panDeg(), 360);
-        house.until("the light", () -> words().lines().anyMatch(l -> l.matches("\\d+\u00b0 left, \\d+\u00b0 high") && Math.abs(Integer.parseInt(l.substring(0, l.indexOf('\u00b0'))) + side) < 6));
+        double side = Math.IEEEremainder(Math.toDegrees(Math.atan2(RuledRoom.TO_LIGHT.x(), RuledRoom.TO_LIGHT.z()))
+                - RuledRoom.POSE.panDeg(), 360);
+        house.until("the light", () -> words().lines().anyMatch(l -> l.matches("\\d+\u00b0 left, \\d+\u00b0 high")
+                && Math.abs(Integer.parseInt(l.substring(0, l.indexOf('\u00b0'))) + side) < 6));
         house.until("the figure throws one too", () -> !scene.getRoot().lookupAll(".figure-shadow").isEmpty());
         house.until("the dial shows it", () -> scene.getRoot().lookupAll(".dial-lamp").size() == 1);
     }
@@ -203,7 +214,8 @@ class MarksBenchTest {
     void marksAreMovedByTenthsAndTakenAwayByKeys(FxRobot robot) {
         open(robot);
         robot.clickOn("#put-shadow");
-        house.until("put and in hand", () -> marks().size() == 1 && scene.getFocusOwner() != null && "mark-0".equals(scene.getFocusOwner().getId()));
+        house.until("put and in hand", () -> marks().size() == 1 && scene.getFocusOwner() != null
+                && "mark-0".equals(scene.getFocusOwner().getId()));
         double x = marks().getFirst().points().getFirst().x();
         robot.type(KeyCode.RIGHT);
         house.until("a tenth of a pixel", () -> Math.abs(marks().getFirst().points().getFirst().x() - x - 0.1 / RuledRoom.WIDTH) < 1e-9);

@@ -18,7 +18,8 @@ class PartsTest {
     private final Bands bands = Bands.sequential();
 
     @ParameterizedTest
-    @CsvSource({"160, 90, 80, 400, 80, 45", "90, 160, 400, 80, 45, 80", "64, 64, 64, 64, 64, 64", "4, 4, 40, 20, 20, 20", "1000, 2, 10, 10, 10, 1"})
+    @CsvSource({"160, 90, 80, 400, 80, 45", "90, 160, 400, 80, 45, 80", "64, 64, 64, 64, 64, 64", "4, 4, 40, 20, 20, 20",
+            "1000, 2, 10, 10, 10, 1"})
     void picturesFitTheirRoomInTheirShape(int w, int h, int roomW, int roomH, int shownW, int shownH) {
         DisplayPicture s = DisplayPicture.of(Picture.filled(w, h, 0.2f, 0.2f, 0.2f), roomW, roomH, bands);
         assertThat(s.width()).isEqualTo(shownW);

@@ -59,7 +59,8 @@ class ScaleSheetTest {
         assertThat(far.step()).isEqualTo(5);
         List<Node> lines = far.grid();
         assertThat(lines).isNotEmpty().allSatisfy(n -> assertThat(n.getStyleClass()).contains("plot-grid"));
-        assertThat(lines.stream().filter(n -> ((Line) n).getStartX() == ((Line) n).getEndX()).count()).as("every fifth metre across").isBetween(8L, 10L);
+        assertThat(lines.stream().filter(n -> ((Line) n).getStartX() == ((Line) n).getEndX()).count()).as("every fifth metre across")
+                .isBetween(8L, 10L);
     }
 
     @Test
@@ -70,7 +71,8 @@ class ScaleSheetTest {
         assertThat(wall.getEndY()).isCloseTo(s.py(-1), within(1e-9));
         assertThat(wall.getStyleClass()).contains("floor-wall-line");
         assertThat(wall.getOpacity()).isEqualTo(1);
-        Polygon cloth = (Polygon) s.node(new Mark.Area(Mark.Style.GREEN, "cloth", List.of(new Point(0, 0), new Point(1, 0), new Point(1, 0.2))), true);
+        Polygon cloth = (Polygon) s.node(new Mark.Area(Mark.Style.GREEN, "cloth",
+                List.of(new Point(0, 0), new Point(1, 0), new Point(1, 0.2))), true);
         assertThat(cloth.getPoints()).hasSize(6).startsWith(s.px(0), s.py(0));
         assertThat(cloth.getStyleClass()).contains("floor-green");
         assertThat(cloth.getOpacity()).isLessThan(0.5);

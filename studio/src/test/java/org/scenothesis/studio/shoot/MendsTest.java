@@ -32,7 +32,8 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.framework.junit5.Stop;
 import org.testfx.util.WaitForAsyncUtils;
 
-/// What goes wrong around a take and is put right from the window: a file that went, a reading that is not so, a production changed by another hand.
+/// What goes wrong around a take and is put right from the window: a file that went, a reading that is not so, a production changed by
+/// another hand.
 @ExtendWith(ApplicationExtension.class)
 class MendsTest {
     @TempDir

@@ -57,7 +57,8 @@ class StageBenchTest {
     @Start
     void start(Stage stage) throws Exception {
         Path folder = Files.createTempDirectory(temp, "production");
-        Shot told = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals("inside-the-lantern")).findFirst().orElseThrow().into(new Shot("14", 14, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
+        Shot told = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals("inside-the-lantern")).findFirst().orElseThrow()
+                .into(new Shot("14", 14, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
         Shot empty = new Shot("15", 15, "Nothing yet", "", 6, List.of(), List.of(), List.of(), List.of(), null);
         ProductionFolder.create(folder, new Production("Lantern Works", List.of(told, empty), HouseRules.DEFAULT)).close();
         house = OpenHouse.on(stage, folder);
@@ -77,7 +78,8 @@ class StageBenchTest {
 
     private Staged set(String group) {
         Shot s = session.shot();
-        return Stagings.of(s, Breakdown.plan(s, HouseRules.DEFAULT), HouseRules.DEFAULT).stream().filter(x -> x.group().equals(group)).findFirst().orElseThrow();
+        return Stagings.of(s, Breakdown.plan(s, HouseRules.DEFAULT), HouseRules.DEFAULT).stream().filter(x -> x.group().equals(group))
+                .findFirst().orElseThrow();
     }
 
     private Piece piece(String id) {
@@ -97,7 +99,8 @@ class StageBenchTest {
     void whatWasBrokenDownIsStagedAndJudged(FxRobot robot) {
         open(robot);
         settled();
-        assertThat(words("#stage-findings")).contains("Cloth round the movement", "Its shadow on the cloth", "Screen colour on its side", "assumed").contains("0 of ");
+        assertThat(words("#stage-findings")).contains("Cloth round the movement", "Its shadow on the cloth", "Screen colour on its side",
+                "assumed").contains("0 of ");
         assertThat(((ButtonBase) scene.lookup("#set-B")).getText()).isEqualTo("camera B");
         assertThat(robot.lookup("#tape-away").<TextField>query().getText()).isEqualTo("6.00 m");
         assertThat(OpenHouse.words(scene.lookup("#bench-stage"))).doesNotContain("not begun");
@@ -110,8 +113,10 @@ class StageBenchTest {
     void aPieceIsDraggedInOneStepAndGoesBack(FxRobot robot) {
         open(robot);
         Given<?> before = piece("cloth-green-the-small-maker").spot();
-        Bounds at = scene.lookup("#piece-cloth-green-the-small-maker").localToScreen(scene.lookup("#piece-cloth-green-the-small-maker").getBoundsInLocal());
-        robot.moveTo(at.getCenterX(), at.getCenterY()).press(MouseButton.PRIMARY).moveBy(12, -3).moveBy(12, -3).moveBy(12, -3).release(MouseButton.PRIMARY);
+        Bounds at = scene.lookup("#piece-cloth-green-the-small-maker").localToScreen(scene.lookup("#piece-cloth-green-the-small-maker")
+                .getBoundsInLocal());
+        robot.moveTo(at.getCenterX(), at.getCenterY()).press(MouseButton.PRIMARY).moveBy(12, -3).moveBy(12, -3).moveBy(12, -3)
+                .release(MouseButton.PRIMARY);
         house.until("kept", () -> set("B").byHand());
         Piece moved = piece("cloth-green-the-small-maker");
         assertThat(moved.spot()).isInstanceOf(Given.Entered.class);
@@ -176,11 +181,13 @@ class StageBenchTest {
         // Nobody has said anything of the background's light yet.
         robot.clickOn("#bench-match").clickOn("#match-page-camera");
         house.until("nothing to match", () -> words("#lamps-lines").contains("As soon as the shot has a light"));
-        robot.interact(() -> session.change("light told", x -> x.withSetting(p -> p.withFact("keyFrom", "left").withFact("keyUpDeg", "40"))));
+        robot.interact(() -> session.change("light told", x -> x.withSetting(p -> p.withFact("keyFrom", "left")
+                .withFact("keyUpDeg", "40"))));
         house.until("lamps said", () -> words("#lamps-lines").contains("as the camera sees it"));
         assertThat(words("#lamps-lines")).contains("m from it", "m high").containsAnyOf("Then side, softness", "Then still off");
         assertThat(set("B").byHand()).isFalse();
-        house.until("rendered beside the picture", () -> scene.lookup("#lamps-picture") instanceof ImageView v && v.getImage() != null && v.getParent().isVisible());
+        house.until("rendered beside the picture", () -> scene.lookup("#lamps-picture") instanceof ImageView v && v.getImage() != null
+                && v.getParent().isVisible());
         robot.interact(() -> ((ButtonBase) scene.lookup("#lamps-stand")).fire());
         house.until("stood", () -> set("B").byHand());
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
@@ -209,7 +216,8 @@ class StageBenchTest {
         house.until("as wide", () -> ((Backdrop) piece("frame-1").thing()).wideM().equals(Given.entered(1.8)));
         robot.interact(() -> robot.lookup("#choice-colour").<ComboBox<String>>query().setValue("blue"));
         house.until("blue", () -> ((Backdrop) piece("frame-1").thing()).dye() == Backdrop.Dye.BLUE);
-        robot.clickOn("#piece-name").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("second cloth").type(KeyCode.ENTER);
+        robot.clickOn("#piece-name").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("second cloth")
+                .type(KeyCode.ENTER);
         house.until("named", () -> piece("frame-1").name().equals("second cloth"));
         robot.type(KeyCode.ESCAPE);
         Node back = scene.lookup("#shelf-back");
@@ -256,8 +264,10 @@ class StageBenchTest {
         robot.type(KeyCode.G);
         robot.interact(() -> robot.lookup("#choice-sensor").<ComboBox<String>>query().setValue("phone, usual"));
         house.until("a phone", () -> set("B").stage().floor().lens().sensorMm().equals(Given.entered(7.6)));
-        robot.clickOn("#number-view-across").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("40").type(KeyCode.ENTER);
-        house.until("as wide", () -> Math.abs(set("B").stage().camera().widthShareFocal().value() - 0.5 / Math.tan(Math.toRadians(20))) < 1e-9);
+        robot.clickOn("#number-view-across").press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("40")
+                .type(KeyCode.ENTER);
+        house.until("as wide", () -> Math.abs(set("B").stage().camera().widthShareFocal()
+                .value() - 0.5 / Math.tan(Math.toRadians(20))) < 1e-9);
         robot.type(KeyCode.ESCAPE);
         robot.interact(() -> scene.lookup("#piece-camera").requestFocus());
         house.until("level", () -> scene.lookup("#piece-readout") != null && words("#piece-readout").contains("Level on the camera"));
@@ -276,12 +286,14 @@ class StageBenchTest {
         Staged b = set("B");
         List<PlateNeed> keyed = b.needs().stream().filter(n -> n.key().equals(b.hardest())).toList();
         BreakdownPlan plan = Breakdown.plan(session.shot(), HouseRules.DEFAULT);
-        List<Rehearsing.Filmed> filmed = Rehearsing.film(session.folder(), session.shot(), b, keyed, new Rehearsing.Wish(160, 0.5, 2, Set.of(Fault.DRIFT)), session.bands(), (done, of) -> true);
+        List<Rehearsing.Filmed> filmed = Rehearsing.film(session.folder(), session.shot(), b, keyed,
+                new Rehearsing.Wish(160, 0.5, 2, Set.of(Fault.DRIFT)), session.bands(), (done, of) -> true);
         robot.interact(() -> {
             session.store().apply("rehearse", p -> p.withShot("14", x -> Rehearsing.taken(x, plan, filmed)));
             session.measure();
         });
-        house.until("measured", () -> scene.lookup("#stage-foretold") != null && !words("#stage-foretold").contains(": 0 of") && words("#stage-findings").contains("Evenness of the screen"));
+        house.until("measured", () -> scene.lookup("#stage-foretold") != null && !words("#stage-foretold").contains(": 0 of")
+                && words("#stage-findings").contains("Evenness of the screen"));
         assertThat(words("#stage-findings")).contains("measured in the rehearsed take", "Roll length", "as predicted", "Solid inside");
     }
 }

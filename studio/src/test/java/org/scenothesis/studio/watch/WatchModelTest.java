@@ -85,7 +85,8 @@ class WatchModelTest {
         assertThat(model.sight()).isInstanceOf(WatchModel.Sight.Pair.class);
         Files.delete(session.folder().footage(model.take().orElseThrow()));
         session.measure();
-        await().untilAsserted(() -> assertThat(model.sight()).isInstanceOfSatisfying(WatchModel.Sight.NoPicture.class, n -> assertThat(n.why()).isNotBlank()));
+        await().untilAsserted(() -> assertThat(model.sight()).isInstanceOfSatisfying(WatchModel.Sight.NoPicture.class,
+                n -> assertThat(n.why()).isNotBlank()));
         session.store().apply("nothing filmed yet", p -> p.withShot("13", s -> s.withPlates(List.of()).withLayers(List.of())));
         session.openShot("13");
         assertThat(model.sight()).isEqualTo(new WatchModel.Sight.NoTake());
@@ -98,7 +99,8 @@ class WatchModelTest {
         var own = ((WatchModel.Sight.Pair) model.sight()).take();
         session.goToFrame(0);
         var seen = new CompletableFuture<DisplayPicture>();
-        model.picture("test", new WatchModel.Sight.Pair(own, own, Comparison.DIFFERENCE), 64, 64, seen::complete, why -> seen.completeExceptionally(new IllegalStateException(why)));
+        model.picture("test", new WatchModel.Sight.Pair(own, own, Comparison.DIFFERENCE), 64, 64, seen::complete,
+                why -> seen.completeExceptionally(new IllegalStateException(why)));
         DisplayPicture picture = seen.get(60, TimeUnit.SECONDS);
         int first = picture.argb()[0];
         assertThat(picture.argb()).containsOnly(first);

@@ -20,7 +20,8 @@ import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
-/// A picture that exists already: it is judged, extended, patched and allowed, and nothing of its place is filmed; all performances share one screen set-up.
+/// A picture that exists already: it is judged, extended, patched and allowed, and nothing of its place is filmed; all performances share
+/// one screen set-up.
 record ExistingPicture() implements FromElsewhere {
     private static final String KEY = "base";
 
@@ -50,7 +51,8 @@ record ExistingPicture() implements FromElsewhere {
     private static PlateNeed picture(Shot shot) {
         Set<String> all = new TreeSet<>(shot.illusions().stream().map(w -> w.id()).toList());
         return new PlateNeed(
-                KEY, PlateRole.BACKGROUND, PlateNeed.EXISTING, List.of(), "", all, Set.of(), Set.of(), Screen.NONE, Region.NONE, "W", "", PlateNeed.Length.STILL, PlateNeed.Notes.NONE, Set.of(), false);
+                KEY, PlateRole.BACKGROUND, PlateNeed.EXISTING, List.of(), "", all, Set.of(), Set.of(), Screen.NONE, Region.NONE, "W", "",
+                PlateNeed.Length.STILL, PlateNeed.Notes.NONE, Set.of(), false);
     }
 
     /// What must be noted of it: who is in it already, what of it lies in front, and the corners of a frame in it.

@@ -8,14 +8,16 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
-/// A frame filmed by the same crew at another place: empty there, with all that only the place can give; performances follow before a cloth, rebuilt after what was read there.
+/// A frame filmed by the same crew at another place: empty there, with all that only the place can give; performances follow before a
+/// cloth, rebuilt after what was read there.
 record FilmedElsewhere() implements FromElsewhere {
     @Override
     public Map<String, PlateNeed> plates(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
         ScreenSetUp cloth = new ScreenSetUp(shot, rules);
         String clean = "clean-" + Case.HOME;
         Map<String, PlateNeed> out = new LinkedHashMap<>();
-        PlateNeed empty = needs.getOrDefault(clean, new Case(shot.illusions().isEmpty() ? ScreenSetUp.NOBODY : shot.illusions().getFirst(), shot, rules, Map.of()).clean("clean.elsewhere"));
+        PlateNeed empty = needs.getOrDefault(clean, new Case(shot.illusions().isEmpty() ? ScreenSetUp.NOBODY : shot.illusions().getFirst(),
+                shot, rules, Map.of()).clean("clean.elsewhere"));
         if (!needs.isEmpty()) {
             out.put(clean, empty.as(clean, PlateRole.CLEAN, "clean.elsewhere").recording("lens", "shadow"));
         }

@@ -24,10 +24,12 @@ record ScreenSetUp(Shot shot, HouseRules rules) {
     static final String GROUP = "S";
     static final Illusion NOBODY = new Illusion("", IllusionKind.FLOATS, "", 0, 0, Map.of());
 
-    /// Nothing is filmed in the real place, so nothing can be masked there; light of its own is the set-up's. A camera of its own stays: what is seen at another size stands elsewhere.
+    /// Nothing is filmed in the real place, so nothing can be masked there; light of its own is the set-up's. A camera of its own stays:
+    /// what is seen at another size stands elsewhere.
     static Demand demand(Demand d) {
         List<Way> ways = d.ways().stream().filter(w -> w != Way.MASK).toList();
-        return new Demand(d.thing(), ways.isEmpty() ? List.of(Way.KEY) : ways, d.because(), d.apart() == Demand.Apart.LIGHT ? Demand.Apart.NO : d.apart());
+        return new Demand(d.thing(), ways.isEmpty() ? List.of(Way.KEY) : ways, d.because(), d.apart() == Demand.Apart.LIGHT
+                ? Demand.Apart.NO : d.apart());
     }
 
     /// Whether somebody or something is filmed in it that would else be in the shot's own frame.
@@ -42,9 +44,12 @@ record ScreenSetUp(Shot shot, HouseRules rules) {
     /// The plate before the cloth.
     PlateNeed before(PlateNeed n) {
         // A background may be long; what is performed before the cloth lasts as long as its action.
-        double action = shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).mapToDouble(w -> w.toSeconds() - w.fromSeconds()).max().orElse(0) + 2 * Case.HANDLES_S;
-        PlateNeed own = n.role() == PlateRole.PRACTICAL ? n.as(n.key(), PlateRole.ON_SCREEN, "base.performs").lasting(Math.min(n.rollSeconds(), action), n.length().takes()) : n;
-        PlateNeed here = own.lockGroup().equals(Case.HOME) ? own.inGroups(GROUP, light()) : own.lightGroup().equals(GROUP) ? own.withLightGroup(light()) : own;
+        double action = shot.illusions().stream().filter(w -> n.illusions().contains(w.id()))
+                .mapToDouble(w -> w.toSeconds() - w.fromSeconds()).max().orElse(0) + 2 * Case.HANDLES_S;
+        PlateNeed own = n.role() == PlateRole.PRACTICAL ? n.as(n.key(), PlateRole.ON_SCREEN, "base.performs")
+                .lasting(Math.min(n.rollSeconds(), action), n.length().takes()) : n;
+        PlateNeed here = own.lockGroup().equals(Case.HOME) ? own.inGroups(GROUP, light()) : own.lightGroup().equals(GROUP)
+                ? own.withLightGroup(light()) : own;
         return here.screen() == Screen.NONE ? here.on(ClothChoice.of(told(n), rules).cloth(), region(n)) : here;
     }
 

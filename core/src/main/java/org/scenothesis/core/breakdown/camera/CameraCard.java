@@ -16,17 +16,21 @@ import org.scenothesis.core.shot.Shot;
 
 /// How one set-up is photographed: everything by hand, and nothing that the camera does by itself.
 ///
-/// - `group`: its lock group. `plates`: keys of the plates filmed from it. `lensM`, `awayM`: height of the lens, and its distance from who is filmed.
-/// - `focalMm`: which gives the told frame at that distance. `nearM`, `farM`: what is sharp within two pixels of the finished picture; `farM` infinite beyond the hyperfocal distance.
+/// - `group`: its lock group. `plates`: keys of the plates filmed from it. `lensM`, `awayM`: height of the lens, and its distance from who
+///   is filmed.
+/// - `focalMm`: which gives the told frame at that distance. `nearM`, `farM`: what is sharp within two pixels of the finished picture;
+///   `farM` infinite beyond the hyperfocal distance.
 /// - `whiteK`: the white balance that was told with the main light, 0 where nobody told it and the card decides.
 /// - `clothBlurPx`: how wide a point of the cloth becomes, in pixels of the finished picture; 0 without a cloth.
-/// - `leads`: key of the plate that leads all others of the shot, empty for none. `outline`: key of the plate whose outline is kept on the monitor, empty for none.
+/// - `leads`: key of the plate that leads all others of the shot, empty for none. `outline`: key of the plate whose outline is kept on the
+///   monitor, empty for none.
 ///
 /// - `assumed`: what the numbers rest on that nobody told.
 ///
 /// Source: thin-lens geometry; handbook, *Camera card*.
 public record CameraCard(
-        String group, List<String> plates, double lensM, double awayM, double focalMm, double fNumber, double nearM, double farM, double clothBlurPx, double whiteK, String leads, String outline, List<Fact> assumed) {
+        String group, List<String> plates, double lensM, double awayM, double focalMm, double fNumber, double nearM, double farM,
+        double clothBlurPx, double whiteK, String leads, String outline, List<Fact> assumed) {
     /// What counts as sharp, in pixels of the finished picture.
     private static final double SHARP_PX = 2;
 
@@ -38,7 +42,8 @@ public record CameraCard(
     /// One card for every camera that films somebody or something, in the order of the plan.
     public static List<CameraCard> of(Shot shot, List<PlateNeed> needs) {
         Map<String, List<PlateNeed>> groups = new LinkedHashMap<>();
-        needs.stream().filter(PlateNeed::filmed).filter(n -> !n.code().equals("size.headroom")).forEach(n -> groups.computeIfAbsent(n.lockGroup(), k -> new ArrayList<>()).add(n));
+        needs.stream().filter(PlateNeed::filmed).filter(n -> !n.code().equals("size.headroom"))
+                .forEach(n -> groups.computeIfAbsent(n.lockGroup(), k -> new ArrayList<>()).add(n));
         String leads = needs.stream().filter(n -> n.notes().record().contains(Leads.LEADS)).map(PlateNeed::key).findFirst().orElse("");
         List<CameraCard> out = new ArrayList<>();
         groups.forEach((group, of) -> out.add(card(shot, group, of, needs, leads)));
@@ -47,8 +52,10 @@ public record CameraCard(
 
     private static List<Fact> assumed(Shot shot, List<PlateNeed> of) {
         List<Answers> all = new ArrayList<>(List.of(Answers.of(shot.setting())));
-        shot.illusions().stream().filter(w -> of.stream().anyMatch(n -> n.illusions().contains(w.id()))).map(w -> Answers.of(w, shot.setting())).forEach(all::add);
-        return Stream.of(Fact.LENS_M, Fact.BACKGROUND_M, Fact.FRAME_M, Fact.SENSOR_MM, Fact.F_NUMBER).filter(f -> all.stream().noneMatch(t -> t.given(f))).toList();
+        shot.illusions().stream().filter(w -> of.stream().anyMatch(n -> n.illusions().contains(w.id())))
+                .map(w -> Answers.of(w, shot.setting())).forEach(all::add);
+        return Stream.of(Fact.LENS_M, Fact.BACKGROUND_M, Fact.FRAME_M, Fact.SENSOR_MM, Fact.F_NUMBER)
+                .filter(f -> all.stream().noneMatch(t -> t.given(f))).toList();
     }
 
     private static CameraCard card(Shot shot, String group, List<PlateNeed> of, List<PlateNeed> all, String leads) {
@@ -62,11 +69,14 @@ public record CameraCard(
         double circle = SHARP_PX * sensorM / (finishHigh * Case.WIDE_HIGH);
         boolean cloth = of.stream().anyMatch(n -> n.screen() == Screen.GREEN || n.screen() == Screen.BLUE);
         double focus = Math.max(2 * lens.focalM(), sweep.awayM());
-        double blur = cloth && sweep.behindM() > 0 ? lens.blurCircleM(focus + sweep.behindM(), focus) / sensorM * finishHigh * Case.WIDE_HIGH : 0;
+        double blur = cloth && sweep.behindM() > 0
+                ? lens.blurCircleM(focus + sweep.behindM(), focus) / sensorM * finishHigh * Case.WIDE_HIGH : 0;
         String clean = all.stream().map(PlateNeed::key).filter(k -> k.equals("clean-" + Case.HOME)).findFirst().orElse("");
         String outline = !leads.isEmpty() ? leads : clean;
         return new CameraCard(
-                group, of.stream().map(PlateNeed::key).toList(), sweep.lensM(), sweep.awayM(), lens.focalM() * 1000, lens.fNumber(), lens.nearM(focus, circle), lens.farM(focus, circle), blur,
-                told.given(Fact.KEY_K) ? told.number(Fact.KEY_K) : 0, leads, of.stream().allMatch(n -> n.key().equals(outline)) ? "" : outline, assumed(shot, of));
+                group, of.stream().map(PlateNeed::key).toList(), sweep.lensM(), sweep.awayM(), lens.focalM() * 1000, lens.fNumber(),
+                lens.nearM(focus, circle), lens.farM(focus, circle), blur,
+                told.given(Fact.KEY_K) ? told.number(Fact.KEY_K) : 0, leads, of.stream().allMatch(n -> n.key().equals(outline)) ? ""
+                : outline, assumed(shot, of));
     }
 }

@@ -43,7 +43,8 @@ public record Leads(Shot shot) {
         Set<String> before = before(needs, lead);
         boolean[] any = new boolean[1];
         needs.replaceAll((key, n) -> {
-            boolean follows = !key.equals(lead) && !before.contains(key) && n.filmed() && !undirected(n) && n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON);
+            boolean follows = !key.equals(lead) && !before.contains(key) && n.filmed() && !undirected(n) && n.in().stream()
+                    .anyMatch(i -> i.sort() == Item.Sort.PERSON);
             any[0] |= follows;
             return follows ? n.following(lead).recording(PLAYBACK) : n;
         });
@@ -67,12 +68,14 @@ public record Leads(Shot shot) {
     }
 
     private boolean undirected(PlateNeed n) {
-        return shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).anyMatch(w -> undirected(w, Answers.of(w, shot.setting()), n));
+        return shot.illusions().stream().filter(w -> n.illusions().contains(w.id()))
+                .anyMatch(w -> undirected(w, Answers.of(w, shot.setting()), n));
     }
 
     private boolean undirected(Illusion w, Answers t, PlateNeed n) {
         boolean it = n.in().stream().anyMatch(i -> Subjects.same(shot, i.name(), w.subject()));
-        boolean burns = w.kind() == IllusionKind.ENERGY && t.is(Fact.ENERGY, "fire") || w.kind() == IllusionKind.WIPED && t.is(Fact.MATERIAL, "water");
+        boolean burns = w.kind() == IllusionKind.ENERGY && t.is(Fact.ENERGY, "fire") || w.kind() == IllusionKind.WIPED
+                && t.is(Fact.MATERIAL, "water");
         return it && t.is(Fact.WHO, "child", "animal") && Case.takesWho(w.kind()) || burns && switch (n.role()) {
             case ON_BLACK, TRANSITION -> true;
             default -> false;

@@ -15,12 +15,14 @@ import org.scenothesis.core.shot.Shot;
 public record Influence(Shot shot, HouseRules rules) {
     /// An answer without which a plate would not be asked for.
     ///
-    /// - `illusion`: id of the wonder it was told of, empty for the setting. `answer`: as it is now; `other`: the nearest one that would spare the plate. `told`: whether somebody said it.
+    /// - `illusion`: id of the wonder it was told of, empty for the setting. `answer`: as it is now; `other`: the nearest one that would
+    ///   spare the plate. `told`: whether somebody said it.
     public record Cause(String illusion, Fact fact, String answer, String other, boolean told) {}
 
     /// The shot with one answer given otherwise; `illusion` empty for what is told of the setting.
     public static Shot answered(Shot shot, String illusion, Fact fact, String answer) {
-        return illusion.isEmpty() || fact.ofSetting() ? shot.withSetting(s -> s.withFact(fact.key(), answer)) : shot.withIllusion(illusion, w -> w.withFact(fact.key(), answer));
+        return illusion.isEmpty() || fact.ofSetting() ? shot.withSetting(s -> s.withFact(fact.key(), answer))
+                : shot.withIllusion(illusion, w -> w.withFact(fact.key(), answer));
     }
 
     /// What an answer would change if it were given.

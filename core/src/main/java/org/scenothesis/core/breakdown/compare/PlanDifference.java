@@ -11,7 +11,8 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 
 /// What the second of two plans has other than the first.
 ///
-/// - `changed`: plates of both that are filmed otherwise, as the second has them. `minutes`: on set, more (positive) or less; `handHours`: by hand later, likewise.
+/// - `changed`: plates of both that are filmed otherwise, as the second has them. `minutes`: on set, more (positive) or less; `handHours`:
+///   by hand later, likewise.
 /// - `raised`, `settled`: conflicts only one of them has. `brought`, `left`: kit likewise. `figures`: numbers that differ.
 public record PlanDifference(
         List<PlateNeed> added,
@@ -70,12 +71,14 @@ public record PlanDifference(
         }
         return new PlanDifference(
                 without(b.needs(), a), without(a.needs(), b), changed, second.minutes() - first.minutes(), b.handHours() - a.handHours(),
-                less(b.conflicts(), a.conflicts()), less(a.conflicts(), b.conflicts()), numbers(a.figures(), b.figures()), less(b.kit(), a.kit()), less(a.kit(), b.kit()));
+                less(b.conflicts(), a.conflicts()), less(a.conflicts(), b.conflicts()), numbers(a.figures(), b.figures()),
+                less(b.kit(), a.kit()), less(a.kit(), b.kit()));
     }
 
     /// Whether following either is the same.
     public boolean none() {
-        return added.isEmpty() && gone.isEmpty() && changed.isEmpty() && raised.isEmpty() && settled.isEmpty() && figures.isEmpty() && brought.isEmpty() && left.isEmpty()
+        return added.isEmpty() && gone.isEmpty() && changed.isEmpty() && raised.isEmpty() && settled.isEmpty() && figures.isEmpty()
+                && brought.isEmpty() && left.isEmpty()
                 && Math.abs(minutes) < 0.5 && Math.abs(handHours) < 0.005;
     }
 
@@ -115,7 +118,8 @@ public record PlanDifference(
         for (Figure f : b) {
             Optional<Figure> before = like(left, f);
             before.ifPresent(left::remove);
-            if (before.isEmpty() || Math.abs(before.get().value() - f.value()) > 1e-3 * Math.max(1, Math.max(Math.abs(f.value()), Math.abs(before.get().value())))) {
+            if (before.isEmpty() || Math.abs(before.get().value() - f.value()) > 1e-3 * Math.max(1,
+                    Math.max(Math.abs(f.value()), Math.abs(before.get().value())))) {
                 out.add(new Number(before, Optional.of(f)));
             }
         }

@@ -50,7 +50,9 @@ public final class ApproachDefaults {
         return switch (matter) {
             case SCREEN_DISTANCE -> List.of(spill(setting));
             case WRINKLES -> List.of(blur(setting));
-            case CAMERA_LIFE -> List.of(Figure.tells("school.overscan", "", Resolution.crop(Answers.of(new Setting(alive(shot.setting()), null))), "\u00d7", setting.number(Fact.WOBBLE_PX)));
+            case CAMERA_LIFE ->
+                    List.of(Figure.tells("school.overscan", "", Resolution.crop(Answers.of(new Setting(alive(shot.setting()), null))),
+                    "\u00d7", setting.number(Fact.WOBBLE_PX)));
             case COPIES -> each(shot, IllusionKind.COPIES, (w, t) -> {
                 var places = Crowd.places((int) t.number(Fact.COUNT), (int) t.number(Fact.ROWS));
                 Crowd c = Crowd.fewest(places, t.number(Fact.APART_SHARE) / 100);

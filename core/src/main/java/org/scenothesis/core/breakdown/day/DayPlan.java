@@ -72,7 +72,8 @@ public record DayPlan(
         if (before == null) {
             return Optional.empty();
         }
-        boolean same = before.production.hasShot(s.id()) && before.production.shot(s.id()) == s && before.production.houseRules().equals(p.houseRules());
+        boolean same = before.production.hasShot(s.id()) && before.production.shot(s.id()) == s && before.production.houseRules()
+                .equals(p.houseRules());
         return same ? Optional.ofNullable(before.plans.get(s.id())) : Optional.empty();
     }
 
@@ -96,7 +97,8 @@ public record DayPlan(
         return LightWindow.begin(production) + s.rollsAt();
     }
 
-    /// When everyone is called, in minutes after midnight: a quarter of an hour before the change that brings them in, on the last five minutes, never before the crew.
+    /// When everyone is called, in minutes after midnight: a quarter of an hour before the change that brings them in, on the last five
+    /// minutes, never before the crew.
     public Map<Item, Double> calls() {
         double crew = production.day().call().toSecondOfDay() / 60.0;
         Map<Item, Double> out = new LinkedHashMap<>();
@@ -126,7 +128,8 @@ public record DayPlan(
         return List.copyOf(out.values());
     }
 
-    /// The clock the day's times are told by, as the first place under the sky has it; empty where no place is told, so that they are those of whatever clock hangs there.
+    /// The clock the day's times are told by, as the first place under the sky has it; empty where no place is told, so that they are those
+    /// of whatever clock hangs there.
     public Optional<ZoneId> zone() {
         return production.shots().stream().flatMap(s -> s.setting().inTheOpen().stream()).findFirst().map(Location::zoneId);
     }

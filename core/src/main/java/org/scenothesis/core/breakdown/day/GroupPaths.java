@@ -116,7 +116,8 @@ final class GroupPaths {
             out[k] = jobs[last];
             int rest = set & ~(1 << last);
             for (int prev = 0; prev < n && rest != 0; prev++) {
-                if ((rest & 1 << prev) != 0 && Math.abs(best[rest][prev] + step(open(rest), prev, last) - best[set][last]) < 1e-9 && ready(rest, last)) {
+                if ((rest & 1 << prev) != 0 && Math.abs(best[rest][prev] + step(open(rest), prev, last) - best[set][last]) < 1e-9
+                        && ready(rest, last)) {
                     last = prev;
                     break;
                 }

@@ -11,7 +11,8 @@ import org.jspecify.annotations.Nullable;
 
 /// What the lock groups of a day look like from outside: the ways in, the ways out, and the cost between them.
 ///
-/// Jobs that are alike in every cost and rule (twelve figures of one person) are done one after the other, so they count as one. A group that is still too large for
+/// Jobs that are alike in every cost and rule (twelve figures of one person) are done one after the other, so they count as one. A group
+/// that is still too large for
 /// exactness has one way, the good order found for it.
 final class Groups {
     private final OrderProblem problem;
@@ -35,7 +36,8 @@ final class Groups {
             paths.add(new GroupPaths(problem, large ? new int[0] : first));
             members.add(jobs);
         }
-        lengths = members.stream().mapToDouble(jobs -> Arrays.stream(jobs).mapToDouble(j -> problem.jobs().get(j).minutes()).sum()).toArray();
+        lengths = members.stream().mapToDouble(jobs -> Arrays.stream(jobs).mapToDouble(j -> problem.jobs().get(j).minutes()).sum())
+                .toArray();
     }
 
     /// For every job the first that is like it, found among those with the same costs.
@@ -62,7 +64,8 @@ final class Groups {
     }
 
     private boolean alike(int i, int j) {
-        boolean same = problem.cost()[i][j] == 0 && problem.cost()[j][i] == 0 && problem.first()[i] == problem.first()[j] && problem.light()[i] == problem.light()[j]
+        boolean same = problem.cost()[i][j] == 0 && problem.cost()[j][i] == 0 && problem.first()[i] == problem.first()[j]
+                && problem.light()[i] == problem.light()[j]
                 && problem.before()[i].equals(problem.before()[j]);
         for (int k = 0; same && k < problem.size(); k++) {
             boolean apart = k == i || k == j;
@@ -72,7 +75,8 @@ final class Groups {
         return same;
     }
 
-    /// What it weighs to do a group while sunlit light groups that others share are begun and not ended: next to nothing, so that it only decides between equals.
+    /// What it weighs to do a group while sunlit light groups that others share are begun and not ended: next to nothing, so that it only
+    /// decides between equals.
     double waiting(BitSet done, int g) {
         int open = 0;
         for (BitSet of : shared) {

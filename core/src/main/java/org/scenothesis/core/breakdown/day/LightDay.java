@@ -62,7 +62,8 @@ public record LightDay(Location place, LocalDate date, List<Span> spans, List<Su
     public static final double BLUE_DEG = -4;
     public static final double DARK_DEG = -6;
 
-    /// When the sun's middle goes through a height of so many degrees, not counting the bending of air, in order; between two steps in a straight line.
+    /// When the sun's middle goes through a height of so many degrees, not counting the bending of air, in order; between two steps in a
+    /// straight line.
     public List<Crossing> crossings(double elevationDeg) {
         List<Crossing> out = new ArrayList<>();
         double a = Sun.without(place, at(place, date, 0)).elevationDeg() - elevationDeg;
@@ -95,7 +96,8 @@ public record LightDay(Location place, LocalDate date, List<Span> spans, List<Su
         return Math.max(most, sun(from).turnedFrom(sun(to)));
     }
 
-    /// Until when the sun, still shining, has turned no more than `limitDeg` from where it stood at a moment; the moment itself if it does not shine.
+    /// Until when the sun, still shining, has turned no more than `limitDeg` from where it stood at a moment; the moment itself if it does
+    /// not shine.
     public double holdsUntil(double from, double limitDeg) {
         double m = from;
         while (m < DAY && sky(m) == Sky.SUN && sun(from).turnedFrom(sun(m)) <= limitDeg) {
@@ -104,7 +106,8 @@ public record LightDay(Location place, LocalDate date, List<Span> spans, List<Su
         return m;
     }
 
-    /// When `minutes` of work are best begun in the sun: the start from which it turns least while it stands high enough to light anything, or, where it never does, at all;
+    /// When `minutes` of work are best begun in the sun: the start from which it turns least while it stands high enough to light anything,
+    /// or, where it never does, at all;
     /// none if it never shines that long.
     public Optional<Integer> best(double minutes) {
         Optional<Integer> high = best(minutes, USABLE_DEG);

@@ -13,10 +13,14 @@ import org.scenothesis.core.shot.Production;
 
 /// When the plates of one sunlit light group are rolled, how far the sun turns meanwhile, and what that is worth.
 ///
-/// - `from`, `to`: minutes after midnight from the first roll to the end of the last. `turnDeg`: how far the sun turns, judged by the house's limit of key direction.
-/// - `holdsUntil`: until when plates of the group could be added without leaving the limit. `best`: when the same work would turn least, if it fits in the sun at all.
-/// - `code`: empty, or why it cannot be judged or is bad: `light.shade`, `light.night`, `light.place` (no place or date given), `light.turn`.
-public record LightWindow(String light, List<Job> jobs, double from, double to, double turnDeg, double holdsUntil, Optional<Integer> best, Verdict verdict, String code) {
+/// - `from`, `to`: minutes after midnight from the first roll to the end of the last. `turnDeg`: how far the sun turns, judged by the
+///   house's limit of key direction.
+/// - `holdsUntil`: until when plates of the group could be added without leaving the limit. `best`: when the same work would turn least, if
+///   it fits in the sun at all.
+/// - `code`: empty, or why it cannot be judged or is bad: `light.shade`, `light.night`, `light.place` (no place or date given),
+///   `light.turn`.
+public record LightWindow(String light, List<Job> jobs, double from, double to, double turnDeg, double holdsUntil, Optional<Integer> best,
+        Verdict verdict, String code) {
     public LightWindow {
         jobs = List.copyOf(jobs);
     }

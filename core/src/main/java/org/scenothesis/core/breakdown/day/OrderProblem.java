@@ -11,7 +11,8 @@ import org.scenothesis.core.finding.Estimates;
 /// Jobs to be ordered: what each change costs, what must come before what, and which jobs share an untouched camera.
 ///
 /// - `cost[i][j]`: minutes of change from i to j; `first[j]`: from the empty set. `before[j]`: jobs that must be done before j.
-/// - `lock[i]`: number of the lock group; its jobs are done without another's in between. `light[i]`: number of its light group if the sun lights it, else −1.
+/// - `lock[i]`: number of the lock group; its jobs are done without another's in between. `light[i]`: number of its light group if the sun
+///   lights it, else −1.
 public record OrderProblem(List<Job> jobs, double[][] cost, double[] first, BitSet[] before, int[] lock, int[] light) {
     /// Minutes of every change between jobs, and what must come before what.
     public static OrderProblem of(List<Job> jobs, Estimates estimates) {
@@ -28,7 +29,8 @@ public record OrderProblem(List<Job> jobs, double[][] cost, double[] first, BitS
         return of(jobs, cost, first);
     }
 
-    /// Only what must come before what: of an order that is given nothing is searched, and a table of costs would grow with the square of the jobs.
+    /// Only what must come before what: of an order that is given nothing is searched, and a table of costs would grow with the square of
+    /// the jobs.
     static OrderProblem unpriced(List<Job> jobs) {
         return of(jobs, new double[0][], new double[0]);
     }

@@ -11,8 +11,10 @@ import org.scenothesis.core.Check;
 /// Orders jobs at the least minutes of change, lock groups unbroken.
 ///
 /// - Inside a lock group the order is exact up to fifteen jobs, for every way of entering and leaving it.
-/// - The sequence of groups is exact up to thirteen of them (dynamic programming over subsets); beyond, it is improved by moving and swapping groups from several starts,
-///   the crew's own order among them, so the result is never dearer than it; the search has a budget, so that hundreds of shots are ordered well enough in time. Larger groups are improved job by job.
+/// - The sequence of groups is exact up to thirteen of them (dynamic programming over subsets); beyond, it is improved by moving and
+///   swapping groups from several starts,
+///   the crew's own order among them, so the result is never dearer than it; the search has a budget, so that hundreds of shots are ordered
+///   well enough in time. Larger groups are improved job by job.
 /// - Minutes count first. Among equals, plates of one sunlit light group are kept close in time, in a lock group and over several.
 /// - Deterministic.
 public final class OrderSolver {
@@ -58,7 +60,8 @@ public final class OrderSolver {
         boolean small = s.groups.size() <= exactGroups;
         int[] sequence = small ? s.exact() : s.searched(preferred, budget);
         int[] order = s.laidOut(sequence);
-        int[] best = preferred != null && problem.permits(preferred) && problem.minutes(preferred) < problem.minutes(order) - 1e-9 ? preferred : order;
+        int[] best = preferred != null && problem.permits(preferred) && problem.minutes(preferred) < problem.minutes(order) - 1e-9
+                ? preferred : order;
         return new Result(best, problem.minutes(best), small && s.groups.exact());
     }
 
@@ -195,7 +198,8 @@ public final class OrderSolver {
         double least = Double.POSITIVE_INFINITY;
         Moves.Budget budget = new Moves.Budget(granted);
         for (int start = 0; start < STARTS && (best == null || !budget.spent()); start++) {
-            int[] s = start == 0 ? nearest(-1) : start == 1 && preferred != null ? sequenceOf(preferred) : best != null && start % 2 == 0 ? shaken(best, random) : nearest(random.nextInt(groups.size()));
+            int[] s = start == 0 ? nearest(-1) : start == 1 && preferred != null ? sequenceOf(preferred) : best != null && start % 2 == 0
+                    ? shaken(best, random) : nearest(random.nextInt(groups.size()));
             if (!permitted(s)) {
                 continue;
             }

@@ -41,7 +41,8 @@ final class Precedence {
     private void each(Wish wish) {
         for (int j = 0; j < jobs.size(); j++) {
             for (int i = 0; i < jobs.size(); i++) {
-                if (i != j && wish.first(i, j) && !follows(before, i, j) && (lock[i] == lock[j] || !follows(groupBefore, lock[i], lock[j]))) {
+                if (i != j && wish.first(i, j) && !follows(before, i, j)
+                        && (lock[i] == lock[j] || !follows(groupBefore, lock[i], lock[j]))) {
                     before[j].set(i);
                     if (lock[i] != lock[j]) {
                         groupBefore[lock[j]].set(lock[i]);
@@ -72,7 +73,8 @@ final class Precedence {
     private boolean asked(int i, int j) {
         Job first = jobs.get(i);
         Job then = jobs.get(j);
-        return first.shot().equals(then.shot()) && first.part() != Job.Part.CLOSING && !last(first) && then.need().after().contains(first.need().key());
+        return first.shot().equals(then.shot()) && first.part() != Job.Part.CLOSING && !last(first) && then.need().after()
+                .contains(first.need().key());
     }
 
     /// A clean plate that the house rolls last holds nothing up.

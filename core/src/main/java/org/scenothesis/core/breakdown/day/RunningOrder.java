@@ -64,7 +64,8 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
                 continue;
             }
             out.add(Job.of(shot.id(), n, Job.Part.OPENING, sun));
-            boolean others = plan.needs().stream().anyMatch(o -> o != n && o.role() != PlateRole.REFERENCE && o.lockGroup().equals(n.lockGroup()));
+            boolean others = plan.needs().stream().anyMatch(o -> o != n && o.role() != PlateRole.REFERENCE && o.lockGroup()
+                    .equals(n.lockGroup()));
             if (others && rules.follows(Approach.CLEAN_WHEN, "both")) {
                 out.add(Job.of(shot.id(), n, Job.Part.CLOSING, sun));
             }

@@ -23,7 +23,8 @@ public record Sun(double azimuthDeg, double elevationDeg) {
     }
 
     static Sun at(ZonedDateTime when, double latitudeDeg, double longitudeDeg, double heightM, double pressureMbar, double temperatureC) {
-        var p = SPA.calculateSolarPosition(when, latitudeDeg, longitudeDeg, heightM, DeltaT.estimate(when.toLocalDate()), pressureMbar, temperatureC);
+        var p = SPA.calculateSolarPosition(when, latitudeDeg, longitudeDeg, heightM, DeltaT.estimate(when.toLocalDate()), pressureMbar,
+                temperatureC);
         return new Sun(p.azimuth(), 90 - p.zenithAngle());
     }
 

@@ -29,7 +29,8 @@ public sealed interface ElementSource permits Filmed, Existing, Drawn {
         };
     }
 
-    /// Whether the subject of a kind of wonder may be an element itself: a creature or a thing that was recorded by others, or is drawn. Whoever acts is filmed.
+    /// Whether the subject of a kind of wonder may be an element itself: a creature or a thing that was recorded by others, or is drawn.
+    /// Whoever acts is filmed.
     static boolean subject(IllusionKind kind, Answers told) {
         return ofSubject(kind) && told.is(Fact.WHO, "thing", "animal") && !told.is(Fact.ELEMENT, "filmed");
     }

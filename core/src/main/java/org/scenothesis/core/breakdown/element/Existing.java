@@ -18,7 +18,8 @@ record Existing() implements ElementSource {
             default -> PlateRole.ELEMENT;
         };
         return asked.stream().map(n -> !ElementSource.element(c, n) ? n
-                : c.here(n.key(), role, PlateNeed.EXISTING_ELEMENT, n.about()).inGroups("W", "").lasting(0, 1).recording("ground." + ground)).toList();
+                : c.here(n.key(), role, PlateNeed.EXISTING_ELEMENT, n.about()).inGroups("W", "").lasting(0, 1)
+                .recording("ground." + ground)).toList();
     }
 
     @Override

@@ -56,6 +56,7 @@ public record Answers(Map<String, String> illusion, Map<String, String> setting)
 
     /// The places that were told, in metres across the frame; what is none is left out.
     public List<Double> places() {
-        return Arrays.stream(answer(Fact.PLACES).strip().split("\\s+")).filter(p -> p.matches("-?\\d{1,4}(\\.\\d{1,6})?")).map(Double::valueOf).toList();
+        return Arrays.stream(answer(Fact.PLACES).strip().split("\\s+")).filter(p -> p.matches("-?\\d{1,4}(\\.\\d{1,6})?"))
+                .map(Double::valueOf).toList();
     }
 }

@@ -7,7 +7,8 @@ import java.util.Optional;
 
 /// Everything that can be told about an illusion without knowing the technique: one vocabulary for all wonders.
 ///
-/// A fact is a choice (its first answer is assumed until another is given), a number with a unit, or free text. Facts of the setting hold for a whole shot.
+/// A fact is a choice (its first answer is assumed until another is given), a number with a unit, or free text. Facts of the setting hold
+/// for a whole shot.
 public enum Fact {
     WHO(of("thing", "person", "child", "animal")),
     SIZE_M(number(0.4, 0.01, 30, "m")),
@@ -274,7 +275,8 @@ public enum Fact {
             return value.length() <= 2000;
         }
         if (!isNumber()) {
-            return shape.several ? !value.isBlank() && shape.answers.containsAll(List.of(value.strip().split("\\s+"))) : shape.answers.contains(value);
+            return shape.several ? !value.isBlank() && shape.answers.containsAll(List.of(value.strip().split("\\s+")))
+                    : shape.answers.contains(value);
         }
         try {
             double v = Double.parseDouble(value);

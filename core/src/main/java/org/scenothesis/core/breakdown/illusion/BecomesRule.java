@@ -18,7 +18,8 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
-/// One thing becomes another, appears, vanishes, or comes back: performances aligned at the event, overlapping at the crossing; each is absent before its time.
+/// One thing becomes another, appears, vanishes, or comes back: performances aligned at the event, overlapping at the crossing; each is
+/// absent before its time.
 final class BecomesRule implements IllusionRule {
     private static final double OVERLAP_S = 1;
 
@@ -111,9 +112,11 @@ final class BecomesRule implements IllusionRule {
         InFront front = new InFront(c);
         boolean acted = c.is(Fact.PERFORMER, "yes");
         List<PlateNeed> bodies = new ArrayList<>();
-        bodies.add(c.separated(c.subject(), "becomes." + (second(c) ? "first" : c.answer(Fact.TURN))).lasting(before + spare, c.takes()).recording("event").hearing("action"));
+        bodies.add(c.separated(c.subject(), "becomes." + (second(c) ? "first" : c.answer(Fact.TURN))).lasting(before + spare, c.takes())
+                .recording("event").hearing("action"));
         if (second(c)) {
-            PlateNeed next = ofOther(c).separated(other(c), "becomes.second").lasting(after + spare, c.takes()).recording("event").following(bodies.getFirst().key());
+            PlateNeed next = ofOther(c).separated(other(c), "becomes.second").lasting(after + spare, c.takes()).recording("event")
+                    .following(bodies.getFirst().key());
             bodies.add(twoBodies(c) && c.is(Fact.SECOND_WEARS, "costume") ? next.wearing("costume") : next);
         }
         boolean together = acted && bodies.stream().allMatch(n -> n.screen() == Screen.NONE) && !front.any();
@@ -154,7 +157,8 @@ final class BecomesRule implements IllusionRule {
 
     @Override
     public List<Figure> figures(Case c) {
-        return twoBodies(c) ? List.of(Figure.tells("becomes.ratio", other(c), c.number(Fact.SECOND_SIZE_M) / c.number(Fact.SIZE_M), "\u00d7", c.number(Fact.SECOND_SIZE_M), c.number(Fact.SIZE_M))) : List.of();
+        return twoBodies(c) ? List.of(Figure.tells("becomes.ratio", other(c), c.number(Fact.SECOND_SIZE_M) / c.number(Fact.SIZE_M),
+                "\u00d7", c.number(Fact.SECOND_SIZE_M), c.number(Fact.SIZE_M))) : List.of();
     }
 
     @Override

@@ -25,7 +25,8 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
-/// Two or more of the same: one take per unique figure, each filmed where it will stand, focus held at the front row, repeats never side by side.
+/// Two or more of the same: one take per unique figure, each filmed where it will stand, focus held at the front row, repeats never side by
+/// side.
 ///
 /// When another wonder happens to the same person (it is also small, or floats), the last figure is filmed by that wonder's plate.
 final class CopiesRule implements IllusionRule {
@@ -78,13 +79,15 @@ final class CopiesRule implements IllusionRule {
 
     /// The crowd as every direction of the camera sees it.
     private static List<Crowd> crowds(Case c) {
-        return places(c).stream().map(p -> every(c) ? Crowd.spread(p, p.size()) : Crowd.fewest(p, c.number(Fact.APART_SHARE) / 100)).toList();
+        return places(c).stream().map(p -> every(c) ? Crowd.spread(p, p.size()) : Crowd.fewest(p, c.number(Fact.APART_SHARE) / 100))
+                .toList();
     }
 
     private static List<List<Point>> places(Case c) {
         int count = (int) c.number(Fact.COUNT);
         int directions = Math.min(count, every(c) ? 1 : (int) c.number(Fact.DIRECTIONS));
-        return IntStream.range(0, directions).mapToObj(d -> Crowd.places(count * (d + 1) / directions - count * d / directions, (int) c.number(Fact.ROWS))).toList();
+        return IntStream.range(0, directions)
+                .mapToObj(d -> Crowd.places(count * (d + 1) / directions - count * d / directions, (int) c.number(Fact.ROWS))).toList();
     }
 
     @Override
@@ -105,7 +108,8 @@ final class CopiesRule implements IllusionRule {
 
     private static Optional<String> other(Case c) {
         return c.shot().illusions().stream()
-                .filter(w -> w.kind() != IllusionKind.COPIES && c.id(w.subject()).equals(c.id(c.subject())) && c.treatments().containsKey(c.id(w.subject())))
+                .filter(w -> w.kind() != IllusionKind.COPIES && c.id(w.subject()).equals(c.id(c.subject())) && c.treatments()
+                .containsKey(c.id(w.subject())))
                 .findFirst().map(w -> c.elementKey(w.subject()));
     }
 
@@ -117,15 +121,19 @@ final class CopiesRule implements IllusionRule {
         for (int d = 2; d <= crowds.size(); d++) {
             needs.add(needs.getFirst().as("clean-" + direction(d), PlateRole.CLEAN, "clean.direction").inGroups(direction(d), Case.HOME));
         }
-        List<String> groups = IntStream.range(0, crowds.size()).boxed().flatMap(d -> Collections.nCopies(crowds.get(d).uniques(), direction(d + 1)).stream()).toList();
+        List<String> groups = IntStream.range(0, crowds.size()).boxed()
+                .flatMap(d -> Collections.nCopies(crowds.get(d).uniques(), direction(d + 1)).stream()).toList();
         int filmed = groups.size() - (other(c).isPresent() ? 1 : 0);
         var t = c.treatment(among(c));
         for (int i = 1; i <= filmed; i++) {
-            PlateNeed n = c.figure(c.subject(), i, i == 1 ? "copies.first" : "copies.next").lasting(c.roll(), c.takes()).focusedOn("front.row").positions("own.place", "feet");
+            PlateNeed n = c.figure(c.subject(), i, i == 1 ? "copies.first" : "copies.next").lasting(c.roll(), c.takes())
+                    .focusedOn("front.row").positions("own.place", "feet");
             if (c.is(Fact.LOOKS, "yes")) {
-                n = n.looking(Eyeline.of(c.subject(), c.subject(), c.illusion().fromSeconds(), c.number(Fact.EYES_M), c.number(Fact.EYES_M), c.number(Fact.DISTANCE_M)));
+                n = n.looking(Eyeline.of(c.subject(), c.subject(), c.illusion().fromSeconds(), c.number(Fact.EYES_M),
+                        c.number(Fact.EYES_M), c.number(Fact.DISTANCE_M)));
             }
-            // The rearmost figure may stand before the real background; those that cross it need the cloth. Where there is none, the base says so.
+            // The rearmost figure may stand before the real background; those that cross it need the cloth. Where there is none, the base
+            // says so.
             PlateNeed figure = t.way().cloth() && i > 1 && t.lock().equals(Case.HOME) ? screened(n, c, t.cloth()) : n;
             needs.add(groups.get(i - 1).equals(Case.HOME) ? figure : figure.withLockGroup(groups.get(i - 1)));
         }
@@ -160,7 +168,8 @@ final class CopiesRule implements IllusionRule {
         double nearest = crowds(c).stream().mapToDouble(Crowd::nearest).min().orElse(Double.POSITIVE_INFINITY);
         if (Double.isFinite(nearest)) {
             double wanted = c.number(Fact.APART_SHARE) / 100;
-            out.add(Figure.tells("crowd.nearest", c.subject(), 100 * nearest, "%", 100 * wanted).judged(nearest >= wanted - 1e-9 ? Verdict.HOLDS : Verdict.WATCH));
+            out.add(Figure.tells("crowd.nearest", c.subject(), 100 * nearest, "%", 100 * wanted)
+                    .judged(nearest >= wanted - 1e-9 ? Verdict.HOLDS : Verdict.WATCH));
         }
         return out;
     }

@@ -19,7 +19,8 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
-/// Put into another place: the background is judged first, its lens, height, distance and light are read from it and rebuilt where the cloth stands.
+/// Put into another place: the background is judged first, its lens, height, distance and light are read from it and rebuilt where the
+/// cloth stands.
 final class ElsewhereRule implements IllusionRule {
     @Override
     public IllusionKind kind() {
@@ -44,14 +45,16 @@ final class ElsewhereRule implements IllusionRule {
         if (c.is(Fact.SOURCE, "existing")) {
             q.addAll(own ? Question.about(Fact.BACKGROUND_PX, Fact.BARS) : List.of(Question.about(Fact.BARS)));
         }
-        q.addAll(Question.about(Fact.FEET, Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.IN_FRONT, Fact.SHADOW, Fact.GREEN_NEAR, Fact.COLOURS, Fact.FILLS, Fact.FILMED_FILLS));
+        q.addAll(Question.about(Fact.FEET, Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.IN_FRONT, Fact.SHADOW, Fact.GREEN_NEAR,
+                Fact.COLOURS, Fact.FILLS, Fact.FILMED_FILLS));
         return q;
     }
 
     @Override
     public List<Demand> demands(Case c) {
         boolean still = c.is(Fact.MOTION, "still") && c.is(Fact.EDGE, "clean") && !c.living();
-        return List.of(new Demand(c.subject(), still ? List.of(Way.KEY, Way.WHITE, Way.ROTO) : List.of(Way.KEY, Way.ROTO), "elsewhere", Demand.Apart.LIGHT));
+        return List.of(new Demand(c.subject(), still ? List.of(Way.KEY, Way.WHITE, Way.ROTO) : List.of(Way.KEY, Way.ROTO), "elsewhere",
+                Demand.Apart.LIGHT));
     }
 
     @Override

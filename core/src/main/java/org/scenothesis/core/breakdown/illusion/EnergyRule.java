@@ -16,7 +16,8 @@ import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
-/// Light or energy attached to someone: an element on black, added; the body point tracked; its light on the set by a small lamp or a light pass.
+/// Light or energy attached to someone: an element on black, added; the body point tracked; its light on the set by a small lamp or a light
+/// pass.
 final class EnergyRule implements IllusionRule {
     @Override
     public IllusionKind kind() {

@@ -33,7 +33,8 @@ final class FloatsRule implements IllusionRule {
         q.addAll(IllusionRule.creature(c));
         q.addAll(Question.about(Fact.SIZE_M, Fact.REST_M, Fact.HEIGHT_M));
         q.add(Question.among(Fact.MOTION, "drifts", "still", "turns", "thrown"));
-        q.add(c.living() ? Question.among(Fact.SUPPORT, "stool", "box", "chair", "table", "ladder", "harness") : Question.among(Fact.SUPPORT, "rod", "line", "hand"));
+        q.add(c.living() ? Question.among(Fact.SUPPORT, "stool", "box", "chair", "table", "ladder", "harness")
+                : Question.among(Fact.SUPPORT, "rod", "line", "hand"));
         q.addAll(Question.about(Fact.SUPPORT_COUNT, Fact.SUPPORT_STAYS));
         if (c.person()) {
             q.addAll(Question.about(Fact.FEET, Fact.BODY, Fact.FILMED_AT, Fact.COSTUME));
@@ -66,7 +67,8 @@ final class FloatsRule implements IllusionRule {
         List<Way> ways = because.equals("still") ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO);
         // Filmed on the floor, the lens is lowered by the lift: that camera cannot lie on the others.
         boolean lowered = c.person() && c.is(Fact.FILMED_AT, "floor");
-        List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, because, lowered ? Demand.Apart.CAMERA : Demand.Apart.NO)));
+        List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, because, lowered ? Demand.Apart.CAMERA
+                : Demand.Apart.NO)));
         out.addAll(new InFront(c).demands());
         return out;
     }
@@ -79,11 +81,14 @@ final class FloatsRule implements IllusionRule {
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
         Item[] supports = c.supports().stream().map(Item::support).toArray(Item[]::new);
-        PlateNeed clean = c.supportsStay() ? c.clean("clean.support.stays", c.gone()).with(supports) : c.clean("clean.support", c.gone(c.supports().toArray(String[]::new)));
+        PlateNeed clean = c.supportsStay() ? c.clean("clean.support.stays", c.gone()).with(supports)
+                : c.clean("clean.support", c.gone(c.supports().toArray(String[]::new)));
         clean = c.is(Fact.SHADOW, "yes") ? clean.recording("shadow") : clean;
         needs.add(c.is(Fact.SHADOW, "yes") && !c.is(Fact.SHADOW_ON, "floor") ? clean.recording("wall") : clean);
         if (c.is(Fact.PERFORMER, "yes")) {
-            needs.add(new InFront(c).acting(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M) + c.number(Fact.HEIGHT_M)))));
+            needs.add(new InFront(c)
+                    .acting(c.acting("acting.sees")
+                    .looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M) + c.number(Fact.HEIGHT_M)))));
         }
         needs.addAll(new InFront(c).plates());
         PlateNeed element = c.separated(c.subject(), "thing").focusedOn("subject").positions("hang");

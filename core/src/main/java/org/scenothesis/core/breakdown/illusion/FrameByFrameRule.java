@@ -25,7 +25,8 @@ final class FrameByFrameRule implements IllusionRule {
 
     @Override
     public List<Question> questions(Case c) {
-        List<Question> q = new ArrayList<>(Question.about(Fact.RATE, Fact.PER_FRAME_S, Fact.STILL_MEGABYTES, Fact.RIG, Fact.STILLS_ON, Fact.EDGE));
+        List<Question> q = new ArrayList<>(Question.about(Fact.RATE, Fact.PER_FRAME_S, Fact.STILL_MEGABYTES, Fact.RIG, Fact.STILLS_ON,
+                Fact.EDGE));
         if (cloth(c)) {
             q.addAll(Question.about(Fact.SIZE_M, Fact.TRAVEL_M, Fact.GREEN_NEAR, Fact.COLOURS));
         }
@@ -37,7 +38,8 @@ final class FrameByFrameRule implements IllusionRule {
         if (cloth(c)) {
             return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), "frames.cloth", Demand.Apart.NO));
         }
-        return c.is(Fact.RIG, "removed") ? List.of(new Demand(c.subject(), List.of(Way.MASK, Way.ROTO), "frames.rig", Demand.Apart.NO)) : List.of();
+        return c.is(Fact.RIG, "removed") ? List.of(new Demand(c.subject(), List.of(Way.MASK, Way.ROTO), "frames.rig", Demand.Apart.NO))
+                : List.of();
     }
 
     private static boolean cloth(Case c) {
@@ -45,14 +47,16 @@ final class FrameByFrameRule implements IllusionRule {
     }
 
     private static Stills stills(Case c) {
-        return Stills.of(Math.max(0, c.illusion().toSeconds() - c.illusion().fromSeconds()), c.number(Fact.RATE), c.number(Fact.PER_FRAME_S));
+        return Stills.of(Math.max(0, c.illusion().toSeconds() - c.illusion().fromSeconds()), c.number(Fact.RATE),
+                c.number(Fact.PER_FRAME_S));
     }
 
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
         PlateNeed stills = c.here(c.elementKey(c.subject()), PlateRole.STILLS, "frames", c.subject())
-                .lasting(0, 1).taking(stills(c).minutes()).with(Item.prop(c.subject())).focusedOn("subject").recording("base", "no.daylight");
+                .lasting(0, 1).taking(stills(c).minutes()).with(Item.prop(c.subject())).focusedOn("subject")
+                .recording("base", "no.daylight");
         boolean rig = c.is(Fact.RIG, "removed");
         stills = rig ? stills.with(Item.support("rig")) : stills;
         if (cloth(c)) {
@@ -70,7 +74,8 @@ final class FrameByFrameRule implements IllusionRule {
 
     @Override
     public List<Conflict> conflicts(Case c) {
-        return c.is(Fact.LIGHT, "lamps") ? List.of() : List.of(Conflict.redo("frames.daylight", c.illusion().id(), c.subject(), stills(c).minutes()));
+        return c.is(Fact.LIGHT, "lamps") ? List.of()
+                : List.of(Conflict.redo("frames.daylight", c.illusion().id(), c.subject(), stills(c).minutes()));
     }
 
     @Override

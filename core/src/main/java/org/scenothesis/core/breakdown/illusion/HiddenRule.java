@@ -18,7 +18,8 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
-/// Hidden, invisible, partly missing: by a cloth, a hood, sleeves or a suit in the screen colour, over a clean plate of exactly what must show through.
+/// Hidden, invisible, partly missing: by a cloth, a hood, sleeves or a suit in the screen colour, over a clean plate of exactly what must
+/// show through.
 final class HiddenRule implements IllusionRule {
     /// How much of a body a part of it is at most.
     private static final double PART_SHARE = 0.5;
@@ -72,9 +73,11 @@ final class HiddenRule implements IllusionRule {
     public List<Demand> demands(Case c) {
         boolean still = c.is(Fact.MOTION, "still") && c.is(Fact.EDGE, "clean");
         if (!garment(c)) {
-            return List.of(new Demand(thing(c), still ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO), "hidden.through", Demand.Apart.NO));
+            return List.of(new Demand(thing(c), still ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO),
+                    "hidden.through", Demand.Apart.NO));
         }
-        return List.of(new Demand(thing(c), still ? List.of(Way.MASK, Way.SUIT, Way.ROTO) : List.of(Way.SUIT, Way.ROTO), still ? "hidden.still" : "hidden." + c.answer(Fact.BY), Demand.Apart.NO));
+        return List.of(new Demand(thing(c), still ? List.of(Way.MASK, Way.SUIT, Way.ROTO) : List.of(Way.SUIT, Way.ROTO), still
+                ? "hidden.still" : "hidden." + c.answer(Fact.BY), Demand.Apart.NO));
     }
 
     @Override
@@ -82,15 +85,18 @@ final class HiddenRule implements IllusionRule {
         List<PlateNeed> needs = new ArrayList<>();
         PlateNeed clean = c.clean("clean.hidden", c.gone());
         needs.add(c.is(Fact.SURFACE, "none") ? clean : clean.recording("surface"));
-        PlateNeed acted = c.separated(thing(c), "thing").with(c.person() ? Item.person(c.subject()) : Item.prop(c.subject())).focusedOn("subject").hearing("action");
+        PlateNeed acted = c.separated(thing(c), "thing").with(c.person() ? Item.person(c.subject()) : Item.prop(c.subject()))
+                .focusedOn("subject").hearing("action");
         boolean cloth = c.is(Fact.BY, "cloth");
         if (covered(c)) {
             String by = "suit." + c.answer(Fact.BY);
-            acted = (cloth ? acted.with(Item.support(by)) : acted.with(Item.worn(by)).wearing(by)).recording("suit.patch", "suit.taut", "suit.shadow");
+            acted = (cloth ? acted.with(Item.support(by)) : acted.with(Item.worn(by)).wearing(by))
+                    .recording("suit.patch", "suit.taut", "suit.shadow");
         }
         needs.add(acted);
         if (covered(c) && !cloth && c.is(Fact.INSIDE_SEEN, "yes")) {
-            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.FOREGROUND, "hidden.inside", c.subject()).with(Item.support("form")).lasting(c.roll(), 1));
+            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.FOREGROUND, "hidden.inside", c.subject()).with(Item.support("form"))
+                    .lasting(c.roll(), 1));
         }
         return needs;
     }
@@ -124,7 +130,8 @@ final class HiddenRule implements IllusionRule {
             return List.of();
         }
         double high = c.number(Fact.SIZE_M) * (c.is(Fact.PART, "all") ? 1 : PART_SHARE) + 2 * ClothGeometry.MARGIN_M;
-        double wide = c.number(Fact.SIZE_M) * Bodies.WIDE_SHARE + (c.is(Fact.MOTION, "still") ? 0 : c.number(Fact.TRAVEL_M)) + 2 * ClothGeometry.MARGIN_M;
+        double wide = c.number(Fact.SIZE_M) * Bodies.WIDE_SHARE + (c.is(Fact.MOTION, "still") ? 0 : c.number(Fact.TRAVEL_M))
+                + 2 * ClothGeometry.MARGIN_M;
         return List.of(Figure.tells("cover", c.subject(), wide, "m", high));
     }
 }

@@ -25,7 +25,8 @@ public interface IllusionRule {
 
     /// What is asked of an element that is laid over the shot.
     static List<Question> element(Case c) {
-        return c.is(Fact.ELEMENT, "existing") ? Question.about(Fact.ELEMENT, Fact.ELEMENT_GROUND, Fact.ELEMENT_PX) : List.of(Question.about(Fact.ELEMENT));
+        return c.is(Fact.ELEMENT, "existing") ? Question.about(Fact.ELEMENT, Fact.ELEMENT_GROUND, Fact.ELEMENT_PX)
+                : List.of(Question.about(Fact.ELEMENT));
     }
 
     /// What is asked of a subject that need not be filmed: a creature or a thing may exist already, or be drawn.

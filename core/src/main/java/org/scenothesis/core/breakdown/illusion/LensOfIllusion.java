@@ -9,13 +9,16 @@ import org.scenothesis.core.breakdown.plate.Case;
 final class LensOfIllusion {
     private LensOfIllusion() {}
 
-    /// What is wrong with a lens that would have to stand so high above the subject's floor and so far away: the limit, and the nearest set-up within it.
+    /// What is wrong with a lens that would have to stand so high above the subject's floor and so far away: the limit, and the nearest
+    /// set-up within it.
     static Optional<Conflict> stands(Case c, double lensM, double distanceM) {
         if (lensM < 0) {
             return Optional.of(Conflict.redo("lens.below", c.illusion().id(), c.subject(), -lensM));
         }
         // As far down at the same angle.
         double highest = c.number(Fact.STAND_M);
-        return lensM > highest + 1e-9 ? Optional.of(Conflict.redo("lens.over", c.illusion().id(), c.subject(), lensM, highest, distanceM * highest / lensM)) : Optional.empty();
+        return lensM > highest + 1e-9
+                ? Optional.of(Conflict.redo("lens.over", c.illusion().id(), c.subject(), lensM, highest, distanceM * highest / lensM))
+                : Optional.empty();
     }
 }

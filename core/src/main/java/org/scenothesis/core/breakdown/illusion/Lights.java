@@ -11,9 +11,11 @@ import org.scenothesis.core.shot.PlateRole;
 final class Lights {
     private Lights() {}
 
-    /// The locked frame lit by `lamp` alone. With both schools it is proposed, for painting the light later it is needed, with a lamp in the take it is not.
+    /// The locked frame lit by `lamp` alone. With both schools it is proposed, for painting the light later it is needed, with a lamp in
+    /// the take it is not.
     static List<PlateNeed> pass(Case c, String lamp) {
-        PlateNeed pass = c.here("light-" + c.id(c.subject()), PlateRole.LIGHT_PASS, "light", c.subject()).lasting(0, 1).with(Item.support(lamp)).inGroups(Case.HOME, "");
+        PlateNeed pass = c.here("light-" + c.id(c.subject()), PlateRole.LIGHT_PASS, "light", c.subject()).lasting(0, 1)
+                .with(Item.support(lamp)).inGroups(Case.HOME, "");
         return switch (c.rules().approach(Approach.EFFECT_LIGHT)) {
             case "lamp" -> List.of();
             case "paint" -> List.of(pass);

@@ -45,7 +45,8 @@ final class MovedRule implements IllusionRule {
             return Optional.empty();
         }
         return c.shot().illusions().stream()
-                .filter(w -> w.kind() == IllusionKind.HIDDEN && Answers.of(w, c.shot().setting()).is(Fact.BY, "suit") && !Answers.of(w, c.shot().setting()).is(Fact.MOTION, "still"))
+                .filter(w -> w.kind() == IllusionKind.HIDDEN && Answers.of(w, c.shot().setting()).is(Fact.BY, "suit")
+                && !Answers.of(w, c.shot().setting()).is(Fact.MOTION, "still"))
                 .map(w -> new Case(w, c.shot(), c.rules(), c.treatments()).inState("hidden")).findFirst();
     }
 
@@ -59,7 +60,8 @@ final class MovedRule implements IllusionRule {
         return out;
     }
 
-    /// A line, or what nobody sees, a mask takes away; a puppet is keyed together with whoever moves it; anything else wears the screen colour in place.
+    /// A line, or what nobody sees, a mask takes away; a puppet is keyed together with whoever moves it; anything else wears the screen
+    /// colour in place.
     private static Demand own(Case c) {
         boolean unseen = c.told().given(Fact.HAND_SEEN) && c.is(Fact.HAND_SEEN, "no") && c.is(Fact.OPERATOR, "rod", "glove");
         return switch (c.answer(Fact.OPERATOR)) {
@@ -100,7 +102,8 @@ final class MovedRule implements IllusionRule {
     @Override
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
-        if (carrier(c).isEmpty() && c.is(Fact.SHADOW, "yes") && c.is(Fact.LIGHT, "sun") && !c.is(Fact.OPERATOR, "line") && c.treatment(c.subject()).way() == Way.SUIT) {
+        if (carrier(c).isEmpty() && c.is(Fact.SHADOW, "yes") && c.is(Fact.LIGHT, "sun") && !c.is(Fact.OPERATOR, "line")
+                && c.treatment(c.subject()).way() == Way.SUIT) {
             out.add(Conflict.watch("operator.shadow", c.illusion().id(), c.subject()));
         }
         return out;

@@ -14,7 +14,8 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
-/// An opening into elsewhere: what is seen inside, a rim of light added with a solid copy, and its light on the ground and on whoever stands before it.
+/// An opening into elsewhere: what is seen inside, a rim of light added with a solid copy, and its light on the ground and on whoever
+/// stands before it.
 final class OpeningRule implements IllusionRule {
     @Override
     public IllusionKind kind() {
@@ -60,13 +61,15 @@ final class OpeningRule implements IllusionRule {
         PlateNeed clean = c.clean("clean.opening", c.actors());
         needs.add(moving ? clean.lasting(c.roll(), 2).recording("centre.mark", "lens") : clean);
         if (c.is(Fact.SOURCE, "made")) {
-            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.BACKGROUND, "opening.inside", c.subject()).inGroups("W", "W").lasting(c.roll(), 1).recording("lens"));
+            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.BACKGROUND, "opening.inside", c.subject()).inGroups("W", "W")
+                    .lasting(c.roll(), 1).recording("lens"));
         } else {
             needs.add(c.borrowed());
         }
         InFront front = new InFront(c);
         if (c.is(Fact.PERFORMER, "yes")) {
-            PlateNeed acted = front.any() ? c.acting("acting.before").recording("rim.light") : c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)));
+            PlateNeed acted = front.any() ? c.acting("acting.before").recording("rim.light") : c.acting("acting.sees")
+                    .looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)));
             needs.add(front.acting(moving ? acted.recording("centre.mark") : acted));
         }
         front.plates().forEach(n -> needs.add(n.recording("rim.light")));

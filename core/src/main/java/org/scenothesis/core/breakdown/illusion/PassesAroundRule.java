@@ -15,7 +15,8 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.IllusionKind;
 
-/// Passes around the viewer: each object cut out once from a plain ground, its path in metres with depth, so that size, sharpness and overlap follow.
+/// Passes around the viewer: each object cut out once from a plain ground, its path in metres with depth, so that size, sharpness and
+/// overlap follow.
 final class PassesAroundRule implements IllusionRule {
     @Override
     public IllusionKind kind() {
@@ -74,7 +75,8 @@ final class PassesAroundRule implements IllusionRule {
             case WHITE -> Screen.WHITE;
             default -> c.treatment(c.subject()).cloth();
         };
-        PlateNeed object = c.separated(c.subject(), "thing").positions("far", "near", "passing").focusedOn("subject").taking(Math.min(12, count) - 1.0);
+        PlateNeed object = c.separated(c.subject(), "thing").positions("far", "near", "passing").focusedOn("subject")
+                .taking(Math.min(12, count) - 1.0);
         object = object.on(ground, object.region()).lasting(c.is(Fact.MOTION, "still") ? 0 : 3, Math.min(12, count));
         needs.add(object);
         if (c.is(Fact.PERFORMER, "yes")) {
@@ -91,11 +93,13 @@ final class PassesAroundRule implements IllusionRule {
     public List<Figure> figures(Case c) {
         double near = c.number(Fact.NEAREST_M);
         double far = c.number(Fact.FARTHEST_M);
-        return List.of(Figure.tells("path.sizes", c.subject(), far / near, "\u00d7", near, far).judged(near < far ? Verdict.NOT_MEASURED : Verdict.REDO));
+        return List.of(Figure.tells("path.sizes", c.subject(), far / near, "\u00d7", near, far).judged(near < far ? Verdict.NOT_MEASURED
+                : Verdict.REDO));
     }
 
     @Override
     public List<KitItem> kit(Case c) {
-        return c.treatment(c.subject()).way() == Way.BLACK ? KitItem.each("cloth.black") : c.treatment(c.subject()).way() == Way.WHITE ? KitItem.each("board.white") : List.of();
+        return c.treatment(c.subject()).way() == Way.BLACK ? KitItem.each("cloth.black") : c.treatment(c.subject()).way() == Way.WHITE
+                ? KitItem.each("board.white") : List.of();
     }
 }

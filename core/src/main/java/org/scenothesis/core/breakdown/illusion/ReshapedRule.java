@@ -35,7 +35,8 @@ final class ReshapedRule implements IllusionRule {
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>();
         q.add(WHO_OF_PEOPLE);
-        q.addAll(Question.about(Fact.PART, Fact.AMOUNT, Fact.COSTUME, Fact.STAGES, Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.SHADOW, Fact.COLOURS));
+        q.addAll(Question.about(Fact.PART, Fact.AMOUNT, Fact.COSTUME, Fact.STAGES, Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE,
+                Fact.SHADOW, Fact.COLOURS));
         return q;
     }
 
@@ -63,7 +64,8 @@ final class ReshapedRule implements IllusionRule {
         needs.add(stages > 1 ? rest.recording("stage.first") : rest);
         for (int i = 2; i <= stages; i++) {
             String before = needs.getLast().key();
-            needs.add(rest.withKey(whole.key() + "-" + i).withCode("reshaped.stage").withAbout(c.subject() + ", size " + i).following(before));
+            needs.add(rest.withKey(whole.key() + "-" + i).withCode("reshaped.stage").withAbout(c.subject() + ", size " + i)
+                    .following(before));
         }
         if (apart) {
             needs.add(whole.as("limb-" + c.answer(Fact.PART) + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, "reshaped.limb")
@@ -81,13 +83,16 @@ final class ReshapedRule implements IllusionRule {
 
     @Override
     public List<Figure> figures(Case c) {
-        double need = c.number(Fact.AMOUNT) * Resolution.background(c.number(Fact.RECORD_PX), c.number(Fact.FINISH_PX), Resolution.crop(c.told(), c.rules()));
-        return List.of(Figure.tells("reshaped.pixels", c.subject(), need, "\u00d7").judged(c.rules().limit(Measure.ENLARGEMENT).judge(need)));
+        double need = c.number(Fact.AMOUNT) * Resolution.background(c.number(Fact.RECORD_PX), c.number(Fact.FINISH_PX),
+                Resolution.crop(c.told(), c.rules()));
+        return List.of(Figure.tells("reshaped.pixels", c.subject(), need, "\u00d7")
+                .judged(c.rules().limit(Measure.ENLARGEMENT).judge(need)));
     }
 
     @Override
     public List<KitItem> kit(Case c) {
         int stages = (int) c.number(Fact.STAGES);
-        return stages > 1 || c.is(Fact.COSTUME, "inflated") ? List.of(new KitItem("costume.sizes", Math.max(stages, c.told().given(Fact.STAGES) ? 1 : 3))) : List.of();
+        return stages > 1 || c.is(Fact.COSTUME, "inflated")
+                ? List.of(new KitItem("costume.sizes", Math.max(stages, c.told().given(Fact.STAGES) ? 1 : 3))) : List.of();
     }
 }

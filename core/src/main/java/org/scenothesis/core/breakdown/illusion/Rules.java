@@ -21,18 +21,22 @@ import org.scenothesis.core.shot.Shot;
 /// The rule unit of every kind of wonder.
 public final class Rules {
     private static final Map<IllusionKind, IllusionRule> ALL = all(
-            new FloatsRule(), new CopiesRule(), new SizeRule(), new HiddenRule(), new MovedRule(), new BecomesRule(), new ElsewhereRule(), new ThroughFrameRule(),
-            new EnergyRule(), new PassesAroundRule(), new WipedRule(), new WrittenRule(), new FrameByFrameRule(), new OpeningRule(), new ReshapedRule());
+            new FloatsRule(), new CopiesRule(), new SizeRule(), new HiddenRule(), new MovedRule(), new BecomesRule(), new ElsewhereRule(),
+            new ThroughFrameRule(),
+            new EnergyRule(), new PassesAroundRule(), new WipedRule(), new WrittenRule(), new FrameByFrameRule(), new OpeningRule(),
+            new ReshapedRule());
 
     /// Metres behind the subject at which a cloth hangs near, as small rooms have it.
     private static final String NEAR_M = "0.6";
 
     /// What is told of a base once, and what wonders call it.
     private static final Map<Fact, Fact> OF_BASE = Map.of(
-            Fact.BASE_CAMERA, Fact.BACKGROUND_CAMERA, Fact.BASE_EMPTY, Fact.EMPTY_ROOM, Fact.BASE_PX, Fact.BACKGROUND_PX, Fact.BASE_M, Fact.BACKGROUND_M, Fact.BASE_LENS_M, Fact.LENS_M);
+            Fact.BASE_CAMERA, Fact.BACKGROUND_CAMERA, Fact.BASE_EMPTY, Fact.EMPTY_ROOM, Fact.BASE_PX, Fact.BACKGROUND_PX, Fact.BASE_M,
+            Fact.BACKGROUND_M, Fact.BASE_LENS_M, Fact.LENS_M);
 
     /// How tall they are who were not measured, in metres: things and animals are asked for.
-    private static final Map<String, String> TALL_M = Map.of("person", String.valueOf(Bodies.PERSON_M), "child", String.valueOf(Bodies.CHILD_M));
+    private static final Map<String, String> TALL_M = Map.of("person", String.valueOf(Bodies.PERSON_M), "child",
+            String.valueOf(Bodies.CHILD_M));
 
     private Rules() {}
 
@@ -72,10 +76,12 @@ public final class Rules {
         return rules.follows(Approach.SCREEN_DISTANCE, "near") ? told(out, Fact.BEHIND_M, NEAR_M) : out;
     }
 
-    /// The shot whose wonders know the base as it was told once for all of them. Where nobody told it, and all that happens happens to those who are put into a picture that exists, that is the base.
+    /// The shot whose wonders know the base as it was told once for all of them. Where nobody told it, and all that happens happens to
+    /// those who are put into a picture that exists, that is the base.
     public static Shot based(Shot s) {
         Shot out = s;
-        List<Illusion> there = s.illusions().stream().filter(w -> w.kind() == IllusionKind.ELSEWHERE && Answers.of(w, s.setting()).is(Fact.SOURCE, "existing")).toList();
+        List<Illusion> there = s.illusions().stream().filter(w -> w.kind() == IllusionKind.ELSEWHERE && Answers.of(w, s.setting())
+                .is(Fact.SOURCE, "existing")).toList();
         Optional<Illusion> existing = there.stream().findFirst();
         boolean all = s.illusions().stream().allMatch(w -> there.stream().anyMatch(t -> Subjects.same(s, t.subject(), w.subject())));
         if (existing.isPresent() && all && !Answers.of(s.setting()).given(Fact.BASE)) {
@@ -125,7 +131,8 @@ public final class Rules {
         String tall = TALL_M.get(told.answer(Fact.WHO));
         out = tall == null ? out : untold(out, Fact.SIZE_M, tall);
         // Whoever floats stood on the floor before, and a giant stands on the ground.
-        boolean onFloor = w.kind() == IllusionKind.FLOATS && tall != null || w.kind() == IllusionKind.OTHER_SIZE && told.number(Fact.FACTOR) > 1;
+        boolean onFloor = w.kind() == IllusionKind.FLOATS && tall != null || w.kind() == IllusionKind.OTHER_SIZE
+                && told.number(Fact.FACTOR) > 1;
         return onFloor ? untold(out, Fact.REST_M, "0") : out;
     }
 
@@ -135,7 +142,8 @@ public final class Rules {
         q.add(Question.about(Fact.BASE));
         switch (c.answer(Fact.BASE)) {
             case "existing" -> {
-                q.addAll(Question.about(Fact.BASE_CAMERA, Fact.BASE_EMPTY, Fact.BASE_PX, Fact.BASE_M, Fact.BASE_LENS_M, Fact.SCENE, Fact.IN_IT));
+                q.addAll(Question.about(Fact.BASE_CAMERA, Fact.BASE_EMPTY, Fact.BASE_PX, Fact.BASE_M, Fact.BASE_LENS_M, Fact.SCENE,
+                        Fact.IN_IT));
                 if (!c.answer(Fact.IN_IT).isBlank()) {
                     q.add(Question.about(Fact.IN_IT_BY));
                 }
@@ -164,7 +172,8 @@ public final class Rules {
             default -> {}
         }
         q.addAll(Question.about(
-                Fact.FRAME_M, Fact.FLOOR, Fact.PUBLIC, Fact.WEAPON, Fact.BORROWED_SOUND, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX, Fact.RATE_PER_S, Fact.MAX_RATE, Fact.SENSOR_MM, Fact.F_NUMBER, Fact.STAND_M, Fact.RECORDS, Fact.MEGABITS));
+                Fact.FRAME_M, Fact.FLOOR, Fact.PUBLIC, Fact.WEAPON, Fact.BORROWED_SOUND, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX,
+                Fact.RATE_PER_S, Fact.MAX_RATE, Fact.SENSOR_MM, Fact.F_NUMBER, Fact.STAND_M, Fact.RECORDS, Fact.MEGABITS));
         return q;
     }
 }

@@ -81,16 +81,19 @@ final class SizeRule implements IllusionRule {
                 .focusedOn("subject").positions("left", "middle", "right").hearing("step").following("clean-" + Case.HOME).looking(own(c)));
         if (c.is(Fact.CHANGES, "yes")) {
             // Until it begins to change it is seen at its own size, from the shot's own camera.
-            needs.add(c.separated(c.subject(), "thing").withKey("own-size-" + c.id(c.subject())).withCode("size.own").inGroups(Case.HOME, Case.HOME).recording("event").following("clean-" + Case.HOME));
+            needs.add(c.separated(c.subject(), "thing").withKey("own-size-" + c.id(c.subject())).withCode("size.own")
+                    .inGroups(Case.HOME, Case.HOME).recording("event").following("clean-" + Case.HOME));
         }
         if (!c.is(Fact.CONTACT, "no")) {
-            needs.add(c.here("contact-" + c.id(c.subject()), PlateRole.FOREGROUND, "size.contact." + c.answer(Fact.CONTACT), c.subject()).lasting(c.roll(), 2));
+            needs.add(c.here("contact-" + c.id(c.subject()), PlateRole.FOREGROUND, "size.contact." + c.answer(Fact.CONTACT), c.subject())
+                    .lasting(c.roll(), 2));
         }
         if (c.is(Fact.IN_FRONT, "yes")) {
             needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
         }
         if (giant(c)) {
-            needs.add(c.here("headroom", PlateRole.BACKGROUND, "size.headroom", c.subject()).inGroups("V", Case.HOME).lasting(c.cleanRoll(), 1));
+            needs.add(c.here("headroom", PlateRole.BACKGROUND, "size.headroom", c.subject()).inGroups("V", Case.HOME)
+                    .lasting(c.cleanRoll(), 1));
             if (c.is(Fact.MOTION, "walks")) {
                 needs.add(c.here("dust", PlateRole.ATMOSPHERE, "size.dust", c.subject()).lasting(4, 2).onlyProposed());
             }
@@ -98,7 +101,8 @@ final class SizeRule implements IllusionRule {
         return needs;
     }
 
-    /// Where the one of another size looks to meet the eyes of those of normal size: their height above its floor, and their distance, in its own measure.
+    /// Where the one of another size looks to meet the eyes of those of normal size: their height above its floor, and their distance, in
+    /// its own measure.
     private static Eyeline[] own(Case c) {
         boolean meets = c.is(Fact.PERFORMER, "yes") || c.copies(c.subject()).isPresent();
         if (!meets || !c.living()) {
@@ -107,7 +111,8 @@ final class SizeRule implements IllusionRule {
         double k = c.number(Fact.FACTOR);
         String at = c.answer(Fact.ACTOR).isBlank() ? c.subject() : c.answer(Fact.ACTOR);
         double mark = (c.number(Fact.EYES_M) - c.number(Fact.REST_M)) / k;
-        return new Eyeline[] {Eyeline.of(c.subject(), at, c.illusion().fromSeconds(), Bodies.EYES_SHARE * c.number(Fact.SIZE_M), mark, c.number(Fact.DISTANCE_M) / k)};
+        return new Eyeline[] {Eyeline.of(c.subject(), at, c.illusion().fromSeconds(), Bodies.EYES_SHARE * c.number(Fact.SIZE_M), mark,
+                c.number(Fact.DISTANCE_M) / k)};
     }
 
     private static double lens(Case c) {
@@ -125,12 +130,14 @@ final class SizeRule implements IllusionRule {
         }
         LensOfIllusion.stands(c, lens(c), distance).ifPresent(out::add);
         if (c.is(Fact.CHANGES, "yes")) {
-            out.add(Conflict.watch("size.changes", c.illusion().id(), c.subject(), c.number(Fact.BACKGROUND_M), Math.min(distance, c.number(Fact.ROOM_M))));
+            out.add(Conflict.watch("size.changes", c.illusion().id(), c.subject(), c.number(Fact.BACKGROUND_M),
+                    Math.min(distance, c.number(Fact.ROOM_M))));
         }
         double rate = c.number(Fact.RATE_PER_S) * s.time();
         boolean filmedFast = atItsPace(c) && (!giant(c) || c.rules().follows(Approach.GIANTS, "rate"));
         if (filmedFast && rate > c.number(Fact.MAX_RATE) + 1e-9) {
-            out.add(Conflict.redo("rate.over", c.illusion().id(), c.subject(), rate, c.number(Fact.MAX_RATE), c.number(Fact.MAX_RATE) / rate));
+            out.add(Conflict.redo("rate.over", c.illusion().id(), c.subject(), rate, c.number(Fact.MAX_RATE),
+                    c.number(Fact.MAX_RATE) / rate));
         }
         if (c.is(Fact.CONTACT, "people")) {
             out.add(Conflict.watch("size.people", c.illusion().id(), c.subject()));

@@ -56,7 +56,8 @@ final class ThroughFrameRule implements IllusionRule {
     public List<Demand> demands(Case c) {
         // A display, a mirror, a picture, a page are no holes: a cloth lies in them, and whoever comes out is filmed elsewhere.
         boolean hole = c.is(Fact.FRAME_KIND, "doorway");
-        return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), hole ? "through" : "through.insert", hole ? Demand.Apart.NO : Demand.Apart.LIGHT));
+        return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), hole ? "through" : "through.insert", hole ? Demand.Apart.NO
+                : Demand.Apart.LIGHT));
     }
 
     @Override
@@ -70,7 +71,8 @@ final class ThroughFrameRule implements IllusionRule {
             needs.add(limbs(c, c.separated(c.subject(), "thing").recording("corners").focusedOn("opening").hearing("action")));
         } else {
             needs.add(limbs(c, c.separated(c.subject(), "thing").focusedOn("subject").hearing("action")));
-            needs.add(c.here("insert", PlateRole.FRAME_INSERT, "frame.insert", c.subject()).on(cloth == Screen.NONE ? Screen.GREEN : cloth, c.region()).recording("corners"));
+            needs.add(c.here("insert", PlateRole.FRAME_INSERT, "frame.insert", c.subject()).on(cloth == Screen.NONE ? Screen.GREEN
+                    : cloth, c.region()).recording("corners"));
         }
         if (c.is(Fact.BACK, "yes")) {
             needs.replaceAll(n -> n.key().equals(c.elementKey(c.subject())) ? n.recording("way.back") : n);
@@ -79,7 +81,8 @@ final class ThroughFrameRule implements IllusionRule {
             needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
         }
         if (c.is(Fact.SOURCE, "made")) {
-            needs.add(c.here("behind-" + c.id(c.subject()), PlateRole.BACKGROUND, "frame.behind", c.subject()).inGroups("W", "W").lasting(c.roll(), 1).recording("lens"));
+            needs.add(c.here("behind-" + c.id(c.subject()), PlateRole.BACKGROUND, "frame.behind", c.subject()).inGroups("W", "W")
+                    .lasting(c.roll(), 1).recording("lens"));
         } else {
             needs.add(c.borrowed());
         }

@@ -16,7 +16,8 @@ import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
-/// Wiped by a material that covers and uncovers the frame, filmed on screen colour with the camera square to the board, then retimed to fit.
+/// Wiped by a material that covers and uncovers the frame, filmed on screen colour with the camera square to the board, then retimed to
+/// fit.
 final class WipedRule implements IllusionRule {
     /// Bringing the camera square to the board.
     private static final double SQUARE_MINUTES = 5;
@@ -44,16 +45,19 @@ final class WipedRule implements IllusionRule {
         var t = c.treatment(c.subject());
         List<PlateNeed> needs = new ArrayList<>();
         boolean keyed = t.way() == Way.KEY;
-        needs.add(c.here(c.elementKey(c.subject()), keyed ? PlateRole.TRANSITION : PlateRole.ON_BLACK, "wiped." + t.way().code(), c.subject())
+        needs.add(c.here(c.elementKey(c.subject()), keyed ? PlateRole.TRANSITION : PlateRole.ON_BLACK, "wiped." + t.way().code(),
+                c.subject())
                 .inGroups(t.lock(), t.light())
                 .with(Item.prop(c.subject()), Item.support("board")).without(Item.coded("crew", Item.Sort.CREW))
                 .on(keyed ? t.cloth() : Screen.BLACK, Region.ALL)
                 .lasting(c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S, c.takes()).taking(SQUARE_MINUTES)
                 .recording("square", "wipe.ends"));
         Item[] who = c.answer(Fact.ACTOR).isBlank() ? new Item[0] : new Item[] {Item.person(c.answer(Fact.ACTOR))};
-        needs.add(who.length > 0 ? c.acting("wiped.before") : c.here("before", PlateRole.PRACTICAL, "wiped.before", c.subject()).lasting(c.roll(), c.takes()));
+        needs.add(who.length > 0 ? c.acting("wiped.before") : c.here("before", PlateRole.PRACTICAL, "wiped.before", c.subject())
+                .lasting(c.roll(), c.takes()));
         if (c.is(Fact.AFTER, "changed")) {
-            needs.add(c.here("after", PlateRole.PRACTICAL, "wiped.after", c.subject()).lasting(c.roll(), c.takes()).with(who).with(Item.coded("changed", Item.Sort.PROP))
+            needs.add(c.here("after", PlateRole.PRACTICAL, "wiped.after", c.subject()).lasting(c.roll(), c.takes()).with(who)
+                    .with(Item.coded("changed", Item.Sort.PROP))
                     .following(needs.getLast().key()));
         }
         return needs;
@@ -62,7 +66,8 @@ final class WipedRule implements IllusionRule {
     @Override
     public List<Figure> figures(Case c) {
         return List.of(Figure.tells(
-                "wipe.retime", c.subject(), c.number(Fact.FILMED_S) / c.number(Fact.WIPE_S), "\u00d7", c.number(Fact.FILMED_S), c.number(Fact.WIPE_S),
+                "wipe.retime", c.subject(), c.number(Fact.FILMED_S) / c.number(Fact.WIPE_S), "\u00d7", c.number(Fact.FILMED_S),
+                c.number(Fact.WIPE_S),
                 c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S));
     }
 

@@ -16,7 +16,8 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
-/// Written on the air: a title on glass between the camera and an even screen, with a dark hood against reflections, white kept below clipping.
+/// Written on the air: a title on glass between the camera and an even screen, with a dark hood against reflections, white kept below
+/// clipping.
 final class WrittenRule implements IllusionRule {
     /// Wiping one line and writing the next.
     private static final double REWRITE_MINUTES = 5;
@@ -53,7 +54,8 @@ final class WrittenRule implements IllusionRule {
         List<PlateNeed> needs = new ArrayList<>();
         List<String> lines = Arrays.stream(c.answer(Fact.TITLES).split(";")).map(String::strip).filter(l -> !l.isEmpty()).toList();
         int written = Math.max(1, lines.size());
-        PlateNeed title = c.separated(c.subject(), "thing").writing(lines).lasting(c.roll(), written * c.takes()).taking((written - 1) * REWRITE_MINUTES);
+        PlateNeed title = c.separated(c.subject(), "thing").writing(lines).lasting(c.roll(), written * c.takes())
+                .taking((written - 1) * REWRITE_MINUTES);
         needs.add(title.as(title.key(), PlateRole.SURFACE_TITLE, "written." + t.way().code())
                 .with(Item.support("surface." + c.answer(Fact.WRITTEN_ON)))
                 .on(t.way() == Way.KEY ? t.cloth() : Screen.BLACK, title.region())
@@ -74,6 +76,7 @@ final class WrittenRule implements IllusionRule {
 
     @Override
     public List<KitItem> kit(Case c) {
-        return c.is(Fact.WRITTEN_ON, "glass") ? KitItem.each("glass", "hood", "tape.edges") : KitItem.each("surface." + c.answer(Fact.WRITTEN_ON));
+        return c.is(Fact.WRITTEN_ON, "glass") ? KitItem.each("glass", "hood", "tape.edges")
+                : KitItem.each("surface." + c.answer(Fact.WRITTEN_ON));
     }
 }

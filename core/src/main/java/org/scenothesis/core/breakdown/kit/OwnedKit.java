@@ -37,24 +37,29 @@ public record OwnedKit(List<Owned> things) {
 
     /// How wide the face of each of its lamps is, in metres; as many as there are, up to forty.
     public List<Double> lampsM() {
-        return of(OwnedKind.LAMP).stream().flatMap(l -> Stream.generate(() -> l.size(Fact.LAMP_M)).limit(l.count())).limit(MOST_LAMPS).toList();
+        return of(OwnedKind.LAMP).stream().flatMap(l -> Stream.generate(() -> l.size(Fact.LAMP_M)).limit(l.count())).limit(MOST_LAMPS)
+                .toList();
     }
 
-    /// What a plan has to know of it, by the keys of the facts: the first camera and lens, the largest cloth, the highest stand. What is not listed is not told.
+    /// What a plan has to know of it, by the keys of the facts: the first camera and lens, the largest cloth, the highest stand. What is
+    /// not listed is not told.
     public Map<String, String> facts() {
         Map<String, String> out = new LinkedHashMap<>();
         of(OwnedKind.CAMERA).stream().findFirst().ifPresent(c -> c.sizes().forEach((f, v) -> out.put(f.key(), String.valueOf(v))));
-        of(OwnedKind.LENS).stream().min(Comparator.comparingDouble(o -> o.size(Fact.F_NUMBER))).ifPresent(l -> out.put(Fact.F_NUMBER.key(), String.valueOf(l.size(Fact.F_NUMBER))));
+        of(OwnedKind.LENS).stream().min(Comparator.comparingDouble(o -> o.size(Fact.F_NUMBER)))
+                .ifPresent(l -> out.put(Fact.F_NUMBER.key(), String.valueOf(l.size(Fact.F_NUMBER))));
         List<Owned> cloths = new ArrayList<>(of(OwnedKind.CLOTH_GREEN));
         cloths.addAll(of(OwnedKind.CLOTH_BLUE));
-        Optional<Owned> largest = cloths.stream().max(Comparator.comparingDouble(o -> o.size(Fact.CLOTH_WIDE_M) * o.size(Fact.CLOTH_HIGH_M)));
+        Optional<Owned> largest = cloths.stream()
+                .max(Comparator.comparingDouble(o -> o.size(Fact.CLOTH_WIDE_M) * o.size(Fact.CLOTH_HIGH_M)));
         largest.ifPresent(c -> {
             boolean green = count(OwnedKind.CLOTH_GREEN) > 0;
             boolean blue = count(OwnedKind.CLOTH_BLUE) > 0;
             out.put(Fact.CLOTHS.key(), green && blue ? "both" : green ? "green" : "blue");
             c.sizes().forEach((f, v) -> out.put(f.key(), String.valueOf(v)));
         });
-        of(OwnedKind.STAND).stream().mapToDouble(o -> o.size(Fact.STAND_M)).max().ifPresent(m -> out.put(Fact.STAND_M.key(), String.valueOf(m)));
+        of(OwnedKind.STAND).stream().mapToDouble(o -> o.size(Fact.STAND_M)).max()
+                .ifPresent(m -> out.put(Fact.STAND_M.key(), String.valueOf(m)));
         return out;
     }
 

@@ -5,7 +5,8 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.stage.KeyLight;
 import org.scenothesis.core.value.Given;
 
-/// The main light as it was told for a shot: from where, how high, how hard, how much of the light is not its own. All set-ups of the shot share it.
+/// The main light as it was told for a shot: from where, how high, how hard, how much of the light is not its own. All set-ups of the shot
+/// share it.
 public record KeyFacts(Answers setting) {
     /// Between the lens and a light that stands at a side.
     private static final double SIDE_DEG = 60;

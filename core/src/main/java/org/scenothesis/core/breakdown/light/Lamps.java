@@ -2,7 +2,8 @@ package org.scenothesis.core.breakdown.light;
 
 import org.scenothesis.core.Check;
 
-/// Where lamps have to stand so that what they light stays even. Source: formulas, *illuminance of a small source*, I·cosθ/d², where the intensity of a flat lamp falls with the same cosine.
+/// Where lamps have to stand so that what they light stays even. Source: formulas, *illuminance of a small source*, I·cosθ/d², where the
+/// intensity of a flat lamp falls with the same cosine.
 public final class Lamps {
     private static final int ACROSS = 41;
     private static final int STEPS = 60;

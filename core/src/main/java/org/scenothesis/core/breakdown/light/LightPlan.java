@@ -18,7 +18,8 @@ import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
-/// What the light facts of a shot ask for: lamps with their distances, flags, black against fill, the gap that keeps shadows off the cloth, and the same side in every set-up.
+/// What the light facts of a shot ask for: lamps with their distances, flags, black against fill, the gap that keeps shadows off the cloth,
+/// and the same side in every set-up.
 ///
 /// Source: handbook, *Light facts* and *Two light zones*.
 public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
@@ -47,7 +48,8 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
     }
 
     private List<PlateNeed> keyed() {
-        return needs.stream().filter(n -> (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.region().sweep().awayM() > 0 && n.role() != PlateRole.SCREEN_ONLY).toList();
+        return needs.stream().filter(n -> (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.region().sweep().awayM() > 0
+                && n.role() != PlateRole.SCREEN_ONLY).toList();
     }
 
     /// The plates with what has to be minded of their light.
@@ -86,19 +88,22 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
             double far = Math.clamp(Lamps.keyM(along, EVEN_STOPS), LEAST_M, FARTHEST_M);
             double stops = Lamps.changeStops(far, along);
             String code = "lamp.key." + (sided() ? told().answer(Fact.KEY_FROM) : "assumed");
-            out.add(judged(Figure.tells(code, "", far, "m", key().upDeg(), 2 * far * Math.tan(Math.toRadians(key().sizeDeg() / 2)), stops), stops <= EVEN_STOPS + 1e-9));
+            out.add(judged(Figure.tells(code, "", far, "m", key().upDeg(), 2 * far * Math.tan(Math.toRadians(key().sizeDeg() / 2)), stops),
+                    stops <= EVEN_STOPS + 1e-9));
         }
         if (lamps()) {
             widest().ifPresent(r -> {
                 boolean sides = !rules.follows(Approach.CLOTH_LIGHT, "above");
-                out.add(Figure.tells(sides ? "lamp.cloth.sides" : "lamp.cloth.above", "", Lamps.clothM(r.clothWideM(), sides, EVEN_STOPS), "m", r.clothWideM(), EVEN_STOPS));
+                out.add(Figure.tells(sides ? "lamp.cloth.sides" : "lamp.cloth.above", "", Lamps.clothM(r.clothWideM(), sides, EVEN_STOPS),
+                        "m", r.clothWideM(), EVEN_STOPS));
             });
         }
         for (PlateNeed n : keyed()) {
             double gap = new ShadowGap(n.region().sweep(), key().fromLensDeg(), key().upDeg()).leastM();
             String code = sided() ? "gap.shadow" : "gap.shadow.assumed";
             if (gap > 0 && out.stream().noneMatch(f -> f.code().equals(code) && f.value() == gap) && Double.isFinite(gap)) {
-                out.add(judged(Figure.tells(code, n.about(), gap, "m", n.region().sweep().behindM()), gap <= n.region().sweep().behindM() + 1e-9));
+                out.add(judged(Figure.tells(code, n.about(), gap, "m", n.region().sweep().behindM()), gap <= n.region().sweep().behindM()
+                        + 1e-9));
             }
         }
         return out;
@@ -120,7 +125,9 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
             return out;
         }
         boolean hung = !keyed().isEmpty();
-        if (hung && key().any() && !Double.isFinite(keyed().stream().mapToDouble(n -> new ShadowGap(n.region().sweep(), key().fromLensDeg(), key().upDeg()).leastM()).max().orElse(0))) {
+        if (hung && key().any()
+                && !Double.isFinite(keyed().stream().mapToDouble(n -> new ShadowGap(n.region().sweep(), key().fromLensDeg(), key().upDeg())
+                .leastM()).max().orElse(0))) {
             out.add(Conflict.watch("light.shadow", "", ""));
         }
         if (told().is(Fact.SHADES, "patterned") && hung) {

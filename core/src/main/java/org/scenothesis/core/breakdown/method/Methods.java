@@ -8,7 +8,8 @@ import org.scenothesis.core.finding.Estimates;
 
 /// What each way costs for one thing.
 ///
-/// Hand hours are keyframes times minutes: one keyframe for a mask that stays, every second looked at for a suit, every fourth for a key, but never for hours, every few frames for cutting out by hand.
+/// Hand hours are keyframes times minutes: one keyframe for a mask that stays, every second looked at for a suit, every fourth for a key,
+/// but never for hours, every few frames for cutting out by hand.
 public final class Methods {
     private static final double KEY_LOOK_MINUTES = 4;
     /// However long a take is, its key is not looked at in more places than these.

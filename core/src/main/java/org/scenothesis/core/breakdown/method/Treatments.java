@@ -42,19 +42,22 @@ public final class Treatments {
         Answers told = together(of);
         List<Way> ways = common(of);
         boolean disagree = ways.isEmpty();
-        Demand hardest = of.stream().map(Asked::demand).filter(d -> d.ways().getFirst() != Way.MASK).findFirst().orElse(of.getFirst().demand);
+        Demand hardest = of.stream().map(Asked::demand).filter(d -> d.ways().getFirst() != Way.MASK).findFirst()
+                .orElse(of.getFirst().demand);
         if (disagree) {
             ways = hardest.ways();
         }
         Demand settled = new Demand(hardest.thing(), ways, hardest.because(), hardest.apart());
         Way chosen = own(told, of.getFirst().key).orElse(ways.getFirst());
-        boolean ownLight = any(of, Demand.Apart.LIGHT) || chosen.cloth() && told.is(Fact.PLACE, "studio") || chosen == Way.BLACK || chosen == Way.WHITE;
+        boolean ownLight = any(of, Demand.Apart.LIGHT) || chosen.cloth() && told.is(Fact.PLACE, "studio") || chosen == Way.BLACK
+                || chosen == Way.WHITE;
         boolean ownCamera = ownLight || any(of, Demand.Apart.CAMERA);
         double seconds = of.stream().mapToDouble(Asked::seconds).max().orElse(0);
         int frames = (int) Math.ceil(seconds * Math.min(HIGHEST_RATE, told.number(Fact.RATE_PER_S)));
         return new Treatment(
                 settled.thing(), of.getFirst().key, of.stream().map(Asked::illusion).distinct().toList(), chosen,
-                chosen.cloth() ? ClothChoice.of(told, rules).cloth() : Screen.NONE, ownCamera ? own : home, ownCamera && ownLight ? own : home,
+                chosen.cloth() ? ClothChoice.of(told, rules).cloth() : Screen.NONE, ownCamera ? own : home, ownCamera && ownLight ? own
+                : home,
                 settled.because(), Methods.priced(settled, chosen, told, frames, rules.estimates()), disagree, chosen != ways.getFirst());
     }
 

@@ -53,6 +53,7 @@ public record ClothGeometry(double lensM, double distanceM, double behindM) {
     public Cloth behind(double bottomM, double topM, double wideM) {
         double floor = floorBefore(bottomM);
         double low = seenAt(bottomM) - MARGIN_M;
-        return new Cloth(wide(wideM) + 2 * MARGIN_M, Math.max(MARGIN_M, seenAt(topM) + MARGIN_M), Math.max(0, low), floor > 0 ? floor + MARGIN_M : 0);
+        return new Cloth(wide(wideM) + 2 * MARGIN_M, Math.max(MARGIN_M, seenAt(topM) + MARGIN_M), Math.max(0, low), floor > 0
+                ? floor + MARGIN_M : 0);
     }
 }

@@ -10,7 +10,8 @@ import org.scenothesis.core.picture.Point;
 
 /// Which performance stands at which place of a crowd so that repeats are as far apart as possible in the picture.
 ///
-/// - `performance[i]`: number of the performance at place i. `nearest`: smallest distance between two places with the same performance, in picture widths.
+/// - `performance[i]`: number of the performance at place i. `nearest`: smallest distance between two places with the same performance, in
+///   picture widths.
 /// - Source: greedy colouring by saturation, Brélaz 1979, on the graph of places nearer than a threshold; the threshold is searched.
 public record Crowd(List<Integer> performance, int uniques, double nearest) {
     public Crowd {
@@ -40,7 +41,8 @@ public record Crowd(List<Integer> performance, int uniques, double nearest) {
     public static Crowd spread(List<Point> places, int uniques) {
         Check.range("uniques", uniques, 1, places.size());
         double[] distances = DoubleStream.concat(
-                places.stream().flatMapToDouble(p -> places.stream().mapToDouble(q -> far(p, q))), DoubleStream.of(Double.MAX_VALUE)).distinct().sorted().toArray();
+                places.stream().flatMapToDouble(p -> places.stream().mapToDouble(q -> far(p, q))), DoubleStream.of(Double.MAX_VALUE))
+                .distinct().sorted().toArray();
         int lo = 0;
         int hi = distances.length - 1;
         while (lo < hi) {

@@ -39,7 +39,8 @@ public record CrowdTable(String about, List<CrowdTable.Row> rows) {
             for (int i = 0; i < at.size(); i++) {
                 int performance = performances + directions.get(d).performance().get(i) + 1;
                 boolean repeat = seen.put(performance, true) != null;
-                out.add(new Row(performance, out.size() + 1, i / each + 1, Third.values()[Math.clamp((int) (at.get(i).x() * 3), 0, 2)], d + 1, performance, repeat));
+                out.add(new Row(performance, out.size() + 1, i / each + 1, Third.values()[Math.clamp((int) (at.get(i).x() * 3), 0, 2)],
+                        d + 1, performance, repeat));
             }
             performances += directions.get(d).uniques();
         }

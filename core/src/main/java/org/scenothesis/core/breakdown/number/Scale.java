@@ -16,7 +16,8 @@ public record Scale(double factor) {
         return backgroundM / factor;
     }
 
-    /// Height of the element's lens above the subject's floor, when the background's is `backgroundM` above its ground and the subject is to stand `surfaceM` above that; below 0 where no lens can stand.
+    /// Height of the element's lens above the subject's floor, when the background's is `backgroundM` above its ground and the subject is
+    /// to stand `surfaceM` above that; below 0 where no lens can stand.
     public double lensM(double backgroundM, double surfaceM) {
         return (backgroundM - surfaceM) / factor;
     }

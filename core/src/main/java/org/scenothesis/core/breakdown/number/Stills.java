@@ -10,7 +10,8 @@ public record Stills(int frames, int spares, int empties, double minutes) {
 
     /// How many photographs a passage of frame-by-frame work takes, spare and empty ones included.
     ///
-    /// @throws IllegalArgumentException if seconds are outside 0 to 86 400, frames a second outside 0.1 to 240, or seconds a frame outside 0 to 86 400
+    /// @throws IllegalArgumentException if seconds are outside 0 to 86 400, frames a second outside 0.1 to 240, or seconds a frame outside
+    /// 0 to 86 400
     public static Stills of(double seconds, double ratePerS, double secondsPerFrame) {
         Check.range("seconds", seconds, 0, 86_400);
         Check.range("ratePerS", ratePerS, 0.1, 240);

@@ -85,7 +85,8 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// What holds the subject up, one or several; what was said of a thing is not believed of a person.
     public List<String> supports() {
-        return told().answers(Fact.SUPPORT).stream().map(s -> person() && (s.equals("rod") || s.equals("hand") || s.equals("line")) ? "stool" : s).distinct().toList();
+        return told().answers(Fact.SUPPORT).stream().map(s -> person() && (s.equals("rod") || s.equals("hand") || s.equals("line"))
+                ? "stool" : s).distinct().toList();
     }
 
     /// Whether the supports are seen in the end and need not go.
@@ -107,9 +108,11 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         return new Case(illusion.withFact(f.key(), answer), shot, rules, treatments);
     }
 
-    /// What its subject is called in a state that it has at this time alone: with the state's name where something else happens to it at other times, which is filmed apart.
+    /// What its subject is called in a state that it has at this time alone: with the state's name where something else happens to it at
+    /// other times, which is filmed apart.
     public String inState(String state) {
-        boolean apart = shot.illusions().stream().anyMatch(w -> !w.id().equals(illusion.id()) && w.kind() != illusion.kind() && id(w.subject()).equals(id(subject()))
+        boolean apart = shot.illusions().stream().anyMatch(w -> !w.id().equals(illusion.id()) && w.kind() != illusion.kind()
+                && id(w.subject()).equals(id(subject()))
                 && (w.fromSeconds() >= illusion.toSeconds() || w.toSeconds() <= illusion.fromSeconds()));
         return apart ? subject() + ", " + state : subject();
     }
@@ -230,7 +233,8 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// How many times its real size the subject is seen, by whatever wonder says so.
     private Answers sized() {
-        return shot.illusions().stream().filter(w -> w.kind() == IllusionKind.OTHER_SIZE && id(w.subject()).equals(id(subject()))).findFirst()
+        return shot.illusions().stream().filter(w -> w.kind() == IllusionKind.OTHER_SIZE && id(w.subject()).equals(id(subject())))
+                .findFirst()
                 .map(w -> Answers.of(w, shot.setting())).orElse(told());
     }
 
@@ -249,7 +253,8 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         return is(Fact.FEET, "yes");
     }
 
-    /// The same of a part of it, in shares of its height from its foot. What is seen at another size is filmed from another distance, where the same picture shows more or less.
+    /// The same of a part of it, in shares of its height from its foot. What is seen at another size is filmed from another distance, where
+    /// the same picture shows more or less.
     public Region region(double fromShare, double toShare) {
         double k = factor();
         double frame = number(Fact.FRAME_M) / k;
@@ -267,7 +272,8 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         double top = stands + lift + size * toShare;
         double wide = size * (living() ? Bodies.WIDE_SHARE : 1) + (is(Fact.MOTION, "still") ? 0 : number(Fact.TRAVEL_M));
         ClothGeometry.Cloth cloth = new ClothGeometry(lens, away, number(Fact.BEHIND_M)).behind(bottom, top, wide);
-        return new Region(Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * (top - bottom) / frame), cloth, new Region.Sweep(bottom, top, wide, lens, away, number(Fact.BEHIND_M)));
+        return new Region(Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * (top - bottom) / frame), cloth,
+                new Region.Sweep(bottom, top, wide, lens, away, number(Fact.BEHIND_M)));
     }
 
     /// How high above the floor it is before anything happens: people stand on it, things on what is there.
@@ -281,7 +287,8 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         double eyes = number(Fact.EYES_M);
         double distance = number(Fact.DISTANCE_M);
         return new Eyeline[] {
-            Eyeline.of(who, subject(), illusion.fromSeconds(), eyes, fromM, distance), Eyeline.of(who, subject(), illusion.toSeconds(), eyes, toM, distance)
+            Eyeline.of(who, subject(), illusion.fromSeconds(), eyes, fromM, distance), Eyeline.of(who, subject(), illusion.toSeconds(),
+                    eyes, toM, distance)
         };
     }
 

@@ -1,6 +1,7 @@
 package org.scenothesis.core.breakdown.plate;
 
-/// Someone or something in front of the camera. `coded`: the name is a code whose words are `item.<name>`; otherwise it is the crew's own word.
+/// Someone or something in front of the camera. `coded`: the name is a code whose words are `item.<name>`; otherwise it is the crew's own
+/// word.
 public record Item(String name, Sort sort, boolean coded) implements Comparable<Item> {
     public enum Sort {
         PERSON,

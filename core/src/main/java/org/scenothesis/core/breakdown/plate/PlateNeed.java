@@ -15,7 +15,8 @@ import org.scenothesis.core.shot.PlateRole;
 /// A plate that a rule asks for, with everything that must be known to film it.
 ///
 /// - `key`: names it within its shot and stays the same while the facts around it change. Needs with one key are one plate.
-/// - `code`: names the reason; `why.<code>` and `skip.<code>` are its words; `also`: further ones. `about`: the thing it is for. `illusions`: ids of those it serves.
+/// - `code`: names the reason; `why.<code>` and `skip.<code>` are its words; `also`: further ones. `about`: the thing it is for.
+///   `illusions`: ids of those it serves.
 /// - `in`, `out`: who and what is in the frame, and must be out of it.
 /// - `after`: keys of needs that must have been rolled before it. `rollSeconds` 0 asks for a still; `rollMinutes` is what it takes on set.
 /// - `proposed`: it would help but is not needed.
@@ -47,8 +48,10 @@ public record PlateNeed(
         }
     }
 
-    /// What to mind while it is rolled: focus mark, eyelines, positions to collect, references and sounds to record, clothes, as codes and numbers; `written`: lines to be written, in order.
-    public record Notes(String focus, List<Eyeline> eyelines, List<String> positions, List<String> record, List<String> sound, String clothes, List<String> written) {
+    /// What to mind while it is rolled: focus mark, eyelines, positions to collect, references and sounds to record, clothes, as codes and
+    /// numbers; `written`: lines to be written, in order.
+    public record Notes(String focus, List<Eyeline> eyelines, List<String> positions, List<String> record, List<String> sound,
+            String clothes, List<String> written) {
         public static final Notes NONE = new Notes("", List.of(), List.of(), List.of(), List.of(), "", List.of());
 
         public Notes {
@@ -66,7 +69,8 @@ public record PlateNeed(
 
         Notes with(Notes o) {
             return new Notes(
-                    focus.isEmpty() ? o.focus : focus, union(eyelines, o.eyelines), union(positions, o.positions), union(record, o.record), union(sound, o.sound),
+                    focus.isEmpty() ? o.focus : focus, union(eyelines, o.eyelines), union(positions, o.positions), union(record, o.record),
+                    union(sound, o.sound),
                     clothes.isEmpty() ? o.clothes : clothes, union(written, o.written));
         }
 
@@ -158,7 +162,8 @@ public record PlateNeed(
         List<String> others = Stream.concat(reasons().stream(), o.reasons().stream()).distinct().filter(r -> !r.equals(first)).toList();
         return new PlateNeed(
                 key, role, first, others, about, union(illusions, o.illusions), inside, outside, screen == Screen.NONE ? o.screen : screen,
-                region.with(o.region), lockGroup, lightGroup, length.with(o.length), notes.with(o.notes), union(after, o.after), proposed && o.proposed);
+                region.with(o.region), lockGroup, lightGroup, length.with(o.length), notes.with(o.notes), union(after, o.after), proposed
+                && o.proposed);
     }
 
     /// The same with more in the picture.

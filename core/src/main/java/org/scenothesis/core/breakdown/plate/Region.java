@@ -2,7 +2,8 @@ package org.scenothesis.core.breakdown.plate;
 
 import org.scenothesis.core.breakdown.number.ClothGeometry;
 
-/// A part of the picture that must be on screen: shares of its width and height, standing on the foot of the picture, the cloth it takes, and what moves before it.
+/// A part of the picture that must be on screen: shares of its width and height, standing on the foot of the picture, the cloth it takes,
+/// and what moves before it.
 public record Region(double widthShare, double heightShare, ClothGeometry.Cloth cloth, Region.Sweep sweep) {
     /// What moves, in metres above its floor, and from where it is seen.
     ///
@@ -33,7 +34,8 @@ public record Region(double widthShare, double heightShare, ClothGeometry.Cloth 
 
     /// The same with so much floor cloth at least.
     public Region onFloor(double lengthM) {
-        return new Region(widthShare, heightShare, new ClothGeometry.Cloth(cloth.wideM(), cloth.topM(), cloth.bottomM(), Math.max(cloth.floorM(), lengthM)), sweep);
+        return new Region(widthShare, heightShare, new ClothGeometry.Cloth(cloth.wideM(), cloth.topM(), cloth.bottomM(),
+                Math.max(cloth.floorM(), lengthM)), sweep);
     }
 
     /// One cloth for both.
@@ -43,6 +45,7 @@ public record Region(double widthShare, double heightShare, ClothGeometry.Cloth 
         double bottom = a.wideM() == 0 ? b.bottomM() : b.wideM() == 0 ? a.bottomM() : Math.min(a.bottomM(), b.bottomM());
         return new Region(
                 Math.max(widthShare, o.widthShare), Math.max(heightShare, o.heightShare),
-                new ClothGeometry.Cloth(Math.max(a.wideM(), b.wideM()), Math.max(a.topM(), b.topM()), bottom, Math.max(a.floorM(), b.floorM())), sweep.with(o.sweep));
+                new ClothGeometry.Cloth(Math.max(a.wideM(), b.wideM()), Math.max(a.topM(), b.topM()), bottom,
+                Math.max(a.floorM(), b.floorM())), sweep.with(o.sweep));
     }
 }

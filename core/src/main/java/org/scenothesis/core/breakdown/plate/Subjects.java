@@ -8,9 +8,11 @@ import org.scenothesis.core.shot.Ids;
 import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
 
-/// Who is who in a shot: an identity for everything named in it that stays when the name changes, so that plates already filmed stay its plates.
+/// Who is who in a shot: an identity for everything named in it that stays when the name changes, so that plates already filmed stay its
+/// plates.
 ///
-/// The identity is what it was called first. Later names are kept with the shot's setting under `named`, as pairs of the name and the identity.
+/// The identity is what it was called first. Later names are kept with the shot's setting under `named`, as pairs of the name and the
+/// identity.
 public final class Subjects {
     private static final String NAMED = "named";
 
@@ -62,7 +64,8 @@ public final class Subjects {
         String before = Ids.slug(w.subject());
         String id = id(shot, w.subject());
         boolean taken = shot.illusions().stream().anyMatch(o -> Ids.slug(o.subject()).equals(Ids.slug(name)));
-        Shot out = shot.withIllusions(shot.illusions().stream().map(o -> Ids.slug(o.subject()).equals(before) ? o.withSubject(name) : o).toList());
+        Shot out = shot.withIllusions(shot.illusions().stream().map(o -> Ids.slug(o.subject()).equals(before) ? o.withSubject(name) : o)
+                .toList());
         if (taken || w.subject().isBlank()) {
             return out;
         }

@@ -171,9 +171,12 @@ final class Audience {
 
     private Sketch.Frame frame() {
         Answers t = Answers.of(shot.setting());
-        double top = bodies.values().stream().mapToDouble(b -> b.high + b.stands + (!b.actor && b.illusion.kind() == IllusionKind.FLOATS ? b.told.number(Fact.HEIGHT_M) : 0)).max().orElse(0);
-        double wide = shot.illusions().stream().filter(w -> w.kind() == IllusionKind.COPIES).map(w -> Answers.of(w, shot.setting())).mapToDouble(c -> APART_M * c.number(Fact.COUNT) / c.number(Fact.ROWS)).max().orElse(0);
-        double high = t.given(Fact.FRAME_M) ? t.number(Fact.FRAME_M) : Math.max(t.number(Fact.FRAME_M), ROOM * Math.max(top, wide * Sketch.HEIGHT / Sketch.WIDTH));
+        double top = bodies.values().stream().mapToDouble(b -> b.high + b.stands + (!b.actor && b.illusion.kind() == IllusionKind.FLOATS
+                ? b.told.number(Fact.HEIGHT_M) : 0)).max().orElse(0);
+        double wide = shot.illusions().stream().filter(w -> w.kind() == IllusionKind.COPIES).map(w -> Answers.of(w, shot.setting()))
+                .mapToDouble(c -> APART_M * c.number(Fact.COUNT) / c.number(Fact.ROWS)).max().orElse(0);
+        double high = t.given(Fact.FRAME_M) ? t.number(Fact.FRAME_M)
+                : Math.max(t.number(Fact.FRAME_M), ROOM * Math.max(top, wide * Sketch.HEIGHT / Sketch.WIDTH));
         boolean cropped = !bodies.isEmpty() && bodies.values().stream().allMatch(b -> !b.who.equals("thing") && b.told.is(Fact.FEET, "no"));
         double low = cropped ? bodies.values().stream().mapToDouble(b -> b.stands + b.high / 4).min().orElse(0) : -0.08 * high;
         // A frame that does not hold all of it keeps the heads.
@@ -242,7 +245,8 @@ final class Audience {
 
     private void draw(Body b) {
         if (b.foot > b.stands + 1e-6) {
-            easel.ellipse(b.x, b.stands - 0.01, 0.8 * b.high * (b.who.equals("thing") ? 1 : 0.4), 0.03 * easel.frame.highM() / 2, Look.SHADOW, b.number);
+            easel.ellipse(b.x, b.stands - 0.01, 0.8 * b.high * (b.who.equals("thing") ? 1 : 0.4), 0.03 * easel.frame.highM() / 2,
+                    Look.SHADOW, b.number);
         }
         List<Spot> at = b.others.isEmpty() ? List.of(new Spot(b.x, 0)) : b.others;
         // Those behind lie behind, and a little higher in the picture.
@@ -264,15 +268,18 @@ final class Audience {
         double wide = b.high * (b.who.equals("thing") ? 0.8 : b.who.equals("animal") ? 1.6 : 0.4);
         Fact up = b.actor || b.illusion.kind() != IllusionKind.FLOATS ? null : Fact.HEIGHT_M;
         Fact across = index >= 0 ? Fact.PLACES : b.actor ? Fact.ACTOR_ACROSS_M : Fact.ACROSS_M;
-        String of = index < 0 ? b.illusion.id() : shot.illusions().stream().filter(w -> w.kind() == IllusionKind.COPIES && id(w.subject()).equals(id(b.name))).findFirst().orElse(b.illusion).id();
+        String of = index < 0 ? b.illusion.id() : shot.illusions().stream().filter(w -> w.kind() == IllusionKind.COPIES && id(w.subject())
+                .equals(id(b.name))).findFirst().orElse(b.illusion).id();
         pieces.add(new Sketch.Piece(
-                of, index < 0 ? b.name : b.name + " " + (index + 1), easel.frame.x(x - wide / 2), easel.frame.y(foot + b.high), easel.frame.length(wide), easel.frame.length(b.high), across, up, index, b.front));
+                of, index < 0 ? b.name : b.name + " " + (index + 1), easel.frame.x(x - wide / 2), easel.frame.y(foot + b.high),
+                easel.frame.length(wide), easel.frame.length(b.high), across, up, index, b.front));
     }
 
     private void looks(Body b) {
         Body at = bodies.get(id(b.illusion.subject()));
         if (at != null && at != b && at.others.isEmpty()) {
-            easel.line(b.x + Math.copySign(0.05, at.x - b.x), Bodies.EYES_SHARE * b.high, at.x, at.foot + at.high / 2, Look.SIGHT, b.number);
+            easel.line(b.x + Math.copySign(0.05, at.x - b.x), Bodies.EYES_SHARE * b.high, at.x, at.foot + at.high / 2, Look.SIGHT,
+                    b.number);
         }
     }
 
@@ -294,7 +301,8 @@ final class Audience {
             } else {
                 switch (illusion.kind()) {
                     case OPENING -> easel.ellipse(x, 0.02 * h, 0.24 * h, 0.62 * h, now ? Look.SOLID : Look.DASHED, i);
-                    case THROUGH_FRAME -> easel.box(x - (now ? 0.16 : 0) * tall, low + 0.2 * h, 0.75 * tall + 0.12 * h, tall * 0.8 + 0.1 * h, now ? Look.LINE : Look.FADED, i);
+                    case THROUGH_FRAME -> easel.box(x - (now ? 0.16 : 0) * tall, low + 0.2 * h, 0.75 * tall + 0.12 * h, tall * 0.8
+                            + 0.1 * h, now ? Look.LINE : Look.FADED, i);
                     case PASSES_AROUND -> {
                         for (int k = 0; k < 5; k++) {
                             double size = h * (0.04 + 0.03 * k);
@@ -323,7 +331,8 @@ final class Audience {
                     easel.ellipse(x + 0.2 * tall, up * tall - 0.05 * h, 0.1 * h, 0.1 * h, Look.SOLID, i);
                 }
             }
-            case MOVED -> easel.line(x - 0.9 * tall, t.number(Fact.REST_M) + 0.4 * tall, x - 0.5 * tall, t.number(Fact.REST_M) + 0.4 * tall, now ? Look.LINE : Look.FADED, i);
+            case MOVED -> easel.line(x - 0.9 * tall, t.number(Fact.REST_M) + 0.4 * tall, x - 0.5 * tall, t.number(Fact.REST_M)
+                    + 0.4 * tall, now ? Look.LINE : Look.FADED, i);
             case WIPED -> {
                 for (int k = 0; k < 6 && now; k++) {
                     easel.line(w * (-0.45 + 0.15 * k), low + 0.04 * h, w * (-0.33 + 0.15 * k), low + 0.9 * h, Look.LINE, i);
@@ -332,7 +341,8 @@ final class Audience {
             case WRITTEN -> {
                 for (int k = 0; k < 3; k++) {
                     double reach = now ? w * (0.3 - 0.06 * k) : 0.05 * w;
-                    easel.line(-0.15 * w, low + h * (0.72 - 0.1 * k), -0.15 * w + reach, low + h * (0.72 - 0.1 * k), now ? Look.LINE : Look.FADED, i);
+                    easel.line(-0.15 * w, low + h * (0.72 - 0.1 * k), -0.15 * w + reach, low + h * (0.72 - 0.1 * k), now ? Look.LINE
+                            : Look.FADED, i);
                 }
             }
             case FRAME_BY_FRAME -> {
@@ -344,7 +354,8 @@ final class Audience {
                 if (now && t.is(Fact.PART, "torso", "all")) {
                     easel.ellipse(x, 0.42 * tall, 0.34 * tall * t.number(Fact.AMOUNT), 0.4 * tall, Look.SOLID, i);
                 } else if (now) {
-                    easel.box(x + 0.2 * tall * t.number(Fact.AMOUNT), 0.72 * tall, 0.3 * tall * t.number(Fact.AMOUNT), 0.06 * tall, look, i);
+                    easel.box(x + 0.2 * tall * t.number(Fact.AMOUNT), 0.72 * tall, 0.3 * tall * t.number(Fact.AMOUNT), 0.06 * tall, look,
+                            i);
                 }
             }
             default -> {}

@@ -25,7 +25,8 @@ public final class Drawn {
         }
         if (piece.up() != null && upM != 0) {
             Illusion w = shot.illusions().stream().filter(x -> x.id().equals(piece.illusion())).findFirst().orElseThrow();
-            out = accepted(out, piece.illusion(), piece.up(), String.valueOf(round(Math.max(0, Answers.of(w, shot.setting()).number(piece.up()) + upM))));
+            out = accepted(out, piece.illusion(), piece.up(),
+                    String.valueOf(round(Math.max(0, Answers.of(w, shot.setting()).number(piece.up()) + upM))));
         }
         return out;
     }

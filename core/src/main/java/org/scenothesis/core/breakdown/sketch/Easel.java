@@ -17,11 +17,13 @@ final class Easel {
 
     /// A box standing at a foot, `x` its middle.
     void box(double x, double foot, double wide, double high, Look look, int illusion) {
-        shapes.add(new Shape(Shape.Kind.BOX, frame.x(x - wide * HALF), frame.y(foot + high), frame.length(wide), frame.length(high), look, illusion));
+        shapes.add(new Shape(Shape.Kind.BOX, frame.x(x - wide * HALF), frame.y(foot + high), frame.length(wide), frame.length(high), look,
+                illusion));
     }
 
     void ellipse(double x, double foot, double wide, double high, Look look, int illusion) {
-        shapes.add(new Shape(Shape.Kind.ELLIPSE, frame.x(x - wide * HALF), frame.y(foot + high), frame.length(wide), frame.length(high), look, illusion));
+        shapes.add(new Shape(Shape.Kind.ELLIPSE, frame.x(x - wide * HALF), frame.y(foot + high), frame.length(wide), frame.length(high),
+                look, illusion));
     }
 
     void line(double x1, double y1, double x2, double y2, Look look, int illusion) {

@@ -48,7 +48,8 @@ public final class PlateSketch {
         if (!n.lockGroup().equals(Case.HOME) || n.screen() == Screen.BLACK) {
             return;
         }
-        shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).map(w -> Answers.of(w, shot.setting())).filter(t -> t.is(Fact.WHO, "thing") && t.number(Fact.REST_M) > 0.05)
+        shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).map(w -> Answers.of(w, shot.setting()))
+                .filter(t -> t.is(Fact.WHO, "thing") && t.number(Fact.REST_M) > 0.05)
                 .findFirst().ifPresent(t -> e.table(0, t.number(Fact.REST_M), Math.max(0.9, 1.6 * t.number(Fact.SIZE_M))));
     }
 
@@ -76,7 +77,8 @@ public final class PlateSketch {
         double wide = n.region().clothWideM() * shrink;
         double top = s.awayM() > 0 ? s.lensM() + (n.region().cloth().topM() - s.lensM()) * shrink : n.region().cloth().topM();
         double bottom = n.region().cloth().floorM() > 0 ? f.bottomM() : s.lensM() + (n.region().cloth().bottomM() - s.lensM()) * shrink;
-        e.box(middle, Math.max(f.bottomM(), bottom), Math.min(f.wideM(), wide), Math.max(0.02, top - Math.max(f.bottomM(), bottom)), look, -1);
+        e.box(middle, Math.max(f.bottomM(), bottom), Math.min(f.wideM(), wide), Math.max(0.02, top - Math.max(f.bottomM(), bottom)), look,
+                -1);
     }
 
     private static void people(Easel e, Shot shot, PlateNeed n) {

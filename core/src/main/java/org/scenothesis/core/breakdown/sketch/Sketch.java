@@ -30,7 +30,8 @@ public record Sketch(List<Shape> shapes, List<Measure> measures, List<Piece> pie
         WHITE
     }
 
-    /// A box, an ellipse or a line (from its corner to the opposite one) in one look; `illusion` is the number of the wonder it belongs to, −1 for the set.
+    /// A box, an ellipse or a line (from its corner to the opposite one) in one look; `illusion` is the number of the wonder it belongs to,
+    /// −1 for the set.
     public record Shape(Kind kind, double x, double y, double w, double h, Look look, int illusion) {
         public enum Kind {
             BOX,
@@ -44,9 +45,11 @@ public record Sketch(List<Shape> shapes, List<Measure> measures, List<Piece> pie
 
     /// Somebody or something in the picture, with its bounds.
     ///
-    /// - `illusion`: id of the wonder whose facts its place belongs to. `across`, `up`: the facts that moving it changes; null where it stays. `index`: which of several places, −1 for the only one.
+    /// - `illusion`: id of the wonder whose facts its place belongs to. `across`, `up`: the facts that moving it changes; null where it
+    ///   stays. `index`: which of several places, −1 for the only one.
     /// - `front`: whether it lies before what it crosses.
-    public record Piece(String illusion, String name, double x, double y, double w, double h, @Nullable Fact across, @Nullable Fact up, int index, boolean front) {}
+    public record Piece(String illusion, String name, double x, double y, double w, double h, @Nullable Fact across, @Nullable Fact up,
+            int index, boolean front) {}
 
     /// The part of the world that is seen, in metres: its left edge from the middle, its lower edge above the floor.
     public record Frame(double leftM, double bottomM, double wideM, double highM) {

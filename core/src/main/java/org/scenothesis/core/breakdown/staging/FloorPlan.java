@@ -88,9 +88,11 @@ final class FloorPlan {
             cloth(stage, n);
         }
         needs.forEach(this::screenOnly);
-        new LampPlan(shot, known, rules, needs, pieces).on(stage, from(stage, card.awayM(), 0).up(1), () -> room(stage, List.copyOf(pieces.values()), solved).value());
+        new LampPlan(shot, known, rules, needs, pieces).on(stage, from(stage, card.awayM(), 0).up(1),
+                () -> room(stage, List.copyOf(pieces.values()), solved).value());
         List<Piece> all = List.copyOf(pieces.values());
-        double focus = all.stream().filter(p -> p.thing() instanceof Body).mapToDouble(p -> ahead(stage, p.at())).min().orElse(card.awayM());
+        double focus = all.stream().filter(p -> p.thing() instanceof Body).mapToDouble(p -> ahead(stage, p.at())).min()
+                .orElse(card.awayM());
         Floor floor = new Floor(room(stage, all, solved), Stagings.lens(known, shot, focus), all, turns());
         return stage.withFloor(floor);
     }
@@ -100,12 +102,14 @@ final class FloorPlan {
     }
 
     private Optional<Illusion> illusion(PlateNeed n) {
-        return known.illusions().stream().filter(w -> Subjects.same(known, w.subject(), n.about()) || n.about().startsWith(w.subject()) && n.illusions().contains(w.id())).findFirst()
+        return known.illusions().stream().filter(w -> Subjects.same(known, w.subject(), n.about()) || n.about().startsWith(w.subject())
+                && n.illusions().contains(w.id())).findFirst()
                 .or(() -> known.illusions().stream().filter(w -> n.illusions().contains(w.id())).findFirst());
     }
 
     private boolean said(PlateNeed n, Fact... facts) {
-        Answers raw = illusion(n).flatMap(w -> shot.illusions().stream().filter(o -> o.id().equals(w.id())).findFirst()).map(w -> Answers.of(w, shot.setting())).orElseGet(() -> Answers.of(shot.setting()));
+        Answers raw = illusion(n).flatMap(w -> shot.illusions().stream().filter(o -> o.id().equals(w.id())).findFirst())
+                .map(w -> Answers.of(w, shot.setting())).orElseGet(() -> Answers.of(shot.setting()));
         for (Fact f : facts) {
             if (!raw.given(f)) {
                 return false;
@@ -141,13 +145,15 @@ final class FloorPlan {
         if (own) {
             subject(stage, n, s, home);
         }
-        List<Item> others = n.in().stream().filter(i -> i.sort() == Item.Sort.PERSON).filter(i -> !own || !i.coded() && !Subjects.same(known, i.name(), n.about()) && !n.about().startsWith(i.name())).toList();
+        List<Item> others = n.in().stream().filter(i -> i.sort() == Item.Sort.PERSON)
+                .filter(i -> !own || !i.coded() && !Subjects.same(known, i.name(), n.about()) && !n.about().startsWith(i.name())).toList();
         for (int i = 0; i < others.size(); i++) {
             // A figure of a copy stands where that copy does.
             boolean copy = !own && others.size() == 1 && n.about().startsWith(others.get(i).name()) && !n.about().isEmpty();
             String name = copy ? n.about() : others.get(i).coded() ? "performer" : others.get(i).name();
             double across = copy ? place(n) : (home ? told(n).number(Fact.ACTOR_ACROSS_M) : 0) + BESIDE_M * (i - (others.size() - 1) / 2.0);
-            Body figure = new Body(Body.Form.FIGURE, usual(Bodies.PERSON_M * Bodies.WIDE_SHARE), usual(Bodies.PERSON_M), usual(Bodies.PERSON_M * DEEP_SHARE), usual(0.0), List.of());
+            Body figure = new Body(Body.Form.FIGURE, usual(Bodies.PERSON_M * Bodies.WIDE_SHARE), usual(Bodies.PERSON_M),
+                    usual(Bodies.PERSON_M * DEEP_SHARE), usual(0.0), List.of());
             add(new Piece("body-" + slug(name), name, usual(from(stage, card.awayM(), across)), Set.of(n.key()), figure));
         }
     }
@@ -162,7 +168,8 @@ final class FloorPlan {
         return number <= places.size() ? places.get(Math.max(1, number) - 1) : APART_M * (number - 1 - (count - 1) / 2);
     }
 
-    /// How far right of straight ahead the picture shows what this plate is filmed for, in degrees, as far as that was told; straight ahead where nobody said.
+    /// How far right of straight ahead the picture shows what this plate is filmed for, in degrees, as far as that was told; straight ahead
+    /// where nobody said.
     double asideDeg(PlateNeed n) {
         boolean copies = illusion(n).filter(w -> w.kind() == IllusionKind.COPIES).isPresent();
         double across = copies ? place(n) : said(n, Fact.ACROSS_M) ? told(n).number(Fact.ACROSS_M) : 0;
@@ -172,7 +179,8 @@ final class FloorPlan {
     /// What stands aside in the picture is filmed where the cloth hangs, by a camera that is turned the other way.
     private Map<String, Given<Double>> turns() {
         Map<String, Given<Double>> out = new TreeMap<>();
-        needs.stream().filter(n -> !n.lockGroup().equals(Case.HOME) && n.region().sweep().awayM() > 0).filter(n -> Math.abs(asideDeg(n)) > STRAIGHT_DEG)
+        needs.stream().filter(n -> !n.lockGroup().equals(Case.HOME) && n.region().sweep().awayM() > 0)
+                .filter(n -> Math.abs(asideDeg(n)) > STRAIGHT_DEG)
                 .forEach(n -> out.put(n.key(), usual(-asideDeg(n))));
         return out;
     }
@@ -203,23 +211,29 @@ final class FloorPlan {
         }
         boolean sized = said(n, Fact.SIZE_M);
         Given<Double> base = Stagings.given(s.bottomM(), said(n, Fact.REST_M) || said(n, Fact.HEIGHT_M));
-        Body body = new Body(living ? Body.Form.FIGURE : Body.Form.BALL, usual(wide), Stagings.given(high, sized), usual(Math.max(0.02, living ? high * DEEP_SHARE : wide)), base, way);
-        Given<Spot> at = filmed(stage, n).orElseGet(() -> Stagings.given(from(stage, s.awayM(), home ? t.number(Fact.ACROSS_M) : 0), said(n, Fact.BACKGROUND_M) && (!home || said(n, Fact.ACROSS_M))));
+        Body body = new Body(living ? Body.Form.FIGURE : Body.Form.BALL, usual(wide), Stagings.given(high, sized),
+                usual(Math.max(0.02, living ? high * DEEP_SHARE : wide)), base, way);
+        Given<Spot> at = filmed(stage, n).orElseGet(() -> Stagings.given(from(stage, s.awayM(), home ? t.number(Fact.ACROSS_M) : 0),
+                said(n, Fact.BACKGROUND_M) && (!home || said(n, Fact.ACROSS_M))));
         String id = "body-" + slug(n.about());
         add(new Piece(id, n.about(), at, Set.of(n.key()), body));
         if (s.bottomM() > 0.05 && n.in().stream().anyMatch(i -> i.sort() == Item.Sort.SUPPORT)) {
             String kind = n.in().stream().filter(i -> i.sort() == Item.Sort.SUPPORT).findFirst().map(Item::name).orElse("box");
             boolean thin = kind.equals("rod") || kind.equals("line") || kind.equals("hand");
             double w = thin ? 0.02 : Math.max(0.35, 0.6 * wide);
-            add(new Piece("support-" + slug(n.about()), kind, at, Set.of(n.key()), new Support(kind, usual(w), base, usual(thin ? 0.02 : w))));
+            add(new Piece("support-" + slug(n.about()), kind, at, Set.of(n.key()),
+                    new Support(kind, usual(w), base, usual(thin ? 0.02 : w))));
         }
     }
 
     /// Where a layer says its plate was filmed, by hand.
     private Optional<Given<Spot>> filmed(Stage stage, PlateNeed n) {
         Plate plate = n.lockGroup().equals(Case.HOME) ? Breakdown.matched(shot, plan).get(n.key()) : null;
-        return plate == null ? Optional.empty() : shot.layers().stream().filter(l -> l.plate().equals(plate.id())).flatMap((Layer l) -> l.steps().stream()).filter(SetPlace.class::isInstance).map(SetPlace.class::cast)
-                .filter(p -> p.filmedFoot() instanceof Given.Entered).findFirst().map(p -> Given.entered(new Spot(p.filmedFoot().value().x(), p.filmedFoot().value().z(), Math.IEEEremainder(stage.panDeg(), 360))));
+        return plate == null ? Optional.empty() : shot.layers().stream().filter(l -> l.plate().equals(plate.id()))
+                .flatMap((Layer l) -> l.steps().stream()).filter(SetPlace.class::isInstance).map(SetPlace.class::cast)
+                .filter(p -> p.filmedFoot() instanceof Given.Entered).findFirst()
+                .map(p -> Given.entered(new Spot(p.filmedFoot().value().x(), p.filmedFoot().value().z(),
+                Math.IEEEremainder(stage.panDeg(), 360))));
     }
 
     static Backdrop.@Nullable Dye dye(PlateNeed n) {
@@ -247,13 +261,16 @@ final class FloorPlan {
         double spread = (away + s.behindM()) / away;
         double need = n.region().cloth().topM();
         double wide = owned ? t.number(Fact.CLOTH_WIDE_M) : n.region().clothWideM();
-        double bottom = n.region().cloth().floorM() > 0 ? 0 : owned ? Math.max(0, need - t.number(Fact.CLOTH_HIGH_M)) : n.region().cloth().bottomM();
+        double bottom = n.region().cloth().floorM() > 0 ? 0 : owned ? Math.max(0, need - t.number(Fact.CLOTH_HIGH_M)) : n.region().cloth()
+                .bottomM();
         double high = owned ? Math.min(t.number(Fact.CLOTH_HIGH_M), Math.max(need, 0.1)) : need - bottom;
         String colour = n.screen().name().toLowerCase(Locale.ROOT);
         Backdrop hung = new Backdrop(
-                BackdropKind.CLOTH, dye, Stagings.given(wide, owned), Stagings.given(Math.max(0.1, high), owned), usual(Math.max(0, bottom)), usual(n.region().cloth().floorM()),
+                BackdropKind.CLOTH, dye, Stagings.given(wide, owned), Stagings.given(Math.max(0.1, high), owned),
+                usual(Math.max(0, bottom)), usual(n.region().cloth().floorM()),
                 new Given.Assumed<>(BackdropKind.CLOTH.usualWrinkle(), "cloth-hung"));
-        Piece placed = new Piece("cloth-" + colour + "-" + slug(n.about()), colour + " cloth", Stagings.given(from(stage, away + s.behindM(), across * spread), said(n, Fact.BEHIND_M)), Set.of(n.key()), hung);
+        Piece placed = new Piece("cloth-" + colour + "-" + slug(n.about()), colour + " cloth",
+                Stagings.given(from(stage, away + s.behindM(), across * spread), said(n, Fact.BEHIND_M)), Set.of(n.key()), hung);
         add(fitted(stage, placed, body, owned));
     }
 
@@ -271,7 +288,8 @@ final class FloorPlan {
         Backdrop b = (Backdrop) cloth.thing();
         // What is not hung of an owned cloth lies on the floor, as far as it goes.
         Coverage.Cut cut = part.cut(Double.MAX_VALUE, owned ? Answers.of(known.setting()).number(Fact.CLOTH_HIGH_M) : Double.MAX_VALUE);
-        Backdrop made = b.withWideM(owned ? b.wideM() : usual(cut.wideM())).withBottomM(usual(cut.bottomM())).withHighM(usual(cut.highM())).withFloorM(usual(cut.floorM()));
+        Backdrop made = b.withWideM(owned ? b.wideM() : usual(cut.wideM())).withBottomM(usual(cut.bottomM())).withHighM(usual(cut.highM()))
+                .withFloorM(usual(cut.floorM()));
         return cloth.withSpot(owned ? cloth.spot() : usual(at.at(to.x(), to.z()))).withThing(made);
     }
 
@@ -311,6 +329,7 @@ final class FloorPlan {
         }
         boolean told = said.given(Fact.ROOM_M) && !solved;
         double end = told ? near + ROUND_M / 2 + said.number(Fact.ROOM_M) : far;
-        return Stagings.given(new Surroundings.Room(left, right, told ? near + ROUND_M / 2 : near, Math.max(near + 1, end), high, 0.5), told);
+        return Stagings.given(new Surroundings.Room(left, right, told ? near + ROUND_M / 2 : near, Math.max(near + 1, end), high, 0.5),
+                told);
     }
 }

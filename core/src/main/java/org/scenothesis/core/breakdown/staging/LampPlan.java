@@ -32,7 +32,8 @@ import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.stage.proof.Sheet;
 import org.scenothesis.core.value.Given;
 
-/// The lamps of one camera as the plan has them: the key where it was told, as much fill as the shot's own frame has, and the cloth lit as the house lights its cloths.
+/// The lamps of one camera as the plan has them: the key where it was told, as much fill as the shot's own frame has, and the cloth lit as
+/// the house lights its cloths.
 ///
 /// - `pieces`: what stands on the floor already; lamps are put among them.
 record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, Map<String, Piece> pieces) {
@@ -62,14 +63,17 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
     void on(Stage stage, Vec ahead, Supplier<Surroundings> around) {
         KeyFacts facts = new KeyFacts(Answers.of(known.setting()));
         Answers said = Answers.of(shot.setting());
-        Optional<Piece> lit = pieces.values().stream().filter(p -> p.thing() instanceof Body && needs.stream().anyMatch(n -> FloorPlan.dye(n) != null && p.plates().contains(n.key()))).findFirst().or(() -> first(Body.class));
+        Optional<Piece> lit = pieces.values().stream().filter(p -> p.thing() instanceof Body && needs.stream()
+                .anyMatch(n -> FloorPlan.dye(n) != null && p.plates().contains(n.key()))).findFirst().or(() -> first(Body.class));
         Vec middle = lit.map(p -> SetView.middle(p, 0)).orElse(ahead);
         if (!facts.any()) {
-            add(new Piece("light-sky", "sky", usual(new Spot(middle.x(), middle.z(), 0)), Set.of(), Lamp.usual(LampKind.SKY, usual(5.0), usual(middle))));
+            add(new Piece("light-sky", "sky", usual(new Spot(middle.x(), middle.z(), 0)), Set.of(),
+                    Lamp.usual(LampKind.SKY, usual(5.0), usual(middle))));
             return;
         }
         boolean solved = !(stage.light().direction() instanceof Given.Assumed);
-        KeyLight.Direction d = solved ? stage.light().direction().value() : new KeyLight.Direction(Math.IEEEremainder(180 - facts.fromLensDeg() + stage.panDeg(), 360), facts.upDeg());
+        KeyLight.Direction d = solved ? stage.light().direction().value()
+                : new KeyLight.Direction(Math.IEEEremainder(180 - facts.fromLensDeg() + stage.panDeg(), 360), facts.upDeg());
         double degrees = stage.light().sizeDeg() instanceof Given.Assumed ? facts.sizeDeg() : stage.light().sizeDeg().value();
         boolean told = solved || said.given(Fact.KEY_FROM);
         boolean sun = facts.setting().is(Fact.LIGHT, "sun");
@@ -88,7 +92,8 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
             if (said.given(Fact.KEY_K)) {
                 key = key.withKelvin(Given.entered(said.number(Fact.KEY_K)));
             }
-            return new Piece("lamp-key", "key", Stagings.given(new Spot(at.x(), at.z(), 0).facing(middle.x(), middle.z()), told), Set.of(), key);
+            return new Piece("lamp-key", "key", Stagings.given(new Spot(at.x(), at.z(), 0).facing(middle.x(), middle.z()), told), Set.of(),
+                    key);
         }));
         if (!sun) {
             lit.ifPresent(body -> fill(stage, body, around));
@@ -99,13 +104,15 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
     /// A lamp so far away, or farther or nearer where the camera would see it; where it would see it anywhere, as far as it was.
     private Piece unseen(Stage stage, Supplier<Surroundings> around, double farM, DoubleFunction<Piece> at) {
         Piece usual = at.apply(farM);
-        return ((Lamp) usual.thing()).kind().distant() ? usual : FARTHER.stream().map(k -> at.apply(k * farM)).filter(p -> fits(p, around) && !seen(stage, p)).findFirst().orElse(usual);
+        return ((Lamp) usual.thing()).kind().distant() ? usual : FARTHER.stream().map(k -> at.apply(k * farM))
+                .filter(p -> fits(p, around) && !seen(stage, p)).findFirst().orElse(usual);
     }
 
     /// Rooms that nobody told are as large as what stands in them.
     private boolean fits(Piece p, Supplier<Surroundings> around) {
         return !Answers.of(shot.setting()).given(Fact.ROOM_M)
-                || !(around.get() instanceof Surroundings.Room r) || p.at().x() > r.leftM() && p.at().x() < r.rightM() && p.at().z() > r.nearM() && p.at().z() < r.farM();
+                || !(around.get() instanceof Surroundings.Room r) || p.at().x() > r.leftM() && p.at().x() < r.rightM()
+                && p.at().z() > r.nearM() && p.at().z() < r.farM();
     }
 
     private boolean seen(Stage stage, Piece lamp) {
@@ -114,7 +121,8 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
         return new SetView(stage.withFloor(f -> f.withPieces(all)), "", FloorPlan.WIDE_PX, FloorPlan.HIGH_PX).inPicture(lamp);
     }
 
-    /// As much light from beside the camera, away from the key, as brings key to fill to what it is in the shot's own frame; none where the room gives back more already.
+    /// As much light from beside the camera, away from the key, as brings key to fill to what it is in the shot's own frame; none where the
+    /// room gives back more already.
     private void fill(Stage stage, Piece body, Supplier<Surroundings> around) {
         Piece key = Check.present(pieces.get("lamp-key"), "no key");
         Vec m = SetView.middle(body, 0);
@@ -131,7 +139,8 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
         Vec half = back.plus(to).length() < 0.2 ? back : back.plus(to).unit();
         Piece lamp = unseen(stage, around, Math.max(1.5, 0.8 * eye.minus(m).length()), far -> {
             Vec at = m.plus(half.times(far));
-            Lamp full = Lamp.usual(LampKind.SOFT_BOX, usual(Math.max(1, at.y() + 0.2)), usual(m)).withWideM(usual(1.0)).withHighM(usual(1.0));
+            Lamp full = Lamp.usual(LampKind.SOFT_BOX, usual(Math.max(1, at.y() + 0.2)), usual(m)).withWideM(usual(1.0))
+                    .withHighM(usual(1.0));
             return new Piece("lamp-fill", "fill", usual(new Spot(at.x(), at.z(), 0).facing(m.x(), m.z())), Set.of(), full);
         });
         Lamp full = (Lamp) lamp.thing();
@@ -151,16 +160,20 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
         }
         boolean sides = !rules.follows(Approach.CLOTH_LIGHT, "above");
         Spot at = cloth.get().at();
-        Optional<Piece> body = pieces.values().stream().filter(p -> p.thing() instanceof Body && p.plates().stream().anyMatch(cloth.get().plates()::contains)).findFirst();
+        Optional<Piece> body = pieces.values().stream().filter(p -> p.thing() instanceof Body && p.plates().stream()
+                .anyMatch(cloth.get().plates()::contains)).findFirst();
         double gap = body.map(p -> p.at().up(0).minus(at.up(0)).dot(at.ahead())).filter(d -> d > 0.1).orElse(KEY_MOST_M);
         List<Piece> best = List.of();
         double least = Double.MAX_VALUE;
-        // Behind whoever stands before the cloth, so that they light nobody else; out of the picture, the other way where the house's own cannot be.
+        // Behind whoever stands before the cloth, so that they light nobody else; out of the picture, the other way where the house's own
+        // cannot be.
         for (boolean way : new boolean[] {sides, !sides}) {
             for (double far = 0.2 * gap; far <= 0.95 * gap; far += 0.15 * gap) {
                 for (double out = 0.3; out <= 2.4; out += 0.3) {
-                    List<Piece> tried = way ? List.of(clothLamp(cloth.get(), s, -1, far, out), clothLamp(cloth.get(), s, 1, far, out)) : List.of(clothLamp(cloth.get(), s, 0, far, out));
-                    double cost = Math.max(0, uneven(cloth.get(), tried) - 0.8 * EVEN_STOPS) + body.map(p -> 4 * Math.max(0, spilt(p, cloth.get(), tried) - 0.1)).orElse(0.0) + 0.01 * out
+                    List<Piece> tried = way ? List.of(clothLamp(cloth.get(), s, -1, far, out), clothLamp(cloth.get(), s, 1, far, out))
+                            : List.of(clothLamp(cloth.get(), s, 0, far, out));
+                    double cost = Math.max(0, uneven(cloth.get(), tried) - 0.8 * EVEN_STOPS)
+                            + body.map(p -> 4 * Math.max(0, spilt(p, cloth.get(), tried) - 0.1)).orElse(0.0) + 0.01 * out
                             + (way == sides ? 0 : 0.5) + tried.stream().filter(p -> seen(stage, p)).count();
                     if (cost < least) {
                         least = cost;
@@ -218,10 +231,13 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
         Vec stands = at.up(0).plus(at.right().times(side * (s.wideM().value() / 2 + out))).plus(at.ahead().times(far));
         double up = side == 0 ? s.topM() + out : Math.max(0.5, mid);
         // Across to the far half: the near one is lit from closer.
-        Vec target = at.up(side == 0 ? s.bottomM().value() + 0.3 * s.highM().value() : mid).plus(at.right().times(-side * 0.15 * s.wideM().value()));
+        Vec target = at.up(side == 0 ? s.bottomM().value() + 0.3 * s.highM().value() : mid)
+                .plus(at.right().times(-side * 0.15 * s.wideM().value()));
         Lamp usual = Lamp.usual(side == 0 ? LampKind.SOFT_BOX : LampKind.TUBE, usual(up), usual(target));
-        Lamp lamp = side == 0 ? usual.withWideM(usual(Math.clamp(0.5 * s.wideM().value(), 0.4, 1.5))).withHighM(usual(0.4)) : usual.withHighM(usual(Math.clamp(0.8 * s.highM().value(), 0.6, 1.8)));
+        Lamp lamp = side == 0 ? usual.withWideM(usual(Math.clamp(0.5 * s.wideM().value(), 0.4, 1.5))).withHighM(usual(0.4))
+                : usual.withHighM(usual(Math.clamp(0.8 * s.highM().value(), 0.6, 1.8)));
         String name = side == 0 ? "cloth lamp" : side < 0 ? "cloth lamp left" : "cloth lamp right";
-        return new Piece("lamp-" + name.replace(' ', '-'), name, usual(new Spot(stands.x(), stands.z(), 0).facing(target.x(), target.z())), cloth.plates(), lamp);
+        return new Piece("lamp-" + name.replace(' ', '-'), name, usual(new Spot(stands.x(), stands.z(), 0).facing(target.x(), target.z())),
+                cloth.plates(), lamp);
     }
 }

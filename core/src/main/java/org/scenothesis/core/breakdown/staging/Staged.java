@@ -20,10 +20,12 @@ import org.scenothesis.core.stage.suggest.Suggestion;
 
 /// One camera of a shot with everything around it.
 ///
-/// - `group`: lock group of the plates filmed from it; `needs`: those of the plan, in order. `byHand`: somebody put something on its floor; else it is as the plan has it.
+/// - `group`: lock group of the plates filmed from it; `needs`: those of the plan, in order. `byHand`: somebody put something on its floor;
+///   else it is as the plan has it.
 /// - `crop`: how much larger the picture is than what is left of it in the end.
 /// - `wanted`: how the body of a plate has to be seen, by its key. `background`: the light that all is laid over.
-public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> needs, Map<String, Question.Sight> wanted, Question.@Nullable Lit background, int widthPx, int heightPx, double crop) {
+public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> needs, Map<String, Question.Sight> wanted,
+        Question.@Nullable Lit background, int widthPx, int heightPx, double crop) {
     public Staged {
         needs = List.copyOf(needs);
         wanted = Map.copyOf(wanted);
@@ -78,6 +80,7 @@ public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> 
 
     /// The plate that asks the most of the set: the first before a cloth, else the first with somebody in it; empty for none.
     public String hardest() {
-        return needs.stream().filter(n -> n.region().clothWideM() > 0).findFirst().or(() -> needs.stream().filter(n -> !n.in().isEmpty()).findFirst()).or(() -> needs.stream().findFirst()).map(PlateNeed::key).orElse("");
+        return needs.stream().filter(n -> n.region().clothWideM() > 0).findFirst().or(() -> needs.stream().filter(n -> !n.in().isEmpty())
+                .findFirst()).or(() -> needs.stream().findFirst()).map(PlateNeed::key).orElse("");
     }
 }

@@ -49,14 +49,17 @@ public final class Stagings {
         Map<String, List<PlateNeed>> groups = new LinkedHashMap<>();
         plan.needs().stream().filter(PlateNeed::filmed).forEach(n -> groups.computeIfAbsent(n.lockGroup(), k -> new ArrayList<>()).add(n));
         List<Staged> out = new ArrayList<>();
-        groups.forEach((group, needs) -> plan.cards().stream().filter(c -> c.group().equals(group)).findFirst().ifPresent(card -> out.add(staged(shot, known, card, needs, rules, plan))));
+        groups.forEach((group, needs) -> plan.cards().stream().filter(c -> c.group().equals(group)).findFirst()
+                .ifPresent(card -> out.add(staged(shot, known, card, needs, rules, plan))));
         SetUp home = shot.setUp();
         if (!groups.containsKey(Case.HOME) && home != null && home.stage().floor().staged()) {
-            out.addFirst(new Staged(Case.HOME, home, true, List.of(), Map.of(), background(shot), wide(known), high(known), Resolution.crop(Answers.of(known.setting()), rules)));
+            out.addFirst(new Staged(Case.HOME, home, true, List.of(), Map.of(), background(shot), wide(known), high(known),
+                    Resolution.crop(Answers.of(known.setting()), rules)));
         }
         shot.elsewhere().forEach((group, setUp) -> {
             if (!groups.containsKey(group)) {
-                out.add(new Staged(group, setUp, true, List.of(), Map.of(), background(shot), wide(known), high(known), Resolution.crop(Answers.of(known.setting()), rules)));
+                out.add(new Staged(group, setUp, true, List.of(), Map.of(), background(shot), wide(known), high(known),
+                        Resolution.crop(Answers.of(known.setting()), rules)));
             }
         });
         return out;
@@ -65,9 +68,11 @@ public final class Stagings {
     /// The shot's own frame with nothing in it, to be staged by hand before anything is told.
     public static Staged bare(Shot shot, HouseRules rules) {
         SetUp own = shot.setUp();
-        SetUp home = own != null ? own : new SetUp("set-of-" + shot.id(), "Set of shot " + shot.number(), HandCamera.FRESH.stage(null, Case.WIDE_HIGH));
+        SetUp home = own != null ? own : new SetUp("set-of-" + shot.id(), "Set of shot " + shot.number(),
+                HandCamera.FRESH.stage(null, Case.WIDE_HIGH));
         Shot known = Rules.assuming(shot, rules);
-        return new Staged(Case.HOME, home, false, List.of(), Map.of(), null, wide(known), high(known), Resolution.crop(Answers.of(known.setting()), rules));
+        return new Staged(Case.HOME, home, false, List.of(), Map.of(), null, wide(known), high(known),
+                Resolution.crop(Answers.of(known.setting()), rules));
     }
 
     /// The shot with this set staged by hand.
@@ -85,7 +90,8 @@ public final class Stagings {
         if (group.equals(Case.HOME)) {
             SetUp own = shot.setUp();
             // A camera that nobody told or showed was the plan's own, and follows it again.
-            boolean plans = own != null && own.stage().evidence().isEmpty() && own.stage().camera().position() instanceof Given.Assumed && own.stage().camera().aim() instanceof Given.Assumed
+            boolean plans = own != null && own.stage().evidence().isEmpty() && own.stage().camera().position() instanceof Given.Assumed
+                    && own.stage().camera().aim() instanceof Given.Assumed
                     && own.stage().camera().widthShareFocal() instanceof Given.Assumed;
             return plans ? shot.withSetUp(null) : shot.withStage(st -> st.withFloor(Floor.BARE));
         }
@@ -94,14 +100,17 @@ public final class Stagings {
         return shot.withElsewhere(less);
     }
 
-    /// What there is to stage with, as it was told with the shot and as the crew owns it: cloth and stands of these sizes, its lenses, and its lamps; without owned lamps so many of any size.
+    /// What there is to stage with, as it was told with the shot and as the crew owns it: cloth and stands of these sizes, its lenses, and
+    /// its lamps; without owned lamps so many of any size.
     public static AvailableKit means(Shot shot, int lamps, OwnedKit kit) {
         Answers t = Answers.of(shot.setting());
         List<Double> faces = kit.lampsM();
         // A cloth that nobody told the size of can be bought in any usual one.
         return new AvailableKit(
-                faces.isEmpty() ? lamps : faces.size(), t.number(Fact.STAND_M), t.given(Fact.CLOTH_WIDE_M) ? t.number(Fact.CLOTH_WIDE_M) : LARGE_M,
-                t.given(Fact.CLOTH_HIGH_M) ? t.number(Fact.CLOTH_HIGH_M) : LARGE_M, kit.lenses().stream().map(l -> new AvailableKit.OwnedLens(l.size(Fact.FOCAL_MM), l.size(Fact.F_NUMBER))).toList(), faces);
+                faces.isEmpty() ? lamps : faces.size(), t.number(Fact.STAND_M), t.given(Fact.CLOTH_WIDE_M) ? t.number(Fact.CLOTH_WIDE_M)
+                : LARGE_M,
+                t.given(Fact.CLOTH_HIGH_M) ? t.number(Fact.CLOTH_HIGH_M) : LARGE_M, kit.lenses().stream()
+                .map(l -> new AvailableKit.OwnedLens(l.size(Fact.FOCAL_MM), l.size(Fact.F_NUMBER))).toList(), faces);
     }
 
     private static int high(Shot known) {
@@ -118,17 +127,21 @@ public final class Stagings {
         boolean byHand = own != null && own.stage().floor().staged();
         FloorPlan floor = new FloorPlan(shot, known, rules, card, needs, plan);
         Map<String, Question.Sight> wanted = new HashMap<>();
-        needs.stream().filter(n -> !group.equals(Case.HOME) && n.region().sweep().awayM() > 0).forEach(n -> wanted.put(n.key(), new Question.Sight(n.region().sweep().awayM(), n.region().sweep().lensM(), floor.asideDeg(n))));
+        needs.stream().filter(n -> !group.equals(Case.HOME) && n.region().sweep().awayM() > 0)
+                .forEach(n -> wanted.put(n.key(), new Question.Sight(n.region().sweep().awayM(), n.region().sweep().lensM(),
+                floor.asideDeg(n))));
         SetUp setUp;
         if (own != null && byHand) {
             setUp = own;
         } else {
             Stage camera = own != null ? own.stage() : stage(shot, known, card, needs);
-            String id = own != null ? own.id() : "set-of-" + shot.id() + (group.equals(Case.HOME) ? "" : "-" + group.toLowerCase(Locale.ROOT));
+            String id = own != null ? own.id() : "set-of-" + shot.id() + (group.equals(Case.HOME) ? ""
+                    : "-" + group.toLowerCase(Locale.ROOT));
             String name = own != null ? own.name() : "Set of shot " + shot.number() + (group.equals(Case.HOME) ? "" : ", camera " + group);
             setUp = new SetUp(id, name, floor.on(camera, own != null));
         }
-        return new Staged(group, setUp, byHand, needs, wanted, background(shot), wide(known), high(known), Resolution.crop(Answers.of(known.setting()), rules));
+        return new Staged(group, setUp, byHand, needs, wanted, background(shot), wide(known), high(known),
+                Resolution.crop(Answers.of(known.setting()), rules));
     }
 
     /// The light of the shot's own frame as it was staged, or as it was told; null where nobody said anything of it.
@@ -159,10 +172,13 @@ public final class Stagings {
         // Level, unless what is filmed would then be near the picture's edge.
         double tilt = Math.abs(down) <= quarter ? 0 : down;
         // A lens that cuts off what is filmed is none to film it with.
-        double widest = needs.stream().map(n -> n.region().sweep()).filter(s -> s.awayM() > 0).mapToDouble(s -> holding(s, card.lensM(), tilt)).min().orElse(share);
-        Given<Double> view = widest < share ? new Given.Assumed<>(Math.max(StageCamera.SHORTEST, widest), "lens-widened") : given(share, told);
+        double widest = needs.stream().map(n -> n.region().sweep()).filter(s -> s.awayM() > 0)
+                .mapToDouble(s -> holding(s, card.lensM(), tilt)).min().orElse(share);
+        Given<Double> view = widest < share ? new Given.Assumed<>(Math.max(StageCamera.SHORTEST, widest), "lens-widened")
+                : given(share, told);
         StageCamera camera = new StageCamera(
-                given(new Vec(0, card.lensM(), 0), told), new Given.Assumed<>(new StageCamera.Aim(0, tilt, 0), tilt == 0 ? "camera-level" : "camera-aimed"), view, StageCamera.MIDDLE);
+                given(new Vec(0, card.lensM(), 0), told), new Given.Assumed<>(new StageCamera.Aim(0, tilt, 0), tilt == 0 ? "camera-level"
+                : "camera-aimed"), view, StageCamera.MIDDLE);
         Stage fresh = HandCamera.FRESH.stage(null, Case.WIDE_HIGH);
         return fresh.withCamera(camera).withLight(light(shot));
     }
@@ -185,8 +201,10 @@ public final class Stagings {
     static LensSetting lens(Shot known, Shot shot, double focusM) {
         Answers all = Answers.of(known.setting());
         Answers said = Answers.of(shot.setting());
-        Given<Double> sensor = said.given(Fact.SENSOR_MM) ? Given.entered(all.number(Fact.SENSOR_MM)) : new Given.Assumed<>(all.number(Fact.SENSOR_MM), "sensor-small");
-        Given<Double> stop = said.given(Fact.F_NUMBER) ? Given.entered(all.number(Fact.F_NUMBER)) : new Given.Assumed<>(all.number(Fact.F_NUMBER), "aperture-usual");
+        Given<Double> sensor = said.given(Fact.SENSOR_MM) ? Given.entered(all.number(Fact.SENSOR_MM))
+                : new Given.Assumed<>(all.number(Fact.SENSOR_MM), "sensor-small");
+        Given<Double> stop = said.given(Fact.F_NUMBER) ? Given.entered(all.number(Fact.F_NUMBER))
+                : new Given.Assumed<>(all.number(Fact.F_NUMBER), "aperture-usual");
         return new LensSetting(sensor, stop, new Given.Assumed<>(Math.max(0.1, focusM), "focus-body"));
     }
 }

@@ -1,4 +1,5 @@
-/// From a broken-down shot to staged sets: one for every camera of its plan, with the pieces that its facts ask for where its numbers put them.
+/// From a broken-down shot to staged sets: one for every camera of its plan, with the pieces that its facts ask for where its numbers put
+/// them.
 ///
 /// What was told stands as told, what follows from it or was assumed says so. A set that somebody staged by hand is taken as it is.
 @NullMarked

@@ -17,6 +17,7 @@ public record DeviceReading(Optional<InstrumentReading> incident, Optional<Instr
         Vec at = p.thing() instanceof Body ? SetView.middle(p, 0) : p.at().up(p.thing() instanceof Lamp l ? l.heightM().value() : CHEST_M);
         Vec to = view.eye().minus(at);
         boolean lamp = p.thing() instanceof Lamp;
-        return new DeviceReading(lamp ? Optional.empty() : Optional.of(i.incident().at(at, to)), lamp ? Optional.empty() : i.colour().at(at, to), i.tape().between(view.eye(), at));
+        return new DeviceReading(lamp ? Optional.empty() : Optional.of(i.incident().at(at, to)), lamp ? Optional.empty() : i.colour()
+                .at(at, to), i.tape().between(view.eye(), at));
     }
 }

@@ -8,7 +8,8 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 
 /// What a crew measures with, each behind an interface of its own: an instrument that is plugged in takes the place of its stand-in.
-public record Instruments(IncidentMeter incident, SpotMeter spot, ColourMeter colour, SpiritLevel level, TapeMeasure tape, CameraFeed feed) {
+public record Instruments(IncidentMeter incident, SpotMeter spot, ColourMeter colour, SpiritLevel level, TapeMeasure tape,
+        CameraFeed feed) {
     /// Light that falls on a place, in lux, its dome turned towards a direction.
     public interface IncidentMeter {
         InstrumentReading at(Vec place, Vec towards);

@@ -43,8 +43,10 @@ public final class StandIns {
     public static Instruments of(SetView view) {
         LightField light = new LightField(view.lamps(), view.stage().floor().around().value());
         return new Instruments(
-                (place, towards) -> lux(light.at(place, turned(towards), List.of())), new Spot(view), (place, towards) -> colour(view, light, place, turned(towards)), new Level(view.stage().camera().aim().value()),
-                (from, to) -> InstrumentReading.shown(to.minus(from).length(), "m", 0.001, TAPE_M), new Feed(view, EnumSet.allOf(Instruments.Lock.class)));
+                (place, towards) -> lux(light.at(place, turned(towards), List.of())), new Spot(view), (place, towards) ->
+                colour(view, light, place, turned(towards)), new Level(view.stage().camera().aim().value()),
+                (from, to) -> InstrumentReading.shown(to.minus(from).length(), "m", 0.001, TAPE_M),
+                new Feed(view, EnumSet.allOf(Instruments.Lock.class)));
     }
 
     private static InstrumentReading lux(double v) {
@@ -65,7 +67,8 @@ public final class StandIns {
             sum += lux;
             mired += lux * 1e6 / ((Lamp) p.thing()).givenKelvin();
         }
-        return sum < 0.5 ? Optional.empty() : Optional.of(InstrumentReading.shown(1e6 * sum / mired, "K", 10, KELVIN_SHARE * 1e6 * sum / mired));
+        return sum < 0.5 ? Optional.empty()
+                : Optional.of(InstrumentReading.shown(1e6 * sum / mired, "K", 10, KELVIN_SHARE * 1e6 * sum / mired));
     }
 
     private record Level(StageCamera.Aim aim) implements Instruments.SpiritLevel {
@@ -117,7 +120,8 @@ public final class StandIns {
         }
 
         private Set<Fault> faults() {
-            return EnumSet.complementOf(locked.isEmpty() ? EnumSet.noneOf(Instruments.Lock.class) : EnumSet.copyOf(locked)).stream().map(l -> switch (l) {
+            return EnumSet.complementOf(locked.isEmpty() ? EnumSet.noneOf(Instruments.Lock.class) : EnumSet.copyOf(locked)).stream()
+                    .map(l -> switch (l) {
                 case EXPOSURE -> Fault.AUTO_EXPOSURE;
                 case WHITE -> Fault.AUTO_WHITE;
                 case FOCUS -> Fault.REFOCUS;

@@ -45,13 +45,15 @@ public final class LiftingShoot {
         rolls.add(new Roll(
                 "clean-2", FRAMES, RATE, Loft.set(), null, locked(view), Handling.STEADY, CAMERA.seeded(2)));
         rolls.add(new Roll(
-                "maker-1", FRAMES, RATE, Loft.set(), t -> Maker.lifting(t).stage(1), locked(view), Handling.STEADY.under(LiftingShoot::cloud), CAMERA.seeded(3)));
+                "maker-1", FRAMES, RATE, Loft.set(), t -> Maker.lifting(t).stage(1), locked(view),
+                Handling.STEADY.under(LiftingShoot::cloud), CAMERA.seeded(3)));
         rolls.add(new Roll("lantern-1", FRAMES, RATE, screen, LiftingShoot::lantern, locked(view), Handling.STEADY, CAMERA.seeded(4)));
         rolls.add(new Roll("screen-only", 1, RATE, screen, null, locked(view), Handling.STEADY, CAMERA.seeded(5)));
         rolls.add(new Roll(
                 "clean-1", FRAMES, RATE, Loft.set(), null,
                 List.of(new Roll.Station(0, view), new Roll.Station(BUMP_FRAME, bumped)), Handling.STEADY, CAMERA.seeded(1)));
-        rolls.add(new Roll("card-ruler", 1, RATE, Loft.set().with(Loft.cardAndRuler()), null, locked(view), Handling.STEADY, CAMERA.seeded(6)));
+        rolls.add(new Roll("card-ruler", 1, RATE, Loft.set().with(Loft.cardAndRuler()), null, locked(view), Handling.STEADY,
+                CAMERA.seeded(6)));
         rolls.add(new Roll("lamp-pass", 1, RATE, Loft.set().with(bulb()), null, locked(view), Handling.STEADY, CAMERA.seeded(8)));
         return rolls;
     }
@@ -82,7 +84,8 @@ public final class LiftingShoot {
         Rgb light = new Rgb(42, 21, 7.5);
         List<Solid> s = new ArrayList<>();
         s.add(new Ellipsoid(at, new Vec(0.05, 0.05, 0.05), 0, Material.matte(Rgb.grey(0.5)).glowing(light), 9));
-        s.add(new RoundCone(at.plus(new Vec(0, 0.06, 0.02)), at.plus(new Vec(0.25, 1.4, 0.5)), 0.008, 0.008, Material.matte(Rgb.grey(0.02)), 9));
+        s.add(new RoundCone(at.plus(new Vec(0, 0.06, 0.02)), at.plus(new Vec(0.25, 1.4, 0.5)), 0.008, 0.008,
+                Material.matte(Rgb.grey(0.02)), 9));
         return new Scenery(s, List.of(new Emitter.Ball(at, 0.05, light, 9)));
     }
 }

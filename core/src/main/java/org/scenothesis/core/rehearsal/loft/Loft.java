@@ -41,10 +41,12 @@ public final class Loft {
     private static final Material BRICK = Material.patterned(Pattern.BRICKS, 0.085, new Rgb(0.33, 0.19, 0.13), new Rgb(0.42, 0.33, 0.25));
     private static final Material FLOOR =
             Material.patterned(Pattern.PLANKS, 0.17, new Rgb(0.30, 0.18, 0.10), new Rgb(0.13, 0.07, 0.04)).glossy(0.03, 0.35);
-    private static final Material TILE = Material.patterned(Pattern.TILES, 0.3, new Rgb(0.36, 0.21, 0.15), new Rgb(0.16, 0.10, 0.08)).glossy(0.04, 0.3);
+    private static final Material TILE = Material.patterned(Pattern.TILES, 0.3, new Rgb(0.36, 0.21, 0.15), new Rgb(0.16, 0.10, 0.08))
+            .glossy(0.04, 0.3);
     private static final Material OAK =
             Material.patterned(Pattern.PLANKS, 0.21, new Rgb(0.46, 0.29, 0.15), new Rgb(0.24, 0.13, 0.06)).glossy(0.035, 0.3);
-    private static final Material DARK_WOOD = Material.patterned(Pattern.PLANKS, 0.12, new Rgb(0.20, 0.115, 0.06), new Rgb(0.10, 0.055, 0.03));
+    private static final Material DARK_WOOD = Material.patterned(Pattern.PLANKS, 0.12, new Rgb(0.20, 0.115, 0.06),
+            new Rgb(0.10, 0.055, 0.03));
     private static final Material PAINT = Material.matte(new Rgb(0.16, 0.22, 0.21)).glossy(0.03, 0.4);
     private static final Material PAPER = Material.matte(new Rgb(0.74, 0.70, 0.60));
     private static final Material BRASS = Material.matte(new Rgb(0.36, 0.24, 0.09)).glossy(0.35, 0.3);
@@ -97,8 +99,10 @@ public final class Loft {
         s.add(Panel.flat(new Vec(LEFT, 0, FRONT), new Vec(RIGHT - LEFT, 0, 0), new Vec(0, TOP, 0), PLASTER, 0));
         s.add(Panel.flat(new Vec(LEFT, 0, FRONT), new Vec(0, 0, BACK - FRONT), new Vec(0, WINDOW_LOW, 0), PLASTER, 0));
         s.add(Panel.flat(new Vec(LEFT, WINDOW_HIGH, FRONT), new Vec(0, 0, BACK - FRONT), new Vec(0, TOP - WINDOW_HIGH, 0), PLASTER, 0));
-        s.add(Panel.flat(new Vec(LEFT, WINDOW_LOW, FRONT), new Vec(0, 0, WINDOW_NEAR - FRONT), new Vec(0, WINDOW_HIGH - WINDOW_LOW, 0), PLASTER, 0));
-        s.add(Panel.flat(new Vec(LEFT, WINDOW_LOW, WINDOW_FAR), new Vec(0, 0, BACK - WINDOW_FAR), new Vec(0, WINDOW_HIGH - WINDOW_LOW, 0), PLASTER, 0));
+        s.add(Panel.flat(new Vec(LEFT, WINDOW_LOW, FRONT), new Vec(0, 0, WINDOW_NEAR - FRONT), new Vec(0, WINDOW_HIGH - WINDOW_LOW, 0),
+                PLASTER, 0));
+        s.add(Panel.flat(new Vec(LEFT, WINDOW_LOW, WINDOW_FAR), new Vec(0, 0, BACK - WINDOW_FAR), new Vec(0, WINDOW_HIGH - WINDOW_LOW, 0),
+                PLASTER, 0));
         for (double z : new double[] {0.9, 2.28}) {
             s.add(BoxSolid.between(new Vec(LEFT, TOP - 0.16, z - 0.07), new Vec(RIGHT, TOP, z + 0.07), DARK_WOOD, 0));
         }
@@ -118,7 +122,8 @@ public final class Loft {
             double y = WINDOW_LOW + (WINDOW_HIGH - WINDOW_LOW) * i / 3;
             s.add(BoxSolid.between(new Vec(LEFT - 0.03, y - 0.02, WINDOW_NEAR), new Vec(LEFT + 0.03, y + 0.02, WINDOW_FAR), PAINT, 0));
         }
-        s.add(BoxSolid.between(new Vec(LEFT, WINDOW_LOW - 0.05, WINDOW_NEAR - 0.05), new Vec(LEFT + 0.16, WINDOW_LOW, WINDOW_FAR + 0.05), OAK, 0));
+        s.add(BoxSolid.between(new Vec(LEFT, WINDOW_LOW - 0.05, WINDOW_NEAR - 0.05), new Vec(LEFT + 0.16, WINDOW_LOW, WINDOW_FAR + 0.05),
+                OAK, 0));
         pot(s, new Vec(LEFT + 0.09, WINDOW_LOW, 1.75), 0.06);
     }
 
@@ -149,13 +154,15 @@ public final class Loft {
         sheets(s);
         jar(s, new Vec(1.28, y, 0.52));
         s.add(new RoundCone(new Vec(-0.66, y + 0.035, 0.5), new Vec(-0.62, y + 0.035, 0.9), 0.035, 0.035, PAPER, 0));
-        s.add(new RoundCone(new Vec(-0.57, y + 0.03, 0.46), new Vec(-0.54, y + 0.03, 0.88), 0.03, 0.03, Material.matte(new Rgb(0.55, 0.16, 0.10)), 0));
+        s.add(new RoundCone(new Vec(-0.57, y + 0.03, 0.46), new Vec(-0.54, y + 0.03, 0.88), 0.03, 0.03,
+                Material.matte(new Rgb(0.55, 0.16, 0.10)), 0));
         s.add(new RoundCone(new Vec(1.02, y + 0.03, 0.42), new Vec(1.02, y + 0.05, 0.42), 0.045, 0.05, BRASS, 0));
     }
 
     private static void sheets(List<Solid> s) {
         s.add(new BoxSolid(new Vec(-0.12, BENCH_M + 0.004, 0.56), new Vec(0.19, 0.004, 0.13), 0.08, PAPER, 0));
-        s.add(new BoxSolid(new Vec(-0.09, BENCH_M + 0.009, 0.55), new Vec(0.17, 0.001, 0.11), -0.13, Material.matte(new Rgb(0.70, 0.58, 0.36)), 0));
+        s.add(new BoxSolid(new Vec(-0.09, BENCH_M + 0.009, 0.55), new Vec(0.17, 0.001, 0.11), -0.13,
+                Material.matte(new Rgb(0.70, 0.58, 0.36)), 0));
         Material hoop = Material.matte(new Rgb(0.55, 0.42, 0.22));
         Vec c = new Vec(0.20, BENCH_M + 0.012, 0.48);
         for (int i = 0; i < 20; i++) {
@@ -182,12 +189,15 @@ public final class Loft {
         double[][] boards = {{0.35, 1.55}, {0.35, 1.98}, {-1.2, 1.86}};
         double[] rights = {2.7, 2.7, -0.35};
         for (int i = 0; i < boards.length; i++) {
-            s.add(BoxSolid.between(new Vec(boards[i][0], boards[i][1], BACK - 0.28), new Vec(rights[i], boards[i][1] + 0.03, BACK), DARK_WOOD, 0));
+            s.add(BoxSolid.between(new Vec(boards[i][0], boards[i][1], BACK - 0.28), new Vec(rights[i], boards[i][1] + 0.03, BACK),
+                    DARK_WOOD, 0));
         }
-        Rgb[] rolls = {new Rgb(0.70, 0.64, 0.50), new Rgb(0.55, 0.14, 0.09), new Rgb(0.66, 0.46, 0.16), new Rgb(0.16, 0.22, 0.34), new Rgb(0.72, 0.68, 0.60)};
+        Rgb[] rolls = {new Rgb(0.70, 0.64, 0.50), new Rgb(0.55, 0.14, 0.09), new Rgb(0.66, 0.46, 0.16), new Rgb(0.16, 0.22, 0.34),
+                new Rgb(0.72, 0.68, 0.60)};
         for (int i = 0; i < 9; i++) {
             double x = 0.48 + i * 0.105 + 0.01 * (i % 3);
-            s.add(new RoundCone(new Vec(x, 1.625, BACK - 0.25), new Vec(x, 1.625, BACK - 0.03), 0.042, 0.042, Material.matte(rolls[(i * 3) % 5]), 0));
+            s.add(new RoundCone(new Vec(x, 1.625, BACK - 0.25), new Vec(x, 1.625, BACK - 0.03), 0.042, 0.042,
+                    Material.matte(rolls[(i * 3) % 5]), 0));
         }
         for (int i = 0; i < 5; i++) {
             double h = 0.09 + 0.035 * (i * 7 % 4);
@@ -210,7 +220,8 @@ public final class Loft {
             PaperLantern lantern = PaperLantern.at(foot, h[3]);
             boolean lit = i == 1;
             (lit ? lantern.lit(new Rgb(1.5, 0.72, 0.24)) : lantern.lit(new Rgb(0.10, 0.07, 0.035))).build(s, 100 + i);
-            s.add(new RoundCone(new Vec(h[0], h[1] + h[3] * 1.25, h[2]), new Vec(h[0], TOP, h[2]), 0.003, 0.003, Material.matte(Rgb.grey(0.03)), 0));
+            s.add(new RoundCone(new Vec(h[0], h[1] + h[3] * 1.25, h[2]), new Vec(h[0], TOP, h[2]), 0.003, 0.003,
+                    Material.matte(Rgb.grey(0.03)), 0));
             if (lit) {
                 lamps.add(new Emitter.Ball(new Vec(h[0], h[1], h[2]), h[3] * 0.9, new Rgb(2.2, 1.05, 0.36), 100 + i));
             }

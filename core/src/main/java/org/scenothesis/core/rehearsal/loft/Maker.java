@@ -39,7 +39,8 @@ public record Maker(Vec foot, double lean, Vec gaze, Vec leftHand, Vec rightHand
         Vec left = new Vec(-0.38, Loft.BENCH_M + 0.04, 0.66).towards(new Vec(-0.34, Loft.BENCH_M + 0.10, 0.70), release);
         Vec paper = new Vec(0.05, Loft.BENCH_M, 0.45);
         Vec lantern = Loft.LANTERN_REST.plus(new Vec(0, 0.2 + 0.38 * release, 0));
-        return new Maker(new Vec(-0.12 + sway, 0, 1.22), 0.20 - 0.06 * release, paper.towards(lantern, Math.max(reach, release)), left, right);
+        return new Maker(new Vec(-0.12 + sway, 0, 1.22), 0.20 - 0.06 * release, paper.towards(lantern, Math.max(reach, release)), left,
+                right);
     }
 
     static double ease(double t) {
@@ -83,8 +84,10 @@ public record Maker(Vec foot, double lean, Vec gaze, Vec leftHand, Vec rightHand
         for (int side = -1; side <= 1; side += 2) {
             Vec shoulder = chest.plus(new Vec(0.175 * side, 0.095, 0));
             s.add(new RoundCone(neck.plus(new Vec(0.04 * side, -0.03, 0.005)), shoulder, 0.052, 0.066, JACKET, owner));
-            s.add(new RoundCone(neck.plus(new Vec(0.055 * side, 0.0, -0.02)), chest.plus(new Vec(0.012 * side, 0.06, -0.115)), 0.016, 0.018, COLLAR, owner));
-            s.add(new RoundCone(neck.plus(new Vec(0.075 * side, -0.01, -0.02)), chest.plus(new Vec(0.075 * side, -0.10, -0.128)), 0.013, 0.014, APRON, owner));
+            s.add(new RoundCone(neck.plus(new Vec(0.055 * side, 0.0, -0.02)), chest.plus(new Vec(0.012 * side, 0.06, -0.115)), 0.016,
+                    0.018, COLLAR, owner));
+            s.add(new RoundCone(neck.plus(new Vec(0.075 * side, -0.01, -0.02)), chest.plus(new Vec(0.075 * side, -0.10, -0.128)), 0.013,
+                    0.014, APRON, owner));
         }
         s.add(new Ellipsoid(hip.plus(up().times(0.17)).plus(new Vec(0, 0, -0.050)), new Vec(0.128, 0.27, 0.102), 0, APRON, owner));
         s.add(new Ellipsoid(hip.plus(new Vec(0, -0.06, -0.040)), new Vec(0.172, 0.26, 0.112), 0, APRON, owner));
@@ -140,18 +143,22 @@ public record Maker(Vec foot, double lean, Vec gaze, Vec leftHand, Vec rightHand
 
     private static void face(List<Solid> s, Vec c, Vec facing, Vec across, Vec crown, int owner) {
         Material lip = Material.matte(new Rgb(0.33, 0.13, 0.10));
-        s.add(new RoundCone(c.plus(facing.times(0.088)).plus(crown.times(0.012)), c.plus(facing.times(0.106)).minus(crown.times(0.020)), 0.008, 0.012, SKIN, owner));
+        s.add(new RoundCone(c.plus(facing.times(0.088)).plus(crown.times(0.012)), c.plus(facing.times(0.106)).minus(crown.times(0.020)),
+                0.008, 0.012, SKIN, owner));
         s.add(new RoundCone(
                 c.plus(facing.times(0.086)).minus(crown.times(0.058)).plus(across.times(0.016)),
                 c.plus(facing.times(0.086)).minus(crown.times(0.058)).minus(across.times(0.016)), 0.007, 0.007, lip, owner));
         for (int side = -1; side <= 1; side += 2) {
             Vec eye = c.plus(facing.times(0.083)).plus(across.times(0.031 * side)).plus(crown.times(0.012));
             s.add(new Ellipsoid(eye, new Vec(0.0125, 0.008, 0.010), 0, Material.matte(Rgb.grey(0.55)).glossy(0.05, 0.1), owner));
-            s.add(new Ellipsoid(eye.plus(facing.times(0.006)), new Vec(0.006, 0.0065, 0.006), 0, Material.matte(new Rgb(0.03, 0.02, 0.015)).glossy(0.06, 0.05), owner));
+            s.add(new Ellipsoid(eye.plus(facing.times(0.006)), new Vec(0.006, 0.0065, 0.006), 0, Material.matte(new Rgb(0.03, 0.02, 0.015))
+                    .glossy(0.06, 0.05), owner));
             s.add(new RoundCone(
-                    eye.plus(crown.times(0.022)).plus(across.times(0.016 * side)), eye.plus(crown.times(0.025)).minus(across.times(0.012 * side)).plus(facing.times(0.006)),
+                    eye.plus(crown.times(0.022)).plus(across.times(0.016 * side)), eye.plus(crown.times(0.025))
+                    .minus(across.times(0.012 * side)).plus(facing.times(0.006)),
                     0.004, 0.0045, HAIR, owner));
-            s.add(new Ellipsoid(c.plus(across.times(0.077 * side)).minus(facing.times(0.01)), new Vec(0.012, 0.026, 0.018), 0, SKIN, owner));
+            s.add(new Ellipsoid(c.plus(across.times(0.077 * side)).minus(facing.times(0.01)), new Vec(0.012, 0.026, 0.018), 0, SKIN,
+                    owner));
         }
     }
 
@@ -165,7 +172,8 @@ public record Maker(Vec foot, double lean, Vec gaze, Vec leftHand, Vec rightHand
             double a = random.nextDouble(2 * Math.PI);
             double h = random.nextDouble(-0.35, 0.95);
             double w = Math.sqrt(1 - h * h);
-            Vec out = across.times(w * Math.cos(a)).plus(facing.times(-0.35 - 0.65 * Math.abs(w * Math.sin(a)))).plus(crown.times(h)).unit();
+            Vec out = across.times(w * Math.cos(a)).plus(facing.times(-0.35 - 0.65 * Math.abs(w * Math.sin(a)))).plus(crown.times(h))
+                    .unit();
             Vec root = cap.plus(out.times(0.085));
             double loose = random.nextDouble();
             Vec bend = root.plus(out.times(0.012 + 0.028 * loose * loose)).plus(new Vec(0, -0.004 - 0.02 * random.nextDouble(), 0));

@@ -47,14 +47,16 @@ public record PaperLantern(Vec foot, double radius, double tilt, Rgb paper, Rgb 
         double[] at = {0.12, 2.28};
         for (double a : at) {
             s.add(new RoundCone(
-                    foot.plus(axis.times(radius * (a - 0.04))), foot.plus(axis.times(radius * (a + 0.04))), radius * 0.36, radius * 0.36, cap, owner));
+                    foot.plus(axis.times(radius * (a - 0.04))), foot.plus(axis.times(radius * (a + 0.04))), radius * 0.36, radius * 0.36,
+                    cap, owner));
         }
         Material wire = Material.matte(new Rgb(0.10, 0.07, 0.04));
         Vec side = new Vec(Math.cos(tilt), Math.sin(tilt), 0);
         Vec middle = foot.plus(axis.times(radius * 2.42));
         int n = 12;
         for (int i = 0; i < n; i++) {
-            s.add(new RoundCone(arc(middle, side, axis, i * Math.PI / n), arc(middle, side, axis, (i + 1) * Math.PI / n), 0.004, 0.004, wire, owner));
+            s.add(new RoundCone(arc(middle, side, axis, i * Math.PI / n), arc(middle, side, axis, (i + 1) * Math.PI / n), 0.004, 0.004,
+                    wire, owner));
         }
     }
 

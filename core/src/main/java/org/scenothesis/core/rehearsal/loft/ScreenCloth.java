@@ -31,7 +31,8 @@ public record ScreenCloth(Vec lowerLeft, double widthM, double heightM, double w
         Material pipe = Material.matte(Rgb.grey(0.10)).glossy(0.1, 0.3);
         double y = lowerLeft.y() + heightM + 0.02;
         double right = lowerLeft.x() + widthM;
-        s.add(new RoundCone(new Vec(lowerLeft.x() - 0.12, y, lowerLeft.z()), new Vec(right + 0.12, y, lowerLeft.z()), 0.018, 0.018, pipe, 0));
+        s.add(new RoundCone(new Vec(lowerLeft.x() - 0.12, y, lowerLeft.z()), new Vec(right + 0.12, y, lowerLeft.z()), 0.018, 0.018, pipe,
+                0));
         for (double x : new double[] {lowerLeft.x() - 0.10, right + 0.10}) {
             s.add(new RoundCone(new Vec(x, 0.02, lowerLeft.z()), new Vec(x, y, lowerLeft.z()), 0.016, 0.016, pipe, 0));
         }

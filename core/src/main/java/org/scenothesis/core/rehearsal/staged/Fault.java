@@ -43,7 +43,8 @@ public enum Fault {
     private static final double CLOSE_M = 0.3;
     private static final double ASIDE_S = 1;
     private static final double WARMER = 0.08;
-    /// How far the stabiliser wanders and how far the shaking goes, of the picture's width; how often, in hertz; the share of a second in which the rows are read.
+    /// How far the stabiliser wanders and how far the shaking goes, of the picture's width; how often, in hertz; the share of a second in
+    /// which the rows are read.
     /// So many times as far away as before.
     static final double REFOCUSED = 1.6;
     private static final double WANDER = 0.004;
@@ -60,23 +61,29 @@ public enum Fault {
     /// The set with this fault in it; those of the camera change nothing here.
     Stage in(Stage s) {
         return switch (this) {
-            case WRINKLES -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b ? p.withThing(b.withWrinkle(Given.entered(CRUMPLED))) : p).toList()));
-            case LIMB -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Body b ? p.withThing(b.withWay(farther(b))) : p).toList()));
-            case SHADOW -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b && b.kind().upright() ? nearer(f, p) : p).toList()));
+            case WRINKLES -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b
+                    ? p.withThing(b.withWrinkle(Given.entered(CRUMPLED))) : p).toList()));
+            case LIMB -> s.withFloor(f ->
+                    f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Body b ? p.withThing(b.withWay(farther(b))) : p)
+                    .toList()));
+            case SHADOW -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b && b.kind().upright()
+                    ? nearer(f, p) : p).toList()));
             default -> s;
         };
     }
 
     /// Three times as far; who stays steps aside by more than their own width.
     private static List<Body.Moment> farther(Body b) {
-        return b.way().isEmpty() ? List.of(new Body.Moment("", 0, Vec.ZERO), new Body.Moment("", ASIDE_S, new Vec(1.5 * b.wideM().value(), 0, 0)))
+        return b.way().isEmpty()
+                ? List.of(new Body.Moment("", 0, Vec.ZERO), new Body.Moment("", ASIDE_S, new Vec(1.5 * b.wideM().value(), 0, 0)))
                 : b.way().stream().map(m -> new Body.Moment(m.beat(), m.seconds(), m.by().times(3))).toList();
     }
 
     /// A screen drawn up until it hangs close behind the nearest before it.
     private static Piece nearer(Floor f, Piece cloth) {
         Vec ahead = cloth.at().ahead();
-        double gap = f.pieces().stream().filter(p -> p.thing() instanceof Body).mapToDouble(p -> p.at().up(0).minus(cloth.at().up(0)).dot(ahead) - ((Body) p.thing()).deepM().value() / 2).filter(d -> d > 0).min().orElse(0);
+        double gap = f.pieces().stream().filter(p -> p.thing() instanceof Body).mapToDouble(p -> p.at().up(0).minus(cloth.at().up(0))
+                .dot(ahead) - ((Body) p.thing()).deepM().value() / 2).filter(d -> d > 0).min().orElse(0);
         Vec by = ahead.times(Math.max(0, gap - CLOSE_M));
         return cloth.put(cloth.at().at(cloth.at().x() + by.x(), cloth.at().z() + by.z()));
     }

@@ -32,11 +32,13 @@ public record PredictionCheck(Measure measure, @Nullable Prediction foretold, @N
         List<PredictionCheck> out = new ArrayList<>();
         for (Prediction f : foretold) {
             Finding m = worst(measured, f.measure()).orElse(null);
-            out.add(new PredictionCheck(f.measure(), f, m, m == null || m.verdict() == Verdict.NOT_MEASURED ? Agreement.NOT_MEASURED : agreement(f, m)));
+            out.add(new PredictionCheck(f.measure(), f, m, m == null || m.verdict() == Verdict.NOT_MEASURED ? Agreement.NOT_MEASURED
+                    : agreement(f, m)));
         }
         for (Measure m : measured.stream().map(Finding::measure).distinct().toList()) {
             boolean foreseen = foretold.stream().anyMatch(f -> f.measure() == m);
-            worst(measured, m).filter(w -> !foreseen && (w.verdict() == Verdict.WATCH || w.verdict() == Verdict.REDO)).ifPresent(w -> out.add(new PredictionCheck(m, null, w, Agreement.UNFORESEEN)));
+            worst(measured, m).filter(w -> !foreseen && (w.verdict() == Verdict.WATCH || w.verdict() == Verdict.REDO))
+                    .ifPresent(w -> out.add(new PredictionCheck(m, null, w, Agreement.UNFORESEEN)));
         }
         return out;
     }

@@ -11,7 +11,8 @@ import org.scenothesis.core.rehearsal.trace.Rgb;
 import org.scenothesis.core.rehearsal.trace.Sampler;
 import org.scenothesis.core.rehearsal.trace.Tracer;
 
-/// A moment of a staged set, refined pass by pass: one path a pixel in the first, as many again in every further one. Not for threads; passes use them.
+/// A moment of a staged set, refined pass by pass: one path a pixel in the first, as many again in every further one. Not for threads;
+/// passes use them.
 public final class Rehearsal {
     private final Scenery all;
     private final Rgb ambient;

@@ -58,12 +58,15 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
     private static final Rgb WOOD = new Rgb(0.40, 0.26, 0.15);
     private static final Rgb PAPER = new Rgb(0.74, 0.66, 0.48);
 
-    /// Exposed for what the light meter reads at the first body of the set, balanced for its key: alike for all plates that are filmed on it. Lamps that are there to be seen are not metered.
+    /// Exposed for what the light meter reads at the first body of the set, balanced for its key: alike for all plates that are filmed on
+    /// it. Lamps that are there to be seen are not metered.
     public static SetScenery metered(SetView view) {
         SetView all = new SetView(view.stage(), "", view.widthPx(), view.heightPx());
         List<Piece> lit = all.lamps().stream().filter(p -> ((Lamp) p.thing()).kind() != LampKind.PRACTICAL).toList();
         LightField light = new LightField(lit.isEmpty() ? all.lamps() : lit, view.stage().floor().around().value());
-        Vec at = all.bodies().isEmpty() ? view.eye().plus(view.pose().worldToCamera()[2].times(view.stage().floor().lens().focusM().value())) : SetView.middle(all.bodies().getFirst(), 0);
+        Vec at = all.bodies().isEmpty() ? view.eye()
+                .plus(view.pose().worldToCamera()[2].times(view.stage().floor().lens().focusM().value()))
+                : SetView.middle(all.bodies().getFirst(), 0);
         Vec to = view.eye().minus(at).unit();
         double lux = light.at(at, to, List.of());
         double key = light.key(at, List.of()).map(p -> ((Lamp) p.thing()).givenKelvin()).orElse(5600.0);
@@ -82,7 +85,8 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
     public View camera() {
         CameraPose pose = view.pose();
         Lens lens = view.lens();
-        return new View(pose, Math.min(0.2, lens.apertureRadiusM()), Math.max(1.05 * lens.focalM(), view.stage().floor().lens().focusM().value()));
+        return new View(pose, Math.min(0.2, lens.apertureRadiusM()), Math.max(1.05 * lens.focalM(), view.stage().floor().lens().focusM()
+                .value()));
     }
 
     /// What comes from everywhere; work light where nobody put a lamp down.
@@ -101,9 +105,12 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
         for (Piece p : view.pieces()) {
             switch (p.thing()) {
                 case Backdrop b -> backdrop(s, p, b);
-                case Support b -> s.add(box(p, 0, b.wideM().value(), b.highM().value(), b.deepM().value(), Material.matte(b.kind().equals("rod") || b.kind().equals("line") ? rod() : WOOD), 0));
-                case Wall w -> s.add(box(p, 0, w.wideM().value(), w.highM().value(), 0.004, Material.matte(Rgb.grey(w.reflects().value())), 0));
-                case Flag f -> s.add(box(p, f.bottomM().value(), f.wideM().value(), f.highM().value(), 0.004, Material.matte(Rgb.grey(0.01)), 0));
+                case Support b -> s.add(box(p, 0, b.wideM().value(), b.highM().value(), b.deepM().value(),
+                        Material.matte(b.kind().equals("rod") || b.kind().equals("line") ? rod() : WOOD), 0));
+                case Wall w -> s.add(box(p, 0, w.wideM().value(), w.highM().value(), 0.004, Material.matte(Rgb.grey(w.reflects().value())),
+                        0));
+                case Flag f -> s.add(box(p, f.bottomM().value(), f.wideM().value(), f.highM().value(), 0.004,
+                        Material.matte(Rgb.grey(0.01)), 0));
                 case Glass g -> frame(s, p, g);
                 case Lamp l -> lamp(s, lamps, p, l);
                 case Camera c -> standing(s, p, c);
@@ -130,7 +137,8 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
     private void around(List<Solid> s) {
         if (view.stage().floor().around().value() instanceof Surroundings.Room r) {
             Material wall = plain() ? Material.matte(Rgb.grey(r.reflects())) : plaster(r.reflects());
-            Material floor = plain() ? wall : Material.patterned(Pattern.PLANKS, 0.17, new Rgb(1.25, 0.95, 0.7).times(r.reflects()), new Rgb(0.8, 0.55, 0.38).times(r.reflects()));
+            Material floor = plain() ? wall : Material.patterned(Pattern.PLANKS, 0.17, new Rgb(1.25, 0.95, 0.7).times(r.reflects()),
+                    new Rgb(0.8, 0.55, 0.38).times(r.reflects()));
             Vec wide = new Vec(r.wideM(), 0, 0);
             Vec away = new Vec(0, 0, r.longM());
             Vec up = new Vec(0, r.highM(), 0);
@@ -142,24 +150,28 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
             s.add(Panel.flat(low, away, up, wall, 0));
             s.add(Panel.flat(low.plus(wide), away, up, wall, 0));
         } else {
-            Material ground = plain() ? Material.matte(Rgb.grey(0.2)) : Material.patterned(Pattern.PLASTER, 0.5, new Rgb(0.25, 0.23, 0.18), new Rgb(0.17, 0.15, 0.12));
+            Material ground = plain() ? Material.matte(Rgb.grey(0.2)) : Material.patterned(Pattern.PLASTER, 0.5, new Rgb(0.25, 0.23, 0.18),
+                    new Rgb(0.17, 0.15, 0.12));
             s.add(Panel.flat(new Vec(-60, 0, -60), new Vec(120, 0, 0), new Vec(0, 0, 120), ground, 0));
         }
     }
 
-    /// A wall as walls are, stained and scratched, which gives back as much as it was told on the whole: nothing is found again on one that is quite even.
+    /// A wall as walls are, stained and scratched, which gives back as much as it was told on the whole: nothing is found again on one that
+    /// is quite even.
     private static Material plaster(double reflects) {
         Rgb tone = new Rgb(1.03, 1, 0.94).times(reflects);
         return Material.patterned(Pattern.PLASTER, 0.6, tone.times(1.25), tone.times(0.62));
     }
 
     private static BoxSolid box(Piece p, double fromM, double wideM, double highM, double deepM, Material m, int owner) {
-        return new BoxSolid(p.at().up(fromM + highM / 2), new Vec(wideM / 2, highM / 2, deepM / 2), -Math.toRadians(p.at().turnDeg()), m, owner);
+        return new BoxSolid(p.at().up(fromM + highM / 2), new Vec(wideM / 2, highM / 2, deepM / 2), -Math.toRadians(p.at().turnDeg()), m,
+                owner);
     }
 
     /// The screen that a body wears: it stands where the body does.
     private Optional<Backdrop> suit(Piece body) {
-        return view.pieces().stream().filter(p -> p.thing() instanceof Backdrop b && b.kind().worn() && p.at().up(0).minus(body.at().up(0)).length() < WORN_M).map(p -> (Backdrop) p.thing()).findFirst();
+        return view.pieces().stream().filter(p -> p.thing() instanceof Backdrop b && b.kind().worn() && p.at().up(0).minus(body.at().up(0))
+                .length() < WORN_M).map(p -> (Backdrop) p.thing()).findFirst();
     }
 
     private void backdrop(List<Solid> s, Piece p, Backdrop b) {
@@ -175,10 +187,12 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
         Vec half = at.right().times(b.wideM().value() / 2);
         Vec across = half.times(2);
         if (b.kind().upright() && b.highM().value() > 0) {
-            s.add(new Panel(at.up(b.bottomM().value()).minus(half), across, new Vec(0, b.highM().value(), 0), plain() ? 0 : b.wrinkle().value(), false, m, 0));
+            s.add(new Panel(at.up(b.bottomM().value()).minus(half), across, new Vec(0, b.highM().value(), 0), plain() ? 0 : b.wrinkle()
+                    .value(), false, m, 0));
         }
         if (b.floorM().value() > 0) {
-            s.add(new Panel(at.up(0.003).minus(half), across, at.ahead().times(b.floorM().value()), plain() ? 0 : b.wrinkle().value() / 2, false, m, 0));
+            s.add(new Panel(at.up(0.003).minus(half), across, at.ahead().times(b.floorM().value()), plain() ? 0 : b.wrinkle().value() / 2,
+                    false, m, 0));
         }
         if (b.kind().onStands() && !plain()) {
             Material pipe = Material.matte(Rgb.grey(0.10)).glossy(0.1, 0.3);
@@ -209,7 +223,8 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
         }
     }
 
-    /// Colour of light at a temperature, as a camera balanced for another records it: by the slopes of a black body between red, green and blue.
+    /// Colour of light at a temperature, as a camera balanced for another records it: by the slopes of a black body between red, green and
+    /// blue.
     private Rgb tint(double of) {
         double[] from = planck(of);
         double[] to = planck(kelvin);
@@ -255,7 +270,8 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
             s.add(Panel.flat(corner.plus(back), u, v, Material.matte(DARK).glowing(radiance.times(1 / Math.max(1, radiance.g() / 30))), 0));
             if (view.stands(p)) {
                 Vec behind = at.plus(axis.times(-0.06));
-                s.add(new RoundCone(new Vec(behind.x(), 0.02, behind.z()), new Vec(behind.x(), Math.max(0.05, behind.y()), behind.z()), STAND_R, STAND_R, Material.matte(DARK), 0));
+                s.add(new RoundCone(new Vec(behind.x(), 0.02, behind.z()), new Vec(behind.x(), Math.max(0.05, behind.y()), behind.z()),
+                        STAND_R, STAND_R, Material.matte(DARK), 0));
             }
         }
     }
@@ -270,9 +286,12 @@ public record SetScenery(SetView view, double whiteLux, double kelvin, Look look
             Optional<Rgb> suit = suit(p).map(SetScenery::dye);
             Rgb paper = suit.orElseGet(() -> clothes(PAPER));
             switch (b.form()) {
-                case BOX -> s.add(new BoxSolid(box.middle(), box.half(), -Math.toRadians(box.turnDeg()), Material.matte(plain() ? Rgb.grey(0.5) : paper), owner));
-                case BALL -> s.add(new Ellipsoid(box.middle(), box.half(), 0, plain() ? Material.matte(Rgb.grey(0.5)) : Material.patterned(Pattern.RIBS, 0.1, paper, paper.times(0.55)), owner));
-                case FIGURE -> new Figure(box, plain(), suit.map(Figure.Wear::suit).orElseGet(() -> Figure.Wear.CLOTHES.withShirt(clothes(Figure.Wear.CLOTHES.shirt())))).into(s, owner);
+                case BOX -> s.add(new BoxSolid(box.middle(), box.half(), -Math.toRadians(box.turnDeg()),
+                        Material.matte(plain() ? Rgb.grey(0.5) : paper), owner));
+                case BALL -> s.add(new Ellipsoid(box.middle(), box.half(), 0, plain() ? Material.matte(Rgb.grey(0.5))
+                        : Material.patterned(Pattern.RIBS, 0.1, paper, paper.times(0.55)), owner));
+                case FIGURE -> new Figure(box, plain(), suit.map(Figure.Wear::suit)
+                        .orElseGet(() -> Figure.Wear.CLOTHES.withShirt(clothes(Figure.Wear.CLOTHES.shirt())))).into(s, owner);
             }
             owner++;
         }

@@ -43,7 +43,8 @@ public record StagedRoll(String name, SetView view, double seconds, double fromS
     private SetScenery scenery() {
         // Exposed and balanced on the set as it was meant.
         SetScenery meant = SetScenery.metered(view);
-        return new SetScenery(faulty(), meant.whiteLux(), meant.kelvin(), faults.contains(Fault.CLOTHES) ? SetScenery.Look.IN_SCREEN : SetScenery.Look.USUAL);
+        return new SetScenery(faulty(), meant.whiteLux(), meant.kelvin(), faults.contains(Fault.CLOTHES) ? SetScenery.Look.IN_SCREEN
+                : SetScenery.Look.USUAL);
     }
 
     /// How many it has.
@@ -64,7 +65,8 @@ public record StagedRoll(String name, SetView view, double seconds, double fromS
         @Nullable DoubleFunction<Scenery> moving = moves ? t -> s.bodies(fromS + t) : null;
         int n = frames();
         // Whoever stays is part of the set, and rendered once.
-        return new Roll(name, n, rate, moves ? s.still() : s.still().with(s.bodies(fromS)), moving, stations(s.camera(), n), handling(), Sensor.USUAL.seeded(seed));
+        return new Roll(name, n, rate, moves ? s.still() : s.still().with(s.bodies(fromS)), moving, stations(s.camera(), n), handling(),
+                Sensor.USUAL.seeded(seed));
     }
 
     /// What happens to its frames on the way.
@@ -86,7 +88,8 @@ public record StagedRoll(String name, SetView view, double seconds, double fromS
             View then = v;
             if (faults.contains(Fault.BUMP)) {
                 Vec px = Fault.bumpPx();
-                then = then.with(v.pose().turned(-Math.toDegrees(px.x() / v.pose().focalPx()), Math.toDegrees(px.y() / v.pose().focalPx()), 0));
+                then = then.with(v.pose().turned(-Math.toDegrees(px.x() / v.pose().focalPx()), Math.toDegrees(px.y() / v.pose().focalPx()),
+                        0));
             }
             if (faults.contains(Fault.REFOCUS)) {
                 then = then.focusedAt(Fault.REFOCUSED * v.focusM());

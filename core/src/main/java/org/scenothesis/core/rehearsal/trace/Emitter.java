@@ -18,7 +18,8 @@ public sealed interface Emitter {
 
     /// A glowing rectangle shining to the side of its normal (edgeU × edgeV).
     ///
-    /// - `light`: radiance along its normal. `power`: how fast its intensity falls beside it, as a power of the cosine; 1 for an even surface.
+    /// - `light`: radiance along its normal. `power`: how fast its intensity falls beside it, as a power of the cosine; 1 for an even
+    ///   surface.
     record Pane(Vec corner, Vec edgeU, Vec edgeV, Rgb light, double power) implements Emitter {
         public Pane(Vec corner, Vec edgeU, Vec edgeV, Rgb light) {
             this(corner, edgeU, edgeV, light, 1);

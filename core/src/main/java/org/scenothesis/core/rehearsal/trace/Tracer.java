@@ -93,7 +93,8 @@ public final class Tracer {
             }
             double u0 = s.next();
             double cos = -(ray.nx * ray.dx + ray.ny * ray.dy + ray.nz * ray.dz);
-            double fresnel = m.gloss() > 0 ? m.gloss() + (1 - m.gloss()) * Math.pow(1 - Math.min(1, cos), 5) * (1 - 0.7 * m.roughness()) : 0;
+            double fresnel = m.gloss() > 0 ? m.gloss() + (1 - m.gloss()) * Math.pow(1 - Math.min(1, cos), 5) * (1 - 0.7 * m.roughness())
+                    : 0;
             if (u0 < fresnel) {
                 mirror(s, m.roughness());
                 mirrored = true;

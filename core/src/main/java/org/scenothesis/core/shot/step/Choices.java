@@ -24,28 +24,38 @@ public final class Choices {
         return switch (step) {
             case Outline o -> {
                 List<Choice<?>> out = new ArrayList<>(List.of(
-                        new Choice<>(Outline.class, "counts", words(Outline.Counts.values()), x -> word(x.counts()), (x, w) -> x.withCounts(Outline.Counts.valueOf(w.toUpperCase(Locale.ROOT)))),
-                        new Choice<>(Outline.class, "sides", SIDES, x -> SIDES.get(x.curved() ? 1 : 0), (x, w) -> x.withCurved(w.equals("curved")))));
+                        new Choice<>(Outline.class, "counts", words(Outline.Counts.values()), x -> word(x.counts()), (x, w) ->
+                        x.withCounts(Outline.Counts.valueOf(w.toUpperCase(Locale.ROOT)))),
+                        new Choice<>(Outline.class, "sides", SIDES, x -> SIDES.get(x.curved() ? 1 : 0), (x, w) ->
+                        x.withCurved(w.equals("curved")))));
                 if (!tracks.isEmpty()) {
                     List<String> names = new ArrayList<>(List.of(NOTHING));
                     names.addAll(tracks);
-                    out.add(new Choice<>(Outline.class, "hung", names, x -> on(x.hung()), (x, w) -> x.withHung(w.equals(NOTHING) ? null : new TrackBinding(w, since.applyAsDouble(w), true))));
+                    out.add(new Choice<>(Outline.class, "hung", names, x -> on(x.hung()), (x, w) -> x.withHung(w.equals(NOTHING) ? null
+                            : new TrackBinding(w, since.applyAsDouble(w), true))));
                 }
                 yield out;
             }
             case Follow f -> hung(Follow.class, f.by(), Follow::by, Follow::new, tracks, since);
             case TrackSteady h -> hung(TrackSteady.class, h.by(), TrackSteady::by, TrackSteady::new, tracks, since);
-            case Join j -> List.of(new Choice<>(Join.class, "keeps", words(Join.Side.values()), x -> word(x.keeps()), (x, w) -> x.with(Join.Side.valueOf(w.toUpperCase(Locale.ROOT)), x.softnessPx())));
-            case Extend e -> List.of(new Choice<>(Extend.class, "around", words(Extend.Around.values()), x -> word(x.around()), (x, w) -> x.withAround(Extend.Around.valueOf(w.toUpperCase(Locale.ROOT)))));
-            case LockCorrection _, Key _, Luma _, Difference _, OwnAlpha _, Exposure _, ColourGrade _, LayerBlur _, LensMatch _, Warp _, Ripple _, Grain _,
-                    Flip _, PinnedCorners _, FramePlace _, HandHeld _, SetPlace _, Shadow _, DrawnShadow _, Wrap _, Glow _, Letterbox _, Opacity _ -> List.of();
+            case Join j -> List.of(new Choice<>(Join.class, "keeps", words(Join.Side.values()), x -> word(x.keeps()), (x, w) ->
+                    x.with(Join.Side.valueOf(w.toUpperCase(Locale.ROOT)), x.softnessPx())));
+            case Extend e -> List.of(new Choice<>(Extend.class, "around", words(Extend.Around.values()), x -> word(x.around()), (x, w) ->
+                    x.withAround(Extend.Around.valueOf(w.toUpperCase(Locale.ROOT)))));
+            case LockCorrection _, Key _, Luma _, Difference _, OwnAlpha _, Exposure _, ColourGrade _, LayerBlur _, LensMatch _, Warp _,
+                    Ripple _, Grain _,
+                    Flip _, PinnedCorners _, FramePlace _, HandHeld _, SetPlace _, Shadow _, DrawnShadow _, Wrap _, Glow _, Letterbox _,
+                    Opacity _ -> List.of();
         };
     }
 
-    private static <S extends Step> List<Choice<?>> hung(Class<S> kind, TrackBinding now, Function<S, TrackBinding> of, Function<TrackBinding, S> make, List<String> tracks, ToDoubleFunction<String> since) {
+    private static <S extends Step> List<Choice<?>> hung(Class<S> kind, TrackBinding now, Function<S, TrackBinding> of,
+            Function<TrackBinding, S> make, List<String> tracks, ToDoubleFunction<String> since) {
         return List.of(
-                new Choice<>(kind, "follows", tracks.contains(now.track()) ? tracks : plus(tracks, now.track()), x -> of.apply(x).track(), (x, w) -> make.apply(new TrackBinding(w, since.applyAsDouble(w), of.apply(x).turns()))),
-                new Choice<>(kind, "goes", GOES, x -> GOES.get(of.apply(x).turns() ? 1 : 0), (x, w) -> make.apply(new TrackBinding(of.apply(x).track(), of.apply(x).sinceSeconds(), w.equals("turns")))));
+                new Choice<>(kind, "follows", tracks.contains(now.track()) ? tracks : plus(tracks, now.track()), x -> of.apply(x).track(),
+                (x, w) -> make.apply(new TrackBinding(w, since.applyAsDouble(w), of.apply(x).turns()))),
+                new Choice<>(kind, "goes", GOES, x -> GOES.get(of.apply(x).turns() ? 1 : 0), (x, w) ->
+                make.apply(new TrackBinding(of.apply(x).track(), of.apply(x).sinceSeconds(), w.equals("turns")))));
     }
 
     private static List<String> plus(List<String> all, String one) {

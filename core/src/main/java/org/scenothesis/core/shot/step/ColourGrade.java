@@ -12,7 +12,8 @@ import org.scenothesis.core.value.Animated;
 ///
 /// Source: the colour decision list of the American Society of Cinematographers, openly published; luma weights of BT.709.
 @RecordBuilder
-public record ColourGrade(Channels slope, Channels offset, Channels power, double saturation, Map<String, Animated<Double>> keyed) implements Step, Keyable, ColourGradeBuilder.With {
+public record ColourGrade(Channels slope, Channels offset, Channels power, double saturation, Map<String, Animated<Double>> keyed)
+        implements Step, Keyable, ColourGradeBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<ColourGrade>> PARAMETERS = parameters();
     public static final ColourGrade NEUTRAL = new ColourGrade(Channels.all(1), Channels.all(0), Channels.all(1), 1);
@@ -44,6 +45,7 @@ public record ColourGrade(Channels slope, Channels offset, Channels power, doubl
         Check.range("saturation", saturation, 0, 4);
     }
 
+    /// Without keys by code.
     public ColourGrade(Channels slope, Channels offset, Channels power, double saturation) {
         this(slope, offset, power, saturation, Map.of());
     }
@@ -58,11 +60,15 @@ public record ColourGrade(Channels slope, Channels offset, Channels power, doubl
         for (int c = 0; c < 3; c++) {
             int at = c;
             String colour = List.of("red", "green", "blue").get(c);
-            out.add(new Parameter<>(ColourGrade.class, "slope-" + colour, "\u00d7", new Parameter.Span(0, 10, 0.01, 2), (o, t) -> o.slope().values()[at], (o, t, v) -> o.withSlope(channel(o.slope(), at, v))));
-            out.add(new Parameter<>(ColourGrade.class, "offset-" + colour, "", new Parameter.Span(-1, 1, 0.005, 3), (o, t) -> o.offset().values()[at], (o, t, v) -> o.withOffset(channel(o.offset(), at, v))));
-            out.add(new Parameter<>(ColourGrade.class, "power-" + colour, "", new Parameter.Span(0.05, 10, 0.01, 2), (o, t) -> o.power().values()[at], (o, t, v) -> o.withPower(channel(o.power(), at, v))));
+            out.add(new Parameter<>(ColourGrade.class, "slope-" + colour, "\u00d7", new Parameter.Span(0, 10, 0.01, 2), (o, t) -> o.slope()
+                    .values()[at], (o, t, v) -> o.withSlope(channel(o.slope(), at, v))));
+            out.add(new Parameter<>(ColourGrade.class, "offset-" + colour, "", new Parameter.Span(-1, 1, 0.005, 3), (o, t) -> o.offset()
+                    .values()[at], (o, t, v) -> o.withOffset(channel(o.offset(), at, v))));
+            out.add(new Parameter<>(ColourGrade.class, "power-" + colour, "", new Parameter.Span(0.05, 10, 0.01, 2), (o, t) -> o.power()
+                    .values()[at], (o, t, v) -> o.withPower(channel(o.power(), at, v))));
         }
-        out.add(new Parameter<>(ColourGrade.class, "saturation", "\u00d7", new Parameter.Span(0, 4, 0.02, 2), (o, t) -> o.saturation(), (o, t, v) -> o.withSaturation(v)));
+        out.add(new Parameter<>(ColourGrade.class, "saturation", "\u00d7", new Parameter.Span(0, 4, 0.02, 2), (o, t) -> o.saturation(),
+                (o, t, v) -> o.withSaturation(v)));
         return out;
     }
 

@@ -7,21 +7,28 @@ import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Animated;
 
-/// A shadow drawn by hand, where there is no staged set: what stands on a line of the ground is laid down along the light, and up a wall behind a second line.
+/// A shadow drawn by hand, where there is no staged set: what stands on a line of the ground is laid down along the light, and up a wall
+/// behind a second line.
 ///
-/// - `points`: left and right end of the line it stands on, something high of it, where the shadow of that falls, then the two ends of the line at
+/// - `points`: left and right end of the line it stands on, something high of it, where the shadow of that falls, then the two ends of the
+///   line at
 ///   which the ground becomes a wall; below the picture there is none.
-/// - `density`: 0 to 1, how much light is taken; `softnessPx`: at that height, falling to nothing at the ground. `limit`: the shadow stays within, if it has three corners.
+/// - `density`: 0 to 1, how much light is taken; `softnessPx`: at that height, falling to nothing at the ground. `limit`: the shadow stays
+///   within, if it has three corners.
 @RecordBuilder
-public record DrawnShadow(Animated<List<Point>> points, double density, double softnessPx, List<Point> limit, Map<String, Animated<Double>> keyed) implements Step, Keyable, PointDriven, DrawnShadowBuilder.With {
+public record DrawnShadow(Animated<List<Point>> points, double density, double softnessPx, List<Point> limit,
+        Map<String, Animated<Double>> keyed) implements Step, Keyable, PointDriven, DrawnShadowBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<DrawnShadow>> PARAMETERS = List.of(
-            new Parameter<>(DrawnShadow.class, "cast-density", "", new Parameter.Span(0, 1, 0.02, 2), (c, t) -> c.density(), (c, t, v) -> c.withDensity(v)),
-            new Parameter<>(DrawnShadow.class, "cast-softness", "px", new Parameter.Span(0, 400, 1, 0), (c, t) -> c.softnessPx(), (c, t, v) -> c.withSoftnessPx(v)));
+            new Parameter<>(DrawnShadow.class, "cast-density", "", new Parameter.Span(0, 1, 0.02, 2), (c, t) -> c.density(), (c, t, v) ->
+            c.withDensity(v)),
+            new Parameter<>(DrawnShadow.class, "cast-softness", "px", new Parameter.Span(0, 400, 1, 0), (c, t) -> c.softnessPx(),
+            (c, t, v) -> c.withSoftnessPx(v)));
 
     /// To the right and towards the camera, with a wall only at the very top of the picture.
     public static final DrawnShadow FRESH = new DrawnShadow(
-            Animated.of(List.of(new Point(0.4, 0.85), new Point(0.6, 0.85), new Point(0.5, 0.4), new Point(0.75, 0.97), new Point(0.1, 0.03), new Point(0.9, 0.03))), 0.6, 12, List.of());
+            Animated.of(List.of(new Point(0.4, 0.85), new Point(0.6, 0.85), new Point(0.5, 0.4), new Point(0.75, 0.97),
+            new Point(0.1, 0.03), new Point(0.9, 0.03))), 0.6, 12, List.of());
 
     public DrawnShadow {
         keyed = Parameter.checked(PARAMETERS, keyed);
@@ -34,6 +41,7 @@ public record DrawnShadow(Animated<List<Point>> points, double density, double s
         limit = List.copyOf(limit);
     }
 
+    /// Without keys by code.
     public DrawnShadow(Animated<List<Point>> points, double density, double softnessPx, List<Point> limit) {
         this(points, density, softnessPx, limit, Map.of());
     }

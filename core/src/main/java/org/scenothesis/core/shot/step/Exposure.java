@@ -8,10 +8,12 @@ import org.scenothesis.core.value.Animated;
 
 /// Brightens or darkens; `matched`: exposure and colour are first brought to the base's by the lock check's measure.
 @RecordBuilder
-public record Exposure(double gainStops, boolean matched, Map<String, Animated<Double>> keyed) implements Step, Keyable, ExposureBuilder.With {
+public record Exposure(double gainStops, boolean matched, Map<String, Animated<Double>> keyed) implements Step, Keyable,
+        ExposureBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Exposure>> PARAMETERS = List.of(
-            new Parameter<>(Exposure.class, "gain", "stop", new Parameter.Span(-4, 4, 0.05, 2), (g, t) -> g.gainStops(), (g, t, v) -> g.withGainStops(v)));
+            new Parameter<>(Exposure.class, "gain", "stop", new Parameter.Span(-4, 4, 0.05, 2), (g, t) -> g.gainStops(), (g, t, v) ->
+            g.withGainStops(v)));
     public static final Exposure NONE = new Exposure(0, false);
 
     public Exposure {
@@ -19,6 +21,7 @@ public record Exposure(double gainStops, boolean matched, Map<String, Animated<D
         Check.range("gainStops", gainStops, -8, 8);
     }
 
+    /// Without keys by code.
     public Exposure(double gainStops, boolean matched) {
         this(gainStops, matched, Map.of());
     }

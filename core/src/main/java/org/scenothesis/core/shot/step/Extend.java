@@ -4,18 +4,25 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.scenothesis.core.Check;
 
-/// A picture with more room around it: for headroom that was not filmed, or a frame to move in. The room is mirrored at the picture's edges, or left open for a second picture that lies below.
+/// A picture with more room around it: for headroom that was not filmed, or a frame to move in. The room is mirrored at the picture's
+/// edges, or left open for a second picture that lies below.
 ///
-/// Each in percent of the picture's width or height; the whole is sized to the frame, and where their shapes differ there is more of the room. `seamPx`: how softly the picture ends where it is left open, inwards.
+/// Each in percent of the picture's width or height; the whole is sized to the frame, and where their shapes differ there is more of the
+/// room. `seamPx`: how softly the picture ends where it is left open, inwards.
 @RecordBuilder
 public record Extend(double left, double right, double up, double down, Around around, double seamPx) implements Step, ExtendBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Extend>> PARAMETERS = List.of(
-            new Parameter<>(Extend.class, "extend-left", "%", new Parameter.Span(0, 300, 1, 0), (e, t) -> e.left(), (e, t, v) -> e.withLeft(v)).keyed(Parameter.Keying.CANVAS),
-            new Parameter<>(Extend.class, "extend-right", "%", new Parameter.Span(0, 300, 1, 0), (e, t) -> e.right(), (e, t, v) -> e.withRight(v)).keyed(Parameter.Keying.CANVAS),
-            new Parameter<>(Extend.class, "extend-up", "%", new Parameter.Span(0, 300, 1, 0), (e, t) -> e.up(), (e, t, v) -> e.withUp(v)).keyed(Parameter.Keying.CANVAS),
-            new Parameter<>(Extend.class, "extend-down", "%", new Parameter.Span(0, 300, 1, 0), (e, t) -> e.down(), (e, t, v) -> e.withDown(v)).keyed(Parameter.Keying.CANVAS),
-            new Parameter<>(Extend.class, "extend-seam", "px", new Parameter.Span(0, 400, 1, 0), (e, t) -> e.seamPx(), (e, t, v) -> e.withSeamPx(v)).keyed(Parameter.Keying.CANVAS));
+            new Parameter<>(Extend.class, "extend-left", "%", new Parameter.Span(0, 300, 1, 0), (e, t) -> e.left(), (e, t, v) ->
+            e.withLeft(v)).keyed(Parameter.Keying.CANVAS),
+            new Parameter<>(Extend.class, "extend-right", "%", new Parameter.Span(0, 300, 1, 0), (e, t) -> e.right(), (e, t, v) ->
+            e.withRight(v)).keyed(Parameter.Keying.CANVAS),
+            new Parameter<>(Extend.class, "extend-up", "%", new Parameter.Span(0, 300, 1, 0), (e, t) -> e.up(), (e, t, v) -> e.withUp(v))
+            .keyed(Parameter.Keying.CANVAS),
+            new Parameter<>(Extend.class, "extend-down", "%", new Parameter.Span(0, 300, 1, 0), (e, t) -> e.down(), (e, t, v) ->
+            e.withDown(v)).keyed(Parameter.Keying.CANVAS),
+            new Parameter<>(Extend.class, "extend-seam", "px", new Parameter.Span(0, 400, 1, 0), (e, t) -> e.seamPx(), (e, t, v) ->
+            e.withSeamPx(v)).keyed(Parameter.Keying.CANVAS));
 
     /// What is in the room.
     public enum Around {

@@ -12,16 +12,22 @@ import org.scenothesis.core.value.Animated;
 /// - `about`: what it is turned and sized about, where it was filmed; in shares of the picture's width and height.
 /// - `by`: how far that point is moved, in the same shares. `turnDeg`: clockwise. `size`: against the size it was filmed in.
 @RecordBuilder
-public record FramePlace(Point about, Animated<Point> by, Animated<Double> turnDeg, Animated<Double> size) implements Step, FramePlaceBuilder.With {
+public record FramePlace(Point about, Animated<Point> by, Animated<Double> turnDeg, Animated<Double> size) implements Step,
+        FramePlaceBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<FramePlace>> PARAMETERS = List.of(
-            new Parameter<>(FramePlace.class, "across", "%", new Parameter.Span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().x(), (p, t, v) -> p.withBy(p.by().set(t, new Point(v / 100, p.at(t).by().y())))).keyed(Parameter.Keying.OWN),
-            new Parameter<>(FramePlace.class, "down", "%", new Parameter.Span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().y(), (p, t, v) -> p.withBy(p.by().set(t, new Point(p.at(t).by().x(), v / 100)))).keyed(Parameter.Keying.OWN),
-            new Parameter<>(FramePlace.class, "put-turn", "\u00b0", new Parameter.Span(-3600, 3600, 0.5, 1), (p, t) -> p.at(t).turnDeg(), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))).keyed(Parameter.Keying.OWN),
-            new Parameter<>(FramePlace.class, "put-size", "\u00d7", new Parameter.Span(0.02, 50, 0.01, 2), (p, t) -> p.at(t).size(), (p, t, v) -> p.withSize(p.size().set(t, v))).keyed(Parameter.Keying.OWN));
+            new Parameter<>(FramePlace.class, "across", "%", new Parameter.Span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().x(),
+            (p, t, v) -> p.withBy(p.by().set(t, new Point(v / 100, p.at(t).by().y())))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(FramePlace.class, "down", "%", new Parameter.Span(-400, 400, 0.5, 1), (p, t) -> 100 * p.at(t).by().y(),
+            (p, t, v) -> p.withBy(p.by().set(t, new Point(p.at(t).by().x(), v / 100)))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(FramePlace.class, "put-turn", "\u00b0", new Parameter.Span(-3600, 3600, 0.5, 1), (p, t) -> p.at(t).turnDeg(),
+            (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(FramePlace.class, "put-size", "\u00d7", new Parameter.Span(0.02, 50, 0.01, 2), (p, t) -> p.at(t).size(),
+            (p, t, v) -> p.withSize(p.size().set(t, v))).keyed(Parameter.Keying.OWN));
 
     /// Where it was filmed, about the middle of the picture.
-    public static final FramePlace AS_FILMED = new FramePlace(new Point(0.5, 0.5), Animated.of(new Point(0, 0)), Animated.of(0.0), Animated.of(1.0));
+    public static final FramePlace AS_FILMED = new FramePlace(new Point(0.5, 0.5), Animated.of(new Point(0, 0)), Animated.of(0.0),
+            Animated.of(1.0));
     private static final double FURTHEST = 20;
 
     /// @throws IllegalArgumentException if a share is outside ±20, the turn outside ±36 000 degrees, or the size outside 0.01 to 100
@@ -51,7 +57,8 @@ public record FramePlace(Point about, Animated<Point> by, Animated<Double> turnD
     /// Where each point goes at a moment, in seconds, in a picture of so many pixels.
     public PlanarMap motion(double seconds, int width, int height) {
         Lie lie = at(seconds);
-        return PlanarMap.similarity(lie.size, Math.toRadians(lie.turnDeg), new Point(about.x() * width, about.y() * height), new Point(lie.by.x() * width, lie.by.y() * height));
+        return PlanarMap.similarity(lie.size, Math.toRadians(lie.turnDeg), new Point(about.x() * width, about.y() * height),
+                new Point(lie.by.x() * width, lie.by.y() * height));
     }
 
     /// The same lying otherwise from a moment on, in seconds; where nothing is animated, for all time.
@@ -65,6 +72,7 @@ public record FramePlace(Point about, Animated<Point> by, Animated<Double> turnD
 
     @Override
     public Step animate(Animated.Change change) {
-        return new FramePlace(about, change.of(by, FramePlace::between), change.of(turnDeg, Animated::number), change.of(size, Animated::number));
+        return new FramePlace(about, change.of(by, FramePlace::between), change.of(turnDeg, Animated::number),
+                change.of(size, Animated::number));
     }
 }

@@ -8,11 +8,14 @@ import org.scenothesis.core.value.Animated;
 
 /// Light along the layer's edge in a linear colour, fading to both sides; `radiusPx` is how far, as the deviation of a Gaussian.
 @RecordBuilder
-public record Glow(double radiusPx, Animated<Double> amount, double r, double g, double b, Map<String, Animated<Double>> keyed) implements Step, Keyable, GlowBuilder.With {
+public record Glow(double radiusPx, Animated<Double> amount, double r, double g, double b, Map<String, Animated<Double>> keyed)
+        implements Step, Keyable, GlowBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Glow>> PARAMETERS = List.of(
-            new Parameter<>(Glow.class, "glow-radius", "px", new Parameter.Span(0.5, 400, 0.5, 1), (g, t) -> g.radiusPx(), (g, t, v) -> g.withRadiusPx(v)),
-            new Parameter<>(Glow.class, "glow-amount", "", new Parameter.Span(0, 20, 0.05, 2), (g, t) -> g.amount().at(t, Animated::number), (g, t, v) -> g.withAmount(g.amount().set(t, v))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(Glow.class, "glow-radius", "px", new Parameter.Span(0.5, 400, 0.5, 1), (g, t) -> g.radiusPx(), (g, t, v) ->
+            g.withRadiusPx(v)),
+            new Parameter<>(Glow.class, "glow-amount", "", new Parameter.Span(0, 20, 0.05, 2), (g, t) -> g.amount()
+            .at(t, Animated::number), (g, t, v) -> g.withAmount(g.amount().set(t, v))).keyed(Parameter.Keying.OWN),
             new Parameter<>(Glow.class, "glow-red", "", new Parameter.Span(0, 4, 0.02, 2), (g, t) -> g.r(), (g, t, v) -> g.withR(v)),
             new Parameter<>(Glow.class, "glow-green", "", new Parameter.Span(0, 4, 0.02, 2), (g, t) -> g.g(), (g, t, v) -> g.withG(v)),
             new Parameter<>(Glow.class, "glow-blue", "", new Parameter.Span(0, 4, 0.02, 2), (g, t) -> g.b(), (g, t, v) -> g.withB(v)));
@@ -28,6 +31,7 @@ public record Glow(double radiusPx, Animated<Double> amount, double r, double g,
         Check.range("b", b, 0, 4);
     }
 
+    /// Without keys by code.
     public Glow(double radiusPx, Animated<Double> amount, double r, double g, double b) {
         this(radiusPx, amount, r, g, b, Map.of());
     }

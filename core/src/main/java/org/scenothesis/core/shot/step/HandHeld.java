@@ -9,17 +9,24 @@ import org.scenothesis.core.value.Animated;
 
 /// As if held by hand: slow drift and small turns, and the ground's jolts; the picture is enlarged just so far that no edge shows.
 ///
-/// - `across`, `down`: the furthest it goes, in percent of the picture's height; `rollDeg`: how far it turns; `perSecond`: how often it sways.
+/// - `across`, `down`: the furthest it goes, in percent of the picture's height; `rollDeg`: how far it turns; `perSecond`: how often it
+///   sways.
 /// - `jolts`: moments of the shot, in seconds, at which it is shaken by `joltPercent` of the height, dying away within half a second.
 @RecordBuilder
-public record HandHeld(double across, double down, double rollDeg, double perSecond, double joltPercent, List<Double> jolts, Map<String, Animated<Double>> keyed) implements Step, Keyable, HandHeldBuilder.With {
+public record HandHeld(double across, double down, double rollDeg, double perSecond, double joltPercent, List<Double> jolts,
+        Map<String, Animated<Double>> keyed) implements Step, Keyable, HandHeldBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<HandHeld>> PARAMETERS = List.of(
-            new Parameter<>(HandHeld.class, "wobble-across", "%", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.across(), (w, t, v) -> w.withAcross(v)),
-            new Parameter<>(HandHeld.class, "wobble-down", "%", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.down(), (w, t, v) -> w.withDown(v)),
-            new Parameter<>(HandHeld.class, "wobble-roll", "\u00b0", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.rollDeg(), (w, t, v) -> w.withRollDeg(v)),
-            new Parameter<>(HandHeld.class, "wobble-sways", "/s", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.perSecond(), (w, t, v) -> w.withPerSecond(v)).keyed(Parameter.Keying.RUNS),
-            new Parameter<>(HandHeld.class, "wobble-jolt", "%", new Parameter.Span(0, 20, 0.1, 1), (w, t) -> w.joltPercent(), (w, t, v) -> w.withJoltPercent(v)));
+            new Parameter<>(HandHeld.class, "wobble-across", "%", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.across(), (w, t, v) ->
+            w.withAcross(v)),
+            new Parameter<>(HandHeld.class, "wobble-down", "%", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.down(), (w, t, v) ->
+            w.withDown(v)),
+            new Parameter<>(HandHeld.class, "wobble-roll", "\u00b0", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.rollDeg(),
+            (w, t, v) -> w.withRollDeg(v)),
+            new Parameter<>(HandHeld.class, "wobble-sways", "/s", new Parameter.Span(0, 20, 0.05, 2), (w, t) -> w.perSecond(), (w, t, v) ->
+            w.withPerSecond(v)).keyed(Parameter.Keying.RUNS),
+            new Parameter<>(HandHeld.class, "wobble-jolt", "%", new Parameter.Span(0, 20, 0.1, 1), (w, t) -> w.joltPercent(), (w, t, v) ->
+            w.withJoltPercent(v)));
     public static final HandHeld CALM = new HandHeld(0.5, 0.4, 0.2, 0.7, 1, List.of());
     private static final double DIES_S = 0.12;
     private static final double SHAKES_HZ = 9;
@@ -39,6 +46,7 @@ public record HandHeld(double across, double down, double rollDeg, double perSec
         jolts = List.copyOf(jolts);
     }
 
+    /// Without keys by code.
     public HandHeld(double across, double down, double rollDeg, double perSecond, double joltPercent, List<Double> jolts) {
         this(across, down, rollDeg, perSecond, joltPercent, jolts, Map.of());
     }
@@ -58,7 +66,8 @@ public record HandHeld(double across, double down, double rollDeg, double perSec
             double t = seconds - j;
             jolt += t < 0 ? 0 : joltPercent * Math.exp(-t / DIES_S) * Math.cos(2 * Math.PI * SHAKES_HZ * t);
         }
-        return new Held(across * sway(seconds, 0.3), down * sway(seconds, 2.1) + Math.clamp(jolt, -joltPercent, joltPercent), rollDeg * sway(seconds, 4.4));
+        return new Held(across * sway(seconds, 0.3), down * sway(seconds, 2.1) + Math.clamp(jolt, -joltPercent, joltPercent),
+                rollDeg * sway(seconds, 4.4));
     }
 
     private double sway(double seconds, double phase) {
@@ -69,7 +78,8 @@ public record HandHeld(double across, double down, double rollDeg, double perSec
         return sum;
     }
 
-    /// How much larger a picture of `width × height` must be for no edge to show: the smallest scale at which every corner, first shifted, then turned by
+    /// How much larger a picture of `width × height` must be for no edge to show: the smallest scale at which every corner, first shifted,
+    /// then turned by
     /// any extreme, stays inside.
     public double overscan(double width, double height) {
         double x = across / 100 * height;

@@ -6,13 +6,17 @@ import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.value.Animated;
 
-/// One half of something filmed in two parts: cut at a seam, and its seam laid onto that of the other half, so that place, angle and width agree.
+/// One half of something filmed in two parts: cut at a seam, and its seam laid onto that of the other half, so that place, angle and width
+/// agree.
 ///
-/// `points`: the two ends of the seam as filmed, then where they are to lie. `keeps`: which side of the seam is kept, as seen in its own picture.
-public record Join(Animated<List<Point>> points, Side keeps, double softnessPx, Map<String, Animated<Double>> keyed) implements Step, Keyable, PointDriven {
+/// `points`: the two ends of the seam as filmed, then where they are to lie. `keeps`: which side of the seam is kept, as seen in its own
+/// picture.
+public record Join(Animated<List<Point>> points, Side keeps, double softnessPx, Map<String, Animated<Double>> keyed) implements Step,
+        Keyable, PointDriven {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Join>> PARAMETERS = List.of(
-            new Parameter<>(Join.class, "seam-softness", "px", new Parameter.Span(0, 400, 0.5, 1), (j, t) -> j.softnessPx(), (j, t, v) -> j.with(j.keeps(), v)));
+            new Parameter<>(Join.class, "seam-softness", "px", new Parameter.Span(0, 400, 0.5, 1), (j, t) -> j.softnessPx(), (j, t, v) ->
+            j.with(j.keeps(), v)));
 
     /// Which side of the seam.
     public enum Side {
@@ -34,6 +38,7 @@ public record Join(Animated<List<Point>> points, Side keeps, double softnessPx, 
         points.keys().forEach(k -> checked(k.value()));
     }
 
+    /// Without keys by code.
     public Join(Animated<List<Point>> points, Side keeps, double softnessPx) {
         this(points, keeps, softnessPx, Map.of());
     }

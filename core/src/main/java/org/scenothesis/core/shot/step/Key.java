@@ -11,16 +11,22 @@ import org.scenothesis.core.value.Animated;
 public record Key(KeySettings settings, Map<String, Animated<Double>> keyed) implements Step, Keyable {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Key>> PARAMETERS = List.of(
-            new Parameter<>(Key.class, "empty-below", "", new Parameter.Span(0, 0.9, 0.01, 2), (k, t) -> k.settings().emptyBelow(), (k, t, v) -> cut(k, v, Math.max(k.settings().solidAbove(), v + KeySettings.BETWEEN))),
-            new Parameter<>(Key.class, "solid-above", "", new Parameter.Span(0.05, 1.5, 0.01, 2), (k, t) -> k.settings().solidAbove(), (k, t, v) -> cut(k, Math.min(k.settings().emptyBelow(), v - KeySettings.BETWEEN), v)),
-            new Parameter<>(Key.class, "choke", "px", new Parameter.Span(-6, 6, 0.1, 1), (k, t) -> k.settings().chokePx(), (k, t, v) -> k.with(k.settings().withChokePx(v))),
-            new Parameter<>(Key.class, "edge-softness", "px", new Parameter.Span(0, 12, 0.1, 1), (k, t) -> k.settings().softnessPx(), (k, t, v) -> k.with(k.settings().withSoftnessPx(v))),
-            new Parameter<>(Key.class, "despill", "", new Parameter.Span(0, 1, 0.05, 2), (k, t) -> k.settings().despill(), (k, t, v) -> k.with(k.settings().withDespill(v))));
+            new Parameter<>(Key.class, "empty-below", "", new Parameter.Span(0, 0.9, 0.01, 2), (k, t) -> k.settings().emptyBelow(),
+            (k, t, v) -> cut(k, v, Math.max(k.settings().solidAbove(), v + KeySettings.BETWEEN))),
+            new Parameter<>(Key.class, "solid-above", "", new Parameter.Span(0.05, 1.5, 0.01, 2), (k, t) -> k.settings().solidAbove(),
+            (k, t, v) -> cut(k, Math.min(k.settings().emptyBelow(), v - KeySettings.BETWEEN), v)),
+            new Parameter<>(Key.class, "choke", "px", new Parameter.Span(-6, 6, 0.1, 1), (k, t) -> k.settings().chokePx(), (k, t, v) ->
+            k.with(k.settings().withChokePx(v))),
+            new Parameter<>(Key.class, "edge-softness", "px", new Parameter.Span(0, 12, 0.1, 1), (k, t) -> k.settings().softnessPx(),
+            (k, t, v) -> k.with(k.settings().withSoftnessPx(v))),
+            new Parameter<>(Key.class, "despill", "", new Parameter.Span(0, 1, 0.05, 2), (k, t) -> k.settings().despill(), (k, t, v) ->
+            k.with(k.settings().withDespill(v))));
 
     public Key {
         keyed = Parameter.checked(PARAMETERS, keyed);
     }
 
+    /// Without keys by code.
     public Key(KeySettings settings) {
         this(settings, Map.of());
     }

@@ -6,15 +6,20 @@ import java.util.Map;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.value.Animated;
 
-/// Out of focus, and blurred along a way: `radiusPx` is a Gaussian's deviation, `alongPx` how far things moved while the shutter was open, towards `towardsDeg`
+/// Out of focus, and blurred along a way: `radiusPx` is a Gaussian's deviation, `alongPx` how far things moved while the shutter was open,
+/// towards `towardsDeg`
 /// (0 right, 90 down).
 @RecordBuilder
-public record LayerBlur(Animated<Double> radiusPx, Animated<Double> alongPx, double towardsDeg, Map<String, Animated<Double>> keyed) implements Step, Keyable, LayerBlurBuilder.With {
+public record LayerBlur(Animated<Double> radiusPx, Animated<Double> alongPx, double towardsDeg, Map<String, Animated<Double>> keyed)
+        implements Step, Keyable, LayerBlurBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<LayerBlur>> PARAMETERS = List.of(
-            new Parameter<>(LayerBlur.class, "blur", "px", new Parameter.Span(0, 200, 0.25, 2), (s, t) -> s.radiusPx().at(t, Animated::number), (s, t, v) -> s.withRadiusPx(s.radiusPx().set(t, v))).keyed(Parameter.Keying.OWN),
-            new Parameter<>(LayerBlur.class, "blur-along", "px", new Parameter.Span(0, 400, 0.5, 1), (s, t) -> s.alongPx().at(t, Animated::number), (s, t, v) -> s.withAlongPx(s.alongPx().set(t, v))).keyed(Parameter.Keying.OWN),
-            new Parameter<>(LayerBlur.class, "blur-towards", "\u00b0", new Parameter.Span(-360, 360, 1, 0), (s, t) -> s.towardsDeg(), (s, t, v) -> s.withTowardsDeg(v)));
+            new Parameter<>(LayerBlur.class, "blur", "px", new Parameter.Span(0, 200, 0.25, 2), (s, t) -> s.radiusPx()
+            .at(t, Animated::number), (s, t, v) -> s.withRadiusPx(s.radiusPx().set(t, v))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(LayerBlur.class, "blur-along", "px", new Parameter.Span(0, 400, 0.5, 1), (s, t) -> s.alongPx()
+            .at(t, Animated::number), (s, t, v) -> s.withAlongPx(s.alongPx().set(t, v))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(LayerBlur.class, "blur-towards", "\u00b0", new Parameter.Span(-360, 360, 1, 0), (s, t) -> s.towardsDeg(),
+            (s, t, v) -> s.withTowardsDeg(v)));
     public static final LayerBlur LITTLE = new LayerBlur(Animated.of(2.0), Animated.of(0.0), 0);
 
     public LayerBlur {
@@ -24,6 +29,7 @@ public record LayerBlur(Animated<Double> radiusPx, Animated<Double> alongPx, dou
         Check.range("towardsDeg", towardsDeg, -360, 360);
     }
 
+    /// Without keys by code.
     public LayerBlur(Animated<Double> radiusPx, Animated<Double> alongPx, double towardsDeg) {
         this(radiusPx, alongPx, towardsDeg, Map.of());
     }

@@ -11,10 +11,14 @@ import org.scenothesis.core.Check;
 public record LensMatch(Drawn own, Drawn plate) implements Step, LensMatchBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<LensMatch>> PARAMETERS = List.of(
-            new Parameter<>(LensMatch.class, "lens-own-bend", "", new Parameter.Span(-0.6, 0.6, 0.005, 3), (l, t) -> l.own().k1(), (l, t, v) -> l.withOwn(l.own().withK1(v))).keyed(Parameter.Keying.LENS),
-            new Parameter<>(LensMatch.class, "lens-own-view", "\u00b0", new Parameter.Span(3, 150, 0.5, 1), (l, t) -> l.own().viewDeg(), (l, t, v) -> l.withOwn(l.own().withViewDeg(v))).keyed(Parameter.Keying.LENS),
-            new Parameter<>(LensMatch.class, "lens-plate-bend", "", new Parameter.Span(-0.6, 0.6, 0.005, 3), (l, t) -> l.plate().k1(), (l, t, v) -> l.withPlate(l.plate().withK1(v))).keyed(Parameter.Keying.LENS),
-            new Parameter<>(LensMatch.class, "lens-plate-view", "\u00b0", new Parameter.Span(3, 150, 0.5, 1), (l, t) -> l.plate().viewDeg(), (l, t, v) -> l.withPlate(l.plate().withViewDeg(v))).keyed(Parameter.Keying.LENS));
+            new Parameter<>(LensMatch.class, "lens-own-bend", "", new Parameter.Span(-0.6, 0.6, 0.005, 3), (l, t) -> l.own().k1(),
+            (l, t, v) -> l.withOwn(l.own().withK1(v))).keyed(Parameter.Keying.LENS),
+            new Parameter<>(LensMatch.class, "lens-own-view", "\u00b0", new Parameter.Span(3, 150, 0.5, 1), (l, t) -> l.own().viewDeg(),
+            (l, t, v) -> l.withOwn(l.own().withViewDeg(v))).keyed(Parameter.Keying.LENS),
+            new Parameter<>(LensMatch.class, "lens-plate-bend", "", new Parameter.Span(-0.6, 0.6, 0.005, 3), (l, t) -> l.plate().k1(),
+            (l, t, v) -> l.withPlate(l.plate().withK1(v))).keyed(Parameter.Keying.LENS),
+            new Parameter<>(LensMatch.class, "lens-plate-view", "\u00b0", new Parameter.Span(3, 150, 0.5, 1), (l, t) -> l.plate()
+            .viewDeg(), (l, t, v) -> l.withPlate(l.plate().withViewDeg(v))).keyed(Parameter.Keying.LENS));
 
     /// Neither bends anything.
     public static final LensMatch STRAIGHT = new LensMatch(new Drawn(0, 55), new Drawn(0, 55));

@@ -11,7 +11,8 @@ import org.scenothesis.core.value.Animated;
 public record Letterbox(double ratio, Map<String, Animated<Double>> keyed) implements Step, Keyable, LetterboxBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Letterbox>> PARAMETERS = List.of(
-            new Parameter<>(Letterbox.class, "letterbox-ratio", ": 1", new Parameter.Span(0.2, 10, 0.01, 2), (l, t) -> l.ratio(), (l, t, v) -> l.withRatio(v)));
+            new Parameter<>(Letterbox.class, "letterbox-ratio", ": 1", new Parameter.Span(0.2, 10, 0.01, 2), (l, t) -> l.ratio(),
+            (l, t, v) -> l.withRatio(v)));
     public static final Letterbox WIDE = new Letterbox(2.39);
 
     public Letterbox {
@@ -19,6 +20,7 @@ public record Letterbox(double ratio, Map<String, Animated<Double>> keyed) imple
         Check.range("ratio", ratio, 0.2, 10);
     }
 
+    /// Without keys by code.
     public Letterbox(double ratio) {
         this(ratio, Map.of());
     }

@@ -10,7 +10,8 @@ import org.scenothesis.core.value.Ease;
 public record Opacity(Animated<Double> share) implements Step {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Opacity>> PARAMETERS = List.of(
-            new Parameter<>(Opacity.class, "presence", "", new Parameter.Span(0, 1, 0.05, 2), (p, t) -> p.at(t), (p, t, v) -> new Opacity(p.share().set(t, v))).keyed(Parameter.Keying.OWN));
+            new Parameter<>(Opacity.class, "presence", "", new Parameter.Span(0, 1, 0.05, 2), (p, t) -> p.at(t), (p, t, v) ->
+            new Opacity(p.share().set(t, v))).keyed(Parameter.Keying.OWN));
     public static final Opacity FULL = new Opacity(Animated.of(1.0));
 
     public Opacity {
@@ -40,7 +41,8 @@ public record Opacity(Animated<Double> share) implements Step {
 
     /// As it was until a moment, in seconds, and absent from then on.
     public Opacity ending(double seconds) {
-        List<Animated.At<Double>> keys = new ArrayList<>(share.keys().stream().filter(k -> k.seconds() < seconds - Animated.SAME_S).toList());
+        List<Animated.At<Double>> keys = new ArrayList<>(share.keys().stream().filter(k -> k.seconds() < seconds - Animated.SAME_S)
+                .toList());
         double before = Math.max(0, seconds - 1.5 * Animated.SAME_S);
         double there = at(before) > 0 ? at(before) : 1;
         if (keys.isEmpty()) {

@@ -14,10 +14,12 @@ import org.scenothesis.core.value.Animated;
 /// - `corners`: in shares of width and height; fewer than three let all count.
 /// - Between keys with as many corners each corner moves to its like; else the earlier outline is held.
 @RecordBuilder
-public record Outline(Animated<List<Point>> corners, double softnessPx, Counts counts, boolean curved, @Nullable TrackBinding hung, Map<String, Animated<Double>> keyed) implements Step, Keyable, OutlineBuilder.With {
+public record Outline(Animated<List<Point>> corners, double softnessPx, Counts counts, boolean curved, @Nullable TrackBinding hung,
+        Map<String, Animated<Double>> keyed) implements Step, Keyable, OutlineBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Outline>> PARAMETERS = List.of(
-            new Parameter<>(Outline.class, "softness", "px", new Parameter.Span(0, 200, 1, 0), (o, t) -> o.softnessPx(), (o, t, v) -> o.withSoftnessPx(v)));
+            new Parameter<>(Outline.class, "softness", "px", new Parameter.Span(0, 200, 1, 0), (o, t) -> o.softnessPx(), (o, t, v) ->
+            o.withSoftnessPx(v)));
 
     /// Lets all count.
     public static final Outline NONE = of(List.of(), 0);
@@ -40,9 +42,11 @@ public record Outline(Animated<List<Point>> corners, double softnessPx, Counts c
         keyed = Parameter.checked(PARAMETERS, keyed);
         Check.range("softnessPx", softnessPx, 0, 400);
         corners = new Animated<>(
-                checked(corners.still()), corners.keys().stream().map(k -> new Animated.At<>(k.seconds(), checked(k.value()), k.ease())).toList());
+                checked(corners.still()), corners.keys().stream().map(k -> new Animated.At<>(k.seconds(), checked(k.value()), k.ease()))
+                .toList());
     }
 
+    /// Without keys by code.
     public Outline(Animated<List<Point>> corners, double softnessPx, Counts counts, boolean curved, @Nullable TrackBinding hung) {
         this(corners, softnessPx, counts, curved, hung, Map.of());
     }

@@ -111,9 +111,11 @@ public record Parameter<S extends Step>(Class<S> kind, String code, String unit,
         }
         keyed.forEach((code, value) -> {
             Parameter<?> p = of.stream().filter(x -> x.code().equals(code) && x.keying() == Keying.BY_CODE).findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException("keyed, \"" + code + "\" is no number of this step that can have keys"));
+                    .orElseThrow(() -> new IllegalArgumentException("keyed, \"" + code
+                    + "\" is no number of this step that can have keys"));
             Check.that(!value.keys().isEmpty(), "keyed, \"" + code + "\" has no keys");
-            value.keys().forEach(k -> Check.that(p.span.has(k.value()), "keyed, \"" + code + "\" is from " + p.span.low + " to " + p.span.high));
+            value.keys().forEach(k -> Check.that(p.span.has(k.value()), "keyed, \"" + code + "\" is from " + p.span.low + " to "
+                    + p.span.high));
         });
         return Collections.unmodifiableSortedMap(new TreeMap<>(keyed));
     }

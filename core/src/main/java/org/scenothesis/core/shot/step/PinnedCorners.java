@@ -7,12 +7,14 @@ import org.scenothesis.core.value.Animated;
 
 /// The picture's four corners pinned to four points, as a flat thing is seen in perspective: a display, a sheet, a wall.
 ///
-/// `corners`: top left, top right, bottom right, bottom left, in shares of width and height; they may lie outside. They always span an outline that bends one way.
+/// `corners`: top left, top right, bottom right, bottom left, in shares of width and height; they may lie outside. They always span an
+/// outline that bends one way.
 public record PinnedCorners(Animated<List<Point>> corners) implements Step, PointDriven {
     /// Where it was filmed.
     public static final List<Point> AS_FILMED = List.of(new Point(0, 0), new Point(1, 0), new Point(1, 1), new Point(0, 1));
     /// A little within the picture, so that its corners can be taken hold of.
-    public static final PinnedCorners FRESH = new PinnedCorners(Animated.of(List.of(new Point(0.1, 0.1), new Point(0.9, 0.1), new Point(0.9, 0.9), new Point(0.1, 0.9))));
+    public static final PinnedCorners FRESH =
+            new PinnedCorners(Animated.of(List.of(new Point(0.1, 0.1), new Point(0.9, 0.1), new Point(0.9, 0.9), new Point(0.1, 0.9))));
 
     /// @throws IllegalArgumentException if there are not four corners, one lies more than 20 pictures away, or they do not bend one way
     public PinnedCorners {

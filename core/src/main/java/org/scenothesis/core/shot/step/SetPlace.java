@@ -12,17 +12,29 @@ import org.scenothesis.core.value.Given;
 /// - `filmedFoot`: where its foot stood when it was filmed; `foot`: where it is to stand. Metres in the world.
 /// - `turnDeg`: clockwise in the picture; `size`: against its real size.
 @RecordBuilder
-public record SetPlace(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Double> turnDeg, Animated<Double> size) implements Step, SetPlaceBuilder.With {
+public record SetPlace(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Double> turnDeg, Animated<Double> size) implements Step,
+        SetPlaceBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<SetPlace>> PARAMETERS = List.of(
-            new Parameter<>(SetPlace.class, "sideways", "m", new Parameter.Span(-50, 50, 0.01, 2), (p, t) -> p.stand(t).foot().x(), (p, t, v) -> p.stood(t, new Vec(v, p.stand(t).foot().y(), p.stand(t).foot().z()))).keyed(Parameter.Keying.OWN),
-            new Parameter<>(SetPlace.class, "height", "m", new Parameter.Span(-10, 50, 0.01, 2), (p, t) -> p.stand(t).foot().y(), (p, t, v) -> p.stood(t, new Vec(p.stand(t).foot().x(), v, p.stand(t).foot().z()))).keyed(Parameter.Keying.OWN),
-            new Parameter<>(SetPlace.class, "away", "m", new Parameter.Span(-50, 100, 0.01, 2), (p, t) -> p.stand(t).foot().z(), (p, t, v) -> p.stood(t, new Vec(p.stand(t).foot().x(), p.stand(t).foot().y(), v))).keyed(Parameter.Keying.OWN),
-            new Parameter<>(SetPlace.class, "filmed-sideways", "m", new Parameter.Span(-50, 50, 0.01, 2), (p, t) -> p.filmedFoot().value().x(), (p, t, v) -> p.filmedAt(new Vec(v, p.filmedFoot().value().y(), p.filmedFoot().value().z()))).keyed(Parameter.Keying.FILMED),
-            new Parameter<>(SetPlace.class, "filmed-height", "m", new Parameter.Span(-10, 50, 0.01, 2), (p, t) -> p.filmedFoot().value().y(), (p, t, v) -> p.filmedAt(new Vec(p.filmedFoot().value().x(), v, p.filmedFoot().value().z()))).keyed(Parameter.Keying.FILMED),
-            new Parameter<>(SetPlace.class, "filmed-away", "m", new Parameter.Span(-50, 100, 0.01, 2), (p, t) -> p.filmedFoot().value().z(), (p, t, v) -> p.filmedAt(new Vec(p.filmedFoot().value().x(), p.filmedFoot().value().y(), v))).keyed(Parameter.Keying.FILMED),
-            new Parameter<>(SetPlace.class, "turn", "\u00b0", new Parameter.Span(-180, 180, 0.5, 1), (p, t) -> p.turnDeg().at(t, Animated::number), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))).keyed(Parameter.Keying.OWN),
-            new Parameter<>(SetPlace.class, "size", "\u00d7", new Parameter.Span(0.05, 20, 0.01, 2), (p, t) -> p.size().at(t, Animated::number), (p, t, v) -> p.withSize(p.size().set(t, v))).keyed(Parameter.Keying.OWN));
+            new Parameter<>(SetPlace.class, "sideways", "m", new Parameter.Span(-50, 50, 0.01, 2), (p, t) -> p.stand(t).foot().x(),
+            (p, t, v) -> p.stood(t, new Vec(v, p.stand(t).foot().y(), p.stand(t).foot().z()))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(SetPlace.class, "height", "m", new Parameter.Span(-10, 50, 0.01, 2), (p, t) -> p.stand(t).foot().y(),
+            (p, t, v) -> p.stood(t, new Vec(p.stand(t).foot().x(), v, p.stand(t).foot().z()))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(SetPlace.class, "away", "m", new Parameter.Span(-50, 100, 0.01, 2), (p, t) -> p.stand(t).foot().z(),
+            (p, t, v) -> p.stood(t, new Vec(p.stand(t).foot().x(), p.stand(t).foot().y(), v))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(SetPlace.class, "filmed-sideways", "m", new Parameter.Span(-50, 50, 0.01, 2), (p, t) -> p.filmedFoot().value()
+            .x(), (p, t, v) -> p.filmedAt(new Vec(v, p.filmedFoot().value().y(), p.filmedFoot().value().z())))
+            .keyed(Parameter.Keying.FILMED),
+            new Parameter<>(SetPlace.class, "filmed-height", "m", new Parameter.Span(-10, 50, 0.01, 2), (p, t) -> p.filmedFoot().value()
+            .y(), (p, t, v) -> p.filmedAt(new Vec(p.filmedFoot().value().x(), v, p.filmedFoot().value().z())))
+            .keyed(Parameter.Keying.FILMED),
+            new Parameter<>(SetPlace.class, "filmed-away", "m", new Parameter.Span(-50, 100, 0.01, 2), (p, t) -> p.filmedFoot().value()
+            .z(), (p, t, v) -> p.filmedAt(new Vec(p.filmedFoot().value().x(), p.filmedFoot().value().y(), v)))
+            .keyed(Parameter.Keying.FILMED),
+            new Parameter<>(SetPlace.class, "turn", "\u00b0", new Parameter.Span(-180, 180, 0.5, 1), (p, t) -> p.turnDeg()
+            .at(t, Animated::number), (p, t, v) -> p.withTurnDeg(p.turnDeg().set(t, v))).keyed(Parameter.Keying.OWN),
+            new Parameter<>(SetPlace.class, "size", "\u00d7", new Parameter.Span(0.05, 20, 0.01, 2), (p, t) -> p.size()
+            .at(t, Animated::number), (p, t, v) -> p.withSize(p.size().set(t, v))).keyed(Parameter.Keying.OWN));
 
     public SetPlace {
         place("filmedFoot", filmedFoot.value());
@@ -53,7 +65,8 @@ public record SetPlace(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Doubl
 
     /// Filmed elsewhere than was thought: whoever stood where it was filmed stands there again, what was moved stays where it was moved to.
     public SetPlace stands(Given<Vec> filmed) {
-        return foot.keys().isEmpty() && foot.still().equals(filmedFoot.value()) ? withFilmedFoot(filmed).withFoot(Animated.of(filmed.value())) : withFilmedFoot(filmed);
+        return foot.keys().isEmpty() && foot.still().equals(filmedFoot.value()) ? withFilmedFoot(filmed)
+                .withFoot(Animated.of(filmed.value())) : withFilmedFoot(filmed);
     }
 
     /// Foot in metres, turn in degrees and size at a moment, in seconds.
@@ -63,7 +76,8 @@ public record SetPlace(Given<Vec> filmedFoot, Animated<Vec> foot, Animated<Doubl
 
     @Override
     public Step animate(Animated.Change change) {
-        return new SetPlace(filmedFoot, change.of(foot, Vec::towards), change.of(turnDeg, Animated::number), change.of(size, Animated::number));
+        return new SetPlace(filmedFoot, change.of(foot, Vec::towards), change.of(turnDeg, Animated::number),
+                change.of(size, Animated::number));
     }
 
     private SetPlace stood(double seconds, Vec at) {

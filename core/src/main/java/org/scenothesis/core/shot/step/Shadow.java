@@ -11,8 +11,10 @@ import org.scenothesis.core.value.Animated;
 public record Shadow(double density, double softness, Map<String, Animated<Double>> keyed) implements Step, Keyable, ShadowBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Shadow>> PARAMETERS = List.of(
-            new Parameter<>(Shadow.class, "shadow-density", "\u00d7", new Parameter.Span(0, 3, 0.05, 2), (s, t) -> s.density(), (s, t, v) -> s.withDensity(v)),
-            new Parameter<>(Shadow.class, "shadow-softness", "\u00d7", new Parameter.Span(0, 5, 0.05, 2), (s, t) -> s.softness(), (s, t, v) -> s.withSoftness(v)));
+            new Parameter<>(Shadow.class, "shadow-density", "\u00d7", new Parameter.Span(0, 3, 0.05, 2), (s, t) -> s.density(),
+            (s, t, v) -> s.withDensity(v)),
+            new Parameter<>(Shadow.class, "shadow-softness", "\u00d7", new Parameter.Span(0, 5, 0.05, 2), (s, t) -> s.softness(),
+            (s, t, v) -> s.withSoftness(v)));
     public static final Shadow OF_STAGE = new Shadow(1, 1);
 
     public Shadow {
@@ -21,6 +23,7 @@ public record Shadow(double density, double softness, Map<String, Animated<Doubl
         Check.range("softness", softness, 0, 5);
     }
 
+    /// Without keys by code.
     public Shadow(double density, double softness) {
         this(density, softness, Map.of());
     }

@@ -40,13 +40,15 @@ public record Warp(List<Point> at, Animated<List<Point>> to) implements Step, Po
             p = p.plus(new Point(0.02, 0.013));
         }
         Point fresh = p;
-        return new Warp(plus(at, fresh), new Animated<>(plus(to.still(), fresh), to.keys().stream().map(k -> new Animated.At<>(k.seconds(), plus(k.value(), fresh), k.ease())).toList()));
+        return new Warp(plus(at, fresh), new Animated<>(plus(to.still(), fresh), to.keys().stream()
+                .map(k -> new Animated.At<>(k.seconds(), plus(k.value(), fresh), k.ease())).toList()));
     }
 
     /// Less its last pin; one always stays.
     public Warp fewer() {
         int n = at.size() - 1;
-        return n < 1 ? this : new Warp(at.subList(0, n), new Animated<>(List.copyOf(to.still().subList(0, n)), to.keys().stream().map(k -> new Animated.At<>(k.seconds(), List.copyOf(k.value().subList(0, n)), k.ease())).toList()));
+        return n < 1 ? this : new Warp(at.subList(0, n), new Animated<>(List.copyOf(to.still().subList(0, n)), to.keys().stream()
+                .map(k -> new Animated.At<>(k.seconds(), List.copyOf(k.value().subList(0, n)), k.ease())).toList()));
     }
 
     private static List<Point> plus(List<Point> some, Point one) {

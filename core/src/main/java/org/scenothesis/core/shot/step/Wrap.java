@@ -11,8 +11,10 @@ import org.scenothesis.core.value.Animated;
 public record Wrap(double radiusPx, double amount, Map<String, Animated<Double>> keyed) implements Step, Keyable, WrapBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Wrap>> PARAMETERS = List.of(
-            new Parameter<>(Wrap.class, "wrap-radius", "px", new Parameter.Span(0.5, 200, 0.5, 1), (w, t) -> w.radiusPx(), (w, t, v) -> w.withRadiusPx(v)),
-            new Parameter<>(Wrap.class, "wrap-amount", "", new Parameter.Span(0, 1, 0.02, 2), (w, t) -> w.amount(), (w, t, v) -> w.withAmount(v)));
+            new Parameter<>(Wrap.class, "wrap-radius", "px", new Parameter.Span(0.5, 200, 0.5, 1), (w, t) -> w.radiusPx(), (w, t, v) ->
+            w.withRadiusPx(v)),
+            new Parameter<>(Wrap.class, "wrap-amount", "", new Parameter.Span(0, 1, 0.02, 2), (w, t) -> w.amount(), (w, t, v) ->
+            w.withAmount(v)));
     public static final Wrap LITTLE = new Wrap(6, 0.3);
 
     public Wrap {
@@ -21,6 +23,7 @@ public record Wrap(double radiusPx, double amount, Map<String, Animated<Double>>
         Check.range("amount", amount, 0, 1);
     }
 
+    /// Without keys by code.
     public Wrap(double radiusPx, double amount) {
         this(radiusPx, amount, Map.of());
     }

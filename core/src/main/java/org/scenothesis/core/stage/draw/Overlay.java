@@ -17,7 +17,8 @@ import org.scenothesis.core.stage.proof.Sheet;
 
 /// What is drawn over the camera's picture of a set: outlines and spots in shares of the picture, x right, y down.
 ///
-/// - `outlines`: closed ones, `dashed` where something goes in time. `spots`: points of the screen with a strength from 0 to 1. `values`: numbers at places with their units.
+/// - `outlines`: closed ones, `dashed` where something goes in time. `spots`: points of the screen with a strength from 0 to 1. `values`:
+///   numbers at places with their units.
 public record Overlay(List<Outline> outlines, List<Spot> spots, List<Value> values) {
     /// What is shown.
     public enum Kind {
@@ -80,7 +81,8 @@ public record Overlay(List<Outline> outlines, List<Spot> spots, List<Value> valu
                 continue;
             }
             out.add(new Outline(behind.corners().stream().map(p -> share(v, s.world(p))).toList(), true));
-            List<Vec> edge = List.of(s.world(new Point(0, s.lowM())), s.world(new Point(s.wideM(), s.lowM())), s.world(new Point(s.wideM(), s.topM())), s.world(new Point(0, s.topM())));
+            List<Vec> edge = List.of(s.world(new Point(0, s.lowM())), s.world(new Point(s.wideM(), s.lowM())),
+                    s.world(new Point(s.wideM(), s.topM())), s.world(new Point(0, s.topM())));
             if (edge.stream().allMatch(p -> before(v, p))) {
                 out.add(new Outline(edge.stream().map(p -> share(v, p)).toList(), false));
             }
@@ -114,7 +116,8 @@ public record Overlay(List<Outline> outlines, List<Spot> spots, List<Value> valu
             ClothMap.Cell high = null;
             for (ClothMap.Cell c : map.cells()) {
                 double stops = Math.log(c.litLux() / mean) / Math.log(2);
-                spots.add(new Spot(share(v, pair.sheet().world(c.at())), shadow ? Math.clamp(c.shadeStops(), 0, 1) : Math.clamp(0.5 + stops, 0, 1)));
+                spots.add(new Spot(share(v, pair.sheet().world(c.at())), shadow ? Math.clamp(c.shadeStops(), 0, 1)
+                        : Math.clamp(0.5 + stops, 0, 1)));
                 low = low == null || c.litLux() < low.litLux() ? c : low;
                 high = high == null || c.litLux() > high.litLux() ? c : high;
             }
@@ -131,7 +134,8 @@ public record Overlay(List<Outline> outlines, List<Spot> spots, List<Value> valu
     private static Overlay spill(Question q) {
         List<Value> values = new ArrayList<>();
         for (SetView.Pair pair : q.view().pairs()) {
-            ClothReturn.of(q, pair).stream().filter(r -> before(q.view(), r.at())).forEach(r -> values.add(new Value(share(q.view(), r.at()), 100 * r.share(), "%")));
+            ClothReturn.of(q, pair).stream().filter(r -> before(q.view(), r.at()))
+                    .forEach(r -> values.add(new Value(share(q.view(), r.at()), 100 * r.share(), "%")));
         }
         return new Overlay(List.of(), List.of(), values);
     }

@@ -27,7 +27,8 @@ public record Reach(String code, String moves, Vec from, Vec to, boolean upright
         return to.minus(from).length();
     }
 
-    /// Those of a set for one plate: from the camera to what is filmed, from there to its screen and to its key, the height of the lens; of a chosen piece its height, or how far from the camera.
+    /// Those of a set for one plate: from the camera to what is filmed, from there to its screen and to its key, the height of the lens; of
+    /// a chosen piece its height, or how far from the camera.
     public static List<Reach> of(SetView view, String chosen) {
         List<Reach> out = new ArrayList<>();
         Vec eye = view.eye();
@@ -50,7 +51,8 @@ public record Reach(String code, String moves, Vec from, Vec to, boolean upright
                 }
             });
             LightField light = new LightField(view.lamps(), view.stage().floor().around().value());
-            light.key(SetView.middle(b, 0), List.of()).filter(k -> !((Lamp) k.thing()).kind().distant()).ifPresent(k -> out.add(new Reach("key", k.id(), spot, k.at().up(0), false)));
+            light.key(SetView.middle(b, 0), List.of()).filter(k -> !((Lamp) k.thing()).kind().distant())
+                    .ifPresent(k -> out.add(new Reach("key", k.id(), spot, k.at().up(0), false)));
         });
         view.stage().floor().piece(chosen).ifPresent(p -> {
             if (p.thing() instanceof Lamp l) {
@@ -72,9 +74,11 @@ public record Reach(String code, String moves, Vec from, Vec to, boolean upright
         if (moves.equals(CAMERA)) {
             StageCamera c = stage.camera();
             Vec p = c.position().value();
-            return stage.withCamera(new StageCamera(Given.entered(new Vec(p.x(), metres, p.z())), c.aim(), c.widthShareFocal(), c.principal()));
+            return stage.withCamera(new StageCamera(Given.entered(new Vec(p.x(), metres, p.z())), c.aim(), c.widthShareFocal(),
+                    c.principal()));
         }
         Vec by = end.minus(to);
-        return stage.withFloor(f -> f.with(moves, p -> upright ? p.withThing(((Lamp) p.thing()).withHeightM(Given.entered(metres))) : p.put(p.at().at(p.at().x() + by.x(), p.at().z() + by.z()))));
+        return stage.withFloor(f -> f.with(moves, p -> upright ? p.withThing(((Lamp) p.thing()).withHeightM(Given.entered(metres)))
+                : p.put(p.at().at(p.at().x() + by.x(), p.at().z() + by.z()))));
     }
 }

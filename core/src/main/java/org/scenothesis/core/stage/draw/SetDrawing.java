@@ -128,7 +128,8 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
             Vec flat = above ? new Vec(axes[2].x(), 0, axes[2].z()).unit() : axes[2];
             Vec side = above ? new Vec(flat.z(), 0, -flat.x()) : axes[1];
             Vec e = by.eye();
-            hull(Mark.Style.CAMERA, piece, List.of(e.plus(flat.times(0.16)), e.minus(flat.times(0.12)).plus(side.times(0.13)), e.minus(flat.times(0.12)).minus(side.times(0.13))));
+            hull(Mark.Style.CAMERA, piece, List.of(e.plus(flat.times(0.16)), e.minus(flat.times(0.12)).plus(side.times(0.13)),
+                    e.minus(flat.times(0.12)).minus(side.times(0.13))));
             if (!above) {
                 line(Mark.Style.SIGHT, piece, new Vec(e.x(), 0, e.z()), e);
             }
@@ -150,10 +151,12 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
                     Vec half = at.right().times(b.wideM().value() / 2);
                     if (b.floorM().value() > 0) {
                         Vec fore = at.ahead().times(b.floorM().value());
-                        hull(dye(b), p.id(), List.of(at.up(0).minus(half), at.up(0).plus(half), at.up(0).plus(half).plus(fore), at.up(0).minus(half).plus(fore), at.up(0.03).plus(fore)));
+                        hull(dye(b), p.id(), List.of(at.up(0).minus(half), at.up(0).plus(half), at.up(0).plus(half).plus(fore), at.up(0)
+                                .minus(half).plus(fore), at.up(0.03).plus(fore)));
                     }
                     if (b.kind().upright()) {
-                        line(dye(b), p.id(), at.up(b.bottomM().value()).minus(above ? half : Vec.ZERO), at.up(b.topM()).plus(above ? half : Vec.ZERO));
+                        line(dye(b), p.id(), at.up(b.bottomM().value()).minus(above ? half : Vec.ZERO), at.up(b.topM())
+                                .plus(above ? half : Vec.ZERO));
                     }
                 }
                 case Body b -> {
@@ -192,7 +195,8 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
             double high = l.kind().distant() ? 0.3 : Math.max(0.12, l.highM().value());
             List<Vec> all = new ArrayList<>();
             for (int i = 0; i < 8; i++) {
-                all.add(face.at((i & 1) == 0 ? -wide / 2 : wide / 2, (i & 2) == 0 ? -high / 2 : high / 2).plus(face.axis().times((i & 4) == 0 ? 0 : -0.1)));
+                all.add(face.at((i & 1) == 0 ? -wide / 2 : wide / 2, (i & 2) == 0 ? -high / 2 : high / 2)
+                        .plus(face.axis().times((i & 4) == 0 ? 0 : -0.1)));
             }
             hull(Mark.Style.LAMP, p.id(), all);
             if (!above && view.stands(p)) {
@@ -212,7 +216,8 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
             double face = (above ? l.wideM().value() : l.highM().value()) / 2;
             Vec axis = lamp.axis();
             Vec end = at.plus(axis.times(far));
-            hull(Mark.Style.POOL, p.id(), List.of(at.plus(side.times(face)), at.minus(side.times(face)), end.plus(side.times(half)), end.minus(side.times(half))));
+            hull(Mark.Style.POOL, p.id(), List.of(at.plus(side.times(face)), at.minus(side.times(face)), end.plus(side.times(half)),
+                    end.minus(side.times(half))));
         }
 
         /// Where the key throws a body on its screen.
@@ -229,8 +234,10 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
                     }
                     Polygon on = Polygon.around(thrown);
                     if (thrown.size() == 8 && !on.empty()) {
-                        List<Point> within = on.corners().stream().map(q -> new Point(Math.clamp(q.x(), 0, s.wideM()), Math.clamp(q.y(), s.lowM(), s.topM()))).toList();
-                        hull(Mark.Style.SHADOW, pair.sheet().piece().id(), within.stream().flatMap(q -> List.of(s.world(q), s.world(q).plus(s.normal(q).times(0.07))).stream()).toList());
+                        List<Point> within = on.corners().stream()
+                                .map(q -> new Point(Math.clamp(q.x(), 0, s.wideM()), Math.clamp(q.y(), s.lowM(), s.topM()))).toList();
+                        hull(Mark.Style.SHADOW, pair.sheet().piece().id(), within.stream()
+                                .flatMap(q -> List.of(s.world(q), s.world(q).plus(s.normal(q).times(0.07))).stream()).toList());
                     }
                 });
             }
@@ -242,7 +249,8 @@ public record SetDrawing(List<Mark> marks, Point low, Point high) {
             double y0 = above ? on(view.eye()).y() - ROOM_M : -0.25;
             double y1 = above ? on(view.eye()).y() + ROOM_M : 2.2;
             for (Mark m : out) {
-                if (m.style() == Mark.Style.SIGHT || m.style() == Mark.Style.POOL || m.style() == Mark.Style.WALL && m.piece().isEmpty() && !(view.stage().floor().around().value() instanceof Surroundings.Room)) {
+                if (m.style() == Mark.Style.SIGHT || m.style() == Mark.Style.POOL || m.style() == Mark.Style.WALL && m.piece().isEmpty()
+                        && !(view.stage().floor().around().value() instanceof Surroundings.Room)) {
                     continue;
                 }
                 for (Point p : m instanceof Mark.Area a ? a.corners() : List.of(((Mark.Line) m).from(), ((Mark.Line) m).to())) {

@@ -8,7 +8,8 @@ import org.scenothesis.core.value.Given;
 ///
 /// - `wrinkle`: slope of its folds, 0 stretched to 0.5 crumpled.
 @RecordBuilder
-public record Backdrop(BackdropKind kind, Dye dye, Given<Double> wideM, Given<Double> highM, Given<Double> bottomM, Given<Double> floorM, Given<Double> wrinkle) implements Thing, BackdropBuilder.With {
+public record Backdrop(BackdropKind kind, Dye dye, Given<Double> wideM, Given<Double> highM, Given<Double> bottomM, Given<Double> floorM,
+        Given<Double> wrinkle) implements Thing, BackdropBuilder.With {
     /// What it is dyed with, and how much of red, green and blue light it gives back.
     public enum Dye {
         GREEN(0.060, 0.42, 0.10),

@@ -6,11 +6,13 @@ import org.scenothesis.core.Check;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.value.Given;
 
-/// Somebody or something that is filmed: as wide, high and deep as it ever is with arms and hair, its lowest point `baseM` above the floor, and where it goes.
+/// Somebody or something that is filmed: as wide, high and deep as it ever is with arms and hair, its lowest point `baseM` above the floor,
+/// and where it goes.
 ///
 /// - `way`: moments in order of time; between two it moves straight. Empty while it stays.
 @RecordBuilder
-public record Body(Form form, Given<Double> wideM, Given<Double> highM, Given<Double> deepM, Given<Double> baseM, List<Moment> way) implements Thing, BodyBuilder.With {
+public record Body(Form form, Given<Double> wideM, Given<Double> highM, Given<Double> deepM, Given<Double> baseM, List<Moment> way)
+        implements Thing, BodyBuilder.With {
     /// What it looks like when it is rehearsed.
     public enum Form {
         FIGURE,

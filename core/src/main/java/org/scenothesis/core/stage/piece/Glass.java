@@ -9,6 +9,7 @@ import org.scenothesis.core.value.Given;
 public record Glass(Given<Double> wideM, Given<Double> highM, Given<Double> bottomM) implements Thing, GlassBuilder.With {
     @Override
     public List<Dimension> dimensions() {
-        return List.of(Dimension.metres("wide", 0.05, 50, wideM, this::withWideM), Dimension.metres("high", 0.05, 20, highM, this::withHighM), Dimension.metres("bottom", 0, 20, bottomM, this::withBottomM));
+        return List.of(Dimension.metres("wide", 0.05, 50, wideM, this::withWideM),
+                Dimension.metres("high", 0.05, 20, highM, this::withHighM), Dimension.metres("bottom", 0, 20, bottomM, this::withBottomM));
     }
 }

@@ -8,11 +8,13 @@ import org.scenothesis.core.value.Given;
 
 /// A source of light at `heightM` above the floor, pointed at `aim`.
 ///
-/// - `output`: along its axis, in candela; of the sun lux square to it, of the sky lux on level ground. `beamDeg`: between the directions of half its output.
+/// - `output`: along its axis, in candela; of the sun lux square to it, of the sky lux on level ground. `beamDeg`: between the directions
+///   of half its output.
 /// - `dimmer`: share of its output, `gelMired`: how far a gel shifts its colour, warmer positive. `watts`: from the mains.
 @RecordBuilder
 public record Lamp(
-        LampKind kind, Given<Double> heightM, Given<Vec> aim, Given<Double> wideM, Given<Double> highM, Given<Double> output, Given<Double> beamDeg, Given<Double> kelvin, Given<Double> dimmer, Given<Double> gelMired,
+        LampKind kind, Given<Double> heightM, Given<Vec> aim, Given<Double> wideM, Given<Double> highM, Given<Double> output,
+        Given<Double> beamDeg, Given<Double> kelvin, Given<Double> dimmer, Given<Double> gelMired,
         Given<Double> watts) implements Thing, LampBuilder.With {
     private static final String USUAL = "lamp-usual";
 
@@ -23,7 +25,8 @@ public record Lamp(
     /// One of usual numbers.
     public static Lamp usual(LampKind kind, Given<Double> heightM, Given<Vec> aim) {
         return new Lamp(
-                kind, heightM, aim, usual(kind.wideM()), usual(kind.highM()), usual(kind.output()), usual(kind.beamDeg()), usual(kind.kelvin()), new Given.Assumed<>(1.0, "lamp-full"), new Given.Assumed<>(0.0, "lamp-bare"),
+                kind, heightM, aim, usual(kind.wideM()), usual(kind.highM()), usual(kind.output()), usual(kind.beamDeg()),
+                usual(kind.kelvin()), new Given.Assumed<>(1.0, "lamp-full"), new Given.Assumed<>(0.0, "lamp-bare"),
                 usual(kind.watts()));
     }
 
@@ -34,9 +37,13 @@ public record Lamp(
     @Override
     public List<Dimension> dimensions() {
         return List.of(
-                Dimension.metres("height", 0, 100, heightM, this::withHeightM), Dimension.metres("wide", 0.001, 20, wideM, this::withWideM), Dimension.metres("high", 0.001, 20, highM, this::withHighM),
-                Dimension.of("output", kind.distant() || kind.everywhere() ? "lx" : "cd", 0, 1e7, output, this::withOutput), Dimension.of("beam", "\u00b0", 4, 120, beamDeg, this::withBeamDeg),
-                Dimension.of("colour", "K", 1500, 20_000, kelvin, this::withKelvin), Dimension.of("dimmer", "", 0, 1, dimmer, this::withDimmer), Dimension.of("gel", "mired", -200, 300, gelMired, this::withGelMired),
+                Dimension.metres("height", 0, 100, heightM, this::withHeightM),
+                Dimension.metres("wide", 0.001, 20, wideM, this::withWideM), Dimension.metres("high", 0.001, 20, highM, this::withHighM),
+                Dimension.of("output", kind.distant() || kind.everywhere() ? "lx" : "cd", 0, 1e7, output, this::withOutput),
+                Dimension.of("beam", "\u00b0", 4, 120, beamDeg, this::withBeamDeg),
+                Dimension.of("colour", "K", 1500, 20_000, kelvin, this::withKelvin),
+                Dimension.of("dimmer", "", 0, 1, dimmer, this::withDimmer), Dimension.of("gel", "mired", -200, 300, gelMired,
+                this::withGelMired),
                 Dimension.of("power", "W", 0, 20_000, watts, this::withWatts));
     }
 

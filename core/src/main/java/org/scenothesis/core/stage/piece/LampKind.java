@@ -1,6 +1,7 @@
 package org.scenothesis.core.stage.piece;
 
-/// What gives light, with what it usually is: size, output along its axis in candela (of sun and sky: lux), width of its beam, colour, and what it takes from the mains.
+/// What gives light, with what it usually is: size, output along its axis in candela (of sun and sky: lux), width of its beam, colour, and
+/// what it takes from the mains.
 public enum LampKind {
     POINT(0.12, 0.12, 4000, 60, 5600, 100),
     TUBE(0.08, 1.2, 1200, 120, 5600, 60),

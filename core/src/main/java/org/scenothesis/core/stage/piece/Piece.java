@@ -8,7 +8,8 @@ import org.scenothesis.core.value.Given;
 
 /// A thing and where it stands.
 ///
-/// - `name`: what the crew calls it. `plates`: ids of the plates it is there for, or keys of the planned ones; empty for all that are filmed here.
+/// - `name`: what the crew calls it. `plates`: ids of the plates it is there for, or keys of the planned ones; empty for all that are
+///   filmed here.
 @RecordBuilder
 public record Piece(String id, String name, Given<Spot> spot, Set<String> plates, Thing thing) implements PieceBuilder.With {
     public Piece {

@@ -10,7 +10,8 @@ public final class PieceShelf {
     /// Why their numbers are what they are.
     public static final String WHY = "shelf";
     /// In the order in which they are offered.
-    public static final List<String> CODES = List.of("cloth", "frame", "roll", "floor", "display", "suit", "figure", "box", "ball", "stool", "table", "soft", "tube", "dome", "window", "sun", "practical", "flag", "hood", "wall", "glass", "camera");
+    public static final List<String> CODES = List.of("cloth", "frame", "roll", "floor", "display", "suit", "figure", "box", "ball",
+            "stool", "table", "soft", "tube", "dome", "window", "sun", "practical", "flag", "hood", "wall", "glass", "camera");
 
     private PieceShelf() {}
 
@@ -69,7 +70,8 @@ public final class PieceShelf {
     }
 
     private static Backdrop screen(BackdropKind kind, double wide, double high, double bottom, double floor) {
-        return new Backdrop(kind, Backdrop.Dye.GREEN, usual(wide), usual(high), usual(bottom), usual(floor), new Given.Assumed<>(kind.usualWrinkle(), "cloth-hung"));
+        return new Backdrop(kind, Backdrop.Dye.GREEN, usual(wide), usual(high), usual(bottom), usual(floor),
+                new Given.Assumed<>(kind.usualWrinkle(), "cloth-hung"));
     }
 
     private static Lamp lamp(LampKind kind, double high, Vec aim) {

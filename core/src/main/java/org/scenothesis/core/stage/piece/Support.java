@@ -9,6 +9,7 @@ import org.scenothesis.core.value.Given;
 public record Support(String kind, Given<Double> wideM, Given<Double> highM, Given<Double> deepM) implements Thing, SupportBuilder.With {
     @Override
     public List<Dimension> dimensions() {
-        return List.of(Dimension.metres("wide", 0.005, 30, wideM, this::withWideM), Dimension.metres("high", 0.005, 10, highM, this::withHighM), Dimension.metres("deep", 0.005, 30, deepM, this::withDeepM));
+        return List.of(Dimension.metres("wide", 0.005, 30, wideM, this::withWideM),
+                Dimension.metres("high", 0.005, 10, highM, this::withHighM), Dimension.metres("deep", 0.005, 30, deepM, this::withDeepM));
     }
 }

@@ -20,7 +20,8 @@ public record Block(Vec middle, Vec half, double turnDeg) {
 
     /// The same moved by so much to its right, up and away from what it faces.
     Block moved(Vec by) {
-        return new Block(middle.plus(turn().right().times(by.x())).plus(Vec.UP.times(by.y())).plus(turn().ahead().times(-by.z())), half, turnDeg);
+        return new Block(middle.plus(turn().right().times(by.x())).plus(Vec.UP.times(by.y())).plus(turn().ahead().times(-by.z())), half,
+                turnDeg);
     }
 
     /// Its eight corners.

@@ -28,7 +28,8 @@ public record ClothMap(Sheet sheet, List<ClothMap.Cell> cells, double darkestSha
             List<Block> still = view.stillBlocks(s.piece());
             List<Double> times = SetView.times(pair.body());
             List<Point> grid = s.grid(
-                    Math.max(0, behind.lowX() - m), Math.max(s.lowM(), behind.lowY() - m), Math.min(s.wideM(), behind.highX() + m), Math.min(s.topM(), behind.highY() + m), ACROSS, UP);
+                    Math.max(0, behind.lowX() - m), Math.max(s.lowM(), behind.lowY() - m), Math.min(s.wideM(), behind.highX() + m),
+                    Math.min(s.topM(), behind.highY() + m), ACROSS, UP);
             for (Point p : grid) {
                 Vec at = s.world(p);
                 if (s.inside(p) < 0 || behind.outside(p) > m || !view.seen(at)) {

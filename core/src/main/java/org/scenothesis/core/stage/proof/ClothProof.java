@@ -13,7 +13,8 @@ import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Spot;
 
-/// Whether the movement stays on its cloth, whether that is lit evenly, without a shadow, at the body's level, and gives too little of its colour back to matter.
+/// Whether the movement stays on its cloth, whether that is lit evenly, without a shadow, at the body's level, and gives too little of its
+/// colour back to matter.
 final class ClothProof implements Proof {
     private static final double STEP_M = 0.05;
     private static final double FARTHEST_M = 8;
@@ -49,19 +50,22 @@ final class ClothProof implements Proof {
         if (least.metres() == Double.POSITIVE_INFINITY) {
             // The picture ends on all sides before the cloth does.
             double beyond = c.beyond();
-            Finding f = Double.isFinite(beyond) ? Finding.of(Measure.CLOTH_ROOM, q.subject(pair.body()), beyond, q.rules()).judged(Verdict.HOLDS)
+            Finding f = Double.isFinite(beyond) ? Finding.of(Measure.CLOTH_ROOM, q.subject(pair.body()), beyond, q.rules())
+                    .judged(Verdict.HOLDS)
                     : Finding.unmeasured(Measure.CLOTH_ROOM, q.subject(pair.body()), "");
             return q.proved(f, Proved.Fix.of("cloth.unseen"), rests, pair.body(), pair.sheet().piece());
         }
         double gap = c.gap();
         if (gap <= 0) {
-            return q.proved(Measure.CLOTH_ROOM, least.metres(), Proved.Fix.of("cloth.before", Coverage.MARGIN_M - gap), rests, pair.body(), pair.sheet().piece());
+            return q.proved(Measure.CLOTH_ROOM, least.metres(), Proved.Fix.of("cloth.before", Coverage.MARGIN_M - gap), rests, pair.body(),
+                    pair.sheet().piece());
         }
         if (least.metres() == Double.NEGATIVE_INFINITY) {
             return q.proved(Measure.CLOTH_ROOM, least.metres(), Proved.Fix.of("cloth.past"), rests, pair.body(), pair.sheet().piece());
         }
         Coverage.Part part = c.needed();
-        String code = "cloth." + least.side().name().toLowerCase(Locale.ROOT) + (least.side() == Coverage.Side.LOW && part.y0() < 0 ? ".floor" : "");
+        String code = "cloth." + least.side().name().toLowerCase(Locale.ROOT) + (least.side() == Coverage.Side.LOW && part.y0() < 0
+                ? ".floor" : "");
         Sheet s = pair.sheet();
         double more = switch (least.side()) {
             case LEFT -> -part.x0();
@@ -70,14 +74,16 @@ final class ClothProof implements Proof {
             case LOW -> s.lowM() - part.y0();
         };
         return q.proved(
-                Measure.CLOTH_ROOM, least.metres(), Proved.Fix.of(code, Math.max(0, more), part.wideM(), Math.max(0, part.y1()), least.seconds(), Math.max(0, -part.y0())), rests, pair.body(), s.piece());
+                Measure.CLOTH_ROOM, least.metres(), Proved.Fix.of(code, Math.max(0, more), part.wideM(), Math.max(0, part.y1()),
+                least.seconds(), Math.max(0, -part.y0())), rests, pair.body(), s.piece());
     }
 
     /// Where no light is, or nothing of the cloth is seen, nothing is known of either.
     private static void unlit(Question q, SetView.Pair pair, ClothMap map, List<Proved> out) {
         Proved.Fix fix = Proved.Fix.of(map.cells().isEmpty() ? "cloth.unseen" : "cloth.unlit");
         for (Measure m : List.of(Measure.CLOTH_EVEN, Measure.CLOTH_SHADOW, Measure.CLOTH_LEVEL, Measure.CLOTH_RETURN)) {
-            out.add(q.proved(Finding.unmeasured(m, q.subject(pair.body()), ""), fix, q.restsOnLight(true, pair.body(), pair.sheet().piece()), pair.body(), pair.sheet().piece()));
+            out.add(q.proved(Finding.unmeasured(m, q.subject(pair.body()), ""), fix, q.restsOnLight(true, pair.body(), pair.sheet()
+                    .piece()), pair.body(), pair.sheet().piece()));
         }
     }
 
@@ -85,8 +91,10 @@ final class ClothProof implements Proof {
         double v = map.unevenStops();
         Point hot = map.brightest();
         double aside = hot.x() - pair.sheet().wideM() / 2;
-        String code = Double.isInfinite(v) ? "even.dark" : Math.abs(aside) < 0.15 * pair.sheet().wideM() ? "even.middle" : aside < 0 ? "even.left" : "even.right";
-        return q.proved(Measure.CLOTH_EVEN, v, Proved.Fix.of(code, Math.abs(aside), hot.y()), q.restsOnLight(true, pair.body(), pair.sheet().piece()), pair.body(), pair.sheet().piece());
+        String code = Double.isInfinite(v) ? "even.dark" : Math.abs(aside) < 0.15 * pair.sheet().wideM() ? "even.middle" : aside < 0
+                ? "even.left" : "even.right";
+        return q.proved(Measure.CLOTH_EVEN, v, Proved.Fix.of(code, Math.abs(aside), hot.y()), q.restsOnLight(true, pair.body(), pair.sheet()
+                .piece()), pair.body(), pair.sheet().piece());
     }
 
     private static Proved shadow(Question q, SetView.Pair pair, ClothMap map) {
@@ -108,7 +116,8 @@ final class ClothProof implements Proof {
             Spot back = at.at(at.x() - at.ahead().x() * by, at.z() - at.ahead().z() * by);
             Sheet s = Sheet.of(cloth.put(back)).orElseThrow();
             // As large as it has to be there: only the shadow is asked about.
-            Sheet large = new Sheet(s.piece(), s.screen(), s.left().minus(s.right().times(FARTHEST_M)), s.right(), s.ahead(), s.wideM() + 2 * FARTHEST_M, s.lowM(), s.topM() + FARTHEST_M);
+            Sheet large = new Sheet(s.piece(), s.screen(), s.left().minus(s.right().times(FARTHEST_M)), s.right(), s.ahead(), s.wideM()
+                    + 2 * FARTHEST_M, s.lowM(), s.topM() + FARTHEST_M);
             ClothMap map = ClothMap.of(q.view(), new SetView.Pair(pair.body(), large), q.light());
             if (!map.cells().isEmpty() && q.rules().limit(Measure.CLOTH_SHADOW).judge(map.darkestShadowStops()) == Verdict.HOLDS) {
                 return Math.ceil(by / STEP_M) * STEP_M;
@@ -122,8 +131,10 @@ final class ClothProof implements Proof {
         double body = q.light().at(front(q, pair.body()), toCamera(q, pair.body()), others(q, pair.body()));
         double v = Math.log(map.meanLux() / body) / Math.log(2);
         boolean lit = Double.isFinite(v);
-        Finding f = lit ? Finding.of(Measure.CLOTH_LEVEL, q.subject(pair.body()), v, q.rules()) : Finding.unmeasured(Measure.CLOTH_LEVEL, q.subject(pair.body()), "");
-        return q.proved(f, lit ? Proved.Fix.of(v > 0 ? "level.over" : "level.under", Math.abs(v)) : Proved.Fix.of("lamp.none"), q.restsOnLight(true, pair.body(), pair.sheet().piece()), pair.body(), pair.sheet().piece());
+        Finding f = lit ? Finding.of(Measure.CLOTH_LEVEL, q.subject(pair.body()), v, q.rules())
+                : Finding.unmeasured(Measure.CLOTH_LEVEL, q.subject(pair.body()), "");
+        return q.proved(f, lit ? Proved.Fix.of(v > 0 ? "level.over" : "level.under", Math.abs(v)) : Proved.Fix.of("lamp.none"),
+                q.restsOnLight(true, pair.body(), pair.sheet().piece()), pair.body(), pair.sheet().piece());
     }
 
     static Vec toCamera(Question q, Piece body) {
@@ -159,6 +170,7 @@ final class ClothProof implements Proof {
                 }
             }
         }
-        return q.proved(Measure.CLOTH_RETURN, v, back > 0 ? Proved.Fix.of("return.away", back) : Proved.Fix.of("return.dim"), rests, pair.body(), pair.sheet().piece());
+        return q.proved(Measure.CLOTH_RETURN, v, back > 0 ? Proved.Fix.of("return.away", back) : Proved.Fix.of("return.dim"), rests,
+                pair.body(), pair.sheet().piece());
     }
 }

@@ -5,7 +5,8 @@ import java.util.List;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 
-/// What the sides of a body get of the screen's own colour, over what its key gives it: albedo · illuminance · form factor, summed over patches of the screen.
+/// What the sides of a body get of the screen's own colour, over what its key gives it: albedo · illuminance · form factor, summed over
+/// patches of the screen.
 ///
 /// - `at`: a place on its side; `share`: of the light that exposes it, 0 where none does.
 public record ClothReturn(Vec at, double share) {

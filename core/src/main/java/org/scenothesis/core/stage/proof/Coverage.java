@@ -24,7 +24,8 @@ public record Coverage(SetView view, SetView.Pair pair) {
         LOW
     }
 
-    /// Cloth beyond the movement at one side, and when it is least; infinite where the picture ends first, negative infinite where the camera looks past the screen's plane.
+    /// Cloth beyond the movement at one side, and when it is least; infinite where the picture ends first, negative infinite where the
+    /// camera looks past the screen's plane.
     public record Room(Side side, double metres, double seconds) {}
 
     private static final double GRID_M = 0.05;
@@ -44,7 +45,8 @@ public record Coverage(SetView view, SetView.Pair pair) {
             return y1 - y0;
         }
 
-        /// A screen of that size in whole five centimetres, no wider than `mostWideM` and no longer than `mostLongM` from its upper edge to where it ends on the floor.
+        /// A screen of that size in whole five centimetres, no wider than `mostWideM` and no longer than `mostLongM` from its upper edge to
+        /// where it ends on the floor.
         public Cut cut(double mostWideM, double mostLongM) {
             double low = y0 < NEAR_FLOOR_M ? 0 : Math.floor(y0 / GRID_M) * GRID_M;
             double high = Math.min(mostLongM, Math.max(0.1, up(y1 - low)));
@@ -56,7 +58,8 @@ public record Coverage(SetView view, SetView.Pair pair) {
         }
     }
 
-    /// Corners of what is seen of a body over a stretch, on the screen's plane, not a number where the ray past it meets neither that nor the floor; `edge`: it is the picture's edge and not the body's.
+    /// Corners of what is seen of a body over a stretch, on the screen's plane, not a number where the ray past it meets neither that nor
+    /// the floor; `edge`: it is the picture's edge and not the body's.
     private record Corner(Point on, boolean edge) {
         private boolean met() {
             return !Double.isNaN(on.x());
@@ -75,13 +78,15 @@ public record Coverage(SetView view, SetView.Pair pair) {
         return out;
     }
 
-    /// How far the screen hangs behind the nearest that ever comes to it, in metres; negative where it hangs before something, and hides it.
+    /// How far the screen hangs behind the nearest that ever comes to it, in metres; negative where it hangs before something, and hides
+    /// it.
     public double gap() {
         Sheet s = pair.sheet();
         if (!s.screen().kind().upright()) {
             return Double.POSITIVE_INFINITY;
         }
-        return SetView.way(pair.body()).stream().flatMap(w -> Stream.concat(w.from().corners().stream(), w.to().corners().stream())).mapToDouble(c -> c.minus(s.left()).dot(s.ahead())).min().orElse(Double.POSITIVE_INFINITY);
+        return SetView.way(pair.body()).stream().flatMap(w -> Stream.concat(w.from().corners().stream(), w.to().corners().stream()))
+                .mapToDouble(c -> c.minus(s.left()).dot(s.ahead())).min().orElse(Double.POSITIVE_INFINITY);
     }
 
     /// The four sides; where the screen hangs before the body, none of it is round the movement.
@@ -119,7 +124,8 @@ public record Coverage(SetView view, SetView.Pair pair) {
 
     /// The narrowest side counting where the picture ends as well; infinite where the body is not in the picture.
     public double beyond() {
-        return SetView.way(pair.body()).stream().flatMap(s -> corners(s).stream()).filter(Corner::met).mapToDouble(c -> pair.sheet().inside(c.on)).min().orElse(Double.POSITIVE_INFINITY);
+        return SetView.way(pair.body()).stream().flatMap(s -> corners(s).stream()).filter(Corner::met)
+                .mapToDouble(c -> pair.sheet().inside(c.on)).min().orElse(Double.POSITIVE_INFINITY);
     }
 
     /// What of the screen's plane is behind the movement, outlined; empty where nothing of it is in the picture.

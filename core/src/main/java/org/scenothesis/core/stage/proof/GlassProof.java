@@ -16,8 +16,10 @@ final class GlassProof implements Proof {
         List<Proved> out = new ArrayList<>();
         for (Pane pane : Pane.of(q.view())) {
             Piece p = pane.piece();
-            Proved.Fix fix = pane.hood().map(h -> Proved.Fix.of("glass.hood", h.wideM(), h.highM(), h.leftM(), h.rightM(), h.aboveM(), h.belowM())).orElse(Proved.Fix.NONE);
-            long lamps = q.view().lamps().stream().filter(l -> !((Lamp) l.thing()).kind().everywhere()).filter(l -> pane.shows(at(l))).count();
+            Proved.Fix fix = pane.hood().map(h -> Proved.Fix.of("glass.hood", h.wideM(), h.highM(), h.leftM(), h.rightM(), h.aboveM(),
+                    h.belowM())).orElse(Proved.Fix.NONE);
+            long lamps = q.view().lamps().stream().filter(l -> !((Lamp) l.thing()).kind().everywhere()).filter(l -> pane.shows(at(l)))
+                    .count();
             out.add(q.proved(Measure.GLASS_LIGHTS, lamps, fix, q.rests(true, p), p));
             out.add(q.proved(Measure.GLASS_BARE, 100 * pane.bare(), fix, q.rests(true, p), p));
         }

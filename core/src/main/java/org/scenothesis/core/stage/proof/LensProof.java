@@ -61,7 +61,8 @@ final class LensProof implements Proof {
         }
         // The focus from which both ends are blurred alike.
         double best = near > 0 ? 2 * near * far / (near + far) : far;
-        return q.proved(Measure.BODY_SHARP, most, Proved.Fix.of("focus.at", best, q.view().stage().floor().lens().fNumber().value()), q.restsOnLens(b), b);
+        return q.proved(Measure.BODY_SHARP, most, Proved.Fix.of("focus.at", best, q.view().stage().floor().lens().fNumber().value()),
+                q.restsOnLens(b), b);
     }
 
     /// How much of the outlines of its way lies outside of what is left of the picture; all of it where some is behind the lens.
@@ -79,18 +80,21 @@ final class LensProof implements Proof {
                 whole++;
                 continue;
             }
-            Polygon outline = Polygon.around(all.stream().map(q.view().pose()::project).map(p -> new Point(p.x() - left, p.y() - top)).toList());
+            Polygon outline = Polygon.around(all.stream().map(q.view().pose()::project).map(p -> new Point(p.x() - left, p.y() - top))
+                    .toList());
             whole += outline.area();
             within += outline.within(wide, high).area();
         }
-        return q.proved(Measure.BODY_FRAMED, whole <= 0 ? 100 : Math.max(0, 100 * (1 - within / whole)), Proved.Fix.of("framed"), q.rests(true, b), b);
+        return q.proved(Measure.BODY_FRAMED, whole <= 0 ? 100 : Math.max(0, 100 * (1 - within / whole)), Proved.Fix.of("framed"),
+                q.rests(true, b), b);
     }
 
     private static Proved folds(Question q, SetView.Pair pair) {
         Sheet s = pair.sheet();
         Vec at = s.world(new Point(s.wideM() / 2, Math.max(0, (s.lowM() + s.topM()) / 2)));
         if (!(q.light().at(at, s.ahead(), List.of()) > 0)) {
-            return q.proved(Finding.unmeasured(Measure.CLOTH_FOLDS, q.subject(pair.body()), ""), Proved.Fix.of("cloth.unlit"), q.restsOnLens(pair.body(), s.piece()), pair.body(), s.piece());
+            return q.proved(Finding.unmeasured(Measure.CLOTH_FOLDS, q.subject(pair.body()), ""), Proved.Fix.of("cloth.unlit"),
+                    q.restsOnLens(pair.body(), s.piece()), pair.body(), s.piece());
         }
         double left = Math.max(q.light().slope(at, s.ahead(), s.right()), q.light().slope(at, s.ahead(), Vec.UP));
         double ripple = s.screen().wrinkle().value() * left;
@@ -99,7 +103,8 @@ final class LensProof implements Proof {
         double metres = px * d / q.view().pose().focalPx();
         double contrast = Math.min(0.98, ripple * disc(metres / FOLD_M));
         double stops = Math.log((1 + contrast) / (1 - contrast)) / Math.log(2);
-        return q.proved(Measure.CLOTH_FOLDS, stops, Proved.Fix.of("folds", px, q.view().stage().floor().lens().fNumber().value()), q.restsOnLens(pair.body(), s.piece()), pair.body(), s.piece());
+        return q.proved(Measure.CLOTH_FOLDS, stops, Proved.Fix.of("folds", px, q.view().stage().floor().lens().fNumber().value()),
+                q.restsOnLens(pair.body(), s.piece()), pair.body(), s.piece());
     }
 
     /// What an even disc leaves of a wave, by its diameter in periods.

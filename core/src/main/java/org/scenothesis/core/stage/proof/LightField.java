@@ -10,7 +10,8 @@ import org.scenothesis.core.stage.piece.Piece;
 
 /// The light on a set: what every lamp gives to a point, with what stands in its way, and what the room gives back evenly.
 ///
-/// Source: illuminance of area sources by summing samples, E = Σ I·cosθ·cosⁿθ'/d²; the even share of a closed room by the integrating sphere, Φ·ρ/(A·(1−ρ)).
+/// Source: illuminance of area sources by summing samples, E = Σ I·cosθ·cosⁿθ'/d²; the even share of a closed room by the integrating
+/// sphere, Φ·ρ/(A·(1−ρ)).
 public final class LightField {
     /// Points across and up a lamp's face.
     private static final int SAMPLES = 4;
@@ -92,7 +93,8 @@ public final class LightField {
 
     /// Which lamp gives the most to a point that faces it, if any does.
     public Optional<Piece> key(Vec point, List<Block> blocks) {
-        return sources.stream().max((a, b) -> Double.compare(facing(a, point, blocks), facing(b, point, blocks))).filter(s -> facing(s, point, blocks) > 0).map(Source::piece);
+        return sources.stream().max((a, b) -> Double.compare(facing(a, point, blocks), facing(b, point, blocks)))
+                .filter(s -> facing(s, point, blocks) > 0).map(Source::piece);
     }
 
     /// What a lamp gives to a surface that faces it.

@@ -47,7 +47,8 @@ final class MatchProof implements Proof {
         double off = Math.hypot(down - should, turn);
         String code = Math.abs(turn) <= TURN_DEG ? "view" : turn < 0 ? "view.left" : "view.right";
         double lens = middle + away * Math.tan(Math.toRadians(should));
-        return q.proved(Measure.VIEW_ANGLE, off, Proved.Fix.of(code, lens, wanted.awayM(), away, wanted.lensM(), Math.abs(turn)), q.rests(true, b), b);
+        return q.proved(Measure.VIEW_ANGLE, off, Proved.Fix.of(code, lens, wanted.awayM(), away, wanted.lensM(), Math.abs(turn)),
+                q.rests(true, b), b);
     }
 
     private static void lit(Question q, Piece b, Question.Lit want, List<Proved> out) {
@@ -55,7 +56,8 @@ final class MatchProof implements Proof {
         List<Block> others = ClothProof.others(q, b);
         Optional<Piece> found = q.light().key(m, others);
         if (found.isEmpty()) {
-            out.add(q.proved(Finding.unmeasured(Measure.LAMP_SIDE, q.subject(b), ""), Proved.Fix.of("lamp.none"), q.restsOnLight(false, b), b));
+            out.add(q.proved(Finding.unmeasured(Measure.LAMP_SIDE, q.subject(b), ""), Proved.Fix.of("lamp.none"), q.restsOnLight(false, b),
+                    b));
             return;
         }
         Piece key = found.get();
@@ -70,11 +72,13 @@ final class MatchProof implements Proof {
         double away = key.at().up(lamp.heightM().value()).minus(m).length();
         Vec put = m.plus(should.times(Math.max(0.5, away)));
         out.add(q.proved(Measure.LAMP_SIDE, side, Proved.Fix.of("lamp.side", put.x(), put.y(), put.z()), rests, b, key));
-        double size = Math.toDegrees(2 * Math.atan(Math.max(lamp.wideM().value(), lamp.highM().value()) / 2 / (lamp.kind().distant() ? 1 : Math.max(0.05, away))));
+        double size = Math.toDegrees(2 * Math.atan(Math.max(lamp.wideM().value(), lamp.highM().value()) / 2 / (lamp.kind().distant() ? 1
+                : Math.max(0.05, away))));
         double as = Math.max(0.1, light.sizeDeg().value());
         double ratio = Math.max(size, as) / Math.max(0.01, Math.min(size, as));
         out.add(q.proved(
-                Measure.LAMP_SIZE, ratio, Proved.Fix.of(size > as ? "lamp.smaller" : "lamp.larger", 2 * away * Math.tan(Math.toRadians(as / 2)), away), rests(q, light.sizeDeg(), b, key), b, key));
+                Measure.LAMP_SIZE, ratio, Proved.Fix.of(size > as ? "lamp.smaller" : "lamp.larger",
+                2 * away * Math.tan(Math.toRadians(as / 2)), away), rests(q, light.sizeDeg(), b, key), b, key));
         double keyLux = q.light().facing(key, m, others);
         double fill = q.light().at(m, to, others) - keyLux;
         double stops = fill <= 0 ? 12 : Math.log(keyLux / fill) / Math.log(2);
@@ -83,7 +87,8 @@ final class MatchProof implements Proof {
         if (light.keyToFillStops() instanceof Given.Assumed) {
             fillRests.add("background");
         }
-        out.add(q.proved(Measure.LAMP_FILL, over, Proved.Fix.of(over > 0 ? "fill.more" : "fill.less", Math.abs(over), stops, light.keyToFillStops().value()), fillRests, b, key));
+        out.add(q.proved(Measure.LAMP_FILL, over, Proved.Fix.of(over > 0 ? "fill.more" : "fill.less", Math.abs(over), stops,
+                light.keyToFillStops().value()), fillRests, b, key));
     }
 
     private static List<String> rests(Question q, Given<?> background, Piece... pieces) {

@@ -22,7 +22,8 @@ public record Pane(SetView view, Piece piece) {
     private static final double MARGIN_M = 0.1;
     private static final double FAR_M = 60;
 
-    /// Black cloth with a hole for the lens: how far it goes to the left and right of the lens, above and below it, in metres, as seen from behind the camera.
+    /// Black cloth with a hole for the lens: how far it goes to the left and right of the lens, above and below it, in metres, as seen from
+    /// behind the camera.
     public record Hood(double leftM, double rightM, double aboveM, double belowM) {
         public double wideM() {
             return leftM + rightM;
@@ -56,7 +57,8 @@ public record Pane(SetView view, Piece piece) {
         List<Vec> out = new ArrayList<>();
         for (int i = 0; i <= STEPS; i++) {
             for (int j = 0; j <= STEPS; j++) {
-                Vec v = piece.at().up(glass().bottomM().value() + glass().highM().value() * j / STEPS).plus(piece.at().right().times(glass().wideM().value() * (i / (double) STEPS - 0.5)));
+                Vec v = piece.at().up(glass().bottomM().value() + glass().highM().value() * j / STEPS)
+                        .plus(piece.at().right().times(glass().wideM().value() * (i / (double) STEPS - 0.5)));
                 if (view.seen(v)) {
                     out.add(v);
                 }
@@ -87,7 +89,8 @@ public record Pane(SetView view, Piece piece) {
         }
         Vec hit = eye.towards(mirrored(at), own / (own + of));
         double aside = hit.minus(foot()).dot(piece.at().right());
-        boolean within = Math.abs(aside) <= glass().wideM().value() / 2 && hit.y() >= glass().bottomM().value() && hit.y() <= glass().bottomM().value() + glass().highM().value();
+        boolean within = Math.abs(aside) <= glass().wideM().value() / 2 && hit.y() >= glass().bottomM().value() && hit.y() <= glass()
+                .bottomM().value() + glass().highM().value();
         return within && view.seen(hit) && black().stream().noneMatch(b -> b.cuts(hit, at));
     }
 
@@ -100,7 +103,8 @@ public record Pane(SetView view, Piece piece) {
         return seen.isEmpty() ? 0 : (double) open / seen.size();
     }
 
-    /// What hides all that the pane would show of the camera's side: its reflected rays where they reach the plane of the lens, which is as far from the pane as the lens; empty where none of it is seen.
+    /// What hides all that the pane would show of the camera's side: its reflected rays where they reach the plane of the lens, which is as
+    /// far from the pane as the lens; empty where none of it is seen.
     public Optional<Hood> hood() {
         List<Vec> seen = seen();
         if (seen.isEmpty()) {

@@ -11,6 +11,7 @@ public final class Proofs {
 
     /// Every answer, the most serious first.
     public static List<Proved> of(Question q) {
-        return ALL.stream().flatMap(p -> p.of(q).stream()).sorted(Comparator.comparingInt((Proved p) -> -p.finding().verdict().weight())).toList();
+        return ALL.stream().flatMap(p -> p.of(q).stream()).sorted(Comparator.comparingInt((Proved p) -> -p.finding().verdict().weight()))
+                .toList();
     }
 }

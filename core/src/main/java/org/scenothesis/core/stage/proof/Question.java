@@ -18,10 +18,13 @@ import org.scenothesis.core.value.Given;
 
 /// A set as one plate is filmed on it, with all that its proofs are asked against.
 ///
-/// - `wanted`: how its bodies have to be seen, null where nobody knows. `background`: the light they are laid over, and the direction its camera looks in; null where it is not known.
-/// - `crop`: how much larger the picture is than what is left of it in the end, for a camera that is pushed or made unsteady later; 1 keeps all.
+/// - `wanted`: how its bodies have to be seen, null where nobody knows. `background`: the light they are laid over, and the direction its
+///   camera looks in; null where it is not known.
+/// - `crop`: how much larger the picture is than what is left of it in the end, for a camera that is pushed or made unsteady later; 1 keeps
+///   all.
 /// - `fixes`: whether ways to mend are looked for, which takes longer than judging.
-public record Question(SetView view, HouseRules rules, LightField light, @Nullable Sight wanted, @Nullable Lit background, double crop, boolean fixes) {
+public record Question(SetView view, HouseRules rules, LightField light, @Nullable Sight wanted, @Nullable Lit background, double crop,
+        boolean fixes) {
     public Question {
         Check.range("crop", crop, 1, 10);
     }
@@ -65,7 +68,8 @@ public record Question(SetView view, HouseRules rules, LightField light, @Nullab
     List<String> rests(boolean camera, Piece... pieces) {
         List<String> out = new ArrayList<>();
         StageCamera c = view.stage().camera();
-        if (camera && (c.position() instanceof Given.Assumed || c.aim() instanceof Given.Assumed || c.widthShareFocal() instanceof Given.Assumed)) {
+        if (camera && (c.position() instanceof Given.Assumed || c.aim() instanceof Given.Assumed
+                || c.widthShareFocal() instanceof Given.Assumed)) {
             out.add("camera");
         }
         Stream.of(pieces).filter(Piece::assumed).map(Piece::id).distinct().forEach(out::add);

@@ -48,7 +48,8 @@ final class RigProof implements Proof {
         double force = 0.5 * AIR * DRAG * GUST_MPS * GUST_MPS * area;
         double arm = s.bottomM().value() + s.highM().value() / 2;
         double kilos = force * arm / (LEG_M * GRAVITY) / 2;
-        out.add(q.proved(Finding.that(Measure.STAND_WEIGHT, q.subject(p), kilos, Verdict.WATCH), Proved.Fix.of("wind", kilos, area, GUST_MPS), q.rests(false, p), p));
+        out.add(q.proved(Finding.that(Measure.STAND_WEIGHT, q.subject(p), kilos, Verdict.WATCH),
+                Proved.Fix.of("wind", kilos, area, GUST_MPS), q.rests(false, p), p));
     }
 
     /// A board that is filmed from above has to lie square to the lens.
@@ -57,7 +58,8 @@ final class RigProof implements Proof {
         if (s.kind().upright() || tilt > STEEP_DEG) {
             return;
         }
-        double turn = Math.abs(Math.IEEEremainder(p.at().turnDeg() - q.view().panDeg() - q.view().stage().camera().aim().value().rollDeg(), 90));
+        double turn = Math.abs(Math.IEEEremainder(p.at().turnDeg() - q.view().panDeg() - q.view().stage().camera().aim().value().rollDeg(),
+                90));
         out.add(q.proved(Measure.BOARD_SQUARE, Math.max(90 + tilt, turn), Proved.Fix.of("square", 90 + tilt, turn), q.rests(true, p), p));
     }
 
@@ -76,18 +78,21 @@ final class RigProof implements Proof {
             aside = Math.min(px, q.view().widthPx() - px) * depth / q.view().pose().focalPx();
         }
         Piece[] about = seen.isEmpty() ? new Piece[0] : new Piece[] {seen.getFirst()};
-        out.add(q.proved(Measure.LAMP_SEEN, seen.size(), Proved.Fix.of("lamp.seen", aside), q.rests(true, (seen.isEmpty() ? carried : seen).toArray(Piece[]::new)), about));
+        out.add(q.proved(Measure.LAMP_SEEN, seen.size(), Proved.Fix.of("lamp.seen", aside), q.rests(true, (seen.isEmpty() ? carried : seen)
+                .toArray(Piece[]::new)), about));
     }
 
     private static void power(Question q, List<Proved> out) {
-        List<Piece> lamps = q.view().stage().floor().pieces().stream().filter(p -> p.thing() instanceof Lamp l && l.watts().value() > 0).toList();
+        List<Piece> lamps = q.view().stage().floor().pieces().stream().filter(p -> p.thing() instanceof Lamp l && l.watts().value() > 0)
+                .toList();
         if (lamps.isEmpty() || q.view().bodies().isEmpty()) {
             return;
         }
         double watts = lamps.stream().mapToDouble(p -> ((Lamp) p.thing()).watts().value()).sum();
         List<String> rests = new ArrayList<>(q.rests(false, lamps.toArray(Piece[]::new)));
         rests.add("circuit");
-        out.add(q.proved(Measure.CIRCUIT, 100 * watts / CIRCUIT_W, Proved.Fix.of("circuit", watts, Math.ceil(watts / (0.8 * CIRCUIT_W))), rests));
+        out.add(q.proved(Measure.CIRCUIT, 100 * watts / CIRCUIT_W, Proved.Fix.of("circuit", watts, Math.ceil(watts / (0.8 * CIRCUIT_W))),
+                rests));
     }
 
     /// Lamps that light a body in colours that no white balance brings together; those seen in the picture are meant.
@@ -107,7 +112,8 @@ final class RigProof implements Proof {
                 high = Math.max(high, 1e6 / lamp.givenKelvin());
             }
             if (high > 0 && key > 0) {
-                out.add(q.proved(Measure.LAMP_COLOURS, high - low, Proved.Fix.of("gel", high - low), q.rests(false, q.view().lamps().toArray(Piece[]::new)), b));
+                out.add(q.proved(Measure.LAMP_COLOURS, high - low, Proved.Fix.of("gel", high - low),
+                        q.rests(false, q.view().lamps().toArray(Piece[]::new)), b));
             }
         }
     }

@@ -94,7 +94,8 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
         return out;
     }
 
-    /// The share of the screens in the picture that is hidden by what stands before them and is nobody that is filmed, as a rod; 0 where no screen is seen.
+    /// The share of the screens in the picture that is hidden by what stands before them and is nobody that is filmed, as a rod; 0 where no
+    /// screen is seen.
     public double stoodBefore() {
         List<Block> things = pieces().stream().filter(p -> p.thing() instanceof Support).flatMap(p -> still(p).stream()).toList();
         int all = 0;
@@ -167,7 +168,8 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
             case Support s -> Optional.of(Block.standing(p.at(), 0, s.wideM().value(), s.highM().value(), s.deepM().value()));
             case Flag f -> Optional.of(Block.standing(p.at(), f.bottomM().value(), f.wideM().value(), f.highM().value(), thin));
             case Wall w -> Optional.of(Block.standing(p.at(), 0, w.wideM().value(), w.highM().value(), thin));
-            case Backdrop s when s.kind().upright() && !s.kind().worn() -> Optional.of(Block.standing(p.at(), s.bottomM().value(), s.wideM().value(), s.highM().value(), thin));
+            case Backdrop s when s.kind().upright() && !s.kind().worn() ->
+                    Optional.of(Block.standing(p.at(), s.bottomM().value(), s.wideM().value(), s.highM().value(), thin));
             default -> Optional.empty();
         };
     }
@@ -196,15 +198,18 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
         return p.x() >= 0 && p.y() >= 0 && p.x() <= widthPx && p.y() <= heightPx;
     }
 
-    /// Whether a lamp has a stand of its own where it is: not what shines from afar or was there before, nor what hangs on an arm from the bar of a cloth that is behind it and lower.
+    /// Whether a lamp has a stand of its own where it is: not what shines from afar or was there before, nor what hangs on an arm from the
+    /// bar of a cloth that is behind it and lower.
     public boolean stands(Piece lamp) {
         Lamp l = (Lamp) lamp.thing();
-        return l.kind().carried() && pieces().stream().noneMatch(p -> p.thing() instanceof Backdrop b && b.kind().onStands() && hangs(lamp, l, p, b));
+        return l.kind().carried() && pieces().stream().noneMatch(p -> p.thing() instanceof Backdrop b && b.kind().onStands()
+                && hangs(lamp, l, p, b));
     }
 
     private static boolean hangs(Piece lamp, Lamp l, Piece cloth, Backdrop b) {
         Vec d = lamp.at().up(0).minus(cloth.at().up(0));
-        return l.heightM().value() >= b.topM() && Math.abs(d.dot(cloth.at().right())) <= b.wideM().value() / 2 && Math.abs(d.dot(cloth.at().ahead())) <= ARM_M;
+        return l.heightM().value() >= b.topM() && Math.abs(d.dot(cloth.at().right())) <= b.wideM().value() / 2
+                && Math.abs(d.dot(cloth.at().ahead())) <= ARM_M;
     }
 
     /// Whether the camera sees a lamp: its face, or its stand, or that it is so near the lens that it is before it.

@@ -9,9 +9,11 @@ import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Spot;
 
-/// A screen laid out flat: across from its left edge, and up from the floor's line, below 0 where it lies on the floor in front of itself. Metres.
+/// A screen laid out flat: across from its left edge, and up from the floor's line, below 0 where it lies on the floor in front of itself.
+/// Metres.
 ///
-/// - `left`: the foot of its left edge as it is faced. `lowM`, `topM`: from where to where it reaches; they end at 0 and below where some of it is on the floor.
+/// - `left`: the foot of its left edge as it is faced. `lowM`, `topM`: from where to where it reaches; they end at 0 and below where some
+///   of it is on the floor.
 public record Sheet(Piece piece, Backdrop screen, Vec left, Vec right, Vec ahead, double wideM, double lowM, double topM) {
     /// The screen of a piece; empty for one that is worn.
     public static Optional<Sheet> of(Piece p) {

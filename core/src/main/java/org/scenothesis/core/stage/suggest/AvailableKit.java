@@ -6,7 +6,8 @@ import org.scenothesis.core.Check;
 /// What there is to stage with.
 ///
 /// - `lamps`: how many stand at most on the floor. `standM`: how high a stand reaches. `clothWideM`, `clothHighM`: of the largest cloth.
-/// - `lenses`: those that are owned, none where any focal length can be had. `facesM`: how wide the face of each owned lamp is, none where any can be had.
+/// - `lenses`: those that are owned, none where any focal length can be had. `facesM`: how wide the face of each owned lamp is, none where
+///   any can be had.
 public record AvailableKit(int lamps, double standM, double clothWideM, double clothHighM, List<OwnedLens> lenses, List<Double> facesM) {
     /// A lens of one focal length, in millimetres, and the lowest number it is stopped to.
     public record OwnedLens(double focalMm, double fNumber) {

@@ -23,13 +23,18 @@ import org.scenothesis.core.stage.proof.Question;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.value.Given;
 
-/// The lamps of a set put so that whoever is filmed is lit as the background is: which lamp where, how far, how high, how large, dimmed how far, behind which gel; and what cannot be had.
+/// The lamps of a set put so that whoever is filmed is lit as the background is: which lamp where, how far, how high, how large, dimmed how
+/// far, behind which gel; and what cannot be had.
 ///
-/// - The key goes where the background's light comes from, at the distance at which its own size is seen as large as that light, as far as the room lets it.
-/// - The fill is dimmed, or brought nearer, until key to fill is that of the background; where the room alone gives back too much, black cloth opposite the key takes it.
+/// - The key goes where the background's light comes from, at the distance at which its own size is seen as large as that light, as far as
+///   the room lets it.
+/// - The fill is dimmed, or brought nearer, until key to fill is that of the background; where the room alone gives back too much, black
+///   cloth opposite the key takes it.
 /// - Gels bring each lamp to the colour of the background's lit and shadow side, where these are known.
-/// - A lamp or window that is seen in the background gives whoever stands before it a rim: a further lamp stands behind them on that side, as far round as it has to so that it is not in the picture.
-/// - `stage`: the set with its lamps so. `black`: black cloth is wanted opposite the key. `bare`: rims for which no lamp is left. `left`: what is then still off, of side, softness, key to fill.
+/// - A lamp or window that is seen in the background gives whoever stands before it a rim: a further lamp stands behind them on that side,
+///   as far round as it has to so that it is not in the picture.
+/// - `stage`: the set with its lamps so. `black`: black cloth is wanted opposite the key. `bare`: rims for which no lamp is left. `left`:
+///   what is then still off, of side, softness, key to fill.
 public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim> bare, Stage stage, List<Proved> left) {
     private static final double LEAST_M = 0.8;
     private static final double FROM_WALL_M = 0.3;
@@ -60,14 +65,18 @@ public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim
 
     /// A lamp as it should stand, seen from whoever is filmed.
     ///
-    /// - What nobody carries stays where it is. `awayM` from it; `sideDeg` as the camera sees it, 0 beyond it, negative left; `heightM` above the floor; `sizeM` across its face as it should be; `dimmer`: share of its output, above 1 where it gives too little; `gelMired`: warmer positive, NaN where no colour
+    /// - What nobody carries stays where it is. `awayM` from it; `sideDeg` as the camera sees it, 0 beyond it, negative left; `heightM`
+    ///   above the floor; `sizeM` across its face as it should be; `dimmer`: share of its output, above 1 where it gives too little;
+    ///   `gelMired`: warmer positive, NaN where no colour
     ///   is known; `movedM`: how far it has to be carried, up and down included.
-    public record Placed(Piece lamp, Role role, double awayM, double sideDeg, double heightM, double sizeM, double dimmer, double gelMired, double movedM) {}
+    public record Placed(Piece lamp, Role role, double awayM, double sideDeg, double heightM, double sizeM, double dimmer, double gelMired,
+            double movedM) {}
 
     /// The colours of the background's lit and shadow side, as temperatures.
     public record Colours(double keyK, double fillK) {}
 
-    /// What a background shows beside where its light comes from: the colours of its two sides where they are known, and what is seen of lamps and windows.
+    /// What a background shows beside where its light comes from: the colours of its two sides where they are known, and what is seen of
+    /// lamps and windows.
     public record Background(@Nullable Colours colours, List<PictureLight.Rim> rims) {
         /// Nothing more is known.
         public static final Background PLAIN = new Background(null, List.of());
@@ -80,11 +89,13 @@ public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim
         public static Background of(@Nullable PictureLight l) {
             Neutral key = l == null ? null : l.key();
             Neutral fill = l == null ? null : l.fill();
-            return l == null ? PLAIN : new Background(key == null || fill == null ? null : new Colours(key.kelvin(), fill.kelvin()), l.rims());
+            return l == null ? PLAIN : new Background(key == null || fill == null ? null : new Colours(key.kelvin(), fill.kelvin()),
+                    l.rims());
         }
     }
 
-    /// Of a set on which a plate is filmed; empty where nobody is filmed, no lamp gives it any light, or the background's light is not known.
+    /// Of a set on which a plate is filmed; empty where nobody is filmed, no lamp gives it any light, or the background's light is not
+    /// known.
     public static Optional<LampMatch> of(Question q, Background background) {
         Colours colours = background.colours;
         Question.Lit lit = q.background();
@@ -108,13 +119,15 @@ public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim
         double away = l.kind().distant() ? Double.NaN : place(keyed).minus(m).length();
         Vec from = LightField.towards(keyed, m);
         out.add(new Placed(
-                keyed, Role.KEY, away, side(from, pan), l.heightM().value(), l.kind().distant() ? Double.NaN : 2 * away * Math.tan(Math.toRadians(Math.max(0.1, light.sizeDeg().value()) / 2)), l.dimmer().value(), gel(keyed),
+                keyed, Role.KEY, away, side(from, pan), l.heightM().value(), l.kind().distant() ? Double.NaN
+                : 2 * away * Math.tan(Math.toRadians(Math.max(0.1, light.sizeDeg().value()) / 2)), l.dimmer().value(), gel(keyed),
                 place(keyed).minus(place(key.get())).length()));
         Filled f = filled(q, stage, keyed, m, from, colours);
         f.lamp.ifPresent(out::add);
         Rimmed rimmed = rimmed(q, f.stage, out, m, background.rims);
         SetView view = new SetView(rimmed.stage, q.view().plate(), q.view().widthPx(), q.view().heightPx());
-        List<Proved> left = Proofs.of(new Question(view, q.rules(), q.wanted(), lit, q.crop()).judged()).stream().filter(p -> JUDGED.contains(p.finding().measure())).toList();
+        List<Proved> left = Proofs.of(new Question(view, q.rules(), q.wanted(), lit, q.crop()).judged()).stream()
+                .filter(p -> JUDGED.contains(p.finding().measure())).toList();
         return Optional.of(new LampMatch(out, f.black, rimmed.bare, rimmed.stage, left));
     }
 
@@ -139,10 +152,12 @@ public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim
             Vec at = m.plus(to.times(away));
             Neutral colour = r.colour();
             Piece put = was.withSpot(matched(new Spot(at.x(), at.z(), 0).facing(m.x(), m.z())))
-                    .withThing((colour == null ? l : coloured(l, colour.kelvin())).withHeightM(matched(Math.max(0.1, at.y()))).withAim(matched(m)));
+                    .withThing((colour == null ? l : coloured(l, colour.kelvin())).withHeightM(matched(Math.max(0.1, at.y())))
+                    .withAim(matched(m)));
             free.remove(was);
             now = with(now, put);
-            out.add(new Placed(put, Role.RIM, away, side(to, q.view().panDeg()), at.y(), Math.max(l.wideM().value(), l.highM().value()), l.dimmer().value(), gel(put), at.minus(place(was)).length()));
+            out.add(new Placed(put, Role.RIM, away, side(to, q.view().panDeg()), at.y(), Math.max(l.wideM().value(), l.highM().value()),
+                    l.dimmer().value(), gel(put), at.minus(place(was)).length()));
         }
         return new Rimmed(now, bare);
     }
@@ -206,7 +221,8 @@ public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim
         double far = across / 2 / Math.tan(Math.toRadians(Math.max(0.1, sizeDeg) / 2));
         double room = Math.max(LEAST_M, room(m, to, around));
         Vec at = m.plus(to.times(Math.clamp(far, LEAST_M, room)));
-        return key.withSpot(matched(new Spot(at.x(), at.z(), 0).facing(m.x(), m.z()))).withThing(own.withHeightM(matched(Math.max(0.1, at.y()))).withAim(matched(m)));
+        return key.withSpot(matched(new Spot(at.x(), at.z(), 0).facing(m.x(), m.z())))
+                .withThing(own.withHeightM(matched(Math.max(0.1, at.y()))).withAim(matched(m)));
     }
 
     /// How far one can go from a place before a wall or the ceiling is near.
@@ -232,7 +248,8 @@ public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim
             double keyLux = field.facing(key, m, List.of());
             double fill = field.at(m, to, List.of()) - keyLux;
             Question.Lit background = q.background();
-            return new Lit(lamps, field, keyLux, fill, background == null ? fill : keyLux * Math.pow(2, -background.light().keyToFillStops().value()));
+            return new Lit(lamps, field, keyLux, fill, background == null ? fill : keyLux * Math.pow(2, -background.light().keyToFillStops()
+                    .value()));
         }
     }
 
@@ -241,19 +258,22 @@ public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim
     /// The lamp that fills most brought to what is wanted of all fill, as far as it goes.
     private static Filled filled(Question q, Stage stage, Piece key, Vec m, Vec to, @Nullable Colours colours) {
         Lit lit = Lit.of(q, stage, key, m, to);
-        Optional<Piece> most = lit.lamps.stream().filter(p -> !p.id().equals(key.id()) && ((Lamp) p.thing()).kind().carried()).max(Comparator.comparingDouble(p -> lit.field.facing(p, m, List.of())));
+        Optional<Piece> most = lit.lamps.stream().filter(p -> !p.id().equals(key.id()) && ((Lamp) p.thing()).kind().carried())
+                .max(Comparator.comparingDouble(p -> lit.field.facing(p, m, List.of())));
         if (most.isEmpty()) {
             return new Filled(stage, Optional.empty(), lit.fill > lit.wanted);
         }
         Piece p = reaching(most.get(), m, to, q.view().panDeg());
         if (!p.equals(most.get())) {
             Filled moved = dimmed(q, with(stage, p), key, p, m, to, colours);
-            return new Filled(moved.stage, moved.lamp.map(x -> new Placed(x.lamp, x.role, x.awayM, x.sideDeg, x.heightM, x.sizeM, x.dimmer, x.gelMired, place(x.lamp).minus(place(most.get())).length())), moved.black);
+            return new Filled(moved.stage, moved.lamp.map(x -> new Placed(x.lamp, x.role, x.awayM, x.sideDeg, x.heightM, x.sizeM, x.dimmer,
+                    x.gelMired, place(x.lamp).minus(place(most.get())).length())), moved.black);
         }
         return dimmed(q, stage, key, p, m, to, colours);
     }
 
-    /// A fill that stands too far round shines past what faces the key: it goes as far towards the camera as it can while it still reaches that.
+    /// A fill that stands too far round shines past what faces the key: it goes as far towards the camera as it can while it still reaches
+    /// that.
     private static Piece reaching(Piece fill, Vec m, Vec to, double panDeg) {
         Lamp l = (Lamp) fill.thing();
         if (LightField.towards(fill, m).dot(to) > Math.cos(Math.toRadians(FILL_DEG))) {
@@ -282,11 +302,13 @@ public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim
             // Nearer by the root of what is missing.
             at = m.plus(at.minus(m).times(Math.max(0.25, 1 / Math.sqrt(dimmer))));
         }
-        Lamp dimmed = (colours == null ? l : coloured(l, colours.fillK)).withDimmer(matched(Math.clamp(dimmer, LEAST_DIMMED, 1))).withHeightM(matched(Math.max(0.1, at.y())));
+        Lamp dimmed = (colours == null ? l : coloured(l, colours.fillK)).withDimmer(matched(Math.clamp(dimmer, LEAST_DIMMED, 1)))
+                .withHeightM(matched(Math.max(0.1, at.y())));
         Piece put = p.withSpot(dimmer > 1 ? matched(new Spot(at.x(), at.z(), 0).facing(m.x(), m.z())) : p.spot()).withThing(dimmed);
         Vec from = at.minus(m);
         Placed line = new Placed(
-                put, Role.FILL, from.length(), side(from, q.view().panDeg()), at.y(), Math.max(l.wideM().value(), l.highM().value()), black ? 0 : dimmer, gel(put), at.minus(place(p)).length());
+                put, Role.FILL, from.length(), side(from, q.view().panDeg()), at.y(), Math.max(l.wideM().value(), l.highM().value()), black
+                ? 0 : dimmer, gel(put), at.minus(place(p)).length());
         return new Filled(black ? without : with(stage, put), Optional.of(line), black);
     }
 }

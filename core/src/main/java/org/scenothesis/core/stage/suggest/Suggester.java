@@ -42,7 +42,8 @@ public final class Suggester {
     private static final double FAR = 0.004;
     private static final double WALL_M = 0.25;
     private static final double[] STEPS = {1, 0.5, 0.25, 0.12, 0.06};
-    private static final Set<Measure> NOT_PLACES = Set.of(Measure.STAND_WEIGHT, Measure.CIRCUIT, Measure.LAMP_COLOURS, Measure.GLASS_LIGHTS, Measure.GLASS_BARE);
+    private static final Set<Measure> NOT_PLACES = Set.of(Measure.STAND_WEIGHT, Measure.CIRCUIT, Measure.LAMP_COLOURS,
+            Measure.GLASS_LIGHTS, Measure.GLASS_BARE);
 
     private static final Set<Measure> AT_ALL = Set.of(Measure.CLOTH_ROOM, Measure.BODY_FRAMED);
 
@@ -90,7 +91,8 @@ public final class Suggester {
     }
 
     private List<Proved> unmet(Stage s) {
-        return Proofs.of(question.apply(s)).stream().filter(p -> !NOT_PLACES.contains(p.finding().measure()) && p.finding().verdict() != Verdict.HOLDS).toList();
+        return Proofs.of(question.apply(s)).stream().filter(p -> !NOT_PLACES.contains(p.finding().measure()) && p.finding()
+                .verdict() != Verdict.HOLDS).toList();
     }
 
     /// How far a finding is over its limit, in limits; what is not known counts as far over.
@@ -158,7 +160,8 @@ public final class Suggester {
         int n = !means.lenses().isEmpty() && free && means.lenses().stream().noneMatch(l -> Math.abs(l.focalMm() - focal) < 1e-3) ? 1 : 0;
         List<Double> left = new ArrayList<>(means.facesM());
         for (Piece p : s.floor().pieces()) {
-            if (!means.facesM().isEmpty() && p.thing() instanceof Lamp l && l.kind().carried() && !left.remove(l.wideM().value()) && l.wideM() instanceof Given.Assumed) {
+            if (!means.facesM().isEmpty() && p.thing() instanceof Lamp l && l.kind().carried() && !left.remove(l.wideM().value())
+                    && l.wideM() instanceof Given.Assumed) {
                 n++;
             }
         }
@@ -178,7 +181,9 @@ public final class Suggester {
         SetView.Pair pair = q.view().pairs().stream().findFirst().orElse(null);
         if (pair != null) {
             // The cloth lamps crossed in from both sides, and the cloth farther back.
-            Stage back = lit.withFloor(f -> f.with(pair.sheet().piece().id(), p -> p.withSpot(suggested(p.at().at(p.at().x() - p.at().ahead().x(), p.at().z() - p.at().ahead().z())))));
+            Stage back = lit.withFloor(f ->
+                    f.with(pair.sheet().piece().id(),
+                    p -> p.withSpot(suggested(p.at().at(p.at().x() - p.at().ahead().x(), p.at().z() - p.at().ahead().z())))));
             out.add(fitted(back));
         }
         return out;
@@ -193,7 +198,8 @@ public final class Suggester {
         Question q = question.apply(s);
         SetView.Pair pair = q.view().pairs().stream().findFirst().orElse(null);
         Piece body = pair != null ? pair.body() : q.view().bodies().stream().findFirst().orElse(null);
-        boolean sky = s.floor().pieces().stream().anyMatch(p -> p.thing() instanceof Lamp l && (l.kind().everywhere() || l.kind().distant()));
+        boolean sky = s.floor().pieces().stream().anyMatch(p -> p.thing() instanceof Lamp l
+                && (l.kind().everywhere() || l.kind().distant()));
         if (body == null || sky) {
             return s;
         }
@@ -202,7 +208,8 @@ public final class Suggester {
         int have = (int) s.floor().pieces().stream().filter(p -> p.thing() instanceof Lamp).count();
         if (have == 0 && means.lamps() > 0) {
             Question.Lit lit = q.background();
-            Vec to = lit != null ? lit.light().direction().value().seenAt(lit.light().direction().value().asSeen(lit.panDeg()), s.panDeg()).towards() : new Spot(0, 0, s.panDeg() + 45).ahead().plus(Vec.UP.times(0.8)).unit();
+            Vec to = lit != null ? lit.light().direction().value().seenAt(lit.light().direction().value().asSeen(lit.panDeg()), s.panDeg())
+                    .towards() : new Spot(0, 0, s.panDeg() + 45).ahead().plus(Vec.UP.times(0.8)).unit();
             out = put(out, "key", m.plus(to.times(2.2)), m, 0.8, 0.8);
             have++;
         }
@@ -213,7 +220,8 @@ public final class Suggester {
                     Backdrop b = pair.sheet().screen();
                     Spot at = pair.sheet().piece().at();
                     double gap = Math.max(0.6, m.minus(at.up(0)).dot(at.ahead()));
-                    Vec stands = at.up(b.bottomM().value() + b.highM().value() / 2).plus(at.right().times(side * (b.wideM().value() / 2 + 0.5))).plus(at.ahead().times(0.6 * gap));
+                    Vec stands = at.up(b.bottomM().value() + b.highM().value() / 2)
+                            .plus(at.right().times(side * (b.wideM().value() / 2 + 0.5))).plus(at.ahead().times(0.6 * gap));
                     Vec aim = at.up(b.bottomM().value() + b.highM().value() / 2).plus(at.right().times(-side * 0.15 * b.wideM().value()));
                     out = put(out, side < 0 ? "cloth lamp left" : "cloth lamp right", stands, aim, 0.3, Math.min(1.8, b.highM().value()));
                     have++;
@@ -225,14 +233,16 @@ public final class Suggester {
 
     private static boolean lights(Stage s, SetView.Pair pair, int side) {
         Spot at = pair.sheet().piece().at();
-        return s.floor().pieces().stream().anyMatch(p -> p.thing() instanceof Lamp l && l.aim().value().minus(at.up(l.aim().value().y())).length() < 1.5 && (p.at().up(0).minus(at.up(0)).dot(at.right()) * side >= -0.3));
+        return s.floor().pieces().stream().anyMatch(p -> p.thing() instanceof Lamp l && l.aim().value().minus(at.up(l.aim().value().y()))
+                .length() < 1.5 && (p.at().up(0).minus(at.up(0)).dot(at.right()) * side >= -0.3));
     }
 
     private Stage put(Stage s, String name, Vec at, Vec aim, double wide, double high) {
         // Of what is owned the face nearest in size.
         double area = Math.sqrt(wide * high);
         Optional<Double> own = faces(s, "").stream().min(Comparator.comparingDouble(f -> Math.abs(f - area)));
-        Lamp l = Lamp.usual(LampKind.SOFT_BOX, suggested(Math.max(0.3, at.y())), suggested(aim)).withWideM(suggested(own.orElse(wide))).withHighM(suggested(own.orElse(high)));
+        Lamp l = Lamp.usual(LampKind.SOFT_BOX, suggested(Math.max(0.3, at.y())), suggested(aim)).withWideM(suggested(own.orElse(wide)))
+                .withHighM(suggested(own.orElse(high)));
         String id = s.floor().freeId("lamp-" + name.replace(' ', '-'));
         return s.withFloor(f -> f.plus(new Piece(id, name, suggested(new Spot(at.x(), at.z(), 0).facing(aim.x(), aim.z())), Set.of(), l)));
     }
@@ -276,8 +286,14 @@ public final class Suggester {
                 double by = sign * step;
                 switch (p.thing()) {
                     case Backdrop b -> {
-                        out.add(st -> st.withFloor(f -> f.with(p.id(), q -> q.withSpot(suggested(q.at().at(q.at().x() - q.at().ahead().x() * by, q.at().z() - q.at().ahead().z() * by))))));
-                        out.add(st -> st.withFloor(f -> f.with(p.id(), q -> q.withSpot(suggested(q.at().at(q.at().x() + q.at().right().x() * by / 2, q.at().z() + q.at().right().z() * by / 2))))));
+                        out.add(st -> st.withFloor(f ->
+                                f.with(p.id(), q ->
+                                q.withSpot(suggested(q.at().at(q.at().x() - q.at().ahead().x() * by, q.at().z() - q.at().ahead()
+                                .z() * by))))));
+                        out.add(st -> st.withFloor(f ->
+                                f.with(p.id(), q ->
+                                q.withSpot(suggested(q.at().at(q.at().x() + q.at().right().x() * by / 2, q.at().z() + q.at().right()
+                                .z() * by / 2))))));
                     }
                     case Body b -> out.add(st -> together(st, p.id(), by));
                     case Lamp l when l.kind().carried() -> lamp(out, s, p, by);
@@ -289,7 +305,9 @@ public final class Suggester {
         for (int sign = -1; sign <= 1; sign += 2) {
             double by = sign * step;
             out.add(st -> st.withFloor(f -> f.withLens(focus(f.lens(), by))));
-            out.add(st -> st.withFloor(f -> f.withLens(f.lens().withFNumber(suggested(Math.clamp(f.lens().fNumber().value() * Math.pow(2, by / 2), means.widest(), 16))))));
+            out.add(st -> st.withFloor(f ->
+                    f.withLens(f.lens().withFNumber(suggested(Math.clamp(f.lens().fNumber().value() * Math.pow(2, by / 2), means.widest(),
+                    16))))));
             if (question.apply(s).wanted() != null) {
                 out.add(st -> camera(st, new Vec(0, by / 2, 0)));
                 out.add(st -> camera(st, new Spot(0, 0, st.panDeg()).ahead().times(by)));
@@ -313,7 +331,8 @@ public final class Suggester {
     /// With the owned lens that sees most nearly what was meant.
     private Stage owned(Stage s) {
         double meant = s.floor().lens().focalMm(s.camera().widthShareFocal().value());
-        return means.lenses().stream().min(Comparator.comparingDouble(l -> Math.abs(Math.log(l.focalMm() / meant)))).map(l -> with(s, l)).orElse(s);
+        return means.lenses().stream().min(Comparator.comparingDouble(l -> Math.abs(Math.log(l.focalMm() / meant)))).map(l -> with(s, l))
+                .orElse(s);
     }
 
     /// Faces of owned lamps that no other lamp of the set has yet, each size once.
@@ -334,7 +353,8 @@ public final class Suggester {
     private static Stage camera(Stage s, Vec by) {
         StageCamera c = s.camera();
         Vec p = c.position().value().plus(by);
-        return s.withCamera(new StageCamera(suggested(new Vec(p.x(), Math.max(0.05, p.y()), p.z())), c.aim(), c.widthShareFocal(), c.principal()));
+        return s.withCamera(new StageCamera(suggested(new Vec(p.x(), Math.max(0.05, p.y()), p.z())), c.aim(), c.widthShareFocal(),
+                c.principal()));
     }
 
     /// Whoever is filmed and the camera go together: the view stays, the room behind changes. Lamps that look at them go along.
@@ -343,7 +363,8 @@ public final class Suggester {
         Vec m = s.floor().piece(id).map(p -> p.at().up(0)).orElse(Vec.ZERO);
         Stage moved = camera(s, d);
         return moved.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> {
-            boolean lights = p.thing() instanceof Lamp l && new Vec(l.aim().value().x() - m.x(), 0, l.aim().value().z() - m.z()).length() < 0.6;
+            boolean lights = p.thing() instanceof Lamp l && new Vec(l.aim().value().x() - m.x(), 0, l.aim().value().z() - m.z())
+                    .length() < 0.6;
             boolean goes = p.id().equals(id) || lights || p.thing() instanceof Support && p.at().up(0).minus(m).length() < 0.5;
             Piece q = goes ? p.withSpot(suggested(p.at().at(p.at().x() + d.x(), p.at().z() + d.z()))) : p;
             return lights && q.thing() instanceof Lamp l ? q.withThing(l.withAim(suggested(l.aim().value().plus(d)))) : q;
@@ -370,12 +391,15 @@ public final class Suggester {
         })));
         boolean any = ((Lamp) p.thing()).wideM() instanceof Given.Assumed;
         if (any && !means.facesM().isEmpty()) {
-            faces(s, p.id()).forEach(w -> out.add(st -> st.withFloor(f -> f.with(p.id(), q -> q.withThing(((Lamp) q.thing()).withWideM(suggested(w)).withHighM(suggested(w)))))));
+            faces(s, p.id()).forEach(w ->
+                    out.add(st -> st.withFloor(f ->
+                    f.with(p.id(), q -> q.withThing(((Lamp) q.thing()).withWideM(suggested(w)).withHighM(suggested(w)))))));
         } else if (any) {
             out.add(st -> st.withFloor(f -> f.with(p.id(), q -> {
                 Lamp l = (Lamp) q.thing();
                 double k = Math.pow(2, by / 2);
-                return q.withThing(l.withWideM(suggested(Math.clamp(l.wideM().value() * k, 0.1, 1.6))).withHighM(suggested(Math.clamp(l.highM().value() * k, 0.1, 1.8))));
+                return q.withThing(l.withWideM(suggested(Math.clamp(l.wideM().value() * k, 0.1, 1.6)))
+                        .withHighM(suggested(Math.clamp(l.highM().value() * k, 0.1, 1.8))));
             })));
         }
     }
@@ -407,8 +431,10 @@ public final class Suggester {
             double middle = (part.x0() + part.x1()) / 2 - pair.sheet().wideM() / 2;
             Spot at = pair.sheet().piece().at();
             Vec to = at.up(0).plus(at.right().times(middle));
-            Backdrop cut = b.withWideM(suggested(c.wideM())).withHighM(suggested(c.highM())).withBottomM(suggested(c.bottomM())).withFloorM(suggested(c.floorM()));
-            out = out.withFloor((Floor f) -> f.with(pair.sheet().piece().id(), p -> p.withSpot(suggested(at.at(to.x(), to.z()))).withThing(cut)));
+            Backdrop cut = b.withWideM(suggested(c.wideM())).withHighM(suggested(c.highM())).withBottomM(suggested(c.bottomM()))
+                    .withFloorM(suggested(c.floorM()));
+            out = out.withFloor((Floor f) -> f.with(pair.sheet().piece().id(), p -> p.withSpot(suggested(at.at(to.x(), to.z())))
+                    .withThing(cut)));
         }
         return out;
     }

@@ -13,7 +13,8 @@ import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Shot;
 
 class CameraCardTest {
-    private static final Map<String, String> SET = Map.of("frameM", "2", "behindM", "2", "sensorMm", "23.6", "fNumber", "2.8", "finishPx", "1080");
+    private static final Map<String, String> SET = Map.of("frameM", "2", "behindM", "2", "sensorMm", "23.6", "fNumber", "2.8", "finishPx",
+            "1080");
 
     private static BreakdownPlan plan(Shot s) {
         return Breakdown.plan(s, HouseRules.DEFAULT);
@@ -41,7 +42,8 @@ class CameraCardTest {
 
     @Test
     void aSmallOnesCameraStandsFartherWithTheSameView() {
-        Shot s = Shots.of(SET, Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "0.5", "backgroundM", "3", "roomM", "20", "lensM", "1.4", "restM", "0.9"));
+        Shot s = Shots.of(SET, Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "0.5", "backgroundM", "3", "roomM", "20",
+                "lensM", "1.4", "restM", "0.9"));
         CameraCard own = card(s, "B");
         assertThat(own.awayM()).isCloseTo(6, within(1e-9));
         assertThat(own.lensM()).isCloseTo(1, within(1e-9));
@@ -61,7 +63,8 @@ class CameraCardTest {
 
     @Test
     void aChildLeadsAndItsOutlineStaysOnTheMonitor() {
-        Shot s = Shots.of(Shots.illusion(IllusionKind.ELSEWHERE, "the apprentice", "who", "child"), Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker"));
+        Shot s = Shots.of(Shots.illusion(IllusionKind.ELSEWHERE, "the apprentice", "who", "child"),
+                Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker"));
         BreakdownPlan p = plan(s);
         assertThat(p.cards()).allSatisfy(c -> assertThat(c.leads()).isEqualTo("thing-the-apprentice"));
         assertThat(card(s, "A").outline()).isEqualTo("thing-the-apprentice");

@@ -17,7 +17,8 @@ import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
 class InfluenceTest {
-    private static final Shot FLOATS = Shots.of(Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker"));
+    private static final Shot FLOATS = Shots.of(Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor",
+            "the maker"));
     private static final Influence ABOUT = new Influence(FLOATS, HouseRules.DEFAULT);
 
     @Test
@@ -33,7 +34,8 @@ class InfluenceTest {
     @Test
     void whoeverComesToTheFrontIsFilmedOtherwise() {
         PlanDifference d = ABOUT.answer(FLOATS.illusions().getFirst().id(), Fact.CROSSED, "yes");
-        assertThat(d.changed()).filteredOn(c -> c.after().key().equals("acting")).hasSize(1).allSatisfy(c -> assertThat(c.parts()).contains(PlanDifference.Part.GROUND));
+        assertThat(d.changed()).filteredOn(c -> c.after().key().equals("acting")).hasSize(1)
+                .allSatisfy(c -> assertThat(c.parts()).contains(PlanDifference.Part.GROUND));
     }
 
     @Test
@@ -45,9 +47,11 @@ class InfluenceTest {
             assertThat(c.told()).isFalse();
         });
         List<Influence.Cause> acting = ABOUT.causes(need(PlateRole.PRACTICAL));
-        assertThat(acting).anySatisfy(c -> assertThat(c.fact()).isEqualTo(Fact.PERFORMER)).noneSatisfy(c -> assertThat(c.fact()).isEqualTo(Fact.MOTION));
+        assertThat(acting).anySatisfy(c -> assertThat(c.fact()).isEqualTo(Fact.PERFORMER))
+                .noneSatisfy(c -> assertThat(c.fact()).isEqualTo(Fact.MOTION));
         for (Influence.Cause c : acting) {
-            assertThat(Breakdown.plan(Influence.answered(FLOATS, c.illusion(), c.fact(), c.other()), HouseRules.DEFAULT).need("acting")).isEmpty();
+            assertThat(Breakdown.plan(Influence.answered(FLOATS, c.illusion(), c.fact(), c.other()), HouseRules.DEFAULT).need("acting"))
+                    .isEmpty();
         }
     }
 
@@ -71,7 +75,8 @@ class InfluenceTest {
     void everyQuestionLiesInAGroupAndFewComeFirst() {
         for (IllusionKind k : IllusionKind.values()) {
             Shot s = Shots.of(Shots.illusion(k, "the maker"));
-            long first = Breakdown.questions(s, s.illusions().getFirst(), HouseRules.DEFAULT).stream().filter(q -> Topic.of(q.fact()) == Topic.FIRST).count();
+            long first = Breakdown.questions(s, s.illusions().getFirst(), HouseRules.DEFAULT).stream()
+                    .filter(q -> Topic.of(q.fact()) == Topic.FIRST).count();
             assertThat(first).as("%s", k).isBetween(1L, 7L);
         }
         assertThat(Arrays.stream(Fact.values()).filter(f -> Topic.of(f) == Topic.HELD)).hasSizeLessThan(25);

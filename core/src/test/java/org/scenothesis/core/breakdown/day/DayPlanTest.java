@@ -32,7 +32,8 @@ class DayPlanTest {
     }
 
     private static Production production() {
-        return new Production("p", List.of(shot("1", IllusionKind.COPIES), shot("2", IllusionKind.ELSEWHERE, "source", "existing"), shot("3", IllusionKind.RESHAPED, "costume", "inflated")),
+        return new Production("p", List.of(shot("1", IllusionKind.COPIES), shot("2", IllusionKind.ELSEWHERE, "source", "existing"),
+                shot("3", IllusionKind.RESHAPED, "costume", "inflated")),
                 HouseRules.DEFAULT);
     }
 
@@ -63,7 +64,8 @@ class DayPlanTest {
         Map<Item, Double> calls = day.calls();
         assertThat(calls).containsKey(Item.person("the maker"));
         for (RunningOrder.Step s : day.order().steps()) {
-            s.need().in().stream().filter(calls::containsKey).forEach(i -> assertThat(calls.get(i)).isLessThanOrEqualTo(day.clock(s) - s.changeMinutes()));
+            s.need().in().stream().filter(calls::containsKey)
+                    .forEach(i -> assertThat(calls.get(i)).isLessThanOrEqualTo(day.clock(s) - s.changeMinutes()));
         }
         assertThat(calls.values()).allSatisfy(m -> assertThat(m).isGreaterThanOrEqualTo(9 * 60.0));
     }
@@ -111,12 +113,16 @@ class DayPlanTest {
         SetState bare = state("1/A", Screen.NONE, "1/A", "", false);
         assertThat(Change.between(bare, bare, COST)).isEmpty();
         assertThat(Change.minutes(SetState.EMPTY, bare, COST)).isEqualTo(COST.camera() + COST.light());
-        assertThat(Change.minutes(bare, state("1/A", Screen.GREEN, "1/A", "", false, maker, rod), COST)).isEqualTo(COST.cloth() + COST.person() + COST.prop());
-        assertThat(Change.minutes(state("1/A", Screen.GREEN, "1/A", "", false), state("1/A", Screen.BLUE, "1/A", "", false), COST)).isEqualTo(COST.swap());
-        assertThat(Change.minutes(bare, state("1/A", Screen.NONE, "1/A", "suit", false, maker), COST)).isEqualTo(COST.person() + COST.clothes());
+        assertThat(Change.minutes(bare, state("1/A", Screen.GREEN, "1/A", "", false, maker, rod), COST))
+                .isEqualTo(COST.cloth() + COST.person() + COST.prop());
+        assertThat(Change.minutes(state("1/A", Screen.GREEN, "1/A", "", false), state("1/A", Screen.BLUE, "1/A", "", false), COST))
+                .isEqualTo(COST.swap());
+        assertThat(Change.minutes(bare, state("1/A", Screen.NONE, "1/A", "suit", false, maker), COST))
+                .isEqualTo(COST.person() + COST.clothes());
         assertThat(Change.minutes(bare, state("1/A", Screen.NONE, "1/A", "", true), COST)).isEqualTo(COST.card());
         assertThat(Change.minutes(state("1/A", Screen.NONE, "1/A", "", true), bare, COST)).isZero();
-        assertThat(Change.minutes(bare, state("1/A", Screen.NONE, "", "", false), COST)).as("a plate of no light group changes none").isZero();
+        assertThat(Change.minutes(bare, state("1/A", Screen.NONE, "", "", false), COST)).as("a plate of no light group changes none")
+                .isZero();
     }
 
     /// What the collapsing of equal jobs rests on: going by way of a third state is never cheaper.
@@ -125,13 +131,16 @@ class DayPlanTest {
         Random random = new Random(8);
         List<SetState> states = new ArrayList<>();
         for (int i = 0; i < 40; i++) {
-            Item[] in = random.nextBoolean() ? new Item[] {Item.person("the maker")} : new Item[] {Item.person("the apprentice"), Item.support("rod")};
-            states.add(state("1/" + (char) ('A' + random.nextInt(2)), Screen.values()[random.nextInt(3)], "1/" + (char) ('A' + random.nextInt(2)), "", false, in));
+            Item[] in = random.nextBoolean() ? new Item[] {Item.person("the maker")}
+                    : new Item[] {Item.person("the apprentice"), Item.support("rod")};
+            states.add(state("1/" + (char) ('A' + random.nextInt(2)), Screen.values()[random.nextInt(3)],
+                    "1/" + (char) ('A' + random.nextInt(2)), "", false, in));
         }
         for (SetState a : states) {
             for (SetState b : states) {
                 for (SetState c : states) {
-                    assertThat(Change.minutes(a, c, COST)).isLessThanOrEqualTo(Change.minutes(a, b, COST) + Change.minutes(b, c, COST) + 1e-9);
+                    assertThat(Change.minutes(a, c, COST)).isLessThanOrEqualTo(Change.minutes(a, b, COST) + Change.minutes(b, c, COST)
+                            + 1e-9);
                 }
             }
         }

@@ -150,7 +150,8 @@ class OrderSolverTest {
         OrderProblem p = random(new Random(1), 4, 4);
         BitSet[] free = new BitSet[4];
         Arrays.setAll(free, i -> new BitSet());
-        OrderProblem even = new OrderProblem(p.jobs(), new double[4][4], new double[4], free, new int[] {0, 1, 2, 3}, new int[] {0, -1, -1, 0});
+        OrderProblem even = new OrderProblem(p.jobs(), new double[4][4], new double[4], free, new int[] {0, 1, 2, 3},
+                new int[] {0, -1, -1, 0});
         for (int exact : new int[] {OrderSolver.EXACT_GROUPS, 0}) {
             List<Integer> order = Arrays.stream(OrderSolver.solve(even, null, exact).order()).boxed().toList();
             assertThat(Math.abs(order.indexOf(0) - order.indexOf(3))).as("%s", order).isEqualTo(1);

@@ -35,10 +35,12 @@ class SeasonTest {
         assertThat(day.plans()).hasSize(300);
         assertThat(day.order().broken()).isEmpty();
         assertThat(day.order().steps().size()).isGreaterThan(600);
-        assertThat(day.cheapest().minutes()).isLessThan(RunningOrder.priced(RunningOrder.jobs(p), List.of(), p.houseRules().estimates()).minutes());
+        assertThat(day.cheapest().minutes()).isLessThan(RunningOrder.priced(RunningOrder.jobs(p), List.of(), p.houseRules().estimates())
+                .minutes());
     }
 
-    /// Far more than a day: ordered in stretches of whole shots, everything once, nothing broken, and given up when it is not wanted any more.
+    /// Far more than a day: ordered in stretches of whole shots, everything once, nothing broken, and given up when it is not wanted any
+    /// more.
     @Test
     void aSeasonOfAThousandShotsIsOrderedInStretches() {
         Production p = production(1000);
@@ -47,7 +49,8 @@ class SeasonTest {
         assertThat(day.order().ids()).doesNotHaveDuplicates().hasSameElementsAs(RunningOrder.jobs(p).stream().map(Job::id).toList());
         assertThat(day.order().ids().size()).isGreaterThan(4 * RunningOrder.MOST_AT_ONCE);
         assertThat(day.order().exact()).isFalse();
-        assertThat(day.order().minutes()).isLessThan(RunningOrder.priced(RunningOrder.jobs(p), List.of(), p.houseRules().estimates()).minutes());
+        assertThat(day.order().minutes()).isLessThan(RunningOrder.priced(RunningOrder.jobs(p), List.of(), p.houseRules().estimates())
+                .minutes());
         assertThatExceptionOfType(CancellationException.class).isThrownBy(() -> DayPlan.of(p, null, () -> false));
     }
 

@@ -46,7 +46,8 @@ class SunTest {
         assertThat(up).isBetween(15 * 60 + 45, 16 * 60 + 15);
     }
 
-    /// Sunrise and sunset of the published reference case, 6:12:43 and 17:20:19: those of one day by Greenwich's clock, whose sunset is of the evening before there.
+    /// Sunrise and sunset of the published reference case, 6:12:43 and 17:20:19: those of one day by Greenwich's clock, whose sunset is of
+    /// the evening before there.
     @Test
     void risesAndSetsAsPublished() {
         LightDay d = LightDay.of(new Location("", 39.742476, -105.1786, "UTC-7", List.of()), LocalDate.of(2003, 10, 17));
@@ -56,7 +57,8 @@ class SunTest {
         assertThat(c.getFirst().upwards()).isTrue();
         LightDay before = LightDay.of(d.place(), LocalDate.of(2003, 10, 16));
         assertThat(before.crossings(LightDay.HORIZON_DEG).getLast().minutes()).isCloseTo(17 * 60 + 20.32, within(0.5));
-        assertThat(LightDay.of(new Location("", 80, 0, "UTC", List.of()), JUNE).crossings(LightDay.HORIZON_DEG)).as("the sun that does not set").isEmpty();
+        assertThat(LightDay.of(new Location("", 80, 0, "UTC", List.of()), JUNE).crossings(LightDay.HORIZON_DEG))
+                .as("the sun that does not set").isEmpty();
     }
 
     /// On the day the clocks are put forward, noon is noon by the wall.
@@ -102,7 +104,8 @@ class SunTest {
         LightDay winter = LightDay.of(new Location("far north", 65, 11, "UTC+1", List.of()), LocalDate.of(2026, 12, 21));
         assertThat(winter.best(30)).as("low is better than never").isPresent();
         assertThat(LightDay.of(new Location("pole", 80, 0, "UTC", List.of()), LocalDate.of(2026, 12, 21)).spans()).hasSize(1);
-        assertThat(LightDay.of(new Location("pole", 80, 0, "UTC", List.of()), JUNE).spans()).extracting(LightDay.Span::sky).containsOnly(LightDay.Sky.SUN);
+        assertThat(LightDay.of(new Location("pole", 80, 0, "UTC", List.of()), JUNE).spans()).extracting(LightDay.Span::sky)
+                .containsOnly(LightDay.Sky.SUN);
     }
 
     private static LightWindow window(String call, String light, Location place) {

@@ -33,7 +33,8 @@ class FactTest {
 
     @Test
     void keysAreUniqueAndReadLikeWords() {
-        assertThat(Arrays.stream(Fact.values()).map(Fact::key)).doesNotHaveDuplicates().allSatisfy(k -> assertThat(k).matches("[a-z][a-zA-Z]*"));
+        assertThat(Arrays.stream(Fact.values()).map(Fact::key)).doesNotHaveDuplicates()
+                .allSatisfy(k -> assertThat(k).matches("[a-z][a-zA-Z]*"));
         assertThat(Fact.HEIGHT_M.key()).isEqualTo("heightM");
         assertThat(Fact.byKey("heigth")).isEmpty();
     }

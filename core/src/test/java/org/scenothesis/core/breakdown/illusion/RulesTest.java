@@ -87,28 +87,42 @@ class RulesTest {
 
     @ParameterizedTest
     @CsvSource({
-        "FLOATS, who=person body=halves surface=yields, seat.yields", "FLOATS, floor=glossy, floor.glossy", "FLOATS, who=person floor=soft, floor.soft", "FLOATS, cloths=none, cloth.none",
-        "FLOATS, cloths=green foliage=yes, cloth.leaves", "FLOATS, cloths=green colours=#8cc63f, cloth.colour.other", "FLOATS, colours=#1fa64a;#1f4fc4, cloth.colour.both",
-        "FLOATS, clothWideM=0.5, cloth.never", "FLOATS, clothWideM=1.3 behindM=4, cloth.small", "FLOATS, camera=moving, camera.moves", "FLOATS, edge=glass, edge.glass", "FLOATS, method=mask, mask.forced",
-        "FLOATS, motion=still background=moves, background.masked", "COPIES, touch=touch, copies.touch", "COPIES, camera=moving, copies.moving",
-        "OTHER_SIZE, factor=0.1 roomM=4, size.room", "OTHER_SIZE, contact=people, size.people", "HIDDEN, surface=yields part=legs, seat.yields", "HIDDEN, overClothes=yes by=hood, suit.over",
-        "HIDDEN, light=sun, suit.sun", "MOVED, light=sun, operator.shadow", "BECOMES, event=cut, becomes.jump", "BECOMES, atS=60, becomes.when",
-        "ELSEWHERE, backgroundCamera=parallax, background.parallax", "ELSEWHERE, backgroundCamera=drifts, background.move", "ELSEWHERE, emptyRoom=no, background.full",
-        "THROUGH_FRAME, corners=no, frame.corners", "THROUGH_FRAME, frameKind=mirror reflects=yes, frame.reflects", "ENERGY, energy=flashes flashes=6, flashes.fast",
-        "WRITTEN, writtenOn=glass light=sun, glass.sun", "FRAME_BY_FRAME, light=shade, frames.daylight", "OPENING, camera=moving, opening.moving",
+        "FLOATS, who=person body=halves surface=yields, seat.yields", "FLOATS, floor=glossy, floor.glossy",
+                "FLOATS, who=person floor=soft, floor.soft", "FLOATS, cloths=none, cloth.none",
+        "FLOATS, cloths=green foliage=yes, cloth.leaves", "FLOATS, cloths=green colours=#8cc63f, cloth.colour.other",
+        "FLOATS, colours=#1fa64a;#1f4fc4, cloth.colour.both",
+        "FLOATS, clothWideM=0.5, cloth.never", "FLOATS, clothWideM=1.3 behindM=4, cloth.small", "FLOATS, camera=moving, camera.moves",
+        "FLOATS, edge=glass, edge.glass", "FLOATS, method=mask, mask.forced",
+        "FLOATS, motion=still background=moves, background.masked", "COPIES, touch=touch, copies.touch",
+        "COPIES, camera=moving, copies.moving",
+        "OTHER_SIZE, factor=0.1 roomM=4, size.room", "OTHER_SIZE, contact=people, size.people",
+        "HIDDEN, surface=yields part=legs, seat.yields", "HIDDEN, overClothes=yes by=hood, suit.over",
+        "HIDDEN, light=sun, suit.sun", "MOVED, light=sun, operator.shadow", "BECOMES, event=cut, becomes.jump",
+        "BECOMES, atS=60, becomes.when",
+        "ELSEWHERE, backgroundCamera=parallax, background.parallax", "ELSEWHERE, backgroundCamera=drifts, background.move",
+        "ELSEWHERE, emptyRoom=no, background.full",
+        "THROUGH_FRAME, corners=no, frame.corners", "THROUGH_FRAME, frameKind=mirror reflects=yes, frame.reflects",
+        "ENERGY, energy=flashes flashes=6, flashes.fast",
+        "WRITTEN, writtenOn=glass light=sun, glass.sun", "FRAME_BY_FRAME, light=shade, frames.daylight",
+        "OPENING, camera=moving, opening.moving",
         "RESHAPED, amount=3 edge=hair, reshaped.hair"
     })
     void factsThatDoNotGoTogetherAreTold(IllusionKind kind, String facts, String conflict) {
         assertThat(plan(kind, facts).conflicts()).extracting(Conflict::code).contains(conflict);
-        assertThat(plan(kind, null).conflicts()).extracting(Conflict::code).as("without the fact").doesNotContain(conflict.equals("becomes.jump") || conflict.equals("size.room") ? "" : conflict);
+        assertThat(plan(kind, null).conflicts()).extracting(Conflict::code).as("without the fact")
+                .doesNotContain(conflict.equals("becomes.jump") || conflict.equals("size.room") ? "" : conflict);
     }
 
     @ParameterizedTest
     @CsvSource({
-        "FLOATS, who=person, height", "FLOATS, who=person support=harness, suspended", "FLOATS, support=line, line", "FLOATS, motion=thrown, thrown", "FLOATS, weapon=yes, weapon",
-        "FLOATS, who=child, children", "FLOATS, light=lamps, lamps", "FLOATS, hotLamps=yes, hot", "WRITTEN, high=yes, outside", "FLOATS, motion=drifts, stands", "FLOATS, public=yes, public", "FLOATS, light=sun, public",
-        "FLOATS, camera=moving dolly=chair, dolly", "HIDDEN, by=hood, hood", "RESHAPED, costume=inflated, hood", "MOVED, operator=suit, hood", "WIPED, material=powder, powder",
-        "WIPED, material=water, water", "WIPED, material=leaves, overhead", "ENERGY, energy=fire, smoke", "ENERGY, energy=flashes, flashing", "BECOMES, event=flash, flashing",
+        "FLOATS, who=person, height", "FLOATS, who=person support=harness, suspended", "FLOATS, support=line, line",
+                "FLOATS, motion=thrown, thrown", "FLOATS, weapon=yes, weapon",
+        "FLOATS, who=child, children", "FLOATS, light=lamps, lamps", "FLOATS, hotLamps=yes, hot", "WRITTEN, high=yes, outside",
+        "FLOATS, motion=drifts, stands", "FLOATS, public=yes, public", "FLOATS, light=sun, public",
+        "FLOATS, camera=moving dolly=chair, dolly", "HIDDEN, by=hood, hood", "RESHAPED, costume=inflated, hood",
+        "MOVED, operator=suit, hood", "WIPED, material=powder, powder",
+        "WIPED, material=water, water", "WIPED, material=leaves, overhead", "ENERGY, energy=fire, smoke",
+        "ENERGY, energy=flashes, flashing", "BECOMES, event=flash, flashing",
         "WRITTEN, writtenOn=glass, glass", "THROUGH_FRAME, sizeM=1.7, opening", "OTHER_SIZE, factor=8, powder"
     })
     void everyDangerInThePlanIsCautionedAgainst(IllusionKind kind, String facts, String caution) {
@@ -116,7 +130,8 @@ class RulesTest {
     }
 
     private static double figure(BreakdownPlan p, String code) {
-        return p.figures().stream().filter(f -> f.code().equals(code)).mapToDouble(Figure::value).findFirst().orElseThrow(() -> new AssertionError(code + " in " + p.figures()));
+        return p.figures().stream().filter(f -> f.code().equals(code)).mapToDouble(Figure::value).findFirst()
+                .orElseThrow(() -> new AssertionError(code + " in " + p.figures()));
     }
 
     @Test
@@ -135,7 +150,8 @@ class RulesTest {
         assertThat(figure(plan(IllusionKind.WIPED, "filmedS=6 wipeS=1.5"), "wipe.retime")).isCloseTo(4, within(1e-9));
         // Four seconds of wonder at 12 a second.
         assertThat(figure(plan(IllusionKind.FRAME_BY_FRAME, "rate=12"), "stills.frames")).isEqualTo(48);
-        assertThat(figure(plan(IllusionKind.ELSEWHERE, "source=existing backgroundPx=720 camera=push pushIn=1.5"), "resolution.background")).isCloseTo(2.25, within(1e-9));
+        assertThat(figure(plan(IllusionKind.ELSEWHERE, "source=existing backgroundPx=720 camera=push pushIn=1.5"), "resolution.background"))
+                .isCloseTo(2.25, within(1e-9));
         assertThat(figure(plan(IllusionKind.FLOATS, "who=person filmedAt=floor heightM=1.1"), "lens.lower")).isCloseTo(1.1, within(1e-9));
         assertThat(figure(plan(IllusionKind.COPIES, "count=30 rows=3 apartShare=30"), "crowd.nearest")).isGreaterThanOrEqualTo(30 - 1e-6);
     }
@@ -143,7 +159,8 @@ class RulesTest {
     @Test
     void whatIsSeenThroughAnOpeningIsEnlargedByItsShareOfThePicture() {
         // 540 lines fill half of 1080.
-        assertThat(figure(plan(IllusionKind.OPENING, "source=existing backgroundPx=540 sizeM=1.1 frameM=2.2"), "resolution.inside")).isCloseTo(1, within(1e-9));
+        assertThat(figure(plan(IllusionKind.OPENING, "source=existing backgroundPx=540 sizeM=1.1 frameM=2.2"), "resolution.inside"))
+                .isCloseTo(1, within(1e-9));
     }
 
     @ParameterizedTest
@@ -161,7 +178,8 @@ class RulesTest {
         for (IllusionKind k : IllusionKind.values()) {
             assertThat(plan(k, null).needs()).as(k.name()).anySatisfy(n -> assertThat(n.notes().sound()).contains("room"));
         }
-        assertThat(plan(IllusionKind.ELSEWHERE, "source=existing bars=yes").needs()).anySatisfy(n -> assertThat(n.notes().record()).contains("bars"));
+        assertThat(plan(IllusionKind.ELSEWHERE, "source=existing bars=yes").needs()).anySatisfy(n -> assertThat(n.notes().record())
+                .contains("bars"));
     }
 
     @Test
@@ -173,7 +191,8 @@ class RulesTest {
 
     @Test
     void aSmallOneIsFilmedOnAClothOfOrdinarySize() {
-        PlateNeed n = Shots.only(plan(IllusionKind.OTHER_SIZE, "factor=0.1 sizeM=1.7 travelM=1 frameM=0.4 backgroundM=0.6"), PlateRole.ON_SCREEN);
+        PlateNeed n = Shots.only(plan(IllusionKind.OTHER_SIZE, "factor=0.1 sizeM=1.7 travelM=1 frameM=0.4 backgroundM=0.6"),
+                PlateRole.ON_SCREEN);
         assertThat(n.region().widthShare()).isLessThan(0.5);
         // The lens stands three metres above its floor: the cloth ends lower than the head, and comes forward under it.
         assertThat(n.region().clothHighM()).isBetween(1.3, 1.6);
@@ -184,6 +203,7 @@ class RulesTest {
     void aCleanPlateIsAsLongAsTheBackgroundOrTheHouseAsks() {
         assertThat(Shots.only(plan(IllusionKind.COPIES, null), PlateRole.CLEAN).rollSeconds()).isZero();
         assertThat(Shots.only(plan(IllusionKind.COPIES, "background=moves"), PlateRole.CLEAN).rollSeconds()).isEqualTo(8);
-        assertThat(Shots.only(plan(IllusionKind.COPIES, null, HouseRules.DEFAULT.withApproach(Approach.CLEAN_LENGTH, "take")), PlateRole.CLEAN).rollSeconds()).isEqualTo(8);
+        assertThat(Shots.only(plan(IllusionKind.COPIES, null, HouseRules.DEFAULT.withApproach(Approach.CLEAN_LENGTH, "take")),
+                PlateRole.CLEAN).rollSeconds()).isEqualTo(8);
     }
 }

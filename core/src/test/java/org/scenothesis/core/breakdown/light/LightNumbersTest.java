@@ -14,7 +14,8 @@ import org.scenothesis.core.stage.KeyLight;
 import org.scenothesis.core.value.Given;
 
 class LightNumbersTest {
-    private static final KeyLight USUAL = new KeyLight(new Given.Assumed<>(new KeyLight.Direction(-45, 45), "usual"), new Given.Assumed<>(10.0, "usual"), new Given.Assumed<>(1.5, "usual"));
+    private static final KeyLight USUAL = new KeyLight(new Given.Assumed<>(new KeyLight.Direction(-45, 45), "usual"),
+            new Given.Assumed<>(10.0, "usual"), new Given.Assumed<>(1.5, "usual"));
 
     @Test
     void aClothLitSquareOnFallsOffAsTheFormulasSay() {
@@ -53,7 +54,8 @@ class LightNumbersTest {
 
     @Test
     void whatWasToldIsTheLightOfTheStage() {
-        KeyLight l = new KeyFacts(new Answers(Map.of(), Map.of("light", "lamps", "keyFrom", "right", "keyUpDeg", "30", "keyFill", "3"))).light(USUAL, 10);
+        KeyLight l = new KeyFacts(new Answers(Map.of(), Map.of("light", "lamps", "keyFrom", "right", "keyUpDeg", "30", "keyFill", "3")))
+                .light(USUAL, 10);
         assertThat(l.direction()).isEqualTo(Given.entered(new KeyLight.Direction(130, 30)));
         assertThat(l.direction().value().asSeen(10)).isEqualTo(120);
         assertThat(l.keyToFillStops()).isEqualTo(Given.entered(3.0));

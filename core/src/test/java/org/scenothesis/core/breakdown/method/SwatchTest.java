@@ -16,7 +16,8 @@ import org.scenothesis.core.finding.Verdict;
 class SwatchTest {
     /// Published values of the space for the primaries of sRGB.
     @ParameterizedTest
-    @CsvSource({"#ffffff, 1, 0, 0", "#ff0000, 0.62796, 0.22486, 0.12585", "#00ff00, 0.86644, -0.23389, 0.17950", "#0000ff, 0.45201, -0.03246, -0.31153"})
+    @CsvSource({"#ffffff, 1, 0, 0", "#ff0000, 0.62796, 0.22486, 0.12585", "#00ff00, 0.86644, -0.23389, 0.17950",
+            "#0000ff, 0.45201, -0.03246, -0.31153"})
     void agreesWithPublishedValues(String hex, double l, double a, double b) {
         Swatch s = Swatch.hex(hex);
         assertThat(s.lightness()).isCloseTo(l, within(2e-4));
@@ -26,8 +27,10 @@ class SwatchTest {
 
     @ParameterizedTest
     @CsvSource({
-        "skin and straw, #e0b090 #d8c08a, GREEN, HOLDS", "denim, #3b5577, GREEN, HOLDS", "grass, #4f7f33, BLUE, HOLDS", "lime shirt, #8cc63f, BLUE, HOLDS",
-        "purple on blue eyes, #6a3fa0, GREEN, HOLDS", "lime and denim, #8cc63f #3b5577, BLUE, WATCH", "both cloths' colours, #1fa64a #1f4fc4, GREEN, REDO"
+        "skin and straw, #e0b090 #d8c08a, GREEN, HOLDS", "denim, #3b5577, GREEN, HOLDS", "grass, #4f7f33, BLUE, HOLDS",
+                "lime shirt, #8cc63f, BLUE, HOLDS",
+        "purple on blue eyes, #6a3fa0, GREEN, HOLDS", "lime and denim, #8cc63f #3b5577, BLUE, WATCH",
+        "both cloths' colours, #1fa64a #1f4fc4, GREEN, REDO"
     })
     void theClothFurthestFromTheColoursIsChosen(String what, String colours, Screen cloth, Verdict verdict) {
         ClothChoice c = ClothChoice.of(new Answers(Map.of("colours", colours), Map.of()), HouseRules.DEFAULT);

@@ -23,7 +23,8 @@ import org.scenothesis.core.shot.IllusionKind;
 
 class CrowdTableTest {
     private static BreakdownPlan crowd(int count, int rows, int directions, int apart) {
-        return Breakdown.plan(Shots.of(Shots.illusion(IllusionKind.COPIES, "the guests", "count", String.valueOf(count), "rows", String.valueOf(rows), "directions", String.valueOf(directions), "apartShare",
+        return Breakdown.plan(Shots.of(Shots.illusion(IllusionKind.COPIES, "the guests", "count", String.valueOf(count), "rows",
+                String.valueOf(rows), "directions", String.valueOf(directions), "apartShare",
                 String.valueOf(apart))), HouseRules.DEFAULT.withApproach(Approach.COPIES, "repeat"));
     }
 

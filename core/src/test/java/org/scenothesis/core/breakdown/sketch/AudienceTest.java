@@ -48,7 +48,8 @@ class AudienceTest {
 
     @Test
     void aGiantIsAsTallAsItIsAndTheFrameHoldsItUntilItIsTold() {
-        Shot giant = Shots.of(Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "8", "performer", "yes", "actor", "the apprentice"));
+        Shot giant = Shots.of(Shots.illusion(IllusionKind.OTHER_SIZE, "the maker", "factor", "8", "performer", "yes", "actor",
+                "the apprentice"));
         Sketch s = Sketch.of(giant, 3);
         assertThat(metres(s, piece(s, "the maker"))).isCloseTo(8 * 1.7, within(1e-9));
         assertThat(metres(s, piece(s, "the apprentice"))).isCloseTo(1.7, within(1e-9));
@@ -72,19 +73,25 @@ class AudienceTest {
 
     @Test
     void whatAppearsIsAnOutlineBeforeAndWhatBecomesAPersonIsAsTallAsThey() {
-        Shot appears = Shots.of(Shots.illusion(IllusionKind.BECOMES, "the maker", "who", "person", "turn", "appears", "atS", "3", "performer", "no"));
-        assertThat(Sketch.of(appears, 2).shapes()).anyMatch(x -> x.look() == Sketch.Look.DASHED).noneMatch(x -> x.look() == Sketch.Look.SOLID);
-        assertThat(Sketch.of(appears, 4).shapes()).noneMatch(x -> x.look() == Sketch.Look.DASHED).anyMatch(x -> x.look() == Sketch.Look.SOLID);
-        Shot keeper = Shots.of(Shots.illusion(IllusionKind.BECOMES, "the lantern", "second", "the keeper", "secondIs", "person", "secondSizeM", "1.8", "sizeM", "0.4", "atS", "3", "performer", "no"));
+        Shot appears = Shots.of(Shots.illusion(IllusionKind.BECOMES, "the maker", "who", "person", "turn", "appears", "atS", "3",
+                "performer", "no"));
+        assertThat(Sketch.of(appears, 2).shapes()).anyMatch(x -> x.look() == Sketch.Look.DASHED)
+                .noneMatch(x -> x.look() == Sketch.Look.SOLID);
+        assertThat(Sketch.of(appears, 4).shapes()).noneMatch(x -> x.look() == Sketch.Look.DASHED)
+                .anyMatch(x -> x.look() == Sketch.Look.SOLID);
+        Shot keeper = Shots.of(Shots.illusion(IllusionKind.BECOMES, "the lantern", "second", "the keeper", "secondIs", "person",
+                "secondSizeM", "1.8", "sizeM", "0.4", "atS", "3", "performer", "no"));
         assertThat(metres(Sketch.of(keeper, 2), piece(Sketch.of(keeper, 2), "the lantern"))).isCloseTo(0.4, within(1e-9));
         assertThat(metres(Sketch.of(keeper, 4), piece(Sketch.of(keeper, 4), "the lantern"))).isCloseTo(1.8, within(1e-9));
     }
 
     @Test
     void whoeverActsLooksAtWhatHappensAndStandsAsFarAsWasTold() {
-        Shot s = Shots.of(Map.of("frameM", "4"), Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker", "distanceM", "1.2"));
+        Shot s = Shots.of(Map.of("frameM", "4"), Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor",
+                "the maker", "distanceM", "1.2"));
         Sketch k = Sketch.of(s, 3);
-        double apart = (piece(k, "the lantern").x() + piece(k, "the lantern").w() / 2 - piece(k, "the maker").x() - piece(k, "the maker").w() / 2) / Sketch.WIDTH * k.frame().wideM();
+        double apart = (piece(k, "the lantern").x() + piece(k, "the lantern").w() / 2 - piece(k, "the maker").x() - piece(k, "the maker")
+                .w() / 2) / Sketch.WIDTH * k.frame().wideM();
         assertThat(apart).isCloseTo(1.2, within(1e-9));
         List<Sketch.Shape> sight = k.shapes().stream().filter(x -> x.look() == Sketch.Look.SIGHT).toList();
         assertThat(sight).hasSize(1);

@@ -73,7 +73,8 @@ class SketchTest {
         assertThat(moved.measures().getFirst().metres()).isCloseTo(now.measures().getFirst().metres() * 0.7 / 0.5, within(0.02));
         double before = (lantern.x() + lantern.w() / 2) / Sketch.WIDTH * now.frame().wideM() + now.frame().leftM();
         Sketch.Piece after = piece(moved, "the lantern");
-        assertThat((after.x() + after.w() / 2) / Sketch.WIDTH * moved.frame().wideM() + moved.frame().leftM()).isCloseTo(before + 0.4, within(0.011));
+        assertThat((after.x() + after.w() / 2) / Sketch.WIDTH * moved.frame().wideM() + moved.frame().leftM())
+                .isCloseTo(before + 0.4, within(0.011));
         // As tall as it is, at scale.
         assertThat(lantern.h() / Sketch.HEIGHT * now.frame().highM()).isCloseTo(0.4, within(1e-9));
     }
@@ -98,9 +99,11 @@ class SketchTest {
         Shot s = Shots.of(Shots.illusion(kind, "the maker"));
         for (PlateNeed n : Breakdown.plan(s, HouseRules.DEFAULT).needs()) {
             Sketch k = PlateSketch.of(s, n);
-            assertThat(k.shapes().stream().anyMatch(x -> x.look() == Sketch.Look.GREEN)).as("%s", n.key()).isEqualTo(n.screen() == Screen.GREEN);
+            assertThat(k.shapes().stream().anyMatch(x -> x.look() == Sketch.Look.GREEN)).as("%s", n.key())
+                    .isEqualTo(n.screen() == Screen.GREEN);
             boolean people = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON);
-            assertThat(k.shapes().stream().filter(x -> x.look() != Sketch.Look.PLACE && x.look() != Sketch.Look.LINE && x.look() != Sketch.Look.GREEN)).as("%s", n.key())
+            assertThat(k.shapes().stream().filter(x -> x.look() != Sketch.Look.PLACE && x.look() != Sketch.Look.LINE
+                    && x.look() != Sketch.Look.GREEN)).as("%s", n.key())
                     .hasSizeGreaterThanOrEqualTo(people ? 1 : 0);
         }
     }

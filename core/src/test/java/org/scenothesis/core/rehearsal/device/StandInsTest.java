@@ -29,19 +29,23 @@ class StandInsTest {
     }
 
     private static Piece lamp(String id, double x, double z, double kelvin, double candela) {
-        Lamp l = Lamp.usual(LampKind.POINT, Given.entered(1.0), Given.entered(new Vec(0, 1, 3))).withKelvin(Given.entered(kelvin)).withOutput(Given.entered(candela)).withWideM(Given.entered(0.01)).withHighM(Given.entered(0.01));
+        Lamp l = Lamp.usual(LampKind.POINT, Given.entered(1.0), Given.entered(new Vec(0, 1, 3))).withKelvin(Given.entered(kelvin))
+                .withOutput(Given.entered(candela)).withWideM(Given.entered(0.01)).withHighM(Given.entered(0.01));
         return new Piece(id, id, Given.entered(new Spot(x, z, 0)), Set.of(), l);
     }
 
     private static Instruments instruments(Piece... lamps) {
         Stage s = HandCamera.FRESH.stage(null, 16 / 9.0);
-        Floor open = s.floor().withAround(Given.entered(new Surroundings.Open())).plus(PieceShelf.make("box", "box", new Spot(0, 3, 0), Vec.ZERO));
+        Floor open = s.floor().withAround(Given.entered(new Surroundings.Open()))
+                .plus(PieceShelf.make("box", "box", new Spot(0, 3, 0), Vec.ZERO));
         for (Piece p : lamps) {
             open = open.plus(p);
         }
         Floor f = open;
         StageCamera c = s.camera();
-        return StandIns.of(new SetView(s.withFloor(x -> f).withCamera(new StageCamera(c.position(), Given.entered(new StageCamera.Aim(0, -3.26, 0.44)), c.widthShareFocal(), c.principal())), "", 96, 54));
+        return StandIns.of(new SetView(s.withFloor(x -> f)
+                .withCamera(new StageCamera(c.position(), Given.entered(new StageCamera.Aim(0, -3.26, 0.44)), c.widthShareFocal(),
+                c.principal())), "", 96, 54));
     }
 
     /// 1000 cd in 2 m are 250 lx on a face turned to them.
@@ -90,13 +94,15 @@ class StandInsTest {
         try (Bands bands = Bands.sequential()) {
             double before = green(all.frame(0, bands));
             assertThat(green(all.frame(9, bands))).isCloseTo(before, within(0.02 * before));
-            Instruments.CameraFeed loose = all.locking(EnumSet.of(Instruments.Lock.WHITE, Instruments.Lock.FOCUS, Instruments.Lock.STABILISER));
+            Instruments.CameraFeed loose = all.locking(EnumSet.of(Instruments.Lock.WHITE, Instruments.Lock.FOCUS,
+                    Instruments.Lock.STABILISER));
             assertThat(green(loose.frame(9, bands))).isLessThan(0.85 * before);
             Instruments.CameraFeed unfocused = all.locking(EnumSet.complementOf(EnumSet.of(Instruments.Lock.FOCUS)));
             assertThat(unfocused.frame(1, bands).g().data()).as("until the focus is let go").isEqualTo(all.frame(1, bands).g().data());
             assertThat(unfocused.frame(9, bands).g().data()).isNotEqualTo(all.frame(9, bands).g().data());
             Picture warm = all.locking(EnumSet.of(Instruments.Lock.EXPOSURE)).frame(9, bands);
-            assertThat(sum(warm.r().data()) / sum(warm.b().data())).isGreaterThan(1.05 * sum(all.frame(9, bands).r().data()) / sum(all.frame(9, bands).b().data()));
+            assertThat(sum(warm.r().data()) / sum(warm.b().data()))
+                    .isGreaterThan(1.05 * sum(all.frame(9, bands).r().data()) / sum(all.frame(9, bands).b().data()));
         }
     }
 

@@ -29,7 +29,8 @@ import org.scenothesis.core.stage.proof.SetView;
 class PredictionTest {
     private static StagedRoll roll(Fault... faults) {
         Stage s = HandCamera.FRESH.stage(null, 16 / 9.0);
-        Floor f = s.floor().plus(PieceShelf.make("figure", "figure", new Spot(0, 3, 0), Vec.ZERO)).plus(PieceShelf.make("cloth", "cloth", new Spot(0, 4.5, 0), Vec.ZERO))
+        Floor f = s.floor().plus(PieceShelf.make("figure", "figure", new Spot(0, 3, 0), Vec.ZERO))
+                .plus(PieceShelf.make("cloth", "cloth", new Spot(0, 4.5, 0), Vec.ZERO))
                 .plus(PieceShelf.make("soft", "key", new Spot(-1.2, 1.5, 0), new Vec(0, 0.5, 3)));
         return new StagedRoll("r", new SetView(s.withFloor(x -> f), "", 640, 360), 2, 0, 24, Set.of(faults), 1);
     }
@@ -37,7 +38,8 @@ class PredictionTest {
     private static Prediction of(Measure m, Fault... faults) {
         StagedRoll r = roll(faults);
         SetView there = new SetView(r.faultyStage(), "", 640, 360);
-        return Prediction.of(r, Proofs.of(new Question(there, HouseRules.DEFAULT, null, null)), true, 2, HouseRules.DEFAULT).stream().filter(f -> f.measure() == m).findFirst().orElseThrow();
+        return Prediction.of(r, Proofs.of(new Question(there, HouseRules.DEFAULT, null, null)), true, 2, HouseRules.DEFAULT).stream()
+                .filter(f -> f.measure() == m).findFirst().orElseThrow();
     }
 
     @ParameterizedTest
@@ -59,7 +61,8 @@ class PredictionTest {
         assertThat(of(Measure.BORDER, Fault.LIMB).verdict().weight()).isGreaterThanOrEqualTo(of(Measure.BORDER).verdict().weight());
     }
 
-    /// A stool before a cloth is in the way of at least some of it, and is not in the frame of the cloth alone; the body ends at 360 lines smaller than at 1080.
+    /// A stool before a cloth is in the way of at least some of it, and is not in the frame of the cloth alone; the body ends at 360 lines
+    /// smaller than at 1080.
     @Test
     void whatStandsBeforeTheClothAndWhatIsSmallInThePictureIsForetold() {
         Stage s = roll().view().stage();
@@ -76,7 +79,8 @@ class PredictionTest {
     }
 
     private static Verdict verdict(Measure m, StagedRoll r, List<Proved> proofs) {
-        return Prediction.of(r, proofs, true, 2, HouseRules.DEFAULT).stream().filter(f -> f.measure() == m).findFirst().orElseThrow().verdict();
+        return Prediction.of(r, proofs, true, 2, HouseRules.DEFAULT).stream().filter(f -> f.measure() == m).findFirst().orElseThrow()
+                .verdict();
     }
 
     private static Finding found(Measure m, double value) {
@@ -87,11 +91,15 @@ class PredictionTest {
     void whatAgreesIsTheSameVerdictOrNearlyTheSameValue() {
         List<Prediction> foretold = List.of(
                 new Prediction(Measure.CAMERA, 3, Verdict.REDO, List.of()), new Prediction(Measure.SPILL, 0.95, Verdict.HOLDS, List.of()),
-                new Prediction(Measure.DRIFT, 0, Verdict.HOLDS, List.of()), new Prediction(Measure.SCREEN_EVENNESS, 5, Verdict.REDO, List.of()), new Prediction(Measure.BORDER, Double.NaN, Verdict.HOLDS, List.of()));
-        List<Finding> measured = List.of(found(Measure.CAMERA, 8), found(Measure.SPILL, 1.1), found(Measure.DRIFT, 1.9), found(Measure.SCREEN_EVENNESS, 0.2), found(Measure.SIZE, 9), found(Measure.RATE, 0.1));
+                new Prediction(Measure.DRIFT, 0, Verdict.HOLDS, List.of()), new Prediction(Measure.SCREEN_EVENNESS, 5, Verdict.REDO,
+                List.of()), new Prediction(Measure.BORDER, Double.NaN, Verdict.HOLDS, List.of()));
+        List<Finding> measured = List.of(found(Measure.CAMERA, 8), found(Measure.SPILL, 1.1), found(Measure.DRIFT, 1.9),
+                found(Measure.SCREEN_EVENNESS, 0.2), found(Measure.SIZE, 9), found(Measure.RATE, 0.1));
         List<PredictionCheck> all = PredictionCheck.of(foretold, measured);
-        assertThat(all).extracting(PredictionCheck::measure).containsExactly(Measure.CAMERA, Measure.SPILL, Measure.DRIFT, Measure.SCREEN_EVENNESS, Measure.BORDER, Measure.SIZE);
+        assertThat(all).extracting(PredictionCheck::measure).containsExactly(Measure.CAMERA, Measure.SPILL, Measure.DRIFT,
+                Measure.SCREEN_EVENNESS, Measure.BORDER, Measure.SIZE);
         assertThat(all).extracting(PredictionCheck::agreement).containsExactly(
-                PredictionCheck.Agreement.AGREES, PredictionCheck.Agreement.AGREES, PredictionCheck.Agreement.WORSE, PredictionCheck.Agreement.MILDER, PredictionCheck.Agreement.NOT_MEASURED, PredictionCheck.Agreement.UNFORESEEN);
+                PredictionCheck.Agreement.AGREES, PredictionCheck.Agreement.AGREES, PredictionCheck.Agreement.WORSE,
+                PredictionCheck.Agreement.MILDER, PredictionCheck.Agreement.NOT_MEASURED, PredictionCheck.Agreement.UNFORESEEN);
     }
 }

@@ -32,7 +32,8 @@ class StagedRollTest {
     private static SetView view(boolean lit) {
         Stage s = HandCamera.FRESH.stage(null, 16 / 9.0);
         Piece figure = PieceShelf.make("box", "figure", new Spot(0, 3, 0), Vec.ZERO);
-        Body moving = ((Body) figure.thing()).withWay(List.of(new Body.Moment("", 0, Vec.ZERO), new Body.Moment("", 1, new Vec(0.2, 0.1, 0))));
+        Body moving = ((Body) figure.thing())
+                .withWay(List.of(new Body.Moment("", 0, Vec.ZERO), new Body.Moment("", 1, new Vec(0.2, 0.1, 0))));
         Floor f = s.floor().plus(figure.withThing(moving)).plus(PieceShelf.make("cloth", "cloth", new Spot(0, 4.5, 0), Vec.ZERO));
         f = lit ? f.plus(PieceShelf.make("soft", "key", new Spot(-1.2, 1.5, 0), new Vec(0, 0.5, 3))) : f;
         Floor all = f;
@@ -48,7 +49,8 @@ class StagedRollTest {
     void everyFaultChangesTheRollAndNothingElseDoes(Fault f) {
         Roll good = roll();
         Roll bad = roll(f);
-        boolean same = good.frames() == bad.frames() && good.set().equals(bad.set()) && good.views().equals(bad.views()) && handled(good).equals(handled(bad))
+        boolean same = good.frames() == bad.frames() && good.set().equals(bad.set()) && good.views().equals(bad.views()) && handled(good)
+                .equals(handled(bad))
                 && bodies(good, 1.0).equals(bodies(bad, 1.0));
         assertThat(same).isFalse();
         assertThat(roll().set()).isEqualTo(good.set());
@@ -132,7 +134,9 @@ class StagedRollTest {
     @CsvSource({"300", "3000", "30000"})
     void thePictureIsExposedForWhoIsFilmed(double candela) {
         SetView v = view(true);
-        Stage s = v.stage().withFloor(f -> f.with("key", p -> p.withThing(p.thing().dimensions().stream().filter(d -> d.code().equals("output")).findFirst().orElseThrow().told(candela))));
+        Stage s = v.stage().withFloor(f ->
+                f.with("key", p -> p.withThing(p.thing().dimensions().stream().filter(d -> d.code().equals("output")).findFirst()
+                .orElseThrow().told(candela))));
         assertThat(mean(new SetView(s, "", 64, 36))).isCloseTo(mean(view(true)), within(0.02));
         assertThat(mean(view(true))).isBetween(0.05, 0.6);
     }
@@ -170,20 +174,23 @@ class StagedRollTest {
         Picture p = r.picture();
         int at = 8 * 64 + 44;
         assertThat(p.g().data()[at]).isGreaterThan(2 * p.r().data()[at]);
-        assertThat(((Backdrop) PieceShelf.make("cloth", "c", new Spot(0, 0, 0), Vec.ZERO).thing()).dye().excess()).isCloseTo(0.32, within(1e-9));
+        assertThat(((Backdrop) PieceShelf.make("cloth", "c", new Spot(0, 0, 0), Vec.ZERO).thing()).dye().excess())
+                .isCloseTo(0.32, within(1e-9));
     }
 
     /// Somebody in a suit of the screen's colour is green from head to foot, and no cloth hangs where it is.
     @Test
     void aSuitIsWornAndNothingIsFilmedBeforeIt() {
         Stage s = HandCamera.FRESH.stage(null, 16 / 9.0);
-        Floor f = s.floor().plus(PieceShelf.make("figure", "figure", new Spot(0, 3, 0), Vec.ZERO)).plus(PieceShelf.make("suit", "suit", new Spot(0.1, 3, 0), Vec.ZERO));
+        Floor f = s.floor().plus(PieceShelf.make("figure", "figure", new Spot(0, 3, 0), Vec.ZERO))
+                .plus(PieceShelf.make("suit", "suit", new Spot(0.1, 3, 0), Vec.ZERO));
         SetView in = new SetView(s.withFloor(x -> f), "", 64, 36);
         SetView without = new SetView(s.withFloor(x -> f.without("suit")), "", 64, 36);
         assertThat(in.sheets()).isEmpty();
         assertThat(in.pairs()).isEmpty();
         Scenery green = SetScenery.metered(in).bodies(0);
-        assertThat(green.solids()).hasSameSizeAs(SetScenery.metered(without).bodies(0).solids()).allSatisfy(x -> assertThat(x.material().albedo().g()).isGreaterThan(2 * x.material().albedo().r()));
+        assertThat(green.solids()).hasSameSizeAs(SetScenery.metered(without).bodies(0).solids())
+                .allSatisfy(x -> assertThat(x.material().albedo().g()).isGreaterThan(2 * x.material().albedo().r()));
         assertThat(SetScenery.metered(in).still().solids()).hasSameSizeAs(SetScenery.metered(without).still().solids());
     }
 }

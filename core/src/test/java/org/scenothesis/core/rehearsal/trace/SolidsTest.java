@@ -175,8 +175,10 @@ class SolidsTest {
     @Test
     void everySolidIsMetWhereItsBoundsSay() {
         for (Solid s : new Solid[] {
-            new BoxSolid(new Vec(1, 1, 1), new Vec(0.3, 0.2, 0.1), 0.4, GREY, 0), new Ellipsoid(new Vec(1, 1, 1), new Vec(0.3, 0.2, 0.1), 0.5, GREY, 0),
-            new RoundCone(new Vec(0.8, 1, 1), new Vec(1.2, 1.1, 1), 0.1, 0.05, GREY, 0), Panel.flat(new Vec(0.8, 0.8, 1), new Vec(0.4, 0, 0), new Vec(0, 0.4, 0), GREY, 0)
+            new BoxSolid(new Vec(1, 1, 1), new Vec(0.3, 0.2, 0.1), 0.4, GREY, 0), new Ellipsoid(new Vec(1, 1, 1), new Vec(0.3, 0.2, 0.1),
+                    0.5, GREY, 0),
+            new RoundCone(new Vec(0.8, 1, 1), new Vec(1.2, 1.1, 1), 0.1, 0.05, GREY, 0),
+            Panel.flat(new Vec(0.8, 0.8, 1), new Vec(0.4, 0, 0), new Vec(0, 0.4, 0), GREY, 0)
         }) {
             Ray ray = new Ray();
             ray.aim(1, 1.02, -3, 0, 0, 1);

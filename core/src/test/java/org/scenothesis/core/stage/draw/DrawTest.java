@@ -31,7 +31,8 @@ import org.scenothesis.core.value.Given;
 class DrawTest {
     private static SetView view(Piece... more) {
         Stage s = HandCamera.FRESH.stage(null, 16 / 9.0);
-        Floor f = s.floor().plus(PieceShelf.make("figure", "figure", new Spot(0, 3, 0), Vec.ZERO)).plus(PieceShelf.make("cloth", "cloth", new Spot(0, 4.5, 0), Vec.ZERO))
+        Floor f = s.floor().plus(PieceShelf.make("figure", "figure", new Spot(0, 3, 0), Vec.ZERO))
+                .plus(PieceShelf.make("cloth", "cloth", new Spot(0, 4.5, 0), Vec.ZERO))
                 .plus(PieceShelf.make("soft", "key", new Spot(-1.5, 2, 0), new Vec(0, 1, 3)));
         for (Piece p : more) {
             f = f.plus(p);
@@ -54,7 +55,8 @@ class DrawTest {
         }
         assertThat(p.thing().dimensions()).isNotEmpty().allSatisfy((Dimension d) -> {
             assertThat(d.value()).isInstanceOf(Given.Assumed.class);
-            assertThat(d.told(d.high()).dimensions().stream().filter(o -> o.code().equals(d.code())).findFirst().orElseThrow().value()).isEqualTo(Given.entered(d.high()));
+            assertThat(d.told(d.high()).dimensions().stream().filter(o -> o.code().equals(d.code())).findFirst().orElseThrow().value())
+                    .isEqualTo(Given.entered(d.high()));
             assertThatIllegalArgumentException().isThrownBy(() -> d.told(d.high() + 1));
             assertThatIllegalArgumentException().isThrownBy(() -> d.told(Double.NaN));
         });
@@ -62,7 +64,8 @@ class DrawTest {
 
     @Test
     void aPieceThatIsNoneIsRefused() {
-        assertThatIllegalArgumentException().isThrownBy(() -> PieceShelf.make("ladder", "l", new Spot(0, 0, 0), Vec.ZERO)).withMessageContaining("ladder");
+        assertThatIllegalArgumentException().isThrownBy(() -> PieceShelf.make("ladder", "l", new Spot(0, 0, 0), Vec.ZERO))
+                .withMessageContaining("ladder");
     }
 
     @ParameterizedTest
@@ -71,7 +74,8 @@ class DrawTest {
         SetView v = view();
         Reach r = Reach.of(v, "").stream().filter(x -> x.code().equals(code)).findFirst().orElseThrow();
         SetView then = new SetView(r.told(v.stage(), metres), "", 1920, 1080);
-        assertThat(Reach.of(then, "").stream().filter(x -> x.code().equals(code)).findFirst().orElseThrow().metres()).isCloseTo(metres, within(1e-6));
+        assertThat(Reach.of(then, "").stream().filter(x -> x.code().equals(code)).findFirst().orElseThrow().metres())
+                .isCloseTo(metres, within(1e-6));
         assertThatIllegalArgumentException().isThrownBy(() -> r.told(v.stage(), -1));
         assertThatIllegalArgumentException().isThrownBy(() -> r.told(v.stage(), Double.NaN));
     }
@@ -132,14 +136,16 @@ class DrawTest {
     void theSidesOfABodyShowWhatTheProofSaysOfThem() {
         Question q = new Question(view(), HouseRules.DEFAULT, null, null);
         List<Overlay.Value> sides = Overlay.of(q, Overlay.Kind.SPILL).values();
-        double proved = Proofs.of(q).stream().filter(p -> p.finding().measure() == Measure.CLOTH_RETURN).findFirst().orElseThrow().finding().value();
+        double proved = Proofs.of(q).stream().filter(p -> p.finding().measure() == Measure.CLOTH_RETURN).findFirst().orElseThrow().finding()
+                .value();
         assertThat(sides).hasSize(2);
         assertThat(sides.stream().mapToDouble(Overlay.Value::value).max().orElseThrow()).isCloseTo(proved, within(1e-9));
     }
 
     @Test
     void piecesAreThereForTheirPlatesAlone() {
-        Piece rod = new Piece("rod", "rod", Given.entered(new Spot(0, 3, 0)), Set.of("lantern"), PieceShelf.make("stool", "x", new Spot(0, 0, 0), Vec.ZERO).thing());
+        Piece rod = new Piece("rod", "rod", Given.entered(new Spot(0, 3, 0)), Set.of("lantern"),
+                PieceShelf.make("stool", "x", new Spot(0, 0, 0), Vec.ZERO).thing());
         Stage s = view(rod).stage();
         assertThat(new SetView(s, "clean", 16, 9).pieces()).doesNotContain(rod);
         assertThat(new SetView(s, "lantern", 16, 9).pieces()).contains(rod);

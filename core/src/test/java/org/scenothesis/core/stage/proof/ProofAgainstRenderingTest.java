@@ -56,7 +56,8 @@ class ProofAgainstRenderingTest {
                 truth.look(t, grid(v, step), (p, owner, distance) -> {
                     if (owner == 1) {
                         on.add(p);
-                        edge[0] |= p.x() < 2 * step || p.y() < 2 * step || p.x() > v.widthPx() - 2 * step || p.y() > v.heightPx() - 2 * step;
+                        edge[0] |= p.x() < 2 * step || p.y() < 2 * step || p.x() > v.widthPx() - 2 * step || p.y() > v.heightPx()
+                                - 2 * step;
                     }
                 });
             }
@@ -75,7 +76,8 @@ class ProofAgainstRenderingTest {
             // A step of the grid, as large as it is on the cloth: what is seen can only miss the outermost.
             double grain = 2 * step * (at(v, s) / v.pose().focalPx()) * 1.6;
             if (predicted >= 0 && least[0] >= 0) {
-                assertThat(least[0] - predicted).as("set %d: %.3f m worked out, %.3f m seen", seed, predicted, least[0]).isBetween(-0.01, grain);
+                assertThat(least[0] - predicted).as("set %d: %.3f m worked out, %.3f m seen", seed, predicted, least[0])
+                        .isBetween(-0.01, grain);
             } else if (Math.abs(predicted) > grain) {
                 assertThat(predicted < 0).as("set %d: %.3f m worked out, %.3f m seen", seed, predicted, least[0]).isEqualTo(least[0] < 0);
             }
@@ -135,7 +137,8 @@ class ProofAgainstRenderingTest {
         }
         plot("cloth-even", "evenness, stops", even, 2.5);
         plot("cloth-shadow", "light taken by the darkest shadow", shade, 1);
-        System.out.printf(Locale.ENGLISH, "shadow outline: %.4f of the points alike, %.4f in the worst set%n", outline.stream().mapToDouble(Agreement::seen).average().orElseThrow(), outline.stream().mapToDouble(Agreement::seen).min().orElseThrow());
+        System.out.printf(Locale.ENGLISH, "shadow outline: %.4f of the points alike, %.4f in the worst set%n", outline.stream()
+                .mapToDouble(Agreement::seen).average().orElseThrow(), outline.stream().mapToDouble(Agreement::seen).min().orElseThrow());
         assertThat(even.size()).isEqualTo(SETS);
         assertThat(rms(even)).as("evenness").isLessThan(0.12);
         assertThat(rms(shade)).as("shadow").isLessThan(0.05);
@@ -178,9 +181,12 @@ class ProofAgainstRenderingTest {
             RandomSet r = new RandomSet(seed);
             double depth = r.in(1.5, 6);
             double focus = r.in(1, 4);
-            Piece board = RandomSet.piece("board", new Spot(50, depth, 0), new Wall(RandomSet.told(100), RandomSet.told(20), RandomSet.told(0.9)));
-            Piece lamp = RandomSet.piece("sky", new Spot(0, 0, 0), Lamp.usual(LampKind.SKY, RandomSet.told(5), Given.entered(Vec.ZERO)).withOutput(RandomSet.told(Math.PI)));
-            SetView v = new SetView(RandomSet.stage(new Vec(0, 5, 0), 0, 0, r.in(25, 60), new Surroundings.Room(-200, 200, -5, 60, 30, 0.01), List.of(board, lamp), r.in(1.4, 4), focus), "", 1600, 900);
+            Piece board = RandomSet.piece("board", new Spot(50, depth, 0), new Wall(RandomSet.told(100), RandomSet.told(20),
+                    RandomSet.told(0.9)));
+            Piece lamp = RandomSet.piece("sky", new Spot(0, 0, 0), Lamp.usual(LampKind.SKY, RandomSet.told(5), Given.entered(Vec.ZERO))
+                    .withOutput(RandomSet.told(Math.PI)));
+            SetView v = new SetView(RandomSet.stage(new Vec(0, 5, 0), 0, 0, r.in(25, 60),
+                    new Surroundings.Room(-200, 200, -5, 60, 30, 0.01), List.of(board, lamp), r.in(1.4, 4), focus), "", 1600, 900);
             double predicted = LensProof.blurPx(new Question(v, HouseRules.DEFAULT, null, null), depth);
             if (predicted < 4) {
                 continue;
@@ -212,12 +218,16 @@ class ProofAgainstRenderingTest {
         if (folder == null) {
             return;
         }
-        StringBuilder b = new StringBuilder("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"360\" height=\"380\" font-family=\"Barlow, sans-serif\" font-size=\"12\"><rect width=\"360\" height=\"380\" fill=\"#f1ede3\"/>");
+        StringBuilder b = new StringBuilder("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"360\" height=\"380\" "
+                + "font-family=\"Barlow, sans-serif\" font-size=\"12\"><rect width=\"360\" height=\"380\" fill=\"#f1ede3\"/>");
         b.append("<path d=\"M40 20 V340 H360 M40 340 L360 20\" stroke=\"#5c5a54\" fill=\"none\"/>");
         for (Agreement a : all) {
-            b.append(String.format(Locale.ENGLISH, "<circle cx=\"%.1f\" cy=\"%.1f\" r=\"3\" fill=\"#c8371f\" fill-opacity=\"0.7\"/>", 40 + 320 * Math.clamp(a.predicted / most, 0, 1), 340 - 320 * Math.clamp(a.seen / most, 0, 1)));
+            b.append(String.format(Locale.ENGLISH, "<circle cx=\"%.1f\" cy=\"%.1f\" r=\"3\" fill=\"#c8371f\" fill-opacity=\"0.7\"/>",
+                    40 + 320 * Math.clamp(a.predicted / most, 0, 1), 340 - 320 * Math.clamp(a.seen / most, 0, 1)));
         }
-        b.append(String.format(Locale.ENGLISH, "<text x=\"200\" y=\"368\" text-anchor=\"middle\">%s: worked out 0 to %.1f</text><text x=\"16\" y=\"180\" transform=\"rotate(-90 16 180)\" text-anchor=\"middle\">seen by the path tracer</text></svg>", title, most));
+        b.append(String.format(Locale.ENGLISH, "<text x=\"200\" y=\"368\" text-anchor=\"middle\">%s: worked out 0 to %.1f</text><text "
+                + "x=\"16\" y=\"180\" transform=\"rotate(-90 16 180)\" text-anchor=\"middle\">seen by the path tracer</text></svg>", title,
+                most));
         Files.writeString(Path.of(folder, name + ".svg"), b.toString());
     }
 }

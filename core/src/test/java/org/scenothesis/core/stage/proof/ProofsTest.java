@@ -40,15 +40,18 @@ class ProofsTest {
     }
 
     private static Piece body(double away, double wide, double high, double base) {
-        return RandomSet.piece("body", new Spot(0, away, 0), new Body(Body.Form.BOX, told(wide), told(high), told(0.005), told(base), List.of()));
+        return RandomSet.piece("body", new Spot(0, away, 0), new Body(Body.Form.BOX, told(wide), told(high), told(0.005), told(base),
+                List.of()));
     }
 
     private static Piece cloth(double away, double wide, double high, double floor) {
-        return RandomSet.piece("cloth", new Spot(0, away, 0), new Backdrop(BackdropKind.CLOTH, Backdrop.Dye.GREEN, told(wide), told(high), told(0), told(floor), told(0)));
+        return RandomSet.piece("cloth", new Spot(0, away, 0), new Backdrop(BackdropKind.CLOTH, Backdrop.Dye.GREEN, told(wide), told(high),
+                told(0), told(floor), told(0)));
     }
 
     private static Piece lamp(String id, double x, double y, double z, Vec aim) {
-        return RandomSet.piece(id, new Spot(x, z, 0), Lamp.usual(LampKind.SOFT_BOX, told(y), Given.entered(aim)).withWideM(told(0.02)).withHighM(told(0.02)).withBeamDeg(told(120)).withOutput(told(1000)));
+        return RandomSet.piece(id, new Spot(x, z, 0), Lamp.usual(LampKind.SOFT_BOX, told(y), Given.entered(aim)).withWideM(told(0.02))
+                .withHighM(told(0.02)).withBeamDeg(told(120)).withOutput(told(1000)));
     }
 
     private static SetView view(Surroundings around, Piece... pieces) {
@@ -56,7 +59,8 @@ class ProofsTest {
     }
 
     private static Proved of(SetView v, Measure m) {
-        return Proofs.of(new Question(v, HouseRules.DEFAULT, null, null)).stream().filter(p -> p.finding().measure() == m).findFirst().orElseThrow();
+        return Proofs.of(new Question(v, HouseRules.DEFAULT, null, null)).stream().filter(p -> p.finding().measure() == m).findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -66,7 +70,8 @@ class ProofsTest {
         Coverage.Part part = new Coverage(v, v.pairs().getFirst()).needed();
         assertThat(part.y1()).isCloseTo(2.10 + Coverage.MARGIN_M, within(0.003));
         assertThat(part.wideM()).isCloseTo(1.50 + 2 * Coverage.MARGIN_M, within(0.004));
-        assertThat(new Coverage(v, v.pairs().getFirst()).sides().stream().filter(s -> s.side() == Coverage.Side.TOP).findFirst().orElseThrow().metres()).isCloseTo(4 - 2.10, within(0.003));
+        assertThat(new Coverage(v, v.pairs().getFirst()).sides().stream().filter(s -> s.side() == Coverage.Side.TOP).findFirst()
+                .orElseThrow().metres()).isCloseTo(4 - 2.10, within(0.003));
     }
 
     @Test
@@ -103,7 +108,8 @@ class ProofsTest {
         Piece flag = RandomSet.piece("flag", new Spot(0.2, 5.5, 0), new Flag(told(0.8), told(4), told(0)));
         Proved p = of(view(OPEN, body(4, 0.5, 1, 0.8), cloth(6, 5, 3, 0), lamp("l", 0.5, 1.2, 5.2, new Vec(0, 1, 6))), Measure.CLOTH_EVEN);
         assertThat(p.finding().value()).isFinite();
-        Proved dark = of(view(OPEN, body(4, 0.5, 1, 0.8), cloth(6, 5, 3, 0), flag, lamp("l", 0.2, 1.2, 5.3, new Vec(0.2, 1, 6))), Measure.CLOTH_EVEN);
+        Proved dark = of(view(OPEN, body(4, 0.5, 1, 0.8), cloth(6, 5, 3, 0), flag, lamp("l", 0.2, 1.2, 5.3, new Vec(0.2, 1, 6))),
+                Measure.CLOTH_EVEN);
         assertThat(dark.finding().verdict()).isIn(Verdict.REDO, Verdict.NOT_MEASURED);
         assertThat(dark.fix().code()).isIn("even.dark", "cloth.unlit");
     }
@@ -150,7 +156,8 @@ class ProofsTest {
     @Test
     void withoutALampNothingOfTheLightIsKnown() {
         SetView v = view(OPEN, body(4, 0.5, 1, 0.8), cloth(6, 5, 3, 0));
-        for (Measure m : List.of(Measure.CLOTH_EVEN, Measure.CLOTH_SHADOW, Measure.CLOTH_RETURN, Measure.CLOTH_LEVEL, Measure.CLOTH_FOLDS)) {
+        for (Measure m : List.of(Measure.CLOTH_EVEN, Measure.CLOTH_SHADOW, Measure.CLOTH_RETURN, Measure.CLOTH_LEVEL,
+                Measure.CLOTH_FOLDS)) {
             Proved p = of(v, m);
             assertThat(p.finding().verdict()).as(m.name()).isEqualTo(Verdict.NOT_MEASURED);
             assertThat(p.fix().code()).as(m.name()).isNotEmpty();
@@ -162,13 +169,17 @@ class ProofsTest {
     @ValueSource(longs = {2, 3, 5, 8, 11, 13, 17, 21, 22, 29})
     void theClothHungFartherBackHasNoShadow(long seed) {
         SetView v = new RandomSet(seed).view();
-        Optional<Proved> p = Proofs.of(new Question(v, HouseRules.DEFAULT, null, null)).stream().filter(q -> q.fix().code().equals("shadow.back")).findFirst();
+        Optional<Proved> p = Proofs.of(new Question(v, HouseRules.DEFAULT, null, null)).stream()
+                .filter(q -> q.fix().code().equals("shadow.back")).findFirst();
         p.ifPresent(q -> {
             SetView.Pair pair = v.pairs().getFirst();
             Spot at = pair.sheet().piece().at();
             double by = q.fix().numbers().getFirst();
-            Sheet moved = Sheet.of(pair.sheet().piece().put(at.at(at.x() - at.ahead().x() * by, at.z() - at.ahead().z() * by))).orElseThrow();
-            ClothMap then = ClothMap.of(v, new SetView.Pair(pair.body(), new Sheet(moved.piece(), moved.screen(), moved.left().minus(moved.right().times(8)), moved.right(), moved.ahead(), moved.wideM() + 16, moved.lowM(), moved.topM() + 8)),
+            Sheet moved = Sheet.of(pair.sheet().piece().put(at.at(at.x() - at.ahead().x() * by, at.z() - at.ahead().z() * by)))
+                    .orElseThrow();
+            ClothMap then = ClothMap.of(v,
+                    new SetView.Pair(pair.body(), new Sheet(moved.piece(), moved.screen(), moved.left().minus(moved.right().times(8)),
+                    moved.right(), moved.ahead(), moved.wideM() + 16, moved.lowM(), moved.topM() + 8)),
                     new LightField(v.lamps(), v.stage().floor().around().value()));
             assertThat(then.darkestShadowStops()).isLessThan(p.get().finding().value()).isLessThan(0.25);
         });
@@ -185,14 +196,16 @@ class ProofsTest {
         Vec put = new Vec(p.fix().numbers().get(0), p.fix().numbers().get(1), p.fix().numbers().get(2));
         SetView then = view(OPEN, body(4, 0.5, 1, 0.8), lamp("key", put.x(), put.y(), put.z(), new Vec(0, 1.3, 4)));
         Question mended = new Question(then, HouseRules.DEFAULT, null, new Question.Lit(left, 0));
-        assertThat(Proofs.of(mended).stream().filter(x -> x.finding().measure() == Measure.LAMP_SIDE).findFirst().orElseThrow().finding().value()).isLessThan(0.5);
+        assertThat(Proofs.of(mended).stream().filter(x -> x.finding().measure() == Measure.LAMP_SIDE).findFirst().orElseThrow().finding()
+                .value()).isLessThan(0.5);
     }
 
     @Test
     void anotherLensHeightIsSeenAsAnotherViewAndMended() {
         SetView v = view(OPEN, body(4, 0.5, 1, 0));
         Question.Sight wanted = new Question.Sight(4, 2.2, 0);
-        Proved p = Proofs.of(new Question(v, HouseRules.DEFAULT, wanted, null)).stream().filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst().orElseThrow();
+        Proved p = Proofs.of(new Question(v, HouseRules.DEFAULT, wanted, null)).stream()
+                .filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst().orElseThrow();
         assertThat(p.finding().value()).isCloseTo(Math.toDegrees(Math.atan2(1.7, 4) - Math.atan2(0.7, 4)), within(0.01));
         assertThat(p.fix().numbers().getFirst()).isCloseTo(2.2, within(1e-6));
     }
@@ -208,7 +221,8 @@ class ProofsTest {
     @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
     void aHoodAsLargeAsItIsSaidHidesWhatThePaneMirrorsAndASmallerOneDoesNot(long seed) {
         SplittableRandom r = new SplittableRandom(seed);
-        Piece pane = RandomSet.piece("pane", new Spot(r.nextDouble(-0.6, 0.6), r.nextDouble(1.5, 3), r.nextDouble(-15, 15)), new Glass(told(r.nextDouble(0.4, 1.2)), told(r.nextDouble(0.4, 1)), told(r.nextDouble(0.6, 1.2))));
+        Piece pane = RandomSet.piece("pane", new Spot(r.nextDouble(-0.6, 0.6), r.nextDouble(1.5, 3), r.nextDouble(-15, 15)),
+                new Glass(told(r.nextDouble(0.4, 1.2)), told(r.nextDouble(0.4, 1)), told(r.nextDouble(0.6, 1.2))));
         SetView open = view(OPEN, pane);
         assertThat(of(open, Measure.GLASS_BARE).finding().value()).isEqualTo(100);
         Piece hood = Pane.of(open).getFirst().hung("hood").orElseThrow();
@@ -235,17 +249,20 @@ class ProofsTest {
         SetView turned = new SetView(straight.stage().withFloor(f -> f.turned("copy", -18)), "copy", 1600, 900);
         assertThat(sight(turned, wanted).finding().value()).isLessThan(0.5);
         assertThat(turned.pose().project(new Vec(0, 1.5, 4)).x()).isGreaterThan(1100);
-        assertThat(new SetView(turned.stage(), "other", 1600, 900).pose()).isEqualTo(new SetView(straight.stage(), "other", 1600, 900).pose());
+        assertThat(new SetView(turned.stage(), "other", 1600, 900).pose()).isEqualTo(new SetView(straight.stage(), "other", 1600, 900)
+                .pose());
     }
 
     private static Proved sight(SetView v, Question.Sight wanted) {
-        return Proofs.of(new Question(v, HouseRules.DEFAULT, wanted, null)).stream().filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst().orElseThrow();
+        return Proofs.of(new Question(v, HouseRules.DEFAULT, wanted, null)).stream()
+                .filter(x -> x.finding().measure() == Measure.VIEW_ANGLE).findFirst().orElseThrow();
     }
 
     @ParameterizedTest
     @CsvSource({"0, 1.5, 2, 1", "3, 1.5, 2, 0", "0, 1.2, 0.2, 1"})
     void aLampInTheWayOfTheLensIsSeen(double x, double y, double z, int seen) {
-        assertThat(of(view(OPEN, body(4, 0.5, 1, 0.5), lamp("l", x, y, z, new Vec(0, 1, 4))), Measure.LAMP_SEEN).finding().value()).isEqualTo(seen);
+        assertThat(of(view(OPEN, body(4, 0.5, 1, 0.5), lamp("l", x, y, z, new Vec(0, 1, 4))), Measure.LAMP_SEEN).finding().value())
+                .isEqualTo(seen);
     }
 
     @Test
@@ -259,21 +276,24 @@ class ProofsTest {
     @Test
     void asMuchAsIsAskedForIsJudgedTheOtherWayRound() {
         Limit l = Limit.least(0.15, 0.05);
-        assertThat(List.of(0.2, 0.15, 0.1, 0.05, 0.04, -1.0).stream().map(l::judge)).containsExactly(Verdict.HOLDS, Verdict.HOLDS, Verdict.WATCH, Verdict.WATCH, Verdict.REDO, Verdict.REDO);
+        assertThat(List.of(0.2, 0.15, 0.1, 0.05, 0.04, -1.0).stream().map(l::judge)).containsExactly(Verdict.HOLDS, Verdict.HOLDS,
+                Verdict.WATCH, Verdict.WATCH, Verdict.REDO, Verdict.REDO);
         assertThat(l.judge(Double.NaN)).isEqualTo(Verdict.NOT_MEASURED);
         assertThatIllegalArgumentException().isThrownBy(() -> Limit.least(0.1, 0.2));
     }
 
     @Test
     void outlinesAreCutAtThePicture() {
-        Polygon p = Polygon.around(List.of(new Point(-5, 2), new Point(5, 2), new Point(5, 8), new Point(-5, 8), new Point(0, 5))).within(4, 10);
+        Polygon p = Polygon.around(List.of(new Point(-5, 2), new Point(5, 2), new Point(5, 8), new Point(-5, 8), new Point(0, 5)))
+                .within(4, 10);
         assertThat(p.lowX()).isZero();
         assertThat(p.highX()).isEqualTo(4);
         assertThat(p.outside(new Point(2, 5))).isNegative();
         assertThat(p.outside(new Point(6, 5))).isCloseTo(2, within(1e-9));
         assertThat(Polygon.around(List.of(new Point(1, 1))).empty()).isTrue();
         assertThat(Polygon.around(List.of()).empty()).isTrue();
-        assertThat(new ArrayList<>(Polygon.around(List.of(new Point(-9, 1), new Point(-8, 1), new Point(-8, 2))).within(4, 4).corners())).isEmpty();
+        assertThat(new ArrayList<>(Polygon.around(List.of(new Point(-9, 1), new Point(-8, 1), new Point(-8, 2))).within(4, 4).corners()))
+                .isEmpty();
     }
 
     @ParameterizedTest

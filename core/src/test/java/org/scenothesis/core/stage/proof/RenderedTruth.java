@@ -11,7 +11,8 @@ import org.scenothesis.core.rehearsal.trace.Bvh;
 import org.scenothesis.core.rehearsal.trace.Sampler;
 import org.scenothesis.core.rehearsal.trace.Tracer;
 
-/// What the path tracer sees of a set, without the pattern and the sensor: who is in a direction, how far, and how much light arrives on a surface.
+/// What the path tracer sees of a set, without the pattern and the sensor: who is in a direction, how far, and how much light arrives on a
+/// surface.
 final class RenderedTruth {
     private final SetScenery set;
     private final Scenery still;
@@ -26,7 +27,8 @@ final class RenderedTruth {
     }
 
     private Tracer tracer(Double seconds, boolean lit) {
-        return new Tracer(solids, seconds == null ? nobody : new Bvh(set.bodies(seconds).solids()), lit ? still.lamps() : List.of(), set.ambient());
+        return new Tracer(solids, seconds == null ? nobody : new Bvh(set.bodies(seconds).solids()), lit ? still.lamps() : List.of(),
+                set.ambient());
     }
 
     /// Looks through points of the picture without light: owner and distance of what is met, −1 for nothing; `seconds` null without bodies.
@@ -58,7 +60,8 @@ final class RenderedTruth {
         return sum / paths * Math.PI / albedo;
     }
 
-    /// How wide an upright edge in the middle of the picture is blurred, in pixels: the disc whose integral has its tenth and its nine tenths as far apart.
+    /// How wide an upright edge in the middle of the picture is blurred, in pixels: the disc whose integral has its tenth and its nine
+    /// tenths as far apart.
     double edgePx(double about) {
         View view = set.camera();
         Vec[] axes = view.pose().worldToCamera();

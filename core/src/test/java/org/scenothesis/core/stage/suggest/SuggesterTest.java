@@ -39,15 +39,22 @@ class SuggesterTest {
         return new Given.Assumed<>(v, "test");
     }
 
-    private static Stage stage(double roomWide, double roomLong, double roomHigh, double bodyWide, double bodyHigh, double travel, double gap) {
-        StageCamera camera = new StageCamera(Given.entered(new Vec(0, 1.2, 0)), Given.entered(new StageCamera.Aim(0, 0, 0)), Given.entered(0.9), StageCamera.MIDDLE);
-        List<Body.Moment> way = travel == 0 ? List.of() : List.of(new Body.Moment("", 0, new Vec(-travel / 2, 0, 0)), new Body.Moment("", 2, new Vec(travel / 2, 0, 0)));
+    private static Stage stage(double roomWide, double roomLong, double roomHigh, double bodyWide, double bodyHigh, double travel,
+            double gap) {
+        StageCamera camera = new StageCamera(Given.entered(new Vec(0, 1.2, 0)), Given.entered(new StageCamera.Aim(0, 0, 0)),
+                Given.entered(0.9), StageCamera.MIDDLE);
+        List<Body.Moment> way = travel == 0 ? List.of() : List.of(new Body.Moment("", 0, new Vec(-travel / 2, 0, 0)),
+                new Body.Moment("", 2, new Vec(travel / 2, 0, 0)));
         List<Piece> pieces = new ArrayList<>();
-        pieces.add(new Piece("body", "body", guessed(new Spot(0, 3, 0)), Set.of(), new Body(Body.Form.BOX, Given.entered(bodyWide), Given.entered(bodyHigh), Given.entered(0.3), Given.entered(0.7), way)));
-        pieces.add(new Piece("cloth", "cloth", guessed(new Spot(0, 3 + gap, 0)), Set.of(), new Backdrop(BackdropKind.CLOTH, Backdrop.Dye.GREEN, guess(2), guess(2), guess(0), guess(0), guess(0.05))));
-        Surroundings room = roomWide == 0 ? new Surroundings.Open() : new Surroundings.Room(-roomWide / 2, roomWide / 2, -0.6, roomLong - 0.6, roomHigh, 0.3);
+        pieces.add(new Piece("body", "body", guessed(new Spot(0, 3, 0)), Set.of(), new Body(Body.Form.BOX, Given.entered(bodyWide),
+                Given.entered(bodyHigh), Given.entered(0.3), Given.entered(0.7), way)));
+        pieces.add(new Piece("cloth", "cloth", guessed(new Spot(0, 3 + gap, 0)), Set.of(),
+                new Backdrop(BackdropKind.CLOTH, Backdrop.Dye.GREEN, guess(2), guess(2), guess(0), guess(0), guess(0.05))));
+        Surroundings room = roomWide == 0 ? new Surroundings.Open() : new Surroundings.Room(-roomWide / 2, roomWide / 2, -0.6,
+                roomLong - 0.6, roomHigh, 0.3);
         return new Stage(
-                camera, List.of(new Surface("ground", Given.entered(0.0), Given.entered(new Surface.Extent(0, 20)))), KeyLight.told(new KeyLight.Direction(-120, 35), 20, 1.5), List.of(),
+                camera, List.of(new Surface("ground", Given.entered(0.0), Given.entered(new Surface.Extent(0, 20)))),
+                KeyLight.told(new KeyLight.Direction(-120, 35), 20, 1.5), List.of(),
                 new Floor(Given.entered(room), new LensSetting(Given.entered(23.6), Given.entered(4.0), guess(3)), pieces, Map.of()));
     }
 
@@ -62,12 +69,14 @@ class SuggesterTest {
     /// `cannot`: the measure that no set in this room with this kit holds; empty where all can be kept.
     @ParameterizedTest
     @CsvFileSource(resources = "rooms.csv", numLinesToSkip = 1)
-    void whatCanBeKeptIsFoundAndWhatCannotIsNamed(String name, double roomWide, double roomLong, double roomHigh, double bodyWide, double bodyHigh, double travel, double gap, int lamps, double stand, double clothWide, double clothHigh, String cannot) {
+    void whatCanBeKeptIsFoundAndWhatCannotIsNamed(String name, double roomWide, double roomLong, double roomHigh, double bodyWide,
+            double bodyHigh, double travel, double gap, int lamps, double stand, double clothWide, double clothHigh, String cannot) {
         Stage before = stage(roomWide, roomLong, roomHigh, bodyWide, bodyHigh, travel, gap);
         Suggestion s = new Suggester(SuggesterTest::ask, new AvailableKit(lamps, stand, clothWide, clothHigh), () -> true).from(before);
         List<Measure> left = s.unmet().stream().map((Proved p) -> p.finding().measure()).toList();
         if (cannot == null) {
-            assertThat(s.unmet().stream().filter(p -> p.finding().verdict() != Verdict.WATCH || p.finding().measure() != Measure.LAMP_SEEN).map(p -> p.finding().measure() + " " + p.finding().value())).as(name).isEmpty();
+            assertThat(s.unmet().stream().filter(p -> p.finding().verdict() != Verdict.WATCH || p.finding().measure() != Measure.LAMP_SEEN)
+                    .map(p -> p.finding().measure() + " " + p.finding().value())).as(name).isEmpty();
         } else {
             assertThat(left).as(name).contains(Measure.valueOf(cannot));
         }
@@ -75,7 +84,8 @@ class SuggesterTest {
         assertThat(new Coverage(v, v.pairs().getFirst()).gap()).as(name + ": the cloth hangs behind").isPositive();
         // Within the room, and no higher than the stands.
         if (s.stage().floor().around().value() instanceof Surroundings.Room r) {
-            assertThat(s.stage().floor().pieces()).allSatisfy(p -> assertThat(p.at().z()).as(p.name()).isBetween(r.nearM() - 0.3, r.farM() + 0.3));
+            assertThat(s.stage().floor().pieces()).allSatisfy(p -> assertThat(p.at().z()).as(p.name())
+                    .isBetween(r.nearM() - 0.3, r.farM() + 0.3));
         }
     }
 
@@ -105,7 +115,8 @@ class SuggesterTest {
         double focal = s.stage().floor().lens().focalMm(s.stage().camera().widthShareFocal().value());
         assertThat(lenses).extracting(AvailableKit.OwnedLens::focalMm).anySatisfy(f -> assertThat(focal).isCloseTo(f, within(1e-6)));
         assertThat(s.stage().floor().lens().fNumber().value()).isGreaterThanOrEqualTo(1.8);
-        List<Double> used = new ArrayList<>(s.stage().floor().pieces().stream().filter(p -> p.thing() instanceof Lamp).map(p -> ((Lamp) p.thing()).wideM().value()).toList());
+        List<Double> used = new ArrayList<>(s.stage().floor().pieces().stream().filter(p -> p.thing() instanceof Lamp)
+                .map(p -> ((Lamp) p.thing()).wideM().value()).toList());
         assertThat(used).isNotEmpty().hasSizeLessThanOrEqualTo(3);
         faces.forEach(used::remove);
         assertThat(used).isEmpty();
