@@ -290,7 +290,7 @@ final class LayersCommand implements Callable<Integer> {
         List<Point> to = points.isBlank() ? List.of() : TrackCommand.points(List.of(points.split(";"))).stream().map(p -> p.times(0.01))
                 .toList();
         boolean limit = word.startsWith(LIMIT);
-        int i = at(l, limit ? "cast" + word.substring(LIMIT.length()) : word);
+        int i = at(l, limit ? "drawn-shadow" + word.substring(LIMIT.length()) : word);
         Step step = l.steps().get(i);
         if (limit) {
             if (!(to.isEmpty() || to.size() >= 3)) {

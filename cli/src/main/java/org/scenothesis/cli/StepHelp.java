@@ -2,6 +2,7 @@ package org.scenothesis.cli;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Layers;
 import org.scenothesis.core.shot.Plate;
@@ -50,8 +51,8 @@ final class StepHelp {
         Layer open = Layer.of("open", "", "element");
         Layer whole = Layers.whole(s);
         List<Step> out = new ArrayList<>(Layers.addable(s, open));
-        Layers.addable(s, element).stream().filter(x -> out.stream().noneMatch(o -> o.getClass() == x.getClass())).forEach(out::add);
-        Layers.addable(s, whole).stream().filter(x -> out.stream().noneMatch(o -> o.getClass() == x.getClass())).forEach(out::add);
+        Stream.of(Layers.addable(s, element), Layers.addable(s, whole), whole.steps()).flatMap(List::stream)
+                .filter(x -> out.stream().noneMatch(o -> o.getClass() == x.getClass())).forEach(out::add);
         return out;
     }
 }

@@ -119,7 +119,7 @@ class BeginTest {
         assertThat(run("layers", there.toString(), "--layer", "street", "--add", "grain", "--set", "grain-amount=300").err())
                 .contains("from 0.0 to 50.0 %");
         assertThat(run("layers", there.toString(), "--layer", "street", "--add", "set-place", "--add", "set-place").err())
-                .contains("no step place can be added");
+                .contains("no step set-place can be added");
         assertThat(run("layers", there.toString(), "--layer", "street", "--add", "pinned-corners", "--set", "pin-top-left-across=300")
                 .err()).contains("go round one way");
         try (ProductionFolder elsewhere = ProductionFolder.open(there)) {

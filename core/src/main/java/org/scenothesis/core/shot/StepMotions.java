@@ -1,12 +1,35 @@
 package org.scenothesis.core.shot;
 
 import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.shot.step.ColourGrade;
+import org.scenothesis.core.shot.step.Difference;
+import org.scenothesis.core.shot.step.DrawnShadow;
+import org.scenothesis.core.shot.step.Exposure;
+import org.scenothesis.core.shot.step.Extend;
 import org.scenothesis.core.shot.step.Flip;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.FramePlace;
+import org.scenothesis.core.shot.step.Glow;
+import org.scenothesis.core.shot.step.Grain;
+import org.scenothesis.core.shot.step.HandHeld;
+import org.scenothesis.core.shot.step.Join;
+import org.scenothesis.core.shot.step.Key;
+import org.scenothesis.core.shot.step.LayerBlur;
+import org.scenothesis.core.shot.step.LensMatch;
+import org.scenothesis.core.shot.step.Letterbox;
+import org.scenothesis.core.shot.step.LockCorrection;
+import org.scenothesis.core.shot.step.Luma;
+import org.scenothesis.core.shot.step.Opacity;
 import org.scenothesis.core.shot.step.Outline;
+import org.scenothesis.core.shot.step.OwnAlpha;
+import org.scenothesis.core.shot.step.PinnedCorners;
+import org.scenothesis.core.shot.step.Ripple;
+import org.scenothesis.core.shot.step.SetPlace;
+import org.scenothesis.core.shot.step.Shadow;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.shot.step.TrackSteady;
+import org.scenothesis.core.shot.step.Warp;
+import org.scenothesis.core.shot.step.Wrap;
 
 /// How steps move what was done to a layer before them, flat in the picture.
 public final class StepMotions {
@@ -36,7 +59,9 @@ public final class StepMotions {
             case TrackSteady k -> Tracks.motion(shot, k.by(), seconds, w, h).inverse();
             case FramePlace p -> p.motion(seconds, w, h);
             case Flip f -> f.motion(w);
-            default -> PlanarMap.identity();
+            case LockCorrection _, Outline _, Key _, Luma _, Difference _, OwnAlpha _, Exposure _, ColourGrade _, LayerBlur _, LensMatch _,
+                    Warp _, Ripple _, Grain _, PinnedCorners _, Join _, Extend _, HandHeld _, SetPlace _, Shadow _, DrawnShadow _, Wrap _,
+                    Glow _, Letterbox _, Opacity _ -> PlanarMap.identity();
         };
     }
 }

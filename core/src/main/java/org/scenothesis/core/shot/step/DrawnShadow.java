@@ -67,6 +67,11 @@ public record DrawnShadow(Animated<List<Point>> points, double density, double s
     }
 
     @Override
+    public String prefix() {
+        return "cast";
+    }
+
+    @Override
     public List<String> names() {
         return List.of("ground-left", "ground-right", "high", "high-shadow", "wall-left", "wall-right");
     }

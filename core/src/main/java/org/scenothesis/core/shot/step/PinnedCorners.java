@@ -67,6 +67,11 @@ public record PinnedCorners(Animated<List<Point>> corners) implements Step, Poin
     }
 
     @Override
+    public String prefix() {
+        return "pin";
+    }
+
+    @Override
     public List<String> names() {
         return List.of("top-left", "top-right", "bottom-right", "bottom-left");
     }

@@ -20,10 +20,15 @@ public interface PointDriven {
     /// What every point is, as codes of words.
     List<String> names();
 
+    /// With what the codes of its coordinates begin, which scripts use.
+    default String prefix() {
+        return Kind.word(getClass());
+    }
+
     /// The coordinates of its points, across and down in turns.
     default List<Parameter<Step>> coordinates() {
         List<Parameter<Step>> out = new ArrayList<>();
-        String kind = Kind.word(getClass());
+        String kind = prefix();
         for (int i = 0; i < names().size(); i++) {
             out.add(coordinate(kind + "-" + names().get(i) + "-across", i, false));
             out.add(coordinate(kind + "-" + names().get(i) + "-down", i, true));
