@@ -27,6 +27,7 @@ import org.scenothesis.core.shot.SoundSource;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
+import org.scenothesis.media.encode.ExportFormat;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.parts.PictureView;
@@ -189,7 +190,7 @@ class StudioTest extends MainWindowTest {
             ComboBox<?> part = robot.lookup("#render-part").query();
             part.getSelectionModel().select(IntStream.range(0, part.getItems().size()).filter(i -> part.getItems().get(i).toString()
                     .startsWith("element: Lantern")).findFirst().orElseThrow());
-            robot.lookup("#render-kind").<ComboBox<?>>query().getSelectionModel().select(5);
+            robot.lookup("#render-kind").<ComboBox<ExportFormat>>query().getSelectionModel().select(Stills.Format.PNG16);
         });
         robot.clickOn("#render-one").clickOn("#render-into").write(elsewhere.toString()).type(KeyCode.ENTER);
         robot.clickOn("#render-open");

@@ -263,10 +263,13 @@ public final class ProductionJson {
             }
             before.properties().forEach(e -> {
                 JsonNode mine = to.get(e.getKey());
+                // Open maps: what is not there any more was taken away on purpose.
+                if (OPEN_MAPS.contains(e.getKey())) {
+                    return;
+                }
                 if (mine == null) {
                     to.set(e.getKey(), e.getValue());
-                } else if (!OPEN_MAPS.contains(e.getKey())) {
-                    // Open maps: what is not there any more was taken away on purpose.
+                } else {
                     keep(mine, e.getValue());
                 }
             });

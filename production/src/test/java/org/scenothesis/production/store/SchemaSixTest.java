@@ -9,15 +9,21 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.SetUp;
+import org.scenothesis.core.value.Animated;
+import org.scenothesis.core.value.Ease;
 import org.scenothesis.production.demo.LanternWorks;
 
 /// Productions of schema 6, of whose words some were the house's own.
@@ -78,6 +84,20 @@ class SchemaSixTest {
         assertThat(text).doesNotContain("\"wonders\"", "\"trails\"", "\"schools\"", "\"presence\"", "\"told\"")
                 .contains("colourOfTag", "\"schema\" : " + ProductionJson.SCHEMA);
         assertThat(read(text)).isEqualTo(read.production());
+    }
+
+    /// Keys by code are written where there are some, and do not come back once they were removed.
+    @Test
+    void keysThatWereRemovedStayRemoved() throws Exception {
+        Production demo = LanternWorks.production();
+        UnaryOperator<Production> still = p -> p.withShot("12", s -> s.withLayer("lantern", l -> l.with(new Key(KeySettings.DEFAULT))));
+        Production keyed = demo.withShot("12", s -> s.withLayer("lantern", l -> l.with(
+                new Key(KeySettings.DEFAULT, Map.of("choke", Animated.of(0.0).key(1, 2.0, Ease.SOFT))))));
+        String text = ProductionJson.write(keyed, null);
+        ProductionJson.Read read = ProductionJson.read(HERE, text, "");
+        assertThat(read.production()).isEqualTo(keyed);
+        assertThat(text.split("\"keyed\"", -1)).as("only where there are some").hasSize(2);
+        assertThat(ProductionJson.write(still.apply(keyed), read.tree())).doesNotContain("\"keyed\"");
     }
 
     @Test

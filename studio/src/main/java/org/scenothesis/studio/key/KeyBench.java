@@ -313,7 +313,8 @@ public final class KeyBench extends Bench {
         softness.show(s.softnessPx());
         despill.show(s.despill());
         cutKeyframe.setDisable(l == null);
-        cutKeyframe.setText(l != null && Keys.at(key(l), session.seconds().get()) ? "keyframe \u2212" : "keyframe +");
+        boolean here = l != null && Keys.at(key(l), session.seconds().get());
+        cutKeyframe.setText(Words.of("key-bench.keyframe-of-the-numbers") + (here ? " \u2212" : " +"));
     }
 
     /// What to compute; null where nothing can be keyed.
