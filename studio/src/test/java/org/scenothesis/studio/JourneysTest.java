@@ -225,7 +225,7 @@ class JourneysTest {
             option("choice-keeps", half.equals("lower") ? "below" : "above");
         }
         assertThat(layer("lower").step(Join.class).orElseThrow().points(0).get(1).x()).isBetween(0.53, 0.56);
-        add("place", "put");
+        add("place", "frame-place");
         frame(0);
         press("key-frame-place");
         frame(11);
@@ -235,7 +235,7 @@ class JourneysTest {
         for (String half : List.of("upper", "lower")) {
             choose(half);
             frame(0);
-            add("light", "cast");
+            add("light", "drawn-shadow");
             pull("pin-0", 0.44, 0.949);
             pull("pin-1", 0.56, 0.949);
             pull("pin-2", 0.5, 0.17);
@@ -262,7 +262,7 @@ class JourneysTest {
         for (String copy : List.of("actor", "actor-2")) {
             lay("actor");
             number("gain", -0.5);
-            add("place", "put");
+            add("place", "frame-place");
             number("across", copy.equals("actor") ? -22 : 22);
         }
         assertThat(session.shot().layers()).extracting(Layer::id).containsExactly("street", "actor", "actor-2");
@@ -335,10 +335,10 @@ class JourneysTest {
         assertThat(layer("spark").blend()).as("filmed on black").isNotEqualTo(Blend.OVER);
         option("choice-time", "held");
         number("held-at", 0.5);
-        add("place", "put");
+        add("place", "frame-place");
         number("across", -8.8);
         number("down", 5.5);
-        add("cut-out", "presence");
+        add("cut-out", "opacity");
         number("presence", 0);
         press("key-opacity");
         frame(6);
@@ -361,14 +361,14 @@ class JourneysTest {
         lay(with, "room", "street", "actor", "screen");
         lay("room");
         lay("street-background");
-        add("place", "pin");
+        add("place", "pinned-corners");
         pull("pin-0", 0.203, 0.218);
         pull("pin-1", 0.348, 0.218);
         pull("pin-2", 0.348, 0.387);
         pull("pin-3", 0.203, 0.387);
         lay("actor");
         number("gain", -0.75);
-        add("place", "put");
+        add("place", "frame-place");
         frame(0);
         number("put-size", 0.14);
         number("across", -22);
@@ -391,7 +391,7 @@ class JourneysTest {
         lay("room");
         lay("ball");
         number("gain", -0.75);
-        add("place", "put");
+        add("place", "frame-place");
         frame(0);
         number("across", -35);
         number("down", -10);
@@ -408,7 +408,7 @@ class JourneysTest {
         number("gain", -0.75);
         frame(6);
         robot.type(KeyCode.OPEN_BRACKET);
-        add("light", "cast");
+        add("light", "drawn-shadow");
         pull("pin-0", 0.4, 0.949);
         pull("pin-1", 0.6, 0.949);
         pull("pin-2", 0.5, 0.5);
