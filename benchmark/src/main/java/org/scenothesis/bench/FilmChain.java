@@ -9,8 +9,7 @@ import org.bytedeco.ffmpeg.ffmpeg;
 import org.bytedeco.javacpp.Loader;
 
 /// The demo shot made into a film by the program of the shipped FFmpeg: decoding three takes, chroma key, despill, overlay, the same
-/// encoder with the same
-/// settings. A poorer version of the shot: one screen colour, no unmixed edges, no shadow, no corrected light.
+/// encoder with the same settings. A poorer version of the shot: one screen colour, no unmixed edges, no shadow, no corrected light.
 final class FilmChain {
     private FilmChain() {}
 

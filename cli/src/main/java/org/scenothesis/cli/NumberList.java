@@ -1,6 +1,8 @@
 package org.scenothesis.cli;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.production.words.Words;
 
@@ -9,35 +11,27 @@ final class NumberList {
     private NumberList() {}
 
     static List<Double> two(String option, String words) throws InputException {
-        String[] n = words.split(",");
-        try {
-            if (n.length == 2) {
-                return List.of(Double.valueOf(n[0]), Double.valueOf(n[1]));
-            }
-        } catch (NumberFormatException e) {
-            // Said below.
-        }
-        throw new InputException(Words.of("stage-command.two-numbers-with-comma-between", option, words));
+        return parsed(words).filter(n -> n.size() == 2)
+                .orElseThrow(() -> new InputException(Words.of("stage-command.two-numbers-with-comma-between", option, words)));
     }
 
     /// A point of the picture, in percent of its width and height.
     static Point point(String option, String words) throws InputException {
-        List<Double> n = upToTwo(option, words);
-        if (n.size() != 2) {
-            throw new InputException(Words.of("stage-command.two-numbers-with-comma-between-2", option, words));
-        }
+        List<Double> n = parsed(words).filter(x -> x.size() == 2)
+                .orElseThrow(() -> new InputException(Words.of("stage-command.two-numbers-with-comma-between-2", option, words)));
         return new Point(n.getFirst() / 100, n.getLast() / 100);
     }
 
     static List<Double> upToTwo(String option, String words) throws InputException {
+        return parsed(words).filter(n -> n.size() <= 2)
+                .orElseThrow(() -> new InputException(Words.of("stage-command.one-or-two-numbers-with", option, words)));
+    }
+
+    private static Optional<List<Double>> parsed(String words) {
         try {
-            List<Double> n = List.of(words.split(",")).stream().map(Double::valueOf).toList();
-            if (n.size() <= 2) {
-                return n;
-            }
+            return Optional.of(Arrays.stream(words.split(",")).map(Double::valueOf).toList());
         } catch (NumberFormatException e) {
-            // Said below.
+            return Optional.empty();
         }
-        throw new InputException(Words.of("stage-command.one-or-two-numbers-with", option, words));
     }
 }

@@ -101,7 +101,7 @@ final class TakeCommand implements Callable<Integer> {
             if (found.isEmpty()) {
                 throw new InputException(Words.of("take-command.there-is-no-file-of", findIn));
             }
-            return now.found(f.bringIn(found.get()));
+            return now.found(f.footageFolder().bringIn(found.get()));
         }
     }
 

@@ -66,7 +66,7 @@ final class HostileDoors {
     private void taken(Path p, Path file) throws Exception {
         note(file.getFileName() + " as a take");
         try (ProductionFolder f = ProductionFolder.open(p)) {
-            String in = f.bringIn(file);
+            String in = f.footageFolder().bringIn(file);
             f.save(f.production().withShot(f.production().shots().getFirst().id(),
                     s -> s.withPlates(s.plates().stream().map(q -> q.withTakes(List.of(new Take("t", in, true, "")))).toList())));
         }

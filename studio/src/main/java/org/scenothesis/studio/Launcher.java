@@ -19,8 +19,7 @@ import org.scenothesis.production.words.Words;
 /// Reads what was asked for, chooses the toolkit's platform, and starts the window.
 ///
 /// `demo [FOLDER] [--fresh] [--bench NAME] [--snapshot FILE.png] [--plate ID] [--shot ID] [--at SECONDS] [--findings] [--page NAME]
-/// [--bring FILES] [--size WxH]`, or `[FOLDER]` with the same
-/// options; without anything the first window.
+/// [--bring FILES] [--size WxH]`, or `[FOLDER]` with the same options; without anything the first window.
 public final class Launcher {
     /// The toolkit's own, which would spend a tenth of a second on the sentence that it lies on the class path. Kept, or the level would be
     /// forgotten with it.

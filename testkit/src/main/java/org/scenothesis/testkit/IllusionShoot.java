@@ -30,7 +30,7 @@ import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
 
-/// Tiny plates for every kind of wonder, filmed by the simulated camera in one room and before one cloth: a figure, halves of it, a ball,
+/// Tiny plates for every kind of illusion, filmed by the simulated camera in one room and before one cloth: a figure, halves of it, a ball,
 /// light, another place.
 public final class IllusionShoot {
     public static final int WIDTH = 320;

@@ -35,12 +35,12 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 
-/// Breaks a shot down: settles how each thing is separated, asks every wonder's rule, merges what can be one plate, guards against the
+/// Breaks a shot down: settles how each thing is separated, asks every illusion's rule, merges what can be one plate, guards against the
 /// forgotten ones.
 public final class Breakdown {
     private Breakdown() {}
 
-    /// The questions that matter for a wonder, given the answers so far.
+    /// The questions that matter for an illusion, given the answers so far.
     public static List<Question> questions(Shot shot, Illusion illusion, HouseRules rules) {
         // As the plan knows it: what was told of the base once is known of it too.
         Illusion told = Rules.based(shot).illusions().stream().filter(w -> w.id().equals(illusion.id())).findFirst().orElse(illusion);
@@ -61,18 +61,18 @@ public final class Breakdown {
         Shot based = Rules.based(shot);
         Answers raw = Answers.of(shot.setting());
         Answers all = Answers.of(based.setting());
-        // A base that follows from a wonder is asked about there.
+        // A base that follows from an illusion is asked about there.
         return Rules.ofSetting(setting(based)).stream().filter(q -> raw.given(Fact.BASE) || all.is(Fact.BASE, "here")
                 || !Rules.ofBase(q.fact())).map(q -> assumed(q, raw, all)).toList();
     }
 
-    /// A case without a wonder, for what concerns the whole shot.
+    /// A case without an illusion, for what concerns the whole shot.
     private static Case setting(Shot shot) {
         Illusion none = new Illusion("", IllusionKind.FLOATS, "", 0, shot.seconds(), Map.of());
         return new Case(none, shot, HouseRules.DEFAULT, Map.of());
     }
 
-    /// The plan of a shot: assumed facts are put in first, then what the base makes of every wonder's demand, one treatment a thing, and
+    /// The plan of a shot: assumed facts are put in first, then what the base makes of every illusion's demand, one treatment a thing, and
     /// the plates of all merged.
     public static BreakdownPlan plan(Shot told, HouseRules rules) {
         Shot shot = Rules.assuming(told, rules);

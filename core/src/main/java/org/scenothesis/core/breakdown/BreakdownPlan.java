@@ -46,7 +46,7 @@ public record BreakdownPlan(
                 List.of());
     }
 
-    /// A caution and the wonders it comes from; none for one that the whole shot asks for. `caution.<code>` are its words.
+    /// A caution and the illusions it comes from; none for one that the whole shot asks for. `caution.<code>` are its words.
     public record Caution(String code, List<String> illusions) {
         public Caution {
             illusions = List.copyOf(illusions);

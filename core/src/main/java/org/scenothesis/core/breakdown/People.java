@@ -25,7 +25,7 @@ import org.scenothesis.core.shot.Shot;
 record People(Shot shot) {
     private static final String ACTING = "acting";
 
-    /// The plates of all wonders, by their keys, with every person once.
+    /// The plates of all illusions, by their keys, with every person once.
     Map<String, PlateNeed> once(Map<String, PlateNeed> asked) {
         Map<String, PlateNeed> out = new LinkedHashMap<>(asked);
         asked.keySet().stream().filter(k -> k.startsWith("half-upper-")).map(k -> k.substring("half-upper-".length()))

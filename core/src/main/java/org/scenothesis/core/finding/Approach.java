@@ -4,7 +4,7 @@ import java.util.List;
 
 /// A matter on which good people disagree, and the ways the house may choose; the first is taken until it does.
 ///
-/// Source: the handbook's table of schools, its rows that touch planning.
+/// Source: the handbook's table of approaches, its rows that touch planning.
 public enum Approach {
     CLEAN_WHEN("both", "first", "last"),
     CLEAN_LENGTH("measured", "take", "still"),

@@ -6,7 +6,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import org.scenothesis.core.Check;
 
-/// The limits, schools and estimates of one production.
+/// The limits, approaches and estimates of one production.
 ///
 /// - `limits`: those the house has set; the others are the handbook's. `approaches`: the chosen ways; what is not in it is not chosen yet.
 @RecordBuilder

@@ -8,8 +8,7 @@ import org.scenothesis.core.picture.Solve;
 /// Lays a pattern onto a frame to hundredths of a pixel, from nearby.
 ///
 /// - Source: inverse compositional alignment (Baker & Matthews 2004) with gain and offset fitted in every round, from coarse to fine;
-///   weights by
-///   Tukey's biweight, so that what covers part of the pattern does not pull.
+///   weights by Tukey's biweight, so that what covers part of the pattern does not pull.
 final class Alignment {
     private static final int ROUNDS = 12;
     private static final int MILD_ROUNDS = 3;

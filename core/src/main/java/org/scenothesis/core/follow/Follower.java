@@ -15,8 +15,7 @@ import org.scenothesis.core.picture.Point;
 /// Follows one point, or four corners of something flat, through frames given one after the other, forwards or backwards.
 ///
 /// - Every frame is compared with the one in which the thing was pointed out, so that nothing drifts; only when it has come to look
-///   otherwise, with a
-///   later one that was sure.
+///   otherwise, with a later one that was sure.
 /// - Where it is hidden it is looked for where it would have gone, further around the longer it is away.
 /// - Memory: two patterns and one frame, whatever the length of the take.
 public final class Follower {

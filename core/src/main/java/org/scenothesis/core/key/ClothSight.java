@@ -11,8 +11,7 @@ import org.scenothesis.core.vision.Pieces;
 /// Whether a picture shows a cloth for keying: one surface of one hue that reaches round a subject or fills the picture evenly.
 ///
 /// Green places (many hues, much texture), things of the screen's colour (small, apart) and walls in coloured light (all else has that
-/// colour too, the light falls off) are none. Made for pictures
-/// of a few hundred pixels across.
+/// colour too, the light falls off) are none. Made for pictures of a few hundred pixels across.
 public final class ClothSight {
     /// Less is a thing of that colour.
     private static final double LEAST = 0.02;

@@ -12,8 +12,7 @@ import org.scenothesis.core.picture.Resample;
 /// How bright the cloth is in this frame against its model: measured on pixels of the cloth's own hue, smooth, continued under the subject.
 ///
 /// - A soft shadow or a passing cloud changes it; a thin dark hair, which has nearly the hue of shadowed cloth, must not: pixels darker
-///   than their
-///   surroundings are left out.
+///   than their surroundings are left out.
 /// - Smooth over five pixels, so it is smoothed and continued at half the size.
 final class Shade {
     private static final double SIGMA_PX = 5;

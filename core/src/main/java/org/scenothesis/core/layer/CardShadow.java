@@ -16,8 +16,7 @@ import org.scenothesis.core.stage.Stage;
 ///
 /// - The card to the ground plane to the picture is one homography, found from four points of the card.
 /// - Softness grows with the distance along the ray: radius = distance · tan(source angle / 2); the card is cut into strips by height, each
-///   blurred
-///   by its own. Density = 1 − fill / (key + fill).
+///   blurred by its own. Density = 1 − fill / (key + fill).
 /// - Source: formulas of projective shadows, Blinn 1988; penumbra from the size of the source.
 public final class CardShadow {
     private static final double LEAST_FACING = 0.7;
@@ -36,8 +35,7 @@ public final class CardShadow {
     /// The place of a picture point on the card that throws the shadow.
     ///
     /// Lit from the side, a card facing the camera would throw a line; what is filmed is mostly round, so the card is turned about its foot
-    /// until the
-    /// light meets it by at least `LEAST_FACING`.
+    /// until the light meets it by at least `LEAST_FACING`.
     private Vec card(Point picture) {
         Vec foot = placement.stand().foot();
         Vec off = placement.onCard(picture).minus(foot);

@@ -21,8 +21,7 @@ import org.scenothesis.core.shot.step.Wrap;
 /// A layer on its way through its steps.
 ///
 /// - `piece`: its picture, as it was filmed until something needs it otherwise; `warp`: where its pixels lie in the frame, sampled once
-///   when all that moves it
-///   is known; `cut`: whether its alpha counts. `unlit`: what is still to be taken from it, for light gained.
+///   when all that moves it is known; `cut`: whether its alpha counts. `unlit`: what is still to be taken from it, for light gained.
 /// - `outline`: said but not yet used: a key takes it as garbage matte, else it becomes part of `mask`; null for none.
 /// - `mask`: what counts of it beside its alpha, null for all. `gains` and `presence` are worked in when it is laid.
 /// - `placement`, `shadow`, `cast`: where it stands and what it throws; `wrap`, `glow`: light along its edge; null for nowhere and none.

@@ -11,8 +11,7 @@ import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.shot.Blend;
 
 /// The arithmetic of layers, in scene-linear light, each on some rows of the base in place, so that a band of rows stays in the cache while
-/// all layers
-/// are laid on it.
+/// all layers are laid on it.
 ///
 /// Source: Porter & Duff 1984.
 @FunctionalInterface

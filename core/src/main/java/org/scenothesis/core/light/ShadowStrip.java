@@ -12,8 +12,8 @@ import org.scenothesis.core.picture.Resample;
 /// it, and how dark it is.
 ///
 /// - Model: across the shadow, a strip of constant width seen by a round source hides (F((s + b/2)/r) − F((s − b/2)/r)) of it, F the share
-///   of a disc beside a line; r = distance · tan(size / 2), with the picture's own blur. The one
-///   size, width and darkness that fit all places along the shadow are searched, over the lit ground at both sides.
+///   of a disc beside a line; r = distance · tan(size / 2), with the picture's own blur. The one size, width and darkness that fit all
+///   places along the shadow are searched, over the lit ground at both sides.
 final class ShadowStrip {
     private static final int PLACES = 28;
     private static final int ACROSS = 61;

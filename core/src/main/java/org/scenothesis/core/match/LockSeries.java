@@ -12,8 +12,7 @@ import org.scenothesis.core.picture.Point;
 /// say nothing.
 ///
 /// The bump is the split of the shift series with the largest step between the medians before and after, taken back to the first frame that
-/// left
-/// the earlier position (binary segmentation, Scott & Knott 1974, with medians for robustness).
+/// left the earlier position (binary segmentation, Scott & Knott 1974, with medians for robustness).
 public final class LockSeries {
     private static final int TELLING = 12;
     private static final int SMOOTH_FRAMES = 24;

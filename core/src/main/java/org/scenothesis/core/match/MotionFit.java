@@ -12,8 +12,7 @@ import org.scenothesis.core.picture.Solve;
 /// Finds the one planar motion that most points share.
 ///
 /// - Consensus over pairs of points (Fischler & Bolles 1981) on similarities, then reweighted least squares (Tukey) of a turned camera
-///   without and with
-///   roll and zoom, a similarity and a homography; the simplest that the static part supports is taken.
+///   without and with roll and zoom, a similarity and a homography; the simplest that the static part supports is taken.
 /// - A turned camera moves the sides of the picture more than its centre; a view angle of 54° is assumed for that small difference.
 /// - Deterministic.
 final class MotionFit {
@@ -90,8 +89,7 @@ final class MotionFit {
     /// The simplest motion that the static part of the frame supports.
     ///
     /// A further parameter must explain better what the simpler motion explains already (Bayesian information criterion over those points),
-    /// or agree with by far
-    /// more of the frame: bending towards what a minority does is no motion of the camera.
+    /// or agree with by far more of the frame: bending towards what a minority does is no motion of the camera.
     private Candidate simplest(Candidate[] all, double noise) {
         Candidate best = null;
         double most = 0;

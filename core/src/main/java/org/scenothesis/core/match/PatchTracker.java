@@ -13,8 +13,7 @@ import org.scenothesis.core.picture.Point;
 /// Follows small patches of a reference to hundredths of a pixel, whatever their brightness and contrast became.
 ///
 /// - Source: inverse compositional alignment (Baker & Matthews 2004) of patches brought to zero mean and unit length, so that gain and
-///   offset
-///   drop out; the take is read by cubic interpolation.
+///   offset drop out; the take is read by cubic interpolation.
 /// - Finds steps of up to about 2 px from where it is told to look.
 final class PatchTracker {
     private static final int HALF = 8;

@@ -8,9 +8,8 @@ import org.scenothesis.core.perspective.Marks.Direction;
 /// Finds the camera of a picture from its marks.
 ///
 /// Sources: Caprile & Torre 1990, Hartley & Zisserman ch. 8 (vanishing points of square directions); here all marks are fitted at once over
-/// focal length, tilt, roll, heading and lens height, and the deviations follow from the
-/// covariance. Where the lens looks and its bend are asked only when the marks fit clearly better with them (Bayesian information
-/// criterion).
+/// focal length, tilt, roll, heading and lens height, and the deviations follow from the covariance. Where the lens looks and its bend are
+/// asked only when the marks fit clearly better with them (Bayesian information criterion).
 public final class CameraSolver {
     /// A focal length less sure than this is none.
     static final double FOCAL_SHARE = 0.06;

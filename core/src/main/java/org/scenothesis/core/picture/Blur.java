@@ -8,8 +8,7 @@ import org.scenothesis.core.Check;
 /// - Source: Wells 1986; box of width w has variance (w² − 1)/12, three of them sum to σ².
 /// - Error: against a true Gaussian at most 3 % of the step height for σ ≥ 1.
 /// - Cost: rows and columns go in blocks of 32 lines that stay in the second cache through all three passes; a running sum steps along all
-///   lines at
-///   once, so that the compiler can use its vectors.
+///   lines at once, so that the compiler can use its vectors.
 public final class Blur {
     private static final int LANES = Bands.BAND_ROWS;
 

@@ -134,8 +134,7 @@ public final class Resample {
     private record Footprint(Point centre, Point right, Point below, int across, int down) {}
 
     /// The mean over a pixel's footprint, which one pixel sees as a parallelogram; its points lie no further apart than the input's pixels,
-    /// so that a
-    /// straight line between these will do.
+    /// so that a straight line between these will do.
     private static void footprint(Taps taps, Footprint f, float[][] from, float[][] to, int i) {
         float share = 1f / (f.across * f.down);
         double stepX = f.right.x() / f.across;

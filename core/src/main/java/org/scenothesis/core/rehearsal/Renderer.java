@@ -17,8 +17,7 @@ import org.scenothesis.core.rehearsal.trace.Tracer;
 /// Renders a set, and then cheaply what changes in it under a locked camera.
 ///
 /// Every pixel of a moving frame is the well-sampled still pixel plus the difference that the moving things make, both sides of the
-/// difference
-/// followed with the same random numbers (a control variate), so untouched pixels repeat the still to the bit.
+/// difference followed with the same random numbers (a control variate), so untouched pixels repeat the still to the bit.
 public final class Renderer {
     private static final int SLICES = 4;
     private static final int PROBES = 2;

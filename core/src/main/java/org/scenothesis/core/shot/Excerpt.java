@@ -11,8 +11,7 @@ public sealed interface Excerpt {
     record Whole() implements Excerpt {}
 
     /// One layer by itself, moved and treated as in the shot, with its shadow: straight colour and how much of it covers. What it takes
-    /// from or gives to the layers below, a wrap
-    /// or a glow, stays out; so does alpha where it is light that is added.
+    /// from or gives to the layers below, a wrap or a glow, stays out; so does alpha where it is light that is added.
     record Element(String layer) implements Excerpt {}
 
     /// How much of every pixel one layer covers, as a grey picture whose code values are the coverage.

@@ -8,7 +8,7 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.TrackBinding;
 
-/// Makes trails of what was followed, and mends them by hand.
+/// Makes tracks of what was followed, and mends them by hand.
 public final class Following {
     private static final double SAME_S = 1e-6;
 
@@ -23,7 +23,7 @@ public final class Following {
         }
     }
 
-    /// A trail of what was found; `seed`: the frame in which it was shown by hand.
+    /// A track of what was found; `seed`: the frame in which it was shown by hand.
     ///
     /// @throws IllegalArgumentException if nothing was found at all
     public static Track track(String id, String name, String plate, List<Followed> found, int seed, Frames frames) {
@@ -41,7 +41,7 @@ public final class Following {
         return out;
     }
 
-    /// The moments between which a trail is followed anew when it is shown by hand at one: the nearest shown by hand before and behind it,
+    /// The moments between which a track is followed anew when it is shown by hand at one: the nearest shown by hand before and behind it,
     /// else the ends of the take.
     public record Stretch(double from, double to) {}
 
@@ -60,7 +60,7 @@ public final class Following {
         return new Stretch(from, to);
     }
 
-    /// The trail with what was found anew after it was shown by hand in frame `seed`; what was shown by hand before stays.
+    /// The track with what was found anew after it was shown by hand in frame `seed`; what was shown by hand before stays.
     ///
     /// Size and turn go on from what they were known to be in that frame.
     public static Track mended(Track t, List<Followed> found, int seed, Frames f) {
@@ -78,7 +78,7 @@ public final class Following {
         return t.withSpots(all);
     }
 
-    /// The shot with a trail, and a layer that goes along with it from a moment of the trail's take on, in seconds; null for no layer.
+    /// The shot with a track, and a layer that goes along with it from a moment of the track's take on, in seconds; null for no layer.
     public static Shot followed(Shot shot, Track track, @Nullable String layer, double sinceSeconds) {
         Shot s = Tracks.with(shot, track);
         return layer == null ? s : s.withLayer(layer, l -> l.with(new Follow(new TrackBinding(track.id(), sinceSeconds, true))));

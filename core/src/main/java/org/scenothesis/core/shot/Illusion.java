@@ -21,14 +21,14 @@ public record Illusion(String id, IllusionKind kind, String subject, double from
         return facts.getOrDefault(key, otherwise);
     }
 
-    /// The wonder with one fact told or told anew.
+    /// The illusion with one fact told or told anew.
     public Illusion withFact(String key, String value) {
         Map<String, String> more = new TreeMap<>(facts);
         more.put(key, value);
         return new Illusion(id, kind, subject, fromSeconds, toSeconds, more);
     }
 
-    /// The wonder at another time, in seconds of the shot.
+    /// The illusion at another time, in seconds of the shot.
     public Illusion between(double from, double to) {
         return new Illusion(id, kind, subject, from, to, facts);
     }

@@ -22,8 +22,7 @@ import org.scenothesis.core.value.Given;
 /// One layer of a shot, bottom first: a source, when of it is shown, what is done to it, and how it is laid on what is below.
 ///
 /// What a layer is for shows in its steps only. The usual ones: a base is a plate; a patch is steadied, outlined and matched; an element is
-/// keyed,
-/// placed and throws a shadow; gained light is outlined and added.
+/// keyed, placed and throws a shadow; gained light is outlined and added.
 @RecordBuilder
 public record Layer(String id, String name, boolean on, Source source, TimeMap time, List<Step> steps, Blend blend)
         implements LayerBuilder.With {

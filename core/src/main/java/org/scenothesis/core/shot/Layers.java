@@ -81,8 +81,7 @@ public final class Layers {
     }
 
     /// The layer a plate is laid as when nothing more is said: keyed if it was filmed on a screen, as gained light if it is a light pass
-    /// over a clean plate, screened if it was
-    /// filmed on black, else as it is. Its id is one that no layer of the shot has.
+    /// over a clean plate, screened if it was filmed on black, else as it is. Its id is one that no layer of the shot has.
     public static Layer fresh(Shot shot, Plate plate) {
         String id = free(shot, plate.id());
         Optional<Plate> clean = shot.plateOf(PlateRole.CLEAN);
@@ -135,8 +134,7 @@ public final class Layers {
     }
 
     /// The shot with a frozen patch above a layer: its frame at a moment, in seconds, held within an outline for [#FROZEN_S]; to hide what
-    /// happens there meanwhile. The same if it has no
-    /// such layer.
+    /// happens there meanwhile. The same if it has no such layer.
     public static Shot frozen(Shot shot, String id, double at) {
         Optional<Layer> l = shot.layer(id).filter(x -> !(x.source() instanceof Source.Below));
         if (l.isEmpty()) {
@@ -156,8 +154,7 @@ public final class Layers {
     }
 
     /// The shot with one layer treated as another is: its key, its own alpha, grade and grain; place, time, shape and presence stay each
-    /// its own. A layer that is not keyed gets no
-    /// key: there would be no screen for it.
+    /// its own. A layer that is not keyed gets no key: there would be no screen for it.
     public static Shot treated(Shot shot, String from, String to) {
         Optional<Layer> model = shot.layer(from);
         return model.isEmpty() ? shot : shot.withLayer(to, l -> {

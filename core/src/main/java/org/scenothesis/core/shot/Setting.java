@@ -6,7 +6,8 @@ import java.util.Optional;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
-/// Where and under what conditions a shot is filmed: plain facts that hold for all its wonders, and the place in the open if there is one.
+/// Where and under what conditions a shot is filmed: plain facts that hold for all its illusions, and the place in the open if there is
+/// one.
 public record Setting(Map<String, String> facts, @Nullable Location place) {
     public static final Setting NONE = new Setting(Map.of(), null);
 

@@ -124,7 +124,7 @@ public record Shot(
         return withLayers(layers.stream().map(l -> l.id().equals(layerId) ? change.apply(l) : l).toList());
     }
 
-    /// The shot with one wonder changed; the same if it has no such wonder.
+    /// The shot with one illusion changed; the same if it has no such illusion.
     public Shot withIllusion(String illusionId, UnaryOperator<Illusion> change) {
         return withIllusions(illusions.stream().map(w -> w.id().equals(illusionId) ? change.apply(w) : w).toList());
     }

@@ -184,8 +184,7 @@ public enum StepKind {
     }
 
     /// What can be set of a step by a number, with unit and bounds, in the order it is shown: numbers of its kind, then those of the points
-    /// that lead it. Whoever shows them knows how many points
-    /// there are.
+    /// that lead it. Whoever shows them knows how many points there are.
     public static List<? extends Parameter<?>> parameters(Step step) {
         List<? extends Parameter<?>> own = numbers(step);
         if (!(step instanceof PointDriven led)) {

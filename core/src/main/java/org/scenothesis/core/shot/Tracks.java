@@ -49,7 +49,7 @@ public final class Tracks {
         return o.shape(seconds).stream().map(p -> carried.map(p.x(), p.y())).toList();
     }
 
-    /// The trails that a layer hangs on.
+    /// The tracks that a layer hangs on.
     public static Set<String> of(Layer l) {
         Set<String> out = new TreeSet<>();
         for (Step s : l.steps()) {
@@ -67,7 +67,7 @@ public final class Tracks {
         };
     }
 
-    /// The shot with a trail in place of the one with its id, or as a new one.
+    /// The shot with a track in place of the one with its id, or as a new one.
     public static Shot with(Shot shot, Track track) {
         List<Track> all = new ArrayList<>(shot.tracks());
         int at = 0;
@@ -82,7 +82,7 @@ public final class Tracks {
         return shot.withTracks(all);
     }
 
-    /// The shot less a trail; what hung on it stays where it was made.
+    /// The shot less a track; what hung on it stays where it was made.
     public static Shot without(Shot shot, String id) {
         Shot s = shot.withTracks(shot.tracks().stream().filter(t -> !t.id().equals(id)).toList());
         return s.withLayers(s.layers().stream().map(l -> l.withSteps(l.steps().stream()
@@ -92,7 +92,7 @@ public final class Tracks {
                 .toList());
     }
 
-    /// An id that no trail of the shot has.
+    /// An id that no track of the shot has.
     public static String free(Shot shot) {
         int n = shot.tracks().size() + 1;
         while (shot.track("track-" + n).isPresent()) {

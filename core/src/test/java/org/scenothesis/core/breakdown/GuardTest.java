@@ -20,7 +20,7 @@ import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
-/// What follows from plates and facts rather than from any wonder: forgotten plates, kit, estimates.
+/// What follows from plates and facts rather than from any illusion: forgotten plates, kit, estimates.
 class GuardTest {
     private static final Shot SMALL = Shots.of(Shots.illusion(IllusionKind.OTHER_SIZE, "the small maker", "performer", "no"));
 

@@ -22,7 +22,7 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
-/// What holds for every plan, whatever was told: five hundred shots with up to three wonders, every question answered at random.
+/// What holds for every plan, whatever was told: five hundred shots with up to three illusions, every question answered at random.
 class PlanPropertiesTest {
     private static final Set<String> WANTED = Set.of("bulb", "flash", "board", "overhead", "form", "none");
 

@@ -62,7 +62,7 @@ public final class Shots {
         return RunningOrder.cheapest(RunningOrder.jobs(shot, plan, rules), List.of(), rules.estimates());
     }
 
-    /// A shot with one to three wonders, nine of ten questions that come up answered at random.
+    /// A shot with one to three illusions, nine of ten questions that come up answered at random.
     public static Shot random(Random random, String id) {
         Shot shot = new Shot(id, 1, "t", "", 8, List.of(), List.of(), List.of(), List.of(), null);
         int many = 1 + random.nextInt(3);

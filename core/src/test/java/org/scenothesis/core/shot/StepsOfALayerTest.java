@@ -140,6 +140,18 @@ class StepsOfALayerTest {
         }
     }
 
+    /// Whatever a document may say of a step can be keyed: bounds of numbers and of records are the same.
+    @Test
+    void theFurthestThatADocumentMaySayCanHaveAKey() {
+        Outline soft = Outline.of(SQUARE, 400);
+        for (Step s : List.of(new Exposure(-8, true), soft, new Flip(-20), Grain.FINE.withAmount(50), new Shadow(3, 5))) {
+            assertThat(Keys.without(Keys.set(s, 1), 1)).isEqualTo(s);
+        }
+        assertThatIllegalArgumentException().isThrownBy(() -> Outline.of(SQUARE, 401));
+        assertThatIllegalArgumentException().isThrownBy(() -> new Exposure(8.1, true));
+        assertThatIllegalArgumentException().isThrownBy(() -> new Flip(20.1));
+    }
+
     @Test
     void keysOfNoNumberOrOutOfBoundsAreRefused() {
         Animated<Double> key = Animated.of(1.0).key(1, 1.0, Ease.SOFT);
@@ -147,7 +159,7 @@ class StepsOfALayerTest {
         assertThatIllegalArgumentException().isThrownBy(() -> Exposure.NONE.withKeyed(Map.of("gain", Animated.of(1.0))))
                 .withMessageContaining("keys");
         assertThatIllegalArgumentException().isThrownBy(() -> Exposure.NONE.withKeyed(Map.of("gain", key.set(1, 50.0))))
-                .withMessageContaining("-4");
+                .withMessageContaining("-8");
         assertThatIllegalArgumentException().isThrownBy(() -> HandHeld.CALM.withKeyed(Map.of("wobble-sways", key)));
         assertThat(Layer.of("l", "", "p",
                 new Key(KeySettings.DEFAULT, Map.of("choke", Animated.of(0.0).key(0, 0.0, Ease.STEADY).key(2, 4.0, Ease.STEADY)))).key(1)

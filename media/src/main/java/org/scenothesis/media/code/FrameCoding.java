@@ -24,8 +24,7 @@ import org.scenothesis.media.FootageException;
 /// How the frames of one file are to be understood: what the crew said, what the file says, completed by stated assumptions.
 ///
 /// One code value means one light in all footage of a crew: whatever is marked sRGB, BT.709, BT.601 or not at all is read with the sRGB
-/// curve. Only linear, logarithmic and
-/// high dynamic range curves are followed, and whatever the crew says.
+/// curve. Only linear, logarithmic and high dynamic range curves are followed, and whatever the crew says.
 public record FrameCoding(int format, int width, int height, Colour colour, Geometry geometry, boolean alpha, boolean floating,
         List<String> notes) {
     private static final int MATRIX_BYTES = 36;

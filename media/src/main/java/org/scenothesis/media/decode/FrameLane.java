@@ -11,8 +11,7 @@ import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.FootageSource;
 
 /// Footage opened for one purpose, such as a render: every file stays the one that was opened, and of each the last frame is kept whatever
-/// the room of the
-/// store. Not for several threads at once; several lanes of one store may be.
+/// the room of the store. Not for several threads at once; several lanes of one store may be.
 public final class FrameLane implements AutoCloseable {
     private final FrameStore store;
     private final Map<FootageSource, Held> open = new HashMap<>();

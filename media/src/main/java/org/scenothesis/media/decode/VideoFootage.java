@@ -24,8 +24,7 @@ import org.scenothesis.media.code.FrameCoding;
 /// One file decoded by FFmpeg: a video, or a still as a video of one frame.
 ///
 /// Seeking is exact: all packets are listed once without decoding, and reading goes on only from the very key frame a frame can be decoded
-/// from. Where a container
-/// lands elsewhere, an earlier key frame, the byte position, and at last the start of the file are tried.
+/// from. Where a container lands elsewhere, an earlier key frame, the byte position, and at last the start of the file are tried.
 final class VideoFootage implements Footage {
     private static final int FORWARD = 24;
     private static final int SEEKS = 3;

@@ -121,7 +121,7 @@ public final class LanternWorks {
         return new Stage(camera, List.of(bench), KeyLight.told(window, 26, KeyLight.keyToFillStops(LIT_TO_SHADOW, window, Vec.UP)));
     }
 
-    /// A shot told by one of the ready illusions, nothing filmed yet.
+    /// A shot told by one of the ready-made shots, nothing filmed yet.
     private static Shot told(int number, String illusion) {
         ReadyMadeShot ready = ReadyMadeShots.shipped().all().stream().filter(i -> i.id().equals(illusion)).findFirst().orElseThrow();
         return ready.into(new Shot(String.valueOf(number), number, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
@@ -141,7 +141,7 @@ public final class LanternWorks {
                 .withBeats(told.beats().stream().filter(b -> b.seconds() < seconds).toList());
     }
 
-    /// A told shot of whose wonders something else is so.
+    /// A told shot of whose illusions something else is so.
     private static Shot but(Shot told, Map<String, String> otherwise) {
         return told.withIllusions(told.illusions().stream().map(w -> {
             Map<String, String> facts = new HashMap<>(w.facts());

@@ -13,7 +13,7 @@ import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
 
-/// A ready illusion: what the audience sees, its wonders and facts, and the words it may be looked for by.
+/// A ready-made shot: what the audience sees, its illusions and facts, and the words it may be looked for by.
 public record ReadyMadeShot(String id, String title, String story, double seconds, List<Beat> beats, List<Illusion> illusions,
         Setting setting, List<String> words) {
     public ReadyMadeShot {
@@ -45,7 +45,7 @@ public record ReadyMadeShot(String id, String title, String story, double second
         });
     }
 
-    /// Lays it into a shot: an empty shot takes its title, story and length, a told one gets its wonders and beats in addition.
+    /// Lays it into a shot: an empty shot takes its title, story and length, a told one gets its illusions and beats in addition.
     public Shot into(Shot s) {
         boolean empty = s.illusions().isEmpty();
         Set<String> taken = new HashSet<>(s.illusions().stream().map(Illusion::id).toList());

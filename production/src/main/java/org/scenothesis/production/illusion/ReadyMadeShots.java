@@ -19,7 +19,7 @@ import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.SchemaSix;
 import org.scenothesis.production.store.StoreException;
 
-/// The ready illusions: those that ship with the application, and the user's own in a folder.
+/// The ready-made shots: those that ship with the application, and the user's own in a folder.
 ///
 /// - `problems`: own files that could not be read, as sentences; the others are there all the same.
 public record ReadyMadeShots(List<ReadyMadeShot> all, List<String> problems) {

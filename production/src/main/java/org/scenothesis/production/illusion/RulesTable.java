@@ -10,7 +10,7 @@ import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.PlanWords;
 
-/// Which rules fired for a ready illusion, as a row of a Markdown table.
+/// Which rules fired for a ready-made shot, as a row of a Markdown table.
 public final class RulesTable {
     private RulesTable() {}
 
@@ -32,7 +32,7 @@ public final class RulesTable {
         return "| " + i.title() + " | " + illusions + " | " + ways + " | " + plates + " | " + conflicts + " | " + cautions + " |";
     }
 
-    /// Which of several wonders a plate serves, by number.
+    /// Which of several illusions a plate serves, by number.
     private static String serving(Shot s, PlateNeed n) {
         List<String> ids = s.illusions().stream().map(Illusion::id).toList();
         return ids.size() < 2 ? "" : n.illusions().stream().map(w -> String.valueOf(ids.indexOf(w) + 1)).sorted()

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import org.scenothesis.production.words.PlanWords;
 
-/// Looks for ready illusions by the words of a sentence. It compares words and understands nothing; what matched is told.
+/// Looks for ready-made shots by the words of a sentence. It compares words and understands nothing; what matched is told.
 public final class Search {
     private static final Set<String> COMMON = Set.of(
             "a", "an", "the", "of", "to", "in", "on", "and", "is", "are", "it", "its", "with", "from", "one", "each", "other", "that",

@@ -17,7 +17,8 @@ import org.scenothesis.production.store.StoreException;
 public record Collected(Map<String, String> paths) {
     /// The takes of a production whose files lie elsewhere.
     public static List<Take> elsewhere(ProductionFolder folder, Production p) {
-        return p.shots().stream().flatMap(s -> s.plates().stream()).flatMap(q -> q.takes().stream()).filter(folder::elsewhere).distinct()
+        return p.shots().stream().flatMap(s -> s.plates().stream()).flatMap(q -> q.takes().stream())
+                .filter(folder.footageFolder()::elsewhere).distinct()
                 .toList();
     }
 
@@ -31,7 +32,7 @@ public record Collected(Map<String, String> paths) {
             if (!progress.at(paths.size(), takes.size())) {
                 throw new Stopped();
             }
-            paths.put(t.id(), folder.collect(t));
+            paths.put(t.id(), folder.footageFolder().collect(t));
         }
         return new Collected(paths);
     }

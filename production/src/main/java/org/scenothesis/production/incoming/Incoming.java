@@ -86,7 +86,7 @@ public final class Incoming {
             if (!progress.at(out.size(), taken.size())) {
                 throw new Stopped();
             }
-            out.add(copied ? folder.bringIn(p.seen().file()) : folder.linkIn(p.seen().file()));
+            out.add(copied ? folder.footageFolder().bringIn(p.seen().file()) : folder.footageFolder().linkIn(p.seen().file()));
         }
         return out;
     }

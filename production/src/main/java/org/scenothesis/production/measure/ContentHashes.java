@@ -17,8 +17,7 @@ import org.scenothesis.media.FileStamp;
 /// What is in a file or a folder of stills, as a hash of every byte.
 ///
 /// Hashing hours of footage takes a while, so that a hash is kept under what tells cheaply whether anything changed: names, sizes, times
-/// and the file's own number on the
-/// disk. Readings that are wanted before the hash is known go under that provisional identity.
+/// and the file's own number on the disk. Readings that are wanted before the hash is known go under that provisional identity.
 public final class ContentHashes {
     private static final int PIECE = 1 << 20;
 

@@ -11,8 +11,7 @@ import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
 
 /// Whole keys for survey and bench, one at a time: one is more than a dozen planes, and two at once would be more than the memory that is
-/// promised. The screen
-/// of the last take is kept, so that both work with the same.
+/// promised. The screen of the last take is kept, so that both work with the same.
 public final class Keying {
     private final Bands bands;
     private final ReentrantLock one = new ReentrantLock(true);

@@ -13,8 +13,7 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.production.store.ProductionFolder;
 
 /// Measures one thing of takes and judges it. A new one is a unit of this form, its words, its tests and its place in [Meters]; the survey,
-/// the cache, the
-/// Board, the findings line, the strike list and the command line follow from that.
+/// the cache, the Board, the findings line, the strike list and the command line follow from that.
 ///
 /// - `R`: the reading, plain data that can be kept as JSON; it says how sure its values are where that is known.
 interface Meter<R> {

@@ -23,7 +23,7 @@ import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.Words;
 
-/// Shots and their wonders from a table: comma, semicolon or tab separated, a heading line, any order of columns.
+/// Shots and their illusions from a table: comma, semicolon or tab separated, a heading line, any order of columns.
 ///
 /// - Columns: `shot`, `title`, `story`, `seconds`, `illusion`, `subject`, `from`, `to`, `facts` (such as `motion=still; heightM=0.4`), or a
 ///   column named like any fact.
@@ -50,7 +50,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
         return new Reader().read(csv);
     }
 
-    /// The production with these shots added; one whose id is there already gets the wonders it lacks.
+    /// The production with these shots added; one whose id is there already gets the illusions it lacks.
     public Production into(Production p) {
         List<Shot> all = new ArrayList<>(p.shots());
         for (Shot s : shots) {

@@ -4,6 +4,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.layer.Cutout;
@@ -26,8 +27,7 @@ import org.scenothesis.production.store.StoreException;
 /// One render of a shot.
 ///
 /// - Frames are finished on every core a part of the shot. Stills are parts by themselves; of a video each part is a short film in its
-///   final coding, closed and
-///   forced to disk, and all are joined at the end without coding anything again.
+///   final coding, closed and forced to disk, and all are joined at the end without coding anything again.
 /// - A render that was stopped goes on where it was: parts that are there, whole, and made of the same are not made again.
 /// - Only a complete new file ever takes the place of an old one; what no render made is never replaced or removed.
 public final class RenderJob {
@@ -51,8 +51,8 @@ public final class RenderJob {
         public static Target of(Path path, int from, int to) throws FootageException {
             ExportFormat asked = folder(path) ? Stills.Format.PNG16 : ExportFormat.ofExtension(Footages.extension(path)).orElse(null);
             if (asked == null) {
-                throw new FootageException(path, "a video ends in .mkv, .webm, .mp4, .mov or .avi, a single frame in .png, .exr or "
-                        + ".jpg; a name without an ending makes a folder of stills.");
+                throw new FootageException(path, "a video ends in " + endings(false) + ", a single frame in " + endings(true)
+                        + "; a name without an ending makes a folder of stills.");
             }
             return of(path, from, to, asked);
         }
@@ -70,6 +70,11 @@ public final class RenderJob {
                 throw new FootageException(path, "a still is one frame; ask for one, or name a folder for all of them.");
             }
             return new Target(path, format, from, to);
+        }
+
+        private static String endings(boolean still) {
+            return ExportFormat.all().stream().filter(f -> f.still() == still).map(f -> "." + f.extension()).distinct()
+                    .collect(Collectors.joining(", "));
         }
 
         private static boolean named(Path path, ExportFormat format) {

@@ -81,7 +81,7 @@ public final class Rehearsing {
 
     private static StagedRoll roll(Shot shot, Staged s, PlateNeed n, Wish wish, String name, long seed) {
         double seconds = n.rollSeconds() <= 0 ? 0 : Math.min(n.rollSeconds(), wish.mostSeconds);
-        // What is filmed is what happens: the roll begins with the wonder, less its handle.
+        // What is filmed is what happens: the roll begins with the illusion, less its handle.
         double from = shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).mapToDouble(Illusion::fromSeconds).min()
                 .orElse(0);
         return new StagedRoll(name, view(s, n.key(), wish), seconds, from, RATE, wish.faults, seed);
@@ -111,7 +111,7 @@ public final class Rehearsing {
             }
             List<Filmed> out = new ArrayList<>();
             for (int i = 0; i < made.size(); i++) {
-                out.add(new Filmed(plates.get(i).key(), folder.bringIn(made.get(i)), wish.faults));
+                out.add(new Filmed(plates.get(i).key(), folder.footageFolder().bringIn(made.get(i)), wish.faults));
             }
             return out;
         } finally {

@@ -31,9 +31,8 @@ import org.scenothesis.media.FreshFile;
 /// kill.
 ///
 /// Each line is a revision: `state` is the order of the shots and a production of those that differ from the last saved one; `saved` is the
-/// hash of a document that is about to be saved. A line that a
-/// kill cut short is none. What a line says is checked like a document. A journal that grows beyond half of what is read again is written
-/// anew, with the newest state alone.
+/// hash of a document that is about to be saved. A line that a kill cut short is none. What a line says is checked like a document. A
+/// journal that grows beyond half of what is read again is written anew, with the newest state alone.
 final class Journal {
     static final String FILE = ".journal";
     private static final long LARGEST = 64L << 20;

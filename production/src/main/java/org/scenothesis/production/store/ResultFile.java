@@ -22,8 +22,7 @@ import org.scenothesis.media.encode.Stills;
 import org.slf4j.LoggerFactory;
 
 /// A file that is made for somebody. It never takes the place of one that the program did not make, of footage, or of a production's own;
-/// and it never goes through a link that a production's folder
-/// brought along.
+/// and it never goes through a link that a production's folder brought along.
 ///
 /// What was made in a folder stands in its `.results`, a line a file: size, checksum, name. What was changed since is somebody else's.
 public final class ResultFile {

@@ -18,8 +18,8 @@ import org.slf4j.LoggerFactory;
 /// The one place where the document changes: undo, redo, autosave, observers.
 ///
 /// Changes come from one thread (the interface's); saving runs on its own, at most half a second behind. What is unsaved is known under one
-/// lock: a change is either
-/// in the state that is being written, or leads to another save. What fails is tried again, with growing pauses, until it succeeds.
+/// lock: a change is either in the state that is being written, or leads to another save. What fails is tried again, with growing pauses,
+/// until it succeeds.
 public final class Store implements AutoCloseable {
     private static final int MOST_STEPS = 500;
     private static final long SAVE_AFTER_MS = 400;

@@ -58,8 +58,7 @@ final class Kills {
     }
 
     /// Starts a program, waits until it works, and kills it a time after that which chance says; it must not end by itself. Gives the
-    /// moment of the kill, less what the machine stood still meanwhile
-    /// for all its programs.
+    /// moment of the kill, less what the machine stood still meanwhile for all its programs.
     private long killed(String what, Path folder, Path log, int leastMs, int mostMs) throws Exception {
         Process p = begun(what, folder, log);
         stalledMs = 0;

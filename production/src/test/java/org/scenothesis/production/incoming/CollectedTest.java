@@ -37,10 +37,10 @@ class CollectedTest {
     @Test
     void whatLiesElsewhereIsCopiedAndTheRestStays() throws Exception {
         try (ProductionFolder f = new NewProduction("Paper weather", null, null).in(home.resolve("p"))) {
-            String linked = f.linkIn(still("street.png"));
+            String linked = f.footageFolder().linkIn(still("street.png"));
             Path sequence = still("walk/frame-1.png").getParent();
-            String folder = f.linkIn(sequence);
-            String here = f.bringIn(still("here.png"));
+            String folder = f.footageFolder().linkIn(sequence);
+            String here = f.footageFolder().bringIn(still("here.png"));
             Path away = still("away.png");
             f.grant(away);
             f.save(f.production()

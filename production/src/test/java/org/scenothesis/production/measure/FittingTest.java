@@ -285,7 +285,7 @@ class FittingTest {
                 .satisfies(f -> assertThat(f.note()).contains("BT.709"));
     }
 
-    /// What is lost is said where it is looked for; a trail that is not there asks for mending.
+    /// What is lost is said where it is looked for; a track that is not there asks for mending.
     @Test
     void layersThatHangOnWhatWasNotFoundAreSaid() {
         Track.Spot first = new Track.Spot(0, List.of(new Point(0.5, 0.5)), 1, 0, 1, true);

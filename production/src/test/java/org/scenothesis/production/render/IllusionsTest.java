@@ -35,7 +35,7 @@ import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.testkit.IllusionShoot;
 
-/// Every kind of wonder from its file in `docs/illusions`, over plates of the simulated camera: it opens, renders, and what is to be seen
+/// Every kind of illusion from its file in `docs/illusions`, over plates of the simulated camera: it opens, renders, and what is to be seen
 /// is where it should be.
 ///
 /// With `-Dscenothesis.sheet=FILE.png` three frames of each are put together on a sheet.

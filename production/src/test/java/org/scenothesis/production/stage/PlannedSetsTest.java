@@ -30,7 +30,7 @@ import org.scenothesis.core.value.Given;
 import org.scenothesis.production.illusion.ReadyMadeShot;
 import org.scenothesis.production.illusion.ReadyMadeShots;
 
-/// What the plan puts on the floors of all ready illusions.
+/// What the plan puts on the floors of all ready-made shots.
 class PlannedSetsTest {
     private static final HouseRules RULES = HouseRules.DEFAULT;
 

@@ -152,7 +152,7 @@ class HostileFolderTest {
         Files.walk(folder.resolve("footage")).sorted(Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
         Files.createSymbolicLink(folder.resolve("footage"), outside);
         try (ProductionFolder f = ProductionFolder.open(folder)) {
-            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> f.bringIn(victim))
+            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> f.footageFolder().bringIn(victim))
                     .withMessageContaining("outside the production");
         }
         assertThat(outside).isEmptyDirectory();

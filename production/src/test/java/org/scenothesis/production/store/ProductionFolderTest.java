@@ -121,11 +121,11 @@ class ProductionFolderTest {
         make();
         Path outside = Files.writeString(Files.createTempDirectory("elsewhere").resolve("take.mp4"), "abc");
         try (ProductionFolder f = ProductionFolder.open(folder)) {
-            assertThat(f.bringIn(outside)).isEqualTo("footage/take.mp4");
-            assertThat(f.bringIn(outside)).isEqualTo("footage/take-2.mp4");
-            assertThat(f.bringIn(folder.resolve("footage").resolve("take.mp4"))).isEqualTo("footage/take.mp4");
+            assertThat(f.footageFolder().bringIn(outside)).isEqualTo("footage/take.mp4");
+            assertThat(f.footageFolder().bringIn(outside)).isEqualTo("footage/take-2.mp4");
+            assertThat(f.footageFolder().bringIn(folder.resolve("footage").resolve("take.mp4"))).isEqualTo("footage/take.mp4");
             assertThat(f.footage(new Take("x", "footage/take.mp4", false, ""))).hasContent("abc");
-            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> f.bringIn(outside.resolveSibling("gone.mp4")));
+            assertThatExceptionOfType(StoreException.class).isThrownBy(() -> f.footageFolder().bringIn(outside.resolveSibling("gone.mp4")));
         }
     }
 

@@ -30,7 +30,7 @@ import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.Focus;
 import org.scenothesis.studio.parts.TimeStrip;
 
-/// The audience's view as beats and wonders above, what is told at the left, and at the right one page at a time of what follows from it.
+/// The audience's view as beats and illusions above, what is told at the left, and at the right one page at a time of what follows from it.
 public final class BreakDownBench extends Bench {
     /// The pages at the right, in the order of their words.
     enum Page {
@@ -200,7 +200,7 @@ public final class BreakDownBench extends Bench {
         strip.show(shot.seconds(), ribbons, shot.beats());
         strip.at(session.seconds().get());
         audience.refresh();
-        // A shot of which nothing impossible is told has no plates to show: it is offered wonders instead.
+        // A shot of which nothing impossible is told has no plates to show: it is offered illusions instead.
         Page open = page == Page.PLATES && shot.illusions().isEmpty() ? Page.READY : page;
         tabs.forEach((p, b) -> b.setSelected(p == open));
         telling.refresh();

@@ -129,7 +129,7 @@ final class BreakDownModel {
                 s -> s.withIllusion(w.id(), o -> o.between(from, Math.max(from, to))));
     }
 
-    /// Answers a question about a wonder, or about the setting where the fact holds for the whole shot.
+    /// Answers a question about an illusion, or about the setting where the fact holds for the whole shot.
     void answer(Illusion w, Fact f, String value) {
         session.change("answer: " + PlanWords.question(f), s -> f.ofSetting() ? s.withSetting(x -> x.withFact(f.key(), value))
                 : s.withIllusion(w.id(), o -> o.withFact(f.key(), value)));
@@ -160,7 +160,7 @@ final class BreakDownModel {
                 e -> session.say(String.valueOf(e.getMessage())));
     }
 
-    /// What this shot's plan has other than that of another state of it, or under another way of a school.
+    /// What this shot's plan has other than that of another state of it, or under another way of an approach.
     void compare(Shot before, HouseRules rulesBefore, Consumer<PlanDifference> then) {
         Shot now = shot();
         HouseRules rules = rules();
@@ -181,7 +181,7 @@ final class BreakDownModel {
         });
     }
 
-    /// The choices of a wonder with one thing's changed; an empty way leaves the thing to the recommendation.
+    /// The choices of an illusion with one thing's changed; an empty way leaves the thing to the recommendation.
     private static String choices(String now, String key, String way) {
         List<String> all = new ArrayList<>(Arrays.stream(now.strip().split("\\s+")).filter(c -> c.contains("=") && !c.startsWith(key + "="))
                 .toList());

@@ -23,7 +23,7 @@ import org.scenothesis.production.words.DifferenceWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
-/// Two plans beside one another: as the shot was when it was kept, and as it is; or as the house does it, and as the other school would.
+/// Two plans beside one another: as the shot was when it was kept, and as it is; or as the house does it, and as the other approach would.
 final class CompareView extends PageView {
     private final Map<String, Shot> kept = new HashMap<>();
     private final VBox lines = new VBox(8);

@@ -55,7 +55,7 @@ final class PlatesView extends PageView {
     private final Set<String> unfolded = new HashSet<>();
     private final BiConsumer<String, Fact> ask;
 
-    /// - `ask`: opens the question about a fact of a wonder, or of the setting.
+    /// - `ask`: opens the question about a fact of an illusion, or of the setting.
     PlatesView(BreakDownModel model, BiConsumer<String, Fact> ask) {
         super(model);
         this.ask = ask;

@@ -57,7 +57,7 @@ final class Questions {
         unfolded.add(illusion + "/" + Topic.of(f));
     }
 
-    /// The questions of a wonder, or of the setting (`illusion` empty).
+    /// The questions of an illusion, or of the setting (`illusion` empty).
     List<Node> of(String illusion, List<Question> asked, Answers told, Consumer<Answer> answer) {
         List<Node> out = new ArrayList<>();
         long given = asked.stream().filter(q -> told.given(q.fact())).count();

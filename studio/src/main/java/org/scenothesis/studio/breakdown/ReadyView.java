@@ -19,7 +19,7 @@ import org.scenothesis.production.illusion.Search;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
-/// One wonder at a time, or a ready illusion found by the words of a sentence.
+/// One illusion at a time, or a ready-made shot found by the words of a sentence.
 final class ReadyView extends PageView {
     private static final int MOST = 40;
 
@@ -28,7 +28,7 @@ final class ReadyView extends PageView {
     private final VBox found = new VBox(6);
     private ReadyMadeShots all = new ReadyMadeShots(List.of(), List.of());
 
-    /// - `tell`: opens the slip of a wonder that was added.
+    /// - `tell`: opens the slip of an illusion that was added.
     ReadyView(BreakDownModel model, Consumer<String> tell) {
         super(model);
         this.tell = tell;

@@ -30,7 +30,7 @@ import org.scenothesis.studio.parts.PaperSlip;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
 
-/// What is told: the story, its beats, every wonder with its questions, and the setting. One slip lies open at a time.
+/// What is told: the story, its beats, every illusion with its questions, and the setting. One slip lies open at a time.
 final class StoryPanel {
     private static final String STORY = "story";
     private static final String SETTING = "setting";
@@ -80,7 +80,7 @@ final class StoryPanel {
                 .startsWith("answer-" + f.key() + "-")).findFirst().ifPresent(Node::requestFocus);
     }
 
-    /// Opens the slip of a wonder that was just added, with its name in hand.
+    /// Opens the slip of an illusion that was just added, with its name in hand.
     void tell(String illusion) {
         open = illusion;
         refresh();
@@ -231,7 +231,7 @@ final class StoryPanel {
         HBox.setHgrow(to, Priority.ALWAYS);
         out.add(new HBox(10, from, to));
         List<Question> asked = new ArrayList<>(Breakdown.questions(shot, w, model.rules()));
-        // Where the base is decides more than the wonder itself, so it is asked here too.
+        // Where the base is decides more than the illusion itself, so it is asked here too.
         asked.addFirst(Question.about(Fact.BASE));
         out.addAll(questions.of(w.id(), asked, Answers.of(w, shot.setting()), a -> model.answer(w, a.fact(), a.value())));
         return out;

@@ -1,4 +1,4 @@
-/// From facts to plates: beats, wonders, questions, reasons, running order.
+/// From facts to plates: beats, illusions, questions, reasons, running order.
 @NullMarked
 package org.scenothesis.studio.breakdown;
 

@@ -6,8 +6,8 @@ import java.lang.management.ManagementFactory;
 /// How eagerly memory is taken back while a film is made.
 ///
 /// Planes of pictures are garbage after a moment, but too large to be found by small collections, and hardly anything small is made
-/// meanwhile: left alone, the heap
-/// fills to its end before the collector looks. So it looks more often during long work, and between two frames where much lies about.
+/// meanwhile: left alone, the heap fills to its end before the collector looks. So it looks more often during long work, and between two
+/// frames where much lies about.
 final class HeapPace {
     private static final String INTERVAL = "G1PeriodicGCInterval";
     private static final String BRISK_MS = "300";

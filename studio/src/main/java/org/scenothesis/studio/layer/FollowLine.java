@@ -193,7 +193,7 @@ final class FollowLine extends HBox {
         });
     }
 
-    /// A trail is shown by hand: it is followed anew from there.
+    /// A track is shown by hand: it is followed anew from there.
     void mend(Track t, List<Point> places) {
         if (places.size() == 4 && !PinnedCorners.bendsOneWay(places)) {
             session.say(Words.of("follow-line.the-four-corners-must-go"));

@@ -211,7 +211,7 @@ public final class LayerBench extends Bench {
         frame();
     }
 
-    /// The trails that the layer hangs on; of the base all that were followed in its plate.
+    /// The tracks that the layer hangs on; of the base all that were followed in its plate.
     private void marks(@Nullable Layer l) {
         Shot shot = session.shot();
         double at = session.seconds().get();

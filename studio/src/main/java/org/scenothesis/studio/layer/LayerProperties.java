@@ -246,7 +246,7 @@ final class LayerProperties extends VBox {
             }
         }
 
-        /// A trail by its name, else a word of the house.
+        /// A track by its name, else a word of the house.
         private String word(String option) {
             return shot.track(option).map(Track::name).orElseGet(() -> Words.has("option." + option) ? Words.of("option." + option)
                     : option);

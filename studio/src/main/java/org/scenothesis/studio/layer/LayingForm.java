@@ -27,8 +27,8 @@ final class LayingForm extends VBox {
     private final Edits edits;
 
     /// How the layer is seen and changed: as it is `now`, `moving` while a number is dragged, `done` once; `updates` are called whenever it
-    /// has changed; `sources`, `sourced`: where its
-    /// picture may come from, as words, and what makes it so; `at`: the moment of the shot that is shown.
+    /// has changed; `sources`, `sourced`: where its picture may come from, as words, and what makes it so; `at`: the moment of the shot
+    /// that is shown.
     record Edits(Supplier<Layer> now, DoubleSupplier at, Consumer<UnaryOperator<Layer>> moving,
             BiConsumer<String, UnaryOperator<Layer>> done, List<Runnable> updates, List<String> sources,
             Function<String, UnaryOperator<Layer>> sourced) {}

@@ -31,7 +31,7 @@ final class TrackMarks {
     private List<Double> moments = List.of();
     private double rate = 25;
 
-    /// - `corrected`: called with the places, in shares of the picture, where the thing of a trail really is now.
+    /// - `corrected`: called with the places, in shares of the picture, where the thing of a track really is now.
     TrackMarks(PictureView picture, BiConsumer<Track, List<Point>> corrected) {
         over = picture.overlay();
         this.corrected = corrected;
@@ -41,7 +41,7 @@ final class TrackMarks {
         over.heightProperty().addListener(o -> draw());
     }
 
-    /// Shows trails at moments of their takes, in seconds; `framesPerSecond`: of the shot.
+    /// Shows tracks at moments of their takes, in seconds; `framesPerSecond`: of the shot.
     void show(List<Track> seen, List<Double> at, double framesPerSecond) {
         tracks = seen;
         moments = at;

@@ -207,7 +207,7 @@ final class TakeLog extends VBox {
     void findAgain(Take t, Path under) {
         session.worker().ask("find", ticket -> {
             Path found = new MissingFootage(session.folder(), session.surveyor().contents()).find(t, under).orElse(null);
-            return found == null ? "" : session.folder().bringIn(found);
+            return found == null ? "" : session.folder().footageFolder().bringIn(found);
         }, at -> {
             if (at.isEmpty()) {
                 session.say(Words.of("take-log.no-file-of-this-name", under));

@@ -11,7 +11,7 @@ import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Shot;
 
-/// The base of a shot, and what follows from its kind for every wonder. One unit per kind.
+/// The base of a shot, and what follows from its kind for every illusion. One unit per kind.
 ///
 /// Source: handbook, *Facts that decide more than the wonder itself*.
 public sealed interface Base permits FilmedHere, FromElsewhere {
@@ -29,19 +29,19 @@ public sealed interface Base permits FilmedHere, FromElsewhere {
         return Case.HOME;
     }
 
-    /// What a wonder demands, as far as this base allows it.
+    /// What an illusion demands, as far as this base allows it.
     default Demand demand(Demand d) {
         return d;
     }
 
-    /// The plates of all wonders, by their keys, as they are filmed for this base.
+    /// The plates of all illusions, by their keys, as they are filmed for this base.
     default Map<String, PlateNeed> plates(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
         return needs;
     }
 
     /// What does not go together with it.
     ///
-    /// - `asked`: the plates the wonders asked for, by their keys.
+    /// - `asked`: the plates the illusions asked for, by their keys.
     default List<Conflict> conflicts(Shot shot, HouseRules rules, Map<String, PlateNeed> asked) {
         return List.of();
     }

@@ -79,7 +79,7 @@ record ExistingPicture() implements FromElsewhere {
     public List<Conflict> conflicts(Shot shot, HouseRules rules, Map<String, PlateNeed> asked) {
         Answers told = Answers.of(shot.setting());
         List<Conflict> out = new ArrayList<>();
-        // Whoever is put into another place is told so by that wonder.
+        // Whoever is put into another place is told so by that illusion.
         if (shot.illusions().stream().noneMatch(w -> w.kind() == IllusionKind.ELSEWHERE)) {
             String move = told.answer(Fact.BASE_CAMERA);
             if (move.equals("parallax") || !move.equals("still") && rules.follows(Approach.MOVING_BACKGROUND, "refuse")) {

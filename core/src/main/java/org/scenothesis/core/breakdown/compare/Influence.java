@@ -15,7 +15,7 @@ import org.scenothesis.core.shot.Shot;
 public record Influence(Shot shot, HouseRules rules) {
     /// An answer without which a plate would not be asked for.
     ///
-    /// - `illusion`: id of the wonder it was told of, empty for the setting. `answer`: as it is now; `other`: the nearest one that would
+    /// - `illusion`: id of the illusion it was told of, empty for the setting. `answer`: as it is now; `other`: the nearest one that would
     ///   spare the plate. `told`: whether somebody said it.
     public record Cause(String illusion, Fact fact, String answer, String other, boolean told) {}
 
@@ -30,7 +30,7 @@ public record Influence(Shot shot, HouseRules rules) {
         return PlanDifference.between(Weighed.of(shot, rules), Weighed.of(answered(shot, illusion, fact, answer), rules));
     }
 
-    /// The choices that a plate hangs on, those of its own wonders first.
+    /// The choices that a plate hangs on, those of its own illusions first.
     ///
     /// Each is looked at alone: a plate with two reasons may hang on neither.
     public List<Cause> causes(PlateNeed n) {

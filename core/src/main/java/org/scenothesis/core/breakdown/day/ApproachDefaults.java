@@ -21,14 +21,14 @@ import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.Shot;
 
-/// What each school would mean for one shot: its plan under every way, and the numbers that bear on the matter.
+/// What each approach would mean for one shot: its plan under every way, and the numbers that bear on the matter.
 public final class ApproachDefaults {
     /// A lens small crews have, for judging how far defocus hides wrinkles: 50 mm at f/2.8 on a sensor 23.6 mm wide.
     private static final Lens COMMON = new Lens(0.05, 0.0236, 2.8);
 
     private ApproachDefaults() {}
 
-    /// A plan under one way of a school.
+    /// A plan under one way of an approach.
     public record Outcome(int plates, double setMinutes, double handHours) {}
 
     /// For each way of a matter, minutes of the shoot day and number of plates when the whole house follows it, by the way's code.

@@ -12,8 +12,7 @@ import org.jspecify.annotations.Nullable;
 /// What the lock groups of a day look like from outside: the ways in, the ways out, and the cost between them.
 ///
 /// Jobs that are alike in every cost and rule (twelve figures of one person) are done one after the other, so they count as one. A group
-/// that is still too large for
-/// exactness has one way, the good order found for it.
+/// that is still too large for exactness has one way, the good order found for it.
 final class Groups {
     private final OrderProblem problem;
     private final List<GroupPaths> paths = new ArrayList<>();

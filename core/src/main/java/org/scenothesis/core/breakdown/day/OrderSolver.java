@@ -12,9 +12,8 @@ import org.scenothesis.core.Check;
 ///
 /// - Inside a lock group the order is exact up to fifteen jobs, for every way of entering and leaving it.
 /// - The sequence of groups is exact up to thirteen of them (dynamic programming over subsets); beyond, it is improved by moving and
-///   swapping groups from several starts,
-///   the crew's own order among them, so the result is never dearer than it; the search has a budget, so that hundreds of shots are ordered
-///   well enough in time. Larger groups are improved job by job.
+///   swapping groups from several starts, the crew's own order among them, so the result is never dearer than it; the search has a budget,
+///   so that hundreds of shots are ordered well enough in time. Larger groups are improved job by job.
 /// - Minutes count first. Among equals, plates of one sunlit light group are kept close in time, in a lock group and over several.
 /// - Deterministic.
 public final class OrderSolver {

@@ -5,7 +5,7 @@ import java.util.BitSet;
 import java.util.List;
 import org.scenothesis.core.shot.PlateRole;
 
-/// Which jobs must be done before which: the clean plate's place by the house's school, then what needs ask for.
+/// Which jobs must be done before which: the clean plate's place by the house's approach, then what needs ask for.
 ///
 /// A wish that would run in a circle with earlier ones, of jobs or of lock groups, is left out: the day must be possible.
 final class Precedence {

@@ -8,7 +8,7 @@ import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.IllusionKind;
 
-/// Where the element of a wonder comes from, and what is left to film of it. One unit per kind.
+/// Where the element of an illusion comes from, and what is left to film of it. One unit per kind.
 ///
 /// Source: handbook, *Facts that decide more than the wonder itself*.
 public sealed interface ElementSource permits Filmed, Existing, Drawn {
@@ -29,7 +29,7 @@ public sealed interface ElementSource permits Filmed, Existing, Drawn {
         };
     }
 
-    /// Whether the subject of a kind of wonder may be an element itself: a creature or a thing that was recorded by others, or is drawn.
+    /// Whether the subject of a kind of illusion may be an element itself: a creature or a thing that was recorded by others, or is drawn.
     /// Whoever acts is filmed.
     static boolean subject(IllusionKind kind, Answers told) {
         return ofSubject(kind) && told.is(Fact.WHO, "thing", "animal") && !told.is(Fact.ELEMENT, "filmed");
@@ -42,17 +42,17 @@ public sealed interface ElementSource permits Filmed, Existing, Drawn {
         };
     }
 
-    /// Whether something that others recorded is brought in for a wonder.
+    /// Whether something that others recorded is brought in for an illusion.
     static boolean brought(IllusionKind kind, Answers told) {
         return told.is(Fact.ELEMENT, "existing") && (!ofSubject(kind) || subject(kind, told));
     }
 
-    /// Whether a plate is of the element of its wonder: what is laid over the shot, or the subject where it is one.
+    /// Whether a plate is of the element of its illusion: what is laid over the shot, or the subject where it is one.
     static boolean element(Case c, PlateNeed n) {
         return element(n) || subject(c.illusion().kind(), c.told()) && n.key().equals(c.elementKey(c.subject()));
     }
 
-    /// A wonder's plates with its element as it comes.
+    /// An illusion's plates with its element as it comes.
     List<PlateNeed> plates(Case c, List<PlateNeed> asked);
 
     /// What is to be brought for it.

@@ -5,7 +5,7 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 
-/// Filmed for the shot, as its wonder asks.
+/// Filmed for the shot, as its illusion asks.
 record Filmed() implements ElementSource {
     @Override
     public List<PlateNeed> plates(Case c, List<PlateNeed> asked) {

@@ -8,9 +8,9 @@ import org.scenothesis.core.Check;
 import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Setting;
 
-/// What was told, first about a wonder, then about the setting, then what is assumed. An answer that cannot be one counts as not given.
+/// What was told, first about an illusion, then about the setting, then what is assumed. An answer that cannot be one counts as not given.
 public record Answers(Map<String, String> illusion, Map<String, String> setting) {
-    /// What was told of a wonder, and behind it of its shot.
+    /// What was told of an illusion, and behind it of its shot.
     public static Answers of(Illusion w, Setting s) {
         return new Answers(w.facts(), s.facts());
     }
@@ -30,7 +30,7 @@ public record Answers(Map<String, String> illusion, Map<String, String> setting)
         return v != null && f.accepts(v) ? v : null;
     }
 
-    /// The wonder's own answer, else the shot's, else the usual one.
+    /// The illusion's own answer, else the shot's, else the usual one.
     public String answer(Fact f) {
         String near = usable(illusion, f);
         String far = near == null ? usable(setting, f) : near;

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
-/// Everything that can be told about an illusion without knowing the technique: one vocabulary for all wonders.
+/// Everything that can be told about an illusion without knowing the technique: one vocabulary for all illusions.
 ///
 /// A fact is a choice (its first answer is assumed until another is given), a number with a unit, or free text. Facts of the setting hold
 /// for a whole shot.
@@ -224,7 +224,7 @@ public enum Fact {
         return key;
     }
 
-    /// Told once for the whole shot, not for each wonder.
+    /// Told once for the whole shot, not for each illusion.
     public boolean ofSetting() {
         return ofSetting;
     }

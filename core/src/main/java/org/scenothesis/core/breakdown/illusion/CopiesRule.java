@@ -28,7 +28,7 @@ import org.scenothesis.core.shot.PlateRole;
 /// Two or more of the same: one take per unique figure, each filmed where it will stand, focus held at the front row, repeats never side by
 /// side.
 ///
-/// When another wonder happens to the same person (it is also small, or floats), the last figure is filmed by that wonder's plate.
+/// When another illusion happens to the same person (it is also small, or floats), the last figure is filmed by that illusion's plate.
 final class CopiesRule implements IllusionRule {
     private static final int FEW = 3;
     /// From here on it is a crowd with a table of its own.

@@ -63,7 +63,7 @@ final class HiddenRule implements IllusionRule {
         return c.is(Fact.HIDDEN_AS, "gone");
     }
 
-    /// Whether something in the screen colour is in the frame: also before a cloth, where another wonder asked for one.
+    /// Whether something in the screen colour is in the frame: also before a cloth, where another illusion asked for one.
     private static boolean covered(Case c) {
         Way way = c.treatment(thing(c)).way();
         return garment(c) && (way == Way.SUIT || way == Way.KEY);

@@ -14,11 +14,11 @@ import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.IllusionKind;
 
-/// What one kind of wonder asks, demands and needs. One unit per kind; they know nothing of each other.
+/// What one kind of illusion asks, demands and needs. One unit per kind; they know nothing of each other.
 ///
 /// Screen-only frames, references and cautions are not theirs: they follow from the plates and facts of the whole shot.
 public interface IllusionRule {
-    /// What wonders that happen to people assume.
+    /// What illusions that happen to people assume.
     Map<Fact, String> PERSON = Map.of(Fact.WHO, "person");
     /// And what they ask first.
     Question WHO_OF_PEOPLE = Question.among(Fact.WHO, "person", "thing", "child", "animal");
@@ -36,7 +36,7 @@ public interface IllusionRule {
 
     IllusionKind kind();
 
-    /// What is assumed of such a wonder where it differs from what is assumed in general.
+    /// What is assumed of such an illusion where it differs from what is assumed in general.
     default Map<Fact, String> assumed() {
         return Map.of();
     }
@@ -44,12 +44,12 @@ public interface IllusionRule {
     /// The questions that matter, given the answers so far.
     List<Question> questions(Case c);
 
-    /// What must be separable, and how; none for a wonder that separates nothing.
+    /// What must be separable, and how; none for an illusion that separates nothing.
     List<Demand> demands(Case c);
 
     List<PlateNeed> plates(Case c);
 
-    /// Who stands where, for a wonder that makes a crowd.
+    /// Who stands where, for an illusion that makes a crowd.
     default Optional<CrowdTable> crowd(Case c) {
         return Optional.empty();
     }

@@ -46,7 +46,7 @@ record InFront(Case c) {
         return demands("front");
     }
 
-    /// With a reason of the wonder's own.
+    /// With a reason of the illusion's own.
     List<Demand> demands(String because) {
         return any() ? List.of(new Demand(who(), WAYS, because, Demand.Apart.NO)) : List.of();
     }

@@ -11,7 +11,7 @@ import org.scenothesis.core.shot.PlateRole;
 final class Lights {
     private Lights() {}
 
-    /// The locked frame lit by `lamp` alone. With both schools it is proposed, for painting the light later it is needed, with a lamp in
+    /// The locked frame lit by `lamp` alone. With both approaches it is proposed, for painting the light later it is needed, with a lamp in
     /// the take it is not.
     static List<PlateNeed> pass(Case c, String lamp) {
         PlateNeed pass = c.here("light-" + c.id(c.subject()), PlateRole.LIGHT_PASS, "light", c.subject()).lasting(0, 1)

@@ -18,7 +18,7 @@ import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Shot;
 
-/// The rule unit of every kind of wonder.
+/// The rule unit of every kind of illusion.
 public final class Rules {
     private static final Map<IllusionKind, IllusionRule> ALL = all(
             new FloatsRule(), new CopiesRule(), new SizeRule(), new HiddenRule(), new MovedRule(), new BecomesRule(), new ElsewhereRule(),
@@ -29,7 +29,7 @@ public final class Rules {
     /// Metres behind the subject at which a cloth hangs near, as small rooms have it.
     private static final String NEAR_M = "0.6";
 
-    /// What is told of a base once, and what wonders call it.
+    /// What is told of a base once, and what illusions call it.
     private static final Map<Fact, Fact> OF_BASE = Map.of(
             Fact.BASE_CAMERA, Fact.BACKGROUND_CAMERA, Fact.BASE_EMPTY, Fact.EMPTY_ROOM, Fact.BASE_PX, Fact.BACKGROUND_PX, Fact.BASE_M,
             Fact.BACKGROUND_M, Fact.BASE_LENS_M, Fact.LENS_M);
@@ -48,7 +48,7 @@ public final class Rules {
         return out;
     }
 
-    /// Whether a fact is told of a base that wonders have a fact of their own for.
+    /// Whether a fact is told of a base that illusions have a fact of their own for.
     public static boolean ofBase(Fact f) {
         return OF_BASE.containsKey(f);
     }
@@ -58,7 +58,7 @@ public final class Rules {
         return Objects.requireNonNull(ALL.get(kind), kind.name());
     }
 
-    /// The shot with what its wonders assume said aloud, where nothing else was told.
+    /// The shot with what its illusions assume said aloud, where nothing else was told.
     public static Shot assuming(Shot shot) {
         return shot.withIllusions(shot.illusions().stream().map(Rules::assuming).toList());
     }
@@ -76,7 +76,7 @@ public final class Rules {
         return rules.follows(Approach.SCREEN_DISTANCE, "near") ? told(out, Fact.BEHIND_M, NEAR_M) : out;
     }
 
-    /// The shot whose wonders know the base as it was told once for all of them. Where nobody told it, and all that happens happens to
+    /// The shot whose illusions know the base as it was told once for all of them. Where nobody told it, and all that happens happens to
     /// those who are put into a picture that exists, that is the base.
     public static Shot based(Shot s) {
         Shot out = s;
@@ -92,7 +92,7 @@ public final class Rules {
             }
         }
         Answers base = Answers.of(out.setting());
-        // Where the camera stands is told once; all wonders that were not told otherwise follow.
+        // Where the camera stands is told once; all illusions that were not told otherwise follow.
         for (Fact f : List.of(Fact.BASE_M, Fact.BASE_LENS_M)) {
             Fact own = Objects.requireNonNull(OF_BASE.get(f));
             String answer = base.answer(f);
@@ -119,7 +119,7 @@ public final class Rules {
         return Answers.of(s.setting()).given(f) ? s : s.withSetting(x -> x.withFact(f.key(), answer));
     }
 
-    /// The wonder with what its kind takes for granted where nothing was told.
+    /// The illusion with what its kind takes for granted where nothing was told.
     public static Illusion assuming(Illusion w) {
         Illusion out = w;
         for (Map.Entry<Fact, String> e : of(w.kind()).assumed().entrySet()) {

@@ -10,13 +10,13 @@ import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.finding.HouseRules;
 
-/// Settles, over all wonders of a shot, how each thing is separated and from where it is filmed.
+/// Settles, over all illusions of a shot, how each thing is separated and from where it is filmed.
 public final class Treatments {
     private static final double HIGHEST_RATE = 240;
 
     private Treatments() {}
 
-    /// One demand with what was told about its wonder, and how long that lasts.
+    /// One demand with what was told about its illusion, and how long that lasts.
     public record Asked(Demand demand, Answers told, double seconds, String key, String illusion) {}
 
     /// By the key of the thing, in the order given.
@@ -61,7 +61,7 @@ public final class Treatments {
                 settled.because(), Methods.priced(settled, chosen, told, frames, rules.estimates()), disagree, chosen != ways.getFirst());
     }
 
-    /// The crew's own choice for a thing: `way` alone means all things of a wonder, `thing=way` one of them.
+    /// The crew's own choice for a thing: `way` alone means all things of an illusion, `thing=way` one of them.
     private static Optional<Way> own(Answers told, String key) {
         Optional<Way> all = Optional.empty();
         for (String choice : told.answer(Fact.METHOD).strip().split("\\s+")) {
@@ -89,7 +89,7 @@ public final class Treatments {
         return ways;
     }
 
-    /// All that was told about a thing by any of its wonders.
+    /// All that was told about a thing by any of its illusions.
     private static Answers together(List<Asked> of) {
         Map<String, String> all = new TreeMap<>();
         of.forEach(d -> d.told.illusion().forEach(all::putIfAbsent));

@@ -24,7 +24,7 @@ import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 
-/// One wonder with everything known around it, and the plates that many wonders share the making of.
+/// One illusion with everything known around it, and the plates that many illusions share the making of.
 ///
 /// - `treatments`: how each thing of the shot is separated; empty while demands are still being gathered.
 public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, Treatment> treatments) {
@@ -40,7 +40,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
     /// Where a mask may end a body whose feet are not seen.
     private static final double KNEE_SHARE = 0.25;
 
-    /// Whether a kind of wonder happens to somebody or something that is asked for.
+    /// Whether a kind of illusion happens to somebody or something that is asked for.
     public static boolean takesWho(IllusionKind k) {
         return switch (k) {
             case FLOATS, COPIES, OTHER_SIZE, HIDDEN, BECOMES, ELSEWHERE, THROUGH_FRAME, RESHAPED -> true;
@@ -48,7 +48,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         };
     }
 
-    /// What was told of the wonder and its shot.
+    /// What was told of the illusion and its shot.
     public Answers told() {
         return Answers.of(illusion, shot.setting());
     }
@@ -146,7 +146,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// How a thing is separated.
     ///
-    /// @throws IllegalArgumentException if no wonder demanded it
+    /// @throws IllegalArgumentException if no illusion demanded it
     public Treatment treatment(String thing) {
         return Check.present(treatments.get(id(thing)), "nothing demanded " + thing);
     }
@@ -175,7 +175,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         return n.lasting(Math.max(roll(), shot.seconds() + 2 * HANDLES_S), takes()).with(actors()).hearing("action");
     }
 
-    /// Distance and height of the lens are asked once, of the setting; of a wonder only where it was told its own.
+    /// Distance and height of the lens are asked once, of the setting; of an illusion only where it was told its own.
     public List<Question> ownCamera() {
         return Stream.of(Fact.BACKGROUND_M, Fact.LENS_M).filter(f -> illusion.facts().containsKey(f.key())).map(Question::about).toList();
     }
@@ -191,7 +191,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         return Arrays.stream(list.split("\\s*(?:[,;]|\\band\\b)\\s*")).map(String::strip).filter(a -> !a.isEmpty()).toList();
     }
 
-    /// The wonder that makes more than one of someone, if there is one.
+    /// The illusion that makes more than one of someone, if there is one.
     public Optional<Illusion> copies(String who) {
         return shot.illusions().stream().filter(w -> w.kind() == IllusionKind.COPIES && id(w.subject()).equals(id(who))).findFirst();
     }
@@ -201,7 +201,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         return here("figure-" + id(who) + "-" + number, PlateRole.PRACTICAL, code, who + " " + number).with(Item.person(who));
     }
 
-    /// The key of the plate of a thing, alike in all wonders, so that they share it.
+    /// The key of the plate of a thing, alike in all illusions, so that they share it.
     public String elementKey(String thing) {
         return "thing-" + id(thing);
     }
@@ -231,7 +231,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         return n;
     }
 
-    /// How many times its real size the subject is seen, by whatever wonder says so.
+    /// How many times its real size the subject is seen, by whatever illusion says so.
     private Answers sized() {
         return shot.illusions().stream().filter(w -> w.kind() == IllusionKind.OTHER_SIZE && id(w.subject()).equals(id(subject())))
                 .findFirst()
@@ -297,7 +297,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         return here("borrowed-" + id(subject()), PlateRole.BACKGROUND, PlateNeed.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
     }
 
-    /// All supports and operators of the wonder, to be out of a clean plate.
+    /// All supports and operators of the illusion, to be out of a clean plate.
     public Item[] gone(String... codes) {
         Set<Item> all = new TreeSet<>();
         for (String c : codes) {

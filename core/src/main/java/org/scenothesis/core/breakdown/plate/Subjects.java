@@ -55,7 +55,7 @@ public final class Subjects {
         return out;
     }
 
-    /// The shot with the subject of a wonder called otherwise; of every other wonder too that is about the same.
+    /// The shot with the subject of an illusion called otherwise; of every other illusion too that is about the same.
     public static Shot renamed(Shot shot, String illusion, String name) {
         Illusion w = shot.illusions().stream().filter(o -> o.id().equals(illusion)).findFirst().orElse(null);
         if (w == null || Ids.slug(w.subject()).equals(Ids.slug(name))) {

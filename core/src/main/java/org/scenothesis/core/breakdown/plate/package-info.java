@@ -1,4 +1,4 @@
-/// What a planned plate holds, and the plates that many wonders ask for alike.
+/// What a planned plate holds, and the plates that many illusions ask for alike.
 @NullMarked
 package org.scenothesis.core.breakdown.plate;
 

@@ -117,7 +117,7 @@ final class Audience {
         }
     }
 
-    /// How far it has come, 0 to 1, of something that begins with the wonder and stays till its end.
+    /// How far it has come, 0 to 1, of something that begins with the illusion and stays till its end.
     private double grown(Illusion w) {
         double span = Math.max(1e-6, (w.toSeconds() - w.fromSeconds()) * RISING_SHARE);
         double t = Math.clamp((seconds - w.fromSeconds()) / span, 0, 1);

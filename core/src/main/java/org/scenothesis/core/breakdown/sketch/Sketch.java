@@ -14,7 +14,7 @@ public record Sketch(List<Shape> shapes, List<Measure> measures, List<Piece> pie
     public static final double WIDTH = 1.6;
     public static final double HEIGHT = 0.9;
 
-    /// How a shape is drawn. SOLID in the wonder's own colour, INK as those it does not happen to; SIGHT is where somebody looks.
+    /// How a shape is drawn. SOLID in the illusion's own colour, INK as those it does not happen to; SIGHT is where somebody looks.
     public enum Look {
         SOLID,
         INK,
@@ -30,7 +30,8 @@ public record Sketch(List<Shape> shapes, List<Measure> measures, List<Piece> pie
         WHITE
     }
 
-    /// A box, an ellipse or a line (from its corner to the opposite one) in one look; `illusion` is the number of the wonder it belongs to,
+    /// A box, an ellipse or a line (from its corner to the opposite one) in one look; `illusion` is the number of the illusion it belongs
+    /// to,
     /// −1 for the set.
     public record Shape(Kind kind, double x, double y, double w, double h, Look look, int illusion) {
         public enum Kind {
@@ -45,7 +46,7 @@ public record Sketch(List<Shape> shapes, List<Measure> measures, List<Piece> pie
 
     /// Somebody or something in the picture, with its bounds.
     ///
-    /// - `illusion`: id of the wonder whose facts its place belongs to. `across`, `up`: the facts that moving it changes; null where it
+    /// - `illusion`: id of the illusion whose facts its place belongs to. `across`, `up`: the facts that moving it changes; null where it
     ///   stays. `index`: which of several places, −1 for the only one.
     /// - `front`: whether it lies before what it crosses.
     public record Piece(String illusion, String name, double x, double y, double w, double h, @Nullable Fact across, @Nullable Fact up,

@@ -131,8 +131,7 @@ public final class Bvh {
     /// Goes through the tree, the nearer box first.
     ///
     /// Distances are compared as the bits of their floats, which for positive ones order alike: whole numbers are chosen between without a
-    /// jump, and
-    /// which box is met cannot be foreseen. Boxes are padded for what floats round away.
+    /// jump, and which box is met cannot be foreseen. Boxes are padded for what floats round away.
     private void visit(Ray ray) {
         int[] stack = ray.stack;
         int[] entries = ray.entries;

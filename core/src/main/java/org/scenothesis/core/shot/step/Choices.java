@@ -19,7 +19,7 @@ public final class Choices {
 
     /// What can be chosen of a step.
     ///
-    /// - `tracks`: ids of what it may hang on; `since`: the moment of a trail's take, in seconds, at which it is hung.
+    /// - `tracks`: ids of what it may hang on; `since`: the moment of a track's take, in seconds, at which it is hung.
     public static List<Choice<?>> of(Step step, List<String> tracks, ToDoubleFunction<String> since) {
         return switch (step) {
             case Outline o -> {

@@ -11,8 +11,7 @@ import org.scenothesis.core.value.Animated;
 /// behind a second line.
 ///
 /// - `points`: left and right end of the line it stands on, something high of it, where the shadow of that falls, then the two ends of the
-///   line at
-///   which the ground becomes a wall; below the picture there is none.
+///   line at which the ground becomes a wall; below the picture there is none.
 /// - `density`: 0 to 1, how much light is taken; `softnessPx`: at that height, falling to nothing at the ground. `limit`: the shadow stays
 ///   within, if it has three corners.
 @RecordBuilder

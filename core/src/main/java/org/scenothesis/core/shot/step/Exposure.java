@@ -12,7 +12,7 @@ public record Exposure(double gainStops, boolean matched, Map<String, Animated<D
         ExposureBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Exposure>> PARAMETERS = List.of(
-            new Parameter<>(Exposure.class, "gain", "stop", new Parameter.Span(-4, 4, 0.05, 2), (g, t) -> g.gainStops(), (g, t, v) ->
+            new Parameter<>(Exposure.class, "gain", "stop", new Parameter.Span(-8, 8, 0.05, 2), (g, t) -> g.gainStops(), (g, t, v) ->
             g.withGainStops(v)));
     public static final Exposure NONE = new Exposure(0, false);
 

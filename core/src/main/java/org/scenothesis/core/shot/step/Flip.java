@@ -12,7 +12,7 @@ import org.scenothesis.core.value.Animated;
 public record Flip(double about, Map<String, Animated<Double>> keyed) implements Step, Keyable, FlipBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Flip>> PARAMETERS = List.of(
-            new Parameter<>(Flip.class, "flip-about", "%", new Parameter.Span(-400, 400, 0.5, 1), (f, t) -> 100 * f.about(), (f, t, v) ->
+            new Parameter<>(Flip.class, "flip-about", "%", new Parameter.Span(-2000, 2000, 0.5, 1), (f, t) -> 100 * f.about(), (f, t, v) ->
             f.withAbout(v / 100)));
 
     public static final Flip ABOUT_THE_MIDDLE = new Flip(0.5);

@@ -79,8 +79,7 @@ public record HandHeld(double across, double down, double rollDeg, double perSec
     }
 
     /// How much larger a picture of `width × height` must be for no edge to show: the smallest scale at which every corner, first shifted,
-    /// then turned by
-    /// any extreme, stays inside.
+    /// then turned by any extreme, stays inside.
     public double overscan(double width, double height) {
         double x = across / 100 * height;
         double y = (down + (jolts.isEmpty() ? 0 : joltPercent)) / 100 * height;

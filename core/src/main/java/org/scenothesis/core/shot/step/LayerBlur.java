@@ -7,8 +7,7 @@ import org.scenothesis.core.Check;
 import org.scenothesis.core.value.Animated;
 
 /// Out of focus, and blurred along a way: `radiusPx` is a Gaussian's deviation, `alongPx` how far things moved while the shutter was open,
-/// towards `towardsDeg`
-/// (0 right, 90 down).
+/// towards `towardsDeg` (0 right, 90 down).
 @RecordBuilder
 public record LayerBlur(Animated<Double> radiusPx, Animated<Double> alongPx, double towardsDeg, Map<String, Animated<Double>> keyed)
         implements Step, Keyable, LayerBlurBuilder.With {

@@ -18,7 +18,7 @@ public record Outline(Animated<List<Point>> corners, double softnessPx, Counts c
         Map<String, Animated<Double>> keyed) implements Step, Keyable, OutlineBuilder.With {
     /// Its numbers, in the order they are shown.
     public static final List<Parameter<Outline>> PARAMETERS = List.of(
-            new Parameter<>(Outline.class, "softness", "px", new Parameter.Span(0, 200, 1, 0), (o, t) -> o.softnessPx(), (o, t, v) ->
+            new Parameter<>(Outline.class, "softness", "px", new Parameter.Span(0, 400, 1, 0), (o, t) -> o.softnessPx(), (o, t, v) ->
             o.withSoftnessPx(v)));
 
     /// Lets all count.

@@ -67,8 +67,7 @@ public record LampMatch(List<Placed> lamps, boolean black, List<PictureLight.Rim
     ///
     /// - What nobody carries stays where it is. `awayM` from it; `sideDeg` as the camera sees it, 0 beyond it, negative left; `heightM`
     ///   above the floor; `sizeM` across its face as it should be; `dimmer`: share of its output, above 1 where it gives too little;
-    ///   `gelMired`: warmer positive, NaN where no colour
-    ///   is known; `movedM`: how far it has to be carried, up and down included.
+    ///   `gelMired`: warmer positive, NaN where no colour is known; `movedM`: how far it has to be carried, up and down included.
     public record Placed(Piece lamp, Role role, double awayM, double sideDeg, double heightM, double sizeM, double dimmer, double gelMired,
             double movedM) {}
 

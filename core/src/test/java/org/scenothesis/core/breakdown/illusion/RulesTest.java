@@ -148,7 +148,7 @@ class RulesTest {
     @Test
     void theOtherNumbersAreTheirFormulas() {
         assertThat(figure(plan(IllusionKind.WIPED, "filmedS=6 wipeS=1.5"), "wipe.retime")).isCloseTo(4, within(1e-9));
-        // Four seconds of wonder at 12 a second.
+        // Four seconds of illusion at 12 a second.
         assertThat(figure(plan(IllusionKind.FRAME_BY_FRAME, "rate=12"), "stills.frames")).isEqualTo(48);
         assertThat(figure(plan(IllusionKind.ELSEWHERE, "source=existing backgroundPx=720 camera=push pushIn=1.5"), "resolution.background"))
                 .isCloseTo(2.25, within(1e-9));
