@@ -40,6 +40,7 @@ public final class Tape extends HBox {
     private final DoubleConsumer accept;
     private final Tooltip tip = new Tooltip();
     private double value;
+    private String written = "";
     private double grabbed = Double.NaN;
     private double grabbedAt;
 
@@ -89,7 +90,7 @@ public final class Tape extends HBox {
                 e.consume();
             } else if (e.getCode() == KeyCode.ESCAPE) {
                 // Back to the bench, whose keys digits are too.
-                show(value);
+                write(value);
                 requestFocus();
                 e.consume();
             } else if (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN) {
@@ -110,7 +111,7 @@ public final class Tape extends HBox {
         name.addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> {
             double v = bounded(grabbedAt + Math.round((e.getScreenX() - grabbed) / 4) * number.step);
             if (v != value) {
-                show(v);
+                write(v);
                 preview.accept(v);
             }
         });
@@ -124,7 +125,7 @@ public final class Tape extends HBox {
     private void typed() {
         // A field shows fewer digits than there are: who only passes through it changes nothing.
         if (field.getText().trim().equals(Words.number(value, number.decimals))) {
-            show(value);
+            write(value);
             return;
         }
         try {
@@ -145,7 +146,7 @@ public final class Tape extends HBox {
     private void take(double v) {
         double b = bounded(v);
         boolean changed = Math.abs(b - value) > 1e-9;
-        show(b);
+        write(b);
         if (changed) {
             accept.accept(b);
         }
@@ -156,10 +157,20 @@ public final class Tape extends HBox {
         return Math.clamp(rounded, number.low, number.high);
     }
 
+    /// Shows what is so now. What is being typed stays: a finding that comes from the background takes no digit away.
     public void show(double v) {
+        if (field.isFocused() && !field.getText().equals(written)) {
+            value = v;
+        } else {
+            write(v);
+        }
+    }
+
+    private void write(double v) {
         value = v;
+        written = Words.number(v, number.decimals);
         field.pseudoClassStateChanged(WRONG, false);
         field.setTooltip(null);
-        field.setText(Words.number(v, number.decimals));
+        field.setText(written);
     }
 }
