@@ -72,7 +72,12 @@ final class StageCameraEntered {
             c = c.withViewDeg(noted.orElse(c.viewDeg()));
             c = lens == null ? c : c.withLensHeightM(Given.entered(lens)).withKnown(null);
             c = view == null ? c : c.withViewDeg(Given.entered(view));
-            c = focal == null ? c : c.withViewDeg(Given.entered(HandCamera.viewDeg(focal, sensor(s))));
+            Double mm = focal;
+            if (mm != null) {
+                double before = sensor(s);
+                c = c.withViewDeg(Given.entered(HandCamera.viewDeg(mm, before).orElseThrow(() -> new InputException(
+                        Words.of("stage-hand.lens-of-mm-before-sensor", Words.number(mm, 0), Words.number(before, 1))))));
+            }
             if (horizon != null) {
                 List<Double> h = NumberList.upToTwo("--horizon", horizon);
                 c = c.withHorizon(Given.entered(new HandCamera.Horizon(h.getFirst() / 100, h.getLast() / 100)));

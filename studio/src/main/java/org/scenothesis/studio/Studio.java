@@ -277,14 +277,9 @@ public final class Studio extends Application implements Navigation {
         Platform.exit();
     }
 
-    static BenchName bench(String word) {
+    static Optional<BenchName> bench(String word) {
         String plain = word.toUpperCase(Locale.ROOT).replace(' ', '_').replace('-', '_');
-        for (BenchName b : BenchName.values()) {
-            if (b.name().equals(plain) || b.name().replace("_", "").equals(plain)) {
-                return b;
-            }
-        }
-        throw new IllegalArgumentException(Words.of("studio.there-is-no-bench-choose", word, List.of(BenchName.values())));
+        return Arrays.stream(BenchName.values()).filter(b -> b.name().equals(plain) || b.name().replace("_", "").equals(plain)).findFirst();
     }
 
     @Override
@@ -309,7 +304,7 @@ public final class Studio extends Application implements Navigation {
     ///
     /// - `practice`: the first window is drawn before the production is, so that a cache of classes knows both.
     record Wish(
-            @Nullable Path folder, @Nullable String bench, @Nullable Path snapshot,
+            @Nullable Path folder, @Nullable BenchName bench, @Nullable Path snapshot,
             @Nullable String plate, double seconds, @Nullable String shot, boolean unfold,
             @Nullable String page, @Nullable Path bring, boolean practice, int width, int height) {
         static boolean isProduction(Path p) {

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Robust;
 import org.scenothesis.core.background.BackgroundReport.CameraWork;
 import org.scenothesis.core.background.BackgroundReport.Move;
 import org.scenothesis.core.cameratrack.FeatureTrack;
@@ -201,7 +202,8 @@ public final class BackgroundMeter {
     /// What came of the frames so far; of a single picture the camera stands still.
     public BackgroundReport report() {
         double[] s = stops.stream().mapToDouble(Double::doubleValue).toArray();
-        return new BackgroundReport(camera(), moves, own.isEmpty() ? moves.size() <= 1 ? 0 : Double.NaN : median(own), moves.size() < 3
+        return new BackgroundReport(camera(), moves, own.isEmpty() ? moves.size() <= 1 ? 0 : Double.NaN : Robust.median(own),
+                moves.size() < 3
                 || s.length < 3 ? Double.NaN : flicker(s), bars, width, height, moves.size() <= 1 ? Busy.none(1, 1) : busy.busy());
     }
 
@@ -229,7 +231,7 @@ public final class BackgroundMeter {
         double jitter = Math.hypot(jitter(went.stream().mapToDouble(Point::x).toArray()),
                 jitter(went.stream().mapToDouble(Point::y).toArray()));
         // A hand's sway shows some parallax too; what travels shows more of it than it shakes.
-        if (!apart.isEmpty() && median(apart) > Math.max(Math.max(PARALLAX_PX, PARALLAX_SHARE * width), jitter)) {
+        if (!apart.isEmpty() && Robust.median(apart) > Math.max(Math.max(PARALLAX_PX, PARALLAX_SHARE * width), jitter)) {
             return CameraWork.PARALLAX;
         }
         if (jitter > JITTER_PX) {
@@ -274,9 +276,5 @@ public final class BackgroundMeter {
             high = Math.max(high, r);
         }
         return high - low;
-    }
-
-    private static double median(List<Double> v) {
-        return v.stream().mapToDouble(Double::doubleValue).sorted().toArray()[(v.size() - 1) / 2];
     }
 }

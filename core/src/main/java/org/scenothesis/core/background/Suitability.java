@@ -105,7 +105,7 @@ public record Suitability(String name, BackgroundReport report, Wanted wanted, L
             case HOLDS -> 0;
             case WATCH -> 1;
             case NOT_MEASURED -> 2;
-            default -> 3;
+            case REDO -> 3;
         };
     }
 

@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.base.Base;
 import org.scenothesis.core.breakdown.camera.CameraCard;
 import org.scenothesis.core.breakdown.camera.Leads;
 import org.scenothesis.core.breakdown.element.ElementSource;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
@@ -62,7 +63,7 @@ public final class Breakdown {
         Answers raw = Answers.of(shot.setting());
         Answers all = Answers.of(based.setting());
         // A base that follows from an illusion is asked about there.
-        return Rules.ofSetting(setting(based)).stream().filter(q -> raw.given(Fact.BASE) || all.is(Fact.BASE, "here")
+        return Rules.ofSetting(setting(based)).stream().filter(q -> raw.given(Fact.BASE) || all.is(Answer.Base.HERE)
                 || !Rules.ofBase(q.fact())).map(q -> assumed(q, raw, all)).toList();
     }
 

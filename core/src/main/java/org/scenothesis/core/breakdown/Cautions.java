@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Screen;
@@ -43,31 +44,34 @@ final class Cautions {
     }
 
     private void illusion(Illusion w, Answers t) {
-        boolean person = t.is(Fact.WHO, "person", "child") && Case.takesWho(w.kind());
+        boolean person = t.is(Answer.Who.PERSON, Answer.Who.CHILD) && Case.takesWho(w.kind());
         boolean held = w.kind() == IllusionKind.FLOATS && person;
-        add(held && t.answers(Fact.SUPPORT).stream().anyMatch(s -> !s.equals("harness") && !s.equals("none")), "height", w);
-        add(held && t.is(Fact.SUPPORT, "harness"), "suspended", w);
-        add(t.is(Fact.EVENT, "flash") && w.kind() == IllusionKind.BECOMES || w.kind() == IllusionKind.ENERGY
-                && t.is(Fact.ENERGY, "flashes"), "flashing", w);
+        add(held && t.choices(Answer.Support.class).stream().anyMatch(s -> s != Answer.Support.HARNESS && s != Answer.Support.NONE),
+                "height", w);
+        add(held && t.is(Answer.Support.HARNESS), "suspended", w);
+        add(t.is(Answer.Event.FLASH) && w.kind() == IllusionKind.BECOMES || w.kind() == IllusionKind.ENERGY
+                && t.is(Answer.Energy.FLASHES), "flashing", w);
         // What is drawn, or was recorded by others, harms nobody here.
-        boolean filmed = t.is(Fact.ELEMENT, "filmed");
+        boolean filmed = t.is(Answer.Element.FILMED);
         boolean poured = filmed && w.kind() == IllusionKind.WIPED;
-        add(poured && t.is(Fact.MATERIAL, "powder"), "powder", w);
-        add(poured && t.is(Fact.MATERIAL, "paper", "leaves", "sand"), "blown", w);
-        add(poured && t.is(Fact.MATERIAL, "water"), "water", w);
-        add(filmed && (w.kind() == IllusionKind.ENERGY && t.is(Fact.ENERGY, "fire", "smoke", "sparks") || w.kind() == IllusionKind.BECOMES
-                && t.is(Fact.EVENT, "smoke")), "smoke", w);
-        add(w.kind() == IllusionKind.HIDDEN && t.is(Fact.HIDDEN_AS, "gone") && t.is(Fact.BY, "suit", "hood")
-                || w.kind() == IllusionKind.MOVED && t.is(Fact.OPERATOR, "suit")
-                || w.kind() == IllusionKind.MOVED && t.is(Fact.OPERATOR, "puppeteer") || t.is(Fact.COSTUME, "hood", "inflated"), "hood", w);
-        add(t.is(Fact.MOTION, "thrown"), "thrown", w);
-        add(w.kind() == IllusionKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") || w.kind() == IllusionKind.THROUGH_FRAME
-                && t.is(Fact.FRAME_KIND, "mirror"), "glass", w);
-        add(w.kind() == IllusionKind.WRITTEN && t.is(Fact.WRITTEN_ON, "glass") && t.is(Fact.HIGH, "yes"), "outside", w);
-        boolean lines = w.kind() == IllusionKind.FLOATS && t.is(Fact.SUPPORT, "line") && !person || w.kind() == IllusionKind.MOVED
-                && t.is(Fact.OPERATOR, "line");
+        add(poured && t.is(Answer.Material.POWDER), "powder", w);
+        add(poured && t.is(Answer.Material.PAPER, Answer.Material.LEAVES, Answer.Material.SAND), "blown", w);
+        add(poured && t.is(Answer.Material.WATER), "water", w);
+        add(filmed && (w.kind() == IllusionKind.ENERGY && t.is(Answer.Energy.FIRE, Answer.Energy.SMOKE, Answer.Energy.SPARKS)
+                || w.kind() == IllusionKind.BECOMES
+                && t.is(Answer.Event.SMOKE)), "smoke", w);
+        add(w.kind() == IllusionKind.HIDDEN && t.is(Answer.HiddenAs.GONE) && t.is(Answer.By.SUIT, Answer.By.HOOD)
+                || w.kind() == IllusionKind.MOVED && t.is(Answer.Operator.SUIT)
+                || w.kind() == IllusionKind.MOVED && t.is(Answer.Operator.PUPPETEER) || t.is(Answer.Costume.HOOD, Answer.Costume.INFLATED),
+                "hood", w);
+        add(t.is(Answer.Motion.THROWN), "thrown", w);
+        add(w.kind() == IllusionKind.WRITTEN && t.is(Answer.WrittenOn.GLASS) || w.kind() == IllusionKind.THROUGH_FRAME
+                && t.is(Answer.FrameKind.MIRROR), "glass", w);
+        add(w.kind() == IllusionKind.WRITTEN && t.is(Answer.WrittenOn.GLASS) && t.yes(Fact.HIGH), "outside", w);
+        boolean lines = w.kind() == IllusionKind.FLOATS && t.is(Answer.Support.LINE) && !person || w.kind() == IllusionKind.MOVED
+                && t.is(Answer.Operator.LINE);
         add(lines, "line", w);
-        add(t.is(Fact.WHO, "child", "animal") && Case.takesWho(w.kind()), "children", w);
+        add(t.is(Answer.Who.CHILD, Answer.Who.ANIMAL) && Case.takesWho(w.kind()), "children", w);
         add(w.kind() == IllusionKind.THROUGH_FRAME && person && t.number(Fact.SIZE_M) >= 1, "opening", w);
     }
 
@@ -87,19 +91,19 @@ final class Cautions {
 
     private void setting(Answers t) {
         List<String> codes = new ArrayList<>();
-        if (t.is(Fact.LIGHT, "lamps")) {
+        if (t.is(Answer.Light.LAMPS)) {
             codes.add("lamps");
         }
-        if (t.is(Fact.LIGHT, "lamps") && t.is(Fact.HOT_LAMPS, "yes")) {
+        if (t.is(Answer.Light.LAMPS) && t.yes(Fact.HOT_LAMPS)) {
             codes.add("hot");
         }
-        if (t.is(Fact.WEAPON, "yes")) {
+        if (t.yes(Fact.WEAPON)) {
             codes.add("weapon");
         }
-        if (t.is(Fact.CAMERA, "moving") && !t.is(Fact.DOLLY, "no")) {
+        if (t.is(Answer.Camera.MOVING) && !t.is(Answer.Dolly.NO)) {
             codes.add("dolly");
         }
-        if (t.is(Fact.LIGHT, "sun") || t.is(Fact.PUBLIC, "yes")) {
+        if (t.is(Answer.Light.SUN) || t.yes(Fact.PUBLIC)) {
             codes.add("public");
         }
         codes.forEach(c -> found.computeIfAbsent(c, k -> new LinkedHashSet<>()));

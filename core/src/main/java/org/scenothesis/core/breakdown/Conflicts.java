@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
@@ -42,10 +43,10 @@ final class Conflicts {
         Answers told = Answers.of(shot.setting());
         needs.stream().filter(n -> !n.about().isEmpty()).filter(onePerRegion()).forEach(n -> cloth(n, told, out));
         boolean overlaid = needs.stream().anyMatch(n -> n.key().equals("clean-" + Case.HOME));
-        if (told.is(Fact.CAMERA, "moving") && overlaid) {
+        if (told.is(Answer.Camera.MOVING) && overlaid) {
             out.add(Conflict.redo("camera.moves", "", ""));
         }
-        if (told.is(Fact.BACKGROUND, "moves") && treatments.values().stream().anyMatch(t -> t.way() == Way.MASK)) {
+        if (told.is(Answer.Background.MOVES) && treatments.values().stream().anyMatch(t -> t.way() == Way.MASK)) {
             out.add(Conflict.watch("background.masked", "", ""));
         }
         return out.stream().distinct().toList();
@@ -55,8 +56,8 @@ final class Conflicts {
         if (t.disagree()) {
             out.add(Conflict.watch("ways.disagree", w.id(), t.thing()));
         }
-        boolean fine = !told.is(Fact.EDGE, "clean");
-        boolean moves = !told.is(Fact.MOTION, "still");
+        boolean fine = !told.is(Answer.Edge.CLEAN);
+        boolean moves = !told.is(Answer.Motion.STILL);
         if (t.overridden() && t.way() == Way.MASK && (fine || moves)) {
             out.add(Conflict.redo("mask.forced", w.id(), t.thing()));
         }
@@ -66,19 +67,19 @@ final class Conflicts {
         }
         // A garment in the screen colour has the conflicts of a cloth, and a stock of its own.
         String what = worn ? "suit." : "cloth.";
-        Fact stock = worn ? Fact.SUITS : Fact.CLOTHS;
-        if (told.is(stock, "none")) {
+        Answer.Cloths stock = worn ? told.choice(Answer.Suits.class).cloths() : told.choice(Answer.Cloths.class);
+        if (stock == Answer.Cloths.NONE) {
             out.add(Conflict.redo(what + "none", w.id(), t.thing()));
         }
         ClothChoice c = ClothChoice.of(told, rules, stock);
         if (c.verdict() != Verdict.HOLDS) {
             boolean otherIsBetter = c.cloth() == Screen.GREEN ? c.blueApart() > c.greenApart() : c.greenApart() > c.blueApart();
-            String leaves = told.is(Fact.FOLIAGE, "yes") && c.cloth() == Screen.GREEN ? what + "leaves" : otherIsBetter
+            String leaves = told.yes(Fact.FOLIAGE) && c.cloth() == Screen.GREEN ? what + "leaves" : otherIsBetter
                     ? what + "colour.other" : what + "colour.both";
             out.add(c.verdict() == Verdict.REDO ? Conflict.redo(leaves, w.id(), t.thing(), c.apart())
                     : Conflict.watch(leaves, w.id(), t.thing(), c.apart()));
         }
-        if (!worn && told.is(Fact.EDGE, "glass")) {
+        if (!worn && told.is(Answer.Edge.GLASS)) {
             out.add(Conflict.watch("edge.glass", w.id(), t.thing()));
         }
     }
@@ -90,7 +91,7 @@ final class Conflicts {
     }
 
     private static void cloth(PlateNeed n, Answers told, List<Conflict> out) {
-        if (n.screen() != Screen.GREEN && n.screen() != Screen.BLUE || told.is(Fact.CLOTHS, "none")) {
+        if (n.screen() != Screen.GREEN && n.screen() != Screen.BLUE || told.is(Answer.Cloths.NONE)) {
             return;
         }
         double wide = told.number(Fact.CLOTH_WIDE_M);

@@ -50,7 +50,7 @@ final class Guard {
     private static boolean measurable(PlateNeed n) {
         return n.filmed() && !n.code().equals("size.headroom") && switch (n.role()) {
             case ON_BLACK, ON_WHITE, SURFACE_TITLE, TRANSITION, SCREEN_ONLY, LIGHT_PASS, ATMOSPHERE, REFERENCE -> false;
-            default -> true;
+            case CLEAN, PRACTICAL, ELEMENT, ON_SCREEN, PARTIAL_BODY, FOREGROUND, FRAME_INSERT, STILLS, BACKGROUND, UNSORTED -> true;
         };
     }
 

@@ -7,8 +7,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
-import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
@@ -44,7 +44,7 @@ final class Kit {
             all.addAll(List.of(new KitItem("stands", 2), new KitItem("sandbags", 4)));
             all.add(rules.follows(Approach.WRINKLES, "stretch") ? new KitItem("clips", 12) : new KitItem("clips", 6));
         }
-        if (told.is(Fact.LIGHT, "lamps")) {
+        if (told.is(Answer.Light.LAMPS)) {
             boolean cloth = cloths.contains(Screen.GREEN) || cloths.contains(Screen.BLUE);
             int forCloth = !cloth ? 0 : switch (rules.approach(Approach.CLOTH_LIGHT)) {
                 case "above" -> 1;

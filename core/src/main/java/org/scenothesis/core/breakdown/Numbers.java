@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.scenothesis.core.breakdown.element.ElementSource;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Screen;
@@ -35,7 +36,7 @@ final class Numbers {
         if (crop > 1) {
             out.add(Figure.tells("crop", "", crop, "\u00d7"));
         }
-        boolean existing = told.is(Fact.BASE, "existing");
+        boolean existing = told.is(Answer.Base.EXISTING);
         double lines = told.number(existing ? Fact.BASE_PX : Fact.RECORD_PX);
         double background = Resolution.background(lines, told.number(Fact.FINISH_PX), crop);
         if (shot.illusions().stream().noneMatch(w -> w.kind() == IllusionKind.ELSEWHERE)) {
@@ -45,7 +46,7 @@ final class Numbers {
         for (Illusion w : shot.illusions()) {
             Answers t = Answers.of(w, shot.setting());
             boolean opening = w.kind() == IllusionKind.OPENING || w.kind() == IllusionKind.THROUGH_FRAME;
-            if (opening && t.is(Fact.SOURCE, "existing")) {
+            if (opening && t.is(Answer.Source.EXISTING)) {
                 double share = Math.min(1, t.number(Fact.SIZE_M) / t.number(Fact.FRAME_M));
                 double need = Resolution.element(t.number(Fact.BACKGROUND_PX), 1, t.number(Fact.FINISH_PX), share, crop);
                 out.add(Figure.tells("resolution.inside", w.subject(), need, "\u00d7", t.number(Fact.BACKGROUND_PX), 100 * share)

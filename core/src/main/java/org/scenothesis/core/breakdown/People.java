@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.plate.Case;
@@ -126,7 +127,7 @@ record People(Shot shot) {
             Answers t = Answers.of(w, shot.setting());
             boolean inIt = n.in().stream().anyMatch(i -> i.sort() == Item.Sort.PERSON && !i.coded()
                     && Subjects.same(shot, i.name(), w.subject()));
-            if (inIt && !t.is(Fact.COSTUME, "plain")) {
+            if (inIt && !t.is(Answer.Costume.PLAIN)) {
                 return n.wearing(t.answer(Fact.COSTUME));
             }
         }

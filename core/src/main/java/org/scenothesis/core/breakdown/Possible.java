@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
@@ -58,7 +59,7 @@ final class Possible {
                     : Conflict.watch("room.short", "", n.about(), length, told.number(Fact.ROOM_M), gap));
         }
         double least = new ClothGeometry(s.lensM(), s.awayM(), 0).behind(s.bottomM(), s.topM(), s.wideM()).wideM();
-        if (!setting.is(Fact.CLOTHS, "none") && least > setting.number(Fact.CLOTH_WIDE_M) + 1e-6) {
+        if (!setting.is(Answer.Cloths.NONE) && least > setting.number(Fact.CLOTH_WIDE_M) + 1e-6) {
             out.add(Conflict.redo("cloth.never", "", n.about(), least, setting.number(Fact.CLOTH_WIDE_M), setting.number(Fact.CLOTH_WIDE_M)
                     - 2 * ClothGeometry.MARGIN_M));
         }

@@ -91,16 +91,7 @@ record Places(List<FeatureTrack> traces, List<Vec> all) {
         if (rays.size() < 2 || least > LEAST_ANGLE) {
             return Optional.empty();
         }
-        try {
-            double[] x = Solve.linear(m);
-            Vec at = new Vec(x[0], x[1], x[2]);
-            double worst = 0;
-            for (int c : in) {
-                worst = Math.max(worst, cameras.get(c).off(at, t.in(frames.get(c), middle), false));
-            }
-            return worst < FITS_PX ? Optional.of(at) : Optional.empty();
-        } catch (IllegalArgumentException e) {
-            return Optional.empty();
-        }
+        return Solve.linear(m).map(x -> new Vec(x[0], x[1], x[2])).filter(
+                at -> in.stream().allMatch(c -> cameras.get(c).off(at, t.in(frames.get(c), middle), false) < FITS_PX));
     }
 }

@@ -29,10 +29,8 @@ final class Pose {
             for (int i = 0; i < n; i++) {
                 m[i][i] += damp * m[i][i] + 1e-9;
             }
-            double[] d;
-            try {
-                d = Solve.linear(m);
-            } catch (IllegalArgumentException e) {
+            double[] d = Solve.linear(m).orElse(null);
+            if (d == null) {
                 return s;
             }
             Stand next = s.nudged(d[0], d[1], d[2], motion == BundleAdjustment.Motion.TRAVEL ? new Vec(d[3], d[4], d[5]) : Vec.ZERO,

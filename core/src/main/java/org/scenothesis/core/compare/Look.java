@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.light.Area;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 
 /// What a picture is like by itself: its contrast, its colours, its softness and its grain.
@@ -60,7 +61,7 @@ public record Look(List<Double> shares, double darkStops, double brightStops, Li
     }
 
     private static double light(Blocks.Block k) {
-        return Picture.light(k.mean()[0], k.mean()[1], k.mean()[2]);
+        return Luminance.of(k.mean()[0], k.mean()[1], k.mean()[2]);
     }
 
     private static double stops(double v) {

@@ -1,7 +1,6 @@
 package org.scenothesis.core.compare;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import org.scenothesis.core.picture.Picture;
@@ -139,11 +138,5 @@ public record Noise(double a, double b, double correlationPx, boolean fromTime) 
         // Neighbours of white noise blurred by σ are alike by exp(−1/4σ²).
         double blur = middle <= 0.02 ? 0 : 1 / (2 * Math.sqrt(-Math.log(Math.min(0.98, middle))));
         return new Noise(a, Math.sqrt(b2), blur, fromTime);
-    }
-
-    static double median(double[] v) {
-        double[] s = v.clone();
-        Arrays.sort(s);
-        return s.length == 0 ? Double.NaN : s[s.length / 2];
     }
 }

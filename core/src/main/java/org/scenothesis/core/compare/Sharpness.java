@@ -1,6 +1,7 @@
 package org.scenothesis.core.compare;
 
 import java.util.Arrays;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
@@ -22,7 +23,7 @@ final class Sharpness {
 
     /// Deviation of the blur in pixels; NaN where there are no clear edges.
     static double blurPx(Picture p) {
-        Plane luma = luma(p);
+        Plane luma = Luminance.of(p);
         int w = luma.width();
         int h = luma.height();
         double[] widths = new double[MOST];
@@ -48,15 +49,6 @@ final class Sharpness {
         double[] v = Arrays.copyOf(widths, n);
         Arrays.sort(v);
         return v[(int) (SHARP * n)];
-    }
-
-    /// Brightness as the eye has it.
-    private static Plane luma(Picture p) {
-        Plane out = Plane.of(p.width(), p.height());
-        for (int i = 0; i < out.data().length; i++) {
-            out.data()[i] = 0.2126f * p.r().data()[i] + 0.7152f * p.g().data()[i] + 0.0722f * p.b().data()[i];
-        }
-        return out;
     }
 
     private static double width(Plane p, Point at, Point across) {

@@ -13,7 +13,9 @@ import org.hipparchus.linear.RealVector;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOptimizer;
 import org.hipparchus.util.Pair;
+import org.scenothesis.core.Robust;
 import org.scenothesis.core.light.Area;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.core.shot.step.ColourGrade;
@@ -29,9 +31,6 @@ final class ToneFit {
     private static final int MOST = 1500;
     private static final int ENOUGH = 24;
     private static final int ENOUGH_CHOSEN = 4;
-    private static final double LUMA_R = 0.2126;
-    private static final double LUMA_G = 0.7152;
-    private static final double LUMA_B = 0.0722;
     private static final double NARROW = 0.18;
     /// No change: slopes, offsets, powers, saturation.
     private static final double[] NONE = {1, 1, 1, 0, 0, 0, 1, 1, 1, 1};
@@ -157,7 +156,7 @@ final class ToneFit {
                         + Math.pow(t[2] - pairs.get(i)[5], 2));
             }
             double[] followed = IntStream.range(0, off.length).filter(i -> weight[i] > 0).mapToDouble(i -> off[i]).toArray();
-            double scale = Math.max(LEAST, 4.685 * 1.4826 * Noise.median(followed.length == 0 ? off : followed) / 1.5);
+            double scale = Math.max(LEAST, 4.685 * 1.4826 * Robust.median(followed.length == 0 ? off : followed) / 1.5);
             for (int i = 0; i < off.length; i++) {
                 double t = off[i] / scale;
                 weight[i] = t < 1 ? 1 - t * t : 0;
@@ -182,7 +181,7 @@ final class ToneFit {
         for (int c = 0; c < 3; c++) {
             v[c] = Math.pow(Math.max(1e-6, p[c] * x[c] + x[3 + c]), x[6 + c]);
         }
-        double luma = LUMA_R * v[0] + LUMA_G * v[1] + LUMA_B * v[2];
+        double luma = Luminance.of(v[0], v[1], v[2]);
         for (int c = 0; c < 3; c++) {
             v[c] = luma + x[9] * (v[c] - luma);
         }

@@ -68,12 +68,11 @@ final class Alignment {
             if (step.length == 0) {
                 return map;
             }
-            PlanarMap next;
-            try {
-                next = map.after(about(freedom.step(step)).inverse());
-            } catch (IllegalArgumentException e) {
+            PlanarMap taken = about(freedom.step(step));
+            if (!taken.invertible()) {
                 return map;
             }
+            PlanarMap next = map.after(taken.inverse());
             double moved = moved(map, next);
             map = next;
             if (!(moved > STILL_PX * (1 << l.level()))) {
@@ -178,11 +177,7 @@ final class Alignment {
         for (int a = 0; a < m; a++) {
             normal[a][a] += DAMPING * trace / m + 1e-12;
         }
-        try {
-            return Solve.linear(normal);
-        } catch (IllegalArgumentException e) {
-            return new double[0];
-        }
+        return Solve.linear(normal).orElse(new double[0]);
     }
 
     /// The sum of products; where the first is 0 the second may be anything.

@@ -1,6 +1,7 @@
 package org.scenothesis.core.key;
 
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 
@@ -8,8 +9,6 @@ import org.scenothesis.core.picture.Plane;
 ///
 /// The luminance that the limit takes is given back in grey, so that skin does not go dark.
 final class Despill {
-    private static final float LUMA_GREEN = 0.7152f;
-    private static final float LUMA_BLUE = 0.0722f;
     /// How much of the luminance taken comes back.
     private static final float BACK = 0.35f;
 
@@ -21,7 +20,7 @@ final class Despill {
         boolean green = mix.model().hue() == ScreenHue.GREEN;
         Plane screen = green ? out.g() : out.b();
         Plane other = green ? out.b() : out.g();
-        var limit = new Limit((float) amount, (green ? LUMA_GREEN : LUMA_BLUE) * BACK);
+        var limit = new Limit((float) amount, (float) (green ? Luminance.GREEN : Luminance.BLUE) * BACK);
         bands.run(frame.height(), (from, to, band) -> {
             for (int c = 0; c < 3; c++) {
                 var mixed = new Mixed(

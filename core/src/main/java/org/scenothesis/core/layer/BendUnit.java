@@ -124,13 +124,9 @@ final class BendUnit {
         for (int k = n; k < n + 3; k++) {
             ys[k] = xs[k].clone();
         }
-        try {
-            double[] kx = Solve.linear(xs);
-            double[] ky = Solve.linear(ys);
-            return (x, y) -> new Point(value(kx, to, x, y), value(ky, to, x, y));
-        } catch (IllegalArgumentException e) {
-            return (x, y) -> Point.ZERO;
-        }
+        double[] kx = Solve.linear(xs).orElse(null);
+        double[] ky = Solve.linear(ys).orElse(null);
+        return kx == null || ky == null ? (x, y) -> Point.ZERO : (x, y) -> new Point(value(kx, to, x, y), value(ky, to, x, y));
     }
 
     private static double value(double[] k, List<Point> at, double x, double y) {

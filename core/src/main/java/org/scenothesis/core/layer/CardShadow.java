@@ -69,11 +69,7 @@ public final class CardShadow {
             }
             to[i] = placement.pose().project(ground);
         }
-        try {
-            return Optional.of(PlanarMap.fourPoints(from, to));
-        } catch (IllegalArgumentException e) {
-            return Optional.empty();
-        }
+        return PlanarMap.fourPoints(from, to);
     }
 
     /// How much light is taken from every pixel of `frame`, 0 to 1; `matte` is the element's as placed.

@@ -1,5 +1,6 @@
 package org.scenothesis.core.layer;
 
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Transfer;
@@ -25,7 +26,7 @@ final class ColourGradeUnit {
                 for (int c = 0; c < 3; c++) {
                     v[c] = Math.pow(Math.max(0, Transfer.SRGB.toCode(in.colours().get(c).data()[i]) * slope[c] + offset[c]), power[c]);
                 }
-                double luma = 0.2126 * v[0] + 0.7152 * v[1] + 0.0722 * v[2];
+                double luma = Luminance.of(v[0], v[1], v[2]);
                 for (int c = 0; c < 3; c++) {
                     out.colours().get(c).data()[i] = (float) Transfer.SRGB.toLinear(Math.max(0, luma + tone.saturation() * (v[c] - luma)));
                 }

@@ -60,15 +60,8 @@ final class DrawnShadowUnit {
             x[i] = new double[] {from.get(i).x(), from.get(i).y(), 1, to.get(i).x()};
             y[i] = new double[] {from.get(i).x(), from.get(i).y(), 1, to.get(i).y()};
         }
-        try {
-            double[] a = Solve.linear(x);
-            double[] b = Solve.linear(y);
-            var map = new PlanarMap(a[0], a[1], a[2], b[0], b[1], b[2], 0, 0, 1);
-            map.inverse();
-            return Optional.of(map);
-        } catch (IllegalArgumentException e) {
-            return Optional.empty();
-        }
+        return Solve.linear(x).flatMap(a -> Solve.linear(y).map(b -> new PlanarMap(a[0], a[1], a[2], b[0], b[1], b[2], 0, 0, 1)))
+                .filter(PlanarMap::invertible);
     }
 
     /// What would lie on the ground behind the line goes up from it.

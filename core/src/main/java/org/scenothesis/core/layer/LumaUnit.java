@@ -2,6 +2,7 @@ package org.scenothesis.core.layer;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
@@ -18,7 +19,7 @@ final class LumaUnit {
         LayerState l = before.gained(scene);
         Picture p = l.piece().picture();
         return matted(l, scene, i -> {
-            double y = 0.2126 * p.r().data()[i] + 0.7152 * p.g().data()[i] + 0.0722 * p.b().data()[i];
+            double y = Luminance.of(p.r().data()[i], p.g().data()[i], p.b().data()[i]);
             return step(Transfer.SRGB.toCode(y), luma.low(), luma.high());
         });
     }

@@ -15,10 +15,8 @@ final class PinnedCornersUnit {
             return before;
         }
         LayerState l = before.cutOut(scene);
-        if (!PinnedCorners.bendsOneWay(to)) {
-            return l.withSeen(false);
-        }
-        return l.withWarp(PlanarMap.fourPoints(pixels(PinnedCorners.AS_FILMED, scene), pixels(to, scene)).after(l.warp()));
+        return PlanarMap.fourPoints(pixels(PinnedCorners.AS_FILMED, scene), pixels(to, scene)).filter(m -> PinnedCorners.bendsOneWay(to))
+                .map(m -> l.withWarp(m.after(l.warp()))).orElse(l.withSeen(false));
     }
 
     private static Point[] pixels(List<Point> shares, Scene scene) {

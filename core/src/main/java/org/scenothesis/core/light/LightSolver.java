@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.PictureCamera;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 
@@ -236,7 +237,7 @@ public final class LightSolver {
     }
 
     private static @Nullable Estimate keyToFill(LightMarks marks, Seen main, double[] ratio, ShadowStrip.@Nullable Read read) {
-        double lit = Picture.light(ratio[0], ratio[1], ratio[2]);
+        double lit = Luminance.of(ratio[0], ratio[1], ratio[2]);
         if (marks.lit().isEmpty() && read != null) {
             lit = 1 / (1 - Math.clamp(read.all(), 0.001, 0.995));
         }

@@ -4,6 +4,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.perspective.PictureCamera;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Resample;
@@ -83,7 +84,7 @@ final class ShadowStrip {
             for (int c = 0; c < 3; c++) {
                 v[c][i] = hides ? Double.NaN : Resample.linear(picture.colours().get(c), p.x(), p.y());
             }
-            v[3][i] = 0.2126 * v[0][i] + 0.7152 * v[1][i] + 0.0722 * v[2][i];
+            v[3][i] = Luminance.of(v[0][i], v[1][i], v[2][i]);
         }
         for (int c = 0; c < 4; c++) {
             lit(s, v[c]);

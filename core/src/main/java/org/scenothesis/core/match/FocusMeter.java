@@ -2,6 +2,7 @@ package org.scenothesis.core.match;
 
 import java.util.Arrays;
 import java.util.List;
+import org.scenothesis.core.Robust;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
@@ -45,7 +46,7 @@ final class FocusMeter {
                 ratios[n++] = here[0] / here[1] / (there[0] / there[1]);
             }
         }
-        return n < ENOUGH ? Double.NaN : LockSeries.median(Arrays.copyOf(ratios, n));
+        return n < ENOUGH ? Double.NaN : Robust.median(Arrays.copyOf(ratios, n));
     }
 
     /// Mean square difference of neighbours, and of pixels that are `FAR` apart; nothing near the border.

@@ -1,6 +1,7 @@
 package org.scenothesis.core.match;
 
 import org.scenothesis.core.Check;
+import org.scenothesis.core.picture.Luminance;
 
 /// Linear multipliers of red, green and blue, take over reference.
 public record Gains(double r, double g, double b) {
@@ -14,7 +15,7 @@ public record Gains(double r, double g, double b) {
 
     /// Exposure difference of a neutral grey in stops; positive is brighter.
     public double stops() {
-        return Math.log(0.2126 * r + 0.7152 * g + 0.0722 * b) / Math.log(2);
+        return Math.log(Luminance.of(r, g, b)) / Math.log(2);
     }
 
     /// Colour temperature difference in mired: positive when the take looks warmer than the reference.

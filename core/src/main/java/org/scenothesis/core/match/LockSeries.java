@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.function.ToDoubleFunction;
 import org.scenothesis.core.Check;
+import org.scenothesis.core.Robust;
 import org.scenothesis.core.picture.Point;
 
 /// Sums up the frames of a take: stretches between bumps with their medians, slow drift apart from jumps. Frames that could not be placed
@@ -111,8 +112,9 @@ public final class LockSeries {
         }
         List<Gains> gains = still.stream().map(FrameLock::gains).filter(Objects::nonNull).toList();
         Gains middle = gains.isEmpty() ? null : new Gains(
-                median(gains.stream().mapToDouble(Gains::r).toArray()), median(gains.stream().mapToDouble(Gains::g).toArray()),
-                median(gains.stream().mapToDouble(Gains::b).toArray()));
+                Robust.median(gains.stream().mapToDouble(Gains::r).toArray()), Robust.median(gains.stream().mapToDouble(Gains::g)
+                .toArray()),
+                Robust.median(gains.stream().mapToDouble(Gains::b).toArray()));
         return new LockReport.Segment(
                 from, to, median(still, FrameLock::usedShare), shift(still, width / 2.0, height / 2.0), corners,
                 median(still, FrameLock::rollDeg),
@@ -134,14 +136,7 @@ public final class LockSeries {
     }
 
     private static double median(List<FrameLock> frames, ToDoubleFunction<FrameLock> of) {
-        return median(frames.stream().mapToDouble(of).toArray());
-    }
-
-    /// Half of what nine of ten values lie within; 0 of fewer than three.
-    public static double halfOfMost(double[] values) {
-        double[] v = values.clone();
-        Arrays.sort(v);
-        return v.length < 3 ? 0 : (v[(int) (0.95 * (v.length - 1))] - v[(int) Math.ceil(0.05 * (v.length - 1))]) / 2;
+        return Robust.median(frames.stream().mapToDouble(of).toArray());
     }
 
     /// Half of what nine of ten frames lie within, less what their noise alone would make of it.
@@ -149,15 +144,9 @@ public final class LockSeries {
         if (frames.size() < TELLING) {
             return 0;
         }
-        double half = halfOfMost(frames.stream().mapToDouble(of).toArray());
+        double half = Robust.halfOfMost(frames.stream().mapToDouble(of).toArray());
         double noise = NOISE * median(frames, off);
         return Math.sqrt(Math.max(0, half * half - noise * noise));
-    }
-
-    static double median(double[] values) {
-        double[] v = values.clone();
-        Arrays.sort(v);
-        return v.length == 0 ? 0 : (v[(v.length - 1) / 2] + v[v.length / 2]) / 2;
     }
 
     /// Index of the first frame that left the position of those before, or −1; frames nearer than `margin` to an end tell nothing.
@@ -216,7 +205,8 @@ public final class LockSeries {
     private static Point place(List<Placed> s, int from, int to) {
         List<Placed> part = s.subList(from, to);
         return new Point(
-                median(part.stream().mapToDouble(p -> p.shift.x()).toArray()), median(part.stream().mapToDouble(p -> p.shift.y())
+                Robust.median(part.stream().mapToDouble(p -> p.shift.x()).toArray()),
+                Robust.median(part.stream().mapToDouble(p -> p.shift.y())
                 .toArray()));
     }
 
@@ -225,14 +215,14 @@ public final class LockSeries {
         for (int i = 0; i < d.length; i++) {
             d[i] = s.get(i + 1).shift.minus(s.get(i).shift).length();
         }
-        return median(d);
+        return Robust.median(d);
     }
 
     private static double jump(double[] stops) {
         double most = 0;
         for (int i = 2; i <= stops.length - 2; i++) {
-            double before = median(Arrays.copyOfRange(stops, Math.max(0, i - 3), i));
-            double after = median(Arrays.copyOfRange(stops, i, Math.min(stops.length, i + 3)));
+            double before = Robust.median(Arrays.copyOfRange(stops, Math.max(0, i - 3), i));
+            double after = Robust.median(Arrays.copyOfRange(stops, i, Math.min(stops.length, i + 3)));
             if (Math.abs(after - before) > Math.abs(most)) {
                 most = after - before;
             }

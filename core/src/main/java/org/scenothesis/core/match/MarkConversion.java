@@ -121,7 +121,9 @@ public final class MarkConversion {
                 case Evidence.Round x when p.get(0).minus(p.get(1)).length() >= LEAST_ROUND_PX ->
                         rounds.add(new LightMarks.Round(x.shape(), p.get(0), p.get(1)));
                 case Evidence.Lamp x -> lamps.add(p.getFirst());
-                default -> {}
+                case Evidence.Upright _, Evidence.Edge _, Evidence.Horizon _, Evidence.Span _, Evidence.Shadow _,
+                        Evidence.Lens _, Evidence.LensHeight _, Evidence.Tape _, Evidence.Staff _, Evidence.Tiles _,
+                        Evidence.Round _ -> {}
             }
         }
         return new LightMarks(shadows, grey, lit, unlit, rounds, lamps);
@@ -140,7 +142,9 @@ public final class MarkConversion {
         return switch (e) {
             case Evidence.Tape t -> c.tape(p.get(0), p.get(1));
             case Evidence.Staff t -> c.staff(p.get(0), p.get(1));
-            default -> Optional.empty();
+            case Evidence.Upright _, Evidence.Edge _, Evidence.Horizon _, Evidence.Span _, Evidence.Shadow _, Evidence.Grey _,
+                    Evidence.Lens _, Evidence.LensHeight _, Evidence.Tiles _, Evidence.Shade _, Evidence.Round _,
+                    Evidence.Lamp _ -> Optional.empty();
         };
     }
 

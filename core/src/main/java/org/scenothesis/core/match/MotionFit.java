@@ -334,7 +334,10 @@ final class MotionFit {
             for (int k = 0; k < parameters; k++) {
                 normal[k][k] += 1e-9;
             }
-            double[] s = Solve.linear(normal);
+            double[] s = Solve.linear(normal).orElse(null);
+            if (s == null) {
+                break;
+            }
             m = step(s, turn).after(m);
             if (Arrays.stream(s).map(Math::abs).max().orElse(0) < 1e-6) {
                 break;

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorSpecies;
+import org.scenothesis.core.Robust;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Plane;
@@ -70,7 +71,7 @@ final class PatchTracker {
                 v[n++] = Math.abs(d) / 6;
             }
         }
-        return Math.max(LEAST_NOISE, LockSeries.median(Arrays.copyOf(v, n)) / 0.6745);
+        return Math.max(LEAST_NOISE, Robust.median(Arrays.copyOf(v, n)) / 0.6745);
     }
 
     private static boolean inside(Plane p, Point c) {

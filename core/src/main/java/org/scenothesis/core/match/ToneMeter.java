@@ -2,6 +2,7 @@ package org.scenothesis.core.match;
 
 import java.util.Arrays;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Robust;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
@@ -143,11 +144,6 @@ final class ToneMeter {
                 near[m++] = values[i];
             }
         }
-        return median(near, m);
-    }
-
-    private static double median(double[] v, int n) {
-        Arrays.sort(v, 0, n);
-        return n == 0 ? 0 : (v[(n - 1) / 2] + v[n / 2]) / 2;
+        return Robust.median(Arrays.copyOf(near, m));
     }
 }

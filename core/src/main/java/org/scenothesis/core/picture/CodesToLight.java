@@ -16,7 +16,7 @@ public interface CodesToLight {
             case SRGB -> new Smooth(curve, 0.04045, 1 / 12.92);
             case BT709 -> new Smooth(curve, 0.081, 1 / 4.5);
             case LINEAR -> (run, n) -> {};
-            default -> new Table(curve.table16());
+            case GAMMA24, LOG100, PQ, HLG -> new Table(curve.table16());
         };
     }
 

@@ -88,11 +88,6 @@ public record Picture(Plane r, Plane g, Plane b, @Nullable Plane a) {
 
     /// How bright a pixel is as the eye weighs its colours: relative luminance of the primaries of IEC 61966-2-1.
     public double light(int x, int y) {
-        return light(r.at(x, y), g.at(x, y), b.at(x, y));
-    }
-
-    /// The same of a colour in linear light.
-    public static double light(double red, double green, double blue) {
-        return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+        return Luminance.of(r.at(x, y), g.at(x, y), b.at(x, y));
     }
 }

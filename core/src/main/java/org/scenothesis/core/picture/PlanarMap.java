@@ -1,5 +1,6 @@
 package org.scenothesis.core.picture;
 
+import java.util.Optional;
 import org.scenothesis.core.Check;
 
 /// A plane-to-plane projective map (homography), row-major, in pixel coordinates with the corner origin.
@@ -32,10 +33,8 @@ public record PlanarMap(
                 0, 0, 1);
     }
 
-    /// The map that takes four points to four others.
-    ///
-    /// @throws IllegalArgumentException if three of the points lie on a line
-    public static PlanarMap fourPoints(Point[] from, Point[] to) {
+    /// The map that takes four points to four others; empty if three of them lie on a line.
+    public static Optional<PlanarMap> fourPoints(Point[] from, Point[] to) {
         double[][] m = new double[8][9];
         for (int k = 0; k < 4; k++) {
             double x = from[k].x();
@@ -45,8 +44,7 @@ public record PlanarMap(
             m[2 * k] = new double[] {x, y, 1, 0, 0, 0, -u * x, -u * y, u};
             m[2 * k + 1] = new double[] {0, 0, 0, x, y, 1, -v * x, -v * y, v};
         }
-        double[] s = Solve.linear(m);
-        return new PlanarMap(s[0], s[1], s[2], s[3], s[4], s[5], s[6], s[7], 1);
+        return Solve.linear(m).map(s -> new PlanarMap(s[0], s[1], s[2], s[3], s[4], s[5], s[6], s[7], 1));
     }
 
     /// Where a point goes, in pixels; infinite or not a number on the map's horizon.
@@ -92,12 +90,21 @@ public record PlanarMap(
         return shift(-to.left(), -to.top()).after(this).after(shift(from.left(), from.top()));
     }
 
+    /// Whether there is a way back: it does not squash the plane to a line.
+    public boolean invertible() {
+        return Math.abs(determinant()) > 1e-14;
+    }
+
+    private double determinant() {
+        return a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
+    }
+
     /// The way back.
     ///
     /// @throws IllegalArgumentException if the map squashes the plane to a line
     public PlanarMap inverse() {
-        double det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
-        Check.that(Math.abs(det) > 1e-14, "the planar map has no inverse");
+        double det = determinant();
+        Check.that(invertible(), "the planar map has no inverse");
         return new PlanarMap(
                 (e * i - f * h) / det, (c * h - b * i) / det, (b * f - c * e) / det,
                 (f * g - d * i) / det, (a * i - c * g) / det, (c * d - a * f) / det,

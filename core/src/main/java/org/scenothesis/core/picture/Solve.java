@@ -1,9 +1,10 @@
 package org.scenothesis.core.picture;
 
 import java.util.Arrays;
-import org.hipparchus.exception.MathRuntimeException;
+import java.util.Optional;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
+import org.hipparchus.linear.DecompositionSolver;
 import org.hipparchus.linear.LUDecomposition;
 
 /// Small dense linear systems.
@@ -12,31 +13,25 @@ public final class Solve {
 
     private Solve() {}
 
-    /// Solves an n×(n+1) augmented system by LU decomposition with partial pivoting.
-    ///
-    /// @throws IllegalArgumentException if the system is singular
-    public static double[] linear(double[][] m) {
+    /// Solves an n×(n+1) augmented system by LU decomposition with partial pivoting; empty if it is singular.
+    public static Optional<double[]> linear(double[][] m) {
         int n = m.length;
         double[] right = Arrays.stream(m).mapToDouble(row -> row[n]).toArray();
         double[][] left = Arrays.stream(m).map(row -> Arrays.copyOf(row, n)).toArray(double[][]::new);
-        try {
-            return new LUDecomposition(new Array2DRowRealMatrix(left, false), SINGULAR).getSolver().solve(new ArrayRealVector(right, false))
-                    .toArray();
-        } catch (MathRuntimeException e) {
-            throw new IllegalArgumentException("the system is singular", e);
-        }
+        DecompositionSolver solver = new LUDecomposition(new Array2DRowRealMatrix(left, false), SINGULAR).getSolver();
+        return solver.isNonSingular() ? Optional.of(solver.solve(new ArrayRealVector(right, false)).toArray()) : Optional.empty();
     }
 
     /// The inverse of a square matrix; not a number throughout where there is none.
     public static double[][] inverse(double[][] m) {
-        try {
-            return new LUDecomposition(new Array2DRowRealMatrix(m, false), SINGULAR).getSolver().getInverse().getData();
-        } catch (MathRuntimeException e) {
-            double[][] none = new double[m.length][m.length];
-            for (double[] row : none) {
-                Arrays.fill(row, Double.NaN);
-            }
-            return none;
+        DecompositionSolver solver = new LUDecomposition(new Array2DRowRealMatrix(m, false), SINGULAR).getSolver();
+        if (solver.isNonSingular()) {
+            return solver.getInverse().getData();
         }
+        double[][] none = new double[m.length][m.length];
+        for (double[] row : none) {
+            Arrays.fill(row, Double.NaN);
+        }
+        return none;
     }
 }

@@ -44,11 +44,9 @@ public final class LayerGestures {
 
     /// The outline that a hand holds at a moment, in seconds; empty if it holds points that lead.
     public static Optional<List<Point>> outline(Layer l, Hand h, double seconds) {
-        return switch (l.steps().get(h.step)) {
-            case Outline o -> Optional.of(o.at(seconds));
-            case DrawnShadow c when h.limit -> Optional.of(c.limit());
-            default -> Optional.empty();
-        };
+        Step s = l.steps().get(h.step);
+        return s instanceof Outline o ? Optional.of(o.at(seconds))
+                : h.limit && s instanceof DrawnShadow c ? Optional.of(c.limit()) : Optional.empty();
     }
 
     /// The layer with what a hand holds elsewhere at a moment, in seconds; the same if it cannot lie so.

@@ -26,7 +26,8 @@ public enum PlateRole {
     public boolean keyed() {
         return switch (this) {
             case ELEMENT, ON_SCREEN, PARTIAL_BODY, TRANSITION, FRAME_INSERT, SURFACE_TITLE -> true;
-            default -> false;
+            case CLEAN, PRACTICAL, SCREEN_ONLY, LIGHT_PASS, REFERENCE, FOREGROUND, ON_BLACK, ON_WHITE, ATMOSPHERE, STILLS,
+                    BACKGROUND, UNSORTED -> false;
         };
     }
 

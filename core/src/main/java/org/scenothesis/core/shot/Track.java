@@ -91,12 +91,13 @@ public record Track(String id, String name, String plate, List<Spot> spots) impl
 
     /// How a picture of `width × height` moves from one moment of the take to another, so that it stays on what was followed.
     ///
-    /// - `turns`: with its turn and size, else it is only shifted; something flat always keeps its perspective.
+    /// - `turns`: with its turn and size, else it is only shifted; something flat always keeps its perspective, and is not moved where it
+    ///   is seen edge on.
     public PlanarMap motion(double since, double now, boolean turns, int width, int height) {
         Spot from = at(since);
         Spot to = at(now);
         if (flat()) {
-            return PlanarMap.fourPoints(pixels(from, width, height), pixels(to, width, height));
+            return PlanarMap.fourPoints(pixels(from, width, height), pixels(to, width, height)).orElse(PlanarMap.identity());
         }
         Point a = pixels(from, width, height)[0];
         Point b = pixels(to, width, height)[0];

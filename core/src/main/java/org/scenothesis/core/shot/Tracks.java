@@ -2,7 +2,6 @@ package org.scenothesis.core.shot;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
@@ -53,18 +52,9 @@ public final class Tracks {
     public static Set<String> of(Layer l) {
         Set<String> out = new TreeSet<>();
         for (Step s : l.steps()) {
-            hung(s).map(TrackBinding::track).ifPresent(out::add);
+            s.tied().map(TrackBinding::track).ifPresent(out::add);
         }
         return out;
-    }
-
-    private static Optional<TrackBinding> hung(Step s) {
-        return switch (s) {
-            case Follow f -> Optional.of(f.by());
-            case TrackSteady h -> Optional.of(h.by());
-            case Outline o -> Optional.ofNullable(o.hung());
-            default -> Optional.empty();
-        };
     }
 
     /// The shot with a track in place of the one with its id, or as a new one.

@@ -72,21 +72,21 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
         return new HandCamera(lensHeightM, viewDeg, horizon, other);
     }
 
-    /// The angle of view of a lens before a sensor, in degrees; lengths in one unit.
-    ///
-    /// @throws IllegalArgumentException if it is none that a picture can have
-    public static double viewDeg(double focal, double sensorWidth) {
-        return Check.range("viewDeg", Math.toDegrees(2 * Math.atan(sensorWidth / (2 * Check.positive("focal", focal)))), 3, 150);
+    /// The angle of view of a lens before a sensor, in degrees, lengths in one unit; empty if it is none that a picture can have.
+    public static Optional<Double> viewDeg(double focal, double sensorWidth) {
+        double view = Math.toDegrees(2 * Math.atan(sensorWidth / (2 * focal)));
+        return focal > 0 && view >= 3 && view <= 150 ? Optional.of(view) : Optional.empty();
     }
 
-    /// The angle of view across a picture, in degrees, by the focal length its file notes: as on a full frame of the same diagonal.
+    /// The angle of view across a picture, in degrees, by the focal length its file notes: as on a full frame of the same diagonal. Empty
+    /// if
+    /// it is none that a picture can have.
     ///
     /// - `aspect`: width of the picture by its height.
     ///
     /// Source: CIPA DCG-001, equivalence by the diagonal of 43.27 mm.
-    /// @throws IllegalArgumentException if it is none that a picture can have
-    public static Given<Double> noted(double equivalentMm, double aspect) {
-        return new Given.Measured<>(viewDeg(equivalentMm, FULL_DIAGONAL_MM * aspect / Math.hypot(aspect, 1)), "file-lens");
+    public static Optional<Given<Double>> noted(double equivalentMm, double aspect) {
+        return viewDeg(equivalentMm, FULL_DIAGONAL_MM * aspect / Math.hypot(aspect, 1)).map(v -> new Given.Measured<>(v, "file-lens"));
     }
 
     private double widthShareFocal() {

@@ -190,7 +190,7 @@ class FollowerTest {
 
     private static Plane panel(int f) {
         Point[] flat = {new Point(0, 0), new Point(120, 0), new Point(120, 75), new Point(0, 75)};
-        PlanarMap back = PlanarMap.fourPoints(corners(f).toArray(Point[]::new), flat);
+        PlanarMap back = PlanarMap.fourPoints(corners(f).toArray(Point[]::new), flat).orElseThrow();
         return drawn((x, y) -> {
             Point p = back.map(x, y);
             boolean on = p.x() > 0 && p.y() > 0 && p.x() < 120 && p.y() < 75;

@@ -92,7 +92,7 @@ class MotionFitTest {
         assertThat(Motion.of(PlanarMap.shift(0.02, 0), 300, 0.08, 0).fit().parameters()).isEqualTo(2);
         Point[] from = {new Point(0, 0), new Point(W, 0), new Point(W, H), new Point(0, H)};
         Point[] to = {new Point(3, 2), new Point(W - 9, 4), new Point(W + 5, H - 3), new Point(-6, H + 8)};
-        MotionFit.Fit keystone = Motion.of(PlanarMap.fourPoints(from, to), 400, 0.05, 0).fit();
+        MotionFit.Fit keystone = Motion.of(PlanarMap.fourPoints(from, to).orElseThrow(), 400, 0.05, 0).fit();
         assertThat(keystone.parameters()).isEqualTo(8);
         for (int i = 0; i < 4; i++) {
             assertThat(keystone.map().map(from[i]).minus(to[i]).length()).isLessThan(0.1);

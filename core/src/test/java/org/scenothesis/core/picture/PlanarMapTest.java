@@ -24,7 +24,7 @@ class PlanarMapTest {
     void fourPointsAreMetAndTheMapIsUndone() {
         Point[] from = {new Point(0, 0), new Point(100, 0), new Point(100, 60), new Point(0, 60)};
         Point[] to = {new Point(3, 1), new Point(95, 8), new Point(104, 66), new Point(-4, 52)};
-        PlanarMap m = PlanarMap.fourPoints(from, to);
+        PlanarMap m = PlanarMap.fourPoints(from, to).orElseThrow();
         for (int i = 0; i < 4; i++) {
             same(m.map(from[i]), to[i]);
             same(m.inverse().map(to[i]), from[i]);
@@ -43,7 +43,7 @@ class PlanarMapTest {
     void pointsOnALineAreRefused() {
         Point[] line = {new Point(0, 0), new Point(1, 1), new Point(2, 2), new Point(3, 3)};
         Point[] square = {new Point(0, 0), new Point(1, 0), new Point(1, 1), new Point(0, 1)};
-        assertThatIllegalArgumentException().isThrownBy(() -> PlanarMap.fourPoints(line, square));
+        assertThat(PlanarMap.fourPoints(line, square)).isEmpty();
     }
 
     @Test
@@ -58,9 +58,9 @@ class PlanarMapTest {
 
     @Test
     void linearSystemsAreSolvedAndSingularOnesRefused() {
-        double[] x = Solve.linear(new double[][] {{0, 2, 1, 7}, {1, 1, 1, 6}, {2, 0, 3, 11}});
+        double[] x = Solve.linear(new double[][] {{0, 2, 1, 7}, {1, 1, 1, 6}, {2, 0, 3, 11}}).orElseThrow();
         assertThat(x[0] + x[1] + x[2]).isCloseTo(6, EXACT);
         assertThat(2 * x[1] + x[2]).isCloseTo(7, EXACT);
-        assertThatIllegalArgumentException().isThrownBy(() -> Solve.linear(new double[][] {{1, 2, 3}, {2, 4, 6}}));
+        assertThat(Solve.linear(new double[][] {{1, 2, 3}, {2, 4, 6}})).isEmpty();
     }
 }

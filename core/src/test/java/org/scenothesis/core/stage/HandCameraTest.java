@@ -86,7 +86,7 @@ class HandCameraTest {
     /// A lens of 50 mm before a sensor of 36 mm sees 39.6 degrees.
     @Test
     void theViewFollowsFromLensAndSensor() {
-        assertThat(HandCamera.viewDeg(50, 36)).isCloseTo(39.6, Offset.offset(0.05));
+        assertThat(HandCamera.viewDeg(50, 36).orElseThrow()).isCloseTo(39.6, Offset.offset(0.05));
     }
 
     @Test
@@ -106,7 +106,7 @@ class HandCameraTest {
     @Test
     void theLensHeightFollowsFromWhatWasShownAlsoLater() {
         Evidence.Upright person = new Evidence.Upright(new Point(0.5, 0.9), new Point(0.5, 0.4), 1.6);
-        HandCamera first = HandCamera.FRESH.withViewDeg(HandCamera.noted(28, 1.5))
+        HandCamera first = HandCamera.FRESH.withViewDeg(HandCamera.noted(28, 1.5).orElseThrow())
                 .withHorizon(Given.entered(new HandCamera.Horizon(0.45, 0.45))).withKnown(person);
         Stage s = first.stage(null, 1.5);
         assertThat(s.evidence()).containsExactly(person);
@@ -122,8 +122,8 @@ class HandCameraTest {
     /// 36 by 24 mm is its own equivalent; a 16 by 9 picture of the same diagonal is wider.
     @Test
     void aNotedLensIsReadByTheDiagonal() {
-        assertThat(HandCamera.noted(36, 1.5).value()).isCloseTo(2 * Math.toDegrees(Math.atan(0.5)), Offset.offset(1e-9));
-        assertThat(HandCamera.noted(26, 16 / 9.0).value()).isCloseTo(71.899, Offset.offset(0.001));
-        assertThat(HandCamera.noted(26, 9 / 16.0).value()).isCloseTo(44.383, Offset.offset(0.001));
+        assertThat(HandCamera.noted(36, 1.5).orElseThrow().value()).isCloseTo(2 * Math.toDegrees(Math.atan(0.5)), Offset.offset(1e-9));
+        assertThat(HandCamera.noted(26, 16 / 9.0).orElseThrow().value()).isCloseTo(71.899, Offset.offset(0.001));
+        assertThat(HandCamera.noted(26, 9 / 16.0).orElseThrow().value()).isCloseTo(44.383, Offset.offset(0.001));
     }
 }

@@ -10,6 +10,7 @@ import java.nio.ByteOrder;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.CodeCurve;
+import org.scenothesis.core.picture.Luminance;
 
 /// Reads floats that lie plane by plane, taken as they are: the general scaler clips light to [0, 1].
 public final class FloatLayout implements CodeRows {
@@ -59,7 +60,7 @@ public final class FloatLayout implements CodeRows {
         float[] r = new float[luma.length];
         row(y, r, luma, b, null);
         for (int x = 0; x < luma.length; x++) {
-            luma[x] = 0.2126f * CURVE.code(r[x]) + 0.7152f * CURVE.code(luma[x]) + 0.0722f * CURVE.code(b[x]);
+            luma[x] = (float) Luminance.of(CURVE.code(r[x]), CURVE.code(luma[x]), CURVE.code(b[x]));
         }
     }
 

@@ -14,13 +14,14 @@ import org.bytedeco.ffmpeg.avutil.AVComponentDescriptor;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Plane;
 
 /// Reads and writes the code values of red-green-blue and grey layouts directly.
 ///
 /// The general scaler takes such pictures through luma and chroma and back, which costs exactness; these need no arithmetic at all.
 public final class RgbLayout implements CodeRows {
-    private static final float[] LUMA = {0.2126f, 0.7152f, 0.0722f};
+    private static final float[] LUMA = {(float) Luminance.RED, (float) Luminance.GREEN, (float) Luminance.BLUE};
 
     private final int components;
     private final int[] plane;

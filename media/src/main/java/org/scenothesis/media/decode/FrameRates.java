@@ -2,6 +2,7 @@ package org.scenothesis.media.decode;
 
 import java.util.List;
 import java.util.stream.IntStream;
+import org.scenothesis.core.Robust;
 
 /// Frames a second of a film from the times of its frames: the usual rate that they fit, else the mean of what was measured.
 final class FrameRates {
@@ -52,8 +53,7 @@ final class FrameRates {
     }
 
     private static double median(List<Double> times) {
-        double[] steps = IntStream.range(1, times.size()).mapToDouble(i -> times.get(i) - times.get(i - 1)).sorted().toArray();
-        return steps[steps.length / 2];
+        return Robust.median(IntStream.range(1, times.size()).mapToDouble(i -> times.get(i) - times.get(i - 1)).toArray());
     }
 
     private static double nearest(double rate) {

@@ -3,6 +3,7 @@ package org.scenothesis.production.incoming;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Transfer;
 
@@ -14,7 +15,7 @@ public record Look(List<Double> cells) {
     private static final double SAME_CELL = 0.04;
     /// Deviations of a cell's mean that chance and coding explain in the worst of some hundred cells.
     private static final double NOISE = 5;
-    private static final double[] LUMA = {0.2126, 0.7152, 0.0722};
+    private static final double[] LUMA = {Luminance.RED, Luminance.GREEN, Luminance.BLUE};
 
     public Look {
         cells = List.copyOf(cells);

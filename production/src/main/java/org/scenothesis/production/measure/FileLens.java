@@ -39,10 +39,6 @@ public final class FileLens {
     }
 
     private static Optional<Given<Double>> view(@Nullable Double mm, int width, int height) {
-        try {
-            return mm == null ? Optional.empty() : Optional.of(HandCamera.noted(mm, width / (double) height));
-        } catch (IllegalArgumentException e) {
-            return Optional.empty();
-        }
+        return mm == null ? Optional.empty() : HandCamera.noted(mm, width / (double) height);
     }
 }

@@ -61,18 +61,18 @@ final class Svg {
             case BLUE -> "#c9d7ee";
             case BLACK -> "#35363a";
             case WHITE -> "#ffffff";
-            default -> "none";
+            case DASHED, LINE, SIGHT -> "none";
         };
         String stroke = switch (s.look()) {
             case FADED -> "#a9a8a3";
             case SIGHT -> "#c8371f";
             case INK, SHADOW, BLACK -> "none";
-            default -> INK;
+            case SOLID, DASHED, LINE, PLACE, GREEN, BLUE, WHITE -> INK;
         };
         String dash = switch (s.look()) {
             case DASHED -> " stroke-dasharray=\"30 20\"";
             case SIGHT -> " stroke-dasharray=\"18 14\"";
-            default -> "";
+            case SOLID, INK, LINE, FADED, SHADOW, PLACE, GREEN, BLUE, BLACK, WHITE -> "";
         };
         String style = String.format(" fill=\"%s\" stroke=\"%s\" stroke-width=\"8\"%s/>", fill, stroke, dash);
         return switch (s.kind()) {

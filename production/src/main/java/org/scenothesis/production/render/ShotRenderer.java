@@ -358,7 +358,7 @@ public final class ShotRenderer implements AutoCloseable {
         if (!steadied(l)) {
             return PlanarMap.identity();
         }
-        return lock(shot, l).map(r -> r.at(frame)).filter(s -> s.largestShiftPx() > LEAST_SHIFT_PX).map(s -> {
+        return lock(shot, l).map(r -> r.at(frame)).filter(s -> s.largestShiftPx() > LEAST_SHIFT_PX).flatMap(s -> {
             double w = p.width();
             double h = p.height();
             Point[] from = {new Point(0, 0), new Point(w, 0), new Point(w, h), new Point(0, h)};

@@ -115,7 +115,7 @@ public final class SetScene {
             case Body b -> new float[] {0.72f, 0.61f, 1f};
             case Lamp l -> new float[] {0.96f, 0.77f, 0.26f};
             case Flag f -> new float[] {0.02f, 0.02f, 0.02f};
-            default -> new float[] {0.5f, 0.45f, 0.38f};
+            case Support _, Wall _, Glass _, Camera _ -> new float[] {0.5f, 0.45f, 0.38f};
         };
     }
 

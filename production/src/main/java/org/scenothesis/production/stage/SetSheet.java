@@ -14,8 +14,13 @@ import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Camera;
+import org.scenothesis.core.stage.piece.Flag;
+import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
+import org.scenothesis.core.stage.piece.Support;
+import org.scenothesis.core.stage.piece.Wall;
 import org.scenothesis.core.stage.proof.Proved;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.paper.PdfPage;
@@ -174,7 +179,7 @@ public final class SetSheet {
                     + Words.number(l.givenKelvin(), 0) + " K";
             case Body o -> "; from " + StageWords.length(o.baseM().value(), feet) + " to " + StageWords.length(o.baseM().value() + o.highM()
                     .value(), feet);
-            default -> "";
+            case Support _, Wall _, Glass _, Flag _, Camera _ -> "";
         };
     }
 }

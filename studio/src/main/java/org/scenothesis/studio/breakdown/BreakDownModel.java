@@ -40,7 +40,6 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Shots;
 import org.scenothesis.production.illusion.ReadyMadeShot;
 import org.scenothesis.production.illusion.ReadyMadeShots;
-import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.paper.Paper;
 import org.scenothesis.production.paper.ShotList;
 import org.scenothesis.production.place.PlaceClock;
@@ -53,9 +52,12 @@ import org.scenothesis.studio.house.Session;
 /// What can be told and decided on Break down; every intent is one undo step.
 final class BreakDownModel {
     private final Session session;
+    private final OwnedList owned;
 
     BreakDownModel(Session session) {
         this.session = session;
+        owned = new OwnedList(session);
+        owned.read(() -> {});
     }
 
     Session session() {
@@ -89,7 +91,7 @@ final class BreakDownModel {
     }
 
     void newShot() {
-        OwnedKit kit = owned();
+        OwnedKit kit = owned.known();
         session.store().apply("new shot", p -> {
             Production more = Shots.added(p);
             return more.withShot(more.shots().getLast().id(), kit::told);
@@ -218,30 +220,13 @@ final class BreakDownModel {
         });
     }
 
-    /// What the user owns; a list that cannot be read is said, and counts as none.
-    OwnedKit owned() {
-        try {
-            return KitFile.read(KitFile.home());
-        } catch (StoreException e) {
-            session.say(String.valueOf(e.getMessage()));
-            return OwnedKit.NOTHING;
-        }
-    }
-
-    /// Keeps what the user owns; a list that cannot be read is left for its user to mend, not written over.
-    void own(OwnedKit kit) {
-        try {
-            KitFile.read(KitFile.home());
-            KitFile.write(kit, KitFile.home());
-        } catch (StoreException e) {
-            session.say(String.valueOf(e.getMessage()));
-        }
+    OwnedList owned() {
+        return owned;
     }
 
     /// Tells this shot what is owned, where nothing else was told.
     void tellOwned() {
-        OwnedKit kit = owned();
-        session.change(Words.of("break-down-model.tell-what-you-own"), kit::told);
+        session.change(Words.of("break-down-model.tell-what-you-own"), owned.known()::told);
     }
 
     void acknowledge(String code, boolean read) {

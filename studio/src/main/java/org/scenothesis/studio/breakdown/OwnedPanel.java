@@ -15,8 +15,6 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.kit.Owned;
 import org.scenothesis.core.breakdown.kit.OwnedKind;
 import org.scenothesis.core.breakdown.kit.OwnedKit;
-import org.scenothesis.production.kit.KitFile;
-import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.KitWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Tape;
@@ -39,7 +37,7 @@ final class OwnedPanel {
     }
 
     void refresh() {
-        OwnedKit kit = model.owned();
+        OwnedKit kit = model.owned().known();
         box.getChildren().setAll(Text.of(Words.of("owned-panel.what-you-own-for-all"), "heading"));
         if (kit.things().isEmpty()) {
             box.getChildren().add(Text.block(Words.of("owned-panel.the-list-is-empty-its"), "muted"));
@@ -103,8 +101,7 @@ final class OwnedPanel {
     }
 
     private void change(OwnedKit kit) {
-        model.own(kit);
-        changed.run();
+        model.owned().keep(kit, changed);
     }
 
     private void export() {
@@ -113,11 +110,7 @@ final class OwnedPanel {
         c.setInitialFileName("kit.json");
         File f = c.showSaveDialog(box.getScene().getWindow());
         if (f != null) {
-            try {
-                KitFile.write(model.owned(), f.toPath());
-            } catch (StoreException e) {
-                model.session().say(String.valueOf(e.getMessage()));
-            }
+            model.owned().export(f.toPath());
         }
     }
 
@@ -126,11 +119,7 @@ final class OwnedPanel {
         c.setTitle(Words.of("owned-panel.import-what-you-own"));
         File f = c.showOpenDialog(box.getScene().getWindow());
         if (f != null) {
-            try {
-                change(KitFile.read(f.toPath()));
-            } catch (StoreException e) {
-                model.session().say(String.valueOf(e.getMessage()));
-            }
+            model.owned().bringIn(f.toPath(), changed);
         }
     }
 }

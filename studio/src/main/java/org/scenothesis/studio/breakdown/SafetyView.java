@@ -40,8 +40,10 @@ final class SafetyView extends PageView {
             box.getChildren().add(Text.block(Words.of("safety-view.cautions-stay-in-force-and", Words.of("caution.local")), "muted"));
         }
         box.getChildren().add(Text.of("Kit", "heading"));
-        box.getChildren().add(kit(plan, model.owned()));
+        box.getChildren().add(kit(plan, model.owned().known()));
         owned.refresh();
+        // Another window may have changed it.
+        model.owned().read(() -> Focus.keeping(box, this::refresh));
         box.getChildren().add(owned.node());
         box.getChildren().add(Text.of("Permissions", "heading"));
         permissions();

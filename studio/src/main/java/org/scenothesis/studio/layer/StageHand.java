@@ -107,12 +107,10 @@ final class StageHand extends VBox {
     }
 
     private HandCamera lens(HandCamera c, double focalMm) {
-        try {
-            return c.withViewDeg(Given.entered(HandCamera.viewDeg(focalMm, sensorMm)));
-        } catch (IllegalArgumentException e) {
+        return HandCamera.viewDeg(focalMm, sensorMm).map(v -> c.withViewDeg(Given.entered(v))).orElseGet(() -> {
             say.accept(Words.of("stage-hand.lens-of-mm-before-sensor", Words.number(focalMm, 0), Words.number(sensorMm, 1)));
             return c;
-        }
+        });
     }
 
     /// The sensor is only there to reckon with.

@@ -68,7 +68,8 @@ final class DrawnMarks extends Group {
                 line(style, x.lit(), x.dark());
                 p.forEach(this::place);
             }
-            default -> {
+            case Evidence.Upright _, Evidence.Edge _, Evidence.Horizon _, Evidence.Span _, Evidence.Grey _, Evidence.Lens _,
+                    Evidence.LensHeight _, Evidence.Tape _, Evidence.Staff _, Evidence.Lamp _ -> {
                 for (int i = 0; i + 1 < p.size(); i++) {
                     line(style, p.get(i), p.get(i + 1));
                 }
@@ -81,7 +82,8 @@ final class DrawnMarks extends Group {
             case Evidence.Staff t -> word(MatchWords.tape(model.camera().flatMap(c -> MarkConversion.read(t, c))), t.top());
             case Evidence.Grey g -> place(g.place());
             case Evidence.Lamp l -> place(l.place());
-            default -> {}
+            case Evidence.Edge _, Evidence.Horizon _, Evidence.Shadow _, Evidence.Lens _, Evidence.LensHeight _,
+                    Evidence.Tiles _, Evidence.Shade _, Evidence.Round _ -> {}
         }
     }
 
@@ -93,11 +95,9 @@ final class DrawnMarks extends Group {
 
     /// Its outline and its joints: straight lines of the picture between corners divided as the camera sees them.
     private void tiles(String style, Evidence.Tiles t) {
-        PlanarMap field;
-        try {
-            field = PlanarMap.fourPoints(new Point[] {Point.ZERO, new Point(1, 0), new Point(1, 1), new Point(0, 1)}, t.points()
-                    .toArray(Point[]::new));
-        } catch (IllegalArgumentException onALine) {
+        PlanarMap field = PlanarMap.fourPoints(new Point[] {Point.ZERO, new Point(1, 0), new Point(1, 1), new Point(0, 1)},
+                t.points().toArray(Point[]::new)).orElse(null);
+        if (field == null) {
             for (int i = 0; i < 4; i++) {
                 line(style, t.points().get(i), t.points().get((i + 1) % 4));
             }

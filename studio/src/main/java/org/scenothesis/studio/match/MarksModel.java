@@ -17,7 +17,7 @@ import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Loupe;
-import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Shot;
@@ -227,21 +227,11 @@ final class MarksModel {
         }
         double seconds = session.seconds().get();
         session.worker().ask("match-snap", ticket -> {
-            Plane luma = luma(session.frames().at(source, seconds));
+            Plane luma = Luminance.rooted(session.frames().at(source, seconds));
             Marks.Line at = MarkConversion.camera(List.of(e), luma.width(), luma.height()).lines().getFirst();
             return (Evidence.Edge) MarkConversion.edges(Marks.none(luma.width(), luma.height())
                     .withLines(List.of(EdgeSnap.snapped(luma, at)))).getFirst();
         }, then, wrong -> then.accept(e));
-    }
-
-    /// Light as the eye has it: its square root, near enough to a code value to find edges.
-    private static Plane luma(Picture p) {
-        Plane out = Plane.of(p.width(), p.height());
-        for (int i = 0; i < out.data().length; i++) {
-            out.data()[i] = (float) Math.sqrt(Math.max(0, 0.2126f * p.r().data()[i] + 0.7152f * p.g().data()[i] + 0.0722f * p.b()
-                    .data()[i]));
-        }
-        return out;
     }
 
     void keep(String what, List<Evidence> now) {
@@ -262,12 +252,8 @@ final class MarksModel {
     private Evidence lens() {
         FootageBrief b = brief().orElse(null);
         Double mm = b == null ? null : b.equivalentMm();
-        try {
-            return b == null || mm == null ? MarkKind.LENS.first() : new Evidence.Lens(HandCamera.noted(mm, (double) b.width() / b.height())
-                    .value());
-        } catch (IllegalArgumentException e) {
-            return MarkKind.LENS.first();
-        }
+        return b == null || mm == null ? MarkKind.LENS.first() : HandCamera.noted(mm, (double) b.width() / b.height())
+                .<Evidence>map(v -> new Evidence.Lens(v.value())).orElse(MarkKind.LENS.first());
     }
 
     void remove(int mark) {

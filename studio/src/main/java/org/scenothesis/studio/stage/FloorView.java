@@ -22,9 +22,15 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.draw.Reach;
 import org.scenothesis.core.stage.draw.SetDrawing;
+import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Camera;
+import org.scenothesis.core.stage.piece.Flag;
+import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
+import org.scenothesis.core.stage.piece.Support;
+import org.scenothesis.core.stage.piece.Wall;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.words.StageWords;
 import org.scenothesis.production.words.Words;
@@ -250,7 +256,7 @@ final class FloorView extends Pane {
         return switch (p.thing()) {
             case Lamp l -> p.at().up(l.heightM().value());
             case Body b -> SetView.middle(p, b.moments().getLast().seconds());
-            default -> p.at().up(0);
+            case Backdrop _, Support _, Wall _, Glass _, Flag _, Camera _ -> p.at().up(0);
         };
     }
 

@@ -38,9 +38,15 @@ import org.scenothesis.core.stage.draw.Reach;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.BackdropKind;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Camera;
 import org.scenothesis.core.stage.piece.Dimension;
+import org.scenothesis.core.stage.piece.Flag;
+import org.scenothesis.core.stage.piece.Glass;
+import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.PieceShelf;
+import org.scenothesis.core.stage.piece.Support;
+import org.scenothesis.core.stage.piece.Wall;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.production.words.StageWords;
 import org.scenothesis.production.words.Words;
@@ -126,7 +132,7 @@ final class PieceBoard extends VBox {
         return p.id() + switch (p.thing()) {
             case Backdrop b -> b.kind().name() + b.dye();
             case Body b -> b.form().name();
-            default -> "";
+            case Support _, Wall _, Glass _, Lamp _, Flag _, Camera _ -> "";
         };
     }
 

@@ -23,11 +23,17 @@ import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.draw.Reach;
 import org.scenothesis.core.stage.draw.Snaps;
+import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Camera;
+import org.scenothesis.core.stage.piece.Flag;
+import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.PieceShelf;
 import org.scenothesis.core.stage.piece.Spot;
+import org.scenothesis.core.stage.piece.Support;
+import org.scenothesis.core.stage.piece.Wall;
 import org.scenothesis.core.stage.proof.Pane;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.value.Given;
@@ -242,7 +248,7 @@ final class StageModel {
             return switch (p.thing()) {
                 case Lamp l -> there.withThing(l.withHeightM(Given.entered(Math.clamp(y, 0, 100))));
                 case Body b -> there.withThing(b.withBaseM(Given.entered(Math.clamp(y - b.highM().value() / 2, -5, 30))));
-                default -> there;
+                case Backdrop _, Support _, Wall _, Glass _, Flag _, Camera _ -> there;
             };
         }));
     }

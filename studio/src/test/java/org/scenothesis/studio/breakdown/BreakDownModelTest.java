@@ -193,13 +193,17 @@ class BreakDownModelTest {
     @Test
     void aListOfKitThatCannotBeReadIsSaidAndNotWrittenOver() throws Exception {
         Path list = Files.writeString(KitFile.home(), "[{\"kind\": \"stand\", ");
-        assertThat(model.owned()).isEqualTo(OwnedKit.NOTHING);
-        model.own(new OwnedKit(List.of(Owned.usual(OwnedKind.LAMP))));
+        OwnedKit lamp = new OwnedKit(List.of(Owned.usual(OwnedKind.LAMP)));
+        model.owned().keep(lamp, () -> {});
+        await().until(() -> session.said().get().contains("it is no list of kit") && model.owned().known().equals(OwnedKit.NOTHING));
+        assertThat(session.said().get()).contains("kit.json");
         assertThat(list).hasContent("[{\"kind\": \"stand\", ");
-        assertThat(session.said().get()).contains("kit.json", "it is no list of kit");
         Files.delete(list);
-        model.own(new OwnedKit(List.of(Owned.usual(OwnedKind.LAMP))));
-        assertThat(model.owned().things()).hasSize(1);
+        model.owned().keep(lamp, () -> {});
+        await().until(() -> Files.exists(list));
+        model.owned().read(() -> {});
+        await().until(session.worker()::idle);
+        assertThat(model.owned().known().things()).hasSize(1);
     }
 
     @Test

@@ -2,9 +2,9 @@ package org.scenothesis.core.breakdown.base;
 
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
-import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
@@ -17,10 +17,10 @@ import org.scenothesis.core.shot.Shot;
 public sealed interface Base permits FilmedHere, FromElsewhere {
     /// The kind that was told; filmed here where nothing was.
     static Base of(Answers setting) {
-        return switch (setting.answer(Fact.BASE)) {
-            case "elsewhere" -> new FilmedElsewhere();
-            case "existing" -> new ExistingPicture();
-            default -> new FilmedHere();
+        return switch (setting.choice(Answer.Base.class)) {
+            case ELSEWHERE -> new FilmedElsewhere();
+            case EXISTING -> new ExistingPicture();
+            case HERE -> new FilmedHere();
         };
     }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
@@ -60,7 +61,7 @@ record ExistingPicture() implements FromElsewhere {
         PlateNeed out = n;
         String who = told.answer(Fact.IN_IT).strip();
         if (!who.isEmpty()) {
-            out = out.with(Item.person(who)).recording(told.is(Fact.IN_IT_BY, "covered") ? "cover" : "avoid");
+            out = out.with(Item.person(who)).recording(told.is(Answer.InItBy.COVERED) ? "cover" : "avoid");
         }
         out = needs.values().stream().anyMatch(x -> x.role() == PlateRole.FOREGROUND) ? out.recording("in.front") : out;
         return needs.values().stream().anyMatch(x -> x.role() == PlateRole.FRAME_INSERT) ? out.recording("corners") : out;
@@ -71,7 +72,8 @@ record ExistingPicture() implements FromElsewhere {
         boolean home = n.lockGroup().equals(Case.HOME);
         return n.code().equals("size.headroom") || home && switch (n.role()) {
             case CLEAN, LIGHT_PASS, ATMOSPHERE, FOREGROUND, FRAME_INSERT, REFERENCE -> true;
-            default -> false;
+            case PRACTICAL, ELEMENT, SCREEN_ONLY, ON_SCREEN, PARTIAL_BODY, ON_BLACK, ON_WHITE, TRANSITION, SURFACE_TITLE, STILLS,
+                    BACKGROUND, UNSORTED -> false;
         };
     }
 
@@ -81,13 +83,14 @@ record ExistingPicture() implements FromElsewhere {
         List<Conflict> out = new ArrayList<>();
         // Whoever is put into another place is told so by that illusion.
         if (shot.illusions().stream().noneMatch(w -> w.kind() == IllusionKind.ELSEWHERE)) {
-            String move = told.answer(Fact.BASE_CAMERA);
-            if (move.equals("parallax") || !move.equals("still") && rules.follows(Approach.MOVING_BACKGROUND, "refuse")) {
+            Answer.BaseCamera move = told.choice(Answer.BaseCamera.class);
+            if (move == Answer.BaseCamera.PARALLAX || move != Answer.BaseCamera.STILL
+                    && rules.follows(Approach.MOVING_BACKGROUND, "refuse")) {
                 out.add(Conflict.redo("base.parallax", "", ""));
-            } else if (!move.equals("still")) {
+            } else if (move != Answer.BaseCamera.STILL) {
                 out.add(Conflict.watch("base.move", "", ""));
             }
-            if (told.is(Fact.BASE_EMPTY, "no")) {
+            if (!told.yes(Fact.BASE_EMPTY)) {
                 out.add(Conflict.watch("base.full", "", ""));
             }
         }

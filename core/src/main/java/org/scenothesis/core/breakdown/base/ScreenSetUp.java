@@ -37,7 +37,8 @@ record ScreenSetUp(Shot shot, HouseRules rules) {
         return switch (n.role()) {
             case PRACTICAL, STILLS -> n.filmed();
             case ELEMENT, ON_SCREEN, PARTIAL_BODY -> n.lockGroup().equals(Case.HOME) || n.lockGroup().equals(GROUP);
-            default -> false;
+            case CLEAN, SCREEN_ONLY, LIGHT_PASS, REFERENCE, FOREGROUND, ON_BLACK, ON_WHITE, ATMOSPHERE, TRANSITION, FRAME_INSERT,
+                    SURFACE_TITLE, BACKGROUND, UNSORTED -> false;
         };
     }
 

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
-import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
@@ -74,11 +74,12 @@ public record Leads(Shot shot) {
 
     private boolean undirected(Illusion w, Answers t, PlateNeed n) {
         boolean it = n.in().stream().anyMatch(i -> Subjects.same(shot, i.name(), w.subject()));
-        boolean burns = w.kind() == IllusionKind.ENERGY && t.is(Fact.ENERGY, "fire") || w.kind() == IllusionKind.WIPED
-                && t.is(Fact.MATERIAL, "water");
-        return it && t.is(Fact.WHO, "child", "animal") && Case.takesWho(w.kind()) || burns && switch (n.role()) {
+        boolean burns = w.kind() == IllusionKind.ENERGY && t.is(Answer.Energy.FIRE) || w.kind() == IllusionKind.WIPED
+                && t.is(Answer.Material.WATER);
+        return it && t.is(Answer.Who.CHILD, Answer.Who.ANIMAL) && Case.takesWho(w.kind()) || burns && switch (n.role()) {
             case ON_BLACK, TRANSITION -> true;
-            default -> false;
+            case CLEAN, PRACTICAL, ELEMENT, SCREEN_ONLY, LIGHT_PASS, REFERENCE, ON_SCREEN, PARTIAL_BODY, FOREGROUND, ON_WHITE,
+                    ATMOSPHERE, FRAME_INSERT, SURFACE_TITLE, STILLS, BACKGROUND, UNSORTED -> false;
         };
     }
 }

@@ -62,7 +62,7 @@ public final class ApproachDefaults {
                 double stretch = new Scale(t.number(Fact.FACTOR)).time();
                 return Figure.tells("school.giants", w.subject(), setting.number(Fact.RATE_PER_S) * stretch, "per s", 1 / stretch);
             });
-            default -> List.of();
+            case CLEAN_WHEN, CLEAN_LENGTH, CLOTH_LIGHT, WHERE_TO_SCREEN, EFFECT_LIGHT, MOVING_BACKGROUND, SCREEN_COLOUR -> List.of();
         };
     }
 

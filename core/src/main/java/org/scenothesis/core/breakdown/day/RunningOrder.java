@@ -12,8 +12,8 @@ import java.util.concurrent.CancellationException;
 import java.util.stream.IntStream;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
-import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.SetState;
@@ -52,7 +52,7 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
 
     /// All jobs of a plan: a clean plate gives one or two, as the house rolls it.
     public static List<Job> jobs(Shot shot, BreakdownPlan plan, HouseRules rules) {
-        boolean open = Answers.of(shot.setting()).is(Fact.LIGHT, "sun");
+        boolean open = Answers.of(shot.setting()).is(Answer.Light.SUN);
         List<Job> out = new ArrayList<>();
         for (PlateNeed n : plan.needs()) {
             if (!n.filmed()) {

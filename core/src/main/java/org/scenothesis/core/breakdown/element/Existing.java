@@ -1,7 +1,7 @@
 package org.scenothesis.core.breakdown.element;
 
 import java.util.List;
-import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
@@ -11,15 +11,15 @@ import org.scenothesis.core.shot.PlateRole;
 record Existing() implements ElementSource {
     @Override
     public List<PlateNeed> plates(Case c, List<PlateNeed> asked) {
-        String ground = c.answer(Fact.ELEMENT_GROUND);
+        Answer.ElementGround ground = c.choice(Answer.ElementGround.class);
         PlateRole role = switch (ground) {
-            case "black" -> PlateRole.ON_BLACK;
-            case "white" -> PlateRole.ON_WHITE;
-            default -> PlateRole.ELEMENT;
+            case BLACK -> PlateRole.ON_BLACK;
+            case WHITE -> PlateRole.ON_WHITE;
+            case ALPHA, SCREEN -> PlateRole.ELEMENT;
         };
         return asked.stream().map(n -> !ElementSource.element(c, n) ? n
                 : c.here(n.key(), role, PlateNeed.EXISTING_ELEMENT, n.about()).inGroups("W", "").lasting(0, 1)
-                .recording("ground." + ground)).toList();
+                .recording("ground." + ground.code())).toList();
     }
 
     @Override

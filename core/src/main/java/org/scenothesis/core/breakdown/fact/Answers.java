@@ -42,10 +42,28 @@ public record Answers(Map<String, String> illusion, Map<String, String> setting)
         return f.several() ? List.of(answer(f).strip().split("\\s+")) : List.of(answer(f));
     }
 
-    /// Whether the answer, or one of several, is one of these codes.
-    public boolean is(Fact f, String... any) {
-        List<String> given = answers(f);
-        return Arrays.stream(any).anyMatch(given::contains);
+    /// Whether the answer, or one of several, is one of these, which all answer one fact.
+    public boolean is(Answer... any) {
+        List<String> given = answers(Fact.of(any[0]));
+        return Arrays.stream(any).map(Answer::code).anyMatch(given::contains);
+    }
+
+    /// Whether a fact that is answered by yes or no is answered by yes.
+    public boolean yes(Fact f) {
+        Check.that(f.isYesNo(), f + " is not answered by yes or no");
+        return answer(f).equals("yes");
+    }
+
+    /// The answer of this kind, the usual one where nothing was told; of several the first that was told.
+    public <A extends Enum<A> & Answer> A choice(Class<A> kind) {
+        return choices(kind).getFirst();
+    }
+
+    /// All answers of this kind, the usual one where nothing was told.
+    public <A extends Enum<A> & Answer> List<A> choices(Class<A> kind) {
+        A[] all = kind.getEnumConstants();
+        return answers(Fact.of(all[0])).stream().map(c -> Arrays.stream(all).filter(a -> a.code().equals(c)).findFirst().orElseThrow())
+                .toList();
     }
 
     /// @throws IllegalArgumentException if the fact is no number

@@ -15,8 +15,8 @@ public record Question(Fact fact, List<String> answers, String otherwise) {
     }
 
     /// Only some of the answers make sense; the first is assumed.
-    public static Question among(Fact fact, String... answers) {
-        return new Question(fact, List.of(answers), answers[0]);
+    public static Question among(Answer... answers) {
+        return new Question(Fact.of(answers[0]), Arrays.stream(answers).map(Answer::code).toList(), answers[0].code());
     }
 
     /// One question for each, in this order.

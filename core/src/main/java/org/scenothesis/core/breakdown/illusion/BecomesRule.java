@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.illusion;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -33,25 +34,25 @@ final class BecomesRule implements IllusionRule {
         List<Question> q = new ArrayList<>(Question.about(Fact.WHO, Fact.TURN));
         if (second(c)) {
             q.addAll(Question.about(Fact.SECOND, Fact.SECOND_IS));
-            if (!c.is(Fact.SECOND_IS, "thing")) {
+            if (!c.is(Answer.SecondIs.THING)) {
                 q.addAll(Question.about(Fact.SECOND_SIZE_M, Fact.SECOND_WEARS));
             }
         }
         q.add(Question.about(Fact.AT_S));
-        if (c.is(Fact.TURN, "back")) {
+        if (c.is(Answer.Turn.BACK)) {
             q.add(Question.about(Fact.BACK_S));
         }
         q.addAll(Question.about(Fact.EVENT, Fact.MOTION, Fact.CROSSED));
         q.addAll(new InFront(c).questions());
         q.add(Question.about(Fact.EDGE));
-        if (c.is(Fact.EVENT, "smoke")) {
+        if (c.is(Answer.Event.SMOKE)) {
             q.addAll(IllusionRule.element(c));
         }
         q.add(Question.about(Fact.PERFORMER));
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
-        if (!c.is(Fact.EDGE, "clean") || twoBodies(c)) {
+        if (!c.is(Answer.Edge.CLEAN) || twoBodies(c)) {
             q.addAll(Question.about(Fact.SIZE_M, Fact.TRAVEL_M, Fact.GREEN_NEAR, Fact.COLOURS));
         }
         return q;
@@ -59,12 +60,12 @@ final class BecomesRule implements IllusionRule {
 
     /// Whether there is a second thing at all; what appears or vanishes is alone.
     private static boolean second(Case c) {
-        return c.is(Fact.TURN, "becomes", "back");
+        return c.is(Answer.Turn.BECOMES, Answer.Turn.BACK);
     }
 
     /// Whether the second is somebody, of another build than the first.
     private static boolean twoBodies(Case c) {
-        return second(c) && !c.is(Fact.SECOND_IS, "thing");
+        return second(c) && !c.is(Answer.SecondIs.THING);
     }
 
     private static String other(Case c) {
@@ -74,7 +75,8 @@ final class BecomesRule implements IllusionRule {
 
     /// The case about the second.
     private static Case ofOther(Case c) {
-        return twoBodies(c) ? c.about(c.answer(Fact.SECOND_IS), c.answer(Fact.SECOND_SIZE_M)) : c.about("thing", c.answer(Fact.SIZE_M));
+        return twoBodies(c) ? c.about(c.choice(Answer.SecondIs.class).who(), c.answer(Fact.SECOND_SIZE_M))
+                : c.about(Answer.Who.THING, c.answer(Fact.SIZE_M));
     }
 
     private static Item thing(Case c, String name) {
@@ -83,7 +85,7 @@ final class BecomesRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        boolean separable = !c.is(Fact.EDGE, "clean");
+        boolean separable = !c.is(Answer.Edge.CLEAN);
         List<Way> ways = separable ? List.of(Way.KEY, Way.ROTO) : List.of(Way.MASK, Way.KEY, Way.ROTO);
         String because = separable ? "edge" : "becomes";
         List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, because, Demand.Apart.NO)));
@@ -105,19 +107,19 @@ final class BecomesRule implements IllusionRule {
         double at = at(c, Fact.AT_S);
         double end = c.shot().seconds();
         double back = Math.max(at, at(c, Fact.BACK_S));
-        double before = c.is(Fact.TURN, "appears") ? end - at : c.is(Fact.TURN, "back") ? end : at;
-        double after = c.is(Fact.TURN, "back") ? back - at : end - at;
+        double before = c.is(Answer.Turn.APPEARS) ? end - at : c.is(Answer.Turn.BACK) ? end : at;
+        double after = c.is(Answer.Turn.BACK) ? back - at : end - at;
         Item[] gone = second(c) ? new Item[] {thing(c, c.subject()), thing(ofOther(c), other(c))} : new Item[] {thing(c, c.subject())};
         needs.add(c.clean(second(c) ? "clean.becomes" : "clean.appears", gone));
         InFront front = new InFront(c);
-        boolean acted = c.is(Fact.PERFORMER, "yes");
+        boolean acted = c.yes(Fact.PERFORMER);
         List<PlateNeed> bodies = new ArrayList<>();
         bodies.add(c.separated(c.subject(), "becomes." + (second(c) ? "first" : c.answer(Fact.TURN))).lasting(before + spare, c.takes())
                 .recording("event").hearing("action"));
         if (second(c)) {
             PlateNeed next = ofOther(c).separated(other(c), "becomes.second").lasting(after + spare, c.takes()).recording("event")
                     .following(bodies.getFirst().key());
-            bodies.add(twoBodies(c) && c.is(Fact.SECOND_WEARS, "costume") ? next.wearing("costume") : next);
+            bodies.add(twoBodies(c) && c.is(Answer.SecondWears.COSTUME) ? next.wearing("costume") : next);
         }
         boolean together = acted && bodies.stream().allMatch(n -> n.screen() == Screen.NONE) && !front.any();
         bodies.forEach(n -> needs.add(together ? n.with(c.actors()).looking(eyes(c)) : n));
@@ -125,10 +127,10 @@ final class BecomesRule implements IllusionRule {
             needs.add(front.acting(c.acting("acting.event").recording("event").looking(eyes(c))));
         }
         needs.addAll(front.plates());
-        switch (c.answer(Fact.EVENT)) {
-            case "smoke" -> needs.add(c.here("atmosphere", PlateRole.ATMOSPHERE, "becomes.smoke", c.subject()).lasting(4, 2));
-            case "flash" -> needs.addAll(Lights.pass(c, "flash"));
-            default -> {}
+        switch (c.choice(Answer.Event.class)) {
+            case SMOKE -> needs.add(c.here("atmosphere", PlateRole.ATMOSPHERE, "becomes.smoke", c.subject()).lasting(4, 2));
+            case FLASH -> needs.addAll(Lights.pass(c, "flash"));
+            case CUT, CLOTH, PASS -> {}
         }
         return needs;
     }
@@ -143,10 +145,10 @@ final class BecomesRule implements IllusionRule {
     @Override
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
-        if (c.is(Fact.EVENT, "cut") && !c.is(Fact.MOTION, "still") && c.treatment(c.subject()).way() == Way.MASK) {
+        if (c.is(Answer.Event.CUT) && !c.is(Answer.Motion.STILL) && c.treatment(c.subject()).way() == Way.MASK) {
             out.add(Conflict.watch("becomes.jump", c.illusion().id(), c.subject()));
         }
-        boolean backwards = c.is(Fact.TURN, "back") && c.number(Fact.BACK_S) <= c.number(Fact.AT_S);
+        boolean backwards = c.is(Answer.Turn.BACK) && c.number(Fact.BACK_S) <= c.number(Fact.AT_S);
         if (c.number(Fact.AT_S) < c.illusion().fromSeconds() || c.number(Fact.AT_S) > c.shot().seconds()) {
             out.add(Conflict.redo("becomes.when", c.illusion().id(), c.subject(), c.number(Fact.AT_S), c.shot().seconds()));
         } else if (backwards) {
@@ -163,6 +165,6 @@ final class BecomesRule implements IllusionRule {
 
     @Override
     public List<KitItem> kit(Case c) {
-        return twoBodies(c) && c.is(Fact.SECOND_WEARS, "costume") ? KitItem.each("costume") : List.of();
+        return twoBodies(c) && c.is(Answer.SecondWears.COSTUME) ? KitItem.each("costume") : List.of();
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -53,7 +54,7 @@ final class CopiesRule implements IllusionRule {
         if (!every(c)) {
             q.addAll(Question.about(Fact.ROWS, Fact.DIRECTIONS, Fact.APART_SHARE));
         }
-        if (!c.is(Fact.TOUCH, "apart")) {
+        if (!c.is(Answer.Touch.APART)) {
             q.addAll(Question.about(Fact.SIZE_M, Fact.TRAVEL_M));
         }
         return q;
@@ -65,7 +66,7 @@ final class CopiesRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        boolean apart = c.is(Fact.TOUCH, "apart");
+        boolean apart = c.is(Answer.Touch.APART);
         return List.of(apart
                 ? new Demand(among(c), List.of(Way.MASK, Way.KEY, Way.ROTO), "apart", Demand.Apart.NO)
                 : new Demand(among(c), List.of(Way.KEY, Way.ROTO), c.answer(Fact.TOUCH), Demand.Apart.NO));
@@ -128,7 +129,7 @@ final class CopiesRule implements IllusionRule {
         for (int i = 1; i <= filmed; i++) {
             PlateNeed n = c.figure(c.subject(), i, i == 1 ? "copies.first" : "copies.next").lasting(c.roll(), c.takes())
                     .focusedOn("front.row").positions("own.place", "feet");
-            if (c.is(Fact.LOOKS, "yes")) {
+            if (c.yes(Fact.LOOKS)) {
                 n = n.looking(Eyeline.of(c.subject(), c.subject(), c.illusion().fromSeconds(), c.number(Fact.EYES_M),
                         c.number(Fact.EYES_M), c.number(Fact.DISTANCE_M)));
             }
@@ -148,10 +149,10 @@ final class CopiesRule implements IllusionRule {
     @Override
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
-        if (c.is(Fact.TOUCH, "touch")) {
+        if (c.is(Answer.Touch.TOUCH)) {
             out.add(Conflict.watch("copies.touch", c.illusion().id(), c.subject()));
         }
-        if (c.is(Fact.CAMERA, "moving")) {
+        if (c.is(Answer.Camera.MOVING)) {
             out.add(Conflict.redo("copies.moving", c.illusion().id(), c.subject()));
         }
         return out;

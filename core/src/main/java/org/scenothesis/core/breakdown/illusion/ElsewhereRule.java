@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.illusion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
@@ -38,11 +39,11 @@ final class ElsewhereRule implements IllusionRule {
         q.add(WHO_OF_PEOPLE);
         q.addAll(IllusionRule.creature(c));
         // Of another base all this was told once for the shot.
-        boolean own = Answers.of(c.shot().setting()).is(Fact.BASE, "here");
+        boolean own = Answers.of(c.shot().setting()).is(Answer.Base.HERE);
         if (own) {
             q.addAll(Question.about(Fact.SOURCE, Fact.BACKGROUND_CAMERA, Fact.EMPTY_ROOM, Fact.BACKGROUND_M, Fact.LENS_M));
         }
-        if (c.is(Fact.SOURCE, "existing")) {
+        if (c.is(Answer.Source.EXISTING)) {
             q.addAll(own ? Question.about(Fact.BACKGROUND_PX, Fact.BARS) : List.of(Question.about(Fact.BARS)));
         }
         q.addAll(Question.about(Fact.FEET, Fact.SIZE_M, Fact.MOTION, Fact.TRAVEL_M, Fact.EDGE, Fact.IN_FRONT, Fact.SHADOW, Fact.GREEN_NEAR,
@@ -52,7 +53,7 @@ final class ElsewhereRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        boolean still = c.is(Fact.MOTION, "still") && c.is(Fact.EDGE, "clean") && !c.living();
+        boolean still = c.is(Answer.Motion.STILL) && c.is(Answer.Edge.CLEAN) && !c.living();
         return List.of(new Demand(c.subject(), still ? List.of(Way.KEY, Way.WHITE, Way.ROTO) : List.of(Way.KEY, Way.ROTO), "elsewhere",
                 Demand.Apart.LIGHT));
     }
@@ -60,14 +61,14 @@ final class ElsewhereRule implements IllusionRule {
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        boolean made = c.is(Fact.SOURCE, "made");
+        boolean made = c.is(Answer.Source.MADE);
         if (made) {
             needs.add(c.clean("clean.elsewhere").recording("lens", "shadow"));
         } else {
-            needs.add(c.is(Fact.BARS, "yes") ? c.borrowed().recording("bars") : c.borrowed());
+            needs.add(c.yes(Fact.BARS) ? c.borrowed().recording("bars") : c.borrowed());
         }
         needs.add(c.separated(c.subject(), "thing").focusedOn("subject").hearing("action").recording("ball"));
-        if (c.is(Fact.IN_FRONT, "yes") && made) {
+        if (c.yes(Fact.IN_FRONT) && made) {
             needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
         }
         return needs;
@@ -77,13 +78,14 @@ final class ElsewhereRule implements IllusionRule {
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
         String id = c.illusion().id();
-        String move = c.answer(Fact.BACKGROUND_CAMERA);
-        if (move.equals("parallax") || !move.equals("still") && c.rules().follows(Approach.MOVING_BACKGROUND, "refuse")) {
+        Answer.BackgroundCamera move = c.choice(Answer.BackgroundCamera.class);
+        if (move == Answer.BackgroundCamera.PARALLAX || move != Answer.BackgroundCamera.STILL && c.rules()
+                .follows(Approach.MOVING_BACKGROUND, "refuse")) {
             out.add(Conflict.redo("background.parallax", id, c.subject()));
-        } else if (!move.equals("still")) {
+        } else if (move != Answer.BackgroundCamera.STILL) {
             out.add(Conflict.watch("background.move", id, c.subject()));
         }
-        if (c.is(Fact.EMPTY_ROOM, "no")) {
+        if (!c.yes(Fact.EMPTY_ROOM)) {
             out.add(Conflict.watch("background.full", id, c.subject()));
         }
         return out;
@@ -92,7 +94,7 @@ final class ElsewhereRule implements IllusionRule {
     @Override
     public List<Figure> figures(Case c) {
         List<Figure> out = new ArrayList<>();
-        double have = c.is(Fact.SOURCE, "existing") ? c.number(Fact.BACKGROUND_PX) : c.number(Fact.RECORD_PX);
+        double have = c.is(Answer.Source.EXISTING) ? c.number(Fact.BACKGROUND_PX) : c.number(Fact.RECORD_PX);
         double need = Resolution.background(have, c.number(Fact.FINISH_PX), Resolution.crop(c.told(), c.rules()));
         Verdict v = c.rules().limit(Measure.ENLARGEMENT).judge(need);
         out.add(Figure.tells("resolution.background", c.subject(), need, "\u00d7", have, c.number(Fact.FINISH_PX)).judged(v));

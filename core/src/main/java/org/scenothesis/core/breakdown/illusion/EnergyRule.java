@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.illusion;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -27,7 +28,7 @@ final class EnergyRule implements IllusionRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>(Question.about(Fact.ENERGY, Fact.POINT, Fact.LIGHTS, Fact.ACTOR));
-        if (c.is(Fact.ENERGY, "flashes")) {
+        if (c.is(Answer.Energy.FLASHES)) {
             q.add(Question.about(Fact.FLASHES));
         }
         q.addAll(IllusionRule.element(c));
@@ -47,7 +48,7 @@ final class EnergyRule implements IllusionRule {
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        boolean lights = c.is(Fact.LIGHTS, "yes");
+        boolean lights = c.yes(Fact.LIGHTS);
         if (lights) {
             needs.add(c.clean("clean.light", Item.support("lamp.small")));
         }
@@ -60,7 +61,7 @@ final class EnergyRule implements IllusionRule {
         if (lights) {
             needs.addAll(Lights.pass(c, "lamp.small"));
         }
-        if (c.is(Fact.ENERGY, "smoke", "fire")) {
+        if (c.is(Answer.Energy.SMOKE, Answer.Energy.FIRE)) {
             needs.add(c.here("atmosphere", PlateRole.ATMOSPHERE, "energy.air", c.subject()).lasting(6, 2).onlyProposed());
         }
         return needs;
@@ -68,7 +69,7 @@ final class EnergyRule implements IllusionRule {
 
     @Override
     public List<Conflict> conflicts(Case c) {
-        return c.is(Fact.ENERGY, "flashes") && c.number(Fact.FLASHES) > 3
+        return c.is(Answer.Energy.FLASHES) && c.number(Fact.FLASHES) > 3
                 ? List.of(Conflict.redo("flashes.fast", c.illusion().id(), c.subject(), c.number(Fact.FLASHES)))
                 : List.of();
     }
@@ -76,7 +77,7 @@ final class EnergyRule implements IllusionRule {
     @Override
     public List<KitItem> kit(Case c) {
         List<KitItem> k = new ArrayList<>(KitItem.each("cloth.black", "track.marks"));
-        if (c.is(Fact.LIGHTS, "yes")) {
+        if (c.yes(Fact.LIGHTS)) {
             k.add(KitItem.one("lamp.small"));
         }
         return k;

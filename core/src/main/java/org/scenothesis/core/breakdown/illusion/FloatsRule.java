@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.illusion;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -32,13 +33,14 @@ final class FloatsRule implements IllusionRule {
         List<Question> q = new ArrayList<>(List.of(Question.about(Fact.WHO)));
         q.addAll(IllusionRule.creature(c));
         q.addAll(Question.about(Fact.SIZE_M, Fact.REST_M, Fact.HEIGHT_M));
-        q.add(Question.among(Fact.MOTION, "drifts", "still", "turns", "thrown"));
-        q.add(c.living() ? Question.among(Fact.SUPPORT, "stool", "box", "chair", "table", "ladder", "harness")
-                : Question.among(Fact.SUPPORT, "rod", "line", "hand"));
+        q.add(Question.among(Answer.Motion.DRIFTS, Answer.Motion.STILL, Answer.Motion.TURNS, Answer.Motion.THROWN));
+        q.add(c.living() ? Question.among(Answer.Support.STOOL, Answer.Support.BOX, Answer.Support.CHAIR, Answer.Support.TABLE,
+                Answer.Support.LADDER, Answer.Support.HARNESS)
+                : Question.among(Answer.Support.ROD, Answer.Support.LINE, Answer.Support.HAND));
         q.addAll(Question.about(Fact.SUPPORT_COUNT, Fact.SUPPORT_STAYS));
         if (c.person()) {
             q.addAll(Question.about(Fact.FEET, Fact.BODY, Fact.FILMED_AT, Fact.COSTUME));
-            if (c.is(Fact.FILMED_AT, "floor")) {
+            if (c.is(Answer.FilmedAt.FLOOR)) {
                 q.addAll(c.ownCamera());
             }
         }
@@ -47,15 +49,15 @@ final class FloatsRule implements IllusionRule {
         q.addAll(new InFront(c).questions());
         q.add(Question.about(Fact.IN_FRONT));
         q.add(Question.about(Fact.PERFORMER));
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
         q.add(Question.about(Fact.SHADOW));
-        if (c.is(Fact.SHADOW, "yes")) {
+        if (c.yes(Fact.SHADOW)) {
             q.add(Question.about(Fact.SHADOW_ON));
         }
         q.addAll(Question.about(Fact.GLOWS, Fact.GREEN_NEAR, Fact.COLOURS));
-        if (!c.is(Fact.MOTION, "still")) {
+        if (!c.is(Answer.Motion.STILL)) {
             q.add(Question.about(Fact.TRAVEL_M));
         }
         return q;
@@ -63,10 +65,10 @@ final class FloatsRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        String because = !c.is(Fact.MOTION, "still") ? "moves" : !c.is(Fact.EDGE, "clean") ? "edge" : halves(c) ? "halves" : "still";
+        String because = !c.is(Answer.Motion.STILL) ? "moves" : !c.is(Answer.Edge.CLEAN) ? "edge" : halves(c) ? "halves" : "still";
         List<Way> ways = because.equals("still") ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO);
         // Filmed on the floor, the lens is lowered by the lift: that camera cannot lie on the others.
-        boolean lowered = c.person() && c.is(Fact.FILMED_AT, "floor");
+        boolean lowered = c.person() && c.is(Answer.FilmedAt.FLOOR);
         List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, because, lowered ? Demand.Apart.CAMERA
                 : Demand.Apart.NO)));
         out.addAll(new InFront(c).demands());
@@ -74,18 +76,18 @@ final class FloatsRule implements IllusionRule {
     }
 
     private static boolean halves(Case c) {
-        return c.person() && c.is(Fact.BODY, "halves");
+        return c.person() && c.is(Answer.Body.HALVES);
     }
 
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        Item[] supports = c.supports().stream().map(Item::support).toArray(Item[]::new);
+        Item[] supports = c.supports().stream().map(Answer::code).map(Item::support).toArray(Item[]::new);
         PlateNeed clean = c.supportsStay() ? c.clean("clean.support.stays", c.gone()).with(supports)
-                : c.clean("clean.support", c.gone(c.supports().toArray(String[]::new)));
-        clean = c.is(Fact.SHADOW, "yes") ? clean.recording("shadow") : clean;
-        needs.add(c.is(Fact.SHADOW, "yes") && !c.is(Fact.SHADOW_ON, "floor") ? clean.recording("wall") : clean);
-        if (c.is(Fact.PERFORMER, "yes")) {
+                : c.clean("clean.support", c.gone(c.supports().stream().map(Answer::code).toArray(String[]::new)));
+        clean = c.yes(Fact.SHADOW) ? clean.recording("shadow") : clean;
+        needs.add(c.yes(Fact.SHADOW) && !c.is(Answer.ShadowOn.FLOOR) ? clean.recording("wall") : clean);
+        if (c.yes(Fact.PERFORMER)) {
             needs.add(new InFront(c)
                     .acting(c.acting("acting.sees")
                     .looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M) + c.number(Fact.HEIGHT_M)))));
@@ -98,10 +100,10 @@ final class FloatsRule implements IllusionRule {
         } else {
             needs.add(element.with(supports));
         }
-        if (c.is(Fact.IN_FRONT, "yes")) {
+        if (c.yes(Fact.IN_FRONT)) {
             needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
         }
-        if (c.is(Fact.GLOWS, "yes")) {
+        if (c.yes(Fact.GLOWS)) {
             needs.addAll(Lights.pass(c, "bulb"));
         }
         return needs;
@@ -122,19 +124,19 @@ final class FloatsRule implements IllusionRule {
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
         String id = c.illusion().id();
-        if (halves(c) && c.is(Fact.SURFACE, "yields")) {
+        if (halves(c) && c.is(Answer.Surface.YIELDS)) {
             out.add(Conflict.redo("seat.yields", id, c.subject()));
         }
-        if (c.is(Fact.FLOOR, "glossy") && c.is(Fact.SHADOW, "yes")) {
+        if (c.is(Answer.Floor.GLOSSY) && c.yes(Fact.SHADOW)) {
             out.add(Conflict.watch("floor.glossy", id, c.subject()));
         }
-        if (c.person() && c.is(Fact.FLOOR, "soft") && !c.supports().equals(List.of("harness"))) {
+        if (c.person() && c.is(Answer.Floor.SOFT) && !c.supports().equals(List.of(Answer.Support.HARNESS))) {
             out.add(Conflict.redo("floor.soft", id, c.subject()));
         }
-        if (c.person() && c.is(Fact.FILMED_AT, "floor")) {
+        if (c.person() && c.is(Answer.FilmedAt.FLOOR)) {
             LensOfIllusion.stands(c, c.number(Fact.LENS_M) - c.number(Fact.HEIGHT_M), c.number(Fact.BACKGROUND_M)).ifPresent(out::add);
         }
-        if (c.person() && c.is(Fact.COSTUME, "inflated") && halves(c)) {
+        if (c.person() && c.is(Answer.Costume.INFLATED) && halves(c)) {
             out.add(Conflict.watch("seam.inflated", id, c.subject()));
         }
         return out;
@@ -144,7 +146,7 @@ final class FloatsRule implements IllusionRule {
     public List<Figure> figures(Case c) {
         List<Figure> out = new ArrayList<>();
         double lift = c.number(Fact.HEIGHT_M);
-        if (c.person() && c.is(Fact.FILMED_AT, "floor")) {
+        if (c.person() && c.is(Answer.FilmedAt.FLOOR)) {
             out.add(Figure.tells("lens.lower", c.subject(), lift, "m"));
         }
         return out;
@@ -152,6 +154,6 @@ final class FloatsRule implements IllusionRule {
 
     @Override
     public List<KitItem> kit(Case c) {
-        return c.supports().stream().map(s -> new KitItem("support." + s, (int) c.number(Fact.SUPPORT_COUNT))).toList();
+        return c.supports().stream().map(s -> new KitItem("support." + s.code(), (int) c.number(Fact.SUPPORT_COUNT))).toList();
     }
 }

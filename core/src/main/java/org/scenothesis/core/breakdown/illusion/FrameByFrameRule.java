@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.illusion;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -38,12 +39,12 @@ final class FrameByFrameRule implements IllusionRule {
         if (cloth(c)) {
             return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), "frames.cloth", Demand.Apart.NO));
         }
-        return c.is(Fact.RIG, "removed") ? List.of(new Demand(c.subject(), List.of(Way.MASK, Way.ROTO), "frames.rig", Demand.Apart.NO))
+        return c.is(Answer.Rig.REMOVED) ? List.of(new Demand(c.subject(), List.of(Way.MASK, Way.ROTO), "frames.rig", Demand.Apart.NO))
                 : List.of();
     }
 
     private static boolean cloth(Case c) {
-        return c.is(Fact.STILLS_ON, "cloth");
+        return c.is(Answer.StillsOn.CLOTH);
     }
 
     private static Stills stills(Case c) {
@@ -57,7 +58,7 @@ final class FrameByFrameRule implements IllusionRule {
         PlateNeed stills = c.here(c.elementKey(c.subject()), PlateRole.STILLS, "frames", c.subject())
                 .lasting(0, 1).taking(stills(c).minutes()).with(Item.prop(c.subject())).focusedOn("subject")
                 .recording("base", "no.daylight");
-        boolean rig = c.is(Fact.RIG, "removed");
+        boolean rig = c.is(Answer.Rig.REMOVED);
         stills = rig ? stills.with(Item.support("rig")) : stills;
         if (cloth(c)) {
             var t = c.treatment(c.subject());
@@ -74,7 +75,7 @@ final class FrameByFrameRule implements IllusionRule {
 
     @Override
     public List<Conflict> conflicts(Case c) {
-        return c.is(Fact.LIGHT, "lamps") ? List.of()
+        return c.is(Answer.Light.LAMPS) ? List.of()
                 : List.of(Conflict.redo("frames.daylight", c.illusion().id(), c.subject(), stills(c).minutes()));
     }
 
@@ -88,6 +89,6 @@ final class FrameByFrameRule implements IllusionRule {
 
     @Override
     public List<KitItem> kit(Case c) {
-        return c.is(Fact.RIG, "none") ? KitItem.each("remote") : KitItem.each("remote", "rig");
+        return c.is(Answer.Rig.NONE) ? KitItem.each("remote") : KitItem.each("remote", "rig");
     }
 }

@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.illusion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -31,7 +32,7 @@ final class HiddenRule implements IllusionRule {
 
     @Override
     public Map<Fact, String> assumed() {
-        return Map.of(Fact.WHO, "person", Fact.MOTION, "walks");
+        return Map.of(Fact.WHO, Answer.Who.PERSON.code(), Fact.MOTION, Answer.Motion.WALKS.code());
     }
 
     @Override
@@ -42,12 +43,12 @@ final class HiddenRule implements IllusionRule {
         if (garment(c)) {
             q.addAll(Question.about(Fact.BY, Fact.PART));
         }
-        q.add(Question.among(Fact.MOTION, "walks", "still", "turns"));
+        q.add(Question.among(Answer.Motion.WALKS, Answer.Motion.STILL, Answer.Motion.TURNS));
         q.addAll(Question.about(Fact.SURFACE, Fact.EDGE, Fact.COLOURS));
-        if (garment(c) && c.is(Fact.BY, "cloth")) {
+        if (garment(c) && c.is(Answer.By.CLOTH)) {
             q.addAll(Question.about(Fact.SIZE_M, Fact.TRAVEL_M));
         }
-        if (garment(c) && !c.is(Fact.BY, "cloth")) {
+        if (garment(c) && !c.is(Answer.By.CLOTH)) {
             q.addAll(Question.about(Fact.OVER_CLOTHES, Fact.INSIDE_SEEN));
         }
         return q;
@@ -60,7 +61,7 @@ final class HiddenRule implements IllusionRule {
 
     /// A ghost is seen, so nothing of it wears the screen colour.
     private static boolean garment(Case c) {
-        return c.is(Fact.HIDDEN_AS, "gone");
+        return c.is(Answer.HiddenAs.GONE);
     }
 
     /// Whether something in the screen colour is in the frame: also before a cloth, where another illusion asked for one.
@@ -71,7 +72,7 @@ final class HiddenRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        boolean still = c.is(Fact.MOTION, "still") && c.is(Fact.EDGE, "clean");
+        boolean still = c.is(Answer.Motion.STILL) && c.is(Answer.Edge.CLEAN);
         if (!garment(c)) {
             return List.of(new Demand(thing(c), still ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO),
                     "hidden.through", Demand.Apart.NO));
@@ -84,17 +85,17 @@ final class HiddenRule implements IllusionRule {
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
         PlateNeed clean = c.clean("clean.hidden", c.gone());
-        needs.add(c.is(Fact.SURFACE, "none") ? clean : clean.recording("surface"));
+        needs.add(c.is(Answer.Surface.NONE) ? clean : clean.recording("surface"));
         PlateNeed acted = c.separated(thing(c), "thing").with(c.person() ? Item.person(c.subject()) : Item.prop(c.subject()))
                 .focusedOn("subject").hearing("action");
-        boolean cloth = c.is(Fact.BY, "cloth");
+        boolean cloth = c.is(Answer.By.CLOTH);
         if (covered(c)) {
             String by = "suit." + c.answer(Fact.BY);
             acted = (cloth ? acted.with(Item.support(by)) : acted.with(Item.worn(by)).wearing(by))
                     .recording("suit.patch", "suit.taut", "suit.shadow");
         }
         needs.add(acted);
-        if (covered(c) && !cloth && c.is(Fact.INSIDE_SEEN, "yes")) {
+        if (covered(c) && !cloth && c.yes(Fact.INSIDE_SEEN)) {
             needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.FOREGROUND, "hidden.inside", c.subject()).with(Item.support("form"))
                     .lasting(c.roll(), 1));
         }
@@ -105,14 +106,14 @@ final class HiddenRule implements IllusionRule {
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
         String id = c.illusion().id();
-        if (c.is(Fact.SURFACE, "yields") && c.is(Fact.PART, "all", "legs", "torso")) {
+        if (c.is(Answer.Surface.YIELDS) && c.is(Answer.Part.ALL, Answer.Part.LEGS, Answer.Part.TORSO)) {
             out.add(Conflict.redo("seat.yields", id, c.subject()));
         }
-        boolean suited = garment(c) && !c.is(Fact.MOTION, "still");
-        if (suited && c.is(Fact.OVER_CLOTHES, "yes")) {
+        boolean suited = garment(c) && !c.is(Answer.Motion.STILL);
+        if (suited && c.yes(Fact.OVER_CLOTHES)) {
             out.add(Conflict.watch("suit.over", id, c.subject()));
         }
-        if (suited && c.is(Fact.LIGHT, "sun")) {
+        if (suited && c.is(Answer.Light.SUN)) {
             out.add(Conflict.watch("suit.sun", id, c.subject()));
         }
         return out;
@@ -126,11 +127,11 @@ final class HiddenRule implements IllusionRule {
     /// How large a cloth must be that hides somebody who moves behind it.
     @Override
     public List<Figure> figures(Case c) {
-        if (!covered(c) || !c.is(Fact.BY, "cloth")) {
+        if (!covered(c) || !c.is(Answer.By.CLOTH)) {
             return List.of();
         }
-        double high = c.number(Fact.SIZE_M) * (c.is(Fact.PART, "all") ? 1 : PART_SHARE) + 2 * ClothGeometry.MARGIN_M;
-        double wide = c.number(Fact.SIZE_M) * Bodies.WIDE_SHARE + (c.is(Fact.MOTION, "still") ? 0 : c.number(Fact.TRAVEL_M))
+        double high = c.number(Fact.SIZE_M) * (c.is(Answer.Part.ALL) ? 1 : PART_SHARE) + 2 * ClothGeometry.MARGIN_M;
+        double wide = c.number(Fact.SIZE_M) * Bodies.WIDE_SHARE + (c.is(Answer.Motion.STILL) ? 0 : c.number(Fact.TRAVEL_M))
                 + 2 * ClothGeometry.MARGIN_M;
         return List.of(Figure.tells("cover", c.subject(), wide, "m", high));
     }

@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.illusion;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -19,19 +20,19 @@ import org.scenothesis.core.shot.IllusionKind;
 /// Screen-only frames, references and cautions are not theirs: they follow from the plates and facts of the whole shot.
 public interface IllusionRule {
     /// What illusions that happen to people assume.
-    Map<Fact, String> PERSON = Map.of(Fact.WHO, "person");
+    Map<Fact, String> PERSON = Map.of(Fact.WHO, Answer.Who.PERSON.code());
     /// And what they ask first.
-    Question WHO_OF_PEOPLE = Question.among(Fact.WHO, "person", "thing", "child", "animal");
+    Question WHO_OF_PEOPLE = Question.among(Answer.Who.PERSON, Answer.Who.THING, Answer.Who.CHILD, Answer.Who.ANIMAL);
 
     /// What is asked of an element that is laid over the shot.
     static List<Question> element(Case c) {
-        return c.is(Fact.ELEMENT, "existing") ? Question.about(Fact.ELEMENT, Fact.ELEMENT_GROUND, Fact.ELEMENT_PX)
+        return c.is(Answer.Element.EXISTING) ? Question.about(Fact.ELEMENT, Fact.ELEMENT_GROUND, Fact.ELEMENT_PX)
                 : List.of(Question.about(Fact.ELEMENT));
     }
 
     /// What is asked of a subject that need not be filmed: a creature or a thing may exist already, or be drawn.
     static List<Question> creature(Case c) {
-        return c.is(Fact.WHO, "thing", "animal") ? element(c) : List.of();
+        return c.is(Answer.Who.THING, Answer.Who.ANIMAL) ? element(c) : List.of();
     }
 
     IllusionKind kind();

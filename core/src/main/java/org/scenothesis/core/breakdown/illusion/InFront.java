@@ -1,6 +1,7 @@
 package org.scenothesis.core.breakdown.illusion;
 
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
@@ -24,7 +25,7 @@ record InFront(Case c) {
 
     /// Whether anything passes before it, which is the same as that it passes behind something.
     boolean any() {
-        return c.is(Fact.CROSSED, "yes") || c.is(Fact.BEHIND, "yes");
+        return c.yes(Fact.CROSSED) || c.yes(Fact.BEHIND);
     }
 
     /// Who it is: the one named, else whoever acts, else somebody without a name.
@@ -38,7 +39,7 @@ record InFront(Case c) {
     private boolean acts() {
         String named = c.answer(Fact.FRONT).strip();
         Item[] actors = c.actors();
-        return c.is(Fact.PERFORMER, "yes") && (named.isEmpty() || actors.length == 1 && Subjects.same(c.shot(), actors[0].name(), named));
+        return c.yes(Fact.PERFORMER) && (named.isEmpty() || actors.length == 1 && Subjects.same(c.shot(), actors[0].name(), named));
     }
 
     /// What is demanded of it, if there is any.
@@ -69,7 +70,7 @@ record InFront(Case c) {
         if (!any() || acts()) {
             return List.of();
         }
-        Case person = c.is(Fact.FRONT_IS, "person") ? c.acted() : c;
+        Case person = c.is(Answer.FrontIs.PERSON) ? c.acted() : c;
         PlateNeed n = person.separated(who(), "front").focusedOn("subject");
         return List.of(before(n));
     }

@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.illusion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
@@ -25,14 +26,14 @@ final class MovedRule implements IllusionRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>(Question.about(Fact.OPERATOR, Fact.SIZE_M, Fact.TRAVEL_M));
-        q.add(Question.among(Fact.MOTION, "drifts", "turns", "thrown"));
-        if (!c.is(Fact.OPERATOR, "line")) {
+        q.add(Question.among(Answer.Motion.DRIFTS, Answer.Motion.TURNS, Answer.Motion.THROWN));
+        if (!c.is(Answer.Operator.LINE)) {
             q.add(Question.about(Fact.HAND_SEEN));
         }
         q.add(Question.about(Fact.CROSSED));
         q.addAll(new InFront(c).questions());
         q.addAll(Question.about(Fact.EDGE, Fact.PERFORMER));
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             q.add(Question.about(Fact.ACTOR));
         }
         q.addAll(Question.about(Fact.SHADOW, Fact.GREEN_NEAR, Fact.COLOURS));
@@ -41,12 +42,12 @@ final class MovedRule implements IllusionRule {
 
     /// Someone invisible in a suit who is in the shot anyway carries it: one take for both.
     private static Optional<String> carrier(Case c) {
-        if (!c.is(Fact.OPERATOR, "suit")) {
+        if (!c.is(Answer.Operator.SUIT)) {
             return Optional.empty();
         }
         return c.shot().illusions().stream()
-                .filter(w -> w.kind() == IllusionKind.HIDDEN && Answers.of(w, c.shot().setting()).is(Fact.BY, "suit")
-                && !Answers.of(w, c.shot().setting()).is(Fact.MOTION, "still"))
+                .filter(w -> w.kind() == IllusionKind.HIDDEN && Answers.of(w, c.shot().setting()).is(Answer.By.SUIT)
+                && !Answers.of(w, c.shot().setting()).is(Answer.Motion.STILL))
                 .map(w -> new Case(w, c.shot(), c.rules(), c.treatments()).inState("hidden")).findFirst();
     }
 
@@ -63,11 +64,12 @@ final class MovedRule implements IllusionRule {
     /// A line, or what nobody sees, a mask takes away; a puppet is keyed together with whoever moves it; anything else wears the screen
     /// colour in place.
     private static Demand own(Case c) {
-        boolean unseen = c.told().given(Fact.HAND_SEEN) && c.is(Fact.HAND_SEEN, "no") && c.is(Fact.OPERATOR, "rod", "glove");
-        return switch (c.answer(Fact.OPERATOR)) {
-            case "line" -> new Demand(c.subject(), List.of(Way.MASK, Way.KEY, Way.ROTO), "moved.line", Demand.Apart.NO);
-            case "puppeteer" -> new Demand(c.subject(), List.of(Way.KEY, Way.SUIT, Way.ROTO), "moved.puppet", Demand.Apart.NO);
-            default -> unseen ? new Demand(c.subject(), List.of(Way.MASK, Way.SUIT, Way.KEY, Way.ROTO), "moved.unseen", Demand.Apart.NO)
+        boolean unseen = c.told().given(Fact.HAND_SEEN) && !c.yes(Fact.HAND_SEEN) && c.is(Answer.Operator.ROD, Answer.Operator.GLOVE);
+        return switch (c.choice(Answer.Operator.class)) {
+            case LINE -> new Demand(c.subject(), List.of(Way.MASK, Way.KEY, Way.ROTO), "moved.line", Demand.Apart.NO);
+            case PUPPETEER -> new Demand(c.subject(), List.of(Way.KEY, Way.SUIT, Way.ROTO), "moved.puppet", Demand.Apart.NO);
+            case ROD, GLOVE, SUIT -> unseen ? new Demand(c.subject(), List.of(Way.MASK, Way.SUIT, Way.KEY, Way.ROTO), "moved.unseen",
+                    Demand.Apart.NO)
                     : new Demand(c.subject(), List.of(Way.SUIT, Way.KEY, Way.ROTO), "moved.operator", Demand.Apart.NO);
         };
     }
@@ -84,15 +86,15 @@ final class MovedRule implements IllusionRule {
         }
         PlateNeed moved = c.separated(c.subject(), "thing").with(Item.support(c.answer(Fact.OPERATOR))).focusedOn("subject");
         boolean inPlace = c.treatment(c.subject()).way() != Way.KEY;
-        moved = c.is(Fact.HAND_SEEN, "yes") && inPlace ? moved.recording("travel") : moved;
+        moved = c.yes(Fact.HAND_SEEN) && inPlace ? moved.recording("travel") : moved;
         InFront front = new InFront(c);
         inPlace &= !front.any();
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             // In place the performer and the operator play together; on a cloth the thing is filmed apart.
             moved = inPlace ? moved.with(Item.person(c.answer(Fact.ACTOR))).hearing("action") : moved;
         }
         needs.add(moved);
-        if (c.is(Fact.PERFORMER, "yes") && !inPlace) {
+        if (c.yes(Fact.PERFORMER) && !inPlace) {
             needs.add(front.acting(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M)))));
         }
         needs.addAll(front.plates());
@@ -102,7 +104,7 @@ final class MovedRule implements IllusionRule {
     @Override
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
-        if (carrier(c).isEmpty() && c.is(Fact.SHADOW, "yes") && c.is(Fact.LIGHT, "sun") && !c.is(Fact.OPERATOR, "line")
+        if (carrier(c).isEmpty() && c.yes(Fact.SHADOW) && c.is(Answer.Light.SUN) && !c.is(Answer.Operator.LINE)
                 && c.treatment(c.subject()).way() == Way.SUIT) {
             out.add(Conflict.watch("operator.shadow", c.illusion().id(), c.subject()));
         }

@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.illusion;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -25,13 +26,13 @@ final class OpeningRule implements IllusionRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>(Question.about(Fact.SOURCE, Fact.RIM, Fact.LIGHTS, Fact.PERFORMER));
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
-        if (c.is(Fact.SOURCE, "existing")) {
+        if (c.is(Answer.Source.EXISTING)) {
             q.add(Question.about(Fact.BACKGROUND_PX));
         }
-        if (c.is(Fact.RIM, "yes")) {
+        if (c.yes(Fact.RIM)) {
             q.addAll(IllusionRule.element(c));
         }
         q.add(Question.about(Fact.CROSSED));
@@ -47,7 +48,7 @@ final class OpeningRule implements IllusionRule {
     @Override
     public List<Demand> demands(Case c) {
         List<Demand> out = new ArrayList<>();
-        if (c.is(Fact.RIM, "yes")) {
+        if (c.yes(Fact.RIM)) {
             out.add(new Demand(rim(c), List.of(Way.BLACK, Way.ROTO), "opening.rim", Demand.Apart.LIGHT));
         }
         out.addAll(new InFront(c).demands("opening.crossed"));
@@ -57,27 +58,27 @@ final class OpeningRule implements IllusionRule {
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        boolean moving = c.is(Fact.CAMERA, "moving");
+        boolean moving = c.is(Answer.Camera.MOVING);
         PlateNeed clean = c.clean("clean.opening", c.actors());
         needs.add(moving ? clean.lasting(c.roll(), 2).recording("centre.mark", "lens") : clean);
-        if (c.is(Fact.SOURCE, "made")) {
+        if (c.is(Answer.Source.MADE)) {
             needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.BACKGROUND, "opening.inside", c.subject()).inGroups("W", "W")
                     .lasting(c.roll(), 1).recording("lens"));
         } else {
             needs.add(c.borrowed());
         }
         InFront front = new InFront(c);
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             PlateNeed acted = front.any() ? c.acting("acting.before").recording("rim.light") : c.acting("acting.sees")
                     .looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)));
             needs.add(front.acting(moving ? acted.recording("centre.mark") : acted));
         }
         front.plates().forEach(n -> needs.add(n.recording("rim.light")));
-        if (c.is(Fact.RIM, "yes") && c.treatment(rim(c)).way() == Way.BLACK) {
+        if (c.yes(Fact.RIM) && c.treatment(rim(c)).way() == Way.BLACK) {
             PlateNeed e = c.separated(rim(c), "thing");
             needs.add(e.on(Screen.BLACK, e.region()));
         }
-        if (c.is(Fact.LIGHTS, "yes")) {
+        if (c.yes(Fact.LIGHTS)) {
             needs.addAll(Lights.pass(c, "lamp.small"));
         }
         return needs;
@@ -85,16 +86,16 @@ final class OpeningRule implements IllusionRule {
 
     @Override
     public List<Conflict> conflicts(Case c) {
-        return c.is(Fact.CAMERA, "moving") ? List.of(Conflict.watch("opening.moving", c.illusion().id(), c.subject())) : List.of();
+        return c.is(Answer.Camera.MOVING) ? List.of(Conflict.watch("opening.moving", c.illusion().id(), c.subject())) : List.of();
     }
 
     @Override
     public List<KitItem> kit(Case c) {
         List<KitItem> k = new ArrayList<>();
-        if (c.is(Fact.RIM, "yes")) {
+        if (c.yes(Fact.RIM)) {
             k.add(KitItem.one("cloth.black"));
         }
-        if (c.is(Fact.LIGHTS, "yes")) {
+        if (c.yes(Fact.LIGHTS)) {
             k.add(KitItem.one("lamp.small"));
         }
         return k;

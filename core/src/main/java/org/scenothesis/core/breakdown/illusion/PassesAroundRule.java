@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.illusion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
@@ -25,23 +26,23 @@ final class PassesAroundRule implements IllusionRule {
 
     @Override
     public Map<Fact, String> assumed() {
-        return Map.of(Fact.MOTION, "turns");
+        return Map.of(Fact.MOTION, Answer.Motion.TURNS.code());
     }
 
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>(Question.about(Fact.COUNT, Fact.SIZE_M, Fact.NEAREST_M, Fact.FARTHEST_M));
-        q.add(Question.among(Fact.MOTION, "turns", "still", "drifts"));
+        q.add(Question.among(Answer.Motion.TURNS, Answer.Motion.STILL, Answer.Motion.DRIFTS));
         q.addAll(Question.about(Fact.GROUND, Fact.EDGE, Fact.BEHIND));
         q.addAll(new InFront(c).questions());
         q.add(Question.about(Fact.PERFORMER));
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
-        if (c.is(Fact.GROUND, "screen")) {
+        if (c.is(Answer.Ground.SCREEN)) {
             q.addAll(Question.about(Fact.GREEN_NEAR, Fact.COLOURS));
         }
-        if (!c.is(Fact.GROUND, "screen")) {
+        if (!c.is(Answer.Ground.SCREEN)) {
             q.addAll(IllusionRule.element(c));
         }
         q.addAll(Question.about(Fact.FILLS, Fact.FILMED_FILLS));
@@ -50,10 +51,10 @@ final class PassesAroundRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        Way way = switch (c.answer(Fact.GROUND)) {
-            case "black" -> Way.BLACK;
-            case "screen" -> Way.KEY;
-            default -> Way.WHITE;
+        Way way = switch (c.choice(Answer.Ground.class)) {
+            case BLACK -> Way.BLACK;
+            case SCREEN -> Way.KEY;
+            case WHITE -> Way.WHITE;
         };
         List<Way> ways = new ArrayList<>(List.of(way));
         for (Way w : List.of(Way.WHITE, Way.KEY, Way.ROTO)) {
@@ -73,18 +74,18 @@ final class PassesAroundRule implements IllusionRule {
         Screen ground = switch (c.treatment(c.subject()).way()) {
             case BLACK -> Screen.BLACK;
             case WHITE -> Screen.WHITE;
-            default -> c.treatment(c.subject()).cloth();
+            case KEY, SUIT, MASK, ROTO -> c.treatment(c.subject()).cloth();
         };
         PlateNeed object = c.separated(c.subject(), "thing").positions("far", "near", "passing").focusedOn("subject")
                 .taking(Math.min(12, count) - 1.0);
-        object = object.on(ground, object.region()).lasting(c.is(Fact.MOTION, "still") ? 0 : 3, Math.min(12, count));
+        object = object.on(ground, object.region()).lasting(c.is(Answer.Motion.STILL) ? 0 : 3, Math.min(12, count));
         needs.add(object);
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             needs.add(new InFront(c).acting(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)))));
         }
         needs.addAll(new InFront(c).plates());
-        if (c.is(Fact.BEHIND, "yes") || c.is(Fact.PERFORMER, "no")) {
-            needs.add(c.clean(c.is(Fact.BEHIND, "yes") ? "clean.behind" : "clean.around", c.actors()));
+        if (c.yes(Fact.BEHIND) || !c.yes(Fact.PERFORMER)) {
+            needs.add(c.clean(c.yes(Fact.BEHIND) ? "clean.behind" : "clean.around", c.actors()));
         }
         return needs;
     }

@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.illusion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -42,7 +43,7 @@ final class ReshapedRule implements IllusionRule {
 
     private static boolean mild(Case c) {
         double a = c.number(Fact.AMOUNT);
-        return a <= 1.15 && a >= 0.87 && c.is(Fact.MOTION, "still");
+        return a <= 1.15 && a >= 0.87 && c.is(Answer.Motion.STILL);
     }
 
     @Override
@@ -58,7 +59,7 @@ final class ReshapedRule implements IllusionRule {
         needs.add(c.clean("clean.reshaped", c.gone()));
         PlateNeed whole = c.separated(c.subject(), "thing").focusedOn("subject").hearing("action");
         int stages = (int) c.number(Fact.STAGES);
-        boolean apart = c.is(Fact.PART, "arms", "legs", "head") && !mild(c);
+        boolean apart = c.is(Answer.Part.ARMS, Answer.Part.LEGS, Answer.Part.HEAD) && !mild(c);
         // The limb is a layer of its own, so the rest is filmed without it.
         PlateNeed rest = apart ? whole.as(whole.key(), PlateRole.PARTIAL_BODY, "reshaped.rest").recording("seam") : whole;
         needs.add(stages > 1 ? rest.recording("stage.first") : rest);
@@ -77,7 +78,7 @@ final class ReshapedRule implements IllusionRule {
 
     @Override
     public List<Conflict> conflicts(Case c) {
-        return c.number(Fact.AMOUNT) > FAR && c.is(Fact.EDGE, "hair")
+        return c.number(Fact.AMOUNT) > FAR && c.is(Answer.Edge.HAIR)
                 ? List.of(Conflict.watch("reshaped.hair", c.illusion().id(), c.subject(), c.number(Fact.AMOUNT))) : List.of();
     }
 
@@ -92,7 +93,7 @@ final class ReshapedRule implements IllusionRule {
     @Override
     public List<KitItem> kit(Case c) {
         int stages = (int) c.number(Fact.STAGES);
-        return stages > 1 || c.is(Fact.COSTUME, "inflated")
+        return stages > 1 || c.is(Answer.Costume.INFLATED)
                 ? List.of(new KitItem("costume.sizes", Math.max(stages, c.told().given(Fact.STAGES) ? 1 : 3))) : List.of();
     }
 }

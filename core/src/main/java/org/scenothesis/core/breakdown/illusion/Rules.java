@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -35,8 +36,8 @@ public final class Rules {
             Fact.BACKGROUND_M, Fact.BASE_LENS_M, Fact.LENS_M);
 
     /// How tall they are who were not measured, in metres: things and animals are asked for.
-    private static final Map<String, String> TALL_M = Map.of("person", String.valueOf(Bodies.PERSON_M), "child",
-            String.valueOf(Bodies.CHILD_M));
+    private static final Map<Answer.Who, String> TALL_M = Map.of(Answer.Who.PERSON, String.valueOf(Bodies.PERSON_M),
+            Answer.Who.CHILD, String.valueOf(Bodies.CHILD_M));
 
     private Rules() {}
 
@@ -69,7 +70,7 @@ public final class Rules {
         if (rules.follows(Approach.WHERE_TO_SCREEN, "studio")) {
             out = told(out, Fact.PLACE, "studio");
         }
-        if (!Answers.of(out.setting()).is(Fact.BASE, "here")) {
+        if (!Answers.of(out.setting()).is(Answer.Base.HERE)) {
             // There is no real place to hang the cloth in.
             out = out.withSetting(x -> x.withFact(Fact.PLACE.key(), "real"));
         }
@@ -81,7 +82,7 @@ public final class Rules {
     public static Shot based(Shot s) {
         Shot out = s;
         List<Illusion> there = s.illusions().stream().filter(w -> w.kind() == IllusionKind.ELSEWHERE && Answers.of(w, s.setting())
-                .is(Fact.SOURCE, "existing")).toList();
+                .is(Answer.Source.EXISTING)).toList();
         Optional<Illusion> existing = there.stream().findFirst();
         boolean all = s.illusions().stream().allMatch(w -> there.stream().anyMatch(t -> Subjects.same(s, t.subject(), w.subject())));
         if (existing.isPresent() && all && !Answers.of(s.setting()).given(Fact.BASE)) {
@@ -98,10 +99,10 @@ public final class Rules {
             String answer = base.answer(f);
             out = base.given(f) ? out.withSetting(x -> x.withFact(own.key(), answer)) : out;
         }
-        if (base.is(Fact.BASE, "here")) {
+        if (base.is(Answer.Base.HERE)) {
             return out;
         }
-        String source = base.is(Fact.BASE, "existing") ? "existing" : "made";
+        String source = base.is(Answer.Base.EXISTING) ? "existing" : "made";
         return out.withIllusions(out.illusions().stream().map(w -> {
             Illusion x = w.kind() == IllusionKind.ELSEWHERE ? untold(w, Fact.SOURCE, source) : w;
             for (Map.Entry<Fact, Fact> e : OF_BASE.entrySet()) {
@@ -128,7 +129,7 @@ public final class Rules {
             }
         }
         Answers told = new Answers(out.facts(), Map.of());
-        String tall = TALL_M.get(told.answer(Fact.WHO));
+        String tall = TALL_M.get(told.choice(Answer.Who.class));
         out = tall == null ? out : untold(out, Fact.SIZE_M, tall);
         // Whoever floats stood on the floor before, and a giant stands on the ground.
         boolean onFloor = w.kind() == IllusionKind.FLOATS && tall != null || w.kind() == IllusionKind.OTHER_SIZE
@@ -140,36 +141,36 @@ public final class Rules {
     public static List<Question> ofSetting(Case c) {
         List<Question> q = new ArrayList<>();
         q.add(Question.about(Fact.BASE));
-        switch (c.answer(Fact.BASE)) {
-            case "existing" -> {
+        switch (c.choice(Answer.Base.class)) {
+            case EXISTING -> {
                 q.addAll(Question.about(Fact.BASE_CAMERA, Fact.BASE_EMPTY, Fact.BASE_PX, Fact.BASE_M, Fact.BASE_LENS_M, Fact.SCENE,
                         Fact.IN_IT));
                 if (!c.answer(Fact.IN_IT).isBlank()) {
                     q.add(Question.about(Fact.IN_IT_BY));
                 }
             }
-            case "elsewhere" -> q.addAll(Question.about(Fact.BASE_M, Fact.BASE_LENS_M));
-            default -> q.addAll(Question.about(Fact.PLACE, Fact.BASE_M, Fact.BASE_LENS_M));
+            case ELSEWHERE -> q.addAll(Question.about(Fact.BASE_M, Fact.BASE_LENS_M));
+            case HERE -> q.addAll(Question.about(Fact.PLACE, Fact.BASE_M, Fact.BASE_LENS_M));
         }
         q.addAll(Question.about(Fact.LIGHT, Fact.BACKGROUND, Fact.CAMERA, Fact.CLOTHS));
-        if (!c.is(Fact.CLOTHS, "none")) {
+        if (!c.is(Answer.Cloths.NONE)) {
             q.addAll(Question.about(Fact.CLOTH_WIDE_M, Fact.CLOTH_HIGH_M, Fact.BEHIND_M, Fact.FOLIAGE));
         }
         if (c.shot().illusions().stream().anyMatch(w -> w.kind() == IllusionKind.HIDDEN || w.kind() == IllusionKind.MOVED)) {
             q.add(Question.about(Fact.SUITS));
         }
-        if (c.is(Fact.LIGHT, "lamps")) {
+        if (c.is(Answer.Light.LAMPS)) {
             q.add(Question.about(Fact.HOT_LAMPS));
             q.addAll(Question.about(Fact.LAMPS_SEEN, Fact.SHADES, Fact.MIXED));
         }
-        if (c.is(Fact.LIGHT, "lamps", "sun")) {
+        if (c.is(Answer.Light.LAMPS, Answer.Light.SUN)) {
             q.addAll(Question.about(Fact.KEY_FROM, Fact.KEY_UP_DEG, Fact.KEY_HARD, Fact.KEY_K, Fact.KEY_FILL));
         }
-        switch (c.answer(Fact.CAMERA)) {
-            case "push" -> q.add(Question.about(Fact.PUSH_IN));
-            case "handheld" -> q.add(Question.about(Fact.WOBBLE_PX));
-            case "moving" -> q.add(Question.about(Fact.DOLLY));
-            default -> {}
+        switch (c.choice(Answer.Camera.class)) {
+            case PUSH -> q.add(Question.about(Fact.PUSH_IN));
+            case HANDHELD -> q.add(Question.about(Fact.WOBBLE_PX));
+            case MOVING -> q.add(Question.about(Fact.DOLLY));
+            case LOCKED -> {}
         }
         q.addAll(Question.about(
                 Fact.FRAME_M, Fact.FLOOR, Fact.PUBLIC, Fact.WEAPON, Fact.BORROWED_SOUND, Fact.TAKES, Fact.RECORD_PX, Fact.FINISH_PX,

@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.illusion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -32,7 +33,7 @@ final class SizeRule implements IllusionRule {
 
     @Override
     public Map<Fact, String> assumed() {
-        return Map.of(Fact.WHO, "person", Fact.MOTION, "walks");
+        return Map.of(Fact.WHO, Answer.Who.PERSON.code(), Fact.MOTION, Answer.Motion.WALKS.code());
     }
 
     @Override
@@ -41,11 +42,11 @@ final class SizeRule implements IllusionRule {
         q.add(WHO_OF_PEOPLE);
         q.addAll(IllusionRule.creature(c));
         q.add(Question.about(Fact.FACTOR));
-        q.add(giant(c) ? Question.among(Fact.PACE, "size", "own") : Question.among(Fact.PACE, "own", "size"));
+        q.add(giant(c) ? Question.among(Answer.Pace.SIZE, Answer.Pace.OWN) : Question.among(Answer.Pace.OWN, Answer.Pace.SIZE));
         q.addAll(Question.about(Fact.CHANGES, Fact.SIZE_M));
-        q.add(Question.among(Fact.MOTION, "walks", "still", "drifts", "turns"));
+        q.add(Question.among(Answer.Motion.WALKS, Answer.Motion.STILL, Answer.Motion.DRIFTS, Answer.Motion.TURNS));
         q.addAll(Question.about(Fact.TRAVEL_M, Fact.CONTACT, Fact.PERFORMER));
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
         q.add(Question.about(Fact.REST_M));
@@ -65,7 +66,7 @@ final class SizeRule implements IllusionRule {
 
     /// Giants move at the pace of their size until told otherwise, small ones as they were filmed.
     private static boolean atItsPace(Case c) {
-        return c.told().given(Fact.PACE) ? c.is(Fact.PACE, "size") : giant(c);
+        return c.told().given(Fact.PACE) ? c.is(Answer.Pace.SIZE) : giant(c);
     }
 
     @Override
@@ -73,28 +74,28 @@ final class SizeRule implements IllusionRule {
         List<PlateNeed> needs = new ArrayList<>();
         needs.add(c.clean("clean.size", c.gone()));
         double high = c.number(Fact.REST_M) + c.number(Fact.SIZE_M) * c.number(Fact.FACTOR);
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             needs.add(c.acting("acting.size").looking(c.eyelines(high, high)));
         }
         double stretched = atItsPace(c) && !giant(c) ? c.roll() / new Scale(c.number(Fact.FACTOR)).time() : 0;
         needs.add(c.separated(c.subject(), "thing").lasting(Math.max(c.roll(), stretched), c.takes())
                 .focusedOn("subject").positions("left", "middle", "right").hearing("step").following("clean-" + Case.HOME).looking(own(c)));
-        if (c.is(Fact.CHANGES, "yes")) {
+        if (c.yes(Fact.CHANGES)) {
             // Until it begins to change it is seen at its own size, from the shot's own camera.
             needs.add(c.separated(c.subject(), "thing").withKey("own-size-" + c.id(c.subject())).withCode("size.own")
                     .inGroups(Case.HOME, Case.HOME).recording("event").following("clean-" + Case.HOME));
         }
-        if (!c.is(Fact.CONTACT, "no")) {
+        if (!c.is(Answer.Contact.NO)) {
             needs.add(c.here("contact-" + c.id(c.subject()), PlateRole.FOREGROUND, "size.contact." + c.answer(Fact.CONTACT), c.subject())
                     .lasting(c.roll(), 2));
         }
-        if (c.is(Fact.IN_FRONT, "yes")) {
+        if (c.yes(Fact.IN_FRONT)) {
             needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
         }
         if (giant(c)) {
             needs.add(c.here("headroom", PlateRole.BACKGROUND, "size.headroom", c.subject()).inGroups("V", Case.HOME)
                     .lasting(c.cleanRoll(), 1));
-            if (c.is(Fact.MOTION, "walks")) {
+            if (c.is(Answer.Motion.WALKS)) {
                 needs.add(c.here("dust", PlateRole.ATMOSPHERE, "size.dust", c.subject()).lasting(4, 2).onlyProposed());
             }
         }
@@ -104,7 +105,7 @@ final class SizeRule implements IllusionRule {
     /// Where the one of another size looks to meet the eyes of those of normal size: their height above its floor, and their distance, in
     /// its own measure.
     private static Eyeline[] own(Case c) {
-        boolean meets = c.is(Fact.PERFORMER, "yes") || c.copies(c.subject()).isPresent();
+        boolean meets = c.yes(Fact.PERFORMER) || c.copies(c.subject()).isPresent();
         if (!meets || !c.living()) {
             return new Eyeline[0];
         }
@@ -129,7 +130,7 @@ final class SizeRule implements IllusionRule {
             out.add(Conflict.watch("size.room", c.illusion().id(), c.subject(), distance, c.number(Fact.ROOM_M), 100 * left));
         }
         LensOfIllusion.stands(c, lens(c), distance).ifPresent(out::add);
-        if (c.is(Fact.CHANGES, "yes")) {
+        if (c.yes(Fact.CHANGES)) {
             out.add(Conflict.watch("size.changes", c.illusion().id(), c.subject(), c.number(Fact.BACKGROUND_M),
                     Math.min(distance, c.number(Fact.ROOM_M))));
         }
@@ -139,7 +140,7 @@ final class SizeRule implements IllusionRule {
             out.add(Conflict.redo("rate.over", c.illusion().id(), c.subject(), rate, c.number(Fact.MAX_RATE),
                     c.number(Fact.MAX_RATE) / rate));
         }
-        if (c.is(Fact.CONTACT, "people")) {
+        if (c.is(Answer.Contact.PEOPLE)) {
             out.add(Conflict.watch("size.people", c.illusion().id(), c.subject()));
         }
         return out;
@@ -167,6 +168,6 @@ final class SizeRule implements IllusionRule {
 
     @Override
     public List<KitItem> kit(Case c) {
-        return c.is(Fact.CONTACT, "no") ? KitItem.each("tape.measure") : KitItem.each("tape.measure", "block");
+        return c.is(Answer.Contact.NO) ? KitItem.each("tape.measure") : KitItem.each("tape.measure", "block");
     }
 }

@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.illusion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -37,15 +38,15 @@ final class ThroughFrameRule implements IllusionRule {
         q.add(WHO_OF_PEOPLE);
         q.addAll(IllusionRule.creature(c));
         q.addAll(Question.about(Fact.FRAME_KIND, Fact.LIMBS, Fact.BACK, Fact.CORNERS, Fact.SIZE_M, Fact.TRAVEL_M, Fact.EDGE));
-        if (c.is(Fact.FRAME_KIND, "display", "mirror", "picture")) {
+        if (c.is(Answer.FrameKind.DISPLAY, Answer.FrameKind.MIRROR, Answer.FrameKind.PICTURE)) {
             q.add(Question.about(Fact.REFLECTS));
         }
         q.add(Question.about(Fact.SOURCE));
-        if (c.is(Fact.SOURCE, "existing")) {
+        if (c.is(Answer.Source.EXISTING)) {
             q.add(Question.about(Fact.BACKGROUND_PX));
         }
         q.add(Question.about(Fact.PERFORMER));
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
         q.add(Question.about(Fact.COLOURS));
@@ -55,7 +56,7 @@ final class ThroughFrameRule implements IllusionRule {
     @Override
     public List<Demand> demands(Case c) {
         // A display, a mirror, a picture, a page are no holes: a cloth lies in them, and whoever comes out is filmed elsewhere.
-        boolean hole = c.is(Fact.FRAME_KIND, "doorway");
+        boolean hole = c.is(Answer.FrameKind.DOORWAY);
         return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), hole ? "through" : "through.insert", hole ? Demand.Apart.NO
                 : Demand.Apart.LIGHT));
     }
@@ -74,13 +75,13 @@ final class ThroughFrameRule implements IllusionRule {
             needs.add(c.here("insert", PlateRole.FRAME_INSERT, "frame.insert", c.subject()).on(cloth == Screen.NONE ? Screen.GREEN
                     : cloth, c.region()).recording("corners"));
         }
-        if (c.is(Fact.BACK, "yes")) {
+        if (c.yes(Fact.BACK)) {
             needs.replaceAll(n -> n.key().equals(c.elementKey(c.subject())) ? n.recording("way.back") : n);
         }
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
         }
-        if (c.is(Fact.SOURCE, "made")) {
+        if (c.is(Answer.Source.MADE)) {
             needs.add(c.here("behind-" + c.id(c.subject()), PlateRole.BACKGROUND, "frame.behind", c.subject()).inGroups("W", "W")
                     .lasting(c.roll(), 1).recording("lens"));
         } else {
@@ -91,7 +92,7 @@ final class ThroughFrameRule implements IllusionRule {
 
     /// Where limbs come out, a second cloth is before the frame, and one on the floor under them.
     private static PlateNeed limbs(Case c, PlateNeed n) {
-        if (!c.is(Fact.LIMBS, "yes") || n.screen() == Screen.NONE) {
+        if (!c.yes(Fact.LIMBS) || n.screen() == Screen.NONE) {
             return n;
         }
         return n.with(Item.support("second.cloth")).on(n.screen(), n.region().onFloor(REACH_M)).recording("limb.edge");
@@ -100,10 +101,10 @@ final class ThroughFrameRule implements IllusionRule {
     @Override
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
-        if (c.is(Fact.CORNERS, "no")) {
+        if (!c.yes(Fact.CORNERS)) {
             out.add(Conflict.watch("frame.corners", c.illusion().id(), c.subject()));
         }
-        if (c.is(Fact.REFLECTS, "yes") && c.is(Fact.FRAME_KIND, "display", "mirror", "picture")) {
+        if (c.yes(Fact.REFLECTS) && c.is(Answer.FrameKind.DISPLAY, Answer.FrameKind.MIRROR, Answer.FrameKind.PICTURE)) {
             out.add(Conflict.watch("frame.reflects", c.illusion().id(), c.subject()));
         }
         return out;
@@ -112,10 +113,10 @@ final class ThroughFrameRule implements IllusionRule {
     @Override
     public List<KitItem> kit(Case c) {
         List<KitItem> k = new ArrayList<>(KitItem.each("corners"));
-        if (c.is(Fact.LIMBS, "yes")) {
+        if (c.yes(Fact.LIMBS)) {
             k.add(KitItem.one("second.cloth"));
         }
-        if (c.is(Fact.REFLECTS, "yes")) {
+        if (c.yes(Fact.REFLECTS)) {
             k.add(KitItem.one("hood"));
         }
         return k;

@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.illusion;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
 import org.scenothesis.core.breakdown.method.Demand;
@@ -36,8 +37,8 @@ final class WipedRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        List<Way> ways = c.is(Fact.MATERIAL, "water") ? List.of(Way.BLACK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.BLACK, Way.ROTO);
-        return List.of(new Demand(c.subject(), ways, c.is(Fact.MATERIAL, "water") ? "wiped.water" : "wiped", Demand.Apart.LIGHT));
+        List<Way> ways = c.is(Answer.Material.WATER) ? List.of(Way.BLACK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.BLACK, Way.ROTO);
+        return List.of(new Demand(c.subject(), ways, c.is(Answer.Material.WATER) ? "wiped.water" : "wiped", Demand.Apart.LIGHT));
     }
 
     @Override
@@ -55,7 +56,7 @@ final class WipedRule implements IllusionRule {
         Item[] who = c.answer(Fact.ACTOR).isBlank() ? new Item[0] : new Item[] {Item.person(c.answer(Fact.ACTOR))};
         needs.add(who.length > 0 ? c.acting("wiped.before") : c.here("before", PlateRole.PRACTICAL, "wiped.before", c.subject())
                 .lasting(c.roll(), c.takes()));
-        if (c.is(Fact.AFTER, "changed")) {
+        if (c.is(Answer.After.CHANGED)) {
             needs.add(c.here("after", PlateRole.PRACTICAL, "wiped.after", c.subject()).lasting(c.roll(), c.takes()).with(who)
                     .with(Item.coded("changed", Item.Sort.PROP))
                     .following(needs.getLast().key()));
@@ -74,10 +75,10 @@ final class WipedRule implements IllusionRule {
     @Override
     public List<KitItem> kit(Case c) {
         List<KitItem> k = new ArrayList<>(KitItem.each("board", "overhead", "material." + c.answer(Fact.MATERIAL), "goggles"));
-        k.addAll(switch (c.answer(Fact.MATERIAL)) {
-            case "powder", "sand" -> KitItem.each("material.sieve", "material.border", "material.tray");
-            case "water" -> KitItem.each("material.tray");
-            default -> KitItem.each("material.blower", "material.border");
+        k.addAll(switch (c.choice(Answer.Material.class)) {
+            case POWDER, SAND -> KitItem.each("material.sieve", "material.border", "material.tray");
+            case WATER -> KitItem.each("material.tray");
+            case PAPER, LEAVES -> KitItem.each("material.blower", "material.border");
         });
         return k;
     }

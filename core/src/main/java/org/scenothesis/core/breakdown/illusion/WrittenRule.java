@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.illusion;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -30,12 +31,12 @@ final class WrittenRule implements IllusionRule {
     @Override
     public List<Question> questions(Case c) {
         List<Question> q = new ArrayList<>(Question.about(Fact.TITLES, Fact.WRITTEN_ON));
-        if (c.is(Fact.WRITTEN_ON, "glass")) {
+        if (c.is(Answer.WrittenOn.GLASS)) {
             q.add(Question.about(Fact.HIGH));
         }
         q.addAll(IllusionRule.element(c));
         q.addAll(Question.about(Fact.COLOURS, Fact.PERFORMER));
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             q.addAll(Question.about(Fact.ACTOR, Fact.EYES_M, Fact.DISTANCE_M));
         }
         q.addAll(Question.about(Fact.FILLS, Fact.FILMED_FILLS));
@@ -44,7 +45,7 @@ final class WrittenRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        List<Way> ways = c.is(Fact.WRITTEN_ON, "display") ? List.of(Way.BLACK, Way.ROTO) : List.of(Way.KEY, Way.BLACK, Way.ROTO);
+        List<Way> ways = c.is(Answer.WrittenOn.DISPLAY) ? List.of(Way.BLACK, Way.ROTO) : List.of(Way.KEY, Way.BLACK, Way.ROTO);
         return List.of(new Demand(c.subject(), ways, "written." + c.answer(Fact.WRITTEN_ON), Demand.Apart.LIGHT));
     }
 
@@ -60,7 +61,7 @@ final class WrittenRule implements IllusionRule {
                 .with(Item.support("surface." + c.answer(Fact.WRITTEN_ON)))
                 .on(t.way() == Way.KEY ? t.cloth() : Screen.BLACK, title.region())
                 .recording("below.clip").focusedOn("glass"));
-        if (c.is(Fact.PERFORMER, "yes")) {
+        if (c.yes(Fact.PERFORMER)) {
             needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M))));
         } else {
             needs.add(c.clean("clean.written"));
@@ -70,13 +71,13 @@ final class WrittenRule implements IllusionRule {
 
     @Override
     public List<Conflict> conflicts(Case c) {
-        return c.is(Fact.WRITTEN_ON, "glass") && c.is(Fact.LIGHT, "sun")
+        return c.is(Answer.WrittenOn.GLASS) && c.is(Answer.Light.SUN)
                 ? List.of(Conflict.watch("glass.sun", c.illusion().id(), c.subject())) : List.of();
     }
 
     @Override
     public List<KitItem> kit(Case c) {
-        return c.is(Fact.WRITTEN_ON, "glass") ? KitItem.each("glass", "hood", "tape.edges")
+        return c.is(Answer.WrittenOn.GLASS) ? KitItem.each("glass", "hood", "tape.edges")
                 : KitItem.each("surface." + c.answer(Fact.WRITTEN_ON));
     }
 }

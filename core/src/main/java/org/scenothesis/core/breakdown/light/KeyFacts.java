@@ -1,5 +1,6 @@
 package org.scenothesis.core.breakdown.light;
 
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.stage.KeyLight;
@@ -17,28 +18,27 @@ public record KeyFacts(Answers setting) {
 
     /// Whether one light casts the shadows at all; shade and an overcast sky are light from everywhere.
     public boolean any() {
-        return setting.is(Fact.LIGHT, "lamps", "sun");
+        return setting.is(Answer.Light.LAMPS, Answer.Light.SUN);
     }
 
     /// How far from the lens's own direction it stands, in degrees: 0 behind the camera, negative left, 180 facing it.
     public double fromLensDeg() {
-        return switch (setting.answer(Fact.KEY_FROM)) {
-            case "right" -> SIDE_DEG;
-            case "front" -> 0;
-            case "behind" -> 180;
-            case "above" -> 0;
-            default -> -SIDE_DEG;
+        return switch (setting.choice(Answer.KeyFrom.class)) {
+            case RIGHT -> SIDE_DEG;
+            case BEHIND -> 180;
+            case FRONT, ABOVE -> 0;
+            case LEFT -> -SIDE_DEG;
         };
     }
 
     /// How high it stands above the ground, in degrees.
     public double upDeg() {
-        return setting.is(Fact.KEY_FROM, "above") ? ABOVE_DEG : setting.number(Fact.KEY_UP_DEG);
+        return setting.is(Answer.KeyFrom.ABOVE) ? ABOVE_DEG : setting.number(Fact.KEY_UP_DEG);
     }
 
     /// Its angular diameter, in degrees.
     public double sizeDeg() {
-        return setting.is(Fact.LIGHT, "sun") ? SUN_DEG : setting.is(Fact.KEY_HARD, "hard") ? HARD_DEG : SOFT_DEG;
+        return setting.is(Answer.Light.SUN) ? SUN_DEG : setting.is(Answer.KeyHard.HARD) ? HARD_DEG : SOFT_DEG;
     }
 
     /// The light of a stage whose camera looks along `panDeg`; what was told is told, the rest stays as `before` has it.
@@ -51,7 +51,7 @@ public record KeyFacts(Answers setting) {
             double seen = Math.IEEEremainder(180 - fromLensDeg(), 360);
             out = out.withDirection(Given.entered(new KeyLight.Direction(Math.IEEEremainder(seen + panDeg, 360), upDeg())));
         }
-        if (setting.given(Fact.KEY_HARD) || setting.is(Fact.LIGHT, "sun")) {
+        if (setting.given(Fact.KEY_HARD) || setting.is(Answer.Light.SUN)) {
             out = out.withSizeDeg(Given.entered(sizeDeg()));
         }
         return setting.given(Fact.KEY_FILL) ? out.withKeyToFillStops(Given.entered(setting.number(Fact.KEY_FILL))) : out;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
@@ -44,7 +45,7 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
     }
 
     private boolean lamps() {
-        return told().is(Fact.LIGHT, "lamps");
+        return told().is(Answer.Light.LAMPS);
     }
 
     private List<PlateNeed> keyed() {
@@ -61,13 +62,14 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
     private PlateNeed minded(PlateNeed n) {
         boolean performed = switch (n.role()) {
             case PRACTICAL, ON_SCREEN, ELEMENT, PARTIAL_BODY -> n.filmed();
-            default -> false;
+            case CLEAN, SCREEN_ONLY, LIGHT_PASS, REFERENCE, FOREGROUND, ON_BLACK, ON_WHITE, ATMOSPHERE, TRANSITION, FRAME_INSERT,
+                    SURFACE_TITLE, STILLS, BACKGROUND, UNSORTED -> false;
         };
         if (!performed || !key().any()) {
             return n;
         }
         PlateNeed out = sided() ? n.recording("key." + told().answer(Fact.KEY_FROM)) : n;
-        return told().is(Fact.LAMPS_SEEN, "yes") && n.screen() != Screen.NONE ? out.recording("rim.lamp") : out;
+        return told().yes(Fact.LAMPS_SEEN) && n.screen() != Screen.NONE ? out.recording("rim.lamp") : out;
     }
 
     /// The widest cloth that is hung.
@@ -130,10 +132,10 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
                 .leastM()).max().orElse(0))) {
             out.add(Conflict.watch("light.shadow", "", ""));
         }
-        if (told().is(Fact.SHADES, "patterned") && hung) {
+        if (told().is(Answer.Shades.PATTERNED) && hung) {
             out.add(Conflict.watch("light.patterned", "", ""));
         }
-        if (told().is(Fact.MIXED, "yes")) {
+        if (told().yes(Fact.MIXED)) {
             out.add(Conflict.watch("light.mixed", "", ""));
         }
         return out;
@@ -143,13 +145,13 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
     public List<KitItem> kit() {
         List<KitItem> out = new ArrayList<>();
         boolean hung = !keyed().isEmpty();
-        if (hung && (lamps() || told().is(Fact.LIGHT, "sun"))) {
+        if (hung && (lamps() || told().is(Answer.Light.SUN))) {
             out.add(new KitItem("flags", 2));
         }
         if (lamps() && told().given(Fact.KEY_FILL) && told().number(Fact.KEY_FILL) >= DEEP_STOPS) {
             out.add(KitItem.one("negative.fill"));
         }
-        if (hung && told().is(Fact.LAMPS_SEEN, "yes")) {
+        if (hung && told().yes(Fact.LAMPS_SEEN)) {
             out.add(KitItem.one("lamp.rim"));
         }
         return out;

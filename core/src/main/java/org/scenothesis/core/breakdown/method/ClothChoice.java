@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.method;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.finding.Approach;
@@ -18,11 +19,11 @@ public record ClothChoice(Screen cloth, double greenApart, double blueApart) {
 
     /// Chooses from the stock: the further one; green when nothing speaks against it, since it is brighter and less noisy.
     public static ClothChoice of(Answers told, HouseRules rules) {
-        return of(told, rules, Fact.CLOTHS);
+        return of(told, rules, told.choice(Answer.Cloths.class));
     }
 
     /// The same from another stock: garments in a screen colour, which have the conflicts of a cloth.
-    public static ClothChoice of(Answers told, HouseRules rules, Fact stock) {
+    public static ClothChoice of(Answers told, HouseRules rules, Answer.Cloths stock) {
         List<Swatch> colours = colours(told);
         double green = nearest(colours, Swatch.GREEN_CLOTH);
         double blue = nearest(colours, Swatch.BLUE_CLOTH);
@@ -31,20 +32,20 @@ public record ClothChoice(Screen cloth, double greenApart, double blueApart) {
             case "blue" -> Screen.BLUE;
             default -> green > TOO_NEAR.watch() || green >= blue ? Screen.GREEN : Screen.BLUE;
         };
-        Screen had = switch (told.answer(stock)) {
-            case "green" -> Screen.GREEN;
-            case "blue" -> Screen.BLUE;
-            default -> wanted;
+        Screen had = switch (stock) {
+            case GREEN -> Screen.GREEN;
+            case BLUE -> Screen.BLUE;
+            case BOTH, NONE -> wanted;
         };
         return new ClothChoice(had, green, blue);
     }
 
     private static List<Swatch> colours(Answers told) {
         List<Swatch> out = new ArrayList<>(Swatch.list(told.answer(Fact.COLOURS)));
-        if (told.is(Fact.GREEN_NEAR, "yes")) {
+        if (told.yes(Fact.GREEN_NEAR)) {
             out.add(Swatch.GREEN_CLOTH);
         }
-        if (told.is(Fact.FOLIAGE, "yes") && told.is(Fact.PLACE, "real")) {
+        if (told.yes(Fact.FOLIAGE) && told.is(Answer.Place.REAL)) {
             out.add(Swatch.LEAVES);
         }
         return out;

@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.method;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.finding.Estimates;
@@ -30,7 +31,7 @@ public final class Methods {
     }
 
     private static Method price(Way w, Answers told, int frames, Estimates e, boolean recommended, boolean chosen) {
-        boolean fine = !told.is(Fact.EDGE, "clean");
+        boolean fine = !told.is(Answer.Edge.CLEAN);
         Estimates.Hand hand = e.hand();
         Estimates.Changes set = e.changes();
         int keys = switch (w) {
@@ -41,7 +42,7 @@ public final class Methods {
         double each = switch (w) {
             case MASK -> 15;
             case ROTO -> fine ? hand.fineMinutes() : hand.minutes();
-            default -> KEY_LOOK_MINUTES;
+            case KEY, SUIT, BLACK, WHITE -> KEY_LOOK_MINUTES;
         };
         double setMinutes = switch (w) {
             case MASK -> set.prop();
@@ -58,7 +59,7 @@ public final class Methods {
         return switch (w) {
             case KEY, BLACK, WHITE -> 1 + frames / 96;
             case SUIT -> 1 + frames / 24;
-            default -> 0;
+            case MASK, ROTO -> 0;
         };
     }
 
@@ -69,23 +70,23 @@ public final class Methods {
     private static List<String> risks(Way w, Answers told, int frames) {
         List<String> out = new ArrayList<>();
         add(out, looks(w, frames) > most(w), "looks.capped");
-        boolean moves = told.given(Fact.MOTION) && !told.is(Fact.MOTION, "still");
-        boolean fine = !told.is(Fact.EDGE, "clean");
+        boolean moves = told.given(Fact.MOTION) && !told.is(Answer.Motion.STILL);
+        boolean fine = !told.is(Answer.Edge.CLEAN);
         switch (w) {
             case MASK -> {
                 out.add("mask.air");
                 add(out, moves, "mask.moves");
                 add(out, fine, "mask.edge");
-                add(out, told.is(Fact.BACKGROUND, "moves"), "mask.background");
+                add(out, told.is(Answer.Background.MOVES), "mask.background");
             }
             case KEY -> {
                 out.add("key.cloth");
-                add(out, told.is(Fact.EDGE, "glass"), "key.glass");
-                add(out, told.is(Fact.PLACE, "studio"), "key.light");
+                add(out, told.is(Answer.Edge.GLASS), "key.glass");
+                add(out, told.is(Answer.Place.STUDIO), "key.light");
             }
             case SUIT -> {
                 out.add("suit.shadow");
-                add(out, told.is(Fact.OVER_CLOTHES, "yes"), "suit.over");
+                add(out, told.yes(Fact.OVER_CLOTHES), "suit.over");
             }
             case BLACK -> out.add("black.dark");
             case WHITE -> {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.finding.HouseRules;
@@ -49,7 +50,7 @@ public final class Treatments {
         }
         Demand settled = new Demand(hardest.thing(), ways, hardest.because(), hardest.apart());
         Way chosen = own(told, of.getFirst().key).orElse(ways.getFirst());
-        boolean ownLight = any(of, Demand.Apart.LIGHT) || chosen.cloth() && told.is(Fact.PLACE, "studio") || chosen == Way.BLACK
+        boolean ownLight = any(of, Demand.Apart.LIGHT) || chosen.cloth() && told.is(Answer.Place.STUDIO) || chosen == Way.BLACK
                 || chosen == Way.WHITE;
         boolean ownCamera = ownLight || any(of, Demand.Apart.CAMERA);
         double seconds = of.stream().mapToDouble(Asked::seconds).max().orElse(0);

@@ -1,6 +1,7 @@
 package org.scenothesis.core.breakdown.number;
 
 import org.scenothesis.core.Check;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.finding.Approach;
@@ -20,15 +21,15 @@ public final class Resolution {
 
     /// A house that gives every locked frame some life needs the room for it too.
     public static double crop(Answers told, HouseRules rules) {
-        boolean alive = told.is(Fact.CAMERA, "locked") && rules.follows(Approach.CAMERA_LIFE, "alive");
-        return switch (alive ? "handheld" : told.answer(Fact.CAMERA)) {
-            case "push" -> told.number(Fact.PUSH_IN);
-            case "handheld" -> {
+        boolean alive = told.is(Answer.Camera.LOCKED) && rules.follows(Approach.CAMERA_LIFE, "alive");
+        return switch (alive ? Answer.Camera.HANDHELD : told.choice(Answer.Camera.class)) {
+            case PUSH -> told.number(Fact.PUSH_IN);
+            case HANDHELD -> {
                 int high = (int) told.number(Fact.FINISH_PX);
                 double wobble = told.number(Fact.WOBBLE_PX);
                 yield Staging.overscan(high * 16 / 9, high, new Staging.Wobble(wobble, wobble * 2 / 3, ROLL_DEG));
             }
-            default -> 1;
+            case LOCKED, MOVING -> 1;
         };
     }
 

@@ -1,6 +1,7 @@
 package org.scenothesis.core.breakdown.plate;
 
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,6 +9,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.scenothesis.core.Check;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
@@ -36,6 +38,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// Width of a picture by its height, where nobody told another.
     public static final double WIDE_HIGH = 16.0 / 9;
+    private static final Set<Answer.Support> ONLY_THINGS = EnumSet.of(Answer.Support.ROD, Answer.Support.HAND, Answer.Support.LINE);
     private static final double MARGIN = 1.15;
     /// Where a mask may end a body whose feet are not seen.
     private static final double KNEE_SHARE = 0.25;
@@ -44,7 +47,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
     public static boolean takesWho(IllusionKind k) {
         return switch (k) {
             case FLOATS, COPIES, OTHER_SIZE, HIDDEN, BECOMES, ELSEWHERE, THROUGH_FRAME, RESHAPED -> true;
-            default -> false;
+            case MOVED, ENERGY, PASSES_AROUND, WIPED, WRITTEN, FRAME_BY_FRAME, OPENING -> false;
         };
     }
 
@@ -58,9 +61,19 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         return told().answer(f);
     }
 
-    /// Whether the answer is one of these codes.
-    public boolean is(Fact f, String... any) {
-        return told().is(f, any);
+    /// Whether the answer is one of these.
+    public boolean is(Answer... any) {
+        return told().is(any);
+    }
+
+    /// Whether a fact that is answered by yes or no is answered by yes.
+    public boolean yes(Fact f) {
+        return told().yes(f);
+    }
+
+    /// The answer of this kind, the usual one where nothing was told.
+    public <A extends Enum<A> & Answer> A choice(Class<A> kind) {
+        return told().choice(kind);
     }
 
     /// The answer in the fact's unit, the usual one where nothing was told.
@@ -75,33 +88,34 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// It happens to a person, grown or not.
     public boolean person() {
-        return is(Fact.WHO, "person", "child");
+        return is(Answer.Who.PERSON, Answer.Who.CHILD);
     }
 
     /// It happens to somebody who can move by themselves.
     public boolean living() {
-        return !is(Fact.WHO, "thing");
+        return !is(Answer.Who.THING);
     }
 
     /// What holds the subject up, one or several; what was said of a thing is not believed of a person.
-    public List<String> supports() {
-        return told().answers(Fact.SUPPORT).stream().map(s -> person() && (s.equals("rod") || s.equals("hand") || s.equals("line"))
-                ? "stool" : s).distinct().toList();
+    public List<Answer.Support> supports() {
+        return told().choices(Answer.Support.class).stream().map(s -> person() && ONLY_THINGS.contains(s) ? Answer.Support.STOOL : s)
+                .distinct().toList();
     }
 
     /// Whether the supports are seen in the end and need not go.
     public boolean supportsStay() {
-        return is(Fact.SUPPORT_STAYS, "yes");
+        return yes(Fact.SUPPORT_STAYS);
     }
 
     /// The same case about those who act in it: people, who walk through the frame on the floor.
     public Case acted() {
-        return about("person", String.valueOf(Bodies.PERSON_M)).with(Fact.HEIGHT_M, "0").with(Fact.MOTION, "walks");
+        return about(Answer.Who.PERSON, String.valueOf(Bodies.PERSON_M)).with(Fact.HEIGHT_M, "0")
+                .with(Fact.MOTION, Answer.Motion.WALKS.code());
     }
 
     /// The same case about somebody or something else of this kind and height.
-    public Case about(String who, String tallM) {
-        return with(Fact.WHO, who).with(Fact.SIZE_M, tallM);
+    public Case about(Answer.Who who, String tallM) {
+        return with(Fact.WHO, who.code()).with(Fact.SIZE_M, tallM);
     }
 
     private Case with(Fact f, String answer) {
@@ -124,9 +138,9 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// How many takes are wanted of each plate: more of what is hard to get right.
     public int takes() {
-        boolean poured = illusion.kind() == IllusionKind.WIPED || illusion.kind() == IllusionKind.ENERGY && is(Fact.ENERGY, "fire");
-        int more = is(Fact.MOTION, "thrown") || poured ? 2 : 0;
-        return (int) number(Fact.TAKES) + Math.max(more, is(Fact.WHO, "animal") ? 3 : is(Fact.WHO, "child") ? 1 : 0);
+        boolean poured = illusion.kind() == IllusionKind.WIPED || illusion.kind() == IllusionKind.ENERGY && is(Answer.Energy.FIRE);
+        int more = is(Answer.Motion.THROWN) || poured ? 2 : 0;
+        return (int) number(Fact.TAKES) + Math.max(more, is(Answer.Who.ANIMAL) ? 3 : is(Answer.Who.CHILD) ? 1 : 0);
     }
 
     /// The clean plate's least length: the shot with handles, or 0 (a still) where nothing in the background moves.
@@ -134,7 +148,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         boolean full = switch (rules.approach(Approach.CLEAN_LENGTH)) {
             case "take" -> true;
             case "still" -> false;
-            default -> is(Fact.BACKGROUND, "moves");
+            default -> is(Answer.Background.MOVES);
         };
         return full ? Math.max(roll(), shot.seconds() + 2 * HANDLES_S) : 0;
     }
@@ -160,7 +174,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// The locked frame without anything that should not be there.
     public PlateNeed clean(String code, Item... gone) {
-        return here("clean-" + HOME, PlateRole.CLEAN, is(Fact.BACKGROUND, "moves") ? code + ".moves" : code, "")
+        return here("clean-" + HOME, PlateRole.CLEAN, is(Answer.Background.MOVES) ? code + ".moves" : code, "")
                 .lasting(cleanRoll(), 1)
                 .without(gone)
                 .without(Item.coded("crew", Item.Sort.CREW))
@@ -226,7 +240,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         if (!t.lock().equals(HOME)) {
             n = n.following("clean-" + HOME);
             // Moved sideways afterwards it would show the wrong side of itself.
-            n = living() && !is(Fact.MOTION, "still") ? n.positions("left", "middle", "right") : n;
+            n = living() && !is(Answer.Motion.STILL) ? n.positions("left", "middle", "right") : n;
         }
         return n;
     }
@@ -250,7 +264,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// Whether its feet, or its underside, are seen.
     private boolean feet() {
-        return is(Fact.FEET, "yes");
+        return yes(Fact.FEET);
     }
 
     /// The same of a part of it, in shares of its height from its foot. What is seen at another size is filmed from another distance, where
@@ -263,14 +277,14 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         // Of a size other than its own it stands on the floor of its set, which the lens is as much nearer to.
         double stands = k == 1 ? stands() : 0;
         boolean floats = illusion.kind() == IllusionKind.FLOATS;
-        boolean lowered = floats && person() && is(Fact.FILMED_AT, "floor");
+        boolean lowered = floats && person() && is(Answer.FilmedAt.FLOOR);
         double own = number(Fact.LENS_M) - (lowered ? number(Fact.HEIGHT_M) : 0);
         double lens = Math.max(0, k == 1 ? own : new Scale(k).lensM(sized().number(Fact.LENS_M), sized().number(Fact.REST_M)));
         double lift = floats && !lowered ? number(Fact.HEIGHT_M) : 0;
         // Whoever floats is up on the support all the time; a thing is seen rising from where it was.
         double bottom = stands + (person() ? lift : 0) + size * fromShare;
         double top = stands + lift + size * toShare;
-        double wide = size * (living() ? Bodies.WIDE_SHARE : 1) + (is(Fact.MOTION, "still") ? 0 : number(Fact.TRAVEL_M));
+        double wide = size * (living() ? Bodies.WIDE_SHARE : 1) + (is(Answer.Motion.STILL) ? 0 : number(Fact.TRAVEL_M));
         ClothGeometry.Cloth cloth = new ClothGeometry(lens, away, number(Fact.BEHIND_M)).behind(bottom, top, wide);
         return new Region(Math.min(1, MARGIN * wide / (frame * WIDE_HIGH)), Math.min(1, MARGIN * (top - bottom) / frame), cloth,
                 new Region.Sweep(bottom, top, wide, lens, away, number(Fact.BEHIND_M)));

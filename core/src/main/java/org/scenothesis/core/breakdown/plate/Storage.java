@@ -1,6 +1,7 @@
 package org.scenothesis.core.breakdown.plate;
 
 import java.util.Collection;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.shot.PlateRole;
@@ -29,11 +30,11 @@ public record Storage(double gigabytes, int cardGigabytes, int cards) {
             return told.number(Fact.MEGABITS);
         }
         double lines = told.number(Fact.RECORD_PX) / 1080;
-        double at1080 = switch (told.answer(Fact.RECORDS)) {
-            case "camera" -> 50;
-            case "intra" -> 190;
-            case "raw" -> 500;
-            default -> 20;
+        double at1080 = switch (told.choice(Answer.Records.class)) {
+            case CAMERA -> 50;
+            case INTRA -> 190;
+            case RAW -> 500;
+            case PHONE -> 20;
         };
         return at1080 * lines * lines * told.number(Fact.RATE_PER_S) / 24;
     }

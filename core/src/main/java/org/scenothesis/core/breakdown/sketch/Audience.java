@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.illusion.Rules;
@@ -47,7 +48,7 @@ final class Audience {
         final String name;
         final boolean actor;
         final Answers told;
-        String who;
+        Answer.Who who;
         double high;
         double x;
         double foot;
@@ -63,7 +64,7 @@ final class Audience {
             this.name = name;
             this.actor = actor;
             this.told = told;
-            this.who = actor ? "person" : told.answer(Fact.WHO);
+            this.who = actor ? Answer.Who.PERSON : told.choice(Answer.Who.class);
             this.high = actor ? Bodies.PERSON_M : told.number(Fact.SIZE_M);
         }
     }
@@ -79,14 +80,14 @@ final class Audience {
     private static boolean takesPlace(IllusionKind k) {
         return switch (k) {
             case WIPED, WRITTEN, PASSES_AROUND, OPENING -> false;
-            default -> true;
+            case FLOATS, COPIES, OTHER_SIZE, HIDDEN, MOVED, BECOMES, ELSEWHERE, THROUGH_FRAME, ENERGY, FRAME_BY_FRAME, RESHAPED -> true;
         };
     }
 
     private static boolean asksForActors(IllusionKind k) {
         return switch (k) {
             case FLOATS, OTHER_SIZE, MOVED, BECOMES, THROUGH_FRAME, PASSES_AROUND, WRITTEN, OPENING -> true;
-            default -> false;
+            case COPIES, HIDDEN, ELSEWHERE, ENERGY, WIPED, FRAME_BY_FRAME, RESHAPED -> false;
         };
     }
 
@@ -107,12 +108,12 @@ final class Audience {
                 happens(w, t, bodies.computeIfAbsent(id(w.subject()), k -> new Body(w, number, w.subject(), false, t)));
             }
             // Somebody who acts and has no name yet is drawn too: the plan asks for them.
-            boolean acts = t.is(Fact.PERFORMER, "yes") && asksForActors(w.kind());
+            boolean acts = t.yes(Fact.PERFORMER) && asksForActors(w.kind());
             List<String> told = Case.named(t.answer(Fact.ACTOR));
             for (String name : !acts ? List.<String>of() : told.isEmpty() ? List.of(NOBODY) : told) {
                 int number = i;
                 Body b = bodies.computeIfAbsent(name.equals(NOBODY) ? NOBODY : id(name), k -> new Body(w, number, name, true, t));
-                b.front |= t.is(Fact.CROSSED, "yes") && (t.answer(Fact.FRONT).isBlank() || id(t.answer(Fact.FRONT)).equals(id(name)));
+                b.front |= t.yes(Fact.CROSSED) && (t.answer(Fact.FRONT).isBlank() || id(t.answer(Fact.FRONT)).equals(id(name)));
             }
         }
     }
@@ -142,28 +143,28 @@ final class Audience {
                 b.high *= t.number(Fact.FACTOR);
             }
             case HIDDEN -> {
-                b.without = now && t.is(Fact.HIDDEN_AS, "gone") ? t.answer(Fact.PART) : "";
-                b.look = now && t.is(Fact.HIDDEN_AS, "through") ? Look.DASHED : b.look;
+                b.without = now && t.is(Answer.HiddenAs.GONE) ? t.answer(Fact.PART) : "";
+                b.look = now && t.is(Answer.HiddenAs.THROUGH) ? Look.DASHED : b.look;
             }
             case BECOMES -> becomes(t, b);
             case MOVED -> {
                 b.stands = t.number(Fact.REST_M);
                 b.foot = b.stands + 0.1 * grown(w);
             }
-            default -> {}
+            case COPIES, ELSEWHERE, THROUGH_FRAME, ENERGY, PASSES_AROUND, WIPED, WRITTEN, FRAME_BY_FRAME, OPENING, RESHAPED -> {}
         }
     }
 
     private void becomes(Answers t, Body b) {
         boolean after = seconds >= t.number(Fact.AT_S);
-        boolean back = t.is(Fact.TURN, "back") && seconds >= t.number(Fact.BACK_S);
-        switch (t.answer(Fact.TURN)) {
-            case "appears" -> b.without = after ? "" : "all";
-            case "vanishes" -> b.without = after ? "all" : "";
-            default -> {
+        boolean back = t.is(Answer.Turn.BACK) && seconds >= t.number(Fact.BACK_S);
+        switch (t.choice(Answer.Turn.class)) {
+            case APPEARS -> b.without = after ? "" : "all";
+            case VANISHES -> b.without = after ? "all" : "";
+            case BECOMES, BACK -> {
                 if (after && !back) {
-                    b.who = t.answer(Fact.SECOND_IS);
-                    b.high = t.is(Fact.SECOND_IS, "thing") ? b.high * 0.8 : t.number(Fact.SECOND_SIZE_M);
+                    b.who = t.choice(Answer.SecondIs.class).who();
+                    b.high = t.is(Answer.SecondIs.THING) ? b.high * 0.8 : t.number(Fact.SECOND_SIZE_M);
                 }
             }
         }
@@ -177,7 +178,7 @@ final class Audience {
                 .mapToDouble(c -> APART_M * c.number(Fact.COUNT) / c.number(Fact.ROWS)).max().orElse(0);
         double high = t.given(Fact.FRAME_M) ? t.number(Fact.FRAME_M)
                 : Math.max(t.number(Fact.FRAME_M), ROOM * Math.max(top, wide * Sketch.HEIGHT / Sketch.WIDTH));
-        boolean cropped = !bodies.isEmpty() && bodies.values().stream().allMatch(b -> !b.who.equals("thing") && b.told.is(Fact.FEET, "no"));
+        boolean cropped = !bodies.isEmpty() && bodies.values().stream().allMatch(b -> b.who != Answer.Who.THING && !b.told.yes(Fact.FEET));
         double low = cropped ? bodies.values().stream().mapToDouble(b -> b.stands + b.high / 4).min().orElse(0) : -0.08 * high;
         // A frame that does not hold all of it keeps the heads.
         return Sketch.Frame.of(t.given(Fact.FRAME_M) ? Math.max(low, (1 + HEADROOM) * top - high) : low, high);
@@ -211,7 +212,7 @@ final class Audience {
         int many = (int) Math.min(MOST, t.number(Fact.COUNT));
         int rows = (int) Math.min(many, t.number(Fact.ROWS));
         int each = (many + rows - 1) / rows;
-        double step = Math.min(0.8 * easel.frame.wideM() / each, t.is(Fact.TOUCH, "apart") ? 1.1 : 0.6);
+        double step = Math.min(0.8 * easel.frame.wideM() / each, t.is(Answer.Touch.APART) ? 1.1 : 0.6);
         List<Spot> out = new ArrayList<>();
         for (int k = 0; k < many; k++) {
             int row = k / each;
@@ -245,7 +246,7 @@ final class Audience {
 
     private void draw(Body b) {
         if (b.foot > b.stands + 1e-6) {
-            easel.ellipse(b.x, b.stands - 0.01, 0.8 * b.high * (b.who.equals("thing") ? 1 : 0.4), 0.03 * easel.frame.highM() / 2,
+            easel.ellipse(b.x, b.stands - 0.01, 0.8 * b.high * (b.who == Answer.Who.THING ? 1 : 0.4), 0.03 * easel.frame.highM() / 2,
                     Look.SHADOW, b.number);
         }
         List<Spot> at = b.others.isEmpty() ? List.of(new Spot(b.x, 0)) : b.others;
@@ -257,7 +258,7 @@ final class Audience {
             piece(b, at.get(i), at.size() > 1 ? i : -1);
         }
         if (b.foot > b.stands + 0.02) {
-            double x = easel.frame.x(b.x + 0.62 * b.high * (b.who.equals("thing") ? 1 : 0.5));
+            double x = easel.frame.x(b.x + 0.62 * b.high * (b.who == Answer.Who.THING ? 1 : 0.5));
             measures.add(new Sketch.Measure(x, easel.frame.y(b.stands), x, easel.frame.y(b.foot), b.foot - b.stands));
         }
     }
@@ -265,7 +266,7 @@ final class Audience {
     private void piece(Body b, Spot at, int index) {
         double x = at.x;
         double foot = b.foot + at.row * ROW_SHARE * easel.frame.highM();
-        double wide = b.high * (b.who.equals("thing") ? 0.8 : b.who.equals("animal") ? 1.6 : 0.4);
+        double wide = b.high * (b.who == Answer.Who.THING ? 0.8 : b.who == Answer.Who.ANIMAL ? 1.6 : 0.4);
         Fact up = b.actor || b.illusion.kind() != IllusionKind.FLOATS ? null : Fact.HEIGHT_M;
         Fact across = index >= 0 ? Fact.PLACES : b.actor ? Fact.ACTOR_ACROSS_M : Fact.ACROSS_M;
         String of = index < 0 ? b.illusion.id() : shot.illusions().stream().filter(w -> w.kind() == IllusionKind.COPIES && id(w.subject())
@@ -309,7 +310,8 @@ final class Audience {
                             easel.ellipse(w * (-0.4 + 0.2 * k), low + h * (0.62 - 0.11 * (k % 3)), size, size, look, i);
                         }
                     }
-                    default -> {}
+                    case FLOATS, COPIES, OTHER_SIZE, HIDDEN, MOVED, BECOMES, ELSEWHERE, ENERGY, WIPED, WRITTEN, FRAME_BY_FRAME,
+                            RESHAPED -> {}
                 }
             }
         }
@@ -323,10 +325,10 @@ final class Audience {
         switch (illusion.kind()) {
             case ENERGY -> {
                 if (now) {
-                    double up = switch (t.answer(Fact.POINT)) {
-                        case "head" -> 0.95;
-                        case "chest" -> 0.7;
-                        default -> 0.45;
+                    double up = switch (t.choice(Answer.Point.class)) {
+                        case HEAD -> 0.95;
+                        case CHEST -> 0.7;
+                        case HAND, THING -> 0.45;
                     };
                     easel.ellipse(x + 0.2 * tall, up * tall - 0.05 * h, 0.1 * h, 0.1 * h, Look.SOLID, i);
                 }
@@ -347,18 +349,18 @@ final class Audience {
             }
             case FRAME_BY_FRAME -> {
                 for (int k = 1; k <= 2 && now; k++) {
-                    easel.body("thing", x - 0.9 * k * tall, 0.05 * tall * (k % 2), tall, Look.DASHED, i, "");
+                    easel.body(Answer.Who.THING, x - 0.9 * k * tall, 0.05 * tall * (k % 2), tall, Look.DASHED, i, "");
                 }
             }
             case RESHAPED -> {
-                if (now && t.is(Fact.PART, "torso", "all")) {
+                if (now && t.is(Answer.Part.TORSO, Answer.Part.ALL)) {
                     easel.ellipse(x, 0.42 * tall, 0.34 * tall * t.number(Fact.AMOUNT), 0.4 * tall, Look.SOLID, i);
                 } else if (now) {
                     easel.box(x + 0.2 * tall * t.number(Fact.AMOUNT), 0.72 * tall, 0.3 * tall * t.number(Fact.AMOUNT), 0.06 * tall, look,
                             i);
                 }
             }
-            default -> {}
+            case FLOATS, COPIES, OTHER_SIZE, HIDDEN, BECOMES, ELSEWHERE, THROUGH_FRAME, PASSES_AROUND, OPENING -> {}
         }
     }
 }

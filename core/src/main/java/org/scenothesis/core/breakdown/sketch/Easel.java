@@ -2,6 +2,7 @@ package org.scenothesis.core.breakdown.sketch;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.sketch.Sketch.Look;
 import org.scenothesis.core.breakdown.sketch.Sketch.Shape;
 
@@ -44,17 +45,17 @@ final class Easel {
     }
 
     /// Somebody or something of a height, standing at a foot; `without` names a part that is not seen.
-    void body(String who, double x, double foot, double high, Look look, int illusion, String without) {
+    void body(Answer.Who who, double x, double foot, double high, Look look, int illusion, String without) {
         switch (who) {
-            case "thing" -> ellipse(x, foot, 0.8 * high, high, look, illusion);
-            case "animal" -> {
+            case THING -> ellipse(x, foot, 0.8 * high, high, look, illusion);
+            case ANIMAL -> {
                 box(x, foot + 0.4 * high, 1.1 * high, 0.4 * high, look, illusion);
                 for (double leg : new double[] {-0.5, -0.35, 0.35, 0.5}) {
                     box(x + leg * high, foot, 0.07 * high, 0.42 * high, look, illusion);
                 }
                 ellipse(x - 0.62 * high, foot + 0.62 * high, 0.36 * high, 0.38 * high, look, illusion);
             }
-            default -> person(x, foot, high, who.equals("child") ? 0.2 : 0.14, look, illusion, without);
+            case PERSON, CHILD -> person(x, foot, high, who == Answer.Who.CHILD ? 0.2 : 0.14, look, illusion, without);
         }
     }
 

@@ -1,6 +1,7 @@
 package org.scenothesis.core.breakdown.sketch;
 
 import java.util.List;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.illusion.Rules;
@@ -49,7 +50,7 @@ public final class PlateSketch {
             return;
         }
         shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).map(w -> Answers.of(w, shot.setting()))
-                .filter(t -> t.is(Fact.WHO, "thing") && t.number(Fact.REST_M) > 0.05)
+                .filter(t -> t.is(Answer.Who.THING) && t.number(Fact.REST_M) > 0.05)
                 .findFirst().ifPresent(t -> e.table(0, t.number(Fact.REST_M), Math.max(0.9, 1.6 * t.number(Fact.SIZE_M))));
     }
 
@@ -89,8 +90,9 @@ public final class PlateSketch {
             double x = e.frame.leftM() + spread * (i + 1);
             Illusion w = shot.illusions().stream().filter(o -> Subjects.same(shot, o.subject(), item.name())).findFirst().orElse(null);
             Answers t = w == null ? Answers.of(shot.setting()) : Answers.of(w, shot.setting());
-            String who = item.sort() == Item.Sort.PROP ? "thing" : w == null || t.is(Fact.WHO, "thing") ? "person" : t.answer(Fact.WHO);
-            double high = w == null || item.sort() == Item.Sort.PERSON && t.is(Fact.WHO, "thing") ? Bodies.PERSON_M : t.number(Fact.SIZE_M);
+            Answer.Who who = item.sort() == Item.Sort.PROP ? Answer.Who.THING
+                    : w == null || t.is(Answer.Who.THING) ? Answer.Who.PERSON : t.choice(Answer.Who.class);
+            double high = w == null || item.sort() == Item.Sort.PERSON && t.is(Answer.Who.THING) ? Bodies.PERSON_M : t.number(Fact.SIZE_M);
             boolean about = w != null && n.illusions().contains(w.id());
             double foot = Math.max(0, n.region().sweep().awayM() > 0 && about ? n.region().sweep().bottomM() : 0);
             boolean held = n.in().stream().anyMatch(o -> o.sort() == Item.Sort.SUPPORT);

@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.camera.CameraCard;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.number.Bodies;
@@ -196,7 +197,7 @@ final class FloorPlan {
 
     private void subject(Stage stage, PlateNeed n, Region.Sweep s, boolean home) {
         Answers t = told(n);
-        boolean living = !t.is(Fact.WHO, "thing");
+        boolean living = !t.is(Answer.Who.THING);
         double all = s.topM() - s.bottomM();
         double high = Math.clamp(living ? all : Math.min(t.number(Fact.SIZE_M), all), 0.01, Math.max(0.01, all));
         double wide = Math.clamp(high * (living ? Bodies.WIDE_SHARE : 1), 0.01, Math.max(0.01, s.wideM()));
@@ -310,7 +311,7 @@ final class FloorPlan {
     /// Large enough for what stands in it; as long as it was told.
     private Given<Surroundings> room(Stage stage, List<Piece> all, boolean solved) {
         Answers said = Answers.of(shot.setting());
-        if (Answers.of(known.setting()).is(Fact.LIGHT, "sun", "overcast", "shade")) {
+        if (Answers.of(known.setting()).is(Answer.Light.SUN, Answer.Light.OVERCAST, Answer.Light.SHADE)) {
             return Stagings.given(new Surroundings.Open(), said.given(Fact.LIGHT));
         }
         Vec eye = stage.camera().position().value();

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.function.DoubleFunction;
 import java.util.function.Supplier;
 import org.scenothesis.core.Check;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.light.KeyFacts;
@@ -76,7 +77,7 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
                 : new KeyLight.Direction(Math.IEEEremainder(180 - facts.fromLensDeg() + stage.panDeg(), 360), facts.upDeg());
         double degrees = stage.light().sizeDeg() instanceof Given.Assumed ? facts.sizeDeg() : stage.light().sizeDeg().value();
         boolean told = solved || said.given(Fact.KEY_FROM);
-        boolean sun = facts.setting().is(Fact.LIGHT, "sun");
+        boolean sun = facts.setting().is(Answer.Light.SUN);
         double travel = needs.stream().mapToDouble(n -> n.region().sweep().wideM()).max().orElse(0.5);
         double far = sun ? 3 : Math.clamp(Lamps.keyM(Math.max(0.1, travel), EVEN_STOPS), KEY_LEAST_M, KEY_MOST_M);
         add(unseen(stage, around, far, m -> {

@@ -94,7 +94,7 @@ public final class StandIns {
             double sum = 0;
             for (int v = y - 1; v <= y + 1; v++) {
                 for (int u = x - 1; u <= x + 1; u++) {
-                    sum += 0.2126 * p.r().at(u, v) + 0.7152 * p.g().at(u, v) + 0.0722 * p.b().at(u, v);
+                    sum += p.light(u, v);
                 }
             }
             return InstrumentReading.shown(Math.log(Math.max(1e-6, sum / 9) / GREY) / Math.log(2), "stop", 0.1, 0.1);

@@ -68,7 +68,7 @@ public enum Fault {
                     .toList()));
             case SHADOW -> s.withFloor(f -> f.withPieces(f.pieces().stream().map(p -> p.thing() instanceof Backdrop b && b.kind().upright()
                     ? nearer(f, p) : p).toList()));
-            default -> s;
+            case BUMP, DRIFT, AUTO_EXPOSURE, SHORT, REFOCUS, AUTO_WHITE, CLOTHES, STABILISER, ROLLING_SHUTTER -> s;
         };
     }
 
@@ -93,7 +93,7 @@ public enum Fault {
         return switch (this) {
             case DRIFT -> -0.5 * share;
             case AUTO_EXPOSURE -> -0.2 * Math.floor(share * 3);
-            default -> 0;
+            case BUMP, WRINKLES, LIMB, SHORT, REFOCUS, SHADOW, AUTO_WHITE, CLOTHES, STABILISER, ROLLING_SHUTTER -> 0;
         };
     }
 
@@ -108,7 +108,7 @@ public enum Fault {
         return switch (this) {
             case STABILISER -> Handling.Sway.whole(wander(seconds, 0) * widthPx, 0.6 * wander(seconds, 1.3) * widthPx);
             case ROLLING_SHUTTER -> new Handling.Sway(shake(seconds) * widthPx, 0, shake(seconds + READ_S) * widthPx, 0);
-            default -> Handling.Sway.NONE;
+            case BUMP, DRIFT, AUTO_EXPOSURE, WRINKLES, LIMB, SHORT, REFOCUS, SHADOW, AUTO_WHITE, CLOTHES -> Handling.Sway.NONE;
         };
     }
 

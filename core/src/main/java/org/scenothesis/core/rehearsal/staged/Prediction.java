@@ -7,12 +7,12 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.scenothesis.core.Robust;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Limit;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.match.Gains;
-import org.scenothesis.core.match.LockSeries;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.rehearsal.Handling;
 import org.scenothesis.core.rehearsal.trace.Rgb;
@@ -110,7 +110,7 @@ public record Prediction(Measure measure, double value, Verdict verdict, List<Fa
 
     /// Half of how far the frames sway, or their rows lean.
     private static double swing(StagedRoll roll, Measure m) {
-        return LockSeries.halfOfMost(IntStream.range(0, roll.frames()).mapToObj(roll.handling().sway()::apply)
+        return Robust.halfOfMost(IntStream.range(0, roll.frames()).mapToObj(roll.handling().sway()::apply)
                 .mapToDouble(s -> m == Measure.WANDER ? (s.topX() + s.bottomX()) / 2 : leans(s)).toArray());
     }
 

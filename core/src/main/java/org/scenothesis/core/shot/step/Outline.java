@@ -4,6 +4,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
@@ -44,6 +45,11 @@ public record Outline(Animated<List<Point>> corners, double softnessPx, Counts c
         corners = new Animated<>(
                 checked(corners.still()), corners.keys().stream().map(k -> new Animated.At<>(k.seconds(), checked(k.value()), k.ease()))
                 .toList());
+    }
+
+    @Override
+    public Optional<TrackBinding> tied() {
+        return Optional.ofNullable(hung);
     }
 
     /// Without keys by code.

@@ -2,6 +2,7 @@ package org.scenothesis.core.stage.piece;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.value.Given;
 
 /// A screen in one colour, upright from `bottomM` to `bottomM + highM` above the floor, and `floorM` of it on the floor in front.
@@ -39,7 +40,7 @@ public record Backdrop(BackdropKind kind, Dye dye, Given<Double> wideM, Given<Do
 
         /// How much light it gives back to the eye.
         public double luminance() {
-            return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+            return Luminance.of(r, g, b);
         }
     }
 

@@ -11,7 +11,9 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Camera;
 import org.scenothesis.core.stage.piece.Flag;
+import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Support;
@@ -170,7 +172,7 @@ public record SetView(Stage stage, String plate, int widthPx, int heightPx) {
             case Wall w -> Optional.of(Block.standing(p.at(), 0, w.wideM().value(), w.highM().value(), thin));
             case Backdrop s when s.kind().upright() && !s.kind().worn() ->
                     Optional.of(Block.standing(p.at(), s.bottomM().value(), s.wideM().value(), s.highM().value(), thin));
-            default -> Optional.empty();
+            case Backdrop _, Body _, Glass _, Lamp _, Camera _ -> Optional.empty();
         };
     }
 

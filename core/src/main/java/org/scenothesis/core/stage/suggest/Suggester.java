@@ -20,11 +20,15 @@ import org.scenothesis.core.stage.StageCamera;
 import org.scenothesis.core.stage.Surroundings;
 import org.scenothesis.core.stage.piece.Backdrop;
 import org.scenothesis.core.stage.piece.Body;
+import org.scenothesis.core.stage.piece.Camera;
+import org.scenothesis.core.stage.piece.Flag;
+import org.scenothesis.core.stage.piece.Glass;
 import org.scenothesis.core.stage.piece.Lamp;
 import org.scenothesis.core.stage.piece.LampKind;
 import org.scenothesis.core.stage.piece.Piece;
 import org.scenothesis.core.stage.piece.Spot;
 import org.scenothesis.core.stage.piece.Support;
+import org.scenothesis.core.stage.piece.Wall;
 import org.scenothesis.core.stage.proof.Coverage;
 import org.scenothesis.core.stage.proof.Proofs;
 import org.scenothesis.core.stage.proof.Proved;
@@ -297,7 +301,7 @@ public final class Suggester {
                     }
                     case Body b -> out.add(st -> together(st, p.id(), by));
                     case Lamp l when l.kind().carried() -> lamp(out, s, p, by);
-                    default -> {}
+                    case Lamp _, Support _, Wall _, Glass _, Flag _, Camera _ -> {}
                 }
             }
         }

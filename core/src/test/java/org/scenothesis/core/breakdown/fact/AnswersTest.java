@@ -32,9 +32,9 @@ class AnswersTest {
     void eachOfSeveralAnswersHolds() {
         Answers t = told("support", "chair ladder");
         assertThat(t.answers(Fact.SUPPORT)).containsExactly("chair", "ladder");
-        assertThat(t.is(Fact.SUPPORT, "ladder")).isTrue();
-        assertThat(t.is(Fact.SUPPORT, "harness", "chair")).isTrue();
-        assertThat(t.is(Fact.SUPPORT, "rod", "box")).isFalse();
+        assertThat(t.is(Answer.Support.LADDER)).isTrue();
+        assertThat(t.is(Answer.Support.HARNESS, Answer.Support.CHAIR)).isTrue();
+        assertThat(t.is(Answer.Support.ROD, Answer.Support.BOX)).isFalse();
         assertThat(told("motion", "still").answers(Fact.MOTION)).containsExactly("still");
     }
 

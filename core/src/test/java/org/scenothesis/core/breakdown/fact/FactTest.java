@@ -45,7 +45,7 @@ class FactTest {
         assertThat(none.answer(Fact.LIGHT)).isEqualTo("lamps");
         assertThat(none.given(Fact.LIGHT)).isFalse();
         Answers setting = new Answers(Map.of(), Map.of("light", "sun"));
-        assertThat(setting.is(Fact.LIGHT, "shade", "sun")).isTrue();
+        assertThat(setting.is(Answer.Light.SHADE, Answer.Light.SUN)).isTrue();
         Answers both = new Answers(Map.of("light", "shade"), Map.of("light", "sun"));
         assertThat(both.answer(Fact.LIGHT)).isEqualTo("shade");
         assertThat(new Answers(Map.of("light", "moon"), Map.of("light", "sun")).answer(Fact.LIGHT)).isEqualTo("sun");
@@ -60,7 +60,7 @@ class FactTest {
 
     @Test
     void aNarrowedQuestionAssumesItsFirstAnswer() {
-        Question q = Question.among(Fact.SUPPORT, "stool", "box");
+        Question q = Question.among(Answer.Support.STOOL, Answer.Support.BOX);
         assertThat(q.otherwise()).isEqualTo("stool");
         assertThat(Question.about(Fact.SUPPORT).otherwise()).isEqualTo("rod");
         assertThat(Question.about(Fact.HEIGHT_M).unit()).isEqualTo("m");
