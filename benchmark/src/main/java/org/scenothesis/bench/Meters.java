@@ -22,10 +22,10 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Plate;
+import org.scenothesis.demo.LanternWorks;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
-import org.scenothesis.production.demo.LanternWorks;
 
 /// How long each meter of Match takes: those of whole takes as times of playback, frames already read, those of pictures in milliseconds.
 final class Meters {

@@ -12,13 +12,13 @@ import org.scenothesis.core.rehearsal.Renderer;
 import org.scenothesis.core.rehearsal.Roll;
 import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.View;
-import org.scenothesis.core.rehearsal.loft.LiftingShoot;
-import org.scenothesis.core.rehearsal.loft.Loft;
 import org.scenothesis.core.rehearsal.staged.Rehearsal;
 import org.scenothesis.core.rehearsal.staged.SetScenery;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.stage.proof.SetView;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.demo.LanternWorks;
+import org.scenothesis.demo.loft.LiftingShoot;
+import org.scenothesis.demo.loft.Loft;
 
 /// How fast the simulated camera films: light paths of the demo's set, the first picture of a staged one, and what a demo plate of 96
 /// frames costs.

@@ -8,8 +8,8 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.rehearsal.Quality;
+import org.scenothesis.demo.DemoFilming;
 import org.scenothesis.media.encode.VideoFormat;
-import org.scenothesis.production.demo.Rehearsal;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -55,8 +55,8 @@ final class RehearseCommand implements Callable<Integer> {
             return measure();
         }
         try (Bands bands = Bands.allCores()) {
-            var wish = new Rehearsal.Wish(width / 2 * 2, new Quality(samples, movingSamples, 0.5, seed), only, video);
-            List<Path> files = Rehearsal.film(out, wish, bands, output.progress("rehearse"));
+            var wish = new DemoFilming.Wish(width / 2 * 2, new Quality(samples, movingSamples, 0.5, seed), only, video);
+            List<Path> files = DemoFilming.film(out, wish, bands, output.progress("rehearse"));
             if (files.isEmpty()) {
                 throw new InputException(Words.of("rehearse-command.only-there-is-no-such", only));
             }
@@ -71,7 +71,7 @@ final class RehearseCommand implements Callable<Integer> {
     private int measure() throws Exception {
         Path work = Files.createTempDirectory("readings");
         try (Bands bands = Bands.allCores()) {
-            int n = Rehearsal.ship(out, work, bands);
+            int n = DemoFilming.ship(out, work, bands);
             output.print(Output.object().put("readings", n));
             output.say(n + " readings in " + out.resolve("readings"));
             return 0;

@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 
 class PlanCommandsTest {

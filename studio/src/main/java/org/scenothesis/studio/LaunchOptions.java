@@ -62,7 +62,7 @@ final class LaunchOptions {
     private static final class BenchOf implements ITypeConverter<BenchName> {
         @Override
         public BenchName convert(String said) {
-            return Studio.bench(said).orElseThrow(() -> new TypeConversionException(
+            return BenchName.called(said).orElseThrow(() -> new TypeConversionException(
                     Words.of("studio.there-is-no-bench-choose", said, List.of(BenchName.values()))));
         }
     }

@@ -4,7 +4,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -116,7 +115,7 @@ public final class Studio extends Application implements Navigation {
     /// What the command line asks to be looked at first.
     private void chosen(Wish wish) {
         if (open != null && wish.bench() != null) {
-            open.bench().set(bench(wish.bench()));
+            open.bench().set(wish.bench());
         }
         if (house != null && wish.page() != null) {
             house.turn(wish.page());
@@ -275,11 +274,6 @@ public final class Studio extends Application implements Navigation {
     private void end() {
         close();
         Platform.exit();
-    }
-
-    static Optional<BenchName> bench(String word) {
-        String plain = word.toUpperCase(Locale.ROOT).replace(' ', '_').replace('-', '_');
-        return Arrays.stream(BenchName.values()).filter(b -> b.name().equals(plain) || b.name().replace("_", "").equals(plain)).findFirst();
     }
 
     @Override

@@ -29,12 +29,14 @@ class ArchitectureTest {
                 .layer("core").definedBy("org.scenothesis.core..")
                 .layer("media").definedBy("org.scenothesis.media..")
                 .layer("production").definedBy("org.scenothesis.production..")
+                .layer("demo").definedBy("org.scenothesis.demo..")
                 .layer("cli").definedBy("org.scenothesis.cli..")
                 .layer("studio").definedBy("org.scenothesis.studio..")
                 .whereLayer("studio").mayNotBeAccessedByAnyLayer()
                 .whereLayer("cli").mayNotBeAccessedByAnyLayer()
-                .whereLayer("production").mayOnlyBeAccessedByLayers("cli", "studio")
-                .whereLayer("media").mayOnlyBeAccessedByLayers("production", "cli", "studio")
+                .whereLayer("production").mayOnlyBeAccessedByLayers("demo", "cli", "studio")
+                .whereLayer("demo").mayOnlyBeAccessedByLayers("cli")
+                .whereLayer("media").mayOnlyBeAccessedByLayers("production", "demo", "cli", "studio")
                 .check(all);
     }
 

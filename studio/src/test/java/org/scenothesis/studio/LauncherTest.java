@@ -26,7 +26,7 @@ class LauncherTest {
     @ParameterizedTest
     @CsvSource({"board, BOARD", "breakdown, BREAK_DOWN", "Break down, BREAK_DOWN", "hand-over, HAND_OVER", "KEY, KEY"})
     void benchesAreNamedAsPeopleTypeThem(String word, BenchName bench) {
-        assertThat(Studio.bench(word)).contains(bench);
+        assertThat(BenchName.called(word)).contains(bench);
     }
 
     @Test

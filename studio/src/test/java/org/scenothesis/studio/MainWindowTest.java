@@ -15,9 +15,9 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.rehearsal.Quality;
+import org.scenothesis.demo.DemoFilming;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
-import org.scenothesis.production.demo.Rehearsal;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.studio.house.Session;
 import org.testfx.framework.junit5.ApplicationExtension;
@@ -36,9 +36,9 @@ abstract class MainWindowTest {
     static void rehearse() throws Exception {
         template = Files.createTempDirectory("studio-test");
         try (var bands = Bands.allCores()) {
-            var wish = new Rehearsal.Wish(160, new Quality(3, 4, 0.5, 1), Set.of("clean-1", "clean-2", "screen-only", "lamp-pass",
+            var wish = new DemoFilming.Wish(160, new Quality(3, 4, 0.5, 1), Set.of("clean-1", "clean-2", "screen-only", "lamp-pass",
                     "card-ruler"), VideoFormat.MJPEG_AVI);
-            Rehearsal.film(template, wish, bands, Progress.NONE);
+            DemoFilming.film(template, wish, bands, Progress.NONE);
             for (String still : List.of("maker-1", "lantern-1")) {
                 // Stills stand in for the moving takes: the interface is tested here, not the renderer.
                 Files.copy(template.resolve("footage/screen-only.png"), template.resolve("footage/" + still + ".png"));

@@ -13,7 +13,7 @@ import javafx.stage.Stage;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.MainWindow;

@@ -8,7 +8,7 @@ import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.testkit.TinyShoot;

@@ -10,10 +10,6 @@ import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
-import org.scenothesis.core.rehearsal.loft.LiftingShoot;
-import org.scenothesis.core.rehearsal.loft.Loft;
-import org.scenothesis.core.rehearsal.loft.Maker;
-import org.scenothesis.core.rehearsal.loft.ScreenCloth;
 import org.scenothesis.core.rehearsal.trace.BoxSolid;
 import org.scenothesis.core.rehearsal.trace.Ellipsoid;
 import org.scenothesis.core.rehearsal.trace.Emitter;
@@ -170,20 +166,6 @@ class RehearsalTest {
     }
 
     @Test
-    void theDemoShootHasItsTakesAndItsBump() {
-        List<Roll> rolls = LiftingShoot.rolls(320, 180);
-        assertThat(rolls).extracting(Roll::name).contains("clean-1", "clean-2", "maker-1", "lantern-1", "screen-only", "card-ruler",
-                "lamp-pass");
-        Roll bumped = rolls.stream().filter(r -> r.name().equals("clean-1")).findFirst().orElseThrow();
-        assertThat(bumped.views()).hasSize(2);
-        assertThat(bumped.views().get(1).fromFrame()).isEqualTo(LiftingShoot.BUMP_FRAME);
-        CameraPose a = bumped.views().get(0).view().pose();
-        CameraPose b = bumped.views().get(1).view().pose();
-        Vec far = new Vec(0.2, 1.2, 1);
-        assertThat(b.project(far).minus(a.project(far)).length() * 1280 / 320).isBetween(1.0, 2.0);
-    }
-
-    @Test
     void filmingStopsWhenTheRecorderHasEnough() {
         Roll roll = new Roll("x", 10, 24, floor(), null, List.of(new Roll.Station(0, view)), Handling.STEADY, Sensor.CLEAN);
         List<Integer> seen = new ArrayList<>();
@@ -192,14 +174,5 @@ class RehearsalTest {
             return i < 3;
         });
         assertThat(seen).containsExactly(0, 1, 2, 3);
-    }
-
-    @Test
-    void theMakerReachesAndTheClothWrinkles() {
-        assertThat(Maker.lifting(0).rightHand()).isNotEqualTo(Maker.lifting(2).rightHand());
-        assertThat(Maker.lifting(1).stage(1).solids()).allSatisfy(s -> assertThat(s.owner()).isEqualTo(1));
-        assertThat(ScreenCloth.demo().wrinkle()).isPositive();
-        assertThat(Loft.set().lamps()).isNotEmpty();
-        assertThat(Loft.SUN.length()).isCloseTo(1, Offset.offset(1e-9));
     }
 }

@@ -1,4 +1,4 @@
-/// The demo production, Lantern Works: its document, and the filming of its footage by the rehearsal renderer.
+/// The demo production as it is shipped, laid where it may be changed.
 @NullMarked
 package org.scenothesis.production.demo;
 

@@ -69,7 +69,7 @@ public final class Surveyor {
     ///
     /// @throws Stopped if progress asks for it
     public Measured survey(Shot shot, List<String> order, Measured before, Progress progress, Consumer<Measured> told) {
-        StoryPanel telling = new StoryPanel(told);
+        Telling telling = new Telling(told);
         List<Plate> plates = new ArrayList<>(shot.plates());
         plates.sort(Comparator.comparingInt((Plate p) -> order.contains(p.id()) ? order.indexOf(p.id()) : order.size()));
         List<Of> counting = new ArrayList<>();
@@ -120,11 +120,11 @@ public final class Surveyor {
     private record Work(Meter<?> meter, Of of) {}
 
     /// Tells at most a few times a second: the whole interface follows.
-    private static final class StoryPanel {
+    private static final class Telling {
         private final Consumer<Measured> told;
         private long last;
 
-        StoryPanel(Consumer<Measured> told) {
+        Telling(Consumer<Measured> told) {
             this.told = told;
         }
 
@@ -140,7 +140,7 @@ public final class Surveyor {
         }
     }
 
-    private Measured briefs(List<Of> of, Measured before, Progress progress, StoryPanel telling) {
+    private Measured briefs(List<Of> of, Measured before, Progress progress, Telling telling) {
         Measured m = before;
         for (Of o : of) {
             if (!progress.at(0, 0)) {
@@ -171,7 +171,7 @@ public final class Surveyor {
     }
 
     /// What is known from earlier, without looking at any picture.
-    private Measured recall(Shot shot, List<Of> of, Measured before, StoryPanel telling) {
+    private Measured recall(Shot shot, List<Of> of, Measured before, Telling telling) {
         Measured m = before;
         for (Of o : of) {
             for (Meter<?> meter : Meters.ALL) {

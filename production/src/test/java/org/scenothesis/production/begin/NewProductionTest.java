@@ -15,8 +15,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Production;
+import org.scenothesis.production.Lantern;
 import org.scenothesis.production.demo.DemoFolder;
-import org.scenothesis.production.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.RecentProductions;
 import org.scenothesis.production.store.StoreException;
@@ -109,7 +109,7 @@ class NewProductionTest {
             DemoFolder.putBack(own);
             assertThat(own.resolve("footage/clean-2.mp4")).exists();
             try (ProductionFolder f = ProductionFolder.open(own)) {
-                assertThat(f.production()).isEqualTo(LanternWorks.production());
+                assertThat(f.production()).isEqualTo(Lantern.production());
                 assertThat(own.resolve("production.previous.json")).content().contains("Played with");
             }
         } finally {

@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.awaitility.core.ConditionTimeoutException;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.Store;
 
@@ -48,7 +48,7 @@ final class FullDisk {
     /// Fills the disk between changes, frees it, and looks whether all is there.
     void fill(int rounds) throws Exception {
         Path folder = place.resolve("production");
-        try (Store store = new Store(ProductionFolder.create(folder, LanternWorks.production()))) {
+        try (Store store = new Store(ProductionFolder.create(folder, Lantern.production()))) {
             for (int i = 0; i < rounds; i++) {
                 change(store, "room " + i);
                 until(store, Store.SaveState.Kind.SAVED);

@@ -14,7 +14,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Footages;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 import org.scenothesis.production.render.Leftovers;
 import org.scenothesis.production.store.Copies;
 import org.scenothesis.production.store.Earlier;
@@ -83,12 +83,12 @@ final class Kills {
 
     /// Kills a program that saves, over and over.
     void saves(int times) throws Exception {
-        saves(times, "saved", LanternWorks.production());
+        saves(times, "saved", Lantern.production());
     }
 
     /// The same of a document of megabytes, whose saving takes long.
     void savesMuch(int times, int shots) throws Exception {
-        Production p = LanternWorks.production();
+        Production p = Lantern.production();
         List<Shot> many = new ArrayList<>(p.shots());
         for (int i = 0; i < shots; i++) {
             many.add(p.shot("12").withPlates(List.of()).told("n", "x".repeat(9000), 4).renamed("n" + i, 100 + i));
@@ -139,7 +139,7 @@ final class Kills {
     /// Kills a program that renders one film over and over; in between the film is whole, or as it was.
     void renders(int times) throws Exception {
         Path folder = home.resolve("rendered");
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        ProductionFolder.create(folder, Lantern.production()).close();
         TinyShoot.film(folder);
         for (int i = 0; i < times; i++) {
             killed("render", folder, home.resolve("render-" + i + ".log"), 300, 2800);

@@ -8,7 +8,7 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.step.Exposure;
 import org.scenothesis.core.shot.step.Key;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Surveyor;
@@ -61,7 +61,7 @@ final class Soak {
 
     /// Measures and renders a changing shot over and over; gives the heap in use afterwards.
     private static long use(Path folder, int rounds) throws Exception {
-        ProductionFolder.create(folder.resolve("p"), LanternWorks.production()).close();
+        ProductionFolder.create(folder.resolve("p"), Lantern.production()).close();
         TinyShoot.film(folder.resolve("p"));
         try (ProductionFolder f = ProductionFolder.open(folder.resolve("p"), false); Bands bands = Bands.pooled(2)) {
             for (int i = 0; i < rounds; i++) {

@@ -38,7 +38,7 @@ import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 import org.scenothesis.production.render.ShotRenderer;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.words.Words;
@@ -55,7 +55,7 @@ class FittingTest {
 
     @BeforeEach
     void lay() throws Exception {
-        folder = ProductionFolder.create(home.resolve("p"), LanternWorks.production());
+        folder = ProductionFolder.create(home.resolve("p"), Lantern.production());
         TinyShoot.film(folder.path());
         shot = folder.production().shot("12").told("", "", 0.5);
     }

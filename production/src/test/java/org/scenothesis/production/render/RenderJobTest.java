@@ -45,7 +45,7 @@ import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 import org.scenothesis.production.measure.ContentHashes;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
@@ -67,7 +67,7 @@ class RenderJobTest {
     @BeforeEach
     void lay() throws Exception {
         Path demo = home.resolve("demo");
-        folder = ProductionFolder.create(demo, LanternWorks.production());
+        folder = ProductionFolder.create(demo, Lantern.production());
         TinyShoot.film(demo);
         shot = folder.production().shot("12");
         contents = new Surveyor(folder, two).contents();

@@ -29,7 +29,7 @@ import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
 import org.scenothesis.media.sound.SoundFeed;
 import org.scenothesis.media.sound.SoundTrack;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.testkit.HostileFiles;
 import org.scenothesis.testkit.TinyShoot;
@@ -44,7 +44,7 @@ class ShotSoundTest {
 
     @BeforeEach
     void film() throws Exception {
-        folder = ProductionFolder.create(home.resolve("demo"), LanternWorks.production());
+        folder = ProductionFolder.create(home.resolve("demo"), Lantern.production());
         TinyShoot.film(folder.path());
         wav = home.resolve("demo/room tone.wav");
         AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[96_000]), new AudioFormat(48_000, 16, 1, true, false),

@@ -13,7 +13,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.io.TempDir;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 import org.scenothesis.testkit.CaseFiles;
 
 /// The demo's file with parts of it changed by hand: what is taken comes back as it was, what is refused is said in plain words and left as
@@ -36,7 +36,7 @@ class DocumentCasesTest {
         if (c.has("text")) {
             return c.get("text").asText();
         }
-        ObjectNode t = ProductionJson.tree(LanternWorks.production(), null);
+        ObjectNode t = ProductionJson.tree(Lantern.production(), null);
         c.path("set").properties().forEach(e -> set(t, e.getKey(), e.getValue()));
         c.path("raw").properties().forEach(e -> set(t, e.getKey(), JSON.getNodeFactory().textNode("@@")));
         String written = JSON.writerWithDefaultPrettyPrinter().writeValueAsString(t);

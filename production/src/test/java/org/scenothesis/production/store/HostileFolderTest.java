@@ -18,7 +18,7 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageException;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
@@ -41,7 +41,7 @@ class HostileFolderTest {
     void lay() throws Exception {
         System.setProperty("scenothesis.user", home.resolve("user").toString());
         folder = home.resolve("stranger");
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        ProductionFolder.create(folder, Lantern.production()).close();
         TinyShoot.film(folder);
         victim = Files.writeString(home.resolve("victim"), "precious");
     }

@@ -13,7 +13,7 @@ import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.shot.Production;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 
 /// What a kill between two saves leaves beside the document, and what is made of it.
 class JournalTest {
@@ -39,18 +39,18 @@ class JournalTest {
 
     @Test
     void whatWasNotedIsTakenUpAndSaved() throws Exception {
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        ProductionFolder.create(folder, Lantern.production()).close();
         killedAfter(p -> titled("13", "Noted").apply(p.withShots(List.of(p.shot("13"), p.shot("12")))));
         assertThat(reopened().shots()).extracting("id").containsExactly("13", "12");
         assertThat(reopened().shot("13").title()).isEqualTo("Noted");
-        assertThat(reopened().shot("12")).isEqualTo(LanternWorks.production().shot("12"));
+        assertThat(reopened().shot("12")).isEqualTo(Lantern.production().shot("12"));
         assertThat(folder.resolve(Journal.FILE)).doesNotExist();
         assertThat(Files.readString(folder.resolve("production.json"))).contains("Noted");
     }
 
     @Test
     void aLineCutShortIsNone() throws Exception {
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        ProductionFolder.create(folder, Lantern.production()).close();
         killedAfter(titled("12", "Whole line"));
         Files.writeString(folder.resolve(Journal.FILE), "{\"revision\":9,\"hash\":\"\",\"order\":[\"12", StandardOpenOption.APPEND);
         assertThat(reopened().shot("12").title()).isEqualTo("Whole line");
@@ -58,7 +58,7 @@ class JournalTest {
 
     @Test
     void whatWasSavedSinceIsNotTakenBack() throws Exception {
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        ProductionFolder.create(folder, Lantern.production()).close();
         killedAfter(titled("12", "Older"));
         byte[] stale = Files.readAllBytes(folder.resolve(Journal.FILE));
         try (ProductionFolder f = ProductionFolder.open(folder)) {
@@ -72,10 +72,10 @@ class JournalTest {
     /// Where the document cannot be saved for hours, its journal would outgrow what is read again.
     @Test
     void aLongJournalIsWrittenAnewAndLosesNothing() throws Exception {
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        ProductionFolder.create(folder, Lantern.production()).close();
         Path file = folder.resolve(Journal.FILE);
         byte[] document = Files.readAllBytes(folder.resolve("production.json"));
-        Production before = LanternWorks.production();
+        Production before = Lantern.production();
         var tree = ProductionJson.tree(before, null);
         long largest = 5L * ProductionJson.write(before, null).length();
         var journal = new Journal(folder, largest);
@@ -92,22 +92,22 @@ class JournalTest {
 
     @Test
     void aJournalTooLargeIsKeptBeside() throws Exception {
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        ProductionFolder.create(folder, Lantern.production()).close();
         try (var file = new RandomAccessFile(folder.resolve(Journal.FILE).toFile(), "rw")) {
             file.setLength(65L << 20);
         }
-        assertThat(reopened()).isEqualTo(LanternWorks.production());
+        assertThat(reopened()).isEqualTo(Lantern.production());
         assertThat(folder.resolve("production.mine.journal")).exists();
     }
 
     /// What a stranger's journal says is checked like a document, and a link is not followed.
     @Test
     void aJournalThatMakesNoSenseHarmsNothing() throws Exception {
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        ProductionFolder.create(folder, Lantern.production()).close();
         String hash = Journal.hash(Files.readAllBytes(folder.resolve("production.json")));
         Files.writeString(folder.resolve(Journal.FILE), "{\"revision\":0,\"hash\":\"" + hash
                 + "\",\"order\":[]}\n{\"revision\":2,\"hash\":\"\",\"order\":[\"12\"],\"changed\":{\"schema\":6}}\nnoise\n");
-        assertThat(reopened()).isEqualTo(LanternWorks.production());
+        assertThat(reopened()).isEqualTo(Lantern.production());
         Path outside = Files.write(folder.resolveSibling(folder.getFileName() + "-outside"), "precious".getBytes(StandardCharsets.UTF_8));
         Files.createSymbolicLink(folder.resolve(Journal.FILE), outside);
         try (Store store = new Store(ProductionFolder.open(folder))) {

@@ -13,7 +13,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 
 class ProductionFolderTest {
     @TempDir
@@ -24,7 +24,7 @@ class ProductionFolderTest {
     }
 
     private void make() throws StoreException {
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        ProductionFolder.create(folder, Lantern.production()).close();
     }
 
     private ObjectNode tree() throws Exception {
@@ -35,7 +35,7 @@ class ProductionFolderTest {
     void whatIsWrittenIsReadBackEqual() throws Exception {
         make();
         try (ProductionFolder f = ProductionFolder.open(folder)) {
-            assertThat(f.production()).isEqualTo(LanternWorks.production());
+            assertThat(f.production()).isEqualTo(Lantern.production());
             assertThat(f.writable()).isTrue();
         }
         try (ProductionFolder byFile = ProductionFolder.open(file())) {
@@ -155,7 +155,7 @@ class ProductionFolderTest {
         ObjectNode t = tree();
         var shots = t.putArray("shots");
         ObjectNode one = (ObjectNode) new ObjectMapper()
-                .readTree(ProductionJson.write(LanternWorks.production()
+                .readTree(ProductionJson.write(Lantern.production()
                 .withShot("13", x -> x.withPlates(List.of()).withLayers(List.of())), null)).at("/shots/1");
         for (int i = 0; i < 20_000; i++) {
             shots.add(one.deepCopy().put("id", "s" + i).put("story", ""));
@@ -167,7 +167,7 @@ class ProductionFolderTest {
 
     @Test
     void aProductionWithoutShotsOpens() throws Exception {
-        ProductionFolder.create(folder, LanternWorks.production().withShots(List.of())).close();
+        ProductionFolder.create(folder, Lantern.production().withShots(List.of())).close();
         try (ProductionFolder f = ProductionFolder.open(folder)) {
             assertThat(f.production().shots()).isEmpty();
         }
@@ -186,7 +186,7 @@ class ProductionFolderTest {
         Path kept = Copies.putBack(folder, newest);
         assertThat(Files.readString(kept)).isEqualTo("{ broken");
         try (ProductionFolder f = ProductionFolder.open(folder)) {
-            assertThat(f.production()).isEqualTo(LanternWorks.production());
+            assertThat(f.production()).isEqualTo(Lantern.production());
         }
     }
 

@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 
 /// Results never take the place of what the program did not make.
 class ResultFileTest {
@@ -46,7 +46,7 @@ class ResultFileTest {
     @ValueSource(strings = {"production.json", "production.previous.json", ".lock", ".journal", ".results", "footage/new.png",
             ".cache/x.json", ".earlier/x"})
     void aProductionsOwnIsNeverAResult(String name) throws Exception {
-        ProductionFolder.create(home, LanternWorks.production()).close();
+        ProductionFolder.create(home, Lantern.production()).close();
         byte[] before = Files.readAllBytes(home.resolve("production.json"));
         assertThatExceptionOfType(StoreException.class).isThrownBy(() -> ResultFile.write(home.resolve(name), bytes("x")))
                 .withMessageContaining("production's own");
@@ -58,7 +58,7 @@ class ResultFileTest {
     void nothingGoesThroughALinkThatTheFolderBrought() throws Exception {
         Path p = home.resolve("p");
         Path outside = Files.createDirectories(home.resolve("outside"));
-        ProductionFolder.create(p, LanternWorks.production()).close();
+        ProductionFolder.create(p, Lantern.production()).close();
         Files.createSymbolicLink(p.resolve("paper"), outside);
         Files.createDirectories(p.resolve("renders"));
         Files.createSymbolicLink(p.resolve("renders/stills"), outside);

@@ -24,7 +24,7 @@ import org.scenothesis.core.shot.step.Step;
 import org.scenothesis.core.stage.SetUp;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 
 /// Productions of schema 6, of whose words some were the house's own.
 class SchemaSixTest {
@@ -46,7 +46,7 @@ class SchemaSixTest {
     /// A set-up is written once; one that no shot names any more is kept, one that is not there is said.
     @Test
     void setUpsAreWrittenOnceAndShared() throws Exception {
-        Production demo = LanternWorks.production();
+        Production demo = Lantern.production();
         Production p = new Production("Lantern Works", List.of(demo.shot("12"), demo.shot("13").withSetUp(null)), HouseRules.DEFAULT);
         SetUp of = Objects.requireNonNull(p.shot("12").setUp());
         Production shared = p.withShot("13", s -> s.withSetUp(of));
@@ -89,7 +89,7 @@ class SchemaSixTest {
     /// Keys by code are written where there are some, and do not come back once they were removed.
     @Test
     void keysThatWereRemovedStayRemoved() throws Exception {
-        Production demo = LanternWorks.production();
+        Production demo = Lantern.production();
         UnaryOperator<Production> still = p -> p.withShot("12", s -> s.withLayer("lantern", l -> l.with(new Key(KeySettings.DEFAULT))));
         Production keyed = demo.withShot("12", s -> s.withLayer("lantern", l -> l.with(
                 new Key(KeySettings.DEFAULT, Map.of("choke", Animated.of(0.0).key(1, 2.0, Ease.SOFT))))));
@@ -119,7 +119,7 @@ class SchemaSixTest {
         "[]|steps[0] is not what it should be"
     })
     void unknownStepsAreNamed(String step, String said) throws Exception {
-        ProductionFolder.create(folder, LanternWorks.production()).close();
+        ProductionFolder.create(folder, Lantern.production()).close();
         Path file = folder.resolve("production.json");
         ObjectMapper m = new ObjectMapper();
         ObjectNode tree = (ObjectNode) m.readTree(file.toFile());

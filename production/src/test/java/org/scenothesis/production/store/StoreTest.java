@@ -25,7 +25,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 
 class StoreTest {
     @TempDir
@@ -35,7 +35,7 @@ class StoreTest {
 
     @BeforeEach
     void open() throws StoreException {
-        store = new Store(ProductionFolder.create(folder, LanternWorks.production()));
+        store = new Store(ProductionFolder.create(folder, Lantern.production()));
     }
 
     @AfterEach
@@ -244,7 +244,7 @@ class StoreTest {
             verify(o, never()).saveChanged(any());
         }
         try (ProductionFolder other = ProductionFolder.open(folder, false)) {
-            assertThat(other.production()).isEqualTo(LanternWorks.production());
+            assertThat(other.production()).isEqualTo(Lantern.production());
         }
     }
 }

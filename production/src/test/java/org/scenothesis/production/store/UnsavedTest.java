@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.production.Lantern;
 
 /// Changes that cannot be saved when the program ends.
 class UnsavedTest {
@@ -28,7 +28,7 @@ class UnsavedTest {
     @Test
     void whatAFolderThatWentCannotTakeIsKeptWithTheUserAndOffered() throws Exception {
         Path folder = home.resolve("p");
-        Store store = new Store(ProductionFolder.create(folder, LanternWorks.production()));
+        Store store = new Store(ProductionFolder.create(folder, Lantern.production()));
         Path away = Files.move(folder, home.resolve("away"));
         title(store, "Not lost");
         until(store, Store.SaveState.Kind.FAILED);
@@ -51,7 +51,7 @@ class UnsavedTest {
     @Test
     void anotherPlaceTakesTheProduction() throws Exception {
         Path folder = home.resolve("p");
-        Store store = new Store(ProductionFolder.create(folder, LanternWorks.production()));
+        Store store = new Store(ProductionFolder.create(folder, Lantern.production()));
         Files.move(folder, home.resolve("away"));
         title(store, "Elsewhere");
         until(store, Store.SaveState.Kind.FAILED);
@@ -66,7 +66,7 @@ class UnsavedTest {
     @Test
     void whatIsContestedLiesBesideAtOnce() throws Exception {
         Path folder = home.resolve("p");
-        Store store = new Store(ProductionFolder.create(folder, LanternWorks.production()));
+        Store store = new Store(ProductionFolder.create(folder, Lantern.production()));
         title(store, "First");
         until(store, Store.SaveState.Kind.SAVED);
         String outside = Files.readString(folder.resolve("production.json")).replace("Lantern Works", "Outside");

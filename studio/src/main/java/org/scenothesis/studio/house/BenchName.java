@@ -1,5 +1,8 @@
 package org.scenothesis.studio.house;
 
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.production.words.Words;
@@ -17,6 +20,12 @@ public enum BenchName {
 
     public String word() {
         return Words.of("bench." + name());
+    }
+
+    /// The bench that somebody means by a word.
+    public static Optional<BenchName> called(String word) {
+        String plain = word.toUpperCase(Locale.ROOT).replace(' ', '_').replace('-', '_');
+        return Arrays.stream(values()).filter(b -> b.name().equals(plain) || b.name().replace("_", "").equals(plain)).findFirst();
     }
 
     /// What of a judgement is mended here.

@@ -3,27 +3,57 @@ package org.scenothesis.studio.house;
 import com.sun.management.HotSpotDiagnosticMXBean;
 import java.lang.management.ManagementFactory;
 
-/// How eagerly memory is taken back while a film is made.
+/// How eagerly memory is taken back while pictures are made.
 ///
 /// Planes of pictures are garbage after a moment, but too large to be found by small collections, and hardly anything small is made
-/// meanwhile: left alone, the heap fills to its end before the collector looks. So it looks more often during long work, and between two
-/// frames where much lies about.
-final class HeapPace {
+/// meanwhile: left alone, the heap fills to its end before the collector looks. So it looks more often during long work, and wherever much
+/// lies about. Where the collector is told so, as by the launcher, it looks while everything goes on.
+final class HeapPace implements AutoCloseable {
     private static final String INTERVAL = "G1PeriodicGCInterval";
+    private static final String CONCURRENT = "ExplicitGCInvokesConcurrent";
     private static final String BRISK_MS = "300";
     private static final String CALM_MS = "15000";
     /// Of the heap, in use from where it is tidied.
-    private static final double MUCH = 0.15;
-    private static final long SELDOM_NS = 1_200_000_000;
+    private static final double MUCH = 0.09;
+    private static final long SELDOM_NS = 700_000_000;
 
+    private static final long LOOK_MS = 250;
+
+    private final HotSpotDiagnosticMXBean machine = ManagementFactory.getPlatformMXBean(HotSpotDiagnosticMXBean.class);
     private long last = System.nanoTime() - SELDOM_NS;
+    private final Thread watch = Thread.ofPlatform().daemon().name("heap").unstarted(this::watch);
+
+    HeapPace() {
+        if (set(CONCURRENT).equals("true")) {
+            watch.start();
+        }
+    }
+
+    /// How an option of the machine is set; empty on one that has no such.
+    private String set(String option) {
+        try {
+            return machine.getVMOption(option).getValue();
+        } catch (IllegalArgumentException e) {
+            return "";
+        }
+    }
+
+    private void watch() {
+        try {
+            while (true) {
+                Thread.sleep(LOOK_MS);
+                tidy();
+            }
+        } catch (InterruptedException e) {
+            // Closed.
+        }
+    }
 
     /// Whether long work goes on.
     void working(boolean on) {
-        try {
-            ManagementFactory.getPlatformMXBean(HotSpotDiagnosticMXBean.class).setVMOption(INTERVAL, on ? BRISK_MS : CALM_MS);
-        } catch (IllegalArgumentException e) {
-            // Another machine or collector, which has no such pace: nothing is lost but memory.
+        // Another machine or collector has no such pace: nothing is lost but memory.
+        if (!set(INTERVAL).isEmpty()) {
+            machine.setVMOption(INTERVAL, on ? BRISK_MS : CALM_MS);
         }
     }
 
@@ -34,5 +64,10 @@ final class HeapPace {
             System.gc();
             last = System.nanoTime();
         }
+    }
+
+    @Override
+    public void close() {
+        watch.interrupt();
     }
 }

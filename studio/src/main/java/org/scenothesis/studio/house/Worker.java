@@ -229,6 +229,7 @@ public final class Worker implements AutoCloseable {
     @Override
     public void close() {
         closed = true;
+        heap.close();
         newest.values().forEach(w -> w.set(false));
         lanes.values().forEach(ExecutorService::shutdownNow);
         try {

@@ -12,7 +12,7 @@ import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.demo.LanternWorks;
 
 class BoardModelTest {
     private final Shot shot = LanternWorks.production().shot("12");

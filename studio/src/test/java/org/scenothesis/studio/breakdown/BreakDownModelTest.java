@@ -24,7 +24,7 @@ import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Shot;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.demo.LanternWorks;
 import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.store.ProductionFolder;

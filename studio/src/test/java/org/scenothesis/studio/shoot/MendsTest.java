@@ -19,7 +19,7 @@ import org.scenothesis.core.match.Comparison;
 import org.scenothesis.core.picture.ColourMatrix;
 import org.scenothesis.core.shot.ColourInterpretation;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.OpenHouse;
 import org.scenothesis.studio.house.BenchName;

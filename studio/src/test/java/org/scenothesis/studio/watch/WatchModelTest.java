@@ -17,7 +17,7 @@ import org.scenothesis.core.match.Comparison;
 import org.scenothesis.core.match.LockReport;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.shot.Take;
-import org.scenothesis.production.demo.LanternWorks;
+import org.scenothesis.demo.LanternWorks;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Worker;

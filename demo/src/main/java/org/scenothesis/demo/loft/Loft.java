@@ -1,10 +1,11 @@
-package org.scenothesis.core.rehearsal.loft;
+package org.scenothesis.demo.loft;
 
 import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.rehearsal.Scenery;
+import org.scenothesis.core.rehearsal.ScreenCloth;
 import org.scenothesis.core.rehearsal.View;
 import org.scenothesis.core.rehearsal.trace.BoxSolid;
 import org.scenothesis.core.rehearsal.trace.Ellipsoid;
@@ -18,6 +19,9 @@ import org.scenothesis.core.rehearsal.trace.Solid;
 
 /// The loft: plaster and brick, a window at the left with sun and sky, a work bench, shelves and hanging lanterns.
 public final class Loft {
+    /// The small crumpled cloth that hangs before the wall.
+    public static final ScreenCloth CLOTH = new ScreenCloth(new Vec(-0.62, 0.86, 1.18), 2.5, 1.62, 0.40, ScreenCloth.GREEN);
+
     /// Height of the bench top.
     public static final double BENCH_M = 0.84;
     /// Where the lantern stands on the bench at the start (its foot), and where it hangs in the end.

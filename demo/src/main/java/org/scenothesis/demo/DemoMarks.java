@@ -1,12 +1,12 @@
-package org.scenothesis.production.demo;
+package org.scenothesis.demo;
 
 import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.optics.CameraPose;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.rehearsal.loft.Loft;
 import org.scenothesis.core.stage.Evidence;
+import org.scenothesis.demo.loft.Loft;
 
 /// What is marked in the clean plate of the loft: edges of the bench and of the window, and how long and deep the bench is, on which
 /// everything stands.

@@ -1,4 +1,4 @@
-package org.scenothesis.core.rehearsal.loft;
+package org.scenothesis.demo.loft;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -40,7 +40,7 @@ public final class LiftingShoot {
         View view = Loft.view(width, height);
         double px = width / 1280.0 / view.pose().focalPx();
         View bumped = view.with(view.pose().turned(Math.toDegrees(-1.5 * px), Math.toDegrees(0.8 * px), 0.02));
-        Scenery screen = Loft.set().with(ScreenCloth.demo().stage());
+        Scenery screen = Loft.set().with(Loft.CLOTH.stage());
         List<Roll> rolls = new ArrayList<>();
         rolls.add(new Roll(
                 "clean-2", FRAMES, RATE, Loft.set(), null, locked(view), Handling.STEADY, CAMERA.seeded(2)));
@@ -74,7 +74,7 @@ public final class LiftingShoot {
         Vec foot = Loft.LANTERN_REST.plus(new Vec(0.022 * swing, HANG_M, 0));
         List<Solid> s = new ArrayList<>();
         PaperLantern.at(foot, LANTERN_RADIUS).tilted(0.05 * swing).lit(new Rgb(0.30, 0.16, 0.055)).build(s, 1);
-        s.add(ScreenCloth.demo().rod(foot, 2));
+        s.add(Loft.CLOTH.rod(Loft.BENCH_M - 0.3, foot, 2));
         return new Scenery(s, List.of());
     }
 

@@ -1,9 +1,8 @@
-package org.scenothesis.core.rehearsal.loft;
+package org.scenothesis.core.rehearsal;
 
 import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.optics.Vec;
-import org.scenothesis.core.rehearsal.Scenery;
 import org.scenothesis.core.rehearsal.trace.Material;
 import org.scenothesis.core.rehearsal.trace.Panel;
 import org.scenothesis.core.rehearsal.trace.Pattern;
@@ -17,11 +16,6 @@ import org.scenothesis.core.rehearsal.trace.Solid;
 public record ScreenCloth(Vec lowerLeft, double widthM, double heightM, double wrinkle, Rgb colour) {
     public static final Rgb GREEN = new Rgb(0.060, 0.42, 0.10);
     public static final Rgb BLUE = new Rgb(0.05, 0.11, 0.46);
-
-    /// The small crumpled cloth of the demo shoot.
-    public static ScreenCloth demo() {
-        return new ScreenCloth(new Vec(-0.62, 0.86, 1.18), 2.5, 1.62, 0.40, GREEN);
-    }
 
     /// The cloth and what it hangs from.
     public Scenery stage() {
@@ -39,9 +33,9 @@ public record ScreenCloth(Vec lowerLeft, double widthM, double heightM, double w
         return new Scenery(s, List.of());
     }
 
-    /// A rod that holds something from below, painted in the screen's colour.
-    public Solid rod(Vec top, int owner) {
+    /// A rod from `fromM` above the floor that holds something from below, painted in the screen's colour.
+    public Solid rod(double fromM, Vec top, int owner) {
         Material painted = Material.matte(colour.times(0.9));
-        return new RoundCone(new Vec(top.x() + 0.02, Loft.BENCH_M - 0.3, top.z() + 0.05), top, 0.010, 0.010, painted, owner);
+        return new RoundCone(new Vec(top.x() + 0.02, fromM, top.z() + 0.05), top, 0.010, 0.010, painted, owner);
     }
 }

@@ -1,4 +1,4 @@
-package org.scenothesis.production.demo;
+package org.scenothesis.demo;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -8,8 +8,6 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
-import org.scenothesis.core.rehearsal.loft.LiftingShoot;
-import org.scenothesis.core.rehearsal.loft.Loft;
 import org.scenothesis.core.shot.Beat;
 import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.IllusionKind;
@@ -34,6 +32,8 @@ import org.scenothesis.core.stage.Surface;
 import org.scenothesis.core.value.Animated;
 import org.scenothesis.core.value.Ease;
 import org.scenothesis.core.value.Given;
+import org.scenothesis.demo.loft.LiftingShoot;
+import org.scenothesis.demo.loft.Loft;
 import org.scenothesis.production.illusion.ReadyMadeShot;
 import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.stage.Rehearsing;

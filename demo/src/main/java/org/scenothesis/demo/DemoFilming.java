@@ -1,4 +1,4 @@
-package org.scenothesis.production.demo;
+package org.scenothesis.demo;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -10,8 +10,8 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.rehearsal.Filming;
 import org.scenothesis.core.rehearsal.Quality;
 import org.scenothesis.core.rehearsal.Roll;
-import org.scenothesis.core.rehearsal.loft.LiftingShoot;
-import org.scenothesis.core.rehearsal.loft.Loft;
+import org.scenothesis.demo.loft.LiftingShoot;
+import org.scenothesis.demo.loft.Loft;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.production.measure.Progress;
@@ -22,8 +22,8 @@ import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 
 /// Films the demo footage with the simulated camera and writes the demo production around it.
-public final class Rehearsal {
-    private Rehearsal() {}
+public final class DemoFilming {
+    private DemoFilming() {}
 
     /// - `only`: names of the takes to film; empty for all. `video`: how moving takes are stored.
     public record Wish(int width, Quality quality, Set<String> only, VideoFormat video) {}

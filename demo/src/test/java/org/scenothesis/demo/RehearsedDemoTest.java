@@ -1,4 +1,4 @@
-package org.scenothesis.production.demo;
+package org.scenothesis.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
@@ -29,6 +29,7 @@ import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.VideoFormat;
+import org.scenothesis.production.demo.DemoFolder;
 import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
@@ -207,8 +208,8 @@ class RehearsedDemoTest {
     @Test
     void rehearsingFilmsTheTakesAskedForAndWritesTheDocument() throws Exception {
         Path to = home.resolve("rehearsed");
-        var wish = new Rehearsal.Wish(128, new Quality(1, 4, 0.5, 1), Set.of("screen-only", "clean-1"), VideoFormat.H264_MP4);
-        List<Path> files = Rehearsal.film(to, wish, bands, Progress.NONE);
+        var wish = new DemoFilming.Wish(128, new Quality(1, 4, 0.5, 1), Set.of("screen-only", "clean-1"), VideoFormat.H264_MP4);
+        List<Path> files = DemoFilming.film(to, wish, bands, Progress.NONE);
         assertThat(files).extracting(p -> p.getFileName().toString()).containsExactlyInAnyOrder("screen-only.png", "clean-1.mp4");
         try (Footage f = Footages.open(to.resolve("footage/clean-1.mp4"))) {
             assertThat(f.info().frames()).isEqualTo(96);
@@ -217,7 +218,7 @@ class RehearsedDemoTest {
         try (ProductionFolder p = ProductionFolder.open(to, false)) {
             assertThat(p.production()).isEqualTo(LanternWorks.production());
         }
-        assertThatThrownBy(() -> Rehearsal.film(home.resolve("stopped"), wish, bands, (done, of) -> false)).isInstanceOf(Stopped.class);
+        assertThatThrownBy(() -> DemoFilming.film(home.resolve("stopped"), wish, bands, (done, of) -> false)).isInstanceOf(Stopped.class);
         assertThat(home.resolve("stopped").resolve("footage")).isEmptyDirectory();
     }
 }

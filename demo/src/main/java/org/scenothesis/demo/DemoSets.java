@@ -1,4 +1,4 @@
-package org.scenothesis.production.demo;
+package org.scenothesis.demo;
 
 import java.util.List;
 import java.util.Map;

@@ -1,4 +1,4 @@
-package org.scenothesis.core.rehearsal.loft;
+package org.scenothesis.demo.loft;
 
 import java.util.List;
 import org.scenothesis.core.optics.Vec;
