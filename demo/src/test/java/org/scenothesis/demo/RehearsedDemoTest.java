@@ -91,6 +91,11 @@ class RehearsedDemoTest {
         assertThat(lock("clean-2").bumpFrame()).isNull();
     }
 
+    @Test
+    void theShippedDocumentIsThatOfThisCode() throws Exception {
+        assertThat(ProductionFolder.document(Path.of(APPLICATION).resolve("demo/lantern-works"))).isEqualTo(LanternWorks.production());
+    }
+
     /// What ships with the demo is what this code measures; `scenothesis rehearse --out demo/lantern-works --readings` makes it anew.
     @Test
     void theShippedReadingsAreThoseOfThisCode() throws Exception {

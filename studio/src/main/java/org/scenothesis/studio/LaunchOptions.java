@@ -95,7 +95,8 @@ final class LaunchOptions {
             throw new CommandLine.ParameterException(line, Words.of("launcher.the-option-is-not-known", o.where.getLast()));
         }
         Path folder = o.where.size() == (demo ? 2 : 1) ? Path.of(o.where.getLast()) : null;
-        return new Studio.Wish(demo ? o.demo(folder) : folder, o.bench, absolute(o.snapshot), o.plate, o.seconds, o.shot, o.findings, o.page,
+        return new Studio.Wish(demo ? o.demo(folder) : folder, o.bench, absolute(o.snapshot), o.plate, o.seconds, o.shot, o.findings,
+                o.page,
                 absolute(o.bring), o.practice, o.size.wide, o.size.high);
     }
 

@@ -3,7 +3,6 @@ package org.scenothesis.production.demo;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import org.scenothesis.core.shot.Production;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.store.UserFolder;
@@ -22,22 +21,13 @@ public final class DemoFolder {
         return UserFolder.path().resolve("Lantern Works");
     }
 
-    /// The document of a shipped production.
-    ///
-    /// @throws StoreException if it is missing or cannot be read
-    public static Production document(Path shipped) throws StoreException {
-        try (ProductionFolder folder = ProductionFolder.open(shipped, false)) {
-            return folder.production();
-        }
-    }
-
     /// Makes a copy as it was shipped again; what was done in it is kept as the copy before.
     ///
     /// @throws StoreException if the shipped demo is missing, the copy is open elsewhere or cannot be written
     public static void putBack(Path target) throws StoreException {
         lay(target);
         try (ProductionFolder folder = ProductionFolder.open(target)) {
-            folder.save(document(shipped()));
+            folder.save(ProductionFolder.document(shipped()));
         }
     }
 
@@ -61,7 +51,7 @@ public final class DemoFolder {
             throw new StoreException(target, "the demo could not be copied here; check the folder's permissions and the space left.", e);
         }
         if (!Files.exists(target.resolve(ProductionFolder.FILE))) {
-            ProductionFolder.create(target, document(from)).close();
+            ProductionFolder.create(target, ProductionFolder.document(from)).close();
         }
     }
 }

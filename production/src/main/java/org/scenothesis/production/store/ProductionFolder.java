@@ -48,6 +48,18 @@ public final class ProductionFolder implements AutoCloseable {
         }
     }
 
+    /// The document of a folder that is neither opened nor locked.
+    ///
+    /// @throws StoreException if there is no production, or one that cannot be read
+    public static Production document(Path folder) throws StoreException {
+        Path file = folder.resolve(FILE);
+        try {
+            return ProductionFile.load(file).read().production();
+        } catch (IOException e) {
+            throw new StoreException(file, "it cannot be read; check that it is there and its permissions.", e);
+        }
+    }
+
     /// Opens a folder, or the `production.json` in it, for reading and, if nobody else does, writing.
     ///
     /// @throws StoreException if there is no production, or one that cannot be read
