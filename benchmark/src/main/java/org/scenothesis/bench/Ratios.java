@@ -58,6 +58,10 @@ public final class Ratios {
     private Ratios() {}
 
     public static void main(String[] args) throws Exception {
+        if (args.length > 0 && args[0].equals("--keys")) {
+            Keys.run(Arrays.copyOfRange(args, 1, args.length));
+            return;
+        }
         if (args.length > 0 && args[0].equals("--orders")) {
             Orders.report();
             return;

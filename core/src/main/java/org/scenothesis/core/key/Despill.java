@@ -1,27 +1,32 @@
 package org.scenothesis.core.key;
 
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 
-/// The subject's own colour: the cloth's share taken out of mixed pixels, then the screen channel limited by the other two.
+/// The subject's own colour: the cloth's share taken out of mixed pixels, the cloth's light taken off, and what still leads by the screen's
+/// channel limited by the other two.
 ///
-/// The luminance that the limit takes is given back in grey, so that skin does not go dark.
+/// On solid pixels the limit goes no further than light of the cloth could: what leads by more has that colour of its own.
 final class Despill {
-    /// How much of the luminance taken comes back.
-    private static final float BACK = 0.35f;
+    /// A pixel of less coverage leans on the nearest solid colour: too little of it is seen to divide by.
+    private static final float ENOUGH = 0.08f;
+    private static final float LEAST = 0.02f;
+    /// Of the light that was found, as much again may have been missed, and a little everywhere.
+    private static final float MISSED = 0.75f;
+    private static final float ANYWHERE = 0.02f;
+    /// From less coverage on than this part below solid, the limit is whole.
+    private static final float MIXED = 8;
+    private static final float MEAN_SHARE = 0.35f;
 
     private Despill() {}
 
     static Picture element(Picture frame, Keyer.Mix mix, Plane alpha, double amount, Bands bands) {
         int w = frame.width();
-        Picture out = Picture.of(w, frame.height());
+        int h = frame.height();
+        Picture out = Picture.of(w, h);
         boolean green = mix.model().hue() == ScreenHue.GREEN;
-        Plane screen = green ? out.g() : out.b();
-        Plane other = green ? out.b() : out.g();
-        var limit = new Limit((float) amount, (float) (green ? Luminance.GREEN : Luminance.BLUE) * BACK);
-        bands.run(frame.height(), (from, to, band) -> {
+        bands.run(h, (from, to, band) -> {
             for (int c = 0; c < 3; c++) {
                 var mixed = new Mixed(
                         frame.colours().get(c).data(), mix.model().colour().colours().get(c).data(), mix.colour().get(c).data(), mix.shade()
@@ -29,8 +34,12 @@ final class Despill {
                         alpha.data());
                 unmix(mixed, out.colours().get(c).data(), from * w, to * w);
             }
-            limit(screen.data(), out.r().data(), other.data(), limit, from * w, to * w);
         });
+        if (amount > 0) {
+            var spill = new Spill((green ? out.g() : out.b()).data(), out.r().data(), (green ? out.b() : out.g()).data(),
+                    SpillLight.share(out, alpha, mix.model(), bands).data(), alpha.data(), SpillLight.others(mix.model()), (float) amount);
+            bands.run(h, (from, to, band) -> spill.off(from * w, to * w));
+        }
         return out;
     }
 
@@ -46,26 +55,34 @@ final class Despill {
         float[] alpha = m.alpha;
         for (int i = from; i < to; i++) {
             float a = alpha[i];
-            float own = (seen[i] - (1 - a) * cloth[i] * shade[i]) / Math.max(a, 0.02f);
+            if (a >= 1 || a < LEAST) {
+                out[i] = a >= 1 ? seen[i] : near[i];
+                continue;
+            }
+            float own = (seen[i] - (1 - a) * cloth[i] * shade[i]) / a;
             own = Math.max(0, Math.min(own, Math.max(2 * near[i], 0.05f) + seen[i]));
-            float trust = a < 0.02f ? 0 : Math.min(1, a * a * 1.6f);
-            float mixed = near[i] + (own - near[i]) * trust;
-            out[i] = a >= 1 ? seen[i] : mixed;
+            out[i] = near[i] + (own - near[i]) * Math.min(1, a * a / (ENOUGH * ENOUGH));
         }
     }
 
-    private record Limit(float amount, float back) {}
-
-    private static void limit(float[] screen, float[] first, float[] second, Limit limit, int from, int to) {
-        float amount = limit.amount;
-        float share = limit.back;
-        for (int i = from; i < to; i++) {
-            float most = 0.5f * (first[i] + second[i]) * 0.35f + Math.max(first[i], second[i]) * 0.65f;
-            float over = Math.max(0, (screen[i] - most) * amount);
-            float back = over * share;
-            screen[i] += back - over;
-            first[i] += back;
-            second[i] += back;
+    /// The channels of an element with the share of the cloth's light in the screen's, and how much of it is to go.
+    private record Spill(float[] screen, float[] first, float[] second, float[] share, float[] alpha, double[] others, float amount) {
+        void off(int from, int to) {
+            float a = (float) others[0];
+            float b = (float) others[1];
+            for (int i = from; i < to; i++) {
+                if (alpha[i] <= 0) {
+                    continue;
+                }
+                float q = amount * share[i];
+                float s = screen[i] / (1 + q);
+                first[i] /= 1 + q * a;
+                second[i] /= 1 + q * b;
+                float most = MEAN_SHARE * 0.5f * (first[i] + second[i]) + (1 - MEAN_SHARE) * Math.max(first[i], second[i]);
+                float over = Math.max(0, (s - most) * amount);
+                float may = (MISSED * share[i] + ANYWHERE) * s;
+                screen[i] = s - (over > may ? may + (over - may) * Math.min(1, (1 - alpha[i]) * MIXED) : over);
+            }
         }
     }
 }

@@ -12,23 +12,20 @@ import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.picture.PushPull;
-import org.scenothesis.core.picture.Resample;
 
 /// Keys a frame against its screen model.
 ///
 /// 1. Separation by colour difference, `1 − (S − max(A, B)) / (Ss − max(As, Bs))`, against the screen colour of that pixel, brought to the
 ///    brightness the cloth has in this frame (shadows, drifting light).
-/// 2. Surely empty below one cut, surely solid above the other and a few pixels inside; only the band between is unmixed.
-/// 3. There alpha is where the colour lies on the line from the cloth's colour to the nearest solid colour (least squares).
-/// 4. The element's colour is unmixed, then despilled.
+/// 2. Surely empty below one cut, surely solid above the other and a few pixels inside; only the band between is unmixed ([Unmixing]).
+/// 3. The element's colour is unmixed, the cloth's light taken off it ([SpillLight]), and what still leads by the screen's channel limited.
 ///
 /// - Source: Vlahos-type difference matte; Smith & Blinn 1996 for the unmixing with known colours.
-/// - Accuracy on rendered truth: see `docs/measurements.md`.
+/// - Accuracy on cases with known truth: `./bench --keys`, see `docs/measurements.md`.
 public final class Keyer {
-    private static final int CORE_PX = 3;
+    private static final int CORE_PX = 2;
     private static final int REACH_PX = 3;
     private static final int CONTEXT_PX = 48;
-    private static final int TRUST_PX = 13;
 
     private Keyer() {}
 
@@ -74,7 +71,7 @@ public final class Keyer {
             return whole(frame, model, settings, garbage, bands);
         }
         Polygon moved = new Polygon(garbage.corners().stream().map(p -> p.minus(new Point(box.left(), box.top()))).toList());
-        return whole(box.cut(frame), new ScreenModel(box.cut(model.colour()), model.hue(), model.source()), settings, moved, bands);
+        return whole(box.cut(frame), model.of(box.cut(model.colour())), settings, moved, bands);
     }
 
     private static Keyed whole(Picture frame, ScreenModel model, KeySettings settings, @Nullable Polygon garbage, Bands bands) {
@@ -83,32 +80,31 @@ public final class Keyer {
                 : garbage.coverage(frame.width(), frame.height(), bands);
         Plane shade = Shade.of(frame, model, bands);
         Plane separation = separation(frame, model, shade, bands);
-        Plane solid = solid(separation, settings, bands);
-        Plane known = Morphology.erode(solid, CORE_PX, bands);
-        List<Plane> colour = PushPull.fill(frame.colours(), known, bands);
-        Plane alpha = unmix(frame, new Mix(model, shade, colour), new Cuts(separation, known, near(separation, settings, bands),
-                trust(known, bands)), bands);
+        Plane level = Unmixing.level(separation, bands);
+        Plane known = Morphology.erode(solid(separation, settings, bands), CORE_PX, bands);
+        Plane peaks = Unmixing.peaks(separation, level);
+        List<Plane> filled = PushPull.fill(List.of(frame.r(), frame.g(), frame.b(), separation), peaks, bands);
+        Mix mix = new Mix(model, shade, filled.subList(0, 3));
+        Plane alpha = Unmixing.coverage(frame, mix, new Unmixing.Found(separation, known, near(separation, settings, bands),
+                filled.get(3), peaks), bands);
         alpha = edge(alpha, settings, bands);
         multiply(alpha, inside);
-        Picture element = Despill.element(frame, new Mix(model, shade, colour), alpha, settings.despill(), bands);
+        Picture element = Despill.element(frame, mix, alpha, settings.despill(), bands);
         return new Keyed(element.withAlpha(alpha), separation, shade, inside);
+    }
+
+    /// How much of the cloth's light lies on the subject, judged by some frames of one take; by none what is usual.
+    public static SpillLight.Slopes spill(List<Picture> frames, ScreenModel model, Bands bands) {
+        SpillLight fit = new SpillLight(model);
+        for (Picture f : frames) {
+            Keyed raw = key(f, model.withSpill(SpillLight.Slopes.NONE), KeySettings.DEFAULT.withDespill(0), null, bands);
+            fit.add(raw.element(), raw.alpha(), bands);
+        }
+        return fit.slopes();
     }
 
     /// What a mixed pixel is made of: the cloth, as bright as here, and the nearest solid colour.
     record Mix(ScreenModel model, Plane shade, List<Plane> colour) {}
-
-    private record Cuts(Plane separation, Plane known, Plane near, Plane trust) {}
-
-    /// How far the nearest solid colour may be believed: close to it yes, within a wide veil or far strands rather the difference, which
-    /// needs none.
-    /// Smooth, so made at half the size.
-    private static Plane trust(Plane known, Bands bands) {
-        Plane half = Morphology.dilate(Resample.half(known, bands), TRUST_PX / 2, bands);
-        for (int i = 0; i < half.data().length; i++) {
-            half.data()[i] = half.data()[i] > 0 ? 1 : 0;
-        }
-        return Resample.twice(Blur.gaussian(half, TRUST_PX / 6.0, bands), known.width(), known.height(), bands);
-    }
 
     static Plane separation(Picture frame, ScreenModel model, Plane shade, Bands bands) {
         ScreenHue hue = model.hue();
@@ -150,43 +146,6 @@ public final class Keyer {
             calm.data()[i] = calm.data()[i] > cut ? 1 : 0;
         }
         return Morphology.dilate(calm, REACH_PX, bands);
-    }
-
-    /// Where along the line from the cloth's colour to the subject's each mixed pixel lies.
-    private static Plane unmix(Picture frame, Mix mix, Cuts cuts, Bands bands) {
-        int w = frame.width();
-        Plane out = Plane.of(w, frame.height());
-        bands.run(frame.height(), (from, to, band) -> {
-            float[] dot = new float[(to - from) * w];
-            float[] length = new float[dot.length];
-            for (int c = 0; c < 3; c++) {
-                float[] seen = frame.colours().get(c).data();
-                float[] cloth = mix.model.colour().colours().get(c).data();
-                float[] solid = mix.colour.get(c).data();
-                float[] k = mix.shade.data();
-                for (int n = 0, i = from * w; n < dot.length; n++, i++) {
-                    float bare = cloth[i] * k[i];
-                    float line = solid[i] - bare;
-                    dot[n] += (seen[i] - bare) * line;
-                    length[n] += line * line;
-                }
-            }
-            along(cuts, dot, length, out.data(), from * w);
-        });
-        return out;
-    }
-
-    private static void along(Cuts cuts, float[] dot, float[] length, float[] out, int from) {
-        float[] known = cuts.known.data();
-        float[] near = cuts.near.data();
-        float[] trust = cuts.trust.data();
-        float[] apart = cuts.separation.data();
-        for (int n = 0, i = from; n < dot.length; n++, i++) {
-            float t = length[n] > 1e-6f ? trust[i] : 0;
-            float mixed = apart[i] + (dot[n] / Math.max(length[n], 1e-6f) - apart[i]) * t;
-            float bounded = Math.max(0, Math.min(1, mixed));
-            out[i] = known[i] > 0.5f ? 1 : near[i] > 0.5f ? bounded : 0;
-        }
     }
 
     private static Plane edge(Plane alpha, KeySettings settings, Bands bands) {

@@ -11,11 +11,27 @@ import org.scenothesis.core.picture.Resample;
 /// The colour of the bare cloth at every pixel, as well as it is known.
 ///
 /// - `colour` is scene-linear and of the take's shape; `source` says where it comes from, best first.
-/// - `cloth`: outline of the cloth in pixels; null where it fills the picture.
-public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullable Polygon cloth) {
+/// - `cloth`: outline of the cloth in pixels; null where it fills the picture. `spill`: how its light falls on the subject; null where each
+///   frame is judged for itself.
+public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullable Polygon cloth, SpillLight.@Nullable Slopes spill) {
+    /// A model of a screen whose light on the subject is not known yet.
+    public ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullable Polygon cloth) {
+        this(colour, hue, source, cloth, null);
+    }
+
     /// A model without a share of the screen's own.
     public ScreenModel(Picture colour, ScreenHue hue, Source source) {
         this(colour, hue, source, null);
+    }
+
+    /// The same with what is known of the cloth's light.
+    public ScreenModel withSpill(SpillLight.Slopes other) {
+        return new ScreenModel(colour, hue, source, cloth, other);
+    }
+
+    /// The same screen seen in a part of the picture, where nothing is asked of its outline.
+    ScreenModel of(Picture part) {
+        return new ScreenModel(part, hue, source, null, spill);
     }
 
     /// The same at another size.
@@ -25,7 +41,7 @@ public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullabl
         double ky = height / (double) colour.height();
         return new ScreenModel(
                 Resample.scale(colour, width, height, bands), hue, source,
-                c == null ? null : c.scaled(kx, ky));
+                c == null ? null : c.scaled(kx, ky), spill);
     }
 
     /// The outline that counts: the one that was drawn, in shares of the picture, else one a little within the cloth if much of the picture

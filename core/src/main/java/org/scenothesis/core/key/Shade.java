@@ -11,29 +11,48 @@ import org.scenothesis.core.picture.Resample;
 
 /// How bright the cloth is in this frame against its model: measured on pixels of the cloth's own hue, smooth, continued under the subject.
 ///
-/// - A soft shadow or a passing cloud changes it; a thin dark hair, which has nearly the hue of shadowed cloth, must not: pixels darker
-///   than their surroundings are left out.
-/// - Smooth over five pixels, so it is smoothed and continued at half the size.
+/// - A soft shadow or a passing cloud changes it; a thin dark hair and the edge of something dark, which have nearly the hue of shadowed
+///   cloth, must not: what is darker than all bare cloth within a few pixels is left out.
+/// - Smooth over five pixels, so it is found at half the size; sizes here are of that.
 final class Shade {
-    private static final double SIGMA_PX = 5;
-    private static final float HUE = 0.16f;
+    private static final double SIGMA_PX = 2.5;
+    private static final float HUE = 0.03f;
     private static final float DARKEST = 0.3f;
-    private static final float DARKER = 0.12f;
+    private static final float DARKER = 0.03f;
+    private static final int THIN_PX = 4;
+    private static final int USUAL_WIDTH = 640;
 
     private Shade() {}
 
     static Plane of(Picture frame, ScreenModel model, Bands bands) {
-        int w = frame.width();
-        int h = frame.height();
+        Picture seen = half(frame, bands);
+        Picture cloth = half(model.colour(), bands);
+        int w = seen.width();
+        int h = seen.height();
         Plane level = Plane.of(w, h);
         Plane sure = Plane.of(w, h);
-        bands.run(h, (from, to, band) -> compare(frame, model.colour(), from * w, to * w, level.data(), sure.data()));
-        Plane core = Morphology.erode(sure, 2, bands);
-        Plane rough = Resample.twice(smooth(level, core, bands), w, h, bands);
-        bands.run(h, (from, to, band) -> leaveOut(level.data(), rough.data(), core.data(), from * w, to * w));
-        Plane fine = Resample.twice(smooth(level, core, bands), w, h, bands);
+        bands.run(h, (from, to, band) -> compare(seen, cloth, from * w, to * w, level.data(), sure.data()));
+        Plane core = Morphology.erode(sure, 1, bands);
+        multiply(level, core);
+        int reach = Math.max(THIN_PX, THIN_PX * w / USUAL_WIDTH);
+        Plane closed = Morphology.erode(Morphology.dilate(level, reach, bands), reach, bands);
+        for (int i = 0; i < level.data().length; i++) {
+            core.data()[i] = core.data()[i] > 0 && closed.data()[i] - level.data()[i] < DARKER ? 1 : 0;
+        }
+        multiply(level, core);
+        Plane fine = smooth(level, core, bands);
         bands.run(h, (from, to, band) -> bound(fine.data(), from * w, to * w));
-        return fine;
+        return Resample.twice(fine, frame.width(), frame.height(), bands);
+    }
+
+    private static Picture half(Picture p, Bands bands) {
+        return new Picture(Resample.half(p.r(), bands), Resample.half(p.g(), bands), Resample.half(p.b(), bands), null);
+    }
+
+    private static void multiply(Plane level, Plane by) {
+        for (int i = 0; i < level.data().length; i++) {
+            level.data()[i] *= by.data()[i];
+        }
     }
 
     /// Brightness against the model where the hue is the cloth's, and where that is.
@@ -56,22 +75,15 @@ final class Shade {
         }
     }
 
-    private static void leaveOut(float[] level, float[] rough, float[] core, int from, int to) {
-        for (int i = from; i < to; i++) {
-            core[i] = level[i] < rough[i] - DARKER ? 0 : core[i];
-        }
-    }
-
     private static void bound(float[] shade, int from, int to) {
         for (int i = from; i < to; i++) {
             shade[i] = shade[i] > 0.05f ? Math.min(shade[i], 4f) : 1;
         }
     }
 
-    /// At half the size.
     private static Plane smooth(Plane level, Plane weight, Bands bands) {
-        Plane sum = Blur.gaussian(Resample.half(level, weight, bands), SIGMA_PX / 2, bands);
-        Plane norm = Blur.gaussian(Resample.half(weight, bands), SIGMA_PX / 2, bands);
+        Plane sum = Blur.gaussian(level, SIGMA_PX, bands);
+        Plane norm = Blur.gaussian(weight, SIGMA_PX, bands);
         for (int i = 0; i < sum.data().length; i++) {
             float n = norm.data()[i];
             sum.data()[i] = n > 0.02f ? sum.data()[i] / n : 0;

@@ -1,5 +1,6 @@
 package org.scenothesis.core.key;
 
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Box;
@@ -7,6 +8,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.picture.Resample;
 
 /// Keys a picture too large to be keyed at once: strips of whole rows, each with enough above and below it for what the keyer looks at.
 ///
@@ -26,13 +28,16 @@ public final class StripKeyer {
         int h = frame.height();
         int mh = model.colour().height();
         double times = h / (double) mh;
+        // Judged once, or there were seams.
+        ScreenModel light = model.spill() != null ? model : model.withSpill(Keyer.spill(List.of(Resample.scale(frame.withAlpha(null),
+                model.colour().width(), mh, bands)), model, bands));
         int step = Math.max(1, (int) Math.round(rows / times));
         int around = (int) Math.ceil(CONTEXT / times);
         Picture out = Picture.of(w, h).withAlpha(Plane.of(w, h));
         for (int m = 0; m < mh; m += step) {
             Box small = new Box(0, m - around, model.colour().width(), m + step + around).within(Box.all(model.colour().r()));
             Box strip = new Box(0, row(small.top(), times), w, row(small.bottom(), times));
-            ScreenModel here = new ScreenModel(small.cut(model.colour()), model.hue(), model.source()).scaled(w, strip.height(), bands);
+            ScreenModel here = light.of(small.cut(model.colour())).scaled(w, strip.height(), bands);
             Polygon outline = garbage == null ? null : new Polygon(garbage.corners().stream().map(p -> p.minus(new Point(0, strip.top())))
                     .toList());
             Picture e = Keyer.key(strip.cut(frame), here, settings, outline, bands).element();

@@ -157,14 +157,35 @@ class KeyUnitsTest {
     }
 
     @Test
-    void despillLimitsTheScreenChannelAndGivesBackSomeBrightness() {
-        Picture spilled = limited(0.3f, 0.5f, 0.2f);
-        assertThat(spilled.g().at(3, 3)).isLessThan(0.36f);
-        assertThat(spilled.r().at(3, 3)).isGreaterThan(0.3f);
-        Picture neutral = limited(0.3f, 0.25f, 0.2f);
-        assertThat(neutral.r().at(3, 3)).isEqualTo(0.3f);
-        assertThat(neutral.g().at(3, 3)).isEqualTo(0.25f);
-        assertThat(neutral.b().at(3, 3)).isEqualTo(0.2f);
+    void lightOfTheClothIsTakenOffAndAGreenOfItsOwnIsKept() {
+        Picture spilled = limited(0.3f, 0.33f, 0.29f);
+        assertThat(spilled.g().at(3, 3)).isLessThan(0.315f);
+        assertThat(spilled.r().at(3, 3)).isBetween(0.29f, 0.3f);
+        assertThat(limited(0.1f, 0.4f, 0.1f).g().at(3, 3)).isGreaterThan(0.3f);
+        Picture red = limited(0.3f, 0.2f, 0.15f);
+        assertThat(red.r().at(3, 3)).isBetween(0.29f, 0.3f);
+        assertThat(red.g().at(3, 3)).isBetween(0.18f, 0.2f);
+    }
+
+    /// Grey bodies in light and shade, on which a cloth of known strength shines.
+    @Test
+    void howMuchOfTheClothsLightFallsOnASubjectIsFoundFromThePictureAlone() {
+        int w = 480;
+        int h = 320;
+        Picture element = Picture.of(w, h);
+        Plane alpha = Plane.filled(w, h, 1);
+        for (int i = 0; i < w * h; i++) {
+            double light = 0.3 + 0.7 * Math.abs(Math.sin(i % w / 20.0));
+            double spill = 0.10 / light;
+            double albedo = i / w < h / 2 ? 0.5 : 0.2;
+            for (int c = 0; c < 3; c++) {
+                element.colours().get(c).data()[i] = (float) (albedo * light * (1 + spill * CLOTH[c] / CLOTH[1]));
+            }
+        }
+        SpillLight fit = new SpillLight(ScreenModels.fromPlate(bare(0), bands));
+        assertThat(fit.slopes().everywhere()).isCloseTo(SpillLight.Slopes.USUAL.everywhere(), Offset.offset(1e-9));
+        fit.add(element, alpha, bands);
+        assertThat(fit.slopes().everywhere()).isBetween(0.05, 0.13);
     }
 
     /// A solid picture of one colour, despilled in front of a green cloth.

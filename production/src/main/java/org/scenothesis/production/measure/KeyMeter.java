@@ -34,7 +34,7 @@ final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public int version() {
-        return 8;
+        return 9;
     }
 
     @Override

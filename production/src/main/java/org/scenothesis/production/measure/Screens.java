@@ -1,10 +1,15 @@
 package org.scenothesis.production.measure;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.key.ScreenModels;
+import org.scenothesis.core.key.SpillLight;
 import org.scenothesis.core.key.TakeScreen;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Picture;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -14,6 +19,7 @@ import org.scenothesis.media.decode.Footages;
 /// Builds the best screen model footage allows: the screen-only frame, else the take over time, else one frame.
 public final class Screens {
     private static final int SAMPLES = 9;
+    private static final int LOOKED_AT = 2;
     /// What the frames kept for a model may take.
     private static final long BYTES = 200_000_000;
 
@@ -38,7 +44,17 @@ public final class Screens {
             throw new UnsuitableException(take.info().path(),
                     "no green or blue screen is found in the take; choose another take, or mask it instead of keying.");
         }
-        return m;
+        return m.withSpill(spill(take, m, times, bands));
+    }
+
+    /// Judged once for the whole take, by some of its frames, so that it does not flicker.
+    private static SpillLight.Slopes spill(Footage take, ScreenModel m, int times, Bands bands) throws FootageException {
+        int n = take.info().frames();
+        List<Picture> some = new ArrayList<>();
+        for (int i = 1; i <= Math.min(n, LOOKED_AT); i++) {
+            some.add(take.reduced(i * n / (LOOKED_AT + 1), times).withAlpha(null));
+        }
+        return Keyer.spill(some, m, bands);
     }
 
     private static ScreenModel ofPlate(Footage take, FootageSource plate, int times, Bands bands) throws FootageException {

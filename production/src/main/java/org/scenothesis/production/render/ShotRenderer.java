@@ -53,7 +53,7 @@ import org.scenothesis.production.store.ProductionJson;
 /// Makes finished frames of a shot. Holds its footage open; not for several threads at once.
 public final class ShotRenderer implements AutoCloseable {
     /// Raised whenever the same would be rendered otherwise.
-    private static final int VERSION = 8;
+    private static final int VERSION = 9;
     /// Shifts below this are noise of the measurement and are not warped away.
     private static final double LEAST_SHIFT_PX = 0.2;
     private static final int MOST_SCREENS = 8;

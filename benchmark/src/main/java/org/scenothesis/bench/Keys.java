@@ -1,0 +1,204 @@
+package org.scenothesis.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.ToDoubleFunction;
+import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.Robust;
+import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.ScreenHue;
+import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.key.ScreenModels;
+import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Blur;
+import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Transfer;
+import org.scenothesis.media.Footage;
+import org.scenothesis.media.FootageException;
+import org.scenothesis.media.decode.Footages;
+import org.scenothesis.testkit.MatteCase;
+
+/// The keyer on many cases with known truth, beside a plain colour difference whose cuts were chosen with the answer known.
+final class Keys {
+    private static final double[] LOW = {0, 0.03, 0.06, 0.1, 0.15, 0.2};
+    private static final double[] HIGH = {0.6, 0.7, 0.8, 0.9, 1};
+
+    private Keys() {}
+
+    /// A case: what was recorded, and what is true of it. `subject` is straight colour.
+    record Case(String kind, Picture take, Picture screen, Plane alpha, Picture subject) {}
+
+    /// Errors of alpha in thousandths; of colour in code values of 8 bits: over grey at the edge with its bias, inside with the bias of the
+    /// screen's channel.
+    record Score(String kind, double alpha, double plain, double edge, double bias, double inside, double screenBias) {
+        double ratio() {
+            return alpha / plain;
+        }
+    }
+
+    /// Prints a line for each kind and the whole; `arguments`: `--seeds N`, `--width N`, folders of cases.
+    static void run(String... arguments) throws IOException, FootageException {
+        int seeds = 3;
+        int width = 640;
+        List<Path> folders = new ArrayList<>();
+        for (int i = 0; i < arguments.length; i++) {
+            switch (arguments[i]) {
+                case "--seeds" -> seeds = Integer.parseInt(arguments[++i]);
+                case "--width" -> width = Integer.parseInt(arguments[++i]);
+                default -> folders.add(Path.of(arguments[i]));
+            }
+        }
+        Map<String, List<Score>> byKind = new LinkedHashMap<>();
+        try (Bands bands = Bands.allCores()) {
+            for (MatteCase.Kind k : MatteCase.Kind.values()) {
+                for (int s = 0; s < seeds; s++) {
+                    MatteCase.Shots m = new MatteCase(k, s, s % 3 == 1, width).film(bands);
+                    add(byKind, score(new Case(k.name(), m.take(), m.screenOnly(), m.alpha(), m.subject()), bands));
+                }
+            }
+            for (Path f : folders) {
+                try (var all = Files.list(f)) {
+                    for (Path one : all.sorted().toList()) {
+                        Case c = read(one);
+                        if (c != null) {
+                            add(byKind, score(c, bands));
+                        }
+                    }
+                }
+            }
+        }
+        System.out.printf("%-14s %8s %8s %6s %7s %7s %7s %8s%n", "kind", "alpha", "plain", "ratio", "edge", "bias", "inside", "screen");
+        byKind.forEach((k, v) -> line(k, v));
+        line("median", byKind.values().stream().flatMap(List::stream).toList());
+    }
+
+    static void add(Map<String, List<Score>> byKind, Score s) {
+        byKind.computeIfAbsent(s.kind, k -> new ArrayList<>()).add(s);
+    }
+
+    static void line(String kind, List<Score> v) {
+        System.out.printf("%-14s %8.2f %8.2f %6.2f %7.2f %7.2f %7.2f %8.2f%n", kind, of(v, Score::alpha), of(v, Score::plain), of(v,
+                Score::ratio), of(v, Score::edge), of(v, Score::bias), of(v, Score::inside), of(v, Score::screenBias));
+    }
+
+    private static double of(List<Score> v, ToDoubleFunction<Score> what) {
+        return Robust.median(v.stream().mapToDouble(what).toArray());
+    }
+
+    static @Nullable Case read(Path folder) throws IOException, FootageException {
+        Path take = first(folder, "comp.png", "comp.jpg", "element.png");
+        Path screen = first(folder, "plate.png", "plate.jpg", "screen.png");
+        Path alpha = first(folder, "alpha.png", "element_alpha.png");
+        Path subject = first(folder, "fg_true.png", "element_fg_true.png");
+        if (take == null || screen == null || alpha == null || subject == null || !Files.isRegularFile(alpha)) {
+            return null;
+        }
+        Plane a = picture(alpha).g().copy();
+        for (int i = 0; i < a.data().length; i++) {
+            a.data()[i] = (float) Transfer.SRGB.toCode(a.data()[i]);
+        }
+        return new Case(folder.getFileName().toString(), picture(take), picture(screen), a, picture(subject));
+    }
+
+    private static @Nullable Path first(Path folder, String... names) {
+        for (String n : names) {
+            if (Files.exists(folder.resolve(n))) {
+                return folder.resolve(n);
+            }
+        }
+        return null;
+    }
+
+    private static Picture picture(Path file) throws FootageException {
+        try (Footage f = Footages.open(file)) {
+            return f.frame(0).withAlpha(null);
+        }
+    }
+
+    static Score score(Case c, Bands bands) {
+        ScreenModel model = ScreenModels.fromPlate(c.screen, bands);
+        Picture keyed = Keyer.key(c.take, model, KeySettings.DEFAULT, null, bands).element();
+        double edge = 0;
+        double bias = 0;
+        long edges = 0;
+        double inside = 0;
+        double screen = 0;
+        long solid = 0;
+        int lead = model.hue() == ScreenHue.GREEN ? 1 : 2;
+        for (int i = 0; i < c.alpha.data().length; i++) {
+            float t = c.alpha.data()[i];
+            for (int k = 0; k < 3; k++) {
+                double got = keyed.colours().get(k).data()[i];
+                double truth = c.subject.colours().get(k).data()[i];
+                if (t > 0.02f && t < 0.98f) {
+                    float a = keyed.alpha().data()[i];
+                    double d = code(got * a + GREY * (1 - a)) - code(truth * t + GREY * (1 - t));
+                    edge += Math.abs(d) / 3;
+                    bias += d / 3;
+                    edges += k == 0 ? 1 : 0;
+                } else if (t >= 0.98f) {
+                    double d = code(got) - code(truth);
+                    inside += Math.abs(d) / 3;
+                    screen += k == lead ? d : 0;
+                    solid += k == 0 ? 1 : 0;
+                }
+            }
+        }
+        return new Score(c.kind, 1000 * error(keyed.alpha(), c.alpha), 1000 * plain(c, model.hue(), bands), edge / Math.max(1, edges), bias
+                / Math.max(1, edges), inside / Math.max(1, solid), screen / Math.max(1, solid));
+    }
+
+    private static final double GREY = 0.18;
+
+    private static double code(double linear) {
+        return 255 * Transfer.SRGB.toCode(Math.clamp(linear, 0, 1));
+    }
+
+    private static double error(Plane a, Plane b) {
+        double sum = 0;
+        for (int i = 0; i < a.data().length; i++) {
+            sum += Math.abs(a.data()[i] - b.data()[i]);
+        }
+        return sum / a.data().length;
+    }
+
+    /// The least error of the plain difference over its cuts.
+    private static double plain(Case c, ScreenHue hue, Bands bands) {
+        float[] own = lead(c.take, hue);
+        float[] bare = lead(Blur.gaussian(c.screen, 1.2, bands), hue);
+        Plane raw = Plane.of(c.take.width(), c.take.height());
+        for (int i = 0; i < raw.data().length; i++) {
+            raw.data()[i] = bare[i] > 1e-4f ? 1 - own[i] / bare[i] : 1;
+        }
+        List<Double> all = new ArrayList<>();
+        for (double low : LOW) {
+            for (double high : HIGH) {
+                Plane cut = Plane.of(raw.width(), raw.height());
+                for (int i = 0; i < raw.data().length; i++) {
+                    cut.data()[i] = (float) Math.clamp((raw.data()[i] - low) / (high - low), 0, 1);
+                }
+                all.add(error(cut, c.alpha));
+            }
+        }
+        return all.stream().min(Comparator.naturalOrder()).orElseThrow();
+    }
+
+    /// By how much the screen's channel leads the larger of the others.
+    private static float[] lead(Picture p, ScreenHue hue) {
+        float[] s = (hue == ScreenHue.GREEN ? p.g() : p.b()).data();
+        float[] other = (hue == ScreenHue.GREEN ? p.b() : p.g()).data();
+        float[] out = new float[s.length];
+        for (int i = 0; i < s.length; i++) {
+            out[i] = s[i] - Math.max(p.r().data()[i], other[i]);
+        }
+        return out;
+    }
+}
