@@ -50,6 +50,11 @@ import picocli.CommandLine.Parameters;
 
 @Command(name = "key", description = "${bundle:key-command.keys-take-mattes-elements-and}", mixinStandardHelpOptions = true)
 final class KeyCommand implements Callable<Integer> {
+    private static final String MATTE = "matte";
+    private static final String ELEMENT = "element";
+    private static final String COMP = "comp";
+    private static final String SHADOW = "shadow";
+
     @Parameters(index = "0", paramLabel = "TAKE", description = "${bundle:key-command.video-still-or-folder-of}")
     Path take;
 
@@ -80,6 +85,9 @@ final class KeyCommand implements Callable<Integer> {
     @Option(names = "--despill", paramLabel = "0…1", defaultValue = "1", description = "${bundle:key-command.how-much-of-the-screens}")
     double despill;
 
+    @Option(names = "--shadow", description = "${bundle:key-command.also-write-the-light-the}")
+    boolean shadow;
+
     @Mixin
     Output output;
 
@@ -102,7 +110,7 @@ final class KeyCommand implements Callable<Integer> {
                 List<Point> shares = outline.stream().map(p -> new Point(p.x() / t.info().width(), p.y() / t.info().height())).toList();
                 Files.createDirectories(out);
                 Polygon counts = model.garbage(shares);
-                write(t, f -> KeyInMemory.element(f, model, settings, counts, bands).spread(f.width(), f.height()), bands);
+                write(t, model, f -> KeyInMemory.element(f, model, settings, counts, bands).spread(f.width(), f.height()), bands);
                 r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), new Keying(bands),
                         Progress.NONE);
             }
@@ -118,17 +126,21 @@ final class KeyCommand implements Callable<Integer> {
         }
     }
 
-    private void write(Footage t, UnaryOperator<Picture> keyed, Bands bands) throws FootageException, InputException {
+    private void write(Footage t, ScreenModel model, UnaryOperator<Picture> keyed, Bands bands) throws FootageException, InputException {
         Progress progress = output.progress("key");
         try (Footage bg = background == null ? null : Footages.open(background)) {
             int n = t.info().frames();
             for (int i = 0; i < n; i++) {
                 progress.at(i, n);
-                Picture element = keyed.apply(t.frame(i).withAlpha(null));
-                Stills.writeMatte(out.resolve(names(i).get(0)), element.alpha());
-                Stills.write(out.resolve(names(i).get(1)), element, Stills.Format.PNG16);
+                Picture frame = t.frame(i).withAlpha(null);
+                Picture element = keyed.apply(frame);
+                Stills.writeMatte(out.resolve(name(MATTE, i)), element.alpha());
+                Stills.write(out.resolve(name(ELEMENT, i)), element, Stills.Format.PNG16);
                 if (bg != null) {
-                    Stills.write(out.resolve(names(i).get(2)), over(bg, element, i, bands), Stills.Format.PNG8);
+                    Stills.write(out.resolve(name(COMP, i)), over(bg, element, i, bands), Stills.Format.PNG8);
+                }
+                if (shadow) {
+                    Stills.writeMatte(out.resolve(name(SHADOW, i)), KeyInMemory.kept(frame, model, bands));
                 }
                 names(i).forEach(name -> ResultFile.made(out.resolve(name)));
             }
@@ -136,10 +148,14 @@ final class KeyCommand implements Callable<Integer> {
         }
     }
 
-    /// What is written of a frame: matte, element, and the element over a background where there is one.
+    /// What is written of a frame: matte, element, the element over a background where there is one, and its shadow where it is asked for.
     private List<String> names(int frame) {
-        return Stream.of("matte", "element", "comp").limit(background == null ? 2 : 3)
-                .map(what -> String.format("%s-%06d.png", what, frame)).toList();
+        return Stream.of(MATTE, ELEMENT, background == null ? "" : COMP, shadow ? SHADOW : "").filter(w -> !w.isEmpty())
+                .map(what -> name(what, frame)).toList();
+    }
+
+    private static String name(String what, int frame) {
+        return String.format("%s-%06d.png", what, frame);
     }
 
     private static Picture over(Footage bg, Picture element, int i, Bands bands) throws FootageException, InputException {

@@ -93,10 +93,10 @@ class MainTest {
     @Test
     void keyWritesMattesElementsAndTheirMeasures() throws Exception {
         Path out = folder.resolve("keyed");
-        Ran r = run("key", keyTake, "--screen-plate", screen, "--background", screen, "--out", out, "--json", "--quiet");
+        Ran r = run("key", keyTake, "--screen-plate", screen, "--background", screen, "--shadow", "--out", out, "--json", "--quiet");
         assertThat(r.exit()).isZero();
         assertThat(out).isDirectoryContaining("glob:**matte-000000.png").isDirectoryContaining("glob:**element-000000.png")
-                .isDirectoryContaining("glob:**comp-000000.png");
+                .isDirectoryContaining("glob:**comp-000000.png").isDirectoryContaining("glob:**shadow-000000.png");
         JsonNode o = r.json();
         assertThat(o.get("screen_model").asText()).isEqualTo("screen_plate");
         assertThat(o.at("/measures/grey_outside_percent").doubleValue()).isLessThan(1);

@@ -17,7 +17,8 @@ import org.scenothesis.core.picture.Transfer;
 public record MatteCase(Kind kind, long seed, boolean blue, int width) {
     /// What is hard about it.
     public enum Kind {
-        HAIR, FAIR_HAIR, CURLS, VEIL, VEILS, LACE, STRINGS, MOTION, DEFOCUS, GLASS, SMOKE, PALE, DARK, SCREEN_LIKE, SKIN, SPILL, FLOOR, WRINKLES,
+        HAIR, FAIR_HAIR, CURLS, VEIL, VEILS, LACE, STRINGS, MOTION, DEFOCUS, GLASS, SMOKE, PALE, DARK, SCREEN_LIKE, SKIN, SPILL, FLOOR,
+                WRINKLES,
         UNEVEN, DIM
     }
 
@@ -232,7 +233,8 @@ public record MatteCase(Kind kind, long seed, boolean blue, int width) {
             double u = x / (double) w;
             double v = y / (double) h;
             double stops = of.kind == Kind.UNEVEN ? 1.4 * (u - 0.5) - 0.5 * (v - 0.4) * (v - 0.4) : 0.25 * (u - 0.5);
-            double folds = of.kind == Kind.WRINKLES ? 0.13 * Math.sin(23 * u + 5 * Math.sin(3 * v + phase)) + 0.07 * Math.sin(61 * u - 19 * v + phase)
+            double folds = of.kind == Kind.WRINKLES ? 0.13 * Math.sin(23 * u + 5 * Math.sin(3 * v + phase))
+                    + 0.07 * Math.sin(61 * u - 19 * v + phase)
                     : 0.01 * Math.sin(19 * u + 7 * v);
             return Math.pow(2, stops) * (1 + folds);
         }
@@ -387,7 +389,8 @@ public record MatteCase(Kind kind, long seed, boolean blue, int width) {
                     double fold = 0.5 + 0.5 * Math.sin(9 * u + 3 * style + 2 * down * 5);
                     double a = base + 0.35 * fold * fold * fold * down;
                     if (style == 3) {
-                        double hole = Math.sin(x * 0.55 / scale) * Math.sin(y * 0.5 / scale) + 0.5 * Math.sin(x * 0.13 / scale + y * 0.09 / scale);
+                        double hole = Math.sin(x * 0.55 / scale) * Math.sin(y * 0.5 / scale)
+                                + 0.5 * Math.sin(x * 0.13 / scale + y * 0.09 / scale);
                         a = 0.12 + 0.8 * Math.clamp(0.5 + 3 * hole, 0, 1);
                     }
                     double cover = a * Math.clamp((half - Math.abs(x - hx)) / 1.2, 0, 1);
@@ -404,7 +407,8 @@ public record MatteCase(Kind kind, long seed, boolean blue, int width) {
                 double[] dark = random.nextBoolean() ? new double[] {0.03, 0.03, 0.03} : new double[] {0.55, 0.52, 0.45};
                 double x0 = random.nextDouble(0.05, 0.95) * w;
                 double x1 = x0 + random.nextDouble(-0.2, 0.2) * w;
-                strand(p, new double[] {x0, x1}, new double[] {0, random.nextDouble(0.4, 0.9) * h}, random.nextDouble(0.15, 0.8) * scale, dark,
+                strand(p, new double[] {x0, x1}, new double[] {0, random.nextDouble(0.4, 0.9) * h}, random.nextDouble(0.15, 0.8) * scale,
+                        dark,
                         random.nextDouble(0.4, 1));
             }
             return p;
@@ -450,7 +454,8 @@ public record MatteCase(Kind kind, long seed, boolean blue, int width) {
             List<double[]> puffs = new ArrayList<>();
             for (int k = 0; k < 70; k++) {
                 double up = random.nextDouble();
-                puffs.add(new double[] {hx - 0.5 * h + random.nextDouble(-1, 1) * (0.05 + 0.2 * up) * h, (0.9 - 0.75 * up) * h, (0.02 + 0.06 * up) * h,
+                puffs.add(new double[] {hx - 0.5 * h + random.nextDouble(-1, 1) * (0.05 + 0.2 * up) * h, (0.9 - 0.75 * up) * h,
+                        (0.02 + 0.06 * up) * h,
                     random.nextDouble(0.03, 0.16)});
             }
             for (int y = 0; y < h; y++) {

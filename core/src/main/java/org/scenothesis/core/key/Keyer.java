@@ -93,6 +93,18 @@ public final class Keyer {
         return new Keyed(element.withAlpha(alpha), separation, shade, inside);
     }
 
+    /// The light that the cloth keeps at every pixel: less than 1 in the subject's shadow, also under the subject, where it is continued.
+    ///
+    /// @throws IllegalArgumentException if frame and model differ in shape
+    public static Plane kept(Picture frame, ScreenModel model, Bands bands) {
+        frame.r().requireShape(model.colour().r());
+        Plane out = Shade.of(frame, model, bands);
+        for (int i = 0; i < out.data().length; i++) {
+            out.data()[i] = Math.min(1, out.data()[i]);
+        }
+        return out;
+    }
+
     /// How much of the cloth's light lies on the subject, judged by some frames of one take; by none what is usual.
     public static SpillLight.Slopes spill(List<Picture> frames, ScreenModel model, Bands bands) {
         SpillLight fit = new SpillLight(model);

@@ -15,8 +15,8 @@ import org.scenothesis.core.picture.Resample;
 ///   edge and in the shade. The slopes all colours have in common are found by least squares, drawn to what cloths usually do.
 /// - Found at a quarter of the size, since light is smooth.
 public final class SpillLight {
-    /// The share of the screen's channel that is the cloth's light, over the rest: at the edge of something wide, and everywhere, both under
-    /// full light.
+    /// The share of the screen's channel that is the cloth's light, over the rest: at the edge of something wide, and everywhere, both
+    /// under full light.
     public record Slopes(double edge, double everywhere) {
         /// None of the cloth's light falls on the subject.
         public static final Slopes NONE = new Slopes(0, 0);

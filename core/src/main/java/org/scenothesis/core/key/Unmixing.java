@@ -7,15 +7,15 @@ import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 
-/// How much of the subject is in each pixel of the band between empty and solid: three answers, each believed as far as what is seen could be
-/// mixed that way.
+/// How much of the subject is in each pixel of the band between empty and solid: three answers, each believed as far as what is seen could
+/// be mixed that way.
 ///
-/// - *Own*: the subject leads nowhere by the screen's channel but for the cloth's light on it, which bright things send back; right for hair,
-///   strings, veils, smoke and whatever has no solid part nearby. Needs nothing but the separation.
-/// - *Nearest*: the separation over that of the nearest solid colour; right where that colour mixes with the cloth to what is seen, as at the
-///   edges of skin and clothes and of what moves.
-/// - *Line*: how far along the line from the cloth's colour to that of a solid pixel close by; the sharpest, since it uses the channel that is
-///   recorded sharpest, but only where what is seen lies on that line.
+/// - *Own*: the subject leads nowhere by the screen's channel but for the cloth's light on it, which bright things send back; right for
+///   hair, strings, veils, smoke and whatever has no solid part nearby. Needs nothing but the separation.
+/// - *Nearest*: the separation over that of the nearest solid colour; right where that colour mixes with the cloth to what is seen, as at
+///   the edges of skin and clothes and of what moves.
+/// - *Line*: how far along the line from the cloth's colour to that of a solid pixel close by; the sharpest, since it uses the channel that
+///   is recorded sharpest, but only where what is seen lies on that line.
 ///
 /// The noise of the bare cloth is taken off what is nearly empty. Decision 0056 has what was tried and what each gained.
 final class Unmixing {

@@ -79,8 +79,7 @@ public record HandCamera(Given<Double> lensHeightM, Given<Double> viewDeg, Given
     }
 
     /// The angle of view across a picture, in degrees, by the focal length its file notes: as on a full frame of the same diagonal. Empty
-    /// if
-    /// it is none that a picture can have.
+    /// if it is none that a picture can have.
     ///
     /// - `aspect`: width of the picture by its height.
     ///

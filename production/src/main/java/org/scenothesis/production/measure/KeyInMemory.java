@@ -8,7 +8,9 @@ import org.scenothesis.core.key.StripKeyer;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
+import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.picture.Resample;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
@@ -36,5 +38,13 @@ public final class KeyInMemory {
         double ky = frame.height() / (double) model.colour().height();
         int rows = MemoryAtHand.rows(frame.width(), MemoryAtHand.KEYING) - 2 * StripKeyer.CONTEXT;
         return Piece.whole(StripKeyer.element(frame, model, settings, counts == null ? null : counts.scaled(kx, ky), rows, bands));
+    }
+
+    /// The light that the cloth keeps in the subject's shadow; found at the size of the model, since shadows are soft.
+    public static Plane kept(Picture frame, ScreenModel model, Bands bands) {
+        int w = model.colour().width();
+        int h = model.colour().height();
+        return frame.sameShape(model.colour()) ? Keyer.kept(frame, model, bands)
+                : Resample.scale(Keyer.kept(Resample.scale(frame, w, h, bands), model, bands), frame.width(), frame.height(), bands);
     }
 }

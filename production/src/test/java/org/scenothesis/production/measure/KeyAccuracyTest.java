@@ -152,4 +152,22 @@ class KeyAccuracyTest {
         }
         assertThat(bias / n).as("codes of the screen's colour left inside").isBetween(-2.0, 2.5);
     }
+
+    @Test
+    void theShadowOnTheClothIsFoundApartFromTheMatte() {
+        MatteCase.Shots s = new MatteCase(MatteCase.Kind.FLOOR, 0, false, WIDTH).film(bands);
+        Plane kept = Keyer.kept(s.take(), ScreenModels.fromPlate(s.screenOnly(), bands), bands);
+        double off = 0;
+        double deep = 0;
+        int n = 0;
+        for (int i = 0; i < kept.data().length; i++) {
+            if (s.alpha().data()[i] == 0 && s.kept().data()[i] < 0.9f) {
+                off += Math.abs(kept.data()[i] - s.kept().data()[i]);
+                deep += 1 - s.kept().data()[i];
+                n++;
+            }
+        }
+        assertThat(n).isGreaterThan(5000);
+        assertThat(off / deep).isLessThan(0.08);
+    }
 }

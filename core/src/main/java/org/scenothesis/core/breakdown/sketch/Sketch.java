@@ -31,8 +31,7 @@ public record Sketch(List<Shape> shapes, List<Measure> measures, List<Piece> pie
     }
 
     /// A box, an ellipse or a line (from its corner to the opposite one) in one look; `illusion` is the number of the illusion it belongs
-    /// to,
-    /// −1 for the set.
+    /// to, −1 for the set.
     public record Shape(Kind kind, double x, double y, double w, double h, Look look, int illusion) {
         public enum Kind {
             BOX,
