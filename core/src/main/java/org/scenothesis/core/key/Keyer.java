@@ -24,6 +24,8 @@ import org.scenothesis.core.picture.PushPull;
 /// - Accuracy on cases with known truth: `./bench --keys`, see `docs/measurements.md`.
 public final class Keyer {
     private static final int CORE_PX = 2;
+    /// So far inside nothing is a soft edge any more.
+    private static final int DEEP_PX = 6;
     private static final int REACH_PX = 3;
     private static final int CONTEXT_PX = 48;
 
@@ -85,7 +87,8 @@ public final class Keyer {
         Plane peaks = Unmixing.peaks(separation, level);
         List<Plane> filled = PushPull.fill(List.of(frame.r(), frame.g(), frame.b(), separation), peaks, bands);
         Mix mix = new Mix(model, shade, filled.subList(0, 3));
-        Plane alpha = Unmixing.coverage(frame, mix, new Unmixing.Found(separation, known, near(separation, settings, bands),
+        Plane alpha = Unmixing.coverage(frame, mix, new Unmixing.Found(separation, known, Morphology.erode(known, DEEP_PX, bands),
+                near(separation, settings, bands),
                 filled.get(3), peaks), bands);
         alpha = edge(alpha, settings, bands);
         multiply(alpha, inside);

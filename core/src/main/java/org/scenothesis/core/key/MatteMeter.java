@@ -16,6 +16,8 @@ public final class MatteMeter {
     /// How near to the cloth's own colour an opening shows it.
     private static final float CLOTH = 0.15f;
     private static final float SOLID = 0.99f;
+    /// What leads by more has that colour of its own; no cloth shines so.
+    private static final float OWN = 0.2f;
     private static final float EMPTY = 0.01f;
 
     private MatteMeter() {}
@@ -104,7 +106,8 @@ public final class MatteMeter {
         ScreenHue hue = model.hue();
         float s = hue.screen(keyed.element()).data()[i];
         float most = Math.max(hue.first(keyed.element()).data()[i], hue.second(keyed.element()).data()[i]);
-        return Math.max(0, s - most) / Math.max(0.05f, s);
+        float lead = Math.max(0, s - most) / Math.max(0.05f, s);
+        return lead > OWN ? 0 : lead;
     }
 
     private static double percent(long part, long of) {

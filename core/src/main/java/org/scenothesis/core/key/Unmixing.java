@@ -42,9 +42,10 @@ final class Unmixing {
 
     private Unmixing() {}
 
-    /// What was found before: separation, surely solid, not surely empty, the separation of the nearest solid colour, solid pixels that may
+    /// What was found before: separation, solid by its cut, the same deep inside, not surely empty, the separation of the nearest solid
+    /// colour, solid pixels that may
     /// be thin.
-    record Found(Plane separation, Plane known, Plane near, Plane whole, Plane peaks) {}
+    record Found(Plane separation, Plane known, Plane deep, Plane near, Plane whole, Plane peaks) {}
 
     /// Where the separation does not rise any more within a few pixels: the soft edge of something out of focus or in motion is high long
     /// before it is solid.
@@ -73,6 +74,7 @@ final class Unmixing {
         int w = frame.width();
         Plane out = Plane.of(w, frame.height());
         float[] known = found.known.data();
+        float[] deep = found.deep.data();
         float[] near = found.near.data();
         float[] whole = found.whole.data();
         float[] calm = Blur.gaussian(found.separation, CALM_PX, bands).data();
@@ -82,7 +84,7 @@ final class Unmixing {
         var seen = new Seen(frame, mix, found);
         bands.run(frame.height(), (from, to, band) -> {
             for (int i = from * w; i < to * w; i++) {
-                if (known[i] > 0.5f && calm[i] > SURE * Math.min(whole[i], HIGHEST)) {
+                if (deep[i] > 0.5f || known[i] > 0.5f && calm[i] > SURE * Math.min(whole[i], HIGHEST)) {
                     out.data()[i] = 1;
                 } else if (near[i] > 0.5f && calm[i] >= noise) {
                     float a = seen.mixed(i, beside[i]);

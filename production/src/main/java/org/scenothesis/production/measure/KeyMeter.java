@@ -34,7 +34,7 @@ final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public int version() {
-        return 9;
+        return 10;
     }
 
     @Override
