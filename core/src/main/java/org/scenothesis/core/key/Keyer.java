@@ -112,7 +112,9 @@ public final class Keyer {
     public static SpillLight.Slopes spill(List<Picture> frames, ScreenModel model, Bands bands) {
         SpillLight fit = new SpillLight(model);
         for (Picture f : frames) {
-            Keyed raw = key(f, model.withSpill(SpillLight.Slopes.NONE), KeySettings.DEFAULT.withDespill(0), null, bands);
+            // What stands beside the cloth is no subject.
+            Keyed raw = key(f, model.withSpill(SpillLight.Slopes.NONE), KeySettings.DEFAULT.withDespill(0), model.garbage(List.of()),
+                    bands);
             fit.add(raw.element(), raw.alpha(), bands);
         }
         return fit.slopes();
