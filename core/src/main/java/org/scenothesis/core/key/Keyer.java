@@ -25,7 +25,7 @@ import org.scenothesis.core.picture.PushPull;
 public final class Keyer {
     private static final int CORE_PX = 2;
     /// So far inside nothing is a soft edge any more.
-    private static final int DEEP_PX = 6;
+    private static final int DEEP_PX = 3;
     private static final int REACH_PX = 3;
     private static final int CONTEXT_PX = 48;
 
