@@ -24,6 +24,7 @@ import org.scenothesis.core.picture.Transfer;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.decode.Footages;
+import org.scenothesis.media.encode.Stills;
 import org.scenothesis.testkit.MatteCase;
 
 /// The keyer on many cases with known truth, beside a plain colour difference whose cuts were chosen with the answer known.
@@ -101,11 +102,7 @@ final class Keys {
         if (take == null || screen == null || alpha == null || subject == null || !Files.isRegularFile(alpha)) {
             return null;
         }
-        Plane a = picture(alpha).g().copy();
-        for (int i = 0; i < a.data().length; i++) {
-            a.data()[i] = (float) Transfer.SRGB.toCode(a.data()[i]);
-        }
-        return new Case(folder.getFileName().toString(), picture(take), picture(screen), a, picture(subject));
+        return new Case(folder.getFileName().toString(), picture(take), picture(screen), Stills.readMatte(alpha), picture(subject));
     }
 
     private static @Nullable Path first(Path folder, String... names) {
@@ -193,11 +190,9 @@ final class Keys {
 
     /// By how much the screen's channel leads the larger of the others.
     private static float[] lead(Picture p, ScreenHue hue) {
-        float[] s = (hue == ScreenHue.GREEN ? p.g() : p.b()).data();
-        float[] other = (hue == ScreenHue.GREEN ? p.b() : p.g()).data();
-        float[] out = new float[s.length];
-        for (int i = 0; i < s.length; i++) {
-            out[i] = s[i] - Math.max(p.r().data()[i], other[i]);
+        float[] out = new float[p.r().data().length];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = hue.screen(p).data()[i] - Math.max(hue.first(p).data()[i], hue.second(p).data()[i]);
         }
         return out;
     }

@@ -300,7 +300,9 @@ class FromNothingTest {
         house.until("staged", () -> session.shot().stage() != null && robot.lookup("#stage-0").tryQuery().isPresent());
         assertThat(session.shot().stage().camera().position()).as("nobody told it").isInstanceOf(Given.Assumed.class);
         calm();
-        robot.drag("#stage-0").moveBy(0, 60).drop();
+        robot.drag("#stage-0").moveBy(0, 30);
+        robot.interact(() -> session.change("told meanwhile", x -> x.withSetting(q -> q.withFact("keyFrom", "right"))));
+        robot.moveBy(0, 30).drop();
         house.until("tilted and rolled", () -> session.shot().stage().camera().aim().value().tiltDeg() > 1 && session.shot().stage()
                 .camera().aim().value().rollDeg() > 1);
         robot.interact(() -> robot.lookup("#stage-1").query().requestFocus());
@@ -328,8 +330,8 @@ class FromNothingTest {
         SetPlace stands = layer("ball").step(SetPlace.class).orElseThrow();
         assertThat(stands.filmedFoot()).isInstanceOf(Given.Measured.class);
         assertThat(stands.stand(0).foot()).as("nobody had moved it, so its picture stays").isEqualTo(stands.filmedFoot().value());
-        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z)
-                .release(KeyCode.CONTROL);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z, KeyCode.Z,
+                KeyCode.Z).release(KeyCode.CONTROL);
         house.until("undone", () -> session.shot().stage() == null);
     }
 

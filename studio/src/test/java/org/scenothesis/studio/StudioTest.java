@@ -216,7 +216,12 @@ class StudioTest extends MainWindowTest {
         measured();
         robot.clickOn("#bench-hand_over");
         until("nothing heard", () -> words(scene.getRoot()).contains("No footage has sound."));
-        robot.doubleClickOn("#sound-level").write("-6").type(KeyCode.ENTER);
+        robot.doubleClickOn("#sound-level").write("-6");
+        // A finding, or any other change, takes nothing away of what is being typed.
+        robot.interact(() -> session.change("elsewhere", s -> s.told(s.title(), "Another story.", s.seconds())));
+        measured();
+        assertThat(robot.lookup("#sound-level").<TextField>query().getText()).isEqualTo("-6");
+        robot.type(KeyCode.ENTER);
         until("softer", () -> session.shot().sound().levelDb() == -6);
         robot.interact(() -> robot.lookup("#sound-from").<ComboBox<?>>query().getSelectionModel().select(1));
         until("silent", () -> session.shot().sound().of() instanceof SoundSource.Silent);

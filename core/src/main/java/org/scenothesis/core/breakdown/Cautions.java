@@ -58,8 +58,7 @@ final class Cautions {
         add(poured && t.is(Answer.Material.PAPER, Answer.Material.LEAVES, Answer.Material.SAND), "blown", w);
         add(poured && t.is(Answer.Material.WATER), "water", w);
         add(filmed && (w.kind() == IllusionKind.ENERGY && t.is(Answer.Energy.FIRE, Answer.Energy.SMOKE, Answer.Energy.SPARKS)
-                || w.kind() == IllusionKind.BECOMES
-                && t.is(Answer.Event.SMOKE)), "smoke", w);
+                || w.kind() == IllusionKind.BECOMES && t.is(Answer.Event.SMOKE)), "smoke", w);
         add(w.kind() == IllusionKind.HIDDEN && t.is(Answer.HiddenAs.GONE) && t.is(Answer.By.SUIT, Answer.By.HOOD)
                 || w.kind() == IllusionKind.MOVED && t.is(Answer.Operator.SUIT)
                 || w.kind() == IllusionKind.MOVED && t.is(Answer.Operator.PUPPETEER) || t.is(Answer.Costume.HOOD, Answer.Costume.INFLATED),

@@ -21,26 +21,33 @@ final class Despill {
 
     private Despill() {}
 
-    static Picture element(Picture frame, Keyer.Mix mix, Plane alpha, double amount, Bands bands) {
+    /// The colour that mixes with the cloth to what is seen; the cloth's light is still on it.
+    static Picture unmixed(Picture frame, Keyer.Mix mix, Plane alpha, Bands bands) {
         int w = frame.width();
-        int h = frame.height();
-        Picture out = Picture.of(w, h);
-        boolean green = mix.model().hue() == ScreenHue.GREEN;
-        bands.run(h, (from, to, band) -> {
+        Picture out = Picture.of(w, frame.height());
+        bands.run(frame.height(), (from, to, band) -> {
             for (int c = 0; c < 3; c++) {
-                var mixed = new Mixed(
-                        frame.colours().get(c).data(), mix.model().colour().colours().get(c).data(), mix.colour().get(c).data(), mix.shade()
+                var mixed = new Mixed(frame.colours().get(c).data(), mix.model().colour().colours().get(c).data(), mix.colour().get(c)
                         .data(),
-                        alpha.data());
+                        mix.shade().data(), alpha.data());
                 unmix(mixed, out.colours().get(c).data(), from * w, to * w);
             }
         });
-        if (amount > 0) {
-            var spill = new Spill((green ? out.g() : out.b()).data(), out.r().data(), (green ? out.b() : out.g()).data(),
-                    SpillLight.share(out, alpha, mix.model(), bands).data(), alpha.data(), SpillLight.others(mix.model()), (float) amount);
-            bands.run(h, (from, to, band) -> spill.off(from * w, to * w));
-        }
         return out;
+    }
+
+    /// Takes the cloth's light off an element, in place.
+    ///
+    /// - `inside`: coverage of the garbage matte. `amount`: 0 for nothing, 1 for all of it.
+    static void spill(Picture element, Plane inside, ScreenModel model, double amount, Bands bands) {
+        if (amount > 0) {
+            int w = element.width();
+            ScreenHue hue = model.hue();
+            var spill = new Spill(hue.screen(element).data(), hue.first(element).data(), hue.second(element).data(),
+                    SpillLight.share(element, inside, model, bands).data(), element.alpha().data(), SpillLight.others(model),
+                    (float) amount);
+            bands.run(element.height(), (from, to, band) -> spill.off(from * w, to * w));
+        }
     }
 
     /// One channel of a frame and what it is mixed of.

@@ -87,13 +87,13 @@ public final class Keyer {
         Plane peaks = Unmixing.peaks(separation, level);
         List<Plane> filled = PushPull.fill(List.of(frame.r(), frame.g(), frame.b(), separation), peaks, bands);
         Mix mix = new Mix(model, shade, filled.subList(0, 3));
-        Plane alpha = Unmixing.coverage(frame, mix, new Unmixing.Found(separation, known, Morphology.erode(known, DEEP_PX, bands),
-                near(separation, settings, bands),
-                filled.get(3), peaks), bands);
-        alpha = edge(alpha, settings, bands);
+        var found = new Unmixing.Found(separation, known, Morphology.erode(known, DEEP_PX, bands), near(separation, settings, bands),
+                filled.get(3), peaks);
+        Plane alpha = edge(Unmixing.coverage(frame, mix, found, bands), settings, bands);
+        Picture element = Despill.unmixed(frame, mix, alpha, bands).withAlpha(alpha);
         multiply(alpha, inside);
-        Picture element = Despill.element(frame, mix, alpha, settings.despill(), bands);
-        return new Keyed(element.withAlpha(alpha), separation, shade, inside);
+        Despill.spill(element, inside, model, settings.despill(), bands);
+        return new Keyed(element, separation, shade, inside);
     }
 
     /// The light that the cloth keeps at every pixel: less than 1 in the subject's shadow, also under the subject, where it is continued.
@@ -113,9 +113,8 @@ public final class Keyer {
         SpillLight fit = new SpillLight(model);
         for (Picture f : frames) {
             // What stands beside the cloth is no subject.
-            Keyed raw = key(f, model.withSpill(SpillLight.Slopes.NONE), KeySettings.DEFAULT.withDespill(0), model.garbage(List.of()),
-                    bands);
-            fit.add(raw.element(), raw.alpha(), bands);
+            Keyed raw = key(f, model, KeySettings.DEFAULT.withDespill(0), model.garbage(List.of()), bands);
+            fit.add(raw.element(), raw.inside(), bands);
         }
         return fit.slopes();
     }
@@ -196,7 +195,7 @@ public final class Keyer {
         return out;
     }
 
-    private static void multiply(Plane a, Plane by) {
+    static void multiply(Plane a, Plane by) {
         for (int i = 0; i < a.data().length; i++) {
             a.data()[i] *= by.data()[i];
         }

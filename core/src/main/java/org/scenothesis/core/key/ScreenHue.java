@@ -8,15 +8,18 @@ public enum ScreenHue {
     GREEN,
     BLUE;
 
-    Plane screen(Picture p) {
+    /// The channel of the cloth's own colour.
+    public Plane screen(Picture p) {
         return this == GREEN ? p.g() : p.b();
     }
 
-    Plane first(Picture p) {
+    /// One of the other two: red.
+    public Plane first(Picture p) {
         return p.r();
     }
 
-    Plane second(Picture p) {
+    /// The other of the other two.
+    public Plane second(Picture p) {
         return this == GREEN ? p.b() : p.g();
     }
 

@@ -12,11 +12,12 @@ import org.scenothesis.core.picture.Resample;
 ///
 /// - `colour` is scene-linear and of the take's shape; `source` says where it comes from, best first.
 /// - `cloth`: outline of the cloth in pixels; null where it fills the picture. `spill`: how its light falls on the subject; null where each
-///   frame is judged for itself.
-public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullable Polygon cloth, SpillLight.@Nullable Slopes spill) {
+///   frame is judged for itself. `across`: width of the whole picture in pixels, of which the model may be a part.
+public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullable Polygon cloth, SpillLight.@Nullable Slopes spill,
+        double across) {
     /// A model of a screen whose light on the subject is not known yet.
     public ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullable Polygon cloth) {
-        this(colour, hue, source, cloth, null);
+        this(colour, hue, source, cloth, null, colour.width());
     }
 
     /// A model without a share of the screen's own.
@@ -26,12 +27,17 @@ public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullabl
 
     /// The same with what is known of the cloth's light.
     public ScreenModel withSpill(SpillLight.Slopes other) {
-        return new ScreenModel(colour, hue, source, cloth, other);
+        return new ScreenModel(colour, hue, source, cloth, other, across);
+    }
+
+    /// The same for a picture so many pixels wide.
+    ScreenModel seenAcross(double px) {
+        return new ScreenModel(colour, hue, source, cloth, spill, px);
     }
 
     /// The same screen seen in a part of the picture, where nothing is asked of its outline.
     ScreenModel of(Picture part) {
-        return new ScreenModel(part, hue, source, null, spill);
+        return new ScreenModel(part, hue, source, null, spill, across);
     }
 
     /// The same at another size.
@@ -41,7 +47,7 @@ public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullabl
         double ky = height / (double) colour.height();
         return new ScreenModel(
                 Resample.scale(colour, width, height, bands), hue, source,
-                c == null ? null : c.scaled(kx, ky), spill);
+                c == null ? null : c.scaled(kx, ky), spill, across * kx);
     }
 
     /// The outline that counts: the one that was drawn, in shares of the picture, else one a little within the cloth if much of the picture

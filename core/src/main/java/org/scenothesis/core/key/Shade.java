@@ -33,13 +33,13 @@ final class Shade {
         Plane sure = Plane.of(w, h);
         bands.run(h, (from, to, band) -> compare(seen, cloth, from * w, to * w, level.data(), sure.data()));
         Plane core = Morphology.erode(sure, 1, bands);
-        multiply(level, core);
+        Keyer.multiply(level, core);
         int reach = Math.max(THIN_PX, THIN_PX * w / USUAL_WIDTH);
         Plane closed = Morphology.erode(Morphology.dilate(level, reach, bands), reach, bands);
         for (int i = 0; i < level.data().length; i++) {
             core.data()[i] = core.data()[i] > 0 && closed.data()[i] - level.data()[i] < DARKER ? 1 : 0;
         }
-        multiply(level, core);
+        Keyer.multiply(level, core);
         Plane fine = smooth(level, core, bands);
         bands.run(h, (from, to, band) -> bound(fine.data(), from * w, to * w));
         return Resample.twice(fine, frame.width(), frame.height(), bands);
@@ -47,12 +47,6 @@ final class Shade {
 
     private static Picture half(Picture p, Bands bands) {
         return new Picture(Resample.half(p.r(), bands), Resample.half(p.g(), bands), Resample.half(p.b(), bands), null);
-    }
-
-    private static void multiply(Plane level, Plane by) {
-        for (int i = 0; i < level.data().length; i++) {
-            level.data()[i] *= by.data()[i];
-        }
     }
 
     /// Brightness against the model where the hue is the cloth's, and where that is.

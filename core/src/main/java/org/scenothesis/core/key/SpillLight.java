@@ -18,8 +18,6 @@ public final class SpillLight {
     /// The share of the screen's channel that is the cloth's light, over the rest: at the edge of something wide, and everywhere, both
     /// under full light.
     public record Slopes(double edge, double everywhere) {
-        /// None of the cloth's light falls on the subject.
-        public static final Slopes NONE = new Slopes(0, 0);
         /// What cloths usually do; for want of anything measured.
         static final Slopes USUAL = new Slopes(0.12, 0.025);
         private static final Slopes MOST = new Slopes(0.5, 0.15);
@@ -40,19 +38,17 @@ public final class SpillLight {
     /// The fourth mean of what is nearby lies below its brightest.
     private static final double BRIGHTEST = 1.2;
 
-    private final boolean green;
-    private final double[] others;
+    private final ScreenModel model;
     /// Of each colour: number, and sums of the two regressors, the lean, and their products.
     private final double[][] sums = new double[COLOURS][9];
 
     SpillLight(ScreenModel model) {
-        green = model.hue() == ScreenHue.GREEN;
-        others = others(model);
+        this.model = model;
     }
 
-    /// Looks at one more keyed frame whose spill was left on it.
-    void add(Picture element, Plane alpha, Bands bands) {
-        Lit l = new Lit(element, alpha, green, bands);
+    /// Looks at one more element whose spill was left on it; `inside`: coverage of the garbage matte.
+    void add(Picture element, Plane inside, Bands bands) {
+        Lit l = new Lit(element, inside, model, bands);
         Plane solid = Morphology.erode(l.alpha, 1, bands);
         for (int i = 0; i < solid.data().length; i++) {
             float r = l.first.data()[i];
@@ -75,6 +71,7 @@ public final class SpillLight {
     /// What was found: the usual where nothing was.
     Slopes slopes() {
         // What of the lean is left when the other channels are raised too.
+        double[] others = others(model);
         double gain = 1 - 0.5 * (others[0] + others[1]);
         double n = 1;
         double ee = 0;
@@ -108,14 +105,14 @@ public final class SpillLight {
     }
 
     /// The share of the cloth's light in the screen's channel over the rest, at every pixel of an element whose spill is still on it.
-    static Plane share(Picture element, Plane alpha, ScreenModel model, Bands bands) {
-        Slopes known = model.spill();
-        SpillLight fit = new SpillLight(model);
-        if (known == null) {
-            fit.add(element, alpha, bands);
+    static Plane share(Picture element, Plane inside, ScreenModel model, Bands bands) {
+        Slopes s = model.spill();
+        if (s == null) {
+            SpillLight fit = new SpillLight(model);
+            fit.add(element, inside, bands);
+            s = fit.slopes();
         }
-        Slopes s = known == null ? fit.slopes() : known;
-        Lit l = new Lit(element, alpha, fit.green, bands);
+        Lit l = new Lit(element, inside, model, bands);
         Plane q = Plane.of(l.alpha.width(), l.alpha.height());
         for (int i = 0; i < q.data().length; i++) {
             q.data()[i] = (float) Math.min(MOST_SHARE, (s.edge * l.turned.data()[i] + s.everywhere) / l.light.data()[i]);
@@ -127,15 +124,17 @@ public final class SpillLight {
 
     /// The mean of the cloth's other two channels over the screen's.
     static double[] others(ScreenModel model) {
-        boolean green = model.hue() == ScreenHue.GREEN;
-        double[] sum = new double[3];
-        for (int i = 0; i < model.colour().r().data().length; i += 11) {
-            for (int c = 0; c < 3; c++) {
-                sum[c] += model.colour().colours().get(c).data()[i];
-            }
+        double s = Math.max(1e-6, mean(model.hue().screen(model.colour())));
+        return new double[] {Math.min(1, mean(model.hue().first(model.colour())) / s),
+                Math.min(1, mean(model.hue().second(model.colour())) / s)};
+    }
+
+    private static double mean(Plane p) {
+        double sum = 0;
+        for (int i = 0; i < p.data().length; i += 11) {
+            sum += p.data()[i];
         }
-        double s = Math.max(1e-6, green ? sum[1] : sum[2]);
-        return new double[] {Math.min(1, sum[0] / s), Math.min(1, (green ? sum[2] : sum[1]) / s)};
+        return sum * 11 / p.data().length;
     }
 
     /// An element at a quarter of its size: its channels, how far it turns away, and how much of the light around falls on it.
@@ -147,33 +146,38 @@ public final class SpillLight {
         private final Plane turned;
         private final Plane light;
 
-        Lit(Picture element, Plane alpha, boolean green, Bands bands) {
-            first = quarter(element.r(), bands);
-            screen = quarter(green ? element.g() : element.b(), bands);
-            second = quarter(green ? element.b() : element.g(), bands);
-            this.alpha = quarter(alpha, bands);
-            turned = turned(bands);
-            light = light(bands);
+        Lit(Picture element, Plane inside, ScreenModel model, Bands bands) {
+            ScreenHue hue = model.hue();
+            first = quarter(hue.first(element), bands);
+            screen = quarter(hue.screen(element), bands);
+            second = quarter(hue.second(element), bands);
+            alpha = quarter(element.alpha(), bands);
+            // Of the whole picture, of which this may be a part.
+            double across = model.across() / 4.0;
+            turned = turned(quarter(inside, bands), across, bands);
+            light = light(NEARBY * across, bands);
         }
 
         private static Plane quarter(Plane p, Bands bands) {
             return Resample.half(Resample.half(p, bands), bands);
         }
 
-        /// 0 in the middle of something wide, 1 at its edge and on what is thin.
-        private Plane turned(Bands bands) {
+        /// 0 in the middle of something wide, 1 at its edge and on what is thin. Where the garbage matte cuts there is no edge.
+        private Plane turned(Plane inside, double across, Bands bands) {
             Plane out = Plane.of(alpha.width(), alpha.height());
             for (double share : BLURS) {
-                Plane b = Blur.gaussian(alpha, share * alpha.width(), bands);
+                Plane full = Blur.gaussian(alpha, share * across, bands);
+                Plane counts = Blur.gaussian(inside, share * across, bands);
                 for (int i = 0; i < out.data().length; i++) {
-                    out.data()[i] += Math.min(1, 2 * (1 - b.data()[i])) / BLURS.length;
+                    float a = full.data()[i] / Math.max(1e-3f, counts.data()[i]);
+                    out.data()[i] += Math.clamp(2 * (1 - a), 0, 1) / BLURS.length;
                 }
             }
             return out;
         }
 
         /// Brightness over that of the brightest nearby.
-        private Plane light(Bands bands) {
+        private Plane light(double sigmaPx, Bands bands) {
             Plane high = Plane.of(alpha.width(), alpha.height());
             Plane counts = Plane.of(alpha.width(), alpha.height());
             for (int i = 0; i < high.data().length; i++) {
@@ -182,8 +186,8 @@ public final class SpillLight {
                 high.data()[i] = solid ? l * l * l * l : 0;
                 counts.data()[i] = solid ? 1 : 0;
             }
-            Plane sum = Blur.gaussian(high, NEARBY * alpha.width(), bands);
-            Plane number = Blur.gaussian(counts, NEARBY * alpha.width(), bands);
+            Plane sum = Blur.gaussian(high, sigmaPx, bands);
+            Plane number = Blur.gaussian(counts, sigmaPx, bands);
             for (int i = 0; i < sum.data().length; i++) {
                 double most = BRIGHTEST * Math.sqrt(Math.sqrt(Math.max(0, sum.data()[i]) / Math.max(1e-4f, number.data()[i])));
                 double l = first.data()[i] + second.data()[i];

@@ -1,6 +1,5 @@
 package org.scenothesis.core.key;
 
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Box;
@@ -8,7 +7,6 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
-import org.scenothesis.core.picture.Resample;
 
 /// Keys a picture too large to be keyed at once: strips of whole rows, each with enough above and below it for what the keyer looks at.
 ///
@@ -28,21 +26,21 @@ public final class StripKeyer {
         int h = frame.height();
         int mh = model.colour().height();
         double times = h / (double) mh;
-        // Judged once, or there were seams.
-        ScreenModel light = model.spill() != null ? model : model.withSpill(Keyer.spill(List.of(Resample.scale(frame.withAlpha(null),
-                model.colour().width(), mh, bands)), model, bands));
         int step = Math.max(1, (int) Math.round(rows / times));
         int around = (int) Math.ceil(CONTEXT / times);
         Picture out = Picture.of(w, h).withAlpha(Plane.of(w, h));
         for (int m = 0; m < mh; m += step) {
             Box small = new Box(0, m - around, model.colour().width(), m + step + around).within(Box.all(model.colour().r()));
             Box strip = new Box(0, row(small.top(), times), w, row(small.bottom(), times));
-            ScreenModel here = light.of(small.cut(model.colour())).scaled(w, strip.height(), bands);
+            ScreenModel here = model.of(small.cut(model.colour())).scaled(w, strip.height(), bands);
             Polygon outline = garbage == null ? null : new Polygon(garbage.corners().stream().map(p -> p.minus(new Point(0, strip.top())))
                     .toList());
-            Picture e = Keyer.key(strip.cut(frame), here, settings, outline, bands).element();
+            Picture e = Keyer.key(strip.cut(frame), here, settings.withDespill(0), outline, bands).element();
             take(e, strip, new Box(0, row(m, times), w, row(Math.min(mh, m + step), times)), out);
         }
+        // Light reaches further than a strip: of the whole at once, or there were seams.
+        Plane inside = garbage == null ? Plane.filled(w, h, 1) : garbage.coverage(w, h, bands);
+        Despill.spill(out, inside, model.seenAcross(w), settings.despill(), bands);
         return out;
     }
 

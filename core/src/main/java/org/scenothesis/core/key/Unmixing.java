@@ -43,21 +43,25 @@ final class Unmixing {
     private Unmixing() {}
 
     /// What was found before: separation, solid by its cut, the same deep inside, not surely empty, the separation of the nearest solid
-    /// colour, solid pixels that may
-    /// be thin.
+    /// colour, solid pixels that may be thin.
     record Found(Plane separation, Plane known, Plane deep, Plane near, Plane whole, Plane peaks) {}
 
     /// Where the separation does not rise any more within a few pixels: the soft edge of something out of focus or in motion is high long
     /// before it is solid.
     static Plane level(Plane separation, Bands bands) {
-        Plane out = Plane.of(separation.width(), separation.height());
-        for (int i = 0; i < out.data().length; i++) {
-            out.data()[i] = Math.min(separation.data()[i], HIGHEST);
-        }
+        int w = separation.width();
+        Plane out = Plane.of(w, separation.height());
+        bands.run(out.height(), (from, to, band) -> {
+            for (int i = from * w; i < to * w; i++) {
+                out.data()[i] = Math.min(separation.data()[i], HIGHEST);
+            }
+        });
         Plane most = Morphology.dilate(out, REACH_PX, bands);
-        for (int i = 0; i < out.data().length; i++) {
-            out.data()[i] = out.data()[i] > most.data()[i] - RISE ? 1 : 0;
-        }
+        bands.run(out.height(), (from, to, band) -> {
+            for (int i = from * w; i < to * w; i++) {
+                out.data()[i] = out.data()[i] > most.data()[i] - RISE ? 1 : 0;
+            }
+        });
         return out;
     }
 
@@ -117,7 +121,6 @@ final class Unmixing {
         private final float[] shade;
         private final float[] separation;
         private final float[] whole;
-        private final int first;
         private final int second;
 
         Seen(Picture frame, Keyer.Mix mix, Found found) {
@@ -129,9 +132,7 @@ final class Unmixing {
             shade = mix.shade().data();
             separation = found.separation.data();
             whole = found.whole.data();
-            boolean green = mix.model().hue() == ScreenHue.GREEN;
-            first = 0;
-            second = green ? 2 : 1;
+            second = mix.model().hue() == ScreenHue.GREEN ? 2 : 1;
         }
 
         float mixed(int i, float beside) {
@@ -164,10 +165,10 @@ final class Unmixing {
         /// Brighter things send back more of the cloth's light, which counts as cloth in the separation.
         private float own(int i) {
             float s = Math.clamp(separation[i], 0, 1);
-            float bare = shade[i] * (cloth[first][i] + cloth[second][i]);
+            float bare = shade[i] * (cloth[0][i] + cloth[second][i]);
             float a = s;
             for (int n = 0; n < 2; n++) {
-                float bright = 0.5f * (frame[first][i] + frame[second][i] - (1 - a) * bare) / Math.max(0.05f, a);
+                float bright = 0.5f * (frame[0][i] + frame[second][i] - (1 - a) * bare) / Math.max(0.05f, a);
                 a = Math.min(1, s / (1 - RETURNED * Math.clamp(bright, 0, 1)));
             }
             return a;

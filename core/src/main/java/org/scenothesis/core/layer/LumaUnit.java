@@ -19,8 +19,7 @@ final class LumaUnit {
         LayerState l = before.gained(scene);
         Picture p = l.piece().picture();
         return matted(l, scene, i -> {
-            double y = Luminance.of(p.r().data()[i], p.g().data()[i], p.b().data()[i]);
-            return step(Transfer.SRGB.toCode(y), luma.low(), luma.high());
+            return step(Transfer.SRGB.toCode(Luminance.at(p, i)), luma.low(), luma.high());
         });
     }
 

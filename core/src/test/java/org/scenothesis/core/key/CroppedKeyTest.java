@@ -2,6 +2,7 @@ package org.scenothesis.core.key;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.scenothesis.core.picture.Bands;
@@ -57,6 +58,37 @@ class CroppedKeyTest {
                         .isCloseTo(whole.alpha().data()[i], Offset.offset(0.01f));
                 assertThat(strips.r().data()[i] * strips.alpha().data()[i]).isCloseTo(whole.element().r().data()[i] * whole.alpha()
                         .data()[i], Offset.offset(0.01f));
+            }
+        }
+    }
+
+    /// The cloth's light is taken off by how far a body turns away, for which more of it is looked at than a strip or an outline holds.
+    @Test
+    void theClothsLightIsTakenOffAlikeInStripsAndWhereAnOutlineCutsTheSubject() {
+        int w = 2400;
+        int h = 480;
+        Picture bare = Picture.filled(w, h, 0.06f, 0.42f, 0.10f);
+        Picture body = Picture.of(w, h);
+        for (int i = 0; i < w * h; i++) {
+            double d = Math.hypot(i % w - 1200, i / w - 240.0);
+            float a = (float) Math.clamp((200 - d) / 2 + 0.5, 0, 1);
+            float lit = (float) (0.3 + 0.15 * Math.sin(i % w / 40.0));
+            body.r().data()[i] = a * lit + (1 - a) * 0.06f;
+            body.g().data()[i] = a * lit * 1.05f + (1 - a) * 0.42f;
+            body.b().data()[i] = a * lit + (1 - a) * 0.10f;
+        }
+        ScreenModel found = ScreenModels.fromPlate(bare, bands);
+        ScreenModel m = found.withSpill(Keyer.spill(List.of(body), found, bands));
+        Picture whole = Keyer.key(body, m, KeySettings.DEFAULT, null, bands).element();
+        Picture strips = StripKeyer.element(body, m, KeySettings.DEFAULT, null, 60, bands);
+        Picture cut = Keyer.key(body, m, KeySettings.DEFAULT, Polygon.rectangle(900, 0, 1500, 300), bands).element();
+        assertThat(whole.g().at(1200, 240)).isLessThan(body.g().at(1200, 240));
+        for (int y = 80; y < 400; y += 3) {
+            for (int x = 1110; x < 1290; x += 3) {
+                assertThat(strips.g().at(x, y)).as("strips, %d, %d", x, y).isCloseTo(whole.g().at(x, y), Offset.offset(1e-3f));
+                if (y > 200 && y < 295) {
+                    assertThat(cut.g().at(x, y)).as("cut, %d, %d", x, y).isCloseTo(whole.g().at(x, y), Offset.offset(5e-3f));
+                }
             }
         }
     }

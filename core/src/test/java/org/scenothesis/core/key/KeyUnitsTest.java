@@ -167,6 +167,17 @@ class KeyUnitsTest {
         assertThat(red.g().at(3, 3)).isBetween(0.18f, 0.2f);
     }
 
+    @Test
+    void aGreenOfItsOwnIsNoSpillLeft() {
+        for (float g : new float[] {0.33f, 0.6f}) {
+            Picture p = Picture.filled(60, 60, 0.3f, g, 0.3f).withAlpha(Plane.filled(60, 60, 1));
+            Keyed k = new Keyed(p, Plane.filled(60, 60, 1), Plane.filled(60, 60, 1), Plane.filled(60, 60, 1));
+            double left = MatteMeter.measure(k, ScreenModels.fromPlate(Picture.filled(60, 60, CLOTH[0], CLOTH[1], CLOTH[2]), bands), null,
+                    bands).spillLeft();
+            assertThat(left).isBetween(g < 0.5 ? 5.0 : 0.0, g < 0.5 ? 15.0 : 0.0);
+        }
+    }
+
     /// Grey bodies in light and shade, on which a cloth of known strength shines.
     @Test
     void howMuchOfTheClothsLightFallsOnASubjectIsFoundFromThePictureAlone() {
@@ -182,9 +193,9 @@ class KeyUnitsTest {
                 element.colours().get(c).data()[i] = (float) (albedo * light * (1 + spill * CLOTH[c] / CLOTH[1]));
             }
         }
-        SpillLight fit = new SpillLight(ScreenModels.fromPlate(bare(0), bands));
+        SpillLight fit = new SpillLight(ScreenModels.fromPlate(bare(0), bands).scaled(w, h, bands));
         assertThat(fit.slopes().everywhere()).isCloseTo(SpillLight.Slopes.USUAL.everywhere(), Offset.offset(1e-9));
-        fit.add(element, alpha, bands);
+        fit.add(element.withAlpha(alpha), alpha, bands);
         assertThat(fit.slopes().everywhere()).isBetween(0.05, 0.13);
     }
 
@@ -193,7 +204,9 @@ class KeyUnitsTest {
         Picture p = Picture.filled(8, 8, r, g, b);
         var cloth = new ScreenModel(Picture.filled(8, 8, 0.05f, 0.4f, 0.1f), ScreenHue.GREEN, ScreenModel.Source.SCREEN_PLATE);
         Plane solid = Plane.filled(8, 8, 1);
-        return Despill.element(p, new Keyer.Mix(cloth, solid, p.colours()), solid, 1, bands);
+        Picture element = p.withAlpha(solid);
+        Despill.spill(element, solid, cloth, 1, bands);
+        return element;
     }
 
     @Test

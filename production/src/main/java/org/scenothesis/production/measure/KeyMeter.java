@@ -34,7 +34,7 @@ final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public int version() {
-        return 10;
+        return 11;
     }
 
     @Override

@@ -140,8 +140,9 @@ class KeyAccuracyTest {
         MatteCase.Shots s = new MatteCase(kind, seed, seed % 3 == 1, WIDTH).film(bands);
         Picture e = Keyer.key(s.take(), ScreenModels.fromPlate(s.screenOnly(), bands), KeySettings.DEFAULT, null, bands).element();
         assertThat(1000 * Planes.meanDifference(e.alpha(), s.alpha())).isLessThan(thousandths);
-        Plane lead = seed % 3 == 1 ? e.b() : e.g();
-        Plane truth = seed % 3 == 1 ? s.subject().b() : s.subject().g();
+        ScreenHue hue = seed % 3 == 1 ? ScreenHue.BLUE : ScreenHue.GREEN;
+        Plane lead = hue.screen(e);
+        Plane truth = hue.screen(s.subject());
         double bias = 0;
         int n = 0;
         for (int i = 0; i < lead.data().length; i++) {

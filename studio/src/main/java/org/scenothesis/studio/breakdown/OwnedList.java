@@ -1,17 +1,19 @@
 package org.scenothesis.studio.breakdown;
 
 import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.studio.house.Session;
 
-/// What the user owns, as it was read last. Its file is read and written in the background.
+/// What the user owns, as it was read last. Its file is read and written in the background; what was changed here counts until it is
+/// written,
+/// whatever a reading that began before then brings. Used by the interface's thread alone.
 final class OwnedList {
-    private static final String READ = "owned";
-    private static final String WRITE = "owned-write";
-
     private final Session session;
     private volatile OwnedKit known = OwnedKit.NOTHING;
+    private volatile @Nullable OwnedKit unwritten;
+    private volatile int changes;
 
     OwnedList(Session session) {
         this.session = session;
@@ -23,14 +25,18 @@ final class OwnedList {
 
     /// Reads the list anew and calls back if it is another; one that cannot be read is said, and counts as none.
     void read(Runnable then) {
-        session.worker().ask(READ, ticket -> KitFile.read(KitFile.home()), kit -> show(kit, then), e -> {
-            session.say(String.valueOf(e.getMessage()));
-            show(OwnedKit.NOTHING, then);
+        if (unwritten != null) {
+            return;
+        }
+        int since = changes;
+        session.worker().ask("owned", ticket -> KitFile.read(KitFile.home()), kit -> show(kit, since, then), e -> {
+            say(e);
+            show(OwnedKit.NOTHING, since, then);
         });
     }
 
-    private void show(OwnedKit kit, Runnable then) {
-        if (!kit.equals(known)) {
+    private void show(OwnedKit kit, int since, Runnable then) {
+        if (since == changes && !kit.equals(known)) {
             known = kit;
             then.run();
         }
@@ -38,28 +44,36 @@ final class OwnedList {
 
     /// Keeps a list; one that cannot be read is left for its user to mend, not written over.
     void keep(OwnedKit kit, Runnable then) {
+        changes++;
         known = kit;
+        unwritten = kit;
         then.run();
-        session.worker().ask(WRITE, ticket -> {
+        session.worker().ask("owned-write", ticket -> {
             KitFile.read(KitFile.home());
             KitFile.write(kit, KitFile.home());
             return kit;
-        }, written -> {}, e -> {
-            session.say(String.valueOf(e.getMessage()));
+        }, written -> unwritten = null, e -> {
+            unwritten = null;
+            say(e);
             read(then);
         });
     }
 
     /// Writes the list into a file of the user's choice.
     void export(Path file) {
-        session.worker().ask(WRITE, ticket -> {
-            KitFile.write(known, file);
+        OwnedKit now = known;
+        session.worker().ask("owned-export", ticket -> {
+            KitFile.write(now, file);
             return file;
-        }, written -> {}, e -> session.say(String.valueOf(e.getMessage())));
+        }, written -> {}, this::say);
     }
 
     /// Keeps the list of a file of the user's choice.
     void bringIn(Path file, Runnable then) {
-        session.worker().ask(READ, ticket -> KitFile.read(file), kit -> keep(kit, then), e -> session.say(String.valueOf(e.getMessage())));
+        session.worker().ask("owned-import", ticket -> KitFile.read(file), kit -> keep(kit, then), this::say);
+    }
+
+    private void say(Exception e) {
+        session.say(String.valueOf(e.getMessage()));
     }
 }

@@ -24,6 +24,7 @@ public final class PointHandles {
 
     private final Pane over;
     private final Group marks = new Group();
+    private final List<Rectangle> grips = new ArrayList<>();
     private final String id;
     private final Consumer<List<Point>> moving;
     private final Consumer<List<Point>> done;
@@ -47,9 +48,11 @@ public final class PointHandles {
         over.heightProperty().addListener(o -> draw());
     }
 
+    /// While one is pulled what is shown waits for the hand to let go.
+    ///
     /// - `chains`: which points are joined by lines, by their numbers. `words`: what every point is.
     public void show(List<Point> now, List<List<Integer>> chains, List<String> words) {
-        if (pulled || !points.equals(now) || !lines.equals(chains) || !names.equals(words)) {
+        if (!points.equals(now) || !lines.equals(chains) || !names.equals(words)) {
             points = List.copyOf(now);
             lines = chains;
             names = words;
@@ -85,36 +88,50 @@ public final class PointHandles {
     /// Gives the keys to a point.
     public void focus(int i) {
         if (i >= 0 && i < points.size()) {
-            grips().get(i).requestFocus();
+            grips.get(i).requestFocus();
         }
     }
 
     /// Gives the keys to the first point.
     public void focus() {
         if (!points.isEmpty()) {
-            grips().getFirst().requestFocus();
+            grips.getFirst().requestFocus();
         }
     }
 
-    private List<Rectangle> grips() {
-        return marks.getChildren().stream().filter(Rectangle.class::isInstance).map(Rectangle.class::cast).toList().reversed();
+    /// Puts everything where it belongs. The grips stay the same ones, so that neither the keys nor a hand that pulls lose theirs.
+    private void draw() {
+        if (grips.size() != points.size()) {
+            make();
+        }
+        if (pulled) {
+            return;
+        }
+        drawLines(points);
+        for (int i = 0; i < grips.size(); i++) {
+            grips.get(i).setX(points.get(i).x() * over.getWidth() - GRIP / 2);
+            grips.get(i).setY(points.get(i).y() * over.getHeight() - GRIP / 2);
+            grips.get(i).setAccessibleText(name(i));
+        }
     }
 
-    private void draw() {
+    private void make() {
         pulled = false;
         int wasFocused = focused;
+        grips.clear();
         marks.getChildren().clear();
-        drawLines(points);
         // The first lies on top where several lie on one place.
-        for (int i = points.size() - 1; i >= 0; i--) {
-            marks.getChildren().add(grip(i));
+        for (int i = 0; i < points.size(); i++) {
+            grips.add(grip(i));
+            marks.getChildren().addFirst(grips.get(i));
         }
-        if (wasFocused >= 0 && wasFocused < points.size()) {
-            // The point that was moved by key is a new one now.
-            grips().get(wasFocused).requestFocus();
-        }
+        focus(wasFocused);
         // What is drawn while sizes are being found is else not styled before the next time.
         marks.applyCss();
+    }
+
+    private String name(int i) {
+        return i < names.size() ? names.get(i) : "point " + (i + 1);
     }
 
     private void drawLines(List<Point> at) {
@@ -131,16 +148,17 @@ public final class PointHandles {
     }
 
     private Rectangle grip(int i) {
-        Point p = points.get(i);
-        Rectangle r = new Rectangle(p.x() * over.getWidth() - GRIP / 2, p.y() * over.getHeight() - GRIP / 2, GRIP, GRIP);
+        Rectangle r = new Rectangle(GRIP, GRIP);
         r.getStyleClass().add("handle");
         r.setCursor(Cursor.MOVE);
         r.setId(id + i);
         r.setFocusTraversable(true);
-        String name = i < names.size() ? names.get(i) : "point " + (i + 1);
-        r.setAccessibleText(name);
-        Text.tip(r, () -> name);
+        Text.tip(r, () -> name(i));
         r.setOnMouseDragged(e -> {
+            if (r.getParent() == null) {
+                // There are other points now.
+                return;
+            }
             pulled = true;
             alone = e.isShiftDown();
             r.setX(e.getX() - GRIP / 2);
@@ -154,6 +172,8 @@ public final class PointHandles {
             if (pulled) {
                 pulled = false;
                 done.accept(with(i, new Point((r.getX() + GRIP / 2) / over.getWidth(), (r.getY() + GRIP / 2) / over.getHeight())));
+                // What was shown meanwhile, or where it was if that was refused.
+                draw();
             }
             e.consume();
         });

@@ -200,10 +200,13 @@ class BreakDownModelTest {
         assertThat(list).hasContent("[{\"kind\": \"stand\", ");
         Files.delete(list);
         model.owned().keep(lamp, () -> {});
-        await().until(() -> Files.exists(list));
+        // What is read while it is still being written is what was before.
+        model.owned().read(() -> {});
+        assertThat(model.owned().known()).isEqualTo(lamp);
+        await().until(() -> Files.exists(list) && session.worker().idle());
         model.owned().read(() -> {});
         await().until(session.worker()::idle);
-        assertThat(model.owned().known().things()).hasSize(1);
+        assertThat(model.owned().known()).isEqualTo(lamp);
     }
 
     @Test

@@ -13,6 +13,11 @@ public sealed interface Answer {
         return name().toLowerCase(Locale.ROOT);
     }
 
+    /// Whether this is the answer of such a code.
+    default boolean isCalled(String code) {
+        return name().equalsIgnoreCase(code);
+    }
+
     /// Answers `who`.
     enum Who implements Answer {THING, PERSON, CHILD, ANIMAL}
 

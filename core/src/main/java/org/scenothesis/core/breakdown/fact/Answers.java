@@ -45,7 +45,7 @@ public record Answers(Map<String, String> illusion, Map<String, String> setting)
     /// Whether the answer, or one of several, is one of these, which all answer one fact.
     public boolean is(Answer... any) {
         List<String> given = answers(Fact.of(any[0]));
-        return Arrays.stream(any).map(Answer::code).anyMatch(given::contains);
+        return Arrays.stream(any).anyMatch(a -> given.stream().anyMatch(a::isCalled));
     }
 
     /// Whether a fact that is answered by yes or no is answered by yes.
@@ -62,7 +62,7 @@ public record Answers(Map<String, String> illusion, Map<String, String> setting)
     /// All answers of this kind, the usual one where nothing was told.
     public <A extends Enum<A> & Answer> List<A> choices(Class<A> kind) {
         A[] all = kind.getEnumConstants();
-        return answers(Fact.of(all[0])).stream().map(c -> Arrays.stream(all).filter(a -> a.code().equals(c)).findFirst().orElseThrow())
+        return answers(Fact.of(all[0])).stream().map(c -> Arrays.stream(all).filter(a -> a.isCalled(c)).findFirst().orElseThrow())
                 .toList();
     }
 

@@ -207,15 +207,16 @@ public enum Fact {
     }
 
     private static Shape of(Answer... answers) {
-        return new Shape(codes(answers), ((Enum<?>) answers[0]).getDeclaringClass(), false, 0, 0, 0, "");
+        return choice(false, answers);
     }
 
     private static Shape several(Answer... answers) {
-        return new Shape(codes(answers), ((Enum<?>) answers[0]).getDeclaringClass(), true, 0, 0, 0, "");
+        return choice(true, answers);
     }
 
-    private static List<String> codes(Answer... answers) {
-        return Arrays.stream(answers).map(Answer::code).toList();
+    private static Shape choice(boolean several, Answer... answers) {
+        return new Shape(Arrays.stream(answers).map(Answer::code).toList(), ((Enum<?>) answers[0]).getDeclaringClass(), several, 0, 0, 0,
+                "");
     }
 
     private static Shape yes() {
