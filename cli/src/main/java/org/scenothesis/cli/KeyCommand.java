@@ -2,29 +2,29 @@ package org.scenothesis.cli;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.Callable;
-import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.Keyed;
+import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.Neutral;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.shot.Layer;
@@ -39,6 +39,7 @@ import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.measure.KeyCheck;
 import org.scenothesis.production.measure.KeyInMemory;
 import org.scenothesis.production.measure.KeyReport;
+import org.scenothesis.production.measure.KeyTally;
 import org.scenothesis.production.measure.Keying;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.store.ResultFile;
@@ -82,8 +83,18 @@ final class KeyCommand implements Callable<Integer> {
     @Option(names = "--softness", paramLabel = "PX", defaultValue = "0", description = "${bundle:key-command.softens-the-edge}")
     double softness;
 
-    @Option(names = "--despill", paramLabel = "0…1", defaultValue = "1", description = "${bundle:key-command.how-much-of-the-screens}")
-    double despill;
+    @Option(names = "--despill", paramLabel = "0…4", description = "${bundle:key-command.how-much-of-the-screens}")
+    @Nullable Double despill;
+
+    @Option(names = "--spill", paramLabel = "LIGHT|LIMIT", defaultValue = "LIGHT",
+            description = "${bundle:key-command.how-it-is-taken-off}")
+    KeySettings.Spill spill = KeySettings.Spill.LIGHT;
+
+    @Option(names = "--neutral", paramLabel = "X,Y", description = "${bundle:key-command.something-neutral}")
+    @Nullable String neutral;
+
+    @Option(names = "--card", paramLabel = "FOOTAGE", description = "${bundle:key-command.a-picture-of-a-card}")
+    @Nullable Path card;
 
     @Option(names = "--shadow", description = "${bundle:key-command.also-write-the-light-the}")
     boolean shadow;
@@ -93,32 +104,39 @@ final class KeyCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        KeySettings settings = new KeySettings(
+        KeySettings asked = new KeySettings(
                 emptyBelow == null ? KeySettings.DEFAULT.emptyBelow() : emptyBelow,
-                solidAbove == null ? KeySettings.DEFAULT.solidAbove() : solidAbove, choke, softness, despill);
+                solidAbove == null ? KeySettings.DEFAULT.solidAbove() : solidAbove, choke, softness, despill == null ? 1 : despill, spill);
         List<Point> outline = garbage == null ? List.of() : outline(garbage);
-        Outputs.apart(out, take, screenPlate, background);
+        Outputs.apart(out, take, screenPlate, background, card);
         try (Bands bands = Bands.allCores()) {
             FootageSource bare = screenPlate == null ? null : FootageSource.of(screenPlate);
             KeyReport r;
+            Neutral grey;
             try (Footage t = Footages.open(take)) {
                 if (background != null) {
                     MemoryAtHand.require(take, (long) t.info().width() * t.info().height(), MemoryAtHand.OVER);
                 }
                 ResultFile.mayBe(out, IntStream.range(0, t.info().frames()).boxed().flatMap(i -> names(i).stream()).toList());
                 ScreenModel model = KeyInMemory.screen(t, bare, bands);
+                grey = neutral(t, model, bands);
+                KeySettings settings = grey == null || despill != null ? asked : asked.withDespill(grey.despill());
                 List<Point> shares = outline.stream().map(p -> new Point(p.x() / t.info().width(), p.y() / t.info().height())).toList();
                 Files.createDirectories(out);
-                Polygon counts = model.garbage(shares);
-                write(t, model, f -> KeyInMemory.element(f, model, settings, counts, bands).spread(f.width(), f.height()), bands);
-                r = KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), new Keying(bands),
+                KeyTally tally = write(t, model, settings, shares, bands);
+                r = tally != null ? tally.report(t.info().frames(), shares.isEmpty() && model.garbage(shares) != null)
+                        : KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), new Keying(bands),
                         Progress.NONE);
             }
             List<Finding> findings = KeyJudge.judge(
                     r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE,
-                    new Subject.OfPlate(""), HouseRules.DEFAULT);
-            output.print(json(r, findings));
+                    new Subject.OfPlate(""), KeyJudge.Edge.UNTOLD, HouseRules.DEFAULT);
+            output.print(KeyJson.of(r, findings, grey));
             output.say(Words.frames(r.frames()) + " keyed into " + out);
+            if (grey != null) {
+                output.say(Words.of("key-command.neutral-asks-for", Words.signed(100 * grey.lean(), 1), Words.number(grey.despill(), 2)));
+            }
+            KeyJson.hands(r).forEach(output::say);
             output.sayFindings(findings);
             return 0;
         } catch (IOException e) {
@@ -126,14 +144,60 @@ final class KeyCommand implements Callable<Integer> {
         }
     }
 
-    private void write(Footage t, ScreenModel model, UnaryOperator<Picture> keyed, Bands bands) throws FootageException, InputException {
+    /// What the neutral that was named tells; null where none was.
+    private @Nullable Neutral neutral(Footage t, ScreenModel model, Bands bands) throws FootageException, InputException {
+        if (neutral == null && card == null) {
+            return null;
+        }
+        int times = Math.max(1, Math.round(t.info().width() / (float) model.colour().width()));
+        try (Footage c = Footages.open(card == null ? take : card)) {
+            if (c.info().width() != t.info().width() || c.info().height() != t.info().height()) {
+                throw new InputException(Words.of("key-command.card-is-of-another-size", card, c.info().width(), c.info().height(),
+                        t.info().width(), t.info().height()));
+            }
+            Point at = neutral == null ? new Point(c.info().width() / 2.0, c.info().height() / 2.0) : pixel(neutral);
+            Neutral n = Neutral.at(at.times(1.0 / times), c.reduced(0, times).withAlpha(null), model, bands);
+            if (n.why() != null) {
+                throw new InputException(Words.of("key-command.neutral." + n.why(), Words.number(at.x(), 0) + ","
+                        + Words.number(at.y(), 0)));
+            }
+            return n;
+        }
+    }
+
+    private static Point pixel(String text) throws InputException {
+        String[] parts = text.split(",", -1);
+        try {
+            if (parts.length == 2) {
+                return new Point(Double.parseDouble(parts[0].strip()), Double.parseDouble(parts[1].strip()));
+            }
+        } catch (NumberFormatException e) {
+            // Said below.
+        }
+        throw new InputException(Words.of("key-command.neutral-is-x-y", text));
+    }
+
+    /// Writes all frames; what they measure, or null where they are too large to be measured while they are keyed.
+    private @Nullable KeyTally write(Footage t, ScreenModel model, KeySettings settings, List<Point> outline, Bands bands)
+            throws FootageException, InputException {
         Progress progress = output.progress("key");
+        Polygon counts = model.garbage(outline);
+        KeyTally tally = t.info().width() == model.colour().width() ? new KeyTally(model, 1, bands) : null;
         try (Footage bg = background == null ? null : Footages.open(background)) {
             int n = t.info().frames();
+            Plane before = null;
             for (int i = 0; i < n; i++) {
                 progress.at(i, n);
                 Picture frame = t.frame(i).withAlpha(null);
-                Picture element = keyed.apply(frame);
+                Picture element;
+                if (tally == null) {
+                    element = KeyInMemory.element(frame, model, settings, counts, bands).spread(frame.width(), frame.height());
+                } else {
+                    Keyed k = Keyer.key(frame, model, settings, counts, bands);
+                    tally.add(i, k, before);
+                    before = k.alpha();
+                    element = k.element();
+                }
                 Stills.writeMatte(out.resolve(name(MATTE, i)), element.alpha());
                 Stills.write(out.resolve(name(ELEMENT, i)), element, Stills.Format.PNG16);
                 if (bg != null) {
@@ -146,6 +210,7 @@ final class KeyCommand implements Callable<Integer> {
             }
             progress.at(n, n);
         }
+        return tally;
     }
 
     /// What is written of a frame: matte, element, the element over a background where there is one, and its shadow where it is asked for.
@@ -190,25 +255,5 @@ final class KeyCommand implements Callable<Integer> {
         } catch (IOException e) {
             throw new InputException(Words.of("key-command.the-outline-cannot-be-read", file));
         }
-    }
-
-    private static ObjectNode json(KeyReport r, List<Finding> findings) {
-        ObjectNode o = Output.object();
-        o.put("frames", r.frames());
-        o.put("screen_model", r.source().name().toLowerCase(Locale.ROOT));
-        Output.number(o, "evenness_stops", r.evennessStops() == null ? Double.NaN : r.evennessStops());
-        o.put("outline", r.clothOutline() ? Words.of("key-command.round-the-cloth-proposed") : "as given");
-        ObjectNode m = o.putObject("measures");
-        Output.number(m, "grey_inside_percent", r.worst().greyInside());
-        Output.number(m, "grey_outside_percent", r.worst().greyOutside());
-        Output.number(m, "edge_px", r.worst().edgePx());
-        Output.number(m, "flicker_percent", r.worst().flicker());
-        Output.number(m, "spill_percent", r.worst().spillLeft());
-        Output.number(m, "solid_percent", r.worst().solid());
-        Output.number(m, "room_px", r.worst().room().px() < 0 ? Double.NaN : r.worst().room().px());
-        m.put("room_side", r.worst().room().side().name().toLowerCase(Locale.ROOT));
-        o.put("verdict", Words.verdict(new Judgement(findings).verdict()));
-        o.set("findings", Output.findings(findings));
-        return o;
     }
 }

@@ -6,6 +6,8 @@ import static org.scenothesis.cli.Ran.run;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -18,6 +20,7 @@ import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.rehearsal.Sensor;
 import org.scenothesis.core.rehearsal.trace.Rgb;
 import org.scenothesis.demo.LanternWorks;
+import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
@@ -101,6 +104,36 @@ class MainTest {
         assertThat(o.get("screen_model").asText()).isEqualTo("screen_plate");
         assertThat(o.at("/measures/grey_outside_percent").doubleValue()).isLessThan(1);
         assertThat(o.at("/measures/solid_percent").doubleValue()).isBetween(5.0, 60.0);
+        assertThat(o.get("frames_looked_at").intValue()).as("every one").isEqualTo(o.get("frames").intValue());
+        assertThat(o.get("frames_need_hand").intValue()).isEqualTo(o.get("need_hand").size());
+    }
+
+    /// A grey card held before the cloth tells how much of the cloth's light is on it; what is no neutral says why.
+    @Test
+    void aNeutralSetsDespill() throws Exception {
+        Picture card = Footages.open(screen).frame(0).withAlpha(null);
+        for (int y = 40; y < 100; y++) {
+            for (int x = 90; x < 170; x++) {
+                for (int c = 0; c < 3; c++) {
+                    card.colours().get(c).data()[y * card.width() + x] = c == 1 ? 0.33f : 0.3f;
+                }
+            }
+        }
+        Path held = folder.resolve("card.png");
+        Stills.write(held, card, Stills.Format.PNG16);
+        String[] key = {"key", keyTake.toString(), "--screen-plate", screen.toString(), "--card", held.toString(), "--out",
+            folder.resolve("n").toString(), "--json", "--quiet", "--neutral"};
+        JsonNode o = run((Object[]) plus(key, "130,70")).json();
+        assertThat(o.at("/neutral/lean_percent").doubleValue()).isCloseTo(10, Offset.offset(1.0));
+        assertThat(o.at("/neutral/despill").doubleValue()).isBetween(0.5, 4.0);
+        assertThat(run((Object[]) plus(key, "10,10")).err()).contains("10,10").contains("not on a solid part");
+        assertThat(run((Object[]) plus(key, "ten")).err()).contains("X,Y").contains("ten");
+    }
+
+    private static String[] plus(String[] all, String one) {
+        String[] out = Arrays.copyOf(all, all.length + 1);
+        out[all.length] = one;
+        return out;
     }
 
     @Test
@@ -126,7 +159,7 @@ class MainTest {
 
     @Test
     void settingsOutOfBoundsAreSaid() {
-        Ran r = run("key", keyTake, "--out", folder.resolve("x"), "--despill", "4");
+        Ran r = run("key", keyTake, "--out", folder.resolve("x"), "--despill", "5");
         assertThat(r.exit()).isEqualTo(1);
         assertThat(r.err()).contains("despill");
     }

@@ -16,6 +16,7 @@ import javafx.stage.Stage;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.Layer;
@@ -69,6 +70,10 @@ class FromNothingTest {
     void stop() throws Exception {
         session.close();
         OpenHouse.clear(home);
+    }
+
+    private String words() {
+        return OpenHouse.words(house.scene().getRoot());
     }
 
     private void calm() {
@@ -342,6 +347,34 @@ class FromNothingTest {
             f.selectAll();
         });
         robot.write(number).type(KeyCode.ENTER);
+    }
+
+    /// By keys: the next place, before despill, the parts of the matte, a neutral that sets despill, the other way to take spill off.
+    @Test
+    void theKeyIsLookedThroughAndSetByANeutral(FxRobot robot) {
+        laid(robot);
+        robot.clickOn("#bench-key").clickOn("#slip-ball");
+        house.until("looked at", () -> !robot.lookup("#key-next").<Button>query().isDisabled());
+        robot.type(KeyCode.N);
+        house.until("close", () -> robot.lookup("#key-zoom").<Button>query().getText().equals("400 %"));
+        robot.type(KeyCode.U, KeyCode.M);
+        house.until("named", () -> words().contains("Red holes") && words().contains("Before despill, over"));
+        robot.type(KeyCode.U, KeyCode.M);
+        house.until("grey again", () -> words().contains("grey shown"));
+        robot.clickOn("#key-zoom").type(KeyCode.G);
+        house.until("a mark", () -> robot.lookup("#neutral-0").tryQuery().isPresent());
+        assertThat(session.said().get()).contains("Drag the mark");
+        robot.interact(() -> robot.lookup("#neutral-0").query().requestFocus());
+        robot.press(KeyCode.SHIFT).type(KeyCode.LEFT).release(KeyCode.SHIFT);
+        house.until("it says what it found, or why nothing", () -> session.said().get().contains("under the mark") || session.said().get()
+                .contains("leans")
+                || session.said().get().contains("not on a solid part"));
+        robot.type(KeyCode.G);
+        house.until("gone", () -> robot.lookup("#neutral-0").tryQuery().isEmpty());
+        robot.clickOn("#key-spill");
+        house.until("limited", () -> layer("ball").key().spill() == KeySettings.Spill.LIMIT);
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        house.until("as light", () -> layer("ball").key().spill() == KeySettings.Spill.LIGHT);
     }
 
     @Test

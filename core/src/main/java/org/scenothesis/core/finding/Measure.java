@@ -20,6 +20,9 @@ public enum Measure {
     SCREEN_EVENNESS("stop", 6, 1, Group.SCREEN, Mend.KEY, 0.5, 1),
     GREY_INSIDE("%", 6, 1.5, Group.MATTE, Mend.KEY, 0.1, 1),
     GREY_OUTSIDE("%", 6, 1, Group.MATTE, Mend.KEY, 0.1, 1),
+    /// Wide parts of the subject through which the cloth is seen: a veil as well as a coat of its colour, so that a person has to say
+    /// which.
+    SEE_THROUGH("%", 4, 1, Group.MATTE, Mend.KEY, 15, 100),
     SPILL("%", 5, 1, Group.MATTE, Mend.KEY, 1, 6),
     /// Nearer to the border of the cloth than this asks for care.
     BORDER("px", 3, 2, Group.SCREEN, Mend.KEY, 0, 8),

@@ -1,7 +1,9 @@
 package org.scenothesis.core.key;
 
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.function.IntToDoubleFunction;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
@@ -33,6 +35,8 @@ public final class ClothSight {
     private static final double COLOURED_LIGHT = 0.75;
     private static final double FILLED = 0.97;
     private static final double EVEN_STOPS = 2;
+    private static final double MANY_HUES = 0.03;
+    private static final double FALLS_OFF = 1.2;
     private static final float LIT = 0.01f;
     private static final double EDGE_PX = 2;
     private static final double HARDLY = 0.003;
@@ -60,6 +64,59 @@ public final class ClothSight {
         double share = ScreenModels.share(c.mask);
         return share >= LEAST && c.oneHue() && c.smooth() && c.oneSurface(share) && !c.lit()
                 && c.range() < (share < FILLED ? ONE_LIGHT : EVEN_STOPS) ? share : 0;
+    }
+
+    /// What a picture shows in the screen's colour, where no piece of that can be a cloth; nothing where one can.
+    ///
+    /// Far more is let pass than [#share] calls a cloth: a veil before it, a crease, two lamps of different colour.
+    public static Optional<Foreign> foreign(Picture p) {
+        ClothSight c = new ClothSight(p);
+        Pieces pieces = Pieces.of(c.mask);
+        Foreign why = null;
+        for (int k = 1; k < pieces.sizes().length; k++) {
+            if (pieces.sizes()[k] >= LEAST * c.s.length) {
+                c.only(pieces, k);
+                Foreign now = c.foreign();
+                if (now == null) {
+                    return Optional.empty();
+                }
+                why = why == null ? now : why;
+            }
+        }
+        return Optional.ofNullable(why);
+    }
+
+    /// What has the screen's colour and is no cloth.
+    public enum Foreign {
+        /// Many hues of it, as leaves and landscapes have.
+        HUES,
+        /// Of one hue and full of detail.
+        TEXTURE,
+        /// Hardly more of it than of other colours.
+        PALE,
+        /// All else has it too, and the light falls off.
+        LIGHT
+    }
+
+    private @Nullable Foreign foreign() {
+        float[] first = shares(a);
+        float[] second = shares(b);
+        return Math.max(narrowest(first), narrowest(second)) > MANY_HUES ? Foreign.HUES
+                : !smooth() ? Foreign.TEXTURE
+                : Math.max(first[first.length / 2], second[second.length / 2]) >= SATURATED ? Foreign.PALE
+                : lit() && range() > FALLS_OFF ? Foreign.LIGHT : null;
+    }
+
+    /// The spread of the middle of the narrower half: of a cloth one half at least has one hue, whatever stands before the other.
+    private static double narrowest(float[] sorted) {
+        int n = sorted.length;
+        return Math.min(sorted[n * 3 / 8] - sorted[n / 8], sorted[n * 7 / 8] - sorted[n * 5 / 8]);
+    }
+
+    private void only(Pieces p, int piece) {
+        for (int i = 0; i < s.length; i++) {
+            mask.data()[i] = p.piece()[i] == piece ? 1 : 0;
+        }
     }
 
     /// Where a picture shows something else than the screen's cloth and what is mixed with it at edges; everywhere where that would leave

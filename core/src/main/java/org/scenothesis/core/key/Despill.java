@@ -1,11 +1,12 @@
 package org.scenothesis.core.key;
 
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 
 /// The subject's own colour: the cloth's share taken out of mixed pixels, the cloth's light taken off, and what still leads by the screen's
-/// channel limited by the other two.
+/// channel limited by the other two; or only that limit.
 ///
 /// On solid pixels the limit goes no further than light of the cloth could: what leads by more has that colour of its own.
 final class Despill {
@@ -18,6 +19,8 @@ final class Despill {
     /// From less coverage on than this part below solid, the limit is whole.
     private static final float MIXED = 8;
     private static final float MEAN_SHARE = 0.35f;
+    /// How much of the luminance that the limit alone takes comes back in grey, so that skin does not go dark.
+    private static final double BACK = 0.35;
 
     private Despill() {}
 
@@ -38,9 +41,12 @@ final class Despill {
 
     /// Takes the cloth's light off an element, in place.
     ///
-    /// - `inside`: coverage of the garbage matte. `amount`: 0 for nothing, 1 for all of it.
-    static void spill(Picture element, Plane inside, ScreenModel model, double amount, Bands bands) {
-        if (amount > 0) {
+    /// - `inside`: coverage of the garbage matte.
+    static void spill(Picture element, Plane inside, ScreenModel model, KeySettings settings, Bands bands) {
+        double amount = settings.despill();
+        if (amount > 0 && settings.spill() == KeySettings.Spill.LIMIT) {
+            limit(element, model.hue(), (float) Math.min(1, amount), bands);
+        } else if (amount > 0) {
             int w = element.width();
             ScreenHue hue = model.hue();
             var spill = new Spill(hue.screen(element).data(), hue.first(element).data(), hue.second(element).data(),
@@ -48,6 +54,28 @@ final class Despill {
                     (float) amount);
             bands.run(element.height(), (from, to, band) -> spill.off(from * w, to * w));
         }
+    }
+
+    private static void limit(Picture element, ScreenHue hue, float amount, Bands bands) {
+        float[] screen = hue.screen(element).data();
+        float[] first = hue.first(element).data();
+        float[] second = hue.second(element).data();
+        float share = (float) (BACK * (hue == ScreenHue.GREEN ? Luminance.GREEN : Luminance.BLUE));
+        int w = element.width();
+        bands.run(element.height(), (from, to, band) -> {
+            for (int i = from * w; i < to * w; i++) {
+                float over = Math.max(0, (screen[i] - most(first[i], second[i])) * amount);
+                float back = over * share;
+                screen[i] += back - over;
+                first[i] += back;
+                second[i] += back;
+            }
+        });
+    }
+
+    /// What the screen's channel may have beside the other two.
+    private static float most(float first, float second) {
+        return MEAN_SHARE * 0.5f * (first + second) + (1 - MEAN_SHARE) * Math.max(first, second);
     }
 
     /// One channel of a frame and what it is mixed of.
@@ -85,9 +113,8 @@ final class Despill {
                 float s = screen[i] / (1 + q);
                 first[i] /= 1 + q * a;
                 second[i] /= 1 + q * b;
-                float most = MEAN_SHARE * 0.5f * (first[i] + second[i]) + (1 - MEAN_SHARE) * Math.max(first[i], second[i]);
-                float over = Math.max(0, (s - most) * amount);
-                float may = (MISSED * share[i] + ANYWHERE) * s;
+                float over = Math.max(0, (s - most(first[i], second[i])) * Math.min(1, amount));
+                float may = (MISSED * share[i] + ANYWHERE) * s * Math.max(1, amount);
                 screen[i] = s - (over > may ? may + (over - may) * Math.min(1, (1 - alpha[i]) * MIXED) : over);
             }
         }

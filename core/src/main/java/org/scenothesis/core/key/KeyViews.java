@@ -1,8 +1,13 @@
 package org.scenothesis.core.key;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.picture.Point;
 
 /// Pictures and counts that show a key to the eye.
 public final class KeyViews {
@@ -20,6 +25,52 @@ public final class KeyViews {
             out.data()[i] = v < 0.5f ? Math.min(0.5f, 8 * v) : Math.max(0.5f, 1 - 8 * (1 - v));
         }
         return out;
+    }
+
+    /// What each pixel of a matte is: black empty, grey edge, white solid; red holes, yellow dirt, blue where the cloth shows through.
+    public static Picture areas(MatteAreas areas) {
+        Picture out = Picture.of(areas.width(), areas.height());
+        for (int i = 0; i < areas.width() * areas.height(); i++) {
+            float[] rgb = colour(areas.at(i));
+            for (int c = 0; c < 3; c++) {
+                out.colours().get(c).data()[i] = rgb[c];
+            }
+        }
+        return out;
+    }
+
+    /// At most `n` places along the outline of a matte, the way round, in shares of the picture.
+    public static List<Point> along(Plane alpha, int n) {
+        int w = alpha.width();
+        int h = alpha.height();
+        List<Point> rim = new ArrayList<>();
+        Point sum = new Point(0, 0);
+        for (int y = 1; y < h - 1; y++) {
+            for (int x = 1; x < w - 1; x++) {
+                boolean here = alpha.at(x, y) >= 0.5f;
+                if (here && (alpha.at(x - 1, y) < 0.5f || alpha.at(x + 1, y) < 0.5f || alpha.at(x, y - 1) < 0.5f
+                        || alpha.at(x, y + 1) < 0.5f)) {
+                    rim.add(new Point((x + 0.5) / w, (y + 0.5) / h));
+                    sum = sum.plus(rim.getLast());
+                }
+            }
+        }
+        Point middle = sum.times(1.0 / Math.max(1, rim.size()));
+        List<Point> round = rim.stream().sorted(Comparator.comparingDouble((Point p) -> Math.atan2(p.y() - middle.y(), p.x() - middle.x())))
+                .toList();
+        int count = Math.min(n, round.size());
+        return IntStream.range(0, count).mapToObj(k -> round.get((int) ((long) k * round.size() / count))).toList();
+    }
+
+    private static float[] colour(MatteAreas.Status s) {
+        return switch (s) {
+            case EMPTY -> new float[] {0.008f, 0.008f, 0.009f};
+            case EDGE -> new float[] {0.16f, 0.16f, 0.16f};
+            case SOLID -> new float[] {0.8f, 0.79f, 0.75f};
+            case HOLE -> new float[] {0.81f, 0.14f, 0.08f};
+            case DIRT -> new float[] {0.9f, 0.55f, 0.05f};
+            case SEE_THROUGH -> new float[] {0.11f, 0.63f, 0.75f};
+        };
     }
 
     /// The screen channel in steps of a quarter stop around its middle, in the cloth's hue; what is no cloth is dark.

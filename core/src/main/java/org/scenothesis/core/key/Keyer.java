@@ -92,7 +92,7 @@ public final class Keyer {
         Plane alpha = edge(Unmixing.coverage(frame, mix, found, bands), settings, bands);
         Picture element = Despill.unmixed(frame, mix, alpha, bands).withAlpha(alpha);
         multiply(alpha, inside);
-        Despill.spill(element, inside, model, settings.despill(), bands);
+        Despill.spill(element, inside, model, settings, bands);
         return new Keyed(element, separation, shade, inside);
     }
 

@@ -1,6 +1,8 @@
 package org.scenothesis.core.key;
 
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.key.MatteAreas.Status;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Plane;
@@ -11,10 +13,6 @@ public final class MatteMeter {
     private static final int LEAST_INSIDE_PX = 4;
     /// An edge is as soft as the picture is large: this part of its width is edge, not inside.
     private static final int INSIDE_PART = 240;
-    /// Holes up to twice this wide are holes; wider openings may well belong to the subject, as in a ring.
-    private static final int CLOSED_PX = 3;
-    /// How near to the cloth's own colour an opening shows it.
-    private static final float CLOTH = 0.15f;
     private static final float SOLID = 0.99f;
     /// What leads by more has that colour of its own; no cloth shines so.
     private static final float OWN = 0.2f;
@@ -24,71 +22,55 @@ public final class MatteMeter {
 
     /// - `before`: the matte of the frame before, for flicker; null for none.
     public static MatteMeasures measure(Keyed keyed, ScreenModel model, @Nullable Plane before, Bands bands) {
+        MatteAreas areas = MatteAreas.of(keyed, model, bands);
         Plane a = keyed.alpha();
-        int w = a.width();
-        int in = Math.max(LEAST_INSIDE_PX, Math.round(w / (float) INSIDE_PART));
-        Plane core = Morphology.erode(a, in, bands);
-        Plane outside = Morphology.dilate(a, in, bands);
-        Plane filled = Morphology.erode(Morphology.dilate(step(a, 0.5f), CLOSED_PX, bands), CLOSED_PX + in, bands);
-        Plane openings = openings(keyed, in, bands);
-        long inside = 0;
-        long holes = 0;
-        long empty = 0;
-        long dirt = 0;
+        long rim = rim(a, a.width());
         long edge = 0;
         long solid = 0;
-        double spill = 0;
-        double flicker = 0;
+        for (float v : a.data()) {
+            edge += v > EMPTY && v < SOLID ? 1 : 0;
+            solid += v >= SOLID ? 1 : 0;
+        }
+        return new MatteMeasures(
+                areas.percent(Status.HOLE, Status.SOLID, Status.HOLE, Status.SEE_THROUGH), areas.percent(Status.DIRT, Status.EMPTY,
+                Status.DIRT), areas.percent(Status.SEE_THROUGH, Status.SOLID, Status.HOLE, Status.SEE_THROUGH),
+                rim == 0 ? 0 : edge / (double) rim, before == null ? 0 : flicker(a, before, bands), spill(keyed, model, bands),
+                100.0 * solid / a.data().length, Border.of(keyed, model),
+                Stream.of(Status.HOLE, Status.DIRT, Status.SEE_THROUGH).flatMap(s -> areas.place(s).stream()).toList());
+    }
+
+    /// Mean change of alpha since the frame before near edges, where it changes little: what moves is no flicker.
+    private static double flicker(Plane a, Plane before, Bands bands) {
+        int in = inside(a);
+        Plane core = Morphology.erode(a, in, bands);
+        Plane outside = Morphology.dilate(a, in, bands);
+        double sum = 0;
         long calm = 0;
         for (int i = 0; i < a.data().length; i++) {
-            float v = a.data()[i];
-            if (filled.data()[i] > 0.5f && openings.data()[i] < 0.5f) {
-                inside++;
-                holes += v < SOLID ? 1 : 0;
-                spill += excess(keyed, model, i);
-            }
-            if (v > EMPTY && v < SOLID) {
-                edge++;
-            }
-            solid += v >= SOLID ? 1 : 0;
-            if (keyed.inside().data()[i] > 0.99f && !nearSubject(outside, i)) {
-                empty++;
-                dirt += v > EMPTY ? 1 : 0;
-            }
-            if (before != null && outside.data()[i] - core.data()[i] > 0.5f) {
-                float d = Math.abs(v - before.data()[i]);
-                if (d < 0.25f) {
-                    flicker += d;
-                    calm++;
-                }
+            float d = Math.abs(a.data()[i] - before.data()[i]);
+            if (outside.data()[i] - core.data()[i] > 0.5f && d < 0.25f) {
+                sum += d;
+                calm++;
             }
         }
-        long rim = rim(a, w);
-        return new MatteMeasures(
-                percent(holes, inside), percent(dirt, empty), rim == 0 ? 0 : edge / (double) rim, calm == 0 ? 0 : 100 * flicker / calm,
-                inside == 0 ? 0 : 100 * spill / inside, percent(solid, a.data().length), Border.of(keyed, model));
+        return calm == 0 ? 0 : 100 * sum / calm;
     }
 
-    /// Where the cloth itself is seen, as through the handle of a lantern, and the edge around it: no hole of the matte.
-    private static Plane openings(Keyed keyed, int in, Bands bands) {
-        Plane a = keyed.alpha();
-        Plane seen = Plane.of(a.width(), a.height());
-        for (int i = 0; i < a.data().length; i++) {
-            seen.data()[i] = a.data()[i] < EMPTY && Math.abs(keyed.separation().data()[i]) < CLOTH ? 1 : 0;
+    private static double spill(Keyed keyed, ScreenModel model, Bands bands) {
+        Plane core = Morphology.erode(keyed.alpha(), inside(keyed.alpha()), bands);
+        double sum = 0;
+        long n = 0;
+        for (int i = 0; i < core.data().length; i++) {
+            if (core.data()[i] > SOLID) {
+                sum += excess(keyed, model, i);
+                n++;
+            }
         }
-        return Morphology.dilate(seen, in + CLOSED_PX, bands);
+        return n == 0 ? 0 : 100 * sum / n;
     }
 
-    private static boolean nearSubject(Plane outside, int i) {
-        return outside.data()[i] >= 0.5f;
-    }
-
-    private static Plane step(Plane a, float at) {
-        Plane out = Plane.of(a.width(), a.height());
-        for (int i = 0; i < out.data().length; i++) {
-            out.data()[i] = a.data()[i] >= at ? 1 : 0;
-        }
-        return out;
+    private static int inside(Plane a) {
+        return Math.max(LEAST_INSIDE_PX, Math.round(a.width() / (float) INSIDE_PART));
     }
 
     /// Number of pixels on the half-way line: length of the subject's outline.
@@ -108,9 +90,5 @@ public final class MatteMeter {
         float most = Math.max(hue.first(keyed.element()).data()[i], hue.second(keyed.element()).data()[i]);
         float lead = Math.max(0, s - most) / Math.max(0.05f, s);
         return lead > OWN ? 0 : lead;
-    }
-
-    private static double percent(long part, long of) {
-        return of == 0 ? 0 : 100.0 * part / of;
     }
 }

@@ -40,7 +40,7 @@ public final class StripKeyer {
         }
         // Light reaches further than a strip: of the whole at once, or there were seams.
         Plane inside = garbage == null ? Plane.filled(w, h, 1) : garbage.coverage(w, h, bands);
-        Despill.spill(out, inside, model.seenAcross(w), settings.despill(), bands);
+        Despill.spill(out, inside, model.seenAcross(w), settings, bands);
         return out;
     }
 

@@ -43,10 +43,11 @@ public record Loupe(double factor, Point at) {
         Picture from = factor < 1 ? Resample.scale(p.withAlpha(null), (int) Math.ceil(p.width() * factor),
                 (int) Math.ceil(p.height() * factor), bands) : p;
         double k = Math.max(1, factor);
-        int w = (int) Math.min(maxWidth, from.width() * k);
-        int h = (int) Math.min(maxHeight, from.height() * k);
-        double left = Math.clamp(at.x() * from.width() * k - w / 2.0, 0.0, Math.max(0, from.width() * k - w));
-        double top = Math.clamp(at.y() * from.height() * k - h / 2.0, 0.0, Math.max(0, from.height() * k - h));
+        Window seen = window(p.width(), p.height(), maxWidth, maxHeight);
+        int w = seen.width;
+        int h = seen.height;
+        double left = seen.left;
+        double top = seen.top;
         Picture out = Picture.of(w, h);
         bands.run(h, (first, last, band) -> {
             for (int y = first; y < last; y++) {
@@ -60,6 +61,27 @@ public record Loupe(double factor, Point at) {
             }
         });
         return out;
+    }
+
+    /// What is seen, in pixels of the screen: of the whole picture enlarged, from `left` and `top`.
+    private record Window(int width, int height, double left, double top, double across, double down) {}
+
+    private Window window(int width, int height, int maxWidth, int maxHeight) {
+        double across = factor < 1 ? Math.ceil(width * factor) : width * factor;
+        double down = factor < 1 ? Math.ceil(height * factor) : height * factor;
+        int w = (int) Math.min(maxWidth, across);
+        int h = (int) Math.min(maxHeight, down);
+        return new Window(w, h, Math.clamp(at.x() * across - w / 2.0, 0.0, Math.max(0, across - w)),
+                Math.clamp(at.y() * down - h / 2.0, 0.0, Math.max(0, down - h)), across, down);
+    }
+
+    /// The place in shares of the picture, `width` by `height` pixels large, that is seen at a place in shares of what is shown.
+    public Point seenAt(Point shown, int width, int height, int maxWidth, int maxHeight) {
+        if (all()) {
+            return shown;
+        }
+        Window s = window(width, height, maxWidth, maxHeight);
+        return new Point((s.left + shown.x() * s.width) / s.across, (s.top + shown.y() * s.height) / s.down);
     }
 
     /// The same of a plane.

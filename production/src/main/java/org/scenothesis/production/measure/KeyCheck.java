@@ -1,20 +1,11 @@
 package org.scenothesis.production.measure;
 
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.key.Border;
-import org.scenothesis.core.key.Evenness;
 import org.scenothesis.core.key.KeySettings;
-import org.scenothesis.core.key.Keyed;
 import org.scenothesis.core.key.Keyer;
-import org.scenothesis.core.key.MatteMeasures;
-import org.scenothesis.core.key.MatteMeter;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.picture.Bands;
-import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
@@ -33,7 +24,6 @@ import org.scenothesis.media.decode.Footages;
 /// Keys a few frames of a take and measures the mattes. Pictures too large for the memory at hand are measured reduced.
 public final class KeyCheck {
     private static final int SAMPLES = 6;
-    private static final int MARGIN_PX = 12;
 
     private KeyCheck() {}
 
@@ -80,55 +70,32 @@ public final class KeyCheck {
             int n = t.info().frames();
             int count = Math.min(SAMPLES, n);
             boolean ofCloth = wish.garbage.at(0).size() < 3 && model.garbage(List.of()) != null;
-            List<KeyReport.At> found = new ArrayList<>();
-            Plane swept = Plane.of(model.colour().width(), model.colour().height());
+            KeyTally tally = new KeyTally(model, times, bands);
             for (int k = 0; k < count; k++) {
                 if (!progress.at(k, count)) {
                     throw new Stopped();
                 }
                 Moment at = wish.moment(t.info(), k, count);
-                found.add(new KeyReport.At(at.frame,
-                        whole(keying.alone(() -> sample(t, at, new How(model, at.reduced(times), times), swept, bands)), times)));
+                keying.alone(() -> {
+                    sample(t, at, new How(model, at.reduced(times), times), tally, bands);
+                    return tally;
+                });
             }
             progress.at(count, count);
-            double even = Evenness.stops(model.colour(), model.hue(), Morphology.dilate(swept, MARGIN_PX, bands));
-            return new KeyReport(n, model.source(), Double.isNaN(even) ? null : even, worst(found), found, times, ofCloth);
+            return tally.report(n, ofCloth);
         }
     }
 
     private record How(ScreenModel model, KeySettings settings, int times) {}
 
-    /// The measures of one frame; where its element is goes into `swept`.
-    private static MatteMeasures sample(Footage t, Moment at, How how, Plane swept, Bands bands) throws FootageException {
+    private static void sample(Footage t, Moment at, How how, KeyTally tally, Bands bands) throws FootageException {
         int frame = at.frame;
         Polygon garbage = how.model.garbage(at.garbage);
         Plane before = frame == 0 ? null : Keyer.key(picture(t, frame - 1, how.times), how.model, how.settings, garbage, bands).alpha();
-        Keyed keyed = Keyer.key(picture(t, frame, how.times), how.model, how.settings, garbage, bands);
-        for (int i = 0; i < swept.data().length; i++) {
-            swept.data()[i] = Math.max(swept.data()[i], keyed.alpha().data()[i]);
-        }
-        return MatteMeter.measure(keyed, how.model, before, bands);
+        tally.add(frame, Keyer.key(picture(t, frame, how.times), how.model, how.settings, garbage, bands), before);
     }
 
     private static Picture picture(Footage t, int frame, int times) throws FootageException {
         return t.reduced(frame, times).withAlpha(null);
-    }
-
-    /// Measured reduced, told in pixels of the footage.
-    private static MatteMeasures whole(MatteMeasures m, int times) {
-        Border b = m.room().px() < 0 ? m.room() : new Border(m.room().px() * times, m.room().side());
-        return new MatteMeasures(m.greyInside(), m.greyOutside(), m.edgePx() * times, m.flicker(), m.spillLeft(), m.solid(), b);
-    }
-
-    private static MatteMeasures worst(List<KeyReport.At> found) {
-        return new MatteMeasures(
-                most(found, MatteMeasures::greyInside), most(found, MatteMeasures::greyOutside), most(found, MatteMeasures::edgePx),
-                most(found, MatteMeasures::flicker), most(found, MatteMeasures::spillLeft), most(found, MatteMeasures::solid),
-                found.stream().map(a -> a.measures().room()).filter(b -> b.px() >= 0).min(Comparator.comparingInt(Border::px))
-                        .orElse(new Border(-1, Border.Side.NONE)));
-    }
-
-    private static double most(List<KeyReport.At> found, ToDoubleFunction<MatteMeasures> of) {
-        return found.stream().mapToDouble(a -> of.applyAsDouble(a.measures())).max().orElse(0);
     }
 }

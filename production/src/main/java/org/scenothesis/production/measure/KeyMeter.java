@@ -2,16 +2,22 @@ package org.scenothesis.production.measure;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.fact.Answer;
+import org.scenothesis.core.breakdown.fact.Answers;
+import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.key.ScreenModel;
+import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
@@ -26,7 +32,7 @@ import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.ProductionJson;
 
 /// What a key of a plate leaves to be wished for, with the settings of its layer.
-final class KeyMeter implements Meter<KeyReport> {
+public final class KeyMeter implements Meter<KeyReport> {
     @Override
     public String code() {
         return "key";
@@ -34,7 +40,7 @@ final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public int version() {
-        return 11;
+        return 12;
     }
 
     @Override
@@ -117,7 +123,21 @@ final class KeyMeter implements Meter<KeyReport> {
     @Override
     public List<Finding> judge(KeyReport k, Target t, HouseRules rules) {
         double even = k.evennessStops() == null ? Double.NaN : k.evennessStops();
-        return KeyJudge.judge(k.worst(), even, k.source() == ScreenModel.Source.SCREEN_PLATE, t.subject(), rules);
+        return KeyJudge.judge(k.worst(), even, k.source() == ScreenModel.Source.SCREEN_PLATE, t.subject(), edge(t.shot()), rules);
+    }
+
+    /// What was told of the edges of what the shot keys; untold where its illusions say different things.
+    public static KeyJudge.Edge edge(Shot shot) {
+        Set<KeyJudge.Edge> told = EnumSet.noneOf(KeyJudge.Edge.class);
+        for (Illusion i : shot.illusions()) {
+            Answers a = new Answers(i.facts(), Map.of());
+            told.add(!a.given(Fact.EDGE) ? KeyJudge.Edge.UNTOLD : switch (a.choice(Answer.Edge.class)) {
+                case CLEAN -> KeyJudge.Edge.CLEAN;
+                case HAIR -> KeyJudge.Edge.LOOSE;
+                case GLASS, SMOKE -> KeyJudge.Edge.SEE_THROUGH;
+            });
+        }
+        return told.size() == 1 ? told.iterator().next() : KeyJudge.Edge.UNTOLD;
     }
 
     /// The screen-only take of a plate's lock group that may be read.

@@ -2,6 +2,8 @@ package org.scenothesis.production.measure;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.key.MatteMeasures;
 import org.scenothesis.core.key.ScreenModel;
 
@@ -17,4 +19,9 @@ public record KeyReport(
     }
 
     public record At(int frame, MatteMeasures measures) {}
+
+    /// Those of the frames looked at that need a hand.
+    public List<At> needHand(KeyJudge.Edge edge, HouseRules rules) {
+        return samples.stream().filter(a -> !KeyJudge.needsHand(a.measures, edge, rules).isEmpty()).toList();
+    }
 }

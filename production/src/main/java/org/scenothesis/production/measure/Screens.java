@@ -3,6 +3,7 @@ package org.scenothesis.production.measure;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.key.ClothSight;
 import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.key.ScreenModels;
@@ -10,16 +11,19 @@ import org.scenothesis.core.key.SpillLight;
 import org.scenothesis.core.key.TakeScreen;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
+import org.scenothesis.core.picture.Resample;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.MemoryAtHand;
 import org.scenothesis.media.decode.Footages;
+import org.scenothesis.production.words.Words;
 
 /// Builds the best screen model footage allows: the screen-only frame, else the take over time, else one frame.
 public final class Screens {
     private static final int SAMPLES = 9;
     private static final int LOOKED_AT = 2;
+    private static final int SIGHT_WIDTH = 320;
     /// What the frames kept for a model may take.
     private static final long BYTES = 200_000_000;
 
@@ -71,13 +75,27 @@ public final class Screens {
         }
     }
 
+    private static Picture small(Picture p, Bands bands) {
+        int w = Math.min(SIGHT_WIDTH, p.width());
+        return w == p.width() ? p : Resample.scale(p, w, Math.max(2, p.height() * w / p.width()), bands);
+    }
+
     private static @Nullable ScreenModel ofTake(Footage take, int times, Bands bands) throws FootageException {
         int n = take.info().frames();
         TakeScreen screen = new TakeScreen(bands);
+        ClothSight.Foreign foreign = null;
+        boolean cloth = false;
         long pixels = (long) take.info().width() * take.info().height() / ((long) times * times);
         int count = (int) Math.min(n, Math.max(1, Math.min(SAMPLES, BYTES / (6 * pixels))));
         for (int i = 0; i < count; i++) {
-            screen.add(take.reduced(count == 1 ? 0 : (int) ((long) i * (n - 1) / (count - 1)), times).withAlpha(null));
+            Picture frame = take.reduced(count == 1 ? 0 : (int) ((long) i * (n - 1) / (count - 1)), times).withAlpha(null);
+            ClothSight.Foreign now = ClothSight.foreign(small(frame, bands)).orElse(null);
+            cloth |= now == null;
+            foreign = now == null ? foreign : now;
+            screen.add(frame);
+        }
+        if (!cloth && foreign != null) {
+            throw new UnsuitableException(take.info().path(), Words.of("screens.foreign." + foreign));
         }
         return screen.model();
     }

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.shot.Blend;
 import org.scenothesis.core.shot.Setting;
 import org.scenothesis.core.shot.ShootDay;
@@ -93,6 +94,8 @@ final class JsonDefaults {
             absent(s, "counts", mapper.valueToTree(Outline.Counts.WITHIN));
             absent(s, "curved", mapper.valueToTree(false));
             absent(s, "hung", mapper.nullNode());
+        } else if (s.path("step").asText().equals("key")) {
+            absent(s.path("settings"), "spill", mapper.valueToTree(KeySettings.Spill.LIGHT));
         } else if (s.path("step").asText().equals("extend")) {
             absent(s, "around", mapper.valueToTree(Extend.HEADROOM.around()));
             absent(s, "seamPx", mapper.valueToTree(Extend.HEADROOM.seamPx()));

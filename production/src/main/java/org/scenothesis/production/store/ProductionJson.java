@@ -89,6 +89,8 @@ public final class ProductionJson {
             throw new StoreException(path, "it was written by an early Scenothesis (schema " + schema + "); this one reads schemas "
                     + SchemaSix.SCHEMA + " and " + SCHEMA + ". The file was left as it is.");
         }
+        // Before minutes go into what is refused anyway.
+        bound(path, "shots", tree.path("shots").size(), MOST_SHOTS);
         try {
             SchemaSix.bring((ObjectNode) tree);
             JsonDefaults.fill(MAPPER, (ObjectNode) tree);

@@ -139,7 +139,7 @@ public final class Words {
             case EXPOSURE, DRIFT -> stops(v);
             case SCREEN_EVENNESS -> number(v, 2) + " stop";
             case WHITE_BALANCE -> signed(v, 0) + " mired";
-            case GREY_INSIDE, GREY_OUTSIDE -> number(v, v < 1 ? 2 : 1) + " %";
+            case GREY_INSIDE, GREY_OUTSIDE, SEE_THROUGH -> number(v, v < 1 ? 2 : 1) + " %";
             case SPILL -> number(v, 1) + " %";
             case BORDER -> number(v, 0) + " px";
             case SIZE -> number(v, 0) + " px";

@@ -3,6 +3,7 @@ package org.scenothesis.production.incoming;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.tuple;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -17,19 +18,24 @@ import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
+import org.scenothesis.core.key.ScreenHue;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
 import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.measure.Judge;
+import org.scenothesis.production.measure.KeyInMemory;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
+import org.scenothesis.production.measure.UnsuitableException;
 import org.scenothesis.production.store.ProductionFolder;
 
 /// Files as a camera leaves them, looked at and brought in.
@@ -145,6 +151,16 @@ class IncomingTest {
         List<Path> files = List.of(filmed("c1.mkv", i -> meadow), filmed("d1.mkv", i -> wall), filmed("e1.mkv", i -> cloth));
         List<Proposal> all = new Incoming(folder, bands).propose(shot(), files, Progress.NONE);
         assertThat(all).extracting(p -> p.why() == Proposal.Why.CLOTH).containsExactly(false, false, true);
+        for (Path f : files) {
+            try (Footage take = Footages.open(f)) {
+                if (f.endsWith("e1.mkv")) {
+                    assertThat(KeyInMemory.screen(take, null, bands).hue()).isEqualTo(ScreenHue.GREEN);
+                } else {
+                    assertThatThrownBy(() -> KeyInMemory.screen(take, null, bands)).as("refused").isInstanceOf(UnsuitableException.class)
+                            .hasMessageContaining(f.endsWith("c1.mkv") ? "many hues" : "lit in one colour");
+                }
+            }
+        }
     }
 
     /// Noise is no movement: a still that was filmed with a high sensitivity is a clean plate.

@@ -9,9 +9,13 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.finding.Measure;
+import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyed;
 import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.MatteAreas;
 import org.scenothesis.core.key.MatteMeasures;
 import org.scenothesis.core.key.MatteMeter;
 import org.scenothesis.core.key.ScreenHue;
@@ -138,8 +142,12 @@ class KeyAccuracyTest {
     @CsvSource({"HAIR, 0, 2.0", "STRINGS, 0, 1.5", "VEIL, 1, 9", "MOTION, 0, 1.6", "DEFOCUS, 0, 3.2", "DARK, 0, 1.2", "PALE, 0, 1.2"})
     void whatIsHardToKeyIsKeyed(MatteCase.Kind kind, long seed, double thousandths) {
         MatteCase.Shots s = new MatteCase(kind, seed, seed % 3 == 1, WIDTH).film(bands);
-        Picture e = Keyer.key(s.take(), ScreenModels.fromPlate(s.screenOnly(), bands), KeySettings.DEFAULT, null, bands).element();
+        ScreenModel m = ScreenModels.fromPlate(s.screenOnly(), bands);
+        Keyed k = Keyer.key(s.take(), m, KeySettings.DEFAULT, null, bands);
+        Picture e = k.element();
         assertThat(1000 * Planes.meanDifference(e.alpha(), s.alpha())).isLessThan(thousandths);
+        assertThat(KeyJudge.needsHand(MatteMeter.measure(k, m, null, bands), KeyJudge.Edge.UNTOLD, HouseRules.DEFAULT))
+                .as("keyed well, and not said to need a hand").isEmpty();
         ScreenHue hue = seed % 3 == 1 ? ScreenHue.BLUE : ScreenHue.GREEN;
         Plane lead = hue.screen(e);
         Plane truth = hue.screen(s.subject());
@@ -152,6 +160,18 @@ class KeyAccuracyTest {
             }
         }
         assertThat(bias / n).as("codes of the screen's colour left inside").isBetween(-2.0, 2.5);
+    }
+
+    /// Clothes of nearly the cloth's colour become see-through: told to be clean, they have to be mended; untold, looked at.
+    @Test
+    void clothesLikeTheScreenAreFoundToShowTheClothThrough() {
+        MatteCase.Shots s = new MatteCase(MatteCase.Kind.SCREEN_LIKE, 1, true, WIDTH).film(bands);
+        ScreenModel m = ScreenModels.fromPlate(s.screenOnly(), bands);
+        MatteMeasures x = MatteMeter.measure(Keyer.key(s.take(), m, KeySettings.DEFAULT, null, bands), m, null, bands);
+        assertThat(KeyJudge.needsHand(x, KeyJudge.Edge.CLEAN, HouseRules.DEFAULT)).containsExactly(Measure.SEE_THROUGH);
+        MatteAreas.Place where = x.places().getLast();
+        int at = (int) (where.middle().y() * s.alpha().height()) * WIDTH + (int) (where.middle().x() * WIDTH);
+        assertThat(s.alpha().data()[at]).as("on the subject").isEqualTo(1);
     }
 
     @Test

@@ -9,6 +9,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.key.Border;
+import org.scenothesis.core.key.MatteAreas;
 import org.scenothesis.core.key.MatteMeasures;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.match.Gains;
@@ -34,7 +35,8 @@ class MeasurementCacheTest {
         MeasurementCache r = mine();
         r.keep("lock-x", LOCK);
         assertThat(r.find("lock-x", LockReport.class)).contains(LOCK);
-        MatteMeasures m = new MatteMeasures(1, 2, 3, 4, 5, 6, new Border(7, Border.Side.TOP));
+        MatteMeasures m = new MatteMeasures(1, 2, 9, 3, 4, 5, 6, new Border(7, Border.Side.TOP),
+                List.of(new MatteAreas.Place(MatteAreas.Status.HOLE, 0.1, 0.2, 0.3, 0.4)));
         KeyReport key = new KeyReport(9, ScreenModel.Source.TAKE, null, m, List.of(new KeyReport.At(3, m)), 1, true);
         r.keep("key-x", key);
         assertThat(r.find("key-x", KeyReport.class)).contains(key);

@@ -68,8 +68,9 @@ final class BoardModel {
             case ROLL -> f.value() == 0 ? "still" : Words.value(f) + (f.verdict() == Verdict.HOLDS ? ""
                     : " of " + Words.number(f.limit().holds(), 1));
             case DRIFT -> "drifts " + Words.value(f);
-            case GREY_INSIDE -> Words.value(f) + " grey in";
-            case GREY_OUTSIDE -> Words.value(f) + " grey out";
+            case GREY_INSIDE -> Words.value(f) + " holes";
+            case GREY_OUTSIDE -> Words.value(f) + " dirt";
+            case SEE_THROUGH -> Words.value(f) + " through";
             case SPILL -> Words.value(f) + " spill";
             case BORDER -> Words.value(f) + " to edge";
             case LENGTH -> "ends at " + Words.value(f);

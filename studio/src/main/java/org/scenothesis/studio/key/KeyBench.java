@@ -36,6 +36,7 @@ import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.OutlineEditor;
 import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.PointHandles;
 import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
@@ -55,6 +56,9 @@ public final class KeyBench extends Bench {
     private final ToggleButton solid = new ToggleButton(Words.of("key-bench.draw-what-stays-solid"));
     private final Button keyframe = Text.button("", "floor-button", this::keyframe);
     private final Button cutKeyframe = Text.button("", "floor-button", this::cutKeyframe);
+    private final ToggleButton grey = new ToggleButton(Words.of("key-bench.neutral"));
+    private final PointHandles neutral = new PointHandles(over, "neutral-", p -> {}, this::neutralAt);
+    private final Button spill = Text.button("", "floor-button", this::otherSpill);
     private final Tape choke = tape("choke");
     private final Tape softness = tape("edge-softness");
     private final Tape despill = tape("despill");
@@ -83,7 +87,12 @@ public final class KeyBench extends Bench {
         solid.setId("key-solid");
         solid.getStyleClass().setAll("toggle-button", "floor-button");
         keyframe.setId("key-keyframe");
-        HBox draws = new HBox(8, solid, keyframe);
+        grey.setId("key-neutral");
+        grey.getStyleClass().setAll("toggle-button", "floor-button");
+        Text.tip(grey, () -> Words.of("key-bench.neutral.help"));
+        spill.setId("key-spill");
+        Text.tip(spill, () -> Words.of("key-bench.spill.help"));
+        HBox draws = new HBox(8, look.parts(), solid, keyframe);
         HBox.setHgrow(look, Priority.ALWAYS);
         draws.setMinWidth(340);
         draws.setPrefWidth(380);
@@ -92,7 +101,8 @@ public final class KeyBench extends Bench {
         HBox pictures = new HBox(10, over, small);
         VBox.setVgrow(pictures, Priority.ALWAYS);
         curve.setPrefHeight(132);
-        HBox tapes = new HBox(16, choke, softness, despill);
+        HBox tapes = new HBox(12, choke, softness, despill, spill, grey);
+        tapes.setAlignment(Pos.CENTER_LEFT);
         cutKeyframe.setId("key-numbers-keyframe");
         Text.tip(cutKeyframe, () -> Words.of("key-bench.keyframe-of-the-numbers.help"));
         HBox head = new HBox(8, Text.of(Words.of("key-bench.how-far-each-pixel-stands"), "column-head"), cutKeyframe);
@@ -112,6 +122,7 @@ public final class KeyBench extends Bench {
         over.whenSized((w, h) -> frame());
         screen.whenSized((w, h) -> frame());
         solid.setOnAction(e -> refresh());
+        grey.setOnAction(e -> showNeutral());
         strip.whenMoved(s -> session.goToFrame(s * session.rate()));
         curve.whenMoved(
                 (lower, v) -> preview(cut(lower, v)),
@@ -149,6 +160,9 @@ public final class KeyBench extends Bench {
         keys.put(Words.of("key-bench.insert-delete-on-corner"), Words.of("key-bench.one-more-one-less-insert"));
         keys.put("B", Words.of("key-bench.see-it-over-the-clean"));
         keys.put(Words.of("key-bench.arrows-on-the-picture"), Words.of("key-bench.closer-further-another-part"));
+        keys.put("N", Words.of("key-look.next-place.help"));
+        keys.put("U, M", Words.of("key-bench.before-despill-the-parts"));
+        keys.put("G", Words.of("key-bench.neutral.help"));
         keys.put("V", Words.of("key-bench.draw-what-to-keep-or"));
         keys.put("K", Words.of("key-bench.keyframe-of-the-outline-here"));
         keys.put("Shift+K", Words.of("key-bench.keyframe-of-the-numbers"));
@@ -170,6 +184,10 @@ public final class KeyBench extends Bench {
                     masked(Layers.MIDDLE);
                 }
             }
+            case G -> {
+                grey.setSelected(!grey.isSelected());
+                showNeutral();
+            }
             case V -> {
                 solid.setSelected(!solid.isSelected());
                 refresh();
@@ -179,6 +197,45 @@ public final class KeyBench extends Bench {
             }
         }
         return true;
+    }
+
+    /// A mark to be put on something neutral, or none.
+    private void showNeutral() {
+        if (grey.isSelected() && layer() != null) {
+            neutral.show(List.of(new Point(0.5, 0.5)), List.of(), List.of(Words.of("key-bench.neutral")));
+            neutral.focus();
+            session.say(Words.of("key-bench.neutral.how"));
+        } else {
+            grey.setSelected(false);
+            neutral.hide();
+        }
+    }
+
+    private void neutralAt(List<Point> shown) {
+        neutral.show(shown, List.of(), List.of(Words.of("key-bench.neutral")));
+        KeyModel.Request request = request(current());
+        if (request == null) {
+            return;
+        }
+        Point at = look.seenAt(shown.getFirst());
+        session.worker().ask("key-neutral", ticket -> model.neutral(request, at), n -> {
+            if (n.why() != null) {
+                session.say(Words.of("key-bench.neutral." + n.why()));
+            } else {
+                accept(Words.of("key-bench.despill-by-a-neutral"), changed(number("despill"), n.despill()));
+                session.say(Words.of("key-bench.neutral.found", Words.signed(100 * n.lean(), 1), Words.number(n.despill(), 2)));
+            }
+        }, e -> session.say(String.valueOf(e.getMessage())));
+    }
+
+    private void otherSpill() {
+        Layer l = layer();
+        if (l != null) {
+            Key key = key(l);
+            KeySettings.Spill now = key.settings().spill();
+            accept(Words.of("key-bench.spill.help"), key.with(key.settings().withSpill(
+                    now == KeySettings.Spill.LIGHT ? KeySettings.Spill.LIMIT : KeySettings.Spill.LIGHT)));
+        }
     }
 
     private Optional<Outline> drawn(@Nullable Layer l) {
@@ -312,6 +369,8 @@ public final class KeyBench extends Bench {
         choke.show(s.chokePx());
         softness.show(s.softnessPx());
         despill.show(s.despill());
+        spill.setText(Words.of("key-bench.spill." + s.spill()));
+        spill.setDisable(l == null);
         cutKeyframe.setDisable(l == null);
         boolean here = l != null && Keys.at(key(l), session.seconds().get());
         cutKeyframe.setText(Words.of("key-bench.keyframe-of-the-numbers") + (here ? " \u2212" : " +"));
@@ -333,7 +392,7 @@ public final class KeyBench extends Bench {
                 .stream().toList();
         return new KeyModel.Request(session.shot(), plate, s, l == null ? List.of()
                 : Tracks.shape(session.shot(), l.garbage(), seconds, aspect()), path, seconds, l == null ? seconds : l.time().at(seconds),
-                room, new KeyModel.View(look.ground(), look.part(), kept));
+                room, new KeyModel.View(look.ground(), look.part(), kept, look.beforeDespill(), look.parts().isSelected()));
     }
 
     private void frame() {
@@ -360,14 +419,16 @@ public final class KeyBench extends Bench {
         if (over.shown() == null) {
             over.say("Keying frame " + session.frame() + ".");
         }
-        over.expect("Over " + look.ground().words + ", frame " + session.frame());
+        over.expect((look.beforeDespill() ? Words.of("key-look.before-despill") + ", over " : "Over ") + look.ground().words + ", frame "
+                + session.frame());
+        matte.name(look.parts().isSelected() ? Words.of("key-bench.the-parts-of-the-matte") : Words.of("key-bench.matte-grey-shown"));
         session.worker().ask("key-picture", ticket -> model.compute(request), r -> {
             over.show(r.over());
             matte.show(r.matte());
             screen.show(r.screen());
             curve.show(r.counts(), r.measures().edgePx());
             List<Point> round = r.proposed();
-            look.of(r.width(), r.height());
+            look.of(r.width(), r.height(), r.places());
             if (round != null && layer() != null && !solid.isSelected()) {
                 outline.show(round);
             }

@@ -1,21 +1,33 @@
 package org.scenothesis.studio.key;
 
+import java.util.List;
 import javafx.scene.control.Button;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
 import org.scenothesis.core.picture.Loupe;
+import org.scenothesis.core.picture.Point;
+import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Text;
 
-/// How the keyed picture is looked at: over which ground, how close, which part of it; by buttons, wheel, drags and keys.
+/// How the keyed picture is looked at: over which ground, how close, which part of it, before or after despill; by buttons, wheel, drags
+/// and
+/// keys.
 final class KeyLook extends HBox {
+    private static final double CLOSE = 4;
     private final PictureView picture;
     private final Runnable changed;
     private final Button ground = Text.button("", "floor-button", this::nextGround);
     private final Button part = Text.button("", "floor-button", () -> look(Loupe.ALL));
+    private final Button next = Text.button(Words.of("key-look.next-place"), "floor-button", this::nextPlace);
+    private final ToggleButton before = toggle("key-look.before-despill");
+    private final ToggleButton parts = toggle("key-look.name-the-parts");
+    private List<Point> places = List.of();
+    private int place = -1;
     private KeyModel.Ground over = KeyModel.Ground.CLEAN;
     private Loupe loupe = Loupe.ALL;
     private double width = 1;
@@ -30,8 +42,13 @@ final class KeyLook extends HBox {
         this.changed = changed;
         ground.setId("key-ground");
         part.setId("key-zoom");
+        next.setId("key-next");
+        next.setDisable(true);
+        Text.tip(next, () -> Words.of("key-look.next-place.help"));
+        before.setId("key-before");
+        parts.setId("key-parts");
         getChildren().addAll(ground, Text.button("\u2212", "floor-button", () -> step(false)), part,
-                Text.button("+", "floor-button", () -> step(true)));
+                Text.button("+", "floor-button", () -> step(true)), next, before);
         picture.setFocusTraversable(true);
         picture.addEventHandler(ScrollEvent.SCROLL, e -> step(e.getDeltaY() > 0));
         picture.addEventHandler(MouseEvent.MOUSE_PRESSED, this::grab);
@@ -51,16 +68,57 @@ final class KeyLook extends HBox {
         return loupe;
     }
 
-    /// The size of what is looked at, in its own pixels.
-    void of(int pixelsAcross, int pixelsDown) {
+    /// Whether it is seen before despill.
+    boolean beforeDespill() {
+        return before.isSelected();
+    }
+
+    /// Names the parts of the matte while it is chosen.
+    ToggleButton parts() {
+        return parts;
+    }
+
+    /// What is looked at: its size in its own pixels, and where to look closer, one after another.
+    void of(int pixelsAcross, int pixelsDown, List<Point> closer) {
         width = pixelsAcross;
         height = pixelsDown;
+        places = closer;
+        next.setDisable(closer.isEmpty());
+    }
+
+    /// The place, in shares of the picture, that is seen at one in shares of what is shown.
+    Point seenAt(Point shown) {
+        return loupe.seenAt(shown, (int) width, (int) height, picture.roomWidth(), picture.roomHeight());
+    }
+
+    private ToggleButton toggle(String words) {
+        ToggleButton b = new ToggleButton(Words.of(words));
+        b.getStyleClass().setAll("toggle-button", "floor-button");
+        Text.tip(b, () -> Words.of(words + ".help"));
+        b.setOnAction(e -> changed.run());
+        return b;
+    }
+
+    private void flip(ToggleButton b) {
+        b.setSelected(!b.isSelected());
+        changed.run();
+    }
+
+    /// Looks closely at the next place: troubles first, then along the edge.
+    private void nextPlace() {
+        if (!places.isEmpty()) {
+            place = (place + 1) % places.size();
+            look(new Loupe(Math.max(CLOSE, loupe.factor()), places.get(place)));
+        }
     }
 
     /// A key of the bench; true if it was one.
     boolean key(KeyCode code) {
         switch (code) {
             case B -> nextGround();
+            case N -> nextPlace();
+            case U -> flip(before);
+            case M -> flip(parts);
             case PLUS, EQUALS, ADD -> step(true);
             case MINUS, SUBTRACT -> step(false);
             default -> {

@@ -6,9 +6,11 @@ import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
@@ -18,6 +20,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.measure.FootageBrief;
+import org.scenothesis.production.measure.KeyMeter;
 import org.scenothesis.production.measure.KeyReport;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.BenchName;
@@ -30,7 +33,7 @@ final class KeyMeasures extends VBox {
     private final Session session;
 
     KeyMeasures(Session session) {
-        super(6);
+        super(3);
         this.session = session;
         getStyleClass().addAll("paper", "on-paper");
         setMinWidth(316);
@@ -47,7 +50,7 @@ final class KeyMeasures extends VBox {
             return;
         }
         KeyReport r = session.measured().get().key(session.shot(), plate).orElse(null);
-        getChildren().add(Text.of(plate.name() + (r == null ? "" : ", worst of " + Words.frames(r.samples().size())), "paper-title"));
+        getChildren().add(head(plate, l, r));
         if (l == null) {
             boolean element = plate.role().keyed();
             getChildren().add(Text.block(
@@ -82,6 +85,45 @@ final class KeyMeasures extends VBox {
         if (r.reduced() > 1) {
             getChildren().add(Text.block(Words.of("key-measures.measured-times-reduced-the-picture", r.reduced()), "paper-soft"));
         }
+    }
+
+    private Node head(Plate plate, @Nullable Layer l, @Nullable KeyReport r) {
+        Label title = Text.of(plate.name() + (r == null ? "" : ", worst of " + Words.frames(r.samples().size())), "paper-title");
+        HBox.setHgrow(title, Priority.ALWAYS);
+        title.setMaxWidth(Double.MAX_VALUE);
+        HBox head = new HBox(8, title);
+        List<KeyReport.At> hands = r == null || l == null ? List.of()
+                : r.needHand(KeyMeter.edge(session.shot()), session.production().get().houseRules());
+        if (!hands.isEmpty() && l != null) {
+            Button next = Text.button(Words.of("key-measures.need-a-hand", Words.frames(hands.size())), "paper-button",
+                    () -> nextHand(hands, l));
+            next.setId("next-hand");
+            next.setMinWidth(Region.USE_PREF_SIZE);
+            Text.tip(next, () -> Words.of("key-measures.need-a-hand.help"));
+            head.getChildren().add(next);
+        }
+        head.setAlignment(Pos.CENTER_LEFT);
+        return head;
+    }
+
+    /// Goes to the next frame of the shot that shows one of the take's that need a hand.
+    private void nextHand(List<KeyReport.At> hands, Layer l) {
+        Take take = session.plate().map(Plate::chosen).orElse(null);
+        FootageBrief brief = take == null ? null : session.measured().get().brief(take).orElse(null);
+        if (brief == null) {
+            return;
+        }
+        double rate = session.rate();
+        List<Integer> at = hands.stream().map(h -> frameOfShot(h.frame() / brief.rate(), l, rate)).distinct().sorted().toList();
+        session.goToFrame(at.stream().filter(f -> f > session.frame()).findFirst().orElse(at.getFirst()));
+    }
+
+    private int frameOfShot(double takeSeconds, Layer l, double rate) {
+        int best = 0;
+        for (int f = 0; f < session.shot().seconds() * rate; f++) {
+            best = Math.abs(l.time().at(f / rate) - takeSeconds) < Math.abs(l.time().at(best / rate) - takeSeconds) - 1e-9 ? f : best;
+        }
+        return best;
     }
 
     /// Why there is no measurement: it is being made, it failed, or there is nothing to measure.

@@ -9,8 +9,10 @@ import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.KeyViews;
 import org.scenothesis.core.key.Keyed;
 import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.MatteAreas;
 import org.scenothesis.core.key.MatteMeasures;
 import org.scenothesis.core.key.MatteMeter;
+import org.scenothesis.core.key.Neutral;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.layer.Composer;
 import org.scenothesis.core.layer.LayerPicture;
@@ -38,6 +40,9 @@ import org.scenothesis.studio.house.Session;
 /// What Key shows, computed off the interface's thread; the screen model is made once per take.
 final class KeyModel {
     static final int BINS = 140;
+    private static final int ALONG = 12;
+    /// Squares across a checked ground.
+    private static final int CHECKS = 32;
     private static final double SOLID_SOFTNESS_PX = 2;
     private static final float GREY = 0.18f;
 
@@ -68,7 +73,8 @@ final class KeyModel {
         CLEAN("clean plate"),
         GREY("grey"),
         BLACK("black"),
-        WHITE("white");
+        WHITE("white"),
+        CHECKER("checker");
 
         final String words;
 
@@ -81,9 +87,9 @@ final class KeyModel {
         }
     }
 
-    /// How it is looked at: over what, which part, and with which outlines kept solid.
-    record View(Ground over, Loupe part, List<Outline> solid) {
-        static final View PLAIN = new View(Ground.CLEAN, Loupe.ALL, List.of());
+    /// How it is looked at: over what, which part, with which outlines kept solid; before despill, and with the matte's parts named.
+    record View(Ground over, Loupe part, List<Outline> solid, boolean beforeDespill, boolean parts) {
+        static final View PLAIN = new View(Ground.CLEAN, Loupe.ALL, List.of(), false, false);
     }
 
     /// - `seconds`: of the shot; `takeSeconds`: of the take that it shows then.
@@ -115,9 +121,11 @@ final class KeyModel {
         return l.withSteps(l.steps().stream().flatMap(s -> s instanceof Key ? Stream.of(s, fresh) : Stream.of(s)).toList());
     }
 
-    /// Everything the bench shows of one frame. `counts`: pixels per bin of the separation, as roots of shares of the largest.
+    /// Everything the bench shows of one frame. `counts`: pixels per bin of the separation, as roots of shares of the largest. `places`:
+    /// where to
+    /// look closer, troubles first, then along the edge.
     record Result(DisplayPicture over, DisplayPicture matte, DisplayPicture screen, double[] counts, MatteMeasures measures,
-            ScreenModel.Source source, int width, int height, @Nullable List<Point> proposed) {}
+            List<Point> places, ScreenModel.Source source, int width, int height, @Nullable List<Point> proposed) {}
 
     /// What changes while a control is dragged.
     record Preview(DisplayPicture over, DisplayPicture matte) {}
@@ -129,7 +137,7 @@ final class KeyModel {
     ///
     /// @throws FootageException if footage cannot be read or shows no screen
     Preview preview(Request r) throws FootageException {
-        if (!r.view.part.all()) {
+        if (!r.view.part.all() || r.view.parts) {
             Result whole = compute(r);
             return new Preview(whole.over, whole.matte);
         }
@@ -138,12 +146,17 @@ final class KeyModel {
         int w = s.frame.width();
         // Widths of the edge are in pixels of the footage.
         double scale = w / (double) session.frames().at(r.take, r.takeSeconds).width();
-        KeySettings settings = r.settings.withChokePx(r.settings.chokePx() * scale).withSoftnessPx(r.settings.softnessPx() * scale);
+        KeySettings settings = r.settings.withChokePx(r.settings.chokePx() * scale).withSoftnessPx(r.settings.softnessPx() * scale)
+                .withDespill(despill(r));
         Piece element = Keyer.element(s.frame, s.screen, settings, s.screen.garbage(r.mask), bands);
         Plane alpha = matte(element, s.frame, r.view.solid, bands);
         return new Preview(
                 DisplayPicture.of(over(s.base, element, r.view.solid, bands), r.room.bigWidth, r.room.bigHeight, bands),
                 DisplayPicture.grey(KeyViews.stretched(alpha), r.room.smallWidth, r.room.smallHeight, bands));
+    }
+
+    private static double despill(Request r) {
+        return r.view.beforeDespill ? 0 : r.settings.despill();
     }
 
     private synchronized Small small(Request r) throws FootageException {
@@ -192,20 +205,25 @@ final class KeyModel {
 
     private Result result(Request r, Picture frame, ScreenModel screen, Picture background) {
         Bands bands = session.bands();
-        Keyed keyed = Keyer.key(frame, screen, r.settings, screen.garbage(r.mask), bands);
+        KeySettings settings = r.settings.withDespill(despill(r));
+        Keyed keyed = Keyer.key(frame, screen, settings, screen.garbage(r.mask), bands);
         // What stays solid reaches no further than what is keyed, as in the shot.
         Piece element = r.view.solid.isEmpty() ? Piece.whole(keyed.element())
-                : Keyer.element(frame, screen, r.settings, screen.garbage(r.mask), bands);
+                : Keyer.element(frame, screen, settings, screen.garbage(r.mask), bands);
         Picture over = over(background, element, r.view.solid, bands);
         Plane matte = KeyViews.stretched(r.view.solid.isEmpty() ? keyed.alpha() : matte(element, frame, r.view.solid, bands));
         Loupe part = r.view.part;
+        Room room = r.room;
+        MatteMeasures measures = MatteMeter.measure(keyed, screen, null, bands);
         return new Result(
-                DisplayPicture.of(part.of(over, r.room.bigWidth, r.room.bigHeight, bands), r.room.bigWidth, r.room.bigHeight, bands),
-                DisplayPicture.grey(part.of(matte, r.room.smallWidth, r.room.smallHeight, bands), r.room.smallWidth, r.room.smallHeight,
-                bands),
-                DisplayPicture.of(KeyViews.evenness(screen), r.room.smallWidth, r.room.smallHeight, bands),
-                KeyViews.counts(keyed.separation(), keyed.inside(), BINS),
-                MatteMeter.measure(keyed, screen, null, bands), screen.source(), frame.width(), frame.height(), proposed(screen, r));
+                DisplayPicture.of(part.of(over, room.bigWidth, room.bigHeight, bands), room.bigWidth, room.bigHeight, bands),
+                r.view.parts ? DisplayPicture.of(part.of(KeyViews.areas(MatteAreas.of(keyed, screen, bands)), room.smallWidth,
+                room.smallHeight, bands), room.smallWidth, room.smallHeight, bands)
+                : DisplayPicture.grey(part.of(matte, room.smallWidth, room.smallHeight, bands), room.smallWidth, room.smallHeight, bands),
+                DisplayPicture.of(KeyViews.evenness(screen), room.smallWidth, room.smallHeight, bands),
+                KeyViews.counts(keyed.separation(), keyed.inside(), BINS), measures, Stream.concat(measures.places().stream().map(
+                MatteAreas.Place::middle), KeyViews.along(keyed.alpha(), ALONG).stream()).toList(), screen.source(), frame.width(),
+                frame.height(), proposed(screen, r));
     }
 
     /// The outline round the cloth in shares of the picture where none was drawn; null where all counts.
@@ -215,12 +233,25 @@ final class KeyModel {
                 .toList();
     }
 
+    /// What a neutral at a place, in shares of the picture, tells of the frame that is shown.
+    ///
+    /// @throws FootageException if footage cannot be read or shows no screen
+    Neutral neutral(Request r, Point at) throws FootageException {
+        ScreenModel screen = screen(r);
+        Picture frame = session.frames().at(r.take, r.takeSeconds);
+        return session.keying().alone(() -> Neutral.at(new Point(at.x() * frame.width(), at.y() * frame.height()), frame, screen,
+                session.bands()));
+    }
+
     private ScreenModel screen(Request r) throws FootageException {
         return session.keying().screen(r.take, Surveyor.screenPlate(session.folder(), r.shot, r.plate));
     }
 
     private Picture background(Request r, Picture frame) throws FootageException {
         FootageSource clean = session.clean();
+        if (r.view.over == Ground.CHECKER) {
+            return checker(frame.width(), frame.height());
+        }
         if (r.view.over != Ground.CLEAN) {
             float level = r.view.over == Ground.GREY ? GREY : r.view.over == Ground.WHITE ? 1 : 0;
             return Picture.filled(frame.width(), frame.height(), level, level, level);
@@ -232,5 +263,17 @@ final class KeyModel {
             }
         }
         return Picture.filled(frame.width(), frame.height(), GREY, GREY, GREY);
+    }
+
+    private static Picture checker(int w, int h) {
+        int side = Math.max(1, w / CHECKS);
+        Picture out = Picture.of(w, h);
+        for (int i = 0; i < w * h; i++) {
+            float level = (i % w / side + i / w / side) % 2 == 0 ? GREY / 3 : 2 * GREY;
+            for (Plane c : out.colours()) {
+                c.data()[i] = level;
+            }
+        }
+        return out;
     }
 }

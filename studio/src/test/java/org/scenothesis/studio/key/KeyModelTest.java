@@ -6,11 +6,13 @@ import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.Neutral;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.picture.DisplayPicture;
 import org.scenothesis.core.picture.Loupe;
@@ -132,18 +134,36 @@ class KeyModelTest {
         List<Point> corner = List.of(new Point(0, 0), new Point(0.3, 0), new Point(0.3, 0.3), new Point(0, 0.3));
         Outline kept = Outline.of(corner, 0).withCounts(Outline.Counts.ALSO);
         var grey = new KeyModel.Request(plain.shot(), plain.plate(), plain.settings(), plain.mask(), plain.take(), 0.2, 0.2, plain.room(),
-                new KeyModel.View(KeyModel.Ground.WHITE, Loupe.ALL, List.of(kept)));
+                new KeyModel.View(KeyModel.Ground.WHITE, Loupe.ALL, List.of(kept), false, false));
         KeyModel.Result r = model.compute(grey);
         assertThat(r.matte().argb()[2 * r.matte().width() + 2]).as("solid in the corner").isEqualTo(0xffffffff);
         assertThat(model.compute(plain).matte().argb()[2 * r.matte().width() + 2]).isEqualTo(0xff000000);
         assertThat(r.over().argb()[r.over().argb().length - 1]).as("white where nothing is").isEqualTo(0xffffffff);
         var close = new KeyModel.Request(plain.shot(), plain.plate(), plain.settings(), plain.mask(), plain.take(), 0.2, 0.2, plain.room(),
-                new KeyModel.View(KeyModel.Ground.WHITE, new Loupe(8, new Point(0, 0)), List.of(kept)));
+                new KeyModel.View(KeyModel.Ground.WHITE, new Loupe(8, new Point(0, 0)), List.of(kept), false, false));
         assertThat(model.preview(close).matte().argb()).as("eight times closer all of the room is solid").containsOnly(0xffffffff);
         Layer l = shot.layer("lantern").orElseThrow();
         Layer solid = KeyModel.solid(l, 0, corner);
         assertThat(KeyModel.solid(solid).orElseThrow().at(0)).isEqualTo(corner);
         assertThat(solid.garbage()).as("what counts stays").isEqualTo(l.garbage());
         assertThat(KeyModel.solid(solid, 0, List.of())).isEqualTo(l);
+    }
+
+    @Test
+    void itIsSeenBeforeDespillWithItsPartsNamedAndWhereToLookCloser() throws Exception {
+        KeyModel model = new KeyModel(session);
+        KeyModel.Request plain = request(KeySettings.DEFAULT, List.of());
+        var inspected = new KeyModel.Request(plain.shot(), plain.plate(), plain.settings(), plain.mask(), plain.take(), 0.2, 0.2,
+                plain.room(), new KeyModel.View(KeyModel.Ground.CHECKER, Loupe.ALL, List.of(), true, true));
+        KeyModel.Result r = model.compute(inspected);
+        assertThat(Arrays.stream(r.over().argb()).distinct().count()).as("two greys and the ball").isGreaterThan(2);
+        assertThat(r.over().argb()[0]).as("checked").isNotEqualTo(r.over().argb()[10]);
+        int solid = r.matte().argb()[16 * 80 + 49];
+        assertThat(solid >> 16 & 0xff).isGreaterThan(200);
+        assertThat(r.matte().argb()[0] & 0xff).isLessThan(40);
+        assertThat(r.places()).isNotEmpty().allMatch(p -> p.x() > 0.5 && p.x() < 0.75);
+        assertThat(new Loupe(4, r.places().getFirst()).seenAt(new Point(0.5, 0.5), r.width(), r.height(), 80, 45).x())
+                .isCloseTo(r.places().getFirst().x(), Offset.offset(0.05));
+        assertThat(model.neutral(inspected, new Point(0.02, 0.02)).why()).isEqualTo(Neutral.Why.NOTHING_SOLID);
     }
 }

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.key.KeySettings;
 
 /// The words that the kinds of step go by.
 public final class Choices {
@@ -40,9 +41,12 @@ public final class Choices {
             case TrackSteady h -> hung(TrackSteady.class, h.by(), TrackSteady::by, TrackSteady::new, tracks, since);
             case Join j -> List.of(new Choice<>(Join.class, "keeps", words(Join.Side.values()), x -> word(x.keeps()), (x, w) ->
                     x.with(Join.Side.valueOf(w.toUpperCase(Locale.ROOT)), x.softnessPx())));
+            case Key k -> List.of(new Choice<>(Key.class, "spill", words(KeySettings.Spill.values()), x -> word(x.settings().spill()),
+                    (x, w) ->
+                    x.with(x.settings().withSpill(KeySettings.Spill.valueOf(w.toUpperCase(Locale.ROOT))))));
             case Extend e -> List.of(new Choice<>(Extend.class, "around", words(Extend.Around.values()), x -> word(x.around()), (x, w) ->
                     x.withAround(Extend.Around.valueOf(w.toUpperCase(Locale.ROOT)))));
-            case LockCorrection _, Key _, Luma _, Difference _, OwnAlpha _, Exposure _, ColourGrade _, LayerBlur _, LensMatch _, Warp _,
+            case LockCorrection _, Luma _, Difference _, OwnAlpha _, Exposure _, ColourGrade _, LayerBlur _, LensMatch _, Warp _,
                     Ripple _, Grain _,
                     Flip _, PinnedCorners _, FramePlace _, HandHeld _, SetPlace _, Shadow _, DrawnShadow _, Wrap _, Glow _, Letterbox _,
                     Opacity _ -> List.of();

@@ -19,7 +19,8 @@ public record Key(KeySettings settings, Map<String, Animated<Double>> keyed) imp
             k.with(k.settings().withChokePx(v))),
             new Parameter<>(Key.class, "edge-softness", "px", new Parameter.Span(0, 12, 0.1, 1), (k, t) -> k.settings().softnessPx(),
             (k, t, v) -> k.with(k.settings().withSoftnessPx(v))),
-            new Parameter<>(Key.class, "despill", "", new Parameter.Span(0, 1, 0.05, 2), (k, t) -> k.settings().despill(), (k, t, v) ->
+            new Parameter<>(Key.class, "despill", "", new Parameter.Span(0, KeySettings.MOST_DESPILL, 0.05, 2), (k, t) -> k.settings()
+            .despill(), (k, t, v) ->
             k.with(k.settings().withDespill(v))));
 
     public Key {
@@ -34,10 +35,11 @@ public record Key(KeySettings settings, Map<String, Animated<Double>> keyed) imp
     /// The two cuts; the one that is not set makes room.
     private static Key cut(Key k, double emptyBelow, double solidAbove) {
         KeySettings s = k.settings();
-        return k.with(new KeySettings(emptyBelow, solidAbove, s.chokePx(), s.softnessPx(), s.despill()));
+        return k.with(new KeySettings(emptyBelow, solidAbove, s.chokePx(), s.softnessPx(), s.despill(), s.spill()));
     }
 
-    private Key with(KeySettings other) {
+    /// The same with other numbers.
+    public Key with(KeySettings other) {
         return new Key(other, keyed);
     }
 
