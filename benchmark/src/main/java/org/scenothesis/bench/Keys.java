@@ -11,8 +11,12 @@ import java.util.Map;
 import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Robust;
+import org.scenothesis.core.finding.HouseRules;
+import org.scenothesis.core.key.KeyJudge;
 import org.scenothesis.core.key.KeySettings;
+import org.scenothesis.core.key.Keyed;
 import org.scenothesis.core.key.Keyer;
+import org.scenothesis.core.key.MatteMeter;
 import org.scenothesis.core.key.ScreenHue;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.key.ScreenModels;
@@ -29,17 +33,27 @@ import org.scenothesis.testkit.MatteCase;
 
 /// The keyer on many cases with known truth, beside a plain colour difference whose cuts were chosen with the answer known.
 final class Keys {
+    private static final String HEAD = "%-14s %8s %8s %6s %7s %7s %7s %7s %7s %7s %8s %8s %5s%n";
+    private static final String LINE = "%-14s %8.2f %8.2f %6.2f %7.2f %7.2f %7.2f %7.2f %7.2f %7.2f %8.1f %8.2f %5.2f%n";
     private static final double[] LOW = {0, 0.03, 0.06, 0.1, 0.15, 0.2};
     private static final double[] HIGH = {0.6, 0.7, 0.8, 0.9, 1};
 
     private Keys() {}
 
-    /// A case: what was recorded, and what is true of it. `subject` is straight colour.
-    record Case(String kind, Picture take, Picture screen, Plane alpha, Picture subject) {}
+    /// A case: what was recorded, and what is true of it. `subject` is straight colour. `again`: another frame of the same with other
+    /// noise;
+    /// null for none.
+    record Case(String kind, Picture take, Picture screen, Plane alpha, Picture subject, @Nullable Picture again) {}
 
-    /// Errors of alpha in thousandths; of colour in code values of 8 bits: over grey at the edge with its bias, inside with the bias of the
-    /// screen's channel.
-    record Score(String kind, double alpha, double plain, double edge, double bias, double inside, double screenBias) {
+    /// Errors of alpha in thousandths; of colour in code values of 8 bits: at the edge over grey with its bias, over black and white,
+    /// inside
+    /// with the bias of the screen's channel.
+    ///
+    /// - `gradient`: mean square of what the slopes of alpha are off by, in millionths (Rhemann et al. 2009).
+    /// - `flicker`: how much alpha changes at edges from noise alone, against how much the separation does.
+    /// - `hand`: 1 where the program says that a hand is needed.
+    record Score(String kind, double alpha, double plain, double edge, double bias, double black, double white, double inside,
+            double screenBias, double gradient, double flicker, double hand) {
         double ratio() {
             return alpha / plain;
         }
@@ -62,7 +76,8 @@ final class Keys {
             for (MatteCase.Kind k : MatteCase.Kind.values()) {
                 for (int s = 0; s < seeds; s++) {
                     MatteCase.Shots m = new MatteCase(k, s, s % 3 == 1, width).film(bands);
-                    add(byKind, score(new Case(k.name(), m.take(), m.screenOnly(), m.alpha(), m.subject()), bands));
+                    add(byKind, score(new Case(k.name(), m.take(), m.screenOnly(), m.alpha(), m.subject(),
+                            new MatteCase(k, s, s % 3 == 1, width).film(1, bands).take()), bands));
                 }
             }
             for (Path f : folders) {
@@ -76,7 +91,8 @@ final class Keys {
                 }
             }
         }
-        System.out.printf("%-14s %8s %8s %6s %7s %7s %7s %8s%n", "kind", "alpha", "plain", "ratio", "edge", "bias", "inside", "screen");
+        System.out.printf(HEAD, "kind", "alpha", "plain", "ratio", "edge", "bias", "black", "white", "inside", "screen", "slope", "flicker",
+                "hand");
         byKind.forEach((k, v) -> line(k, v));
         line("median", byKind.values().stream().flatMap(List::stream).toList());
     }
@@ -86,8 +102,9 @@ final class Keys {
     }
 
     static void line(String kind, List<Score> v) {
-        System.out.printf("%-14s %8.2f %8.2f %6.2f %7.2f %7.2f %7.2f %8.2f%n", kind, of(v, Score::alpha), of(v, Score::plain), of(v,
-                Score::ratio), of(v, Score::edge), of(v, Score::bias), of(v, Score::inside), of(v, Score::screenBias));
+        System.out.printf(LINE, kind, of(v, Score::alpha), of(v, Score::plain), of(v, Score::ratio), of(v, Score::edge), of(v, Score::bias),
+                of(v, Score::black), of(v, Score::white), of(v, Score::inside), of(v, Score::screenBias), of(v, Score::gradient), of(v,
+                Score::flicker), v.stream().mapToDouble(Score::hand).average().orElse(0));
     }
 
     private static double of(List<Score> v, ToDoubleFunction<Score> what) {
@@ -102,7 +119,7 @@ final class Keys {
         if (take == null || screen == null || alpha == null || subject == null || !Files.isRegularFile(alpha)) {
             return null;
         }
-        return new Case(folder.getFileName().toString(), picture(take), picture(screen), Stills.readMatte(alpha), picture(subject));
+        return new Case(folder.getFileName().toString(), picture(take), picture(screen), Stills.readMatte(alpha), picture(subject), null);
     }
 
     private static @Nullable Path first(Path folder, String... names) {
@@ -122,8 +139,12 @@ final class Keys {
 
     static Score score(Case c, Bands bands) {
         ScreenModel model = ScreenModels.fromPlate(c.screen, bands);
-        Picture keyed = Keyer.key(c.take, model, KeySettings.DEFAULT, null, bands).element();
+        Keyed k = Keyer.key(c.take, model, KeySettings.DEFAULT, null, bands);
+        Picture keyed = k.element();
+        boolean hand = !KeyJudge.needsHand(MatteMeter.measure(k, model, null, bands), KeyJudge.Edge.UNTOLD, HouseRules.DEFAULT).isEmpty();
         double edge = 0;
+        double black = 0;
+        double white = 0;
         double bias = 0;
         long edges = 0;
         double inside = 0;
@@ -132,28 +153,62 @@ final class Keys {
         int lead = model.hue() == ScreenHue.GREEN ? 1 : 2;
         for (int i = 0; i < c.alpha.data().length; i++) {
             float t = c.alpha.data()[i];
-            for (int k = 0; k < 3; k++) {
-                double got = keyed.colours().get(k).data()[i];
-                double truth = c.subject.colours().get(k).data()[i];
+            for (int ch = 0; ch < 3; ch++) {
+                double got = keyed.colours().get(ch).data()[i];
+                double truth = c.subject.colours().get(ch).data()[i];
                 if (t > 0.02f && t < 0.98f) {
                     float a = keyed.alpha().data()[i];
                     double d = code(got * a + GREY * (1 - a)) - code(truth * t + GREY * (1 - t));
                     edge += Math.abs(d) / 3;
                     bias += d / 3;
-                    edges += k == 0 ? 1 : 0;
+                    black += Math.abs(code(got * a) - code(truth * t)) / 3;
+                    white += Math.abs(code(got * a + 1 - a) - code(truth * t + 1 - t)) / 3;
+                    edges += ch == 0 ? 1 : 0;
                 } else if (t >= 0.98f) {
                     double d = code(got) - code(truth);
                     inside += Math.abs(d) / 3;
-                    screen += k == lead ? d : 0;
-                    solid += k == 0 ? 1 : 0;
+                    screen += ch == lead ? d : 0;
+                    solid += ch == 0 ? 1 : 0;
                 }
             }
         }
         return new Score(c.kind, 1000 * error(keyed.alpha(), c.alpha), 1000 * plain(c, model.hue(), bands), edge / Math.max(1, edges), bias
-                / Math.max(1, edges), inside / Math.max(1, solid), screen / Math.max(1, solid));
+                / Math.max(1, edges), black / Math.max(1, edges), white / Math.max(1, edges), inside / Math.max(1, solid), screen
+                / Math.max(1, solid), slope(keyed.alpha(), c.alpha, bands), flicker(c, k, model, bands), hand ? 1 : 0);
+    }
+
+    private static double slope(Plane a, Plane b, Bands bands) {
+        Plane x = Blur.gaussian(a, SLOPE_PX, bands);
+        Plane y = Blur.gaussian(b, SLOPE_PX, bands);
+        int w = a.width();
+        double sum = 0;
+        for (int i = w; i + w < a.data().length; i++) {
+            float across = x.data()[i + 1] - x.data()[i - 1] - y.data()[i + 1] + y.data()[i - 1];
+            float down = x.data()[i + w] - x.data()[i - w] - y.data()[i + w] + y.data()[i - w];
+            sum += (across * across + down * down) / 4;
+        }
+        return 1e6 * sum / a.data().length;
+    }
+
+    private static double flicker(Case c, Keyed one, ScreenModel model, Bands bands) {
+        if (c.again == null) {
+            return Double.NaN;
+        }
+        Keyed two = Keyer.key(c.again, model, KeySettings.DEFAULT, null, bands);
+        double alpha = 0;
+        double noise = 0;
+        for (int i = 0; i < c.alpha.data().length; i++) {
+            float t = c.alpha.data()[i];
+            if (t > 0.02f && t < 0.98f) {
+                alpha += Math.abs(one.alpha().data()[i] - two.alpha().data()[i]);
+                noise += Math.abs(one.separation().data()[i] - two.separation().data()[i]);
+            }
+        }
+        return noise == 0 ? 0 : alpha / noise;
     }
 
     private static final double GREY = 0.18;
+    private static final double SLOPE_PX = 1.4;
 
     private static double code(double linear) {
         return 255 * Transfer.SRGB.toCode(Math.clamp(linear, 0, 1));

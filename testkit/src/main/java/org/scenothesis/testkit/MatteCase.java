@@ -24,6 +24,11 @@ public record MatteCase(Kind kind, long seed, boolean blue, int width) {
 
     /// Films it.
     public Shots film(Bands bands) {
+        return film(0, bands);
+    }
+
+    /// Films one frame of it: nothing moves, the noise of each is another.
+    public Shots film(int frame, Bands bands) {
         int w = width;
         int h = width * 9 / 16;
         SplittableRandom random = new SplittableRandom(seed * 977 + kind.ordinal());
@@ -46,6 +51,9 @@ public record MatteCase(Kind kind, long seed, boolean blue, int width) {
         Plane alpha = Plane.of(w, h);
         for (int i = 0; i < w * h; i++) {
             alpha.data()[i] = (float) p.alpha[i];
+        }
+        for (int k = 0; k < 2 * frame; k++) {
+            random.split();
         }
         boolean poor = kind == Kind.DIM || seed % 3 == 2;
         return new Shots(recorded(seen, poor, random.split()), recorded(bare, poor, random.split()), alpha, own, kept);

@@ -50,8 +50,8 @@ final class Despill {
             int w = element.width();
             ScreenHue hue = model.hue();
             var spill = new Spill(hue.screen(element).data(), hue.first(element).data(), hue.second(element).data(),
-                    SpillLight.share(element, inside, model, bands).data(), element.alpha().data(), SpillLight.others(model),
-                    (float) amount);
+                    SpillLight.share(element, inside, model, amount, bands).data(), element.alpha().data(), SpillLight.others(model),
+                    (float) Math.min(1, amount));
             bands.run(element.height(), (from, to, band) -> spill.off(from * w, to * w));
         }
     }
@@ -100,7 +100,7 @@ final class Despill {
         }
     }
 
-    /// The channels of an element with the share of the cloth's light in the screen's, and how much of it is to go.
+    /// The channels of an element with the share of the cloth's light in the screen's that is to go, and how much of what still leads.
     private record Spill(float[] screen, float[] first, float[] second, float[] share, float[] alpha, double[] others, float amount) {
         void off(int from, int to) {
             float a = (float) others[0];
@@ -109,12 +109,12 @@ final class Despill {
                 if (alpha[i] <= 0) {
                     continue;
                 }
-                float q = amount * share[i];
+                float q = share[i];
                 float s = screen[i] / (1 + q);
                 first[i] /= 1 + q * a;
                 second[i] /= 1 + q * b;
-                float over = Math.max(0, (s - most(first[i], second[i])) * Math.min(1, amount));
-                float may = (MISSED * share[i] + ANYWHERE) * s * Math.max(1, amount);
+                float over = Math.max(0, (s - most(first[i], second[i])) * amount);
+                float may = (MISSED * share[i] + ANYWHERE) * s;
                 screen[i] = s - (over > may ? may + (over - may) * Math.min(1, (1 - alpha[i]) * MIXED) : over);
             }
         }

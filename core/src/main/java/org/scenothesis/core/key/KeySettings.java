@@ -7,7 +7,8 @@ import org.scenothesis.core.Check;
 ///
 /// - `emptyBelow`, `solidAbove`: the two cuts on the separation; between them lies the edge.
 /// - `chokePx`: positive pulls the edge inwards, negative outwards; `softnessPx`: deviation of the blur of the edge.
-/// - `despill`: 0 leaves the screen's colour on the subject, 1 takes away what was found, more what a neutral tells. `spill`: how.
+/// - `despill`: 0 leaves the screen's colour on the subject, 1 takes away what was found, each more light that falls evenly, as
+///   a neutral tells. `spill`: how.
 @RecordBuilder
 public record KeySettings(double emptyBelow, double solidAbove, double chokePx, double softnessPx, double despill, Spill spill)
         implements KeySettingsBuilder.With {

@@ -35,7 +35,8 @@ public record Neutral(double lean, double despill, @Nullable Why why) {
     /// Looks at a patch about `at`, in pixels of a frame of the model's shape.
     public static Neutral at(Point at, Picture frame, ScreenModel model, Bands bands) {
         Keyed raw = Keyer.key(frame, model, KeySettings.DEFAULT.withDespill(0), null, bands);
-        Plane share = SpillLight.share(raw.element(), raw.inside(), model, bands);
+        Plane one = SpillLight.share(raw.element(), raw.inside(), model, 1, bands);
+        Plane two = SpillLight.share(raw.element(), raw.inside(), model, 2, bands);
         int reach = Math.max(2, (int) Math.round(frame.width() * RADIUS));
         int left = (int) at.x() - reach;
         int top = (int) at.y() - reach;
@@ -43,7 +44,7 @@ public record Neutral(double lean, double despill, @Nullable Why why) {
         if (left < 0 || top < 0 || left + side > frame.width() || top + side > frame.height()) {
             return none(Why.NOTHING_SOLID);
         }
-        double[][] seen = new double[4][side * side];
+        double[][] seen = new double[5][side * side];
         for (int k = 0; k < side * side; k++) {
             int i = (top + k / side) * frame.width() + left + k % side;
             if (raw.alpha().data()[i] < SOLID) {
@@ -52,7 +53,8 @@ public record Neutral(double lean, double despill, @Nullable Why why) {
             seen[0][k] = model.hue().screen(frame).data()[i];
             seen[1][k] = model.hue().first(frame).data()[i];
             seen[2][k] = model.hue().second(frame).data()[i];
-            seen[3][k] = share.data()[i];
+            seen[3][k] = one.data()[i];
+            seen[4][k] = two.data()[i] - one.data()[i];
         }
         double s = Robust.median(seen[0]);
         double a = Robust.median(seen[1]);
@@ -60,26 +62,31 @@ public record Neutral(double lean, double despill, @Nullable Why why) {
         double lean = 2 * s / (a + b) - 1;
         return Math.min(s, Math.min(a, b)) < DARKEST || Math.max(s, Math.max(a, b)) > CLIPPED ? none(Why.NO_TONE)
                 : a > COLOURED * b || b > COLOURED * a || Math.abs(lean) > MOST_LEAN ? none(Why.COLOURED)
-                : new Neutral(lean, despill(new double[] {s, a, b}, Robust.median(seen[3]), SpillLight.others(model)), null);
+                : new Neutral(lean, new Light(Robust.median(seen[3]), Robust.median(seen[4]), SpillLight.others(model)).despill(s, a, b),
+                null);
     }
 
     private static Neutral none(Why why) {
         return new Neutral(Double.NaN, Double.NaN, why);
     }
 
-    /// The amount at which the screen's channel is the mean of the other two, by halving.
-    private static double despill(double[] rgb, double share, double[] others) {
-        double low = 0;
-        double high = KeySettings.MOST_DESPILL;
-        for (int n = 0; n < STEPS; n++) {
-            double k = (low + high) / 2;
-            double rest = 0.5 * (rgb[1] / (1 + k * share * others[0]) + rgb[2] / (1 + k * share * others[1]));
-            if (rgb[0] / (1 + k * share) > rest) {
-                low = k;
-            } else {
-                high = k;
+    /// The share of the cloth's light at the patch with despill at 1, what one more adds, and what of it is in the other two channels.
+    private record Light(double one, double more, double[] others) {
+        /// The amount at which the screen's channel is the mean of the other two, by halving.
+        double despill(double screen, double first, double second) {
+            double low = 0;
+            double high = KeySettings.MOST_DESPILL;
+            for (int n = 0; n < STEPS; n++) {
+                double k = (low + high) / 2;
+                double share = k < 1 ? k * one : one + (k - 1) * more;
+                double rest = 0.5 * (first / (1 + share * others[0]) + second / (1 + share * others[1]));
+                if (screen / (1 + share) > rest) {
+                    low = k;
+                } else {
+                    high = k;
+                }
             }
+            return (low + high) / 2;
         }
-        return (low + high) / 2;
     }
 }

@@ -29,6 +29,8 @@ public final class SpillLight {
     private static final float DARKEST = 0.004f;
     private static final float SOLID = 0.97f;
     private static final float MOST_SHARE = 0.6f;
+    /// What one more of despill adds.
+    private static final double EVENLY = 0.05;
     /// How much the usual weighs against what is seen.
     private static final double PRIOR = 0.2;
     private static final double[] BLURS = {0.006, 0.018, 0.05};
@@ -105,17 +107,22 @@ public final class SpillLight {
     }
 
     /// The share of the cloth's light in the screen's channel over the rest, at every pixel of an element whose spill is still on it.
-    static Plane share(Picture element, Plane inside, ScreenModel model, Bands bands) {
+    ///
+    /// - `despill`: 1 for what was found; each more adds light that falls evenly from all of the cloth, which a picture tells least of.
+    static Plane share(Picture element, Plane inside, ScreenModel model, double despill, Bands bands) {
         Slopes s = model.spill();
         if (s == null) {
             SpillLight fit = new SpillLight(model);
             fit.add(element, inside, bands);
             s = fit.slopes();
         }
+        double found = Math.min(1, despill);
+        double edge = found * s.edge;
+        double everywhere = found * s.everywhere + EVENLY * Math.max(0, despill - 1);
         Lit l = new Lit(element, inside, model, bands);
         Plane q = Plane.of(l.alpha.width(), l.alpha.height());
         for (int i = 0; i < q.data().length; i++) {
-            q.data()[i] = (float) Math.min(MOST_SHARE, (s.edge * l.turned.data()[i] + s.everywhere) / l.light.data()[i]);
+            q.data()[i] = (float) Math.min(MOST_SHARE, (edge * l.turned.data()[i] + everywhere) / l.light.data()[i]);
         }
         int w = element.width();
         int h = element.height();

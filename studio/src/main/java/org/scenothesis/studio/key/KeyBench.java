@@ -9,6 +9,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -100,13 +101,16 @@ public final class KeyBench extends Bench {
         HBox tools = new HBox(10, look, draws);
         HBox pictures = new HBox(10, over, small);
         VBox.setVgrow(pictures, Priority.ALWAYS);
-        curve.setPrefHeight(132);
-        HBox tapes = new HBox(12, choke, softness, despill, spill, grey);
-        tapes.setAlignment(Pos.CENTER_LEFT);
+        curve.setMinHeight(60);
+        VBox.setVgrow(curve, Priority.ALWAYS);
+        HBox tapes = new HBox(16, choke, softness, despill);
         cutKeyframe.setId("key-numbers-keyframe");
         Text.tip(cutKeyframe, () -> Words.of("key-bench.keyframe-of-the-numbers.help"));
-        HBox head = new HBox(8, Text.of(Words.of("key-bench.how-far-each-pixel-stands"), "column-head"), cutKeyframe);
+        FlowPane head = new FlowPane(8, 4, Text.of(Words.of("key-bench.how-far-each-pixel-stands"), "column-head"), cutKeyframe,
+                look.before(), spill,
+                grey);
         head.setAlignment(Pos.CENTER_LEFT);
+        head.setPrefWrapLength(100);
         VBox left = new VBox(5, head, curve, tapes);
         HBox.setHgrow(left, Priority.ALWAYS);
         HBox lower = new HBox(10, left, measures);
@@ -376,6 +380,12 @@ public final class KeyBench extends Bench {
         cutKeyframe.setText(Words.of("key-bench.keyframe-of-the-numbers") + (here ? " \u2212" : " +"));
     }
 
+    /// What is seen behind the element: without a clean plate it is grey.
+    private String ground() {
+        boolean none = look.ground() == KeyModel.Ground.CLEAN && session.clean() == null;
+        return none ? Words.of("key-bench.grey-without-clean-plate") : look.ground().words;
+    }
+
     /// What to compute; null where nothing can be keyed.
     private KeyModel.@Nullable Request request(KeySettings s) {
         Plate plate = session.plate().orElse(null);
@@ -419,8 +429,7 @@ public final class KeyBench extends Bench {
         if (over.shown() == null) {
             over.say("Keying frame " + session.frame() + ".");
         }
-        over.expect((look.beforeDespill() ? Words.of("key-look.before-despill") + ", over " : "Over ") + look.ground().words + ", frame "
-                + session.frame());
+        over.expect(Words.of(look.beforeDespill() ? "key-bench.shown-before-despill" : "key-bench.shown", ground(), session.frame()));
         matte.name(look.parts().isSelected() ? Words.of("key-bench.the-parts-of-the-matte") : Words.of("key-bench.matte-grey-shown"));
         session.worker().ask("key-picture", ticket -> model.compute(request), r -> {
             over.show(r.over());

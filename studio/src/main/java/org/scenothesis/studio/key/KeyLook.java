@@ -48,7 +48,7 @@ final class KeyLook extends HBox {
         before.setId("key-before");
         parts.setId("key-parts");
         getChildren().addAll(ground, Text.button("\u2212", "floor-button", () -> step(false)), part,
-                Text.button("+", "floor-button", () -> step(true)), next, before);
+                Text.button("+", "floor-button", () -> step(true)), next);
         picture.setFocusTraversable(true);
         picture.addEventHandler(ScrollEvent.SCROLL, e -> step(e.getDeltaY() > 0));
         picture.addEventHandler(MouseEvent.MOUSE_PRESSED, this::grab);
@@ -71,6 +71,11 @@ final class KeyLook extends HBox {
     /// Whether it is seen before despill.
     boolean beforeDespill() {
         return before.isSelected();
+    }
+
+    /// Shows it before despill while it is chosen.
+    ToggleButton before() {
+        return before;
     }
 
     /// Names the parts of the matte while it is chosen.
