@@ -27,6 +27,8 @@ public final class Keyer {
     /// So far inside nothing is a soft edge any more.
     private static final int DEEP_PX = 3;
     private static final int REACH_PX = 3;
+    /// Part of the picture's width over which what is nearly empty fades out.
+    private static final float FADE = 1 / 64f;
     private static final int CONTEXT_PX = 48;
 
     private Keyer() {}
@@ -154,14 +156,15 @@ public final class Keyer {
         return out;
     }
 
-    /// 1 near anything that is not surely empty: single noisy pixels alone do not count.
+    /// 1 near anything that is not surely empty, fading out around it, so that smoke ends softly; single noisy pixels alone do not count.
     private static Plane near(Plane separation, KeySettings settings, Bands bands) {
         Plane calm = Blur.gaussian(separation, 0.8, bands);
         float cut = (float) settings.emptyBelow();
         for (int i = 0; i < calm.data().length; i++) {
             calm.data()[i] = calm.data()[i] > cut ? 1 : 0;
         }
-        return Morphology.dilate(calm, REACH_PX, bands);
+        int fade = Math.max(1, Math.round(FADE * separation.width()));
+        return Blur.gaussian(Morphology.dilate(calm, REACH_PX + fade, bands), fade / 2.0, bands);
     }
 
     private static Plane edge(Plane alpha, KeySettings settings, Bands bands) {

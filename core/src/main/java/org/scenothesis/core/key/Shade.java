@@ -19,7 +19,7 @@ final class Shade {
     private static final float HUE = 0.03f;
     private static final float DARKEST = 0.3f;
     private static final float DARKER = 0.03f;
-    private static final int THIN_PX = 4;
+    private static final int THIN_PX = 2;
     private static final int USUAL_WIDTH = 640;
 
     private Shade() {}

@@ -37,12 +37,18 @@ final class Unmixing {
     /// From here on it is solid but for noise.
     private static final float FULL = 0.95f;
     private static final double CALM_PX = 0.9;
+    /// Where it fades out, a wide surface has to stand out of the noise this many times; below that share of nearness nothing is left.
+    private static final double WIDE_PX = 3;
+    private static final float WIDE_NOISE = 2;
+    private static final float FADED = 0.97f;
+    private static final float GONE = 0.02f;
     private static final float LEAST_NOISE = 0.004f;
     private static final float MOST_NOISE = 0.12f;
 
     private Unmixing() {}
 
-    /// What was found before: separation, solid by its cut, the same deep inside, not surely empty, the separation of the nearest solid
+    /// What was found before: separation, solid by its cut, the same deep inside, not surely empty (fading out), the separation of the
+    /// nearest solid
     /// colour, solid pixels that may be thin.
     record Found(Plane separation, Plane known, Plane deep, Plane near, Plane whole, Plane peaks) {}
 
@@ -82,6 +88,7 @@ final class Unmixing {
         float[] near = found.near.data();
         float[] whole = found.whole.data();
         float[] calm = Blur.gaussian(found.separation, CALM_PX, bands).data();
+        float[] wide = Blur.gaussian(found.separation, WIDE_PX, bands).data();
         float[] beside = Blur.gaussian(Morphology.dilate(found.peaks, BESIDE_PX, bands), 1, bands).data();
         float noise = Math.clamp(noise(found.separation.data()), LEAST_NOISE, MOST_NOISE);
         float tail = -1 / (9 * noise * noise);
@@ -90,9 +97,9 @@ final class Unmixing {
             for (int i = from * w; i < to * w; i++) {
                 if (deep[i] > 0.5f || known[i] > 0.5f && calm[i] > SURE * Math.min(whole[i], HIGHEST)) {
                     out.data()[i] = 1;
-                } else if (near[i] > 0.5f && calm[i] >= noise) {
+                } else if (near[i] > GONE && calm[i] >= noise && (near[i] > FADED || wide[i] > WIDE_NOISE * noise)) {
                     float a = seen.mixed(i, beside[i]);
-                    a = Math.max(0, a - noise * (float) Math.exp(a * a * tail));
+                    a = Math.max(0, a - noise * (float) Math.exp(a * a * tail)) * Math.min(1, 2 * near[i]);
                     out.data()[i] = a > FULL ? Math.min(1, 2 * a - FULL) : a;
                 }
             }

@@ -40,7 +40,7 @@ public final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public int version() {
-        return 12;
+        return 13;
     }
 
     @Override
