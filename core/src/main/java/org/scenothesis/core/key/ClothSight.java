@@ -104,7 +104,7 @@ public final class ClothSight {
         return Math.max(narrowest(first), narrowest(second)) > MANY_HUES ? Foreign.HUES
                 : !smooth() ? Foreign.TEXTURE
                 : Math.max(first[first.length / 2], second[second.length / 2]) >= SATURATED ? Foreign.PALE
-                : lit() && range() > FALLS_OFF ? Foreign.LIGHT : null;
+                : lit() && range() > FALLS_OFF || ScreenModels.share(mask) >= FILLED && range() >= EVEN_STOPS ? Foreign.LIGHT : null;
     }
 
     /// The spread of the middle of the narrower half: of a cloth one half at least has one hue, whatever stands before the other.

@@ -157,7 +157,7 @@ class IncomingTest {
                     assertThat(KeyInMemory.screen(take, null, bands).hue()).isEqualTo(ScreenHue.GREEN);
                 } else {
                     assertThatThrownBy(() -> KeyInMemory.screen(take, null, bands)).as("refused").isInstanceOf(UnsuitableException.class)
-                            .hasMessageContaining(f.endsWith("c1.mkv") ? "many hues" : "lit in one colour");
+                            .hasMessageContaining(f.endsWith("c1.mkv") ? "full of detail" : "lit in one colour");
                 }
             }
         }

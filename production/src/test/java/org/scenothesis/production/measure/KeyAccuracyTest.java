@@ -129,7 +129,7 @@ class KeyAccuracyTest {
         Picture dirty = s.take().copy();
         for (int y = 20; y < 80; y++) {
             for (int x = 40; x < 120; x++) {
-                dirty.r().data()[y * WIDTH + x] += 0.08f;
+                dirty.r().data()[y * WIDTH + x] += 0.04f;
             }
         }
         MatteMeasures worse = MatteMeter.measure(Keyer.key(dirty, m, KeySettings.DEFAULT, null, bands), m, null, bands);
