@@ -38,7 +38,7 @@ public final class MatteAreas {
     /// Less is not seen, neither in the matte nor over anything.
     private static final float SEEN = 0.035f;
     /// Less of something apart is dirt.
-    private static final float SOMETHING = 0.35f;
+    private static final float SOMETHING = 0.2f;
     /// How near to the cloth's own colour an opening shows it.
     private static final float CLOTH = 0.15f;
     /// Brightest channel of what is in a shadow, of the cloth's.
