@@ -37,7 +37,6 @@ import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.OutlineEditor;
 import org.scenothesis.studio.parts.PictureView;
-import org.scenothesis.studio.parts.PointHandles;
 import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.Tape;
 import org.scenothesis.studio.parts.Text;
@@ -52,13 +51,12 @@ public final class KeyBench extends Bench {
     private final SeparationCurve curve = new SeparationCurve();
     private final TimeStrip strip = new TimeStrip();
     private final KeyMeasures measures;
+    private final NeutralMark neutral;
     private final OutlineEditor outline = new OutlineEditor(screen, this::masked);
     private final KeyLook look = new KeyLook(over, this::refresh);
     private final ToggleButton solid = new ToggleButton(Words.of("key-bench.draw-what-stays-solid"));
     private final Button keyframe = Text.button("", "floor-button", this::keyframe);
     private final Button cutKeyframe = Text.button("", "floor-button", this::cutKeyframe);
-    private final ToggleButton grey = new ToggleButton(Words.of("key-bench.neutral"));
-    private final PointHandles neutral = new PointHandles(over, "neutral-", p -> {}, this::neutralAt);
     private final Button spill = Text.button("", "floor-button", this::otherSpill);
     private final Tape choke = tape("choke");
     private final Tape softness = tape("edge-softness");
@@ -68,6 +66,8 @@ public final class KeyBench extends Bench {
         super(session, BenchName.KEY, new VBox(8));
         model = new KeyModel(session);
         measures = new KeyMeasures(session);
+        neutral = new NeutralMark(session, model, over, look, () -> layer() == null ? null : request(current()),
+                v -> accept(Words.of("key-bench.despill-by-a-neutral"), changed(number("despill"), v)));
         build();
         wire();
     }
@@ -88,9 +88,6 @@ public final class KeyBench extends Bench {
         solid.setId("key-solid");
         solid.getStyleClass().setAll("toggle-button", "floor-button");
         keyframe.setId("key-keyframe");
-        grey.setId("key-neutral");
-        grey.getStyleClass().setAll("toggle-button", "floor-button");
-        Text.tip(grey, () -> Words.of("key-bench.neutral.help"));
         spill.setId("key-spill");
         Text.tip(spill, () -> Words.of("key-bench.spill.help"));
         HBox draws = new HBox(8, look.parts(), solid, keyframe);
@@ -108,7 +105,7 @@ public final class KeyBench extends Bench {
         Text.tip(cutKeyframe, () -> Words.of("key-bench.keyframe-of-the-numbers.help"));
         FlowPane head = new FlowPane(8, 4, Text.of(Words.of("key-bench.how-far-each-pixel-stands"), "column-head"), cutKeyframe,
                 look.before(), spill,
-                grey);
+                neutral.button());
         head.setAlignment(Pos.CENTER_LEFT);
         head.setPrefWrapLength(100);
         VBox left = new VBox(5, head, curve, tapes);
@@ -126,7 +123,6 @@ public final class KeyBench extends Bench {
         over.whenSized((w, h) -> frame());
         screen.whenSized((w, h) -> frame());
         solid.setOnAction(e -> refresh());
-        grey.setOnAction(e -> showNeutral());
         strip.whenMoved(s -> session.goToFrame(s * session.rate()));
         curve.whenMoved(
                 (lower, v) -> preview(cut(lower, v)),
@@ -188,10 +184,7 @@ public final class KeyBench extends Bench {
                     masked(Layers.MIDDLE);
                 }
             }
-            case G -> {
-                grey.setSelected(!grey.isSelected());
-                showNeutral();
-            }
+            case G -> neutral.turn();
             case V -> {
                 solid.setSelected(!solid.isSelected());
                 refresh();
@@ -201,35 +194,6 @@ public final class KeyBench extends Bench {
             }
         }
         return true;
-    }
-
-    /// A mark to be put on something neutral, or none.
-    private void showNeutral() {
-        if (grey.isSelected() && layer() != null) {
-            neutral.show(List.of(new Point(0.5, 0.5)), List.of(), List.of(Words.of("key-bench.neutral")));
-            neutral.focus();
-            session.say(Words.of("key-bench.neutral.how"));
-        } else {
-            grey.setSelected(false);
-            neutral.hide();
-        }
-    }
-
-    private void neutralAt(List<Point> shown) {
-        neutral.show(shown, List.of(), List.of(Words.of("key-bench.neutral")));
-        KeyModel.Request request = request(current());
-        if (request == null) {
-            return;
-        }
-        Point at = look.seenAt(shown.getFirst());
-        session.worker().ask("key-neutral", ticket -> model.neutral(request, at), n -> {
-            if (n.why() != null) {
-                session.say(Words.of("key-bench.neutral." + n.why()));
-            } else {
-                accept(Words.of("key-bench.despill-by-a-neutral"), changed(number("despill"), n.despill()));
-                session.say(Words.of("key-bench.neutral.found", Words.signed(100 * n.lean(), 1), Words.number(n.despill(), 2)));
-            }
-        }, e -> session.say(String.valueOf(e.getMessage())));
     }
 
     private void otherSpill() {
