@@ -294,6 +294,6 @@ class StageBenchTest {
         });
         house.until("measured", () -> scene.lookup("#stage-foretold") != null && !words("#stage-foretold").contains(": 0 of")
                 && words("#stage-findings").contains("Evenness of the screen"));
-        assertThat(words("#stage-findings")).contains("measured in the rehearsed take", "Roll length", "as predicted", "Solid inside");
+        assertThat(words("#stage-findings")).contains("measured in the rehearsed take", "Roll length", "as predicted", "Holes inside");
     }
 }
