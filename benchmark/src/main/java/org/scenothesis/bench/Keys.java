@@ -41,13 +41,11 @@ final class Keys {
     private Keys() {}
 
     /// A case: what was recorded, and what is true of it. `subject` is straight colour. `again`: another frame of the same with other
-    /// noise;
-    /// null for none.
+    /// noise; null for none.
     record Case(String kind, Picture take, Picture screen, Plane alpha, Picture subject, @Nullable Picture again) {}
 
     /// Errors of alpha in thousandths; of colour in code values of 8 bits: at the edge over grey with its bias, over black and white,
-    /// inside
-    /// with the bias of the screen's channel.
+    /// inside with the bias of the screen's channel.
     ///
     /// - `gradient`: mean square of what the slopes of alpha are off by, in millionths (Rhemann et al. 2009).
     /// - `flicker`: how much alpha changes at edges from noise alone, against how much the separation does.

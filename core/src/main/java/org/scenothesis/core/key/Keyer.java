@@ -28,7 +28,7 @@ public final class Keyer {
     private static final int DEEP_PX = 3;
     private static final int REACH_PX = 3;
     /// Part of the picture's width over which what is nearly empty fades out.
-    private static final float FADE = 1 / 64f;
+    private static final double FADE = 1 / 64.0;
     private static final int CONTEXT_PX = 48;
 
     private Keyer() {}
@@ -89,7 +89,7 @@ public final class Keyer {
         Plane peaks = Unmixing.peaks(separation, level);
         List<Plane> filled = PushPull.fill(List.of(frame.r(), frame.g(), frame.b(), separation), peaks, bands);
         Mix mix = new Mix(model, shade, filled.subList(0, 3));
-        var found = new Unmixing.Found(separation, known, Morphology.erode(known, DEEP_PX, bands), near(separation, settings, bands),
+        var found = new Unmixing.Found(separation, known, Morphology.erode(known, DEEP_PX, bands), near(separation, model, settings, bands),
                 filled.get(3), peaks);
         Plane alpha = edge(Unmixing.coverage(frame, mix, found, bands), settings, bands);
         Picture element = Despill.unmixed(frame, mix, alpha, bands).withAlpha(alpha);
@@ -157,13 +157,13 @@ public final class Keyer {
     }
 
     /// 1 near anything that is not surely empty, fading out around it, so that smoke ends softly; single noisy pixels alone do not count.
-    private static Plane near(Plane separation, KeySettings settings, Bands bands) {
+    private static Plane near(Plane separation, ScreenModel model, KeySettings settings, Bands bands) {
         Plane calm = Blur.gaussian(separation, 0.8, bands);
         float cut = (float) settings.emptyBelow();
         for (int i = 0; i < calm.data().length; i++) {
             calm.data()[i] = calm.data()[i] > cut ? 1 : 0;
         }
-        int fade = Math.max(1, Math.round(FADE * separation.width()));
+        int fade = Math.max(1, (int) Math.round(FADE * model.across()));
         return Blur.gaussian(Morphology.dilate(calm, REACH_PX + fade, bands), fade / 2.0, bands);
     }
 

@@ -46,6 +46,29 @@ class CroppedKeyTest {
         assertThat(part.element().width()).isEqualTo(W);
     }
 
+    /// Smoke ends as softly in a part of the picture as in all of it.
+    @Test
+    void whatIsNearlyEmptyFadesAlikeWithinAnOutline() {
+        int w = 1280;
+        int h = 160;
+        Picture bare = Picture.filled(w, h, 0.06f, 0.42f, 0.10f);
+        Picture smoke = bare.copy();
+        for (int i = 0; i < w * h; i++) {
+            float a = 0.4f * (float) Math.exp(-Math.pow((i % w - 640) / 15.0, 2));
+            for (int c = 0; c < 3; c++) {
+                float[] d = smoke.colours().get(c).data();
+                d[i] += a * (0.5f - d[i]);
+            }
+        }
+        ScreenModel m = ScreenModels.fromPlate(bare, bands);
+        Keyed whole = Keyer.key(smoke, m, KeySettings.DEFAULT, null, bands);
+        Keyed part = Keyer.key(smoke, m, KeySettings.DEFAULT, Polygon.rectangle(540, 0, 740, h), bands);
+        assertThat(whole.alpha().at(616, 80)).as("fades").isBetween(0.001f, 0.1f);
+        for (int x = 545; x < 735; x++) {
+            assertThat(part.alpha().at(x, 80)).as("at %d", x).isCloseTo(whole.alpha().at(x, 80), Offset.offset(0.005f));
+        }
+    }
+
     @Test
     void aPictureTooLargeIsKeyedInStripsWithTheSameMatte() {
         ScreenModel small = ScreenModels.fromPlate(Resample.scale(scene(false), W / 3, H / 3, bands), bands);
