@@ -46,10 +46,15 @@ public record BreakdownPlan(
                 List.of());
     }
 
-    /// A caution and the illusions it comes from; none for one that the whole shot asks for. `caution.<code>` are its words.
-    public record Caution(String code, List<String> illusions) {
+    /// A caution and the illusions it comes from; none for one that the whole shot asks for. 
+    public record Caution(CautionKind kind, List<String> illusions) {
         public Caution {
             illusions = List.copyOf(illusions);
+        }
+
+        /// Its name in papers, words and the record of what was acknowledged.
+        public String code() {
+            return kind.code();
         }
     }
 

@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
@@ -21,7 +22,7 @@ import org.scenothesis.core.shot.Shot;
 /// Which cautions a plan triggers. They follow from facts and plates alone and cannot be switched off. Source: the handbook's table of
 /// cautions.
 final class Cautions {
-    private final Map<String, Set<String>> found = new LinkedHashMap<>();
+    private final Map<CautionKind, Set<String>> found = new LinkedHashMap<>();
 
     private Cautions() {}
 
@@ -37,9 +38,9 @@ final class Cautions {
         return c.found.entrySet().stream().map(e -> new BreakdownPlan.Caution(e.getKey(), List.copyOf(e.getValue()))).toList();
     }
 
-    private void add(boolean when, String code, Illusion w) {
+    private void add(boolean when, CautionKind kind, Illusion w) {
         if (when) {
-            found.computeIfAbsent(code, k -> new LinkedHashSet<>()).add(w.id());
+            found.computeIfAbsent(kind, k -> new LinkedHashSet<>()).add(w.id());
         }
     }
 
@@ -47,64 +48,64 @@ final class Cautions {
         boolean person = t.is(Answer.Who.PERSON, Answer.Who.CHILD) && Case.takesWho(w.kind());
         boolean held = w.kind() == IllusionKind.FLOATS && person;
         add(held && t.choices(Answer.Support.class).stream().anyMatch(s -> s != Answer.Support.HARNESS && s != Answer.Support.NONE),
-                "height", w);
-        add(held && t.is(Answer.Support.HARNESS), "suspended", w);
+                CautionKind.HEIGHT, w);
+        add(held && t.is(Answer.Support.HARNESS), CautionKind.SUSPENDED, w);
         add(t.is(Answer.Event.FLASH) && w.kind() == IllusionKind.BECOMES || w.kind() == IllusionKind.ENERGY
-                && t.is(Answer.Energy.FLASHES), "flashing", w);
+                && t.is(Answer.Energy.FLASHES), CautionKind.FLASHING, w);
         // What is drawn, or was recorded by others, harms nobody here.
         boolean filmed = t.is(Answer.Element.FILMED);
         boolean poured = filmed && w.kind() == IllusionKind.WIPED;
-        add(poured && t.is(Answer.Material.POWDER), "powder", w);
-        add(poured && t.is(Answer.Material.PAPER, Answer.Material.LEAVES, Answer.Material.SAND), "blown", w);
-        add(poured && t.is(Answer.Material.WATER), "water", w);
+        add(poured && t.is(Answer.Material.POWDER), CautionKind.POWDER, w);
+        add(poured && t.is(Answer.Material.PAPER, Answer.Material.LEAVES, Answer.Material.SAND), CautionKind.BLOWN, w);
+        add(poured && t.is(Answer.Material.WATER), CautionKind.WATER, w);
         add(filmed && (w.kind() == IllusionKind.ENERGY && t.is(Answer.Energy.FIRE, Answer.Energy.SMOKE, Answer.Energy.SPARKS)
-                || w.kind() == IllusionKind.BECOMES && t.is(Answer.Event.SMOKE)), "smoke", w);
+                || w.kind() == IllusionKind.BECOMES && t.is(Answer.Event.SMOKE)), CautionKind.SMOKE, w);
         add(w.kind() == IllusionKind.HIDDEN && t.is(Answer.HiddenAs.GONE) && t.is(Answer.By.SUIT, Answer.By.HOOD)
                 || w.kind() == IllusionKind.MOVED && t.is(Answer.Operator.SUIT)
                 || w.kind() == IllusionKind.MOVED && t.is(Answer.Operator.PUPPETEER) || t.is(Answer.Costume.HOOD, Answer.Costume.INFLATED),
-                "hood", w);
-        add(t.is(Answer.Motion.THROWN), "thrown", w);
+                CautionKind.HOOD, w);
+        add(t.is(Answer.Motion.THROWN), CautionKind.THROWN, w);
         add(w.kind() == IllusionKind.WRITTEN && t.is(Answer.WrittenOn.GLASS) || w.kind() == IllusionKind.THROUGH_FRAME
-                && t.is(Answer.FrameKind.MIRROR), "glass", w);
-        add(w.kind() == IllusionKind.WRITTEN && t.is(Answer.WrittenOn.GLASS) && t.yes(Fact.HIGH), "outside", w);
+                && t.is(Answer.FrameKind.MIRROR), CautionKind.GLASS, w);
+        add(w.kind() == IllusionKind.WRITTEN && t.is(Answer.WrittenOn.GLASS) && t.yes(Fact.HIGH), CautionKind.OUTSIDE, w);
         boolean lines = w.kind() == IllusionKind.FLOATS && t.is(Answer.Support.LINE) && !person || w.kind() == IllusionKind.MOVED
                 && t.is(Answer.Operator.LINE);
-        add(lines, "line", w);
-        add(t.is(Answer.Who.CHILD, Answer.Who.ANIMAL) && Case.takesWho(w.kind()), "children", w);
-        add(w.kind() == IllusionKind.THROUGH_FRAME && person && t.number(Fact.SIZE_M) >= 1, "opening", w);
+        add(lines, CautionKind.LINE, w);
+        add(t.is(Answer.Who.CHILD, Answer.Who.ANIMAL) && Case.takesWho(w.kind()), CautionKind.CHILDREN, w);
+        add(w.kind() == IllusionKind.THROUGH_FRAME && person && t.number(Fact.SIZE_M) >= 1, CautionKind.OPENING, w);
     }
 
     private void plate(PlateNeed n) {
-        List<String> codes = new ArrayList<>();
+        List<CautionKind> kinds = new ArrayList<>();
         if (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE || n.screen() == Screen.BLACK && n.role() == PlateRole.ON_BLACK) {
-            codes.add("stands");
+            kinds.add(CautionKind.STANDS);
         }
         if (n.role() == PlateRole.ATMOSPHERE) {
-            codes.add(n.code().equals("size.dust") ? "powder" : "smoke");
+            kinds.add(n.reason() == Reason.SIZE_DUST ? CautionKind.POWDER : CautionKind.SMOKE);
         }
         if (n.in().contains(Item.support("overhead")) || n.role() == PlateRole.TRANSITION) {
-            codes.add("overhead");
+            kinds.add(CautionKind.OVERHEAD);
         }
-        codes.forEach(c -> found.computeIfAbsent(c, k -> new LinkedHashSet<>()).addAll(n.illusions()));
+        kinds.forEach(c -> found.computeIfAbsent(c, k -> new LinkedHashSet<>()).addAll(n.illusions()));
     }
 
     private void setting(Answers t) {
-        List<String> codes = new ArrayList<>();
+        List<CautionKind> kinds = new ArrayList<>();
         if (t.is(Answer.Light.LAMPS)) {
-            codes.add("lamps");
+            kinds.add(CautionKind.LAMPS);
         }
         if (t.is(Answer.Light.LAMPS) && t.yes(Fact.HOT_LAMPS)) {
-            codes.add("hot");
+            kinds.add(CautionKind.HOT);
         }
         if (t.yes(Fact.WEAPON)) {
-            codes.add("weapon");
+            kinds.add(CautionKind.WEAPON);
         }
         if (t.is(Answer.Camera.MOVING) && !t.is(Answer.Dolly.NO)) {
-            codes.add("dolly");
+            kinds.add(CautionKind.DOLLY);
         }
         if (t.is(Answer.Light.SUN) || t.yes(Fact.PUBLIC)) {
-            codes.add("public");
+            kinds.add(CautionKind.PUBLIC);
         }
-        codes.forEach(c -> found.computeIfAbsent(c, k -> new LinkedHashSet<>()));
+        kinds.forEach(c -> found.computeIfAbsent(c, k -> new LinkedHashSet<>()));
     }
 }

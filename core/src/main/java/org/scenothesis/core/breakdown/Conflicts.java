@@ -9,6 +9,7 @@ import java.util.function.Predicate;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.ClothChoice;
 import org.scenothesis.core.breakdown.method.Screen;
@@ -44,43 +45,44 @@ final class Conflicts {
         needs.stream().filter(n -> !n.about().isEmpty()).filter(onePerRegion()).forEach(n -> cloth(n, told, out));
         boolean overlaid = needs.stream().anyMatch(n -> n.key().equals("clean-" + Case.HOME));
         if (told.is(Answer.Camera.MOVING) && overlaid) {
-            out.add(Conflict.redo("camera.moves", "", ""));
+            out.add(Conflict.redo(ConflictKind.CAMERA_MOVES, "", ""));
         }
         if (told.is(Answer.Background.MOVES) && treatments.values().stream().anyMatch(t -> t.way() == Way.MASK)) {
-            out.add(Conflict.watch("background.masked", "", ""));
+            out.add(Conflict.watch(ConflictKind.BACKGROUND_MASKED, "", ""));
         }
         return out.stream().distinct().toList();
     }
 
     private static void things(Illusion w, Answers told, Treatment t, HouseRules rules, List<Conflict> out) {
         if (t.disagree()) {
-            out.add(Conflict.watch("ways.disagree", w.id(), t.thing()));
+            out.add(Conflict.watch(ConflictKind.WAYS_DISAGREE, w.id(), t.thing()));
         }
         boolean fine = !told.is(Answer.Edge.CLEAN);
         boolean moves = !told.is(Answer.Motion.STILL);
         if (t.overridden() && t.way() == Way.MASK && (fine || moves)) {
-            out.add(Conflict.redo("mask.forced", w.id(), t.thing()));
+            out.add(Conflict.redo(ConflictKind.MASK_FORCED, w.id(), t.thing()));
         }
         boolean worn = t.way() == Way.SUIT;
         if (!t.way().cloth() && !worn) {
             return;
         }
         // A garment in the screen colour has the conflicts of a cloth, and a stock of its own.
-        String what = worn ? "suit." : "cloth.";
         Answer.Cloths stock = worn ? told.choice(Answer.Suits.class).cloths() : told.choice(Answer.Cloths.class);
         if (stock == Answer.Cloths.NONE) {
-            out.add(Conflict.redo(what + "none", w.id(), t.thing()));
+            out.add(Conflict.redo(worn ? ConflictKind.SUIT_NONE : ConflictKind.CLOTH_NONE, w.id(), t.thing()));
         }
         ClothChoice c = ClothChoice.of(told, rules, stock);
         if (c.verdict() != Verdict.HOLDS) {
             boolean otherIsBetter = c.cloth() == Screen.GREEN ? c.blueApart() > c.greenApart() : c.greenApart() > c.blueApart();
-            String leaves = told.yes(Fact.FOLIAGE) && c.cloth() == Screen.GREEN ? what + "leaves" : otherIsBetter
-                    ? what + "colour.other" : what + "colour.both";
-            out.add(c.verdict() == Verdict.REDO ? Conflict.redo(leaves, w.id(), t.thing(), c.apart())
-                    : Conflict.watch(leaves, w.id(), t.thing(), c.apart()));
+            ConflictKind colour = told.yes(Fact.FOLIAGE) && c.cloth() == Screen.GREEN
+                    ? worn ? ConflictKind.SUIT_LEAVES : ConflictKind.CLOTH_LEAVES
+                    : otherIsBetter ? worn ? ConflictKind.SUIT_COLOUR_OTHER : ConflictKind.CLOTH_COLOUR_OTHER
+                            : worn ? ConflictKind.SUIT_COLOUR_BOTH : ConflictKind.CLOTH_COLOUR_BOTH;
+            out.add(c.verdict() == Verdict.REDO ? Conflict.redo(colour, w.id(), t.thing(), c.apart())
+                    : Conflict.watch(colour, w.id(), t.thing(), c.apart()));
         }
         if (!worn && told.is(Answer.Edge.GLASS)) {
-            out.add(Conflict.watch("edge.glass", w.id(), t.thing()));
+            out.add(Conflict.watch(ConflictKind.EDGE_GLASS, w.id(), t.thing()));
         }
     }
 
@@ -101,7 +103,8 @@ final class Conflicts {
             double gap = s.awayM() * ((wide - 2 * ClothGeometry.MARGIN_M) / s.wideM() - 1);
             if (gap >= 0) {
                 // Where no gap makes it wide enough, that is said instead.
-                out.add(Conflict.watch("cloth.small", "", n.about(), n.region().clothWideM(), n.region().clothHighM(), wide, high,
+                out.add(Conflict.watch(ConflictKind.CLOTH_SMALL, "", n.about(), n.region().clothWideM(), n.region().clothHighM(), wide,
+                        high,
                         Math.min(s.behindM(), gap)));
             }
         }

@@ -10,6 +10,7 @@ import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
@@ -24,14 +25,15 @@ final class Guard {
             if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.role() != PlateRole.SURFACE_TITLE) {
                 boolean board = n.role() == PlateRole.TRANSITION;
                 String key = "screen-" + n.lockGroup() + "-" + n.screen().name().toLowerCase(Locale.ROOT);
-                String code = rules.follows(Approach.WRINKLES, "defocus") ? "screen.defocus" : "screen";
-                PlateNeed bare = proposal(key, PlateRole.SCREEN_ONLY, code, n).on(n.screen(), n.region())
+                Reason reason = rules.follows(Approach.WRINKLES, "defocus") ? Reason.SCREEN_DEFOCUS : Reason.SCREEN;
+                PlateNeed bare = proposal(key, PlateRole.SCREEN_ONLY, reason, n).on(n.screen(), n.region())
                         .without(Item.coded("everyone", Item.Sort.CREW));
                 needs.merge(key, board ? bare.recording("square") : bare, PlateNeed::merged);
             }
             if (measurable(n)) {
                 String key = "reference-" + n.lockGroup();
-                PlateNeed card = proposal(key, PlateRole.REFERENCE, n.lockGroup().equals(Case.HOME) ? "reference" : "reference.own", n)
+                PlateNeed card = proposal(key, PlateRole.REFERENCE, n.lockGroup().equals(Case.HOME) ? Reason.REFERENCE
+                        : Reason.REFERENCE_OWN, n)
                         .with(Item.coded("card", Item.Sort.CARD));
                 needs.merge(key, card.recording(records(n)), PlateNeed::merged);
             }
@@ -48,7 +50,7 @@ final class Guard {
     }
 
     private static boolean measurable(PlateNeed n) {
-        return n.filmed() && !n.code().equals("size.headroom") && switch (n.role()) {
+        return n.filmed() && n.reason() != Reason.SIZE_HEADROOM && switch (n.role()) {
             case ON_BLACK, ON_WHITE, SURFACE_TITLE, TRANSITION, SCREEN_ONLY, LIGHT_PASS, ATMOSPHERE, REFERENCE -> false;
             case CLEAN, PRACTICAL, ELEMENT, ON_SCREEN, PARTIAL_BODY, FOREGROUND, FRAME_INSERT, STILLS, BACKGROUND, UNSORTED -> true;
         };
@@ -62,10 +64,10 @@ final class Guard {
         return out.toArray(String[]::new);
     }
 
-    private static PlateNeed proposal(String key, PlateRole role, String code, PlateNeed like) {
+    private static PlateNeed proposal(String key, PlateRole role, Reason reason, PlateNeed like) {
         Set<String> illusions = new TreeSet<>(like.illusions());
         return new PlateNeed(
-                key, role, code, List.of(), "", illusions, Set.of(), Set.of(), Screen.NONE, Region.NONE, like.lockGroup(),
+                key, role, reason, List.of(), null, "", illusions, Set.of(), Set.of(), Screen.NONE, Region.NONE, like.lockGroup(),
                 like.lightGroup(), PlateNeed.Length.STILL, PlateNeed.Notes.NONE,
                 Set.of(), true);
     }

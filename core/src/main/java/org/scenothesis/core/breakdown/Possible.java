@@ -5,6 +5,7 @@ import java.util.List;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.number.ClothGeometry;
@@ -42,9 +43,10 @@ final class Possible {
         double highest = told.number(Fact.STAND_M);
         if (e.heightM() > highest + 1e-9 && e.upDeg() > 0) {
             double eyes = Math.min(told.number(Fact.EYES_M), highest);
-            out.add(Conflict.watch("mark.over", "", e.who(), e.heightM(), highest, (highest - eyes) / Math.tan(Math.toRadians(e.upDeg()))));
+            out.add(Conflict.watch(ConflictKind.MARK_OVER, "", e.who(), e.heightM(), highest,
+                    (highest - eyes) / Math.tan(Math.toRadians(e.upDeg()))));
         } else if (e.heightM() < -1e-9) {
-            out.add(Conflict.watch("mark.under", "", e.who(), -e.heightM()));
+            out.add(Conflict.watch(ConflictKind.MARK_UNDER, "", e.who(), -e.heightM()));
         }
     }
 
@@ -54,13 +56,15 @@ final class Possible {
         double length = s.awayM() + s.behindM();
         if (told.given(Fact.ROOM_M) && length > told.number(Fact.ROOM_M) + 1e-9) {
             double gap = told.number(Fact.ROOM_M) - s.awayM();
-            out.add(gap < 0 ? Conflict.redo("room.none", "", n.about(), s.awayM(), told.number(Fact.ROOM_M))
-                    : gap < LEAST_GAP_M ? Conflict.watch("room.full", "", n.about(), length, told.number(Fact.ROOM_M), s.behindM() - gap)
-                    : Conflict.watch("room.short", "", n.about(), length, told.number(Fact.ROOM_M), gap));
+            out.add(gap < 0 ? Conflict.redo(ConflictKind.ROOM_NONE, "", n.about(), s.awayM(), told.number(Fact.ROOM_M))
+                    : gap < LEAST_GAP_M ? Conflict.watch(ConflictKind.ROOM_FULL, "", n.about(), length, told.number(Fact.ROOM_M),
+                    s.behindM() - gap)
+                    : Conflict.watch(ConflictKind.ROOM_SHORT, "", n.about(), length, told.number(Fact.ROOM_M), gap));
         }
         double least = new ClothGeometry(s.lensM(), s.awayM(), 0).behind(s.bottomM(), s.topM(), s.wideM()).wideM();
         if (!setting.is(Answer.Cloths.NONE) && least > setting.number(Fact.CLOTH_WIDE_M) + 1e-6) {
-            out.add(Conflict.redo("cloth.never", "", n.about(), least, setting.number(Fact.CLOTH_WIDE_M), setting.number(Fact.CLOTH_WIDE_M)
+            out.add(Conflict.redo(ConflictKind.CLOTH_NEVER, "", n.about(), least, setting.number(Fact.CLOTH_WIDE_M),
+                    setting.number(Fact.CLOTH_WIDE_M)
                     - 2 * ClothGeometry.MARGIN_M));
         }
     }

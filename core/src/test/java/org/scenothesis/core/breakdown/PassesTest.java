@@ -22,6 +22,7 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Illusion;
@@ -56,7 +57,7 @@ class PassesTest {
                 boolean drawn = "drawn".equals(w.fact(Fact.ELEMENT.key(), ""));
                 assertThat(drawn || served.contains(w.id())).as("%s of %s", w, p.needs()).isTrue();
             }
-            assertThat(p.needs()).allSatisfy(n -> assertThat(n.reasons()).doesNotHaveDuplicates().startsWith(n.code()));
+            assertThat(p.needs()).allSatisfy(n -> assertThat(n.reasons()).doesNotHaveDuplicates().startsWith(n.reason()));
         }
     }
 
@@ -75,7 +76,7 @@ class PassesTest {
             BreakdownPlan p = plan(s);
             List<String> carded = p.cards().stream().flatMap(c -> c.plates().stream()).toList();
             assertThat(carded).doesNotHaveDuplicates()
-                    .containsExactlyInAnyOrderElementsOf(p.needs().stream().filter(n -> n.filmed() && !n.code().equals("size.headroom"))
+                    .containsExactlyInAnyOrderElementsOf(p.needs().stream().filter(n -> n.filmed() && n.reason() != Reason.SIZE_HEADROOM)
                     .map(PlateNeed::key).toList());
             for (CameraCard c : p.cards()) {
                 assertThat(c.focalMm()).as("%s", c).isPositive();

@@ -23,7 +23,7 @@ public final class RulesTable {
         Shot s = i.into(new Shot("1", 1, "", "", 6, List.of(), List.of(), List.of(), List.of(), null));
         BreakdownPlan p = Breakdown.plan(s, HouseRules.DEFAULT);
         String illusions = s.illusions().stream().map(w -> w.kind().name()).distinct().collect(Collectors.joining(", "));
-        String ways = p.treatments().stream().map(t -> t.thing() + ": " + t.way().code() + " (" + t.because() + ")")
+        String ways = p.treatments().stream().map(t -> t.thing() + ": " + t.way().code() + " (" + t.because().code() + ")")
                 .collect(Collectors.joining("; "));
         String plates = p.needs().stream().map(n -> PlanWords.name(n) + serving(s, n) + (n.proposed() ? " *" : ""))
                 .collect(Collectors.joining("; "));

@@ -101,7 +101,7 @@ public final class PlanTree {
         o.put("role", lower(n.role()));
         o.put("name", PlanWords.name(n));
         o.put("why", PlanWords.why(plan, n));
-        strings(o, "reasons", n.reasons());
+        strings(o, "reasons", n.reasons().stream().map(n::code).toList());
         o.put("if_skipped", PlanWords.skip(n));
         o.put("proposed", n.proposed());
         o.put("lock_group", n.lockGroup());
@@ -199,7 +199,7 @@ public final class PlanTree {
         ObjectNode o = MAPPER.createObjectNode();
         o.put("thing", t.thing());
         o.put("way", lower(t.way()));
-        o.put("because", Words.of("because." + t.because()));
+        o.put("because", Words.of("because." + t.because().code()));
         o.put("own_choice", t.overridden());
         ArrayNode ways = o.putArray("ways");
         for (Method m : t.methods()) {

@@ -22,6 +22,7 @@ import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
@@ -76,15 +77,12 @@ public final class PlanWords {
     /// Why a plate is needed, every reason it has: for a separated thing also why it must be.
     public static String why(BreakdownPlan plan, PlateNeed n) {
         Set<String> out = new LinkedHashSet<>();
-        for (String code : n.reasons()) {
-            if (code.startsWith("thing.")) {
+        for (Reason r : n.reasons()) {
+            if (r == Reason.THING) {
                 plan.treatments().stream().filter(t -> t.thing().equalsIgnoreCase(n.about())).findFirst()
-                        .ifPresent(t -> out.add(Words.of("because." + t.because())));
+                        .ifPresent(t -> out.add(Words.of("because." + t.because().code())));
             }
-            out.add(nearest("why.", code));
-            if (code.endsWith(".moves")) {
-                out.add(Words.of("why.clean.moves"));
-            }
+            out.add(nearest("why.", n.code(r)));
         }
         return String.join(" ", out);
     }
@@ -214,7 +212,7 @@ public final class PlanWords {
     }
 
     public static String change(Change c) {
-        return Words.of("change." + c.code()) + ", " + Words.number(c.minutes(), 0) + "\u00a0min";
+        return Words.of("change." + c.kind().code()) + ", " + Words.number(c.minutes(), 0) + "\u00a0min";
     }
 
     public static String changes(List<Change> changes) {
@@ -222,7 +220,7 @@ public final class PlanWords {
     }
 
     public static String broken(RunningOrder.Broken b) {
-        return Words.of("broken." + b.code(), name(b.job()), name(b.other()));
+        return Words.of("broken." + b.kind().code(), name(b.job()), name(b.other()));
     }
 
     /// "07:35" of minutes after midnight; past midnight the clock goes on.
@@ -238,6 +236,7 @@ public final class PlanWords {
     }
 
     public static String light(LightWindow w) {
-        return w.code().isEmpty() ? "" : Words.of(w.code(), Double.isNaN(w.turnDeg()) ? "" : Words.number(w.turnDeg(), 0) + "\u00b0");
+        return w.trouble() == null ? "" : Words.of("light." + w.trouble().code(), Double.isNaN(w.turnDeg()) ? ""
+                : Words.number(w.turnDeg(), 0) + "\u00b0");
     }
 }

@@ -167,7 +167,7 @@ final class OrderView extends PageView {
         String own = names.get(s.job().shot() + "/" + s.need().key());
         Label name = Text.block(own == null ? PlanWords.name(s.job()) : own + PlanWords.part(s.job()), here ? "strong" : "muted");
         Label changes = Text.block(s.changes().isEmpty() ? "" : Words.number(s.changeMinutes(), 0) + " min before: " + s.changes().stream()
-                .map(c -> Words.of("change." + c.code())).reduce((a, b) -> a + ", " + b).orElse(""), "muted", "small");
+                .map(c -> Words.of("change." + c.kind().code())).reduce((a, b) -> a + ", " + b).orElse(""), "muted", "small");
         changes.setMinWidth(96);
         changes.setPrefWidth(260);
         HBox.setHgrow(changes, Priority.ALWAYS);

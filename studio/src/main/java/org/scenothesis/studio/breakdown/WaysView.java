@@ -31,7 +31,7 @@ final class WaysView extends PageView {
         }
         for (Treatment t : plan.treatments()) {
             box.getChildren().add(Text.of(PlanWords.capital(t.thing()), "heading"));
-            box.getChildren().add(Text.block(Words.of("because." + t.because())
+            box.getChildren().add(Text.block(Words.of("because." + t.because().code())
                     + (t.overridden() ? Words.of("ways-view.the-crew-chose-another-way") : ""), "muted"));
             FlowPane cards = new FlowPane(8, 8);
             t.methods().forEach(m -> cards.getChildren().add(card(t, m)));

@@ -9,11 +9,13 @@ import java.util.TreeSet;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
@@ -52,7 +54,8 @@ record ExistingPicture() implements FromElsewhere {
     private static PlateNeed picture(Shot shot) {
         Set<String> all = new TreeSet<>(shot.illusions().stream().map(w -> w.id()).toList());
         return new PlateNeed(
-                KEY, PlateRole.BACKGROUND, PlateNeed.EXISTING, List.of(), "", all, Set.of(), Set.of(), Screen.NONE, Region.NONE, "W", "",
+                KEY, PlateRole.BACKGROUND, Reason.BASE_EXISTING, List.of(), null, "", all, Set.of(), Set.of(), Screen.NONE, Region.NONE,
+                "W", "",
                 PlateNeed.Length.STILL, PlateNeed.Notes.NONE, Set.of(), false);
     }
 
@@ -70,7 +73,7 @@ record ExistingPicture() implements FromElsewhere {
     /// What could only be filmed where the picture was made.
     private static boolean ofThePlace(PlateNeed n) {
         boolean home = n.lockGroup().equals(Case.HOME);
-        return n.code().equals("size.headroom") || home && switch (n.role()) {
+        return n.reason() == Reason.SIZE_HEADROOM || home && switch (n.role()) {
             case CLEAN, LIGHT_PASS, ATMOSPHERE, FOREGROUND, FRAME_INSERT, REFERENCE -> true;
             case PRACTICAL, ELEMENT, SCREEN_ONLY, ON_SCREEN, PARTIAL_BODY, ON_BLACK, ON_WHITE, TRANSITION, SURFACE_TITLE, STILLS,
                     BACKGROUND, UNSORTED -> false;
@@ -86,16 +89,16 @@ record ExistingPicture() implements FromElsewhere {
             Answer.BaseCamera move = told.choice(Answer.BaseCamera.class);
             if (move == Answer.BaseCamera.PARALLAX || move != Answer.BaseCamera.STILL
                     && rules.follows(Approach.MOVING_BACKGROUND, "refuse")) {
-                out.add(Conflict.redo("base.parallax", "", ""));
+                out.add(Conflict.redo(ConflictKind.BASE_PARALLAX, "", ""));
             } else if (move != Answer.BaseCamera.STILL) {
-                out.add(Conflict.watch("base.move", "", ""));
+                out.add(Conflict.watch(ConflictKind.BASE_MOVE, "", ""));
             }
             if (!told.yes(Fact.BASE_EMPTY)) {
-                out.add(Conflict.watch("base.full", "", ""));
+                out.add(Conflict.watch(ConflictKind.BASE_FULL, "", ""));
             }
         }
         if (asked.values().stream().anyMatch(n -> n.role() == PlateRole.LIGHT_PASS && n.lockGroup().equals(Case.HOME))) {
-            out.add(Conflict.watch("base.light", "", ""));
+            out.add(Conflict.watch(ConflictKind.BASE_LIGHT, "", ""));
         }
         return out;
     }

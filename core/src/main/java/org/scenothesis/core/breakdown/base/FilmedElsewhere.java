@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Shot;
@@ -17,9 +18,9 @@ record FilmedElsewhere() implements FromElsewhere {
         String clean = "clean-" + Case.HOME;
         Map<String, PlateNeed> out = new LinkedHashMap<>();
         PlateNeed empty = needs.getOrDefault(clean, new Case(shot.illusions().isEmpty() ? ScreenSetUp.NOBODY : shot.illusions().getFirst(),
-                shot, rules, Map.of()).clean("clean.elsewhere"));
+                shot, rules, Map.of()).clean(Reason.CLEAN_ELSEWHERE));
         if (!needs.isEmpty()) {
-            out.put(clean, empty.as(clean, PlateRole.CLEAN, "clean.elsewhere").recording("lens", "shadow"));
+            out.put(clean, empty.as(clean, PlateRole.CLEAN, Reason.CLEAN_ELSEWHERE).recording("lens", "shadow"));
         }
         needs.forEach((key, n) -> {
             if (!key.equals(clean)) {

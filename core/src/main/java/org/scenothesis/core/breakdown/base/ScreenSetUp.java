@@ -10,6 +10,7 @@ import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Ids;
@@ -47,7 +48,7 @@ record ScreenSetUp(Shot shot, HouseRules rules) {
         // A background may be long; what is performed before the cloth lasts as long as its action.
         double action = shot.illusions().stream().filter(w -> n.illusions().contains(w.id()))
                 .mapToDouble(w -> w.toSeconds() - w.fromSeconds()).max().orElse(0) + 2 * Case.HANDLES_S;
-        PlateNeed own = n.role() == PlateRole.PRACTICAL ? n.as(n.key(), PlateRole.ON_SCREEN, "base.performs")
+        PlateNeed own = n.role() == PlateRole.PRACTICAL ? n.as(n.key(), PlateRole.ON_SCREEN, Reason.BASE_PERFORMS)
                 .lasting(Math.min(n.rollSeconds(), action), n.length().takes()) : n;
         PlateNeed here = own.lockGroup().equals(Case.HOME) ? own.inGroups(GROUP, light()) : own.lightGroup().equals(GROUP)
                 ? own.withLightGroup(light()) : own;

@@ -10,6 +10,7 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.optics.Lens;
 import org.scenothesis.core.shot.Shot;
@@ -42,7 +43,7 @@ public record CameraCard(
     /// One card for every camera that films somebody or something, in the order of the plan.
     public static List<CameraCard> of(Shot shot, List<PlateNeed> needs) {
         Map<String, List<PlateNeed>> groups = new LinkedHashMap<>();
-        needs.stream().filter(PlateNeed::filmed).filter(n -> !n.code().equals("size.headroom"))
+        needs.stream().filter(PlateNeed::filmed).filter(n -> n.reason() != Reason.SIZE_HEADROOM)
                 .forEach(n -> groups.computeIfAbsent(n.lockGroup(), k -> new ArrayList<>()).add(n));
         String leads = needs.stream().filter(n -> n.notes().record().contains(Leads.LEADS)).map(PlateNeed::key).findFirst().orElse("");
         List<CameraCard> out = new ArrayList<>();

@@ -108,7 +108,7 @@ public record PlanDifference(
     }
 
     private static Optional<Figure> like(List<Figure> of, Figure f) {
-        return of.stream().filter(x -> x.code().equals(f.code()) && x.about().equals(f.about())).findFirst();
+        return of.stream().filter(x -> x.kind() == f.kind() && x.about().equals(f.about())).findFirst();
     }
 
     private static List<Number> numbers(List<Figure> a, List<Figure> b) {

@@ -11,6 +11,7 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.illusion.Rules;
 import org.scenothesis.core.breakdown.number.Crowd;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.number.Resolution;
 import org.scenothesis.core.breakdown.number.Scale;
 import org.scenothesis.core.finding.Approach;
@@ -51,16 +52,18 @@ public final class ApproachDefaults {
             case SCREEN_DISTANCE -> List.of(spill(setting));
             case WRINKLES -> List.of(blur(setting));
             case CAMERA_LIFE ->
-                    List.of(Figure.tells("school.overscan", "", Resolution.crop(Answers.of(new Setting(alive(shot.setting()), null))),
+                    List.of(Figure.tells(FigureKind.SCHOOL_OVERSCAN, "",
+                            Resolution.crop(Answers.of(new Setting(alive(shot.setting()), null))),
                     "\u00d7", setting.number(Fact.WOBBLE_PX)));
             case COPIES -> each(shot, IllusionKind.COPIES, (w, t) -> {
                 var places = Crowd.places((int) t.number(Fact.COUNT), (int) t.number(Fact.ROWS));
                 Crowd c = Crowd.fewest(places, t.number(Fact.APART_SHARE) / 100);
-                return Figure.tells("school.copies", w.subject(), c.uniques(), "", (double) places.size(), t.number(Fact.APART_SHARE));
+                return Figure.tells(FigureKind.SCHOOL_COPIES, w.subject(), c.uniques(), "", (double) places.size(),
+                        t.number(Fact.APART_SHARE));
             });
             case GIANTS -> each(shot, IllusionKind.OTHER_SIZE, (w, t) -> {
                 double stretch = new Scale(t.number(Fact.FACTOR)).time();
-                return Figure.tells("school.giants", w.subject(), setting.number(Fact.RATE_PER_S) * stretch, "per s", 1 / stretch);
+                return Figure.tells(FigureKind.SCHOOL_GIANTS, w.subject(), setting.number(Fact.RATE_PER_S) * stretch, "per s", 1 / stretch);
             });
             case CLEAN_WHEN, CLEAN_LENGTH, CLOTH_LIGHT, WHERE_TO_SCREEN, EFFECT_LIGHT, MOVING_BACKGROUND, SCREEN_COLOUR -> List.of();
         };
@@ -88,13 +91,13 @@ public final class ApproachDefaults {
     private static Figure spill(Answers t) {
         double r2 = t.number(Fact.CLOTH_WIDE_M) * t.number(Fact.CLOTH_HIGH_M) / Math.PI;
         double h = Math.max(0.01, t.number(Fact.BEHIND_M));
-        return Figure.tells("school.spill", "", 100 * r2 / (r2 + h * h), "%", h, 100 * r2 / (r2 + 1), 100 * r2 / (r2 + 16));
+        return Figure.tells(FigureKind.SCHOOL_SPILL, "", 100 * r2 / (r2 + h * h), "%", h, 100 * r2 / (r2 + 1), 100 * r2 / (r2 + 16));
     }
 
     private static Figure blur(Answers t) {
         double focus = t.number(Fact.BACKGROUND_M);
         double blurM = COMMON.blurCircleM(focus + t.number(Fact.BEHIND_M), focus);
         double wide = t.number(Fact.RECORD_PX) * 16 / 9;
-        return Figure.tells("school.blur", "", blurM / 0.0236 * wide, "px", t.number(Fact.BEHIND_M), focus);
+        return Figure.tells(FigureKind.SCHOOL_BLUR, "", blurM / 0.0236 * wide, "px", t.number(Fact.BEHIND_M), focus);
     }
 }

@@ -5,11 +5,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.Location;
 import org.scenothesis.core.shot.Production;
+import org.scenothesis.core.value.Coded;
 
 /// When the plates of one sunlit light group are rolled, how far the sun turns meanwhile, and what that is worth.
 ///
@@ -17,10 +19,12 @@ import org.scenothesis.core.shot.Production;
 ///   house's limit of key direction.
 /// - `holdsUntil`: until when plates of the group could be added without leaving the limit. `best`: when the same work would turn least, if
 ///   it fits in the sun at all.
-/// - `code`: empty, or why it cannot be judged or is bad: `light.shade`, `light.night`, `light.place` (no place or date given),
-///   `light.turn`.
+/// - `trouble`: why it cannot be judged or is bad; null where it holds.
 public record LightWindow(String light, List<Job> jobs, double from, double to, double turnDeg, double holdsUntil, Optional<Integer> best,
-        Verdict verdict, String code) {
+        Verdict verdict, @Nullable Trouble trouble) {
+    /// `light.<code>` are the words; `PLACE`: no place or date given.
+    public enum Trouble implements Coded {SHADE, NIGHT, PLACE, TURN}
+
     public LightWindow {
         jobs = List.copyOf(jobs);
     }
@@ -52,18 +56,18 @@ public record LightWindow(String light, List<Job> jobs, double from, double to, 
         double from = begin + steps.getFirst().rollsAt();
         double to = begin + steps.getLast().rollsAt() + steps.getLast().job().minutes();
         if (day.isEmpty()) {
-            return new LightWindow(light, jobs, from, to, Double.NaN, from, Optional.empty(), Verdict.NOT_MEASURED, "light.place");
+            return new LightWindow(light, jobs, from, to, Double.NaN, from, Optional.empty(), Verdict.NOT_MEASURED, Trouble.PLACE);
         }
         LightDay d = day.get();
         double turn = d.turn(from, to);
         double until = d.holdsUntil(from, rules.limit(Measure.KEY_DIRECTION).holds());
         Verdict v = rules.limit(Measure.KEY_DIRECTION).judge(turn);
-        String code = v == Verdict.HOLDS ? "" : "light.turn";
+        Trouble trouble = v == Verdict.HOLDS ? null : Trouble.TURN;
         if (!d.shines(from, to)) {
             boolean night = d.sky(from) == LightDay.Sky.NIGHT || d.sky(to) == LightDay.Sky.NIGHT;
             v = Verdict.REDO;
-            code = night ? "light.night" : "light.shade";
+            trouble = night ? Trouble.NIGHT : Trouble.SHADE;
         }
-        return new LightWindow(light, jobs, from, to, turn, until, d.best(to - from), v, code);
+        return new LightWindow(light, jobs, from, to, turn, until, d.best(to - from), v, trouble);
     }
 }

@@ -23,6 +23,7 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.PlateRole;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.value.Coded;
 
 /// A day's jobs one after the other, with every change before each and its minutes.
 ///
@@ -48,7 +49,10 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
     }
 
     /// `job` comes too early or too late because of `other`: `broken.<code>` are the words.
-    public record Broken(String code, Job job, Job other) {}
+    public record Broken(Kind kind, Job job, Job other) {
+        /// What is not kept: something first, or one camera position in one go.
+        public enum Kind implements Coded {AFTER, LOCK}
+    }
 
     /// All jobs of a plan: a clean plate gives one or two, as the house rolls it.
     public static List<Job> jobs(Shot shot, BreakdownPlan plan, HouseRules rules) {
@@ -172,11 +176,11 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
         for (int k = 0; k < order.length; k++) {
             int j = order[k];
             problem.before()[j].stream().filter(i -> !done.get(i)).findFirst()
-                    .ifPresent(i -> out.add(new Broken("after", problem.jobs().get(j), problem.jobs().get(i))));
+                    .ifPresent(i -> out.add(new Broken(Broken.Kind.AFTER, problem.jobs().get(j), problem.jobs().get(i))));
             if (k > 0 && problem.lock()[order[k - 1]] != problem.lock()[j]) {
                 left.add(problem.lock()[order[k - 1]]);
                 if (left.contains(problem.lock()[j])) {
-                    out.add(new Broken("lock", problem.jobs().get(j), problem.jobs().get(order[k - 1])));
+                    out.add(new Broken(Broken.Kind.LOCK, problem.jobs().get(j), problem.jobs().get(order[k - 1])));
                 }
             }
             done.set(j);
@@ -214,10 +218,10 @@ public record RunningOrder(List<Step> steps, boolean exact, List<Broken> broken)
     }
 
     /// How many changes of each kind, and their minutes together.
-    public Map<String, double[]> changesByKind() {
-        Map<String, double[]> out = new LinkedHashMap<>();
+    public Map<Change.Kind, double[]> changesByKind() {
+        Map<Change.Kind, double[]> out = new LinkedHashMap<>();
         steps.stream().flatMap(s -> s.changes().stream()).forEach(c -> {
-            double[] sum = out.computeIfAbsent(c.code(), k -> new double[2]);
+            double[] sum = out.computeIfAbsent(c.kind(), k -> new double[2]);
             sum[0]++;
             sum[1] += c.minutes();
         });

@@ -5,6 +5,7 @@ import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.PlateRole;
 
 /// A recording that exists: nothing is filmed of it; it is judged by its ground, its lines and its rate, allowed, and brought in.
@@ -18,7 +19,7 @@ record Existing() implements ElementSource {
             case ALPHA, SCREEN -> PlateRole.ELEMENT;
         };
         return asked.stream().map(n -> !ElementSource.element(c, n) ? n
-                : c.here(n.key(), role, PlateNeed.EXISTING_ELEMENT, n.about()).inGroups("W", "").lasting(0, 1)
+                : c.here(n.key(), role, Reason.ELEMENT_EXISTING, n.about()).inGroups("W", "").lasting(0, 1)
                 .recording("ground." + ground.code())).toList();
     }
 

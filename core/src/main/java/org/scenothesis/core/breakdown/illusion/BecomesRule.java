@@ -4,18 +4,22 @@ import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
@@ -63,6 +67,14 @@ final class BecomesRule implements IllusionRule {
         return c.is(Answer.Turn.BECOMES, Answer.Turn.BACK);
     }
 
+    private static Reason first(Case c) {
+        return switch (c.choice(Answer.Turn.class)) {
+            case BECOMES, BACK -> Reason.BECOMES_FIRST;
+            case APPEARS -> Reason.BECOMES_APPEARS;
+            case VANISHES -> Reason.BECOMES_VANISHES;
+        };
+    }
+
     /// Whether the second is somebody, of another build than the first.
     private static boolean twoBodies(Case c) {
         return second(c) && !c.is(Answer.SecondIs.THING);
@@ -87,7 +99,7 @@ final class BecomesRule implements IllusionRule {
     public List<Demand> demands(Case c) {
         boolean separable = !c.is(Answer.Edge.CLEAN);
         List<Way> ways = separable ? List.of(Way.KEY, Way.ROTO) : List.of(Way.MASK, Way.KEY, Way.ROTO);
-        String because = separable ? "edge" : "becomes";
+        Because because = separable ? Because.EDGE : Because.BECOMES;
         List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, because, Demand.Apart.NO)));
         if (second(c)) {
             out.add(new Demand(other(c), ways, because, Demand.Apart.NO));
@@ -110,25 +122,25 @@ final class BecomesRule implements IllusionRule {
         double before = c.is(Answer.Turn.APPEARS) ? end - at : c.is(Answer.Turn.BACK) ? end : at;
         double after = c.is(Answer.Turn.BACK) ? back - at : end - at;
         Item[] gone = second(c) ? new Item[] {thing(c, c.subject()), thing(ofOther(c), other(c))} : new Item[] {thing(c, c.subject())};
-        needs.add(c.clean(second(c) ? "clean.becomes" : "clean.appears", gone));
+        needs.add(c.clean(second(c) ? Reason.CLEAN_BECOMES : Reason.CLEAN_APPEARS, gone));
         InFront front = new InFront(c);
         boolean acted = c.yes(Fact.PERFORMER);
         List<PlateNeed> bodies = new ArrayList<>();
-        bodies.add(c.separated(c.subject(), "becomes." + (second(c) ? "first" : c.answer(Fact.TURN))).lasting(before + spare, c.takes())
+        bodies.add(c.separated(c.subject(), first(c)).lasting(before + spare, c.takes())
                 .recording("event").hearing("action"));
         if (second(c)) {
-            PlateNeed next = ofOther(c).separated(other(c), "becomes.second").lasting(after + spare, c.takes()).recording("event")
+            PlateNeed next = ofOther(c).separated(other(c), Reason.BECOMES_SECOND).lasting(after + spare, c.takes()).recording("event")
                     .following(bodies.getFirst().key());
             bodies.add(twoBodies(c) && c.is(Answer.SecondWears.COSTUME) ? next.wearing("costume") : next);
         }
         boolean together = acted && bodies.stream().allMatch(n -> n.screen() == Screen.NONE) && !front.any();
         bodies.forEach(n -> needs.add(together ? n.with(c.actors()).looking(eyes(c)) : n));
         if (acted && !together) {
-            needs.add(front.acting(c.acting("acting.event").recording("event").looking(eyes(c))));
+            needs.add(front.acting(c.acting(Reason.ACTING_EVENT).recording("event").looking(eyes(c))));
         }
         needs.addAll(front.plates());
         switch (c.choice(Answer.Event.class)) {
-            case SMOKE -> needs.add(c.here("atmosphere", PlateRole.ATMOSPHERE, "becomes.smoke", c.subject()).lasting(4, 2));
+            case SMOKE -> needs.add(c.here("atmosphere", PlateRole.ATMOSPHERE, Reason.BECOMES_SMOKE, c.subject()).lasting(4, 2));
             case FLASH -> needs.addAll(Lights.pass(c, "flash"));
             case CUT, CLOTH, PASS -> {}
         }
@@ -146,20 +158,20 @@ final class BecomesRule implements IllusionRule {
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
         if (c.is(Answer.Event.CUT) && !c.is(Answer.Motion.STILL) && c.treatment(c.subject()).way() == Way.MASK) {
-            out.add(Conflict.watch("becomes.jump", c.illusion().id(), c.subject()));
+            out.add(Conflict.watch(ConflictKind.BECOMES_JUMP, c.illusion().id(), c.subject()));
         }
         boolean backwards = c.is(Answer.Turn.BACK) && c.number(Fact.BACK_S) <= c.number(Fact.AT_S);
         if (c.number(Fact.AT_S) < c.illusion().fromSeconds() || c.number(Fact.AT_S) > c.shot().seconds()) {
-            out.add(Conflict.redo("becomes.when", c.illusion().id(), c.subject(), c.number(Fact.AT_S), c.shot().seconds()));
+            out.add(Conflict.redo(ConflictKind.BECOMES_WHEN, c.illusion().id(), c.subject(), c.number(Fact.AT_S), c.shot().seconds()));
         } else if (backwards) {
-            out.add(Conflict.redo("becomes.back", c.illusion().id(), c.subject(), c.number(Fact.BACK_S), c.number(Fact.AT_S)));
+            out.add(Conflict.redo(ConflictKind.BECOMES_BACK, c.illusion().id(), c.subject(), c.number(Fact.BACK_S), c.number(Fact.AT_S)));
         }
         return out;
     }
 
     @Override
     public List<Figure> figures(Case c) {
-        return twoBodies(c) ? List.of(Figure.tells("becomes.ratio", other(c), c.number(Fact.SECOND_SIZE_M) / c.number(Fact.SIZE_M),
+        return twoBodies(c) ? List.of(Figure.tells(FigureKind.BECOMES_RATIO, other(c), c.number(Fact.SECOND_SIZE_M) / c.number(Fact.SIZE_M),
                 "\u00d7", c.number(Fact.SECOND_SIZE_M), c.number(Fact.SIZE_M))) : List.of();
     }
 

@@ -8,18 +8,22 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Crowd;
 import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.picture.Point;
@@ -66,10 +70,11 @@ final class CopiesRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        boolean apart = c.is(Answer.Touch.APART);
-        return List.of(apart
-                ? new Demand(among(c), List.of(Way.MASK, Way.KEY, Way.ROTO), "apart", Demand.Apart.NO)
-                : new Demand(among(c), List.of(Way.KEY, Way.ROTO), c.answer(Fact.TOUCH), Demand.Apart.NO));
+        return List.of(switch (c.choice(Answer.Touch.class)) {
+            case APART -> new Demand(among(c), List.of(Way.MASK, Way.KEY, Way.ROTO), Because.APART, Demand.Apart.NO);
+            case OVERLAP -> new Demand(among(c), List.of(Way.KEY, Way.ROTO), Because.OVERLAP, Demand.Apart.NO);
+            case TOUCH -> new Demand(among(c), List.of(Way.KEY, Way.ROTO), Because.TOUCH, Demand.Apart.NO);
+        });
     }
 
     /// Whether every figure is performed: where the house wants it and a day allows it, and always for a few.
@@ -117,17 +122,18 @@ final class CopiesRule implements IllusionRule {
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        needs.add(c.clean("clean.copies", c.gone()));
+        needs.add(c.clean(Reason.CLEAN_COPIES, c.gone()));
         List<Crowd> crowds = crowds(c);
         for (int d = 2; d <= crowds.size(); d++) {
-            needs.add(needs.getFirst().as("clean-" + direction(d), PlateRole.CLEAN, "clean.direction").inGroups(direction(d), Case.HOME));
+            needs.add(needs.getFirst().as("clean-" + direction(d), PlateRole.CLEAN, Reason.CLEAN_DIRECTION)
+                    .inGroups(direction(d), Case.HOME));
         }
         List<String> groups = IntStream.range(0, crowds.size()).boxed()
                 .flatMap(d -> Collections.nCopies(crowds.get(d).uniques(), direction(d + 1)).stream()).toList();
         int filmed = groups.size() - (other(c).isPresent() ? 1 : 0);
         var t = c.treatment(among(c));
         for (int i = 1; i <= filmed; i++) {
-            PlateNeed n = c.figure(c.subject(), i, i == 1 ? "copies.first" : "copies.next").lasting(c.roll(), c.takes())
+            PlateNeed n = c.figure(c.subject(), i, i == 1 ? Reason.COPIES_FIRST : Reason.COPIES_NEXT).lasting(c.roll(), c.takes())
                     .focusedOn("front.row").positions("own.place", "feet");
             if (c.yes(Fact.LOOKS)) {
                 n = n.looking(Eyeline.of(c.subject(), c.subject(), c.illusion().fromSeconds(), c.number(Fact.EYES_M),
@@ -143,17 +149,17 @@ final class CopiesRule implements IllusionRule {
 
     private static PlateNeed screened(PlateNeed n, Case c, Screen cloth) {
         var t = c.treatment(among(c));
-        return n.as(n.key(), PlateRole.ON_SCREEN, "copies.screened").on(cloth, c.region()).inGroups(t.lock(), t.light());
+        return n.as(n.key(), PlateRole.ON_SCREEN, Reason.COPIES_SCREENED).on(cloth, c.region()).inGroups(t.lock(), t.light());
     }
 
     @Override
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
         if (c.is(Answer.Touch.TOUCH)) {
-            out.add(Conflict.watch("copies.touch", c.illusion().id(), c.subject()));
+            out.add(Conflict.watch(ConflictKind.COPIES_TOUCH, c.illusion().id(), c.subject()));
         }
         if (c.is(Answer.Camera.MOVING)) {
-            out.add(Conflict.redo("copies.moving", c.illusion().id(), c.subject()));
+            out.add(Conflict.redo(ConflictKind.COPIES_MOVING, c.illusion().id(), c.subject()));
         }
         return out;
     }
@@ -165,11 +171,11 @@ final class CopiesRule implements IllusionRule {
             return List.of();
         }
         List<Figure> out = new ArrayList<>();
-        out.add(Figure.tells("crowd.uniques", c.subject(), performances(c), "", (double) count));
+        out.add(Figure.tells(FigureKind.CROWD_UNIQUES, c.subject(), performances(c), "", (double) count));
         double nearest = crowds(c).stream().mapToDouble(Crowd::nearest).min().orElse(Double.POSITIVE_INFINITY);
         if (Double.isFinite(nearest)) {
             double wanted = c.number(Fact.APART_SHARE) / 100;
-            out.add(Figure.tells("crowd.nearest", c.subject(), 100 * nearest, "%", 100 * wanted)
+            out.add(Figure.tells(FigureKind.CROWD_NEAREST, c.subject(), 100 * nearest, "%", 100 * wanted)
                     .judged(nearest >= wanted - 1e-9 ? Verdict.HOLDS : Verdict.WATCH));
         }
         return out;

@@ -6,14 +6,18 @@ import java.util.Map;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.number.Resolution;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Verdict;
@@ -54,7 +58,8 @@ final class ElsewhereRule implements IllusionRule {
     @Override
     public List<Demand> demands(Case c) {
         boolean still = c.is(Answer.Motion.STILL) && c.is(Answer.Edge.CLEAN) && !c.living();
-        return List.of(new Demand(c.subject(), still ? List.of(Way.KEY, Way.WHITE, Way.ROTO) : List.of(Way.KEY, Way.ROTO), "elsewhere",
+        return List.of(new Demand(c.subject(), still ? List.of(Way.KEY, Way.WHITE, Way.ROTO) : List.of(Way.KEY, Way.ROTO),
+                Because.ELSEWHERE,
                 Demand.Apart.LIGHT));
     }
 
@@ -63,13 +68,13 @@ final class ElsewhereRule implements IllusionRule {
         List<PlateNeed> needs = new ArrayList<>();
         boolean made = c.is(Answer.Source.MADE);
         if (made) {
-            needs.add(c.clean("clean.elsewhere").recording("lens", "shadow"));
+            needs.add(c.clean(Reason.CLEAN_ELSEWHERE).recording("lens", "shadow"));
         } else {
             needs.add(c.yes(Fact.BARS) ? c.borrowed().recording("bars") : c.borrowed());
         }
-        needs.add(c.separated(c.subject(), "thing").focusedOn("subject").hearing("action").recording("ball"));
+        needs.add(c.separated(c.subject(), Reason.THING).focusedOn("subject").hearing("action").recording("ball"));
         if (c.yes(Fact.IN_FRONT) && made) {
-            needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
+            needs.add(c.here("foreground", PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
         }
         return needs;
     }
@@ -81,12 +86,12 @@ final class ElsewhereRule implements IllusionRule {
         Answer.BackgroundCamera move = c.choice(Answer.BackgroundCamera.class);
         if (move == Answer.BackgroundCamera.PARALLAX || move != Answer.BackgroundCamera.STILL && c.rules()
                 .follows(Approach.MOVING_BACKGROUND, "refuse")) {
-            out.add(Conflict.redo("background.parallax", id, c.subject()));
+            out.add(Conflict.redo(ConflictKind.BACKGROUND_PARALLAX, id, c.subject()));
         } else if (move != Answer.BackgroundCamera.STILL) {
-            out.add(Conflict.watch("background.move", id, c.subject()));
+            out.add(Conflict.watch(ConflictKind.BACKGROUND_MOVE, id, c.subject()));
         }
         if (!c.yes(Fact.EMPTY_ROOM)) {
-            out.add(Conflict.watch("background.full", id, c.subject()));
+            out.add(Conflict.watch(ConflictKind.BACKGROUND_FULL, id, c.subject()));
         }
         return out;
     }
@@ -97,8 +102,8 @@ final class ElsewhereRule implements IllusionRule {
         double have = c.is(Answer.Source.EXISTING) ? c.number(Fact.BACKGROUND_PX) : c.number(Fact.RECORD_PX);
         double need = Resolution.background(have, c.number(Fact.FINISH_PX), Resolution.crop(c.told(), c.rules()));
         Verdict v = c.rules().limit(Measure.ENLARGEMENT).judge(need);
-        out.add(Figure.tells("resolution.background", c.subject(), need, "\u00d7", have, c.number(Fact.FINISH_PX)).judged(v));
-        out.add(Figure.tells("rebuild.distance", c.subject(), c.number(Fact.BACKGROUND_M), "m", c.number(Fact.LENS_M)));
+        out.add(Figure.tells(FigureKind.RESOLUTION_BACKGROUND, c.subject(), need, "\u00d7", have, c.number(Fact.FINISH_PX)).judged(v));
+        out.add(Figure.tells(FigureKind.REBUILD_DISTANCE, c.subject(), c.number(Fact.BACKGROUND_M), "m", c.number(Fact.LENS_M)));
         return out;
     }
 }

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
@@ -13,6 +15,7 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
@@ -42,7 +45,7 @@ final class EnergyRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        return List.of(new Demand(element(c), List.of(Way.BLACK, Way.ROTO), "energy", Demand.Apart.LIGHT));
+        return List.of(new Demand(element(c), List.of(Way.BLACK, Way.ROTO), Because.ENERGY, Demand.Apart.LIGHT));
     }
 
     @Override
@@ -50,19 +53,19 @@ final class EnergyRule implements IllusionRule {
         List<PlateNeed> needs = new ArrayList<>();
         boolean lights = c.yes(Fact.LIGHTS);
         if (lights) {
-            needs.add(c.clean("clean.light", Item.support("lamp.small")));
+            needs.add(c.clean(Reason.CLEAN_LIGHT, Item.support("lamp.small")));
         }
-        PlateNeed acting = c.acting("acting.energy").recording("track." + c.answer(Fact.POINT));
+        PlateNeed acting = c.acting(Reason.ACTING_ENERGY).recording("track." + c.answer(Fact.POINT));
         needs.add(lights && !c.rules().follows(Approach.EFFECT_LIGHT, "paint") ? acting.with(Item.support("lamp.small")) : acting);
         if (c.treatment(element(c)).way() == Way.BLACK) {
-            PlateNeed e = c.separated(element(c), "thing").positions("several", "angles");
+            PlateNeed e = c.separated(element(c), Reason.THING).positions("several", "angles");
             needs.add(e.on(Screen.BLACK, e.region()));
         }
         if (lights) {
             needs.addAll(Lights.pass(c, "lamp.small"));
         }
         if (c.is(Answer.Energy.SMOKE, Answer.Energy.FIRE)) {
-            needs.add(c.here("atmosphere", PlateRole.ATMOSPHERE, "energy.air", c.subject()).lasting(6, 2).onlyProposed());
+            needs.add(c.here("atmosphere", PlateRole.ATMOSPHERE, Reason.ENERGY_AIR, c.subject()).lasting(6, 2).onlyProposed());
         }
         return needs;
     }
@@ -70,7 +73,7 @@ final class EnergyRule implements IllusionRule {
     @Override
     public List<Conflict> conflicts(Case c) {
         return c.is(Answer.Energy.FLASHES) && c.number(Fact.FLASHES) > 3
-                ? List.of(Conflict.redo("flashes.fast", c.illusion().id(), c.subject(), c.number(Fact.FLASHES)))
+                ? List.of(Conflict.redo(ConflictKind.FLASHES_FAST, c.illusion().id(), c.subject(), c.number(Fact.FLASHES)))
                 : List.of();
     }
 

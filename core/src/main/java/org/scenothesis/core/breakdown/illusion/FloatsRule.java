@@ -4,16 +4,20 @@ import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
@@ -65,8 +69,9 @@ final class FloatsRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        String because = !c.is(Answer.Motion.STILL) ? "moves" : !c.is(Answer.Edge.CLEAN) ? "edge" : halves(c) ? "halves" : "still";
-        List<Way> ways = because.equals("still") ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO);
+        Because because = !c.is(Answer.Motion.STILL) ? Because.MOVES : !c.is(Answer.Edge.CLEAN) ? Because.EDGE : halves(c) ? Because.HALVES
+                : Because.STILL;
+        List<Way> ways = because == Because.STILL ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO);
         // Filmed on the floor, the lens is lowered by the lift: that camera cannot lie on the others.
         boolean lowered = c.person() && c.is(Answer.FilmedAt.FLOOR);
         List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, because, lowered ? Demand.Apart.CAMERA
@@ -83,17 +88,17 @@ final class FloatsRule implements IllusionRule {
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
         Item[] supports = c.supports().stream().map(Answer::code).map(Item::support).toArray(Item[]::new);
-        PlateNeed clean = c.supportsStay() ? c.clean("clean.support.stays", c.gone()).with(supports)
-                : c.clean("clean.support", c.gone(c.supports().stream().map(Answer::code).toArray(String[]::new)));
+        PlateNeed clean = c.supportsStay() ? c.clean(Reason.CLEAN_SUPPORT_STAYS, c.gone()).with(supports)
+                : c.clean(Reason.CLEAN_SUPPORT, c.gone(c.supports().stream().map(Answer::code).toArray(String[]::new)));
         clean = c.yes(Fact.SHADOW) ? clean.recording("shadow") : clean;
         needs.add(c.yes(Fact.SHADOW) && !c.is(Answer.ShadowOn.FLOOR) ? clean.recording("wall") : clean);
         if (c.yes(Fact.PERFORMER)) {
             needs.add(new InFront(c)
-                    .acting(c.acting("acting.sees")
+                    .acting(c.acting(Reason.ACTING_SEES)
                     .looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M) + c.number(Fact.HEIGHT_M)))));
         }
         needs.addAll(new InFront(c).plates());
-        PlateNeed element = c.separated(c.subject(), "thing").focusedOn("subject").positions("hang");
+        PlateNeed element = c.separated(c.subject(), Reason.THING).focusedOn("subject").positions("hang");
         if (halves(c)) {
             needs.add(half(c, element, "upper").recording("seam"));
             needs.add(half(c, element, "lower").with(supports).recording("seam"));
@@ -101,7 +106,7 @@ final class FloatsRule implements IllusionRule {
             needs.add(element.with(supports));
         }
         if (c.yes(Fact.IN_FRONT)) {
-            needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
+            needs.add(c.here("foreground", PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
         }
         if (c.yes(Fact.GLOWS)) {
             needs.addAll(Lights.pass(c, "bulb"));
@@ -117,7 +122,8 @@ final class FloatsRule implements IllusionRule {
         // Each half has a cloth of its own, high or low; a hand's breadth beyond the seam is seen of the other.
         Region where = part.equals("upper") ? c.region(SEAM_SHARE - SEEN_SHARE, 1) : c.region(0, SEAM_SHARE + SEEN_SHARE);
         PlateNeed own = whole.screen() == Screen.NONE ? whole : whole.on(whole.screen(), where);
-        return own.as("half-" + part + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, "half." + part);
+        return own.as("half-" + part + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, part.equals("upper") ? Reason.HALF_UPPER
+                : Reason.HALF_LOWER);
     }
 
     @Override
@@ -125,19 +131,19 @@ final class FloatsRule implements IllusionRule {
         List<Conflict> out = new ArrayList<>();
         String id = c.illusion().id();
         if (halves(c) && c.is(Answer.Surface.YIELDS)) {
-            out.add(Conflict.redo("seat.yields", id, c.subject()));
+            out.add(Conflict.redo(ConflictKind.SEAT_YIELDS, id, c.subject()));
         }
         if (c.is(Answer.Floor.GLOSSY) && c.yes(Fact.SHADOW)) {
-            out.add(Conflict.watch("floor.glossy", id, c.subject()));
+            out.add(Conflict.watch(ConflictKind.FLOOR_GLOSSY, id, c.subject()));
         }
         if (c.person() && c.is(Answer.Floor.SOFT) && !c.supports().equals(List.of(Answer.Support.HARNESS))) {
-            out.add(Conflict.redo("floor.soft", id, c.subject()));
+            out.add(Conflict.redo(ConflictKind.FLOOR_SOFT, id, c.subject()));
         }
         if (c.person() && c.is(Answer.FilmedAt.FLOOR)) {
             LensOfIllusion.stands(c, c.number(Fact.LENS_M) - c.number(Fact.HEIGHT_M), c.number(Fact.BACKGROUND_M)).ifPresent(out::add);
         }
         if (c.person() && c.is(Answer.Costume.INFLATED) && halves(c)) {
-            out.add(Conflict.watch("seam.inflated", id, c.subject()));
+            out.add(Conflict.watch(ConflictKind.SEAM_INFLATED, id, c.subject()));
         }
         return out;
     }
@@ -147,7 +153,7 @@ final class FloatsRule implements IllusionRule {
         List<Figure> out = new ArrayList<>();
         double lift = c.number(Fact.HEIGHT_M);
         if (c.person() && c.is(Answer.FilmedAt.FLOOR)) {
-            out.add(Figure.tells("lens.lower", c.subject(), lift, "m"));
+            out.add(Figure.tells(FigureKind.LENS_LOWER, c.subject(), lift, "m"));
         }
         return out;
     }

@@ -4,16 +4,20 @@ import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.number.Stills;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
@@ -37,9 +41,9 @@ final class FrameByFrameRule implements IllusionRule {
     @Override
     public List<Demand> demands(Case c) {
         if (cloth(c)) {
-            return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), "frames.cloth", Demand.Apart.NO));
+            return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), Because.FRAMES_CLOTH, Demand.Apart.NO));
         }
-        return c.is(Answer.Rig.REMOVED) ? List.of(new Demand(c.subject(), List.of(Way.MASK, Way.ROTO), "frames.rig", Demand.Apart.NO))
+        return c.is(Answer.Rig.REMOVED) ? List.of(new Demand(c.subject(), List.of(Way.MASK, Way.ROTO), Because.FRAMES_RIG, Demand.Apart.NO))
                 : List.of();
     }
 
@@ -55,7 +59,7 @@ final class FrameByFrameRule implements IllusionRule {
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        PlateNeed stills = c.here(c.elementKey(c.subject()), PlateRole.STILLS, "frames", c.subject())
+        PlateNeed stills = c.here(c.elementKey(c.subject()), PlateRole.STILLS, Reason.FRAMES, c.subject())
                 .lasting(0, 1).taking(stills(c).minutes()).with(Item.prop(c.subject())).focusedOn("subject")
                 .recording("base", "no.daylight");
         boolean rig = c.is(Answer.Rig.REMOVED);
@@ -63,12 +67,12 @@ final class FrameByFrameRule implements IllusionRule {
         if (cloth(c)) {
             var t = c.treatment(c.subject());
             needs.add(t.way().cloth() ? stills.on(t.cloth(), c.region()).inGroups(t.lock(), t.light()) : stills);
-            needs.add(c.clean("clean.base", Item.support("rig"), Item.prop(c.subject())));
+            needs.add(c.clean(Reason.CLEAN_BASE, Item.support("rig"), Item.prop(c.subject())));
             return needs;
         }
         needs.add(stills);
         if (rig) {
-            needs.add(c.clean("clean.rig", Item.support("rig"), Item.prop(c.subject())));
+            needs.add(c.clean(Reason.CLEAN_RIG, Item.support("rig"), Item.prop(c.subject())));
         }
         return needs;
     }
@@ -76,15 +80,15 @@ final class FrameByFrameRule implements IllusionRule {
     @Override
     public List<Conflict> conflicts(Case c) {
         return c.is(Answer.Light.LAMPS) ? List.of()
-                : List.of(Conflict.redo("frames.daylight", c.illusion().id(), c.subject(), stills(c).minutes()));
+                : List.of(Conflict.redo(ConflictKind.FRAMES_DAYLIGHT, c.illusion().id(), c.subject(), stills(c).minutes()));
     }
 
     @Override
     public List<Figure> figures(Case c) {
         Stills s = stills(c);
         return List.of(
-                Figure.tells("stills.frames", c.subject(), s.frames(), "", (double) s.spares(), (double) s.empties()),
-                Figure.tells("stills.time", c.subject(), s.minutes(), "min", (double) s.all(), c.number(Fact.PER_FRAME_S)));
+                Figure.tells(FigureKind.STILLS_FRAMES, c.subject(), s.frames(), "", (double) s.spares(), (double) s.empties()),
+                Figure.tells(FigureKind.STILLS_TIME, c.subject(), s.minutes(), "min", (double) s.all(), c.number(Fact.PER_FRAME_S)));
     }
 
     @Override

@@ -5,17 +5,21 @@ import java.util.List;
 import java.util.Map;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.number.ClothGeometry;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
@@ -75,18 +79,28 @@ final class HiddenRule implements IllusionRule {
         boolean still = c.is(Answer.Motion.STILL) && c.is(Answer.Edge.CLEAN);
         if (!garment(c)) {
             return List.of(new Demand(thing(c), still ? List.of(Way.MASK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.ROTO),
-                    "hidden.through", Demand.Apart.NO));
+                    Because.HIDDEN_THROUGH, Demand.Apart.NO));
         }
         return List.of(new Demand(thing(c), still ? List.of(Way.MASK, Way.SUIT, Way.ROTO) : List.of(Way.SUIT, Way.ROTO), still
-                ? "hidden.still" : "hidden." + c.answer(Fact.BY), Demand.Apart.NO));
+                ? Because.HIDDEN_STILL : worn(c), Demand.Apart.NO));
+    }
+
+    private static Because worn(Case c) {
+        return switch (c.choice(Answer.By.class)) {
+            case CLOTH -> Because.HIDDEN_CLOTH;
+            case SUIT -> Because.HIDDEN_SUIT;
+            case HOOD -> Because.HIDDEN_HOOD;
+            case SLEEVES -> Because.HIDDEN_SLEEVES;
+            case LEGS -> Because.HIDDEN_LEGS;
+        };
     }
 
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        PlateNeed clean = c.clean("clean.hidden", c.gone());
+        PlateNeed clean = c.clean(Reason.CLEAN_HIDDEN, c.gone());
         needs.add(c.is(Answer.Surface.NONE) ? clean : clean.recording("surface"));
-        PlateNeed acted = c.separated(thing(c), "thing").with(c.person() ? Item.person(c.subject()) : Item.prop(c.subject()))
+        PlateNeed acted = c.separated(thing(c), Reason.THING).with(c.person() ? Item.person(c.subject()) : Item.prop(c.subject()))
                 .focusedOn("subject").hearing("action");
         boolean cloth = c.is(Answer.By.CLOTH);
         if (covered(c)) {
@@ -96,7 +110,8 @@ final class HiddenRule implements IllusionRule {
         }
         needs.add(acted);
         if (covered(c) && !cloth && c.yes(Fact.INSIDE_SEEN)) {
-            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.FOREGROUND, "hidden.inside", c.subject()).with(Item.support("form"))
+            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.FOREGROUND, Reason.HIDDEN_INSIDE, c.subject())
+                    .with(Item.support("form"))
                     .lasting(c.roll(), 1));
         }
         return needs;
@@ -107,14 +122,14 @@ final class HiddenRule implements IllusionRule {
         List<Conflict> out = new ArrayList<>();
         String id = c.illusion().id();
         if (c.is(Answer.Surface.YIELDS) && c.is(Answer.Part.ALL, Answer.Part.LEGS, Answer.Part.TORSO)) {
-            out.add(Conflict.redo("seat.yields", id, c.subject()));
+            out.add(Conflict.redo(ConflictKind.SEAT_YIELDS, id, c.subject()));
         }
         boolean suited = garment(c) && !c.is(Answer.Motion.STILL);
         if (suited && c.yes(Fact.OVER_CLOTHES)) {
-            out.add(Conflict.watch("suit.over", id, c.subject()));
+            out.add(Conflict.watch(ConflictKind.SUIT_OVER, id, c.subject()));
         }
         if (suited && c.is(Answer.Light.SUN)) {
-            out.add(Conflict.watch("suit.sun", id, c.subject()));
+            out.add(Conflict.watch(ConflictKind.SUIT_SUN, id, c.subject()));
         }
         return out;
     }
@@ -133,6 +148,6 @@ final class HiddenRule implements IllusionRule {
         double high = c.number(Fact.SIZE_M) * (c.is(Answer.Part.ALL) ? 1 : PART_SHARE) + 2 * ClothGeometry.MARGIN_M;
         double wide = c.number(Fact.SIZE_M) * Bodies.WIDE_SHARE + (c.is(Answer.Motion.STILL) ? 0 : c.number(Fact.TRAVEL_M))
                 + 2 * ClothGeometry.MARGIN_M;
-        return List.of(Figure.tells("cover", c.subject(), wide, "m", high));
+        return List.of(Figure.tells(FigureKind.COVER, c.subject(), wide, "m", high));
     }
 }

@@ -4,11 +4,13 @@ import java.util.List;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.shot.PlateRole;
 
@@ -44,11 +46,11 @@ record InFront(Case c) {
 
     /// What is demanded of it, if there is any.
     List<Demand> demands() {
-        return demands("front");
+        return demands(Because.FRONT);
     }
 
     /// With a reason of the illusion's own.
-    List<Demand> demands(String because) {
+    List<Demand> demands(Because because) {
         return any() ? List.of(new Demand(who(), WAYS, because, Demand.Apart.NO)) : List.of();
     }
 
@@ -57,7 +59,7 @@ record InFront(Case c) {
         if (!any() || !acts()) {
             return acted;
         }
-        return before(acted.also().isEmpty() && acted.code().equals("acting.sees") ? acted.withCode("acting.front") : acted);
+        return before(acted.also().isEmpty() && acted.reason() == Reason.ACTING_SEES ? acted.withReason(Reason.ACTING_FRONT) : acted);
     }
 
     private PlateNeed before(PlateNeed n) {
@@ -71,7 +73,7 @@ record InFront(Case c) {
             return List.of();
         }
         Case person = c.is(Answer.FrontIs.PERSON) ? c.acted() : c;
-        PlateNeed n = person.separated(who(), "front").focusedOn("subject");
+        PlateNeed n = person.separated(who(), Reason.FRONT).focusedOn("subject");
         return List.of(before(n));
     }
 }

@@ -6,14 +6,17 @@ import java.util.Optional;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
 
 /// Moved by no one: an operator in the screen colour, or one that a mask takes away, over a clean plate.
@@ -66,25 +69,25 @@ final class MovedRule implements IllusionRule {
     private static Demand own(Case c) {
         boolean unseen = c.told().given(Fact.HAND_SEEN) && !c.yes(Fact.HAND_SEEN) && c.is(Answer.Operator.ROD, Answer.Operator.GLOVE);
         return switch (c.choice(Answer.Operator.class)) {
-            case LINE -> new Demand(c.subject(), List.of(Way.MASK, Way.KEY, Way.ROTO), "moved.line", Demand.Apart.NO);
-            case PUPPETEER -> new Demand(c.subject(), List.of(Way.KEY, Way.SUIT, Way.ROTO), "moved.puppet", Demand.Apart.NO);
-            case ROD, GLOVE, SUIT -> unseen ? new Demand(c.subject(), List.of(Way.MASK, Way.SUIT, Way.KEY, Way.ROTO), "moved.unseen",
+            case LINE -> new Demand(c.subject(), List.of(Way.MASK, Way.KEY, Way.ROTO), Because.MOVED_LINE, Demand.Apart.NO);
+            case PUPPETEER -> new Demand(c.subject(), List.of(Way.KEY, Way.SUIT, Way.ROTO), Because.MOVED_PUPPET, Demand.Apart.NO);
+            case ROD, GLOVE, SUIT -> unseen ? new Demand(c.subject(), List.of(Way.MASK, Way.SUIT, Way.KEY, Way.ROTO), Because.MOVED_UNSEEN,
                     Demand.Apart.NO)
-                    : new Demand(c.subject(), List.of(Way.SUIT, Way.KEY, Way.ROTO), "moved.operator", Demand.Apart.NO);
+                    : new Demand(c.subject(), List.of(Way.SUIT, Way.KEY, Way.ROTO), Because.MOVED_OPERATOR, Demand.Apart.NO);
         };
     }
 
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        needs.add(c.clean("clean.operator", c.gone(c.answer(Fact.OPERATOR))));
+        needs.add(c.clean(Reason.CLEAN_OPERATOR, c.gone(c.answer(Fact.OPERATOR))));
         Optional<String> carrier = carrier(c);
         if (carrier.isPresent()) {
-            needs.add(c.separated(carrier.get(), "thing").with(Item.prop(c.subject())));
+            needs.add(c.separated(carrier.get(), Reason.THING).with(Item.prop(c.subject())));
             needs.addAll(new InFront(c).plates());
             return needs;
         }
-        PlateNeed moved = c.separated(c.subject(), "thing").with(Item.support(c.answer(Fact.OPERATOR))).focusedOn("subject");
+        PlateNeed moved = c.separated(c.subject(), Reason.THING).with(Item.support(c.answer(Fact.OPERATOR))).focusedOn("subject");
         boolean inPlace = c.treatment(c.subject()).way() != Way.KEY;
         moved = c.yes(Fact.HAND_SEEN) && inPlace ? moved.recording("travel") : moved;
         InFront front = new InFront(c);
@@ -95,7 +98,7 @@ final class MovedRule implements IllusionRule {
         }
         needs.add(moved);
         if (c.yes(Fact.PERFORMER) && !inPlace) {
-            needs.add(front.acting(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M)))));
+            needs.add(front.acting(c.acting(Reason.ACTING_SEES).looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M)))));
         }
         needs.addAll(front.plates());
         return needs;
@@ -106,7 +109,7 @@ final class MovedRule implements IllusionRule {
         List<Conflict> out = new ArrayList<>();
         if (carrier(c).isEmpty() && c.yes(Fact.SHADOW) && c.is(Answer.Light.SUN) && !c.is(Answer.Operator.LINE)
                 && c.treatment(c.subject()).way() == Way.SUIT) {
-            out.add(Conflict.watch("operator.shadow", c.illusion().id(), c.subject()));
+            out.add(Conflict.watch(ConflictKind.OPERATOR_SHADOW, c.illusion().id(), c.subject()));
         }
         return out;
     }

@@ -4,14 +4,17 @@ import java.util.ArrayList;
 import java.util.List;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
@@ -49,9 +52,9 @@ final class OpeningRule implements IllusionRule {
     public List<Demand> demands(Case c) {
         List<Demand> out = new ArrayList<>();
         if (c.yes(Fact.RIM)) {
-            out.add(new Demand(rim(c), List.of(Way.BLACK, Way.ROTO), "opening.rim", Demand.Apart.LIGHT));
+            out.add(new Demand(rim(c), List.of(Way.BLACK, Way.ROTO), Because.OPENING_RIM, Demand.Apart.LIGHT));
         }
-        out.addAll(new InFront(c).demands("opening.crossed"));
+        out.addAll(new InFront(c).demands(Because.OPENING_CROSSED));
         return out;
     }
 
@@ -59,23 +62,23 @@ final class OpeningRule implements IllusionRule {
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
         boolean moving = c.is(Answer.Camera.MOVING);
-        PlateNeed clean = c.clean("clean.opening", c.actors());
+        PlateNeed clean = c.clean(Reason.CLEAN_OPENING, c.actors());
         needs.add(moving ? clean.lasting(c.roll(), 2).recording("centre.mark", "lens") : clean);
         if (c.is(Answer.Source.MADE)) {
-            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.BACKGROUND, "opening.inside", c.subject()).inGroups("W", "W")
+            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.BACKGROUND, Reason.OPENING_INSIDE, c.subject()).inGroups("W", "W")
                     .lasting(c.roll(), 1).recording("lens"));
         } else {
             needs.add(c.borrowed());
         }
         InFront front = new InFront(c);
         if (c.yes(Fact.PERFORMER)) {
-            PlateNeed acted = front.any() ? c.acting("acting.before").recording("rim.light") : c.acting("acting.sees")
+            PlateNeed acted = front.any() ? c.acting(Reason.ACTING_BEFORE).recording("rim.light") : c.acting(Reason.ACTING_SEES)
                     .looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)));
             needs.add(front.acting(moving ? acted.recording("centre.mark") : acted));
         }
         front.plates().forEach(n -> needs.add(n.recording("rim.light")));
         if (c.yes(Fact.RIM) && c.treatment(rim(c)).way() == Way.BLACK) {
-            PlateNeed e = c.separated(rim(c), "thing");
+            PlateNeed e = c.separated(rim(c), Reason.THING);
             needs.add(e.on(Screen.BLACK, e.region()));
         }
         if (c.yes(Fact.LIGHTS)) {
@@ -86,7 +89,8 @@ final class OpeningRule implements IllusionRule {
 
     @Override
     public List<Conflict> conflicts(Case c) {
-        return c.is(Answer.Camera.MOVING) ? List.of(Conflict.watch("opening.moving", c.illusion().id(), c.subject())) : List.of();
+        return c.is(Answer.Camera.MOVING) ? List.of(Conflict.watch(ConflictKind.OPENING_MOVING, c.illusion().id(), c.subject()))
+                : List.of();
     }
 
     @Override

@@ -6,13 +6,16 @@ import java.util.Map;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.IllusionKind;
 
@@ -62,7 +65,11 @@ final class PassesAroundRule implements IllusionRule {
                 ways.add(w);
             }
         }
-        List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, "passes." + c.answer(Fact.GROUND), Demand.Apart.LIGHT)));
+        List<Demand> out = new ArrayList<>(List.of(new Demand(c.subject(), ways, switch (c.choice(Answer.Ground.class)) {
+            case WHITE -> Because.PASSES_WHITE;
+            case BLACK -> Because.PASSES_BLACK;
+            case SCREEN -> Because.PASSES_SCREEN;
+        }, Demand.Apart.LIGHT)));
         out.addAll(new InFront(c).demands());
         return out;
     }
@@ -76,16 +83,17 @@ final class PassesAroundRule implements IllusionRule {
             case WHITE -> Screen.WHITE;
             case KEY, SUIT, MASK, ROTO -> c.treatment(c.subject()).cloth();
         };
-        PlateNeed object = c.separated(c.subject(), "thing").positions("far", "near", "passing").focusedOn("subject")
+        PlateNeed object = c.separated(c.subject(), Reason.THING).positions("far", "near", "passing").focusedOn("subject")
                 .taking(Math.min(12, count) - 1.0);
         object = object.on(ground, object.region()).lasting(c.is(Answer.Motion.STILL) ? 0 : 3, Math.min(12, count));
         needs.add(object);
         if (c.yes(Fact.PERFORMER)) {
-            needs.add(new InFront(c).acting(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)))));
+            needs.add(new InFront(c)
+                    .acting(c.acting(Reason.ACTING_SEES).looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M)))));
         }
         needs.addAll(new InFront(c).plates());
         if (c.yes(Fact.BEHIND) || !c.yes(Fact.PERFORMER)) {
-            needs.add(c.clean(c.yes(Fact.BEHIND) ? "clean.behind" : "clean.around", c.actors()));
+            needs.add(c.clean(c.yes(Fact.BEHIND) ? Reason.CLEAN_BEHIND : Reason.CLEAN_AROUND, c.actors()));
         }
         return needs;
     }
@@ -94,7 +102,8 @@ final class PassesAroundRule implements IllusionRule {
     public List<Figure> figures(Case c) {
         double near = c.number(Fact.NEAREST_M);
         double far = c.number(Fact.FARTHEST_M);
-        return List.of(Figure.tells("path.sizes", c.subject(), far / near, "\u00d7", near, far).judged(near < far ? Verdict.NOT_MEASURED
+        return List.of(Figure.tells(FigureKind.PATH_SIZES, c.subject(), far / near, "\u00d7", near, far)
+                .judged(near < far ? Verdict.NOT_MEASURED
                 : Verdict.REDO));
     }
 

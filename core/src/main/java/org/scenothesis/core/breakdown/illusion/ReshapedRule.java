@@ -5,15 +5,19 @@ import java.util.List;
 import java.util.Map;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.number.Resolution;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
@@ -49,27 +53,27 @@ final class ReshapedRule implements IllusionRule {
     @Override
     public List<Demand> demands(Case c) {
         return List.of(mild(c)
-                ? new Demand(c.subject(), List.of(Way.MASK, Way.KEY, Way.ROTO), "reshaped.mild", Demand.Apart.NO)
-                : new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), "reshaped", Demand.Apart.NO));
+                ? new Demand(c.subject(), List.of(Way.MASK, Way.KEY, Way.ROTO), Because.RESHAPED_MILD, Demand.Apart.NO)
+                : new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), Because.RESHAPED, Demand.Apart.NO));
     }
 
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        needs.add(c.clean("clean.reshaped", c.gone()));
-        PlateNeed whole = c.separated(c.subject(), "thing").focusedOn("subject").hearing("action");
+        needs.add(c.clean(Reason.CLEAN_RESHAPED, c.gone()));
+        PlateNeed whole = c.separated(c.subject(), Reason.THING).focusedOn("subject").hearing("action");
         int stages = (int) c.number(Fact.STAGES);
         boolean apart = c.is(Answer.Part.ARMS, Answer.Part.LEGS, Answer.Part.HEAD) && !mild(c);
         // The limb is a layer of its own, so the rest is filmed without it.
-        PlateNeed rest = apart ? whole.as(whole.key(), PlateRole.PARTIAL_BODY, "reshaped.rest").recording("seam") : whole;
+        PlateNeed rest = apart ? whole.as(whole.key(), PlateRole.PARTIAL_BODY, Reason.RESHAPED_REST).recording("seam") : whole;
         needs.add(stages > 1 ? rest.recording("stage.first") : rest);
         for (int i = 2; i <= stages; i++) {
             String before = needs.getLast().key();
-            needs.add(rest.withKey(whole.key() + "-" + i).withCode("reshaped.stage").withAbout(c.subject() + ", size " + i)
+            needs.add(rest.withKey(whole.key() + "-" + i).withReason(Reason.RESHAPED_STAGE).withAbout(c.subject() + ", size " + i)
                     .following(before));
         }
         if (apart) {
-            needs.add(whole.as("limb-" + c.answer(Fact.PART) + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, "reshaped.limb")
+            needs.add(whole.as("limb-" + c.answer(Fact.PART) + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, Reason.RESHAPED_LIMB)
                     .lasting(whole.rollSeconds(), 2).following(whole.key())
                     .recording("seam").positions("limb.apart"));
         }
@@ -79,14 +83,14 @@ final class ReshapedRule implements IllusionRule {
     @Override
     public List<Conflict> conflicts(Case c) {
         return c.number(Fact.AMOUNT) > FAR && c.is(Answer.Edge.HAIR)
-                ? List.of(Conflict.watch("reshaped.hair", c.illusion().id(), c.subject(), c.number(Fact.AMOUNT))) : List.of();
+                ? List.of(Conflict.watch(ConflictKind.RESHAPED_HAIR, c.illusion().id(), c.subject(), c.number(Fact.AMOUNT))) : List.of();
     }
 
     @Override
     public List<Figure> figures(Case c) {
         double need = c.number(Fact.AMOUNT) * Resolution.background(c.number(Fact.RECORD_PX), c.number(Fact.FINISH_PX),
                 Resolution.crop(c.told(), c.rules()));
-        return List.of(Figure.tells("reshaped.pixels", c.subject(), need, "\u00d7")
+        return List.of(Figure.tells(FigureKind.RESHAPED_PIXELS, c.subject(), need, "\u00d7")
                 .judged(c.rules().limit(Measure.ENLARGEMENT).judge(need)));
     }
 

@@ -5,17 +5,21 @@ import java.util.List;
 import java.util.Map;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.number.Scale;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.Verdict;
 import org.scenothesis.core.shot.IllusionKind;
@@ -57,7 +61,7 @@ final class SizeRule implements IllusionRule {
 
     @Override
     public List<Demand> demands(Case c) {
-        return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), "size", Demand.Apart.CAMERA));
+        return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), Because.SIZE, Demand.Apart.CAMERA));
     }
 
     private static boolean giant(Case c) {
@@ -72,31 +76,32 @@ final class SizeRule implements IllusionRule {
     @Override
     public List<PlateNeed> plates(Case c) {
         List<PlateNeed> needs = new ArrayList<>();
-        needs.add(c.clean("clean.size", c.gone()));
+        needs.add(c.clean(Reason.CLEAN_SIZE, c.gone()));
         double high = c.number(Fact.REST_M) + c.number(Fact.SIZE_M) * c.number(Fact.FACTOR);
         if (c.yes(Fact.PERFORMER)) {
-            needs.add(c.acting("acting.size").looking(c.eyelines(high, high)));
+            needs.add(c.acting(Reason.ACTING_SIZE).looking(c.eyelines(high, high)));
         }
         double stretched = atItsPace(c) && !giant(c) ? c.roll() / new Scale(c.number(Fact.FACTOR)).time() : 0;
-        needs.add(c.separated(c.subject(), "thing").lasting(Math.max(c.roll(), stretched), c.takes())
+        needs.add(c.separated(c.subject(), Reason.THING).lasting(Math.max(c.roll(), stretched), c.takes())
                 .focusedOn("subject").positions("left", "middle", "right").hearing("step").following("clean-" + Case.HOME).looking(own(c)));
         if (c.yes(Fact.CHANGES)) {
             // Until it begins to change it is seen at its own size, from the shot's own camera.
-            needs.add(c.separated(c.subject(), "thing").withKey("own-size-" + c.id(c.subject())).withCode("size.own")
+            needs.add(c.separated(c.subject(), Reason.THING).withKey("own-size-" + c.id(c.subject())).withReason(Reason.SIZE_OWN)
                     .inGroups(Case.HOME, Case.HOME).recording("event").following("clean-" + Case.HOME));
         }
         if (!c.is(Answer.Contact.NO)) {
-            needs.add(c.here("contact-" + c.id(c.subject()), PlateRole.FOREGROUND, "size.contact." + c.answer(Fact.CONTACT), c.subject())
+            needs.add(c.here("contact-" + c.id(c.subject()), PlateRole.FOREGROUND, c.is(Answer.Contact.PEOPLE) ? Reason.SIZE_CONTACT_PEOPLE
+                    : Reason.SIZE_CONTACT_THINGS, c.subject())
                     .lasting(c.roll(), 2));
         }
         if (c.yes(Fact.IN_FRONT)) {
-            needs.add(c.here("foreground", PlateRole.FOREGROUND, "foreground", ""));
+            needs.add(c.here("foreground", PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
         }
         if (giant(c)) {
-            needs.add(c.here("headroom", PlateRole.BACKGROUND, "size.headroom", c.subject()).inGroups("V", Case.HOME)
+            needs.add(c.here("headroom", PlateRole.BACKGROUND, Reason.SIZE_HEADROOM, c.subject()).inGroups("V", Case.HOME)
                     .lasting(c.cleanRoll(), 1));
             if (c.is(Answer.Motion.WALKS)) {
-                needs.add(c.here("dust", PlateRole.ATMOSPHERE, "size.dust", c.subject()).lasting(4, 2).onlyProposed());
+                needs.add(c.here("dust", PlateRole.ATMOSPHERE, Reason.SIZE_DUST, c.subject()).lasting(4, 2).onlyProposed());
             }
         }
         return needs;
@@ -127,21 +132,21 @@ final class SizeRule implements IllusionRule {
         double distance = s.distanceM(c.number(Fact.BACKGROUND_M));
         if (distance > c.number(Fact.ROOM_M) + 1e-9) {
             double left = s.foreshortening(DEPTH_M, c.number(Fact.BACKGROUND_M), c.number(Fact.ROOM_M));
-            out.add(Conflict.watch("size.room", c.illusion().id(), c.subject(), distance, c.number(Fact.ROOM_M), 100 * left));
+            out.add(Conflict.watch(ConflictKind.SIZE_ROOM, c.illusion().id(), c.subject(), distance, c.number(Fact.ROOM_M), 100 * left));
         }
         LensOfIllusion.stands(c, lens(c), distance).ifPresent(out::add);
         if (c.yes(Fact.CHANGES)) {
-            out.add(Conflict.watch("size.changes", c.illusion().id(), c.subject(), c.number(Fact.BACKGROUND_M),
+            out.add(Conflict.watch(ConflictKind.SIZE_CHANGES, c.illusion().id(), c.subject(), c.number(Fact.BACKGROUND_M),
                     Math.min(distance, c.number(Fact.ROOM_M))));
         }
         double rate = c.number(Fact.RATE_PER_S) * s.time();
         boolean filmedFast = atItsPace(c) && (!giant(c) || c.rules().follows(Approach.GIANTS, "rate"));
         if (filmedFast && rate > c.number(Fact.MAX_RATE) + 1e-9) {
-            out.add(Conflict.redo("rate.over", c.illusion().id(), c.subject(), rate, c.number(Fact.MAX_RATE),
+            out.add(Conflict.redo(ConflictKind.RATE_OVER, c.illusion().id(), c.subject(), rate, c.number(Fact.MAX_RATE),
                     c.number(Fact.MAX_RATE) / rate));
         }
         if (c.is(Answer.Contact.PEOPLE)) {
-            out.add(Conflict.watch("size.people", c.illusion().id(), c.subject()));
+            out.add(Conflict.watch(ConflictKind.SIZE_PEOPLE, c.illusion().id(), c.subject()));
         }
         return out;
     }
@@ -151,17 +156,17 @@ final class SizeRule implements IllusionRule {
         Scale s = new Scale(c.number(Fact.FACTOR));
         double background = c.number(Fact.BACKGROUND_M);
         List<Figure> out = new ArrayList<>();
-        out.add(Figure.tells("size.distance", c.subject(), s.distanceM(background), "m", background, s.factor())
+        out.add(Figure.tells(FigureKind.SIZE_DISTANCE, c.subject(), s.distanceM(background), "m", background, s.factor())
                 .judged(s.distanceM(background) <= c.number(Fact.ROOM_M) ? Verdict.HOLDS : Verdict.WATCH));
-        out.add(Figure.tells("size.lens", c.subject(), lens(c), "m", c.number(Fact.LENS_M), c.number(Fact.REST_M)));
-        out.add(Figure.tells("size.time", c.subject(), s.time(), "\u00d7"));
+        out.add(Figure.tells(FigureKind.SIZE_LENS, c.subject(), lens(c), "m", c.number(Fact.LENS_M), c.number(Fact.REST_M)));
+        out.add(Figure.tells(FigureKind.SIZE_TIME, c.subject(), s.time(), "\u00d7"));
         if (!atItsPace(c)) {
             return out;
         }
         if (!giant(c) || c.rules().follows(Approach.GIANTS, "rate")) {
-            out.add(Figure.tells("giant.rate", c.subject(), c.number(Fact.RATE_PER_S) * s.time(), "per s"));
+            out.add(Figure.tells(FigureKind.GIANT_RATE, c.subject(), c.number(Fact.RATE_PER_S) * s.time(), "per s"));
         } else {
-            out.add(Figure.tells("giant.slow", c.subject(), 1 / s.time(), "\u00d7"));
+            out.add(Figure.tells(FigureKind.GIANT_SLOW, c.subject(), 1 / s.time(), "\u00d7"));
         }
         return out;
     }

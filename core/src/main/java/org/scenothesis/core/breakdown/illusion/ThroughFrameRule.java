@@ -5,8 +5,10 @@ import java.util.List;
 import java.util.Map;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
@@ -14,6 +16,7 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
@@ -57,7 +60,8 @@ final class ThroughFrameRule implements IllusionRule {
     public List<Demand> demands(Case c) {
         // A display, a mirror, a picture, a page are no holes: a cloth lies in them, and whoever comes out is filmed elsewhere.
         boolean hole = c.is(Answer.FrameKind.DOORWAY);
-        return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), hole ? "through" : "through.insert", hole ? Demand.Apart.NO
+        return List.of(new Demand(c.subject(), List.of(Way.KEY, Way.ROTO), hole ? Because.THROUGH : Because.THROUGH_INSERT, hole
+                ? Demand.Apart.NO
                 : Demand.Apart.LIGHT));
     }
 
@@ -66,23 +70,23 @@ final class ThroughFrameRule implements IllusionRule {
         List<PlateNeed> needs = new ArrayList<>();
         boolean home = c.treatment(c.subject()).lock().equals(Case.HOME);
         Screen cloth = c.treatment(c.subject()).cloth();
-        needs.add(c.clean("clean.frame", c.gone()).recording("corners"));
+        needs.add(c.clean(Reason.CLEAN_FRAME, c.gone()).recording("corners"));
         if (home) {
             // Subject and opening are one picture: it acts in the opening itself.
-            needs.add(limbs(c, c.separated(c.subject(), "thing").recording("corners").focusedOn("opening").hearing("action")));
+            needs.add(limbs(c, c.separated(c.subject(), Reason.THING).recording("corners").focusedOn("opening").hearing("action")));
         } else {
-            needs.add(limbs(c, c.separated(c.subject(), "thing").focusedOn("subject").hearing("action")));
-            needs.add(c.here("insert", PlateRole.FRAME_INSERT, "frame.insert", c.subject()).on(cloth == Screen.NONE ? Screen.GREEN
+            needs.add(limbs(c, c.separated(c.subject(), Reason.THING).focusedOn("subject").hearing("action")));
+            needs.add(c.here("insert", PlateRole.FRAME_INSERT, Reason.FRAME_INSERT, c.subject()).on(cloth == Screen.NONE ? Screen.GREEN
                     : cloth, c.region()).recording("corners"));
         }
         if (c.yes(Fact.BACK)) {
             needs.replaceAll(n -> n.key().equals(c.elementKey(c.subject())) ? n.recording("way.back") : n);
         }
         if (c.yes(Fact.PERFORMER)) {
-            needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
+            needs.add(c.acting(Reason.ACTING_SEES).looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
         }
         if (c.is(Answer.Source.MADE)) {
-            needs.add(c.here("behind-" + c.id(c.subject()), PlateRole.BACKGROUND, "frame.behind", c.subject()).inGroups("W", "W")
+            needs.add(c.here("behind-" + c.id(c.subject()), PlateRole.BACKGROUND, Reason.FRAME_BEHIND, c.subject()).inGroups("W", "W")
                     .lasting(c.roll(), 1).recording("lens"));
         } else {
             needs.add(c.borrowed());
@@ -102,10 +106,10 @@ final class ThroughFrameRule implements IllusionRule {
     public List<Conflict> conflicts(Case c) {
         List<Conflict> out = new ArrayList<>();
         if (!c.yes(Fact.CORNERS)) {
-            out.add(Conflict.watch("frame.corners", c.illusion().id(), c.subject()));
+            out.add(Conflict.watch(ConflictKind.FRAME_CORNERS, c.illusion().id(), c.subject()));
         }
         if (c.yes(Fact.REFLECTS) && c.is(Answer.FrameKind.DISPLAY, Answer.FrameKind.MIRROR, Answer.FrameKind.PICTURE)) {
-            out.add(Conflict.watch("frame.reflects", c.illusion().id(), c.subject()));
+            out.add(Conflict.watch(ConflictKind.FRAME_REFLECTS, c.illusion().id(), c.subject()));
         }
         return out;
     }

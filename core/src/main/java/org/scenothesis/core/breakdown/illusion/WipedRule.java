@@ -5,14 +5,17 @@ import java.util.List;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
@@ -38,7 +41,8 @@ final class WipedRule implements IllusionRule {
     @Override
     public List<Demand> demands(Case c) {
         List<Way> ways = c.is(Answer.Material.WATER) ? List.of(Way.BLACK, Way.KEY, Way.ROTO) : List.of(Way.KEY, Way.BLACK, Way.ROTO);
-        return List.of(new Demand(c.subject(), ways, c.is(Answer.Material.WATER) ? "wiped.water" : "wiped", Demand.Apart.LIGHT));
+        return List.of(new Demand(c.subject(), ways, c.is(Answer.Material.WATER) ? Because.WIPED_WATER : Because.WIPED,
+                Demand.Apart.LIGHT));
     }
 
     @Override
@@ -46,18 +50,18 @@ final class WipedRule implements IllusionRule {
         var t = c.treatment(c.subject());
         List<PlateNeed> needs = new ArrayList<>();
         boolean keyed = t.way() == Way.KEY;
-        needs.add(c.here(c.elementKey(c.subject()), keyed ? PlateRole.TRANSITION : PlateRole.ON_BLACK, "wiped." + t.way().code(),
-                c.subject())
+        needs.add(c.here(c.elementKey(c.subject()), keyed ? PlateRole.TRANSITION : PlateRole.ON_BLACK, Reason.WIPED, c.subject())
+                .withWay(t.way())
                 .inGroups(t.lock(), t.light())
                 .with(Item.prop(c.subject()), Item.support("board")).without(Item.coded("crew", Item.Sort.CREW))
                 .on(keyed ? t.cloth() : Screen.BLACK, Region.ALL)
                 .lasting(c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S, c.takes()).taking(SQUARE_MINUTES)
                 .recording("square", "wipe.ends"));
         Item[] who = c.answer(Fact.ACTOR).isBlank() ? new Item[0] : new Item[] {Item.person(c.answer(Fact.ACTOR))};
-        needs.add(who.length > 0 ? c.acting("wiped.before") : c.here("before", PlateRole.PRACTICAL, "wiped.before", c.subject())
+        needs.add(who.length > 0 ? c.acting(Reason.WIPED_BEFORE) : c.here("before", PlateRole.PRACTICAL, Reason.WIPED_BEFORE, c.subject())
                 .lasting(c.roll(), c.takes()));
         if (c.is(Answer.After.CHANGED)) {
-            needs.add(c.here("after", PlateRole.PRACTICAL, "wiped.after", c.subject()).lasting(c.roll(), c.takes()).with(who)
+            needs.add(c.here("after", PlateRole.PRACTICAL, Reason.WIPED_AFTER, c.subject()).lasting(c.roll(), c.takes()).with(who)
                     .with(Item.coded("changed", Item.Sort.PROP))
                     .following(needs.getLast().key()));
         }
@@ -67,7 +71,7 @@ final class WipedRule implements IllusionRule {
     @Override
     public List<Figure> figures(Case c) {
         return List.of(Figure.tells(
-                "wipe.retime", c.subject(), c.number(Fact.FILMED_S) / c.number(Fact.WIPE_S), "\u00d7", c.number(Fact.FILMED_S),
+                FigureKind.WIPE_RETIME, c.subject(), c.number(Fact.FILMED_S) / c.number(Fact.WIPE_S), "\u00d7", c.number(Fact.FILMED_S),
                 c.number(Fact.WIPE_S),
                 c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S));
     }

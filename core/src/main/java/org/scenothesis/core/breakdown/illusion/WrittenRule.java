@@ -5,8 +5,10 @@ import java.util.Arrays;
 import java.util.List;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Question;
+import org.scenothesis.core.breakdown.method.Because;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
@@ -14,6 +16,7 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.PlateRole;
 
@@ -46,7 +49,11 @@ final class WrittenRule implements IllusionRule {
     @Override
     public List<Demand> demands(Case c) {
         List<Way> ways = c.is(Answer.WrittenOn.DISPLAY) ? List.of(Way.BLACK, Way.ROTO) : List.of(Way.KEY, Way.BLACK, Way.ROTO);
-        return List.of(new Demand(c.subject(), ways, "written." + c.answer(Fact.WRITTEN_ON), Demand.Apart.LIGHT));
+        return List.of(new Demand(c.subject(), ways, switch (c.choice(Answer.WrittenOn.class)) {
+            case GLASS -> Because.WRITTEN_GLASS;
+            case WALL -> Because.WRITTEN_WALL;
+            case DISPLAY -> Because.WRITTEN_DISPLAY;
+        }, Demand.Apart.LIGHT));
     }
 
     @Override
@@ -55,16 +62,16 @@ final class WrittenRule implements IllusionRule {
         List<PlateNeed> needs = new ArrayList<>();
         List<String> lines = Arrays.stream(c.answer(Fact.TITLES).split(";")).map(String::strip).filter(l -> !l.isEmpty()).toList();
         int written = Math.max(1, lines.size());
-        PlateNeed title = c.separated(c.subject(), "thing").writing(lines).lasting(c.roll(), written * c.takes())
+        PlateNeed title = c.separated(c.subject(), Reason.THING).writing(lines).lasting(c.roll(), written * c.takes())
                 .taking((written - 1) * REWRITE_MINUTES);
-        needs.add(title.as(title.key(), PlateRole.SURFACE_TITLE, "written." + t.way().code())
+        needs.add(title.as(title.key(), PlateRole.SURFACE_TITLE, Reason.WRITTEN)
                 .with(Item.support("surface." + c.answer(Fact.WRITTEN_ON)))
                 .on(t.way() == Way.KEY ? t.cloth() : Screen.BLACK, title.region())
                 .recording("below.clip").focusedOn("glass"));
         if (c.yes(Fact.PERFORMER)) {
-            needs.add(c.acting("acting.sees").looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M))));
+            needs.add(c.acting(Reason.ACTING_SEES).looking(c.eyelines(c.number(Fact.EYES_M), c.number(Fact.EYES_M))));
         } else {
-            needs.add(c.clean("clean.written"));
+            needs.add(c.clean(Reason.CLEAN_WRITTEN));
         }
         return needs;
     }
@@ -72,7 +79,7 @@ final class WrittenRule implements IllusionRule {
     @Override
     public List<Conflict> conflicts(Case c) {
         return c.is(Answer.WrittenOn.GLASS) && c.is(Answer.Light.SUN)
-                ? List.of(Conflict.watch("glass.sun", c.illusion().id(), c.subject())) : List.of();
+                ? List.of(Conflict.watch(ConflictKind.GLASS_SUN, c.illusion().id(), c.subject())) : List.of();
     }
 
     @Override

@@ -7,9 +7,11 @@ import java.util.Optional;
 import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
+import org.scenothesis.core.breakdown.fact.ConflictKind;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.KitItem;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
@@ -89,26 +91,37 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
             double along = Math.max(travel / 3, travel * Math.abs(Math.sin(Math.toRadians(key().fromLensDeg()))));
             double far = Math.clamp(Lamps.keyM(along, EVEN_STOPS), LEAST_M, FARTHEST_M);
             double stops = Lamps.changeStops(far, along);
-            String code = "lamp.key." + (sided() ? told().answer(Fact.KEY_FROM) : "assumed");
-            out.add(judged(Figure.tells(code, "", far, "m", key().upDeg(), 2 * far * Math.tan(Math.toRadians(key().sizeDeg() / 2)), stops),
+            out.add(judged(Figure.tells(sided() ? key(told().choice(Answer.KeyFrom.class)) : FigureKind.LAMP_KEY_ASSUMED, "", far, "m",
+                    key().upDeg(), 2 * far * Math.tan(Math.toRadians(key().sizeDeg() / 2)), stops),
                     stops <= EVEN_STOPS + 1e-9));
         }
         if (lamps()) {
             widest().ifPresent(r -> {
                 boolean sides = !rules.follows(Approach.CLOTH_LIGHT, "above");
-                out.add(Figure.tells(sides ? "lamp.cloth.sides" : "lamp.cloth.above", "", Lamps.clothM(r.clothWideM(), sides, EVEN_STOPS),
+                out.add(Figure.tells(sides ? FigureKind.LAMP_CLOTH_SIDES : FigureKind.LAMP_CLOTH_ABOVE, "",
+                        Lamps.clothM(r.clothWideM(), sides, EVEN_STOPS),
                         "m", r.clothWideM(), EVEN_STOPS));
             });
         }
         for (PlateNeed n : keyed()) {
             double gap = new ShadowGap(n.region().sweep(), key().fromLensDeg(), key().upDeg()).leastM();
-            String code = sided() ? "gap.shadow" : "gap.shadow.assumed";
-            if (gap > 0 && out.stream().noneMatch(f -> f.code().equals(code) && f.value() == gap) && Double.isFinite(gap)) {
-                out.add(judged(Figure.tells(code, n.about(), gap, "m", n.region().sweep().behindM()), gap <= n.region().sweep().behindM()
+            FigureKind kind = sided() ? FigureKind.GAP_SHADOW : FigureKind.GAP_SHADOW_ASSUMED;
+            if (gap > 0 && out.stream().noneMatch(f -> f.kind() == kind && f.value() == gap) && Double.isFinite(gap)) {
+                out.add(judged(Figure.tells(kind, n.about(), gap, "m", n.region().sweep().behindM()), gap <= n.region().sweep().behindM()
                         + 1e-9));
             }
         }
         return out;
+    }
+
+    private static FigureKind key(Answer.KeyFrom from) {
+        return switch (from) {
+            case LEFT -> FigureKind.LAMP_KEY_LEFT;
+            case RIGHT -> FigureKind.LAMP_KEY_RIGHT;
+            case FRONT -> FigureKind.LAMP_KEY_FRONT;
+            case BEHIND -> FigureKind.LAMP_KEY_BEHIND;
+            case ABOVE -> FigureKind.LAMP_KEY_ABOVE;
+        };
     }
 
     /// Whether anybody told where the key stands; what follows from an assumed one is said and not judged.
@@ -130,13 +143,13 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
         if (hung && key().any()
                 && !Double.isFinite(keyed().stream().mapToDouble(n -> new ShadowGap(n.region().sweep(), key().fromLensDeg(), key().upDeg())
                 .leastM()).max().orElse(0))) {
-            out.add(Conflict.watch("light.shadow", "", ""));
+            out.add(Conflict.watch(ConflictKind.LIGHT_SHADOW, "", ""));
         }
         if (told().is(Answer.Shades.PATTERNED) && hung) {
-            out.add(Conflict.watch("light.patterned", "", ""));
+            out.add(Conflict.watch(ConflictKind.LIGHT_PATTERNED, "", ""));
         }
         if (told().yes(Fact.MIXED)) {
-            out.add(Conflict.watch("light.mixed", "", ""));
+            out.add(Conflict.watch(ConflictKind.LIGHT_MIXED, "", ""));
         }
         return out;
     }

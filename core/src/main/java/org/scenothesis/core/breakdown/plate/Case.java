@@ -166,15 +166,16 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
     }
 
     /// A plate of the shot's own frame.
-    public PlateNeed here(String key, PlateRole role, String code, String about) {
+    public PlateNeed here(String key, PlateRole role, Reason reason, String about) {
         return new PlateNeed(
-                key, role, code, List.of(), about, Set.of(illusion.id()), Set.of(), Set.of(), Screen.NONE, Region.NONE, HOME, HOME,
+                key, role, reason, List.of(), null, about, Set.of(illusion.id()), Set.of(), Set.of(), Screen.NONE, Region.NONE, HOME, HOME,
                 new PlateNeed.Length(roll(), 1, 0), PlateNeed.Notes.NONE, Set.of(), false);
     }
 
     /// The locked frame without anything that should not be there.
-    public PlateNeed clean(String code, Item... gone) {
-        return here("clean-" + HOME, PlateRole.CLEAN, is(Answer.Background.MOVES) ? code + ".moves" : code, "")
+    public PlateNeed clean(Reason reason, Item... gone) {
+        return here("clean-" + HOME, PlateRole.CLEAN, reason, "")
+                .withAlso(is(Answer.Background.MOVES) ? List.of(Reason.CLEAN_MOVES) : List.of())
                 .lasting(cleanRoll(), 1)
                 .without(gone)
                 .without(Item.coded("crew", Item.Sort.CREW))
@@ -182,10 +183,10 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
     }
 
     /// Those who act in the real place, all in one plate; a figure that also appears a second time acts in its own.
-    public PlateNeed acting(String code) {
+    public PlateNeed acting(Reason reason) {
         String actor = answer(Fact.ACTOR);
         Optional<Illusion> twice = copies(actor);
-        PlateNeed n = twice.isPresent() ? figure(actor, 1, code) : here("acting", PlateRole.PRACTICAL, code, "");
+        PlateNeed n = twice.isPresent() ? figure(actor, 1, reason) : here("acting", PlateRole.PRACTICAL, reason, "");
         return n.lasting(Math.max(roll(), shot.seconds() + 2 * HANDLES_S), takes()).with(actors()).hearing("action");
     }
 
@@ -211,8 +212,8 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
     }
 
     /// One of several figures of the same person, performing where it will stand.
-    public PlateNeed figure(String who, int number, String code) {
-        return here("figure-" + id(who) + "-" + number, PlateRole.PRACTICAL, code, who + " " + number).with(Item.person(who));
+    public PlateNeed figure(String who, int number, Reason reason) {
+        return here("figure-" + id(who) + "-" + number, PlateRole.PRACTICAL, reason, who + " " + number).with(Item.person(who));
     }
 
     /// The key of the plate of a thing, alike in all illusions, so that they share it.
@@ -221,7 +222,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
     }
 
     /// The plate in which a thing is filmed so that it can be separated, as its treatment says.
-    public PlateNeed separated(String thing, String code) {
+    public PlateNeed separated(String thing, Reason reason) {
         Treatment t = treatment(thing);
         PlateRole role = switch (t.way()) {
             case KEY, SUIT -> living() || t.way() == Way.SUIT ? PlateRole.ON_SCREEN : PlateRole.ELEMENT;
@@ -229,7 +230,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
             case WHITE -> PlateRole.ON_WHITE;
             case MASK, ROTO -> PlateRole.PRACTICAL;
         };
-        PlateNeed n = here(elementKey(thing), role, code + "." + t.way().code(), thing)
+        PlateNeed n = here(elementKey(thing), role, reason, thing).withWay(t.way())
                 .inGroups(t.lock(), t.light())
                 .lasting(roll(), takes())
                 .with(person() ? Item.person(thing) : Item.prop(thing))
@@ -308,7 +309,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// A picture that exists already: nothing to film, but to be judged, brought in, and allowed.
     public PlateNeed borrowed() {
-        return here("borrowed-" + id(subject()), PlateRole.BACKGROUND, PlateNeed.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
+        return here("borrowed-" + id(subject()), PlateRole.BACKGROUND, Reason.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
     }
 
     /// All supports and operators of the illusion, to be out of a clean plate.

@@ -4,19 +4,22 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.shot.PlateRole;
 
 /// A plate that a rule asks for, with everything that must be known to film it.
 ///
 /// - `key`: names it within its shot and stays the same while the facts around it change. Needs with one key are one plate.
-/// - `code`: names the reason; `why.<code>` and `skip.<code>` are its words; `also`: further ones. `about`: the thing it is for.
-///   `illusions`: ids of those it serves.
+/// - `reason`: the first of its reasons; `also`: further ones. `way`: how what is filmed in it is separated; null where that is no
+///   question. `about`: the thing it is for; `illusions`: ids of those it serves.
 /// - `in`, `out`: who and what is in the frame, and must be out of it.
 /// - `after`: keys of needs that must have been rolled before it. `rollSeconds` 0 asks for a still; `rollMinutes` is what it takes on set.
 /// - `proposed`: it would help but is not needed.
@@ -24,8 +27,9 @@ import org.scenothesis.core.shot.PlateRole;
 public record PlateNeed(
         String key,
         PlateRole role,
-        String code,
-        List<String> also,
+        Reason reason,
+        List<Reason> also,
+        @Nullable Way way,
         String about,
         Set<String> illusions,
         Set<Item> in,
@@ -83,16 +87,11 @@ public record PlateNeed(
 
     /// Beginning of the light groups that several shots share.
     public static final String SCENE = "scene-";
-    /// Code of a picture that exists already.
-    public static final String BORROWED = "borrowed";
-    /// Code of a picture that exists already, on which all is laid.
-    public static final String EXISTING = "base.existing";
-    /// Code of an element that was recorded by others.
-    public static final String EXISTING_ELEMENT = "element.existing";
-    private static final Set<String> NOT_FILMED = Set.of(BORROWED, EXISTING, EXISTING_ELEMENT);
+    /// Those of pictures that exist already.
+    private static final Set<Reason> NOT_FILMED = EnumSet.of(Reason.BORROWED, Reason.BASE_EXISTING, Reason.ELEMENT_EXISTING);
 
     public PlateNeed {
-        also = also.stream().distinct().filter(a -> !a.equals(code)).toList();
+        also = also.stream().distinct().filter(a -> a != reason).toList();
         illusions = sorted(illusions);
         in = sorted(in);
         out = sorted(out);
@@ -111,7 +110,7 @@ public record PlateNeed(
 
     /// Whether it has to be filmed at all.
     public boolean filmed() {
-        return !NOT_FILMED.contains(code);
+        return !NOT_FILMED.contains(reason);
     }
 
     /// How long the camera runs for a take, in seconds.
@@ -146,8 +145,19 @@ public record PlateNeed(
     }
 
     /// All its reasons, the first one first.
-    public List<String> reasons() {
-        return Stream.concat(Stream.of(code), also.stream()).toList();
+    public List<Reason> reasons() {
+        return Stream.concat(Stream.of(reason), also.stream()).toList();
+    }
+
+    /// The name of one of its reasons in papers and words, with the way of what is separated where that belongs to it.
+    public String code(Reason r) {
+        Way w = way;
+        return r.byWay() && w != null ? r.code() + "." + w.code() : r.code();
+    }
+
+    /// The name of its first reason.
+    public String code() {
+        return code(reason);
     }
 
     /// Both needs in one plate: every constraint of either holds, and every reason.
@@ -158,10 +168,11 @@ public record PlateNeed(
         Set<Item> inside = union(in, o.in);
         Set<Item> outside = union(out, o.out);
         outside.removeAll(inside);
-        String first = o.proposed || !proposed ? code : o.code;
-        List<String> others = Stream.concat(reasons().stream(), o.reasons().stream()).distinct().filter(r -> !r.equals(first)).toList();
+        Reason first = o.proposed || !proposed ? reason : o.reason;
+        List<Reason> others = Stream.concat(reasons().stream(), o.reasons().stream()).distinct().filter(r -> r != first).toList();
         return new PlateNeed(
-                key, role, first, others, about, union(illusions, o.illusions), inside, outside, screen == Screen.NONE ? o.screen : screen,
+                key, role, first, others, way == null ? o.way : way, about, union(illusions, o.illusions), inside, outside,
+                screen == Screen.NONE ? o.screen : screen,
                 region.with(o.region), lockGroup, lightGroup, length.with(o.length), notes.with(o.notes), union(after, o.after), proposed
                 && o.proposed);
     }
@@ -192,8 +203,8 @@ public record PlateNeed(
     }
 
     /// The same under another key, role and reason.
-    public PlateNeed as(String otherKey, PlateRole other, String otherCode) {
-        return withKey(otherKey).withRole(other).withCode(otherCode);
+    public PlateNeed as(String otherKey, PlateRole other, Reason otherReason) {
+        return withKey(otherKey).withRole(other).withReason(otherReason);
     }
 
     /// Follows nothing but some of these.

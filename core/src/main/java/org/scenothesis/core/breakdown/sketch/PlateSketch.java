@@ -6,10 +6,12 @@ import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.illusion.Rules;
 import org.scenothesis.core.breakdown.method.Screen;
+import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.Bodies;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
+import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.breakdown.sketch.Sketch.Look;
@@ -99,8 +101,9 @@ public final class PlateSketch {
             if (held && foot > 0.05) {
                 e.box(x, 0, 0.04 * e.frame.highM() / 2, foot, Look.PLACE, -1);
             }
-            Look look = n.role() == PlateRole.PRACTICAL && about && n.code().endsWith("mask") ? Look.DASHED : about ? Look.SOLID : Look.INK;
-            String without = n.code().equals("half.upper") ? "legs" : n.code().equals("half.lower") ? "torso" : "";
+            Look look = n.role() == PlateRole.PRACTICAL && about && n.reason().byWay() && n.way() == Way.MASK ? Look.DASHED : about
+                    ? Look.SOLID : Look.INK;
+            String without = n.reason() == Reason.HALF_UPPER ? "legs" : n.reason() == Reason.HALF_LOWER ? "torso" : "";
             e.body(who, x, foot, high, look, Math.max(0, w == null ? -1 : shot.illusions().indexOf(w)), without);
         }
     }

@@ -171,7 +171,7 @@ class OrderSolverTest {
         List<String> own = best.moved(best.ids().getFirst(), best.ids().size() - 1);
         RunningOrder bad = DayPlan.of(p.withDay(d -> d.withOrder(own))).order();
         assertThat(bad.ids()).isEqualTo(own);
-        assertThat(bad.broken()).isNotEmpty().allSatisfy(b -> assertThat(b.code()).isEqualTo("after"));
+        assertThat(bad.broken()).isNotEmpty().allSatisfy(b -> assertThat(b.kind()).isEqualTo(RunningOrder.Broken.Kind.AFTER));
         assertThat(bad.minutes()).isGreaterThanOrEqualTo(best.minutes() - 10);
         RunningOrder partial = DayPlan.of(p.withDay(d -> d.withOrder(List.of("1/gone", best.ids().getLast())))).order();
         assertThat(partial.ids()).hasSameSizeAs(best.ids()).startsWith(best.ids().getLast());
@@ -181,8 +181,8 @@ class OrderSolverTest {
     void everyChangeHasItsMinutes() {
         Shot s = Shots.of(Shots.illusion(IllusionKind.FLOATS, "the lantern"));
         RunningOrder o = RunningOrder.cheapest(s, HouseRules.DEFAULT);
-        assertThat(o.steps().getFirst().changes()).extracting(Change::code).contains("camera");
-        assertThat(o.changesByKind().get("camera")[0]).isEqualTo(1);
+        assertThat(o.steps().getFirst().changes()).extracting(Change::kind).contains(Change.Kind.CAMERA);
+        assertThat(o.changesByKind().get(Change.Kind.CAMERA)[0]).isEqualTo(1);
         assertThat(o.steps().stream().mapToDouble(RunningOrder.Step::changeMinutes).sum()).isCloseTo(o.changeMinutes(), within(1e-9));
         double rolls = o.steps().stream().mapToDouble(x -> x.job().minutes()).sum();
         assertThat(o.minutes()).isCloseTo(o.changeMinutes() + rolls, within(1e-9));

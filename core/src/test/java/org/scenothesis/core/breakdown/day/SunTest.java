@@ -119,11 +119,11 @@ class SunTest {
         LightWindow w = window("10:00", "sun", yard());
         assertThat(w.verdict()).isEqualTo(Verdict.REDO);
         assertThat(w.turnDeg()).isGreaterThan(12);
-        assertThat(w.code()).isEqualTo("light.turn");
+        assertThat(w.trouble()).isEqualTo(LightWindow.Trouble.TURN);
         assertThat(w.to() - w.from()).isGreaterThan(30);
-        assertThat(window("00:30", "sun", yard()).code()).isEqualTo("light.night");
-        assertThat(window("10:00", "sun", yard(new Location.Obstruction(0, 360, 90))).code()).isEqualTo("light.shade");
-        assertThat(window("10:00", "sun", null).code()).isEqualTo("light.place");
+        assertThat(window("00:30", "sun", yard()).trouble()).isEqualTo(LightWindow.Trouble.NIGHT);
+        assertThat(window("10:00", "sun", yard(new Location.Obstruction(0, 360, 90))).trouble()).isEqualTo(LightWindow.Trouble.SHADE);
+        assertThat(window("10:00", "sun", null).trouble()).isEqualTo(LightWindow.Trouble.PLACE);
         assertThat(window("10:00", "lamps", yard())).isNull();
     }
 

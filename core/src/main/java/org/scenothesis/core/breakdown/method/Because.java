@@ -1,0 +1,46 @@
+package org.scenothesis.core.breakdown.method;
+
+import org.scenothesis.core.value.Coded;
+
+/// Why a thing is separated as it is: `because.<code>` are the words.
+public enum Because implements Coded {
+    APART,
+    BECOMES,
+    EDGE,
+    ELSEWHERE,
+    ENERGY,
+    FRAMES_CLOTH,
+    FRAMES_RIG,
+    FRONT,
+    HALVES,
+    HIDDEN_CLOTH,
+    HIDDEN_HOOD,
+    HIDDEN_LEGS,
+    HIDDEN_SLEEVES,
+    HIDDEN_STILL,
+    HIDDEN_SUIT,
+    HIDDEN_THROUGH,
+    MOVED_LINE,
+    MOVED_OPERATOR,
+    MOVED_PUPPET,
+    MOVED_UNSEEN,
+    MOVES,
+    OPENING_CROSSED,
+    OPENING_RIM,
+    OVERLAP,
+    PASSES_BLACK,
+    PASSES_SCREEN,
+    PASSES_WHITE,
+    RESHAPED,
+    RESHAPED_MILD,
+    SIZE,
+    STILL,
+    THROUGH,
+    THROUGH_INSERT,
+    TOUCH,
+    WIPED,
+    WIPED_WATER,
+    WRITTEN_DISPLAY,
+    WRITTEN_GLASS,
+    WRITTEN_WALL
+}
