@@ -13,7 +13,6 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyed;
 import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
@@ -22,6 +21,7 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.shot.step.KeySettings;
 
 /// Kernels of the key at 1920×1080, frames per second.
 @State(Scope.Benchmark)

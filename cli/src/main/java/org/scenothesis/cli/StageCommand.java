@@ -150,7 +150,7 @@ final class StageCommand implements Callable<Integer> {
         }
         for (PlateNeed n : set.needs()) {
             output.say("  " + PlanWords.name(n));
-            for (Proved p : set.proved(n.key(), rules)) {
+            for (Proved p : set.proved(n.key().code(), rules)) {
                 output.say(String.format("    %-22s %s", StageWords.verdict(p), StageWords.line(p)));
                 if (!StageWords.remedy(p).isEmpty()) {
                     output.say("                           " + StageWords.remedy(p));

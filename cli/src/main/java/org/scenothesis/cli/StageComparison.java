@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.util.List;
 import java.util.Map;
 import org.scenothesis.core.breakdown.Breakdown;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.finding.HouseRules;
@@ -51,7 +52,7 @@ final class StageComparison implements StagePart {
             Measured m = new Surveyor(folder, bands).survey(shot, List.of(), Measured.NOTHING, job.output().progress("measure"),
                     told -> {});
             Judgement all = new Judge(folder).of(shot, m, rules);
-            Map<String, Plate> plates = Breakdown.matched(shot, Breakdown.plan(shot, rules));
+            Map<PlateKey, Plate> plates = Breakdown.matched(shot, Breakdown.plan(shot, rules));
             for (Staged set : job.sets()) {
                 for (PlateNeed n : set.needs()) {
                     Plate plate = plates.get(n.key());

@@ -90,6 +90,17 @@ class ArchitectureTest {
     }
 
     @Test
+    void theDocumentRestsOnNoSolver() {
+        noClasses().that().resideInAnyPackage("org.scenothesis.core.shot..", "org.scenothesis.core.stage",
+                "org.scenothesis.core.stage.piece..",
+                "org.scenothesis.core.value..").should().dependOnClassesThat().resideInAnyPackage("org.scenothesis.core.key..",
+                        "org.scenothesis.core.follow..", "org.scenothesis.core.light..", "org.scenothesis.core.match..",
+                        "org.scenothesis.core.perspective..", "org.scenothesis.core.background..", "org.scenothesis.core.moving..",
+                        "org.scenothesis.core.compare..", "org.scenothesis.core.layer..", "org.scenothesis.core.breakdown..",
+                        "org.scenothesis.core.rehearsal..", "org.scenothesis.core.vision..").check(all);
+    }
+
+    @Test
     void noRoomAtAnyLevelGoesInCircles() {
         slices().matching("org.scenothesis.(**)").should().beFreeOfCycles().check(all);
     }

@@ -27,6 +27,7 @@ import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.finding.HouseRules;
@@ -79,7 +80,7 @@ public final class Breakdown {
         Shot shot = Rules.assuming(told, rules);
         Base base = Base.of(Answers.of(shot.setting()));
         Map<String, Treatment> treatments = treatments(shot, rules, base);
-        Map<String, PlateNeed> asked = new LinkedHashMap<>();
+        Map<PlateKey, PlateNeed> asked = new LinkedHashMap<>();
         List<Conflict> conflicts = new ArrayList<>();
         List<Figure> figures = new ArrayList<>();
         List<KitItem> kit = new ArrayList<>();
@@ -98,18 +99,18 @@ public final class Breakdown {
         filmed.values().removeIf(t -> shot.illusions().stream().filter(w -> t.illusions().contains(w.id()))
                 .allMatch(w -> ElementSource.subject(w.kind(), Answers.of(w, shot.setting()))
                 && Subjects.id(shot, w.subject()).equals(t.key())));
-        Map<String, PlateNeed> once = new People(shot).once(asked);
+        Map<PlateKey, PlateNeed> once = new People(shot).once(asked);
         conflicts.addAll(base.conflicts(shot, rules, once));
-        Map<String, PlateNeed> needs = new LinkedHashMap<>(base.plates(shot, rules, once));
+        Map<PlateKey, PlateNeed> needs = new LinkedHashMap<>(base.plates(shot, rules, once));
         new Leads(shot).ordered(needs);
         new Leads(shot).led(needs);
         new LightPlan(shot, rules, List.of()).minded(needs);
         Guard.add(rules, needs);
         Set<String> declined = Set.of(Answers.of(shot.setting()).answer(Fact.DECLINED).split("\\s+"));
         List<PlateNeed> all = List.copyOf(needs.values());
-        List<PlateNeed> kept = all.stream().filter(n -> !(n.proposed() && declined.contains(n.key())))
+        List<PlateNeed> kept = all.stream().filter(n -> !(n.proposed() && declined.contains(n.key().code())))
                 .map(n -> n.followingOnly(needs.keySet())).toList();
-        List<PlateNeed> without = all.stream().filter(n -> n.proposed() && declined.contains(n.key())).toList();
+        List<PlateNeed> without = all.stream().filter(n -> n.proposed() && declined.contains(n.key().code())).toList();
         LightPlan light = new LightPlan(shot, rules, kept);
         conflicts.addAll(Conflicts.of(shot, rules, filmed, kept));
         conflicts.addAll(light.conflicts());
@@ -135,11 +136,11 @@ public final class Breakdown {
     }
 
     /// The shot's plate for a need: the one made for it, else the first of its role that was made for none and is not another need's.
-    public static Map<String, Plate> matched(Shot shot, BreakdownPlan plan) {
-        Map<String, Plate> out = new LinkedHashMap<>();
+    public static Map<PlateKey, Plate> matched(Shot shot, BreakdownPlan plan) {
+        Map<PlateKey, Plate> out = new LinkedHashMap<>();
         List<Plate> free = new ArrayList<>(shot.plates());
         for (PlateNeed n : plan.needs()) {
-            Optional<Plate> own = free.stream().filter(p -> p.need().equals(n.key())).findFirst();
+            Optional<Plate> own = free.stream().filter(p -> p.need().equals(n.key().code())).findFirst();
             own.ifPresent(p -> {
                 out.put(n.key(), p);
                 free.remove(p);
@@ -159,7 +160,7 @@ public final class Breakdown {
 
     /// The plates of a plan that the shot lacks, as new plates named by `name`; the shot's own plates are never touched.
     public static List<Plate> missing(Shot shot, BreakdownPlan plan, Function<PlateNeed, String> name) {
-        Map<String, Plate> have = matched(shot, plan);
+        Map<PlateKey, Plate> have = matched(shot, plan);
         List<Plate> out = new ArrayList<>();
         Set<String> ids = new LinkedHashSet<>(shot.plates().stream().map(Plate::id).toList());
         for (PlateNeed n : plan.needs()) {
@@ -167,12 +168,12 @@ public final class Breakdown {
                 continue;
             }
             int i = shot.plates().size() + out.size();
-            String id = n.key().toLowerCase(Locale.ROOT);
+            String id = n.key().code().toLowerCase(Locale.ROOT);
             while (!ids.add(id)) {
                 id += "-" + (i + 1);
             }
             out.add(new Plate(id, name.apply(n), n.role(), Spike.number(i), n.lockGroup(), n.lightGroup(), n.rollSeconds(), List.of(),
-                    n.key()));
+                    n.key().code()));
         }
         return out;
     }

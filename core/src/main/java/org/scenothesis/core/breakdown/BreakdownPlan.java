@@ -8,6 +8,7 @@ import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.Permission;
 
@@ -59,8 +60,13 @@ public record BreakdownPlan(
     }
 
     /// The plate with this key, if the plan has it.
-    public Optional<PlateNeed> need(String key) {
+    public Optional<PlateNeed> need(PlateKey key) {
         return needs.stream().filter(n -> n.key().equals(key)).findFirst();
+    }
+
+    /// The plate that documents and papers call so.
+    public Optional<PlateNeed> need(String code) {
+        return needs.stream().filter(n -> n.key().code().equals(code)).findFirst();
     }
 
     /// Hours of hand work that the chosen ways leave for later.

@@ -16,7 +16,7 @@ import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.number.ClothGeometry;
-import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.breakdown.plate.Subjects;
@@ -43,7 +43,7 @@ final class Conflicts {
         }
         Answers told = Answers.of(shot.setting());
         needs.stream().filter(n -> !n.about().isEmpty()).filter(onePerRegion()).forEach(n -> cloth(n, told, out));
-        boolean overlaid = needs.stream().anyMatch(n -> n.key().equals("clean-" + Case.HOME));
+        boolean overlaid = needs.stream().anyMatch(n -> n.key().equals(PlateKey.CLEAN));
         if (told.is(Answer.Camera.MOVING) && overlaid) {
             out.add(Conflict.redo(ConflictKind.CAMERA_MOVES, "", ""));
         }

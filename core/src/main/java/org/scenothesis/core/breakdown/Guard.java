@@ -2,13 +2,13 @@ package org.scenothesis.core.breakdown;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
@@ -20,18 +20,18 @@ import org.scenothesis.core.shot.PlateRole;
 final class Guard {
     private Guard() {}
 
-    static void add(HouseRules rules, Map<String, PlateNeed> needs) {
+    static void add(HouseRules rules, Map<PlateKey, PlateNeed> needs) {
         for (PlateNeed n : List.copyOf(needs.values())) {
             if ((n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) && n.role() != PlateRole.SURFACE_TITLE) {
                 boolean board = n.role() == PlateRole.TRANSITION;
-                String key = "screen-" + n.lockGroup() + "-" + n.screen().name().toLowerCase(Locale.ROOT);
+                PlateKey key = PlateKey.screen(n.lockGroup(), n.screen());
                 Reason reason = rules.follows(Approach.WRINKLES, "defocus") ? Reason.SCREEN_DEFOCUS : Reason.SCREEN;
                 PlateNeed bare = proposal(key, PlateRole.SCREEN_ONLY, reason, n).on(n.screen(), n.region())
                         .without(Item.coded("everyone", Item.Sort.CREW));
                 needs.merge(key, board ? bare.recording("square") : bare, PlateNeed::merged);
             }
             if (measurable(n)) {
-                String key = "reference-" + n.lockGroup();
+                PlateKey key = new PlateKey(PlateKey.Kind.REFERENCE, n.lockGroup());
                 PlateNeed card = proposal(key, PlateRole.REFERENCE, n.lockGroup().equals(Case.HOME) ? Reason.REFERENCE
                         : Reason.REFERENCE_OWN, n)
                         .with(Item.coded("card", Item.Sort.CARD));
@@ -42,7 +42,7 @@ final class Guard {
     }
 
     /// Room tone is recorded once on every day: with a clean plate where there is one, else with the first card.
-    private static void roomTone(Map<String, PlateNeed> needs) {
+    private static void roomTone(Map<PlateKey, PlateNeed> needs) {
         if (needs.values().stream().noneMatch(n -> n.notes().sound().contains("room"))) {
             needs.values().stream().filter(n -> n.role() == PlateRole.REFERENCE).findFirst()
                     .ifPresent(n -> needs.put(n.key(), n.hearing("room")));
@@ -64,7 +64,7 @@ final class Guard {
         return out.toArray(String[]::new);
     }
 
-    private static PlateNeed proposal(String key, PlateRole role, Reason reason, PlateNeed like) {
+    private static PlateNeed proposal(PlateKey key, PlateRole role, Reason reason, PlateNeed like) {
         Set<String> illusions = new TreeSet<>(like.illusions());
         return new PlateNeed(
                 key, role, reason, List.of(), null, "", illusions, Set.of(), Set.of(), Screen.NONE, Region.NONE, like.lockGroup(),

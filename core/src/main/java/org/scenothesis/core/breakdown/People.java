@@ -14,6 +14,7 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.shot.Illusion;
@@ -24,23 +25,20 @@ import org.scenothesis.core.shot.Shot;
 ///
 /// Source: handbook, *Facts that decide more than the wonder itself*, people as a list.
 record People(Shot shot) {
-    private static final String ACTING = "acting";
-
     /// The plates of all illusions, by their keys, with every person once.
-    Map<String, PlateNeed> once(Map<String, PlateNeed> asked) {
-        Map<String, PlateNeed> out = new LinkedHashMap<>(asked);
-        asked.keySet().stream().filter(k -> k.startsWith("half-upper-")).map(k -> k.substring("half-upper-".length()))
-                .forEach(id -> halved(out, id));
+    Map<PlateKey, PlateNeed> once(Map<PlateKey, PlateNeed> asked) {
+        Map<PlateKey, PlateNeed> out = new LinkedHashMap<>(asked);
+        asked.keySet().stream().filter(k -> k.kind() == PlateKey.Kind.HALF_UPPER).forEach(k -> halved(out, k.of()));
         performing(out);
         out.replaceAll((key, n) -> dressed(n));
         return out;
     }
 
     /// The whole body is not filmed where its halves are.
-    private static void halved(Map<String, PlateNeed> needs, String id) {
-        PlateNeed whole = needs.remove("thing-" + id);
+    private static void halved(Map<PlateKey, PlateNeed> needs, String id) {
+        PlateNeed whole = needs.remove(PlateKey.thing(id));
         if (whole != null) {
-            for (String half : List.of("half-upper-" + id, "half-lower-" + id)) {
+            for (PlateKey half : List.of(new PlateKey(PlateKey.Kind.HALF_UPPER, id), new PlateKey(PlateKey.Kind.HALF_LOWER, id))) {
                 needs.computeIfPresent(half, (k, n) -> n.merged(whole.withKey(k).withRegion(n.region()).withIn(Set.of())));
                 renamed(needs, whole.key(), half);
             }
@@ -49,8 +47,8 @@ record People(Shot shot) {
 
     /// Whoever acts in the shot and is filmed as a subject of it does both at once, unless they meet themselves or it happens at another
     /// time in other clothes.
-    private void performing(Map<String, PlateNeed> needs) {
-        PlateNeed acting = needs.get(ACTING);
+    private void performing(Map<PlateKey, PlateNeed> needs) {
+        PlateNeed acting = needs.get(PlateKey.ACTING);
         if (acting == null) {
             return;
         }
@@ -68,11 +66,11 @@ record People(Shot shot) {
         }
         boolean nobody = left.in().stream().noneMatch(i -> i.sort() == Item.Sort.PERSON) && !left.in().equals(acting.in());
         if (nobody) {
-            needs.remove(ACTING);
+            needs.remove(PlateKey.ACTING);
             acting.in().stream().filter(i -> i.sort() == Item.Sort.PERSON).findFirst()
-                    .flatMap(who -> own(needs, Subjects.id(shot, who.name()))).ifPresent(own -> renamed(needs, ACTING, own.key()));
+                    .flatMap(who -> own(needs, Subjects.id(shot, who.name()))).ifPresent(own -> renamed(needs, PlateKey.ACTING, own.key()));
         } else {
-            needs.put(ACTING, left);
+            needs.put(PlateKey.ACTING, left);
         }
     }
 
@@ -86,8 +84,9 @@ record People(Shot shot) {
         return out;
     }
 
-    private static Optional<PlateNeed> own(Map<String, PlateNeed> needs, String id) {
-        return List.of("thing-" + id, "half-upper-" + id).stream().map(needs::get).filter(n -> n != null && n.filmed()).findFirst();
+    private static Optional<PlateNeed> own(Map<PlateKey, PlateNeed> needs, String id) {
+        return List.of(PlateKey.thing(id), new PlateKey(PlateKey.Kind.HALF_UPPER, id)).stream().map(needs::get)
+                .filter(n -> n != null && n.filmed()).findFirst();
     }
 
     /// Whether somebody is told to act in what happens to themselves.
@@ -115,7 +114,7 @@ record People(Shot shot) {
     }
 
     /// What had to follow a plate that is another now follows that.
-    private static void renamed(Map<String, PlateNeed> needs, String was, String is) {
+    private static void renamed(Map<PlateKey, PlateNeed> needs, PlateKey was, PlateKey is) {
         needs.replaceAll((key, n) -> n.after().contains(was) && !key.equals(is) ? n.following(is) : n);
     }
 

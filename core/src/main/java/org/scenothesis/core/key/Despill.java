@@ -4,6 +4,7 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
+import org.scenothesis.core.shot.step.KeySettings;
 
 /// The subject's own colour: the cloth's share taken out of mixed pixels, the cloth's light taken off, and what still leads by the screen's
 /// channel limited by the other two; or only that limit.

@@ -12,6 +12,7 @@ import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.picture.PushPull;
+import org.scenothesis.core.shot.step.KeySettings;
 
 /// Keys a frame against its screen model.
 ///

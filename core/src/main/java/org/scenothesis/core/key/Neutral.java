@@ -6,6 +6,7 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.KeySettings;
 
 /// What something neutral before the cloth tells of the cloth's light on it: a grey card, a ball, a shirt, the white of an eye.
 ///

@@ -7,6 +7,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.shot.step.KeySettings;
 
 /// Keys a picture too large to be keyed at once: strips of whole rows, each with enough above and below it for what the keyer looks at.
 ///

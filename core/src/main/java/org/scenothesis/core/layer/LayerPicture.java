@@ -3,7 +3,6 @@ package org.scenothesis.core.layer;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
@@ -11,6 +10,7 @@ import org.scenothesis.core.picture.PlanarMap;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Keys;
 import org.scenothesis.core.shot.Layer;
+import org.scenothesis.core.shot.step.KeySettings;
 
 /// A layer with all that its steps need at one moment: pictures and what was measured.
 ///

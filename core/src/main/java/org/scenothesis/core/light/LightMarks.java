@@ -4,6 +4,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.scenothesis.core.Check;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.stage.Evidence;
 
 /// What is marked of the light in a picture.
 ///
@@ -23,26 +24,11 @@ public record LightMarks(List<Shadow> shadows, List<Area> grey, List<Face> lit, 
         }
     }
 
-    /// How a surface lies to the key: level, upright towards the camera, or square to the key.
-    public enum Lies {
-        GROUND,
-        UPRIGHT,
-        FACING
-    }
-
     /// A piece of a surface.
-    public record Face(Area area, Lies lies) {}
-
-    /// What a round thing is.
-    public enum Shape {
-        BALL,
-        HEAD,
-        /// Somebody upright: round from side to side only.
-        FIGURE
-    }
+    public record Face(Area area, Evidence.Lies lies) {}
 
     /// A round thing by its middle and a point of its outline; of a figure, how far its side is from the middle of its body.
-    public record Round(Shape shape, Point middle, Point edge) {
+    public record Round(Evidence.Shape shape, Point middle, Point edge) {
         public Round {
             Check.finite("mark", middle.x() + middle.y() + edge.x() + edge.y());
             Check.that(middle.minus(edge).length() >= 2, "a round thing is at least four pixels wide");

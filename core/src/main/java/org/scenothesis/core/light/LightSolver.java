@@ -12,6 +12,7 @@ import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Luminance;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.stage.Evidence;
 
 /// Finds the light of a picture from what is marked in it and the camera that took it.
 ///
@@ -228,7 +229,7 @@ public final class LightSolver {
     }
 
     /// Cosine between a surface and the key.
-    private static double cosine(LightMarks.Lies lies, Seen main) {
+    private static double cosine(Evidence.Lies lies, Seen main) {
         return switch (lies) {
             case GROUND -> main.to.y();
             case UPRIGHT -> -main.to.z();

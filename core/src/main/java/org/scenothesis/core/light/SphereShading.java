@@ -13,6 +13,7 @@ import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.stage.Evidence;
 
 /// The light read of how something round is shaded: what its surface shows is taken for light from all round, a little more of it from
 /// above, and one source of cosine.
@@ -45,7 +46,7 @@ final class SphereShading {
     private record Fitted(double even, double above, double k, double rest) {}
 
     /// How far off a direction is at least, in degrees: real things are not what they are taken for.
-    private static double least(LightMarks.Shape s) {
+    private static double least(Evidence.Shape s) {
         return switch (s) {
             case BALL -> 8;
             case HEAD -> 18;
@@ -59,7 +60,7 @@ final class SphereShading {
         if (seen.size() < ACROSS) {
             return Optional.empty();
         }
-        boolean flat = round.shape() == LightMarks.Shape.FIGURE;
+        boolean flat = round.shape() == Evidence.Shape.FIGURE;
         double[] best = {0, flat ? 0 : 30};
         double least = Double.MAX_VALUE;
         for (double e = flat ? 0 : -12; e <= (flat ? 0 : 90); e += COARSE_DEG) {
@@ -95,7 +96,7 @@ final class SphereShading {
         Vec to = towards(best[0], best[1]);
         double dark = (double) seen.stream().filter(s -> s.normal.dot(to) < 0).count() / seen.size();
         Estimate stops = dark < DARK ? null : new Estimate(Math.log(f.k / Math.max(0.01 * f.k, fill)) / Math.log(2),
-                round.shape() == LightMarks.Shape.BALL ? 0.4 : 0.8);
+                round.shape() == Evidence.Shape.BALL ? 0.4 : 0.8);
         return Optional.of(new Read(new Estimate(Math.IEEEremainder(best[0], 360), side), flat ? null : new Estimate(best[1], up), stops));
     }
 
@@ -162,7 +163,7 @@ final class SphereShading {
     /// The outline is seen along the rays to it: what faces the eye is the middle.
     private static List<Sample> samples(Picture p, PictureCamera c, LightMarks.Round round) {
         Point m = round.middle();
-        boolean flat = round.shape() == LightMarks.Shape.FIGURE;
+        boolean flat = round.shape() == Evidence.Shape.FIGURE;
         double r = flat ? Math.abs(round.edge().x() - m.x()) : round.edge().minus(m).length();
         Vec eye = c.ray(m).unit().times(-1);
         Vec right = across(c.ray(m.plus(new Point(1, 0))).minus(c.ray(m)), eye);

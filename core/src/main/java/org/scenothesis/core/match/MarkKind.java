@@ -1,6 +1,5 @@
 package org.scenothesis.core.match;
 
-import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Evidence;
 
@@ -17,8 +16,8 @@ public enum MarkKind {
     LENS(new Evidence.Lens(54.4)),
     LENS_HEIGHT(new Evidence.LensHeight(1.4)),
     TILES(new Evidence.Tiles(new Point(0.35, 0.88), new Point(0.65, 0.88), new Point(0.58, 0.72), new Point(0.42, 0.72), 3, 3, 0)),
-    SHADE(new Evidence.Shade(new Point(0.55, 0.72), new Point(0.6, 0.72), LightMarks.Lies.GROUND)),
-    ROUND(new Evidence.Round(LightMarks.Shape.BALL, new Point(0.5, 0.55), new Point(0.55, 0.55))),
+    SHADE(new Evidence.Shade(new Point(0.55, 0.72), new Point(0.6, 0.72), Evidence.Lies.GROUND)),
+    ROUND(new Evidence.Round(Evidence.Shape.BALL, new Point(0.5, 0.55), new Point(0.55, 0.55))),
     LAMP(new Evidence.Lamp(new Point(0.5, 0.2))),
     TAPE(new Evidence.Tape(new Point(0.4, 0.82), new Point(0.6, 0.82))),
     STAFF(new Evidence.Staff(new Point(0.5, 0.85), new Point(0.5, 0.6)));

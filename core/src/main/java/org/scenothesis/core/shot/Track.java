@@ -61,7 +61,7 @@ public record Track(String id, String name, String plate, List<Spot> spots) impl
     }
 
     /// Whether places can be those of a point, or of something flat seen from before it.
-    static boolean lies(List<Point> places) {
+    public static boolean lies(List<Point> places) {
         return places.size() != 4 || PinnedCorners.bendsOneWay(places);
     }
 

@@ -2,7 +2,6 @@ package org.scenothesis.core.stage;
 
 import java.util.List;
 import org.scenothesis.core.Check;
-import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.picture.Point;
 
 /// What somebody showed in a picture, from which its camera and its light follow: kept, so that what follows can be found again once
@@ -208,8 +207,15 @@ public sealed interface Evidence {
         }
     }
 
+    /// How a surface lies to the key: level, upright towards the camera, or square to the key.
+    enum Lies {
+        GROUND,
+        UPRIGHT,
+        FACING
+    }
+
     /// The same surface once in the light of the key and once in its shadow.
-    record Shade(Point lit, Point dark, LightMarks.Lies lies) implements Evidence {
+    record Shade(Point lit, Point dark, Lies lies) implements Evidence {
         public Shade {
             near("shade", lit, dark);
         }
@@ -225,8 +231,16 @@ public sealed interface Evidence {
         }
     }
 
+    /// What a round thing is.
+    enum Shape {
+        BALL,
+        HEAD,
+        /// Somebody upright: round from side to side only.
+        FIGURE
+    }
+
     /// Something round by its middle and a point of its outline.
-    record Round(LightMarks.Shape shape, Point middle, Point edge) implements Evidence {
+    record Round(Shape shape, Point middle, Point edge) implements Evidence {
         public Round {
             near("round", middle, edge);
         }

@@ -22,6 +22,7 @@ import org.scenothesis.core.breakdown.illusion.Rules;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
@@ -95,7 +96,7 @@ class BreakdownTest {
                 HouseRules.DEFAULT), PlateRole.ELEMENT);
         assertThat(e.lightGroup()).isEqualTo("B");
         assertThat(e.lockGroup()).isEqualTo("B");
-        assertThat(e.after()).contains("clean-A");
+        assertThat(e.after()).contains(PlateKey.CLEAN);
     }
 
     @Test
@@ -153,8 +154,8 @@ class BreakdownTest {
         BreakdownPlan p = Breakdown.plan(
                 Shots.of(Map.of("declined", "light-the-lantern clean-A"), illusion(IllusionKind.FLOATS, "the lantern", "glows", "yes")),
                 HouseRules.DEFAULT);
-        assertThat(p.declined()).extracting(PlateNeed::key).containsExactly("light-the-lantern");
-        assertThat(p.needs()).extracting(PlateNeed::key).contains("clean-A").doesNotContain("light-the-lantern");
+        assertThat(p.declined()).extracting(n -> n.key().code()).containsExactly("light-the-lantern");
+        assertThat(p.needs()).extracting(n -> n.key().code()).contains("clean-A").doesNotContain("light-the-lantern");
     }
 
     @Test
@@ -181,7 +182,7 @@ class BreakdownTest {
     void aCopyThatIsAlsoSmallIsFilmedOnceForBoth() {
         BreakdownPlan p = plan(illusion(IllusionKind.COPIES, "the maker", "count", "2"), illusion(IllusionKind.OTHER_SIZE, "the maker",
                 "performer", "no"));
-        assertThat(p.needs()).filteredOn(n -> n.key().startsWith("figure-")).hasSize(1);
+        assertThat(p.needs()).filteredOn(n -> n.key().code().startsWith("figure-")).hasSize(1);
         assertThat(p.needs()).filteredOn(n -> n.role() == PlateRole.ON_SCREEN).hasSize(1);
     }
 

@@ -16,6 +16,7 @@ import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.HouseRules;
@@ -52,7 +53,7 @@ class PlanPropertiesTest {
             }
             for (Treatment t : p.treatments()) {
                 if (t.lock().equals("A") && (t.way() == Way.SUIT || t.way() == Way.MASK || t.way() == Way.KEY)) {
-                    assertThat(p.needs()).as("%s of %s", t, s).anySatisfy(n -> assertThat(n.key()).isEqualTo("clean-A"));
+                    assertThat(p.needs()).as("%s of %s", t, s).anySatisfy(n -> assertThat(n.key()).isEqualTo(PlateKey.CLEAN));
                 }
             }
         }

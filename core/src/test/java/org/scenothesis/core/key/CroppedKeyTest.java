@@ -9,6 +9,7 @@ import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.shot.step.KeySettings;
 
 /// A garbage matte saves work without changing what lies inside it.
 class CroppedKeyTest {

@@ -22,6 +22,7 @@ import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Polygon;
+import org.scenothesis.core.shot.step.KeySettings;
 
 /// The keyer on drawn pictures whose mixture is known to the last digit.
 class KeyUnitsTest {

@@ -13,6 +13,7 @@ import org.scenothesis.core.picture.Box;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.step.KeySettings;
 
 /// What someone who looks at a matte would call its parts, and what a neutral before the cloth tells.
 class MatteAreasTest {

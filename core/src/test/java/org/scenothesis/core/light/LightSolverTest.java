@@ -16,6 +16,7 @@ import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.stage.Evidence;
 
 class LightSolverTest {
     private static final int W = 960;
@@ -145,9 +146,9 @@ class LightSolverTest {
         Vec along = new Vec(-towards(-70, 30).x(), 0, -towards(-70, 30).z()).unit();
         Area dark = around(FOOT.plus(along.times(0.2)), 0.012);
         Area bright = around(FOOT.plus(new Vec(0.6, 0, 0.5)), 0.1);
-        LightMarks.Face lit = new LightMarks.Face(bright, LightMarks.Lies.GROUND);
+        LightMarks.Face lit = new LightMarks.Face(bright, Evidence.Lies.GROUND);
         PictureLight l = LightSolver.solve(p, CAMERA, new LightMarks(List.of(shadow(-70, 30)), List.of(bright), List.of(lit),
-                List.of(new LightMarks.Face(dark, LightMarks.Lies.GROUND)), List.of(), List.of()));
+                List.of(new LightMarks.Face(dark, Evidence.Lies.GROUND)), List.of(), List.of()));
         assertThat(l.key().kelvin()).isCloseTo(4000, within(120.0));
         assertThat(l.fill().kelvin()).isCloseTo(7500, within(225.0));
         assertThat(l.keyToFillStops().value()).isCloseTo(2, within(0.15));
@@ -173,6 +174,6 @@ class LightSolverTest {
         assertThat(Neutral.of(0, 1, 0)).isEmpty();
         assertThatIllegalArgumentException().isThrownBy(() -> new Area(List.of(Point.ZERO, Point.ZERO)));
         assertThatIllegalArgumentException()
-                .isThrownBy(() -> LightMarks.NONE.withLit(List.of(new LightMarks.Face(around(FOOT, 0.1), LightMarks.Lies.GROUND))));
+                .isThrownBy(() -> LightMarks.NONE.withLit(List.of(new LightMarks.Face(around(FOOT, 0.1), Evidence.Lies.GROUND))));
     }
 }

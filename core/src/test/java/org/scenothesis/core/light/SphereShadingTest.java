@@ -16,6 +16,7 @@ import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.stage.Evidence;
 
 /// Balls and an upright round body, cut by rays from a camera that is turned down and rolled: the normals are the world's, not those of the
 /// picture.
@@ -66,7 +67,7 @@ class SphereShadingTest {
         return p;
     }
 
-    private static LightMarks marked(LightMarks.Shape shape) {
+    private static LightMarks marked(Evidence.Shape shape) {
         Point m = CAMERA.project(BALL).orElseThrow();
         Point side = CAMERA.project(BALL.plus(new Vec(BALL_M, 0, 0.1))).orElseThrow();
         return LightMarks.NONE.withRounds(List.of(new LightMarks.Round(shape, m, side)));
@@ -76,7 +77,7 @@ class SphereShadingTest {
     @CsvSource({"-70, 30, 2, true", "40, 20, 1, true", "150, 45, 3, false", "-105, 10, 1.5, true", "170, 70, 2, false"})
     void aBallShowsTheLightWithinWhatItSays(double azimuth, double elevation, double stops, boolean darkSideSeen) {
         PictureLight l = LightSolver.solve(shaded(towards(azimuth, elevation), 0.6, 0.6 * Math.pow(2, -stops), false), CAMERA,
-                marked(LightMarks.Shape.BALL));
+                marked(Evidence.Shape.BALL));
         assertThat(l.hasKey()).isTrue();
         assertThat(l.hinted()).isTrue();
         assertThat(Math.abs(Math.IEEEremainder(l.azimuthDeg().value() - azimuth, 360)) * Math.cos(Math.toRadians(elevation)))
@@ -95,7 +96,7 @@ class SphereShadingTest {
     @ParameterizedTest
     @ValueSource(doubles = {-60, 75, 140})
     void aFigureShowsOnlyTheSide(double azimuth) {
-        PictureLight l = LightSolver.solve(shaded(towards(azimuth, 30), 0.6, 0.2, true), CAMERA, marked(LightMarks.Shape.FIGURE));
+        PictureLight l = LightSolver.solve(shaded(towards(azimuth, 30), 0.6, 0.2, true), CAMERA, marked(Evidence.Shape.FIGURE));
         assertThat(l.azimuthDeg().value()).isCloseTo(azimuth, within(25.0));
         assertThat(l.azimuthDeg().std()).isGreaterThanOrEqualTo(25);
         assertThat(l.elevationDeg()).isNull();
@@ -109,7 +110,7 @@ class SphereShadingTest {
         LightMarks.Shadow s = new LightMarks.Shadow(
                 CAMERA.project(foot).orElseThrow(), CAMERA.project(foot.plus(Vec.UP.times(0.5))).orElseThrow(),
                 CAMERA.project(foot.plus(Vec.UP.times(0.5)).minus(to.times(0.5 / to.y()))).orElseThrow());
-        PictureLight l = LightSolver.solve(p, CAMERA, marked(LightMarks.Shape.BALL).withShadows(List.of(s)));
+        PictureLight l = LightSolver.solve(p, CAMERA, marked(Evidence.Shape.BALL).withShadows(List.of(s)));
         assertThat(l.hinted()).isFalse();
         assertThat(l.azimuthDeg().value()).isCloseTo(-70, within(1.0));
         // There is no shadow in the picture to tell of the fill; the ball's dark side does.
@@ -118,7 +119,7 @@ class SphereShadingTest {
 
     @Test
     void whatIsShadedEvenlyOrPaintedShowsNothing() {
-        PictureLight even = LightSolver.solve(shaded(towards(0, 40), 0.01, 0.6, false), CAMERA, marked(LightMarks.Shape.BALL));
+        PictureLight even = LightSolver.solve(shaded(towards(0, 40), 0.01, 0.6, false), CAMERA, marked(Evidence.Shape.BALL));
         assertThat(even.hasKey()).isFalse();
         assertThat(even.refused().getFirst()).isEqualTo(new PictureLight.Refusal("direction", "round-even"));
         Picture painted = Picture.of(W, H);
@@ -127,12 +128,12 @@ class SphereShadingTest {
                 c.data()[i] = (i % W / 8 + i / W / 8) % 2 == 0 ? 0.1f : 0.5f;
             }
         });
-        assertThat(LightSolver.solve(painted, CAMERA, marked(LightMarks.Shape.BALL)).hasKey()).as("a chequered ball").isFalse();
+        assertThat(LightSolver.solve(painted, CAMERA, marked(Evidence.Shape.BALL)).hasKey()).as("a chequered ball").isFalse();
         assertThat(LightSolver.solve(painted, CAMERA,
-                LightMarks.NONE.withRounds(List.of(new LightMarks.Round(LightMarks.Shape.BALL, new Point(-90, -90), new Point(-80, -90)))))
+                LightMarks.NONE.withRounds(List.of(new LightMarks.Round(Evidence.Shape.BALL, new Point(-90, -90), new Point(-80, -90)))))
                 .hasKey()).as("outside the picture").isFalse();
         PictureCamera unknown = CameraSolver.solve(Marks.none(W, H));
-        assertThat(LightSolver.solve(painted, unknown, marked(LightMarks.Shape.BALL)).refused())
+        assertThat(LightSolver.solve(painted, unknown, marked(Evidence.Shape.BALL)).refused())
                 .contains(new PictureLight.Refusal("direction", "no-camera"));
     }
 

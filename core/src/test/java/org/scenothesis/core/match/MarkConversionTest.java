@@ -95,16 +95,16 @@ class MarkConversionTest {
     void everyMarkOfTheLightIsHandedOnInPixels() {
         LightMarks m = MarkConversion.light(
                 List.of(
-                        new Evidence.Shade(new Point(0.5, 0.5), new Point(0.6, 0.5), LightMarks.Lies.FACING),
-                        new Evidence.Round(LightMarks.Shape.HEAD, new Point(0.25, 0.5), new Point(0.25, 0.6)),
+                        new Evidence.Shade(new Point(0.5, 0.5), new Point(0.6, 0.5), Evidence.Lies.FACING),
+                        new Evidence.Round(Evidence.Shape.HEAD, new Point(0.25, 0.5), new Point(0.25, 0.6)),
                         new Evidence.Lamp(new Point(0.75, 0.1)),
-                        new Evidence.Round(LightMarks.Shape.BALL, new Point(0.5, 0.5), new Point(0.5, 0.5))),
+                        new Evidence.Round(Evidence.Shape.BALL, new Point(0.5, 0.5), new Point(0.5, 0.5))),
                 W, H);
         assertThat(m.lit()).hasSize(1);
-        assertThat(m.unlit().getFirst().lies()).isEqualTo(LightMarks.Lies.FACING);
+        assertThat(m.unlit().getFirst().lies()).isEqualTo(Evidence.Lies.FACING);
         assertThat(m.unlit().getFirst().area().holds(0.6 * W, 0.5 * H)).isTrue();
         assertThat(m.rounds()).as("a round thing without size is none")
-                .containsExactly(new LightMarks.Round(LightMarks.Shape.HEAD, new Point(320, 360), new Point(320, 432)));
+                .containsExactly(new LightMarks.Round(Evidence.Shape.HEAD, new Point(320, 360), new Point(320, 432)));
         assertThat(m.lamps()).containsExactly(new Point(960, 72));
     }
 

@@ -18,6 +18,7 @@ import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.perspective.Marks;
 import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.production.store.StoreException;
 
 /// Marks in a picture as a JSON file, read strictly: what is no mark is said with its place.
@@ -183,20 +184,20 @@ public final class MarksFile {
         return n.path(key).intValue();
     }
 
-    private static LightMarks.Shape shape(String word) {
+    private static Evidence.Shape shape(String word) {
         return switch (word) {
-            case "ball", "" -> LightMarks.Shape.BALL;
-            case "head" -> LightMarks.Shape.HEAD;
-            case "figure" -> LightMarks.Shape.FIGURE;
+            case "ball", "" -> Evidence.Shape.BALL;
+            case "head" -> Evidence.Shape.HEAD;
+            case "figure" -> Evidence.Shape.FIGURE;
             default -> throw new IllegalArgumentException("a round thing is a \"ball\", a \"head\" or a \"figure\", not \"" + word + "\"");
         };
     }
 
     private static LightMarks.Face face(JsonNode n) {
         return new LightMarks.Face(area(n.path("polygon")), switch (text(n, "surface")) {
-            case "ground", "" -> LightMarks.Lies.GROUND;
-            case "upright" -> LightMarks.Lies.UPRIGHT;
-            case "facing" -> LightMarks.Lies.FACING;
+            case "ground", "" -> Evidence.Lies.GROUND;
+            case "upright" -> Evidence.Lies.UPRIGHT;
+            case "facing" -> Evidence.Lies.FACING;
             default -> throw new IllegalArgumentException("a surface is \"ground\", \"upright\" or \"facing\", not \"" + text(n, "surface")
                     + "\"");
         });

@@ -6,6 +6,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Judgement;
@@ -42,7 +43,7 @@ public final class Judge {
     public Judgement of(Shot shot, @Nullable BreakdownPlan plan, Measured m, HouseRules rules) {
         List<Finding> out = new ArrayList<>(ofFolder);
         if (plan != null && !shot.plates().isEmpty()) {
-            Set<String> have = Breakdown.matched(shot, plan).keySet();
+            Set<PlateKey> have = Breakdown.matched(shot, plan).keySet();
             plan.needs().stream().filter(n -> !n.proposed() && !have.contains(n.key()))
                     .forEach(n -> out.add(Finding.unmeasured(Measure.NEEDED, new Subject.OfShot(),
                     Words.of("finding.NEEDED.note", PlanWords.name(n)))));

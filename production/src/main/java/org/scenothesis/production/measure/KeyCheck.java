@@ -2,7 +2,6 @@ package org.scenothesis.production.measure;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.picture.Bands;
@@ -13,6 +12,7 @@ import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Tracks;
+import org.scenothesis.core.shot.step.KeySettings;
 import org.scenothesis.core.shot.step.Outline;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;

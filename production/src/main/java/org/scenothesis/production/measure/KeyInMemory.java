@@ -1,7 +1,6 @@
 package org.scenothesis.production.measure;
 
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.Keyer;
 import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.key.StripKeyer;
@@ -11,6 +10,7 @@ import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Polygon;
 import org.scenothesis.core.picture.Resample;
+import org.scenothesis.core.shot.step.KeySettings;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;

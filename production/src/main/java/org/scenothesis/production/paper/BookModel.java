@@ -12,6 +12,7 @@ import org.scenothesis.core.breakdown.day.LightWindow;
 import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.breakdown.method.Method;
 import org.scenothesis.core.breakdown.number.Figure;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.sketch.PlateSketch;
 import org.scenothesis.core.breakdown.sketch.Sketch;
@@ -36,7 +37,7 @@ final class BookModel {
     BookModel(DayPlan day) {
         this.day = day;
         for (Shot s : day.production().shots()) {
-            Map<String, Plate> have = Breakdown.matched(s, day.plan(s.id()));
+            Map<PlateKey, Plate> have = Breakdown.matched(s, day.plan(s.id()));
             have.forEach((need, plate) -> names.put(s.id() + "/" + need, plate.name()));
             int i = 0;
             for (PlateNeed n : day.plan(s.id()).needs()) {

@@ -3,8 +3,10 @@ package org.scenothesis.production.paper;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.camera.CameraCard;
 import org.scenothesis.core.breakdown.compare.PlanDifference;
@@ -20,6 +22,7 @@ import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.shot.Permission;
 import org.scenothesis.core.shot.Shot;
@@ -97,7 +100,7 @@ public final class PlanTree {
 
     private static ObjectNode plate(BreakdownPlan plan, PlateNeed n) {
         ObjectNode o = MAPPER.createObjectNode();
-        o.put("key", n.key());
+        o.put("key", n.key().code());
         o.put("role", lower(n.role()));
         o.put("name", PlanWords.name(n));
         o.put("why", PlanWords.why(plan, n));
@@ -136,7 +139,7 @@ public final class PlanTree {
         coded(o, "record", "record.", n.notes().record());
         coded(o, "sound", "sound.", n.notes().sound());
         strings(o, "written", n.notes().written());
-        strings(o, "after", List.copyOf(n.after()));
+        keys(o, "after", n.after());
         strings(o, "serves", List.copyOf(n.illusions()));
         return o;
     }
@@ -147,9 +150,9 @@ public final class PlanTree {
         o.put("words", DifferenceWords.brief(d));
         o.put("minutes", round(d.minutes()));
         o.put("hand_hours", round(d.handHours()));
-        strings(o, "added", d.added().stream().map(PlateNeed::key).toList());
-        strings(o, "gone", d.gone().stream().map(PlateNeed::key).toList());
-        strings(o, "changed", d.changed().stream().map(c -> c.after().key()).toList());
+        keys(o, "added", d.added().stream().map(PlateNeed::key).toList());
+        keys(o, "gone", d.gone().stream().map(PlateNeed::key).toList());
+        keys(o, "changed", d.changed().stream().map(c -> c.after().key()).toList());
         strings(o, "conflicts_raised", d.raised().stream().map(Conflict::code).toList());
         strings(o, "conflicts_settled", d.settled().stream().map(Conflict::code).toList());
         ArrayNode lines = o.putArray("lines");
@@ -173,7 +176,7 @@ public final class PlanTree {
     private static ObjectNode card(BreakdownPlan plan, CameraCard c) {
         ObjectNode o = MAPPER.createObjectNode();
         o.put("lock_group", c.group());
-        strings(o, "plates", c.plates());
+        keys(o, "plates", c.plates());
         o.put("lens_m", round(c.lensM()));
         o.put("away_m", round(c.awayM()));
         o.put("focal_mm", round(c.focalMm()));
@@ -188,8 +191,8 @@ public final class PlanTree {
         if (c.whiteK() > 0) {
             o.put("white_k", round(c.whiteK()));
         }
-        o.put("leads", c.leads());
-        o.put("outline", c.outline());
+        o.put("leads", code(c.leads()));
+        o.put("outline", code(c.outline()));
         strings(o, "assumed", c.assumed().stream().map(Fact::key).toList());
         strings(o, "words", CardWords.lines(plan, c));
         return o;
@@ -288,6 +291,14 @@ public final class PlanTree {
         ArrayNode a = MAPPER.createArrayNode();
         kit.forEach(k -> a.addObject().put("code", k.code()).put("count", k.count()).put("words", PlanWords.kit(k)));
         return a;
+    }
+
+    private static String code(@Nullable PlateKey key) {
+        return key == null ? "" : key.code();
+    }
+
+    private static void keys(ObjectNode o, String name, Collection<PlateKey> keys) {
+        strings(o, name, keys.stream().map(PlateKey::code).toList());
     }
 
     private static void strings(ObjectNode o, String name, List<String> values) {

@@ -6,7 +6,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -84,7 +83,7 @@ public final class Rehearsing {
         // What is filmed is what happens: the roll begins with the illusion, less its handle.
         double from = shot.illusions().stream().filter(w -> n.illusions().contains(w.id())).mapToDouble(Illusion::fromSeconds).min()
                 .orElse(0);
-        return new StagedRoll(name, view(s, n.key(), wish), seconds, from, RATE, wish.faults, seed);
+        return new StagedRoll(name, view(s, n.key().code(), wish), seconds, from, RATE, wish.faults, seed);
     }
 
     /// Films plates of a set; what is whole comes into the production as any other footage does, and of a rehearsal that was stopped
@@ -111,7 +110,7 @@ public final class Rehearsing {
             }
             List<Filmed> out = new ArrayList<>();
             for (int i = 0; i < made.size(); i++) {
-                out.add(new Filmed(plates.get(i).key(), folder.footageFolder().bringIn(made.get(i)), wish.faults));
+                out.add(new Filmed(plates.get(i).key().code(), folder.footageFolder().bringIn(made.get(i)), wish.faults));
             }
             return out;
         } finally {
@@ -139,14 +138,13 @@ public final class Rehearsing {
     public static Shot taken(Shot shot, BreakdownPlan plan, List<Filmed> filmed) {
         Shot out = shot;
         for (Filmed f : filmed) {
-            Map<String, Plate> have = Breakdown.matched(out, plan);
-            if (!have.containsKey(f.need)) {
+            Optional<PlateNeed> need = plan.need(f.need);
+            if (need.isPresent() && !Breakdown.matched(out, plan).containsKey(need.get().key())) {
                 for (Plate p : Breakdown.missing(out, plan, PlanWords::name)) {
                     out = p.need().equals(f.need) ? out.withPlateAdded(p) : out;
                 }
-                have = Breakdown.matched(out, plan);
             }
-            Plate plate = have.get(f.need);
+            Plate plate = need.isPresent() ? Breakdown.matched(out, plan).get(need.get().key()) : null;
             if (plate == null) {
                 continue;
             }
@@ -189,9 +187,9 @@ public final class Rehearsing {
         }
         // The roll says itself that it is too short.
         double seconds = brief.still() ? 0 : Math.min(600, brief.seconds() * (faults.contains(Fault.SHORT) ? 2 : 1));
-        StagedRoll roll = new StagedRoll(take.id(), new SetView(set.stage(), need.key(), brief.width(), brief.height()), seconds, 0,
+        StagedRoll roll = new StagedRoll(take.id(), new SetView(set.stage(), need.key().code(), brief.width(), brief.height()), seconds, 0,
                 brief.still() ? RATE : Math.clamp(brief.rate(), 1, 240), faults, 1);
-        List<Prediction> foretold = Prediction.of(roll, set.with(roll.faultyStage()).proved(need.key(), rules, false), plate.role()
+        List<Prediction> foretold = Prediction.of(roll, set.with(roll.faultyStage()).proved(need.key().code(), rules, false), plate.role()
                 .keyed(), plate.rollSeconds(), rules);
         return PredictionCheck.of(foretold, of.of(plate.id()).findings());
     }

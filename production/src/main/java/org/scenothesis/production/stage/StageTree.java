@@ -50,7 +50,7 @@ public final class StageTree {
             o.set("camera", camera(s.stage()));
             o.set("around", around(s.stage().floor().around()));
             ArrayNode plates = o.putArray("plates");
-            s.needs().stream().map(PlateNeed::key).forEach(plates::add);
+            s.needs().stream().map(n -> n.key().code()).forEach(plates::add);
             ArrayNode pieces = o.putArray("pieces");
             s.stage().floor().pieces().forEach(p -> pieces.add(piece(p)));
         }
@@ -199,7 +199,7 @@ public final class StageTree {
         ArrayNode out = MAPPER.createArrayNode();
         for (Staged s : all) {
             for (PlateNeed n : s.needs()) {
-                s.proved(n.key(), rules).forEach(p -> out.add(finding(s, n.key(), p)));
+                s.proved(n.key().code(), rules).forEach(p -> out.add(finding(s, n.key().code(), p)));
             }
         }
         return out;

@@ -6,6 +6,7 @@ import java.util.stream.Collectors;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.camera.CameraCard;
 import org.scenothesis.core.breakdown.number.CrowdTable;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 
 /// The words of a camera card, and of a crowd's table.
@@ -34,11 +35,13 @@ public final class CardWords {
         }
         out.add(c.whiteK() > 0 ? Words.of("card.hand.white", Words.number(c.whiteK(), 0)) : Words.of("card.hand"));
         out.add(Words.of("card.off"));
-        if (!c.leads().isEmpty()) {
-            out.add(Words.of(c.plates().contains(c.leads()) ? "card.leads" : "card.follows", named(plan, c.leads())));
+        PlateKey leads = c.leads();
+        if (leads != null) {
+            out.add(Words.of(c.plates().contains(leads) ? "card.leads" : "card.follows", named(plan, leads)));
         }
-        if (!c.outline().isEmpty()) {
-            out.add(Words.of("card.outline", named(plan, c.outline())));
+        PlateKey outline = c.outline();
+        if (outline != null) {
+            out.add(Words.of("card.outline", named(plan, outline)));
         }
         return out;
     }
@@ -85,7 +88,7 @@ public final class CardWords {
         return c.assumed().stream().map(KitWords::size).collect(Collectors.joining(", "));
     }
 
-    private static String named(BreakdownPlan plan, String key) {
-        return plan.need(key).map((PlateNeed n) -> PlanWords.name(n)).orElse(key);
+    private static String named(BreakdownPlan plan, PlateKey key) {
+        return plan.need(key).map((PlateNeed n) -> PlanWords.name(n)).orElse(key.code());
     }
 }

@@ -24,6 +24,7 @@ import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.number.CrowdTable;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Verdict;
@@ -127,8 +128,8 @@ class PlanCasesTest {
                 assertThat(k.whiteK()).isEqualTo(card.path("whiteK").asDouble(k.whiteK()));
                 assertThat(k.assumed()).extracting(Enum::name).containsAll(words(card.path("assumed")))
                         .hasSize(card.has("assumed") ? card.path("assumed").size() : k.assumed().size());
-                assertThat(k.leads()).isEqualTo(card.path("leads").asText(k.leads()));
-                assertThat(k.outline()).isEqualTo(card.path("outline").asText(k.outline()));
+                assertThat(code(k.leads())).isEqualTo(card.path("leads").asText(code(k.leads())));
+                assertThat(code(k.outline())).isEqualTo(card.path("outline").asText(code(k.outline())));
             });
         }
         if (c.has("crowds")) {
@@ -170,17 +171,21 @@ class PlanCasesTest {
         return words.isEmpty() ? List.of("nothing is called so") : words;
     }
 
+    private static String code(PlateKey key) {
+        return key == null ? "" : key.code();
+    }
+
     private static Predicate<PlateNeed> like(JsonNode p) {
         return n -> (!p.has("role") || n.role().name().equals(p.path("role").asText()))
                 && (!p.has("group") || n.lockGroup().equals(p.path("group").asText()))
                 && (!p.has("light") || n.lightGroup().equals(p.path("light").asText()))
                 && (!p.has("code") || n.code().equals(p.path("code").asText()))
-                && (!p.has("key") || n.key().equals(p.path("key").asText()))
+                && (!p.has("key") || n.key().code().equals(p.path("key").asText()))
                 && (!p.has("clothBottom") || n.region().cloth().bottomM() >= p.path("clothBottom").get(0).asDouble() && n.region().cloth()
                 .bottomM() <= p.path("clothBottom").get(1).asDouble())
                 && (!p.has("filmed") || n.filmed() == p.path("filmed").asBoolean())
                 && (!p.has("cloth") || (n.screen() == Screen.GREEN || n.screen() == Screen.BLUE) == p.path("cloth").asBoolean())
-                && (!p.has("after") || n.after().contains(p.path("after").asText()))
+                && (!p.has("after") || n.after().stream().anyMatch(k -> k.code().equals(p.path("after").asText())))
                 && (!p.has("hides") || n.out().stream().anyMatch(i -> i.name().equals(p.path("hides").asText())))
                 && (!p.has("wears") || n.notes().clothes().equals(p.path("wears").asText()))
                 && (!p.has("looks") || n.notes().eyelines().stream().anyMatch(e -> e.at().equals(p.path("looks").asText())))

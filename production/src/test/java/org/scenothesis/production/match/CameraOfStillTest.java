@@ -245,7 +245,7 @@ class CameraOfStillTest {
                  "unlit": [{"polygon": [[20,0],[29,0],[29,9]], "surface": "upright"}]}""");
         LightMarks m = MarksFile.read(file).light();
         assertThat(m.shadows()).hasSize(1);
-        assertThat(m.lit().getFirst().lies()).isEqualTo(LightMarks.Lies.UPRIGHT);
+        assertThat(m.lit().getFirst().lies()).isEqualTo(Evidence.Lies.UPRIGHT);
         PictureCamera c = MarksFile.read(file).known(960, 540).orElseThrow();
         assertThat(c.tiltDeg().std()).isEqualTo(0.2);
         assertThat(c.lensHeightM()).isNull();

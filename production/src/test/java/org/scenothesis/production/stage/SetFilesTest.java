@@ -182,7 +182,8 @@ class SetFilesTest {
         assertThat(good.proved(good.hardest(), RULES).stream().filter(q -> q.finding().verdict() == Verdict.REDO)
                 .map(q -> q.finding().measure())).as("what was suggested; who stands on the screen's floor gets its colour")
                 .isSubsetOf(Measure.CLOTH_RETURN);
-        List<PlateNeed> plates = good.needs().stream().filter(n -> n.key().equals(good.hardest()) || n.role() == PlateRole.SCREEN_ONLY)
+        List<PlateNeed> plates = good.needs().stream().filter(n -> n.key().code().equals(good.hardest())
+                || n.role() == PlateRole.SCREEN_ONLY)
                 .toList();
         try (ProductionFolder folder = ProductionFolder.create(temp.resolve("p"), p); Bands bands = Bands.allCores()) {
             Rehearsing.Wish wish = new Rehearsing.Wish(320, 0.5, 24, Set.of());

@@ -66,18 +66,20 @@ class StagedIllusionsTest {
             assertThat(set.byHand()).isFalse();
             for (PlateNeed n : set.needs()) {
                 boolean onCloth = n.region().clothWideM() > 0 && n.region().sweep().awayM() > 0 && !n.about().isEmpty();
-                List<Piece> there = set.view(n.key()).pieces();
+                List<Piece> there = set.view(n.key().code()).pieces();
                 if (onCloth) {
-                    assertThat(there).as(n.key()).anyMatch(p -> p.thing() instanceof Body).anyMatch(p -> p.thing() instanceof Backdrop)
+                    assertThat(there).as(n.key().code()).anyMatch(p -> p.thing() instanceof Body)
+                            .anyMatch(p -> p.thing() instanceof Backdrop)
                             .anyMatch(p -> p.thing() instanceof Lamp);
-                    Proved room = set.proved(n.key(), RULES).stream().filter(p -> p.finding().measure() == Measure.CLOTH_ROOM).findFirst()
+                    Proved room = set.proved(n.key().code(), RULES).stream().filter(p -> p.finding().measure() == Measure.CLOTH_ROOM)
+                            .findFirst()
                             .orElseThrow();
                     // A cloth whose size was told may be too small, and that is said.
                     boolean small = s.setting().facts().containsKey("clothHighM") || s.setting().facts().containsKey("clothWideM");
-                    assertThat(room.finding().verdict()).as(illusion + " " + n.key() + " " + room.finding()
+                    assertThat(room.finding().verdict()).as(illusion + " " + n.key().code() + " " + room.finding()
                             .value() + StageWords.remedy(room)).matches(v -> v == Verdict.HOLDS || small);
                 }
-                for (Proved p : set.proved(n.key(), RULES)) {
+                for (Proved p : set.proved(n.key().code(), RULES)) {
                     assertThat(StageWords.line(p)).doesNotContain("{").doesNotContain("finding.").doesNotContain("NaN");
                     assertThat(StageWords.remedy(p)).doesNotContain("{").doesNotContain("fix.").doesNotContain("NaN")
                             .doesNotContain("\u221e");

@@ -26,6 +26,7 @@ import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.RunningOrder;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.finding.Verdict;
@@ -322,7 +323,7 @@ public final class BoardBench extends Bench {
         HBox bar = new HBox(1);
         VBox names = new VBox(1);
         double scale = 330 / Math.max(1, minutes);
-        Map<String, Plate> have = Breakdown.matched(shot, Objects.requireNonNull(plan));
+        Map<PlateKey, Plate> have = Breakdown.matched(shot, Objects.requireNonNull(plan));
         int i = 0;
         for (RunningOrder.Step s : steps) {
             if (s.changeMinutes() > 0) {

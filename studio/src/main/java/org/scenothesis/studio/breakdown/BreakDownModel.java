@@ -199,9 +199,9 @@ final class BreakDownModel {
             Set<String> keys = new TreeSet<>(List.of(x.facts().getOrDefault(Fact.DECLINED.key(), "").strip().split("\\s+")));
             keys.remove("");
             if (without) {
-                keys.add(n.key());
+                keys.add(n.key().code());
             } else {
-                keys.remove(n.key());
+                keys.remove(n.key().code());
             }
             return x.withFact(Fact.DECLINED.key(), String.join(" ", keys));
         }));

@@ -20,6 +20,7 @@ import javafx.scene.layout.VBox;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.core.breakdown.day.RunningOrder;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.ShootDay;
@@ -148,7 +149,7 @@ final class OrderView extends PageView {
         names.clear();
         Map<String, Spike> out = new LinkedHashMap<>();
         for (Shot s : day.production().shots()) {
-            Map<String, Plate> have = Breakdown.matched(s, day.plan(s.id()));
+            Map<PlateKey, Plate> have = Breakdown.matched(s, day.plan(s.id()));
             int i = s.plates().size();
             have.forEach((need, plate) -> names.put(s.id() + "/" + need, plate.name()));
             for (var n : day.plan(s.id()).needs()) {

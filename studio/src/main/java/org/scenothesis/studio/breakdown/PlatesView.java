@@ -25,6 +25,7 @@ import org.scenothesis.core.breakdown.compare.Influence;
 import org.scenothesis.core.breakdown.day.RunningOrder;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.sketch.PlateSketch;
 import org.scenothesis.core.finding.Verdict;
@@ -52,7 +53,7 @@ final class PlatesView extends PageView {
     private static final double DRAWN = 92;
     private static final double DRAWN_SMALL = 46;
 
-    private final Set<String> unfolded = new HashSet<>();
+    private final Set<PlateKey> unfolded = new HashSet<>();
     private final BiConsumer<String, Fact> ask;
 
     /// - `ask`: opens the question about a fact of an illusion, or of the setting.
@@ -72,8 +73,8 @@ final class PlatesView extends PageView {
         }
         Map<String, List<PlateNeed>> locks = inOrder(plan).stream()
                 .collect(Collectors.groupingBy(PlateNeed::lockGroup, LinkedHashMap::new, Collectors.toList()));
-        Map<String, Plate> have = Breakdown.matched(model.shot(), plan);
-        Map<String, Spike> spikes = new LinkedHashMap<>();
+        Map<PlateKey, Plate> have = Breakdown.matched(model.shot(), plan);
+        Map<PlateKey, Spike> spikes = new LinkedHashMap<>();
         int i = model.shot().plates().size();
         for (PlateNeed n : plan.needs()) {
             spikes.put(n.key(), have.containsKey(n.key()) ? have.get(n.key()).spike() : Spike.number(i++));
@@ -122,7 +123,7 @@ final class PlatesView extends PageView {
         return row;
     }
 
-    private Node lockGroup(BreakdownPlan plan, String lock, List<PlateNeed> needs, Map<String, Plate> have, Map<String, Spike> spikes) {
+    private Node lockGroup(BreakdownPlan plan, String lock, List<PlateNeed> needs, Map<PlateKey, Plate> have, Map<PlateKey, Spike> spikes) {
         VBox slips = new VBox(5);
         boolean roomy = plan.needs().size() <= ROOMY;
         for (PlateNeed n : needs.subList(0, Math.min(MOST, needs.size()))) {

@@ -15,16 +15,22 @@ final class HeapPace implements AutoCloseable {
     private static final String CALM_MS = "15000";
     /// Of the heap, in use from where it is tidied.
     private static final double MUCH = 0.09;
+    /// Of the heap, in use from where what comes next waits until it is tidied; and of what was in use after it was tidied last.
+    private static final double FULL = 0.17;
+    private static final double GROWN = 1.25;
     private static final long SELDOM_NS = 700_000_000;
 
     private static final long LOOK_MS = 250;
 
     private final HotSpotDiagnosticMXBean machine = ManagementFactory.getPlatformMXBean(HotSpotDiagnosticMXBean.class);
+    private final boolean concurrent;
     private long last = System.nanoTime() - SELDOM_NS;
+    private volatile long left;
     private final Thread watch = Thread.ofPlatform().daemon().name("heap").unstarted(this::watch);
 
     HeapPace() {
-        if (set(CONCURRENT).equals("true")) {
+        concurrent = set(CONCURRENT).equals("true");
+        if (concurrent) {
             watch.start();
         }
     }
@@ -59,11 +65,28 @@ final class HeapPace implements AutoCloseable {
 
     /// Takes back what lies about, where that is much; seldom enough not to be felt.
     synchronized void tidy() {
-        Runtime r = Runtime.getRuntime();
-        if (r.totalMemory() - r.freeMemory() > MUCH * r.maxMemory() && System.nanoTime() - last > SELDOM_NS) {
-            System.gc();
-            last = System.nanoTime();
+        if (used() > MUCH * Runtime.getRuntime().maxMemory() && System.nanoTime() - last > SELDOM_NS) {
+            collect();
         }
+    }
+
+    /// Before something large is made: waits until it is tidied where the heap is nearly as full as it should become. Otherwise two busy
+    /// cores make new planes faster than the collector finds dead ones.
+    void room() {
+        if (concurrent && used() > Math.max(FULL * Runtime.getRuntime().maxMemory(), GROWN * left)) {
+            collect();
+        }
+    }
+
+    private synchronized void collect() {
+        System.gc();
+        last = System.nanoTime();
+        left = used();
+    }
+
+    private static long used() {
+        Runtime r = Runtime.getRuntime();
+        return r.totalMemory() - r.freeMemory();
     }
 
     @Override

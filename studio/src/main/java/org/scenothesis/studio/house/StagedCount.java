@@ -49,7 +49,7 @@ final class StagedCount {
         boolean any = false;
         for (Staged s : sets) {
             for (PlateNeed n : s.needs()) {
-                for (var p : s.proved(n.key(), rules, false)) {
+                for (var p : s.proved(n.key().code(), rules, false)) {
                     any = true;
                     known &= p.known();
                     redo += p.finding().verdict() == Verdict.REDO ? 1 : 0;

@@ -123,6 +123,7 @@ public final class Worker implements AutoCloseable {
             if (turns == works) {
                 heap.working(true);
             }
+            heap.room();
             whileWanted(wanted, work);
         } finally {
             if (turns == works) {
@@ -151,9 +152,10 @@ public final class Worker implements AutoCloseable {
         return works.availablePermits() == 0;
     }
 
-    /// Waits while a picture is made, a second at most: what is looked at goes before what goes on by itself, and the two together would
-    /// hold twice the memory.
+    /// Waits for memory, and while a picture is made, a second at most: what is looked at goes before what goes on by itself, and the two
+    /// together would hold twice the memory.
     public void letLook(Ticket ticket) {
+        heap.room();
         pause(ticket, pictures, LONGEST_LOOK_NS);
     }
 

@@ -14,8 +14,8 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.key.KeyViews;
+import org.scenothesis.core.shot.step.KeySettings;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 

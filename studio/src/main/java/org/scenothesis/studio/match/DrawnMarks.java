@@ -9,7 +9,6 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
-import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.match.MarkKind;
 import org.scenothesis.core.picture.PlanarMap;
@@ -116,7 +115,7 @@ final class DrawnMarks extends Group {
     private void outline(String style, Evidence.Round r) {
         double far = Math.hypot(x(r.edge()) - x(r.middle()), y(r.edge()) - y(r.middle()));
         double wide = Math.abs(x(r.edge()) - x(r.middle()));
-        Shape s = r.shape() == LightMarks.Shape.FIGURE ? new Rectangle(x(r.middle()) - wide, y(r.middle()) - wide, 2 * wide, 2 * wide)
+        Shape s = r.shape() == Evidence.Shape.FIGURE ? new Rectangle(x(r.middle()) - wide, y(r.middle()) - wide, 2 * wide, 2 * wide)
                 : new Circle(x(r.middle()), y(r.middle()), far);
         s.getStyleClass().add(style);
         getChildren().add(s);

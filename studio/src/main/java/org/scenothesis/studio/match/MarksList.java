@@ -11,7 +11,6 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.match.MarkConversion;
 import org.scenothesis.core.match.MarkKind;
 import org.scenothesis.core.stage.Evidence;
@@ -94,12 +93,12 @@ final class MarksList extends VBox {
             }
             case Evidence.Shade s -> {
                 first(wide(Text.of(name, "muted")), away);
-                getChildren().add(choice(at, "mark.SHADE.", Words.of("mark.SHADE.lies"), LightMarks.Lies.values(), s.lies(),
+                getChildren().add(choice(at, "mark.SHADE.", Words.of("mark.SHADE.lies"), Evidence.Lies.values(), s.lies(),
                         l -> new Evidence.Shade(s.lit(), s.dark(), l)));
             }
             case Evidence.Round r -> {
                 first(wide(Text.of(name, "muted")), away);
-                getChildren().add(choice(at, "mark.ROUND.", Words.of("mark.ROUND.shape"), LightMarks.Shape.values(), r.shape(),
+                getChildren().add(choice(at, "mark.ROUND.", Words.of("mark.ROUND.shape"), Evidence.Shape.values(), r.shape(),
                         x -> new Evidence.Round(x, r.middle(), r.edge())));
             }
             case Evidence.Tape t -> read(at, name, e, away);

@@ -21,7 +21,6 @@ import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.picture.DisplayPicture;
-import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.rehearsal.device.StandIns;
 import org.scenothesis.core.rehearsal.staged.Rehearsal;
@@ -194,10 +193,9 @@ final class SeenPicture extends VBox {
         DisplayPicture last = null;
         for (int i = 1; i <= PASSES && (wanted.getAsBoolean() || last == null); i++) {
             r.refine(session.bands());
-            Picture p = r.picture();
-            last = DisplayPicture.of(p, wide, high, session.bands());
-            if (i == 2 || i % 4 == 0) {
-                DisplayPicture shown = last;
+            if (last == null || i == 2 || i % 4 == 0 || i == PASSES) {
+                DisplayPicture shown = DisplayPicture.of(r.picture(), wide, high, session.bands());
+                last = shown;
                 session.worker().onUi(() -> seen(shown, wanted.getAsBoolean()));
             }
         }

@@ -23,7 +23,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.staging.Staged;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.rehearsal.staged.Fault;
@@ -144,7 +143,7 @@ public final class StageBench extends Bench {
         plates.setOnAction(e -> {
             int i = plates.getSelectionModel().getSelectedIndex();
             if (!filling && i >= 0 && i < model.plates().size()) {
-                model.film(model.plates().get(i).key());
+                model.film(model.plates().get(i).key().code());
             }
         });
         suggest.setOnAction(e -> work.suggest());
@@ -225,7 +224,7 @@ public final class StageBench extends Bench {
         if (!names.equals(plates.getItems())) {
             plates.getItems().setAll(names);
         }
-        plates.getSelectionModel().select(model.plates().stream().map(PlateNeed::key).toList().indexOf(model.plate()));
+        plates.getSelectionModel().select(model.plates().stream().map(n -> n.key().code()).toList().indexOf(model.plate()));
         Text.shown(plates, !names.isEmpty());
         filling = false;
         suggest.setText(work.looking() ? "Stop looking" : "Suggest");

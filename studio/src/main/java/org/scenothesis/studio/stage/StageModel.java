@@ -1,7 +1,6 @@
 package org.scenothesis.studio.stage;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
@@ -124,14 +123,14 @@ final class StageModel {
         if (plan == null) {
             return;
         }
-        for (Map.Entry<String, Plate> e : Breakdown.matched(session.shot(), plan).entrySet()) {
-            if (e.getValue().id().equals(plateId)) {
-                sets().stream().filter(s -> s.need(e.getKey()).isPresent()).findFirst().ifPresent(s -> {
+        Breakdown.matched(session.shot(), plan).forEach((key, p) -> {
+            if (p.id().equals(plateId)) {
+                sets().stream().filter(s -> s.need(key.code()).isPresent()).findFirst().ifPresent(s -> {
                     group = s.group();
-                    plate = e.getKey();
+                    plate = key.code();
                 });
             }
-        }
+        });
     }
 
     void film(String key) {

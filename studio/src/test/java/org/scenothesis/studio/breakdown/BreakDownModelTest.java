@@ -18,6 +18,7 @@ import org.scenothesis.core.breakdown.kit.OwnedKind;
 import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.core.breakdown.method.Treatment;
 import org.scenothesis.core.breakdown.method.Way;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.IllusionKind;
@@ -95,7 +96,7 @@ class BreakDownModelTest {
         planned();
         assertThat(model.plan().treatments().getFirst().way()).isEqualTo(Way.KEY);
         assertThat(illusion().fact("method", "")).isEqualTo(t.key() + "=key");
-        assertThat(model.plan().needs()).anySatisfy(n -> assertThat(n.key()).startsWith("screen-"));
+        assertThat(model.plan().needs()).anySatisfy(n -> assertThat(n.key().kind()).isEqualTo(PlateKey.Kind.SCREEN));
         model.choose(t, Way.MASK);
         planned();
         assertThat(illusion().fact("method", "x")).isEmpty();

@@ -11,6 +11,7 @@ import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.finding.Approach;
 import org.scenothesis.core.finding.Estimates;
 import org.scenothesis.core.shot.IllusionKind;
@@ -189,7 +190,8 @@ class BreakDownTest extends BreakDownHouse {
         until("compared", () -> words().contains("plates, "));
         click(robot, "#school-clean_when-first");
         until("chosen", () -> session.store().now().houseRules().follows(Approach.CLEAN_WHEN, "first"));
-        until("planned", () -> session.planned().get().order().of("1").stream().filter(s -> s.need().key().equals("clean-A")).count() == 1);
+        until("planned", () -> session.planned().get().order().of("1").stream().filter(s -> s.need().key().equals(PlateKey.CLEAN))
+                .count() == 1);
     }
 
     @Test

@@ -21,7 +21,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.scenothesis.core.finding.HouseRules;
-import org.scenothesis.core.light.LightMarks;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.shot.Plate;
@@ -278,11 +277,11 @@ class MarksBenchTest {
         robot.interact(() -> robot.lookup("#put-round").<Button>query().fire());
         house.until("put", () -> marks().size() == 2);
         robot.interact(() -> robot.lookup("#choice-mark-0").<ComboBox<String>>query().setValue("a head"));
-        house.until("told", () -> marks().getFirst() instanceof Evidence.Round r && r.shape() == LightMarks.Shape.HEAD);
+        house.until("told", () -> marks().getFirst() instanceof Evidence.Round r && r.shape() == Evidence.Shape.HEAD);
         robot.interact(() -> robot.lookup("#put-shade").<Button>query().fire());
         house.until("put", () -> marks().size() == 3);
         robot.interact(() -> robot.lookup("#choice-mark-0").<ComboBox<String>>query().setValue("square to the key"));
-        house.until("told", () -> marks().getFirst() instanceof Evidence.Shade s && s.lies() == LightMarks.Lies.FACING);
+        house.until("told", () -> marks().getFirst() instanceof Evidence.Shade s && s.lies() == Evidence.Lies.FACING);
         robot.interact(() -> robot.lookup("#put-lamp").<Button>query().fire());
         house.until("a rim", () -> words().contains("rim"));
     }

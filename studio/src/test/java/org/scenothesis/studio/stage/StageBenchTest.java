@@ -284,7 +284,7 @@ class StageBenchTest {
     void whatWasForetoldStandsBesideWhatWasMeasured(FxRobot robot) throws Exception {
         open(robot);
         Staged b = set("B");
-        List<PlateNeed> keyed = b.needs().stream().filter(n -> n.key().equals(b.hardest())).toList();
+        List<PlateNeed> keyed = b.needs().stream().filter(n -> n.key().code().equals(b.hardest())).toList();
         BreakdownPlan plan = Breakdown.plan(session.shot(), HouseRules.DEFAULT);
         List<Rehearsing.Filmed> filmed = Rehearsing.film(session.folder(), session.shot(), b, keyed,
                 new Rehearsing.Wish(160, 0.5, 2, Set.of(Fault.DRIFT)), session.bands(), (done, of) -> true);

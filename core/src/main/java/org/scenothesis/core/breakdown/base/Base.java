@@ -7,6 +7,7 @@ import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Conflict;
 import org.scenothesis.core.breakdown.method.Demand;
 import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.Shot;
@@ -35,14 +36,14 @@ public sealed interface Base permits FilmedHere, FromElsewhere {
     }
 
     /// The plates of all illusions, by their keys, as they are filmed for this base.
-    default Map<String, PlateNeed> plates(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
+    default Map<PlateKey, PlateNeed> plates(Shot shot, HouseRules rules, Map<PlateKey, PlateNeed> needs) {
         return needs;
     }
 
     /// What does not go together with it.
     ///
     /// - `asked`: the plates the illusions asked for, by their keys.
-    default List<Conflict> conflicts(Shot shot, HouseRules rules, Map<String, PlateNeed> asked) {
+    default List<Conflict> conflicts(Shot shot, HouseRules rules, Map<PlateKey, PlateNeed> asked) {
         return List.of();
     }
 }

@@ -14,6 +14,7 @@ import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
@@ -26,16 +27,16 @@ import org.scenothesis.core.shot.Shot;
 /// A picture that exists already: it is judged, extended, patched and allowed, and nothing of its place is filmed; all performances share
 /// one screen set-up.
 record ExistingPicture() implements FromElsewhere {
-    private static final String KEY = "base";
+    private static final PlateKey KEY = Case.only(PlateKey.Kind.BASE);
 
     @Override
-    public Map<String, PlateNeed> plates(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
+    public Map<PlateKey, PlateNeed> plates(Shot shot, HouseRules rules, Map<PlateKey, PlateNeed> needs) {
         if (needs.isEmpty()) {
             return needs;
         }
         ScreenSetUp cloth = new ScreenSetUp(shot, rules);
         Answers told = Answers.of(shot.setting());
-        Map<String, PlateNeed> out = new LinkedHashMap<>();
+        Map<PlateKey, PlateNeed> out = new LinkedHashMap<>();
         // Whoever is put into another place has the picture for it already.
         PlateNeed there = needs.values().stream().filter(n -> !n.filmed() && elsewhere(shot, n)).findFirst().orElseGet(() -> picture(shot));
         out.put(there.key(), judged(there, told, needs));
@@ -60,7 +61,7 @@ record ExistingPicture() implements FromElsewhere {
     }
 
     /// What must be noted of it: who is in it already, what of it lies in front, and the corners of a frame in it.
-    private static PlateNeed judged(PlateNeed n, Answers told, Map<String, PlateNeed> needs) {
+    private static PlateNeed judged(PlateNeed n, Answers told, Map<PlateKey, PlateNeed> needs) {
         PlateNeed out = n;
         String who = told.answer(Fact.IN_IT).strip();
         if (!who.isEmpty()) {
@@ -81,7 +82,7 @@ record ExistingPicture() implements FromElsewhere {
     }
 
     @Override
-    public List<Conflict> conflicts(Shot shot, HouseRules rules, Map<String, PlateNeed> asked) {
+    public List<Conflict> conflicts(Shot shot, HouseRules rules, Map<PlateKey, PlateNeed> asked) {
         Answers told = Answers.of(shot.setting());
         List<Conflict> out = new ArrayList<>();
         // Whoever is put into another place is told so by that illusion.

@@ -3,6 +3,7 @@ package org.scenothesis.core.breakdown.base;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.HouseRules;
@@ -13,10 +14,10 @@ import org.scenothesis.core.shot.Shot;
 /// cloth, rebuilt after what was read there.
 record FilmedElsewhere() implements FromElsewhere {
     @Override
-    public Map<String, PlateNeed> plates(Shot shot, HouseRules rules, Map<String, PlateNeed> needs) {
+    public Map<PlateKey, PlateNeed> plates(Shot shot, HouseRules rules, Map<PlateKey, PlateNeed> needs) {
         ScreenSetUp cloth = new ScreenSetUp(shot, rules);
-        String clean = "clean-" + Case.HOME;
-        Map<String, PlateNeed> out = new LinkedHashMap<>();
+        PlateKey clean = PlateKey.CLEAN;
+        Map<PlateKey, PlateNeed> out = new LinkedHashMap<>();
         PlateNeed empty = needs.getOrDefault(clean, new Case(shot.illusions().isEmpty() ? ScreenSetUp.NOBODY : shot.illusions().getFirst(),
                 shot, rules, Map.of()).clean(Reason.CLEAN_ELSEWHERE));
         if (!needs.isEmpty()) {

@@ -5,10 +5,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
@@ -23,15 +25,15 @@ import org.scenothesis.core.shot.Shot;
 ///   `farM` infinite beyond the hyperfocal distance.
 /// - `whiteK`: the white balance that was told with the main light, 0 where nobody told it and the card decides.
 /// - `clothBlurPx`: how wide a point of the cloth becomes, in pixels of the finished picture; 0 without a cloth.
-/// - `leads`: key of the plate that leads all others of the shot, empty for none. `outline`: key of the plate whose outline is kept on the
-///   monitor, empty for none.
+/// - `leads`: key of the plate that leads all others of the shot, null for none. `outline`: key of the plate whose outline is kept on the
+///   monitor, null for none.
 ///
 /// - `assumed`: what the numbers rest on that nobody told.
 ///
 /// Source: thin-lens geometry; handbook, *Camera card*.
 public record CameraCard(
-        String group, List<String> plates, double lensM, double awayM, double focalMm, double fNumber, double nearM, double farM,
-        double clothBlurPx, double whiteK, String leads, String outline, List<Fact> assumed) {
+        String group, List<PlateKey> plates, double lensM, double awayM, double focalMm, double fNumber, double nearM, double farM,
+        double clothBlurPx, double whiteK, @Nullable PlateKey leads, @Nullable PlateKey outline, List<Fact> assumed) {
     /// What counts as sharp, in pixels of the finished picture.
     private static final double SHARP_PX = 2;
 
@@ -45,7 +47,7 @@ public record CameraCard(
         Map<String, List<PlateNeed>> groups = new LinkedHashMap<>();
         needs.stream().filter(PlateNeed::filmed).filter(n -> n.reason() != Reason.SIZE_HEADROOM)
                 .forEach(n -> groups.computeIfAbsent(n.lockGroup(), k -> new ArrayList<>()).add(n));
-        String leads = needs.stream().filter(n -> n.notes().record().contains(Leads.LEADS)).map(PlateNeed::key).findFirst().orElse("");
+        PlateKey leads = needs.stream().filter(n -> n.notes().record().contains(Leads.LEADS)).map(PlateNeed::key).findFirst().orElse(null);
         List<CameraCard> out = new ArrayList<>();
         groups.forEach((group, of) -> out.add(card(shot, group, of, needs, leads)));
         return out;
@@ -59,7 +61,7 @@ public record CameraCard(
                 .filter(f -> all.stream().noneMatch(t -> t.given(f))).toList();
     }
 
-    private static CameraCard card(Shot shot, String group, List<PlateNeed> of, List<PlateNeed> all, String leads) {
+    private static CameraCard card(Shot shot, String group, List<PlateNeed> of, List<PlateNeed> all, @Nullable PlateKey leads) {
         Answers told = Answers.of(shot.setting());
         Region.Sweep sweep = of.stream().map(n -> n.region().sweep()).filter(s -> s.awayM() > 0).findFirst()
                 .orElse(new Region.Sweep(0, 0, 0, told.number(Fact.LENS_M), told.number(Fact.BACKGROUND_M), 0));
@@ -72,12 +74,12 @@ public record CameraCard(
         double focus = Math.max(2 * lens.focalM(), sweep.awayM());
         double blur = cloth && sweep.behindM() > 0
                 ? lens.blurCircleM(focus + sweep.behindM(), focus) / sensorM * finishHigh * Case.WIDE_HIGH : 0;
-        String clean = all.stream().map(PlateNeed::key).filter(k -> k.equals("clean-" + Case.HOME)).findFirst().orElse("");
-        String outline = !leads.isEmpty() ? leads : clean;
+        PlateKey clean = all.stream().map(PlateNeed::key).filter(PlateKey.CLEAN::equals).findFirst().orElse(null);
+        PlateKey outline = leads != null ? leads : clean;
         return new CameraCard(
                 group, of.stream().map(PlateNeed::key).toList(), sweep.lensM(), sweep.awayM(), lens.focalM() * 1000, lens.fNumber(),
                 lens.nearM(focus, circle), lens.farM(focus, circle), blur,
-                told.given(Fact.KEY_K) ? told.number(Fact.KEY_K) : 0, leads, of.stream().allMatch(n -> n.key().equals(outline)) ? ""
+                told.given(Fact.KEY_K) ? told.number(Fact.KEY_K) : 0, leads, of.stream().allMatch(n -> n.key().equals(outline)) ? null
                 : outline, assumed(shot, of));
     }
 }

@@ -10,6 +10,7 @@ import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.breakdown.fact.Answers;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Subjects;
 import org.scenothesis.core.shot.Illusion;
@@ -28,19 +29,19 @@ public record Leads(Shot shot) {
     private static final String OFF = "lead.off";
 
     /// Whoever looks at what is not there is led from off camera, unless the playback does.
-    public Map<String, PlateNeed> led(Map<String, PlateNeed> needs) {
+    public Map<PlateKey, PlateNeed> led(Map<PlateKey, PlateNeed> needs) {
         needs.replaceAll((k, n) -> n.notes().eyelines().isEmpty() || n.notes().record().contains(PLAYBACK) ? n : n.recording(OFF));
         return needs;
     }
 
     /// The plates with the one that leads first, and all that act to it after it.
-    public Map<String, PlateNeed> ordered(Map<String, PlateNeed> needs) {
+    public Map<PlateKey, PlateNeed> ordered(Map<PlateKey, PlateNeed> needs) {
         Optional<PlateNeed> first = needs.values().stream().filter(n -> n.filmed() && !n.proposed() && undirected(n)).findFirst();
         if (first.isEmpty()) {
             return needs;
         }
-        String lead = first.get().key();
-        Set<String> before = before(needs, lead);
+        PlateKey lead = first.get().key();
+        Set<PlateKey> before = before(needs, lead);
         boolean[] any = new boolean[1];
         needs.replaceAll((key, n) -> {
             boolean follows = !key.equals(lead) && !before.contains(key) && n.filmed() && !undirected(n) && n.in().stream()
@@ -55,9 +56,9 @@ public record Leads(Shot shot) {
     }
 
     /// All that must be filmed before a plate.
-    private static Set<String> before(Map<String, PlateNeed> needs, String key) {
-        Set<String> out = new LinkedHashSet<>();
-        List<String> open = new ArrayList<>(List.of(key));
+    private static Set<PlateKey> before(Map<PlateKey, PlateNeed> needs, PlateKey key) {
+        Set<PlateKey> out = new LinkedHashSet<>();
+        List<PlateKey> open = new ArrayList<>(List.of(key));
         while (!open.isEmpty()) {
             PlateNeed n = needs.get(open.removeLast());
             if (n != null) {

@@ -18,6 +18,7 @@ import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
@@ -140,7 +141,8 @@ final class BecomesRule implements IllusionRule {
         }
         needs.addAll(front.plates());
         switch (c.choice(Answer.Event.class)) {
-            case SMOKE -> needs.add(c.here("atmosphere", PlateRole.ATMOSPHERE, Reason.BECOMES_SMOKE, c.subject()).lasting(4, 2));
+            case SMOKE -> needs.add(c.here(Case.only(PlateKey.Kind.ATMOSPHERE), PlateRole.ATMOSPHERE, Reason.BECOMES_SMOKE, c.subject())
+                    .lasting(4, 2));
             case FLASH -> needs.addAll(Lights.pass(c, "flash"));
             case CUT, CLOTH, PASS -> {}
         }

@@ -22,6 +22,7 @@ import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Approach;
@@ -112,7 +113,7 @@ final class CopiesRule implements IllusionRule {
         return d == 1 ? Case.HOME : Case.HOME + d;
     }
 
-    private static Optional<String> other(Case c) {
+    private static Optional<PlateKey> other(Case c) {
         return c.shot().illusions().stream()
                 .filter(w -> w.kind() != IllusionKind.COPIES && c.id(w.subject()).equals(c.id(c.subject())) && c.treatments()
                 .containsKey(c.id(w.subject())))
@@ -125,7 +126,7 @@ final class CopiesRule implements IllusionRule {
         needs.add(c.clean(Reason.CLEAN_COPIES, c.gone()));
         List<Crowd> crowds = crowds(c);
         for (int d = 2; d <= crowds.size(); d++) {
-            needs.add(needs.getFirst().as("clean-" + direction(d), PlateRole.CLEAN, Reason.CLEAN_DIRECTION)
+            needs.add(needs.getFirst().as(PlateKey.clean(direction(d)), PlateRole.CLEAN, Reason.CLEAN_DIRECTION)
                     .inGroups(direction(d), Case.HOME));
         }
         List<String> groups = IntStream.range(0, crowds.size()).boxed()

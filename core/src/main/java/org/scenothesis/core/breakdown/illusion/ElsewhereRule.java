@@ -16,6 +16,7 @@ import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.number.Resolution;
 import org.scenothesis.core.breakdown.plate.Case;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Approach;
@@ -74,7 +75,7 @@ final class ElsewhereRule implements IllusionRule {
         }
         needs.add(c.separated(c.subject(), Reason.THING).focusedOn("subject").hearing("action").recording("ball"));
         if (c.yes(Fact.IN_FRONT) && made) {
-            needs.add(c.here("foreground", PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
+            needs.add(c.here(Case.only(PlateKey.Kind.FOREGROUND), PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
         }
         return needs;
     }

@@ -14,6 +14,7 @@ import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Approach;
@@ -65,7 +66,8 @@ final class EnergyRule implements IllusionRule {
             needs.addAll(Lights.pass(c, "lamp.small"));
         }
         if (c.is(Answer.Energy.SMOKE, Answer.Energy.FIRE)) {
-            needs.add(c.here("atmosphere", PlateRole.ATMOSPHERE, Reason.ENERGY_AIR, c.subject()).lasting(6, 2).onlyProposed());
+            needs.add(c.here(Case.only(PlateKey.Kind.ATMOSPHERE), PlateRole.ATMOSPHERE, Reason.ENERGY_AIR, c.subject()).lasting(6, 2)
+                    .onlyProposed());
         }
         return needs;
     }

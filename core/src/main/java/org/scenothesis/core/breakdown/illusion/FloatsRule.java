@@ -16,6 +16,7 @@ import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
@@ -106,7 +107,7 @@ final class FloatsRule implements IllusionRule {
             needs.add(element.with(supports));
         }
         if (c.yes(Fact.IN_FRONT)) {
-            needs.add(c.here("foreground", PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
+            needs.add(c.here(Case.only(PlateKey.Kind.FOREGROUND), PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
         }
         if (c.yes(Fact.GLOWS)) {
             needs.addAll(Lights.pass(c, "bulb"));
@@ -122,7 +123,8 @@ final class FloatsRule implements IllusionRule {
         // Each half has a cloth of its own, high or low; a hand's breadth beyond the seam is seen of the other.
         Region where = part.equals("upper") ? c.region(SEAM_SHARE - SEEN_SHARE, 1) : c.region(0, SEAM_SHARE + SEEN_SHARE);
         PlateNeed own = whole.screen() == Screen.NONE ? whole : whole.on(whole.screen(), where);
-        return own.as("half-" + part + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, part.equals("upper") ? Reason.HALF_UPPER
+        return own.as(c.key(part.equals("upper") ? PlateKey.Kind.HALF_UPPER : PlateKey.Kind.HALF_LOWER), PlateRole.PARTIAL_BODY,
+                part.equals("upper") ? Reason.HALF_UPPER
                 : Reason.HALF_LOWER);
     }
 

@@ -18,6 +18,7 @@ import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
@@ -110,7 +111,7 @@ final class HiddenRule implements IllusionRule {
         }
         needs.add(acted);
         if (covered(c) && !cloth && c.yes(Fact.INSIDE_SEEN)) {
-            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.FOREGROUND, Reason.HIDDEN_INSIDE, c.subject())
+            needs.add(c.here(c.key(PlateKey.Kind.INSIDE), PlateRole.FOREGROUND, Reason.HIDDEN_INSIDE, c.subject())
                     .with(Item.support("form"))
                     .lasting(c.roll(), 1));
         }

@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
@@ -65,7 +66,7 @@ final class OpeningRule implements IllusionRule {
         PlateNeed clean = c.clean(Reason.CLEAN_OPENING, c.actors());
         needs.add(moving ? clean.lasting(c.roll(), 2).recording("centre.mark", "lens") : clean);
         if (c.is(Answer.Source.MADE)) {
-            needs.add(c.here("inside-" + c.id(c.subject()), PlateRole.BACKGROUND, Reason.OPENING_INSIDE, c.subject()).inGroups("W", "W")
+            needs.add(c.here(c.key(PlateKey.Kind.INSIDE), PlateRole.BACKGROUND, Reason.OPENING_INSIDE, c.subject()).inGroups("W", "W")
                     .lasting(c.roll(), 1).recording("lens"));
         } else {
             needs.add(c.borrowed());

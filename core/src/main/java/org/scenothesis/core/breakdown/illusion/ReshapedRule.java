@@ -16,6 +16,7 @@ import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.number.Resolution;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Measure;
@@ -68,12 +69,13 @@ final class ReshapedRule implements IllusionRule {
         PlateNeed rest = apart ? whole.as(whole.key(), PlateRole.PARTIAL_BODY, Reason.RESHAPED_REST).recording("seam") : whole;
         needs.add(stages > 1 ? rest.recording("stage.first") : rest);
         for (int i = 2; i <= stages; i++) {
-            String before = needs.getLast().key();
-            needs.add(rest.withKey(whole.key() + "-" + i).withReason(Reason.RESHAPED_STAGE).withAbout(c.subject() + ", size " + i)
+            PlateKey before = needs.getLast().key();
+            needs.add(rest.withKey(whole.key().next(i)).withReason(Reason.RESHAPED_STAGE).withAbout(c.subject() + ", size " + i)
                     .following(before));
         }
         if (apart) {
-            needs.add(whole.as("limb-" + c.answer(Fact.PART) + "-" + c.id(c.subject()), PlateRole.PARTIAL_BODY, Reason.RESHAPED_LIMB)
+            needs.add(whole.as(new PlateKey(PlateKey.Kind.LIMB, c.answer(Fact.PART) + "-" + c.id(c.subject())), PlateRole.PARTIAL_BODY,
+                    Reason.RESHAPED_LIMB)
                     .lasting(whole.rollSeconds(), 2).following(whole.key())
                     .recording("seam").positions("limb.apart"));
         }

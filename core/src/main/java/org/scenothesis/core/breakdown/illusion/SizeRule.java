@@ -18,6 +18,7 @@ import org.scenothesis.core.breakdown.number.Scale;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Eyeline;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.finding.Approach;
@@ -83,25 +84,27 @@ final class SizeRule implements IllusionRule {
         }
         double stretched = atItsPace(c) && !giant(c) ? c.roll() / new Scale(c.number(Fact.FACTOR)).time() : 0;
         needs.add(c.separated(c.subject(), Reason.THING).lasting(Math.max(c.roll(), stretched), c.takes())
-                .focusedOn("subject").positions("left", "middle", "right").hearing("step").following("clean-" + Case.HOME).looking(own(c)));
+                .focusedOn("subject").positions("left", "middle", "right").hearing("step").following(PlateKey.CLEAN).looking(own(c)));
         if (c.yes(Fact.CHANGES)) {
             // Until it begins to change it is seen at its own size, from the shot's own camera.
-            needs.add(c.separated(c.subject(), Reason.THING).withKey("own-size-" + c.id(c.subject())).withReason(Reason.SIZE_OWN)
-                    .inGroups(Case.HOME, Case.HOME).recording("event").following("clean-" + Case.HOME));
+            needs.add(c.separated(c.subject(), Reason.THING).withKey(c.key(PlateKey.Kind.OWN_SIZE)).withReason(Reason.SIZE_OWN)
+                    .inGroups(Case.HOME, Case.HOME).recording("event").following(PlateKey.CLEAN));
         }
         if (!c.is(Answer.Contact.NO)) {
-            needs.add(c.here("contact-" + c.id(c.subject()), PlateRole.FOREGROUND, c.is(Answer.Contact.PEOPLE) ? Reason.SIZE_CONTACT_PEOPLE
+            needs.add(c.here(c.key(PlateKey.Kind.CONTACT), PlateRole.FOREGROUND, c.is(Answer.Contact.PEOPLE) ? Reason.SIZE_CONTACT_PEOPLE
                     : Reason.SIZE_CONTACT_THINGS, c.subject())
                     .lasting(c.roll(), 2));
         }
         if (c.yes(Fact.IN_FRONT)) {
-            needs.add(c.here("foreground", PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
+            needs.add(c.here(Case.only(PlateKey.Kind.FOREGROUND), PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
         }
         if (giant(c)) {
-            needs.add(c.here("headroom", PlateRole.BACKGROUND, Reason.SIZE_HEADROOM, c.subject()).inGroups("V", Case.HOME)
+            needs.add(c.here(Case.only(PlateKey.Kind.HEADROOM), PlateRole.BACKGROUND, Reason.SIZE_HEADROOM, c.subject())
+                    .inGroups("V", Case.HOME)
                     .lasting(c.cleanRoll(), 1));
             if (c.is(Answer.Motion.WALKS)) {
-                needs.add(c.here("dust", PlateRole.ATMOSPHERE, Reason.SIZE_DUST, c.subject()).lasting(4, 2).onlyProposed());
+                needs.add(c.here(Case.only(PlateKey.Kind.DUST), PlateRole.ATMOSPHERE, Reason.SIZE_DUST, c.subject()).lasting(4, 2)
+                        .onlyProposed());
             }
         }
         return needs;

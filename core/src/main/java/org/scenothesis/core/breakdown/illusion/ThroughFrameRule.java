@@ -15,6 +15,7 @@ import org.scenothesis.core.breakdown.method.Way;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.shot.IllusionKind;
@@ -76,7 +77,8 @@ final class ThroughFrameRule implements IllusionRule {
             needs.add(limbs(c, c.separated(c.subject(), Reason.THING).recording("corners").focusedOn("opening").hearing("action")));
         } else {
             needs.add(limbs(c, c.separated(c.subject(), Reason.THING).focusedOn("subject").hearing("action")));
-            needs.add(c.here("insert", PlateRole.FRAME_INSERT, Reason.FRAME_INSERT, c.subject()).on(cloth == Screen.NONE ? Screen.GREEN
+            needs.add(c.here(Case.only(PlateKey.Kind.INSERT), PlateRole.FRAME_INSERT, Reason.FRAME_INSERT, c.subject())
+                    .on(cloth == Screen.NONE ? Screen.GREEN
                     : cloth, c.region()).recording("corners"));
         }
         if (c.yes(Fact.BACK)) {
@@ -86,7 +88,7 @@ final class ThroughFrameRule implements IllusionRule {
             needs.add(c.acting(Reason.ACTING_SEES).looking(c.eyelines(c.number(Fact.REST_M), c.number(Fact.REST_M))));
         }
         if (c.is(Answer.Source.MADE)) {
-            needs.add(c.here("behind-" + c.id(c.subject()), PlateRole.BACKGROUND, Reason.FRAME_BEHIND, c.subject()).inGroups("W", "W")
+            needs.add(c.here(c.key(PlateKey.Kind.BEHIND), PlateRole.BACKGROUND, Reason.FRAME_BEHIND, c.subject()).inGroups("W", "W")
                     .lasting(c.roll(), 1).recording("lens"));
         } else {
             needs.add(c.borrowed());

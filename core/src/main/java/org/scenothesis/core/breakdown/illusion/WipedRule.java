@@ -14,6 +14,7 @@ import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.Case;
 import org.scenothesis.core.breakdown.plate.Item;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Reason;
 import org.scenothesis.core.breakdown.plate.Region;
@@ -58,10 +59,12 @@ final class WipedRule implements IllusionRule {
                 .lasting(c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S, c.takes()).taking(SQUARE_MINUTES)
                 .recording("square", "wipe.ends"));
         Item[] who = c.answer(Fact.ACTOR).isBlank() ? new Item[0] : new Item[] {Item.person(c.answer(Fact.ACTOR))};
-        needs.add(who.length > 0 ? c.acting(Reason.WIPED_BEFORE) : c.here("before", PlateRole.PRACTICAL, Reason.WIPED_BEFORE, c.subject())
+        needs.add(who.length > 0 ? c.acting(Reason.WIPED_BEFORE) : c.here(Case.only(PlateKey.Kind.BEFORE), PlateRole.PRACTICAL,
+                Reason.WIPED_BEFORE, c.subject())
                 .lasting(c.roll(), c.takes()));
         if (c.is(Answer.After.CHANGED)) {
-            needs.add(c.here("after", PlateRole.PRACTICAL, Reason.WIPED_AFTER, c.subject()).lasting(c.roll(), c.takes()).with(who)
+            needs.add(c.here(Case.only(PlateKey.Kind.AFTER), PlateRole.PRACTICAL, Reason.WIPED_AFTER, c.subject())
+                    .lasting(c.roll(), c.takes()).with(who)
                     .with(Item.coded("changed", Item.Sort.PROP))
                     .following(needs.getLast().key()));
         }

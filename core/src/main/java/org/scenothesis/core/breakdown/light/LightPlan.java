@@ -13,6 +13,7 @@ import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.breakdown.number.Figure;
 import org.scenothesis.core.breakdown.number.FigureKind;
 import org.scenothesis.core.breakdown.plate.KitItem;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.breakdown.plate.Region;
 import org.scenothesis.core.finding.Approach;
@@ -56,7 +57,7 @@ public record LightPlan(Shot shot, HouseRules rules, List<PlateNeed> needs) {
     }
 
     /// The plates with what has to be minded of their light.
-    public Map<String, PlateNeed> minded(Map<String, PlateNeed> plates) {
+    public Map<PlateKey, PlateNeed> minded(Map<PlateKey, PlateNeed> plates) {
         plates.replaceAll((k, n) -> minded(n));
         return plates;
     }

@@ -166,7 +166,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
     }
 
     /// A plate of the shot's own frame.
-    public PlateNeed here(String key, PlateRole role, Reason reason, String about) {
+    public PlateNeed here(PlateKey key, PlateRole role, Reason reason, String about) {
         return new PlateNeed(
                 key, role, reason, List.of(), null, about, Set.of(illusion.id()), Set.of(), Set.of(), Screen.NONE, Region.NONE, HOME, HOME,
                 new PlateNeed.Length(roll(), 1, 0), PlateNeed.Notes.NONE, Set.of(), false);
@@ -174,7 +174,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// The locked frame without anything that should not be there.
     public PlateNeed clean(Reason reason, Item... gone) {
-        return here("clean-" + HOME, PlateRole.CLEAN, reason, "")
+        return here(PlateKey.CLEAN, PlateRole.CLEAN, reason, "")
                 .withAlso(is(Answer.Background.MOVES) ? List.of(Reason.CLEAN_MOVES) : List.of())
                 .lasting(cleanRoll(), 1)
                 .without(gone)
@@ -186,7 +186,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
     public PlateNeed acting(Reason reason) {
         String actor = answer(Fact.ACTOR);
         Optional<Illusion> twice = copies(actor);
-        PlateNeed n = twice.isPresent() ? figure(actor, 1, reason) : here("acting", PlateRole.PRACTICAL, reason, "");
+        PlateNeed n = twice.isPresent() ? figure(actor, 1, reason) : here(PlateKey.ACTING, PlateRole.PRACTICAL, reason, "");
         return n.lasting(Math.max(roll(), shot.seconds() + 2 * HANDLES_S), takes()).with(actors()).hearing("action");
     }
 
@@ -213,12 +213,22 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// One of several figures of the same person, performing where it will stand.
     public PlateNeed figure(String who, int number, Reason reason) {
-        return here("figure-" + id(who) + "-" + number, PlateRole.PRACTICAL, reason, who + " " + number).with(Item.person(who));
+        return here(PlateKey.figure(id(who), number), PlateRole.PRACTICAL, reason, who + " " + number).with(Item.person(who));
     }
 
     /// The key of the plate of a thing, alike in all illusions, so that they share it.
-    public String elementKey(String thing) {
-        return "thing-" + id(thing);
+    public PlateKey elementKey(String thing) {
+        return PlateKey.thing(id(thing));
+    }
+
+    /// The key of a plate that belongs to the subject.
+    public PlateKey key(PlateKey.Kind kind) {
+        return new PlateKey(kind, id(subject()));
+    }
+
+    /// The key of a plate of which the shot has only one.
+    public static PlateKey only(PlateKey.Kind kind) {
+        return new PlateKey(kind, "");
     }
 
     /// The plate in which a thing is filmed so that it can be separated, as its treatment says.
@@ -239,7 +249,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
             n = n.on(t.cloth(), region());
         }
         if (!t.lock().equals(HOME)) {
-            n = n.following("clean-" + HOME);
+            n = n.following(PlateKey.CLEAN);
             // Moved sideways afterwards it would show the wrong side of itself.
             n = living() && !is(Answer.Motion.STILL) ? n.positions("left", "middle", "right") : n;
         }
@@ -309,7 +319,7 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
 
     /// A picture that exists already: nothing to film, but to be judged, brought in, and allowed.
     public PlateNeed borrowed() {
-        return here("borrowed-" + id(subject()), PlateRole.BACKGROUND, Reason.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
+        return here(key(PlateKey.Kind.BORROWED), PlateRole.BACKGROUND, Reason.BORROWED, subject()).inGroups("W", "").lasting(0, 1);
     }
 
     /// All supports and operators of the illusion, to be out of a clean plate.

@@ -25,7 +25,7 @@ import org.scenothesis.core.shot.PlateRole;
 /// - `proposed`: it would help but is not needed.
 @RecordBuilder
 public record PlateNeed(
-        String key,
+        PlateKey key,
         PlateRole role,
         Reason reason,
         List<Reason> also,
@@ -40,7 +40,7 @@ public record PlateNeed(
         String lightGroup,
         Length length,
         Notes notes,
-        Set<String> after,
+        Set<PlateKey> after,
         boolean proposed) implements PlateNeedBuilder.With {
 
     /// How long and how often: seconds of a take, number of takes, and minutes on set for things that take longer than their roll.
@@ -203,20 +203,20 @@ public record PlateNeed(
     }
 
     /// The same under another key, role and reason.
-    public PlateNeed as(String otherKey, PlateRole other, Reason otherReason) {
+    public PlateNeed as(PlateKey otherKey, PlateRole other, Reason otherReason) {
         return withKey(otherKey).withRole(other).withReason(otherReason);
     }
 
     /// Follows nothing but some of these.
-    public PlateNeed followingOnly(Collection<String> known) {
-        Set<String> kept = new TreeSet<>(after);
+    public PlateNeed followingOnly(Collection<PlateKey> known) {
+        Set<PlateKey> kept = new TreeSet<>(after);
         kept.retainAll(known);
         kept.remove(key);
         return withAfter(kept);
     }
 
     /// The same, filmed after the plates with these keys.
-    public PlateNeed following(String... keys) {
+    public PlateNeed following(PlateKey... keys) {
         return withAfter(union(after, List.of(keys)));
     }
 

@@ -155,7 +155,7 @@ final class FloorPlan {
             double across = copy ? place(n) : (home ? told(n).number(Fact.ACTOR_ACROSS_M) : 0) + BESIDE_M * (i - (others.size() - 1) / 2.0);
             Body figure = new Body(Body.Form.FIGURE, usual(Bodies.PERSON_M * Bodies.WIDE_SHARE), usual(Bodies.PERSON_M),
                     usual(Bodies.PERSON_M * DEEP_SHARE), usual(0.0), List.of());
-            add(new Piece("body-" + slug(name), name, usual(from(stage, card.awayM(), across)), Set.of(n.key()), figure));
+            add(new Piece("body-" + slug(name), name, usual(from(stage, card.awayM(), across)), Set.of(n.key().code()), figure));
         }
     }
 
@@ -182,7 +182,7 @@ final class FloorPlan {
         Map<String, Given<Double>> out = new TreeMap<>();
         needs.stream().filter(n -> !n.lockGroup().equals(Case.HOME) && n.region().sweep().awayM() > 0)
                 .filter(n -> Math.abs(asideDeg(n)) > STRAIGHT_DEG)
-                .forEach(n -> out.put(n.key(), usual(-asideDeg(n))));
+                .forEach(n -> out.put(n.key().code(), usual(-asideDeg(n))));
         return out;
     }
 
@@ -217,12 +217,12 @@ final class FloorPlan {
         Given<Spot> at = filmed(stage, n).orElseGet(() -> Stagings.given(from(stage, s.awayM(), home ? t.number(Fact.ACROSS_M) : 0),
                 said(n, Fact.BACKGROUND_M) && (!home || said(n, Fact.ACROSS_M))));
         String id = "body-" + slug(n.about());
-        add(new Piece(id, n.about(), at, Set.of(n.key()), body));
+        add(new Piece(id, n.about(), at, Set.of(n.key().code()), body));
         if (s.bottomM() > 0.05 && n.in().stream().anyMatch(i -> i.sort() == Item.Sort.SUPPORT)) {
             String kind = n.in().stream().filter(i -> i.sort() == Item.Sort.SUPPORT).findFirst().map(Item::name).orElse("box");
             boolean thin = kind.equals("rod") || kind.equals("line") || kind.equals("hand");
             double w = thin ? 0.02 : Math.max(0.35, 0.6 * wide);
-            add(new Piece("support-" + slug(n.about()), kind, at, Set.of(n.key()),
+            add(new Piece("support-" + slug(n.about()), kind, at, Set.of(n.key().code()),
                     new Support(kind, usual(w), base, usual(thin ? 0.02 : w))));
         }
     }
@@ -271,7 +271,7 @@ final class FloorPlan {
                 usual(Math.max(0, bottom)), usual(n.region().cloth().floorM()),
                 new Given.Assumed<>(BackdropKind.CLOTH.usualWrinkle(), "cloth-hung"));
         Piece placed = new Piece("cloth-" + colour + "-" + slug(n.about()), colour + " cloth",
-                Stagings.given(from(stage, away + s.behindM(), across * spread), said(n, Fact.BEHIND_M)), Set.of(n.key()), hung);
+                Stagings.given(from(stage, away + s.behindM(), across * spread), said(n, Fact.BEHIND_M)), Set.of(n.key().code()), hung);
         add(fitted(stage, placed, body, owned));
     }
 
@@ -298,7 +298,8 @@ final class FloorPlan {
     private void screenOnly(PlateNeed n) {
         Backdrop.Dye dye = dye(n);
         if (n.role() == PlateRole.SCREEN_ONLY && dye != null) {
-            pieces.replaceAll((id, p) -> p.thing() instanceof Backdrop b && b.dye() == dye ? p.withPlates(with(p.plates(), n.key())) : p);
+            pieces.replaceAll((id, p) -> p.thing() instanceof Backdrop b && b.dye() == dye ? p.withPlates(with(p.plates(), n.key().code()))
+                    : p);
         }
     }
 

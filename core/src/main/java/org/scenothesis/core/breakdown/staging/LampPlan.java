@@ -65,7 +65,7 @@ record LampPlan(Shot shot, Shot known, HouseRules rules, List<PlateNeed> needs, 
         KeyFacts facts = new KeyFacts(Answers.of(known.setting()));
         Answers said = Answers.of(shot.setting());
         Optional<Piece> lit = pieces.values().stream().filter(p -> p.thing() instanceof Body && needs.stream()
-                .anyMatch(n -> FloorPlan.dye(n) != null && p.plates().contains(n.key()))).findFirst().or(() -> first(Body.class));
+                .anyMatch(n -> FloorPlan.dye(n) != null && p.plates().contains(n.key().code()))).findFirst().or(() -> first(Body.class));
         Vec middle = lit.map(p -> SetView.middle(p, 0)).orElse(ahead);
         if (!facts.any()) {
             add(new Piece("light-sky", "sky", usual(new Spot(middle.x(), middle.z(), 0)), Set.of(),

@@ -75,12 +75,12 @@ public record Staged(String group, SetUp setUp, boolean byHand, List<PlateNeed> 
 
     /// The planned plate with this key, if it is filmed here.
     public Optional<PlateNeed> need(String key) {
-        return needs.stream().filter(n -> n.key().equals(key)).findFirst();
+        return needs.stream().filter(n -> n.key().code().equals(key)).findFirst();
     }
 
     /// The plate that asks the most of the set: the first before a cloth, else the first with somebody in it; empty for none.
     public String hardest() {
         return needs.stream().filter(n -> n.region().clothWideM() > 0).findFirst().or(() -> needs.stream().filter(n -> !n.in().isEmpty())
-                .findFirst()).or(() -> needs.stream().findFirst()).map(PlateNeed::key).orElse("");
+                .findFirst()).or(() -> needs.stream().findFirst()).map(n -> n.key().code()).orElse("");
     }
 }

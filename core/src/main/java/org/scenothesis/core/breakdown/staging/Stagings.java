@@ -128,7 +128,7 @@ public final class Stagings {
         FloorPlan floor = new FloorPlan(shot, known, rules, card, needs, plan);
         Map<String, Question.Sight> wanted = new HashMap<>();
         needs.stream().filter(n -> !group.equals(Case.HOME) && n.region().sweep().awayM() > 0)
-                .forEach(n -> wanted.put(n.key(), new Question.Sight(n.region().sweep().awayM(), n.region().sweep().lensM(),
+                .forEach(n -> wanted.put(n.key().code(), new Question.Sight(n.region().sweep().awayM(), n.region().sweep().lensM(),
                 floor.asideDeg(n))));
         SetUp setUp;
         if (own != null && byHand) {

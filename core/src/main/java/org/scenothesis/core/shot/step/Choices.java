@@ -7,7 +7,6 @@ import java.util.Locale;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.key.KeySettings;
 
 /// The words that the kinds of step go by.
 public final class Choices {

@@ -2,7 +2,6 @@ package org.scenothesis.core.shot.step;
 
 import java.util.List;
 import java.util.Map;
-import org.scenothesis.core.key.KeySettings;
 import org.scenothesis.core.value.Animated;
 
 /// Takes the screen away. An outline right before it is the garbage matte; without one there is the outline of the cloth.

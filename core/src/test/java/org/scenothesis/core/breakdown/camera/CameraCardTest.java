@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.BreakdownPlan;
 import org.scenothesis.core.breakdown.Shots;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.core.shot.Shot;
@@ -48,7 +49,7 @@ class CameraCardTest {
         assertThat(own.awayM()).isCloseTo(6, within(1e-9));
         assertThat(own.lensM()).isCloseTo(1, within(1e-9));
         assertThat(own.focalMm()).as("the same angle of view").isCloseTo(card(s, "A").focalMm(), within(1e-6));
-        assertThat(own.outline()).isEqualTo("clean-A");
+        assertThat(own.outline()).isEqualTo(PlateKey.CLEAN);
         assertThat(card(s, "A").clothBlurPx()).as("no cloth hangs in the place").isZero();
     }
 
@@ -66,8 +67,8 @@ class CameraCardTest {
         Shot s = Shots.of(Shots.illusion(IllusionKind.ELSEWHERE, "the apprentice", "who", "child"),
                 Shots.illusion(IllusionKind.FLOATS, "the lantern", "performer", "yes", "actor", "the maker"));
         BreakdownPlan p = plan(s);
-        assertThat(p.cards()).allSatisfy(c -> assertThat(c.leads()).isEqualTo("thing-the-apprentice"));
-        assertThat(card(s, "A").outline()).isEqualTo("thing-the-apprentice");
-        assertThat(p.need("acting").orElseThrow().after()).contains("thing-the-apprentice");
+        assertThat(p.cards()).allSatisfy(c -> assertThat(c.leads()).isEqualTo(PlateKey.thing("the-apprentice")));
+        assertThat(card(s, "A").outline()).isEqualTo(PlateKey.thing("the-apprentice"));
+        assertThat(p.need("acting").orElseThrow().after()).contains(PlateKey.thing("the-apprentice"));
     }
 }

@@ -10,6 +10,7 @@ import org.scenothesis.core.breakdown.Breakdown;
 import org.scenothesis.core.breakdown.Shots;
 import org.scenothesis.core.breakdown.fact.Fact;
 import org.scenothesis.core.breakdown.fact.Topic;
+import org.scenothesis.core.breakdown.plate.PlateKey;
 import org.scenothesis.core.breakdown.plate.PlateNeed;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.shot.IllusionKind;
@@ -34,7 +35,7 @@ class InfluenceTest {
     @Test
     void whoeverComesToTheFrontIsFilmedOtherwise() {
         PlanDifference d = ABOUT.answer(FLOATS.illusions().getFirst().id(), Fact.CROSSED, "yes");
-        assertThat(d.changed()).filteredOn(c -> c.after().key().equals("acting")).hasSize(1)
+        assertThat(d.changed()).filteredOn(c -> c.after().key().equals(PlateKey.ACTING)).hasSize(1)
                 .allSatisfy(c -> assertThat(c.parts()).contains(PlanDifference.Part.GROUND));
     }
 

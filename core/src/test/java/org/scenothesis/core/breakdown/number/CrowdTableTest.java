@@ -39,8 +39,8 @@ class CrowdTableTest {
         assertThat(seenFrom.values()).allSatisfy(d -> assertThat(d).hasSize(1));
         assertThat(t.rows()).filteredOn(r -> !r.repeat()).hasSize(t.performances());
         // A plate and a pair of marks for every performance, and an empty frame for every direction.
-        assertThat(p.needs()).filteredOn(n -> n.key().startsWith("figure-")).hasSize(t.performances());
-        assertThat(p.needs()).filteredOn(n -> n.key().startsWith("clean-")).hasSize(directions);
+        assertThat(p.needs()).filteredOn(n -> n.key().code().startsWith("figure-")).hasSize(t.performances());
+        assertThat(p.needs()).filteredOn(n -> n.key().code().startsWith("clean-")).hasSize(directions);
         assertThat(p.kit()).contains(new KitItem("feet", t.performances()));
         for (int k = 1; k <= t.performances(); k++) {
             String group = t.direction(k) == 1 ? "A" : "A" + t.direction(k);

@@ -1,4 +1,4 @@
-package org.scenothesis.core.key;
+package org.scenothesis.core.shot.step;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import org.scenothesis.core.Check;

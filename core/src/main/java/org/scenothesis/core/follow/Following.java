@@ -1,10 +1,12 @@
-package org.scenothesis.core.shot;
+package org.scenothesis.core.follow;
 
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.scenothesis.core.follow.Followed;
 import org.scenothesis.core.picture.Point;
+import org.scenothesis.core.shot.Shot;
+import org.scenothesis.core.shot.Track;
+import org.scenothesis.core.shot.Tracks;
 import org.scenothesis.core.shot.step.Follow;
 import org.scenothesis.core.shot.step.TrackBinding;
 
