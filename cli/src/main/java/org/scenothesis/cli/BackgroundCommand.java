@@ -16,6 +16,7 @@ import org.scenothesis.core.background.Suitability;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.match.BackgroundTake;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.MatchWords;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
@@ -85,14 +86,12 @@ final class BackgroundCommand implements Callable<Integer> {
         if (r == null) {
             return null;
         }
-        try {
+        return Entered.made(() -> {
             double[] v = Stream.of(r.split(",")).mapToDouble(p -> Check.range("a share", Double.parseDouble(p.trim()), 0, 100) / 100)
                     .toArray();
             Check.that(v.length == 4 && v[2] > 0 && v[3] > 0, Words.of("background-command.room-has-four-numbers"));
             return new Busy.Room(v[0], v[1], v[2], v[3]);
-        } catch (IllegalArgumentException e) {
-            throw new ParameterException(output.spec.commandLine(), Words.of("background-command.room-is-left-top-width", r), e);
-        }
+        }, why -> new ParameterException(output.spec.commandLine(), Words.of("background-command.room-is-left-top-width", r)));
     }
 
     private static int side(String px) {

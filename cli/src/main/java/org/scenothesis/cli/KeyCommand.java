@@ -204,7 +204,7 @@ final class KeyCommand implements Callable<Integer> {
                     Stills.write(out.resolve(name(COMP, i)), over(bg, element, i, bands), Stills.Format.PNG8);
                 }
                 if (shadow) {
-                    Stills.writeMatte(out.resolve(name(SHADOW, i)), KeyInMemory.kept(frame, model, bands));
+                    Stills.writeMatte(out.resolve(name(SHADOW, i)), KeyInMemory.kept(frame, model, model.garbage(List.of()), bands));
                 }
                 names(i).forEach(name -> ResultFile.made(out.resolve(name)));
             }

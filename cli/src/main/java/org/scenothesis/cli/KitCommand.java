@@ -14,6 +14,7 @@ import org.scenothesis.core.breakdown.kit.OwnedKind;
 import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.production.kit.KitFile;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.KitWords;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
@@ -90,11 +91,9 @@ final class KitCommand implements Callable<Integer> {
             int equals = p.indexOf('=');
             String name = equals < 0 ? p.strip() : p.substring(0, equals).strip();
             String value = equals < 0 ? "" : p.substring(equals + 1).strip();
-            try {
-                out = with(out, name, value);
-            } catch (IllegalArgumentException e) {
-                throw new InputException("--add " + told + ": \u201c" + p + "\u201d cannot be: " + e.getMessage() + ".");
-            }
+            Owned before = out;
+            out = Entered.made(() -> with(before, name, value),
+                    why -> new InputException(Words.of("kit-command.add-cannot-be", told, p, why)));
         }
         return out;
     }

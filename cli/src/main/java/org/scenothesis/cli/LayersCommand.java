@@ -47,6 +47,9 @@ final class LayersCommand implements Callable<Integer> {
     @Option(names = "--lay", paramLabel = "PLATE", description = "${bundle:layers-command.add-plate-as-the-top}")
     List<String> lay = List.of();
 
+    @Option(names = "--lay-shadow", paramLabel = "PLATE", description = "${bundle:layers-command.add-the-shadow-of}")
+    List<String> layShadow = List.of();
+
     @Option(names = "--lay-whole", description = "${bundle:layers-command.add-the-whole-shot-as}")
     boolean layWhole;
 
@@ -121,11 +124,14 @@ final class LayersCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        boolean writes = !lay.isEmpty() || layWhole || layer != null;
+        boolean writes = !lay.isEmpty() || !layShadow.isEmpty() || layWhole || layer != null;
         return of.open(writes, (folder, s) -> {
             Shot now = s;
             for (String p : lay) {
-                now = laid(now, p);
+                now = Layers.added(now, Layers.fresh(now, plate(now, p)));
+            }
+            for (String p : layShadow) {
+                now = shadowed(now, plate(now, p));
             }
             now = layWhole ? Layers.added(now, Layers.whole(now)) : now;
             if (layer != null) {
@@ -139,11 +145,18 @@ final class LayersCommand implements Callable<Integer> {
         });
     }
 
-    private static Shot laid(Shot s, String plate) throws InputException {
-        Plate p = s.plate(plate).orElseThrow(
+    private static Shot shadowed(Shot s, Plate p) throws InputException {
+        if (!Layers.shadowing(s).contains(p)) {
+            throw new InputException(Words.of("layers-command.no-cloth-in", p.id(), names(Layers.shadowing(s).stream().map(Plate::id)
+                    .toList())));
+        }
+        return Layers.shadowed(s, Layers.shadow(s, p));
+    }
+
+    private static Plate plate(Shot s, String plate) throws InputException {
+        return s.plate(plate).orElseThrow(
                 () -> new InputException(Words.of("bring-command.there-is-no-plate-in", plate, s.id(),
                 names(s.plates().stream().map(Plate::id).toList()))));
-        return Layers.added(s, Layers.fresh(s, p));
     }
 
     private static String names(List<String> all) {

@@ -10,6 +10,7 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.store.UserFolder;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.Words;
 import org.slf4j.LoggerFactory;
 import picocli.CommandLine;
@@ -67,9 +68,11 @@ public final class Main {
     }
 
     private static String sentence(Exception e) {
-        if (e instanceof FootageException || e instanceof StoreException || e instanceof InputException
-                || e instanceof IllegalArgumentException) {
+        if (e instanceof FootageException || e instanceof StoreException || e instanceof InputException) {
             return String.valueOf(e.getMessage());
+        }
+        if (e instanceof IllegalArgumentException wrong) {
+            return Entered.sentence(wrong);
         }
         if (e instanceof Stopped) {
             return Words.of("main.stopped-what-was-finished-stays");

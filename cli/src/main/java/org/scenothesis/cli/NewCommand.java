@@ -11,6 +11,7 @@ import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -63,10 +64,7 @@ final class NewCommand implements Callable<Integer> {
         if (!m.matches()) {
             throw new InputException(Words.of("new-command.size-give-width-and-height", size));
         }
-        try {
-            return new FrameFormat(Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)), rate);
-        } catch (IllegalArgumentException e) {
-            throw new InputException("--size " + size + " --rate " + rate + ": " + e.getMessage() + ".");
-        }
+        return Entered.made(() -> new FrameFormat(Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)), rate),
+                why -> new InputException("--size " + size + " --rate " + rate + ": " + why + "."));
     }
 }

@@ -11,6 +11,7 @@ import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.render.ShotSound;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Entered;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -67,6 +68,10 @@ final class SoundCommand implements Callable<Integer> {
     }
 
     private Sound changed(ProductionFolder folder, Sound was) throws InputException {
+        return Entered.made(() -> entered(folder, was), InputException::because);
+    }
+
+    private Sound entered(ProductionFolder folder, Sound was) throws InputException {
         try {
             SoundSource heard = what == null ? was.of() : SoundSource.of(what);
             if (what != null && heard instanceof SoundSource.OfFile f) {
@@ -74,8 +79,6 @@ final class SoundCommand implements Callable<Integer> {
             }
             return new Sound(heard, or(at, was.atSeconds()), or(level, was.levelDb()), or(fadeIn, was.fadeInSeconds()),
                     or(fadeOut, was.fadeOutSeconds()));
-        } catch (IllegalArgumentException e) {
-            throw new InputException(e.getMessage() + ".");
         } catch (StoreException e) {
             throw new InputException(String.valueOf(e.getMessage()));
         }

@@ -13,6 +13,7 @@ import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.production.measure.FileLens;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Option;
 
@@ -62,36 +63,36 @@ final class StageCameraEntered {
     }
 
     private HandCamera told(ProductionFolder folder, Shot s, double aspect) throws InputException {
+        return Entered.made(() -> entered(folder, s, aspect), InputException::because);
+    }
+
+    private HandCamera entered(ProductionFolder folder, Shot s, double aspect) throws InputException {
         Stage was = s.stage();
-        try {
-            HandCamera c = was == null ? HandCamera.FRESH : HandCamera.of(was, aspect);
-            Optional<Given<Double>> noted = asNoted || c.viewDeg() instanceof Given.Assumed ? FileLens.view(s, folder) : Optional.empty();
-            if (asNoted && noted.isEmpty()) {
-                throw new InputException(Words.of("stage-command.the-file-of-the-lowest"));
-            }
-            c = c.withViewDeg(noted.orElse(c.viewDeg()));
-            c = lens == null ? c : c.withLensHeightM(Given.entered(lens)).withKnown(null);
-            c = view == null ? c : c.withViewDeg(Given.entered(view));
-            Double mm = focal;
-            if (mm != null) {
-                double before = sensor(s);
-                c = c.withViewDeg(Given.entered(HandCamera.viewDeg(mm, before).orElseThrow(() -> new InputException(
-                        Words.of("stage-hand.lens-of-mm-before-sensor", Words.number(mm, 0), Words.number(before, 1))))));
-            }
-            if (horizon != null) {
-                List<Double> h = NumberList.upToTwo("--horizon", horizon);
-                c = c.withHorizon(Given.entered(new HandCamera.Horizon(h.getFirst() / 100, h.getLast() / 100)));
-            }
-            if (known != null) {
-                if (foot == null || top == null) {
-                    throw new InputException(Words.of("stage-command.known-needs-foot-and-top"));
-                }
-                c = c.withKnown(new Evidence.Upright(NumberList.point("--foot", foot), NumberList.point("--top", top), known));
-            }
-            c.stage(was, aspect);
-            return c;
-        } catch (IllegalArgumentException e) {
-            throw new InputException(e.getMessage() + ".");
+        HandCamera c = was == null ? HandCamera.FRESH : HandCamera.of(was, aspect);
+        Optional<Given<Double>> noted = asNoted || c.viewDeg() instanceof Given.Assumed ? FileLens.view(s, folder) : Optional.empty();
+        if (asNoted && noted.isEmpty()) {
+            throw new InputException(Words.of("stage-command.the-file-of-the-lowest"));
         }
+        c = c.withViewDeg(noted.orElse(c.viewDeg()));
+        c = lens == null ? c : c.withLensHeightM(Given.entered(lens)).withKnown(null);
+        c = view == null ? c : c.withViewDeg(Given.entered(view));
+        Double mm = focal;
+        if (mm != null) {
+            double before = sensor(s);
+            c = c.withViewDeg(Given.entered(HandCamera.viewDeg(mm, before).orElseThrow(() -> new InputException(
+                    Words.of("stage-hand.lens-of-mm-before-sensor", Words.number(mm, 0), Words.number(before, 1))))));
+        }
+        if (horizon != null) {
+            List<Double> h = NumberList.upToTwo("--horizon", horizon);
+            c = c.withHorizon(Given.entered(new HandCamera.Horizon(h.getFirst() / 100, h.getLast() / 100)));
+        }
+        if (known != null) {
+            if (foot == null || top == null) {
+                throw new InputException(Words.of("stage-command.known-needs-foot-and-top"));
+            }
+            c = c.withKnown(new Evidence.Upright(NumberList.point("--foot", foot), NumberList.point("--top", top), known));
+        }
+        c.stage(was, aspect);
+        return c;
     }
 }

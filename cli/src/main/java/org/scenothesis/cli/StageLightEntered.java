@@ -8,6 +8,7 @@ import org.scenothesis.core.stage.KeyLight;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.core.stage.Surface;
 import org.scenothesis.core.value.Given;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Option;
 
@@ -38,24 +39,24 @@ final class StageLightEntered {
         if (stage == null) {
             throw new InputException(Words.of("stage-command.there-is-no-set-yet"));
         }
-        try {
-            KeyLight l = stage.light();
-            if (key != null) {
-                List<Double> n = NumberList.two("--key", key);
-                l = l.withDirection(Given.entered(new KeyLight.Direction(0, n.getLast()).seenAt(n.getFirst(), stage.panDeg())));
-            }
-            l = keySize == null ? l : l.withSizeDeg(Given.entered(keySize));
-            l = keyToFill == null ? l : l.withKeyToFillStops(Given.entered(keyToFill));
-            List<Surface> surfaces = new ArrayList<>(stage.surfaces());
-            if (ground != null) {
-                List<Double> n = NumberList.two("--ground", ground);
-                surfaces.set(0, new Surface(stage.ground().id(), stage.ground().heightM(),
-                        Given.entered(new Surface.Extent(n.getFirst(), n.getLast()))));
-            }
-            Stage now = stage.withLight(l).withSurfaces(surfaces);
-            return s.withStage(x -> now);
-        } catch (IllegalArgumentException e) {
-            throw new InputException(e.getMessage() + ".");
+        return Entered.made(() -> entered(s, stage), InputException::because);
+    }
+
+    private Shot entered(Shot s, Stage stage) throws InputException {
+        KeyLight l = stage.light();
+        if (key != null) {
+            List<Double> n = NumberList.two("--key", key);
+            l = l.withDirection(Given.entered(new KeyLight.Direction(0, n.getLast()).seenAt(n.getFirst(), stage.panDeg())));
         }
+        l = keySize == null ? l : l.withSizeDeg(Given.entered(keySize));
+        l = keyToFill == null ? l : l.withKeyToFillStops(Given.entered(keyToFill));
+        List<Surface> surfaces = new ArrayList<>(stage.surfaces());
+        if (ground != null) {
+            List<Double> n = NumberList.two("--ground", ground);
+            surfaces.set(0, new Surface(stage.ground().id(), stage.ground().heightM(),
+                    Given.entered(new Surface.Extent(n.getFirst(), n.getLast()))));
+        }
+        Stage now = stage.withLight(l).withSurfaces(surfaces);
+        return s.withStage(x -> now);
     }
 }

@@ -13,6 +13,7 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.production.stage.Rehearsing;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Entered;
 import picocli.CommandLine.Option;
 
 /// Films every plate of the sets with the simulated camera.
@@ -52,12 +53,7 @@ final class StageRehearsal implements StagePart {
         Shot shot = job.shot();
         HouseRules rules = job.rules();
         ArrayNode out = Output.object().arrayNode();
-        Rehearsing.Wish wish;
-        try {
-            wish = new Rehearsing.Wish(width, seconds, samples, faults);
-        } catch (IllegalArgumentException e) {
-            throw new InputException(e.getMessage() + ".");
-        }
+        Rehearsing.Wish wish = Entered.made(() -> new Rehearsing.Wish(width, seconds, samples, faults), InputException::because);
         try (Bands bands = Bands.allCores()) {
             for (Staged set : job.sets()) {
                 List<Rehearsing.Filmed> filmed = Rehearsing.film(folder, shot, set, set.needs(), wish, bands,

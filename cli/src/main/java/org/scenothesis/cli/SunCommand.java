@@ -17,6 +17,7 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.shot.Location;
 import org.scenothesis.production.place.PlaceClock;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
@@ -99,11 +100,7 @@ final class SunCommand implements Callable<Integer> {
     }
 
     private PlaceClock clock() throws InputException {
-        try {
-            return PlaceClock.of(zone, latitude, longitude);
-        } catch (IllegalArgumentException e) {
-            throw new InputException(e.getMessage() + ".");
-        }
+        return Entered.made(() -> PlaceClock.of(zone, latitude, longitude), InputException::because);
     }
 
     private void moments(LightDay day, ObjectNode o) {

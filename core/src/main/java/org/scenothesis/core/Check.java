@@ -9,7 +9,7 @@ public final class Check {
     /// @throws IllegalArgumentException unless `lo ≤ value ≤ hi`
     public static double range(String name, double value, double lo, double hi) {
         if (!(value >= lo && value <= hi)) {
-            throw new IllegalArgumentException(name + " must lie in [" + lo + ", " + hi + "], was " + value);
+            throw new OutOfRange(name, value, lo, hi);
         }
         return value;
     }
@@ -17,7 +17,7 @@ public final class Check {
     /// @throws IllegalArgumentException unless `value` is finite and above zero
     public static double positive(String name, double value) {
         if (!(value > 0 && value < Double.POSITIVE_INFINITY)) {
-            throw new IllegalArgumentException(name + " must be above 0 and finite, was " + value);
+            throw new OutOfRange(name, value, 0, Double.POSITIVE_INFINITY);
         }
         return value;
     }
@@ -25,7 +25,7 @@ public final class Check {
     /// @throws IllegalArgumentException unless `value` is finite
     public static double finite(String name, double value) {
         if (!(Math.abs(value) < Double.POSITIVE_INFINITY)) {
-            throw new IllegalArgumentException(name + " must be finite, was " + value);
+            throw new OutOfRange(name, value, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY);
         }
         return value;
     }

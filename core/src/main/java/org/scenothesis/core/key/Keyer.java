@@ -99,14 +99,17 @@ public final class Keyer {
         return new Keyed(element, separation, shade, inside);
     }
 
-    /// The light that the cloth keeps at every pixel: less than 1 in the subject's shadow, also under the subject, where it is continued.
+    /// The light that the cloth keeps at every pixel: less than 1 in the subject's shadow, also under the subject, where it is continued;
+    /// 1 outside of `garbage` (or null), where no cloth is.
     ///
     /// @throws IllegalArgumentException if frame and model differ in shape
-    public static Plane kept(Picture frame, ScreenModel model, Bands bands) {
+    public static Plane kept(Picture frame, ScreenModel model, @Nullable Polygon garbage, Bands bands) {
         frame.r().requireShape(model.colour().r());
         Plane out = Shade.of(frame, model, bands);
+        float[] counts = garbage == null ? null : garbage.coverage(frame.width(), frame.height(), bands).data();
         for (int i = 0; i < out.data().length; i++) {
-            out.data()[i] = Math.min(1, out.data()[i]);
+            float k = Math.min(1, out.data()[i]);
+            out.data()[i] = counts == null ? k : 1 + counts[i] * (k - 1);
         }
         return out;
     }

@@ -71,6 +71,7 @@ interface RowBlend {
             case ADD -> RowBlend::add;
             case SCREEN -> RowBlend::screen;
             case LIGHTEN -> RowBlend::lighten;
+            case MULTIPLY -> RowBlend::multiply;
         };
         return rows(top.at().within(alpha.at()), (base, box, c) -> {
             float[] to = base.colours().get(c).data();
@@ -150,6 +151,12 @@ interface RowBlend {
         for (int i = 0; i < r.length; i++) {
             float below = base[r.base + i];
             base[r.base + i] = below + alpha[r.weight + i] * presence * (Math.max(below, top[r.top + i] * gain) - below);
+        }
+    }
+
+    private static void multiply(float[] base, float[] top, float[] alpha, Run r, float presence, float gain) {
+        for (int i = 0; i < r.length; i++) {
+            base[r.base + i] *= 1 + alpha[r.weight + i] * presence * (top[r.top + i] * gain - 1);
         }
     }
 

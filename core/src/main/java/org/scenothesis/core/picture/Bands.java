@@ -16,14 +16,17 @@ public final class Bands implements AutoCloseable {
     /// Rows in one band.
     public static final int BAND_ROWS = 32;
 
-    private static final Bands SEQUENTIAL = new Bands(1);
+    private static final Bands SEQUENTIAL = new Bands(1, () -> {});
 
     private final @Nullable ExecutorService pool;
     private final int threads;
     private final ThreadGroup own = new ThreadGroup("bands");
 
-    private Bands(int threads) {
+    private final Runnable before;
+
+    private Bands(int threads, Runnable before) {
         this.threads = threads;
+        this.before = before;
         pool = threads == 1 ? null : Executors.newFixedThreadPool(threads, Thread.ofPlatform().group(own).daemon().name("bands-", 0)
                 .factory());
     }
@@ -41,12 +44,17 @@ public final class Bands implements AutoCloseable {
 
     /// A pool of daemon threads; close it when the owner ends.
     public static Bands pooled(int threads) {
-        return threads <= 1 ? SEQUENTIAL : new Bands(threads);
+        return threads <= 1 ? SEQUENTIAL : new Bands(threads, () -> {});
     }
 
     /// A pool with one thread per core.
     public static Bands allCores() {
         return pooled(Runtime.getRuntime().availableProcessors());
+    }
+
+    /// The same, each of whose runs waits for `before`: for memory, where that is short.
+    public static Bands allCores(Runnable before) {
+        return new Bands(Runtime.getRuntime().availableProcessors(), before);
     }
 
     /// How many bands are worked on at a time.
@@ -69,6 +77,7 @@ public final class Bands implements AutoCloseable {
             }
             return;
         }
+        before.run();
         List<Future<?>> waiting = new ArrayList<>(bands);
         for (int i = 0; i < bands; i++) {
             int band = i;

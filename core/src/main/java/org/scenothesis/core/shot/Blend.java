@@ -5,5 +5,7 @@ public enum Blend {
     OVER,
     ADD,
     SCREEN,
-    LIGHTEN
+    LIGHTEN,
+    /// What is below is made as much darker as this is below white.
+    MULTIPLY
 }

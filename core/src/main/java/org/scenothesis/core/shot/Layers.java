@@ -54,6 +54,9 @@ public final class Layers {
         if (clean(shot, l).isPresent()) {
             out.add(Kind.word(Source.LightGained.class));
         }
+        if (onCloth(shot, l.plate())) {
+            out.add(Kind.word(Source.KeptLight.class));
+        }
         return out;
     }
 
@@ -65,9 +68,37 @@ public final class Layers {
         return Optional.of(switch (word) {
             case "lightest" -> l.withSource(new Source.Lightest(l.plate()));
             case "light-gained" -> l.withSource(new Source.LightGained(l.plate(), clean(shot, l).orElseThrow())).withBlend(Blend.ADD);
-            case "plate" -> l.withSource(new Source.OfPlate(l.plate()));
+            case "plate" -> l.withSource(new Source.OfPlate(l.plate())).withBlend(l.blend() == Blend.MULTIPLY ? Blend.OVER : l.blend());
+            case "kept-light" -> l.withSource(new Source.KeptLight(l.plate())).withBlend(Blend.MULTIPLY)
+                    .withSteps(l.steps().stream().filter(s -> !(s instanceof Key)).toList());
             default -> l;
         });
+    }
+
+    private static boolean onCloth(Shot shot, String plate) {
+        return shot.plate(plate).map(Plate::role).filter(PlateRole::keyed).isPresent();
+    }
+
+    /// The plates of a shot whose subject throws a shadow on a cloth that can be laid apart.
+    public static List<Plate> shadowing(Shot shot) {
+        return shot.plates().stream().filter(p -> p.chosen() != null && p.role().keyed()).toList();
+    }
+
+    /// The shot with the shadow of a plate on its cloth as a layer of its own, under the lowest layer of that plate, else on top of all.
+    public static Shot shadowed(Shot shot, Layer shadow) {
+        List<Layer> all = new ArrayList<>(shot.layers());
+        int at = 0;
+        while (at < all.size() && (at == 0 || !all.get(at).plate().equals(shadow.plate()))) {
+            at++;
+        }
+        all.add(at, shadow);
+        return shot.withLayers(all);
+    }
+
+    /// Such a layer of a plate.
+    public static Layer shadow(Shot shot, Plate plate) {
+        return new Layer(free(shot, plate.id() + "-shadow"), plate.name() + ", shadow", true, new Source.KeptLight(plate.id()),
+                TimeMap.AS_FILMED, List.of(), Blend.MULTIPLY);
     }
 
     /// A layer for the shot as a whole, above all that is there.

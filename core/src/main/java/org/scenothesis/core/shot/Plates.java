@@ -89,6 +89,7 @@ public final class Plates {
             case Source.OfPlate o -> new Source.OfPlate(now.apply(o.plate()));
             case Source.LightGained g -> new Source.LightGained(now.apply(g.lit()), now.apply(g.unlit()));
             case Source.Lightest o -> new Source.Lightest(now.apply(o.plate()));
+            case Source.KeptLight o -> new Source.KeptLight(now.apply(o.plate()));
             case Source.Below b -> b;
         }).withSteps(l.steps().stream().map(x -> x instanceof Difference d ? d.withPlate(now.apply(d.plate())) : x).toList())).toList())
                 .withTracks(s.tracks().stream().map(t -> t.withPlate(now.apply(t.plate()))).toList());

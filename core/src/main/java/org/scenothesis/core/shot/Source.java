@@ -26,6 +26,14 @@ public sealed interface Source {
         }
     }
 
+    /// How much of its light the cloth of a plate keeps, less where its subject throws a shadow on it: laid by multiplying.
+    record KeptLight(String plate) implements Source {
+        @Override
+        public List<String> plates() {
+            return List.of(plate);
+        }
+    }
+
     /// All that lies below, as one picture: what is done to the whole shot.
     record Below() implements Source {
         @Override

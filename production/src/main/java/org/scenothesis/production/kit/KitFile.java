@@ -20,6 +20,7 @@ import org.scenothesis.core.breakdown.kit.OwnedKit;
 import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Entered;
 
 /// The owned kit as JSON: a list of things, each with its kind, its count and its sizes in the units of their facts.
 public final class KitFile {
@@ -65,11 +66,8 @@ public final class KitFile {
                     + "\u201d."));
             Map<Fact, Double> sizes = new EnumMap<>(Fact.class);
             k.sizes().stream().filter(f -> n.path(f.key()).isNumber()).forEach(f -> sizes.put(f, n.path(f.key()).asDouble()));
-            try {
-                out.add(new Owned(k, n.path("name").asText(""), sizes, n.path("count").asInt(1)));
-            } catch (IllegalArgumentException e) {
-                throw new StoreException(file, "thing " + (out.size() + 1) + ", " + kind + ": " + e.getMessage() + ".");
-            }
+            out.add(Entered.made(() -> new Owned(k, n.path("name").asText(""), sizes, n.path("count").asInt(1)),
+                    why -> new StoreException(file, "thing " + (out.size() + 1) + ", " + kind + ": " + why + ".")));
         }
         return new OwnedKit(out);
     }

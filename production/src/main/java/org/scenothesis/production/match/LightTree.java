@@ -12,6 +12,7 @@ import org.scenothesis.core.light.PictureLight;
 import org.scenothesis.core.perspective.Estimate;
 import org.scenothesis.core.stage.suggest.LampMatch;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.MatchWords;
 
 /// The light of a picture as a tree for `--json`; what is not known is null.
@@ -59,13 +60,11 @@ public final class LightTree {
         MarksFile said = MarksFile.read(file);
         List<PictureLight.Rim> rims = said.each(said.root(), "rims", n -> new PictureLight.Rim(MarksFile.number(n.path("azimuth_deg")),
                 MarksFile.number(n.path("elevation_deg")), colour(n.path("colour"))));
-        try {
+        return Entered.made(() -> {
             Neutral key = colour(said.root().path("key"));
             Neutral fill = colour(said.root().path("fill"));
             return new LampMatch.Background(key == null || fill == null ? null : new LampMatch.Colours(key.kelvin(), fill.kelvin()), rims);
-        } catch (IllegalArgumentException e) {
-            throw new StoreException(file, "\"key\" and \"fill\" are colours as light says them, with cct_K and duv.", e);
-        }
+        }, why -> new StoreException(file, "\"key\" and \"fill\" are colours as light says them, with cct_K and duv."));
     }
 
     private static @Nullable Neutral colour(JsonNode n) {

@@ -20,6 +20,7 @@ import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Entered;
 
 /// Marks in a picture as a JSON file, read strictly: what is no mark is said with its place.
 ///
@@ -67,16 +68,14 @@ public final class MarksFile {
                 number(n.path("metres")), stands(n)));
         List<Marks.Tiles> tiles = each(root, "tiles", n -> new Marks.Tiles(points(n.path("px")), whole(n, "across"), whole(n, "away"),
                 or0(n, "metres")));
-        try {
+        return Entered.made(() -> {
             JsonNode h = root.path("horizon");
             Marks.Line horizon = absent(h) ? null : new Marks.Line(Marks.Direction.X, new Point(number(h.path(0)), number(h.path(1))),
                     new Point(number(h.path(2)), number(h.path(3))));
             JsonNode c = root.path("principal_point_px");
             return new Marks(width, height, lines, horizon, lengths, tiles, optional(root, "lens_height_m"), optional(root, "focal_px"),
                     absent(c) ? null : point(c));
-        } catch (IllegalArgumentException e) {
-            throw new StoreException(file, e.getMessage() + ".", e);
-        }
+        }, this::refused);
     }
 
     /// Points that are asked for.
@@ -105,7 +104,7 @@ public final class MarksFile {
         if (absent(c) || absent(c.path("focal_px")) || absent(c.path("tilt_deg")) || absent(c.path("roll_deg"))) {
             return Optional.empty();
         }
-        try {
+        return Entered.made(() -> {
             double focal = Check.range("focal_px", number(c.path("focal_px")), 0.05 * width, 50.0 * width);
             Double lens = optional(c, "lens_height_m");
             Estimate height = lens == null ? null : new Estimate(Check.range("lens_height_m", lens, 1e-3, 1e4),
@@ -114,9 +113,7 @@ public final class MarksFile {
                     width, heightPx, new Estimate(focal, focal * or0(c, "focal_std_percent") / 100),
                     new Estimate(Check.range("tilt_deg", number(c.path("tilt_deg")), -89, 89), or0(c, "tilt_std_deg")),
                     new Estimate(Check.range("roll_deg", number(c.path("roll_deg")), -180, 180), or0(c, "roll_std_deg")), height));
-        } catch (IllegalArgumentException e) {
-            throw new StoreException(file, "\"camera\": " + e.getMessage() + ".", e);
-        }
+        }, why -> refused("\"camera\": " + why));
     }
 
     private static double or0(JsonNode n, String key) {
@@ -133,14 +130,9 @@ public final class MarksFile {
         each(root, "shadow", n -> absent(n.path("tip")) ? Optional.<LightMarks.Shadow>empty()
                 : Optional.of(new LightMarks.Shadow(point(n.path("base")), point(n.path("top")), point(n.path("tip")))))
                 .forEach(s -> s.ifPresent(shadows::add));
-        try {
-            return new LightMarks(shadows, each(root, "grey", MarksFile::area), each(root, "lit", MarksFile::face),
-                    each(root, "unlit", MarksFile::face),
-                    each(root, "round", n -> new LightMarks.Round(shape(text(n, "shape")), point(n.path("px").path(0)),
-                    point(n.path("px").path(1)))), each(root, "lamps", MarksFile::point));
-        } catch (IllegalArgumentException e) {
-            throw new StoreException(file, e.getMessage() + ".", e);
-        }
+        return Entered.made(() -> new LightMarks(shadows, each(root, "grey", MarksFile::area), each(root, "lit", MarksFile::face),
+                each(root, "unlit", MarksFile::face), each(root, "round", n -> new LightMarks.Round(shape(text(n, "shape")),
+                point(n.path("px").path(0)), point(n.path("px").path(1)))), each(root, "lamps", MarksFile::point)), this::refused);
     }
 
     /// The same thing in two pictures.
@@ -157,11 +149,7 @@ public final class MarksFile {
     ///
     /// @throws StoreException if there is none
     public Area area() throws StoreException {
-        try {
-            return area(root.path("area"));
-        } catch (IllegalArgumentException e) {
-            throw new StoreException(file, "\"area\": " + e.getMessage() + ".", e);
-        }
+        return Entered.made(() -> area(root.path("area")), why -> refused("\"area\": " + why));
     }
 
     private static Area area(JsonNode n) {
@@ -216,13 +204,13 @@ public final class MarksFile {
             throw new StoreException(file, "\"" + key + "\" is a list; here it is none.");
         }
         for (JsonNode n : all) {
-            try {
-                out.add(of.apply(n));
-            } catch (IllegalArgumentException e) {
-                throw new StoreException(file, "number " + (out.size() + 1) + " of \"" + key + "\": " + e.getMessage() + ".", e);
-            }
+            out.add(Entered.made(() -> of.apply(n), why -> refused("number " + (out.size() + 1) + " of \"" + key + "\": " + why)));
         }
         return out;
+    }
+
+    private StoreException refused(String why) {
+        return new StoreException(file, why + ".");
     }
 
     JsonNode root() {

@@ -14,6 +14,7 @@ import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
+import org.scenothesis.production.words.Entered;
 
 /// Follows a point or four corners through a take, from the frame in which they were pointed out to another, forwards or backwards.
 public final class FollowTake {
@@ -101,12 +102,8 @@ public final class FollowTake {
     }
 
     private static Follower follower(Footage t, AnalysisFrame first, Seed seed, Bands bands) throws UnsuitableException {
-        try {
-            return new Follower(first.luma(), seed.points.stream().map(p -> p.times(1.0 / first.reduced())).toList(), bands);
-        } catch (IllegalArgumentException e) {
-            throw new UnsuitableException(t.info().path(), e.getMessage()
-                    + "; point at something of at least a few pixels that is seen there.");
-        }
+        return Entered.made(() -> new Follower(first.luma(), seed.points.stream().map(p -> p.times(1.0 / first.reduced())).toList(), bands),
+                why -> new UnsuitableException(t.info().path(), why + "; point at something of at least a few pixels that is seen there."));
     }
 
     private static void check(Footage t, Seed seed) throws UnsuitableException {

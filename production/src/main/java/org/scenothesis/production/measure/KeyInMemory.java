@@ -41,10 +41,12 @@ public final class KeyInMemory {
     }
 
     /// The light that the cloth keeps in the subject's shadow; found at the size of the model, since shadows are soft.
-    public static Plane kept(Picture frame, ScreenModel model, Bands bands) {
+    ///
+    /// - `cloth`: outside of which there is none, in pixels of the model; null where it fills the frame.
+    public static Plane kept(Picture frame, ScreenModel model, @Nullable Polygon cloth, Bands bands) {
         int w = model.colour().width();
         int h = model.colour().height();
-        return frame.sameShape(model.colour()) ? Keyer.kept(frame, model, bands)
-                : Resample.scale(Keyer.kept(Resample.scale(frame, w, h, bands), model, bands), frame.width(), frame.height(), bands);
+        return frame.sameShape(model.colour()) ? Keyer.kept(frame, model, cloth, bands)
+                : Resample.scale(Keyer.kept(Resample.scale(frame, w, h, bands), model, cloth, bands), frame.width(), frame.height(), bands);
     }
 }

@@ -15,12 +15,17 @@ import org.scenothesis.core.layer.Cutout;
 import org.scenothesis.core.layer.LayerPicture;
 import org.scenothesis.core.layer.Moment;
 import org.scenothesis.core.layer.Outlines;
+import org.scenothesis.core.match.FloorMap;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockReport;
+import org.scenothesis.core.match.MarkConversion;
+import org.scenothesis.core.perspective.CameraSolver;
+import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
 import org.scenothesis.core.picture.PlanarMap;
+import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.picture.Resample;
 import org.scenothesis.core.shot.FrameFormat;
@@ -36,6 +41,7 @@ import org.scenothesis.core.shot.step.LockCorrection;
 import org.scenothesis.core.shot.step.OwnAlpha;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
+import org.scenothesis.media.FootageInfo;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.MemoryAtHand;
 import org.scenothesis.media.decode.FrameLane;
@@ -124,7 +130,7 @@ public final class ShotRenderer implements AutoCloseable {
     /// @throws FootageException if footage is missing or shows no screen
     ShotRenderer oneOf(int workers, Shot shot) throws FootageException {
         for (Layer l : filmed(shot)) {
-            if (l.keyed() && !footage(shot, l.plate()).info().coding().alpha()) {
+            if (onCloth(l) && !footage(shot, l.plate()).info().coding().alpha()) {
                 screen(shot, l);
             }
         }
@@ -152,10 +158,14 @@ public final class ShotRenderer implements AutoCloseable {
                 read.add(content(footage(shot, p).info().path()));
                 settings.add(take(shot, p).reading());
             }
-            FootageSource bare = l.keyed() ? Surveyor.screenPlate(folder, shot, plate) : null;
+            FootageSource bare = onCloth(l) ? Surveyor.screenPlate(folder, shot, plate) : null;
             if (bare != null) {
                 read.add(content(bare.path()));
                 settings.add(bare.reading());
+            }
+            if (l.source() instanceof Source.KeptLight) {
+                settings.add(plate.marks());
+                settings.add(shot.plate(layers(shot).getFirst().plate()).map(Plate::marks).orElse(List.of()));
             }
             settings.add(steadied(l) || matched(l) ? lock(shot, l).map(LockReport::segments).orElse(List.of()) : List.of());
         }
@@ -259,6 +269,9 @@ public final class ShotRenderer implements AutoCloseable {
         Footage f = footage(shot, l.plate());
         int index = f.info().frameAt(at);
         boolean transparent = l.keyed() || l.step(OwnAlpha.class).isPresent();
+        if (l.source() instanceof Source.KeptLight) {
+            return shadow(shot, l, f.frame(index).withAlpha(null)).withToBase(back(shot, l, index, f.frame(index)));
+        }
         Picture whole = l.source() instanceof Source.Lightest ? lightest(l.id(), f, index) : f.frame(index);
         Picture p = transparent ? whole : whole.withAlpha(null);
         Format canvas = format(shot);
@@ -274,6 +287,31 @@ public final class ShotRenderer implements AutoCloseable {
             made = made.withClean(as(p, clean.frame(clean.info().frameAt(at)).withAlpha(null)));
         }
         return l.keyed() && p.a() == null ? made.withKeying(keying(l, screen(shot, l))) : made;
+    }
+
+    private static boolean onCloth(Layer l) {
+        return l.keyed() || l.source() instanceof Source.KeptLight;
+    }
+
+    /// The shadow on a plate's cloth, on the floor of the base where both cameras are known by their marks, else where it was filmed.
+    private LayerPicture shadow(Shot shot, Layer l, Picture frame) throws FootageException {
+        ScreenModel screen = screen(shot, l);
+        Plane kept = KeyInMemory.kept(frame, screen, screen.garbage(List.of()), bands);
+        Format canvas = format(shot);
+        LayerPicture made = LayerPicture.of(l, new Picture(kept, kept, kept, null)).fitted(canvas.width(), canvas.height());
+        Plate base = shot.plate(layers(shot).getFirst().plate()).orElseThrow();
+        Plate own = shot.plate(l.plate()).orElseThrow();
+        if (base.id().equals(own.id()) || own.marks().isEmpty() || base.marks().isEmpty()) {
+            return made;
+        }
+        FootageInfo on = footage(shot, base.id()).info();
+        PlanarMap scale = new PlanarMap(canvas.width() / (double) on.width(), 0, 0, 0, canvas.height() / (double) on.height(), 0, 0, 0, 1);
+        return FloorMap.between(camera(own, frame.width(), frame.height()), camera(base, on.width(), on.height()))
+                .map(m -> made.withFit(scale.after(m))).orElse(made);
+    }
+
+    private static PictureCamera camera(Plate p, int width, int height) {
+        return CameraSolver.solve(MarkConversion.camera(p.marks(), width, height));
     }
 
     /// What a layer has gathered of the lightest, up to a frame.

@@ -69,7 +69,8 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
     private static ShotSound asFilmed(ProductionFolder folder, Shot shot) throws FootageException {
         String why = "";
         for (Layer l : shot.layers()) {
-            Take take = l.on() && !(l.source() instanceof Source.Below) ? shot.plate(l.plate()).map(Plate::chosen).orElse(null) : null;
+            Take take = l.on() && !(l.source() instanceof Source.Below) && !(l.source() instanceof Source.KeptLight) ? shot.plate(l.plate())
+                    .map(Plate::chosen).orElse(null) : null;
             Path file = take == null ? null : readable(folder, folder.footage(take));
             if (file == null || !SoundFeed.sounds(file)) {
                 continue;

@@ -177,7 +177,7 @@ class KeyAccuracyTest {
     @Test
     void theShadowOnTheClothIsFoundApartFromTheMatte() {
         MatteCase.Shots s = new MatteCase(MatteCase.Kind.FLOOR, 0, false, WIDTH).film(bands);
-        Plane kept = Keyer.kept(s.take(), ScreenModels.fromPlate(s.screenOnly(), bands), bands);
+        Plane kept = Keyer.kept(s.take(), ScreenModels.fromPlate(s.screenOnly(), bands), null, bands);
         double off = 0;
         double deep = 0;
         int n = 0;

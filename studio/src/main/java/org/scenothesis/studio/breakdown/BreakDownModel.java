@@ -45,6 +45,7 @@ import org.scenothesis.production.paper.ShotList;
 import org.scenothesis.production.place.PlaceClock;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.DifferenceWords;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
@@ -249,13 +250,11 @@ final class BreakDownModel {
 
     /// What was typed for date and call; a sentence if it cannot be read, else empty.
     String when(String date, String call) {
-        try {
+        return Entered.or(() -> {
             ShootDay.DEFAULT.on(date.strip()).calledAt(call.strip());
-        } catch (IllegalArgumentException e) {
-            return String.valueOf(e.getMessage());
-        }
-        day(Words.of("break-down-model.set-the-day"), d -> d.on(date.strip()).calledAt(call.strip()));
-        return "";
+            day(Words.of("break-down-model.set-the-day"), d -> d.on(date.strip()).calledAt(call.strip()));
+            return "";
+        }, why -> why);
     }
 
     void prepare(double minutes) {

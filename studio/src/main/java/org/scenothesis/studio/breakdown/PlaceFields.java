@@ -10,6 +10,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import org.scenothesis.core.shot.Location;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.Text;
 
@@ -65,6 +66,11 @@ final class PlaceFields {
     }
 
     private void accept(Label said, TextField name, TextField lat, TextField lon, TextField zone, TextField hidden) {
+        said.setText(Entered.or(() -> entered(said, name, lat, lon, zone, hidden), why -> why));
+    }
+
+    /// What is to be said at once.
+    private String entered(Label said, TextField name, TextField lat, TextField lon, TextField zone, TextField hidden) {
         try {
             List<Location.Obstruction> horizon = new ArrayList<>();
             for (String s : hidden.getText().strip().split("\\s+")) {
@@ -77,15 +83,13 @@ final class PlaceFields {
             double north = number(lat);
             double east = number(lon);
             String told = told(zone.getText().strip(), north, east);
-            said.setText(Words.of("place-fields.looking-up-the-clock-of"));
             model.clock(told, north, east, c -> {
                 said.setText(Words.of("place-fields.clock-of-the-place", Words.of("clock." + c.from().name(), c.zone())));
                 model.place(new Location(name.getText().strip(), north, east, c.zone(), horizon));
             }, said::setText);
+            return Words.of("place-fields.looking-up-the-clock-of");
         } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
-            said.setText(Words.of("place-fields.give-degrees-as-numbers-and"));
-        } catch (IllegalArgumentException e) {
-            said.setText(String.valueOf(e.getMessage()));
+            return Words.of("place-fields.give-degrees-as-numbers-and");
         }
     }
 

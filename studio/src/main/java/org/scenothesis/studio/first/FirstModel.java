@@ -16,6 +16,7 @@ import org.scenothesis.core.shot.FrameFormat;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.production.begin.NewProduction;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.Words;
 
 /// What the first window knows: how a production would be begun, and what keeps it from being.
@@ -73,12 +74,8 @@ final class FirstModel {
 
     /// Size and rate as typed; empty if they are none.
     static Optional<FrameFormat> format(String width, String height, String rate) {
-        try {
-            return Optional.of(new FrameFormat(Integer.parseInt(width.strip()), Integer.parseInt(height.strip()),
-                    Double.parseDouble(rate.strip().replace(',', '.'))));
-        } catch (IllegalArgumentException e) {
-            return Optional.empty();
-        }
+        return Entered.or(() -> Optional.of(new FrameFormat(Integer.parseInt(width.strip()), Integer.parseInt(height.strip()),
+                Double.parseDouble(rate.strip().replace(',', '.')))), why -> Optional.empty());
     }
 
     /// How long ago, as one says it.

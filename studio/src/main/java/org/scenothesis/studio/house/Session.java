@@ -59,7 +59,7 @@ public final class Session implements AutoCloseable {
 
     private final Store store;
     private final Worker worker;
-    private final Bands bands = Bands.allCores();
+    private final Bands bands;
     private final FrameStore frames;
     private final Surveyor surveyor;
     private final Judge judge;
@@ -84,6 +84,7 @@ public final class Session implements AutoCloseable {
         store = new Store(folder);
         frames = new FrameStore(FRAMES, folder::refusal);
         this.worker = worker;
+        bands = Bands.allCores(worker::room);
         surveyor = new Surveyor(folder, bands);
         judge = new Judge(folder);
         production = new SimpleObjectProperty<>(store.now());

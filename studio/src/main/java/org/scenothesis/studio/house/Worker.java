@@ -147,6 +147,11 @@ public final class Worker implements AutoCloseable {
         return LONG.contains(lane) ? works : null;
     }
 
+    /// Waits where what is made next would not find memory beside what lies about.
+    public void room() {
+        heap.room();
+    }
+
     /// Whether a long work goes on, so that another waits for its turn.
     public boolean longWorkRuns() {
         return works.availablePermits() == 0;

@@ -122,6 +122,8 @@ final class LayerList extends VBox implements TimeStrip.Hold {
         lay.getItems().setAll(shot.plates().stream().filter(p -> p.chosen() != null && p.role() != PlateRole.UNSORTED).map(this::laying)
                 .toList());
         if (!shot.layers().isEmpty()) {
+            Layers.shadowing(shot).forEach(p -> lay.getItems().add(Text.item("lay-shadow-" + p.id(), Words.of("layer-list.the-shadow-of", p
+                    .name()), () -> layShadow(p))));
             lay.getItems().add(Text.item("lay-whole", Words.of("layer-list.the-whole-shot-all-below"), this::layWhole));
         }
         lay.setDisable(lay.getItems().isEmpty());
@@ -189,6 +191,12 @@ final class LayerList extends VBox implements TimeStrip.Hold {
     private void lay(Plate p) {
         Layer fresh = Layers.fresh(session.shot(), p);
         session.change("lay " + p.name(), s -> Layers.added(s, fresh));
+        choose.accept(fresh.id());
+    }
+
+    private void layShadow(Plate p) {
+        Layer fresh = Layers.shadow(session.shot(), p);
+        session.change(Words.of("layer-list.lay-the-shadow-of", p.name()), s -> Layers.shadowed(s, fresh));
         choose.accept(fresh.id());
     }
 

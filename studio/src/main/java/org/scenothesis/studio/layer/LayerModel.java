@@ -35,6 +35,9 @@ final class LayerModel {
             case Source.Lightest g -> {
                 return Words.of("layer-model.lightest-so-far");
             }
+            case Source.KeptLight k -> {
+                return "shadow";
+            }
             case Source.Below b -> {
                 return "all below";
             }

@@ -5,7 +5,6 @@ import java.util.function.Consumer;
 import javafx.scene.Cursor;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
@@ -19,23 +18,21 @@ import org.scenothesis.core.stage.draw.Mark;
 import org.scenothesis.core.stage.draw.SetDrawing;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.words.Words;
-import org.scenothesis.studio.parts.ScaleSheet;
+import org.scenothesis.studio.parts.SetPlan;
 import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
 
 /// The set to scale in metres, from above or from the side, with the element's token on it; dragging the token moves the element.
-final class PlanView extends Pane {
+final class PlanView extends SetPlan {
     private static final double MARGIN_M = 0.5;
     private static final double TOKEN = 18;
     /// The shape of a picture.
     private static final int WIDE = 1600;
     private static final int HIGH = 900;
 
-    private final boolean above;
     /// Below the ground, so that it is seen.
     private static final double BELOW_M = 0.6;
 
-    private final ScaleSheet sheet;
     private Consumer<Vec> moving = v -> {};
     private Consumer<Vec> moved = v -> {};
     private @Nullable Stage plan;
@@ -45,17 +42,8 @@ final class PlanView extends Pane {
 
     /// - `above`: X to the right and Z away; otherwise from the side: Z to the right and Y up.
     PlanView(boolean above) {
-        this.above = above;
-        sheet = new ScaleSheet(above);
-        getStyleClass().add("plot");
+        super(above, above ? "plan-above" : "plan-side");
         setMinHeight(90);
-        setId(above ? "plan-above" : "plan-side");
-        widthProperty().addListener(o -> draw());
-        heightProperty().addListener(o -> draw());
-        Rectangle clip = new Rectangle();
-        clip.widthProperty().bind(widthProperty());
-        clip.heightProperty().bind(heightProperty());
-        setClip(clip);
     }
 
     void whenMoved(Consumer<Vec> whileMoving, Consumer<Vec> onDone) {
@@ -87,10 +75,10 @@ final class PlanView extends Pane {
         return sheet.py(b);
     }
 
-    private void draw() {
+    @Override
+    protected void draw() {
         getChildren().clear();
         Stage p = plan;
-        // Before it is laid out it has no size to be ruled in.
         if (getWidth() < 1 || getHeight() < 1) {
             return;
         }
@@ -106,14 +94,12 @@ final class PlanView extends Pane {
         if (!p.floor().staged()) {
             ground(p);
         }
-        set.forEach(m -> getChildren().add(sheet.node(m, false)));
+        lay(set, false);
         Label metre = Text.of("grid " + sheet.step() + " m", "muted", "small");
         metre.relocate(getWidth() - 54, getHeight() - 18);
         getChildren().add(metre);
         light(p);
-        Label name = Text.of(above ? "From above" : Words.of("plan-view.from-the-side"), "column-head");
-        name.relocate(6, 3);
-        getChildren().add(name);
+        title(above ? "From above" : Words.of("plan-view.from-the-side"));
         token();
         // What is drawn while it is laid out would wear no style until the next time.
         applyCss();

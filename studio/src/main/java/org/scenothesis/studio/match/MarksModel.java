@@ -26,6 +26,7 @@ import org.scenothesis.core.stage.HandCamera;
 import org.scenothesis.core.stage.Stage;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.measure.FootageBrief;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.MatchWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
@@ -153,11 +154,8 @@ final class MarksModel {
         int n = 0;
         for (Evidence e : kept()) {
             int k = e.points().size();
-            try {
-                out.add(e.at(points.subList(n, n + k)));
-            } catch (IllegalArgumentException wrong) {
-                out.add(e);
-            }
+            List<Point> own = points.subList(n, n + k);
+            out.add(Entered.or(() -> e.at(own), why -> e));
             n += k;
         }
         if (!points.getLast().equals(foot())) {

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
-import javafx.event.Event;
 import javafx.scene.Cursor;
 import javafx.scene.Group;
+import javafx.scene.input.MouseButton;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
@@ -35,7 +35,9 @@ public final class PointHandles {
     private boolean pulled;
     private boolean alone;
     private double step = STEP;
+    private boolean inside;
     private IntConsumer removed = i -> {};
+    private IntConsumer followed = i -> {};
 
     /// - `id`: of the points, before their number.
     public PointHandles(PictureView picture, String id, Consumer<List<Point>> moving, Consumer<List<Point>> done) {
@@ -80,7 +82,17 @@ public final class PointHandles {
         step = share;
     }
 
-    /// Told the number of a point for which Delete was pressed.
+    /// No point leaves the picture.
+    public void keepInside() {
+        inside = true;
+    }
+
+    /// Told the number of a point behind which Insert asks for another; that one gets the keys once it is there.
+    public void whenFollowed(IntConsumer action) {
+        followed = action;
+    }
+
+    /// Told the number of a point for which Delete was pressed, or which was clicked with the second button.
     public void whenRemoved(IntConsumer action) {
         removed = action;
     }
@@ -125,7 +137,7 @@ public final class PointHandles {
             grips.add(grip(i));
             marks.getChildren().addFirst(grips.get(i));
         }
-        focus(wasFocused);
+        focus(Math.min(wasFocused, points.size() - 1));
         // What is drawn while sizes are being found is else not styled before the next time.
         marks.applyCss();
     }
@@ -161,9 +173,10 @@ public final class PointHandles {
             }
             pulled = true;
             alone = e.isShiftDown();
-            r.setX(e.getX() - GRIP / 2);
-            r.setY(e.getY() - GRIP / 2);
-            List<Point> now = with(i, new Point(e.getX() / over.getWidth(), e.getY() / over.getHeight()));
+            Point to = kept(new Point(e.getX() / over.getWidth(), e.getY() / over.getHeight()));
+            r.setX(to.x() * over.getWidth() - GRIP / 2);
+            r.setY(to.y() * over.getHeight() - GRIP / 2);
+            List<Point> now = with(i, to);
             drawLines(now);
             moving.accept(now);
             e.consume();
@@ -177,7 +190,12 @@ public final class PointHandles {
             }
             e.consume();
         });
-        r.setOnMouseClicked(Event::consume);
+        r.setOnMouseClicked(e -> {
+            if (e.getButton() == MouseButton.SECONDARY) {
+                removed.accept(i);
+            }
+            e.consume();
+        });
         r.focusedProperty().addListener((o, before, now) -> {
             if (now) {
                 focused = i;
@@ -189,7 +207,7 @@ public final class PointHandles {
             double by = e.isShiftDown() ? 10 * step : step;
             alone = e.isAltDown();
             BiConsumer<Double, Double> move = (x, y) -> {
-                done.accept(with(i, points.get(i).plus(new Point(x, y))));
+                done.accept(with(i, kept(points.get(i).plus(new Point(x, y)))));
                 e.consume();
             };
             switch (e.getCode()) {
@@ -197,8 +215,13 @@ public final class PointHandles {
                 case RIGHT -> move.accept(by, 0.0);
                 case UP -> move.accept(0.0, -by);
                 case DOWN -> move.accept(0.0, by);
-                case DELETE -> {
+                case DELETE, BACK_SPACE -> {
                     removed.accept(i);
+                    e.consume();
+                }
+                case INSERT -> {
+                    focused = i + 1;
+                    followed.accept(i);
                     e.consume();
                 }
                 default -> {
@@ -207,6 +230,10 @@ public final class PointHandles {
             }
         });
         return r;
+    }
+
+    private Point kept(Point p) {
+        return inside ? new Point(Math.clamp(p.x(), 0, 1), Math.clamp(p.y(), 0, 1)) : p;
     }
 
     private List<Point> with(int i, Point p) {

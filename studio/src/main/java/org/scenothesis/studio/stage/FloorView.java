@@ -12,11 +12,9 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.TransferMode;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
-import javafx.scene.shape.Rectangle;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Stage;
@@ -35,11 +33,11 @@ import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.production.words.StageWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.parts.NumberField;
-import org.scenothesis.studio.parts.ScaleSheet;
+import org.scenothesis.studio.parts.SetPlan;
 import org.scenothesis.studio.parts.Text;
 
 /// The set from above or from the side, at scale. Pieces are dragged or moved by keys; the lengths on its tapes are typed.
-final class FloorView extends Pane {
+final class FloorView extends SetPlan {
     private static final double HOLD = 22;
     private static final double SLIP_W = 58;
     private static final double SLIP_H = 22;
@@ -48,8 +46,6 @@ final class FloorView extends Pane {
     private static final double TURN_DEG = 5;
 
     private final StageModel model;
-    private final boolean above;
-    private final ScaleSheet sheet;
     /// While something is dragged the sheet stays as it was.
     private boolean held;
     /// What is drawn is not how it is any more: something was typed meanwhile.
@@ -59,18 +55,9 @@ final class FloorView extends Pane {
     private Vec grabbed = Vec.ZERO;
 
     FloorView(StageModel model, boolean above) {
+        super(above, above ? "floor-above" : "floor-side");
         this.model = model;
-        this.above = above;
-        sheet = new ScaleSheet(above);
-        getStyleClass().add("plot");
-        setId(above ? "floor-above" : "floor-side");
         setMinSize(120, 90);
-        widthProperty().addListener(o -> draw());
-        heightProperty().addListener(o -> draw());
-        Rectangle clip = new Rectangle();
-        clip.widthProperty().bind(widthProperty());
-        clip.heightProperty().bind(heightProperty());
-        setClip(clip);
         addEventHandler(MouseEvent.MOUSE_PRESSED, e -> {
             if (e.getTarget() == this) {
                 model.choose("");
@@ -97,7 +84,8 @@ final class FloorView extends Pane {
         return sheet.py(y);
     }
 
-    void draw() {
+    @Override
+    protected void draw() {
         if (getWidth() < 40 || getHeight() < 40) {
             return;
         }
@@ -120,12 +108,10 @@ final class FloorView extends Pane {
             sheet.fit(drawing.low(), drawing.high());
         }
         getChildren().addAll(sheet.grid());
-        model.compared().filter(c -> !model.dragging()).ifPresent(c -> SetDrawing.of(c.view(model.plate()), above).marks().stream()
-                .filter(m -> !m.piece().isEmpty()).forEach(m -> getChildren().add(sheet.node(m, true))));
-        drawing.marks().forEach(m -> getChildren().add(sheet.node(m, false)));
-        Label name = Text.of(above ? Words.of("floor-view.from-above-grid") : Words.of("floor-view.from-the-side"), "column-head");
-        name.relocate(7, 4);
-        getChildren().add(name);
+        model.compared().filter(c -> !model.dragging()).ifPresent(c -> lay(SetDrawing.of(c.view(model.plate()), above).marks().stream()
+                .filter(m -> !m.piece().isEmpty()).toList(), true));
+        lay(drawing.marks(), false);
+        title(above ? Words.of("floor-view.from-above-grid") : Words.of("floor-view.from-the-side"));
         List<Reach> reaches = Reach.of(view, model.chosen());
         // Where pieces are taken in hand nothing else is put.
         List<double[]> taken = new ArrayList<>();

@@ -37,6 +37,7 @@ import org.scenothesis.core.stage.proof.Pane;
 import org.scenothesis.core.stage.proof.SetView;
 import org.scenothesis.core.value.Given;
 import org.scenothesis.production.stage.Rehearsing;
+import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
@@ -207,11 +208,11 @@ final class StageModel {
         Optional<Staged> now = now();
         dragged = null;
         now.ifPresent(s -> {
-            Stage other;
-            try {
-                other = change.apply(s.stage());
-            } catch (IllegalArgumentException e) {
-                session.say(Words.of("stage-model.there-is-no-such-set", e.getMessage()));
+            Stage other = Entered.<@Nullable Stage, RuntimeException>or(() -> change.apply(s.stage()), why -> {
+                session.say(Words.of("stage-model.there-is-no-such-set", why));
+                return null;
+            });
+            if (other == null) {
                 changed.run();
                 return;
             }
