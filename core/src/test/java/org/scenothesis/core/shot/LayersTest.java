@@ -63,6 +63,23 @@ class LayersTest {
     }
 
     @Test
+    void aShadowOnAClothIsALayerUnderItsElement() {
+        Plate ball = plate("ball", PlateRole.ELEMENT);
+        Shot s = shot().withPlates(List.of(plate("clean", PlateRole.CLEAN), ball)).withLayers(List.of(Layer.of("a", "A", "clean"),
+                Layer.of("e", "E", "ball", new Key(KeySettings.DEFAULT), new Opacity(Animated.of(0.5)))));
+        Layer shadow = Layers.shadow(s, ball);
+        assertThat(ids(Layers.shadowed(s, shadow))).containsExactly("a", "ball-shadow", "e");
+        assertThat(ids(Layers.shadowed(Layers.without(s, "e"), shadow))).as("nothing to lie under").containsExactly("a", "ball-shadow");
+        assertThat(Layers.sources(s, Layer.of("x", "X", "clean"))).doesNotContain("kept-light");
+        Layer of = Layers.sourced(s, s.layer("e").orElseThrow(), "kept-light").orElseThrow();
+        assertThat(of.source()).isEqualTo(new Source.KeptLight("ball"));
+        assertThat(of.blend()).isEqualTo(Blend.MULTIPLY);
+        assertThat(of.steps()).as("it is not keyed, and as present as before").containsExactly(new Opacity(Animated.of(0.5)));
+        assertThat(Layers.addable(s, of)).noneMatch(Key.class::isInstance);
+        assertThat(Layers.sourced(s, of, "plate").orElseThrow().blend()).isEqualTo(Blend.OVER);
+    }
+
+    @Test
     void siblingsShareTreatmentAndKeepTheirPlace() {
         Layer from = Layer.of("a", "A", "clean", new Key(KeySettings.DEFAULT.withSolidAbove(0.5)), new Exposure(1, false),
                 FramePlace.AS_FILMED);
