@@ -11,6 +11,7 @@ import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.core.breakdown.fact.Answer;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Subject;
@@ -38,6 +39,7 @@ import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
 import org.scenothesis.production.measure.KeyCheck;
 import org.scenothesis.production.measure.KeyInMemory;
+import org.scenothesis.production.measure.KeyMeter;
 import org.scenothesis.production.measure.KeyReport;
 import org.scenothesis.production.measure.KeyTally;
 import org.scenothesis.production.measure.Keying;
@@ -96,6 +98,9 @@ final class KeyCommand implements Callable<Integer> {
     @Option(names = "--card", paramLabel = "FOOTAGE", description = "${bundle:key-command.a-picture-of-a-card}")
     @Nullable Path card;
 
+    @Option(names = "--edge", paramLabel = "CLEAN|HAIR|GLASS|SMOKE", description = "${bundle:key-command.what-the-edges-are}")
+    Answer.@Nullable Edge edge;
+
     @Option(names = "--shadow", description = "${bundle:key-command.also-write-the-light-the}")
     boolean shadow;
 
@@ -128,15 +133,16 @@ final class KeyCommand implements Callable<Integer> {
                         : KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), new Keying(bands),
                         Progress.NONE);
             }
+            KeyJudge.Edge told = KeyMeter.edge(edge);
             List<Finding> findings = KeyJudge.judge(
                     r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE,
-                    new Subject.OfPlate(""), KeyJudge.Edge.UNTOLD, HouseRules.DEFAULT);
-            output.print(KeyJson.of(r, findings, grey));
+                    new Subject.OfPlate(""), told, HouseRules.DEFAULT);
+            output.print(KeyJson.of(r, findings, told, grey));
             output.say(Words.frames(r.frames()) + " keyed into " + out);
             if (grey != null) {
                 output.say(Words.of("key-command.neutral-asks-for", Words.signed(100 * grey.lean(), 1), Words.number(grey.despill(), 2)));
             }
-            KeyJson.hands(r).forEach(output::say);
+            KeyJson.hands(r, told).forEach(output::say);
             output.sayFindings(findings);
             return 0;
         } catch (IOException e) {

@@ -21,7 +21,7 @@ import org.scenothesis.production.words.Words;
 final class KeyJson {
     private KeyJson() {}
 
-    static ObjectNode of(KeyReport r, List<Finding> findings, @Nullable Neutral neutral) {
+    static ObjectNode of(KeyReport r, List<Finding> findings, KeyJudge.Edge edge, @Nullable Neutral neutral) {
         ObjectNode o = Output.object();
         o.put("frames", r.frames());
         o.put("screen_model", r.source().name().toLowerCase(Locale.ROOT));
@@ -33,7 +33,7 @@ final class KeyJson {
             Output.number(n, "despill", neutral.despill());
         }
         measures(o.putObject("measures"), r.worst());
-        List<KeyReport.At> hands = r.needHand(KeyJudge.Edge.UNTOLD, HouseRules.DEFAULT);
+        List<KeyReport.At> hands = r.needHand(edge, HouseRules.DEFAULT);
         o.put("frames_looked_at", r.samples().size());
         o.put("frames_need_hand", hands.size());
         ArrayNode list = o.putArray("need_hand");
@@ -41,7 +41,7 @@ final class KeyJson {
             ObjectNode f = list.addObject();
             f.put("frame", a.frame());
             ArrayNode what = f.putArray("what");
-            needs(a).forEach(m -> what.add(m.name().toLowerCase(Locale.ROOT)));
+            needs(a, edge).forEach(m -> what.add(m.name().toLowerCase(Locale.ROOT)));
             ArrayNode places = f.putArray("places");
             a.measures().places().forEach(p -> place(places.addObject(), p));
         }
@@ -71,18 +71,18 @@ final class KeyJson {
         Output.number(o, "bottom", p.bottom());
     }
 
-    private static List<Measure> needs(KeyReport.At a) {
-        return KeyJudge.needsHand(a.measures(), KeyJudge.Edge.UNTOLD, HouseRules.DEFAULT);
+    private static List<Measure> needs(KeyReport.At a, KeyJudge.Edge edge) {
+        return KeyJudge.needsHand(a.measures(), edge, HouseRules.DEFAULT);
     }
 
     /// How many frames need a hand, and which for what.
-    static List<String> hands(KeyReport r) {
+    static List<String> hands(KeyReport r, KeyJudge.Edge edge) {
         List<String> out = new ArrayList<>();
-        List<KeyReport.At> hands = r.needHand(KeyJudge.Edge.UNTOLD, HouseRules.DEFAULT);
+        List<KeyReport.At> hands = r.needHand(edge, HouseRules.DEFAULT);
         if (!hands.isEmpty()) {
             out.add(Words.of("key-command.needs-a-hand", hands.size(), Words.frames(r.samples().size())));
             hands.forEach(a -> out.add("  " + Words.of("key-command.frame-needs-a-hand", a.frame(), String.join(", ",
-                    needs(a).stream().map(Words::title).toList()))));
+                    needs(a, edge).stream().map(Words::title).toList()))));
         }
         return out;
     }

@@ -344,7 +344,7 @@ final class LayersCommand implements Callable<Integer> {
         ArrayNode list = o.putArray("layers");
         for (Layer l : s.layers()) {
             ObjectNode one = list.addObject().put("id", l.id()).put("name", l.name()).put("on", l.on()).put("plate", l.plate())
-                    .put("blend", l.blend().name().toLowerCase(Locale.ROOT));
+                    .put("source", Kind.word(l.source().getClass())).put("blend", l.blend().name().toLowerCase(Locale.ROOT));
             ArrayNode steps = one.putArray("steps");
             for (Step step : l.steps()) {
                 ObjectNode numbers = steps.addObject().put("step", Kind.word(step.getClass())).putObject("numbers");

@@ -47,7 +47,7 @@ final class ShotListCommand implements Callable<Integer> {
         ObjectNode o = Output.object();
         ArrayNode shots = o.putArray("shots");
         list.shots().forEach(s -> {
-            shots.addObject().put("id", s.id()).put("title", s.title()).put("seconds", s.seconds()).put("wonders", s.illusions().size());
+            shots.addObject().put("id", s.id()).put("title", s.title()).put("seconds", s.seconds()).put("illusions", s.illusions().size());
             output.say(s.id() + "  " + s.title() + ", " + s.illusions().size() + (s.illusions().size() == 1 ? " illusion" : " illusions"));
         });
         ArrayNode notes = o.putArray("not_understood");

@@ -41,6 +41,9 @@ class BeginTest {
         JsonNode put = run("layers", there.toString(), "--layer", "ball", "--add", "frame-place", "--set", "across=10", "--set",
                 "put-size=0.5", "--json").json();
         assertThat(put.path("layers").get(1).path("steps").get(1).path("numbers").path("across").asDouble()).isEqualTo(10);
+        JsonNode shaded = run("layers", there.toString(), "--lay-shadow", "ball", "--json").json();
+        assertThat(shaded.path("layers").get(1).path("source").asText()).as("under its element").isEqualTo("kept-light");
+        assertThat(run("layers", there.toString(), "--lay-shadow", "street").err()).contains("street").contains("cloth: ball");
         Path out = home.resolve("frames");
         assertThat(run("render", there.toString(), "--frames", "0-0", "--out", out.toString(), "--quiet").exit()).isZero();
         try (Footage f = Footages.open(out.resolve("frame-000000.png"))) {

@@ -106,6 +106,17 @@ class MainTest {
         assertThat(o.at("/measures/solid_percent").doubleValue()).isBetween(5.0, 60.0);
         assertThat(o.get("frames_looked_at").intValue()).as("every one").isEqualTo(o.get("frames").intValue());
         assertThat(o.get("frames_need_hand").intValue()).isEqualTo(o.get("need_hand").size());
+        JsonNode clean = run("key", keyTake, "--screen-plate", screen, "--edge", "clean", "--out", out, "--json", "--quiet").json();
+        assertThat(seeThrough(clean)).as("nothing may be see-through").isLessThan(seeThrough(o));
+    }
+
+    private static double seeThrough(JsonNode key) {
+        for (JsonNode f : key.get("findings")) {
+            if (f.get("measure").asText().equals("see_through")) {
+                return f.get("limit").doubleValue();
+            }
+        }
+        throw new AssertionError(key);
     }
 
     /// A grey card held before the cloth tells how much of the cloth's light is on it; what is no neutral says why.

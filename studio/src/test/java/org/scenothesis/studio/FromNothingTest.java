@@ -166,6 +166,10 @@ class FromNothingTest {
         house.until("away", () -> session.shot().layer("ball-2").isEmpty());
         robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
         house.until("back", () -> session.shot().layer("ball-2").isPresent());
+        robot.clickOn("#lay").clickOn("#lay-shadow-ball");
+        house.until("its shadow, under it", () -> session.shot().layers().get(1).source() instanceof Source.KeptLight);
+        calm();
+        assertThat(OpenHouse.words(house.scene().getRoot())).contains("Ball, shadow");
         assertThat(session.bench().get()).isEqualTo(BenchName.LAYER);
     }
 

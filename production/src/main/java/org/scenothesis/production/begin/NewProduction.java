@@ -32,7 +32,7 @@ public record NewProduction(String title, @Nullable FrameFormat format, @Nullabl
         String named = title.isBlank() ? "Untitled" : title.strip();
         Shot shot = Shots.added(new Production(named, List.of(), HouseRules.DEFAULT)).shots().getFirst().withFormat(format);
         if (illusion != null) {
-            shot = shot.withIllusions(List.of(new Illusion("wonder-1", illusion, Words.of("illusion.subject." + illusion.name()), 0,
+            shot = shot.withIllusions(List.of(new Illusion("illusion-1", illusion, Words.of("illusion.subject." + illusion.name()), 0,
                     shot.seconds(), Map.of())));
         }
         return new Production(named, List.of(shot), HouseRules.DEFAULT);

@@ -15,7 +15,7 @@ public final class RulesTable {
     private RulesTable() {}
 
     public static String table(List<ReadyMadeShot> all) {
-        return "| illusion | wonders | ways | plates, * proposed | told conflicts | cautions |\n|---|---|---|---|---|---|\n"
+        return "| ready-made shot | illusions | ways | plates, * proposed | told conflicts | cautions |\n|---|---|---|---|---|---|\n"
                 + all.stream().map(RulesTable::row).collect(Collectors.joining("\n")) + "\n";
     }
 

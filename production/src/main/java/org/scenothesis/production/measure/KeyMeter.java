@@ -131,13 +131,19 @@ public final class KeyMeter implements Meter<KeyReport> {
         Set<KeyJudge.Edge> told = EnumSet.noneOf(KeyJudge.Edge.class);
         for (Illusion i : shot.illusions()) {
             Answers a = new Answers(i.facts(), Map.of());
-            told.add(!a.given(Fact.EDGE) ? KeyJudge.Edge.UNTOLD : switch (a.choice(Answer.Edge.class)) {
-                case CLEAN -> KeyJudge.Edge.CLEAN;
-                case HAIR -> KeyJudge.Edge.LOOSE;
-                case GLASS, SMOKE -> KeyJudge.Edge.SEE_THROUGH;
-            });
+            told.add(edge(a.given(Fact.EDGE) ? a.choice(Answer.Edge.class) : null));
         }
         return told.size() == 1 ? told.iterator().next() : KeyJudge.Edge.UNTOLD;
+    }
+
+    /// What an answer about edges means for a key; null: nobody said.
+    public static KeyJudge.Edge edge(Answer.@Nullable Edge told) {
+        return switch (told) {
+            case null -> KeyJudge.Edge.UNTOLD;
+            case CLEAN -> KeyJudge.Edge.CLEAN;
+            case HAIR -> KeyJudge.Edge.LOOSE;
+            case GLASS, SMOKE -> KeyJudge.Edge.SEE_THROUGH;
+        };
     }
 
     /// The screen-only take of a plate's lock group that may be read.

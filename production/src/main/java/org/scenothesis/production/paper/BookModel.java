@@ -148,7 +148,7 @@ final class BookModel {
         m.put("story", s.story());
         m.put("seconds", Words.number(s.seconds(), 1));
         m.put("panels", panels(s));
-        m.put("wonders", s.illusions().stream().map(w -> PlanWords.capital(PlanWords.illusion(w)) + ", " + Words.time(w.fromSeconds())
+        m.put("illusions", s.illusions().stream().map(w -> PlanWords.capital(PlanWords.illusion(w)) + ", " + Words.time(w.fromSeconds())
                 + " to " + Words.time(w.toSeconds())).toList());
         m.put("conflicts", plan.conflicts().stream().map(c -> Map.of(
                 "verdict", Words.verdict(c.weight()), "words", PlanWords.conflict(c), "remedy", PlanWords.remedy(c), "redo",

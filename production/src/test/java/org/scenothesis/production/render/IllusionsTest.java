@@ -40,7 +40,7 @@ import org.scenothesis.testkit.IllusionShoot;
 ///
 /// With `-Dscenothesis.sheet=FILE.png` three frames of each are put together on a sheet.
 class IllusionsTest {
-    private static final Path FILES = Path.of("../docs/wonders");
+    private static final Path FILES = Path.of("../docs/illusions");
     private static final double[] MOMENTS = {0.084, 0.5, 11 / 12.0};
     private static final double CHANGED = 0.06;
     private static final Map<String, List<Picture>> SHEET = new TreeMap<>();

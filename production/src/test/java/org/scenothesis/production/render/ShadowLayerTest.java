@@ -45,7 +45,8 @@ class ShadowLayerTest {
             MatteCase.Shots m = new MatteCase(MatteCase.Kind.FLOOR, 0, false, WIDTH).film(bands);
             int h = m.take().height();
             Shot bare = new Shot("1", 1, "", "", 1, List.of(), List.of(), List.of(plate("base", PlateRole.CLEAN, "A"), plate("maker",
-                    PlateRole.ON_SCREEN, "B"), plate("cloth", PlateRole.SCREEN_ONLY, "B")), List.of(Layer.of("base", "base", "base")), null);
+                    PlateRole.ON_SCREEN, "B"), plate("cloth", PlateRole.SCREEN_ONLY, "B")), List.of(Layer.of("base", "base", "base")),
+                    null);
             Shot shot = Layers.shadowed(bare, Layers.shadow(bare, bare.plate("maker").orElseThrow()));
             Path at = home.resolve("p");
             try (ProductionFolder folder = ProductionFolder.create(at, Lantern.production().withShots(List.of(shot)))) {

@@ -1,5 +1,6 @@
 package org.scenothesis.studio.breakdown;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Spike;
 import org.scenothesis.production.words.PlanWords;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Rows;
 import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
 
@@ -39,6 +41,7 @@ final class OrderView extends PageView {
     private static final PseudoClass TARGET = PseudoClass.getPseudoClass("target");
 
     private final VBox rows = new VBox(3);
+    private final Rows lines = new Rows(rows);
     private final Map<String, String> names = new LinkedHashMap<>();
     private final LightBand band;
     private final PlaceFields place;
@@ -136,12 +139,16 @@ final class OrderView extends PageView {
     }
 
     private void fill(DayPlan day) {
-        rows.getChildren().clear();
         Map<String, Spike> spikes = spikes(day);
-        int at = 0;
+        List<Rows.Row> all = new ArrayList<>();
         for (RunningOrder.Step s : day.order().steps().subList(0, Math.min(MOST, day.order().steps().size()))) {
-            rows.getChildren().add(row(day, s, spikes.getOrDefault(s.job().shot() + "/" + s.need().key(), Spike.T), at++));
+            String plate = s.job().shot() + "/" + s.need().key();
+            Spike spike = spikes.getOrDefault(plate, Spike.T);
+            int at = all.size();
+            all.add(new Rows.Row(s.job().id(), List.of(at, spike, PlanWords.clock(day.clock(s)), names.getOrDefault(plate, PlanWords
+                    .name(s.job())), s.changes(), s.job().shot().equals(model.shot().id())), () -> row(day, s, spike, at)));
         }
+        lines.show(all);
     }
 
     /// The mark of every plate, and, in `names`, what the crew calls it where it is on the shelf.

@@ -1,5 +1,6 @@
 package org.scenothesis.studio.breakdown;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
@@ -17,6 +18,7 @@ import org.scenothesis.core.shot.IllusionKind;
 import org.scenothesis.production.illusion.ReadyMadeShots;
 import org.scenothesis.production.illusion.Search;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Rows;
 import org.scenothesis.studio.parts.Text;
 
 /// One illusion at a time, or a ready-made shot found by the words of a sentence.
@@ -26,6 +28,7 @@ final class ReadyView extends PageView {
     private final Consumer<String> tell;
     private final TextField sentence = new TextField();
     private final VBox found = new VBox(6);
+    private final Rows lines = new Rows(found);
     private ReadyMadeShots all = new ReadyMadeShots(List.of(), List.of());
 
     /// - `tell`: opens the slip of an illusion that was added.
@@ -66,13 +69,14 @@ final class ReadyView extends PageView {
     }
 
     private void show() {
-        found.getChildren().clear();
+        List<Rows.Row> out = new ArrayList<>();
         List<Search.Hit> hits = Search.find(all.all(), sentence.getText());
         if (hits.isEmpty()) {
-            found.getChildren().add(Text.block(Words.of("ready-view.none-of-the-ready-made-shots"), "muted"));
+            out.add(new Rows.Row("none", "", () -> Text.block(Words.of("ready-view.none-of-the-ready-made-shots"), "muted")));
         }
-        hits.stream().limit(MOST).forEach(h -> found.getChildren().add(row(h)));
-        all.problems().forEach(p -> found.getChildren().add(Text.block(p, "muted")));
+        hits.stream().limit(MOST).forEach(h -> out.add(new Rows.Row(h.illusion().id(), h, () -> row(h))));
+        all.problems().forEach(p -> out.add(new Rows.Row(List.of("problem", p), p, () -> Text.block(p, "muted"))));
+        lines.show(out);
     }
 
     private Node row(Search.Hit h) {

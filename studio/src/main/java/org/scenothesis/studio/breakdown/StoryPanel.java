@@ -132,7 +132,7 @@ final class StoryPanel {
         slips.getChildren().add(slip(SETTING, Words.of("story-panel.the-place-and-what-is"), PlanWords.answer(Fact.LIGHT, light(shot)),
                 () -> setting(shot)));
         var add = Text.button(Words.of("story-panel.add-what-is-impossible"), "floor-button", () -> turn.accept(BreakDownBench.Page.READY));
-        add.setId("add-wonder");
+        add.setId("add-illusion");
         var fresh = Text.button("+ New shot", "quiet-button", model::newShot);
         fresh.setId("new-shot");
         HBox last = new HBox(8, add, fresh);

@@ -3,6 +3,7 @@ package org.scenothesis.studio.handover;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -37,6 +38,7 @@ import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.KeptRenderer;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Rows;
 import org.scenothesis.studio.parts.Sketch;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
@@ -54,6 +56,7 @@ public final class HandOverBench extends Bench {
     private final SoundForm sound;
     private final VBox allow = new VBox(5);
     private final VBox made = new VBox(4);
+    private final Rows lines = new Rows(made);
     private final PictureView picture = new PictureView("Rendered");
     private final TimeStrip strip = new TimeStrip();
     private final Rendition rendition = new Rendition();
@@ -183,31 +186,35 @@ public final class HandOverBench extends Bench {
     }
 
     private void made() {
-        made.getChildren().clear();
+        List<Rows.Row> all = new ArrayList<>();
         Path into = form.folder().orElse(session.folder().renders());
         try (var files = Files.list(into)) {
             files.filter(p -> !p.getFileName().toString().startsWith(".") && !p.toString().endsWith(".part")).sorted().limit(8)
-                    .forEach(p -> made.getChildren().add(
-                    Text.of(p.getFileName() + (Files.isDirectory(p) ? ", stills" : ", " + Words.number(p.toFile().length() / 1e6, 1)
-                    + " MB"), "text-chalk")));
+                    .forEach(p -> {
+                String words = p.getFileName() + (Files.isDirectory(p) ? ", stills" : ", " + Words.number(p.toFile().length() / 1e6, 1)
+                        + " MB");
+                all.add(new Rows.Row(p, words, () -> Text.of(words, "text-chalk")));
+            });
         } catch (IOException e) {
             // No renders yet: the folder is made by the first.
         }
-        if (made.getChildren().isEmpty()) {
-            made.getChildren().add(Text.of("nothing yet", "muted"));
+        if (all.isEmpty()) {
+            all.add(new Rows.Row("none", "", () -> Text.of("nothing yet", "muted")));
         }
         List<Leftovers.Leftover> left = form.running() ? List.of() : Leftovers.in(into);
         if (!left.isEmpty()) {
-            made.getChildren().add(Text.block(Words.of("hand-over-bench.left-of-stopped-renders-which"), "muted"));
+            all.add(new Rows.Row("left", "", () -> Text.block(Words.of("hand-over-bench.left-of-stopped-renders-which"), "muted")));
         }
-        for (Leftovers.Leftover l : left) {
-            Button clear = Text.button("clear", "floor-button", () -> clear(l));
-            clear.setId("clear-" + l.of());
-            Label name = Text.of(l.of() + ", " + Space.size(l.bytes()), "text-chalk");
-            HBox row = new HBox(8, name, clear);
-            row.setAlignment(Pos.CENTER_LEFT);
-            made.getChildren().add(row);
-        }
+        left.forEach(l -> all.add(new Rows.Row(l, l, () -> row(l))));
+        lines.show(all);
+    }
+
+    private HBox row(Leftovers.Leftover l) {
+        Button clear = Text.button("clear", "floor-button", () -> clear(l));
+        clear.setId("clear-" + l.of());
+        HBox row = new HBox(8, Text.of(l.of() + ", " + Space.size(l.bytes()), "text-chalk"), clear);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
     }
 
     private void clear(Leftovers.Leftover l) {

@@ -1,5 +1,6 @@
 package org.scenothesis.studio.house;
 
+import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.Cursor;
@@ -23,6 +24,7 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.production.store.Store;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Words;
+import org.scenothesis.studio.parts.Rows;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.VerdictMark;
 
@@ -30,6 +32,7 @@ import org.scenothesis.studio.parts.VerdictMark;
 final class FindingsLine extends VBox {
     private final Session session;
     private final VBox list = new VBox();
+    private final Rows lines = new Rows(list);
     private final ScrollPane unfolded = new ScrollPane(list);
     private final HBox line = new HBox(10);
     private final HBox summary = new HBox(8);
@@ -167,13 +170,15 @@ final class FindingsLine extends VBox {
     }
 
     private void rows() {
-        list.getChildren().clear();
+        List<Rows.Row> all = new ArrayList<>();
         for (Finding f : session.judgement().get().findings()) {
-            list.getChildren().add(row(f));
+            String of = session.shot().plate(f.plate()).map(Plate::name).orElse("");
+            all.add(new Rows.Row(List.of(f, all.size()), of, () -> row(f)));
         }
-        if (list.getChildren().isEmpty()) {
-            list.getChildren().add(Text.of(Words.of("findings-line.nothing-has-been-measured-yet"), "muted"));
+        if (all.isEmpty()) {
+            all.add(new Rows.Row("none", "", () -> Text.of(Words.of("findings-line.nothing-has-been-measured-yet"), "muted")));
         }
+        lines.show(all);
     }
 
     private static String who(Finding f, @Nullable Plate plate) {

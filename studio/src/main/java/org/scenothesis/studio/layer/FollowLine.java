@@ -1,5 +1,6 @@
 package org.scenothesis.studio.layer;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -33,6 +34,7 @@ import org.scenothesis.production.measure.FollowTake;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
+import org.scenothesis.studio.parts.Rows;
 import org.scenothesis.studio.parts.Text;
 
 /// Follows what is clicked in the picture, with how far it is and a way to stop it, and lists what was followed.
@@ -45,6 +47,7 @@ final class FollowLine extends HBox {
     private final ProgressBar bar = new ProgressBar(0);
     private final Button stop;
     private final VBox tracks = new VBox(4);
+    private final Rows lines = new Rows(tracks);
     private final Pane over;
     private final Circle ring = new Circle(9);
     private boolean waiting;
@@ -100,22 +103,25 @@ final class FollowLine extends HBox {
 
     void show() {
         Shot shot = session.shot();
-        tracks.getChildren().clear();
+        List<Rows.Row> all = new ArrayList<>();
         if (!shot.tracks().isEmpty()) {
-            tracks.getChildren().add(Text.of(Words.of("follow-line.tracks-of-this-shot"), "column-head"));
+            all.add(new Rows.Row("head", "", () -> Text.of(Words.of("follow-line.tracks-of-this-shot"), "column-head")));
         }
-        for (Track t : shot.tracks()) {
-            Region room = new Region();
-            HBox.setHgrow(room, Priority.ALWAYS);
-            Button away = Text.button("\u00d7", "floor-button", () -> session.change("take " + t.name() + " away",
-                    s -> Tracks.without(s, t.id())));
-            away.setId("away-" + t.id());
-            away.setAccessibleText("take " + t.name() + " away");
-            HBox row = new HBox(6, Text.of(t.name(), "strong"), Text.of("found in " + t.spots().size() + " frames", "muted", "small"),
-                    room, away);
-            row.setAlignment(Pos.CENTER_LEFT);
-            tracks.getChildren().add(row);
-        }
+        shot.tracks().forEach(t -> all.add(new Rows.Row(List.of(t.id()), List.of(t.name(), t.spots().size()), () -> row(t))));
+        lines.show(all);
+    }
+
+    private HBox row(Track t) {
+        Region room = new Region();
+        HBox.setHgrow(room, Priority.ALWAYS);
+        Button away = Text.button("\u00d7", "floor-button", () -> session.change("take " + t.name() + " away",
+                s -> Tracks.without(s, t.id())));
+        away.setId("away-" + t.id());
+        away.setAccessibleText("take " + t.name() + " away");
+        HBox row = new HBox(6, Text.of(t.name(), "strong"), Text.of("found in " + t.spots().size() + " frames", "muted", "small"), room,
+                away);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
     }
 
     private void idle() {

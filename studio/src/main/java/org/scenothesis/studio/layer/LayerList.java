@@ -32,6 +32,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.house.Shelf;
+import org.scenothesis.studio.parts.Rows;
 import org.scenothesis.studio.parts.SpikeMark;
 import org.scenothesis.studio.parts.Text;
 import org.scenothesis.studio.parts.TimeStrip;
@@ -44,6 +45,7 @@ final class LayerList extends VBox implements TimeStrip.Hold {
     private final Consumer<String> choose;
     private final Runnable looked;
     private final VBox rows = new VBox();
+    private final Rows lines = new Rows(rows);
     private final TextField name = new TextField();
     private final FlowPane actions = new FlowPane(4, 4);
     private final MenuButton lay = new MenuButton(Words.of("layer-list.add-as-layer"));
@@ -111,14 +113,15 @@ final class LayerList extends VBox implements TimeStrip.Hold {
     void show(@Nullable Layer now) {
         chosen = now;
         Shot shot = session.shot();
-        List<Node> all = new ArrayList<>();
-        shot.layers().reversed().forEach(l -> all.add(row(shot, l)));
+        List<Rows.Row> all = new ArrayList<>();
+        shot.layers().reversed().forEach(l -> all.add(new Rows.Row(l.id(), List.of(l.name(), l.on(), LayerModel.lowest(shot, l),
+                LayerBench.spike(shot, l), LayerModel.purpose(shot, l), now != null && now.id().equals(l.id())), () -> row(shot, l))));
         if (all.isEmpty()) {
-            all.add(Text.block(Words.of("layer-bench.nothing-is-layered-yet"), "muted"));
-            shot.plateOf(PlateRole.CLEAN).filter(p -> p.chosen() != null)
-                    .ifPresent(p -> all.add(action("lay-clean", Words.of("layer-list.put-the-clean-plate-down"), () -> lay(p))));
+            all.add(new Rows.Row("", "", () -> Text.block(Words.of("layer-bench.nothing-is-layered-yet"), "muted")));
+            shot.plateOf(PlateRole.CLEAN).filter(p -> p.chosen() != null).ifPresent(p -> all.add(new Rows.Row(" ", p, () ->
+                    action("lay-clean", Words.of("layer-list.put-the-clean-plate-down"), () -> lay(p)))));
         }
-        rows.getChildren().setAll(all);
+        lines.show(all);
         lay.getItems().setAll(shot.plates().stream().filter(p -> p.chosen() != null && p.role() != PlateRole.UNSORTED).map(this::laying)
                 .toList());
         if (!shot.layers().isEmpty()) {

@@ -40,9 +40,8 @@ public final class OutlineEditor {
     public void show(List<Point> outline) {
         points = List.copyOf(outline);
         int n = points.size();
-        List<Integer> around = IntStream.rangeClosed(0, n).mapToObj(i -> i % n).toList();
-        corners.show(points, n == 0 ? List.of() : List.of(around),
-                IntStream.range(0, n).mapToObj(i -> "corner " + (i + 1) + " of " + n).toList());
+        List<List<Integer>> around = n == 0 ? List.of() : List.of(IntStream.rangeClosed(0, n).mapToObj(i -> i % n).toList());
+        corners.show(points, around, IntStream.range(0, n).mapToObj(i -> "corner " + (i + 1) + " of " + n).toList());
     }
 
     /// Gives the keys to the first corner.
