@@ -10,6 +10,11 @@ public sealed interface Source {
     /// All plates it is read from.
     List<String> plates();
 
+    /// Whether it is what was filmed itself, which is heard and may be keyed.
+    default boolean isFootage() {
+        return true;
+    }
+
     /// The chosen take of a plate.
     record OfPlate(String plate) implements Source {
         @Override
@@ -32,6 +37,11 @@ public sealed interface Source {
         public List<String> plates() {
             return List.of(plate);
         }
+
+        @Override
+        public boolean isFootage() {
+            return false;
+        }
     }
 
     /// All that lies below, as one picture: what is done to the whole shot.
@@ -44,6 +54,11 @@ public sealed interface Source {
         @Override
         public List<String> plates() {
             return List.of();
+        }
+
+        @Override
+        public boolean isFootage() {
+            return false;
         }
     }
 

@@ -200,6 +200,6 @@ public enum StepKind {
     }
 
     private static boolean keyable(Shot shot, Layer l) {
-        return !(l.source() instanceof Source.KeptLight) && shot.plate(l.plate()).map(Plate::role).filter(PlateRole::keyed).isPresent();
+        return l.source().isFootage() && shot.plate(l.plate()).map(Plate::role).filter(PlateRole::keyed).isPresent();
     }
 }

@@ -8,7 +8,6 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Sound;
 import org.scenothesis.core.shot.SoundSource;
-import org.scenothesis.core.shot.Source;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.shot.TimeMap;
 import org.scenothesis.media.FootageException;
@@ -69,7 +68,7 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
     private static ShotSound asFilmed(ProductionFolder folder, Shot shot) throws FootageException {
         String why = "";
         for (Layer l : shot.layers()) {
-            Take take = l.on() && !(l.source() instanceof Source.Below) && !(l.source() instanceof Source.KeptLight) ? shot.plate(l.plate())
+            Take take = l.on() && l.source().isFootage() ? shot.plate(l.plate())
                     .map(Plate::chosen).orElse(null) : null;
             Path file = take == null ? null : readable(folder, folder.footage(take));
             if (file == null || !SoundFeed.sounds(file)) {
