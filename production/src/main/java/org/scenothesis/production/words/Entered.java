@@ -49,11 +49,14 @@ public final class Entered {
         };
     }
 
-    /// `lensHeightM` is "lens height, in metres,".
+    /// `lensHeightM` is "lens height, in metres,"; what a file calls `tilt_deg` keeps its name.
     private static String called(String name) {
+        if (name.contains("_")) {
+            return name;
+        }
         Matcher m = UNIT.matcher(name);
         String base = m.matches() ? m.group(1) : name;
-        String words = base.replaceAll("([a-z])([A-Z])", "$1 $2").replace('_', ' ').toLowerCase(Locale.ROOT);
+        String words = base.replaceAll("([a-z])([A-Z])", "$1 $2").toLowerCase(Locale.ROOT);
         return m.matches() ? Words.of("entered.unit." + m.group(2), words) : words;
     }
 
