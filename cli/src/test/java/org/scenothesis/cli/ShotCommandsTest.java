@@ -239,7 +239,7 @@ class ShotCommandsTest {
         assertThat(r.json().get("level_db").asDouble()).isEqualTo(-6);
         assertThat(run("sound", production, "--shot", "12", "--of", "take:clean-1").err()).contains("there is no sound in it");
         assertThat(run("sound", production, "--shot", "12", "--of", "loud").err()).contains("as-filmed, silent, take:ID or file:PATH");
-        assertThat(run("sound", production, "--shot", "12", "--fade-in", "-1").err()).contains("fadeInSeconds");
+        assertThat(run("sound", production, "--shot", "12", "--fade-in", "-1").err()).contains("Fade in, in seconds, goes from 0");
         assertThat(run("sound", production, "--shot", "12", "--json").json().get("of").asText()).as("what was refused changed nothing")
                 .isEqualTo("silent");
     }
@@ -295,7 +295,7 @@ class ShotCommandsTest {
                 .contains("set.svg", "set.glb");
         assertThat(Files.readString(home.resolve("set.svg"))).contains("<svg", "\u2032");
         assertThat(run("stage", own, "--drawing", home.resolve("set.txt")).err()).contains(".svg, .pdf or .html");
-        assertThat(run("stage", own, "--rehearse", "--width", "9").err()).contains("widthPx");
+        assertThat(run("stage", own, "--rehearse", "--width", "9").err()).contains("Width, in pixels, goes from 64 to 3840; 9 was given.");
         Ran filmed = run("stage", own, "--camera", group, "--rehearse", "--width", "64", "--seconds", "0.1", "--samples", "1", "--fault",
                 "wrinkles,bump", "--json");
         assertThat(filmed.exit()).as(filmed.err()).isZero();
