@@ -24,14 +24,17 @@ public final class OutOfRange extends IllegalArgumentException {
         return name;
     }
 
+    /// What was given.
     public double value() {
         return value;
     }
 
+    /// The least it may be.
     public double lo() {
         return lo;
     }
 
+    /// The most it may be.
     public double hi() {
         return hi;
     }
