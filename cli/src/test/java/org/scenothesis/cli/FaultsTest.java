@@ -189,7 +189,8 @@ class FaultsTest {
         assertThat(lit.exit()).as(lit.err()).isZero();
         assertThat(lit.json().get("light_side_deg").toString()).contains("-60");
         assertThat(lit.json().get("ground_far_m").toString()).contains("6");
-        assertThat(Ran.run("stage", production, "--key", "-60,95").err()).contains("Elevation, in degrees, goes from 1 to 90; 95 was given.");
+        assertThat(Ran.run("stage", production, "--key", "-60,95").err())
+                .contains("Elevation, in degrees, goes from 1 to 90; 95 was given.");
     }
 
     @Test
