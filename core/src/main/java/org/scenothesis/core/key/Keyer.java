@@ -105,7 +105,7 @@ public final class Keyer {
     /// @throws IllegalArgumentException if frame and model differ in shape
     public static Plane kept(Picture frame, ScreenModel model, @Nullable Polygon garbage, Bands bands) {
         frame.r().requireShape(model.colour().r());
-        Plane out = Shade.of(frame, model, bands);
+        Plane out = ClothShadow.of(frame, model, bands);
         float[] counts = garbage == null ? null : garbage.coverage(frame.width(), frame.height(), bands).data();
         for (int i = 0; i < out.data().length; i++) {
             float k = Math.min(1, out.data()[i]);

@@ -1,6 +1,7 @@
 package org.scenothesis.production.measure;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.HashMap;
 import java.util.Map;
@@ -190,5 +191,23 @@ class KeyAccuracyTest {
         }
         assertThat(n).isGreaterThan(5000);
         assertThat(off / deep).isLessThan(0.08);
+    }
+
+    /// The keyer must take nothing so dark and narrow for a shadow; the shadow apart must.
+    @Test
+    void theShadowOfAHardSunIsNarrowAndDark() {
+        Picture bare = Picture.filled(WIDTH, 200, 0.06f, 0.45f, 0.1f);
+        Picture take = bare.copy();
+        for (int y = 100; y < 106; y++) {
+            for (int x = 40; x < 200; x++) {
+                for (Plane p : take.colours()) {
+                    p.data()[y * WIDTH + x] *= 0.2f;
+                }
+            }
+        }
+        Plane kept = Keyer.kept(take, ScreenModels.fromPlate(bare, bands), null, bands);
+        assertThat(kept.at(120, 103)).isCloseTo(0.2f, within(0.02f));
+        assertThat(kept.at(120, 95)).isEqualTo(1);
+        assertThat(kept.at(300, 103)).isEqualTo(1);
     }
 }
