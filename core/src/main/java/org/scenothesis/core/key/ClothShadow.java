@@ -2,6 +2,8 @@ package org.scenothesis.core.key;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
+import org.scenothesis.core.Robust;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Blur;
 import org.scenothesis.core.picture.Picture;
@@ -22,7 +24,11 @@ final class ClothShadow {
     private static final float NOTHING = 2;
     private static final float ALL = 5;
     private static final float LEAST_NOISE = 0.004f;
-    private static final int EVERY = 7;
+    /// From the median of what normal noise is off by to its standard deviation.
+    private static final double DEVIATION = 1.4826;
+    /// Less than this of its light is a shadow over most of the cloth, and no drift.
+    private static final float LEAST_USUAL = 0.8f;
+    private static final int EVERY = 31;
 
     private ClothShadow() {}
 
@@ -38,21 +44,25 @@ final class ClothShadow {
                 float s = seen[0][i];
                 float bare = cloth[0][i];
                 float lead = s - Math.max(seen[1][i], seen[2][i]);
-                float usual = bare - Math.max(cloth[1][i], cloth[2][i]);
-                if (usual > 0.01f && s > DARKEST * bare && lead * bare > ALIKE * usual * s) {
+                float lit = bare - Math.max(cloth[1][i], cloth[2][i]);
+                if (lit > 0.01f && s > DARKEST * bare && lead * bare > ALIKE * lit * s) {
                     kept.data()[i] = Math.min(2, s / bare);
                     sure.data()[i] = 1;
                 }
             }
         });
-        float noise = Math.max(LEAST_NOISE, noise(kept.data(), sure.data()));
+        // The light of a take may drift: most of the cloth tells what it is now.
+        double[] some = some(kept.data(), sure.data());
+        float usual = some.length == 0 ? 1 : Math.clamp((float) Robust.median(some), LEAST_USUAL, 1 / LEAST_USUAL);
+        float noise = Math.max(LEAST_NOISE, (float) (DEVIATION * Robust.median(Arrays.stream(some).map(k -> Math.abs(k / usual - 1))
+                .toArray())));
         Plane sum = Blur.gaussian(kept, CALM_PX, bands);
         Plane number = Blur.gaussian(sure, CALM_PX, bands);
         bands.run(frame.height(), (from, to, band) -> {
             for (int i = from * w; i < to * w; i++) {
                 float n = number.data()[i];
                 boolean known = sure.data()[i] > 0 && n > 0.5f;
-                kept.data()[i] = known ? lost(sum.data()[i] / n, noise) : 0;
+                kept.data()[i] = known ? lost(sum.data()[i] / n / usual, noise) : 0;
                 sure.data()[i] = known ? 1 : 0;
             }
         });
@@ -65,16 +75,7 @@ final class ClothShadow {
         return kept >= 1 ? 1 : 1 - (1 - kept) * t * t * (3 - 2 * t);
     }
 
-    /// The deviation of bare cloth from its model.
-    private static float noise(float[] kept, float[] sure) {
-        float[] off = new float[kept.length / EVERY + 1];
-        int n = 0;
-        for (int i = 0; i < kept.length; i += EVERY) {
-            if (sure[i] > 0) {
-                off[n++] = Math.abs(1 - kept[i]);
-            }
-        }
-        Arrays.sort(off, 0, n);
-        return n == 0 ? 0 : 1.4826f * off[n / 2];
+    private static double[] some(float[] kept, float[] sure) {
+        return IntStream.iterate(0, i -> i < kept.length, i -> i + EVERY).filter(i -> sure[i] > 0).mapToDouble(i -> kept[i]).toArray();
     }
 }

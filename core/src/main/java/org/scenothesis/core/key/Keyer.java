@@ -108,8 +108,7 @@ public final class Keyer {
         Plane out = ClothShadow.of(frame, model, bands);
         float[] counts = garbage == null ? null : garbage.coverage(frame.width(), frame.height(), bands).data();
         for (int i = 0; i < out.data().length; i++) {
-            float k = Math.min(1, out.data()[i]);
-            out.data()[i] = counts == null ? k : 1 + counts[i] * (k - 1);
+            out.data()[i] = counts == null ? out.data()[i] : 1 + counts[i] * (out.data()[i] - 1);
         }
         return out;
     }

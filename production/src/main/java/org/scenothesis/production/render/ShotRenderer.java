@@ -15,12 +15,8 @@ import org.scenothesis.core.layer.Cutout;
 import org.scenothesis.core.layer.LayerPicture;
 import org.scenothesis.core.layer.Moment;
 import org.scenothesis.core.layer.Outlines;
-import org.scenothesis.core.match.FloorMap;
 import org.scenothesis.core.match.Gains;
 import org.scenothesis.core.match.LockReport;
-import org.scenothesis.core.match.MarkConversion;
-import org.scenothesis.core.perspective.CameraSolver;
-import org.scenothesis.core.perspective.PictureCamera;
 import org.scenothesis.core.picture.Bands;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Piece;
@@ -74,6 +70,7 @@ public final class ShotRenderer implements AutoCloseable {
     private final FrameLane lane;
     private final Map<String, ScreenModel> screens = new HashMap<>();
     private final Outlines outlines;
+    private final Floors floors = new Floors();
     private final Map<String, Cut> cuts = new HashMap<>();
     private final Map<String, Gathered> gathered = new HashMap<>();
 
@@ -270,7 +267,7 @@ public final class ShotRenderer implements AutoCloseable {
         int index = f.info().frameAt(at);
         boolean transparent = l.keyed() || l.step(OwnAlpha.class).isPresent();
         if (l.source() instanceof Source.KeptLight) {
-            return shadow(shot, l, f.frame(index).withAlpha(null)).withToBase(back(shot, l, index, f.frame(index)));
+            return shadow(shot, l, f, index).withToBase(back(shot, l, index, f.frame(index)));
         }
         Picture whole = l.source() instanceof Source.Lightest ? lightest(l.id(), f, index) : f.frame(index);
         Picture p = transparent ? whole : whole.withAlpha(null);
@@ -294,24 +291,16 @@ public final class ShotRenderer implements AutoCloseable {
     }
 
     /// The shadow on a plate's cloth, on the floor of the base where both cameras are known by their marks, else where it was filmed.
-    private LayerPicture shadow(Shot shot, Layer l, Picture frame) throws FootageException {
+    private LayerPicture shadow(Shot shot, Layer l, Footage f, int index) throws FootageException {
         ScreenModel screen = screen(shot, l);
-        Plane kept = KeyInMemory.kept(frame, screen, screen.garbage(List.of()), bands);
+        Plane kept = KeyInMemory.kept(f.frame(index).withAlpha(null), screen, screen.garbage(List.of()), bands);
         Format canvas = format(shot);
         LayerPicture made = LayerPicture.of(l, new Picture(kept, kept, kept, null)).fitted(canvas.width(), canvas.height());
         Plate base = shot.plate(layers(shot).getFirst().plate()).orElseThrow();
         Plate own = shot.plate(l.plate()).orElseThrow();
-        if (base.id().equals(own.id()) || own.marks().isEmpty() || base.marks().isEmpty()) {
-            return made;
-        }
         FootageInfo on = footage(shot, base.id()).info();
         PlanarMap scale = new PlanarMap(canvas.width() / (double) on.width(), 0, 0, 0, canvas.height() / (double) on.height(), 0, 0, 0, 1);
-        return FloorMap.between(camera(own, frame.width(), frame.height()), camera(base, on.width(), on.height()))
-                .map(m -> made.withFit(scale.after(m))).orElse(made);
-    }
-
-    private static PictureCamera camera(Plate p, int width, int height) {
-        return CameraSolver.solve(MarkConversion.camera(p.marks(), width, height));
+        return floors.between(own, f.info(), base, on).map(m -> made.withFit(scale.after(m))).orElse(made);
     }
 
     /// What a layer has gathered of the lightest, up to a frame.

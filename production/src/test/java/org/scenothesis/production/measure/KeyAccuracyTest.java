@@ -209,5 +209,13 @@ class KeyAccuracyTest {
         assertThat(kept.at(120, 103)).isCloseTo(0.2f, within(0.02f));
         assertThat(kept.at(120, 95)).isEqualTo(1);
         assertThat(kept.at(300, 103)).isEqualTo(1);
+        for (Plane p : take.colours()) {
+            for (int i = 0; i < p.data().length; i++) {
+                p.data()[i] *= 0.9f;
+            }
+        }
+        Plane later = Keyer.kept(take, ScreenModels.fromPlate(bare, bands), null, bands);
+        assertThat(later.at(300, 103)).as("light that drifts is no shadow").isEqualTo(1);
+        assertThat(later.at(120, 103)).isCloseTo(0.2f, within(0.02f));
     }
 }

@@ -145,8 +145,8 @@ final class OrderView extends PageView {
             String plate = s.job().shot() + "/" + s.need().key();
             Spike spike = spikes.getOrDefault(plate, Spike.T);
             int at = all.size();
-            all.add(new Rows.Row(s.job().id(), List.of(at, spike, PlanWords.clock(day.clock(s)), names.getOrDefault(plate, PlanWords
-                    .name(s.job())), s.changes(), s.job().shot().equals(model.shot().id())), () -> row(day, s, spike, at)));
+            all.add(new Rows.Row(s.job().id(), List.of(at, spike, PlanWords.clock(day.clock(s)), names.getOrDefault(plate, ""),
+                    PlanWords.name(s.job()), s.changes(), s.job().shot().equals(model.shot().id())), () -> row(day, s, spike, at)));
         }
         lines.show(all);
     }

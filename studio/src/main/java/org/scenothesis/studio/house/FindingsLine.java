@@ -173,7 +173,7 @@ final class FindingsLine extends VBox {
         List<Rows.Row> all = new ArrayList<>();
         for (Finding f : session.judgement().get().findings()) {
             String of = session.shot().plate(f.plate()).map(Plate::name).orElse("");
-            all.add(new Rows.Row(List.of(f, all.size()), of, () -> row(f)));
+            all.add(new Rows.Row(f, of, () -> row(f)));
         }
         if (all.isEmpty()) {
             all.add(new Rows.Row("none", "", () -> Text.of(Words.of("findings-line.nothing-has-been-measured-yet"), "muted")));

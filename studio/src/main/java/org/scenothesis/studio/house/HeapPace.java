@@ -70,15 +70,24 @@ final class HeapPace implements AutoCloseable {
         }
     }
 
+    private boolean full() {
+        return used() > Math.max(FULL * Runtime.getRuntime().maxMemory(), GROWN * left);
+    }
+
     /// Before something large is made: waits until it is tidied where the heap is nearly as full as it should become. Otherwise two busy
     /// cores make new planes faster than the collector finds dead ones.
     void room() {
-        if (concurrent && used() > Math.max(FULL * Runtime.getRuntime().maxMemory(), GROWN * left)) {
-            collect();
+        if (concurrent && full()) {
+            synchronized (this) {
+                // Another that waited may have had it tidied.
+                if (full()) {
+                    collect();
+                }
+            }
         }
     }
 
-    private synchronized void collect() {
+    private void collect() {
         System.gc();
         last = System.nanoTime();
         left = used();

@@ -14,6 +14,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.production.words.Words;
 
@@ -123,7 +124,6 @@ public final class Worker implements AutoCloseable {
             if (turns == works) {
                 heap.working(true);
             }
-            heap.room();
             whileWanted(wanted, work);
         } finally {
             if (turns == works) {
@@ -147,9 +147,11 @@ public final class Worker implements AutoCloseable {
         return LONG.contains(lane) ? works : null;
     }
 
-    /// Waits where what is made next would not find memory beside what lies about.
+    /// Waits where what is made next would not find memory beside what lies about; the interface's thread never does.
     public void room() {
-        heap.room();
+        if (!Platform.isFxApplicationThread()) {
+            heap.room();
+        }
     }
 
     /// Whether a long work goes on, so that another waits for its turn.
@@ -157,10 +159,9 @@ public final class Worker implements AutoCloseable {
         return works.availablePermits() == 0;
     }
 
-    /// Waits for memory, and while a picture is made, a second at most: what is looked at goes before what goes on by itself, and the two
-    /// together would hold twice the memory.
+    /// Waits while a picture is made, a second at most: what is looked at goes before what goes on by itself, and the two together would
+    /// hold twice the memory.
     public void letLook(Ticket ticket) {
-        heap.room();
         pause(ticket, pictures, LONGEST_LOOK_NS);
     }
 

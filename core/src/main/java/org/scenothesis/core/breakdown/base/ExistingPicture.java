@@ -27,7 +27,7 @@ import org.scenothesis.core.shot.Shot;
 /// A picture that exists already: it is judged, extended, patched and allowed, and nothing of its place is filmed; all performances share
 /// one screen set-up.
 record ExistingPicture() implements FromElsewhere {
-    private static final PlateKey KEY = Case.only(PlateKey.Kind.BASE);
+    private static final PlateKey KEY = PlateKey.only(PlateKey.Kind.BASE);
 
     @Override
     public Map<PlateKey, PlateNeed> plates(Shot shot, HouseRules rules, Map<PlateKey, PlateNeed> needs) {

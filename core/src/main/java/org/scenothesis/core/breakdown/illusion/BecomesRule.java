@@ -141,7 +141,7 @@ final class BecomesRule implements IllusionRule {
         }
         needs.addAll(front.plates());
         switch (c.choice(Answer.Event.class)) {
-            case SMOKE -> needs.add(c.here(Case.only(PlateKey.Kind.ATMOSPHERE), PlateRole.ATMOSPHERE, Reason.BECOMES_SMOKE, c.subject())
+            case SMOKE -> needs.add(c.here(PlateKey.only(PlateKey.Kind.ATMOSPHERE), PlateRole.ATMOSPHERE, Reason.BECOMES_SMOKE, c.subject())
                     .lasting(4, 2));
             case FLASH -> needs.addAll(Lights.pass(c, "flash"));
             case CUT, CLOTH, PASS -> {}

@@ -75,7 +75,7 @@ final class ElsewhereRule implements IllusionRule {
         }
         needs.add(c.separated(c.subject(), Reason.THING).focusedOn("subject").hearing("action").recording("ball"));
         if (c.yes(Fact.IN_FRONT) && made) {
-            needs.add(c.here(Case.only(PlateKey.Kind.FOREGROUND), PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
+            needs.add(c.here(PlateKey.only(PlateKey.Kind.FOREGROUND), PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
         }
         return needs;
     }

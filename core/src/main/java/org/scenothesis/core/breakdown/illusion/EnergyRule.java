@@ -66,7 +66,7 @@ final class EnergyRule implements IllusionRule {
             needs.addAll(Lights.pass(c, "lamp.small"));
         }
         if (c.is(Answer.Energy.SMOKE, Answer.Energy.FIRE)) {
-            needs.add(c.here(Case.only(PlateKey.Kind.ATMOSPHERE), PlateRole.ATMOSPHERE, Reason.ENERGY_AIR, c.subject()).lasting(6, 2)
+            needs.add(c.here(PlateKey.only(PlateKey.Kind.ATMOSPHERE), PlateRole.ATMOSPHERE, Reason.ENERGY_AIR, c.subject()).lasting(6, 2)
                     .onlyProposed());
         }
         return needs;

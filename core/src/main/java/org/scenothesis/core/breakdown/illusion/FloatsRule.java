@@ -101,13 +101,13 @@ final class FloatsRule implements IllusionRule {
         needs.addAll(new InFront(c).plates());
         PlateNeed element = c.separated(c.subject(), Reason.THING).focusedOn("subject").positions("hang");
         if (halves(c)) {
-            needs.add(half(c, element, "upper").recording("seam"));
-            needs.add(half(c, element, "lower").with(supports).recording("seam"));
+            needs.add(half(c, element, true).recording("seam"));
+            needs.add(half(c, element, false).with(supports).recording("seam"));
         } else {
             needs.add(element.with(supports));
         }
         if (c.yes(Fact.IN_FRONT)) {
-            needs.add(c.here(Case.only(PlateKey.Kind.FOREGROUND), PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
+            needs.add(c.here(PlateKey.only(PlateKey.Kind.FOREGROUND), PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
         }
         if (c.yes(Fact.GLOWS)) {
             needs.addAll(Lights.pass(c, "bulb"));
@@ -119,12 +119,12 @@ final class FloatsRule implements IllusionRule {
     private static final double SEAM_SHARE = 0.55;
     private static final double SEEN_SHARE = 0.05;
 
-    private static PlateNeed half(Case c, PlateNeed whole, String part) {
+    private static PlateNeed half(Case c, PlateNeed whole, boolean upper) {
         // Each half has a cloth of its own, high or low; a hand's breadth beyond the seam is seen of the other.
-        Region where = part.equals("upper") ? c.region(SEAM_SHARE - SEEN_SHARE, 1) : c.region(0, SEAM_SHARE + SEEN_SHARE);
+        Region where = upper ? c.region(SEAM_SHARE - SEEN_SHARE, 1) : c.region(0, SEAM_SHARE + SEEN_SHARE);
         PlateNeed own = whole.screen() == Screen.NONE ? whole : whole.on(whole.screen(), where);
-        return own.as(c.key(part.equals("upper") ? PlateKey.Kind.HALF_UPPER : PlateKey.Kind.HALF_LOWER), PlateRole.PARTIAL_BODY,
-                part.equals("upper") ? Reason.HALF_UPPER
+        return own.as(c.key(upper ? PlateKey.Kind.HALF_UPPER : PlateKey.Kind.HALF_LOWER), PlateRole.PARTIAL_BODY,
+                upper ? Reason.HALF_UPPER
                 : Reason.HALF_LOWER);
     }
 

@@ -96,14 +96,14 @@ final class SizeRule implements IllusionRule {
                     .lasting(c.roll(), 2));
         }
         if (c.yes(Fact.IN_FRONT)) {
-            needs.add(c.here(Case.only(PlateKey.Kind.FOREGROUND), PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
+            needs.add(c.here(PlateKey.only(PlateKey.Kind.FOREGROUND), PlateRole.FOREGROUND, Reason.FOREGROUND, ""));
         }
         if (giant(c)) {
-            needs.add(c.here(Case.only(PlateKey.Kind.HEADROOM), PlateRole.BACKGROUND, Reason.SIZE_HEADROOM, c.subject())
+            needs.add(c.here(PlateKey.only(PlateKey.Kind.HEADROOM), PlateRole.BACKGROUND, Reason.SIZE_HEADROOM, c.subject())
                     .inGroups("V", Case.HOME)
                     .lasting(c.cleanRoll(), 1));
             if (c.is(Answer.Motion.WALKS)) {
-                needs.add(c.here(Case.only(PlateKey.Kind.DUST), PlateRole.ATMOSPHERE, Reason.SIZE_DUST, c.subject()).lasting(4, 2)
+                needs.add(c.here(PlateKey.only(PlateKey.Kind.DUST), PlateRole.ATMOSPHERE, Reason.SIZE_DUST, c.subject()).lasting(4, 2)
                         .onlyProposed());
             }
         }

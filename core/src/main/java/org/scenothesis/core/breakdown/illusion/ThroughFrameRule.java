@@ -77,7 +77,7 @@ final class ThroughFrameRule implements IllusionRule {
             needs.add(limbs(c, c.separated(c.subject(), Reason.THING).recording("corners").focusedOn("opening").hearing("action")));
         } else {
             needs.add(limbs(c, c.separated(c.subject(), Reason.THING).focusedOn("subject").hearing("action")));
-            needs.add(c.here(Case.only(PlateKey.Kind.INSERT), PlateRole.FRAME_INSERT, Reason.FRAME_INSERT, c.subject())
+            needs.add(c.here(PlateKey.only(PlateKey.Kind.INSERT), PlateRole.FRAME_INSERT, Reason.FRAME_INSERT, c.subject())
                     .on(cloth == Screen.NONE ? Screen.GREEN
                     : cloth, c.region()).recording("corners"));
         }

@@ -59,11 +59,11 @@ final class WipedRule implements IllusionRule {
                 .lasting(c.number(Fact.FILMED_S) + 2 * Case.HANDLES_S, c.takes()).taking(SQUARE_MINUTES)
                 .recording("square", "wipe.ends"));
         Item[] who = c.answer(Fact.ACTOR).isBlank() ? new Item[0] : new Item[] {Item.person(c.answer(Fact.ACTOR))};
-        needs.add(who.length > 0 ? c.acting(Reason.WIPED_BEFORE) : c.here(Case.only(PlateKey.Kind.BEFORE), PlateRole.PRACTICAL,
+        needs.add(who.length > 0 ? c.acting(Reason.WIPED_BEFORE) : c.here(PlateKey.only(PlateKey.Kind.BEFORE), PlateRole.PRACTICAL,
                 Reason.WIPED_BEFORE, c.subject())
                 .lasting(c.roll(), c.takes()));
         if (c.is(Answer.After.CHANGED)) {
-            needs.add(c.here(Case.only(PlateKey.Kind.AFTER), PlateRole.PRACTICAL, Reason.WIPED_AFTER, c.subject())
+            needs.add(c.here(PlateKey.only(PlateKey.Kind.AFTER), PlateRole.PRACTICAL, Reason.WIPED_AFTER, c.subject())
                     .lasting(c.roll(), c.takes()).with(who)
                     .with(Item.coded("changed", Item.Sort.PROP))
                     .following(needs.getLast().key()));

@@ -2,12 +2,12 @@ package org.scenothesis.core.breakdown.kit;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.scenothesis.core.breakdown.fact.Fact;
+import org.scenothesis.core.value.Coded;
 
 /// What can be owned, with the facts that are its sizes.
-public enum OwnedKind {
+public enum OwnedKind implements Coded {
     CAMERA(Fact.SENSOR_MM, Fact.MAX_RATE, Fact.RECORD_PX),
     LENS(Fact.FOCAL_MM, Fact.F_NUMBER),
     CLOTH_GREEN(Fact.CLOTH_WIDE_M, Fact.CLOTH_HIGH_M),
@@ -25,11 +25,6 @@ public enum OwnedKind {
     /// The facts that are numbers of it, in their units.
     public List<Fact> sizes() {
         return sizes;
-    }
-
-    /// Its name in the file.
-    public String code() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '.');
     }
 
     /// The kind of this name in the file, if there is one.

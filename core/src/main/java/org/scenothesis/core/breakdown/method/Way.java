@@ -1,22 +1,17 @@
 package org.scenothesis.core.breakdown.method;
 
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.Optional;
+import org.scenothesis.core.value.Coded;
 
 /// How a thing is separated from what is behind it.
-public enum Way {
+public enum Way implements Coded {
     MASK,
     KEY,
     SUIT,
     BLACK,
     WHITE,
     ROTO;
-
-    /// Its name in the file.
-    public String code() {
-        return name().toLowerCase(Locale.ROOT);
-    }
 
     /// The way of this name in the file, if there is one.
     public static Optional<Way> byCode(String code) {

@@ -226,11 +226,6 @@ public record Case(Illusion illusion, Shot shot, HouseRules rules, Map<String, T
         return new PlateKey(kind, id(subject()));
     }
 
-    /// The key of a plate of which the shot has only one.
-    public static PlateKey only(PlateKey.Kind kind) {
-        return new PlateKey(kind, "");
-    }
-
     /// The plate in which a thing is filmed so that it can be separated, as its treatment says.
     public PlateNeed separated(String thing, Reason reason) {
         Treatment t = treatment(thing);

@@ -1,6 +1,5 @@
 package org.scenothesis.core.breakdown.plate;
 
-import java.util.Comparator;
 import org.scenothesis.core.breakdown.method.Screen;
 import org.scenothesis.core.value.Coded;
 
@@ -35,9 +34,14 @@ public record PlateKey(Kind kind, String of) implements Comparable<PlateKey> {
         THING
     }
 
-    public static final PlateKey ACTING = new PlateKey(Kind.ACTING, "");
+    public static final PlateKey ACTING = only(Kind.ACTING);
     /// The clean plate of the shot's own frame.
     public static final PlateKey CLEAN = clean(Case.HOME);
+
+    /// A plate of which a shot has only one.
+    public static PlateKey only(Kind kind) {
+        return new PlateKey(kind, "");
+    }
 
     /// The clean plate of a camera.
     public static PlateKey clean(String lockGroup) {
@@ -66,12 +70,13 @@ public record PlateKey(Kind kind, String of) implements Comparable<PlateKey> {
 
     /// As it stands in files and papers: `half-upper-maker`.
     public String code() {
-        return of.isEmpty() ? kind.code().replace('.', '-') : kind.code().replace('.', '-') + "-" + of;
+        String first = kind.code().replace('.', '-');
+        return of.isEmpty() ? first : first + "-" + of;
     }
 
     @Override
     public int compareTo(PlateKey o) {
-        return Comparator.comparing(PlateKey::code).compare(this, o);
+        return code().compareTo(o.code());
     }
 
     @Override
