@@ -27,7 +27,7 @@ public final class FrameLane implements AutoCloseable {
         Held f = open.get(source);
         if (f == null) {
             String standing = FrameStore.standing(source.path());
-            f = new Held(source, standing, store.opened(source, 1));
+            f = new Held(source, standing, store.forLane(source));
             open.put(source, f);
         }
         return f;

@@ -27,13 +27,15 @@ import org.scenothesis.media.FootageSource;
 /// The one place decoded frames come from: open files and a byte-bounded cache, shared by benches, thumbnails and renders. Safe for several
 /// threads.
 ///
-/// - One lock per file: thumbnails of one do not block playback of another. The files used longest ago are closed.
+/// - One lock per file: thumbnails of one do not block playback of another. The files used longest ago are closed, and those not used for
+///   some seconds when another is opened: a decoder keeps frames of its own.
 /// - A file that was replaced or removed while it was open is noticed: no frame of the old one is shown under the new.
 /// - While a file is read in order, its next frame is read ahead.
 /// - A render reads by a [FrameLane] of its own, which stays with the files it opened.
 public final class FrameStore implements AutoCloseable {
     private static final int MOST_OPEN = 4;
     static final long LOOK_NS = 400_000_000;
+    static final long IDLE_NS = 3_000_000_000L;
 
     /// A frame of a file as it stood.
     record Key(FootageSource source, String standing, int frame) {}
@@ -43,12 +45,13 @@ public final class FrameStore implements AutoCloseable {
         private final FootageSource source;
         private @Nullable Footage footage;
         private String standing = "";
-        private long looked;
+        private volatile long looked;
         private int last = -2;
         private boolean dismissed;
 
-        Open(FootageSource source) {
+        Open(FootageSource source, long now) {
             this.source = source;
+            looked = now;
         }
 
         synchronized void dismiss() {
@@ -67,6 +70,7 @@ public final class FrameStore implements AutoCloseable {
     private final Cache<Key, Picture> frames;
     private final LinkedHashMap<FootageSource, Open> open = new LinkedHashMap<>(16, 0.75f, true);
     private final Function<Path, @Nullable String> refusal;
+    private final Runnable before;
     private final LongSupplier nanoTime;
     private final ExecutorService ahead = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("read-ahead").factory());
     private final Set<Key> coming = ConcurrentHashMap.newKeySet();
@@ -74,10 +78,16 @@ public final class FrameStore implements AutoCloseable {
     /// - `room`: bytes of decoded frames kept, whatever the length of the takes. `refusal`: why a path must not be read, as a sentence, or
     ///   null.
     public FrameStore(long room, Function<Path, @Nullable String> refusal) {
-        this(room, refusal, System::nanoTime);
+        this(room, refusal, () -> {}, System::nanoTime);
     }
 
-    FrameStore(long room, Function<Path, @Nullable String> refusal, LongSupplier nanoTime) {
+    /// - `before`: run before a frame is decoded, on the thread that asks for it.
+    public FrameStore(long room, Function<Path, @Nullable String> refusal, Runnable before) {
+        this(room, refusal, before, System::nanoTime);
+    }
+
+    FrameStore(long room, Function<Path, @Nullable String> refusal, Runnable before, LongSupplier nanoTime) {
+        this.before = before;
         frames = Caffeine.newBuilder().maximumWeight(room >> 10).weigher((Key k, Picture p) -> (int) (p.bytes() >> 10) + 1).build();
         this.refusal = refusal;
         this.nanoTime = nanoTime;
@@ -112,8 +122,14 @@ public final class FrameStore implements AutoCloseable {
         return new FrameLane(this);
     }
 
+    /// Opened for a lane.
+    Footage forLane(FootageSource source) throws FootageException {
+        makeRoom(MOST_OPEN, null);
+        return opened(source, 1);
+    }
+
     /// Opens what may be read.
-    Footage opened(FootageSource source, int threads) throws FootageException {
+    private Footage opened(FootageSource source, int threads) throws FootageException {
         String refused = refusal.apply(source.path());
         if (refused != null) {
             throw new FootageException(source.path(), refused);
@@ -125,6 +141,7 @@ public final class FrameStore implements AutoCloseable {
     Picture frame(Key key, Footage f) throws FootageException {
         Picture p = frames.getIfPresent(key);
         if (p == null) {
+            before.run();
             p = f.frame(key.frame);
             frames.put(key, p);
         }
@@ -177,18 +194,27 @@ public final class FrameStore implements AutoCloseable {
     }
 
     private Open shared(FootageSource source) {
-        List<Open> tooMany = new ArrayList<>();
         Open o;
         synchronized (open) {
-            o = open.computeIfAbsent(source, Open::new);
-            var eldest = open.entrySet().iterator();
-            while (open.size() - tooMany.size() > MOST_OPEN && eldest.hasNext()) {
-                tooMany.add(eldest.next().getValue());
-            }
-            tooMany.forEach(t -> open.remove(t.source));
+            o = open.computeIfAbsent(source, s -> new Open(s, nanoTime.getAsLong()));
         }
-        tooMany.forEach(Open::dismiss);
+        makeRoom(MOST_OPEN, o);
         return o;
+    }
+
+    /// Closes the shared files used longest ago, down to so many, and those not used for a while; never one that is asked for.
+    private void makeRoom(int most, @Nullable Open but) {
+        List<Open> leaving = new ArrayList<>();
+        synchronized (open) {
+            long now = nanoTime.getAsLong();
+            for (Open o : open.values()) {
+                if (o != but && (open.size() - leaving.size() > most || now - o.looked > IDLE_NS)) {
+                    leaving.add(o);
+                }
+            }
+            leaving.forEach(o -> open.remove(o.source));
+        }
+        leaving.forEach(Open::dismiss);
     }
 
     /// The file as it is now; looks from time to time whether it still is the one that was opened.
@@ -226,6 +252,13 @@ public final class FrameStore implements AutoCloseable {
     public long held() {
         frames.cleanUp();
         return frames.policy().eviction().map(e -> e.weightedSize().orElse(0) << 10).orElse(0L);
+    }
+
+    /// The files that are open for all.
+    List<FootageSource> opened() {
+        synchronized (open) {
+            return List.copyOf(open.keySet());
+        }
     }
 
     /// Whether a frame of the file as it stands is kept.

@@ -12,6 +12,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -33,8 +34,9 @@ class FrameStoreTest {
     Path folder;
 
     private final AtomicLong clock = new AtomicLong();
+    private final AtomicInteger decoded = new AtomicInteger();
     private final FrameStore store = new FrameStore(8 << 20, p -> p.toString().contains("forbidden") ? "it lies elsewhere."
-            : null, clock::get);
+            : null, decoded::incrementAndGet, clock::get);
     private FootageSource take;
 
     /// Grey that grows by a step a frame, from `level`.
@@ -75,6 +77,23 @@ class FrameStoreTest {
         assertThat(store.frame(take, 400).g()).isSameAs(store.frame(take, FRAMES - 1).g());
         assertThat(store.at(take, -1).g()).isSameAs(store.frame(take, 0).g());
         assertThat(level(first)).isBetween(0.15f, 0.17f);
+        assertThat(decoded).as("told before each frame that is decoded: 3, 11 and 0").hasValue(3);
+    }
+
+    @Test
+    void aFileThatNobodyReadsIsClosedWhenAnotherIsOpened() throws Exception {
+        FootageSource other = FootageSource.of(film("other.mkv", 0.5f));
+        store.frame(take, 3);
+        store.frame(other, 3);
+        assertThat(store.opened()).containsExactly(take, other);
+        clock.addAndGet(FrameStore.IDLE_NS + 1);
+        try (FrameLane lane = store.lane()) {
+            lane.footage(other);
+            assertThat(store.opened()).as("a decoder keeps frames of its own").isEmpty();
+        }
+        clock.addAndGet(FrameStore.LOOK_NS);
+        assertThat(level(store.frame(take, 4))).isBetween(0.17f, 0.19f);
+        assertThat(store.opened()).containsExactly(take);
     }
 
     @Test

@@ -121,18 +121,16 @@ public final class ShotRenderer implements AutoCloseable {
         return n;
     }
 
-    /// One of so many of the same that work side by side, which knows the screens that this one knows: a single one has all cores, of
-    /// several each has a thread.
+    /// One of several that work side by side with a thread each, which knows the screens that this one knows.
     ///
     /// @throws FootageException if footage is missing or shows no screen
-    ShotRenderer oneOf(int workers, Shot shot) throws FootageException {
+    ShotRenderer another(Shot shot) throws FootageException {
         for (Layer l : filmed(shot)) {
             if (onCloth(l) && !footage(shot, l.plate()).info().coding().alpha()) {
                 screen(shot, l);
             }
         }
-        var r = new ShotRenderer(folder, measured, contents, store, false, Outlines.like(outlines), workers == 1 ? bands
-                : Bands.sequential());
+        var r = new ShotRenderer(folder, measured, contents, store, false, Outlines.like(outlines), Bands.sequential());
         r.screens.putAll(screens);
         return r;
     }

@@ -107,7 +107,8 @@ final class Stretches {
             List<Future<?>> running = new ArrayList<>();
             try {
                 for (int k = 0; k < workers; k++) {
-                    ShotRenderer own = renderer.oneOf(workers, shot);
+                    // A single one needs no second renderer with files of its own.
+                    ShotRenderer own = workers == 1 ? renderer : renderer.another(shot);
                     int from = (int) ((long) n * k / workers);
                     int to = (int) ((long) n * (k + 1) / workers);
                     running.add(pool.submit(() -> {
@@ -123,7 +124,7 @@ final class Stretches {
     }
 
     private void stretch(ShotRenderer own, int from, int to, RenderLedger ledger, Naming naming, Maker maker) throws FootageException {
-        try (own) {
+        try {
             for (int k = from; k < to && !stop.get(); k++) {
                 At at = new At(parts.first(k), parts.last(k));
                 String name = naming.of(at.first, at.last);
@@ -139,6 +140,10 @@ final class Stretches {
             }
         } catch (Stopped e) {
             // Asked for: what is finished stays.
+        } finally {
+            if (own != renderer) {
+                own.close();
+            }
         }
     }
 

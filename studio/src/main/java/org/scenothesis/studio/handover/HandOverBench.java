@@ -35,7 +35,6 @@ import org.scenothesis.production.render.Space;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
-import org.scenothesis.studio.house.KeptRenderer;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Rows;
@@ -60,7 +59,6 @@ public final class HandOverBench extends Bench {
     private final PictureView picture = new PictureView("Rendered");
     private final TimeStrip strip = new TimeStrip();
     private final Rendition rendition = new Rendition();
-    private final KeptRenderer renderer;
     /// What was rendered here last, of what: only then is it known to be the shot as it is.
     private @Nullable Made last;
 
@@ -68,7 +66,6 @@ public final class HandOverBench extends Bench {
 
     public HandOverBench(Session session) {
         super(session, BenchName.HAND_OVER, new HBox(14));
-        renderer = new KeptRenderer(session);
         form = new RenderForm(session, this::render, this::stop, this::open);
         sound = new SoundForm(session);
         VBox left = new VBox(12, form, sound, Text.of(Words.of("hand-over-bench.do-the-findings-allow-it"), "heading"), allow,
@@ -129,12 +126,11 @@ public final class HandOverBench extends Bench {
     @Override
     public void close() {
         rendition.close();
-        renderer.close();
     }
 
     @Override
     public void hidden() {
-        renderer.rest(PICTURE);
+        session.renderer().rest(PICTURE);
     }
 
     @Override
@@ -328,7 +324,7 @@ public final class HandOverBench extends Bench {
         int h = picture.roomHeight();
         session.worker().ask(PICTURE, ticket -> {
             Optional<Picture> made = asked.isEmpty() ? Optional.empty() : rendition.frame(asked.get(), index);
-            Picture p = made.isPresent() ? made.get() : sample.picture(renderer.of(measured), shot, seconds);
+            Picture p = made.isPresent() ? made.get() : sample.picture(session.renderer().of(measured), shot, seconds);
             return new Seen(DisplayPicture.of(p.onGrey(GROUND), w, h, session.bands()), made.isPresent());
         }, s -> {
             picture.name(!s.rendered ? Words.of("hand-over-bench.as-it-will-be-not") : current ? "Rendered"

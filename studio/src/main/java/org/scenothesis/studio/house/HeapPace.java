@@ -16,7 +16,7 @@ final class HeapPace implements AutoCloseable {
     /// Of the heap, in use from where it is tidied.
     private static final double MUCH = 0.09;
     /// Of the heap, in use from where what comes next waits until it is tidied; and of what was in use after it was tidied last.
-    private static final double FULL = 0.21;
+    private static final double FULL = 0.17;
     private static final double GROWN = 1.25;
     private static final long SELDOM_NS = 700_000_000;
 

@@ -4,13 +4,14 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.render.ShotRenderer;
 
-/// A renderer that stays open from frame to frame, and is made anew when what was measured changes the pictures. For one lane.
+/// A renderer that stays open from frame to frame, and is made anew when what was measured changes the pictures. For lanes that make
+/// pictures: they take turns, so that one is enough for all benches.
 public final class KeptRenderer implements AutoCloseable {
     private final Session session;
     private volatile @Nullable ShotRenderer renderer;
     private @Nullable Measured of;
 
-    public KeptRenderer(Session session) {
+    KeptRenderer(Session session) {
         this.session = session;
     }
 

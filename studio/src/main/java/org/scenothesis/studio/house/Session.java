@@ -61,6 +61,7 @@ public final class Session implements AutoCloseable {
     private final Worker worker;
     private final Bands bands;
     private final FrameStore frames;
+    private final KeptRenderer renderer = new KeptRenderer(this);
     private final Surveyor surveyor;
     private final Judge judge;
     private boolean begun;
@@ -82,7 +83,7 @@ public final class Session implements AutoCloseable {
 
     public Session(ProductionFolder folder, Worker worker) {
         store = new Store(folder);
-        frames = new FrameStore(FRAMES, folder::refusal);
+        frames = new FrameStore(FRAMES, folder::refusal, worker::room);
         this.worker = worker;
         bands = Bands.allCores(worker::room);
         surveyor = new Surveyor(folder, bands);
@@ -250,6 +251,11 @@ public final class Session implements AutoCloseable {
 
     public Bands bands() {
         return bands;
+    }
+
+    /// Where the finished frames come from that benches show: one for all, since pictures take turns.
+    public KeptRenderer renderer() {
+        return renderer;
     }
 
     public FrameStore frames() {
@@ -468,6 +474,7 @@ public final class Session implements AutoCloseable {
     public void close() {
         worker.close();
         store.close();
+        renderer.close();
         frames.close();
         bands.close();
     }

@@ -42,7 +42,6 @@ import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.words.Words;
 import org.scenothesis.studio.house.Bench;
 import org.scenothesis.studio.house.BenchName;
-import org.scenothesis.studio.house.KeptRenderer;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Sketch;
@@ -65,11 +64,9 @@ public final class LayerBench extends Bench {
     private boolean onion;
     private @Nullable String chosen;
     private @Nullable Shot previewed;
-    private final KeptRenderer renderer;
 
     public LayerBench(Session session) {
         super(session, BenchName.LAYER, new HBox(12));
-        renderer = new KeptRenderer(session);
         picture.setId("layer-picture");
         pile = new LayerList(session, this::choose, this::frame, this::follow);
         pile.takesPlates(picture);
@@ -181,7 +178,7 @@ public final class LayerBench extends Bench {
         session.worker().ask("layer-picture|still", ticket -> {
             Path file = session.folder().forResult(session.folder().renders().resolve(name));
             Files.createDirectories(file.getParent());
-            ResultFile.write(file, renderer.of(m).frame(shot, at), Stills.Format.PNG16);
+            ResultFile.write(file, session.renderer().of(m).frame(shot, at), Stills.Format.PNG16);
             return file;
         }, file -> session.say(Words.of("layer-bench.kept-as-renders", name)), e -> session.say(String.valueOf(e.getMessage())));
     }
@@ -196,7 +193,8 @@ public final class LayerBench extends Bench {
         Measured m = session.measured().get();
         double at = session.seconds().get();
         Shot bare = shot.withLayer(id, l -> l.without(SetPlace.class).without(Shadow.class).without(DrawnShadow.class));
-        session.worker().ask("layer-ground", ticket -> GroundContact.of(renderer.of(m).cutout(bare, id, at).coverage(), stage), foot -> {
+        session.worker().ask("layer-ground", ticket -> GroundContact.of(session.renderer().of(m).cutout(bare, id, at).coverage(), stage),
+                foot -> {
             session.say(Words.of(foot.isPresent() ? "place.on-ground" : "place.on-ground.none",
                     foot.map(f -> Words.number(f.z() - stage.camera().position().value().z(), 2)).orElse("")));
             foot.ifPresent(f -> session.change(Words.of("layer-bench.stand-it-on-the-ground"),
@@ -316,8 +314,8 @@ public final class LayerBench extends Bench {
         session.worker().ask(
                 "layer-picture",
                 ticket -> {
-                    Picture after = renderer.of(m).frame(seen, at);
-                    Picture p = from > 0 ? WipeLine.joined(renderer.of(m).frame(WipeLine.before(seen), at), after, from) : after;
+                    Picture after = session.renderer().of(m).frame(seen, at);
+                    Picture p = from > 0 ? WipeLine.joined(session.renderer().of(m).frame(WipeLine.before(seen), at), after, from) : after;
                     return DisplayPicture.of(p, w, h, session.bands());
                 },
                 picture::showExpected,
@@ -326,7 +324,7 @@ public final class LayerBench extends Bench {
 
     @Override
     public void hidden() {
-        renderer.rest("layer-picture");
+        session.renderer().rest("layer-picture");
     }
 
     @Override
@@ -362,10 +360,5 @@ public final class LayerBench extends Bench {
         keys.put("X", Words.of("layer-bench.keep-this-frame-as-still"));
         keys.put("K", Words.of("layer-bench.keyframe-here-of-all-that"));
         return keys;
-    }
-
-    @Override
-    public void close() {
-        renderer.close();
     }
 }
