@@ -40,7 +40,7 @@ public final class FrameStore implements AutoCloseable {
     /// A frame of a file as it stood.
     record Key(FootageSource source, String standing, int frame) {}
 
-    /// An open file; all but `source` is guarded by its own monitor.
+    /// An open file; all but `source` and `looked` is guarded by its own monitor.
     private static final class Open {
         private final FootageSource source;
         private @Nullable Footage footage;

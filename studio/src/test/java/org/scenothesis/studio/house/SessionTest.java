@@ -88,9 +88,7 @@ class SessionTest {
         ExecutorService ui = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().factory());
         session = ui.submit(() -> new Session(ProductionFolder.open(demo), new Worker(ui))).get();
         // Until it is planned nobody knows what is needed, and that is said.
-        for (int i = 0; i < 2000 && ui.submit(() -> session.planned().get().plans().isEmpty()).get(); i++) {
-            Thread.sleep(5);
-        }
+        await().until(() -> ui.submit(() -> !session.planned().get().plans().isEmpty()).get());
         List<Boolean> judged = Collections.synchronizedList(new ArrayList<>());
         InvalidationListener heard = o -> judged.add(session.judgement().get().equals(
                 new Judge(session.folder()).of(session.shot(), session.measured().get(), session.store().now().houseRules())));
