@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.scenothesis.core.finding.Judgement;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.production.measure.Judge;
 import org.scenothesis.production.measure.Measured;
@@ -14,11 +15,15 @@ import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.words.Words;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
 
 @Command(name = "findings", description = "${bundle:findings-command.measures-all-plates-of-shot}", mixinStandardHelpOptions = true)
 final class FindingsCommand implements Callable<Integer> {
     @Mixin
     OfShot of;
+
+    @Option(names = "--every-frame", description = "${bundle:findings-command.every-frame}")
+    boolean everyFrame;
 
     @Mixin
     Output output;
@@ -27,8 +32,14 @@ final class FindingsCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         return of.open((folder, shot) -> {
             try (Bands bands = Bands.allCores()) {
-                tell(folder, shot, new Surveyor(folder, bands).survey(shot, List.of(), Measured.NOTHING, output.progress("measure"),
-                        told -> {}));
+                Surveyor surveyor = new Surveyor(folder, bands);
+                Measured some = surveyor.survey(shot, List.of(), Measured.NOTHING, output.progress("measure"), told -> {});
+                Measured m = some;
+                // What was not keyed says why among the findings.
+                for (Plate plate : shot.plates().stream().filter(p -> everyFrame && some.key(shot, p).isPresent()).toList()) {
+                    m = surveyor.keyEveryFrame(shot, plate, m, output.progress("key")).apply(m);
+                }
+                tell(folder, shot, m);
             }
         });
     }

@@ -129,7 +129,7 @@ final class KeyCommand implements Callable<Integer> {
                 List<Point> shares = outline.stream().map(p -> new Point(p.x() / t.info().width(), p.y() / t.info().height())).toList();
                 Files.createDirectories(out);
                 KeyTally tally = write(t, model, settings, shares, bands);
-                r = tally != null ? tally.report(t.info().frames(), shares.isEmpty() && model.garbage(shares) != null)
+                r = tally != null ? tally.report(t.info().frames(), shares.isEmpty() && model.garbage(shares) != null, true)
                         : KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), new Keying(bands),
                         Progress.NONE);
             }

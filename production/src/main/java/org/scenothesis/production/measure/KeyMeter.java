@@ -106,10 +106,18 @@ public final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public KeyReport measure(Target t, MeasureContext means, Progress progress) throws FootageException {
+        return KeyCheck.run(wish(t, means), means.keying(), progress);
+    }
+
+    @Override
+    public Optional<KeyReport> every(Target t, MeasureContext means, Progress progress) throws FootageException {
+        return Optional.of(KeyCheck.every(wish(t, means), means.keying(), progress));
+    }
+
+    private static KeyCheck.Wish wish(Target t, MeasureContext means) throws FootageException {
         @Nullable Take bare = t.footage().size() > 1 ? t.footage().get(1) : null;
         Layer l = layer(t.shot(), t.plate());
-        return KeyCheck.run(new KeyCheck.Wish(means.source(t.take()), means.sourceOrNull(bare), l.key(), l.garbage(), used(t.shot(), l)),
-                means.keying(), progress);
+        return new KeyCheck.Wish(means.source(t.take()), means.sourceOrNull(bare), l.key(), l.garbage(), used(t.shot(), l));
     }
 
     @Override

@@ -41,10 +41,10 @@ public final class KeyTally {
         found.add(new KeyReport.At(frame, MatteMeter.measure(keyed, model, before, bands).enlarged(times)));
     }
 
-    /// What was found; `frames`: of the take. `ofCloth`: the outline round the cloth was the garbage matte.
-    public KeyReport report(int frames, boolean ofCloth) {
+    /// What was found; `frames`: of the take. `ofCloth`: the outline round the cloth was the garbage matte. `every`: these were all.
+    public KeyReport report(int frames, boolean ofCloth, boolean every) {
         double even = Evenness.stops(model.colour(), model.hue(), Morphology.dilate(swept, MARGIN_PX, bands));
-        return new KeyReport(frames, model.source(), Double.isNaN(even) ? null : even, worst(), found, times, ofCloth);
+        return new KeyReport(frames, model.source(), Double.isNaN(even) ? null : even, worst(), found, times, ofCloth, every);
     }
 
     private MatteMeasures worst() {

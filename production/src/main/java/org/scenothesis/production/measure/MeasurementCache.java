@@ -30,7 +30,7 @@ import org.slf4j.LoggerFactory;
 /// - Readings that ship with the application come from the application's own folder only.
 public final class MeasurementCache {
     private static final JsonMapper MAPPER = JsonMapper.builder().disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
-    private static final int LARGEST = 8 << 20;
+    private static final int LARGEST = 32 << 20;
 
     private final @Nullable Path folder;
     private final @Nullable Path shipped;

@@ -42,6 +42,14 @@ interface Meter<R> {
         return Optional.empty();
     }
 
+    /// The same of every frame, where `measure` looks at some of them; empty where it looks at all.
+    ///
+    /// @throws FootageException if footage cannot be read
+    /// @throws Stopped if progress asks for it
+    default Optional<R> every(Target target, MeasureContext means, Progress progress) throws FootageException {
+        return Optional.empty();
+    }
+
     /// What a plate should have measured by this meter and has not; empty where it need not.
     List<Finding> unmeasured(Shot shot, Plate plate, Take take, @Nullable FootageBrief brief, String why);
 

@@ -9,6 +9,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Outcome;
 import org.scenothesis.core.picture.Bands;
@@ -250,6 +251,29 @@ public final class Surveyor {
             }
             return m.with(meter, t, new Outcome.Found<>(reading, false), stamp(t));
         });
+    }
+
+    /// Keys every frame of a plate's chosen take, where a survey looks at some, and keeps what was measured as that take's reading.
+    ///
+    /// Gives what puts the reading into all that was measured; where the take is keyed otherwise by then, that changes nothing.
+    ///
+    /// @throws FootageException if the take cannot be read or shows no screen
+    /// @throws IOException if a file cannot be read
+    /// @throws Stopped if progress asks for it
+    public UnaryOperator<Measured> keyEveryFrame(Shot shot, Plate plate, Measured m, Progress progress)
+            throws FootageException, IOException {
+        Take take = plate.chosen();
+        Target t = take == null ? null : target(Meters.KEY, m, shot, new Of(plate, take));
+        return t == null ? UnaryOperator.identity() : every(Meters.KEY, t, progress);
+    }
+
+    private <R> UnaryOperator<Measured> every(Meter<R> meter, Target t, Progress progress) throws FootageException, IOException {
+        String of = stamp(t);
+        String key = wholeKey(meter, t, progress);
+        Optional<R> found = meter.every(t, means, progress);
+        found.ifPresent(r -> means.readings().keep(key, r));
+        return now -> found.isEmpty() || !now.of(meter, t.shot(), t.subject()).orElse(of).equals(of) ? now
+                : now.with(meter, t, new Outcome.Found<>(found.get(), false), of);
     }
 
     private String wholeKey(Meter<?> meter, Target t, Progress progress) throws IOException, FootageException {

@@ -37,7 +37,7 @@ class MeasurementCacheTest {
         assertThat(r.find("lock-x", LockReport.class)).contains(LOCK);
         MatteMeasures m = new MatteMeasures(1, 2, 9, 3, 4, 5, 6, new Border(7, Border.Side.TOP),
                 List.of(new MatteAreas.Place(MatteAreas.Status.HOLE, 0.1, 0.2, 0.3, 0.4)));
-        KeyReport key = new KeyReport(9, ScreenModel.Source.TAKE, null, m, List.of(new KeyReport.At(3, m)), 1, true);
+        KeyReport key = new KeyReport(9, ScreenModel.Source.TAKE, null, m, List.of(new KeyReport.At(3, m)), 1, true, true);
         r.keep("key-x", key);
         assertThat(r.find("key-x", KeyReport.class)).contains(key);
         assertThat(r.find("none", KeyReport.class)).isEmpty();

@@ -52,6 +52,7 @@ public final class KeyBench extends Bench {
     private final TimeStrip strip = new TimeStrip();
     private final KeyMeasures measures;
     private final NeutralMark neutral;
+    private final EveryFrame every;
     private final OutlineEditor outline = new OutlineEditor(screen, this::masked);
     private final KeyLook look = new KeyLook(over, this::refresh);
     private final ToggleButton solid = new ToggleButton(Words.of("key-bench.draw-what-stays-solid"));
@@ -66,6 +67,7 @@ public final class KeyBench extends Bench {
         super(session, BenchName.KEY, new VBox(8));
         model = new KeyModel(session);
         measures = new KeyMeasures(session);
+        every = new EveryFrame(session);
         neutral = new NeutralMark(session, model, over, look, () -> layer() == null ? null : request(current()),
                 v -> accept(Words.of("key-bench.despill-by-a-neutral"), changed(number("despill"), v)));
         build();
@@ -92,6 +94,7 @@ public final class KeyBench extends Bench {
         Text.tip(spill, () -> Words.of("key-bench.spill.help"));
         HBox draws = new HBox(8, look.parts(), solid, keyframe);
         HBox.setHgrow(look, Priority.ALWAYS);
+        look.getChildren().add(every.button());
         draws.setMinWidth(340);
         draws.setPrefWidth(380);
         draws.setMaxWidth(400);
@@ -137,7 +140,7 @@ public final class KeyBench extends Bench {
         session.measured().addListener(o -> refresh());
         session.work().addListener((o, was, is) -> {
             if (inView() && was.what().isEmpty() != is.what().isEmpty()) {
-                measures.show(session.plate().orElse(null), layer());
+                measured();
             }
         });
     }
@@ -161,6 +164,8 @@ public final class KeyBench extends Bench {
         keys.put("B", Words.of("key-bench.see-it-over-the-clean"));
         keys.put(Words.of("key-bench.arrows-on-the-picture"), Words.of("key-bench.closer-further-another-part"));
         keys.put("N", Words.of("key-look.next-place.help"));
+        keys.put("A", Words.of("key-every.help"));
+        keys.put("Shift+N", Words.of("key-measures.need-a-hand.help"));
         keys.put("U, M", Words.of("key-bench.before-despill-the-parts"));
         keys.put("G", Words.of("key-bench.neutral.help"));
         keys.put("V", Words.of("key-bench.draw-what-to-keep-or"));
@@ -183,6 +188,13 @@ public final class KeyBench extends Bench {
                 if (drawn(layer()).isEmpty()) {
                     masked(Layers.MIDDLE);
                 }
+            }
+            case A -> every.turn();
+            case N -> {
+                if (!e.isShiftDown()) {
+                    return look.key(e.getCode());
+                }
+                measures.nextHand();
             }
             case G -> neutral.turn();
             case V -> {
@@ -326,8 +338,17 @@ public final class KeyBench extends Bench {
         strip.show(session.shot().seconds(), plate == null ? List.of()
                 : List.of(new TimeStrip.Ribbon(plate.name(), 0, session.shot().seconds(), plate.spike())), session.shot().beats());
         strip.at(session.seconds().get());
-        measures.show(plate, l);
+        measured();
         frame();
+    }
+
+    /// What was measured, and the frames that need a hand, on the strip.
+    private void measured() {
+        Plate plate = session.plate().orElse(null);
+        Layer l = layer();
+        measures.show(plate, l);
+        strip.redo(measures.hands().stream().map(f -> f / session.rate()).toList());
+        every.show(plate, l, plate == null ? null : session.measured().get().key(session.shot(), plate).orElse(null));
     }
 
     private void numbers() {

@@ -7,7 +7,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import org.scenothesis.core.picture.Loupe;
 import org.scenothesis.core.picture.Point;
 import org.scenothesis.production.words.Words;
@@ -15,9 +15,8 @@ import org.scenothesis.studio.parts.PictureView;
 import org.scenothesis.studio.parts.Text;
 
 /// How the keyed picture is looked at: over which ground, how close, which part of it, before or after despill; by buttons, wheel, drags
-/// and
-/// keys.
-final class KeyLook extends HBox {
+/// and keys.
+final class KeyLook extends FlowPane {
     private static final double CLOSE = 4;
     private final PictureView picture;
     private final Runnable changed;
@@ -37,7 +36,8 @@ final class KeyLook extends HBox {
 
     /// - `changed`: called when it is looked at otherwise.
     KeyLook(PictureView picture, Runnable changed) {
-        super(8);
+        super(8, 4);
+        setPrefWrapLength(100);
         this.picture = picture;
         this.changed = changed;
         ground.setId("key-ground");

@@ -3,6 +3,9 @@ package org.scenothesis.studio.key;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.TreeMap;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -31,6 +34,7 @@ import org.scenothesis.studio.parts.VerdictMark;
 /// What the matte of a plate measures, or why it does not yet, with the button that begins it.
 final class KeyMeasures extends VBox {
     private final Session session;
+    private List<Integer> hands = List.of();
 
     KeyMeasures(Session session) {
         super(3);
@@ -45,6 +49,7 @@ final class KeyMeasures extends VBox {
     /// Shows the measures of a plate; `l`: the layer that keys it, null for none.
     void show(@Nullable Plate plate, @Nullable Layer l) {
         getChildren().clear();
+        hands = List.of();
         if (plate == null) {
             getChildren().add(Text.of("No plate", "paper-title"));
             return;
@@ -88,15 +93,15 @@ final class KeyMeasures extends VBox {
     }
 
     private Node head(Plate plate, @Nullable Layer l, @Nullable KeyReport r) {
-        Label title = Text.of(plate.name() + (r == null ? "" : ", worst of " + Words.frames(r.samples().size())), "paper-title");
+        String worst = r == null ? "" : ", " + Words.of(r.everyFrame() ? "key-measures.worst-of-every" : "key-measures.worst-of",
+                Words.frames(r.samples().size()));
+        Label title = Text.of(plate.name() + worst, "paper-title");
         HBox.setHgrow(title, Priority.ALWAYS);
         title.setMaxWidth(Double.MAX_VALUE);
         HBox head = new HBox(8, title);
-        List<KeyReport.At> hands = r == null || l == null ? List.of()
-                : r.needHand(KeyMeter.edge(session.shot()), session.production().get().houseRules());
-        if (!hands.isEmpty() && l != null) {
-            Button next = Text.button(Words.of("key-measures.need-a-hand", Words.frames(hands.size())), "paper-button",
-                    () -> nextHand(hands, l));
+        hands = r == null || l == null ? List.of() : frames(plate, r, l);
+        if (!hands.isEmpty()) {
+            Button next = Text.button(Words.of("key-measures.need-a-hand", Words.frames(hands.size())), "paper-button", this::nextHand);
             next.setId("next-hand");
             next.setMinWidth(Region.USE_PREF_SIZE);
             Text.tip(next, () -> Words.of("key-measures.need-a-hand.help"));
@@ -106,24 +111,37 @@ final class KeyMeasures extends VBox {
         return head;
     }
 
-    /// Goes to the next frame of the shot that shows one of the take's that need a hand.
-    private void nextHand(List<KeyReport.At> hands, Layer l) {
-        Take take = session.plate().map(Plate::chosen).orElse(null);
-        FootageBrief brief = take == null ? null : session.measured().get().brief(take).orElse(null);
-        if (brief == null) {
-            return;
-        }
-        double rate = session.rate();
-        List<Integer> at = hands.stream().map(h -> frameOfShot(h.frame() / brief.rate(), l, rate)).distinct().sorted().toList();
-        session.goToFrame(at.stream().filter(f -> f > session.frame()).findFirst().orElse(at.getFirst()));
+    /// The frames of the shot that show those of the take which need a hand, in order.
+    List<Integer> hands() {
+        return hands;
     }
 
-    private int frameOfShot(double takeSeconds, Layer l, double rate) {
-        int best = 0;
-        for (int f = 0; f < session.shot().seconds() * rate; f++) {
-            best = Math.abs(l.time().at(f / rate) - takeSeconds) < Math.abs(l.time().at(best / rate) - takeSeconds) - 1e-9 ? f : best;
+    /// Goes to the next frame that needs a hand.
+    void nextHand() {
+        hands.stream().filter(f -> f > session.frame()).findFirst().or(() -> hands.stream().findFirst()).ifPresent(session::goToFrame);
+    }
+
+    private List<Integer> frames(Plate plate, KeyReport r, Layer l) {
+        Take take = plate.chosen();
+        FootageBrief brief = take == null ? null : session.measured().get().brief(take).orElse(null);
+        if (brief == null) {
+            return List.of();
         }
-        return best;
+        NavigableMap<Double, Integer> shown = new TreeMap<>();
+        double rate = session.rate();
+        for (int f = 0; f < session.shot().seconds() * rate; f++) {
+            shown.putIfAbsent(l.time().at(f / rate), f);
+        }
+        return shown.isEmpty() ? List.of() : r.needHand(KeyMeter.edge(session.shot()), session.production().get().houseRules()).stream()
+                .map(h -> nearest(shown, h.frame() / brief.rate())).distinct().sorted().toList();
+    }
+
+    /// What is shown at a time of the take, or closest to it.
+    private static int nearest(NavigableMap<Double, Integer> shown, double seconds) {
+        Map.Entry<Double, Integer> before = shown.floorEntry(seconds + 1e-6);
+        Map.Entry<Double, Integer> after = shown.ceilingEntry(seconds);
+        boolean first = after == null || before != null && seconds - before.getKey() <= after.getKey() - seconds;
+        return (first ? before : after).getValue();
     }
 
     /// Why there is no measurement: it is being made, it failed, or there is nothing to measure.

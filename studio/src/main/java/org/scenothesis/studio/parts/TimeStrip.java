@@ -19,6 +19,7 @@ import org.scenothesis.production.words.Words;
 public final class TimeStrip extends Pane {
     private static final double RIBBON = 18;
     private static final double GRIP = 7;
+    private static final double REDO = 5;
     /// With more ribbons than this they are thinner.
     private static final int ROOMY = 4;
 
@@ -44,6 +45,7 @@ public final class TimeStrip extends Pane {
     private List<Ribbon> ribbons = List.of();
     private List<Beat> beats = List.of();
     private List<Double> ticks = List.of();
+    private List<Double> redo = List.of();
     private double[] line = {};
     private double[] looped = {0, 0};
 
@@ -126,6 +128,12 @@ public final class TimeStrip extends Pane {
         draw();
     }
 
+    /// Moments that are to be done again, with the shape of that verdict.
+    public void redo(List<Double> when) {
+        redo = List.copyOf(when);
+        draw();
+    }
+
     /// A line of values over the whole time, scaled to its own largest.
     public void line(double[] values) {
         line = values.clone();
@@ -179,6 +187,12 @@ public final class TimeStrip extends Pane {
             tick.getStyleClass().add("cut");
             tick.setMouseTransparent(true);
             getChildren().add(tick);
+        }
+        for (double t : redo) {
+            Rectangle mark = new Rectangle(x(t) - REDO / 2, y, REDO, REDO);
+            mark.getStyleClass().add("mark-redo");
+            mark.setMouseTransparent(true);
+            getChildren().add(mark);
         }
         drawLine();
         drawBeats();
