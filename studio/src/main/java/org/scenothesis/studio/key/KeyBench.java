@@ -80,26 +80,22 @@ public final class KeyBench extends Bench {
     }
 
     private void build() {
-        VBox small = new VBox(8, matte, screen);
-        VBox.setVgrow(matte, Priority.ALWAYS);
-        VBox.setVgrow(screen, Priority.ALWAYS);
-        small.setMinWidth(340);
-        small.setPrefWidth(380);
-        small.setMaxWidth(400);
-        HBox.setHgrow(over, Priority.ALWAYS);
         solid.setId("key-solid");
         solid.getStyleClass().setAll("toggle-button", "floor-button");
         keyframe.setId("key-keyframe");
         spill.setId("key-spill");
         Text.tip(spill, () -> Words.of("key-bench.spill.help"));
-        HBox draws = new HBox(8, look.parts(), solid, keyframe);
-        HBox.setHgrow(look, Priority.ALWAYS);
         look.getChildren().add(every.button());
-        draws.setMinWidth(340);
-        draws.setPrefWidth(380);
-        draws.setMaxWidth(400);
-        HBox tools = new HBox(10, look, draws);
-        HBox pictures = new HBox(10, over, small);
+        VBox large = new VBox(8, look, over);
+        HBox.setHgrow(large, Priority.ALWAYS);
+        VBox.setVgrow(over, Priority.ALWAYS);
+        VBox small = new VBox(8, new HBox(8, look.parts(), solid, keyframe), matte, screen);
+        VBox.setVgrow(matte, Priority.ALWAYS);
+        VBox.setVgrow(screen, Priority.ALWAYS);
+        small.setMinWidth(340);
+        small.setPrefWidth(380);
+        small.setMaxWidth(400);
+        HBox pictures = new HBox(10, large, small);
         VBox.setVgrow(pictures, Priority.ALWAYS);
         curve.setMinHeight(60);
         VBox.setVgrow(curve, Priority.ALWAYS);
@@ -119,7 +115,7 @@ public final class KeyBench extends Bench {
         strip.setMinHeight(58);
         strip.setPrefHeight(58);
         view.setPadding(new Insets(8, 14, 8, 12));
-        view.getChildren().addAll(tools, pictures, lower, strip);
+        view.getChildren().addAll(pictures, lower, strip);
     }
 
     private void wire() {
