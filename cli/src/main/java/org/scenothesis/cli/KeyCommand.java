@@ -134,9 +134,7 @@ final class KeyCommand implements Callable<Integer> {
                         Progress.NONE);
             }
             KeyJudge.Edge told = KeyMeter.edge(edge);
-            List<Finding> findings = KeyJudge.judge(
-                    r.worst(), r.evennessStops() == null ? Double.NaN : r.evennessStops(), r.source() == ScreenModel.Source.SCREEN_PLATE,
-                    new Subject.OfPlate(""), told, HouseRules.DEFAULT);
+            List<Finding> findings = r.judge(new Subject.OfPlate(""), told, HouseRules.DEFAULT);
             output.print(KeyJson.of(r, findings, told, grey));
             output.say(Words.frames(r.frames()) + " keyed into " + out);
             if (grey != null) {

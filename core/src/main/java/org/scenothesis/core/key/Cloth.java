@@ -223,7 +223,7 @@ final class Cloth {
         return out;
     }
 
-    private static double area(List<Point> p) {
+    static double area(List<Point> p) {
         return Math.abs(turned(p));
     }
 

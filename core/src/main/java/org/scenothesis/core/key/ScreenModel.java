@@ -67,6 +67,8 @@ public record ScreenModel(Picture colour, ScreenHue hue, Source source, @Nullabl
         SCREEN_PLATE,
         /// What the take itself shows behind the subject at other times.
         TAKE,
+        /// What is worn before a room that stands still, wherever it goes in the take.
+        WORN,
         /// Continued smoothly around the subject of one frame.
         FRAME
     }

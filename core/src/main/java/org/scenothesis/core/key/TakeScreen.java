@@ -22,6 +22,7 @@ public final class TakeScreen {
 
     private final Bands bands;
     private final List<Moment> moments = new ArrayList<>();
+    private final Worn worn;
     private @Nullable Picture first;
     private @Nullable ScreenHue hue;
 
@@ -31,6 +32,7 @@ public final class TakeScreen {
     /// Nothing looked at yet.
     public TakeScreen(Bands bands) {
         this.bands = bands;
+        worn = new Worn(bands);
     }
 
     /// @throws IllegalArgumentException if the frame has another shape than the first
@@ -41,6 +43,7 @@ public final class TakeScreen {
         }
         frame.r().requireShape(first.r());
         Plane sure = Morphology.erode(ScreenModels.likely(frame, hue), ScreenModels.margin(frame, 2), bands);
+        worn.add(frame, sure);
         int[] before = before(sure);
         moments.add(new Moment(bits(sure), frame.colours().stream().map(p -> halves(p, sure, before, bands)).toArray(short[][]::new),
                 before));
@@ -72,15 +75,17 @@ public final class TakeScreen {
                 }
             }
         });
-        Plane ever = ever(w, h);
+        boolean moves = worn.worn();
+        Polygon outline = moves ? null : Cloth.outline(ever(w, h));
         moments.clear();
-        return ScreenModels.share(known) < LEAST_SHARE ? null : continued(seen, known, of, Cloth.outline(ever));
+        return ScreenModels.share(known) < LEAST_SHARE ? null
+                : continued(seen, known, of, moves ? ScreenModel.Source.WORN : ScreenModel.Source.TAKE, outline);
     }
 
-    private ScreenModel continued(Picture seen, Plane known, ScreenHue of, @Nullable Polygon outline) {
+    private ScreenModel continued(Picture seen, Plane known, ScreenHue of, ScreenModel.Source source, @Nullable Polygon outline) {
         Plane[] smooth = PushPull.fill(seen.colours(), known, bands).stream().map(p -> Blur.gaussian(p, ScreenModels.PLATE_SIGMA_PX, bands))
                 .toArray(Plane[]::new);
-        return new ScreenModel(new Picture(smooth[0], smooth[1], smooth[2], null), of, ScreenModel.Source.TAKE, outline);
+        return new ScreenModel(new Picture(smooth[0], smooth[1], smooth[2], null), of, source, outline);
     }
 
     /// What the moments that show the screen at pixel `i` have there; `at` is where each of them has come to.

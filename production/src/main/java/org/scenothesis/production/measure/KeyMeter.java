@@ -16,7 +16,6 @@ import org.scenothesis.core.finding.HouseRules;
 import org.scenothesis.core.finding.Measure;
 import org.scenothesis.core.finding.Subject;
 import org.scenothesis.core.key.KeyJudge;
-import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.shot.Illusion;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
@@ -40,7 +39,7 @@ public final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public int version() {
-        return 13;
+        return 14;
     }
 
     @Override
@@ -130,8 +129,7 @@ public final class KeyMeter implements Meter<KeyReport> {
 
     @Override
     public List<Finding> judge(KeyReport k, Target t, HouseRules rules) {
-        double even = k.evennessStops() == null ? Double.NaN : k.evennessStops();
-        return KeyJudge.judge(k.worst(), even, k.source() == ScreenModel.Source.SCREEN_PLATE, t.subject(), edge(t.shot()), rules);
+        return k.judge(t.subject(), edge(t.shot()), rules);
     }
 
     /// What was told of the edges of what the shot keys; untold where its illusions say different things.

@@ -43,7 +43,8 @@ public final class KeyTally {
 
     /// What was found; `frames`: of the take. `ofCloth`: the outline round the cloth was the garbage matte. `every`: these were all.
     public KeyReport report(int frames, boolean ofCloth, boolean every) {
-        double even = Evenness.stops(model.colour(), model.hue(), Morphology.dilate(swept, MARGIN_PX, bands));
+        double even = model.source() == ScreenModel.Source.WORN ? Double.NaN
+                : Evenness.stops(model.colour(), model.hue(), Morphology.dilate(swept, MARGIN_PX, bands));
         return new KeyReport(frames, model.source(), Double.isNaN(even) ? null : even, worst(), found, times, ofCloth, every);
     }
 

@@ -78,6 +78,7 @@ final class KeyMeasures extends VBox {
         String from = switch (r.source()) {
             case SCREEN_PLATE -> Words.of("key-measures.screen-colour-from-the-screen-only");
             case TAKE -> Words.of("key-measures.screen-colour-from-the-take");
+            case WORN -> Words.of("key-measures.worn");
             case FRAME -> Words.of("key-measures.screen-colour-from-one-frame");
         };
         getChildren().add(Text.block(worst == null ? from : Words.sentence(worst).remedy(), "paper-soft"));
